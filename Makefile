@@ -1,0 +1,33 @@
+# Two commands for everybody: make demo, make test.
+
+VENV := .venv
+BIN := $(VENV)/bin
+READY := $(VENV)/.ready
+
+.PHONY: demo test check unit lock clean schema
+
+demo: $(READY)
+	@$(BIN)/grebe demo
+
+test: check unit
+
+$(READY): requirements.lock pyproject.toml tools/setup.sh
+	@tools/setup.sh $(VENV)
+	@touch $(READY)
+
+check: $(READY)
+	$(BIN)/ruff check .
+	$(BIN)/ruff format --check .
+	$(BIN)/mypy
+
+unit: $(READY)
+	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest
+
+schema: $(READY)
+	$(BIN)/python tools/write_schema.py
+
+lock: $(READY)
+	$(BIN)/pip freeze --exclude-editable > requirements.lock
+
+clean:
+	rm -rf $(VENV) build .mypy_cache .ruff_cache .hypothesis

@@ -1,0 +1,185 @@
+"""A performance without a window: engine and stand-ins for real, then the sync report."""
+
+from __future__ import annotations
+
+import subprocess
+import tempfile
+import time
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
+from dataclasses import dataclass
+from typing import Any
+
+import msgspec
+import numpy as np
+
+from grebe.app.client import EngineClient, check_version
+from grebe.app.runtime import override_runtime_dir
+from grebe.app.supervisor import (
+    StandinsProcess,
+    connect_when_ready,
+    load_message,
+    start_engine,
+)
+from grebe.core.document import Project, with_device, with_leader
+from grebe.core.player.commands import Begin, Halt
+from grebe.core.player.plan import Plan, make_plan
+from grebe.core.rig.model import GREBE_ID, Device, Faults
+from grebe.core.songs.model import Song
+from grebe.errors import UsageError
+from grebe.link.messages import (
+    AskReport,
+    LatenessReport,
+    Loaded,
+    Notice,
+    Report,
+    Shutdown,
+    Status,
+    Welcome,
+)
+
+SETTLE_S = 0.4
+"""After Stop, for the last reports to come in."""
+
+
+@dataclass(frozen=True)
+class Outcome:
+    """What came of a performance."""
+
+    welcome: Welcome
+    reports: tuple[LatenessReport, ...]
+    notices: tuple[str, ...]
+    played_s: float
+
+
+@contextmanager
+def private_engine(
+    plan: Plan, project: Project, *, realtime: bool = True
+) -> Iterator[tuple[EngineClient, Welcome]]:
+    """An engine and stand-ins of our own, away from one that may be playing."""
+    with tempfile.TemporaryDirectory(prefix="grebe-") as folder, override_runtime_dir(folder):
+        standins = StandinsProcess(plan.devices)
+        engine = start_engine(realtime=realtime)
+        try:
+            standins.wait_ready()
+            client = connect_when_ready()
+            welcome = client.wait_for(Welcome, 5.0)
+            check_version(welcome)
+            client.send(load_message(project, plan))
+            client.wait_for(Loaded, 5.0)
+            yield client, welcome
+            client.send(Shutdown())
+            client.close()
+            engine.wait(5.0)
+        finally:
+            for process in (engine, standins.process):
+                _end(process)
+
+
+def perform(
+    project: Project,
+    song: Song,
+    seconds: float,
+    *,
+    progress: Callable[[float], None] = lambda _: None,
+    realtime: bool = True,
+) -> Outcome:
+    """Play a song for some seconds, or to its end if that comes first; real time."""
+    plan = make_plan(project, song)
+    with private_engine(plan, project, realtime=realtime) as (client, welcome):
+        notices: list[str] = []
+        client.send(Begin())
+        began = time.monotonic()
+        started = False
+        while (elapsed := time.monotonic() - began) < seconds:
+            progress(elapsed)
+            for message in client.pump():
+                if isinstance(message, Notice):
+                    notices.append(message.text)
+                elif isinstance(message, Status):
+                    started = started or message.running
+                    if started and not message.running:
+                        seconds = elapsed  # the song is over
+            time.sleep(0.02)
+        client.send(Halt())
+        time.sleep(SETTLE_S)
+        client.send(AskReport())
+        report = client.wait_for(Report, 10.0)
+        return Outcome(
+            welcome=welcome,
+            reports=report.devices,
+            notices=tuple(notices),
+            played_s=min(elapsed, seconds),
+        )
+
+
+def with_leader_named(project: Project, name: str) -> Project:
+    """The project led by a device named on the command line, or by Grebe."""
+    if name == GREBE_ID:
+        return with_leader(project, GREBE_ID)
+    device = _device_named(project, name)
+    raise UsageError(
+        f"{device.name} cannot lead yet: following another box's clock is not in this version. "
+        "Use --leader grebe"
+    )
+
+
+def with_faults(project: Project, text: str) -> Project:
+    """The project with stand-in faults from JSON such as ``{"Smew": {"latency_ms": 3}}``.
+
+    Fields that are not named keep their value. UsageError says which is wrong.
+    """
+    try:
+        given = msgspec.json.decode(text, type=dict[str, dict[str, Any]])
+    except msgspec.MsgspecError as error:
+        raise UsageError(
+            f'--faults should be JSON such as {{"Smew": {{"latency_ms": 3}}}}: {error}'
+        ) from error
+    for name, fields in given.items():
+        device = _device_named(project, name)
+        unknown = set(fields) - set(Faults.__struct_fields__)
+        if unknown:
+            known = ", ".join(Faults.__struct_fields__)
+            raise UsageError(f"--faults {name}: no fault {min(unknown)!r}; faults: {known}")
+        try:
+            merged = {**msgspec.structs.asdict(device.faults), **fields}
+            faults = msgspec.convert(merged, Faults)
+        except msgspec.ValidationError as error:
+            raise UsageError(f"--faults {name}: {error}") from error
+
+        def replaced(old: Device, faults: Faults = faults) -> Device:
+            return msgspec.structs.replace(old, faults=faults)
+
+        project = with_device(project, device.id, replaced)
+    return project
+
+
+def percentiles(ms: tuple[float, ...]) -> dict[str, float | None]:
+    """p50, p95, p99 and max of lateness in ms; all None when there is none."""
+    if not ms:
+        return {"p50": None, "p95": None, "p99": None, "max": None}
+    values = np.asarray(ms)
+    p50, p95, p99 = np.percentile(values, [50, 95, 99])
+    rows = {"p50": p50, "p95": p95, "p99": p99, "max": values.max()}
+    return {key: round(float(value), 4) for key, value in rows.items()}
+
+
+def _device_named(project: Project, name: str) -> Device:
+    for device in project.rig.devices:
+        if name in (device.name, device.id):
+            return device
+    there = ", ".join(d.name for d in project.rig.devices)
+    raise UsageError(f"there is no device {name!r}; devices: {there}")
+
+
+def _end(process: subprocess.Popen[bytes]) -> None:
+    if process.poll() is None:
+        process.terminate()
+        try:
+            process.wait(5.0)
+        except subprocess.TimeoutExpired:
+            process.kill()
+            process.wait()
+    for stream in (process.stdin, process.stdout):
+        if stream is not None:
+            stream.close()

@@ -1,0 +1,111 @@
+"""Starting the engine and the stand-ins as processes of their own, by module name.
+
+They are detached: closing or killing the window leaves them running.
+"""
+
+from __future__ import annotations
+
+import subprocess
+import sys
+import time
+from collections.abc import Sequence
+from pathlib import Path
+
+import msgspec
+
+from grebe.app.client import EngineClient
+from grebe.app.runtime import engine_socket, standin_socket
+from grebe.core.document import Project
+from grebe.core.patterns.model import Memory
+from grebe.core.player.commands import SetPlan
+from grebe.core.player.plan import Plan
+from grebe.core.rig.model import Device
+from grebe.errors import EngineError
+from grebe.link.messages import Load
+
+READY_WITHIN_S = 10.0
+
+
+def start_engine(*, realtime: bool = True) -> subprocess.Popen[bytes]:
+    """Start an engine at this user's socket. Returns at once; connect until it answers."""
+    command = [sys.executable, "-m", "grebe.engine", "--socket", str(engine_socket())]
+    if not realtime:
+        command.append("--no-realtime")
+    return subprocess.Popen(
+        command,
+        start_new_session=True,
+        stdin=subprocess.DEVNULL,
+        stdout=subprocess.DEVNULL,
+        stderr=subprocess.DEVNULL,
+    )
+
+
+def connect_when_ready(*, wants_status: bool = True) -> EngineClient:
+    """Connect to the engine just started, waiting for it. For commands without a window."""
+    end = time.monotonic() + READY_WITHIN_S
+    while True:
+        try:
+            return EngineClient(engine_socket(), wants_status=wants_status)
+        except EngineError:
+            if time.monotonic() > end:
+                raise
+            time.sleep(0.02)
+
+
+def standin_devices(devices: Sequence[Device]) -> list[Device]:
+    """The devices that a stand-in takes the place of."""
+    return [d for d in devices if d.port.wire == "standin"]
+
+
+class StandinsProcess:
+    """The process holding all stand-ins of a rig."""
+
+    def __init__(self, devices: Sequence[Device]) -> None:
+        self.devices = standin_devices(devices)
+        seating = [
+            {"device": device, "path": str(standin_socket(device.id))} for device in self.devices
+        ]
+        self.process = subprocess.Popen(
+            [sys.executable, "-m", "grebe.standins"],
+            start_new_session=True,
+            stdin=subprocess.PIPE,
+            stdout=subprocess.PIPE,
+            stderr=subprocess.DEVNULL,
+        )
+        assert self.process.stdin is not None
+        self.process.stdin.write(msgspec.json.encode(seating))
+        self.process.stdin.close()
+
+    def wait_ready(self) -> None:
+        """Wait until all of them listen. EngineError when they do not."""
+        assert self.process.stdout is not None
+        if self.process.stdout.readline() != b"ready\n":
+            raise EngineError("the stand-ins did not start")
+
+
+def load_message(project: Project, plan: Plan) -> Load:
+    """What the engine needs to play a plan: the plan, and where the stand-ins are.
+
+    A stand-in's memory is the project's copy of what its box holds.
+    """
+    standins = standin_devices(plan.devices)
+    memories: dict[str, Memory] = {}
+    for device in standins:
+        slots = {
+            p.program: p.in_box
+            for p in project.patterns
+            if p.device == device.id and p.program is not None and p.in_box is not None
+        }
+        if slots and device.plays == "own":
+            memories[device.id] = Memory(slots=slots)
+    paths = {device.id: str(standin_socket(device.id)) for device in standins}
+    return Load(plan=SetPlan(plan=plan), standins=paths, memories=memories)
+
+
+def socket_is_live(path: Path) -> bool:
+    """Whether somebody listens at an engine's socket."""
+    try:
+        EngineClient(path, wants_status=False).close()
+    except EngineError:
+        return False
+    return True

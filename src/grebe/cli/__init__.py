@@ -1,0 +1,1 @@
+"""The commands: everything the window computes, without a window."""

@@ -1,0 +1,178 @@
+"""``grebe calc``: the arithmetic on its own."""
+
+from __future__ import annotations
+
+import argparse
+import math
+import sys
+from collections.abc import Callable, Iterable
+
+from grebe.cli.common import Commands, add_json, command, print_json
+from grebe.core.time.meter import Meter, parse_meter
+from grebe.core.time.position import MAX_SONG_POSITION, clocks_to, song_position, tick_of
+from grebe.core.time.tap import tap_tempo
+from grebe.core.time.tempo import ramp_seconds
+from grebe.core.time.ticks import SIXTEENTH_TICKS, TICKS_PER_QUARTER
+from grebe.errors import UsageError
+from grebe.protocols.midi import encode
+
+
+def add_commands(commands: Commands) -> None:
+    """Add the calculators."""
+    parser = command(
+        commands,
+        "calc",
+        "Small calculators.",
+        "grebe calc position --bar 33 --beat 1 --meter 4/4 --bpm 126 --json",
+        lambda _: _say_which(parser),
+    )
+    calculators = parser.add_subparsers(metavar="NAME")
+    row = command(
+        calculators,
+        "position",
+        "Song position of a place: sixteenths, bytes, clocks, seconds.",
+        "grebe calc position --bar 33 --beat 1 --meter 4/4 --bpm 126",
+        position,
+    )
+    row.add_argument("--bar", type=int, required=True)
+    row.add_argument("--beat", type=int, default=1)
+    row.add_argument("--meter", type=_meter, default="4/4")
+    row.add_argument("--bpm", type=_bpm, required=True)
+    add_json(row)
+    row = command(
+        calculators,
+        "tempo",
+        "Tempo from a length: so many bars in so many seconds.",
+        "grebe calc tempo --seconds 7.619 --bars 4 --meter 4/4",
+        tempo,
+    )
+    row.add_argument("--seconds", type=_positive, required=True)
+    row.add_argument("--bars", type=_positive, required=True)
+    row.add_argument("--meter", type=_meter, default="4/4")
+    add_json(row)
+    row = command(
+        calculators,
+        "ramp",
+        "How long a tempo ramp lasts, linear in beats.",
+        "grebe calc ramp --from 120 --to 140 --bars 8 --meter 4/4",
+        ramp,
+    )
+    row.add_argument("--from", dest="start", type=_bpm, required=True)
+    row.add_argument("--to", type=_bpm, required=True)
+    row.add_argument("--bars", type=_positive, required=True)
+    row.add_argument("--meter", type=_meter, default="4/4")
+    add_json(row)
+    row = command(
+        calculators,
+        "tap",
+        "Tempo from tap times in seconds, with its 95 % interval.",
+        "grebe calc tap --times 0,0.476,0.953,1.428",
+        tap,
+    )
+    row.add_argument("--times", type=_times, required=True)
+    add_json(row)
+
+
+def position(arguments: argparse.Namespace) -> int:
+    """Song position and its bytes."""
+    try:
+        tick = tick_of(arguments.bar, arguments.beat, arguments.meter)
+    except ValueError as error:
+        raise UsageError(f"--bar, --beat: {error}") from error
+    sixteenths = song_position(tick)
+    if tick > MAX_SONG_POSITION * SIXTEENTH_TICKS:
+        raise UsageError(
+            f"--bar {arguments.bar}: song position counts to {MAX_SONG_POSITION} sixteenths, "
+            "14 bits; that is bar 1024 in 4/4"
+        )
+    from grebe.core.player.events import SongPosition  # noqa: PLC0415 - only here
+
+    data = encode(SongPosition(sixteenths=sixteenths))
+    seconds = tick / TICKS_PER_QUARTER * 60 / arguments.bpm
+    answer = {
+        "song_position": sixteenths,
+        "bytes": data.hex(" ").upper(),
+        "clocks": clocks_to(tick),
+        "seconds": round(seconds, 6),
+    }
+    return _answer(
+        arguments,
+        answer,
+        f"Song position {sixteenths}, bytes {answer['bytes']}, {answer['clocks']} clocks "
+        f"and {seconds:.3f} s from the top.",
+    )
+
+
+def tempo(arguments: argparse.Namespace) -> int:
+    """Tempo from a length."""
+    quarters = arguments.bars * _quarters(arguments.meter)
+    bpm = quarters * 60 / arguments.seconds
+    return _answer(arguments, {"bpm": round(bpm, 6)}, f"{bpm:.3f} BPM.")
+
+
+def ramp(arguments: argparse.Namespace) -> int:
+    """Length of a ramp."""
+    quarters = arguments.bars * _quarters(arguments.meter)
+    seconds = ramp_seconds(arguments.start, arguments.to, quarters)
+    return _answer(arguments, {"seconds": round(seconds, 6)}, f"{seconds:.3f} s.")
+
+
+def tap(arguments: argparse.Namespace) -> int:
+    """Tempo from taps."""
+    try:
+        fit = tap_tempo(arguments.times)
+    except ValueError as error:
+        raise UsageError(f"--times: {error}") from error
+    high = round(fit.high, 6) if math.isfinite(fit.high) else None
+    answer = {"bpm": round(fit.bpm, 6), "low": round(fit.low, 6), "high": high}
+    return _answer(
+        arguments, answer, f"{fit.bpm:.2f} BPM, 95 % between {fit.low:.2f} and {fit.high:.2f}."
+    )
+
+
+def _answer(arguments: argparse.Namespace, answer: dict[str, object], sentence: str) -> int:
+    if arguments.json:
+        print_json(answer)
+    else:
+        sys.stdout.write(sentence + "\n")
+    return 0
+
+
+def _say_which(parser: argparse.ArgumentParser) -> int:
+    parser.error("say which calculator")
+
+
+def _quarters(meter: Meter) -> float:
+    return meter.bar_ticks / TICKS_PER_QUARTER
+
+
+def _checked(name: str, low: float, high: float) -> Callable[[str], float]:
+    def read(text: str) -> float:
+        value = float(text)
+        if not low <= value <= high:
+            raise argparse.ArgumentTypeError(f"{name} goes from {low:g} to {high:g} (got {text})")
+        return value
+
+    read.__name__ = name
+    return read
+
+
+_bpm = _checked("BPM", 20, 400)
+_positive = _checked("it", 0.001, 1_000_000)
+
+
+def _meter(text: str) -> Meter:
+    try:
+        return parse_meter(text)
+    except ValueError as error:
+        raise argparse.ArgumentTypeError(str(error)) from error
+
+
+def _times(text: str) -> list[float]:
+    parts: Iterable[str] = text.split(",")
+    try:
+        return [float(part) for part in parts]
+    except ValueError as error:
+        raise argparse.ArgumentTypeError(
+            f"times should be seconds with commas between, such as 0,0.5,1.0 (got {text})"
+        ) from error

@@ -1,0 +1,53 @@
+"""What the commands share: arguments, printing, progress."""
+
+from __future__ import annotations
+
+import argparse
+import json
+import sys
+from collections.abc import Callable
+from pathlib import Path
+from typing import Any
+
+from grebe.formats.project import Opened, read_project
+
+Commands = Any
+"""argparse's action for sub-commands, which it keeps private."""
+
+
+def command(
+    commands: Commands, name: str, help_text: str, example: str, call: Callable[..., int]
+) -> argparse.ArgumentParser:
+    """Add a command with its help and an example."""
+    parser: argparse.ArgumentParser = commands.add_parser(
+        name, help=help_text, description=help_text, epilog=f"example: {example}"
+    )
+    parser.set_defaults(call=call)
+    return parser
+
+
+def add_json(parser: argparse.ArgumentParser) -> None:
+    """The --json flag."""
+    parser.add_argument("--json", action="store_true", help="print one JSON object")
+
+
+def opened(arguments: argparse.Namespace) -> Opened:
+    """The project named on the command line."""
+    return read_project(Path(arguments.file))
+
+
+def print_json(value: object) -> None:
+    """One JSON object and nothing else."""
+    sys.stdout.write(json.dumps(value, ensure_ascii=False) + "\n")
+
+
+def progress_bar(seconds: float) -> Callable[[float], None]:
+    """Progress on stderr when it is a terminal; otherwise nothing."""
+    if not sys.stderr.isatty():
+        return lambda _: None
+
+    def show(elapsed: float) -> None:
+        sys.stderr.write(f"\r{elapsed:5.1f} of {seconds:.0f} s")
+        sys.stderr.flush()
+
+    return show

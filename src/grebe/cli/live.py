@@ -1,0 +1,154 @@
+"""``grebe run``, ``engine``, ``stop``, ``ports`` and ``bench``."""
+
+from __future__ import annotations
+
+import argparse
+import json
+import os
+import subprocess
+import sys
+import time
+
+from grebe.app.client import EngineClient
+from grebe.app.perform import percentiles, perform, with_faults, with_leader_named
+from grebe.app.runtime import engine_socket
+from grebe.cli.common import Commands, add_json, command, opened, print_json, progress_bar
+from grebe.errors import EngineError
+from grebe.link.messages import Shutdown, Welcome
+
+STOP_WITHIN_S = 3.0
+
+
+def add_commands(commands: Commands) -> None:
+    """Add the commands of this module."""
+    parser = command(
+        commands,
+        "run",
+        "Play a song without a window, then say how late each device was.",
+        'grebe run set.grebe --song "Harbour bell" --seconds 60 --json',
+        run,
+    )
+    parser.add_argument("file")
+    parser.add_argument("--song", required=True)
+    parser.add_argument("--seconds", type=_seconds, required=True)
+    parser.add_argument("--leader", default=None, metavar="DEVICE|grebe")
+    parser.add_argument("--faults", default="{}", metavar="JSON")
+    add_json(parser)
+    command(commands, "engine", "Run the engine alone.", "grebe engine", engine)
+    command(commands, "stop", "End the running engine.", "grebe stop", stop)
+    parser = command(commands, "ports", "List the ports found.", "grebe ports --json", ports)
+    add_json(parser)
+    parser = command(
+        commands, "bench", "Measure the speed figures.", "grebe bench --only clock --json", bench
+    )
+    parser.add_argument("--only", choices=("clock", "player", "window"))
+    parser.add_argument("--seconds", type=_seconds, default=30.0, help="for each run of the clock")
+    add_json(parser)
+
+
+def _seconds(text: str) -> float:
+    value = float(text)
+    if not 0.1 <= value <= 86_400:
+        raise argparse.ArgumentTypeError(f"seconds go from 0.1 to 86400 (got {text})")
+    return value
+
+
+def run(arguments: argparse.Namespace) -> int:
+    """Engine and stand-ins for real; 1 when a device missed ticks."""
+    project = with_faults(opened(arguments).project, arguments.faults)
+    if arguments.leader is not None:
+        project = with_leader_named(project, arguments.leader)
+    song = project.song_named(arguments.song)
+    outcome = perform(project, song, arguments.seconds, progress=progress_bar(arguments.seconds))
+    names = {d.id: d.name for d in project.rig.devices}
+    rows = [
+        {
+            "name": names[r.device],
+            "sent": r.ticks_sent,
+            "received": r.ticks_received,
+            "missed": r.missed,
+            "measured": r.measured,
+            "lateness_ms": percentiles(r.ms),
+            "send_lateness_ms": percentiles(r.send_ms),
+        }
+        for r in outcome.reports
+    ]
+    missed = any(r.missed for r in outcome.reports)
+    if arguments.json:
+        print_json(
+            {
+                "song": song.name,
+                "seconds": round(outcome.played_s, 3),
+                "priority": outcome.welcome.priority,
+                "devices": rows,
+                "notices": list(outcome.notices),
+            }
+        )
+        return 1 if missed else 0
+    for row in rows:
+        late = row["lateness_ms"]
+        assert isinstance(late, dict)
+        figures = ", ".join(f"{k} {v} ms" for k, v in late.items())
+        sys.stdout.write(
+            f"{row['name']}: {row['received']} of {row['sent']} ticks, "
+            f"{row['missed']} missed; late {figures}\n"
+        )
+    return 1 if missed else 0
+
+
+def engine(arguments: argparse.Namespace) -> int:
+    """Become the engine."""
+    del arguments
+    os.execv(  # noqa: S606 - no shell is wanted
+        sys.executable, [sys.executable, "-m", "grebe.engine", "--socket", str(engine_socket())]
+    )
+
+
+def stop(arguments: argparse.Namespace) -> int:
+    """End a running engine, and wait until it is gone; 1 when none runs."""
+    del arguments
+    try:
+        client = EngineClient(engine_socket(), wants_status=False)
+    except EngineError:
+        sys.stdout.write("No engine is running.\n")
+        return 1
+    client.wait_for(Welcome, STOP_WITHIN_S)
+    client.send(Shutdown())
+    end = time.monotonic() + STOP_WITHIN_S
+    while client.open and time.monotonic() < end:
+        client.pump()
+        time.sleep(0.01)
+    if client.open:
+        raise EngineError("the engine did not end in time; try again")
+    sys.stdout.write("The engine has ended.\n")
+    return 0
+
+
+def ports(arguments: argparse.Namespace) -> int:
+    """Ports by transport. Found by a process of its own, so that no library lingers here."""
+    done = subprocess.run([sys.executable, "-m", "grebe.wires"], capture_output=True, check=False)
+    if done.returncode:
+        raise EngineError(f"the ports could not be listed: {done.stderr.decode()[-200:]}")
+    found = json.loads(done.stdout)
+    if arguments.json:
+        print_json(found)
+        return 0
+    for transport, row in found.items():
+        if not row["available"]:
+            sys.stdout.write(f"{transport}: {row['reason']}\n")
+        for kind in ("midi", "audio"):
+            for name in row.get(kind, []):
+                sys.stdout.write(f"{transport} {kind}: {name}\n")
+    return 0
+
+
+def bench(arguments: argparse.Namespace) -> int:
+    """The figures of docs/performance.md."""
+    from grebe.app.bench import run_bench  # noqa: PLC0415 - only here
+
+    result = run_bench(arguments.only, arguments.seconds)
+    if arguments.json:
+        print_json(result)
+    else:
+        sys.stdout.write(json.dumps(result, indent=2) + "\n")
+    return 0

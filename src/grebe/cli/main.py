@@ -1,0 +1,52 @@
+"""``grebe``: reads the command line and calls the command."""
+
+from __future__ import annotations
+
+import argparse
+import os
+import sys
+from collections.abc import Sequence
+
+from grebe import __version__
+from grebe.cli import calc, files, live, window
+from grebe.errors import GrebeError
+
+UNUSABLE = 2
+
+
+class _Parser(argparse.ArgumentParser):
+    """Says what is wrong in one line on stderr, as every command does."""
+
+    def error(self, message: str) -> None:  # type: ignore[override]
+        self.exit(UNUSABLE, f"{self.prog}: {message} (see {self.prog} --help)\n")
+
+
+def build_parser() -> argparse.ArgumentParser:
+    """The parser with every command."""
+    parser = _Parser(
+        prog="grebe",
+        description="Clock, patterns, scenes and songs for a live electronic performer. "
+        "Without a command it opens the last project.",
+        epilog="example: grebe demo",
+    )
+    parser.add_argument("--version", action="version", version=f"grebe {__version__}")
+    commands = parser.add_subparsers(metavar="COMMAND")
+    for module in (window, files, live, calc):
+        module.add_commands(commands)
+    parser.set_defaults(call=window.open_last)
+    return parser
+
+
+def main(argv: Sequence[str] | None = None) -> int:
+    """Run a command; its exit status: 0 good, 1 the answer is no, 2 unusable input."""
+    arguments = build_parser().parse_args(argv)
+    try:
+        return int(arguments.call(arguments))
+    except GrebeError as error:
+        sys.stderr.write(f"grebe: {' '.join(str(error).split())}\n")
+        return UNUSABLE
+    except BrokenPipeError:
+        os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
+        return 0
+    except KeyboardInterrupt:
+        return 130

@@ -1,0 +1,1 @@
+"""Pure computation: values in, values out. No Qt, files, sockets, threads or clocks."""

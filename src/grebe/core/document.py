@@ -1,0 +1,160 @@
+"""The document: one immutable tree of rig, patterns, scenes and songs.
+
+An edit is a function from one tree to the next; this module holds those that
+reach from the root to the thing edited.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import TypeVar
+
+import msgspec
+
+from grebe.core.patterns.model import Content, Pattern
+from grebe.core.rig.model import Device, Rig
+from grebe.core.songs.layout import Layout, lay_out
+from grebe.core.songs.model import Scene, Section, Song
+from grebe.core.units import Id, Name, Value
+from grebe.errors import EditError, UsageError
+
+SCHEMA_VERSION = 1
+
+
+class Set(Value, frozen=True, kw_only=True):
+    """Songs in running order."""
+
+    name: Name = "Set"
+    songs: tuple[Id, ...] = ()
+
+
+class Project(Value, frozen=True, kw_only=True):
+    """Everything a performer keeps in one file."""
+
+    name: Name = "Untitled"
+    rig: Rig = Rig()
+    patterns: tuple[Pattern, ...] = ()
+    scenes: tuple[Scene, ...] = ()
+    songs: tuple[Song, ...] = ()
+    sets: tuple[Set, ...] = ()
+
+    def pattern(self, pattern_id: str) -> Pattern:
+        """The pattern with this id; KeyError when there is none."""
+        return _find(self.patterns, pattern_id)
+
+    def song(self, song_id: str) -> Song:
+        """The song with this id; KeyError when there is none."""
+        return _find(self.songs, song_id)
+
+    def song_named(self, name: str) -> Song:
+        """The song a command names by name or id; UsageError lists what there is."""
+        for song in self.songs:
+            if name in (song.name, song.id):
+                return song
+        there = ", ".join(s.name for s in self.songs) or "none"
+        raise UsageError(f"there is no song {name!r} in {self.name}; songs: {there}")
+
+    def layout(self, song: Song) -> Layout:
+        """A song laid out with this project's scenes."""
+        return lay_out(song, {scene.id: scene for scene in self.scenes})
+
+
+_T = TypeVar("_T", Pattern, Scene, Song, Device)
+
+
+def _find(items: tuple[_T, ...], item_id: str) -> _T:
+    for item in items:
+        if item.id == item_id:
+            return item
+    raise KeyError(item_id)
+
+
+def _swap(
+    items: tuple[_T, ...], item_id: str, edit: Callable[[_T], _T], what: str
+) -> tuple[_T, ...]:
+    if all(item.id != item_id for item in items):
+        raise EditError(f"there is no {what} {item_id!r}")
+    return tuple(edit(item) if item.id == item_id else item for item in items)
+
+
+def with_pattern(project: Project, pattern_id: str, edit: Callable[[Pattern], Pattern]) -> Project:
+    """The project with one pattern edited; EditError when it is not there."""
+    patterns = _swap(project.patterns, pattern_id, edit, "pattern")
+    return msgspec.structs.replace(project, patterns=patterns)
+
+
+def with_content(project: Project, pattern_id: str, edit: Callable[[Content], Content]) -> Project:
+    """The project with one pattern's content edited; EditError when it is not there."""
+
+    def change(pattern: Pattern) -> Pattern:
+        return msgspec.structs.replace(pattern, content=edit(pattern.content))
+
+    return with_pattern(project, pattern_id, change)
+
+
+def with_song(project: Project, song_id: str, edit: Callable[[Song], Song]) -> Project:
+    """The project with one song edited; EditError when it is not there."""
+    return msgspec.structs.replace(project, songs=_swap(project.songs, song_id, edit, "song"))
+
+
+def with_device(project: Project, device_id: str, edit: Callable[[Device], Device]) -> Project:
+    """The project with one device edited; EditError when it is not there."""
+    devices = _swap(project.rig.devices, device_id, edit, "device")
+    rig = msgspec.structs.replace(project.rig, devices=devices)
+    return msgspec.structs.replace(project, rig=rig)
+
+
+def with_leader(project: Project, leader: str | None) -> Project:
+    """The project with another leader."""
+    return msgspec.structs.replace(project, rig=msgspec.structs.replace(project.rig, leader=leader))
+
+
+def mark_in_box(project: Project, pattern_id: str) -> Project:
+    """The project with a pattern noted as standing in its box as it is here."""
+    return with_pattern(project, pattern_id, lambda p: msgspec.structs.replace(p, in_box=p.content))
+
+
+def move_section(song: Song, index: int, by: int) -> Song:
+    """The song with a section moved; unchanged when that would leave the song."""
+    to = index + by
+    if not (0 <= index < len(song.sections) and 0 <= to < len(song.sections)):
+        return song
+    sections = list(song.sections)
+    sections.insert(to, sections.pop(index))
+    return msgspec.structs.replace(song, sections=tuple(sections))
+
+
+def set_times(song: Song, index: int, times: int) -> Song:
+    """The song with another number of passes, 1 to 999, in a section."""
+    held = min(999, max(1, times))
+    return _with_sections(
+        song,
+        [
+            msgspec.structs.replace(s, times=held) if i == index else s
+            for i, s in enumerate(song.sections)
+        ],
+    )
+
+
+def duplicate_section(song: Song, index: int) -> Song:
+    """The song with a copy of a section after it, under an id of its own."""
+    taken = {s.id for s in song.sections}
+    number = next(n for n in range(1, len(taken) + 2) if f"s{n}" not in taken)
+    copy = msgspec.structs.replace(song.sections[index], id=f"s{number}")
+    return _with_sections(song, [*song.sections[: index + 1], copy, *song.sections[index + 1 :]])
+
+
+def remove_section(song: Song, index: int) -> Song:
+    """The song without a section; EditError for the last one left."""
+    if len(song.sections) == 1:
+        raise EditError("a song keeps at least one section")
+    return _with_sections(song, [s for i, s in enumerate(song.sections) if i != index])
+
+
+def set_tempo(song: Song, bpm: float) -> Song:
+    """The song at another tempo, held between 20 and 400 BPM."""
+    return msgspec.structs.replace(song, bpm=min(400.0, max(20.0, bpm)))
+
+
+def _with_sections(song: Song, sections: list[Section]) -> Song:
+    return msgspec.structs.replace(song, sections=tuple(sections))

@@ -1,0 +1,1 @@
+"""Patterns: voices of steps, what they sound like, and edits to them."""

@@ -1,0 +1,505 @@
+"""The performer, without input or output: commands and windows of beats in, messages out.
+
+Messages come with exact ticks in the order they are to be sent. Time passes
+only by `advance`; the same calls always give the same messages.
+"""
+
+from __future__ import annotations
+
+from heapq import heappop, heappush
+from itertools import count
+from typing import Any
+
+from grebe.core.patterns.model import Pattern
+from grebe.core.player.commands import (
+    Again,
+    Begin,
+    Command,
+    Halt,
+    Hold,
+    Launch,
+    Mute,
+    SetPlan,
+    Skip,
+)
+from grebe.core.player.deck import Deck, VoiceLane
+from grebe.core.player.events import (
+    ControlChange,
+    Due,
+    ProgramChange,
+    SectionStarts,
+    Shared,
+    SongPosition,
+    Tempo,
+)
+from grebe.core.player.plan import Plan, sounding
+from grebe.core.songs.layout import Layout, Span, section_tempo
+from grebe.core.songs.model import Part
+from grebe.core.time.position import song_position
+from grebe.core.time.tempo import TempoMap, TempoPoint
+from grebe.core.time.ticks import CLOCK_TICKS, SIXTEENTH_TICKS, next_multiple
+from grebe.errors import EditError
+
+PREROLL_TICKS = 2 * CLOCK_TICKS
+"""Between telling the boxes their patterns and Start: 40 ms at 126 BPM, so that they are ready."""
+PROGRAM_LEAD_TICKS = SIXTEENTH_TICKS
+"""A program change is sent one sixteenth before its boundary: a box that changes at
+the end of its pattern has to have it before that end."""
+
+# Order of what falls on one tick: decisions, the clock, ends of notes, notes.
+_PREPARE, _SWITCH, _CHAIN, _TEMPO, _CLOCK, _OFF, _HIT = range(7)
+
+
+class Player:
+    """Plays a plan.
+
+    `tick` is how far it has been advanced. Scenes are launched by section of
+    the song. Which section comes next, where its boundary lies and whether
+    this one is held can be read at any time.
+    """
+
+    def __init__(self, plan: Plan) -> None:
+        self.plan = plan
+        self.tick = 0
+        self.running = False
+        self.held = False
+        self._layout: Layout = plan.layout()
+        self._heap: list[tuple[int, int, int, Any]] = []
+        self._serial = count()
+        self._token = 0
+        self._index = 0
+        self._next: int | None = None
+        self._launch: tuple[int, int] | None = None
+        self._section_start = 0
+        self._section_end = 0
+        self._tempo = TempoMap((TempoPoint(tick=0, bpm=plan.song.bpm),))
+        self._mutes: dict[tuple[str, str], bool] = {}
+        self._decks = {d.id: Deck(d) for d in plan.devices}
+
+    # What can be read
+
+    @property
+    def section(self) -> str:
+        """Id of the section now playing, or the one Begin would start at."""
+        return self._span.section.id if self._layout.spans else ""
+
+    @property
+    def next_section(self) -> str:
+        """Id of the section that comes next; "" where the song ends."""
+        if self._launch is not None:
+            return self._layout.spans[self._launch[0]].section.id
+        return "" if self._next is None else self._layout.spans[self._next].section.id
+
+    @property
+    def boundary(self) -> int:
+        """Tick at which the next section comes in, or the pass ends when this one is held."""
+        return self._section_end if self._launch is None else self._launch[1]
+
+    @property
+    def launched(self) -> bool:
+        """Whether the next section has been asked for."""
+        return self._launch is not None
+
+    @property
+    def mutes(self) -> tuple[tuple[str, str], ...]:
+        """What is silent now, as (device id, voice id or "")."""
+        keys = dict.fromkeys(self._mutes)
+        if self._layout.spans:
+            for part in self._span.scene.parts:
+                keys.update(dict.fromkeys([(part.device, ""), *_voices(part)]))
+        return tuple(key for key in keys if self._is_silent(*key))
+
+    # Commands
+
+    def apply(self, command: Command) -> list[Due]:
+        """Take a command at the player's tick; gives what is to be sent for it at once.
+
+        EditError for a section, device or plan that cannot be taken.
+        """
+        match command:
+            case Begin():
+                return self._begin(self._index_of(command.section))
+            case Halt():
+                return self._halt(self.tick if command.tick is None else command.tick)
+            case Launch():
+                return self._launch_section(command)
+            case Hold():
+                self.held = command.on
+            case Again():
+                if self.running:
+                    self._section_end += self._span.pass_ticks
+                    self._schedule()
+            case Skip():
+                return self._skip()
+            case Mute():
+                if command.device not in self._decks:
+                    raise EditError(f"there is no device {command.device!r} to mute")
+                self._mutes[(command.device, command.voice)] = command.on
+                return self._apply_mutes(self._decks[command.device])
+            case SetPlan():
+                return self._set_plan(command.plan)
+        return []
+
+    def advance(self, until: int) -> list[Due]:
+        """Play up to but not including the tick `until`; messages in order."""
+        out: list[Due] = []
+        heap = self._heap
+        while heap and heap[0][0] < until:
+            tick, kind, _, what = heappop(heap)
+            if kind == _HIT:
+                if what.generation == what.deck.generation:
+                    self._hit(out, tick, what)
+            elif kind == _OFF:
+                deck, key = what
+                held = deck.held.get(key)
+                if held is not None and held[0] == tick:
+                    del deck.held[key]
+                    out.append((tick, deck.device.id, held[1]))
+            elif kind == _CLOCK:
+                out += [(tick, device, Shared.CLOCK) for device in self.plan.clocked]
+                heappush(heap, (tick + CLOCK_TICKS, _CLOCK, next(self._serial), None))
+            else:
+                self._decide(out, tick, kind, what)
+        if self.running:
+            self.tick = max(self.tick, until)
+        return out
+
+    # Playing
+
+    def _hit(self, out: list[Due], tick: int, lane: VoiceLane) -> None:
+        _, gate, key, on, off = lane.notes[lane.index]
+        if not lane.silent:
+            deck = lane.deck
+            device = deck.device.id
+            if key in deck.held:
+                out.append((tick, device, deck.held[key][1]))
+            deck.held[key] = (tick + gate, off)
+            out.append((tick, device, on))
+            heappush(self._heap, (tick + gate, _OFF, next(self._serial), (deck, key)))
+        lane.step()
+        heappush(self._heap, (lane.next_tick(), _HIT, next(self._serial), lane))
+
+    def _decide(self, out: list[Due], tick: int, kind: int, what: Any) -> None:
+        self.tick = max(self.tick, tick)
+        if kind == _TEMPO:
+            self._set_tempo(out, what)
+        elif kind == _CHAIN:
+            deck, generation, tells = what
+            if generation == deck.generation:
+                if tells:
+                    self._tell_program(out, tick, deck, deck.following)
+                else:
+                    self._next_in_chain(out, tick, deck)
+        elif what != self._token:
+            return  # the boundary has been moved since
+        elif kind == _PREPARE:
+            self._prepare(out, tick)
+        elif self.held and self._launch is None:
+            self._section_end += self._span.pass_ticks
+            self._schedule()
+        elif self._target is None:
+            self._end_song(out, tick)
+        else:
+            self._enter(out, tick, self._target)
+
+    @property
+    def _span(self) -> Span:
+        return self._layout.spans[self._index]
+
+    @property
+    def _target(self) -> int | None:
+        return self._next if self._launch is None else self._launch[0]
+
+    def _index_of(self, section: str) -> int:
+        if not self._layout.spans:
+            raise EditError(f"{self.plan.song.name} has no sections: there is nothing to play")
+        if not section:
+            return 0
+        for index, span in enumerate(self._layout.spans):
+            if span.section.id == section:
+                return index
+        raise EditError(f"{self.plan.song.name} has no section {section!r}")
+
+    def _begin(self, index: int) -> list[Due]:
+        if self.running:
+            return []
+        span = self._layout.spans[index]
+        base, ready = span.tick, span.tick - PREROLL_TICKS
+        self._heap.clear()
+        self._decks = {d.id: Deck(d) for d in self.plan.devices}
+        self._index, self._section_start, self._section_end = index, base, base
+        self._next, self._launch, self.held = None, (index, base), False
+        self.running, self.tick = True, ready
+        self._tempo = TempoMap((TempoPoint(tick=ready, bpm=span.bpm),))
+        out: list[Due] = [(ready, "", Tempo(point=self._tempo.points[0]))]
+        self._prepare(out, ready)
+        for device in self._transported():
+            if base == 0:
+                out.append((0, device, Shared.START))
+            else:
+                position = SongPosition(sixteenths=song_position(base))
+                out.append((ready, device, position))
+                out.append((base, device, Shared.CONTINUE))
+        self._schedule()
+        heappush(self._heap, (base, _CLOCK, next(self._serial), None))
+        return sorted(out, key=lambda due: due[0])
+
+    def _transported(self) -> list[str]:
+        clocked = set(self.plan.clocked)
+        return [d.id for d in self.plan.devices if d.obeys_transport and d.id in clocked]
+
+    def _schedule(self) -> None:
+        """Put the coming boundary on the heap, and what has to be told before it."""
+        self._token += 1
+        told_at = max(self.boundary - PROGRAM_LEAD_TICKS, self.tick)
+        heappush(self._heap, (told_at, _PREPARE, next(self._serial), self._token))
+        heappush(self._heap, (self.boundary, _SWITCH, next(self._serial), self._token))
+
+    def _prepare(self, out: list[Due], tick: int) -> None:
+        """Tell boxes that play their own patterns what the coming section wants."""
+        target = self._target
+        if target is None or (self.held and self._launch is None):
+            return
+        scene = self._layout.spans[target].scene
+        for deck in self._decks.values():
+            chain = self._chain(scene.part(deck.device.id))
+            if chain and not deck.carries_on(chain):
+                self._tell_program(out, tick, deck, chain[0])
+
+    def _enter(self, out: list[Due], tick: int, index: int) -> None:
+        """Begin a section. After a cut in mid-bar it counts from the bar line before."""
+        bar = self._span.scene.meter.bar_ticks
+        origin = self._section_start + (tick - self._section_start) // bar * bar
+        self._index, self._section_start = index, origin
+        self._section_end = origin + self._span.ticks
+        self._launch, self.held = None, False
+        self._next = index + 1 if index + 1 < len(self._layout.spans) else None
+        span = self._span
+        out.append(
+            (
+                tick,
+                "",
+                SectionStarts(
+                    section=span.section.id, scene=span.scene.id, tick=origin, song_bar=span.bar
+                ),
+            )
+        )
+        point = section_tempo(span, tick)
+        if point is not None:
+            self._set_tempo(out, point)
+        elif abs(self._tempo.bpm_at(tick) - span.bpm) > 1e-9:
+            self._set_tempo(out, TempoPoint(tick=tick, bpm=span.bpm))
+        for deck in self._decks.values():
+            self._take_part(out, tick, origin, deck, span.scene.part(deck.device.id))
+        self._schedule()
+
+    def _take_part(self, out: list[Due], tick: int, origin: int, deck: Deck, part: Part) -> None:
+        chain = self._chain(part)
+        if deck.carries_on(chain):
+            deck.chain = chain
+        else:
+            deck.generation += 1
+            deck.chain, deck.position, deck.entered, deck.origin = chain, 0, origin, origin
+            self._tell_program(out, tick, deck, deck.pattern)
+            self._start_lanes(deck, tick)
+            self._schedule_chain(deck, tick)
+        out += self._apply_mutes(deck, tick)
+
+    def _chain(self, part: Part) -> tuple[Pattern, ...]:
+        patterns = {p.id: p for p in self.plan.patterns if p.device == part.device}
+        return tuple(patterns[p] for p in part.chain if p in patterns)
+
+    def _start_lanes(self, deck: Deck, tick: int) -> None:
+        deck.lanes = []
+        if deck.device.plays != "grebe" or deck.pattern is None:
+            return
+        for voice in deck.pattern.content.voices:
+            lane = VoiceLane(deck, voice, deck.origin)
+            if lane.notes:
+                lane.seek(tick)
+                lane.silent = self._is_silent(deck.device.id, voice.id)
+                deck.lanes.append(lane)
+                heappush(self._heap, (lane.next_tick(), _HIT, next(self._serial), lane))
+
+    def _schedule_chain(self, deck: Deck, tick: int) -> None:
+        if len(deck.chain) < 2 or deck.pattern is None:
+            return
+        end = deck.entered + sounding(deck.pattern, deck.device).ticks
+        tells_at = max(end - PROGRAM_LEAD_TICKS, tick)
+        for at, tells in ((tells_at, True), (max(end, tick), False)):
+            heappush(self._heap, (at, _CHAIN, next(self._serial), (deck, deck.generation, tells)))
+
+    def _next_in_chain(self, out: list[Due], tick: int, deck: Deck) -> None:
+        before, after = deck.pattern, deck.following
+        if before is None or after is None:
+            return
+        deck.entered += sounding(before, deck.device).ticks
+        deck.position = (deck.position + 1) % len(deck.chain)
+        if before.id != after.id:
+            deck.generation += 1
+            deck.origin = deck.entered
+            self._tell_program(out, tick, deck, after)
+            self._start_lanes(deck, tick)
+        self._schedule_chain(deck, tick)
+
+    def _tell_program(self, out: list[Due], tick: int, deck: Deck, pattern: Pattern | None) -> None:
+        device = deck.device
+        if device.plays != "own" or not device.obeys_program or pattern is None:
+            return
+        if pattern.program is not None and pattern.program != deck.told_program:
+            deck.told_program = pattern.program
+            change = ProgramChange(channel=device.channel, program=pattern.program)
+            out.append((tick, device.id, change))
+
+    def _set_tempo(self, out: list[Due], point: TempoPoint) -> None:
+        self._tempo = self._tempo.with_point(point)
+        out.append((point.tick, "", Tempo(point=point)))
+
+    def _end_song(self, out: list[Due], tick: int) -> None:
+        out += self._halt(tick)
+        out.append((tick, "", Shared.END))
+
+    def _halt(self, tick: int) -> list[Due]:
+        if not self.running:
+            return []
+        out: list[Due] = []
+        for deck in self._decks.values():
+            out += [(tick, deck.device.id, off) for _, off in deck.held.values()]
+            deck.held.clear()
+        out += [(tick, device, Shared.STOP) for device in self._transported()]
+        self.running, self._launch, self.held = False, None, False
+        self._heap.clear()
+        return out
+
+    # Launching and muting
+
+    def _launch_section(self, launch: Launch) -> list[Due]:
+        if not self.running:
+            return []
+        target = self._next if not launch.section else self._index_of(launch.section)
+        if target is None:
+            return []
+        bar = self._span.scene.meter.bar_ticks
+        since = self.tick - self._section_start
+        if launch.at == "now":
+            at = max(self.tick, self._section_start)
+        elif launch.at == "bar":
+            at = self._section_start + next_multiple(since, bar)
+        elif self.held:
+            at = self._section_start + next_multiple(since, self._span.pass_ticks)
+        else:
+            at = self._section_end
+        self._launch = (target, at)
+        self._schedule()
+        return []
+
+    def _skip(self) -> list[Due]:
+        if self._next is not None and self._next + 1 < len(self._layout.spans):
+            self._next += 1
+            self._launch = None
+            if self.running:
+                self._schedule()
+        return []
+
+    def _is_silent(self, device: str, voice: str) -> bool:
+        """Muted by hand, or by the scene where no hand has said otherwise."""
+        part = self._span.scene.part(device) if self._layout.spans else Part(device=device)
+        by_scene = part.muted if not voice else voice in part.silent_voices
+        silent = self._mutes.get((device, voice), by_scene)
+        return silent or (bool(voice) and self._is_silent(device, ""))
+
+    def _apply_mutes(self, deck: Deck, tick: int | None = None) -> list[Due]:
+        if not self.running:
+            return []
+        at = self.tick if tick is None else tick
+        device = deck.device
+        out: list[Due] = []
+        if device.plays == "own":
+            silent = self._is_silent(device.id, "") or not deck.chain
+            if device.mute_controller is not None and silent != bool(deck.told_silent):
+                deck.told_silent = silent
+                value = 0 if silent else 127
+                change = ControlChange(
+                    channel=device.channel, controller=device.mute_controller, value=value
+                )
+                out.append((at, device.id, change))
+            return out
+        was_sounding = [lane for lane in deck.lanes if not lane.silent]
+        for lane in deck.lanes:
+            lane.silent = self._is_silent(device.id, lane.voice)
+        hushed = {note[2] for lane in was_sounding if lane.silent for note in lane.notes}
+        out += [(at, device.id, deck.held.pop(key)[1]) for key in hushed & deck.held.keys()]
+        return out
+
+    # Edits
+
+    def _set_plan(self, plan: Plan) -> list[Due]:
+        """Go on with an edited plan: patterns from here, tempo at the next beat.
+
+        Which pattern a device plays changes when the next section comes in.
+        """
+        layout = plan.layout()
+        if not self.running:
+            self.plan, self._layout = plan, layout
+            self._decks = {d.id: Deck(d) for d in plan.devices}
+            self._index, self._next = 0, None
+            return []
+        if not layout.spans:
+            raise EditError(f"{plan.song.name} has no sections left; the old plan plays on")
+        section, going = self.section, self._span.ticks
+        launched = self.next_section if self._launch is not None else ""
+        tempo_edited = _tempo_of(plan) != _tempo_of(self.plan)
+        self.plan, self._layout = plan, layout
+        ids = [span.section.id for span in layout.spans]
+        self._index = ids.index(section) if section in ids else min(self._index, len(ids) - 1)
+        if self._launch is not None:
+            kept = ids.index(launched) if launched in ids else None
+            self._launch = None if kept is None else (kept, self._launch[1])
+        self._next = self._index + 1 if self._index + 1 < len(ids) else None
+        self._section_end += self._span.ticks - going
+        if self._section_end < self.tick:
+            over = next_multiple(self.tick - self._section_start, self._span.pass_ticks)
+            self._section_end = self._section_start + over
+        out = self._renew_decks()
+        if tempo_edited:
+            self._tempo_at_next_beat()
+        self._schedule()
+        return out
+
+    def _renew_decks(self) -> list[Due]:
+        out: list[Due] = []
+        old, self._decks = self._decks, {}
+        patterns = {p.id: p for p in self.plan.patterns}
+        for device in self.plan.devices:
+            deck = old.pop(device.id, None) or Deck(device)
+            self._decks[device.id] = deck
+            chain = tuple(patterns[p.id] for p in deck.chain if p.id in patterns)
+            if chain == deck.chain and device == deck.device:
+                continue
+            deck.device = device
+            deck.generation += 1
+            deck.chain = chain
+            deck.position %= max(1, len(chain))
+            self._start_lanes(deck, self.tick)
+            self._schedule_chain(deck, self.tick)
+        for gone in old.values():
+            out += [(self.tick, gone.device.id, off) for _, off in gone.held.values()]
+            gone.generation += 1
+            gone.held.clear()
+        return out
+
+    def _tempo_at_next_beat(self) -> None:
+        beat = self._span.scene.meter.beat_ticks
+        at = self._section_start + next_multiple(self.tick - self._section_start, beat)
+        written = self._span.tick + at - self._section_start
+        bpm = self._layout.tempo_map().bpm_at(written)
+        point = TempoPoint(tick=at, bpm=bpm)
+        heappush(self._heap, (at, _TEMPO, next(self._serial), point))
+
+
+def _voices(part: Part) -> list[tuple[str, str]]:
+    return [(part.device, voice) for voice in part.silent_voices]
+
+
+def _tempo_of(plan: Plan) -> tuple[float, tuple[tuple[float | None, int], ...]]:
+    return plan.song.bpm, tuple((s.bpm, s.ramp_bars) for s in plan.song.sections)

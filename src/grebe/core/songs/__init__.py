@@ -1,0 +1,1 @@
+"""Scenes and songs: which pattern on which device, how many times, in what order."""

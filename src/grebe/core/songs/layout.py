@@ -1,0 +1,109 @@
+"""A song laid out: where each section lies in ticks, bars and seconds."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+
+from grebe.core.songs.model import Scene, Section, Song
+from grebe.core.time.tempo import TempoMap, TempoPoint
+from grebe.core.units import Value
+from grebe.errors import EditError
+
+
+class Span(Value, frozen=True, kw_only=True):
+    """One section where it lies."""
+
+    section: Section
+    scene: Scene
+    tick: int
+    ticks: int
+    bar: int
+    """First bar, printed: counted from 1 over the song."""
+    bars: int
+    bpm: float
+    """Tempo at the section's first tick, before any ramp of its own."""
+
+    @property
+    def end(self) -> int:
+        """Tick of the first beat after the section."""
+        return self.tick + self.ticks
+
+    @property
+    def pass_ticks(self) -> int:
+        """Ticks of one pass of the scene."""
+        return self.scene.bars * self.scene.meter.bar_ticks
+
+
+class Layout(Value, frozen=True, kw_only=True):
+    """A song's sections one after another."""
+
+    song: Song
+    spans: tuple[Span, ...]
+
+    @property
+    def ticks(self) -> int:
+        """Length of the song in ticks."""
+        return self.spans[-1].end if self.spans else 0
+
+    @property
+    def bars(self) -> int:
+        """Length of the song in bars."""
+        return sum(span.bars for span in self.spans)
+
+    def tempo_map(self) -> TempoMap:
+        """The song's tempo from its top."""
+        tempo = TempoMap((TempoPoint(tick=0, bpm=self.song.bpm),))
+        for span in self.spans:
+            point = section_tempo(span, span.tick)
+            if point is not None:
+                tempo = tempo.with_point(point)
+        return tempo
+
+    def seconds(self) -> float:
+        """Length of the song in seconds."""
+        return self.tempo_map().seconds_at(self.ticks)
+
+    def index_at(self, tick: int) -> int:
+        """Index of the section sounding at a tick, held at the first and the last."""
+        for index, span in enumerate(self.spans):
+            if tick < span.end:
+                return index
+        return len(self.spans) - 1
+
+
+def section_tempo(span: Span, tick: int) -> TempoPoint | None:
+    """The tempo change a section makes when it begins at `tick`; None if it makes none."""
+    section = span.section
+    if section.bpm is None:
+        return None
+    ramp = section.ramp_bars * span.scene.meter.bar_ticks
+    return TempoPoint(tick=tick, bpm=section.bpm, ramp_ticks=ramp)
+
+
+def lay_out(song: Song, scenes: Mapping[str, Scene]) -> Layout:
+    """Lay a song out. EditError names a section whose scene is not there."""
+    spans: list[Span] = []
+    tick, bar = 0, 1
+    tempo = TempoMap((TempoPoint(tick=0, bpm=song.bpm),))
+    for number, section in enumerate(song.sections, start=1):
+        scene = scenes.get(section.scene)
+        if scene is None:
+            raise EditError(
+                f"song {song.name!r}, section {number}: there is no scene {section.scene!r}"
+            )
+        bars = scene.bars * section.times
+        span = Span(
+            section=section,
+            scene=scene,
+            tick=tick,
+            ticks=bars * scene.meter.bar_ticks,
+            bar=bar,
+            bars=bars,
+            bpm=tempo.bpm_at(tick),
+        )
+        point = section_tempo(span, tick)
+        if point is not None:
+            tempo = tempo.with_point(point)
+        spans.append(span)
+        tick, bar = span.end, bar + bars
+    return Layout(song=song, spans=tuple(spans))

@@ -1,0 +1,1 @@
+"""Musical time: exact ticks, note values, metres, tempo maps, song position, tapping."""

@@ -1,0 +1,37 @@
+"""Constrained scalar types, declared once and read by the document, settings and spin boxes.
+
+Ranges follow MIDI 1.0 where MIDI sets them (channel, note, velocity, program,
+controller); the tempo range is common practice with room at both ends.
+"""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+import msgspec
+from msgspec import Meta
+
+Bpm = Annotated[float, Meta(ge=20, le=400)]
+"""Tempo in quarter notes a minute."""
+Channel = Annotated[int, Meta(ge=1, le=16)]
+"""MIDI channel as printed, 1 to 16."""
+Note = Annotated[int, Meta(ge=0, le=127)]
+Velocity = Annotated[int, Meta(ge=1, le=127)]
+Program = Annotated[int, Meta(ge=0, le=127)]
+"""Program number as sent on the wire, 0 to 127."""
+Controller = Annotated[int, Meta(ge=0, le=119)]
+"""Controller number; 120 to 127 are channel mode messages and not for use here."""
+OffsetMs = Annotated[float, Meta(ge=-500, le=500)]
+"""A device's timing offset in milliseconds: positive later, negative earlier."""
+StepCount = Annotated[int, Meta(ge=1, le=256)]
+GatePercent = Annotated[int, Meta(ge=1, le=25600)]
+"""How long a note is held, in percent of one step."""
+Times = Annotated[int, Meta(ge=1, le=999)]
+Bars = Annotated[int, Meta(ge=1, le=999)]
+Name = Annotated[str, Meta(min_length=1, max_length=80)]
+Id = Annotated[str, Meta(pattern=r"^[a-z0-9][a-z0-9-]{0,63}$")]
+"""Identity of a thing in the document: lower case letters, digits and hyphens."""
+
+
+class Value(msgspec.Struct, frozen=True, kw_only=True, omit_defaults=True):
+    """Base of every document value: immutable, keyword-only, compared by content."""

@@ -1,0 +1,1 @@
+"""Fonts, the demo set, device profiles."""

@@ -1,0 +1,417 @@
+"""The engine: plans ahead, sends at the deadline, answers windows in between."""
+
+from __future__ import annotations
+
+import gc
+import os
+from heapq import heappop, heappush
+
+from grebe.core.player.commands import (
+    Again,
+    Begin,
+    Command,
+    Halt,
+    Hold,
+    Launch,
+    Mute,
+    Skip,
+)
+from grebe.core.player.events import (
+    Clock,
+    Continue,
+    DeviceEvent,
+    Due,
+    NoteOff,
+    SectionStarts,
+    SongEnds,
+    Start,
+    Stop,
+    Tempo,
+)
+from grebe.core.player.player import Player
+from grebe.engine.outlet import Outlet
+from grebe.engine.ports import PortBook
+from grebe.engine.server import Connection, Server
+from grebe.engine.timeline import Timeline
+from grebe.errors import GrebeError, PortLost
+from grebe.link.messages import (
+    LINK_VERSION,
+    AskReport,
+    ClearCounters,
+    Hello,
+    Load,
+    Loaded,
+    Notice,
+    Panic,
+    Report,
+    Shutdown,
+    Status,
+    ToEngine,
+    Welcome,
+)
+from grebe.protocols.midi import NOTE_OFF, STOP, encode, silence
+from grebe.protocols.standin import encode_memory, goodbye
+from grebe.wires.clock import raw_ns, sleep_until_ns
+
+LOOKAHEAD_NS = 50_000_000
+"""How far ahead messages are made: covers a JACK period of 1024 and a slow moment."""
+PLAN_EVERY_NS = 5_000_000
+POLL_EVERY_NS = 4_000_000
+"""How soon a command from a window is seen."""
+SLACK_NS = 1_500_000
+"""Windows are answered only when the next deadline is at least this far away."""
+STATUS_EVERY_NS = 33_000_000
+PORTS_EVERY_NS = 500_000_000
+BEGIN_AFTER_NS = 30_000_000
+"""From Begin to the first message: time to plan it."""
+START_LEAD_NS = 2_000_000
+"""Start and Continue go out this long before their first clock; MIDI 1.0 asks for 1 ms."""
+SPIN_NS = 150_000
+"""With real-time priority the last stretch before a deadline is spun."""
+IDLE_NS = 30_000_000_000
+"""Stopped and with no window for this long, the engine ends."""
+STOP_SETTLES_NS = 200_000_000
+
+
+class Engine:
+    """One engine: a player, its devices, its windows."""
+
+    def __init__(self, server: Server, *, realtime: bool, priority_help: str) -> None:
+        self._server = server
+        self._realtime = realtime
+        self._priority_help = priority_help
+        self._spin_ns = SPIN_NS if realtime else 0
+        self._ports = PortBook()
+        self._player: Player | None = None
+        self._outlets: dict[str, Outlet] = {}
+        self._timeline: Timeline | None = None
+        self._queue: list[tuple[int, int, str, DeviceEvent | SectionStarts | SongEnds]] = []
+        self._serial = 0
+        self._bytes: dict[DeviceEvent, bytes] = {}
+        self._section = ("", 0)
+        self._next: tuple[str, int, bool] = ("", 0, False)
+        self._lookahead_ns = LOOKAHEAD_NS
+        self._last_plan = self._last_poll = self._last_status = self._last_ports = 0
+        self._last_wanted = raw_ns()
+        self._leaving = False
+
+    def run(self) -> None:
+        """Serve until told to shut down, or until nobody needs it."""
+        while not self._leaving:
+            now = raw_ns()
+            if now - self._last_plan >= PLAN_EVERY_NS:
+                self._last_plan = now
+                self._plan_ahead(now)
+            self._send_due()
+            now = raw_ns()
+            deadline = self._queue[0][0] if self._queue else now + POLL_EVERY_NS
+            if now - self._last_poll >= POLL_EVERY_NS and deadline - now > SLACK_NS:
+                self._last_poll = now
+                self._poll(now)
+                now = raw_ns()
+            wake = min(deadline, now + POLL_EVERY_NS)
+            if self._queue and self._queue[0][0] <= wake:
+                sleep_until_ns(self._queue[0][0], self._spin_ns)
+            else:
+                sleep_until_ns(wake, 0)
+        self._close()
+
+    # Playing
+
+    @property
+    def _running(self) -> bool:
+        return self._timeline is not None
+
+    def _plan_ahead(self, now: int) -> None:
+        player, timeline = self._player, self._timeline
+        if player is None or timeline is None or not player.running:
+            return
+        until = int(timeline.tick_at(now + self._lookahead_ns))
+        if until > player.tick:
+            self._enqueue(player.advance(until))
+
+    def _enqueue(self, dues: list[Due]) -> None:
+        for tick, device, event in dues:
+            if isinstance(event, Tempo):
+                if self._timeline is not None:
+                    self._timeline.add(event.point)
+                continue
+            assert self._timeline is not None
+            due_ns = self._timeline.ns_at(tick)
+            self._serial += 1
+            if isinstance(event, (SectionStarts, SongEnds)):
+                heappush(self._queue, (due_ns, self._serial, "", event))
+                continue
+            outlet = self._outlets.get(device)
+            if outlet is None:
+                continue
+            due_ns += outlet.offset_ns
+            if isinstance(event, (Start, Continue)):
+                due_ns -= START_LEAD_NS
+            if outlet.port is not None and outlet.port.stamped:
+                self._send(outlet, event, due_ns)
+            else:
+                heappush(self._queue, (due_ns, self._serial, device, event))
+
+    def _send_due(self) -> None:
+        queue = self._queue
+        while queue and queue[0][0] <= raw_ns() + (1_000 if self._realtime else 0):
+            due_ns, _, device, event = heappop(queue)
+            if isinstance(event, SectionStarts):
+                self._section = (event.section, event.tick)
+            elif isinstance(event, SongEnds):
+                self._ended()
+            else:
+                self._send(self._outlets[device], event, due_ns)
+
+    def _send(self, outlet: Outlet, event: DeviceEvent, due_ns: int) -> None:
+        port = outlet.port
+        if port is None:
+            return
+        data = self._bytes.get(event)
+        if data is None:
+            data = self._bytes[event] = encode(event)
+        try:
+            if isinstance(event, Clock):
+                late_ms = None if port.stamped else (raw_ns() - due_ns) / 1e6
+                port.send(data, due_ns)
+                outlet.tick_sent(due_ns, late_ms)
+            else:
+                port.send(data, due_ns)
+        except PortLost as error:
+            self._lost(outlet, error)
+
+    def _begin(self, command: Begin) -> None:
+        player = self._player
+        if player is None or self._running:
+            return
+        dues = player.apply(command)
+        now = raw_ns()
+        negative = max([0, *(-o.offset_ns for o in self._outlets.values())])
+        self._lookahead_ns = LOOKAHEAD_NS + negative
+        first = next(e.point for _, _, e in dues if isinstance(e, Tempo))
+        self._timeline = Timeline(first, now + BEGIN_AFTER_NS + negative)
+        self._section = (player.section, player.boundary)
+        for outlet in self._outlets.values():
+            outlet.begin(player.boundary)
+        self._enqueue(dues)
+
+    def _halt(self) -> None:
+        """Stop now: what has not gone out is dropped, except the ends of notes."""
+        if self._player is None or not self._running:
+            return
+        dues = self._player.apply(Halt())
+        waiting, self._queue = self._queue, []
+        now = raw_ns()
+        ends = [(now, device, e) for _, _, device, e in waiting if isinstance(e, NoteOff)]
+        for outlet in self._outlets.values():
+            if outlet.port is not None:
+                for data in outlet.port.discard():
+                    if data[0] & 0xF0 == NOTE_OFF or (data[0] == STOP and not dues):
+                        self._send_raw(outlet, data)
+        if not dues:  # the player had already come to the song's end
+            dues = [(0, d, e) for _, _, d, e in waiting if isinstance(e, (NoteOff, Stop))]
+        for _, device, event in [*ends, *dues]:
+            outlet = self._outlets.get(device)
+            if outlet is not None and not isinstance(event, (Tempo, SectionStarts, SongEnds)):
+                self._send(outlet, event, now)
+        self._ended()
+
+    def _panic(self) -> None:
+        """Stop, then silence every channel of every port."""
+        self._halt()
+        for outlet in self._outlets.values():
+            for data in silence():
+                self._send_raw(outlet, data)
+        self._server.tell(Notice(level="info", text="All notes off, all sound off, stopped."))
+
+    def _send_raw(self, outlet: Outlet, data: bytes) -> None:
+        try:
+            if outlet.port is not None:
+                outlet.port.send(data, raw_ns())
+        except PortLost as error:
+            self._lost(outlet, error)
+
+    def _ended(self) -> None:
+        self._timeline = None
+        self._next = ("", 0, False)
+        gc.collect()  # switched off while playing
+
+    # Ports
+
+    def _lost(self, outlet: Outlet, error: PortLost) -> None:
+        outlet.lose(error)
+        text = f"{outlet.device.name}: {error}. The rest play on."
+        self._server.tell(Notice(level="warn", text=text))
+
+    def _look_after_ports(self) -> None:
+        for outlet in self._outlets.values():
+            if outlet.state == "up" and outlet.port is not None:
+                try:
+                    outlet.port.check()
+                except PortLost as error:
+                    self._lost(outlet, error)
+            elif outlet.state == "gone" and not self._running:
+                try:
+                    outlet.port = self._ports.open(outlet.device)
+                    outlet.problem = ""
+                    outlet.rejoin()
+                except PortLost as error:
+                    outlet.problem = str(error)
+
+    def _load(self, message: Load, asked_by: Connection) -> None:
+        plan = message.plan.plan
+        player = self._player
+        if self._running and player is not None:
+            if (plan.source, plan.song.id) != (player.plan.source, player.plan.song.id):
+                text = (
+                    f"{player.plan.song.name} is playing; stop it before loading {plan.song.name}."
+                )
+                asked_by.send(Notice(level="warn", text=text))
+                return
+            self._enqueue(player.apply(message.plan))
+        else:
+            self._player = Player(plan)
+            self._section = (self._player.section, 0)
+        self._ports.standins = dict(message.standins)
+        self._set_outlets(message)
+        song = self._player.plan.song if self._player else plan.song
+        self._server.tell(Loaded(song=song.id, project=plan.project, source=plan.source))
+
+    def _set_outlets(self, message: Load) -> None:
+        old, self._outlets = self._outlets, {}
+        for device in message.plan.plan.devices:
+            outlet = old.pop(device.id, None)
+            if outlet is not None and outlet.device.port == device.port and outlet.port:
+                outlet.device, outlet.offset_ns = device, round(device.offset_ms * 1e6)
+            else:
+                if outlet is not None and outlet.port is not None:
+                    outlet.port.close()
+                try:
+                    outlet = Outlet(device, self._ports.open(device), "")
+                except PortLost as error:
+                    outlet = Outlet(device, None, str(error))
+            self._outlets[device.id] = outlet
+            if device.id in message.memories and outlet.port is not None:
+                self._send_raw(outlet, encode_memory(message.memories[device.id]))
+        for gone in old.values():
+            if gone.port is not None:
+                gone.port.close()
+
+    # Windows
+
+    def _poll(self, now: int) -> None:
+        for connection, message in self._server.poll():
+            try:
+                self._answer(connection, message)
+            except GrebeError as error:
+                connection.send(Notice(level="error", text=str(error)))
+        if now - self._last_status >= STATUS_EVERY_NS:
+            self._last_status = now
+            self._collect()
+            self._server.tell(self._status(), status=True)
+        if now - self._last_ports >= PORTS_EVERY_NS:
+            self._last_ports = now
+            self._look_after_ports()
+        if self._running or self._server.connections:
+            self._last_wanted = now
+        elif now - self._last_wanted > IDLE_NS:
+            self._leaving = True
+
+    def _answer(self, connection: Connection, message: ToEngine) -> None:
+        if isinstance(message, Hello):
+            self._greet(connection, message)
+        elif not connection.greeted:
+            connection.close()
+        elif isinstance(message, Load):
+            self._load(message, connection)
+        elif isinstance(message, Begin):
+            self._begin(message)
+        elif isinstance(message, Halt):
+            self._halt()
+        elif isinstance(message, (Launch, Hold, Again, Skip, Mute)):
+            self._command(message)
+        elif isinstance(message, Panic):
+            self._panic()
+        elif isinstance(message, Shutdown):
+            self._halt()
+            self._leaving = True
+        elif isinstance(message, ClearCounters):
+            for outlet in self._outlets.values():
+                outlet.clear()
+        elif isinstance(message, AskReport):
+            self._collect()
+            rows = tuple(outlet.report() for outlet in self._outlets.values())
+            connection.send(Report(devices=rows))
+
+    def _greet(self, connection: Connection, hello: Hello) -> None:
+        plan = self._player.plan if self._player else None
+        connection.greeted = True
+        connection.wants_status = hello.wants_status and hello.version == LINK_VERSION
+        connection.send(
+            Welcome(
+                version=LINK_VERSION,
+                pid=os.getpid(),
+                priority="fifo" if self._realtime else "none",
+                priority_help=self._priority_help,
+                project=plan.project if plan else "",
+                source=plan.source if plan else "",
+                song=plan.song.id if plan else "",
+                running=self._running,
+            )
+        )
+
+    def _command(self, command: Command) -> None:
+        if self._player is not None:
+            dues = self._player.apply(command)
+            if self._running:
+                self._enqueue(dues)
+
+    def _collect(self) -> None:
+        for outlet in self._outlets.values():
+            try:
+                outlet.collect()
+            except PortLost as error:
+                self._lost(outlet, error)
+
+    def _status(self) -> Status:
+        now = raw_ns()
+        tick, bpm = 0.0, 0.0
+        player, timeline = self._player, self._timeline
+        if player is not None:
+            bpm = player.plan.song.bpm
+            if timeline is not None:
+                tick = timeline.tick_at(now)
+                bpm = timeline.bpm_at(int(tick))
+            if timeline is None or player.section == self._section[0]:
+                # While the player is already in the coming section, what was
+                # true of this one stays on show until it is over.
+                self._next = (player.next_section, player.boundary, player.launched)
+        return Status(
+            at_ns=now,
+            running=self._running,
+            tick=tick,
+            bpm=bpm,
+            section=self._section[0],
+            section_tick=self._section[1],
+            next_section=self._next[0],
+            boundary=self._next[1],
+            launched=self._next[2],
+            held=player.held if player else False,
+            mutes=player.mutes if player else (),
+            devices=tuple(outlet.status() for outlet in self._outlets.values()),
+            deviations=tuple(d for o in self._outlets.values() for d in o.deviations()),
+        )
+
+    def _close(self) -> None:
+        settled = raw_ns() + STOP_SETTLES_NS  # let the last messages leave a JACK port
+        for outlet in self._outlets.values():
+            if outlet.device.port.wire == "standin":
+                self._send_raw(outlet, goodbye())
+        if self._ports.jack is not None:
+            sleep_until_ns(settled, 0)
+        for outlet in self._outlets.values():
+            if outlet.port is not None:
+                outlet.port.close()
+        self._ports.close()
+        self._server.close()

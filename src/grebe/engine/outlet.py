@@ -1,0 +1,143 @@
+"""One device as the engine sees it: its port, what went out, how late it was."""
+
+from __future__ import annotations
+
+from array import array
+from collections import deque
+from statistics import median
+from typing import Literal
+
+from grebe.core.rig.model import Device
+from grebe.core.time.ticks import CLOCKS_PER_QUARTER, TICKS_PER_QUARTER
+from grebe.errors import PortLost
+from grebe.link.messages import Deviation, DeviceStatus, LatenessReport
+from grebe.protocols.standin import Report, ReportKind
+from grebe.wires.base import OutPort
+
+BEATS_SHOWN = 16
+"""Beats behind the waterline's figures: four bars, so that it follows a change soon."""
+MAX_FIGURES = 400_000
+"""Lateness figures kept for a report: over an hour and a half at 180 BPM."""
+
+
+class Outlet:
+    """A device's way out with its counters."""
+
+    def __init__(self, device: Device, opened: OutPort | None, problem: str) -> None:
+        self.device = device
+        self.port = opened
+        self.problem = problem
+        self.offset_ns = round(device.offset_ms * 1e6)
+        self.sent = 0
+        self.received = 0
+        self._due = array("q")
+        self._run = 0
+        self._first_tick = 0
+        self._send_ms: deque[float] = deque(maxlen=MAX_FIGURES)
+        self._device_ms: deque[float] = deque(maxlen=MAX_FIGURES)
+        self._recent: deque[float] = deque(maxlen=BEATS_SHOWN)
+        self._beat_ms: list[tuple[int, float]] = []
+        self._reports = False
+
+    @property
+    def state(self) -> Literal["up", "gone", "none"]:
+        """Whether the port is there."""
+        if self.device.port.wire == "none":
+            return "none"
+        return "up" if self.port is not None else "gone"
+
+    def begin(self, tick: int) -> None:
+        """A run begins at a song position; ticks are counted from here."""
+        self.sent = self.received = 0
+        self._due = array("q")
+        self._run += 1
+        self._first_tick = tick
+        self._recent.clear()
+
+    def rejoin(self) -> None:
+        """A new connection: the device counts its runs from the beginning."""
+        self._run = 0
+        self._recent.clear()
+
+    def lose(self, error: PortLost) -> None:
+        """The port is gone. The rest play on."""
+        if self.port is not None:
+            self.port.close()
+        self.port = None
+        self.problem = str(error)
+
+    def tick_sent(self, due_ns: int, late_ms: float | None) -> None:
+        """A clock tick went out; lateness is None where the port says it later."""
+        if self.sent % CLOCKS_PER_QUARTER == 0 and late_ms is not None and not self._reports:
+            self._beat(self.sent // CLOCKS_PER_QUARTER, late_ms)
+        self.sent += 1
+        self._due.append(due_ns)
+        if late_ms is not None:
+            self._send_ms.append(late_ms)
+
+    def collect(self) -> None:
+        """Take in what the port has to say. PortLost when it is gone."""
+        if self.port is None:
+            return
+        for late in self.port.late_ms():
+            self._send_ms.append(late)
+            if len(self._send_ms) % CLOCKS_PER_QUARTER == 0:
+                self._beat(max(0, self.sent // CLOCKS_PER_QUARTER - 1), late)
+        for report in self.port.reports():
+            self._take(report)
+
+    def _take(self, report: Report) -> None:
+        self._reports = True
+        if report.run != self._run:
+            return
+        if report.kind is ReportKind.TICK and report.number < len(self._due):
+            self.received += 1
+            self._device_ms.append((report.at_ns - self._due[report.number]) / 1e6)
+        elif report.kind is ReportKind.BEAT:
+            index = report.number * CLOCKS_PER_QUARTER
+            if index < len(self._due):
+                # What counts for the ear is the beat itself, without the offset
+                # that was applied to make up for the device.
+                musical_ns = self._due[index] - self.offset_ns
+                self._beat(report.number, (report.at_ns - musical_ns) / 1e6)
+
+    def _beat(self, number: int, ms: float) -> None:
+        self._recent.append(ms)
+        self._beat_ms.append((self._first_tick + number * TICKS_PER_QUARTER, ms))
+
+    def deviations(self) -> list[Deviation]:
+        """Beats that came out since the last call."""
+        taken, self._beat_ms = self._beat_ms, []
+        return [Deviation(device=self.device.id, tick=tick, ms=ms) for tick, ms in taken]
+
+    def status(self) -> DeviceStatus:
+        """How the device is doing."""
+        middle = median(self._recent) if self._recent else 0.0
+        spread = max((abs(ms - middle) for ms in self._recent), default=0.0)
+        return DeviceStatus(
+            id=self.device.id,
+            port=self.state,
+            detail=self.problem,
+            sent=self.sent,
+            received=self.received,
+            measured="device" if self._reports else "send",
+            late_ms=middle,
+            spread_ms=spread,
+        )
+
+    def report(self) -> LatenessReport:
+        """All figures since the counters were cleared."""
+        return LatenessReport(
+            device=self.device.id,
+            ticks_sent=self.sent,
+            ticks_received=self.received if self._reports else self.sent,
+            missed=self.sent - self.received if self._reports else 0,
+            measured="device" if self._reports else "send",
+            ms=tuple(self._device_ms if self._reports else self._send_ms),
+            send_ms=tuple(self._send_ms),
+        )
+
+    def clear(self) -> None:
+        """Begin the figures afresh."""
+        self._send_ms.clear()
+        self._device_ms.clear()

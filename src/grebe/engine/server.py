@@ -1,0 +1,128 @@
+"""The engine's socket: any number of windows, none of which can hold it up."""
+
+from __future__ import annotations
+
+import os
+import socket
+from pathlib import Path
+
+from grebe.errors import EngineError, ProtocolError
+from grebe.link.messages import FromEngine, ToEngine, Unpacker, pack, to_engine
+
+READ_BYTES = 65_536
+MAX_UNSENT_BYTES = 8 * 1024 * 1024
+"""A window that reads nothing for this long has hung; it is let go and can come back."""
+MAX_WINDOWS = 8
+
+
+class Connection:
+    """One window."""
+
+    def __init__(self, connected: socket.socket) -> None:
+        connected.setblocking(False)
+        self.socket = connected
+        self.greeted = False
+        self.wants_status = False
+        self.open = True
+        self._unpacker = Unpacker()
+        self._unsent = bytearray()
+
+    def receive(self) -> list[ToEngine]:
+        """Messages that have come in. ProtocolError for bytes that are none."""
+        try:
+            data = self.socket.recv(READ_BYTES)
+        except BlockingIOError:
+            return []
+        except OSError:
+            data = b""
+        if not data:
+            self.close()
+            return []
+        return [to_engine(body) for body in self._unpacker.feed(data)]
+
+    def send(self, message: FromEngine) -> None:
+        """Queue a message and send what the window takes now."""
+        if self.open:
+            self._unsent += pack(message)
+            self.flush()
+
+    def flush(self) -> None:
+        """Send what the window takes now; let go of one that has stopped reading."""
+        if not self.open or not self._unsent:
+            return
+        try:
+            sent = self.socket.send(self._unsent)
+            del self._unsent[:sent]
+        except BlockingIOError:
+            if len(self._unsent) > MAX_UNSENT_BYTES:
+                self.close()
+        except OSError:
+            self.close()
+
+    def close(self) -> None:
+        """Hang up."""
+        self.open = False
+        self.socket.close()
+
+
+class Server:
+    """Listens at a path only its owner can reach."""
+
+    def __init__(self, path: Path) -> None:
+        """EngineError when another engine already listens there."""
+        self.path = path
+        self.connections: list[Connection] = []
+        self._listener = socket.socket(socket.AF_UNIX, socket.SOCK_STREAM)
+        if path.exists():
+            try:
+                self._listener.connect(str(path))
+            except OSError:
+                path.unlink(missing_ok=True)  # left behind by an engine that was killed
+                self._listener.close()
+                self._listener = socket.socket(socket.AF_UNIX, socket.SOCK_STREAM)
+            else:
+                self._listener.close()
+                raise EngineError(f"an engine is already running at {path}; end it: grebe stop")
+        before = os.umask(0o177)
+        try:
+            self._listener.bind(str(path))
+        finally:
+            os.umask(before)
+        self._listener.listen(MAX_WINDOWS)
+        self._listener.setblocking(False)
+
+    def poll(self) -> list[tuple[Connection, ToEngine]]:
+        """Take in new windows and what they say. Never blocks."""
+        self._accept()
+        out: list[tuple[Connection, ToEngine]] = []
+        for connection in self.connections:
+            connection.flush()
+            try:
+                out += [(connection, message) for message in connection.receive()]
+            except ProtocolError:
+                connection.close()
+        self.connections = [c for c in self.connections if c.open]
+        return out
+
+    def _accept(self) -> None:
+        try:
+            connected, _ = self._listener.accept()
+        except OSError:
+            return
+        if len(self.connections) >= MAX_WINDOWS:
+            connected.close()
+        else:
+            self.connections.append(Connection(connected))
+
+    def tell(self, message: FromEngine, *, status: bool = False) -> None:
+        """Send to every window that has greeted, or to those that want status."""
+        for connection in self.connections:
+            if connection.greeted and (connection.wants_status or not status):
+                connection.send(message)
+
+    def close(self) -> None:
+        """Hang up on everybody and take the path away."""
+        for connection in self.connections:
+            connection.close()
+        self._listener.close()
+        self.path.unlink(missing_ok=True)

@@ -1,0 +1,39 @@
+"""Every exception Grebe raises on purpose, under one root.
+
+Each says what happened and where, and what to do about it; the command line
+prints the text as its one line on stderr, the window as its notice.
+"""
+
+from __future__ import annotations
+
+
+class GrebeError(Exception):
+    """Root of all errors that are explained to the performer."""
+
+
+class ProjectError(GrebeError):
+    """A project file that cannot be used. The file itself is left untouched."""
+
+
+class MidiFileError(GrebeError):
+    """A Standard MIDI File that cannot be imported."""
+
+
+class ProtocolError(GrebeError):
+    """Bytes from another process that do not follow the link's format."""
+
+
+class PortLost(GrebeError):
+    """A port of the outside world is not there, or went away."""
+
+
+class EngineError(GrebeError):
+    """The engine could not be started, reached or understood."""
+
+
+class EditError(GrebeError):
+    """An edit that the document does not allow; the document is unchanged."""
+
+
+class UsageError(GrebeError):
+    """A name or value given on the command line that does not exist."""

@@ -1,0 +1,1 @@
+"""Files: the project, Standard MIDI Files. Checked at the border, written atomically."""

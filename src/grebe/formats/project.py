@@ -1,0 +1,206 @@
+"""The project file, ``NAME.grebe``: the document as JSON, with a schema version.
+
+A field this version does not know is kept: it is written back where it stood,
+so a file from a newer Grebe with the same schema loses nothing here.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from pathlib import Path
+from typing import Any
+
+import msgspec
+
+from grebe.core.document import SCHEMA_VERSION, Project
+from grebe.errors import ProjectError
+from grebe.formats.atomic import write_atomic
+
+MAX_FILE_BYTES = 64 * 1024 * 1024
+"""Far over any set; keeps a wrong file from filling the memory."""
+
+UNTOUCHED = "The file has not been touched."
+
+MIGRATIONS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {}
+"""From a schema version to the next: one pure function a step."""
+
+Extras = dict[str, Any]
+"""Unknown fields, as a sparse tree; things in lists stand under their id."""
+
+
+class Opened(msgspec.Struct, frozen=True, kw_only=True):
+    """A project with what its file held beyond it."""
+
+    project: Project
+    extras: Extras
+
+
+def read_project(path: Path) -> Opened:
+    """Read a project file.
+
+    ProjectError names the file, the field and what to do; the file is untouched.
+    """
+    try:
+        if path.stat().st_size > MAX_FILE_BYTES:
+            raise ProjectError(f"{path} is over 64 MB, too large for a project. {UNTOUCHED}")
+        data = path.read_bytes()
+    except FileNotFoundError as error:
+        raise ProjectError(f"{path} is not there. Check the name, or open another.") from error
+    except OSError as error:
+        raise ProjectError(f"{path} cannot be read: {error.strerror}. {UNTOUCHED}") from error
+    return parse_project(data, str(path))
+
+
+def parse_project(data: bytes, name: str) -> Opened:
+    """Read a project from bytes; `name` is what messages call the file."""
+    tree = _read_tree(data, name)
+    version = tree.pop("schema", None)
+    if not isinstance(version, int) or isinstance(version, bool) or version < 1:
+        raise ProjectError(
+            f"{name}: field `schema` should be a whole number from 1 (got {version!r}). "
+            f"It may not be a Grebe project; open another. {UNTOUCHED}"
+        )
+    if version > SCHEMA_VERSION:
+        raise ProjectError(
+            f"{name} has schema {version}; this Grebe reads up to {SCHEMA_VERSION}. "
+            f"Open it with a newer Grebe. {UNTOUCHED}"
+        )
+    for step in range(version, SCHEMA_VERSION):
+        tree = MIGRATIONS[step](tree)
+    try:
+        project = msgspec.convert(tree, Project)
+    except msgspec.ValidationError as error:
+        raise ProjectError(
+            f"{name}: {_plain(str(error))}. Mend the field, or open the copy kept beside it "
+            f"as {Path(name).name}~. {UNTOUCHED}"
+        ) from error
+    _check_ids(project, name)
+    return Opened(project=project, extras=_unknown(tree, project))
+
+
+def project_bytes(project: Project, extras: Extras | None = None) -> bytes:
+    """The project file's bytes."""
+    tree = {"schema": SCHEMA_VERSION, **_merged(msgspec.to_builtins(project), extras or {})}
+    return msgspec.json.format(msgspec.json.encode(tree), indent=1) + b"\n"
+
+
+def write_project(path: Path, project: Project, extras: Extras | None = None) -> None:
+    """Save a project atomically, keeping the last good file as ``NAME~``.
+
+    ProjectError when it cannot be written; what was there is then still there.
+    """
+    try:
+        write_atomic(path, project_bytes(project, extras), keep_last=True)
+    except OSError as error:
+        raise ProjectError(
+            f"{path} could not be saved: {error.strerror}. What was there is unchanged; "
+            "save under another name or in another folder."
+        ) from error
+
+
+def json_schema() -> dict[str, Any]:
+    """The published JSON Schema of the project file."""
+    schema = msgspec.json.schema(Project)
+    properties = schema["$defs"]["Project"]["properties"]
+    schema["$defs"]["Project"]["properties"] = {
+        "schema": {"type": "integer", "const": SCHEMA_VERSION},
+        **properties,
+    }
+    schema["$defs"]["Project"]["required"] = ["schema"]
+    return {"$schema": "https://json-schema.org/draft/2020-12/schema", **schema}
+
+
+def _read_tree(data: bytes, name: str) -> dict[str, Any]:
+    try:
+        tree = msgspec.json.decode(data)
+    except (msgspec.DecodeError, UnicodeDecodeError, RecursionError) as error:
+        if not data.strip():
+            what = "is empty"
+        elif data.lstrip()[:1] == b"{" and "truncated" in str(error).lower():
+            what = "ends in the middle: it was cut short"
+        else:
+            what = f"is not a Grebe project: it is not JSON ({error})"
+        raise ProjectError(
+            f"{name} {what}. Open the copy kept beside it as {Path(name).name}~, "
+            f"or another project. {UNTOUCHED}"
+        ) from error
+    if not isinstance(tree, dict):
+        raise ProjectError(
+            f"{name} is not a Grebe project: its top level is not an object. {UNTOUCHED}"
+        )
+    return tree
+
+
+def _plain(text: str) -> str:
+    """msgspec's message with the field first: "`rig.devices[0].channel`: Expected ..."."""
+    what, _, where = text.partition(" - at ")
+    field = where.strip("`").removeprefix("$").removeprefix(".") or "the top level"
+    return f"field `{field}`: {what[0].lower()}{what[1:]}"
+
+
+def _check_ids(project: Project, name: str) -> None:
+    lists: dict[str, tuple[Any, ...]] = {
+        "rig.devices": project.rig.devices,
+        "patterns": project.patterns,
+        "scenes": project.scenes,
+        "songs": project.songs,
+    }
+    for song_number, song in enumerate(project.songs):
+        lists[f"songs[{song_number}].sections"] = song.sections
+    for number, pattern in enumerate(project.patterns):
+        lists[f"patterns[{number}].content.voices"] = pattern.content.voices
+        for voice_number, voice in enumerate(pattern.content.voices):
+            steps = [hit.step for hit in voice.hits]
+            if steps != sorted(set(steps)) or (steps and steps[-1] >= voice.length):
+                raise ProjectError(
+                    f"{name}: field `patterns[{number}].content.voices[{voice_number}].hits`: "
+                    f"steps must increase and stay below the length of {voice.length}. "
+                    f"Mend the field. {UNTOUCHED}"
+                )
+    for field, items in lists.items():
+        seen: set[str] = set()
+        for index, item in enumerate(items):
+            if item.id in seen:
+                raise ProjectError(
+                    f"{name}: field `{field}[{index}].id`: {item.id!r} stands there twice. "
+                    f"Give one of them another id. {UNTOUCHED}"
+                )
+            seen.add(item.id)
+
+
+def _key(item: Any, index: int) -> str:
+    item_id = item.get("id") if isinstance(item, dict) else None
+    return f"#{index}" if item_id is None else str(item_id)
+
+
+def _unknown(raw: Any, value: Any) -> Extras:
+    """Fields of `raw` that the type of `value` does not have, all the way down."""
+    out: Extras = {}
+    if isinstance(value, msgspec.Struct) and isinstance(raw, dict):
+        fields = {field.encode_name: field.name for field in msgspec.structs.fields(value)}
+        for key, inner in raw.items():
+            if key not in fields:
+                out[key] = inner
+            elif deeper := _unknown(inner, getattr(value, fields[key])):
+                out[key] = deeper
+    elif isinstance(value, tuple) and isinstance(raw, list):
+        for index, (inner, item) in enumerate(zip(raw, value, strict=True)):
+            if deeper := _unknown(inner, item):
+                out[_key(inner, index)] = deeper
+    return out
+
+
+def _merged(tree: Any, extras: Extras) -> Any:
+    """`tree` with the unknown fields put back where their things still are."""
+    if isinstance(tree, dict):
+        out = dict(tree)
+        for key, extra in extras.items():
+            known = tree.get(key)
+            out[key] = _merged(known, extra) if isinstance(known, (dict, list)) else extra
+        return out
+    if isinstance(tree, (list, tuple)):
+        return [
+            _merged(item, extras[key]) if (key := _key(item, index)) in extras else item
+            for index, item in enumerate(tree)
+        ]
+    return tree

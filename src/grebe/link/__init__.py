@@ -1,0 +1,1 @@
+"""The frozen messages between window and engine, their version and their limits."""

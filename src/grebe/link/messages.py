@@ -1,0 +1,234 @@
+"""What a window and the engine say to each other.
+
+Each message is a MessagePack map behind a four-byte length. The first from
+the window is Hello, the first from the engine Welcome; both carry the
+version, and a window of another version is turned away with a reason.
+"""
+
+from __future__ import annotations
+
+import struct
+from typing import Literal, TypeAlias
+
+import msgspec
+
+from grebe.core.patterns.model import Memory
+from grebe.core.player.commands import Again, Begin, Halt, Hold, Launch, Mute, SetPlan, Skip
+from grebe.core.units import Value
+from grebe.errors import ProtocolError
+
+LINK_VERSION = 1
+MAX_MESSAGE_BYTES = 16 * 1024 * 1024
+"""A project of 500 patterns is about 2 MB; eight times that is a mistake or an attack."""
+
+_LENGTH = struct.Struct("<I")
+
+
+# Window to engine
+
+
+class Hello(Value, frozen=True, kw_only=True, tag="hello"):
+    """Who speaks, in which version."""
+
+    version: int
+    wants_status: bool = True
+
+
+class Load(Value, frozen=True, kw_only=True, tag="load"):
+    """Take this plan, connect its devices. Refused while another project plays."""
+
+    plan: SetPlan
+    standins: dict[str, str] = {}
+    """Device id to the socket path of its stand-in."""
+    memories: dict[str, Memory] = {}
+    """Device id to what its stand-in's pattern memory holds."""
+
+
+class Panic(Value, frozen=True, kw_only=True, tag="panic"):
+    """All notes and sound off on every port, then stop."""
+
+
+class Shutdown(Value, frozen=True, kw_only=True, tag="shutdown"):
+    """End the engine and its stand-ins, stopping first."""
+
+
+class ClearCounters(Value, frozen=True, kw_only=True, tag="clear"):
+    """Begin the lateness figures afresh."""
+
+
+class AskReport(Value, frozen=True, kw_only=True, tag="ask"):
+    """Send a Report of all lateness figures."""
+
+
+ToEngine: TypeAlias = (
+    Hello
+    | Load
+    | Begin
+    | Halt
+    | Launch
+    | Hold
+    | Again
+    | Skip
+    | Mute
+    | Panic
+    | Shutdown
+    | ClearCounters
+    | AskReport
+)
+
+# Engine to window
+
+
+class Welcome(Value, frozen=True, kw_only=True, tag="welcome"):
+    """The engine's first word."""
+
+    version: int
+    pid: int
+    priority: Literal["fifo", "none"]
+    priority_help: str = ""
+    """How to allow real-time priority, when there is none."""
+    project: str = ""
+    """Name of the project loaded, "" for none."""
+    source: str = ""
+    """Path of that project's file."""
+    song: str = ""
+    """Id of the song loaded."""
+    running: bool = False
+
+
+class Deviation(Value, frozen=True, kw_only=True, array_like=True):
+    """One beat of one device, as it came out."""
+
+    device: str
+    tick: int
+    ms: float
+    """Positive is late."""
+
+
+class DeviceStatus(Value, frozen=True, kw_only=True, tag="device"):
+    """How one device is doing."""
+
+    id: str
+    port: Literal["up", "gone", "none"]
+    detail: str = ""
+    """What is wrong with the port."""
+    sent: int = 0
+    """Clock ticks sent since Begin."""
+    received: int = 0
+    """Clock ticks the device says reached it; 0 from devices that cannot say."""
+    measured: Literal["device", "send"] = "send"
+    """Where lateness is taken: at the device, or at the sending call."""
+    late_ms: float = 0.0
+    """Median of the last beats."""
+    spread_ms: float = 0.0
+    """Largest departure from that median among the last beats."""
+
+
+class Status(Value, frozen=True, kw_only=True, tag="status"):
+    """Where everything is, about 30 times a second."""
+
+    at_ns: int
+    """CLOCK_MONOTONIC_RAW of the figures."""
+    running: bool
+    tick: float = 0.0
+    bpm: float = 0.0
+    section: str = ""
+    section_tick: int = 0
+    """Tick of the section's first bar line."""
+    next_section: str = ""
+    boundary: int = 0
+    """Tick at which the next section comes in."""
+    launched: bool = False
+    held: bool = False
+    mutes: tuple[tuple[str, str], ...] = ()
+    devices: tuple[DeviceStatus, ...] = ()
+    deviations: tuple[Deviation, ...] = ()
+    """Beats reported since the last Status."""
+
+
+class Loaded(Value, frozen=True, kw_only=True, tag="loaded"):
+    """The plan has been taken."""
+
+    song: str
+    project: str = ""
+    source: str = ""
+
+
+class Notice(Value, frozen=True, kw_only=True, tag="notice"):
+    """Something the performer should know, in a sentence."""
+
+    level: Literal["info", "warn", "error"]
+    text: str
+
+
+class LatenessReport(Value, frozen=True, kw_only=True, tag="lateness"):
+    """All lateness figures of one device since the counters were cleared, in milliseconds."""
+
+    device: str
+    ticks_sent: int
+    ticks_received: int
+    missed: int
+    measured: Literal["device", "send"]
+    ms: tuple[float, ...]
+    """Per tick, where `measured` says."""
+    send_ms: tuple[float, ...]
+    """Per tick, at the sending call."""
+
+
+class Report(Value, frozen=True, kw_only=True, tag="report"):
+    """The answer to AskReport."""
+
+    devices: tuple[LatenessReport, ...]
+
+
+FromEngine: TypeAlias = Welcome | Status | Loaded | Notice | Report
+
+_to_engine = msgspec.msgpack.Decoder(ToEngine)
+_from_engine = msgspec.msgpack.Decoder(FromEngine)
+_encoder = msgspec.msgpack.Encoder()
+
+
+def pack(message: ToEngine | FromEngine) -> bytes:
+    """A message with its length before it."""
+    body = _encoder.encode(message)
+    if len(body) > MAX_MESSAGE_BYTES:
+        raise ProtocolError(f"a message of {len(body)} bytes is over the limit")
+    return _LENGTH.pack(len(body)) + body
+
+
+class Unpacker:
+    """Cuts a byte stream into message bodies. ProtocolError when a length is over the limit."""
+
+    def __init__(self) -> None:
+        self._buffer = bytearray()
+
+    def feed(self, data: bytes) -> list[bytes]:
+        """Take bytes; gives the bodies completed by them."""
+        self._buffer += data
+        out: list[bytes] = []
+        while len(self._buffer) >= _LENGTH.size:
+            (length,) = _LENGTH.unpack_from(self._buffer)
+            if length > MAX_MESSAGE_BYTES:
+                raise ProtocolError(f"a message of {length} bytes is over the limit")
+            end = _LENGTH.size + length
+            if len(self._buffer) < end:
+                break
+            out.append(bytes(self._buffer[_LENGTH.size : end]))
+            del self._buffer[:end]
+        return out
+
+
+def to_engine(body: bytes) -> ToEngine:
+    """Read a message for the engine. ProtocolError says what is wrong with it."""
+    try:
+        return _to_engine.decode(body)
+    except msgspec.MsgspecError as error:
+        raise ProtocolError(f"a message to the engine could not be read: {error}") from error
+
+
+def from_engine(body: bytes) -> FromEngine:
+    """Read a message from the engine. ProtocolError says what is wrong with it."""
+    try:
+        return _from_engine.decode(body)
+    except msgspec.MsgspecError as error:
+        raise ProtocolError(f"a message from the engine could not be read: {error}") from error

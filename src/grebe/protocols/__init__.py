@@ -1,0 +1,1 @@
+"""Bytes to values and back. Incremental, bounded, without any I/O."""

@@ -1,0 +1,170 @@
+"""A simulated box, without input or output: MIDI bytes and times in, reports out.
+
+It obeys what its device says it obeys, counts the clock it receives, runs its
+own patterns from that count, and gets wrong what its faults say.
+"""
+
+from __future__ import annotations
+
+import random
+
+from grebe.core.patterns.model import Content, Memory
+from grebe.core.patterns.sound import voice_notes
+from grebe.core.rig.model import Device
+from grebe.core.time.ticks import CLOCK_TICKS, CLOCKS_PER_QUARTER
+from grebe.protocols import midi
+from grebe.protocols.midi import MidiParser
+from grebe.protocols.standin import Report, ReportKind, decode_memory
+
+CLOCKS_PER_BAR = 4 * CLOCKS_PER_QUARTER  # boxes that change at the bar count 4/4
+
+
+class Box:
+    """One stand-in."""
+
+    def __init__(self, device: Device, memory: Memory | None = None) -> None:
+        self.device = device
+        self.memory = memory or Memory()
+        self.program = min(self.memory.slots, default=0)
+        self.running = False
+        self.silent = False
+        self._parser = MidiParser()
+        self._random = random.Random(device.faults.seed)
+        self._run = 0
+        self._arrivals = 0
+        self._clock = 0
+        """Next clock to play, counted from the top of the song."""
+        self._began = 0
+        self._position = 0
+        """Where Continue goes on, in clocks."""
+        self._origin = 0
+        """Clock at which the pattern now playing began."""
+        self._pending: int | None = None
+        self._last_clock_ns: int | None = None
+        self._interval_ns = 0
+        self._own_start_ns: int | None = None
+        self._own_beats = 0
+
+    def feed(self, data: bytes, at_ns: int) -> list[Report]:
+        """Bytes that reached the box at `at_ns`; gives what it noticed and did."""
+        out: list[Report] = []
+        for message in self._parser.feed(data, at_ns):
+            self._take(message.data, at_ns, out)
+        return out
+
+    def idle(self, now_ns: int) -> list[Report]:
+        """Beats that a box on its own tempo has played by now."""
+        out: list[Report] = []
+        if self.running and self._own_start_ns is not None:
+            faults = self.device.faults
+            beat_ns = 60e9 / faults.own_bpm / (1 + faults.drift_ppm / 1e6)
+            while self._own_start_ns + round(self._own_beats * beat_ns) <= now_ns:
+                at_ns = self._own_start_ns + round(self._own_beats * beat_ns)
+                self._beat(self._own_beats, at_ns, out)
+                self._own_beats += 1
+        return out
+
+    def _take(self, data: bytes, at_ns: int, out: list[Report]) -> None:
+        status, device = data[0], self.device
+        if status == midi.TIMING_CLOCK:
+            if self.running and device.obeys_clock:
+                self._tick(at_ns, out)
+        elif status == midi.START and device.obeys_transport:
+            self._begin(0)
+        elif status == midi.CONTINUE and device.obeys_transport:
+            self._begin(self._position)
+        elif status == midi.STOP and device.obeys_transport:
+            self.running = False
+            self._position = self._clock
+        elif status == midi.SONG_POSITION and device.obeys_song_position:
+            if not self.running:
+                self._position = (data[1] | data[2] << 7) * 6
+        elif status == midi.SYSEX:
+            memory = decode_memory(data)
+            if memory is not None:
+                self.memory = memory
+                if self.program not in memory.slots:
+                    self.program = min(memory.slots, default=0)
+        elif status & 0xF == device.channel - 1:
+            self._take_channel(status & 0xF0, data, at_ns, out)
+
+    def _take_channel(self, kind: int, data: bytes, at_ns: int, out: list[Report]) -> None:
+        device = self.device
+        if kind == midi.NOTE_ON and data[2]:
+            self._sound(data[1], data[2], at_ns, out)
+        elif kind == midi.PROGRAM_CHANGE and device.obeys_program:
+            if self.running and device.change_at != "at_once":
+                self._pending = data[1]
+            else:
+                self.program, self._pending = data[1], None
+        elif kind == midi.CONTROL_CHANGE and data[1] == device.mute_controller:
+            self.silent = data[2] == 0
+
+    def _begin(self, position: int) -> None:
+        self._run += 1
+        self._arrivals = 0
+        self._clock = self._began = position
+        if self._pending is not None:
+            self.program, self._pending = self._pending, None
+        length = self._length()
+        self._origin = position - position % length
+        self._last_clock_ns, self._own_start_ns, self._own_beats = None, None, 0
+        self.running = True
+
+    def _length(self) -> int:
+        content = self.memory.slots.get(self.program, Content())
+        return max(1, content.ticks // CLOCK_TICKS)
+
+    def _tick(self, at_ns: int, out: list[Report]) -> None:
+        number = self._arrivals
+        self._arrivals += 1
+        if self._random.random() * 100 < self.device.faults.drop_percent:
+            out.append(Report(ReportKind.LOST_TICK, self._run, number, at_ns))
+            return
+        out.append(Report(ReportKind.TICK, self._run, number, at_ns))
+        if self.device.faults.ignores_clock:
+            if self._own_start_ns is None:
+                self._own_start_ns = at_ns
+            return
+        if self._last_clock_ns is not None:
+            self._interval_ns = at_ns - self._last_clock_ns
+        self._last_clock_ns = at_ns
+        self._change_pattern()
+        since = self._clock - self._began
+        if since % CLOCKS_PER_QUARTER == 0:
+            self._beat(since // CLOCKS_PER_QUARTER, at_ns, out)
+        if self.device.plays == "own" and not self.silent:
+            self._play(at_ns, out)
+        self._clock += 1
+
+    def _change_pattern(self) -> None:
+        since = self._clock - self._origin
+        unit = CLOCKS_PER_BAR if self.device.change_at == "bar" else self._length()
+        if self._pending is not None and since % unit == 0 and self._clock > self._began:
+            self.program, self._pending = self._pending, None
+            self._origin = self._clock
+
+    def _play(self, at_ns: int, out: list[Report]) -> None:
+        """Sound the own pattern's hits from this clock up to the next."""
+        content = self.memory.slots.get(self.program)
+        if content is None:
+            return
+        begin = (self._clock - self._origin) * CLOCK_TICKS
+        for voice in content.voices:
+            phase = begin % voice.ticks
+            for note in voice_notes(voice):
+                into = (note.tick - phase) % voice.ticks
+                if into < CLOCK_TICKS:
+                    later = self._interval_ns * into // CLOCK_TICKS
+                    self._sound(note.note, note.velocity, at_ns + later, out)
+
+    def _beat(self, number: int, at_ns: int, out: list[Report]) -> None:
+        out.append(Report(ReportKind.BEAT, self._run, number, self._late(at_ns)))
+
+    def _sound(self, note: int, velocity: int, at_ns: int, out: list[Report]) -> None:
+        out.append(Report(ReportKind.NOTE, self._run, note * 128 + velocity, self._late(at_ns)))
+
+    def _late(self, at_ns: int) -> int:
+        faults = self.device.faults
+        jitter = self._random.gauss(0.0, faults.jitter_ms) if faults.jitter_ms else 0.0
+        return at_ns + round((faults.latency_ms + jitter) * 1e6)

@@ -1,0 +1,122 @@
+"""One process that holds stand-ins, each listening on a local socket of its own."""
+
+from __future__ import annotations
+
+import os
+import selectors
+import socket
+from pathlib import Path
+
+from grebe.core.rig.model import Device
+from grebe.errors import ProtocolError
+from grebe.protocols.standin import MAX_REPORTS_PER_PACKET, Report, encode_reports, goodbye
+from grebe.standins.box import Box
+from grebe.wires.clock import raw_ns
+
+FLUSH_NS = 50_000_000
+"""Reports travel in packets twenty times a second: enough for the eye, little work."""
+ORPHAN_AFTER_NS = 30_000_000_000
+"""With no engine connected for this long, nobody needs the stand-ins any more."""
+MAX_PACKET_BYTES = 65_536
+MAX_WAITING_REPORTS = 20_000
+"""Reports kept for an engine that does not read: some minutes of a busy box."""
+
+
+class Seat:
+    """One stand-in with its listening socket and, while connected, the engine's."""
+
+    def __init__(self, device: Device, path: Path) -> None:
+        self.box = Box(device)
+        self.path = path
+        path.unlink(missing_ok=True)
+        self.listener = socket.socket(socket.AF_UNIX, socket.SOCK_SEQPACKET)
+        self.listener.bind(str(path))
+        os.chmod(path, 0o600)
+        self.listener.listen(2)
+        self.listener.setblocking(False)
+        self.engine: socket.socket | None = None
+        self.waiting: list[Report] = []
+
+    def flush(self) -> None:
+        """Send what waits, as far as the engine takes it."""
+        while self.engine is not None and self.waiting:
+            packet = encode_reports(self.waiting[:MAX_REPORTS_PER_PACKET])
+            try:
+                self.engine.send(packet)
+            except OSError:
+                del self.waiting[:-MAX_WAITING_REPORTS]
+                return
+            del self.waiting[:MAX_REPORTS_PER_PACKET]
+
+
+class Host:
+    """Runs the seats until told goodbye, or until nobody has been connected for a while."""
+
+    def __init__(self, seats: dict[str, tuple[Device, Path]]) -> None:
+        self._selector = selectors.DefaultSelector()
+        self._seats = [Seat(device, path) for device, path in seats.values()]
+        self._leaving = False
+        for seat in self._seats:
+            self._selector.register(seat.listener, selectors.EVENT_READ, (seat, False))
+
+    def run(self) -> None:
+        """Serve until it is over."""
+        last_flush = connected = raw_ns()
+        while not self._leaving:
+            for key, _ in self._selector.select(0.01):
+                seat, is_engine = key.data
+                if is_engine:
+                    self._receive(seat)
+                else:
+                    self._accept(seat)
+            now = raw_ns()
+            if now - last_flush >= FLUSH_NS:
+                last_flush = now
+                for seat in self._seats:
+                    seat.waiting += seat.box.idle(now)
+                    seat.flush()
+            if any(seat.engine for seat in self._seats):
+                connected = now
+            elif now - connected > ORPHAN_AFTER_NS:
+                self._leaving = True
+        for seat in self._seats:
+            seat.listener.close()
+            seat.path.unlink(missing_ok=True)
+
+    def _accept(self, seat: Seat) -> None:
+        connection, _ = seat.listener.accept()
+        connection.setblocking(False)
+        if seat.engine is not None:
+            self._hang_up(seat)
+        seat.engine = connection
+        seat.waiting.clear()
+        self._selector.register(connection, selectors.EVENT_READ, (seat, True))
+
+    def _receive(self, seat: Seat) -> None:
+        if seat.engine is None:
+            return
+        while True:
+            try:
+                packet = seat.engine.recv(MAX_PACKET_BYTES)
+            except BlockingIOError:
+                return
+            except OSError:
+                packet = b""
+            now = raw_ns()
+            if not packet:
+                self._hang_up(seat)
+                return
+            if packet == goodbye():
+                self._leaving = True
+                return
+            try:
+                seat.waiting += seat.box.feed(packet, now)
+            except ProtocolError:
+                continue  # a memory that cannot be read leaves the old one in place
+
+    def _hang_up(self, seat: Seat) -> None:
+        if seat.engine is not None:
+            self._selector.unregister(seat.engine)
+            seat.engine.close()
+            seat.engine = None
+            seat.box.running = False

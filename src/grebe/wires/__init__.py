@@ -1,0 +1,1 @@
+"""The only place that opens devices and sockets. Nothing musical here."""

@@ -1,0 +1,38 @@
+"""The one clock for everything: CLOCK_MONOTONIC_RAW.
+
+JACK's clock is this one. Python's `perf_counter` is CLOCK_MONOTONIC, which
+lies elsewhere and is slewed by network time, so the two must never be mixed.
+"""
+
+from __future__ import annotations
+
+import os
+import time
+
+
+def raw_ns() -> int:
+    """Nanoseconds of CLOCK_MONOTONIC_RAW."""
+    return time.clock_gettime_ns(time.CLOCK_MONOTONIC_RAW)
+
+
+def sleep_until_ns(due_ns: int, spin_ns: int) -> None:
+    """Return at `due_ns`, sleeping up to `spin_ns` before it and spinning the rest.
+
+    Spin only with real-time priority: without it, spinning under load is
+    later than sleeping, because the scheduler punishes it.
+    """
+    wait = due_ns - spin_ns - raw_ns()
+    if wait > 0:
+        time.sleep(wait / 1e9)
+    if spin_ns:
+        while raw_ns() < due_ns:
+            pass
+
+
+def ask_for_realtime(priority: int) -> bool:
+    """Ask for SCHED_FIFO for this process; whether it was granted."""
+    try:
+        os.sched_setscheduler(0, os.SCHED_FIFO, os.sched_param(priority))
+    except OSError:
+        return False
+    return True

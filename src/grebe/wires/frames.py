@@ -1,0 +1,60 @@
+"""Frames of an audio clock against CLOCK_MONOTONIC_RAW.
+
+A delay-locked loop over the times at which periods begin (the second-order
+loop of Adriaensen, "Using a DLL to filter time", 2005): the wavering of the
+callback is smoothed, the rate of the card is learnt. JACK's own conversion is
+off by up to a second after bad overruns, so it is not used.
+"""
+
+from __future__ import annotations
+
+import math
+
+BANDWIDTH_HZ = 0.1
+"""Low: a callback wavers by some 50 microseconds, a frame at 48 kHz is 21."""
+
+
+class FrameClock:
+    """Maps times to frames. One thread updates, another reads `mapping`."""
+
+    def __init__(self, rate: int) -> None:
+        self.rate = rate
+        self.gaps = 0
+        """How often frames or time jumped and the loop began afresh."""
+        self.mapping: tuple[int, float, float] | None = None
+        """(frame, its time in ns, ns a frame); None before the first period."""
+        self._next_frame = 0
+        self._next_ns = 0.0
+        self._period_ns = 0.0
+
+    def update(self, frame: int, now_ns: int, frames: int) -> None:
+        """A period of `frames` beginning at `frame` was seen at `now_ns`."""
+        nominal = frames / self.rate * 1e9
+        if self.mapping is None or frame != self._next_frame:
+            self._restart(frame, now_ns, frames, nominal)
+            return
+        error = now_ns - self._next_ns
+        if abs(error) > max(4 * nominal, 20e6):
+            self._restart(frame, now_ns, frames, nominal)
+            return
+        omega = 2 * math.pi * BANDWIDTH_HZ * nominal / 1e9
+        begin_ns = self._next_ns
+        self._next_ns = begin_ns + self._period_ns + math.sqrt(2) * omega * error
+        self._period_ns += omega * omega * error
+        self._next_frame = frame + frames
+        self.mapping = (frame, begin_ns, self._period_ns / frames)
+
+    def _restart(self, frame: int, now_ns: int, frames: int, nominal: float) -> None:
+        if self.mapping is not None:
+            self.gaps += 1
+        self._next_frame = frame + frames
+        self._next_ns = now_ns + nominal
+        self._period_ns = nominal
+        self.mapping = (frame, float(now_ns), nominal / frames)
+
+    def frame_at(self, at_ns: int) -> int | None:
+        """The frame nearest to a time; None before the first period."""
+        if self.mapping is None:
+            return None
+        frame, begin_ns, ns_a_frame = self.mapping
+        return frame + round((at_ns - begin_ns) / ns_a_frame)

@@ -1,0 +1,174 @@
+"""MIDI out through JACK, written in the process callback at exact frames.
+
+The engine hands messages over early; the callback places each at the frame of
+its time. Nothing here allocates ports while running except on request.
+"""
+
+from __future__ import annotations
+
+from bisect import insort
+from collections import deque
+from typing import Any
+
+from grebe.errors import PortLost
+from grebe.protocols.midi import TIMING_CLOCK
+from grebe.protocols.standin import Report
+from grebe.wires.clock import raw_ns
+from grebe.wires.frames import FrameClock
+
+
+def open_client(name: str, server: str | None) -> Any:
+    """A JACK client. PortLost says why there is none."""
+    try:
+        import jack  # noqa: PLC0415 - needs libjack, which not every machine has
+    except (ImportError, OSError) as error:
+        raise PortLost("JACK is not installed") from error
+    try:
+        return jack.Client(name, no_start_server=True, servername=server)
+    except jack.JackError as error:
+        raise PortLost("no JACK server is running") from error
+
+
+class JackWire:
+    """One JACK client with an output port for each device."""
+
+    def __init__(self, server: str | None = None) -> None:
+        """Open and start the client. PortLost when there is no server."""
+        self.client = open_client("grebe", server)
+        self.frames = FrameClock(self.client.samplerate)
+        self.xruns = 0
+        self.alive = True
+        self._ports: list[JackPort] = []
+        self._last_low = 0
+        self._high = 0
+        self.client.set_process_callback(self._process)
+        self.client.set_xrun_callback(self._on_xrun)
+        self.client.set_shutdown_callback(self._on_shutdown)
+        self.client.activate()
+
+    def open_port(self, name: str, target: str) -> JackPort:
+        """A new output named for a device, connected to `target` unless that is empty.
+
+        PortLost when the target is not there.
+        """
+        import jack  # noqa: PLC0415 - needs libjack, which not every machine has
+
+        try:
+            out = self.client.midi_outports.register(name)
+        except jack.JackError as error:
+            raise PortLost(f"JACK would not open an output for {name}") from error
+        port = JackPort(self, out, target)
+        self._ports = [*self._ports, port]  # replaced, never changed: the callback reads it
+        try:
+            if target:
+                self.client.connect(out, target)
+        except jack.JackError as error:
+            port.close()
+            raise PortLost(f"there is no JACK port {target!r}") from error
+        return port
+
+    def forget(self, port: JackPort) -> None:
+        """Take a port out of the callback and give it back."""
+        self._ports = [p for p in self._ports if p is not port]
+        if self.alive:
+            port.out.unregister()
+
+    def close(self) -> None:
+        """Close the client. A dead one must be closed too, before another is opened."""
+        self._ports = []
+        if self.alive:
+            self.client.deactivate()
+        self.client.close()
+
+    def _process(self, frames: int) -> None:
+        now_ns = raw_ns()
+        low = self.client.last_frame_time
+        if low < self._last_low - 0x8000_0000:
+            self._high += 0x1_0000_0000  # JACK counts frames in 32 bits
+        self._last_low = low
+        start = self._high + low
+        self.frames.update(start, now_ns, frames)
+        for port in self._ports:
+            port.write(start, frames)
+
+    def _on_xrun(self, delayed_us: float) -> None:
+        del delayed_us
+        self.xruns += 1
+
+    def _on_shutdown(self, status: Any, reason: str) -> None:
+        del status, reason
+        self.alive = False
+
+
+class JackPort:
+    """One output port and what waits for it."""
+
+    stamped = True
+
+    def __init__(self, wire: JackWire, out: Any, target: str) -> None:
+        self.wire = wire
+        self.out = out
+        self.planned: deque[tuple[int, bytes]] | None = None
+        """Set to a deque to keep (frame, bytes) of everything written."""
+        self._target = target
+        self._incoming: deque[tuple[int, bytes]] = deque()
+        self._waiting: list[tuple[int, int, bytes]] = []
+        self._serial = 0
+        self._late: deque[float] = deque(maxlen=4096)
+
+    def send(self, data: bytes, due_ns: int) -> None:
+        """Hand a message over; it goes out at the frame of its time."""
+        if not self.wire.alive:
+            raise PortLost("JACK stopped")
+        self._incoming.append((due_ns, data))
+
+    def write(self, start: int, frames: int) -> None:
+        """Called in the process callback: put out what falls into this period."""
+        self.out.clear_buffer()
+        incoming, waiting = self._incoming, self._waiting  # `discard` may replace both
+        while incoming:
+            due_ns, data = incoming.popleft()
+            frame = self.wire.frames.frame_at(due_ns)
+            self._serial += 1
+            insort(waiting, (start if frame is None else frame, self._serial, data))
+        end = start + frames
+        while waiting and waiting[0][0] < end:
+            frame, _, data = waiting.pop(0)
+            offset = max(0, frame - start)
+            if data[0] == TIMING_CLOCK:
+                self._late.append((start + offset - frame) / self.wire.frames.rate * 1e3)
+            self.out.write_midi_event(offset, data)
+            if self.planned is not None:
+                self.planned.append((frame, data))
+
+    def discard(self) -> list[bytes]:
+        """Take back what has not gone out.
+
+        The callback may be running: it keeps the containers it began with, so a
+        message may both go out and be given back, and none is lost.
+        """
+        incoming, self._incoming = self._incoming, deque()
+        waiting, self._waiting = self._waiting, []
+        return [data for _, _, data in waiting] + [data for _, data in incoming]
+
+    def reports(self) -> list[Report]:
+        """Real devices do not report."""
+        return []
+
+    def check(self) -> None:
+        """PortLost when the server stopped or the other end was taken away."""
+        if not self.wire.alive:
+            raise PortLost("JACK stopped")
+        if self._target and not self.wire.client.get_all_connections(self.out):
+            raise PortLost(f"JACK port {self._target} went away")
+
+    def late_ms(self) -> list[float]:
+        """Lateness of the clock ticks put out since the last call, exact to the frame."""
+        out = []
+        while self._late:
+            out.append(self._late.popleft())
+        return out
+
+    def close(self) -> None:
+        """Take the port away."""
+        self.wire.forget(self)
