@@ -5,7 +5,7 @@ from __future__ import annotations
 import argparse
 import math
 import sys
-from collections.abc import Callable, Iterable
+from collections.abc import Callable, Iterable, Mapping
 
 from grebe.cli.common import Commands, add_json, command, print_json
 from grebe.core.time.meter import Meter, parse_meter
@@ -130,7 +130,7 @@ def tap(arguments: argparse.Namespace) -> int:
     )
 
 
-def _answer(arguments: argparse.Namespace, answer: dict[str, object], sentence: str) -> int:
+def _answer(arguments: argparse.Namespace, answer: Mapping[str, object], sentence: str) -> int:
     if arguments.json:
         print_json(answer)
     else:

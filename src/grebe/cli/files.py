@@ -5,6 +5,7 @@ from __future__ import annotations
 import argparse
 import sys
 from pathlib import Path
+from typing import Any
 
 import msgspec
 
@@ -48,7 +49,7 @@ def add_commands(commands: Commands) -> None:
 def list_project(arguments: argparse.Namespace) -> int:
     """Names of everything, as other commands take them."""
     project = opened(arguments).project
-    listing = {
+    listing: dict[str, list[Any]] = {
         "devices": [d.name for d in project.rig.devices],
         "patterns": [p.name for p in project.patterns],
         "scenes": [s.name for s in project.scenes],
@@ -59,7 +60,7 @@ def list_project(arguments: argparse.Namespace) -> int:
         print_json(listing)
         return 0
     for kind, rows in listing.items():
-        names = [row if isinstance(row, str) else str(row["name"]) for row in rows]
+        names = [row if isinstance(row, str) else row["name"] for row in rows]
         sys.stdout.write(f"{kind}: {', '.join(names) or 'none'}\n")
     return 0
 

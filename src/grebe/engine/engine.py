@@ -6,6 +6,7 @@ import gc
 import os
 from heapq import heappop, heappush
 
+from grebe.core.patterns.model import Memory
 from grebe.core.player.commands import (
     Again,
     Begin,
@@ -84,6 +85,7 @@ class Engine:
         self._ports = PortBook()
         self._player: Player | None = None
         self._outlets: dict[str, Outlet] = {}
+        self._memories: dict[str, Memory] = {}
         self._timeline: Timeline | None = None
         self._queue: list[tuple[int, int, str, DeviceEvent | SectionStarts | SongEnds]] = []
         self._serial = 0
@@ -212,9 +214,8 @@ class Engine:
         if not dues:  # the player had already come to the song's end
             dues = [(0, d, e) for _, _, d, e in waiting if isinstance(e, (NoteOff, Stop))]
         for _, device, event in [*ends, *dues]:
-            outlet = self._outlets.get(device)
-            if outlet is not None and not isinstance(event, (Tempo, SectionStarts, SongEnds)):
-                self._send(outlet, event, now)
+            if device in self._outlets and not isinstance(event, (Tempo, SectionStarts, SongEnds)):
+                self._send(self._outlets[device], event, now)
         self._ended()
 
     def _panic(self) -> None:
@@ -256,6 +257,7 @@ class Engine:
                     outlet.port = self._ports.open(outlet.device)
                     outlet.problem = ""
                     outlet.rejoin()
+                    self._send_memory(outlet)
                 except PortLost as error:
                     outlet.problem = str(error)
 
@@ -279,6 +281,7 @@ class Engine:
         self._server.tell(Loaded(song=song.id, project=plan.project, source=plan.source))
 
     def _set_outlets(self, message: Load) -> None:
+        self._memories = dict(message.memories)
         old, self._outlets = self._outlets, {}
         for device in message.plan.plan.devices:
             outlet = old.pop(device.id, None)
@@ -292,11 +295,16 @@ class Engine:
                 except PortLost as error:
                     outlet = Outlet(device, None, str(error))
             self._outlets[device.id] = outlet
-            if device.id in message.memories and outlet.port is not None:
-                self._send_raw(outlet, encode_memory(message.memories[device.id]))
+            self._send_memory(outlet)
         for gone in old.values():
             if gone.port is not None:
                 gone.port.close()
+
+    def _send_memory(self, outlet: Outlet) -> None:
+        """Load a stand-in's pattern memory; a real box keeps its own."""
+        memory = self._memories.get(outlet.device.id)
+        if memory is not None and outlet.port is not None:
+            self._send_raw(outlet, encode_memory(memory))
 
     # Windows
 

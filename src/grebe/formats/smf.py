@@ -70,8 +70,8 @@ def song_to_midi(plan: Plan) -> mido.MidiFile:
             )
             per_device[device].append((_file_tick(tick), message))
     end = _file_tick(layout.ticks)
-    for device in plan.devices:
-        file.tracks.append(_track(device.name, per_device[device.id], end))
+    for box in plan.devices:
+        file.tracks.append(_track(box.name, per_device[box.id], end))
     return file
 
 

@@ -183,8 +183,8 @@ class Report(Value, frozen=True, kw_only=True, tag="report"):
 
 FromEngine: TypeAlias = Welcome | Status | Loaded | Notice | Report
 
-_to_engine = msgspec.msgpack.Decoder(ToEngine)
-_from_engine = msgspec.msgpack.Decoder(FromEngine)
+_to_engine: msgspec.msgpack.Decoder[ToEngine] = msgspec.msgpack.Decoder(ToEngine)
+_from_engine: msgspec.msgpack.Decoder[FromEngine] = msgspec.msgpack.Decoder(FromEngine)
 _encoder = msgspec.msgpack.Encoder()
 
 

@@ -1,0 +1,89 @@
+"""Every action a performer can take, as data: shortcuts and the key sheet are made from it."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from grebe.core.units import Value
+
+Scope = Literal["everywhere", "rig", "patterns", "song", "stage"]
+
+
+class Action(Value, frozen=True, kw_only=True):
+    """One action: what it is called, where it works, and its keys (Qt's portable names)."""
+
+    id: str
+    title: str
+    keys: tuple[str, ...]
+    scope: Scope = "everywhere"
+
+
+def _a(action_id: str, title: str, *keys: str, scope: Scope = "everywhere") -> Action:
+    return Action(id=action_id, title=title, keys=keys, scope=scope)
+
+
+ACTIONS: tuple[Action, ...] = (
+    _a("run_stop", "Run or stop, from the top of the song", "Space"),
+    _a("run_here", "Run from the section selected in Song", "Ctrl+Space"),
+    _a("panic", "All notes off, then stop (twice within a second)", "Esc"),
+    _a("tap", "Tap the tempo", "T"),
+    _a("station_1", "Rig", "Ctrl+1"),
+    _a("station_3", "Patterns", "Ctrl+3"),
+    _a("station_5", "Song", "Ctrl+5"),
+    _a("station_7", "Stage", "Ctrl+7"),
+    _a("undo", "Undo", "Ctrl+Z"),
+    _a("redo", "Redo", "Ctrl+Shift+Z"),
+    _a("save", "Save", "Ctrl+S"),
+    _a("save_as", "Save under another name", "Ctrl+Shift+S"),
+    _a("open", "Open a project", "Ctrl+O"),
+    _a("export", "Export the song as a MIDI file", "Ctrl+E"),
+    _a("next_song", "Another song of the set", "Ctrl+N"),
+    _a("theme", "Day or Night", "Ctrl+T"),
+    _a("keys", "Keys of this view", "F1"),
+    _a("attach", "Attach to the engine that plays another project", "Ctrl+Return"),
+    _a("stop_engine", "End the engine", "Ctrl+Shift+Q"),
+    _a("quit", "Close the window; what plays goes on", "Ctrl+Q"),
+    _a("previous", "The device before", "Up", scope="rig"),
+    _a("next", "The device after", "Down", scope="rig"),
+    _a("earlier", "Its offset 0.1 ms earlier", ",", scope="rig"),
+    _a("later", "Its offset 0.1 ms later", ".", scope="rig"),
+    _a("who_plays", "Who plays it: the box, or Grebe", "W", scope="rig"),
+    _a("fix", "Do what the first finding asks, where Grebe can", "F", scope="rig"),
+    _a("pattern_before", "The pattern before", "PgUp", scope="patterns"),
+    _a("pattern_after", "The pattern after", "PgDown", scope="patterns"),
+    _a("step_left", "One step left", "Left", scope="patterns"),
+    _a("step_right", "One step right", "Right", scope="patterns"),
+    _a("voice_up", "The voice above", "Up", scope="patterns"),
+    _a("voice_down", "The voice below", "Down", scope="patterns"),
+    _a("toggle", "Write or remove a hit", "X", scope="patterns"),
+    _a("remove", "Remove the hit", "Delete", "Backspace", scope="patterns"),
+    _a("louder", "Its velocity up by 8", "Shift+Up", scope="patterns"),
+    _a("softer", "Its velocity down by 8", "Shift+Down", scope="patterns"),
+    _a("pitch_up", "Its pitch up a semitone", "Ctrl+Up", scope="patterns"),
+    _a("pitch_down", "Its pitch down a semitone", "Ctrl+Down", scope="patterns"),
+    _a("longer", "The voice one step longer", "Alt+Right", scope="patterns"),
+    _a("shorter", "The voice one step shorter", "Alt+Left", scope="patterns"),
+    _a("in_box", "Mark the pattern as in the box", "B", scope="patterns"),
+    _a("import_loop", "Import a MIDI file as a pattern", "Ctrl+I", scope="patterns"),
+    _a("section_before", "The section before", "Left", scope="song"),
+    _a("section_after", "The section after", "Right", scope="song"),
+    _a("more", "One more pass of it", "+", "=", scope="song"),
+    _a("fewer", "One pass fewer", "-", scope="song"),
+    _a("move_left", "Move it one place earlier", "Alt+Left", scope="song"),
+    _a("move_right", "Move it one place later", "Alt+Right", scope="song"),
+    _a("copy_section", "Another like it after it", "Ctrl+D", scope="song"),
+    _a("remove_section", "Remove it", "Delete", scope="song"),
+    _a("bring_in", "Bring it in at the end of this section", "Return", "Enter", scope="song"),
+    _a("cut_to", "Cut to it now", "Shift+Return", "Shift+Enter", scope="song"),
+    _a("next_in", "Bring in what is next, on the next bar", "Return", "Enter", scope="stage"),
+    _a("cut", "Cut to it now", "Shift+Return", "Shift+Enter", scope="stage"),
+    _a("hold", "Hold this section, or let it go on", "H", scope="stage"),
+    _a("again", "One more pass", "R", scope="stage"),
+    _a("skip", "Leave out what is next", "Right", scope="stage"),
+    *(_a(f"mute_{n}", f"Mute or unmute number {n}", str(n), scope="stage") for n in range(1, 9)),
+)
+
+
+def actions_in(scope: Scope) -> tuple[Action, ...]:
+    """The actions of one scope, in order."""
+    return tuple(action for action in ACTIONS if action.scope == scope)

@@ -1,0 +1,382 @@
+"""One window's performance, without Qt: the document, the engine, and what passes between.
+
+`pump` is called often with the time; nothing in here waits.
+"""
+
+from __future__ import annotations
+
+import subprocess
+import time
+from collections import deque
+from pathlib import Path
+from typing import Literal
+
+from grebe.app.client import EngineClient, check_version
+from grebe.app.runtime import engine_socket
+from grebe.app.store import Store
+from grebe.app.supervisor import StandinsProcess, load_message, standin_devices, start_engine
+from grebe.core.document import Project, set_tempo, with_song
+from grebe.core.player.commands import (
+    Again,
+    Begin,
+    Halt,
+    Hold,
+    Launch,
+    LaunchAt,
+    Mute,
+    Skip,
+)
+from grebe.core.player.plan import make_plan
+from grebe.core.songs.layout import Layout
+from grebe.core.songs.model import Song
+from grebe.core.time.tap import MIN_TAPS, TapTempo, tap_tempo
+from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.errors import EditError, EngineError, ProtocolError
+from grebe.link.messages import (
+    Deviation,
+    FromEngine,
+    Loaded,
+    Notice,
+    Panic,
+    Shutdown,
+    Status,
+    ToEngine,
+    Welcome,
+)
+
+LinkState = Literal["starting", "on", "other", "off"]
+
+RETRY_S = 0.05
+GIVE_UP_S = 10.0
+STANDINS_AFTER_S = 2.0
+"""A stand-in gone this long is started again."""
+TAP_GAP_S = 2.5
+"""A longer pause begins a new count: 24 BPM is the slowest tempo that can be tapped."""
+PANIC_WITHIN_S = 1.0
+DEVIATIONS_KEPT = 64
+
+
+def raw_now_ns() -> int:
+    """The engine's clock, CLOCK_MONOTONIC_RAW."""
+    return time.clock_gettime_ns(time.CLOCK_MONOTONIC_RAW)
+
+
+class Session:
+    """The document and the engine behind one window."""
+
+    def __init__(self, store: Store) -> None:
+        self.store = store
+        self.song_id = store.project.songs[0].id if store.project.songs else ""
+        self.selected_section = ""
+        self.link: LinkState = "starting"
+        self.welcome: Welcome | None = None
+        self.status: Status | None = None
+        self.deviations: dict[str, deque[Deviation]] = {}
+        self.notice: Notice | None = None
+        self.tapped: TapTempo | None = None
+        self._client: EngineClient | None = None
+        self._engine: subprocess.Popen[bytes] | None = None
+        self._standins: list[StandinsProcess] = []
+        self._plan_changed = False
+        self._gone_since: dict[str, float] = {}
+        self._next_try = 0.0
+        self._trying_since: float | None = None
+        self._taps: list[float] = []
+        self._last_escape: float | None = None
+        self._resume_section = ""
+        store.listen(self._document_changed)
+
+    # What views read
+
+    @property
+    def project(self) -> Project:
+        """The document as it stands."""
+        return self.store.project
+
+    @property
+    def song(self) -> Song | None:
+        """The song at hand; None in a project without songs."""
+        return next((s for s in self.project.songs if s.id == self.song_id), None)
+
+    def layout(self) -> Layout | None:
+        """The song laid out; None where it cannot be."""
+        song = self.song
+        if song is None:
+            return None
+        try:
+            return self.project.layout(song)
+        except EditError:
+            return None
+
+    @property
+    def running(self) -> bool:
+        """Whether the engine plays."""
+        return self.status is not None and self.status.running
+
+    def tick_now(self) -> float:
+        """Where the playing is at this moment, carried on from the last word of the engine."""
+        status = self.status
+        if status is None or not status.running:
+            return 0.0
+        passed_s = (raw_now_ns() - status.at_ns) / 1e9
+        return status.tick + passed_s * status.bpm / 60 * TICKS_PER_QUARTER
+
+    def song_tick_now(self) -> float:
+        """The same counted in the song as written: launches may have left its order."""
+        status, layout = self.status, self.layout()
+        if status is None or layout is None or not status.running:
+            return 0.0
+        for span in layout.spans:
+            if span.section.id == status.section:
+                return span.tick + (self.tick_now() - status.section_tick) % span.ticks
+        return 0.0
+
+    # The engine
+
+    def pump(self, now_s: float) -> list[FromEngine]:
+        """Take in what the engine says, start one where there is none, send what changed."""
+        client = self._client
+        if client is None:
+            self._connect(now_s)
+            return []
+        messages: list[FromEngine] = []
+        try:
+            messages = client.pump()
+            for message in messages:
+                self._take(message, now_s)
+        except (ProtocolError, EngineError) as error:
+            self.say("error", str(error))
+            client.close()
+        if not client.open:
+            self._lost()
+        elif self._plan_changed and self.link == "on":
+            self._send_plan()
+        return messages
+
+    def fileno(self) -> int | None:
+        """Descriptor of the engine's socket, while connected."""
+        return self._client.fileno() if self._client is not None else None
+
+    def _connect(self, now_s: float) -> None:
+        if self.link == "off" or now_s < self._next_try:
+            return
+        self._next_try = now_s + RETRY_S
+        try:
+            self._client = EngineClient(engine_socket())
+        except EngineError as error:
+            if self._trying_since is None:
+                self._trying_since = now_s
+                self._start_standins([d.id for d in self.project.rig.devices])
+                self._engine = start_engine()
+            elif now_s - self._trying_since > GIVE_UP_S:
+                self.link = "off"
+                self.say("error", f"The engine does not start: {error}")
+            return
+        self._trying_since = None
+
+    def _start_standins(self, device_ids: list[str]) -> None:
+        wanted = [d for d in standin_devices(self.project.rig.devices) if d.id in device_ids]
+        if wanted:
+            self._standins = [s for s in self._standins if s.process.poll() is None]
+            self._standins.append(StandinsProcess(wanted))
+
+    def _take(self, message: FromEngine, now_s: float) -> None:
+        if isinstance(message, Welcome):
+            check_version(message)
+            self.welcome = message
+            self._meet(message)
+        elif isinstance(message, Status):
+            self.status = message
+            if message.running:
+                self._resume_section = message.section
+            for deviation in message.deviations:
+                kept = self.deviations.setdefault(deviation.device, deque(maxlen=DEVIATIONS_KEPT))
+                kept.append(deviation)
+            if self.link == "on":
+                self._mind_standins(message, now_s)
+        elif isinstance(message, Notice):
+            self.notice = message
+        elif isinstance(message, Loaded) and self.link == "on":
+            if message.source != self._source():
+                self.link = "other"
+                self.say("warn", f"The engine has been given {message.project} by another window.")
+            elif message.song != self.song_id:
+                self.song_id = message.song
+
+    def _meet(self, welcome: Welcome) -> None:
+        if welcome.running and welcome.source != self._source():
+            self.link = "other"
+            self.say(
+                "warn",
+                f"An engine is playing {welcome.project}. Ctrl+Return attaches to it; "
+                "Ctrl+Shift+Q ends it and starts one for this project.",
+            )
+            return
+        self.link = "on"
+        if welcome.running:
+            self.song_id = welcome.song
+            self.say("info", "Attached to the engine that was already playing.")
+        elif self._resume_section:
+            self.say("warn", "The engine had ended; another is ready. Space comes back in.")
+        self._send_plan()
+
+    def _source(self) -> str:
+        return str(self.store.path.resolve()) if self.store.path else ""
+
+    def _lost(self) -> None:
+        self._client, self.welcome = None, None
+        was_running = self.running
+        self.status = None
+        if self.link == "on":
+            self.say("error", "The engine ended. Another is being started.")
+        if not was_running:
+            self._resume_section = ""
+        self.link = "starting"
+        self._trying_since = None
+        self._next_try = 0.0
+
+    def _mind_standins(self, status: Status, now_s: float) -> None:
+        """Start stand-ins again that have been gone for a while."""
+        ours = {d.id for d in standin_devices(self.project.rig.devices)}
+        gone = {d.id for d in status.devices if d.port == "gone" and d.id in ours}
+        for device in list(self._gone_since):
+            if device not in gone:
+                del self._gone_since[device]
+        for device in gone:
+            self._gone_since.setdefault(device, now_s)
+        late = [d for d, since in self._gone_since.items() if now_s - since > STANDINS_AFTER_S]
+        if late:
+            for device in late:
+                self._gone_since[device] = now_s
+            self._start_standins(late)
+
+    def _document_changed(self, old: Project, new: Project) -> None:
+        del old
+        self._plan_changed = True
+        if all(song.id != self.song_id for song in new.songs):
+            self.song_id = new.songs[0].id if new.songs else ""
+
+    def _send_plan(self) -> None:
+        self._plan_changed = False
+        song = self.song
+        if song is None or self._client is None:
+            return
+        try:
+            plan = make_plan(self.project, song, self._source())
+        except EditError as error:
+            self.say("error", f"{error}. What played before plays on.")
+            return
+        self._client.send(load_message(self.project, plan))
+
+    def _tell(self, message: ToEngine) -> None:
+        if self._client is not None and self.link == "on":
+            self._client.send(message)
+
+    def say(self, level: Literal["info", "warn", "error"], text: str) -> None:
+        """Something for the performer to read."""
+        self.notice = Notice(level=level, text=text)
+
+    # What the performer asks for
+
+    def run_stop(self) -> None:
+        """Run from the top, or stop. After the engine was lost: from the section it was in."""
+        if self.running:
+            self._tell(Halt())
+            self._resume_section = ""
+        else:
+            self._begin(self._resume_section)
+
+    def run_here(self) -> None:
+        """Run from the selected section."""
+        if not self.running:
+            self._begin(self.selected_section)
+
+    def _begin(self, section: str) -> None:
+        song = self.song
+        known = song is not None and any(s.id == section for s in song.sections)
+        self.deviations.clear()
+        if self._plan_changed:
+            self._send_plan()
+        self._tell(Begin(section=section if known else ""))
+        self._resume_section = ""
+
+    def launch(self, section: str, at: LaunchAt) -> None:
+        """Bring in a section; "" is what is next."""
+        self._tell(Launch(section=section, at=at))
+
+    def hold(self) -> None:
+        """Hold this section, or let it go on."""
+        if self.status is not None:
+            self._tell(Hold(on=not self.status.held))
+
+    def again(self) -> None:
+        """One more pass."""
+        self._tell(Again())
+
+    def skip(self) -> None:
+        """Leave out what is next."""
+        self._tell(Skip())
+
+    def mute(self, device: str) -> None:
+        """Mute a device, or let it sound."""
+        silent = self.status is not None and (device, "") in self.status.mutes
+        self._tell(Mute(device=device, on=not silent))
+
+    def escape(self, now_s: float) -> bool:
+        """The second time within a second is panic; whether it was."""
+        last, self._last_escape = self._last_escape, now_s
+        if last is None or now_s - last > PANIC_WITHIN_S:
+            return False
+        self._last_escape = None
+        self._tell(Panic())
+        return True
+
+    def tap(self, now_s: float) -> None:
+        """One tap. From the third on the song takes the tempo."""
+        if self._taps and now_s - self._taps[-1] > TAP_GAP_S:
+            self._taps.clear()
+            self.store.end_merge()
+        self._taps.append(now_s)
+        del self._taps[:-32]
+        self.tapped = None
+        if len(self._taps) >= MIN_TAPS:
+            fit = tap_tempo(self._taps)
+            self.tapped = fit
+            bpm = round(fit.bpm, 2)
+            self.store.apply(
+                "Tap tempo",
+                lambda project: with_song(project, self.song_id, lambda s: set_tempo(s, bpm)),
+                merge="tap",
+            )
+
+    def choose_song(self, song_id: str) -> bool:
+        """Take another song in hand; not while one plays. Whether it was taken."""
+        if self.running:
+            self.say("warn", "Stop first: another song is loaded only while nothing plays.")
+            return False
+        self.song_id, self.selected_section = song_id, ""
+        self._resume_section = ""
+        self._send_plan()
+        return True
+
+    def attach(self) -> Path | None:
+        """The file of the project that the running engine plays, to be opened here; or None."""
+        if self.link != "other" or self.welcome is None or not self.welcome.source:
+            return None
+        return Path(self.welcome.source)
+
+    def end_engine(self) -> None:
+        """End the engine, whoever started it; another is started for this project."""
+        if self._client is not None:
+            self._client.send(Shutdown())
+            self._resume_section = ""
+            self.say("info", "The engine was ended; a fresh one is starting.")
+
+    def close(self, *, keep_playing: bool = True) -> None:
+        """Let go of the engine. It goes on by itself, or ends soon when nothing plays."""
+        if self._client is not None:
+            if not keep_playing:
+                self._client.send(Shutdown())
+            self._client.close()
+            self._client = None
+        self.link = "off"

@@ -1,0 +1,35 @@
+"""Starting Qt and the window."""
+
+from __future__ import annotations
+
+import signal
+import sys
+from pathlib import Path
+
+from PyQt6.QtWidgets import QApplication
+
+from grebe.app.store import Store
+from grebe.ui.frame import KEPT, Frame, remember
+from grebe.ui.theme import font, load_fonts
+
+
+def make_application() -> QApplication:
+    """The Qt application with the packaged fonts."""
+    application = QApplication(sys.argv[:1])
+    application.setApplicationName("Grebe")
+    application.setDesktopFileName("grebe")
+    load_fonts()
+    application.setFont(font(14))
+    return application
+
+
+def run_window(path: Path) -> int:
+    """Open a project in a window; returns when the last window is closed."""
+    store = Store.open(path)
+    application = make_application()
+    signal.signal(signal.SIGINT, signal.SIG_DFL)
+    frame = Frame(store)
+    remember(path, frame.palette_now)
+    KEPT.append(frame)
+    frame.show()
+    return application.exec()

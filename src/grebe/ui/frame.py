@@ -1,0 +1,375 @@
+"""The window's frame: rail, stations, notices, waterline, and the keys that work everywhere."""
+
+from __future__ import annotations
+
+import time
+from collections.abc import Callable
+from pathlib import Path
+from typing import Literal
+
+from PyQt6.QtCore import QSocketNotifier, Qt, QTimer
+from PyQt6.QtGui import QCloseEvent, QKeySequence, QPainter, QPaintEvent, QShortcut
+from PyQt6.QtWidgets import (
+    QFileDialog,
+    QHBoxLayout,
+    QMessageBox,
+    QStackedWidget,
+    QVBoxLayout,
+    QWidget,
+)
+from PyQt6.sip import voidptr
+
+from grebe.app.commands import actions_in
+from grebe.app.export import export_smf
+from grebe.app.session import Session
+from grebe.app.settings import Settings, read_settings, write_settings
+from grebe.app.store import Store
+from grebe.core.document import Project
+from grebe.core.findings import check
+from grebe.errors import GrebeError
+from grebe.ui import draw
+from grebe.ui.keys import KeySheet
+from grebe.ui.notice import NoticeStrip
+from grebe.ui.patterns.view import PatternsView
+from grebe.ui.rail import Rail
+from grebe.ui.rig.view import RigView
+from grebe.ui.song.view import SongView
+from grebe.ui.stage.view import StageView
+from grebe.ui.theme import DAY, NIGHT, PALETTES, Palette
+from grebe.ui.view import View
+from grebe.ui.waterline import Waterline
+
+FRAME_MS = 16
+"""One picture each display frame while playing."""
+RESTING_MS = 50
+FILES = "Grebe projects (*.grebe)"
+
+
+class Frame(QWidget):
+    """The window."""
+
+    def __init__(self, store: Store) -> None:
+        super().__init__()
+        self.session = Session(store)
+        self.palette_now: Palette = PALETTES[read_settings().theme]
+        self.rail = Rail()
+        self.notices = NoticeStrip()
+        self.waterline = Waterline(self.session)
+        self.stack = QStackedWidget()
+        self.views: dict[int, View] = {}
+        for view in (
+            RigView(self.session),
+            PatternsView(self.session),
+            SongView(self.session),
+            StageView(self.session),
+        ):
+            self.views[view.number] = view
+            self.stack.addWidget(view)
+        self._lay_out()
+        self.key_sheet = KeySheet(self.stack)
+        self._wire()
+        self.resize(1280, 800)
+        self.setMinimumSize(960, 600)
+        self._timer = QTimer(self)
+        self._timer.setObjectName("frame")
+        self._timer.setTimerType(Qt.TimerType.PreciseTimer)
+        self._timer.timeout.connect(self.pulse)
+        self._timer.start(RESTING_MS)
+        self._notifier: QSocketNotifier | None = None
+        self.show_station(1)
+        self._document_changed(store.project, store.project)
+
+    def _lay_out(self) -> None:
+        outer = QVBoxLayout(self)
+        outer.setContentsMargins(0, 0, 0, 0)
+        outer.setSpacing(0)
+        upper = QHBoxLayout()
+        upper.setSpacing(0)
+        upper.addWidget(self.rail)
+        right = QVBoxLayout()
+        right.setSpacing(0)
+        right.addWidget(self.stack, 1)
+        right.addWidget(self.notices)
+        upper.addLayout(right, 1)
+        outer.addLayout(upper, 1)
+        outer.addWidget(self.waterline)
+
+    def _wire(self) -> None:
+        self.rail.chosen.connect(self.show_station)
+        self.waterline.run_clicked.connect(self.session.run_stop)
+        self.waterline.tap_clicked.connect(self.do_tap)
+        self.session.store.listen(self._document_changed)
+        for action in actions_in("everywhere"):
+            for keys in action.keys:
+                shortcut = QShortcut(QKeySequence(keys), self)
+                shortcut.setContext(Qt.ShortcutContext.WindowShortcut)
+                shortcut.setObjectName(action.id)
+                shortcut.activated.connect(self._handler(action.id))
+
+    def _handler(self, action_id: str) -> Callable[[], None]:
+        method: Callable[[], None] = getattr(self, f"do_{action_id}")
+
+        def run() -> None:
+            try:
+                method()
+            except GrebeError as error:
+                self.session.say("error", str(error))
+
+        return run
+
+    # Showing
+
+    @property
+    def view(self) -> View:
+        """The station shown."""
+        return self.views[self.rail.current]
+
+    def show_station(self, number: int) -> None:
+        """Show a station."""
+        self.rail.show_current(number)
+        self.key_sheet.hide()
+        view = self.views[number]
+        self.stack.setCurrentWidget(view)
+        self.set_palette()
+        view.document_changed()
+        view.canvas.setFocus()
+
+    def set_palette(self) -> None:
+        """Colour everything: Night around Stage, otherwise the theme chosen."""
+        shown = NIGHT if self.rail.current == 7 else self.palette_now
+        for part in (self.rail, self.notices, self.waterline):
+            part.palette_now = shown
+            part.update()
+        for view in self.views.values():
+            if view.palette_now is not shown or not view.styleSheet():
+                view.set_palette(shown)
+        self.update()
+
+    def paintEvent(self, event: QPaintEvent | None) -> None:
+        """Draw the ground behind the views."""
+        del event
+        shown = NIGHT if self.rail.current == 7 else self.palette_now
+        draw.fill(QPainter(self), 0, 0, self.width(), self.height(), shown.ground)
+
+    def _document_changed(self, old: Project, new: Project) -> None:
+        del old
+        findings = check(new)
+        self.rail.set_badge(1, sum(f.severity != "note" for f in findings))
+        self.view.document_changed()
+        name = self.session.store.path.name if self.session.store.path else new.name
+        star = " *" if self.session.store.dirty else ""
+        self.setWindowTitle(f"{name}{star} - Grebe")
+
+    def pulse(self) -> None:
+        """Take in what the engine said and move what moves. Never waits."""
+        now_s = time.monotonic()
+        before = (self.session.song_id, self.session.link)
+        self.session.pump(now_s)
+        if (self.session.song_id, self.session.link) != before:
+            self.view.document_changed()
+        self._listen_to_engine()
+        self.notices.show_notice(self.session.notice, now_s)
+        self.waterline.update()
+        self.view.moved()
+        wanted = FRAME_MS if self.session.running else RESTING_MS
+        if self._timer.interval() != wanted:
+            self._timer.setInterval(wanted)
+
+    def _listen_to_engine(self) -> None:
+        """Hear at once when the engine hangs up."""
+        descriptor = self.session.fileno()
+        current = int(self._notifier.socket()) if self._notifier is not None else None
+        if descriptor == current:
+            return
+        if self._notifier is not None:
+            self._notifier.setEnabled(False)
+            self._notifier.deleteLater()
+            self._notifier = None
+        if descriptor is not None:
+            self._notifier = QSocketNotifier(voidptr(descriptor), QSocketNotifier.Type.Read, self)
+            self._notifier.activated.connect(self._engine_spoke)
+
+    def _engine_spoke(self) -> None:
+        self.session.pump(time.monotonic())
+        self._listen_to_engine()
+
+    # Actions that work everywhere
+
+    def do_run_stop(self) -> None:
+        """Run from the top, or stop."""
+        self.session.run_stop()
+
+    def do_run_here(self) -> None:
+        """Run from the selected section."""
+        self.session.run_here()
+
+    def do_panic(self) -> None:
+        """The second Esc within a second is panic."""
+        self.key_sheet.hide()
+        self.session.escape(time.monotonic())
+
+    def do_tap(self) -> None:
+        """One tap of the tempo."""
+        self.session.tap(time.monotonic())
+
+    def do_station_1(self) -> None:
+        """Rig."""
+        self.show_station(1)
+
+    def do_station_3(self) -> None:
+        """Patterns."""
+        self.show_station(3)
+
+    def do_station_5(self) -> None:
+        """Song."""
+        self.show_station(5)
+
+    def do_station_7(self) -> None:
+        """Stage."""
+        self.show_station(7)
+
+    def do_undo(self) -> None:
+        """Take the last edit back."""
+        name = self.session.store.undo()
+        self.session.say("info", f"Undone: {name}." if name else "Nothing to undo.")
+
+    def do_redo(self) -> None:
+        """Bring back what was undone."""
+        name = self.session.store.redo()
+        self.session.say("info", f"Redone: {name}." if name else "Nothing to redo.")
+
+    def do_save(self) -> None:
+        """Save, asking for a name only when there is none."""
+        if self.session.store.path is None:
+            self.do_save_as()
+            return
+        path = self.session.store.save()
+        self.session.say("info", f"Saved {path.name}.")
+        self._document_changed(self.session.project, self.session.project)
+
+    def do_save_as(self) -> None:
+        """Save under another name."""
+        chosen, _ = QFileDialog.getSaveFileName(self, "Save the project", "", FILES)
+        if chosen:
+            path = Path(chosen)
+            path = path if path.suffix == ".grebe" else path.with_suffix(".grebe")
+            self.session.store.save(path)
+            remember(path, self.palette_now)
+            self.session.say("info", f"Saved {path.name}.")
+            self._document_changed(self.session.project, self.session.project)
+
+    def do_open(self) -> None:
+        """Open another project in a window of its own place."""
+        if not self._may_leave():
+            return
+        chosen, _ = QFileDialog.getOpenFileName(self, "Open a project", "", FILES)
+        if chosen:
+            self.open_file(Path(chosen))
+
+    def open_file(self, path: Path) -> None:
+        """Show another project in this window. ProjectError leaves the one shown."""
+        store = Store.open(path)
+        remember(path, self.palette_now)
+        frame = Frame(store)
+        frame.setGeometry(self.geometry())
+        self.session.close()
+        frame.show()
+        KEPT.append(frame)
+        self._timer.stop()
+        self._leaving = True
+        self.close()
+        KEPT.remove(self) if self in KEPT else None
+
+    def do_export(self) -> None:
+        """Export the song as a MIDI file into a folder."""
+        song = self.session.song
+        if song is None:
+            return
+        folder = QFileDialog.getExistingDirectory(self, f"Export {song.name} as a MIDI file into")
+        if folder:
+            path = export_smf(self.session.project, song, Path(folder))
+            self.session.say("info", f"Wrote {path.name}.")
+
+    def do_next_song(self) -> None:
+        """Take the next song in hand."""
+        ids = [s.id for s in self.session.project.songs]
+        if len(ids) > 1:
+            here = ids.index(self.session.song_id)
+            if self.session.choose_song(ids[(here + 1) % len(ids)]):
+                self.view.document_changed()
+
+    def do_theme(self) -> None:
+        """Day or Night."""
+        self.palette_now = NIGHT if self.palette_now is DAY else DAY
+        write_settings(
+            Settings(last_project=read_settings().last_project, theme=_theme(self.palette_now))
+        )
+        self.set_palette()
+
+    def do_keys(self) -> None:
+        """Show the keys, or put them away."""
+        if self.key_sheet.isVisible():
+            self.key_sheet.hide()
+        else:
+            self.key_sheet.open_for(self.view.scope, self.view.palette_now)
+
+    def do_attach(self) -> None:
+        """Open the project that the running engine plays."""
+        path = self.session.attach()
+        if path is None:
+            self.session.say("info", "There is no other project to attach to.")
+        elif self._may_leave():
+            self.open_file(path)
+
+    def do_stop_engine(self) -> None:
+        """End the engine that runs; another is started for this project."""
+        self.session.end_engine()
+
+    def do_quit(self) -> None:
+        """Close the window."""
+        self.close()
+
+    _leaving = False
+
+    def _may_leave(self) -> bool:
+        """Whether unsaved work may be left: asks, since leaving it cannot be undone."""
+        if not self.session.store.dirty:
+            return True
+        answer = QMessageBox.question(
+            self,
+            "Unsaved changes",
+            f"{self.session.project.name} has changes that are not saved.",
+            QMessageBox.StandardButton.Save
+            | QMessageBox.StandardButton.Discard
+            | QMessageBox.StandardButton.Cancel,
+        )
+        if answer == QMessageBox.StandardButton.Save:
+            self.do_save()
+            return not self.session.store.dirty
+        return answer == QMessageBox.StandardButton.Discard
+
+    def closeEvent(self, event: QCloseEvent | None) -> None:
+        """Let go of the engine; what plays goes on."""
+        if event is None:
+            return
+        if not self._leaving and not self._may_leave():
+            event.ignore()
+            return
+        self._timer.stop()
+        if self._notifier is not None:
+            self._notifier.setEnabled(False)
+        self.session.close()
+        event.accept()
+
+
+KEPT: list[Frame] = []
+"""Windows that Python has to keep alive."""
+
+
+def remember(path: Path, palette: Palette) -> None:
+    """Note the project for the next start."""
+    write_settings(Settings(last_project=str(path), theme=_theme(palette)))
+
+
+def _theme(palette: Palette) -> Literal["day", "night"]:
+    return "night" if palette is NIGHT else "day"

@@ -1,0 +1,1 @@
+"""Patterns: what each box plays."""

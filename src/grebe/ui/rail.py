@@ -1,0 +1,80 @@
+"""The left rail: the stations in the order of work."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import QRectF, pyqtSignal
+from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent
+from PyQt6.QtWidgets import QWidget
+
+from grebe.ui import draw
+from grebe.ui.theme import DAY, Palette
+
+RAIL_WIDTH = 84
+ROW = 58
+TOP = 62
+
+STATIONS: tuple[tuple[int, str], ...] = ((1, "Rig"), (3, "Patterns"), (5, "Song"), (7, "Stage"))
+"""Number (also its key with Ctrl) and name. Numbers keep to the whole order of work."""
+
+
+class Rail(QWidget):
+    """The rail."""
+
+    chosen = pyqtSignal(int)
+
+    def __init__(self, parent: QWidget | None = None) -> None:
+        super().__init__(parent)
+        self.current = STATIONS[0][0]
+        self.badges: dict[int, int] = {}
+        self.palette_now: Palette = DAY
+        self.setFixedWidth(RAIL_WIDTH)
+        self.setAccessibleName("Stations")
+
+    def show_current(self, number: int) -> None:
+        """Mark the station shown."""
+        self.current = number
+        self.update()
+
+    def set_badge(self, number: int, count: int) -> None:
+        """How many things a station has to say."""
+        if self.badges.get(number, 0) != count:
+            self.badges[number] = count
+            self.update()
+
+    def mousePressEvent(self, event: QMouseEvent | None) -> None:
+        """A click chooses a station."""
+        if event is None:
+            return
+        index = int((event.position().y() - TOP) // ROW)
+        if event.position().y() >= TOP and index < len(STATIONS):
+            self.chosen.emit(STATIONS[index][0])
+
+    def paintEvent(self, event: QPaintEvent | None) -> None:
+        """Draw the rail."""
+        del event
+        p = self.palette_now
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        draw.fill(painter, 0, 0, self.width(), self.height(), p.panel)
+        draw.line(painter, self.width() - 1, 0, self.width() - 1, self.height(), p.rule, 2)
+        middle = self.width() / 2
+        draw.text(painter, middle, 34, "grebe", p.crest, size=20, weight=700, align=draw.CENTRE)
+        for index, (number, name) in enumerate(STATIONS):
+            y = TOP + index * ROW
+            here = number == self.current
+            if here:
+                draw.fill(painter, 0, y, self.width() - 1, ROW - 4, p.soft)
+                draw.fill(painter, 0, y, 4, ROW - 4, p.crest)
+            draw.text(painter, middle, y + 20, str(number), p.muted, size=12, align=draw.CENTRE)
+            colour, weight = (p.ink, 600) if here else (p.muted, 400)
+            draw.text(
+                painter, middle, y + 42, name, colour, size=16, weight=weight, align=draw.CENTRE
+            )
+            count = self.badges.get(number, 0)
+            if count:
+                draw.panel(painter, QRectF(self.width() - 24, y + 6, 17, 15), p.sand)
+                colour = p.ground
+                draw.text(
+                    painter, self.width() - 15.5, y + 18, str(count), colour,
+                    size=12, weight=600, align=draw.CENTRE,
+                )  # fmt: skip

@@ -1,0 +1,1 @@
+"""Rig: what is connected, who leads, will it lock."""

@@ -1,0 +1,222 @@
+"""The Rig station."""
+
+from __future__ import annotations
+
+import msgspec
+from PyQt6.QtWidgets import QDoubleSpinBox, QLabel
+
+from grebe.app.session import Session
+from grebe.core.document import with_device
+from grebe.core.fixes import can_fix, fix
+from grebe.core.rig.model import GREBE_ID, Device
+from grebe.core.rig.tree import clock_tree
+from grebe.link.messages import DeviceStatus
+from grebe.ui.rig.canvas import RigCanvas
+from grebe.ui.sheet import Facts, Line, head, note, row
+from grebe.ui.view import Sheet, View
+from grebe.ui.words import counted
+
+OFFSET_STEP_MS = 0.1
+
+
+class RigView(View):
+    """Boxes, cables, who leads, and the device's sheet."""
+
+    scope = "rig"
+    number = 1
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        devices = session.project.rig.devices
+        self.selected = devices[0].id if devices else GREBE_ID
+        self.tree_canvas = RigCanvas(session)
+        self.tree_canvas.device_clicked.connect(self.select)
+        self.sheet = Sheet()
+        self.facts = Facts()
+        self.offset_label = QLabel("Offset in ms, earlier is negative")
+        self.offset = QDoubleSpinBox()
+        self.offset.setRange(-500, 500)
+        self.offset.setDecimals(1)
+        self.offset.setSingleStep(OFFSET_STEP_MS)
+        self.offset.setSuffix(" ms")
+        self.offset.setButtonSymbols(QDoubleSpinBox.ButtonSymbols.NoButtons)
+        self.offset.setKeyboardTracking(False)
+        self.offset.setAccessibleName("Offset in milliseconds")
+        self.offset.valueChanged.connect(self._offset_typed)
+        self.sheet.column.addWidget(self.facts, 1)
+        self.sheet.column.addWidget(self.offset_label)
+        self.sheet.column.addWidget(self.offset)
+        self.lay_out(self.tree_canvas, self.sheet)
+        self.add_pill("Who plays", "who_plays")
+        self.fix_pill = self.add_pill("Mend it", "fix", primary=True)
+        self.document_changed()
+
+    def select(self, device_id: str) -> None:
+        """Show another device in the sheet."""
+        self.selected = device_id
+        self.document_changed()
+
+    def document_changed(self) -> None:
+        """Show the rig as it is now."""
+        rig = self.session.project.rig
+        known = [d.id for d in rig.devices]
+        if self.selected not in (*known, GREBE_ID):
+            self.selected = known[0] if known else GREBE_ID
+        tree = clock_tree(rig)
+        leads = f"{rig.name_of(rig.leader)} leads" if rig.leader else "Nobody leads"
+        apart = ", ".join(rig.name_of(d) for d in tree.free_running)
+        locked = f"{tree.followers} of {counted(len(rig.devices), 'box').replace('boxs', 'boxes')}"
+        below = f"{leads}; the clock reaches {locked}."
+        if apart:
+            below += f" On its own: {apart}."
+        self.heading.say(rig.name, below)
+        self.tree_canvas.selected = self.selected
+        self.tree_canvas.refresh()
+        device = self._device()
+        self.offset.setVisible(device is not None)
+        self.offset_label.setVisible(device is not None)
+        if device is not None:
+            self.offset.blockSignals(True)
+            self.offset.setValue(device.offset_ms)
+            self.offset.blockSignals(False)
+        self._show_facts()
+
+    def moved(self) -> None:
+        """Figures in the sheet follow the engine."""
+        self.fix_pill.setVisible(any(can_fix(f) for f in self.tree_canvas.findings))
+        self._show_facts()
+
+    def _device(self) -> Device | None:
+        devices = self.session.project.rig.devices
+        return next((d for d in devices if d.id == self.selected), None)
+
+    def _show_facts(self) -> None:
+        device = self._device()
+        self.facts.show_lines(self._grebe_lines() if device is None else self._lines(device))
+
+    def _grebe_lines(self) -> list[Line]:
+        welcome = self.session.welcome
+        lines = [head("Grebe"), row("Clock", "sends 24 a quarter"), row("Follows", "nobody")]
+        if welcome is None:
+            lines.append(row("Engine", "not connected", "wrong"))
+        elif welcome.priority == "fifo":
+            lines.append(row("Priority", "real-time", "good"))
+        else:
+            lines += [row("Priority", "ordinary", "look"), note(welcome.priority_help, "look")]
+        return lines
+
+    def _lines(self, device: Device) -> list[Line]:
+        transport = "obeys" if device.obeys_transport else "ignores"
+        position = "obeys" if device.obeys_song_position else "ignores: always from the top"
+        change = {
+            "pattern_end": "at its pattern end",
+            "bar": "at the bar",
+            "at_once": "at once",
+        }[device.change_at]
+        program = f"obeys, {change}" if device.obeys_program else "ignores"
+        plays = "its own patterns" if device.plays == "own" else "note by note, by Grebe"
+        mute = (
+            "note by note"
+            if device.plays == "grebe"
+            else f"controller {device.mute_controller}"
+            if device.mute_controller is not None
+            else "by hand"
+        )
+        reached = {"standin": "stand-in", "jack": "JACK", "alsa": "ALSA", "none": "nowhere"}
+        port = reached[device.port.wire] + (f", {device.port.name}" if device.port.name else "")
+        lines = [
+            head(device.name),
+            note(device.label or device.kind),
+            row("Plays", plays),
+            row("Clock", "obeys 24 a quarter" if device.obeys_clock else "ignores"),
+            row("Start, stop", transport),
+            row("Position", position, "ink" if device.obeys_song_position else "look"),
+            row("Channel", str(device.channel)),
+            row("Program", program),
+            row("Mute", mute),
+            row("Port", port),
+        ]
+        status = self.session.status
+        live = next((s for s in status.devices if s.id == device.id), None) if status else None
+        return lines if live is None else [*lines, *_live_lines(device, live)]
+
+    def _offset_typed(self, value: float) -> None:
+        device = self._device()
+        if device is not None:
+            self._set_offset(device, value)
+
+    def _set_offset(self, device: Device, value: float) -> None:
+        held = round(min(500.0, max(-500.0, value)), 1)
+        self.session.store.apply(
+            f"Offset of {device.name}",
+            lambda project: with_device(
+                project, device.id, lambda d: msgspec.structs.replace(d, offset_ms=held)
+            ),
+            merge=f"offset-{device.id}",
+        )
+
+    def do_previous(self) -> None:
+        """Select the device before."""
+        self._step(-1)
+
+    def do_next(self) -> None:
+        """Select the device after."""
+        self._step(1)
+
+    def _step(self, by: int) -> None:
+        ids = [p.device for p in self.tree_canvas.placed] or [GREBE_ID]
+        index = ids.index(self.selected) if self.selected in ids else 0
+        self.select(ids[(index + by) % len(ids)])
+
+    def do_earlier(self) -> None:
+        """Offset a tenth of a millisecond earlier."""
+        self._nudge(-OFFSET_STEP_MS)
+
+    def do_later(self) -> None:
+        """Offset a tenth of a millisecond later."""
+        self._nudge(OFFSET_STEP_MS)
+
+    def _nudge(self, by: float) -> None:
+        device = self._device()
+        if device is not None:
+            self._set_offset(device, device.offset_ms + by)
+
+    def do_who_plays(self) -> None:
+        """Let the box play its own patterns, or Grebe play it."""
+        device = self._device()
+        if device is None:
+            return
+        other = "grebe" if device.plays == "own" else "own"
+        self.session.store.apply(
+            f"Who plays {device.name}",
+            lambda project: with_device(
+                project, device.id, lambda d: msgspec.structs.replace(d, plays=other)
+            ),
+        )
+
+    def do_fix(self) -> None:
+        """Mend the first finding that can be mended here."""
+        finding = next((f for f in self.tree_canvas.findings if can_fix(f)), None)
+        if finding is not None:
+            self.session.store.apply(finding.fix, lambda project: fix(project, finding))
+
+
+def _live_lines(device: Device, live: DeviceStatus) -> list[Line]:
+    lines = [Line("", kind="gap"), head("Now")]
+    if live.port == "gone":
+        return [*lines, row("Port", "gone", "wrong"), note(live.detail, "wrong")]
+    if live.sent:
+        off = abs(live.late_ms) > device.tolerance_ms
+        side = "late" if live.late_ms >= 0 else "early"
+        where = "at the box" if live.measured == "device" else "as sent"
+        lines.append(
+            row("Beats", f"{abs(live.late_ms):.1f} ms {side}, {where}", "wrong" if off else "good")
+        )
+        lines.append(row("Waver", f"{live.spread_ms:.1f} ms"))
+        if live.measured == "device":
+            lines.append(row("Ticks", f"{live.received} of {live.sent}"))
+        else:
+            lines.append(row("Ticks", f"{live.sent} sent"))
+    else:
+        lines.append(note("Nothing sent yet."))
+    return lines

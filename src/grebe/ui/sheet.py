@@ -1,0 +1,102 @@
+"""The right-hand sheet: facts about the thing selected, drawn as a column."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from PyQt6.QtCore import QRectF
+from PyQt6.QtGui import QColor, QPainter, QPaintEvent
+from PyQt6.QtWidgets import QWidget
+
+from grebe.ui import draw
+from grebe.ui.theme import DAY, Palette
+
+Tone = Literal["ink", "muted", "good", "look", "wrong", "yours"]
+
+
+@dataclass(frozen=True)
+class Line:
+    """One line of a sheet. With a value it is a row of name and value."""
+
+    words: str
+    value: str = ""
+    kind: Literal["head", "big", "row", "text", "gap"] = "text"
+    tone: Tone = "ink"
+
+
+def head(words: str) -> Line:
+    """A heading inside the sheet."""
+    return Line(words, kind="head")
+
+
+def big(words: str, tone: Tone = "yours") -> Line:
+    """The one figure that matters."""
+    return Line(words, kind="big", tone=tone)
+
+
+def row(words: str, value: str, tone: Tone = "ink") -> Line:
+    """A name and its value."""
+    return Line(words, value, "row", tone)
+
+
+def note(words: str, tone: Tone = "muted") -> Line:
+    """A sentence."""
+    return Line(words, tone=tone)
+
+
+class Facts(QWidget):
+    """Draws lines of a sheet one under another."""
+
+    def __init__(self, parent: QWidget | None = None) -> None:
+        super().__init__(parent)
+        self.lines: tuple[Line, ...] = ()
+        self.palette_now: Palette = DAY
+
+    def show_lines(self, lines: list[Line]) -> None:
+        """Show these lines."""
+        made = tuple(lines)
+        if made != self.lines:
+            self.lines = made
+            words = ". ".join(f"{x.words} {x.value}".strip() for x in lines)
+            self.setAccessibleName(words)
+            self.update()
+
+    def paintEvent(self, event: QPaintEvent | None) -> None:
+        """Draw the lines."""
+        del event
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        y = 0.0
+        for entry in self.lines:
+            y = self._draw(painter, entry, y)
+
+    def _draw(self, painter: QPainter, entry: Line, y: float) -> float:
+        p, width = self.palette_now, float(self.width())
+        colour = _tone(p, entry.tone)
+        if entry.kind == "gap":
+            return y + 12
+        if entry.kind == "head":
+            draw.text(painter, 0, y + 22, entry.words, p.ink, size=16, weight=600, width=width)
+            return y + 30
+        if entry.kind == "big":
+            draw.text(painter, 0, y + 22, entry.words, colour, size=26, weight=600, width=width)
+            return y + 32
+        if entry.kind == "row":
+            draw.text(painter, 0, y + 16, entry.words, p.muted, size=14)
+            box = QRectF(92, y + 1, width - 92, 200)
+            height = draw.paragraph(painter, box, entry.value, colour, size=14, weight=600)
+            return y + max(24.0, height + 7)
+        height = draw.paragraph(painter, QRectF(0, y, width, 400), entry.words, colour, size=14)
+        return y + height + 5
+
+
+def _tone(p: Palette, tone: Tone) -> QColor:
+    return {
+        "ink": p.ink,
+        "muted": p.muted,
+        "good": p.reed,
+        "look": p.sand,
+        "wrong": p.eye,
+        "yours": p.crest,
+    }[tone]

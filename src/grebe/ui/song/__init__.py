@@ -1,0 +1,1 @@
+"""Song: how it goes, how long it is."""

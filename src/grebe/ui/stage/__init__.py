@@ -1,0 +1,1 @@
+"""Stage: now, next, when, my move."""

@@ -1,0 +1,337 @@
+"""Stage: readable at two metres, always dark."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from PyQt6.QtCore import QRectF
+from PyQt6.QtGui import QPainter, QPaintEvent, QPen
+
+from grebe.app.session import Session
+from grebe.core.rig.model import Device
+from grebe.core.songs.layout import Layout, Span
+from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.ui import draw
+from grebe.ui.theme import NIGHT
+from grebe.ui.widgets import Canvas
+from grebe.ui.words import clock_text, counted, seconds_text
+
+DESIGN_HEIGHT = 650.0
+"""Height of the canvas at which sizes are as given; a larger screen scales them up."""
+MAX_BLOCKS = 32
+
+
+@dataclass(frozen=True)
+class Now:
+    """What Stage says, worked out from the engine's last word."""
+
+    span: Span
+    following: Span | None
+    bar: int
+    """Bar in this section, from 1."""
+    bars: int
+    beat: int
+    beats: int
+    number: int
+    """Which pass, from 1."""
+    passes: int
+    to_go_ticks: float
+    to_go_s: float
+
+
+def now_of(session: Session, layout: Layout) -> Now | None:
+    """Where the song is; None while nothing plays."""
+    status = session.status
+    if status is None or not status.running:
+        return None
+    by_id = {span.section.id: span for span in layout.spans}
+    span = by_id.get(status.section)
+    if span is None:
+        return None
+    meter = span.scene.meter
+    inside = max(0.0, session.tick_now() - status.section_tick)
+    planned = max(span.ticks, status.boundary - status.section_tick if status.boundary else 0)
+    bars = -(-planned // meter.bar_ticks)
+    to_go = max(0.0, status.boundary - session.tick_now())
+    return Now(
+        span=span,
+        following=by_id.get(status.next_section),
+        bar=min(bars, int(inside // meter.bar_ticks) + 1),
+        bars=bars,
+        beat=int(inside % meter.bar_ticks // meter.beat_ticks) + 1,
+        beats=meter.beats,
+        number=int(inside // span.pass_ticks) + 1,
+        passes=max(span.section.times, -(-planned // span.pass_ticks)),
+        to_go_ticks=to_go,
+        to_go_s=to_go / TICKS_PER_QUARTER * 60 / max(1.0, status.bpm),
+    )
+
+
+class StageCanvas(Canvas):
+    """Draws everything anew: it changes with every beat."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self.palette_now = NIGHT
+        self.setAccessibleName("Stage")
+
+    def paintEvent(self, event: QPaintEvent | None) -> None:
+        """Draw Stage."""
+        del event
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        draw.fill(painter, 0, 0, self.width(), self.height(), NIGHT.ground)
+        layout = self.session.layout()
+        if layout is None or not layout.spans:
+            draw.text(painter, 24, 80, "No song to play", NIGHT.ink, size=44, weight=600)
+            return
+        scale = min(self.height() / DESIGN_HEIGHT, self.width() / 1150.0)
+        painter.scale(scale, scale)
+        wide, tall = self.width() / scale, self.height() / scale
+        now = now_of(self.session, layout)
+        self._paint_top(painter, layout, now, wide)
+        split = wide * 0.635
+        upper = tall - 264
+        self._paint_now(painter, layout, now, QRectF(0, 44, split, upper))
+        self._paint_next(painter, layout, now, QRectF(split + 16, 44, wide - split - 17, upper))
+        self._paint_mutes(painter, QRectF(0, 44 + upper + 16, wide, 100))
+        self._paint_ribbon(painter, layout, now, QRectF(0, 44 + upper + 134, wide, 60))
+
+    def _paint_top(self, painter: QPainter, layout: Layout, now: Now | None, wide: float) -> None:
+        project, p = self.session.project, NIGHT
+        ids = [s.id for s in project.songs]
+        place = f"{layout.song.name}   song {ids.index(layout.song.id) + 1} of {len(ids)}"
+        name = project.sets[0].name if project.sets else project.name
+        wide_name = draw.text(painter, 0, 24, name, p.muted, size=20, weight=600)
+        draw.text(painter, wide_name + 28, 24, place, p.muted, size=20)
+        tempo = layout.tempo_map()
+        length = tempo.seconds_at(layout.ticks)
+        at = tempo.seconds_at(int(self.session.song_tick_now())) if now else 0.0
+        words = f"{clock_text(at)}   {clock_text(length - at)} left"
+        draw.text(painter, wide, 24, words, p.muted, size=20, align=draw.RIGHT)
+
+    def _paint_now(self, painter: QPainter, layout: Layout, now: Now | None, box: QRectF) -> None:
+        p = NIGHT
+        draw.panel(painter, box, p.panel)
+        x, right, y = box.left() + 28, box.right() - 28, box.top()
+        status = self.session.status
+        held = status is not None and status.held
+        label = "HELD" if held else "NOW" if now else "READY"
+        draw.text(painter, x, y + 40, label, p.crest if held else p.muted, size=20, weight=600)
+        span = now.span if now else layout.spans[0]
+        count_room = 190
+        draw.text(
+            painter, x, y + 122, span.scene.name, p.ink, size=92, weight=700,
+            width=box.width() - 56 - count_room,
+        )  # fmt: skip
+        if now is None:
+            words = (
+                f"{layout.song.bpm:g} BPM, {counted(layout.bars, 'bar')}. Space runs from the top."
+            )
+            draw.text(painter, x, y + 166, words, p.muted, size=26)
+            self._paint_keys(painter, box)
+            return
+        below = f"pass {now.number} of {now.passes}" if now.passes > 1 else "one pass"
+        draw.text(painter, x, y + 166, below, p.muted, size=26)
+        draw.text(
+            painter, right, y + 122, str(now.bar), p.ink, size=120, weight=600, align=draw.RIGHT
+        )
+        words = "held" if held else f"of {counted(now.bars, 'bar')}"
+        draw.text(painter, right, y + 166, words, p.muted, size=26, align=draw.RIGHT)
+        self._paint_bars(painter, now, QRectF(x, y + 192, right - x, 64))
+        self._paint_hands(painter, now, x, y + 300, right - x)
+        self._paint_keys(painter, box)
+
+    def _paint_bars(self, painter: QPainter, now: Now, box: QRectF) -> None:
+        """One block per bar, those gone by filled; the beats of the bar that sounds."""
+        p = NIGHT
+        bars = min(now.bars, MAX_BLOCKS)
+        first = max(0, min(now.bar - bars // 2, now.bars - bars)) if now.bars > bars else 0
+        gap = 8 if bars <= 16 else 4
+        wide = (box.width() - gap * (bars - 1)) / bars
+        for index in range(bars):
+            number = first + index + 1
+            left = box.left() + index * (wide + gap)
+            block = QRectF(left, box.top(), wide, box.height())
+            if number < now.bar:
+                draw.panel(painter, block, p.water)
+                continue
+            draw.panel(painter, block, p.soft)
+            if number == now.bar:
+                each = wide / now.beats
+                for beat in range(now.beat):
+                    draw.fill(
+                        painter, left + beat * each + 1, box.top(), each - 2, box.height(), p.crest
+                    )
+
+    def _paint_hands(
+        self, painter: QPainter, now: Now, x: float, baseline: float, wide: float
+    ) -> None:
+        """What the performer has to do before the next section."""
+        p = NIGHT
+        moves = self._hand_moves(now)
+        if now.following is None:
+            words, colour = "The song ends by itself", p.muted
+        elif not moves:
+            words, colour = f"Hands free until {now.following.scene.name}", p.muted
+        else:
+            words, colour = "By hand: " + "; ".join(moves), p.crest
+            draw.diamond(painter, x + 8, baseline - 8, 8, p.crest)
+            x, wide = x + 26, wide - 26
+        draw.text(painter, x, baseline, words, colour, size=26, weight=600, width=wide)
+
+    def _hand_moves(self, now: Now) -> list[str]:
+        names = {q.id: q.name for q in self.session.project.patterns}
+        out: list[str] = []
+        if now.following is None:
+            return out
+        for device in self.session.project.rig.devices:
+            before = now.span.scene.part(device.id).chain
+            after = now.following.scene.part(device.id).chain
+            if before != after and device.plays == "own" and _needs_hand(device, after):
+                what = names.get(after[0], after[0]) if after else "silence"
+                out.append(f"{device.name} to {what}")
+        return out
+
+    def _paint_keys(self, painter: QPainter, box: QRectF) -> None:
+        p, y = NIGHT, box.bottom() - 22
+        x = box.left() + 28
+        keys = (("Next bar", "Enter"), ("Cut", "Shift+Enter"), ("Hold", "H"), ("Again", "R"),
+                ("Skip", "\u2192"))  # fmt: skip
+        for name, key in keys:
+            x += draw.text(painter, x, y, f"{name} ", p.muted, size=16, weight=600) + 4
+            x += draw.text(painter, x, y, key, p.ink, size=16, weight=600) + 26
+
+    def _paint_next(self, painter: QPainter, layout: Layout, now: Now | None, box: QRectF) -> None:
+        p = NIGHT
+        status = self.session.status
+        launched = status is not None and status.launched
+        draw.panel(painter, box, p.ground, p.crest, width=3 if launched else 1.5)
+        x, y = box.left() + 24, box.top()
+        wide = box.width() - 48
+        draw.text(painter, x, y + 40, "NEXT", p.crest, size=20, weight=600)
+        following = now.following if now else (layout.spans[0])
+        if now is None:
+            return self._paint_first(painter, layout, x, y, wide)
+        name = following.scene.name if following else "The end"
+        draw.text(painter, x, y + 96, name, p.ink, size=60, weight=700, width=wide)
+        beat_ticks = now.span.scene.meter.beat_ticks
+        beats_left = -(-int(now.to_go_ticks) // beat_ticks)
+        bars, beats = divmod(beats_left, now.beats)
+        parts = [counted(bars, "bar")] if bars else []
+        parts += [counted(beats, "beat")] if beats else []
+        when = f"in {' '.join(parts) or 'a moment'} \u00b7 {seconds_text(now.to_go_s)}"
+        if status is not None and status.held and not launched:
+            when = "when you let go: H, or Enter"
+        draw.text(painter, x, y + 134, when, p.crest if launched else p.ink, size=26, width=wide)
+        self._paint_changes(painter, now.span, following, QRectF(x, y + 158, wide, 200))
+        return None
+
+    def _paint_first(
+        self, painter: QPainter, layout: Layout, x: float, y: float, wide: float
+    ) -> None:
+        span = layout.spans[0]
+        draw.text(painter, x, y + 96, span.scene.name, NIGHT.ink, size=60, weight=700, width=wide)
+        draw.text(painter, x, y + 134, "with Space", NIGHT.ink, size=26, width=wide)
+        self._paint_changes(painter, None, span, QRectF(x, y + 158, wide, 200))
+
+    def _paint_changes(
+        self, painter: QPainter, here: Span | None, following: Span | None, box: QRectF
+    ) -> None:
+        p = NIGHT
+        names = {q.id: q.name for q in self.session.project.patterns}
+        for index, device in enumerate(self.session.project.rig.devices):
+            y = box.top() + 22 + index * 34
+            if y > box.bottom():
+                break
+            draw.text(painter, box.left(), y, device.name, p.ink, size=20, weight=600, width=96)
+            before = here.scene.part(device.id).chain if here else None
+            after = following.scene.part(device.id).chain if following else ()
+            told = " \u00b7 ".join(dict.fromkeys(names.get(q, q) for q in after)) or "silent"
+            changed = before != after
+            words = told if changed else f"stays on {told}" if after else "stays silent"
+            colour = p.water if changed else p.muted
+            if changed:
+                by_hand = device.plays == "own" and _needs_hand(device, after)
+                if by_hand:
+                    draw.diamond(painter, box.left() + 104, y - 7, 6, p.crest)
+                    words, colour = f"{words}: by hand", p.crest
+                else:
+                    draw.ring(painter, box.left() + 104, y - 7, 5, p.water, p.ground)
+            draw.text(
+                painter, box.left() + 118, y, words, colour, size=20,
+                weight=600 if changed else 400, width=box.width() - 118,
+            )  # fmt: skip
+
+    def _paint_mutes(self, painter: QPainter, box: QRectF) -> None:
+        p, status = NIGHT, self.session.status
+        silent = set(status.mutes) if status is not None else set()
+        ports = {d.id: d.port for d in status.devices} if status is not None else {}
+        devices = self.session.project.rig.devices[:8]
+        gap = 10.0
+        wide = min(240.0, (box.width() - gap * (max(4, len(devices)) - 1)) / max(4, len(devices)))
+        for index, device in enumerate(devices):
+            block = QRectF(
+                box.left() + 1 + index * (wide + gap), box.top() + 2, wide, box.height() - 4
+            )
+            muted = (device.id, "") in silent
+            gone = ports.get(device.id) == "gone"
+            edge = p.eye if gone else p.rule if muted else p.water
+            draw.panel(painter, block, p.ground if muted else p.soft, edge, width=2)
+            if muted:
+                draw.hatch(painter, block.adjusted(6, 6, -6, -6), p.rule)
+            x, y = block.left() + 14, block.top()
+            colour = p.muted if muted else p.ink
+            draw.text(painter, x, y + 36, device.name, colour, size=26, weight=600, width=wide - 28)
+            words = "port gone" if gone else self._state(device, muted=muted)
+            draw.text(
+                painter, x, y + 62, words, p.eye if gone else colour, size=16, width=wide - 28
+            )
+            draw.text(
+                painter, block.right() - 12, block.bottom() - 10, str(index + 1), p.muted,
+                size=16, align=draw.RIGHT,
+            )  # fmt: skip
+
+    def _state(self, device: Device, *, muted: bool) -> str:
+        status, layout = self.session.status, self.session.layout()
+        if muted:
+            by_hand = device.plays == "own" and device.mute_controller is None
+            return "mute it by hand" if by_hand else "muted"
+        if status is None or not status.running or layout is None:
+            return "ready"
+        for span in layout.spans:
+            if span.section.id == status.section:
+                return "sounding" if span.scene.part(device.id).chain else "silent here"
+        return "ready"
+
+    def _paint_ribbon(
+        self, painter: QPainter, layout: Layout, now: Now | None, box: QRectF
+    ) -> None:
+        p = NIGHT
+        total = max(1, layout.ticks)
+        for span in layout.spans:
+            left = box.left() + box.width() * span.tick / total
+            wide = box.width() * span.ticks / total - 4
+            block = QRectF(left, box.top(), wide, box.height())
+            here = now is not None and span.section.id == now.span.section.id
+            coming = (
+                now is not None
+                and now.following is not None
+                and span.section.id == now.following.section.id
+            )
+            draw.panel(painter, block, p.water if here else p.panel, p.crest if coming else None,
+                       width=2)  # fmt: skip
+            colour = p.ground if here else p.ink if coming else p.muted
+            draw.text(
+                painter, left + 10, box.center().y() + 7, span.scene.name, colour,
+                size=20, weight=600, width=wide - 14,
+            )  # fmt: skip
+        if now is not None:
+            x = box.left() + box.width() * self.session.song_tick_now() / total
+            painter.setPen(QPen(p.crest, 3))
+            draw.line(painter, x, box.top() - 6, x, box.bottom() + 6, p.crest, 3)
+
+
+def _needs_hand(device: Device, chain: tuple[str, ...]) -> bool:
+    """Whether the performer has to make the change: Grebe has no way to tell the box."""
+    return device.mute_controller is None if not chain else not device.obeys_program

@@ -1,0 +1,100 @@
+"""Colours and type, in one place for all views."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from importlib.resources import files
+
+from PyQt6.QtGui import QColor, QFont, QFontDatabase
+
+FAMILY = "Barlow Semi Condensed"
+WEIGHTS = {
+    400: QFont.Weight.Normal,
+    500: QFont.Weight.Medium,
+    600: QFont.Weight.DemiBold,
+    700: QFont.Weight.Bold,
+}
+CORNER = 6
+
+
+@dataclass(frozen=True)
+class Palette:
+    """One theme's colours by role."""
+
+    name: str
+    ground: QColor
+    panel: QColor
+    soft: QColor
+    rule: QColor
+    ink: QColor
+    muted: QColor
+    water: QColor
+    """Sounding, primary."""
+    crest: QColor
+    """Yours to do, selection."""
+    eye: QColor
+    """Wrong."""
+    reed: QColor
+    """Good."""
+    sand: QColor
+    """Look at this."""
+
+    @property
+    def on_water(self) -> QColor:
+        """Text on a surface of water."""
+        return self.panel if self.name == "day" else self.ground
+
+
+def _palette(name: str, *colours: str) -> Palette:
+    return Palette(name, *(QColor(c) for c in colours))
+
+
+DAY = _palette(
+    "day", "#EFEBDF", "#F8F5EC", "#E4DFCF", "#D6CFBC", "#1B2B31", "#5A6A6E",
+    "#1D6470", "#A4472A", "#BE1E2D", "#5C6C2E", "#8F5C0C",
+)  # fmt: skip
+"""Reed and sand are darker than first sketched: as text they need 4.5:1 on soft."""
+NIGHT = _palette(
+    "night", "#0B191E", "#12242A", "#1A323A", "#24404A", "#EDE7D6", "#87A0A5",
+    "#56B7BC", "#E58E5E", "#FF5D62", "#AFC46F", "#EBBB58",
+)  # fmt: skip
+PALETTES = {"day": DAY, "night": NIGHT}
+
+
+def load_fonts() -> None:
+    """Make the packaged fonts known to Qt. Call once, after the application is made."""
+    folder = files("grebe.data") / "fonts"
+    for weight in WEIGHTS:
+        data = (folder / f"barlow-semi-condensed-latin-{weight}-normal.woff").read_bytes()
+        QFontDatabase.addApplicationFontFromData(data)
+
+
+_fonts: dict[tuple[float, int], QFont] = {}
+
+
+def font(size_px: float, weight: int = 400) -> QFont:
+    """The house font at a size in pixels, with tabular figures."""
+    key = (size_px, weight)
+    if key not in _fonts:
+        made = QFont(FAMILY)
+        made.setPixelSize(max(1, round(size_px)))
+        made.setWeight(WEIGHTS[weight])
+        # Hinted, the dot of an i melts into its stem at these sizes.
+        made.setHintingPreference(QFont.HintingPreference.PreferNoHinting)
+        made.setFeature(QFont.Tag("tnum"), 1)
+        _fonts[key] = made
+    return _fonts[key]
+
+
+def style_sheet(p: Palette) -> str:
+    """Styles for the few ready-made widgets in the sheets."""
+    return f"""
+    QWidget {{ color: {p.ink.name()}; }}
+    QSpinBox, QDoubleSpinBox, QLineEdit {{
+        background: {p.ground.name()}; border: 1px solid {p.rule.name()};
+        border-radius: 4px; padding: 2px 6px; selection-background-color: {p.water.name()};
+    }}
+    QSpinBox:focus, QDoubleSpinBox:focus, QLineEdit:focus {{ border-color: {p.crest.name()}; }}
+    QScrollArea {{ border: none; background: transparent; }}
+    QToolTip {{ background: {p.panel.name()}; color: {p.ink.name()}; border: none; }}
+    """

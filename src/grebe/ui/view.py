@@ -1,0 +1,114 @@
+"""What all stations share: heading, canvas, sheet, and their keys."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+from PyQt6.QtCore import Qt
+from PyQt6.QtGui import QColor, QKeySequence, QPainter, QPaintEvent, QShortcut
+from PyQt6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
+
+from grebe.app.commands import Scope, actions_in
+from grebe.app.session import Session
+from grebe.errors import EditError
+from grebe.ui import draw
+from grebe.ui.theme import DAY, Palette, style_sheet
+from grebe.ui.widgets import SHEET_WIDTH, Canvas, Heading, Pill
+
+
+class Sheet(QWidget):
+    """The panel at the right."""
+
+    def __init__(self, parent: QWidget | None = None) -> None:
+        super().__init__(parent)
+        self.palette_now: Palette = DAY
+        self.setFixedWidth(SHEET_WIDTH)
+        self.column = QVBoxLayout(self)
+        self.column.setContentsMargins(16, 10, 16, 12)
+        self.column.setSpacing(8)
+
+    def paintEvent(self, event: QPaintEvent | None) -> None:
+        """Draw the surface."""
+        del event
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        box = self.rect().toRectF().adjusted(1, 1, -1, -1)
+        draw.panel(painter, box, self.palette_now.panel, self.palette_now.rule, width=1.5)
+
+
+class View(QWidget):
+    """A station. Its keys come from the action table: `do_ID` is called for action ID."""
+
+    scope: Scope = "everywhere"
+    number = 0
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self.session = session
+        self.palette_now: Palette = DAY
+        self.heading = Heading()
+        self.canvas: Canvas
+
+    def lay_out(self, canvas: Canvas, sheet: QWidget | None = None) -> None:
+        """Put heading, canvas and sheet in place and wire the keys."""
+        self.canvas = canvas
+        outer = QHBoxLayout(self)
+        outer.setContentsMargins(24, 12, 16, 14)
+        outer.setSpacing(16)
+        left = QVBoxLayout()
+        left.setSpacing(4)
+        self.head_row = QHBoxLayout()
+        self.head_row.setSpacing(8)
+        self.head_row.addWidget(self.heading, 1)
+        left.addLayout(self.head_row)
+        left.addWidget(canvas, 1)
+        outer.addLayout(left, 1)
+        if sheet is not None:
+            outer.addWidget(sheet)
+        for action in actions_in(self.scope):
+            for keys in action.keys:
+                shortcut = QShortcut(QKeySequence(keys), canvas)
+                shortcut.setContext(Qt.ShortcutContext.WidgetWithChildrenShortcut)
+                shortcut.setObjectName(action.id)
+                shortcut.activated.connect(self.handler(action.id))
+        self.setFocusProxy(canvas)
+
+    def add_pill(self, words: str, action_id: str, *, primary: bool = False) -> Pill:
+        """A button in the heading for an action of this view."""
+        pill = Pill(words, primary=primary)
+        pill.clicked.connect(self.handler(action_id))
+        self.head_row.addWidget(pill, 0, Qt.AlignmentFlag.AlignTop)
+        return pill
+
+    def handler(self, action_id: str) -> Callable[[], None]:
+        """What to call for an action: the method of its name, errors said in the window."""
+        method: Callable[[], None] = getattr(self, f"do_{action_id}")
+
+        def run() -> None:
+            try:
+                method()
+            except EditError as error:
+                self.session.say("warn", f"{error}.")
+
+        return run
+
+    def set_palette(self, palette: Palette) -> None:
+        """Take the colours of a theme."""
+        self.palette_now = palette
+        self.setStyleSheet(style_sheet(palette))
+        for child in self.findChildren(QWidget):
+            if isinstance(child, Canvas):
+                child.set_palette(palette)
+            elif hasattr(child, "palette_now"):
+                child.palette_now = palette
+                child.update()
+
+    def document_changed(self) -> None:
+        """The document is another: show it."""
+
+    def moved(self) -> None:
+        """Time has passed: show where it is. Called many times a second while shown."""
+
+    def ground(self) -> QColor:
+        """The colour behind the view."""
+        return self.palette_now.ground

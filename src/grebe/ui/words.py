@@ -1,0 +1,43 @@
+"""Numbers as words and figures, the same in every view."""
+
+from __future__ import annotations
+
+from fractions import Fraction
+
+NOTE_NAMES = ("C", "C#", "D", "D#", "E", "F", "F#", "G", "G#", "A", "A#", "B")
+
+
+def clock_text(seconds: float) -> str:
+    """Minutes and seconds: 3:33."""
+    whole = round(seconds)
+    return f"{whole // 60}:{whole % 60:02d}"
+
+
+def length_text(seconds: float) -> str:
+    """A length in words: 3 min 33 s."""
+    whole = round(seconds)
+    minutes, rest = divmod(whole, 60)
+    return f"{minutes} min {rest} s" if minutes else f"{rest} s"
+
+
+def seconds_text(seconds: float) -> str:
+    """A short time: 6.7 s."""
+    return f"{max(0.0, seconds):.1f} s"
+
+
+def beats_text(beats: Fraction, bar_beats: Fraction) -> str:
+    """Bars where it comes out even, otherwise quarter notes."""
+    bars = beats / bar_beats
+    if bars.denominator == 1:
+        return f"{bars} bar{'s' if bars != 1 else ''}"
+    return f"{float(beats):g} quarter notes"
+
+
+def note_name(note: int) -> str:
+    """A pitch with its octave, middle C (60) as C4."""
+    return f"{NOTE_NAMES[note % 12]}{note // 12 - 1}"
+
+
+def counted(number: int, word: str) -> str:
+    """1 bar, 2 bars."""
+    return f"{number} {word}{'' if number == 1 else 's'}"
