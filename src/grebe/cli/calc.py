@@ -9,12 +9,17 @@ from collections.abc import Callable, Iterable, Mapping
 
 from grebe.cli.common import Commands, add_json, command, print_json
 from grebe.core.time.meter import Meter, parse_meter
-from grebe.core.time.position import MAX_SONG_POSITION, clocks_to, song_position, tick_of
+from grebe.core.time.position import (
+    MAX_SONG_POSITION,
+    clocks_to,
+    song_position,
+    song_position_bytes,
+    tick_of,
+)
 from grebe.core.time.tap import tap_tempo
 from grebe.core.time.tempo import ramp_seconds
 from grebe.core.time.ticks import SIXTEENTH_TICKS, TICKS_PER_QUARTER
 from grebe.errors import UsageError
-from grebe.protocols.midi import encode
 
 
 def add_commands(commands: Commands) -> None:
@@ -85,13 +90,10 @@ def position(arguments: argparse.Namespace) -> int:
             f"--bar {arguments.bar}: song position counts to {MAX_SONG_POSITION} sixteenths, "
             "14 bits; that is bar 1024 in 4/4"
         )
-    from grebe.core.player.events import SongPosition  # noqa: PLC0415 - only here
-
-    data = encode(SongPosition(sixteenths=sixteenths))
     seconds = tick / TICKS_PER_QUARTER * 60 / arguments.bpm
     answer = {
         "song_position": sixteenths,
-        "bytes": data.hex(" ").upper(),
+        "bytes": song_position_bytes(sixteenths).hex(" ").upper(),
         "clocks": clocks_to(tick),
         "seconds": round(seconds, 6),
     }

@@ -126,7 +126,8 @@ def _read_tree(data: bytes, name: str) -> dict[str, Any]:
         ) from error
     if not isinstance(tree, dict):
         raise ProjectError(
-            f"{name} is not a Grebe project: its top level is not an object. {UNTOUCHED}"
+            f"{name} is not a Grebe project: its top level is not an object. Open another. "
+            f"{UNTOUCHED}"
         )
     return tree
 
@@ -196,7 +197,7 @@ def _merged(tree: Any, extras: Extras) -> Any:
         out = dict(tree)
         for key, extra in extras.items():
             known = tree.get(key)
-            out[key] = _merged(known, extra) if isinstance(known, (dict, list)) else extra
+            out[key] = _merged(known, extra) if isinstance(known, (dict, list, tuple)) else extra
         return out
     if isinstance(tree, (list, tuple)):
         return [

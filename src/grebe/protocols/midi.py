@@ -21,6 +21,7 @@ from grebe.core.player.events import (
     Start,
     Stop,
 )
+from grebe.core.time.position import song_position_bytes
 
 TIMING_CLOCK = 0xF8
 START = 0xFA
@@ -60,7 +61,7 @@ def encode(event: DeviceEvent) -> bytes:
         case Stop():
             return b"\xfc"
         case SongPosition():
-            return bytes((SONG_POSITION, event.sixteenths & 0x7F, event.sixteenths >> 7))
+            return song_position_bytes(event.sixteenths)
         case NoteOn():
             return bytes((NOTE_ON | event.channel - 1, event.note, event.velocity))
         case NoteOff():

@@ -8,6 +8,7 @@ real box could not give: when each tick reached it and when it sounded.
 
 from __future__ import annotations
 
+import json
 import struct
 from enum import IntEnum
 from typing import NamedTuple
@@ -51,8 +52,8 @@ MAX_REPORTS_PER_PACKET = 200  # keeps a packet under 4 kB
 
 def encode_memory(memory: Memory) -> bytes:
     """A box's memory as one system exclusive message."""
-    text = msgspec.json.encode(memory).decode().encode("ascii", "backslashreplace")
-    return _SYSEX_HEAD + text + b"\xf7"
+    text = json.dumps(msgspec.to_builtins(memory))  # ASCII: data bytes have seven bits
+    return _SYSEX_HEAD + text.encode() + b"\xf7"
 
 
 def decode_memory(message: bytes) -> Memory | None:

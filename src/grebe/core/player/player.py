@@ -125,10 +125,12 @@ class Player:
                 return self._launch_section(command)
             case Hold():
                 self.held = command.on
+                return self._take_back()
             case Again():
                 if self.running:
                     self._section_end += self._span.pass_ticks
                     self._schedule()
+                    return self._take_back()
             case Skip():
                 return self._skip()
             case Mute():
@@ -263,7 +265,7 @@ class Player:
         scene = self._layout.spans[target].scene
         for deck in self._decks.values():
             chain = self._chain(scene.part(deck.device.id))
-            if chain and not deck.carries_on(chain):
+            if chain:  # what carries on is told again only if another was told meanwhile
                 self._tell_program(out, tick, deck, chain[0])
 
     def _enter(self, out: list[Due], tick: int, index: int) -> None:
@@ -297,6 +299,7 @@ class Player:
         chain = self._chain(part)
         if deck.carries_on(chain):
             deck.chain = chain
+            self._tell_program(out, tick, deck, deck.pattern)
         else:
             deck.generation += 1
             deck.chain, deck.position, deck.entered, deck.origin = chain, 0, origin, origin
@@ -399,7 +402,19 @@ class Player:
             self._launch = None
             if self.running:
                 self._schedule()
+                return self._take_back()
         return []
+
+    def _take_back(self) -> list[Due]:
+        """Boxes told of a section that now comes later, or not: tell them what plays on."""
+        out: list[Due] = []
+        stays = self.held and self._launch is None
+        if self.running and (stays or self.tick < self.boundary - PROGRAM_LEAD_TICKS):
+            for deck in self._decks.values():
+                coming = deck.following if len(deck.chain) > 1 else None
+                if coming is None or deck.told_program != coming.program:
+                    self._tell_program(out, self.tick, deck, deck.pattern)
+        return out
 
     def _is_silent(self, device: str, voice: str) -> bool:
         """Muted by hand, or by the scene where no hand has said otherwise."""

@@ -13,6 +13,11 @@ def song_position(tick: int) -> int:
     return min(max(tick, 0) // SIXTEENTH_TICKS, MAX_SONG_POSITION)
 
 
+def song_position_bytes(sixteenths: int) -> bytes:
+    """The Song Position message: F2, low seven bits, high seven bits (MIDI 1.0)."""
+    return bytes((0xF2, sixteenths & 0x7F, sixteenths >> 7))
+
+
 def clocks_to(tick: int) -> int:
     """MIDI clocks from the top to `tick`."""
     return tick // CLOCK_TICKS

@@ -1,0 +1,174 @@
+"""The simulated box: obeys as a real one does, and gets wrong what it is set to."""
+
+from __future__ import annotations
+
+import statistics
+
+import pytest
+
+from grebe.core.patterns.model import Content, Memory
+from grebe.core.player.events import NoteOn, SongPosition
+from grebe.core.rig.model import Device, Faults
+from grebe.protocols.midi import encode
+from grebe.protocols.standin import Report, ReportKind, encode_memory
+from grebe.standins.box import Box
+from tests import build
+
+TICK_NS = 20_833_333  # 120 BPM, 24 a quarter note
+
+
+def drums(**fields: object) -> Device:
+    return build.device(
+        "d", plays="own", channel=10, obeys_program=True, mute_controller=7, **fields
+    )
+
+
+MEMORY = Memory(
+    slots={
+        0: Content(voices=(build.voice("x...x...x...x..."),)),
+        1: Content(length=8, voices=(build.voice("x.x.x.x.", 38),)),
+    }
+)
+
+
+def fed(box: Box, ticks: int, first: int = 0) -> list[Report]:
+    """Clock at 120 BPM, from tick number `first` of a steady wire."""
+    out: list[Report] = []
+    for n in range(first, first + ticks):
+        out += box.feed(b"\xf8", n * TICK_NS)
+    return out
+
+
+def notes(reports: list[Report]) -> list[tuple[int, float]]:
+    """(note, place in sixteenths of that wire)."""
+    return [(r.number // 128, r.at_ns / TICK_NS / 6) for r in reports if r.kind is ReportKind.NOTE]
+
+
+def test_clock_without_start_is_silence() -> None:
+    """A stopped box counts nothing."""
+    assert fed(Box(drums(), MEMORY), 48) == []
+
+
+def test_the_first_clock_after_start_is_the_downbeat() -> None:
+    """MIDI 1.0; beats every 24, the own pattern on its steps, round and round."""
+    box = Box(drums(), MEMORY)
+    box.feed(b"\xfa", 0)
+    out = fed(box, 97)
+    beats = [(r.number, r.at_ns // TICK_NS) for r in out if r.kind is ReportKind.BEAT]
+    assert beats == [(0, 0), (1, 24), (2, 48), (3, 72), (4, 96)]
+    assert notes(out) == [(36, 0), (36, 4), (36, 8), (36, 12), (36, 16)]
+    assert [r.number for r in out if r.kind is ReportKind.TICK] == list(range(97))
+
+
+def test_stop_and_continue_from_a_song_position() -> None:
+    """Stopped it plays nothing; Continue goes on from the place told."""
+    box = Box(drums(), MEMORY)
+    box.feed(b"\xfa", 0)
+    fed(box, 30)
+    box.feed(b"\xfc", 0)
+    assert fed(box, 10) == []
+    box.feed(encode(SongPosition(sixteenths=6)), 0)
+    box.feed(b"\xfb", 0)
+    # From sixteenth 6 the next hits of x...x...x...x... are at 8 and 12.
+    assert notes(fed(box, 40)) == [(36, 2), (36, 6)]
+
+
+def test_song_position_is_ignored_while_running() -> None:
+    """As real boxes do."""
+    box = Box(drums(), MEMORY)
+    box.feed(b"\xfa", 0)
+    fed(box, 6)
+    box.feed(encode(SongPosition(sixteenths=100)), 0)
+    assert notes(fed(box, 90, first=6))[0] == (36, 4)
+
+
+@pytest.mark.parametrize(
+    ("change_at", "first_new"),
+    [("pattern_end", 16.0), ("bar", 16.0), ("at_once", 6.0)],
+)
+def test_when_a_program_change_takes_effect(change_at: str, first_new: float) -> None:
+    """At the end of its pattern, at the bar, or at once."""
+    box = Box(drums(change_at=change_at), MEMORY)
+    box.feed(b"\xfa", 0)
+    out = fed(box, 30)
+    box.feed(b"\xc9\x01", 0)
+    out += fed(box, 90, first=30)
+    assert next(at for note, at in notes(out) if note == 38) == first_new
+
+
+def test_another_channel_is_not_ours() -> None:
+    """Program changes, notes and controllers on other channels do nothing."""
+    box = Box(drums(), MEMORY)
+    box.feed(b"\xc0\x01", 0)
+    box.feed(b"\xb0\x07\x00", 0)
+    assert (box.program, box.silent) == (0, False)
+    assert box.feed(b"\x90\x24\x64", 0) == []
+
+
+def test_the_mute_controller() -> None:
+    """0 silences its own pattern, 127 lets it sound; the clock is counted on."""
+    box = Box(drums(), MEMORY)
+    box.feed(b"\xb9\x07\x00\xfa", 0)
+    out = fed(box, 24)
+    assert notes(out) == []
+    box.feed(b"\xb9\x07\x7f", 0)
+    assert notes(fed(box, 24, first=24)) == [(36, 4)]
+
+
+def test_notes_from_outside_sound() -> None:
+    """A box played note by note, late by its latency."""
+    box = Box(build.device("b", channel=2, faults=Faults(latency_ms=3)))
+    (report,) = box.feed(encode(NoteOn(channel=2, note=40, velocity=9)), 1000)
+    assert report == Report(ReportKind.NOTE, 0, 40 * 128 + 9, 3_001_000)
+
+
+def test_its_memory_is_loaded_by_system_exclusive() -> None:
+    """And it takes the first slot when its own is not there."""
+    box = Box(drums())
+    box.feed(encode_memory(Memory(slots={5: MEMORY.slots[1]})), 0)
+    assert box.program == 5
+
+
+def test_dropped_ticks_leave_the_box_behind() -> None:
+    """Lost ticks are reported as such, and the box's beats come later by as many."""
+    box = Box(drums(faults=Faults(drop_percent=10, seed=4)), MEMORY)
+    box.feed(b"\xfa", 0)
+    out = fed(box, 2400)
+    lost = [r for r in out if r.kind is ReportKind.LOST_TICK]
+    beats = [r for r in out if r.kind is ReportKind.BEAT]
+    assert 170 < len(lost) < 310  # binomial, 240 expected, five sigma 73
+    assert len(beats) == -(-(2400 - len(lost)) // 24)
+
+
+def test_latency_and_jitter() -> None:
+    """Late by the latency in the middle, wavering by the standard deviation set."""
+    box = Box(drums(faults=Faults(latency_ms=4, jitter_ms=1, seed=2)), MEMORY)
+    box.feed(b"\xfa", 0)
+    late = [
+        (r.at_ns - r.number * 24 * TICK_NS) / 1e6
+        for r in fed(box, 24 * 500)
+        if r.kind is ReportKind.BEAT
+    ]
+    assert statistics.mean(late) == pytest.approx(4, abs=0.25)
+    assert statistics.stdev(late) == pytest.approx(1, rel=0.2)
+
+
+def test_a_box_on_its_own_tempo_drifts() -> None:
+    """It starts with the clock and then ignores it: 1000 ppm slow is 60 ms a minute."""
+    faults = Faults(ignores_clock=True, own_bpm=120, drift_ppm=-1000)
+    box = Box(drums(faults=faults), MEMORY)
+    box.feed(b"\xfa", 0)
+    fed(box, 24)
+    beats = [r for r in box.idle(60_500_000_000) if r.kind is ReportKind.BEAT]
+    assert beats[120].at_ns / 1e6 == pytest.approx(60_000 / 0.999)
+
+
+def test_the_same_seed_gives_the_same_faults() -> None:
+    """A rehearsal can be repeated."""
+
+    def run() -> list[Report]:
+        box = Box(drums(faults=Faults(jitter_ms=1, drop_percent=5, seed=9)), MEMORY)
+        box.feed(b"\xfa", 0)
+        return fed(box, 300)
+
+    assert run() == run()
