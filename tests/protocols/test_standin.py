@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import msgspec
 import pytest
 
 from grebe.core.patterns.model import Content, Memory
@@ -20,7 +21,9 @@ from tests import build
 
 def test_a_memory_travels_as_system_exclusive() -> None:
     """Seven-bit bytes under 7D, through the parser, and the same again at the other end."""
-    memory = Memory(slots={3: Content(voices=(build.voice("x..X", name="Tambour é"),))})
+    memory = Memory(
+        slots={3: Content(voices=(msgspec.structs.replace(build.voice("x..X"), name="Tambour é"),))}
+    )
     (message,) = MidiParser().feed(encode_memory(memory), 0)
     assert decode_memory(message.data) == memory
 

@@ -73,7 +73,7 @@ def private_engine(
             engine.wait(5.0)
         finally:
             for process in (engine, standins.process):
-                _end(process)
+                end_process(process)
 
 
 def perform(
@@ -172,7 +172,8 @@ def _device_named(project: Project, name: str) -> Device:
     raise UsageError(f"there is no device {name!r}; devices: {there}")
 
 
-def _end(process: subprocess.Popen[bytes]) -> None:
+def end_process(process: subprocess.Popen[bytes]) -> None:
+    """End a process we started, by force if it must be, and close its pipes."""
     if process.poll() is None:
         process.terminate()
         try:

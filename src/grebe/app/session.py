@@ -5,7 +5,6 @@
 
 from __future__ import annotations
 
-import subprocess
 import time
 from collections import deque
 from pathlib import Path
@@ -14,7 +13,13 @@ from typing import Literal
 from grebe.app.client import EngineClient, check_version
 from grebe.app.runtime import engine_socket
 from grebe.app.store import Store
-from grebe.app.supervisor import StandinsProcess, load_message, standin_devices, start_engine
+from grebe.app.supervisor import (
+    StandinsProcess,
+    let_go,
+    load_message,
+    standin_devices,
+    start_engine,
+)
 from grebe.core.document import Project, set_tempo, with_song
 from grebe.core.player.commands import (
     Again,
@@ -75,8 +80,6 @@ class Session:
         self.notice: Notice | None = None
         self.tapped: TapTempo | None = None
         self._client: EngineClient | None = None
-        self._engine: subprocess.Popen[bytes] | None = None
-        self._standins: list[StandinsProcess] = []
         self._plan_changed = False
         self._gone_since: dict[str, float] = {}
         self._next_try = 0.0
@@ -167,7 +170,7 @@ class Session:
             if self._trying_since is None:
                 self._trying_since = now_s
                 self._start_standins([d.id for d in self.project.rig.devices])
-                self._engine = start_engine()
+                let_go(start_engine())
             elif now_s - self._trying_since > GIVE_UP_S:
                 self.link = "off"
                 self.say("error", f"The engine does not start: {error}")
@@ -177,8 +180,7 @@ class Session:
     def _start_standins(self, device_ids: list[str]) -> None:
         wanted = [d for d in standin_devices(self.project.rig.devices) if d.id in device_ids]
         if wanted:
-            self._standins = [s for s in self._standins if s.process.poll() is None]
-            self._standins.append(StandinsProcess(wanted))
+            let_go(StandinsProcess(wanted, announced=False).process)
 
     def _take(self, message: FromEngine, now_s: float) -> None:
         if isinstance(message, Welcome):

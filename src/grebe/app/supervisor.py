@@ -57,10 +57,19 @@ def standin_devices(devices: Sequence[Device]) -> list[Device]:
     return [d for d in devices if d.port.wire == "standin"]
 
 
+_let_go: list[subprocess.Popen[bytes]] = []
+
+
+def let_go(process: subprocess.Popen[bytes]) -> None:
+    """Leave a process to itself. Those that have ended meanwhile are reaped."""
+    _let_go[:] = [p for p in (*_let_go, process) if p.poll() is None]
+
+
 class StandinsProcess:
     """The process holding all stand-ins of a rig."""
 
-    def __init__(self, devices: Sequence[Device]) -> None:
+    def __init__(self, devices: Sequence[Device], *, announced: bool = True) -> None:
+        """Start them. `wait_ready` can be called only when they are `announced`."""
         self.devices = standin_devices(devices)
         seating = [
             {"device": device, "path": str(standin_socket(device.id))} for device in self.devices
@@ -69,7 +78,7 @@ class StandinsProcess:
             [sys.executable, "-m", "grebe.standins"],
             start_new_session=True,
             stdin=subprocess.PIPE,
-            stdout=subprocess.PIPE,
+            stdout=subprocess.PIPE if announced else subprocess.DEVNULL,
             stderr=subprocess.DEVNULL,
         )
         assert self.process.stdin is not None

@@ -19,8 +19,9 @@ def command(
     commands: Commands, name: str, help_text: str, example: str, call: Callable[..., int]
 ) -> argparse.ArgumentParser:
     """Add a command with its help and an example."""
+    shown = help_text.replace("%", "%%")  # argparse fills in what follows a %
     parser: argparse.ArgumentParser = commands.add_parser(
-        name, help=help_text, description=help_text, epilog=f"example: {example}"
+        name, help=shown, description=shown, epilog=f"example: {example}"
     )
     parser.set_defaults(call=call)
     return parser

@@ -57,6 +57,8 @@ from grebe.wires.clock import raw_ns, sleep_until_ns
 LOOKAHEAD_NS = 50_000_000
 """How far ahead messages are made: covers a JACK period of 1024 and a slow moment."""
 PLAN_EVERY_NS = 5_000_000
+PLAN_AT_LAST_NS = 20_000_000
+"""Planning waits for a moment with nothing due, but not longer than this."""
 POLL_EVERY_NS = 4_000_000
 """How soon a command from a window is seen."""
 SLACK_NS = 1_500_000
@@ -101,7 +103,9 @@ class Engine:
         """Serve until told to shut down, or until nobody needs it."""
         while not self._leaving:
             now = raw_ns()
-            if now - self._last_plan >= PLAN_EVERY_NS:
+            due_soon = bool(self._queue) and self._queue[0][0] - now < SLACK_NS
+            since_plan = now - self._last_plan
+            if since_plan >= PLAN_EVERY_NS and (not due_soon or since_plan >= PLAN_AT_LAST_NS):
                 self._last_plan = now
                 self._plan_ahead(now)
             self._send_due()

@@ -270,15 +270,19 @@ class Frame(QWidget):
         """Show another project in this window. ProjectError leaves the one shown."""
         store = Store.open(path)
         remember(path, self.palette_now)
+        self.session.close()
         frame = Frame(store)
         frame.setGeometry(self.geometry())
-        self.session.close()
         frame.show()
         KEPT.append(frame)
-        self._timer.stop()
+        self.leave()
+
+    def leave(self) -> None:
+        """Close without asking: what there was to ask has been asked."""
         self._leaving = True
         self.close()
-        KEPT.remove(self) if self in KEPT else None
+        if self in KEPT:
+            KEPT.remove(self)
 
     def do_export(self) -> None:
         """Export the song as a MIDI file into a folder."""

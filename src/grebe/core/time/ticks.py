@@ -11,6 +11,7 @@ from __future__ import annotations
 
 import re
 from fractions import Fraction
+from functools import cache
 from typing import Annotated
 
 from msgspec import Meta
@@ -27,6 +28,7 @@ _NOTE_VALUE = re.compile(r"^1/(1|2|4|8|16|32|64)([.t]?)$")
 _FACTOR = {"": Fraction(1), ".": Fraction(3, 2), "t": Fraction(2, 3)}
 
 
+@cache
 def note_value_ticks(value: str) -> int:
     """Length in ticks of a note value such as ``1/16``, ``1/8t`` or ``1/4.``.
 

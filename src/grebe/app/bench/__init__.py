@@ -1,0 +1,21 @@
+"""``grebe bench``: the speed figures, each beside a reference measured in the same call."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from grebe.app.bench.clock import measure_clock
+from grebe.app.bench.player import measure_player
+from grebe.app.bench.window import measure_window
+
+
+def run_bench(only: str | None, seconds: float) -> dict[str, Any]:
+    """Measure one part, or all; `seconds` is for each run of the clock."""
+    out: dict[str, Any] = {}
+    if only in (None, "clock"):
+        out["clock"] = measure_clock(seconds)
+    if only in (None, "player"):
+        out["player"] = measure_player()
+    if only in (None, "window"):
+        out["window"] = measure_window()
+    return out

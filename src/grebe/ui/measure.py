@@ -1,0 +1,56 @@
+"""``python -m grebe.ui.measure FILE``: times the window's first paint and each view's redraw."""
+
+from __future__ import annotations
+
+import json
+import sys
+import time
+from pathlib import Path
+
+from PyQt6.QtCore import QTimer
+
+from grebe.app.store import Store
+from grebe.ui.application import make_application
+from grebe.ui.frame import Frame
+
+REDRAWS = 60
+
+
+def main() -> int:
+    """Show the window, wait for its first paint, then redraw every view; prints JSON."""
+    application = make_application()
+    frame = Frame(Store.open(Path(sys.argv[1])))
+    frame.show()
+    frame.repaint()
+    frame.view.canvas.repaint()
+    frame.waterline.repaint()
+    first_paint = time.monotonic()
+    views: dict[str, dict[str, float]] = {}
+
+    def redraw() -> None:
+        for number, view in frame.views.items():
+            frame.show_station(number)
+            application.processEvents()
+            took: list[float] = []
+            for _ in range(REDRAWS):
+                began = time.perf_counter()
+                view.canvas.refresh()
+                view.canvas.repaint()
+                frame.waterline.repaint()
+                took.append((time.perf_counter() - began) * 1e3)
+            took.sort()
+            views[view.scope] = {
+                "p50_ms": round(took[len(took) // 2], 3),
+                "max_ms": round(took[-1], 3),
+            }
+        frame.session.end_engine()
+        frame.close()
+
+    QTimer.singleShot(1500, redraw)
+    application.exec()
+    sys.stdout.write(json.dumps({"first_paint": first_paint, "views": views}) + "\n")
+    return 0
+
+
+if __name__ == "__main__":
+    sys.exit(main())

@@ -1,0 +1,215 @@
+"""The commands as a shell sees them: output, exit status, one line on stderr."""
+
+from __future__ import annotations
+
+import json
+import subprocess
+import sys
+from pathlib import Path
+from typing import Any
+
+import mido
+import msgspec
+import pytest
+
+from grebe.app.demo import demo_bytes
+from grebe.cli.main import main
+from grebe.core.document import with_leader
+from grebe.formats.project import write_project
+from tests import build
+
+
+@pytest.fixture
+def demo(tmp_path: Path) -> str:
+    """The demo's file."""
+    path = tmp_path / "demo.grebe"
+    path.write_bytes(demo_bytes())
+    return str(path)
+
+
+def run(capsys: pytest.CaptureFixture[str], *words: str) -> tuple[int, str, str]:
+    """Exit status, stdout, stderr."""
+    try:
+        status = main(words)
+    except SystemExit as ended:
+        status = int(ended.code or 0)
+    out = capsys.readouterr()
+    return status, out.out, out.err
+
+
+def answer(capsys: pytest.CaptureFixture[str], *words: str) -> Any:
+    """The JSON object a command prints, and nothing else."""
+    status, out, err = run(capsys, *words, "--json")
+    assert (status, err) == (0, "")
+    return json.loads(out)
+
+
+def test_list(capsys: pytest.CaptureFixture[str], demo: str) -> None:
+    """Everything by name, songs with their length."""
+    listing = answer(capsys, "list", demo)
+    assert set(listing) == {"devices", "patterns", "scenes", "songs", "sets"}
+    assert listing["devices"] == ["Smew", "Knot", "Dunlin"]
+    assert listing["songs"][0] == {"name": "Harbour bell", "bars": 112, "seconds": 213.333333}
+    assert "songs: Harbour bell, Low water" in run(capsys, "list", demo)[1]
+
+
+def test_check(capsys: pytest.CaptureFixture[str], demo: str, tmp_path: Path) -> None:
+    """Findings with their keys; status 1 when one blocks."""
+    (finding,) = answer(capsys, "check", demo)["findings"]
+    assert set(finding) == {"code", "severity", "subject", "message", "why", "fix"}
+    path = tmp_path / "x.grebe"
+    write_project(path, with_leader(build.two_boxes(), None))
+    status, out, _ = run(capsys, "check", str(path), "--json")
+    assert status == 1
+    assert json.loads(out)["findings"][0]["code"] == "rig.no-leader"
+    write_project(path, build.two_boxes())
+    assert run(capsys, "check", str(path)) == (0, "Nothing to look at.\n", "")
+
+
+def test_render(capsys: pytest.CaptureFixture[str], demo: str, tmp_path: Path) -> None:
+    """The file is there and readable; without a kind of file it asks for one."""
+    folder = str(tmp_path / "out")
+    files = answer(capsys, "render", demo, "--song", "Low water", "--to", folder, "--smf")["files"]
+    assert files == [f"{folder}/low-water.mid"]
+    assert mido.MidiFile(files[0]).type == 1
+    status, _, err = run(capsys, "render", demo, "--song", "Low water", "--to", folder)
+    assert (status, err) == (2, "grebe: say what to render: --smf\n")
+
+
+@pytest.mark.parametrize(
+    ("words", "wanted"),
+    [
+        (
+            "position --bar 33 --beat 1 --meter 4/4 --bpm 126",
+            {"song_position": 512, "bytes": "F2 00 04", "clocks": 3072, "seconds": 60.952381},
+        ),
+        ("tempo --seconds 7.619 --bars 4 --meter 4/4", {"bpm": 126.000788}),
+        ("ramp --from 120 --to 140 --bars 8 --meter 4/4", {"seconds": 14.798465}),
+        ("tap --times 0,0.5,1.0,1.5", {"bpm": 120.0, "low": 120.0, "high": 120.0}),
+    ],
+)
+def test_calc(capsys: pytest.CaptureFixture[str], words: str, wanted: dict[str, Any]) -> None:
+    """Worked numbers; in words without --json."""
+    assert answer(capsys, "calc", *words.split()) == wanted
+    status, out, _ = run(capsys, "calc", *words.split())
+    assert status == 0
+    assert out.endswith(".\n")
+
+
+@pytest.mark.parametrize(
+    ("words", "said"),
+    [
+        ("list nowhere.grebe", "nowhere.grebe is not there"),
+        ("run DEMO --song x --seconds 1", "there is no song 'x'"),
+        ("run DEMO --song x --seconds 0", "seconds go from 0.1"),
+        ("run DEMO --song x --seconds 1 --faults {", "--faults should be JSON"),
+        ('run DEMO --song x --seconds 1 --faults {"Coot":{}}', "no device 'Coot'; devices: Smew"),
+        ('run DEMO --song x --seconds 1 --faults {"Smew":{"late":3}}', "no fault 'late'"),
+        (
+            'run DEMO --song x --seconds 1 --faults {"Smew":{"latency_ms":-3}}',
+            "Expected `float` >= 0",
+        ),
+        ("run DEMO --song x --seconds 1 --leader Smew", "Smew cannot lead yet"),
+        ("run DEMO --song x --seconds 1 --leader Coot", "no device 'Coot'"),
+        ("calc", "say which calculator"),
+        ("calc position --bar 0 --bpm 126", "bar counts from 1"),
+        ("calc position --bar 2000 --bpm 126", "song position counts to 16383"),
+        ("calc ramp --from 5 --to 140 --bars 8", "BPM goes from 20 to 400"),
+        ("calc tap --times 0,1", "at least 3"),
+        ("calc tap --times a,b", "times should be seconds"),
+        ("calc tempo --seconds 1 --bars 1 --meter 4/3", "metre must look like"),
+        ("nonsense", "invalid choice"),
+    ],
+)
+def test_unusable_input(
+    capsys: pytest.CaptureFixture[str], demo: str, words: str, said: str
+) -> None:
+    """Status 2 and one line on stderr that says what, where and what to do."""
+    status, out, err = run(capsys, *[demo if w == "DEMO" else w for w in words.split()])
+    assert (status, out) == (2, "")
+    assert said in err
+    assert err.count("\n") == 1
+
+
+def test_help_has_an_example(capsys: pytest.CaptureFixture[str]) -> None:
+    """Every command shows one."""
+    commands = ["open", "demo", "list", "check", "render", "run", "engine", "stop", "ports",
+                "bench", "calc"]  # fmt: skip
+    for name in commands:
+        status, out, _ = run(capsys, name, "--help")
+        assert status == 0
+        assert f"example: grebe {name}" in out
+    for name in ("position", "tempo", "ramp", "tap"):
+        assert f"example: grebe calc {name}" in run(capsys, "calc", name, "--help")[1]
+
+
+def test_demo_path(capsys: pytest.CaptureFixture[str]) -> None:
+    """A fresh copy, and no window."""
+    status, out, _ = run(capsys, "demo", "--path")
+    assert status == 0
+    assert Path(out.strip()).read_bytes() == demo_bytes()
+
+
+def test_run_reports_every_device(capsys: pytest.CaptureFixture[str], demo: str) -> None:
+    """Engine and stand-ins for real; no tick missed, and status 1 where there are faults."""
+    report = answer(capsys, "run", demo, "--song", "Low water", "--seconds", "1.5")
+    assert report["song"] == "Low water"
+    assert [d["name"] for d in report["devices"]] == ["Smew", "Knot", "Dunlin"]
+    for row in report["devices"]:
+        assert row["sent"] == row["received"] > 24
+        assert row["missed"] == 0
+        assert set(row["lateness_ms"]) == {"p50", "p95", "p99", "max"}
+    faults = '{"Smew": {"drop_percent": 40}}'
+    status, out, _ = run(
+        capsys, "run", demo, "--song", "Low water", "--seconds", "1.5", "--faults", faults
+    )
+    assert status == 1
+    assert out.startswith("Smew: ")
+
+
+def test_ports_and_stop(capsys: pytest.CaptureFixture[str]) -> None:
+    """By transport, each with the reason when there are none; nothing to stop is said."""
+    found = answer(capsys, "ports")
+    assert set(found) == {"jack", "alsa"}
+    for row in found.values():
+        assert row["available"] or row["reason"]
+    assert "alsa" in run(capsys, "ports")[1] or found["alsa"]["available"]
+    assert run(capsys, "stop")[:2] == (1, "No engine is running.\n")
+
+
+def test_engine_and_stop_as_processes() -> None:
+    """`grebe engine` in one place, `grebe stop` in another."""
+    grebe = [sys.executable, "-m", "grebe"]
+    engine = subprocess.Popen([*grebe, "engine"])
+    from grebe.app.supervisor import connect_when_ready
+
+    connect_when_ready().close()
+    done = subprocess.run([*grebe, "stop"], capture_output=True, check=False)
+    assert (done.returncode, done.stdout) == (0, b"The engine has ended.\n")
+    assert engine.wait(5) == 0
+
+
+def test_the_bench_measures(
+    capsys: pytest.CaptureFixture[str], monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """Short runs with the keys that are fixed; figures come from measuring, so they differ."""
+    clock = answer(capsys, "bench", "--only", "clock", "--seconds", "1.5")["clock"]
+    assert clock["priority"] in ("fifo", "none")
+    for name in ("grebe", "sleep"):
+        for load in ("idle", "load"):
+            row = clock[name][load]
+            assert row["ticks"] > 8 * 20
+            assert row["p50_ms"] <= row["p99_ms"] <= row["max_ms"]
+    window = answer(capsys, "bench", "--only", "window")["window"]
+    assert window["first_paint_ms"] > 0
+    assert set(window["views"]) == {"rig", "patterns", "song", "stage"}
+
+
+def test_a_song_that_cannot_be_laid_out_is_still_listed(
+    capsys: pytest.CaptureFixture[str], tmp_path: Path
+) -> None:
+    """Its length is unknown; `check` says why."""
+    path = tmp_path / "x.grebe"
+    write_project(path, msgspec.structs.replace(build.two_boxes(), scenes=()))
+    rows = answer(capsys, "list", str(path))["songs"]
+    assert rows == [{"name": "Song", "bars": None, "seconds": None}]

@@ -1,0 +1,112 @@
+"""A real engine with real stand-ins, for tests."""
+
+from __future__ import annotations
+
+import subprocess
+import time
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
+
+from grebe.app.client import EngineClient
+from grebe.app.perform import end_process
+from grebe.app.runtime import engine_socket
+from grebe.app.supervisor import StandinsProcess, connect_when_ready, load_message, start_engine
+from grebe.core.document import Project
+from grebe.core.player.plan import make_plan
+from grebe.link.messages import (
+    AskReport,
+    FromEngine,
+    LatenessReport,
+    Load,
+    Loaded,
+    Notice,
+    Report,
+    Status,
+    ToEngine,
+    Welcome,
+)
+
+
+class Live:
+    """An engine, its stand-ins and one window's connection."""
+
+    def __init__(self, project: Project, source: str = "test") -> None:
+        self.project = project
+        self.standins = [
+            StandinsProcess([d]) for d in project.rig.devices if d.port.wire == "standin"
+        ]
+        self.engine = start_engine()
+        for process in self.standins:
+            process.wait_ready()
+        self.client = connect_when_ready()
+        self.notices: list[str] = []
+        self._waiting: list[FromEngine] = []
+        self.welcome = self.client.wait_for(Welcome, 5)
+        self.send(self.load(project, source))
+        self.client.wait_for(Loaded, 5)
+
+    def load(self, project: Project, source: str = "test") -> Load:
+        """The message that loads a project's first song."""
+        return load_message(project, make_plan(project, project.songs[0], source))
+
+    def send(self, *messages: ToEngine) -> None:
+        """Say something to the engine."""
+        for message in messages:
+            self.client.send(message)
+
+    def until(self, wanted: Callable[[FromEngine], bool], seconds: float = 8.0) -> FromEngine:
+        """Wait for a message that is wanted."""
+        end = time.monotonic() + seconds
+        while time.monotonic() < end:
+            self._waiting += self.client.pump()
+            while self._waiting:
+                message = self._waiting.pop(0)
+                if isinstance(message, Notice):
+                    self.notices.append(message.text)
+                if wanted(message):
+                    return message
+            time.sleep(0.005)
+        raise AssertionError(f"the engine did not say it; notices: {self.notices}")
+
+    def status(self, wanted: Callable[[Status], bool], seconds: float = 8.0) -> Status:
+        """Wait for a status that is wanted."""
+        found = self.until(lambda m: isinstance(m, Status) and wanted(m), seconds)
+        assert isinstance(found, Status)
+        return found
+
+    def report(self) -> dict[str, LatenessReport]:
+        """The figures of every device, after the last reports have come in."""
+        time.sleep(0.4)
+        self.send(AskReport())
+        found = self.until(lambda m: isinstance(m, Report))
+        assert isinstance(found, Report)
+        return {row.device: row for row in found.devices}
+
+    def reconnect(self) -> Welcome:
+        """Another window."""
+        self.client.close()
+        self.client = EngineClient(engine_socket())
+        return self.client.wait_for(Welcome, 5)
+
+    def close(self) -> None:
+        """End everything this started."""
+        self.client.close()
+        for process in (self.engine, *(s.process for s in self.standins)):
+            end_process(process)
+
+
+@contextmanager
+def live(project: Project) -> Iterator[Live]:
+    """A live engine for a while."""
+    made = Live(project)
+    try:
+        yield made
+    finally:
+        made.close()
+
+
+def python(code: str) -> subprocess.Popen[bytes]:
+    """A Python process of its own running some code."""
+    import sys
+
+    return subprocess.Popen([sys.executable, "-c", code], stdout=subprocess.PIPE)

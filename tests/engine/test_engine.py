@@ -1,0 +1,282 @@
+"""The engine as a process, with stand-ins as processes, over real sockets."""
+
+from __future__ import annotations
+
+import signal
+import socket
+import time
+from pathlib import Path
+
+import msgspec
+import pytest
+
+from grebe.app.perform import perform
+from grebe.app.runtime import engine_socket
+from grebe.app.supervisor import start_engine
+from grebe.core.document import Project, set_tempo, with_song
+from grebe.core.player.commands import Begin, Halt, Hold, Launch, Mute
+from grebe.core.rig.model import Faults
+from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.errors import EngineError
+from grebe.link.messages import (
+    LINK_VERSION,
+    ClearCounters,
+    Hello,
+    Loaded,
+    Notice,
+    Panic,
+    Shutdown,
+    Status,
+    Welcome,
+    pack,
+)
+from tests import build
+from tests.engine.live import Live, live, python
+
+
+def fast(bpm: float = 240.0) -> Project:
+    """Two boxes at a tempo that keeps tests short."""
+    return with_song(build.two_boxes(), "song", lambda s: set_tempo(s, bpm))
+
+
+def with_faults(project: Project, device: str, faults: Faults) -> Project:
+    devices = tuple(
+        msgspec.structs.replace(d, faults=faults) if d.id == device else d
+        for d in project.rig.devices
+    )
+    return msgspec.structs.replace(
+        project, rig=msgspec.structs.replace(project.rig, devices=devices)
+    )
+
+
+def test_a_song_from_end_to_end() -> None:
+    """To the song's end: every tick at every device, all on one downbeat, nothing missed."""
+    project = fast()
+    outcome = perform(project, project.songs[0], 30.0)
+    assert outcome.played_s == pytest.approx(32 * 60 / 240, abs=1.0)
+    for row in outcome.reports:
+        # 32 beats; the end of the song stops the clock on the beat.
+        assert (row.ticks_sent, row.ticks_received, row.missed) == (768, 768, 0)
+        assert row.measured == "device"
+
+
+def test_the_devices_own_lateness_is_seen() -> None:
+    """A stand-in 30 ms late at its beats is told from one that is not; ticks still arrive in time."""
+    project = with_faults(fast(), "bass", Faults(latency_ms=30))
+    with live(project) as engine:
+        engine.send(Begin())
+        status = engine.status(lambda s: min([d.sent for d in s.devices], default=0) > 150)
+        late = {d.id: d.late_ms for d in status.devices}
+        assert late["bass"] - late["drums"] == pytest.approx(30, abs=8)
+        beats = [d.tick for d in status.deviations if d.device == "bass"]
+        assert all(tick % TICKS_PER_QUARTER == 0 for tick in beats)
+
+
+def test_dropped_ticks_are_counted() -> None:
+    """Missed is what was sent and not noticed by the box."""
+    project = with_faults(fast(), "drums", Faults(drop_percent=10, seed=3))
+    outcome = perform(project, project.songs[0], 3.0)
+    rows = {r.device: r for r in outcome.reports}
+    assert rows["bass"].missed == 0
+    assert 0.04 < rows["drums"].missed / rows["drums"].ticks_sent < 0.18
+
+
+def test_an_offset_moves_a_device() -> None:
+    """Ticks come earlier by the offset; lateness counts against where they should be."""
+    project = fast()
+    devices = tuple(
+        msgspec.structs.replace(d, offset_ms=-20.0 if d.id == "bass" else 0.0)
+        for d in project.rig.devices
+    )
+    project = msgspec.structs.replace(
+        project, rig=msgspec.structs.replace(project.rig, devices=devices)
+    )
+    with live(project) as engine:
+        engine.send(Begin())
+        status = engine.status(lambda s: min([d.sent for d in s.devices], default=0) > 150)
+        late = {d.id: d.late_ms for d in status.devices}
+        assert late["bass"] - late["drums"] == pytest.approx(-20, abs=8)
+
+
+def test_launching_holding_muting_and_editing_live() -> None:
+    """Commands and edits reach the running player."""
+    project = fast()
+    with live(project) as engine:
+        engine.send(Begin())
+        first = engine.status(lambda s: s.running)
+        assert (first.section, first.next_section) == ("s1", "s2")
+        engine.send(Hold(on=True), Mute(device="bass", on=True))
+        held = engine.status(lambda s: s.held)
+        assert ("bass", "") in engine.status(lambda s: bool(s.mutes)).mutes
+        engine.send(Launch(section="s3", at="bar"))
+        moved = engine.status(lambda s: s.section == "s3")
+        assert moved.section_tick % (4 * TICKS_PER_QUARTER) == 0
+        assert moved.tick >= held.tick
+        engine.send(engine.load(fast(300)))
+        assert engine.status(lambda s: s.bpm == 300).running
+
+
+def test_killing_the_window_loses_no_tick() -> None:
+    """SIGKILL while it plays: the clock goes on, and a new window finds the running engine."""
+    project = fast(120)
+    with live(project) as engine:
+        window = python(
+            "import time\n"
+            "from grebe.app.client import EngineClient\n"
+            "from grebe.app.runtime import engine_socket\n"
+            "from grebe.core.player.commands import Begin\n"
+            "client = EngineClient(engine_socket())\n"
+            "client.send(Begin())\n"
+            "print('playing', flush=True)\n"
+            "while True: client.pump(); time.sleep(0.01)\n"
+        )
+        assert window.stdout is not None
+        window.stdout.readline()
+        engine.client.close()
+        time.sleep(0.5)
+        window.send_signal(signal.SIGKILL)
+        window.wait()
+        window.stdout.close()
+        time.sleep(0.7)
+        welcome = engine.reconnect()
+        assert (welcome.running, welcome.song) == (True, "song")
+        engine.status(lambda s: min([d.sent for d in s.devices], default=0) > 120)
+        engine.send(Halt())
+        for row in engine.report().values():
+            assert row.ticks_sent > 120
+            assert row.missed == 0
+
+
+def test_a_lost_port_is_marked_and_the_rest_play_on() -> None:
+    """A stand-in killed in the middle; after Stop a new one is found and joined again."""
+    with live(fast(120)) as engine:
+        engine.send(Begin())
+        engine.status(lambda s: s.running and min(d.sent for d in s.devices) > 24)
+        drums = next(s for s in engine.standins if s.devices[0].id == "drums")
+        drums.process.kill()
+        status = engine.status(lambda s: any(d.port == "gone" for d in s.devices))
+        assert [(d.id, d.port) for d in status.devices] == [("drums", "gone"), ("bass", "up")]
+        sent = {d.id: d.sent for d in status.devices}["bass"]
+        later = engine.status(lambda s: s.devices[1].sent > sent + 24)
+        assert later.running
+        assert any("Drums" in text and "play on" in text for text in engine.notices)
+        engine.send(Halt())
+        from grebe.app.supervisor import StandinsProcess
+
+        again = StandinsProcess(drums.devices)
+        engine.standins.append(again)
+        again.wait_ready()
+        engine.status(lambda s: all(d.port == "up" for d in s.devices))
+        engine.send(ClearCounters(), Begin())
+        engine.status(lambda s: s.running and min(d.received for d in s.devices) > 24)
+
+
+def test_another_project_is_refused_while_one_plays() -> None:
+    """It says what plays; stopped, the other is taken."""
+    with live(fast(120)) as engine:
+        engine.send(Begin())
+        engine.status(lambda s: s.running)
+        engine.send(engine.load(fast(100), source="another"))
+        notice = engine.until(lambda m: isinstance(m, Notice))
+        assert isinstance(notice, Notice)
+        assert "is playing; stop it" in notice.text
+        engine.send(Halt())
+        engine.status(lambda s: not s.running)
+        engine.send(engine.load(fast(100), source="another"))
+        loaded = engine.until(lambda m: isinstance(m, Loaded))
+        assert isinstance(loaded, Loaded)
+        assert loaded.source == "another"
+
+
+def test_panic_stops() -> None:
+    """And says what it did."""
+    with live(fast(120)) as engine:
+        engine.send(Begin())
+        engine.status(lambda s: s.running)
+        engine.send(Panic())
+        engine.until(lambda m: isinstance(m, Notice) and "All notes off" in m.text)
+        engine.status(lambda s: not s.running)
+
+
+def test_from_the_middle() -> None:
+    """Begin at a section: the position is the song's, and so are the devices' beats."""
+    with live(fast()) as engine:
+        engine.send(Begin(section="s2"))
+        status = engine.status(lambda s: bool(s.deviations))
+        assert status.section == "s2"
+        assert min(d.tick for d in status.deviations) >= 8 * TICKS_PER_QUARTER
+
+
+def test_only_one_engine_and_only_its_owners() -> None:
+    """A second one ends with a reason; the socket is nobody else's; Shutdown ends the stand-ins."""
+    with live(fast()) as engine:
+        assert engine_socket().stat().st_mode & 0o777 == 0o600
+        second = start_engine()
+        assert second.wait(10) == 2
+        engine.send(Shutdown())
+        assert engine.engine.wait(10) == 0
+        assert all(s.process.wait(10) == 0 for s in engine.standins)
+        assert not engine_socket().exists()
+
+
+def test_an_engine_killed_leaves_a_path_that_the_next_takes(own_folders: Path) -> None:
+    """A socket left behind does not keep a new engine from starting."""
+    first = Live(fast())
+    first.engine.kill()
+    first.engine.wait()
+    first.close()
+    assert engine_socket().exists()
+    with live(fast()) as second:
+        assert second.welcome.version == LINK_VERSION
+
+
+def test_strangers_and_hung_windows_do_no_harm() -> None:
+    """Garbage, silence, another version, and a window that never reads."""
+    with live(fast(120)) as engine:
+        engine.send(Begin())
+        engine.status(lambda s: s.running)
+
+        def connect() -> socket.socket:
+            made = socket.socket(socket.AF_UNIX, socket.SOCK_STREAM)
+            made.connect(str(engine_socket()))
+            return made
+
+        garbage, silent, hung, old = connect(), connect(), connect(), connect()
+        garbage.sendall(b"\xff" * 5000)
+        hung.sendall(pack(Hello(version=LINK_VERSION)))
+        old.sendall(pack(Hello(version=LINK_VERSION + 1)))
+        time.sleep(1.0)
+        assert garbage.recv(1) == b""
+        old.settimeout(2)
+        assert old.recv(100)[4:]
+        engine.status(lambda s: s.running)
+        engine.send(Halt())
+        assert all(row.missed == 0 for row in engine.report().values())
+        for made in (garbage, silent, hung, old):
+            made.close()
+
+
+def test_waiting_for_what_never_comes() -> None:
+    """A command without a window gives up with a reason."""
+    with live(fast()) as engine, pytest.raises(EngineError, match="gave no Loaded"):
+        engine.client.wait_for(Loaded, 0.1)
+
+
+def test_no_engine_at_all() -> None:
+    """Said with how to start one."""
+    from grebe.app.client import EngineClient
+
+    with pytest.raises(EngineError, match="no engine is running; start one: grebe engine"):
+        EngineClient(engine_socket())
+
+
+def test_what_a_window_is_told() -> None:
+    """Welcome says what is loaded and which priority was had; Status comes by itself."""
+    with live(fast()) as engine:
+        welcome = engine.reconnect()
+        assert isinstance(welcome, Welcome)
+        assert (welcome.project, welcome.source, welcome.running) == ("Test", "test", False)
+        assert (welcome.priority == "fifo") != bool(welcome.priority_help)
+        status = engine.until(lambda m: isinstance(m, Status))
+        assert isinstance(status, Status)
+        assert [d.port for d in status.devices] == ["up", "up"]

@@ -1,0 +1,531 @@
+"""The window as a performer uses it: keys and clicks, then what is shown and what was played."""
+
+from __future__ import annotations
+
+import os
+import signal
+from pathlib import Path
+
+import pytest
+from PyQt6.QtCore import QPoint, Qt
+from PyQt6.QtGui import QColor
+from PyQt6.QtTest import QTest
+
+from grebe.app.commands import ACTIONS
+from grebe.app.store import Store
+from grebe.core.document import set_times, with_song
+from grebe.formats.project import read_project, write_project
+from grebe.ui.frame import Frame
+from grebe.ui.keys import printed
+from grebe.ui.patterns.view import PatternsView
+from grebe.ui.rig.view import RigView
+from grebe.ui.song.view import SongView
+from grebe.ui.stage.canvas import now_of
+from grebe.ui.theme import DAY, NIGHT, Palette
+from tests import build
+from tests.ui.conftest import Performer
+
+K = Qt.Key
+SHIFT = Qt.KeyboardModifier.ShiftModifier
+CTRL = Qt.KeyboardModifier.ControlModifier
+ALT = Qt.KeyboardModifier.AltModifier
+
+
+def patterns(performer: Performer) -> PatternsView:
+    view = performer.frame.views[3]
+    assert isinstance(view, PatternsView)
+    return view
+
+
+def song(performer: Performer) -> SongView:
+    view = performer.frame.views[5]
+    assert isinstance(view, SongView)
+    return view
+
+
+def rig(performer: Performer) -> RigView:
+    view = performer.frame.views[1]
+    assert isinstance(view, RigView)
+    return view
+
+
+def steps(performer: Performer, voice: int = 0) -> list[tuple[int, int]]:
+    pattern = patterns(performer).pattern
+    assert pattern is not None
+    return [(h.step, h.velocity) for h in pattern.content.voices[voice].hits]
+
+
+def test_the_first_voyage(performer: Performer) -> None:
+    """Open the demo, see the rig, change a step, press Space: three boxes start on one downbeat."""
+    frame = performer.frame
+    assert [p.device for p in rig(performer).tree_canvas.placed] or frame.grab()
+    performer.engine_ready()
+    performer.go(3)
+    patterns(performer).choose("b1")
+    before = steps(performer)
+    performer.press(K.Key_Right)
+    performer.press(K.Key_X)
+    assert steps(performer) == sorted([*before, (1, 100)])
+    performer.press(K.Key_Space)
+    performer.wait(lambda: frame.session.running)
+    performer.wait(
+        lambda: min(d.received for d in frame.session.status.devices) > 48  # type: ignore[union-attr]
+    )
+    status = frame.session.status
+    assert status is not None
+    for device in ("smew", "knot", "dunlin"):
+        first = min(d.tick for d in frame.session.deviations[device])
+        assert first == 0
+    frame.pulse()
+    assert frame.waterline._bar_beat()[0] >= 1
+    performer.press(K.Key_Space)
+    performer.wait(lambda: not frame.session.running)
+
+
+def test_stems_by_keyboard(performer: Performer) -> None:
+    """Write, louder, softer, remove, undo and redo, without the mouse."""
+    performer.go(3)
+    view = patterns(performer)
+    view.choose("p01")
+    assert steps(performer)[0] == (0, 127)
+    performer.press(K.Key_Down, SHIFT)
+    assert steps(performer)[0] == (0, 119)
+    performer.press(K.Key_Up, SHIFT)
+    performer.press(K.Key_X)
+    assert steps(performer)[0] == (4, 100)
+    performer.press(K.Key_Z, CTRL)
+    assert steps(performer)[0] == (0, 127)
+    performer.press(K.Key_Z, CTRL, SHIFT)
+    assert steps(performer)[0] == (4, 100)
+    performer.press(K.Key_Left)
+    assert view.pattern_canvas.place == ("kick", 15)
+    performer.press(K.Key_X)
+    performer.press(K.Key_Delete)
+    assert [s for s, _ in steps(performer)] == [4, 8, 12]
+
+
+def test_lengths_and_pitches_by_keyboard(performer: Performer) -> None:
+    """A voice shorter than its neighbours, a bass note a semitone up, the next pattern."""
+    performer.go(3)
+    view = patterns(performer)
+    view.choose("b1")
+    performer.press(K.Key_Left, ALT)
+    performer.press(K.Key_Left, ALT)
+    assert view.pattern is not None
+    assert view.pattern.content.voices[0].length == 14
+    performer.press(K.Key_Right, ALT)
+    performer.press(K.Key_Up, CTRL)
+    voice = view.pattern.content.voices[0]
+    assert (voice.length, voice.hits[0].note) == (15, 39)
+    performer.press(K.Key_PageDown)
+    assert view.pattern_id == "b2"
+    performer.press(K.Key_PageUp)
+    assert view.pattern_id == "b1"
+
+
+def place(view: PatternsView, row: int, step: int, velocity: int) -> QPoint:
+    canvas = view.pattern_canvas
+    x = canvas.x_at(step * canvas.content.step_ticks)
+    y = canvas.level(row) - velocity / 127 * (canvas.row_height() - 34)
+    return QPoint(round(x), round(y))
+
+
+def test_stems_by_mouse(performer: Performer) -> None:
+    """A click writes, a drag sets the velocity as one step of undo, a click removes."""
+    performer.go(3)
+    view = patterns(performer)
+    view.choose("p01")
+    canvas, left = view.pattern_canvas, Qt.MouseButton.LeftButton
+    QTest.mouseClick(canvas, left, pos=place(view, 0, 2, 60))
+    assert (2, 100) in steps(performer)
+    QTest.mousePress(canvas, left, pos=place(view, 0, 2, 100))
+    for velocity in (90, 70, 50):
+        QTest.mouseMove(canvas, place(view, 0, 2, velocity))
+    QTest.mouseRelease(canvas, left, pos=place(view, 0, 2, 50))
+    dragged = dict(steps(performer))[2]
+    assert dragged == pytest.approx(50, abs=3)
+    QTest.mouseClick(canvas, left, pos=place(view, 0, 2, 40))
+    assert 2 not in dict(steps(performer))
+    performer.press(K.Key_Z, CTRL)
+    assert dict(steps(performer))[2] == dragged
+
+
+def test_a_voices_end_by_mouse(performer: Performer) -> None:
+    """Dragging the post makes the voice longer."""
+    performer.go(3)
+    view = patterns(performer)
+    view.choose("p01")
+    canvas, left = view.pattern_canvas, Qt.MouseButton.LeftButton
+    rim = len(canvas.content.voices) - 1
+    y = round(canvas.level(rim) - 5)
+    step = canvas.content.step_ticks
+    QTest.mousePress(canvas, left, pos=QPoint(round(canvas.x_at(7 * step)), y))
+    QTest.mouseMove(canvas, QPoint(round(canvas.x_at(12 * step)), y))
+    QTest.mouseRelease(canvas, left, pos=QPoint(round(canvas.x_at(12 * step)), y))
+    assert view.pattern is not None
+    assert view.pattern.content.voices[rim].length == 12
+
+
+def test_marking_a_pattern_as_in_the_box(performer: Performer) -> None:
+    """An edited drum pattern is changed since, until B says the box holds it."""
+    performer.go(3)
+    view = patterns(performer)
+    view.choose("p01")
+    performer.press(K.Key_X)
+    assert view.pattern is not None
+    assert view.pattern.box_status == "changed since"
+    assert view.box_pill.isVisible()
+    performer.press(K.Key_B)
+    assert view.pattern.box_status == "in the box"
+    assert not view.box_pill.isVisible()
+
+
+def test_a_stand_in_takes_over_what_is_marked(performer: Performer) -> None:
+    """The drum box plays its own memory: what is marked as in the box is what it sounds."""
+    performer.engine_ready()
+    performer.go(5)
+    performer.press(K.Key_Space)
+    performer.wait(lambda: performer.frame.session.running)
+    performer.frame.session.store.apply(
+        "More", lambda p: with_song(p, "harbour-bell", lambda s: set_times(s, 0, 2))
+    )
+    performer.wait(lambda: performer.frame.session.status.boundary > 8 * 4 * 14_414_400 * 1.5)  # type: ignore[union-attr]
+    assert performer.frame.session.running
+
+
+def test_importing_a_loop(performer: Performer, tmp_path: Path) -> None:
+    """A MIDI file becomes a pattern of the device in hand; a broken one is said, nothing changes."""
+    from tests.formats.test_smf import loop
+
+    performer.go(3)
+    view = patterns(performer)
+    good, bad = tmp_path / "beat.mid", tmp_path / "bad.mid"
+    good.write_bytes(loop((0, 36, 99), (1, 38, 99)))
+    bad.write_bytes(b"nothing")
+    view.import_file(good)
+    assert view.pattern is not None
+    assert (view.pattern.name, view.pattern.device) == ("beat", "smew")
+    count = len(performer.frame.session.project.patterns)
+    view.import_file(bad)
+    assert "not a whole MIDI file" in performer.frame.session.notice.text  # type: ignore[union-attr]
+    assert len(performer.frame.session.project.patterns) == count
+
+
+def test_a_song_by_keyboard(performer: Performer) -> None:
+    """Select, repeat, move, copy and remove sections; the length in words follows."""
+    performer.go(5)
+    view = song(performer)
+    assert view.heading.below.startswith("112 bars   3 min 33 s   126 BPM")
+    performer.press(K.Key_Right)
+    assert performer.frame.session.selected_section == "s2"
+    performer.press(K.Key_Plus)
+    assert view.heading.below.startswith("120 bars")
+    performer.press(K.Key_Minus)
+    performer.press(K.Key_Right, ALT)
+    ids = [s.id for s in performer.frame.session.song.sections]  # type: ignore[union-attr]
+    assert ids[:3] == ["s1", "s3", "s2"]
+    performer.press(K.Key_D, CTRL)
+    performer.press(K.Key_Delete)
+    ids = [s.id for s in performer.frame.session.song.sections]  # type: ignore[union-attr]
+    assert ids[:4] == ["s1", "s3", "s9", "s4"]
+    for _ in range(3):
+        performer.press(K.Key_Z, CTRL)
+    assert view.heading.below.startswith("112 bars")
+
+
+def test_the_last_section_cannot_go(performer: Performer) -> None:
+    """Refused with a sentence, not an exception."""
+    performer.go(5)
+    for _ in range(12):
+        performer.press(K.Key_Delete)
+    assert len(performer.frame.session.song.sections) == 1  # type: ignore[union-attr]
+    assert "at least one section" in performer.frame.session.notice.text  # type: ignore[union-attr]
+
+
+def test_a_click_on_a_section_and_running_from_there(performer: Performer) -> None:
+    """Ctrl+Space runs from the section selected, at its place in the song."""
+    performer.engine_ready()
+    performer.go(5)
+    view = song(performer)
+    layout = view.song_canvas.layout_now()
+    assert layout is not None
+    x = round(view.song_canvas.x_at(layout, layout.spans[3].tick) + 9)
+    QTest.mouseClick(view.song_canvas, Qt.MouseButton.LeftButton, pos=QPoint(x, 20))
+    assert performer.frame.session.selected_section == "s4"
+    performer.press(K.Key_Space, CTRL)
+    performer.wait(lambda: performer.frame.session.running)
+    status = performer.frame.session.status
+    assert status is not None
+    assert status.section == "s4"
+    performer.wait(lambda: performer.frame.waterline._bar_beat() > (33, 0))
+
+
+def test_stage_by_keyboard(performer: Performer) -> None:
+    """Now and Next, the next on the bar, hold, again, skip, cut and mutes; one key each."""
+    performer.engine_ready()
+    session = performer.frame.session
+    performer.go(7)
+    performer.press(K.Key_Space)
+    performer.wait(lambda: session.running and session.status.next_section == "s2")  # type: ignore[union-attr]
+    layout = session.layout()
+    assert layout is not None
+    now = now_of(session, layout)
+    assert now is not None
+    assert (now.span.scene.name, now.bars, now.following.scene.name) == ("Fog", 8, "Oars")  # type: ignore[union-attr]
+    assert 0 < now.to_go_s <= 8 * 4 * 60 / 126 + 0.2  # the downbeat is a moment away
+    performer.press(K.Key_H)
+    performer.wait(lambda: session.status.held)  # type: ignore[union-attr]
+    performer.press(K.Key_1)
+    performer.wait(lambda: ("smew", "") in session.status.mutes)  # type: ignore[union-attr]
+    performer.press(K.Key_1)
+    performer.wait(lambda: ("smew", "") not in session.status.mutes)  # type: ignore[union-attr]
+    performer.press(K.Key_Right)
+    performer.wait(lambda: session.status.next_section == "s3")  # type: ignore[union-attr]
+    performer.press(K.Key_Return, SHIFT)
+    performer.wait(lambda: session.status.section == "s3")  # type: ignore[union-attr]
+    performer.press(K.Key_Return)
+    performer.wait(lambda: session.status.launched)  # type: ignore[union-attr]
+    performer.wait(lambda: session.status.section == "s4")  # type: ignore[union-attr]
+    boundary = session.status.boundary  # type: ignore[union-attr]
+    performer.press(K.Key_R)
+    performer.wait(lambda: session.status.boundary > boundary)  # type: ignore[union-attr]
+
+
+def test_esc_esc_is_panic(performer: Performer) -> None:
+    """Once does nothing, twice stops everything."""
+    performer.engine_ready()
+    performer.press(K.Key_Space)
+    performer.wait(lambda: performer.frame.session.running)
+    performer.press(K.Key_Escape)
+    QTest.qWait(150)
+    assert performer.frame.session.running
+    performer.press(K.Key_Escape)
+    performer.wait(lambda: not performer.frame.session.running)
+
+
+def test_tapping(performer: Performer, monkeypatch: pytest.MonkeyPatch) -> None:
+    """From the third tap the song takes the tempo, as one step of undo; a pause begins anew."""
+    session = performer.frame.session
+    for beat in (0, 0.5, 1.0, 1.5):
+        session.tap(100 + beat)
+    assert session.song.bpm == 120  # type: ignore[union-attr]
+    assert session.tapped is not None
+    assert session.tapped.low == pytest.approx(120)
+    session.tap(200)
+    assert session.tapped is None
+    session.store.undo()
+    assert session.song.bpm == 126  # type: ignore[union-attr]
+    performer.press(K.Key_T)
+
+
+def test_offsets_and_who_plays(performer: Performer) -> None:
+    """Up and Down choose a device, comma and full stop move its offset, W changes who plays."""
+    performer.frame.grab()
+    view = rig(performer)
+    performer.press(K.Key_Down)
+    assert view.selected == "knot"
+    performer.press(K.Key_Period)
+    performer.press(K.Key_Period)
+    performer.press(K.Key_Comma)
+    device = performer.frame.session.project.rig.device("knot")
+    assert device.offset_ms == 0.1
+    assert view.offset.value() == 0.1
+    view.offset.setValue(-3.5)
+    assert performer.frame.session.project.rig.device("knot").offset_ms == -3.5
+    performer.press(K.Key_W)
+    assert performer.frame.session.project.rig.device("knot").plays == "own"
+
+
+def test_mending_a_finding(performer: Performer) -> None:
+    """No leader: the badge counts it, F mends it."""
+    from grebe.core.document import with_leader
+
+    frame = performer.frame
+    frame.session.store.apply("Nobody", lambda p: with_leader(p, None))
+    frame.grab()
+    frame.pulse()
+    assert frame.rail.badges[1] == 1
+    assert rig(performer).fix_pill.isVisible()
+    performer.press(K.Key_F)
+    assert frame.session.project.rig.leader == "grebe"
+    assert frame.rail.badges[1] == 0
+
+
+def test_saving(performer: Performer) -> None:
+    """Ctrl+S writes the file; the title shows what is unsaved."""
+    frame = performer.frame
+    frame.session.tap(1)
+    performer.go(5)
+    performer.press(K.Key_Plus)
+    assert frame.windowTitle() == "night-ferry.grebe * - Grebe"
+    performer.press(K.Key_S, CTRL)
+    assert frame.windowTitle() == "night-ferry.grebe - Grebe"
+    assert frame.session.store.path is not None
+    assert read_project(frame.session.store.path).project == frame.session.project
+
+
+def test_another_song(performer: Performer) -> None:
+    """Ctrl+N while stopped; refused while playing."""
+    performer.engine_ready()
+    session = performer.frame.session
+    performer.press(K.Key_N, CTRL)
+    assert session.song_id == "low-water"
+    performer.press(K.Key_Space)
+    performer.wait(lambda: session.running)
+    performer.press(K.Key_N, CTRL)
+    assert session.song_id == "low-water"
+    assert "Stop first" in session.notice.text  # type: ignore[union-attr]
+
+
+def test_killing_the_engine(performer: Performer) -> None:
+    """The window says so, starts another, and Space comes back in where it was."""
+    performer.engine_ready()
+    session = performer.frame.session
+    session.selected_section = "s4"
+    session.run_here()
+    performer.wait(lambda: session.running)
+    first = session.welcome.pid  # type: ignore[union-attr]
+    os.kill(first, signal.SIGKILL)
+    performer.wait(lambda: session.welcome is not None and session.welcome.pid != first)
+    performer.wait(lambda: session.status is not None)
+    assert "Space comes back in" in session.notice.text  # type: ignore[union-attr]
+    performer.press(K.Key_Space)
+    performer.wait(lambda: session.running)
+    assert session.status.section == "s4"  # type: ignore[union-attr]
+
+
+def test_a_second_window_takes_over(performer: Performer) -> None:
+    """Closing the window leaves it playing; a new one finds it where it is."""
+    performer.engine_ready()
+    session = performer.frame.session
+    performer.press(K.Key_Space)
+    performer.wait(lambda: session.running)
+    path = session.store.path
+    assert path is not None
+    performer.frame.leave()
+    second = Performer(Frame(Store.open(path)))
+    try:
+        second.frame.show()
+        second.wait(lambda: second.frame.session.running)
+        assert second.frame.session.status.tick > 0  # type: ignore[union-attr]
+        assert "already playing" in second.frame.session.notice.text  # type: ignore[union-attr]
+    finally:
+        second.frame.leave()
+
+
+def test_an_engine_that_plays_another_project(performer: Performer, tmp_path: Path) -> None:
+    """The window says so and offers to attach or to end it; both work."""
+    performer.engine_ready()
+    performer.press(K.Key_Space)
+    performer.wait(lambda: performer.frame.session.running)
+    performer.frame.leave()
+    other = tmp_path / "other.grebe"
+    write_project(other, build.two_boxes())
+    second = Performer(Frame(Store.open(other)))
+    try:
+        second.frame.show()
+        second.wait(lambda: second.frame.session.link == "other")
+        assert "playing Night ferry" in second.frame.session.notice.text  # type: ignore[union-attr]
+        path = second.frame.session.attach()
+        assert path is not None
+        assert path.name == "night-ferry.grebe"
+        second.press(K.Key_Q, CTRL, SHIFT)
+        second.wait(lambda: second.frame.session.link == "on")
+        second.engine_ready()
+        assert second.frame.session.welcome.running is False  # type: ignore[union-attr]
+    finally:
+        second.frame.leave()
+
+
+def test_themes(performer: Performer) -> None:
+    """Day by default, Night by choice; Stage is always dark."""
+    frame = performer.frame
+
+    def corner() -> str:
+        return QColor(frame.grab().toImage().pixel(95, 6)).name()
+
+    assert corner() == DAY.ground.name()
+    performer.press(K.Key_T, CTRL)
+    assert corner() == NIGHT.ground.name()
+    performer.press(K.Key_T, CTRL)
+    performer.go(7)
+    assert frame.rail.palette_now is NIGHT
+    assert frame.views[7].canvas.palette_now is NIGHT
+
+
+def _luminance(colour: QColor) -> float:
+    """Relative luminance by WCAG 2."""
+    parts = [
+        c / 12.92 if c <= 0.04045 else ((c + 0.055) / 1.055) ** 2.4
+        for c in (colour.redF(), colour.greenF(), colour.blueF())
+    ]
+    return 0.2126 * parts[0] + 0.7152 * parts[1] + 0.0722 * parts[2]
+
+
+@pytest.mark.parametrize("palette", [DAY, NIGHT], ids=["day", "night"])
+def test_text_can_be_read(palette: Palette) -> None:
+    """Every text colour on ground and panel has a contrast of at least 4.5:1 (WCAG 2)."""
+    for text in ("ink", "muted", "water", "crest", "eye", "reed", "sand"):
+        for behind in (palette.ground, palette.panel):
+            a, b = sorted((_luminance(getattr(palette, text)), _luminance(behind)))
+            assert (b + 0.05) / (a + 0.05) >= 4.5, (text, behind.name())
+
+
+def test_the_key_sheet(performer: Performer) -> None:
+    """F1 shows the keys of the view, any key puts them away; every view can be drawn with it."""
+    for number in performer.frame.views:
+        performer.go(number)
+        performer.press(K.Key_F1)
+        assert performer.frame.key_sheet.isVisible()
+        assert not performer.frame.grab().isNull()
+        performer.press(K.Key_A)
+        assert not performer.frame.key_sheet.isVisible()
+
+
+def test_every_action_has_keys_and_a_method(performer: Performer) -> None:
+    """The table is the truth: each action is wired, and no key means two things in one place."""
+    frame = performer.frame
+    by_scope = {view.scope: view for view in frame.views.values()}
+    seen: set[tuple[str, str]] = set()
+    for action in ACTIONS:
+        assert action.keys
+        owner = frame if action.scope == "everywhere" else by_scope[action.scope]
+        if not action.id.startswith("mute_"):
+            assert callable(getattr(owner, f"do_{action.id}"))
+        for key in action.keys:
+            for scope in {action.scope, "everywhere"}:
+                assert (scope, key) not in seen or scope != action.scope, (scope, key)
+            seen.add((action.scope, key))
+            assert printed(key)
+    everywhere = {key for scope, key in seen if scope == "everywhere"}
+    assert not [key for scope, key in seen if scope != "everywhere" and key in everywhere]
+
+
+def test_the_rail_and_the_run_button_by_mouse(performer: Performer) -> None:
+    """Clicks do what the keys do."""
+    performer.engine_ready()
+    frame, left = performer.frame, Qt.MouseButton.LeftButton
+    QTest.mouseClick(frame.rail, left, pos=QPoint(40, 62 + 58 + 20))
+    assert frame.rail.current == 3
+    QTest.mouseClick(frame.waterline, left, pos=QPoint(60, 40))
+    performer.wait(lambda: frame.session.running)
+    QTest.mouseClick(frame.waterline, left, pos=QPoint(60, 40))
+    performer.wait(lambda: not frame.session.running)
+
+
+def test_every_view_at_every_size(performer: Performer) -> None:
+    """Small and large, playing: nothing raises, nothing is blank."""
+    performer.engine_ready()
+    performer.press(K.Key_Space)
+    performer.wait(lambda: performer.frame.session.running)
+    for width, height in ((960, 600), (1920, 1080)):
+        performer.frame.resize(width, height)
+        for number, view in performer.frame.views.items():
+            performer.go(number)
+            image = view.canvas.grab().toImage()
+            colours = {
+                image.pixel(x, y)
+                for x in range(0, image.width(), 9)
+                for y in range(0, image.height(), 9)
+            }
+            assert len(colours) > 4, number

@@ -1,0 +1,171 @@
+"""Wires without their devices: the frame clock, ALSA against a stand-in library, sleeping."""
+
+from __future__ import annotations
+
+import random
+import socket
+from pathlib import Path
+from typing import Any
+
+import pytest
+
+from grebe.errors import PortLost
+from grebe.protocols.standin import Report, ReportKind, encode_reports
+from grebe.wires.alsa import AlsaPort
+from grebe.wires.clock import raw_ns, sleep_until_ns
+from grebe.wires.frames import FrameClock
+from grebe.wires.standin import StandinPort
+
+PERIOD, RATE = 256, 48_000
+PERIOD_NS = PERIOD / RATE * 1e9
+
+
+def run_clock(clock: FrameClock, periods: int, *, ppm: float = 0, seed: int = 1) -> float:
+    """Feed wavering callback times of a card that is `ppm` fast; the last period's true time."""
+    dice = random.Random(seed)
+    at = 0.0
+    for n in range(periods):
+        at = n * PERIOD_NS / (1 + ppm / 1e6)
+        clock.update(n * PERIOD, round(at + dice.expovariate(1 / 40_000)), PERIOD)
+    return at
+
+
+def test_the_frame_clock_smooths_the_callback() -> None:
+    """Callbacks some 40 us late and wavering: frames a steady distance apart, and near the truth."""
+    clock = FrameClock(RATE)
+    last = run_clock(clock, 4000)
+    frames = [clock.frame_at(round(last + n * 19.84e6)) for n in range(20)]
+    assert None not in frames
+    steps = {b - a for a, b in zip(frames, frames[1:], strict=False)}  # type: ignore[operator]
+    assert steps <= {952, 953}
+    # 40 us late on average is 1.9 frames: a constant that the device's offset takes up.
+    assert abs(frames[0] - 3999 * PERIOD) <= 4  # type: ignore[operator]
+
+
+def test_it_learns_the_cards_rate() -> None:
+    """A card 100 ppm fast, after a minute, to within 5 ppm."""
+    clock = FrameClock(RATE)
+    run_clock(clock, 11_250, ppm=100)
+    assert clock.mapping is not None
+    ppm = (1e9 / RATE / clock.mapping[2] - 1) * 1e6
+    assert ppm == pytest.approx(100, abs=5)
+
+
+@pytest.mark.parametrize("jump", [(5000, 0), (0, 40_000_000)])
+def test_a_jump_begins_afresh(jump: tuple[int, int]) -> None:
+    """Frames or time that jump are counted, and not smoothed over."""
+    clock = FrameClock(RATE)
+    last = run_clock(clock, 500)
+    frame, late = jump
+    now = round(last + PERIOD_NS) + late
+    clock.update(500 * PERIOD + frame, now, PERIOD)
+    assert clock.gaps == 1
+    assert clock.frame_at(now) == 500 * PERIOD + frame
+
+
+def test_before_the_first_period_there_is_no_frame() -> None:
+    """Nothing is made up."""
+    assert FrameClock(RATE).frame_at(5) is None
+
+
+class Sequencer:
+    """What python-rtmidi offers, without ALSA behind it."""
+
+    def __init__(self, *ports: str) -> None:
+        self.ports, self.sent, self.opened = list(ports), [], None
+        self.broken = self.deleted = False
+
+    def get_ports(self) -> list[str]:
+        return self.ports
+
+    def open_port(self, index: int) -> None:
+        self.opened = index
+
+    def send_message(self, data: bytes) -> None:
+        if self.broken:
+            raise RuntimeError("gone")
+        self.sent.append(bytes(data))
+
+    def close_port(self) -> None:
+        self.opened = None
+
+    def delete(self) -> None:
+        self.deleted = True
+
+
+def test_alsa_finds_a_port_by_name() -> None:
+    """The first that contains it; what is sent arrives there."""
+    sequencer = Sequencer("Midi Through:0", "Drum box:1", "Drum box:2")
+    port = AlsaPort("Drum box", sequencer)
+    port.send(b"\xf8", 0)
+    assert (sequencer.opened, sequencer.sent) == (1, [b"\xf8"])
+    assert (port.discard(), port.reports(), port.late_ms()) == ([], [], [])
+    port.close()
+    assert sequencer.deleted
+
+
+def test_alsa_ports_that_are_not_there_or_go_away() -> None:
+    """Named, with what there is."""
+    with pytest.raises(PortLost, match="no ALSA port 'Bass'; ports: Midi Through:0"):
+        AlsaPort("Bass", Sequencer("Midi Through:0"))
+    sequencer = Sequencer("Bass:0")
+    port = AlsaPort("Bass", sequencer)
+    port.check()
+    sequencer.ports.clear()
+    with pytest.raises(PortLost, match="went away"):
+        port.check()
+    sequencer.broken = True
+    with pytest.raises(PortLost, match="went away"):
+        port.send(b"\xf8", 0)
+
+
+def listening(path: Path) -> socket.socket:
+    made = socket.socket(socket.AF_UNIX, socket.SOCK_SEQPACKET)
+    made.bind(str(path))
+    made.listen(1)
+    return made
+
+
+def test_the_wire_to_a_stand_in(own_folders: Path) -> None:
+    """Packets there, reports back; what cannot be read is counted; hanging up is noticed."""
+    path = own_folders / "box.sock"
+    with pytest.raises(PortLost, match="not there"):
+        StandinPort(str(path))
+    server = listening(path)
+    port = StandinPort(str(path))
+    box, _ = server.accept()
+    port.send(b"\xfa", 0)
+    assert box.recv(10) == b"\xfa"
+    report = Report(ReportKind.TICK, 1, 0, 5)
+    box.send(b"junk")
+    box.send(encode_reports([report]))
+    assert port.reports() == [report]
+    assert port.unreadable == 1
+    box.close()
+    server.close()
+    with pytest.raises(PortLost):
+        port.reports()
+    with pytest.raises(PortLost, match="stopped listening"):
+        port.send(b"\xf8", 0)
+    port.close()
+
+
+def test_a_stand_in_that_does_not_read_never_blocks(own_folders: Path) -> None:
+    """It counts as gone instead."""
+    server = listening(own_folders / "box.sock")
+    port = StandinPort(str(own_folders / "box.sock"))
+    with pytest.raises(PortLost):
+        for _ in range(100_000):
+            port.send(bytes(100), 0)
+    port.close()
+    server.close()
+
+
+@pytest.mark.parametrize("spin_ns", [0, 200_000])
+def test_sleeping_is_never_too_short(spin_ns: int) -> None:
+    """Never before the deadline by more than the clock's steering, and a past one returns at once."""
+    due = raw_ns() + 3_000_000
+    sleep_until_ns(due, spin_ns)
+    assert raw_ns() >= due - (0 if spin_ns else 20_000)
+    before: Any = raw_ns()
+    sleep_until_ns(before - 1_000_000_000, spin_ns)
