@@ -339,7 +339,7 @@ def test_mutes_saved_with_a_scene_and_the_hands_over_it() -> None:
     project = build.two_boxes()
     part = msgspec.structs.replace(project.scenes[0].part("bass"), silent_voices=("v",))
     scenes = (build.scene("a", 2, bass=part), project.scenes[1])
-    player, dues = begun(msgspec.structs.replace(project, scenes=scenes))
+    player, _ = begun(msgspec.structs.replace(project, scenes=scenes))
     assert not of(NoteOn, player.advance(BAR), "bass")
     player.apply(Mute(device="bass", voice="v", on=False))
     assert of(NoteOn, player.advance(BAR * 2), "bass")

@@ -61,7 +61,7 @@ def test_a_song_from_end_to_end() -> None:
 
 
 def test_the_devices_own_lateness_is_seen() -> None:
-    """A stand-in 30 ms late at its beats is told from one that is not; ticks still arrive in time."""
+    """A stand-in 30 ms late at its beats is told from one that is not."""
     project = with_faults(fast(), "bass", Faults(latency_ms=30))
     with live(project) as engine:
         engine.send(Begin())

@@ -134,7 +134,7 @@ def jack_project(target: str = "") -> Project:
 
 
 def test_a_song_out_of_a_real_port(server: Server) -> None:
-    """Start, clock and notes leave the engine's port in order; the stand-in beside it misses none."""
+    """Start, clock and notes leave the port in order; the stand-in beside it misses none."""
     with live(jack_project()) as engine:
         process = listener(server, "grebe:Bass", 3.0)
         engine.send(Begin())

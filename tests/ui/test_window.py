@@ -194,7 +194,7 @@ def test_a_stand_in_takes_over_what_is_marked(performer: Performer) -> None:
 
 
 def test_importing_a_loop(performer: Performer, tmp_path: Path) -> None:
-    """A MIDI file becomes a pattern of the device in hand; a broken one is said, nothing changes."""
+    """A MIDI file becomes a pattern of the device in hand; a broken one changes nothing."""
     from tests.formats.test_smf import loop
 
     performer.go(3)

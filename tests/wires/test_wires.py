@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import random
 import socket
+from itertools import pairwise
 from pathlib import Path
 from typing import Any
 
@@ -31,12 +32,12 @@ def run_clock(clock: FrameClock, periods: int, *, ppm: float = 0, seed: int = 1)
 
 
 def test_the_frame_clock_smooths_the_callback() -> None:
-    """Callbacks some 40 us late and wavering: frames a steady distance apart, and near the truth."""
+    """Callbacks some 40 us late and wavering give frames a steady distance apart."""
     clock = FrameClock(RATE)
     last = run_clock(clock, 4000)
     frames = [clock.frame_at(round(last + n * 19.84e6)) for n in range(20)]
     assert None not in frames
-    steps = {b - a for a, b in zip(frames, frames[1:], strict=False)}  # type: ignore[operator]
+    steps = {b - a for a, b in pairwise(frames)}  # type: ignore[operator]
     assert steps <= {952, 953}
     # 40 us late on average is 1.9 frames: a constant that the device's offset takes up.
     assert abs(frames[0] - 3999 * PERIOD) <= 4  # type: ignore[operator]
@@ -163,7 +164,7 @@ def test_a_stand_in_that_does_not_read_never_blocks(own_folders: Path) -> None:
 
 @pytest.mark.parametrize("spin_ns", [0, 200_000])
 def test_sleeping_is_never_too_short(spin_ns: int) -> None:
-    """Never before the deadline by more than the clock's steering, and a past one returns at once."""
+    """Never before the deadline but for the clock's steering; a past one returns at once."""
     due = raw_ns() + 3_000_000
     sleep_until_ns(due, spin_ns)
     assert raw_ns() >= due - (0 if spin_ns else 20_000)
