@@ -8,7 +8,8 @@ import pytest
 
 from grebe.app.demo import demo_bytes, fresh_demo
 from grebe.app.export import export_smf
-from grebe.app.runtime import engine_socket, runtime_dir
+from grebe.app.recovery import Keeper, open_recovered, recovery_path
+from grebe.app.runtime import engine_socket, runtime_dir, state_dir
 from grebe.app.settings import Settings, last_project, read_settings, write_settings
 from grebe.app.store import Store
 from grebe.core.document import Project, set_tempo, with_song
@@ -114,14 +115,11 @@ def test_the_demo_is_copied_fresh() -> None:
     assert read_project(path).project.name == "Night ferry"
 
 
-def test_settings(tmp_path: Path) -> None:
+def test_settings() -> None:
     """Kept; a broken file counts as empty."""
     assert last_project() is None
     write_settings(Settings(last_project="x.grebe", theme="night"))
     assert (last_project(), read_settings().theme) == (Path("x.grebe"), "night")
-    (tmp_path / "no").mkdir()
-    from grebe.app.runtime import state_dir
-
     (state_dir() / "settings.json").write_text("{")
     assert read_settings() == Settings()
 
@@ -146,3 +144,42 @@ def test_export(tmp_path: Path) -> None:
     (tmp_path / "file").write_text("x")
     with pytest.raises(ProjectError, match="could not be written"):
         export_smf(project, project.songs[0], tmp_path / "file")
+
+
+def test_unsaved_work_is_found_again(tmp_path: Path) -> None:
+    """Kept every two seconds; found by the next window as an edit that can be undone."""
+    path = tmp_path / "x.grebe"
+    write_project(path, build.two_boxes())
+    store = Store.open(path)
+    keeper = Keeper(store)
+    keeper.pulse(100)
+    assert open_recovered(path)[1] is False
+    tempo(store, 90)
+    keeper.pulse(101)
+    found, recovered = open_recovered(path)
+    assert recovered
+    assert (bpm(found), found.dirty) == (90, True)
+    assert found.undo() == "Unsaved work found"
+    assert bpm(found) == 126
+    tempo(store, 91)
+    keeper.pulse(102)  # too soon
+    assert bpm(open_recovered(path)[0]) == 90
+    keeper.pulse(104)
+    assert bpm(open_recovered(path)[0]) == 91
+
+
+def test_saved_work_leaves_nothing_to_find(tmp_path: Path) -> None:
+    """Saved, or given up on purpose, it is forgotten; a copy that cannot be read does no harm."""
+    path = tmp_path / "x.grebe"
+    write_project(path, build.two_boxes())
+    store = Store.open(path)
+    keeper = Keeper(store)
+    tempo(store, 90)
+    keeper.pulse(100)
+    store.save()
+    tempo(store, 91)
+    store.undo()
+    keeper.pulse(200)
+    assert not recovery_path(path).exists()
+    recovery_path(path).write_bytes(b"{")
+    assert open_recovered(path)[1] is False

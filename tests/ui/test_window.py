@@ -4,6 +4,9 @@ from __future__ import annotations
 
 import os
 import signal
+import subprocess
+import sys
+import time
 from pathlib import Path
 
 import pytest
@@ -13,17 +16,22 @@ from PyQt6.QtTest import QTest
 
 from grebe.app.commands import ACTIONS
 from grebe.app.store import Store
+from grebe.app.supervisor import connect_when_ready
 from grebe.core.document import set_times, with_song
+from grebe.core.player.commands import Begin, Halt
+from grebe.core.rig.model import Port
 from grebe.formats.project import read_project, write_project
+from grebe.link.messages import AskReport, Report, Status, Welcome
 from grebe.ui.frame import Frame
 from grebe.ui.keys import printed
 from grebe.ui.patterns.view import PatternsView
+from grebe.ui.rig.ports import port_text
 from grebe.ui.rig.view import RigView
 from grebe.ui.song.view import SongView
 from grebe.ui.stage.canvas import now_of
 from grebe.ui.theme import DAY, NIGHT, Palette
 from tests import build
-from tests.ui.conftest import Performer
+from tests.ui.conftest import Performer, end_engine
 
 K = Qt.Key
 SHIFT = Qt.KeyboardModifier.ShiftModifier
@@ -411,6 +419,52 @@ def test_a_second_window_takes_over(performer: Performer) -> None:
         assert "already playing" in second.frame.session.notice.text  # type: ignore[union-attr]
     finally:
         second.frame.leave()
+
+
+def test_killing_the_real_window(own_folders: Path) -> None:
+    """SIGKILL of a whole `grebe open` while it plays: not one tick is missed."""
+    path = own_folders / "x.grebe"
+    write_project(path, build.two_boxes())
+    window = subprocess.Popen([sys.executable, "-m", "grebe", "open", str(path)])
+    client = connect_when_ready()
+    try:
+        client.wait_for(Welcome, 5)
+        end = time.monotonic() + 10
+        while [d.port for d in client.wait_for(Status, 5).devices] != ["up", "up"]:
+            assert time.monotonic() < end
+        client.send(Begin())
+        time.sleep(1.0)
+        window.kill()
+        window.wait()
+        time.sleep(1.0)
+        client.send(Halt())
+        time.sleep(0.4)
+        client.send(AskReport())
+        rows = client.wait_for(Report, 5).devices
+        assert [row.device for row in rows] == ["drums", "bass"]
+        for row in rows:
+            assert row.ticks_sent > 48
+            assert row.missed == 0
+    finally:
+        window.kill()
+        window.wait()
+        client.close()
+        end_engine()
+
+
+def test_choosing_a_port(performer: Performer) -> None:
+    """The list holds what there is; a choice is an edit that can be undone."""
+    view = rig(performer)
+    names = [view.port.itemText(i) for i in range(view.port.count())]
+    assert names[0] == "stand-in"
+    assert names[-1] == "nowhere"
+    view.port._looking.waitForFinished(5000)
+    view.port.setCurrentIndex(view.port.count() - 1)
+    view.port.activated.emit(view.port.count() - 1)
+    assert performer.frame.session.project.rig.device("smew").port == Port(wire="none")
+    performer.press(K.Key_Z, CTRL)
+    assert performer.frame.session.project.rig.device("smew").port == Port()
+    assert port_text(Port(wire="jack")) == "JACK, patched by hand"
 
 
 def test_an_engine_that_plays_another_project(performer: Performer, tmp_path: Path) -> None:

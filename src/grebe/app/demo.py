@@ -5,6 +5,7 @@ from __future__ import annotations
 from importlib.resources import files
 from pathlib import Path
 
+from grebe.app.recovery import recovery_path
 from grebe.app.runtime import state_dir
 from grebe.formats.atomic import write_atomic
 
@@ -21,4 +22,5 @@ def fresh_demo() -> Path:
     path = state_dir() / "demo" / DEMO_NAME
     path.parent.mkdir(exist_ok=True)
     write_atomic(path, demo_bytes())
+    recovery_path(path).unlink(missing_ok=True)
     return path

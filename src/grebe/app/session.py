@@ -32,6 +32,7 @@ from grebe.core.player.commands import (
     Skip,
 )
 from grebe.core.player.plan import make_plan
+from grebe.core.rig.model import Device
 from grebe.core.songs.layout import Layout
 from grebe.core.songs.model import Song
 from grebe.core.time.tap import MIN_TAPS, TapTempo, tap_tempo
@@ -134,6 +135,15 @@ class Session:
                 return span.tick + (self.tick_now() - status.section_tick) % span.ticks
         return 0.0
 
+    def off_by_ms(self, device: Device) -> float | None:
+        """How late a device is when that is more than it may be; None while it is together."""
+        status = self.status
+        if status is not None:
+            for row in status.devices:
+                if row.id == device.id and row.sent and abs(row.late_ms) > device.tolerance_ms:
+                    return row.late_ms
+        return None
+
     # The engine
 
     def pump(self, now_s: float) -> list[FromEngine]:
@@ -210,7 +220,7 @@ class Session:
             self.link = "other"
             self.say(
                 "warn",
-                f"An engine is playing {welcome.project}. Ctrl+Return attaches to it; "
+                f"An engine is playing {welcome.project}. Ctrl+Enter attaches to it; "
                 "Ctrl+Shift+Q ends it and starts one for this project.",
             )
             return

@@ -21,7 +21,8 @@ class Store:
     def __init__(self, project: Project, path: Path | None = None, extras: Extras | None = None):
         self.project = project
         self.path = path
-        self._extras: Extras = extras or {}
+        self.extras: Extras = extras or {}
+        """Fields of the file that this version does not know."""
         self._undo: list[tuple[str, Project]] = []
         self._redo: list[tuple[str, Project]] = []
         self._saved = project
@@ -38,6 +39,11 @@ class Store:
     def dirty(self) -> bool:
         """Whether there is something to save."""
         return self.project is not self._saved and self.project != self._saved
+
+    @property
+    def saved(self) -> Project:
+        """The tree as last opened or saved."""
+        return self._saved
 
     @property
     def undo_name(self) -> str:
@@ -88,7 +94,7 @@ class Store:
         target = path or self.path
         if target is None:
             raise ValueError("the project has no file name yet")
-        write_project(target, self.project, self._extras)
+        write_project(target, self.project, self.extras)
         self.path, self._saved = target, self.project
         return target
 

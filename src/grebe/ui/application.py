@@ -8,8 +8,8 @@ from pathlib import Path
 
 from PyQt6.QtWidgets import QApplication
 
-from grebe.app.store import Store
-from grebe.ui.frame import KEPT, Frame, remember
+from grebe.app.recovery import open_recovered
+from grebe.ui.frame import KEPT, RECOVERED, Frame, remember
 from grebe.ui.theme import font, load_fonts
 
 
@@ -25,11 +25,13 @@ def make_application() -> QApplication:
 
 def run_window(path: Path) -> int:
     """Open a project in a window; returns when the last window is closed."""
-    store = Store.open(path)
+    store, recovered = open_recovered(path)
     application = make_application()
     signal.signal(signal.SIGINT, signal.SIG_DFL)
     frame = Frame(store)
     remember(path, frame.palette_now)
+    if recovered:
+        frame.session.say("warn", RECOVERED)
     KEPT.append(frame)
     frame.show()
     return application.exec()

@@ -21,6 +21,7 @@ from PyQt6.sip import voidptr
 
 from grebe.app.commands import actions_in
 from grebe.app.export import export_smf
+from grebe.app.recovery import Keeper, open_recovered
 from grebe.app.session import Session
 from grebe.app.settings import Settings, read_settings, write_settings
 from grebe.app.store import Store
@@ -43,6 +44,7 @@ FRAME_MS = 16
 """One picture each display frame while playing."""
 RESTING_MS = 50
 FILES = "Grebe projects (*.grebe)"
+RECOVERED = "Unsaved work was found and brought back. Ctrl+Z gives the file as it was saved."
 
 
 class Frame(QWidget):
@@ -51,6 +53,7 @@ class Frame(QWidget):
     def __init__(self, store: Store) -> None:
         super().__init__()
         self.session = Session(store)
+        self._keeper = Keeper(store)
         self.palette_now: Palette = PALETTES[read_settings().theme]
         self.rail = Rail()
         self.notices = NoticeStrip()
@@ -96,6 +99,8 @@ class Frame(QWidget):
 
     def _wire(self) -> None:
         self.rail.chosen.connect(self.show_station)
+        self.notices.attach.clicked.connect(self._handler("attach"))
+        self.notices.end.clicked.connect(self._handler("stop_engine"))
         self.waterline.run_clicked.connect(self.session.run_stop)
         self.waterline.tap_clicked.connect(self.do_tap)
         self.session.store.listen(self._document_changed)
@@ -137,7 +142,13 @@ class Frame(QWidget):
     def set_palette(self) -> None:
         """Colour everything: Night around Stage, otherwise the theme chosen."""
         shown = NIGHT if self.rail.current == 7 else self.palette_now
-        for part in (self.rail, self.notices, self.waterline):
+        for part in (
+            self.rail,
+            self.notices,
+            self.notices.attach,
+            self.notices.end,
+            self.waterline,
+        ):
             part.palette_now = shown
             part.update()
         for view in self.views.values():
@@ -167,8 +178,9 @@ class Frame(QWidget):
         self.session.pump(now_s)
         if (self.session.song_id, self.session.link) != before:
             self.view.document_changed()
+        self._keeper.pulse(now_s)
         self._listen_to_engine()
-        self.notices.show_notice(self.session.notice, now_s)
+        self.notices.show_notice(self.session.notice, now_s, stays=self.session.link == "other")
         self.waterline.update()
         self.view.moved()
         wanted = FRAME_MS if self.session.running else RESTING_MS
@@ -268,10 +280,12 @@ class Frame(QWidget):
 
     def open_file(self, path: Path) -> None:
         """Show another project in this window. ProjectError leaves the one shown."""
-        store = Store.open(path)
+        store, recovered = open_recovered(path)
         remember(path, self.palette_now)
         self.session.close()
         frame = Frame(store)
+        if recovered:
+            frame.session.say("warn", RECOVERED)
         frame.setGeometry(self.geometry())
         frame.show()
         KEPT.append(frame)
@@ -350,7 +364,10 @@ class Frame(QWidget):
         if answer == QMessageBox.StandardButton.Save:
             self.do_save()
             return not self.session.store.dirty
-        return answer == QMessageBox.StandardButton.Discard
+        if answer == QMessageBox.StandardButton.Discard:
+            self._keeper.forget()
+            return True
+        return False
 
     def closeEvent(self, event: QCloseEvent | None) -> None:
         """Let go of the engine; what plays goes on."""
@@ -362,6 +379,8 @@ class Frame(QWidget):
         self._timer.stop()
         if self._notifier is not None:
             self._notifier.setEnabled(False)
+        for view in self.views.values():
+            view.leaving()
         self.session.close()
         event.accept()
 

@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent
-from PyQt6.QtWidgets import QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QWidget
 
 from grebe.link.messages import Notice
 from grebe.ui import draw
 from grebe.ui.theme import DAY, Palette
+from grebe.ui.widgets import Pill
 
 SHOWN_S = {"info": 4.0, "warn": 12.0, "error": 30.0}
 
@@ -20,11 +21,26 @@ class NoticeStrip(QWidget):
         self.palette_now: Palette = DAY
         self.notice: Notice | None = None
         self._since = 0.0
+        self.attach = Pill("Attach to it", primary=True)
+        self.end = Pill("End it")
+        row = QHBoxLayout(self)
+        row.setContentsMargins(0, 0, 16, 0)
+        row.setSpacing(8)
+        row.addStretch(1)
+        row.addWidget(self.attach)
+        row.addWidget(self.end)
         self.setFixedHeight(34)
         self.hide()
 
-    def show_notice(self, notice: Notice | None, now_s: float) -> None:
-        """Show this notice, or let the one shown run out."""
+    def show_notice(self, notice: Notice | None, now_s: float, *, stays: bool) -> None:
+        """Show this notice, or let the one shown run out.
+
+        One that `stays` is about an engine with another project: it offers what to do.
+        """
+        self.attach.setVisible(stays)
+        self.end.setVisible(stays)
+        if stays:
+            self._since = now_s
         if notice is not None and notice is not self.notice:
             self.notice, self._since = notice, now_s
             self.setAccessibleName(notice.text)
@@ -45,9 +61,8 @@ class NoticeStrip(QWidget):
             return
         p = self.palette_now
         painter = QPainter(self)
+        room = self.width() - (260 if self.attach.isVisible() else 40)
         colour = {"info": p.water, "warn": p.sand, "error": p.eye}[self.notice.level]
         draw.fill(painter, 0, 0, self.width(), self.height(), p.panel)
         draw.fill(painter, 0, 0, 4, self.height(), colour)
-        draw.text(
-            painter, 20, 22, self.notice.text, colour, size=14, weight=600, width=self.width() - 40
-        )
+        draw.text(painter, 20, 22, self.notice.text, colour, size=14, weight=600, width=room)

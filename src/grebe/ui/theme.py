@@ -95,6 +95,16 @@ def style_sheet(p: Palette) -> str:
         border-radius: 4px; padding: 2px 6px; selection-background-color: {p.water.name()};
     }}
     QSpinBox:focus, QDoubleSpinBox:focus, QLineEdit:focus {{ border-color: {p.crest.name()}; }}
+    QComboBox {{
+        background: {p.ground.name()}; border: 1px solid {p.rule.name()};
+        border-radius: 4px; padding: 3px 6px;
+    }}
+    QComboBox:focus {{ border-color: {p.crest.name()}; }}
+    QComboBox::drop-down {{ border: none; width: 14px; }}
+    QComboBox QAbstractItemView {{
+        background: {p.panel.name()}; border: 1px solid {p.rule.name()};
+        selection-background-color: {p.soft.name()}; selection-color: {p.ink.name()};
+    }}
     QScrollArea {{ border: none; background: transparent; }}
     QToolTip {{ background: {p.panel.name()}; color: {p.ink.name()}; border: none; }}
     """

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from PyQt6.QtCore import Qt
-from PyQt6.QtGui import QColor, QKeySequence, QPainter, QPaintEvent, QShortcut
+from PyQt6.QtGui import QKeySequence, QPainter, QPaintEvent, QShortcut
 from PyQt6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
 from grebe.app.commands import Scope, actions_in
@@ -109,6 +109,5 @@ class View(QWidget):
     def moved(self) -> None:
         """Time has passed: show where it is. Called many times a second while shown."""
 
-    def ground(self) -> QColor:
-        """The colour behind the view."""
-        return self.palette_now.ground
+    def leaving(self) -> None:
+        """The window is about to close: end what still runs."""

@@ -11,6 +11,7 @@ from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.ui import draw
 from grebe.ui.theme import DAY, Palette
+from grebe.ui.words import late_text
 
 HEIGHT = 84
 SURFACE_LEFT = 270
@@ -177,10 +178,9 @@ class Waterline(QWidget):
                 continue
             if row.port == "gone":
                 off.append((f"{device.name}: port gone", p.eye, 600))
-            elif row.sent and abs(row.late_ms) > device.tolerance_ms:
-                side = "late" if row.late_ms > 0 else "early"
-                off.append((f"{device.name} {abs(row.late_ms):.1f} ms {side}", p.eye, 600))
-            elif row.sent and row.measured:
+            elif (off_ms := session.off_by_ms(device)) is not None:
+                off.append((f"{device.name} {late_text(off_ms)}", p.eye, 600))
+            elif row.sent:
                 good.append(device.name)
                 worst = max(worst, abs(row.late_ms))
         if good and status.running:

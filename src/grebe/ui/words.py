@@ -25,6 +25,11 @@ def seconds_text(seconds: float) -> str:
     return f"{max(0.0, seconds):.1f} s"
 
 
+def late_text(ms: float) -> str:
+    """A deviation in words: 3.1 ms late."""
+    return f"{abs(ms):.1f} ms {'late' if ms >= 0 else 'early'}"
+
+
 def beats_text(beats: Fraction, bar_beats: Fraction) -> str:
     """Bars where it comes out even, otherwise quarter notes."""
     bars = beats / bar_beats

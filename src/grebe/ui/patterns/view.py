@@ -156,7 +156,7 @@ class PatternsView(View):
         lines += [note(f"{density(content):.1f} hits a beat"), Line("", kind="gap")]
         if device is not None and device.plays == "own":
             tone: Tone = "good" if pattern.box_status == "in the box" else "look"
-            lines += [head("In the box"), note(pattern.box_status.capitalize(), tone)]
+            lines += [head("Memory of the box"), note(pattern.box_status.capitalize(), tone)]
             if pattern.box_status != "in the box":
                 lines.append(note(f"{device.name} plays its own copy until you key this in and "
                                   "press B. A stand-in takes it over by itself."))  # fmt: skip

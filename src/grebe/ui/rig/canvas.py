@@ -12,6 +12,7 @@ from grebe.core.findings import Finding, check
 from grebe.core.rig.model import GREBE_ID, Cable, Device, Rig
 from grebe.core.rig.tree import ClockTree, clock_tree
 from grebe.ui import draw
+from grebe.ui.theme import CORNER
 from grebe.ui.widgets import Canvas
 
 BOX = (176.0, 82.0)
@@ -96,18 +97,28 @@ class RigCanvas(Canvas):
             "network": Qt.PenStyle.DotLine,
             "audio": Qt.PenStyle.SolidLine,
         }[cable.medium]
-        leaving = [c for c in self.session.project.rig.cables if c.source == cable.source]
-        ordered = sorted(leaving, key=lambda c: boxes[c.target].top() if c.target in boxes else 0)
+        carries = cable in tree.hops
+        doubled = cable.clock and not carries and len(tree.sources.get(cable.target, ())) > 1
+        colour = p.water if carries else p.eye if doubled else p.muted
+        painter.setPen(QPen(colour, 1.2 if cable.medium == "audio" else 2.2, style))
+        painter.setBrush(Qt.BrushStyle.NoBrush)
+        if end.left() <= start.right():
+            self._paint_back_cable(painter, start, end, colour, "second clock" if doubled else "")
+            return
+        leaving = [
+            c
+            for c in self.session.project.rig.cables
+            if c.source == cable.source
+            and c.target in boxes
+            and boxes[c.target].left() > start.right()
+        ]
+        ordered = sorted(leaving, key=lambda c: boxes[c.target].top())
         place = ordered.index(cable)
         y1 = start.center().y() + (place - (len(ordered) - 1) / 2) * 12
         x1, x2, y2 = start.right(), end.left() - 9, end.center().y()
         # Cables going up turn nearer to the boxes they lead to, so that they do not cross.
         turns = len(ordered) - place if y2 > y1 else place + 1
         middle = x1 + (x2 - x1) * turns / (len(ordered) + 1)
-        carries = cable in tree.hops
-        colour = p.water if carries else p.muted
-        painter.setPen(QPen(colour, 1.2 if cable.medium == "audio" else 2.2, style))
-        painter.setBrush(Qt.BrushStyle.NoBrush)
         painter.drawPolyline(
             QPolygonF([QPointF(x1, y1), QPointF(middle, y1), QPointF(middle, y2), QPointF(x2, y2)])
         )
@@ -119,6 +130,48 @@ class RigCanvas(Canvas):
         if carries:
             words = "MIDI clock 24"
             draw.text(painter, x2 - 4, y2 - 8, words, p.ink, size=14, weight=600, align=draw.RIGHT)
+
+    def _paint_back_cable(
+        self, painter: QPainter, start: QRectF, end: QRectF, colour: QColor, words: str
+    ) -> None:
+        """A cable to a box in the same column or an earlier one: round the right-hand side."""
+        out = max(start.right(), end.right()) + 28
+        y1, y2 = start.center().y(), end.center().y()
+        painter.drawPolyline(
+            QPolygonF(
+                [
+                    QPointF(start.right(), y1),
+                    QPointF(out, y1),
+                    QPointF(out, y2),
+                    QPointF(end.right() + 9, y2),
+                ]
+            )
+        )
+        painter.setPen(Qt.PenStyle.NoPen)
+        painter.setBrush(colour)
+        x = end.right()
+        painter.drawPolygon(
+            QPolygonF([QPointF(x, y2), QPointF(x + 9, y2 - 5.5), QPointF(x + 9, y2 + 5.5)])
+        )
+        if words:
+            draw.text(painter, out + 8, (y1 + y2) / 2 + 5, words, colour, size=14, weight=600)
+
+    def paint_moving(self, painter: QPainter) -> None:
+        """Mark the devices whose port is gone."""
+        status = self.session.status
+        gone = {d.id for d in status.devices if d.port == "gone"} if status else set()
+        p = self.palette_now
+        for placed in self.placed:
+            if placed.device in gone:
+                box = placed.box
+                draw.panel(painter, box.adjusted(3, 54, -3, -3), p.panel)
+                draw.text(
+                    painter, box.left() + 16, box.top() + 69, "port gone", p.eye,
+                    size=14, weight=600,
+                )  # fmt: skip
+                painter.setBrush(Qt.BrushStyle.NoBrush)
+                painter.setPen(QPen(p.eye, 2))
+                painter.drawRoundedRect(box, CORNER, CORNER)
 
     def _paint_findings(self, painter: QPainter, top: float) -> None:
         if not self.findings:

@@ -8,13 +8,14 @@ from PyQt6.QtWidgets import QDoubleSpinBox, QLabel
 from grebe.app.session import Session
 from grebe.core.document import with_device
 from grebe.core.fixes import can_fix, fix
-from grebe.core.rig.model import GREBE_ID, Device
+from grebe.core.rig.model import GREBE_ID, Device, Port
 from grebe.core.rig.tree import clock_tree
 from grebe.link.messages import DeviceStatus
 from grebe.ui.rig.canvas import RigCanvas
+from grebe.ui.rig.ports import PortChooser
 from grebe.ui.sheet import Facts, Line, head, note, row
 from grebe.ui.view import Sheet, View
-from grebe.ui.words import counted
+from grebe.ui.words import counted, late_text
 
 OFFSET_STEP_MS = 0.1
 
@@ -29,6 +30,7 @@ class RigView(View):
         super().__init__(session)
         devices = session.project.rig.devices
         self.selected = devices[0].id if devices else GREBE_ID
+        self._ports_shown: tuple[str, ...] = ()
         self.tree_canvas = RigCanvas(session)
         self.tree_canvas.device_clicked.connect(self.select)
         self.sheet = Sheet()
@@ -43,7 +45,12 @@ class RigView(View):
         self.offset.setKeyboardTracking(False)
         self.offset.setAccessibleName("Offset in milliseconds")
         self.offset.valueChanged.connect(self._offset_typed)
+        self.port_label = QLabel("Port")
+        self.port = PortChooser()
+        self.port.chosen.connect(self._port_chosen)
         self.sheet.column.addWidget(self.facts, 1)
+        self.sheet.column.addWidget(self.port_label)
+        self.sheet.column.addWidget(self.port)
         self.sheet.column.addWidget(self.offset_label)
         self.sheet.column.addWidget(self.offset)
         self.lay_out(self.tree_canvas, self.sheet)
@@ -73,16 +80,22 @@ class RigView(View):
         self.tree_canvas.selected = self.selected
         self.tree_canvas.refresh()
         device = self._device()
-        self.offset.setVisible(device is not None)
-        self.offset_label.setVisible(device is not None)
+        for part in (self.offset, self.offset_label, self.port, self.port_label):
+            part.setVisible(device is not None)
         if device is not None:
             self.offset.blockSignals(True)
             self.offset.setValue(device.offset_ms)
             self.offset.blockSignals(False)
+            self.port.show_port(device.port)
         self._show_facts()
 
     def moved(self) -> None:
-        """Figures in the sheet follow the engine."""
+        """Figures in the sheet and marks on the boxes follow the engine."""
+        status = self.session.status
+        ports = tuple(d.port for d in status.devices) if status else ()
+        if ports != self._ports_shown:
+            self._ports_shown = ports
+            self.tree_canvas.update()
         self.fix_pill.setVisible(any(can_fix(f) for f in self.tree_canvas.findings))
         self._show_facts()
 
@@ -122,8 +135,6 @@ class RigView(View):
             if device.mute_controller is not None
             else "by hand"
         )
-        reached = {"standin": "stand-in", "jack": "JACK", "alsa": "ALSA", "none": "nowhere"}
-        port = reached[device.port.wire] + (f", {device.port.name}" if device.port.name else "")
         lines = [
             head(device.name),
             note(device.label or device.kind),
@@ -134,16 +145,35 @@ class RigView(View):
             row("Channel", str(device.channel)),
             row("Program", program),
             row("Mute", mute),
-            row("Port", port),
         ]
         status = self.session.status
         live = next((s for s in status.devices if s.id == device.id), None) if status else None
-        return lines if live is None else [*lines, *_live_lines(device, live)]
+        off = self.session.off_by_ms(device) is not None
+        return lines if live is None else [*lines, *_live_lines(live, off=off)]
 
     def _offset_typed(self, value: float) -> None:
         device = self._device()
         if device is not None:
             self._set_offset(device, value)
+
+    def _port_chosen(self, port: Port) -> None:
+        device = self._device()
+        if device is not None:
+            self.session.store.apply(
+                f"Port of {device.name}",
+                lambda project: with_device(
+                    project, device.id, lambda d: msgspec.structs.replace(d, port=port)
+                ),
+            )
+
+    def showEvent(self, event: object) -> None:
+        """Look for ports whenever the station is shown."""
+        del event
+        self.port.look()
+
+    def leaving(self) -> None:
+        """End the look for ports."""
+        self.port.stop_looking()
 
     def _set_offset(self, device: Device, value: float) -> None:
         held = round(min(500.0, max(-500.0, value)), 1)
@@ -201,16 +231,14 @@ class RigView(View):
             self.session.store.apply(finding.fix, lambda project: fix(project, finding))
 
 
-def _live_lines(device: Device, live: DeviceStatus) -> list[Line]:
+def _live_lines(live: DeviceStatus, *, off: bool) -> list[Line]:
     lines = [Line("", kind="gap"), head("Now")]
     if live.port == "gone":
         return [*lines, row("Port", "gone", "wrong"), note(live.detail, "wrong")]
     if live.sent:
-        off = abs(live.late_ms) > device.tolerance_ms
-        side = "late" if live.late_ms >= 0 else "early"
         where = "at the box" if live.measured == "device" else "as sent"
         lines.append(
-            row("Beats", f"{abs(live.late_ms):.1f} ms {side}, {where}", "wrong" if off else "good")
+            row("Beats", f"{late_text(live.late_ms)}, {where}", "wrong" if off else "good")
         )
         lines.append(row("Waver", f"{live.spread_ms:.1f} ms"))
         if live.measured == "device":

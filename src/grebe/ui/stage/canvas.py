@@ -14,7 +14,7 @@ from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.ui import draw
 from grebe.ui.theme import NIGHT
 from grebe.ui.widgets import Canvas
-from grebe.ui.words import clock_text, counted, seconds_text
+from grebe.ui.words import clock_text, counted, late_text, seconds_text
 
 DESIGN_HEIGHT = 650.0
 """Height of the canvas at which sizes are as given; a larger screen scales them up."""
@@ -283,10 +283,13 @@ class StageCanvas(Canvas):
             x, y = block.left() + 14, block.top()
             colour = p.muted if muted else p.ink
             draw.text(painter, x, y + 36, device.name, colour, size=26, weight=600, width=wide - 28)
-            words = "port gone" if gone else self._state(device, muted=muted)
+            off_ms = self.session.off_by_ms(device)
+            wrong = gone or off_ms is not None
+            words = self._state(device, muted=muted) if off_ms is None else late_text(off_ms)
             draw.text(
-                painter, x, y + 62, words, p.eye if gone else colour, size=16, width=wide - 28
-            )
+                painter, x, y + 62, "port gone" if gone else words, p.eye if wrong else colour,
+                size=20, weight=600 if wrong else 400, width=wide - 28,
+            )  # fmt: skip
             draw.text(
                 painter, block.right() - 12, block.bottom() - 10, str(index + 1), p.muted,
                 size=16, align=draw.RIGHT,

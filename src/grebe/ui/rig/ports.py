@@ -1,0 +1,84 @@
+"""Choosing the port of a device: stand-in, JACK, ALSA, or nowhere.
+
+The ports there are come from ``python -m grebe.wires``, a process of its own,
+so that looking never holds the window up.
+"""
+
+from __future__ import annotations
+
+import json
+import sys
+
+from PyQt6.QtCore import QProcess, pyqtSignal
+from PyQt6.QtWidgets import QComboBox, QWidget
+
+from grebe.core.rig.model import Port
+
+
+class PortChooser(QComboBox):
+    """A list of ports; emits the one chosen by hand."""
+
+    chosen = pyqtSignal(Port)
+
+    def __init__(self, parent: QWidget | None = None) -> None:
+        super().__init__(parent)
+        self.setAccessibleName("Port")
+        self._found: list[Port] = []
+        self._shown = Port()
+        self._looking = QProcess(self)
+        self._looking.finished.connect(self._looked)
+        self.activated.connect(self._picked)
+        self.show_port(self._shown)
+
+    def look(self) -> None:
+        """Look for ports; the list follows when they are found."""
+        if self._looking.state() == QProcess.ProcessState.NotRunning:
+            self._looking.start(sys.executable, ["-m", "grebe.wires"])
+
+    def stop_looking(self) -> None:
+        """Let a look that still runs end, before the window does."""
+        if self._looking.state() != QProcess.ProcessState.NotRunning:
+            self._looking.kill()
+            self._looking.waitForFinished(1000)
+
+    def show_port(self, port: Port) -> None:
+        """Show this port as the one in use."""
+        self._shown = port
+        self._fill()
+
+    def _looked(self) -> None:
+        try:
+            found = json.loads(bytes(self._looking.readAllStandardOutput().data()) or b"{}")
+        except json.JSONDecodeError:
+            return
+        self._found = []
+        if found.get("jack", {}).get("available"):
+            self._found.append(Port(wire="jack"))
+            self._found += [Port(wire="jack", name=name) for name in found["jack"]["midi"]]
+        self._found += [Port(wire="alsa", name=n) for n in found.get("alsa", {}).get("midi", [])]
+        self._fill()
+
+    def _choices(self) -> list[Port]:
+        choices = [Port(wire="standin"), *self._found, Port(wire="none")]
+        return choices if self._shown in choices else [self._shown, *choices]
+
+    def _fill(self) -> None:
+        self.clear()
+        self.addItems([port_text(port) for port in self._choices()])
+        self.setCurrentIndex(self._choices().index(self._shown))
+
+    def _picked(self, index: int) -> None:
+        port = self._choices()[index]
+        if port != self._shown:
+            self.chosen.emit(port)
+
+
+def port_text(port: Port) -> str:
+    """A port in words."""
+    if port.wire == "standin":
+        return "stand-in"
+    if port.wire == "none":
+        return "nowhere"
+    if port.wire == "jack" and not port.name:
+        return "JACK, patched by hand"
+    return f"{port.wire.upper()}: {port.name}"

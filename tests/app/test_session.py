@@ -1,0 +1,276 @@
+"""The session's own decisions, with a fake engine socket in its place."""
+
+from __future__ import annotations
+
+from pathlib import Path
+from typing import Any
+
+import pytest
+
+from grebe.app.session import Session
+from grebe.app.store import Store
+from grebe.core.player.commands import Begin, Halt, Hold, Launch, Mute
+from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.errors import EngineError
+from grebe.formats.project import write_project
+from grebe.link.messages import (
+    LINK_VERSION,
+    Deviation,
+    DeviceStatus,
+    Load,
+    Loaded,
+    Notice,
+    Panic,
+    Status,
+    Welcome,
+)
+from tests import build
+
+
+class FakeClient:
+    """Stands where the engine's client would: what is said to it, and what it says."""
+
+    def __init__(self) -> None:
+        self.open = True
+        self.said: list[Any] = []
+        self.waiting: list[Any] = []
+
+    def send(self, message: Any) -> None:
+        self.said.append(message)
+
+    def pump(self) -> list[Any]:
+        waiting, self.waiting = self.waiting, []
+        return waiting
+
+    def fileno(self) -> int:
+        return -1
+
+    def close(self) -> None:
+        self.open = False
+
+
+@pytest.fixture
+def store(tmp_path: Path) -> Store:
+    path = tmp_path / "x.grebe"
+    write_project(path, build.two_boxes())
+    return Store.open(path)
+
+
+@pytest.fixture
+def client() -> FakeClient:
+    return FakeClient()
+
+
+@pytest.fixture
+def session(store: Store, client: FakeClient) -> Session:
+    made = Session(store)
+    made._client = client  # type: ignore[assignment]
+    return made
+
+
+def welcome(**fields: Any) -> Welcome:
+    return Welcome(version=LINK_VERSION, pid=1, priority="none", **fields)
+
+
+def hear(session: Session, client: FakeClient, *messages: Any, at: float = 1.0) -> list[Any]:
+    """Let the engine say something; what the session answered."""
+    before = len(client.said)
+    client.waiting += messages
+    session.pump(at)
+    return client.said[before:]
+
+
+def running(**fields: Any) -> Status:
+    return Status(at_ns=0, running=True, tick=0, bpm=120, section="s1", **fields)
+
+
+def test_meeting_an_idle_engine(session: Session, client: FakeClient) -> None:
+    """It is given the plan, whatever it held before."""
+    (load,) = hear(session, client, welcome(project="Old", source="/old.grebe"))
+    assert isinstance(load, Load)
+    assert load.plan.plan.song.id == "song"
+    assert set(load.standins) == {"drums", "bass"}
+    assert set(load.memories) == {"drums"}
+    assert session.link == "on"
+
+
+def test_meeting_an_engine_that_plays_this_project(session: Session, client: FakeClient) -> None:
+    """Taken over where it is, without stopping it."""
+    source = str(session.store.path)
+    answers = hear(
+        session, client, welcome(project="Test", source=source, song="song", running=True)
+    )
+    assert [type(a) for a in answers] == [Load]
+    assert session.link == "on"
+    assert "already playing" in session.notice.text  # type: ignore[union-attr]
+
+
+def test_meeting_an_engine_that_plays_another(session: Session, client: FakeClient) -> None:
+    """It is left alone: nothing is sent but what the performer asks for."""
+    assert hear(session, client, welcome(project="Other", source="/o.grebe", running=True)) == []
+    assert session.link == "other"
+    session.run_stop()
+    session.hold()
+    assert client.said == []
+    assert session.attach() == Path("/o.grebe")
+
+
+def test_another_version_is_turned_away(session: Session, client: FakeClient) -> None:
+    """With a reason, and no plan sent."""
+    other = Welcome(version=LINK_VERSION + 1, pid=1, priority="none")
+    assert hear(session, client, other) == []
+    assert "another version" in session.notice.text  # type: ignore[union-attr]
+
+
+def test_run_and_stop(session: Session, client: FakeClient) -> None:
+    """From the top; from the selected section; a section that is gone counts as the top."""
+    hear(session, client, welcome())
+    session.run_stop()
+    assert client.said[-1] == Begin(section="")
+    session.selected_section = "s2"
+    session.run_here()
+    assert client.said[-1] == Begin(section="s2")
+    session.selected_section = "gone"
+    session.run_here()
+    assert client.said[-1] == Begin(section="")
+    hear(session, client, running())
+    session.run_stop()
+    assert client.said[-1] == Halt()
+
+
+def test_an_edit_is_sent_once(session: Session, client: FakeClient) -> None:
+    """With the next pulse, however many edits there were."""
+    hear(session, client, welcome())
+    for bpm in (100, 110):
+        session.store.apply("Tempo", lambda p, b=bpm: build_tempo(p, b))  # type: ignore[misc]
+    (load,) = hear(session, client)
+    assert load.plan.plan.song.bpm == 110
+    assert hear(session, client) == []
+
+
+def build_tempo(project: Any, bpm: float) -> Any:
+    from grebe.core.document import set_tempo, with_song
+
+    return with_song(project, "song", lambda s: set_tempo(s, bpm))
+
+
+def test_an_edit_that_cannot_be_played(session: Session, client: FakeClient) -> None:
+    """Said, and the old plan plays on."""
+    import msgspec
+
+    hear(session, client, welcome())
+    session.store.apply("Scenes", lambda p: msgspec.structs.replace(p, scenes=()))
+    assert hear(session, client) == []
+    assert "plays on" in session.notice.text  # type: ignore[union-attr]
+    assert session.layout() is None
+
+
+def test_keys_of_stage(session: Session, client: FakeClient) -> None:
+    """Launch, hold and mute say what is to be, from what is."""
+    hear(session, client, welcome(), running(held=True, mutes=(("bass", ""),)))
+    session.launch("s2", "bar")
+    session.hold()
+    session.mute("bass")
+    session.mute("drums")
+    assert client.said[-4:] == [
+        Launch(section="s2", at="bar"),
+        Hold(on=False),
+        Mute(device="bass", on=False),
+        Mute(device="drums", on=True),
+    ]
+
+
+def test_panic_takes_two(session: Session, client: FakeClient) -> None:
+    """Within a second."""
+    hear(session, client, welcome())
+    assert [session.escape(t) for t in (1.0, 2.5, 3.0, 3.2)] == [False, False, True, False]
+    assert client.said.count(Panic()) == 1
+
+
+def test_off_by(session: Session, client: FakeClient) -> None:
+    """Only what is off by more than its tolerance, and only once something was sent."""
+    rows = (
+        DeviceStatus(id="drums", port="up", sent=5, late_ms=2.5),
+        DeviceStatus(id="bass", port="up", sent=5, late_ms=-1.9),
+    )
+    hear(session, client, welcome(), running(devices=rows))
+    drums, bass = session.project.rig.devices
+    assert (session.off_by_ms(drums), session.off_by_ms(bass)) == (2.5, None)
+
+
+def test_where_the_song_is(session: Session, client: FakeClient, monkeypatch: Any) -> None:
+    """Carried on from the last word; in the song as written, wherever it was launched."""
+    monkeypatch.setattr("grebe.app.session.raw_now_ns", lambda: 500_000_000)
+    bar = 4 * TICKS_PER_QUARTER
+    status = Status(
+        at_ns=0, running=True, tick=40 * bar, bpm=120, section="s2", section_tick=40 * bar
+    )
+    hear(session, client, welcome(), status)
+    assert session.tick_now() == 40 * bar + TICKS_PER_QUARTER
+    assert session.song_tick_now() == 2 * bar + TICKS_PER_QUARTER
+
+
+def test_the_engine_hangs_up(session: Session, client: FakeClient, monkeypatch: Any) -> None:
+    """Said at once; another is started; Space comes back in at the section that played."""
+    started: list[str] = []
+    monkeypatch.setattr("grebe.app.session.start_engine", lambda: started.append("engine"))
+    monkeypatch.setattr("grebe.app.session.let_go", lambda _: None)
+    monkeypatch.setattr(Session, "_start_standins", lambda *_: started.append("standins"))
+    hear(session, client, welcome(), Status(at_ns=0, running=True, section="s2"))
+    client.open = False
+    session.pump(2.0)
+    assert (session.link, session.status) == ("starting", None)
+    assert "engine ended" in session.notice.text  # type: ignore[union-attr]
+    session.pump(2.1)
+    assert started == ["standins", "engine"]
+    again = FakeClient()
+    session._client = again  # type: ignore[assignment]
+    hear(session, again, welcome(), at=3)
+    session.run_stop()
+    assert again.said[-1] == Begin(section="s2")
+
+
+def test_an_engine_that_never_starts(session: Session, monkeypatch: Any) -> None:
+    """After ten seconds it is said, and not tried for ever."""
+    monkeypatch.setattr("grebe.app.session.start_engine", lambda: None)
+    monkeypatch.setattr("grebe.app.session.let_go", lambda _: None)
+    monkeypatch.setattr(Session, "_start_standins", lambda *_: None)
+
+    def refuse(_: Path) -> None:
+        raise EngineError("no")
+
+    monkeypatch.setattr("grebe.app.session.EngineClient", refuse)
+    session._client = None
+    for now in (0.0, 5.0, 11.0):
+        session.pump(now)
+    assert session.link == "off"
+    assert "does not start" in session.notice.text  # type: ignore[union-attr]
+
+
+def test_stand_ins_that_are_gone_are_started_again(
+    session: Session, client: FakeClient, monkeypatch: Any
+) -> None:
+    """After two seconds, once, and only those."""
+    started: list[list[str]] = []
+    monkeypatch.setattr(Session, "_start_standins", lambda _, ids: started.append(ids))
+    gone = Status(
+        at_ns=0,
+        running=False,
+        devices=(DeviceStatus(id="drums", port="gone"), DeviceStatus(id="bass", port="up")),
+    )
+    hear(session, client, welcome(), gone, at=10)
+    hear(session, client, gone, at=11)
+    assert started == []
+    hear(session, client, gone, at=12.5)
+    hear(session, client, gone, at=13)
+    assert started == [["drums"]]
+
+
+def test_what_the_engine_says_is_kept_for_the_eye(session: Session, client: FakeClient) -> None:
+    """Deviations by device, the last notice, and a project given by another window."""
+    beat = Deviation(device="bass", tick=0, ms=1.5)
+    hear(session, client, welcome(), running(deviations=(beat,)), Notice(level="info", text="x"))
+    assert list(session.deviations["bass"]) == [beat]
+    assert session.notice == Notice(level="info", text="x")
+    hear(session, client, Loaded(song="z", project="Other", source="/o.grebe"))
+    assert session.link == "other"
