@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import QPointF, QRectF, Qt
-from PyQt6.QtGui import QBrush, QColor, QFontMetricsF, QPainter, QPen, QPolygonF
+from PyQt6.QtGui import QBrush, QColor, QPainter, QPen, QPolygonF
 
-from grebe.ui.theme import CORNER, Palette, font
+from grebe.ui.theme import CORNER, Palette, font, metrics
 
 LEFT = Qt.AlignmentFlag.AlignLeft
 RIGHT = Qt.AlignmentFlag.AlignRight
@@ -25,16 +25,16 @@ def text(
     width: float | None = None,
 ) -> float:
     """Draw a line of text from its baseline; its width. Too long for `width`, it is shortened."""
-    made = font(size, weight)
-    metrics = QFontMetricsF(made)
-    if width is not None:
-        words = metrics.elidedText(words, Qt.TextElideMode.ElideRight, width)
-    wide = metrics.horizontalAdvance(words)
+    measure = metrics(size, weight)
+    wide = measure.horizontalAdvance(words)
+    if width is not None and wide > width:
+        words = measure.elidedText(words, Qt.TextElideMode.ElideRight, width)
+        wide = measure.horizontalAdvance(words)
     if align == RIGHT:
         x -= wide
     elif align == CENTRE:
         x -= wide / 2
-    painter.setFont(made)
+    painter.setFont(font(size, weight))
     painter.setPen(colour)
     painter.drawText(QPointF(x, baseline), words)
     return wide
@@ -42,7 +42,7 @@ def text(
 
 def text_width(words: str, size: float, weight: int = 400) -> float:
     """Width of a line of text."""
-    return QFontMetricsF(font(size, weight)).horizontalAdvance(words)
+    return metrics(size, weight).horizontalAdvance(words)
 
 
 def paragraph(

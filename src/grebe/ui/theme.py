@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cache
 from importlib.resources import files
 
-from PyQt6.QtGui import QColor, QFont, QFontDatabase
+from PyQt6.QtGui import QColor, QFont, QFontDatabase, QFontMetricsF
 
 FAMILY = "Barlow Semi Condensed"
 WEIGHTS = {
@@ -69,21 +70,22 @@ def load_fonts() -> None:
         QFontDatabase.addApplicationFontFromData(data)
 
 
-_fonts: dict[tuple[float, int], QFont] = {}
-
-
+@cache
 def font(size_px: float, weight: int = 400) -> QFont:
-    """The house font at a size in pixels, with tabular figures."""
-    key = (size_px, weight)
-    if key not in _fonts:
-        made = QFont(FAMILY)
-        made.setPixelSize(max(1, round(size_px)))
-        made.setWeight(WEIGHTS[weight])
-        # Hinted, the dot of an i melts into its stem at these sizes.
-        made.setHintingPreference(QFont.HintingPreference.PreferNoHinting)
-        made.setFeature(QFont.Tag("tnum"), 1)
-        _fonts[key] = made
-    return _fonts[key]
+    """The house font at a size in pixels, with tabular figures. Not to be changed: it is shared."""
+    made = QFont(FAMILY)
+    made.setPixelSize(max(1, round(size_px)))
+    made.setWeight(WEIGHTS[weight])
+    # Hinted, the dot of an i melts into its stem at these sizes.
+    made.setHintingPreference(QFont.HintingPreference.PreferNoHinting)
+    made.setFeature(QFont.Tag("tnum"), 1)
+    return made
+
+
+@cache
+def metrics(size_px: float, weight: int = 400) -> QFontMetricsF:
+    """Measures of that font."""
+    return QFontMetricsF(font(size_px, weight))
 
 
 def style_sheet(p: Palette) -> str:

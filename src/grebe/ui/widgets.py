@@ -81,7 +81,8 @@ class Canvas(QWidget):
         super().__init__(parent)
         self.session = session
         self.palette_now: Palette = DAY
-        self._still: QPixmap | None = None
+        self._still = QPixmap()
+        self._stale = True
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Expanding)
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
 
@@ -92,26 +93,27 @@ class Canvas(QWidget):
 
     def refresh(self) -> None:
         """What stands still has changed: draw it anew."""
-        self._still = None
+        self._stale = True
         self.update()
 
     def resizeEvent(self, event: object) -> None:
         """Another size: draw anew."""
         del event
-        self._still = None
+        self._stale = True
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
         """Draw the still layer from its picture, then what moves."""
         ratio = self.devicePixelRatioF()
-        if self._still is None:
-            picture = QPixmap(self.size() * ratio)
-            picture.setDevicePixelRatio(ratio)
-            picture.fill(self.palette_now.ground)
-            painter = QPainter(picture)
+        if self._stale:
+            self._stale = False
+            if self._still.size() != self.size() * ratio:  # a new one costs milliseconds
+                self._still = QPixmap(self.size() * ratio)
+                self._still.setDevicePixelRatio(ratio)
+            self._still.fill(self.palette_now.ground)
+            painter = QPainter(self._still)
             painter.setRenderHint(QPainter.RenderHint.Antialiasing)
             self.paint_still(painter)
             painter.end()
-            self._still = picture
         painter = QPainter(self)
         if event is not None:
             painter.setClipRect(event.rect())
