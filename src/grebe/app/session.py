@@ -54,6 +54,8 @@ LinkState = Literal["starting", "on", "other", "off"]
 
 RETRY_S = 0.05
 GIVE_UP_S = 10.0
+UNFIT_RETRY_S = 5.0
+"""An engine of another version is tried again after this: it may have been ended."""
 STANDINS_AFTER_S = 2.0
 """A stand-in gone this long is started again."""
 TAP_GAP_S = 2.5
@@ -132,7 +134,7 @@ class Session:
             return 0.0
         for span in layout.spans:
             if span.section.id == status.section:
-                return span.tick + (self.tick_now() - status.section_tick) % span.ticks
+                return span.tick + max(0.0, self.tick_now() - status.section_tick) % span.ticks
         return 0.0
 
     def off_by_ms(self, device: Device) -> float | None:
@@ -158,8 +160,11 @@ class Session:
             for message in messages:
                 self._take(message, now_s)
         except (ProtocolError, EngineError) as error:
-            self.say("error", str(error))
             client.close()
+            self._lost()
+            self.say("error", str(error))
+            self._next_try = now_s + UNFIT_RETRY_S
+            return messages
         if not client.open:
             self._lost()
         elif self._plan_changed and self.link == "on":

@@ -11,6 +11,7 @@ import time
 
 from grebe.app.client import EngineClient
 from grebe.app.perform import percentiles, perform, with_faults, with_leader_named
+from grebe.app.processor import processor_times, stolen_percent
 from grebe.app.runtime import engine_socket
 from grebe.cli.common import Commands, add_json, command, opened, print_json, progress_bar
 from grebe.errors import EngineError
@@ -59,6 +60,7 @@ def run(arguments: argparse.Namespace) -> int:
     if arguments.leader is not None:
         project = with_leader_named(project, arguments.leader)
     song = project.song_named(arguments.song)
+    before = processor_times()
     outcome = perform(project, song, arguments.seconds, progress=progress_bar(arguments.seconds))
     names = {d.id: d.name for d in project.rig.devices}
     rows = [
@@ -80,6 +82,7 @@ def run(arguments: argparse.Namespace) -> int:
                 "song": song.name,
                 "seconds": round(outcome.played_s, 3),
                 "priority": outcome.welcome.priority,
+                "stolen_percent": stolen_percent(before, processor_times()),
                 "devices": rows,
                 "notices": list(outcome.notices),
             }

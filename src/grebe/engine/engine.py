@@ -18,12 +18,12 @@ from grebe.core.player.commands import (
     Skip,
 )
 from grebe.core.player.events import (
-    Clock,
     Continue,
     DeviceEvent,
     Due,
     NoteOff,
     SectionStarts,
+    Shared,
     SongEnds,
     Start,
     Stop,
@@ -61,6 +61,8 @@ PLAN_AT_LAST_NS = 20_000_000
 """Planning waits for a moment with nothing due, but not longer than this."""
 POLL_EVERY_NS = 4_000_000
 """How soon a command from a window is seen."""
+POLL_AT_LAST_NS = 60_000_000
+"""Windows wait for a moment with nothing due, but not longer than this."""
 SLACK_NS = 1_500_000
 """Windows are answered only when the next deadline is at least this far away."""
 STATUS_EVERY_NS = 33_000_000
@@ -69,6 +71,7 @@ BEGIN_AFTER_NS = 30_000_000
 """From Begin to the first message: time to plan it."""
 START_LEAD_NS = 2_000_000
 """Start and Continue go out this long before their first clock; MIDI 1.0 asks for 1 ms."""
+CLOCK_BYTE = encode(Shared.CLOCK)
 SPIN_NS = 150_000
 """With real-time priority the last stretch before a deadline is spun."""
 IDLE_NS = 30_000_000_000
@@ -111,7 +114,9 @@ class Engine:
             self._send_due()
             now = raw_ns()
             deadline = self._queue[0][0] if self._queue else now + POLL_EVERY_NS
-            if now - self._last_poll >= POLL_EVERY_NS and deadline - now > SLACK_NS:
+            since_poll = now - self._last_poll
+            free = deadline - now > SLACK_NS
+            if since_poll >= POLL_EVERY_NS and (free or since_poll >= POLL_AT_LAST_NS):
                 self._last_poll = now
                 self._poll(now)
                 now = raw_ns()
@@ -161,14 +166,26 @@ class Engine:
 
     def _send_due(self) -> None:
         queue = self._queue
+        ticks: list[tuple[Outlet, int, int]] = []
         while queue and queue[0][0] <= raw_ns() + (1_000 if self._realtime else 0):
             due_ns, _, device, event = heappop(queue)
-            if isinstance(event, SectionStarts):
+            outlet = self._outlets.get(device)
+            if event is Shared.CLOCK and outlet is not None and outlet.port is not None:
+                late_ns = raw_ns() - due_ns
+                try:
+                    outlet.port.send(CLOCK_BYTE, due_ns)
+                except PortLost as error:
+                    self._lost(outlet, error)
+                else:
+                    ticks.append((outlet, due_ns, late_ns))
+            elif isinstance(event, SectionStarts):
                 self._section = (event.section, event.tick)
             elif isinstance(event, SongEnds):
                 self._ended()
-            else:
-                self._send(self._outlets[device], event, due_ns)
+            elif outlet is not None:  # it may have left the rig since this was planned
+                self._send(outlet, event, due_ns)
+        for outlet, due_ns, late_ns in ticks:  # counted when all of them are out
+            outlet.tick_sent(due_ns, late_ns / 1e6)
 
     def _send(self, outlet: Outlet, event: DeviceEvent, due_ns: int) -> None:
         port = outlet.port
@@ -178,12 +195,9 @@ class Engine:
         if data is None:
             data = self._bytes[event] = encode(event)
         try:
-            if isinstance(event, Clock):
-                late_ms = None if port.stamped else (raw_ns() - due_ns) / 1e6
-                port.send(data, due_ns)
-                outlet.tick_sent(due_ns, late_ms)
-            else:
-                port.send(data, due_ns)
+            port.send(data, due_ns)
+            if event is Shared.CLOCK:  # a port that stamps: it says later how late it was
+                outlet.tick_sent(due_ns, None)
         except PortLost as error:
             self._lost(outlet, error)
 
@@ -193,10 +207,8 @@ class Engine:
             return
         dues = player.apply(command)
         now = raw_ns()
-        negative = max([0, *(-o.offset_ns for o in self._outlets.values())])
-        self._lookahead_ns = LOOKAHEAD_NS + negative
         first = next(e.point for _, _, e in dues if isinstance(e, Tempo))
-        self._timeline = Timeline(first, now + BEGIN_AFTER_NS + negative)
+        self._timeline = Timeline(first, now + BEGIN_AFTER_NS + self._lookahead_ns - LOOKAHEAD_NS)
         self._section = (player.section, player.boundary)
         for outlet in self._outlets.values():
             outlet.begin(player.boundary)
@@ -303,6 +315,8 @@ class Engine:
         for gone in old.values():
             if gone.port is not None:
                 gone.port.close()
+        early = max([0, *(-outlet.offset_ns for outlet in self._outlets.values())])
+        self._lookahead_ns = LOOKAHEAD_NS + early
 
     def _send_memory(self, outlet: Outlet) -> None:
         """Load a stand-in's pattern memory; a real box keeps its own."""
@@ -318,6 +332,9 @@ class Engine:
                 self._answer(connection, message)
             except GrebeError as error:
                 connection.send(Notice(level="error", text=str(error)))
+            except Exception as error:  # a mistake of ours must not stop the clock
+                text = f"The engine could not do that ({error!r}). What plays goes on."
+                connection.send(Notice(level="error", text=text))
         if now - self._last_status >= STATUS_EVERY_NS:
             self._last_status = now
             self._collect()

@@ -26,16 +26,24 @@ class Seat:
     """One stand-in with its listening socket and, while connected, the engine's."""
 
     def __init__(self, device: Device, path: Path) -> None:
+        self.device = device
         self.box = Box(device)
         self.path = path
         path.unlink(missing_ok=True)
         self.listener = socket.socket(socket.AF_UNIX, socket.SOCK_SEQPACKET)
         self.listener.bind(str(path))
         os.chmod(path, 0o600)
+        self._inode = path.stat().st_ino
         self.listener.listen(2)
         self.listener.setblocking(False)
         self.engine: socket.socket | None = None
         self.waiting: list[Report] = []
+
+    def close(self) -> None:
+        """Stop listening, and take the path away unless another process has it by now."""
+        self.listener.close()
+        if self.path.exists() and self.path.stat().st_ino == self._inode:
+            self.path.unlink()
 
     def flush(self) -> None:
         """Send what waits, as far as the engine takes it."""
@@ -80,8 +88,7 @@ class Host:
             elif now - connected > ORPHAN_AFTER_NS:
                 self._leaving = True
         for seat in self._seats:
-            seat.listener.close()
-            seat.path.unlink(missing_ok=True)
+            seat.close()
 
     def _accept(self, seat: Seat) -> None:
         connection, _ = seat.listener.accept()
@@ -90,6 +97,7 @@ class Host:
             self._hang_up(seat)
         seat.engine = connection
         seat.waiting.clear()
+        seat.box = Box(seat.device)  # switched on afresh: an engine counts runs from its first
         self._selector.register(connection, selectors.EVENT_READ, (seat, True))
 
     def _receive(self, seat: Seat) -> None:

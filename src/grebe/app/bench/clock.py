@@ -19,6 +19,7 @@ from pathlib import Path
 from typing import Any
 
 from grebe.app.perform import end_process, percentiles, private_engine
+from grebe.app.processor import processor_times, stolen_percent
 from grebe.app.runtime import override_runtime_dir, standin_socket
 from grebe.app.supervisor import StandinsProcess
 from grebe.core.document import Project
@@ -80,7 +81,7 @@ def measure_clock(seconds: float) -> dict[str, Any]:
         priority = "none"
         for load in ("idle", "load"):
             late: dict[str, list[float]] = {name: [] for name in senders}
-            before = _processor_times()
+            before = processor_times()
             with _busy(BUSY if load == "load" else 0):
                 for _ in range(rounds):
                     for name in senders:
@@ -89,7 +90,7 @@ def measure_clock(seconds: float) -> dict[str, Any]:
                         else:
                             values = _run_reference(name, compiled, seconds / rounds)
                         late[name] += values
-            stolen = _stolen_percent(before, _processor_times())
+            stolen = stolen_percent(before, processor_times())
             for name in senders:
                 out[name][load] = _figures(late[name])
             out.setdefault("stolen_percent", {})[load] = stolen
@@ -160,13 +161,3 @@ def _busy(count: int) -> Iterator[None]:
     finally:
         for process in spinning:
             end_process(process)
-
-
-def _processor_times() -> list[int]:
-    with Path("/proc/stat").open() as file:
-        return [int(field) for field in file.readline().split()[1:9]]
-
-
-def _stolen_percent(before: list[int], after: list[int]) -> float:
-    passed = [b - a for a, b in zip(before, after, strict=True)]
-    return round(100 * passed[7] / max(1, sum(passed)), 1)
