@@ -24,6 +24,7 @@ class Connection:
         self.greeted = False
         self.wants_status = False
         self.open = True
+        self._listens = True
         self._unpacker = Unpacker()
         self._unsent = bytearray()
 
@@ -42,7 +43,7 @@ class Connection:
 
     def send(self, message: FromEngine) -> None:
         """Queue a message and send what the window takes now."""
-        if self.open:
+        if self.open and self._listens:
             self._unsent += pack(message)
             self.flush()
 
@@ -57,7 +58,9 @@ class Connection:
             if len(self._unsent) > MAX_UNSENT_BYTES:
                 self.close()
         except OSError:
-            self.close()
+            # It hung up. What it said last may still wait to be read: read on to the end.
+            self._listens = False
+            self._unsent.clear()
 
     def close(self) -> None:
         """Hang up."""

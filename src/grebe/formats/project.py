@@ -15,11 +15,10 @@ import msgspec
 from grebe.core.document import SCHEMA_VERSION, Project
 from grebe.errors import ProjectError
 from grebe.formats.atomic import write_atomic
+from grebe.formats.reading import UNTOUCHED, read_bounded
 
 MAX_FILE_BYTES = 64 * 1024 * 1024
 """Far over any set; keeps a wrong file from filling the memory."""
-
-UNTOUCHED = "The file has not been touched."
 
 MIGRATIONS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {}
 """From a schema version to the next: one pure function a step."""
@@ -40,14 +39,7 @@ def read_project(path: Path) -> Opened:
 
     ProjectError names the file, the field and what to do; the file is untouched.
     """
-    try:
-        if path.stat().st_size > MAX_FILE_BYTES:
-            raise ProjectError(f"{path} is over 64 MB, too large for a project. {UNTOUCHED}")
-        data = path.read_bytes()
-    except FileNotFoundError as error:
-        raise ProjectError(f"{path} is not there. Check the name, or open another.") from error
-    except OSError as error:
-        raise ProjectError(f"{path} cannot be read: {error.strerror}. {UNTOUCHED}") from error
+    data = read_bounded(path, MAX_FILE_BYTES, "a project", ProjectError)
     return parse_project(data, str(path))
 
 

@@ -26,6 +26,7 @@ from grebe.core.songs.layout import Layout
 from grebe.core.time.tempo import TempoMap
 from grebe.core.time.ticks import SIXTEENTH_TICKS, TICKS_PER_QUARTER
 from grebe.errors import MidiFileError
+from grebe.formats.reading import read_bounded
 
 DIVISION = 960
 _TICKS = TICKS_PER_QUARTER // DIVISION
@@ -89,14 +90,7 @@ def read_pattern(path: Path, device: str, pattern_id: str) -> Pattern:
     those. The length is filled up to whole bars of the file's first metre.
     MidiFileError says what is wrong with the file.
     """
-    try:
-        if path.stat().st_size > MAX_FILE_BYTES:
-            raise MidiFileError(f"{path} is over 16 MB, too large for a loop. Choose another file.")
-        data = path.read_bytes()
-    except FileNotFoundError as error:
-        raise MidiFileError(f"{path} is not there. Check the name.") from error
-    except OSError as error:
-        raise MidiFileError(f"{path} cannot be read: {error.strerror}.") from error
+    data = read_bounded(path, MAX_FILE_BYTES, "a loop", MidiFileError)
     return parse_pattern(data, str(path), device, pattern_id, Path(path).stem)
 
 

@@ -43,6 +43,6 @@ def note_name(note: int) -> str:
     return f"{NOTE_NAMES[note % 12]}{note // 12 - 1}"
 
 
-def counted(number: int, word: str) -> str:
+def counted(number: int, word: str, plural: str = "") -> str:
     """1 bar, 2 bars."""
-    return f"{number} {word}{'' if number == 1 else 's'}"
+    return f"{number} {word if number == 1 else plural or word + 's'}"

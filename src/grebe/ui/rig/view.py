@@ -54,7 +54,7 @@ class RigView(View):
         self.sheet.column.addWidget(self.offset_label)
         self.sheet.column.addWidget(self.offset)
         self.lay_out(self.tree_canvas, self.sheet)
-        self.add_pill("Who plays", "who_plays")
+        self.who_pill = self.add_pill("Who plays", "who_plays")
         self.fix_pill = self.add_pill("Mend it", "fix", primary=True)
         self.document_changed()
 
@@ -72,7 +72,7 @@ class RigView(View):
         tree = clock_tree(rig)
         leads = f"{rig.name_of(rig.leader)} leads" if rig.leader else "Nobody leads"
         apart = ", ".join(rig.name_of(d) for d in tree.free_running)
-        locked = f"{tree.followers} of {counted(len(rig.devices), 'box').replace('boxs', 'boxes')}"
+        locked = f"{tree.followers} of {counted(len(rig.devices), 'box', 'boxes')}"
         below = f"{leads}; the clock reaches {locked}."
         if apart:
             below += f" On its own: {apart}."
@@ -87,6 +87,9 @@ class RigView(View):
             self.offset.setValue(device.offset_ms)
             self.offset.blockSignals(False)
             self.port.show_port(device.port)
+            other = "Let Grebe play it" if device.plays == "own" else "Let it play its own"
+            self.who_pill.set_words(other)
+        self.who_pill.setVisible(device is not None)
         self._show_facts()
 
     def moved(self) -> None:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QPointF, QRectF, pyqtSignal
+from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QMouseEvent, QPainter, QPen, QPolygonF
 
 from grebe.app.session import Session
@@ -135,8 +135,10 @@ class SongCanvas(PlayheadCanvas):
         left = self.x_at(layout, stretch.tick)
         right = self.x_at(layout, stretch.tick + stretch.ticks)
         if not stretch.patterns:
-            painter.setPen(QPen(p.rule, 1.5))
-            draw.line(painter, left, middle, right, middle, p.rule, 1.5)
+            draw.line(painter, left, middle, right, middle, p.rule, 1.5, Qt.PenStyle.DotLine)
+            if stretch.changes:
+                draw.ring(painter, left + 1, middle, 5, p.water, p.ground)
+                draw.text(painter, left + 9, middle - 8, "silent", p.muted, size=12)
             return
         share = min(1.0, stretch.density / FULL_DENSITY)
         thick = 4 + share * (row * 0.4)
