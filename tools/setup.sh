@@ -22,14 +22,24 @@ if command -v dpkg-query >/dev/null; then
     done
 fi
 if [ -n "$missing" ]; then
-    if [ "$(id -u)" = 0 ]; then as_root=; elif sudo -n true 2>/dev/null; then as_root=sudo; else as_root=no; fi
+    if [ "$(id -u)" = 0 ] || sudo -n true 2>/dev/null; then
+        as_root=; [ "$(id -u)" = 0 ] || as_root=sudo
+        $as_root apt-get update -qq
+    else
+        as_root=no
+    fi
+    wanted=
+    for name in $missing; do # since 2024 some libraries are called NAMEt64
+        apt-cache show "${name}t64" >/dev/null 2>&1 && name=${name}t64
+        wanted="$wanted $name"
+    done
+    missing=$wanted
     if [ "$as_root" = no ]; then
         echo "Some system libraries are missing. Install them, then run this again:" >&2
         echo "sudo apt-get install --no-install-recommends$missing" >&2
         exit 1
     fi
     echo "Installing system libraries:$missing"
-    $as_root apt-get update -qq
     # jackd2 asks about real-time priority; the answer can be changed later.
     $as_root env DEBIAN_FRONTEND=noninteractive \
         apt-get install -y -qq --no-install-recommends $missing >/dev/null

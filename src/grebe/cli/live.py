@@ -147,9 +147,14 @@ def ports(arguments: argparse.Namespace) -> int:
 
 def bench(arguments: argparse.Namespace) -> int:
     """The figures of docs/performance.md."""
+
+    def say(what: str) -> None:
+        if sys.stderr.isatty():
+            sys.stderr.write(f"measuring {what}\n")
+
     from grebe.app.bench import run_bench  # noqa: PLC0415 - only here
 
-    result = run_bench(arguments.only, arguments.seconds)
+    result = run_bench(arguments.only, arguments.seconds, say)
     if arguments.json:
         print_json(result)
     else:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import os
 import signal
 import sys
 from pathlib import Path
@@ -9,12 +10,19 @@ from pathlib import Path
 from PyQt6.QtWidgets import QApplication
 
 from grebe.app.recovery import open_recovered
+from grebe.errors import GrebeError
 from grebe.ui.frame import KEPT, RECOVERED, Frame, remember
 from grebe.ui.theme import font, load_fonts
 
 
 def make_application() -> QApplication:
-    """The Qt application with the packaged fonts."""
+    """The Qt application with the packaged fonts. GrebeError where there is no screen."""
+    screens = ("DISPLAY", "WAYLAND_DISPLAY", "QT_QPA_PLATFORM")
+    if not any(os.environ.get(name) for name in screens):
+        raise GrebeError(
+            "there is no screen to open a window on. Start it in a desktop session; "
+            "grebe run plays without one."
+        )
     application = QApplication(sys.argv[:1])
     application.setApplicationName("Grebe")
     application.setDesktopFileName("grebe")
