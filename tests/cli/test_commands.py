@@ -86,6 +86,15 @@ def test_render(capsys: pytest.CaptureFixture[str], demo: str, tmp_path: Path) -
         ("tempo --seconds 7.619 --bars 4 --meter 4/4", {"bpm": 126.000788}),
         ("ramp --from 120 --to 140 --bars 8 --meter 4/4", {"seconds": 14.798465}),
         ("tap --times 0,0.5,1.0,1.5", {"bpm": 120.0, "low": 120.0, "high": 120.0}),
+        (
+            "pulses --from 48 --to 24 --bpm 120",
+            {"ratio": "1/2", "action": "divide", "factor": 2, "from_hz": 96.0, "to_hz": 48.0},
+        ),
+        ("wire --notes 4", {"first_ms": 0.96, "last_ms": 3.84, "spread_ms": 2.88}),
+        (
+            "notemap --from base=36,rows=1,cols=2 --to base=60,rows=1,cols=2,order=down",
+            {"offset": 24, "pairs": [[36, 60, 1, 1], [37, 61, 2, 2]]},
+        ),
     ],
 )
 def test_calc(capsys: pytest.CaptureFixture[str], words: str, wanted: dict[str, Any]) -> None:
@@ -118,6 +127,11 @@ def test_calc(capsys: pytest.CaptureFixture[str], words: str, wanted: dict[str, 
         ("calc tap --times 0,1", "at least 3"),
         ("calc tap --times a,b", "times should be seconds"),
         ("calc tempo --seconds 1 --bars 1 --meter 4/3", "metre must look like"),
+        ("calc pulses --from 0 --to 24 --bpm 120", "a rate goes from 1/64"),
+        ("calc pulses --from x --to 24 --bpm 120", "a rate is pulses a quarter note"),
+        ("calc wire --notes 0", "notes go from 1"),
+        ("calc notemap --from base=36 --to base=99,rows=99", "Expected `int` <= 16"),
+        ("calc notemap --from base --to base=60", "pads should look like"),
         ("nonsense", "invalid choice"),
     ],
 )
@@ -139,7 +153,7 @@ def test_help_has_an_example(capsys: pytest.CaptureFixture[str]) -> None:
         status, out, _ = run(capsys, name, "--help")
         assert status == 0
         assert f"example: grebe {name}" in out
-    for name in ("position", "tempo", "ramp", "tap"):
+    for name in ("position", "tempo", "ramp", "tap", "pulses", "wire", "notemap"):
         assert f"example: grebe calc {name}" in run(capsys, "calc", name, "--help")[1]
 
 

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 import argparse
 import math
-import sys
-from collections.abc import Callable, Iterable, Mapping
+from collections.abc import Callable, Iterable
 
-from grebe.cli.common import Commands, add_json, command, print_json
+from grebe.cli import calc_rig
+from grebe.cli.common import Commands, add_json, answer, command
 from grebe.core.time.meter import Meter, parse_meter
 from grebe.core.time.position import (
     MAX_SONG_POSITION,
@@ -76,6 +76,7 @@ def add_commands(commands: Commands) -> None:
     )
     row.add_argument("--times", type=_times, required=True)
     add_json(row)
+    calc_rig.add_commands(calculators)
 
 
 def position(arguments: argparse.Namespace) -> int:
@@ -91,16 +92,16 @@ def position(arguments: argparse.Namespace) -> int:
             "14 bits; that is bar 1024 in 4/4"
         )
     seconds = tick / TICKS_PER_QUARTER * 60 / arguments.bpm
-    answer = {
+    values = {
         "song_position": sixteenths,
         "bytes": song_position_bytes(sixteenths).hex(" ").upper(),
         "clocks": clocks_to(tick),
         "seconds": round(seconds, 6),
     }
-    return _answer(
+    return answer(
         arguments,
-        answer,
-        f"Song position {sixteenths}, bytes {answer['bytes']}, {answer['clocks']} clocks "
+        values,
+        f"Song position {sixteenths}, bytes {values['bytes']}, {values['clocks']} clocks "
         f"and {seconds:.3f} s from the top.",
     )
 
@@ -109,14 +110,14 @@ def tempo(arguments: argparse.Namespace) -> int:
     """Tempo from a length."""
     quarters = arguments.bars * _quarters(arguments.meter)
     bpm = quarters * 60 / arguments.seconds
-    return _answer(arguments, {"bpm": round(bpm, 6)}, f"{bpm:.3f} BPM.")
+    return answer(arguments, {"bpm": round(bpm, 6)}, f"{bpm:.3f} BPM.")
 
 
 def ramp(arguments: argparse.Namespace) -> int:
     """Length of a ramp."""
     quarters = arguments.bars * _quarters(arguments.meter)
     seconds = ramp_seconds(arguments.start, arguments.to, quarters)
-    return _answer(arguments, {"seconds": round(seconds, 6)}, f"{seconds:.3f} s.")
+    return answer(arguments, {"seconds": round(seconds, 6)}, f"{seconds:.3f} s.")
 
 
 def tap(arguments: argparse.Namespace) -> int:
@@ -126,18 +127,10 @@ def tap(arguments: argparse.Namespace) -> int:
     except ValueError as error:
         raise UsageError(f"--times: {error}") from error
     high = round(fit.high, 6) if math.isfinite(fit.high) else None
-    answer = {"bpm": round(fit.bpm, 6), "low": round(fit.low, 6), "high": high}
-    return _answer(
-        arguments, answer, f"{fit.bpm:.2f} BPM, 95 % between {fit.low:.2f} and {fit.high:.2f}."
+    values = {"bpm": round(fit.bpm, 6), "low": round(fit.low, 6), "high": high}
+    return answer(
+        arguments, values, f"{fit.bpm:.2f} BPM, 95 % between {fit.low:.2f} and {fit.high:.2f}."
     )
-
-
-def _answer(arguments: argparse.Namespace, answer: Mapping[str, object], sentence: str) -> int:
-    if arguments.json:
-        print_json(answer)
-    else:
-        sys.stdout.write(sentence + "\n")
-    return 0
 
 
 def _say_which(parser: argparse.ArgumentParser) -> int:

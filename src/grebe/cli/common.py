@@ -5,7 +5,7 @@ from __future__ import annotations
 import argparse
 import json
 import sys
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from pathlib import Path
 from typing import Any
 
@@ -40,6 +40,15 @@ def opened(arguments: argparse.Namespace) -> Opened:
 def print_json(value: object) -> None:
     """One JSON object and nothing else."""
     sys.stdout.write(json.dumps(value, ensure_ascii=False) + "\n")
+
+
+def answer(arguments: argparse.Namespace, values: Mapping[str, object], sentence: str) -> int:
+    """Print an answer as JSON when asked, otherwise as a sentence; status 0."""
+    if arguments.json:
+        print_json(values)
+    else:
+        sys.stdout.write(sentence + "\n")
+    return 0
 
 
 def progress_bar(seconds: float) -> Callable[[float], None]:
