@@ -109,6 +109,8 @@ def test_meeting_an_engine_that_plays_another(session: Session, client: FakeClie
     """It is left alone: nothing is sent but what the performer asks for."""
     assert hear(session, client, welcome(project="Other", source="/o.grebe", running=True)) == []
     assert session.link == "other"
+    hear(session, client, running())
+    assert (session.running, session.status) == (False, None)
     session.run_stop()
     session.hold()
     assert client.said == []

@@ -203,19 +203,20 @@ class Session:
             self.welcome = message
             self._meet(message)
         elif isinstance(message, Status):
+            if self.link != "on":
+                return  # it speaks of another project: its places mean nothing here
             self.status = message
             if message.running:
                 self._resume_section = message.section
             for deviation in message.deviations:
                 kept = self.deviations.setdefault(deviation.device, deque(maxlen=DEVIATIONS_KEPT))
                 kept.append(deviation)
-            if self.link == "on":
-                self._mind_standins(message, now_s)
+            self._mind_standins(message, now_s)
         elif isinstance(message, Notice):
             self.notice = message
         elif isinstance(message, Loaded) and self.link == "on":
             if message.source != self._source():
-                self.link = "other"
+                self.link, self.status = "other", None
                 self.say("warn", f"The engine has been given {message.project} by another window.")
             elif message.song != self.song_id:
                 self.song_id = message.song

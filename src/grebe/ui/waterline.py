@@ -166,6 +166,8 @@ class Waterline(QWidget):
         status = session.status
         if session.link == "starting":
             return [("Starting the engine", p.muted, 400)]
+        if session.link == "other":
+            return [("The engine plays", p.sand, 600), ("another project", p.sand, 600)]
         if session.link != "on" or status is None:
             return [("No engine", p.eye, 600)]
         names = {d.id: d for d in session.project.rig.devices}

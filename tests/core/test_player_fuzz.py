@@ -1,0 +1,157 @@
+"""Whatever a performer does, in whatever order: the clock never stumbles and no note hangs."""
+
+from __future__ import annotations
+
+from collections import Counter
+from contextlib import suppress
+
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from grebe.core import document
+from grebe.core.document import Project
+from grebe.core.player.commands import (
+    Again,
+    Begin,
+    Command,
+    Halt,
+    Hold,
+    Launch,
+    Mute,
+    SetPlan,
+    Skip,
+)
+from grebe.core.player.events import Clock, Due, NoteOff, NoteOn, SectionStarts, Start, Stop
+from grebe.core.player.plan import make_plan
+from grebe.core.player.player import Player
+from grebe.core.time.meter import Meter
+from grebe.core.time.ticks import CLOCK_TICKS, TICKS_PER_QUARTER
+from grebe.errors import EditError
+from tests import build
+
+BAR = 4 * TICKS_PER_QUARTER
+
+
+def a_rich_project() -> Project:
+    """Chains, unequal lengths, long gates, odd metres, a ramp, silence, a muted part."""
+    bass = build.voice("xx.x..x", 40)
+    project = build.two_boxes()
+    patterns = (
+        *project.patterns,
+        build.pattern("b2", "bass", bass, build.voice("x....x", 50, "w"), length=12),
+    )
+    scenes = (
+        build.scene("a", 2, drums=["d1", "d2"], bass=["b1", "b2", "b1"]),
+        build.scene("b", 1, Meter(beats=7, unit=8), bass=["b2"]),
+        build.scene("c", 1, drums=["d2"]),
+    )
+    song = build.song(("a", 2), ("b", 3, {"bpm": 150, "ramp_bars": 2}), "c", "a", bpm=120)
+    return build.project(list(project.rig.devices), list(patterns), list(scenes), song)
+
+
+RICH = a_rich_project()
+SECTIONS = ("s1", "s2", "s3", "s4", "")
+
+
+def edited(which: int) -> SetPlan:
+    """One of some edits, as a plan."""
+    edits = (
+        lambda s: document.set_tempo(s, 90),
+        lambda s: document.set_times(s, 1, 1),
+        lambda s: document.remove_section(s, 0),
+        lambda s: document.move_section(s, 2, -2),
+        lambda s: document.duplicate_section(s, 1),
+    )
+    if which < len(edits):
+        project = document.with_song(RICH, "song", edits[which])
+    else:
+        project = document.with_content(
+            RICH, "b2", lambda c: build.pattern("x", "bass", build.voice("x.x", 41)).content
+        )
+    return SetPlan(plan=make_plan(project, project.songs[0]))
+
+
+commands: st.SearchStrategy[Command] = st.one_of(
+    st.builds(
+        Launch,
+        section=st.sampled_from(SECTIONS),
+        at=st.sampled_from(["bar", "section_end", "now"]),
+    ),
+    st.builds(Hold, on=st.booleans()),
+    st.just(Again()),
+    st.just(Skip()),
+    st.builds(
+        Mute,
+        device=st.sampled_from(["drums", "bass"]),
+        voice=st.sampled_from(["", "v", "w"]),
+        on=st.booleans(),
+    ),
+    st.builds(edited, st.integers(0, 5)),
+    st.just(Begin()),
+)
+moves = st.lists(st.one_of(commands, st.integers(1, 3 * BAR)), max_size=25)
+
+
+def play(acts: list[Command | int], section: str) -> tuple[Player, list[Due]]:
+    """Begin, do it all, and stop if it has not ended."""
+    player = Player(make_plan(RICH, RICH.songs[0]))
+    dues = player.apply(Begin(section=section))
+    for act in acts:
+        if not player.running:
+            break
+        if isinstance(act, int):
+            dues += player.advance(player.tick + act)
+        else:
+            with suppress(EditError):  # a section that an edit has taken away
+                dues += player.apply(act)
+    return player, dues + player.apply(Halt())
+
+
+@given(moves, st.sampled_from(SECTIONS))
+@settings(max_examples=150, deadline=None)
+def test_the_clock_never_stumbles(acts: list[Command | int], section: str) -> None:
+    """Every tick at every device, evenly, from the start to the stop, which come once."""
+    _, dues = play(acts, section)
+    for device in ("drums", "bass"):
+        ticks = [t for t, d, e in dues if d == device and isinstance(e, Clock)]
+        assert ticks == [ticks[0] + n * CLOCK_TICKS for n in range(len(ticks))] if ticks else True
+        stops = [t for t, d, e in dues if d == device and isinstance(e, Stop)]
+        assert len(stops) == 1
+        assert sum(isinstance(e, Start) for _, d, e in dues if d == device) <= 1
+
+
+@given(moves, st.sampled_from(SECTIONS))
+@settings(max_examples=150, deadline=None)
+def test_no_note_hangs(acts: list[Command | int], section: str) -> None:
+    """Every note that begins ends, never twice at once, and nothing goes back in time."""
+    _, dues = play(acts, section)
+    sounding: Counter[tuple[str, int, int]] = Counter()
+    last = min((t for t, _, _ in dues), default=0)
+    for tick, device, event in dues:
+        if isinstance(event, NoteOn):
+            assert tick >= last
+            last = tick
+            key = (device, event.channel, event.note)
+            sounding[key] += 1
+            assert sounding[key] == 1
+        elif isinstance(event, NoteOff):
+            sounding[(device, event.channel, event.note)] -= 1
+    assert set(sounding.values()) <= {0}
+
+
+@given(moves)
+@settings(max_examples=100, deadline=None)
+def test_sections_begin_on_bar_lines_of_their_own(acts: list[Command | int]) -> None:
+    """A section's first bar line lies at most a bar before it comes in, and places increase."""
+    _, dues = play(acts, "")
+    starts = [(t, e) for t, _, e in dues if isinstance(e, SectionStarts)]
+    for tick, event in starts:
+        assert event.tick <= tick < event.tick + BAR
+    assert [t for t, _ in starts] == sorted(t for t, _ in starts)
+
+
+@given(moves)
+@settings(max_examples=50, deadline=None)
+def test_the_same_performance_twice(acts: list[Command | int]) -> None:
+    """The same calls give the same messages."""
+    assert play(acts, "")[1] == play(acts, "")[1]
