@@ -27,7 +27,8 @@ schema: $(READY)
 	$(BIN)/python tools/write_schema.py
 
 lock: $(READY)
-	$(BIN)/pip freeze --exclude-editable > requirements.lock
+	@echo "# Pinned versions for \`make demo\` and \`make test\`. After a change: make lock" > requirements.lock
+	$(BIN)/pip freeze --all --exclude pip --exclude-editable >> requirements.lock
 
 clean:
 	rm -rf $(VENV) build .mypy_cache .ruff_cache .hypothesis
