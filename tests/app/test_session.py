@@ -5,6 +5,7 @@ from __future__ import annotations
 from pathlib import Path
 from typing import Any
 
+import msgspec
 import pytest
 
 from grebe.app.session import Session
@@ -158,8 +159,6 @@ def build_tempo(project: Any, bpm: float) -> Any:
 
 def test_an_edit_that_cannot_be_played(session: Session, client: FakeClient) -> None:
     """Said, and the old plan plays on."""
-    import msgspec
-
     hear(session, client, welcome())
     session.store.apply("Scenes", lambda p: msgspec.structs.replace(p, scenes=()))
     assert hear(session, client) == []
@@ -265,6 +264,9 @@ def test_stand_ins_that_are_gone_are_started_again(
     assert started == []
     hear(session, client, gone, at=12.5)
     hear(session, client, gone, at=13)
+    assert started == [["drums"]]
+    hear(session, client, msgspec.structs.replace(gone, running=True), at=20)
+    hear(session, client, msgspec.structs.replace(gone, running=True), at=40)
     assert started == [["drums"]]
 
 

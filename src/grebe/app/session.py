@@ -58,6 +58,8 @@ UNFIT_RETRY_S = 5.0
 """An engine of another version is tried again after this: it may have been ended."""
 STANDINS_AFTER_S = 2.0
 """A stand-in gone this long is started again."""
+STANDINS_AGAIN_S = 8.0
+"""And not tried another time for this long."""
 TAP_GAP_S = 2.5
 """A longer pause begins a new count: 24 BPM is the slowest tempo that can be tapped."""
 PANIC_WITHIN_S = 1.0
@@ -254,7 +256,13 @@ class Session:
         self._next_try = 0.0
 
     def _mind_standins(self, status: Status, now_s: float) -> None:
-        """Start stand-ins again that have been gone for a while."""
+        """Start stand-ins again that have been gone for a while.
+
+        Not while playing: the engine joins a lost port again only when it has stopped.
+        """
+        if status.running:
+            self._gone_since.clear()
+            return
         ours = {d.id for d in standin_devices(self.project.rig.devices)}
         gone = {d.id for d in status.devices if d.port == "gone" and d.id in ours}
         for device in list(self._gone_since):
@@ -265,7 +273,7 @@ class Session:
         late = [d for d, since in self._gone_since.items() if now_s - since > STANDINS_AFTER_S]
         if late:
             for device in late:
-                self._gone_since[device] = now_s
+                self._gone_since[device] = now_s + STANDINS_AGAIN_S
             self._start_standins(late)
 
     def _document_changed(self, old: Project, new: Project) -> None:

@@ -67,6 +67,7 @@ SLACK_NS = 1_500_000
 """Windows are answered only when the next deadline is at least this far away."""
 STATUS_EVERY_NS = 33_000_000
 PORTS_EVERY_NS = 500_000_000
+"""How often each port is looked at, and a lost one tried again while stopped."""
 BEGIN_AFTER_NS = 30_000_000
 """From Begin to the first message: time to plan it."""
 START_LEAD_NS = 2_000_000
@@ -99,6 +100,7 @@ class Engine:
         self._next: tuple[str, int, bool] = ("", 0, False)
         self._lookahead_ns = LOOKAHEAD_NS
         self._last_plan = self._last_poll = self._last_status = self._last_ports = 0
+        self._looked_at = 0
         self._last_wanted = raw_ns()
         self._leaving = False
 
@@ -261,21 +263,25 @@ class Engine:
         text = f"{outlet.device.name}: {error}. The rest play on."
         self._server.tell(Notice(level="warn", text=text))
 
-    def _look_after_ports(self) -> None:
-        for outlet in self._outlets.values():
-            if outlet.state == "up" and outlet.port is not None:
-                try:
-                    outlet.port.check()
-                except PortLost as error:
-                    self._lost(outlet, error)
-            elif outlet.state == "gone" and not self._running:
-                try:
-                    outlet.port = self._ports.open(outlet.device)
-                    outlet.problem = ""
-                    outlet.rejoin()
-                    self._send_memory(outlet)
-                except PortLost as error:
-                    outlet.problem = str(error)
+    def _look_after_a_port(self) -> None:
+        """Look at one port, each time another: looking at all of them could cost a tick."""
+        if not self._outlets:
+            return
+        self._looked_at = (self._looked_at + 1) % len(self._outlets)
+        outlet = list(self._outlets.values())[self._looked_at]
+        if outlet.port is not None:
+            try:
+                outlet.port.check()
+            except PortLost as error:
+                self._lost(outlet, error)
+        elif outlet.state == "gone" and not self._running:
+            try:
+                outlet.port = self._ports.open(outlet.device)
+                outlet.problem = ""
+                outlet.rejoin()
+                self._send_memory(outlet)
+            except PortLost as error:
+                outlet.problem = str(error)
 
     def _load(self, message: Load, asked_by: Connection) -> None:
         plan = message.plan.plan
@@ -301,7 +307,9 @@ class Engine:
         old, self._outlets = self._outlets, {}
         for device in message.plan.plan.devices:
             outlet = old.pop(device.id, None)
-            if outlet is not None and outlet.device.port == device.port and outlet.port:
+            same = outlet is not None and outlet.device.port == device.port
+            # A port lost while playing is not tried again with every edit: that takes time.
+            if outlet is not None and same and (outlet.port is not None or self._running):
                 outlet.device, outlet.offset_ns = device, round(device.offset_ms * 1e6)
             else:
                 if outlet is not None and outlet.port is not None:
@@ -339,9 +347,9 @@ class Engine:
             self._last_status = now
             self._collect()
             self._server.tell(self._status(), status=True)
-        if now - self._last_ports >= PORTS_EVERY_NS:
+        if now - self._last_ports >= PORTS_EVERY_NS / max(1, len(self._outlets)):
             self._last_ports = now
-            self._look_after_ports()
+            self._look_after_a_port()
         if self._running or self._server.connections:
             self._last_wanted = now
         elif now - self._last_wanted > IDLE_NS:

@@ -23,10 +23,16 @@ def open_client(name: str, server: str | None) -> Any:
         import jack  # noqa: PLC0415 - needs libjack, which not every machine has
     except (ImportError, OSError) as error:
         raise PortLost("JACK is not installed") from error
+    jack.set_error_function(_say_nothing)  # the library prints; what matters is raised
+    jack.set_info_function(_say_nothing)
     try:
         return jack.Client(name, no_start_server=True, servername=server)
     except jack.JackError as error:
         raise PortLost("no JACK server is running") from error
+
+
+def _say_nothing(message: str) -> None:
+    del message
 
 
 class JackWire:
