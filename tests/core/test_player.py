@@ -104,7 +104,8 @@ def test_a_box_without_a_part_is_silenced() -> None:
     player, dues = begun(msgspec.structs.replace(project, scenes=scenes))
     dues += to_end(player)
     values = [(at, e.value) for at, e in of(ControlChange, dues, "drums")]  # type: ignore[attr-defined]
-    assert values == [(0, 0), (8, 127), (24, 0)]
+    # And at the end it is let sound again, for the hands that play it then.
+    assert values == [(0, 0), (8, 127), (24, 0), (32, 127)]
 
 
 def test_the_end_of_a_song() -> None:
@@ -322,6 +323,20 @@ def test_muting_ends_the_notes_that_sound() -> None:
     assert ("bass", "") in player.mutes
     player.apply(Mute(device="bass", on=False))
     assert of(NoteOn, player.advance(BAR * 3 // 2), "bass")
+
+
+def test_a_box_left_silent_is_let_sound_when_it_begins_to_play() -> None:
+    """Whatever it was told in an earlier run, or by somebody else."""
+    project = build.two_boxes()
+    player, _ = begun(project)
+    dues = player.advance(1)
+    assert [e.value for _, e in of(ControlChange, dues, "drums")] == [127]  # type: ignore[attr-defined]
+    player.apply(Mute(device="drums", on=True))
+    stopped = player.apply(Halt())
+    assert [e.value for _, e in of(ControlChange, stopped)] == [127]  # type: ignore[attr-defined]
+    player.apply(Begin())
+    again = player.advance(1)
+    assert [e.value for _, e in of(ControlChange, again)] == [0]  # type: ignore[attr-defined]
 
 
 def test_muting_a_box_that_plays_its_own() -> None:

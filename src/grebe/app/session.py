@@ -236,7 +236,13 @@ class Session:
         if welcome.running:
             self.song_id = welcome.song
             self.say("info", "Attached to the engine that was already playing.")
-        elif self._resume_section:
+        elif welcome.priority == "none":
+            self.say(
+                "warn",
+                "No real-time priority: ticks may be a few ms late under load. "
+                "Select Grebe in Rig to see how to allow it.",
+            )
+        if self._resume_section and not welcome.running:
             self.say("warn", "The engine had ended; another is ready. Space comes back in.")
         self._send_plan()
 

@@ -19,6 +19,7 @@ from grebe.core.player.commands import (
 )
 from grebe.core.player.events import (
     Continue,
+    ControlChange,
     DeviceEvent,
     Due,
     NoteOff,
@@ -230,7 +231,9 @@ class Engine:
                     if data[0] & 0xF0 == NOTE_OFF or (data[0] == STOP and not dues):
                         self._send_raw(outlet, data)
         if not dues:  # the player had already come to the song's end
-            dues = [(0, d, e) for _, _, d, e in waiting if isinstance(e, (NoteOff, Stop))]
+            dues = [
+                (0, d, e) for _, _, d, e in waiting if isinstance(e, (NoteOff, Stop, ControlChange))
+            ]
         for _, device, event in [*ends, *dues]:
             if device in self._outlets and not isinstance(event, (Tempo, SectionStarts, SongEnds)):
                 self._send(self._outlets[device], event, now)
@@ -437,6 +440,7 @@ class Engine:
             held=player.held if player else False,
             mutes=player.mutes if player else (),
             devices=tuple(outlet.status() for outlet in self._outlets.values()),
+            overruns=self._ports.overruns,
             deviations=tuple(d for o in self._outlets.values() for d in o.deviations()),
         )
 

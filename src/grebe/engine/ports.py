@@ -39,6 +39,11 @@ class PortBook:
         """The JACK client, while there is one."""
         return self._jack
 
+    @property
+    def overruns(self) -> int:
+        """How often JACK lost time since its client was opened."""
+        return self._jack.frames.gaps if self._jack is not None else 0
+
     def _jack_wire(self) -> JackWire:
         if self._jack is not None and not self._jack.alive:
             self._jack.close()  # the dead one first: the other order makes the new one vanish

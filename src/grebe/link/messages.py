@@ -142,6 +142,8 @@ class Status(Value, frozen=True, kw_only=True, tag="status"):
     held: bool = False
     mutes: tuple[tuple[str, str], ...] = ()
     devices: tuple[DeviceStatus, ...] = ()
+    overruns: int = 0
+    """How often JACK lost time, so that a clock may have been lost with it."""
     deviations: tuple[Deviation, ...] = ()
     """Beats reported since the last Status."""
 

@@ -9,6 +9,7 @@ off by up to a second after bad overruns, so it is not used.
 from __future__ import annotations
 
 import math
+from collections import deque
 
 BANDWIDTH_HZ = 0.1
 """Low: a callback wavers by some 50 microseconds, a frame at 48 kHz is 21."""
@@ -21,6 +22,8 @@ class FrameClock:
         self.rate = rate
         self.gaps = 0
         """How often frames or time jumped and the loop began afresh."""
+        self.gap_frames: deque[int] = deque(maxlen=64)
+        """Where the last jumps were."""
         self.mapping: tuple[int, float, float] | None = None
         """(frame, its time in ns, ns a frame); None before the first period."""
         self._next_frame = 0
@@ -47,6 +50,7 @@ class FrameClock:
     def _restart(self, frame: int, now_ns: int, frames: int, nominal: float) -> None:
         if self.mapping is not None:
             self.gaps += 1
+            self.gap_frames.append(frame)
         self._next_frame = frame + frames
         self._next_ns = now_ns + nominal
         self._period_ns = nominal

@@ -17,7 +17,7 @@ def run_bench(only: str | None, seconds: float, say: Callable[[str], None]) -> d
     """
     out: dict[str, Any] = {}
     if only in (None, "clock"):
-        say(f"the clock, about {seconds * 6:.0f} s")
+        say(f"the clock, about {seconds * 8:.0f} s")
         out["clock"] = measure_clock(seconds)
     if only in (None, "player"):
         say("the player")

@@ -36,6 +36,8 @@ ROUNDS = 3
 SHORT_S = 6.0
 """Below this there is one round only: starting takes longer than measuring."""
 BUSY = 2
+WITHOUT = "grebe_no_priority"
+"""The engine as it is where real-time priority is refused."""
 SETTLE_S = 0.5
 
 _SLEEPER = """
@@ -72,10 +74,13 @@ def bench_project() -> Project:
 
 
 def measure_clock(seconds: float) -> dict[str, Any]:
-    """Lateness in ms per sender, idle and beside two busy processes."""
+    """Lateness in ms per sender, idle and beside two busy processes.
+
+    Besides the engine with real-time priority it measures it without.
+    """
     with tempfile.TemporaryDirectory() as folder:
         compiled = _compile(Path(folder))
-        senders = ["grebe", "sleep", *(["c"] if compiled else [])]
+        senders = ["grebe", WITHOUT, "sleep", *(["c"] if compiled else [])]
         out: dict[str, Any] = {name: {} for name in senders}
         rounds = ROUNDS if seconds >= SHORT_S else 1
         priority = "none"
@@ -86,7 +91,9 @@ def measure_clock(seconds: float) -> dict[str, Any]:
                 for _ in range(rounds):
                     for name in senders:
                         if name == "grebe":
-                            priority, values = _run_grebe(seconds / rounds)
+                            priority, values = _run_grebe(seconds / rounds, realtime=True)
+                        elif name == WITHOUT:
+                            _, values = _run_grebe(seconds / rounds, realtime=False)
                         else:
                             values = _run_reference(name, compiled, seconds / rounds)
                         late[name] += values
@@ -109,10 +116,10 @@ def _figures(late_ms: list[float]) -> dict[str, Any]:
     }
 
 
-def _run_grebe(seconds: float) -> tuple[str, list[float]]:
+def _run_grebe(seconds: float, *, realtime: bool) -> tuple[str, list[float]]:
     project = bench_project()
     plan = make_plan(project, project.songs[0])
-    with private_engine(plan, project) as (client, welcome):
+    with private_engine(plan, project, realtime=realtime) as (client, welcome):
         client.send(Begin())
         end = time.monotonic() + seconds
         while time.monotonic() < end:

@@ -24,7 +24,6 @@ from grebe.core.player.commands import (
 )
 from grebe.core.player.deck import Deck, VoiceLane
 from grebe.core.player.events import (
-    ControlChange,
     Due,
     ProgramChange,
     SectionStarts,
@@ -32,6 +31,7 @@ from grebe.core.player.events import (
     SongPosition,
     Tempo,
 )
+from grebe.core.player.mutes import Mutes, tell_silent
 from grebe.core.player.plan import Plan, sounding
 from grebe.core.songs.layout import Layout, Span, section_tempo
 from grebe.core.songs.model import Part
@@ -73,7 +73,7 @@ class Player:
         self._section_start = 0
         self._section_end = 0
         self._tempo = TempoMap((TempoPoint(tick=0, bpm=plan.song.bpm),))
-        self._mutes: dict[tuple[str, str], bool] = {}
+        self._mutes = Mutes()
         self._decks = {d.id: Deck(d) for d in plan.devices}
 
     # What can be read
@@ -103,11 +103,7 @@ class Player:
     @property
     def mutes(self) -> tuple[tuple[str, str], ...]:
         """What is silent now, as (device id, voice id or "")."""
-        keys = dict.fromkeys(self._mutes)
-        if self._layout.spans:
-            for part in self._span.scene.parts:
-                keys.update(dict.fromkeys([(part.device, ""), *_voices(part)]))
-        return tuple(key for key in keys if self._is_silent(*key))
+        return self._mutes.listed(self._span.scene) if self._layout.spans else ()
 
     # Commands
 
@@ -136,8 +132,10 @@ class Player:
             case Mute():
                 if command.device not in self._decks:
                     raise EditError(f"there is no device {command.device!r} to mute")
-                self._mutes[(command.device, command.voice)] = command.on
-                return self._apply_mutes(self._decks[command.device])
+                self._mutes.set(command.device, command.voice, on=command.on)
+                if self.running:
+                    part = self._span.scene.part(command.device)
+                    return self._mutes.apply(self._decks[command.device], part, self.tick)
             case SetPlan():
                 return self._set_plan(command.plan)
         return []
@@ -306,7 +304,7 @@ class Player:
             self._tell_program(out, tick, deck, deck.pattern)
             self._start_lanes(deck, tick)
             self._schedule_chain(deck, tick)
-        out += self._apply_mutes(deck, tick)
+        out += self._mutes.apply(deck, part, tick)
 
     def _chain(self, part: Part) -> tuple[Pattern, ...]:
         patterns = {p.id: p for p in self.plan.patterns if p.device == part.device}
@@ -316,11 +314,12 @@ class Player:
         deck.lanes = []
         if deck.device.plays != "grebe" or deck.pattern is None:
             return
+        part = self._span.scene.part(deck.device.id)
         for voice in deck.pattern.content.voices:
             lane = VoiceLane(deck, voice, deck.origin)
             if lane.notes:
                 lane.seek(tick)
-                lane.silent = self._is_silent(deck.device.id, voice.id)
+                lane.silent = self._mutes.is_silent(part, voice.id)
                 deck.lanes.append(lane)
                 heappush(self._heap, (lane.next_tick(), _HIT, next(self._serial), lane))
 
@@ -369,6 +368,8 @@ class Player:
         for deck in self._decks.values():
             out += [(tick, deck.device.id, off) for _, off in deck.held.values()]
             deck.held.clear()
+            if deck.told_silent:  # a box left silent would stay so under the performer's hands
+                out += tell_silent(deck, tick, silent=False)
         out += [(tick, device, Shared.STOP) for device in self._transported()]
         self.running, self._launch, self.held = False, None, False
         self._heap.clear()
@@ -414,36 +415,6 @@ class Player:
                 coming = deck.following if len(deck.chain) > 1 else None
                 if coming is None or deck.told_program != coming.program:
                     self._tell_program(out, self.tick, deck, deck.pattern)
-        return out
-
-    def _is_silent(self, device: str, voice: str) -> bool:
-        """Muted by hand, or by the scene where no hand has said otherwise."""
-        part = self._span.scene.part(device) if self._layout.spans else Part(device=device)
-        by_scene = part.muted if not voice else voice in part.silent_voices
-        silent = self._mutes.get((device, voice), by_scene)
-        return silent or (bool(voice) and self._is_silent(device, ""))
-
-    def _apply_mutes(self, deck: Deck, tick: int | None = None) -> list[Due]:
-        if not self.running:
-            return []
-        at = self.tick if tick is None else tick
-        device = deck.device
-        out: list[Due] = []
-        if device.plays == "own":
-            silent = self._is_silent(device.id, "") or not deck.chain
-            if device.mute_controller is not None and silent != bool(deck.told_silent):
-                deck.told_silent = silent
-                value = 0 if silent else 127
-                change = ControlChange(
-                    channel=device.channel, controller=device.mute_controller, value=value
-                )
-                out.append((at, device.id, change))
-            return out
-        was_sounding = [lane for lane in deck.lanes if not lane.silent]
-        for lane in deck.lanes:
-            lane.silent = self._is_silent(device.id, lane.voice)
-        hushed = {note[2] for lane in was_sounding if lane.silent for note in lane.notes}
-        out += [(at, device.id, deck.held.pop(key)[1]) for key in hushed & deck.held.keys()]
         return out
 
     # Edits
@@ -510,10 +481,6 @@ class Player:
         bpm = self._layout.tempo_map().bpm_at(written)
         point = TempoPoint(tick=at, bpm=bpm)
         heappush(self._heap, (at, _TEMPO, next(self._serial), point))
-
-
-def _voices(part: Part) -> list[tuple[str, str]]:
-    return [(part.device, voice) for voice in part.silent_voices]
 
 
 def _tempo_of(plan: Plan) -> tuple[float, tuple[tuple[float | None, int], ...]]:

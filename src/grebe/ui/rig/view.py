@@ -119,6 +119,12 @@ class RigView(View):
             lines.append(row("Priority", "real-time", "good"))
         else:
             lines += [row("Priority", "ordinary", "look"), note(welcome.priority_help, "look")]
+        status = self.session.status
+        if status is not None and status.overruns:
+            lines += [
+                row("JACK", f"lost time {counted(status.overruns, 'time')}", "wrong"),
+                note("A clock may have been lost there. Stop and run again to be sure."),
+            ]
         return lines
 
     def _lines(self, device: Device) -> list[Line]:
