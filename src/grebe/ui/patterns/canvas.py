@@ -18,6 +18,8 @@ ACCENT = 120
 """From this velocity a stem has a head."""
 CLICK_PX = 4.0
 MAX_ROW = 104.0
+TALL_ROW = 220.0
+"""Where there are one or two voices, pitches and velocities get more room."""
 
 
 class PatternCanvas(PlayheadCanvas):
@@ -59,7 +61,8 @@ class PatternCanvas(PlayheadCanvas):
     def row_height(self) -> float:
         """Height of a voice's row."""
         voices = max(1, len(self.content.voices))
-        return min(MAX_ROW, (self.height() - TOP - 8) / voices)
+        most = MAX_ROW if voices > 2 else TALL_ROW
+        return min(most, (self.height() - TOP - 8) / voices)
 
     def level(self, row: int) -> float:
         """Height of a voice's waterline."""
