@@ -9,7 +9,6 @@ import subprocess
 import sys
 import time
 from collections.abc import Sequence
-from pathlib import Path
 
 import msgspec
 
@@ -109,12 +108,3 @@ def load_message(project: Project, plan: Plan) -> Load:
             memories[device.id] = Memory(slots=slots)
     paths = {device.id: str(standin_socket(device.id)) for device in standins}
     return Load(plan=SetPlan(plan=plan), standins=paths, memories=memories)
-
-
-def socket_is_live(path: Path) -> bool:
-    """Whether somebody listens at an engine's socket."""
-    try:
-        EngineClient(path, wants_status=False).close()
-    except EngineError:
-        return False
-    return True

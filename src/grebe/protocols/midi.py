@@ -42,9 +42,6 @@ MAX_SYSEX_BYTES = 65_536
 """A longer system exclusive is dropped and counted: no box here needs more, and a
 cable pulled in mid-message must not fill the memory."""
 
-BYTE_US = 320
-"""Time of one byte on a DIN cable: 10 bits at 31 250 baud."""
-
 _DATA_BYTES = {0x8: 2, 0x9: 2, 0xA: 2, 0xB: 2, 0xC: 1, 0xD: 1, 0xE: 2}
 _SYSTEM_DATA_BYTES = {0xF1: 1, 0xF2: 2, 0xF3: 1, 0xF6: 0}
 
