@@ -188,8 +188,8 @@ def test_marking_a_pattern_as_in_the_box(performer: Performer) -> None:
     assert not view.box_pill.isVisible()
 
 
-def test_a_stand_in_takes_over_what_is_marked(performer: Performer) -> None:
-    """The drum box plays its own memory: what is marked as in the box is what it sounds."""
+def test_more_passes_while_it_plays(performer: Performer) -> None:
+    """An edit of the song reaches the engine while it plays: the boundary moves."""
     performer.engine_ready()
     performer.go(5)
     performer.press(K.Key_Space)

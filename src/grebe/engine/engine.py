@@ -306,7 +306,7 @@ class Engine:
         self._server.tell(Loaded(song=song.id, project=plan.project, source=plan.source))
 
     def _set_outlets(self, message: Load) -> None:
-        self._memories = dict(message.memories)
+        known, self._memories = self._memories, dict(message.memories)
         old, self._outlets = self._outlets, {}
         for device in message.plan.plan.devices:
             outlet = old.pop(device.id, None)
@@ -314,6 +314,8 @@ class Engine:
             # A port lost while playing is not tried again with every edit: that takes time.
             if outlet is not None and same and (outlet.port is not None or self._running):
                 outlet.device, outlet.offset_ns = device, round(device.offset_ms * 1e6)
+                if self._memories.get(device.id) != known.get(device.id):
+                    self._send_memory(outlet)
             else:
                 if outlet is not None and outlet.port is not None:
                     outlet.port.close()
@@ -321,8 +323,8 @@ class Engine:
                     outlet = Outlet(device, self._ports.open(device), "")
                 except PortLost as error:
                     outlet = Outlet(device, None, str(error))
+                self._send_memory(outlet)
             self._outlets[device.id] = outlet
-            self._send_memory(outlet)
         for gone in old.values():
             if gone.port is not None:
                 gone.port.close()

@@ -1,0 +1,125 @@
+"""What an engine sends to a stand-in's memory, and when. Ports are fakes, no process runs."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+import msgspec
+import pytest
+
+from grebe.app.supervisor import load_message
+from grebe.core.document import Project, mark_in_box, with_content
+from grebe.core.player.plan import make_plan
+from grebe.engine.engine import Engine
+from grebe.engine.server import Server
+from grebe.errors import PortLost
+from grebe.link.messages import Load, Loaded
+from grebe.protocols.standin import Report, decode_memory
+from tests import build
+
+
+class FakePort:
+    """Keeps what is sent."""
+
+    stamped = False
+
+    def __init__(self) -> None:
+        self.sent: list[bytes] = []
+
+    def send(self, data: bytes, due_ns: int) -> None:
+        self.sent.append(data)
+
+    def discard(self) -> list[bytes]:
+        return []
+
+    def reports(self) -> list[Report]:
+        return []
+
+    def check(self) -> None:
+        return
+
+    def late_ms(self) -> list[float]:
+        return []
+
+    def close(self) -> None:
+        return
+
+
+class Window:
+    """A connection that only listens."""
+
+    def __init__(self) -> None:
+        self.heard: list[object] = []
+
+    def send(self, message: object) -> None:
+        self.heard.append(message)
+
+
+@pytest.fixture
+def engine(own_folders: Path, monkeypatch: pytest.MonkeyPatch) -> Engine:
+    """An engine that has not been set going."""
+    made = Engine(Server(own_folders / "e.sock"), realtime=False, priority_help="")
+    ports: dict[str, FakePort] = {}
+    monkeypatch.setattr(made._ports, "open", lambda device: ports.setdefault(device.id, FakePort()))
+    made.fakes = ports  # type: ignore[attr-defined]
+    return made
+
+
+def load(project: Project) -> Load:
+    return load_message(project, make_plan(project, project.songs[0], "x"))
+
+
+def memories(engine: Engine, device: str = "drums") -> list[int]:
+    """Lengths of the pattern in slot 4 of every memory sent to a device."""
+    found = [decode_memory(data) for data in engine.fakes[device].sent]  # type: ignore[attr-defined]
+    return [memory.slots[4].length for memory in found if memory is not None]
+
+
+def shorter(project: Project) -> Project:
+    return with_content(project, "d1", lambda c: msgspec.structs.replace(c, length=8))
+
+
+def test_a_memory_is_sent_when_it_changes_and_only_then(engine: Engine) -> None:
+    """Once at first; not with edits that are not in the box; again when marked as in the box."""
+    window, project = Window(), build.two_boxes()
+    engine._load(load(project), window)  # type: ignore[arg-type]
+    engine._load(load(project), window)  # type: ignore[arg-type]
+    assert memories(engine) == [16]
+    engine._load(load(shorter(project)), window)  # type: ignore[arg-type]
+    assert memories(engine) == [16]
+    engine._load(load(mark_in_box(shorter(project), "d1")), window)  # type: ignore[arg-type]
+    assert memories(engine) == [16, 8]
+    assert memories(engine, "bass") == []
+    assert window.heard == []
+    engine._server.close()
+
+
+def test_a_box_that_comes_later_gets_its_memory(
+    engine: Engine, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """Not there at first; found when it is looked for, and loaded then."""
+    opened = engine._ports.open
+
+    def gone(_: object) -> None:
+        raise PortLost("not yet")
+
+    monkeypatch.setattr(engine._ports, "open", gone)
+    engine._load(load(build.two_boxes()), Window())  # type: ignore[arg-type]
+    assert [o.state for o in engine._outlets.values()] == ["gone", "gone"]
+    engine._look_after_a_port()
+    assert engine._outlets["bass"].problem == "not yet"
+    monkeypatch.setattr(engine._ports, "open", opened)
+    for _ in range(2):
+        engine._look_after_a_port()
+    assert [o.state for o in engine._outlets.values()] == ["up", "up"]
+    assert memories(engine) == [16]
+    engine._server.close()
+
+
+def test_loading_is_told_to_everybody(engine: Engine) -> None:
+    """Every window that has greeted hears which project the engine has now."""
+    told: list[object] = []
+    engine._server.tell = lambda message, **_: told.append(message)  # type: ignore[method-assign]
+    engine._load(load(build.two_boxes()), Window())  # type: ignore[arg-type]
+    assert told == [Loaded(song="song", project="Test", source="x")]
+    engine._server.close()
