@@ -78,7 +78,7 @@ def test_mido_finds_the_same_messages_at_the_same_ticks() -> None:
 def test_pretty_midi_finds_the_same_times(name: str) -> None:
     """L: pretty_midi, in seconds, through a tempo ramp and metres; within half a tick."""
     layout = DEMO.layout(DEMO.song_named(name))
-    tempo = layout.tempo_map()
+    tempo = layout.tempo
     read = pretty_midi.PrettyMIDI(io.BytesIO(exported(name)))
     bass = next(i for i in read.instruments if i.name == "Knot")
     plan = make_plan(DEMO, DEMO.song_named(name))

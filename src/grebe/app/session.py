@@ -21,6 +21,7 @@ from grebe.app.supervisor import (
     start_engine,
 )
 from grebe.core.document import Project, set_tempo, with_song
+from grebe.core.findings import Finding, check
 from grebe.core.player.commands import (
     Again,
     Begin,
@@ -92,6 +93,8 @@ class Session:
         self._taps: list[float] = []
         self._last_escape: float | None = None
         self._resume_section = ""
+        self._found: tuple[Project, tuple[Finding, ...]] | None = None
+        self._laid_out: tuple[Project, str, Layout | None] | None = None
         store.listen(self._document_changed)
 
     # What views read
@@ -107,14 +110,22 @@ class Session:
         return next((s for s in self.project.songs if s.id == self.song_id), None)
 
     def layout(self) -> Layout | None:
-        """The song laid out; None where it cannot be."""
-        song = self.song
-        if song is None:
-            return None
-        try:
-            return self.project.layout(song)
-        except EditError:
-            return None
+        """The song laid out; None where it cannot be. Asked for with every frame, so it is kept."""
+        kept = self._laid_out
+        if kept is None or kept[0] is not self.project or kept[1] != self.song_id:
+            song = self.song
+            try:
+                layout = None if song is None else self.project.layout(song)
+            except EditError:
+                layout = None
+            kept = self._laid_out = (self.project, self.song_id, layout)
+        return kept[2]
+
+    def findings(self) -> tuple[Finding, ...]:
+        """What is wrong with the document; kept, since the rail and the Rig both ask for it."""
+        if self._found is None or self._found[0] is not self.project:
+            self._found = (self.project, check(self.project))
+        return self._found[1]
 
     @property
     def running(self) -> bool:
@@ -134,10 +145,10 @@ class Session:
         status, layout = self.status, self.layout()
         if status is None or layout is None or not status.running:
             return 0.0
-        for span in layout.spans:
-            if span.section.id == status.section:
-                return span.tick + max(0.0, self.tick_now() - status.section_tick) % span.ticks
-        return 0.0
+        span = layout.span_of(status.section)
+        if span is None:
+            return 0.0
+        return span.tick + max(0.0, self.tick_now() - status.section_tick) % span.ticks
 
     def off_by_ms(self, device: Device) -> float | None:
         """How late a device is when that is more than it may be; None while it is together."""

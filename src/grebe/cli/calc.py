@@ -4,10 +4,10 @@ from __future__ import annotations
 
 import argparse
 import math
-from collections.abc import Callable, Iterable
+from collections.abc import Iterable
 
 from grebe.cli import calc_rig
-from grebe.cli.common import Commands, add_json, answer, command
+from grebe.cli.common import Commands, add_json, answer, bpm, command, number
 from grebe.core.time.meter import Meter, parse_meter
 from grebe.core.time.position import (
     MAX_SONG_POSITION,
@@ -42,7 +42,7 @@ def add_commands(commands: Commands) -> None:
     row.add_argument("--bar", type=int, required=True)
     row.add_argument("--beat", type=int, default=1)
     row.add_argument("--meter", type=_meter, default="4/4")
-    row.add_argument("--bpm", type=_bpm, required=True)
+    row.add_argument("--bpm", type=bpm, required=True)
     add_json(row)
     row = command(
         calculators,
@@ -62,8 +62,8 @@ def add_commands(commands: Commands) -> None:
         "grebe calc ramp --from 120 --to 140 --bars 8 --meter 4/4",
         ramp,
     )
-    row.add_argument("--from", dest="start", type=_bpm, required=True)
-    row.add_argument("--to", type=_bpm, required=True)
+    row.add_argument("--from", dest="start", type=bpm, required=True)
+    row.add_argument("--to", type=bpm, required=True)
     row.add_argument("--bars", type=_positive, required=True)
     row.add_argument("--meter", type=_meter, default="4/4")
     add_json(row)
@@ -109,8 +109,8 @@ def position(arguments: argparse.Namespace) -> int:
 def tempo(arguments: argparse.Namespace) -> int:
     """Tempo from a length."""
     quarters = arguments.bars * _quarters(arguments.meter)
-    bpm = quarters * 60 / arguments.seconds
-    return answer(arguments, {"bpm": round(bpm, 6)}, f"{bpm:.3f} BPM.")
+    found = quarters * 60 / arguments.seconds
+    return answer(arguments, {"bpm": round(found, 6)}, f"{found:.3f} BPM.")
 
 
 def ramp(arguments: argparse.Namespace) -> int:
@@ -141,19 +141,7 @@ def _quarters(meter: Meter) -> float:
     return meter.bar_ticks / TICKS_PER_QUARTER
 
 
-def _checked(name: str, low: float, high: float) -> Callable[[str], float]:
-    def read(text: str) -> float:
-        value = float(text)
-        if not low <= value <= high:
-            raise argparse.ArgumentTypeError(f"{name} goes from {low:g} to {high:g} (got {text})")
-        return value
-
-    read.__name__ = name
-    return read
-
-
-_bpm = _checked("BPM", 20, 400)
-_positive = _checked("it", 0.001, 1_000_000)
+_positive = number("it goes", 0.001, 1_000_000)
 
 
 def _meter(text: str) -> Meter:

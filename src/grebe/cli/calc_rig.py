@@ -7,11 +7,10 @@ from fractions import Fraction
 
 import msgspec
 
-from grebe.cli.common import Commands, add_json, answer, command
+from grebe.cli.common import Commands, add_json, answer, bpm, command
 from grebe.core.patterns.wire import burst_ms
 from grebe.core.rig.notemap import PadLayout, note_map
 from grebe.core.rig.pulses import convert
-from grebe.core.units import Bpm
 
 MAX_NOTES = 1000
 
@@ -34,7 +33,7 @@ def add_commands(calculators: Commands) -> None:
     )
     row.add_argument("--from", dest="start", type=_rate, required=True, metavar="PPQN")
     row.add_argument("--to", type=_rate, required=True, metavar="PPQN")
-    row.add_argument("--bpm", type=_bpm, required=True)
+    row.add_argument("--bpm", type=bpm, required=True)
     add_json(row)
     row = command(
         calculators,
@@ -111,13 +110,6 @@ def _rate(text: str) -> Fraction:
     if not Fraction(1, 64) <= rate <= 960:
         raise argparse.ArgumentTypeError(f"a rate goes from 1/64 to 960 (got {text})")
     return rate
-
-
-def _bpm(text: str) -> float:
-    try:
-        return msgspec.convert(text, Bpm, strict=False)
-    except msgspec.ValidationError as error:
-        raise argparse.ArgumentTypeError(f"BPM goes from 20 to 400 (got {text})") from error
 
 
 def _count(text: str) -> int:

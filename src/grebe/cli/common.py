@@ -9,6 +9,7 @@ from collections.abc import Callable, Mapping
 from pathlib import Path
 from typing import Any
 
+from grebe.core.units import MAX_BPM, MIN_BPM
 from grebe.formats.project import Opened, read_project
 
 Commands = Any
@@ -35,6 +36,25 @@ def add_json(parser: argparse.ArgumentParser) -> None:
 def opened(arguments: argparse.Namespace) -> Opened:
     """The project named on the command line."""
     return read_project(Path(arguments.file))
+
+
+def number(what: str, low: float, high: float) -> Callable[[str], float]:
+    """A reader of numbers between two limits, for an argument's type.
+
+    `what` is how its message begins: "BPM goes".
+    """
+
+    def read(text: str) -> float:
+        value = float(text)
+        if not low <= value <= high:
+            raise argparse.ArgumentTypeError(f"{what} from {low:g} to {high:g} (got {text})")
+        return value
+
+    read.__name__ = what.split()[0]
+    return read
+
+
+bpm = number("BPM goes", MIN_BPM, MAX_BPM)
 
 
 def print_json(value: object) -> None:

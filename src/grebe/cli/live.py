@@ -13,11 +13,13 @@ from grebe.app.client import EngineClient
 from grebe.app.perform import percentiles, perform, with_faults, with_leader_named
 from grebe.app.processor import processor_times, stolen_percent
 from grebe.app.runtime import engine_socket
-from grebe.cli.common import Commands, add_json, command, opened, print_json, progress_bar
+from grebe.cli.common import Commands, add_json, command, number, opened, print_json, progress_bar
 from grebe.errors import EngineError
 from grebe.link.messages import Shutdown, Welcome
 
 STOP_WITHIN_S = 3.0
+
+_seconds = number("seconds go", 0.1, 86_400)
 
 
 def add_commands(commands: Commands) -> None:
@@ -45,13 +47,6 @@ def add_commands(commands: Commands) -> None:
     parser.add_argument("--only", choices=("clock", "player", "window"))
     parser.add_argument("--seconds", type=_seconds, default=30.0, help="for each run of the clock")
     add_json(parser)
-
-
-def _seconds(text: str) -> float:
-    value = float(text)
-    if not 0.1 <= value <= 86_400:
-        raise argparse.ArgumentTypeError(f"seconds go from 0.1 to 86400 (got {text})")
-    return value
 
 
 def run(arguments: argparse.Namespace) -> int:

@@ -15,7 +15,7 @@ from grebe.core.patterns.model import Content, Pattern
 from grebe.core.rig.model import Device, Rig
 from grebe.core.songs.layout import Layout, lay_out
 from grebe.core.songs.model import Scene, Section, Song
-from grebe.core.units import Id, Name, Value
+from grebe.core.units import MAX_BPM, MAX_TIMES, MIN_BPM, Id, Name, Value
 from grebe.errors import EditError, UsageError
 
 SCHEMA_VERSION = 1
@@ -126,7 +126,7 @@ def move_section(song: Song, index: int, by: int) -> Song:
 
 def set_times(song: Song, index: int, times: int) -> Song:
     """The song with another number of passes, 1 to 999, in a section."""
-    held = min(999, max(1, times))
+    held = min(MAX_TIMES, max(1, times))
     return _with_sections(
         song,
         [
@@ -153,7 +153,7 @@ def remove_section(song: Song, index: int) -> Song:
 
 def set_tempo(song: Song, bpm: float) -> Song:
     """The song at another tempo, held between 20 and 400 BPM."""
-    return msgspec.structs.replace(song, bpm=min(400.0, max(20.0, bpm)))
+    return msgspec.structs.replace(song, bpm=min(MAX_BPM, max(MIN_BPM, bpm)))
 
 
 def _with_sections(song: Song, sections: list[Section]) -> Song:

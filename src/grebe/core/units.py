@@ -11,7 +11,11 @@ from typing import Annotated
 import msgspec
 from msgspec import Meta
 
-Bpm = Annotated[float, Meta(ge=20, le=400)]
+MIN_BPM, MAX_BPM = 20.0, 400.0
+MAX_STEPS = 256
+MAX_TIMES = 999
+
+Bpm = Annotated[float, Meta(ge=MIN_BPM, le=MAX_BPM)]
 """Tempo in quarter notes a minute."""
 Channel = Annotated[int, Meta(ge=1, le=16)]
 """MIDI channel as printed, 1 to 16."""
@@ -23,10 +27,10 @@ Controller = Annotated[int, Meta(ge=0, le=119)]
 """Controller number; 120 to 127 are channel mode messages and not for use here."""
 OffsetMs = Annotated[float, Meta(ge=-500, le=500)]
 """A device's timing offset in milliseconds: positive later, negative earlier."""
-StepCount = Annotated[int, Meta(ge=1, le=256)]
+StepCount = Annotated[int, Meta(ge=1, le=MAX_STEPS)]
 GatePercent = Annotated[int, Meta(ge=1, le=25600)]
 """How long a note is held, in percent of one step."""
-Times = Annotated[int, Meta(ge=1, le=999)]
+Times = Annotated[int, Meta(ge=1, le=MAX_TIMES)]
 Bars = Annotated[int, Meta(ge=1, le=999)]
 Name = Annotated[str, Meta(min_length=1, max_length=80)]
 Id = Annotated[str, Meta(pattern=r"^[a-z0-9][a-z0-9-]{0,63}$")]

@@ -313,12 +313,12 @@ class Engine:
             same = outlet is not None and outlet.device.port == device.port
             # A port lost while playing is not tried again with every edit: that takes time.
             if outlet is not None and same and (outlet.port is not None or self._running):
-                outlet.device, outlet.offset_ns = device, round(device.offset_ms * 1e6)
+                outlet.change(device)
                 if self._memories.get(device.id) != known.get(device.id):
                     self._send_memory(outlet)
             else:
-                if outlet is not None and outlet.port is not None:
-                    outlet.port.close()
+                if outlet is not None:
+                    outlet.close()
                 try:
                     outlet = Outlet(device, self._ports.open(device), "")
                 except PortLost as error:
@@ -326,8 +326,7 @@ class Engine:
                 self._send_memory(outlet)
             self._outlets[device.id] = outlet
         for gone in old.values():
-            if gone.port is not None:
-                gone.port.close()
+            gone.close()
         early = max([0, *(-outlet.offset_ns for outlet in self._outlets.values())])
         self._lookahead_ns = LOOKAHEAD_NS + early
 
@@ -454,7 +453,6 @@ class Engine:
         if self._ports.jack is not None:
             sleep_until_ns(settled, 0)
         for outlet in self._outlets.values():
-            if outlet.port is not None:
-                outlet.port.close()
+            outlet.close()
         self._ports.close()
         self._server.close()

@@ -24,10 +24,9 @@ class Outlet:
     """A device's way out with its counters."""
 
     def __init__(self, device: Device, opened: OutPort | None, problem: str) -> None:
-        self.device = device
+        self.change(device)
         self.port = opened
         self.problem = problem
-        self.offset_ns = round(device.offset_ms * 1e6)
         self.sent = 0
         self.received = 0
         self._due = array("q")
@@ -61,10 +60,19 @@ class Outlet:
 
     def lose(self, error: PortLost) -> None:
         """The port is gone. The rest play on."""
+        self.close()
+        self.problem = str(error)
+
+    def close(self) -> None:
+        """Let go of the port, if there is one."""
         if self.port is not None:
             self.port.close()
         self.port = None
-        self.problem = str(error)
+
+    def change(self, device: Device) -> None:
+        """The device was edited, its port stays."""
+        self.device = device
+        self.offset_ns = round(device.offset_ms * 1e6)
 
     def tick_sent(self, due_ns: int, late_ms: float | None) -> None:
         """A clock tick went out; lateness is None where the port says it later."""

@@ -25,13 +25,13 @@ from grebe.core.player.player import Player
 from grebe.core.songs.layout import Layout
 from grebe.core.time.tempo import TempoMap
 from grebe.core.time.ticks import SIXTEENTH_TICKS, TICKS_PER_QUARTER
+from grebe.core.units import MAX_STEPS
 from grebe.errors import MidiFileError
 from grebe.formats.reading import read_bounded
 
 DIVISION = 960
 _TICKS = TICKS_PER_QUARTER // DIVISION
 MAX_FILE_BYTES = 16 * 1024 * 1024
-MAX_STEPS = 256
 
 GM_DRUMS = {
     35: "Low kick", 36: "Kick", 37: "Side stick", 38: "Snare", 39: "Clap", 40: "Snare 2",
@@ -192,7 +192,7 @@ def _file_tick(tick: int) -> int:
 
 def _conductor(plan: Plan, layout: Layout, events: list[Due]) -> mido.MidiTrack:
     rows: list[tuple[int, Any]] = []
-    tempo = layout.tempo_map()
+    tempo = layout.tempo
     meter = None
     for tick, _, event in events:
         if isinstance(event, SectionStarts):

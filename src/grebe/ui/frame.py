@@ -26,7 +26,6 @@ from grebe.app.session import Session
 from grebe.app.settings import Settings, read_settings, write_settings
 from grebe.app.store import Store
 from grebe.core.document import Project
-from grebe.core.findings import check
 from grebe.errors import GrebeError
 from grebe.ui import draw
 from grebe.ui.keys import KeySheet
@@ -164,8 +163,8 @@ class Frame(QWidget):
 
     def _document_changed(self, old: Project, new: Project) -> None:
         del old
-        findings = check(new)
-        self.rail.set_badge(1, sum(f.severity != "note" for f in findings))
+        serious = sum(f.severity != "note" for f in self.session.findings())
+        self.rail.set_badge(1, serious)
         self.view.document_changed()
         name = self.session.store.path.name if self.session.store.path else new.name
         star = " *" if self.session.store.dirty else ""

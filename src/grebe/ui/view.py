@@ -49,8 +49,10 @@ class View(QWidget):
         self.heading = Heading()
         self.canvas: Canvas
 
-    def lay_out(self, canvas: Canvas, sheet: QWidget | None = None) -> None:
-        """Put heading, canvas and sheet in place and wire the keys."""
+    def lay_out(
+        self, canvas: Canvas, sheet: QWidget | None = None, *, above: QWidget | None = None
+    ) -> None:
+        """Put heading, what stands above the canvas, canvas and sheet in place; wire the keys."""
         self.canvas = canvas
         outer = QHBoxLayout(self)
         outer.setContentsMargins(24, 12, 16, 14)
@@ -61,6 +63,8 @@ class View(QWidget):
         self.head_row.setSpacing(8)
         self.head_row.addWidget(self.heading, 1)
         left.addLayout(self.head_row)
+        if above is not None:
+            left.addWidget(above)
         left.addWidget(canvas, 1)
         outer.addLayout(left, 1)
         if sheet is not None:

@@ -83,9 +83,9 @@ class Waterline(QWidget):
     def _meter(self) -> Meter:
         status, layout = self.session.status, self.session.layout()
         if status is not None and layout is not None:
-            for span in layout.spans:
-                if span.section.id == status.section:
-                    return span.scene.meter
+            span = layout.span_of(status.section)
+            if span is not None:
+                return span.scene.meter
         return Meter()
 
     def _bar_beat(self) -> tuple[int, int]:

@@ -7,6 +7,7 @@ from collections.abc import Callable
 import msgspec
 
 from grebe.core.patterns.model import Content, Hit, Voice
+from grebe.core.units import MAX_STEPS
 from grebe.errors import EditError
 
 
@@ -63,6 +64,6 @@ def transpose_hit(voice: Voice, step: int, semitones: int) -> Voice:
 
 def set_length(voice: Voice, length: int) -> Voice:
     """The voice with another length, 1 to 256 steps; hits past its end are dropped."""
-    held = min(256, max(1, length))
+    held = min(MAX_STEPS, max(1, length))
     hits = tuple(h for h in voice.hits if h.step < held)
     return msgspec.structs.replace(voice, length=held, hits=hits)

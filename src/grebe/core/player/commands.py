@@ -17,10 +17,7 @@ class Begin(Value, frozen=True, kw_only=True, tag="begin"):
 
 
 class Halt(Value, frozen=True, kw_only=True, tag="halt"):
-    """Stop at a tick, which may lie before what has already been asked for."""
-
-    tick: int | None = None
-    """None: where the player is."""
+    """Stop where the player is."""
 
 
 class Launch(Value, frozen=True, kw_only=True, tag="launch"):

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from grebe.core.patterns.model import Pattern, Voice
 from grebe.core.patterns.sound import voice_notes
-from grebe.core.player.events import NoteOff, NoteOn
+from grebe.core.player.events import Due, NoteOff, NoteOn
 from grebe.core.rig.model import Device
 
 
@@ -74,6 +74,12 @@ class Deck:
         """Notes sounding: channel*128+note to the tick of their end and the event for it."""
         self.told_program: int | None = None
         self.told_silent: bool | None = None
+
+    def end_notes(self, tick: int) -> list[Due]:
+        """The ends, at `tick`, of all notes that sound; none does afterwards."""
+        ends: list[Due] = [(tick, self.device.id, off) for _, off in self.held.values()]
+        self.held.clear()
+        return ends
 
     @property
     def pattern(self) -> Pattern | None:

@@ -116,7 +116,7 @@ class Player:
             case Begin():
                 return self._begin(self._index_of(command.section))
             case Halt():
-                return self._halt(self.tick if command.tick is None else command.tick)
+                return self._halt(self.tick)
             case Launch():
                 return self._launch_section(command)
             case Hold():
@@ -366,8 +366,7 @@ class Player:
             return []
         out: list[Due] = []
         for deck in self._decks.values():
-            out += [(tick, deck.device.id, off) for _, off in deck.held.values()]
-            deck.held.clear()
+            out += deck.end_notes(tick)
             if deck.told_silent:  # a box left silent would stay so under the performer's hands
                 out += tell_silent(deck, tick, silent=False)
         out += [(tick, device, Shared.STOP) for device in self._transported()]
@@ -469,16 +468,15 @@ class Player:
             self._start_lanes(deck, self.tick)
             self._schedule_chain(deck, self.tick)
         for gone in old.values():
-            out += [(self.tick, gone.device.id, off) for _, off in gone.held.values()]
+            out += gone.end_notes(self.tick)
             gone.generation += 1
-            gone.held.clear()
         return out
 
     def _tempo_at_next_beat(self) -> None:
         beat = self._span.scene.meter.beat_ticks
         at = self._section_start + next_multiple(self.tick - self._section_start, beat)
         written = self._span.tick + at - self._section_start
-        bpm = self._layout.tempo_map().bpm_at(written)
+        bpm = self._layout.tempo.bpm_at(written)
         point = TempoPoint(tick=at, bpm=bpm)
         heappush(self._heap, (at, _TEMPO, next(self._serial), point))
 

@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 
 from msgspec import Meta
 
-from grebe.core.units import Channel, Controller, Id, Name, OffsetMs, Value
+from grebe.core.units import Bpm, Channel, Controller, Id, Name, OffsetMs, Value
 
 GREBE_ID = "grebe"
 """The rig's name for this program, where a cable starts or ends at it."""
@@ -31,7 +31,7 @@ class Faults(Value, frozen=True, kw_only=True):
     """Share of clock ticks lost on the way in."""
     ignores_clock: bool = False
     """Runs on its own tempo after Start, as a box left on internal clock does."""
-    own_bpm: Annotated[float, Meta(ge=20, le=400)] = 120.0
+    own_bpm: Bpm = 120.0
     """Tempo it runs at when it ignores the clock."""
     drift_ppm: Annotated[float, Meta(ge=-100_000, le=100_000)] = 0.0
     """How fast its own tempo runs, in parts per million, when it ignores the clock."""

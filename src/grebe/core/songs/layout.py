@@ -39,6 +39,8 @@ class Layout(Value, frozen=True, kw_only=True):
 
     song: Song
     spans: tuple[Span, ...]
+    tempo: TempoMap
+    """The song's tempo from its top."""
 
     @property
     def ticks(self) -> int:
@@ -50,18 +52,13 @@ class Layout(Value, frozen=True, kw_only=True):
         """Length of the song in bars."""
         return sum(span.bars for span in self.spans)
 
-    def tempo_map(self) -> TempoMap:
-        """The song's tempo from its top."""
-        tempo = TempoMap((TempoPoint(tick=0, bpm=self.song.bpm),))
-        for span in self.spans:
-            point = section_tempo(span, span.tick)
-            if point is not None:
-                tempo = tempo.with_point(point)
-        return tempo
-
     def seconds(self) -> float:
         """Length of the song in seconds."""
-        return self.tempo_map().seconds_at(self.ticks)
+        return self.tempo.seconds_at(self.ticks)
+
+    def span_of(self, section_id: str) -> Span | None:
+        """The section with this id where it lies; None when there is none."""
+        return next((span for span in self.spans if span.section.id == section_id), None)
 
     def index_at(self, tick: int) -> int:
         """Index of the section sounding at a tick, held at the first and the last."""
@@ -106,4 +103,4 @@ def lay_out(song: Song, scenes: Mapping[str, Scene]) -> Layout:
             tempo = tempo.with_point(point)
         spans.append(span)
         tick, bar = span.end, bar + bars
-    return Layout(song=song, spans=tuple(spans))
+    return Layout(song=song, spans=tuple(spans), tempo=tempo)

@@ -8,6 +8,7 @@ from PyQt6.QtGui import QMouseEvent, QPainter, QPen
 from grebe.app.session import Session
 from grebe.core.patterns.model import Content, Hit, Pattern, Voice
 from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.core.units import MAX_STEPS
 from grebe.ui import draw
 from grebe.ui.widgets import PlayheadCanvas
 from grebe.ui.words import counted, note_name
@@ -124,7 +125,7 @@ class PatternCanvas(PlayheadCanvas):
         if kind == "length":
             tick = (event.position().x() - LABELS - 8) / (self.width() - LABELS - 20)
             length = round(tick * self.shown_ticks() / voice.step_ticks)
-            if 1 <= length <= 256 and length != voice.length:
+            if 1 <= length <= MAX_STEPS and length != voice.length:
                 self.length_dragged.emit(voice_id, length)
             return
         moved = from_y - event.position().y()

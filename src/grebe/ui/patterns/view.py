@@ -52,14 +52,7 @@ class PatternsView(View):
         self.sheet = Sheet()
         self.facts = Facts()
         self.sheet.column.addWidget(self.facts, 1)
-        self.lay_out(self.pattern_canvas, self.sheet)
-        column = self.layout()
-        assert column is not None
-        inner = column.itemAt(0)
-        assert inner is not None
-        left = inner.layout()
-        assert left is not None
-        left.insertWidget(1, self.strip)  # type: ignore[attr-defined]
+        self.lay_out(self.pattern_canvas, self.sheet, above=self.strip)
         self.box_pill = self.add_pill("In the box now", "in_box", primary=True)
         self.add_pill("Import", "import_loop")
         canvas = self.pattern_canvas
@@ -179,15 +172,14 @@ class PatternsView(View):
         status, layout = session.status, session.layout()
         if not session.running or status is None or layout is None or pattern is None:
             return None
-        for span in layout.spans:
-            if span.section.id == status.section:
-                chain = span.scene.part(pattern.device).chain
-                contents = {p.id: p.content for p in session.project.patterns}
-                lengths = [(p, contents[p].ticks) for p in chain if p in contents]
-                since = session.tick_now() - status.section_tick
-                place = place_in_chain(lengths, since)
-                return None if place is None or place[0] != pattern.id else place[1]
-        return None
+        span = layout.span_of(status.section)
+        if span is None:
+            return None
+        chain = span.scene.part(pattern.device).chain
+        contents = {p.id: p.content for p in session.project.patterns}
+        lengths = [(p, contents[p].ticks) for p in chain if p in contents]
+        place = place_in_chain(lengths, session.tick_now() - status.section_tick)
+        return None if place is None or place[0] != pattern.id else place[1]
 
     # Edits
 

@@ -8,7 +8,7 @@ from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QMouseEvent, QPainter, QPen, QPolygonF
 
 from grebe.app.session import Session
-from grebe.core.findings import Finding, check
+from grebe.core.findings import Finding
 from grebe.core.rig.model import GREBE_ID, Cable, Device, Rig
 from grebe.core.rig.tree import ClockTree, clock_tree
 from grebe.ui import draw
@@ -53,7 +53,7 @@ class RigCanvas(Canvas):
         """Draw the tree and what is wrong with it."""
         project = self.session.project
         tree = clock_tree(project.rig)
-        self.findings = check(project)
+        self.findings = self.session.findings()
         room = self.height() - (FINDING_HEIGHT + 40 if self.findings else 0)
         self.placed = _place(tree, float(self.width()), room)
         boxes = {p.device: p.box for p in self.placed}

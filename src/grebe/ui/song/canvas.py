@@ -86,7 +86,7 @@ class SongCanvas(PlayheadCanvas):
 
     def _paint_sections(self, painter: QPainter, layout: Layout, bottom: float) -> None:
         p = self.palette_now
-        tempo = layout.tempo_map()
+        tempo = layout.tempo
         for span in layout.spans:
             left, right = self.x_at(layout, span.tick), self.x_at(layout, span.end)
             selected = span.section.id == self.session.selected_section

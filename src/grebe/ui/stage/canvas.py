@@ -44,8 +44,7 @@ def now_of(session: Session, layout: Layout) -> Now | None:
     status = session.status
     if status is None or not status.running:
         return None
-    by_id = {span.section.id: span for span in layout.spans}
-    span = by_id.get(status.section)
+    span = layout.span_of(status.section)
     if span is None:
         return None
     meter = span.scene.meter
@@ -55,7 +54,7 @@ def now_of(session: Session, layout: Layout) -> Now | None:
     to_go = max(0.0, status.boundary - session.tick_now())
     return Now(
         span=span,
-        following=by_id.get(status.next_section),
+        following=layout.span_of(status.next_section),
         bar=min(bars, int(inside // meter.bar_ticks) + 1),
         bars=bars,
         beat=int(inside % meter.bar_ticks // meter.beat_ticks) + 1,
@@ -104,7 +103,7 @@ class StageCanvas(Canvas):
         name = project.sets[0].name if project.sets else project.name
         wide_name = draw.text(painter, 0, 24, name, p.muted, size=20, weight=600)
         draw.text(painter, wide_name + 28, 24, place, p.muted, size=20)
-        tempo = layout.tempo_map()
+        tempo = layout.tempo
         length = tempo.seconds_at(layout.ticks)
         at = tempo.seconds_at(int(self.session.song_tick_now())) if now else 0.0
         words = f"{clock_text(at)}   {clock_text(length - at)} left"
@@ -302,10 +301,10 @@ class StageCanvas(Canvas):
             return "mute it by hand" if by_hand else "muted"
         if status is None or not status.running or layout is None:
             return "ready"
-        for span in layout.spans:
-            if span.section.id == status.section:
-                return "sounding" if span.scene.part(device.id).chain else "silent here"
-        return "ready"
+        span = layout.span_of(status.section)
+        if span is None:
+            return "ready"
+        return "sounding" if span.scene.part(device.id).chain else "silent here"
 
     def _paint_ribbon(
         self, painter: QPainter, layout: Layout, now: Now | None, box: QRectF
