@@ -50,7 +50,7 @@ def number(what: str, low: float, high: float) -> Callable[[str], float]:
             raise argparse.ArgumentTypeError(f"{what} from {low:g} to {high:g} (got {text})")
         return value
 
-    read.__name__ = what.split()[0]
+    read.__name__ = what.partition(" ")[0]
     return read
 
 
