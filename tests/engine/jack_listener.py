@@ -2,7 +2,7 @@
 
 Usage: jack_listener.py SERVER SOURCE SECONDS. Waits for SOURCE to appear and
 connects to it; prints "ready" and at the end a JSON object: `seen`, a list of
-[frame, bytes], and `jumps`, the frames at which time was stolen from JACK.
+[frame, bytes], and `jumps`, the stretches [from, to] in which JACK lost time.
 """
 
 from __future__ import annotations
@@ -20,19 +20,19 @@ def main() -> None:
     client = jack.Client("listener", no_start_server=True, servername=server)
     port = client.midi_inports.register("in")
     seen: list[tuple[int, str]] = []
-    jumps: list[int] = []
+    jumps: list[tuple[int, int]] = []
     expected = [-1]
 
     @client.set_process_callback
     def process(frames: int) -> None:
         start = client.last_frame_time
         if start != expected[0]:
-            jumps.extend((expected[0], start))
+            jumps.append((expected[0], start))
         expected[0] = start + frames
         for offset, data in port.incoming_midi_events():
             seen.append((start + offset, bytes(data).hex()))
 
-    client.set_xrun_callback(lambda _: jumps.append(client.last_frame_time))
+    client.set_xrun_callback(lambda _: jumps.append((client.last_frame_time,) * 2))
     client.activate()
     end = time.monotonic() + 10
     while not client.get_ports(source, is_output=True):

@@ -92,7 +92,7 @@ def test_clock_is_exact_to_the_frame(server: Server) -> None:
     """Every clock at the very frame it was planned for, as another client stamps it.
 
     Where the host steals the processor JACK itself loses periods; clocks within
-    some periods of that are not judged. A machine that leaves too few is skipped.
+    40 ms of that are not judged. A machine that leaves too few is skipped.
     """
     judged = 0
     for _ in range(3):
@@ -109,9 +109,11 @@ def test_clock_is_exact_to_the_frame(server: Server) -> None:
         jumps = [*recorded["jumps"], *wire.frames.gap_frames]
         wire.close()
         frames = {frame for frame, _ in recorded["seen"]}
-        near = 6 * server.period
+        near = max(6 * server.period, RATE // 25)  # an overrun is told some ms after it was
         quiet = [
-            n for n, frame in enumerate(planned) if all(abs(frame - jump) > near for jump in jumps)
+            n
+            for n, frame in enumerate(planned)
+            if not any(begin - near <= frame <= end + near for begin, end in jumps)
         ]
         assert [planned[n] for n in quiet if planned[n] not in frames] == []
         pairs = [planned[b] - planned[a] for a, b in pairwise(quiet) if b == a + 1]
@@ -147,7 +149,7 @@ def test_a_song_out_of_a_real_port(server: Server) -> None:
             recorded = heard(process)
             rows = engine.report()
         assert rows["drums"].missed == 0
-        if overruns == 0 and len(recorded["jumps"]) == 2:  # only where it began to listen
+        if overruns == 0 and len(recorded["jumps"]) == 1:  # only where it began to listen
             break
     else:
         pytest.skip("JACK lost time in every run: the machine was stolen from us")

@@ -22,8 +22,8 @@ class FrameClock:
         self.rate = rate
         self.gaps = 0
         """How often frames or time jumped and the loop began afresh."""
-        self.gap_frames: deque[int] = deque(maxlen=64)
-        """Where the last jumps were."""
+        self.gap_frames: deque[tuple[int, int]] = deque(maxlen=64)
+        """The last jumps: the frame that was due, and the one that came."""
         self.mapping: tuple[int, float, float] | None = None
         """(frame, its time in ns, ns a frame); None before the first period."""
         self._next_frame = 0
@@ -50,7 +50,7 @@ class FrameClock:
     def _restart(self, frame: int, now_ns: int, frames: int, nominal: float) -> None:
         if self.mapping is not None:
             self.gaps += 1
-            self.gap_frames.append(frame)
+            self.gap_frames.append((self._next_frame, frame))
         self._next_frame = frame + frames
         self._next_ns = now_ns + nominal
         self._period_ns = nominal
