@@ -15,6 +15,10 @@ class ProjectError(GrebeError):
     """A project file that cannot be used. The file itself is left untouched."""
 
 
+class ProfileError(GrebeError):
+    """A device profile that cannot be used, or contradicts itself."""
+
+
 class MidiFileError(GrebeError):
     """A Standard MIDI File that cannot be imported."""
 

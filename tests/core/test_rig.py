@@ -7,7 +7,6 @@ import pytest
 
 from grebe.core.document import Project, with_leader
 from grebe.core.findings import Finding, check
-from grebe.core.fixes import can_fix, fix
 from grebe.core.rig.model import Cable, Rig
 from grebe.core.rig.tree import clock_sources, clock_tree
 from tests import build

@@ -14,7 +14,7 @@ from grebe.engine.engine import Engine
 from grebe.engine.server import Server
 from grebe.errors import PortLost
 from grebe.link.messages import Load, Loaded
-from grebe.protocols.standin import Report, decode_memory
+from grebe.protocols.standin import Report, decode_setup
 from tests import build
 
 
@@ -71,8 +71,8 @@ def load(project: Project) -> Load:
 
 def memories(engine: Engine, device: str = "drums") -> list[int]:
     """Lengths of the pattern in slot 4 of every memory sent to a device."""
-    found = [decode_memory(data) for data in engine.fakes[device].sent]  # type: ignore[attr-defined]
-    return [memory.slots[4].length for memory in found if memory is not None]
+    found = [decode_setup(data) for data in engine.fakes[device].sent]  # type: ignore[attr-defined]
+    return [s.memory.slots[4].length for s in found if s is not None and s.memory.slots]
 
 
 def shorter(project: Project) -> Project:

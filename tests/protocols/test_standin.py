@@ -6,15 +6,19 @@ import msgspec
 import pytest
 
 from grebe.core.patterns.model import Content, Memory
+from grebe.core.rig.model import Filter
+from grebe.core.rig.standin import Onward, Setup
 from grebe.errors import ProtocolError
 from grebe.protocols.midi import MidiParser
 from grebe.protocols.standin import (
     Report,
     ReportKind,
-    decode_memory,
     decode_reports,
-    encode_memory,
+    decode_setup,
     encode_reports,
+    encode_setup,
+    played,
+    played_bytes,
 )
 from tests import build
 
@@ -24,15 +28,21 @@ def test_a_memory_travels_as_system_exclusive() -> None:
     memory = Memory(
         slots={3: Content(voices=(msgspec.structs.replace(build.voice("x..X"), name="Tambour é"),))}
     )
-    (message,) = MidiParser().feed(encode_memory(memory), 0)
-    assert decode_memory(message.data) == memory
+    setup = Setup(
+        device=build.device("drums", channel=10),
+        memory=memory,
+        accepts=Filter(notes=False, but=(7,)),
+        thru=(Onward(path="/run/other.sock", passes=Filter(clock=False)),),
+    )
+    (message,) = MidiParser().feed(encode_setup(setup), 0)
+    assert decode_setup(message.data) == setup
 
 
 def test_other_messages_are_no_memory() -> None:
     """Another maker's system exclusive is let pass; a broken memory is named."""
-    assert decode_memory(b"\xf0\x7e\x00\xf7") is None
-    with pytest.raises(ProtocolError, match="memory could not be read"):
-        decode_memory(b"\xf0\x7d\x47{\xf7")
+    assert decode_setup(b"\xf0\x7e\x00\xf7") is None
+    with pytest.raises(ProtocolError, match="set-up could not be read"):
+        decode_setup(b"\xf0\x7d\x47{\xf7")
 
 
 def test_reports_travel_in_packets() -> None:
@@ -46,3 +56,12 @@ def test_packets_that_are_none(packet: bytes) -> None:
     """Cut short, or of an unknown kind."""
     with pytest.raises(ProtocolError, match="report"):
         decode_reports(packet)
+
+
+def test_what_a_standin_plays_travels_as_a_report() -> None:
+    """Three bytes at most, as any channel or real-time message has."""
+    for data in (b"\x90\x24\x7f", b"\xc0\x05", b"\xf8"):
+        report = played(data, 12)
+        assert played_bytes(decode_reports(encode_reports([report]))[0]) == data
+    with pytest.raises(ProtocolError, match="holds no message"):
+        played_bytes(Report(ReportKind.BEAT, 1, 0, 0))

@@ -8,9 +8,10 @@ import pytest
 
 from grebe.core.patterns.model import Content, Memory
 from grebe.core.player.events import NoteOn, SongPosition
-from grebe.core.rig.model import Device, Faults
+from grebe.core.rig.model import Device, Faults, Filter
+from grebe.core.rig.standin import Onward, Setup
 from grebe.protocols.midi import encode
-from grebe.protocols.standin import Report, ReportKind, encode_memory
+from grebe.protocols.standin import Report, ReportKind, encode_setup
 from grebe.standins.box import Box
 from tests import build
 
@@ -31,6 +32,10 @@ MEMORY = Memory(
 )
 
 
+def box_of(device: Device) -> Box:
+    return Box(device, Setup(device=device, memory=MEMORY))
+
+
 def fed(box: Box, ticks: int, first: int = 0) -> list[Report]:
     """Clock at 120 BPM, from tick number `first` of a steady wire."""
     out: list[Report] = []
@@ -46,12 +51,12 @@ def notes(reports: list[Report]) -> list[tuple[int, float]]:
 
 def test_clock_without_start_is_silence() -> None:
     """A stopped box counts nothing."""
-    assert fed(Box(drums(), MEMORY), 48) == []
+    assert fed(box_of(drums()), 48) == []
 
 
 def test_the_first_clock_after_start_is_the_downbeat() -> None:
     """MIDI 1.0; beats every 24, the own pattern on its steps, round and round."""
-    box = Box(drums(), MEMORY)
+    box = box_of(drums())
     box.feed(b"\xfa", 0)
     out = fed(box, 97)
     beats = [(r.number, r.at_ns // TICK_NS) for r in out if r.kind is ReportKind.BEAT]
@@ -62,7 +67,7 @@ def test_the_first_clock_after_start_is_the_downbeat() -> None:
 
 def test_stop_and_continue_from_a_song_position() -> None:
     """Stopped it plays nothing; Continue goes on from the place told."""
-    box = Box(drums(), MEMORY)
+    box = box_of(drums())
     box.feed(b"\xfa", 0)
     fed(box, 30)
     box.feed(b"\xfc", 0)
@@ -75,7 +80,7 @@ def test_stop_and_continue_from_a_song_position() -> None:
 
 def test_song_position_is_ignored_while_running() -> None:
     """As real boxes do."""
-    box = Box(drums(), MEMORY)
+    box = box_of(drums())
     box.feed(b"\xfa", 0)
     fed(box, 6)
     box.feed(encode(SongPosition(sixteenths=100)), 0)
@@ -88,7 +93,7 @@ def test_song_position_is_ignored_while_running() -> None:
 )
 def test_when_a_program_change_takes_effect(change_at: str, first_new: float) -> None:
     """At the end of its pattern, at the bar, or at once."""
-    box = Box(drums(change_at=change_at), MEMORY)
+    box = box_of(drums(change_at=change_at))
     box.feed(b"\xfa", 0)
     out = fed(box, 30)
     box.feed(b"\xc9\x01", 0)
@@ -98,7 +103,7 @@ def test_when_a_program_change_takes_effect(change_at: str, first_new: float) ->
 
 def test_another_channel_is_not_ours() -> None:
     """Program changes, notes and controllers on other channels do nothing."""
-    box = Box(drums(), MEMORY)
+    box = box_of(drums())
     box.feed(b"\xc0\x01", 0)
     box.feed(b"\xb0\x07\x00", 0)
     assert (box.program, box.silent) == (0, False)
@@ -107,7 +112,7 @@ def test_another_channel_is_not_ours() -> None:
 
 def test_the_mute_controller() -> None:
     """0 silences its own pattern, 127 lets it sound; the clock is counted on."""
-    box = Box(drums(), MEMORY)
+    box = box_of(drums())
     box.feed(b"\xb9\x07\x00\xfa", 0)
     out = fed(box, 24)
     assert notes(out) == []
@@ -125,13 +130,13 @@ def test_notes_from_outside_sound() -> None:
 def test_its_memory_is_loaded_by_system_exclusive() -> None:
     """And it takes the first slot when its own is not there."""
     box = Box(drums())
-    box.feed(encode_memory(Memory(slots={5: MEMORY.slots[1]})), 0)
+    box.feed(encode_setup(Setup(device=box.device, memory=Memory(slots={5: MEMORY.slots[1]}))), 0)
     assert box.program == 5
 
 
 def test_dropped_ticks_leave_the_box_behind() -> None:
     """Lost ticks are reported as such, and the box's beats come later by as many."""
-    box = Box(drums(faults=Faults(drop_percent=10, seed=4)), MEMORY)
+    box = box_of(drums(faults=Faults(drop_percent=10, seed=4)))
     box.feed(b"\xfa", 0)
     out = fed(box, 2400)
     lost = [r for r in out if r.kind is ReportKind.LOST_TICK]
@@ -142,7 +147,7 @@ def test_dropped_ticks_leave_the_box_behind() -> None:
 
 def test_latency_and_jitter() -> None:
     """Late by the latency in the middle, wavering by the standard deviation set."""
-    box = Box(drums(faults=Faults(latency_ms=4, jitter_ms=1, seed=2)), MEMORY)
+    box = box_of(drums(faults=Faults(latency_ms=4, jitter_ms=1, seed=2)))
     box.feed(b"\xfa", 0)
     late = [
         (r.at_ns - r.number * 24 * TICK_NS) / 1e6
@@ -156,7 +161,7 @@ def test_latency_and_jitter() -> None:
 def test_a_box_on_its_own_tempo_drifts() -> None:
     """It starts with the clock and then ignores it: 1000 ppm slow is 60 ms a minute."""
     faults = Faults(ignores_clock=True, own_bpm=120, drift_ppm=-1000)
-    box = Box(drums(faults=faults), MEMORY)
+    box = box_of(drums(faults=faults))
     box.feed(b"\xfa", 0)
     fed(box, 24)
     beats = [r for r in box.idle(60_500_000_000) if r.kind is ReportKind.BEAT]
@@ -167,8 +172,40 @@ def test_the_same_seed_gives_the_same_faults() -> None:
     """A rehearsal can be repeated."""
 
     def run() -> list[Report]:
-        box = Box(drums(faults=Faults(jitter_ms=1, drop_percent=5, seed=9)), MEMORY)
+        box = box_of(drums(faults=Faults(jitter_ms=1, drop_percent=5, seed=9)))
         box.feed(b"\xfa", 0)
         return fed(box, 300)
 
     assert run() == run()
+
+
+def test_what_its_input_is_set_to_ignore_still_goes_on_by_thru() -> None:
+    """Hardware thru repeats the jack, whatever the box itself obeys."""
+    device = drums()
+    thru = (
+        Onward(path="/a", passes=Filter()),
+        Onward(path="/b", passes=Filter(clock=False, controllers=False, but=(74,))),
+    )
+    box = Box(device, Setup(device=device, memory=MEMORY, accepts=Filter(clock=False), thru=thru))
+    box.feed(b"\xfa", 0)
+    assert [r.kind for r in fed(box, 24)] == []
+    assert [path for path, _ in box.onward].count("/a") == 25
+    box.onward.clear()
+    for data in (b"\xb9\x07\x00", b"\xb9\x4a\x01", b"\x99\x24\x7f", b"\xb9\x7b\x00"):
+        box.feed(data, 0)
+    assert [data for path, data in box.onward if path == "/b"] == [
+        b"\xb9\x4a\x01",
+        b"\x99\x24\x7f",
+        b"\xb9\x7b\x00",  # all notes off is never kept back
+    ]
+
+
+def test_another_setup_takes_effect_while_it_runs() -> None:
+    """A channel changed in the rig is obeyed from there on."""
+    box = box_of(drums())
+    box.feed(b"\xfa", 0)
+    fed(box, 12)
+    box.feed(encode_setup(Setup(device=drums(mute_controller=8), memory=MEMORY)), 0)
+    assert box.running
+    box.feed(b"\xb9\x08\x00", 0)
+    assert box.silent

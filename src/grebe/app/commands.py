@@ -16,10 +16,14 @@ class Action(Value, frozen=True, kw_only=True):
     title: str
     keys: tuple[str, ...]
     scope: Scope = "everywhere"
+    wide: bool = False
+    """Works wherever the focus is in its view, also in a table or a field."""
 
 
-def _a(action_id: str, title: str, *keys: str, scope: Scope = "everywhere") -> Action:
-    return Action(id=action_id, title=title, keys=keys, scope=scope)
+def _a(
+    action_id: str, title: str, *keys: str, scope: Scope = "everywhere", wide: bool = False
+) -> Action:
+    return Action(id=action_id, title=title, keys=keys, scope=scope, wide=wide)
 
 
 ACTIONS: tuple[Action, ...] = (
@@ -48,7 +52,23 @@ ACTIONS: tuple[Action, ...] = (
     _a("earlier", "Its offset 0.1 ms earlier", ",", scope="rig"),
     _a("later", "Its offset 0.1 ms later", ".", scope="rig"),
     _a("who_plays", "Who plays it: the box, or Grebe", "W", scope="rig"),
-    _a("fix", "Do what the first finding asks, where Grebe can", "F", scope="rig"),
+    _a("lead", "Let it lead the clock", "L", scope="rig"),
+    _a("propose", "Let the one lead that leads best", "P", scope="rig"),
+    _a("add_box", "Add a box", "A", scope="rig"),
+    _a("add_cable", "Run a cable from it", "C", scope="rig"),
+    _a("add_route", "Route what it plays through Grebe", "R", scope="rig"),
+    _a("remove_box", "Remove it; shows what uses it", "Delete", scope="rig"),
+    _a("settings", "Its settings", "Return", "Enter", scope="rig"),
+    _a("next_finding", "The next finding", "N", scope="rig"),
+    _a("finding_before", "The finding before", "Shift+N", scope="rig"),
+    _a("fix", "Mend the finding, where Grebe can", "F", scope="rig"),
+    _a("intended", "The finding is intended: quiet until it changes", "I", scope="rig"),
+    _a("save_profile", "Save it as a profile of your own", "Ctrl+P", scope="rig"),
+    _a("pane_drawing", "The drawing", "Alt+1", scope="rig", wide=True),
+    _a("pane_tables", "Tables of boxes, cables and routes", "Alt+2", scope="rig", wide=True),
+    _a("pane_setup", "Set-up sheet", "Alt+3", scope="rig", wide=True),
+    _a("pane_notes", "Note maps", "Alt+4", scope="rig", wide=True),
+    _a("print_setup", "Set-up sheet as PDF or HTML", "Ctrl+Alt+E", scope="rig", wide=True),
     _a("pattern_before", "The pattern before", "PgUp", scope="patterns"),
     _a("pattern_after", "The pattern after", "PgDown", scope="patterns"),
     _a("step_left", "One step left", "Left", scope="patterns"),

@@ -1,14 +1,19 @@
-"""Writing a song to files."""
+"""Writing songs and sheets to files."""
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from pathlib import Path
+
+import msgspec
 
 from grebe.core.document import Project
 from grebe.core.player.plan import make_plan
+from grebe.core.rig.setup import setup_sheet
 from grebe.core.songs.model import Song
-from grebe.errors import ProjectError
+from grebe.errors import ProjectError, UsageError
 from grebe.formats.atomic import write_atomic
+from grebe.formats.sheets import setup_html
 from grebe.formats.smf import file_name, midi_bytes, song_to_midi
 
 
@@ -23,6 +28,37 @@ def export_smf(project: Project, song: Song, folder: Path) -> Path:
     try:
         folder.mkdir(parents=True, exist_ok=True)
         write_atomic(path, data)
+    except OSError as error:
+        raise ProjectError(
+            f"{path} could not be written: {error.strerror}. Choose another folder."
+        ) from error
+    return path
+
+
+def export_setup(
+    project: Project, path: Path, *, device: str, to_pdf: Callable[[str, Path, str], None]
+) -> Path:
+    """Write the set-up sheet, of one device by name or id or ("") of all; the file's path.
+
+    UsageError for a device that is not there or a name that is neither .html nor
+    .pdf, ProjectError when it cannot be written.
+    """
+    sheet = setup_sheet(project)
+    if device:
+        kept = tuple(d for d in sheet.devices if device in (d.device, d.name))
+        if not kept:
+            there = ", ".join(d.name for d in sheet.devices) or "none"
+            raise UsageError(f"there is no device {device!r}; devices: {there}")
+        sheet = msgspec.structs.replace(sheet, devices=kept)
+    if path.suffix.lower() not in (".html", ".pdf"):
+        raise UsageError(f"{path}: a sheet is written as .html or .pdf; end the name so")
+    html = setup_html(sheet, ticked=frozenset(project.ticked), project=project.name)
+    try:
+        path.parent.mkdir(parents=True, exist_ok=True)
+        if path.suffix.lower() == ".pdf":
+            to_pdf(html, path, f"Set-up sheet: {sheet.rig}")
+        else:
+            write_atomic(path, html.encode())
     except OSError as error:
         raise ProjectError(
             f"{path} could not be written: {error.strerror}. Choose another folder."

@@ -58,6 +58,12 @@ def standin_socket(device_id: str) -> Path:
     return runtime_dir() / f"standin-{device_id}.sock"
 
 
+def own_profiles_dir() -> Path:
+    """Folder of the performer's own device profiles."""
+    base = os.environ.get("XDG_DATA_HOME") or Path.home() / ".local" / "share"
+    return Path(base) / "grebe" / "profiles"
+
+
 def state_dir() -> Path:
     """Folder for what is kept between starts: the last project, the demo's scratch copy."""
     base = os.environ.get("XDG_STATE_HOME") or str(Path.home() / ".local" / "state")

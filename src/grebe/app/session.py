@@ -21,7 +21,7 @@ from grebe.app.supervisor import (
     start_engine,
 )
 from grebe.core.document import Project, set_tempo, with_song
-from grebe.core.findings import Finding, check
+from grebe.core.findings import Finding, Found, find
 from grebe.core.player.commands import (
     Again,
     Begin,
@@ -93,7 +93,7 @@ class Session:
         self._taps: list[float] = []
         self._last_escape: float | None = None
         self._resume_section = ""
-        self._found: tuple[Project, tuple[Finding, ...]] | None = None
+        self._found: tuple[Project, Found] | None = None
         self._laid_out: tuple[Project, str, Layout | None] | None = None
         store.listen(self._document_changed)
 
@@ -123,8 +123,15 @@ class Session:
 
     def findings(self) -> tuple[Finding, ...]:
         """What is wrong with the document; kept, since the rail and the Rig both ask for it."""
+        return self._find().open
+
+    def intended(self) -> tuple[Finding, ...]:
+        """Findings that the performer said are intended."""
+        return self._find().intended
+
+    def _find(self) -> Found:
         if self._found is None or self._found[0] is not self.project:
-            self._found = (self.project, check(self.project))
+            self._found = (self.project, find(self.project))
         return self._found[1]
 
     @property

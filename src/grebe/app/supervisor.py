@@ -15,10 +15,10 @@ import msgspec
 from grebe.app.client import EngineClient
 from grebe.app.runtime import engine_socket, standin_socket
 from grebe.core.document import Project
-from grebe.core.patterns.model import Memory
 from grebe.core.player.commands import SetPlan
 from grebe.core.player.plan import Plan
 from grebe.core.rig.model import Device
+from grebe.core.rig.standin import setups
 from grebe.errors import EngineError
 from grebe.link.messages import Load
 
@@ -92,19 +92,6 @@ class StandinsProcess:
 
 
 def load_message(project: Project, plan: Plan) -> Load:
-    """What the engine needs to play a plan: the plan, and where the stand-ins are.
-
-    A stand-in's memory is the project's copy of what its box holds.
-    """
-    standins = standin_devices(plan.devices)
-    memories: dict[str, Memory] = {}
-    for device in standins:
-        slots = {
-            p.program: p.in_box
-            for p in project.patterns
-            if p.device == device.id and p.program is not None and p.in_box is not None
-        }
-        if slots and device.plays == "own":
-            memories[device.id] = Memory(slots=slots)
-    paths = {device.id: str(standin_socket(device.id)) for device in standins}
-    return Load(plan=SetPlan(plan=plan), standins=paths, memories=memories)
+    """What the engine needs to play a plan: the plan, where the stand-ins are, what they are."""
+    paths = {device.id: str(standin_socket(device.id)) for device in standin_devices(plan.devices)}
+    return Load(plan=SetPlan(plan=plan), standins=paths, setups=setups(project, paths))

@@ -1,4 +1,4 @@
-"""``grebe list``, ``check`` and ``render``."""
+"""``grebe list``, ``check``, ``render`` and ``sheet``."""
 
 from __future__ import annotations
 
@@ -9,10 +9,10 @@ from typing import Any
 
 import msgspec
 
-from grebe.app.export import export_smf
+from grebe.app.export import export_setup, export_smf
 from grebe.cli.common import Commands, add_json, command, opened, print_json
 from grebe.core.document import Project
-from grebe.core.findings import check
+from grebe.core.findings import Finding, find
 from grebe.errors import EditError
 
 
@@ -43,6 +43,19 @@ def add_commands(commands: Commands) -> None:
     parser.add_argument("--song", required=True)
     parser.add_argument("--to", required=True, metavar="DIR")
     parser.add_argument("--smf", action="store_true", help="a Standard MIDI File, type 1")
+    add_json(parser)
+    parser = command(
+        commands,
+        "sheet",
+        "Write a printable sheet: every setting to make on each box.",
+        "grebe sheet set.grebe --kind setup --to setup.pdf",
+        sheet,
+    )
+    parser.add_argument("file")
+    parser.add_argument("--song", help="checked to be there; the set-up is the same for all songs")
+    parser.add_argument("--to", required=True, metavar="OUT.html|OUT.pdf")
+    parser.add_argument("--device", help="the sheet of one device")
+    parser.add_argument("--kind", choices=("setup",), default="setup")
     add_json(parser)
 
 
@@ -76,15 +89,50 @@ def _song_row(project: Project, index: int) -> dict[str, object]:
 
 def check_project(arguments: argparse.Namespace) -> int:
     """Findings; 1 when one of them blocks."""
-    findings = check(opened(arguments).project)
+    found = find(opened(arguments).project)
+    findings = found.open
     if arguments.json:
-        print_json({"findings": msgspec.to_builtins(findings)})
+        print_json(
+            {
+                "findings": [_finding_row(f) for f in findings],
+                "intended": [_finding_row(f) for f in found.intended],
+            }
+        )
     elif not findings:
         sys.stdout.write("Nothing to look at.\n")
     else:
         for f in findings:
             sys.stdout.write(f"{f.severity}: {f.message} {f.why} {f.fix} [{f.code}]\n")
     return 1 if any(f.severity == "block" for f in findings) else 0
+
+
+def _to_pdf(html: str, path: Path, title: str) -> None:
+    # Qt only where paper is wanted, and without a screen.
+    from grebe.ui.application import paper_application  # noqa: PLC0415
+    from grebe.ui.printing import html_to_pdf  # noqa: PLC0415
+
+    application = paper_application()
+    html_to_pdf(html, path, title)
+    del application
+
+
+def _finding_row(finding: Finding) -> dict[str, object]:
+    row: dict[str, object] = msgspec.to_builtins(finding)
+    return {**row, "cure": finding.cure is not None}
+
+
+def sheet(arguments: argparse.Namespace) -> int:
+    """Write a sheet as HTML or PDF, by the name it is to have."""
+    project = opened(arguments).project
+    if arguments.song:
+        project.song_named(arguments.song)
+    path = Path(arguments.to)
+    written = export_setup(project, path, device=arguments.device or "", to_pdf=_to_pdf)
+    if arguments.json:
+        print_json({"files": [str(written)]})
+    else:
+        sys.stdout.write(f"{written}\n")
+    return 0
 
 
 def render(arguments: argparse.Namespace) -> int:

@@ -7,9 +7,10 @@ reach from the root to the thing edited.
 from __future__ import annotations
 
 from collections.abc import Callable
-from typing import TypeVar
+from typing import Annotated, TypeVar
 
 import msgspec
+from msgspec import Meta
 
 from grebe.core.patterns.model import Content, Pattern
 from grebe.core.rig.model import Device, Rig
@@ -18,7 +19,7 @@ from grebe.core.songs.model import Scene, Section, Song
 from grebe.core.units import MAX_BPM, MAX_TIMES, MIN_BPM, Id, Name, Value
 from grebe.errors import EditError, UsageError
 
-SCHEMA_VERSION = 1
+SCHEMA_VERSION = 2
 
 
 class Set(Value, frozen=True, kw_only=True):
@@ -26,6 +27,15 @@ class Set(Value, frozen=True, kw_only=True):
 
     name: Name = "Set"
     songs: tuple[Id, ...] = ()
+
+
+class Accepted(Value, frozen=True, kw_only=True):
+    """A finding the performer said is intended."""
+
+    code: Annotated[str, Meta(max_length=64)]
+    subject: Annotated[str, Meta(max_length=64)]
+    basis: Annotated[str, Meta(max_length=64)]
+    """Digest of what it rested on: when that changes, the finding is heard again."""
 
 
 class Project(Value, frozen=True, kw_only=True):
@@ -37,6 +47,9 @@ class Project(Value, frozen=True, kw_only=True):
     scenes: tuple[Scene, ...] = ()
     songs: tuple[Song, ...] = ()
     sets: tuple[Set, ...] = ()
+    accepted: tuple[Accepted, ...] = ()
+    ticked: tuple[Annotated[str, Meta(max_length=64)], ...] = ()
+    """Steps of the set-up sheet that are done, by key."""
 
     def pattern(self, pattern_id: str) -> Pattern:
         """The pattern with this id; KeyError when there is none."""
@@ -100,13 +113,23 @@ def with_song(project: Project, song_id: str, edit: Callable[[Song], Song]) -> P
 def with_device(project: Project, device_id: str, edit: Callable[[Device], Device]) -> Project:
     """The project with one device edited; EditError when it is not there."""
     devices = _swap(project.rig.devices, device_id, edit, "device")
-    rig = msgspec.structs.replace(project.rig, devices=devices)
+    return with_rig(project, msgspec.structs.replace(project.rig, devices=devices))
+
+
+def with_rig(project: Project, rig: Rig) -> Project:
+    """The project with another rig."""
     return msgspec.structs.replace(project, rig=rig)
 
 
 def with_leader(project: Project, leader: str | None) -> Project:
     """The project with another leader."""
-    return msgspec.structs.replace(project, rig=msgspec.structs.replace(project.rig, leader=leader))
+    return with_rig(project, msgspec.structs.replace(project.rig, leader=leader))
+
+
+def tick(project: Project, key: str, *, done: bool) -> Project:
+    """The project with a step of the set-up sheet ticked off, or open again."""
+    rest = tuple(k for k in project.ticked if k != key)
+    return msgspec.structs.replace(project, ticked=(*rest, key) if done else rest)
 
 
 def mark_in_box(project: Project, pattern_id: str) -> Project:

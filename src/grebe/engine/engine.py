@@ -6,7 +6,8 @@ import gc
 import os
 from heapq import heappop, heappush
 
-from grebe.core.patterns.model import Memory
+import msgspec
+
 from grebe.core.player.commands import (
     Again,
     Begin,
@@ -31,6 +32,9 @@ from grebe.core.player.events import (
     Tempo,
 )
 from grebe.core.player.player import Player
+from grebe.core.rig.model import Device, Port
+from grebe.core.rig.standin import Setup
+from grebe.engine.ears import Ears, Sending
 from grebe.engine.outlet import Outlet
 from grebe.engine.ports import PortBook
 from grebe.engine.server import Connection, Server
@@ -52,7 +56,7 @@ from grebe.link.messages import (
     Welcome,
 )
 from grebe.protocols.midi import NOTE_OFF, STOP, encode, silence
-from grebe.protocols.standin import encode_memory, goodbye
+from grebe.protocols.standin import encode_setup, goodbye
 from grebe.wires.clock import raw_ns, sleep_until_ns
 
 LOOKAHEAD_NS = 50_000_000
@@ -76,6 +80,8 @@ START_LEAD_NS = 2_000_000
 CLOCK_BYTE = encode(Shared.CLOCK)
 SPIN_NS = 150_000
 """With real-time priority the last stretch before a deadline is spun."""
+HEAR_UNTIL_NS = 300_000
+"""The last stretch before a deadline is slept, not listened: a timer is nearer than `select`."""
 IDLE_NS = 30_000_000_000
 """Stopped and with no window for this long, the engine ends."""
 STOP_SETTLES_NS = 200_000_000
@@ -90,9 +96,13 @@ class Engine:
         self._priority_help = priority_help
         self._spin_ns = SPIN_NS if realtime else 0
         self._ports = PortBook()
+        self._ears = Ears(self._ports)
         self._player: Player | None = None
         self._outlets: dict[str, Outlet] = {}
-        self._memories: dict[str, Memory] = {}
+        self._via: dict[str, str] = {}
+        self._sharing: dict[str, list[Outlet]] = {}
+        """By device plugged in: the outlets that get the clock of its wire."""
+        self._setups: dict[str, Setup] = {}
         self._timeline: Timeline | None = None
         self._queue: list[tuple[int, int, str, DeviceEvent | SectionStarts | SongEnds]] = []
         self._serial = 0
@@ -124,11 +134,31 @@ class Engine:
                 self._poll(now)
                 now = raw_ns()
             wake = min(deadline, now + POLL_EVERY_NS)
-            if self._queue and self._queue[0][0] <= wake:
-                sleep_until_ns(self._queue[0][0], self._spin_ns)
-            else:
-                sleep_until_ns(wake, 0)
+            due = bool(self._queue) and self._queue[0][0] <= wake
+            until = self._queue[0][0] if due else wake
+            if self._ears.listening:
+                while self._ears.wait(until - HEAR_UNTIL_NS):
+                    self._pass_on()
+            sleep_until_ns(until, self._spin_ns if due else 0)
         self._close()
+
+    def _pass_on(self) -> None:
+        """Send what has come in and has a route."""
+        sendings, gone = self._ears.hear()
+        self._send_all(sendings)
+        for source in gone:
+            text = f"{self._name(source)} is no longer heard: {self._ears.lost[source]}."
+            self._server.tell(Notice(level="warn", text=text))
+
+    def _send_all(self, sendings: list[Sending]) -> None:
+        for wire, data in sendings:
+            outlet = self._outlets.get(wire)
+            if outlet is not None:
+                self._send_raw(outlet, data)
+
+    def _name(self, device: str) -> str:
+        outlet = self._outlets.get(device)
+        return outlet.device.name if outlet is not None else device
 
     # Playing
 
@@ -156,20 +186,21 @@ class Engine:
             if isinstance(event, (SectionStarts, SongEnds)):
                 heappush(self._queue, (due_ns, self._serial, "", event))
                 continue
-            outlet = self._outlets.get(device)
-            if outlet is None:
+            wire = self._via.get(device, "")
+            outlet, meant = self._outlets.get(wire), self._outlets.get(device)
+            if outlet is None or meant is None:
                 continue
-            due_ns += outlet.offset_ns
+            due_ns += meant.offset_ns
             if isinstance(event, (Start, Continue)):
                 due_ns -= START_LEAD_NS
             if outlet.port is not None and outlet.port.stamped:
                 self._send(outlet, event, due_ns)
             else:
-                heappush(self._queue, (due_ns, self._serial, device, event))
+                heappush(self._queue, (due_ns, self._serial, wire, event))
 
     def _send_due(self) -> None:
         queue = self._queue
-        ticks: list[tuple[Outlet, int, int]] = []
+        ticks: list[tuple[str, int, int]] = []
         while queue and queue[0][0] <= raw_ns() + (1_000 if self._realtime else 0):
             due_ns, _, device, event = heappop(queue)
             outlet = self._outlets.get(device)
@@ -180,15 +211,16 @@ class Engine:
                 except PortLost as error:
                     self._lost(outlet, error)
                 else:
-                    ticks.append((outlet, due_ns, late_ns))
+                    ticks.append((device, due_ns, late_ns))
             elif isinstance(event, SectionStarts):
                 self._section = (event.section, event.tick)
             elif isinstance(event, SongEnds):
                 self._ended()
             elif outlet is not None:  # it may have left the rig since this was planned
                 self._send(outlet, event, due_ns)
-        for outlet, due_ns, late_ns in ticks:  # counted when all of them are out
-            outlet.tick_sent(due_ns, late_ns / 1e6)
+        for wire, due_ns, late_ns in ticks:  # counted when all of them are out
+            for outlet in self._sharing.get(wire, ()):
+                outlet.tick_sent(due_ns, late_ns / 1e6)
 
     def _send(self, outlet: Outlet, event: DeviceEvent, due_ns: int) -> None:
         port = outlet.port
@@ -200,7 +232,8 @@ class Engine:
         try:
             port.send(data, due_ns)
             if event is Shared.CLOCK:  # a port that stamps: it says later how late it was
-                outlet.tick_sent(due_ns, None)
+                for sharing in self._sharing.get(outlet.device.id, ()):
+                    sharing.tick_sent(due_ns, None)
         except PortLost as error:
             self._lost(outlet, error)
 
@@ -235,13 +268,15 @@ class Engine:
                 (0, d, e) for _, _, d, e in waiting if isinstance(e, (NoteOff, Stop, ControlChange))
             ]
         for _, device, event in [*ends, *dues]:
-            if device in self._outlets and not isinstance(event, (Tempo, SectionStarts, SongEnds)):
-                self._send(self._outlets[device], event, now)
+            reached = self._outlets.get(self._via.get(device, device))
+            if reached is not None and not isinstance(event, (Tempo, SectionStarts, SongEnds)):
+                self._send(reached, event, now)
         self._ended()
 
     def _panic(self) -> None:
         """Stop, then silence every channel of every port."""
         self._halt()
+        self._ears.release()  # silenced with everything else
         for outlet in self._outlets.values():
             for data in silence():
                 self._send_raw(outlet, data)
@@ -282,7 +317,8 @@ class Engine:
                 outlet.port = self._ports.open(outlet.device)
                 outlet.problem = ""
                 outlet.rejoin()
-                self._send_memory(outlet)
+                self._send_setup(outlet)
+                self._listen()
             except PortLost as error:
                 outlet.problem = str(error)
 
@@ -306,16 +342,18 @@ class Engine:
         self._server.tell(Loaded(song=song.id, project=plan.project, source=plan.source))
 
     def _set_outlets(self, message: Load) -> None:
-        known, self._memories = self._memories, dict(message.memories)
+        plan = message.plan.plan
+        known, self._setups = self._setups, dict(message.setups)
         old, self._outlets = self._outlets, {}
-        for device in message.plan.plan.devices:
-            outlet = old.pop(device.id, None)
+        for listed in plan.devices:
+            outlet = old.pop(listed.id, None)
+            device = self._own_port(listed, plan.via)
             same = outlet is not None and outlet.device.port == device.port
             # A port lost while playing is not tried again with every edit: that takes time.
             if outlet is not None and same and (outlet.port is not None or self._running):
                 outlet.change(device)
-                if self._memories.get(device.id) != known.get(device.id):
-                    self._send_memory(outlet)
+                if self._setups.get(device.id) != known.get(device.id):
+                    self._send_setup(outlet)
             else:
                 if outlet is not None:
                     outlet.close()
@@ -323,18 +361,43 @@ class Engine:
                     outlet = Outlet(device, self._ports.open(device), "")
                 except PortLost as error:
                     outlet = Outlet(device, None, str(error))
-                self._send_memory(outlet)
+                self._send_setup(outlet)
             self._outlets[device.id] = outlet
         for gone in old.values():
             gone.close()
+        self._via = dict(plan.via)
+        self._sharing = {
+            wire: [self._outlets[d] for d in plan.devices_on(wire) if d in self._outlets]
+            for wire in plan.clocked
+        }
+        for wire, sharing in self._sharing.items():
+            for outlet in sharing:
+                outlet.clock_of(self._outlets[wire])
+        self._listen()
         early = max([0, *(-outlet.offset_ns for outlet in self._outlets.values())])
         self._lookahead_ns = LOOKAHEAD_NS + early
 
-    def _send_memory(self, outlet: Outlet) -> None:
-        """Load a stand-in's pattern memory; a real box keeps its own."""
-        memory = self._memories.get(outlet.device.id)
-        if memory is not None and outlet.port is not None:
-            self._send_raw(outlet, encode_memory(memory))
+    def _own_port(self, device: Device, via: dict[str, str]) -> Device:
+        """A real box behind a thru has no port of its own: its messages go by the first one's."""
+        if via.get(device.id, device.id) == device.id or device.port.wire == "standin":
+            return device
+        return msgspec.structs.replace(device, port=Port(wire="none"))
+
+    def _listen(self) -> None:
+        """Open the inputs that routes need; end notes of routes that are gone."""
+        plan = self._player.plan if self._player else None
+        lost = self._ears.lost
+        self._send_all(self._ears.set(plan.passages if plan else (), self._outlets))
+        for source, why in self._ears.lost.items():
+            if source not in lost:
+                text = f"{self._name(source)} cannot be heard: {why}."
+                self._server.tell(Notice(level="warn", text=text))
+
+    def _send_setup(self, outlet: Outlet) -> None:
+        """Tell a stand-in what it is; a real box is as it is."""
+        setup = self._setups.get(outlet.device.id)
+        if setup is not None and outlet.port is not None:
+            self._send_raw(outlet, encode_setup(setup))
 
     # Windows
 
@@ -452,6 +515,7 @@ class Engine:
                 self._send_raw(outlet, goodbye())
         if self._ports.jack is not None:
             sleep_until_ns(settled, 0)
+        self._ears.close()
         for outlet in self._outlets.values():
             outlet.close()
         self._ports.close()

@@ -37,6 +37,7 @@ class Outlet:
         self._recent: deque[float] = deque(maxlen=BEATS_SHOWN)
         self._beat_ms: list[tuple[int, float]] = []
         self._reports = False
+        self._clock_of: Outlet = self
 
     @property
     def state(self) -> Literal["up", "gone", "none"]:
@@ -74,6 +75,10 @@ class Outlet:
         self.device = device
         self.offset_ns = round(device.offset_ms * 1e6)
 
+    def clock_of(self, other: Outlet) -> None:
+        """Its clock comes over the wire of another, with that one's offset."""
+        self._clock_of = other
+
     def tick_sent(self, due_ns: int, late_ms: float | None) -> None:
         """A clock tick went out; lateness is None where the port says it later."""
         if self.sent % CLOCKS_PER_QUARTER == 0 and late_ms is not None and not self._reports:
@@ -106,7 +111,7 @@ class Outlet:
             if index < len(self._due):
                 # What counts for the ear is the beat itself, without the offset
                 # that was applied to make up for the device.
-                musical_ns = self._due[index] - self.offset_ns
+                musical_ns = self._due[index] - self._clock_of.offset_ns
                 self._beat(report.number, (report.at_ns - musical_ns) / 1e6)
 
     def _beat(self, number: int, ms: float) -> None:

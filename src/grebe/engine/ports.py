@@ -6,8 +6,8 @@ import os
 
 from grebe.core.rig.model import Device
 from grebe.errors import PortLost
-from grebe.wires.alsa import AlsaPort
-from grebe.wires.base import OutPort
+from grebe.wires.alsa import AlsaInput, AlsaPort
+from grebe.wires.base import InPort, OutPort
 from grebe.wires.jack import JackWire
 from grebe.wires.standin import StandinPort
 
@@ -33,6 +33,19 @@ class PortBook:
         if port.wire == "jack":
             return self._jack_wire().open_port(device.name, port.name)
         return AlsaPort(port.name)
+
+    def open_input(self, device: Device, opened: OutPort | None) -> InPort | None:
+        """Open where a device is heard; None where nothing is set. PortLost says what is missing.
+
+        A stand-in is heard over the connection it is reached by, `opened`.
+        """
+        if device.port.wire == "standin":
+            return opened if isinstance(opened, StandinPort) else None
+        if device.input.wire == "jack":
+            return self._jack_wire().open_input(device.name, device.input.name)
+        if device.input.wire == "alsa":
+            return AlsaInput(device.input.name)
+        return None
 
     @property
     def jack(self) -> JackWire | None:

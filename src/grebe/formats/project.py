@@ -13,14 +13,42 @@ from typing import Any
 import msgspec
 
 from grebe.core.document import SCHEMA_VERSION, Project
+from grebe.core.rig.model import GREBE_ID
 from grebe.errors import ProjectError
 from grebe.formats.atomic import write_atomic
-from grebe.formats.reading import UNTOUCHED, read_bounded
+from grebe.formats.reading import UNTOUCHED, plain, read_bounded
 
 MAX_FILE_BYTES = 64 * 1024 * 1024
 """Far over any set; keeps a wrong file from filling the memory."""
 
-MIGRATIONS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {}
+
+def _filters_at_both_ends(tree: dict[str, Any]) -> dict[str, Any]:
+    """Schema 1 to 2: what a cable carries became what its source lets out, and by what right.
+
+    In schema 1 a box in the middle passed on what reached it.
+    """
+    rig = tree.get("rig")
+    if not isinstance(rig, dict) or not isinstance(rig.get("cables", []), list):
+        return tree  # the reader says what is wrong with it
+    leader = rig.get("leader", GREBE_ID)
+    devices = rig.get("devices", [])
+    senders = {d.get("id") for d in devices if isinstance(d, dict) and d.get("sends_clock")}
+    cables: list[Any] = []
+    for cable in rig.get("cables", []):
+        if isinstance(cable, dict):
+            new = {k: v for k, v in cable.items() if k not in ("clock", "transport", "notes")}
+            off = {k: cable[k] for k in ("clock", "transport", "notes") if k in cable}
+            if not all(off.values()):
+                new["passes"] = off
+            if new.get("source") not in {GREBE_ID, leader, *senders}:
+                new["gives"] = "thru"
+            cables.append(new)
+        else:
+            cables.append(cable)
+    return {**tree, "rig": {**rig, "cables": cables}}
+
+
+MIGRATIONS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {1: _filters_at_both_ends}
 """From a schema version to the next: one pure function a step."""
 
 Extras = dict[str, Any]
@@ -63,7 +91,7 @@ def parse_project(data: bytes, name: str) -> Opened:
         project = msgspec.convert(tree, Project)
     except msgspec.ValidationError as error:
         raise ProjectError(
-            f"{name}: {_plain(str(error))}. Mend the field, or open the copy kept beside it "
+            f"{name}: {plain(str(error))}. Mend the field, or open the copy kept beside it "
             f"as {Path(name).name}~. {UNTOUCHED}"
         ) from error
     _check_ids(project, name)
@@ -122,13 +150,6 @@ def _read_tree(data: bytes, name: str) -> dict[str, Any]:
             f"{UNTOUCHED}"
         )
     return tree
-
-
-def _plain(text: str) -> str:
-    """msgspec's message with the field first: "`rig.devices[0].channel`: Expected ..."."""
-    what, _, where = text.partition(" - at ")
-    field = where.strip("`").removeprefix("$").removeprefix(".") or "the top level"
-    return f"field `{field}`: {what[0].lower()}{what[1:]}"
 
 
 def _check_ids(project: Project, name: str) -> None:

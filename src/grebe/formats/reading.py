@@ -25,3 +25,10 @@ def read_bounded(path: Path, max_bytes: int, what: str, error_class: type[GrebeE
         raise error_class(f"{path} is not there. Check the name, or open another.") from error
     except OSError as error:
         raise error_class(f"{path} cannot be read: {error.strerror}. {UNTOUCHED}") from error
+
+
+def plain(text: str) -> str:
+    """msgspec's message with the field first: "`rig.devices[0].channel`: Expected ..."."""
+    what, _, where = text.partition(" - at ")
+    field = where.strip("`").removeprefix("$").removeprefix(".") or "the top level"
+    return f"field `{field}`: {what[0].lower()}{what[1:]}"

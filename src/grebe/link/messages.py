@@ -12,12 +12,12 @@ from typing import Literal, TypeAlias
 
 import msgspec
 
-from grebe.core.patterns.model import Memory
 from grebe.core.player.commands import Again, Begin, Halt, Hold, Launch, Mute, SetPlan, Skip
+from grebe.core.rig.standin import Setup
 from grebe.core.units import Value
 from grebe.errors import ProtocolError
 
-LINK_VERSION = 1
+LINK_VERSION = 2
 MAX_MESSAGE_BYTES = 16 * 1024 * 1024
 """A project of 500 patterns is about 2 MB; eight times that is a mistake or an attack."""
 
@@ -40,8 +40,8 @@ class Load(Value, frozen=True, kw_only=True, tag="load"):
     plan: SetPlan
     standins: dict[str, str] = {}
     """Device id to the socket path of its stand-in."""
-    memories: dict[str, Memory] = {}
-    """Device id to what its stand-in's pattern memory holds."""
+    setups: dict[str, Setup] = {}
+    """Device id to what its stand-in is: settings, memory, thru cables."""
 
 
 class Panic(Value, frozen=True, kw_only=True, tag="panic"):

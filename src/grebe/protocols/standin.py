@@ -1,9 +1,10 @@
 """What passes between the engine and a stand-in besides MIDI.
 
-To the stand-in go plain MIDI packets, as to any box. Its memory is loaded by
-system exclusive under 7D, the manufacturer number MIDI 1.0 keeps for
-non-commercial use, holding JSON in 7-bit text. Back come reports, which a
-real box could not give: when each tick reached it and when it sounded.
+To the stand-in go plain MIDI packets, as to any box. Its settings, memory and
+thru cables are told by system exclusive under 7D, the manufacturer number MIDI
+1.0 keeps for non-commercial use, holding JSON in 7-bit text. Back come reports,
+which a real box could not give: when each tick reached it and when it sounded.
+What a stand-in plays comes back as a report too.
 """
 
 from __future__ import annotations
@@ -15,7 +16,7 @@ from typing import NamedTuple
 
 import msgspec
 
-from grebe.core.patterns.model import Memory
+from grebe.core.rig.standin import Setup
 from grebe.errors import ProtocolError
 
 _SYSEX_HEAD = b"\xf0\x7d\x47"
@@ -33,6 +34,8 @@ class ReportKind(IntEnum):
     """The box played a quarter note. `number` counts them since Start or Continue, from 0."""
     NOTE = 4
     """The box sounded a note. `number` is note * 128 + velocity."""
+    PLAYED = 5
+    """Its output sent a message of up to three bytes: `number` holds them, the first lowest."""
 
 
 class Report(NamedTuple):
@@ -50,20 +53,32 @@ _REPORT = struct.Struct("<BIIq")
 MAX_REPORTS_PER_PACKET = 200  # keeps a packet under 4 kB
 
 
-def encode_memory(memory: Memory) -> bytes:
-    """A box's memory as one system exclusive message."""
-    text = json.dumps(msgspec.to_builtins(memory))  # ASCII: data bytes have seven bits
+def encode_setup(setup: Setup) -> bytes:
+    """A box's settings, memory and cables as one system exclusive message."""
+    text = json.dumps(msgspec.to_builtins(setup))  # ASCII: data bytes have seven bits
     return _SYSEX_HEAD + text.encode() + b"\xf7"
 
 
-def decode_memory(message: bytes) -> Memory | None:
-    """The memory in a system exclusive message; None when it is something else."""
+def decode_setup(message: bytes) -> Setup | None:
+    """The set-up in a system exclusive message; None when it is something else."""
     if not message.startswith(_SYSEX_HEAD):
         return None
     try:
-        return msgspec.json.decode(message[len(_SYSEX_HEAD) : -1], type=Memory)
+        return msgspec.json.decode(message[len(_SYSEX_HEAD) : -1], type=Setup)
     except msgspec.MsgspecError as error:
-        raise ProtocolError(f"a stand-in's memory could not be read: {error}") from error
+        raise ProtocolError(f"a stand-in's set-up could not be read: {error}") from error
+
+
+def played(data: bytes, at_ns: int) -> Report:
+    """The report of a message of up to three bytes that a stand-in's output sent."""
+    return Report(ReportKind.PLAYED, len(data), int.from_bytes(data, "little"), at_ns)
+
+
+def played_bytes(report: Report) -> bytes:
+    """The message in a report of that kind. ProtocolError when it cannot be one."""
+    if report.kind is not ReportKind.PLAYED or not 1 <= report.run <= 3:
+        raise ProtocolError(f"a report {report} holds no message")
+    return report.number.to_bytes(4, "little")[: report.run]
 
 
 def goodbye() -> bytes:

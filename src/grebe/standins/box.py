@@ -8,13 +8,15 @@ from __future__ import annotations
 
 import random
 
-from grebe.core.patterns.model import Content, Memory
+from grebe.core.patterns.model import Content
 from grebe.core.patterns.sound import voice_notes
 from grebe.core.rig.model import Device
+from grebe.core.rig.standin import Setup
 from grebe.core.time.ticks import CLOCK_TICKS, CLOCKS_PER_QUARTER
 from grebe.protocols import midi
+from grebe.protocols.gate import lets
 from grebe.protocols.midi import MidiParser
-from grebe.protocols.standin import Report, ReportKind, decode_memory
+from grebe.protocols.standin import Report, ReportKind, decode_setup
 
 CLOCKS_PER_BAR = 4 * CLOCKS_PER_QUARTER  # boxes that change at the bar count 4/4
 
@@ -22,9 +24,14 @@ CLOCKS_PER_BAR = 4 * CLOCKS_PER_QUARTER  # boxes that change at the bar count 4/
 class Box:
     """One stand-in."""
 
-    def __init__(self, device: Device, memory: Memory | None = None) -> None:
-        self.device = device
-        self.memory = memory or Memory()
+    def __init__(self, device: Device, setup: Setup | None = None) -> None:
+        setup = setup or Setup(device=device)
+        self.device = setup.device
+        self.memory = setup.memory
+        self.accepts = setup.accepts
+        self.thru = setup.thru
+        self.onward: list[tuple[str, bytes]] = []
+        """What its thru has put out since this was last emptied: (path of the other, message)."""
         self.program = min(self.memory.slots, default=0)
         self.running = False
         self.silent = False
@@ -49,8 +56,26 @@ class Box:
         """Bytes that reached the box at `at_ns`; gives what it noticed and did."""
         out: list[Report] = []
         for message in self._parser.feed(data, at_ns):
-            self._take(message.data, at_ns, out)
+            if message.data[0] == midi.SYSEX:
+                setup = decode_setup(message.data)
+                if setup is not None:
+                    self._become(setup)
+                    continue
+            self.onward += [
+                (cable.path, message.data)
+                for cable in self.thru
+                if lets(cable.passes, message.data)
+            ]
+            if lets(self.accepts, message.data):
+                self._take(message.data, at_ns, out)
         return out
+
+    def _become(self, setup: Setup) -> None:
+        """Other settings, another memory; what runs goes on."""
+        self.device, self.memory = setup.device, setup.memory
+        self.accepts, self.thru = setup.accepts, setup.thru
+        if self.program not in self.memory.slots:
+            self.program = min(self.memory.slots, default=0)
 
     def idle(self, now_ns: int) -> list[Report]:
         """Beats that a box on its own tempo has played by now."""
@@ -79,12 +104,6 @@ class Box:
         elif status == midi.SONG_POSITION and device.obeys_song_position:
             if not self.running:
                 self._position = (data[1] | data[2] << 7) * 6
-        elif status == midi.SYSEX:
-            memory = decode_memory(data)
-            if memory is not None:
-                self.memory = memory
-                if self.program not in memory.slots:
-                    self.program = min(memory.slots, default=0)
         elif status & 0xF == device.channel - 1:
             self._take_channel(status & 0xF0, data, at_ns, out)
 

@@ -22,6 +22,11 @@ MAX_WAITING_REPORTS = 20_000
 """Reports kept for an engine that does not read: some minutes of a busy box."""
 
 
+def input_path(path: Path) -> Path:
+    """Where a stand-in that listens at `path` takes what other stand-ins pass on."""
+    return path.with_suffix(".thru")
+
+
 class Seat:
     """One stand-in with its listening socket and, while connected, the engine's."""
 
@@ -38,12 +43,30 @@ class Seat:
         self.listener.setblocking(False)
         self.engine: socket.socket | None = None
         self.waiting: list[Report] = []
+        self.input_path = input_path(path)
+        self.input_path.unlink(missing_ok=True)
+        self.input = socket.socket(socket.AF_UNIX, socket.SOCK_DGRAM)
+        self.input.bind(str(self.input_path))
+        os.chmod(self.input_path, 0o600)
+        self.input.setblocking(False)
+
+    def feed(self, packet: bytes) -> None:
+        """A packet reached the box; its thru sends on what it repeats."""
+        self.waiting += self.box.feed(packet, raw_ns())
+        onward, self.box.onward = self.box.onward, []
+        for other, data in onward:
+            try:
+                self.input.sendto(data, str(input_path(Path(other))))
+            except OSError:
+                continue  # nobody at the other end of the cable, as with a real one
 
     def close(self) -> None:
         """Stop listening, and take the path away unless another process has it by now."""
         self.listener.close()
+        self.input.close()
         if self.path.exists() and self.path.stat().st_ino == self._inode:
             self.path.unlink()
+            self.input_path.unlink(missing_ok=True)
 
     def flush(self) -> None:
         """Send what waits, as far as the engine takes it."""
@@ -65,18 +88,16 @@ class Host:
         self._seats = [Seat(device, path) for device, path in seats.values()]
         self._leaving = False
         for seat in self._seats:
-            self._selector.register(seat.listener, selectors.EVENT_READ, (seat, False))
+            self._selector.register(seat.listener, selectors.EVENT_READ, (seat, self._accept))
+            self._selector.register(seat.input, selectors.EVENT_READ, (seat, self._take_thru))
 
     def run(self) -> None:
         """Serve until it is over."""
         last_flush = connected = raw_ns()
         while not self._leaving:
             for key, _ in self._selector.select(0.01):
-                seat, is_engine = key.data
-                if is_engine:
-                    self._receive(seat)
-                else:
-                    self._accept(seat)
+                seat, serve = key.data
+                serve(seat)
             now = raw_ns()
             if now - last_flush >= FLUSH_NS:
                 last_flush = now
@@ -98,7 +119,7 @@ class Host:
         seat.engine = connection
         seat.waiting.clear()
         seat.box = Box(seat.device)  # switched on afresh: an engine counts runs from its first
-        self._selector.register(connection, selectors.EVENT_READ, (seat, True))
+        self._selector.register(connection, selectors.EVENT_READ, (seat, self._receive))
 
     def _receive(self, seat: Seat) -> None:
         if seat.engine is None:
@@ -110,7 +131,6 @@ class Host:
                 return
             except OSError:
                 packet = b""
-            now = raw_ns()
             if not packet:
                 self._hang_up(seat)
                 return
@@ -118,9 +138,19 @@ class Host:
                 self._leaving = True
                 return
             try:
-                seat.waiting += seat.box.feed(packet, now)
+                seat.feed(packet)
             except ProtocolError:
-                continue  # a memory that cannot be read leaves the old one in place
+                continue  # a set-up that cannot be read leaves the old one in place
+
+    def _take_thru(self, seat: Seat) -> None:
+        """Take in what another stand-in passes on."""
+        while True:
+            try:
+                seat.feed(seat.input.recv(MAX_PACKET_BYTES))
+            except BlockingIOError:
+                return
+            except (ProtocolError, OSError):
+                continue
 
     def _hang_up(self, seat: Seat) -> None:
         if seat.engine is not None:

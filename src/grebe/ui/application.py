@@ -7,6 +7,7 @@ import signal
 import sys
 from pathlib import Path
 
+from PyQt6.QtCore import QCoreApplication
 from PyQt6.QtWidgets import QApplication
 
 from grebe.app.recovery import open_recovered
@@ -29,6 +30,15 @@ def make_application() -> QApplication:
     load_fonts()
     application.setFont(font(14))
     return application
+
+
+def paper_application() -> QCoreApplication:
+    """An application that needs no screen: enough to lay text out for paper."""
+    running = QApplication.instance()
+    if running is not None:
+        return running
+    os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
+    return make_application()
 
 
 def run_window(path: Path) -> int:

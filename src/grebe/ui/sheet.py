@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from PyQt6.QtCore import QRectF
-from PyQt6.QtGui import QColor, QPainter, QPaintEvent
+from PyQt6.QtGui import QColor, QPainter, QPaintEvent, QPixmap
 from PyQt6.QtWidgets import QWidget
 
 from grebe.ui import draw
@@ -62,6 +62,16 @@ class Facts(QWidget):
             self.setAccessibleName(words)
             self.update()
 
+    def height_for(self, lines: list[Line], width: float) -> float:
+        """Height that lines take at a width."""
+        nowhere = QPixmap(1, 1)  # has to outlive the painter
+        painter = QPainter(nowhere)
+        y = 0.0
+        for entry in lines:
+            y = self._draw(painter, entry, y, width)
+        painter.end()
+        return y
+
     def paintEvent(self, event: QPaintEvent | None) -> None:
         """Draw the lines."""
         del event
@@ -69,10 +79,10 @@ class Facts(QWidget):
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         y = 0.0
         for entry in self.lines:
-            y = self._draw(painter, entry, y)
+            y = self._draw(painter, entry, y, float(self.width()))
 
-    def _draw(self, painter: QPainter, entry: Line, y: float) -> float:
-        p, width = self.palette_now, float(self.width())
+    def _draw(self, painter: QPainter, entry: Line, y: float, width: float) -> float:
+        p = self.palette_now
         colour = _tone(p, entry.tone)
         if entry.kind == "gap":
             return y + 12

@@ -107,6 +107,33 @@ def style_sheet(p: Palette) -> str:
         background: {p.panel.name()}; border: 1px solid {p.rule.name()};
         selection-background-color: {p.soft.name()}; selection-color: {p.ink.name()};
     }}
+    QCheckBox {{ spacing: 8px; }}
+    QCheckBox::indicator {{
+        width: 14px; height: 14px; border: 1.5px solid {p.water.name()}; border-radius: 4px;
+    }}
+    QCheckBox::indicator:checked {{ background: {p.water.name()}; }}
+    QCheckBox::indicator:indeterminate {{ background: {p.rule.name()}; }}
+    QCheckBox:focus {{ color: {p.crest.name()}; }}
+    QTableView {{
+        background: {p.panel.name()}; border: 1px solid {p.rule.name()}; border-radius: 6px;
+        gridline-color: {p.rule.name()}; selection-background-color: {p.soft.name()};
+        selection-color: {p.ink.name()};
+    }}
+    QHeaderView::section {{
+        background: {p.panel.name()}; color: {p.muted.name()}; border: none;
+        border-bottom: 1px solid {p.rule.name()}; padding: 4px 6px;
+    }}
+    QListWidget {{
+        background: {p.ground.name()}; border: 1px solid {p.rule.name()}; border-radius: 4px;
+    }}
+    QListWidget::item {{ padding: 4px 6px; }}
+    QListWidget::item:selected {{ background: {p.soft.name()}; color: {p.crest.name()}; }}
+    QScrollBar:vertical {{ background: transparent; width: 10px; }}
+    QScrollBar:horizontal {{ background: transparent; height: 10px; }}
+    QScrollBar::handle {{
+        background: {p.rule.name()}; border-radius: 4px; min-height: 24px; min-width: 24px;
+    }}
+    QScrollBar::add-line, QScrollBar::sub-line {{ height: 0; width: 0; }}
     QScrollArea {{ border: none; background: transparent; }}
     QToolTip {{ background: {p.panel.name()}; color: {p.ink.name()}; border: none; }}
     """

@@ -50,9 +50,17 @@ class View(QWidget):
         self.canvas: Canvas
 
     def lay_out(
-        self, canvas: Canvas, sheet: QWidget | None = None, *, above: QWidget | None = None
+        self,
+        canvas: Canvas,
+        sheet: QWidget | None = None,
+        *,
+        above: QWidget | None = None,
+        body: QWidget | None = None,
     ) -> None:
-        """Put heading, what stands above the canvas, canvas and sheet in place; wire the keys."""
+        """Put heading, what stands above the canvas, canvas and sheet in place; wire the keys.
+
+        `body` holds the canvas where there is more than that.
+        """
         self.canvas = canvas
         outer = QHBoxLayout(self)
         outer.setContentsMargins(24, 12, 16, 14)
@@ -65,13 +73,13 @@ class View(QWidget):
         left.addLayout(self.head_row)
         if above is not None:
             left.addWidget(above)
-        left.addWidget(canvas, 1)
+        left.addWidget(body or canvas, 1)
         outer.addLayout(left, 1)
         if sheet is not None:
             outer.addWidget(sheet)
         for action in actions_in(self.scope):
             for keys in action.keys:
-                shortcut = QShortcut(QKeySequence(keys), canvas)
+                shortcut = QShortcut(QKeySequence(keys), self if action.wide else canvas)
                 shortcut.setContext(Qt.ShortcutContext.WidgetWithChildrenShortcut)
                 shortcut.setObjectName(action.id)
                 shortcut.activated.connect(self.handler(action.id))

@@ -15,6 +15,7 @@ def _jack_ports() -> dict[str, list[str]]:
         ports = client.get_ports()
         return {
             "midi": [p.name for p in ports if p.is_midi and p.is_input],
+            "midi_in": [p.name for p in ports if p.is_midi and p.is_output],
             "audio": [p.name for p in ports if p.is_audio and p.is_input],
         }
     finally:
@@ -29,7 +30,11 @@ def found() -> dict[str, dict[str, object]]:
     except PortLost as error:
         out["jack"] = {"available": False, "reason": str(error), "midi": [], "audio": []}
     try:
-        out["alsa"] = {"available": True, "midi": alsa_ports()}
+        out["alsa"] = {
+            "available": True,
+            "midi": alsa_ports(),
+            "midi_in": alsa_ports(input_=True),
+        }
     except PortLost as error:
         out["alsa"] = {"available": False, "reason": str(error), "midi": []}
     return out

@@ -1,4 +1,4 @@
-"""MIDI out through the ALSA sequencer, with python-rtmidi.
+"""MIDI through the ALSA sequencer, with python-rtmidi.
 
 The sending call is made at the deadline. Not for JACK: rtmidi's JACK back end
 puts every event at the start of a period.
@@ -6,27 +6,31 @@ puts every event at the start of a period.
 
 from __future__ import annotations
 
+import os
+from collections import deque
 from typing import Any
 
 from grebe.errors import PortLost
+from grebe.protocols.gate import Gate
 from grebe.protocols.standin import Report
 
 
-def open_sequencer() -> Any:
-    """A new rtmidi output on ALSA. PortLost says why there is none."""
+def open_sequencer(*, input_: bool = False) -> Any:
+    """A new rtmidi output or input on ALSA. PortLost says why there is none."""
     try:
         import rtmidi  # noqa: PLC0415 - not on every machine
 
-        return rtmidi.MidiOut(rtmidi.API_LINUX_ALSA, name="Grebe")
+        kind = rtmidi.MidiIn if input_ else rtmidi.MidiOut
+        return kind(rtmidi.API_LINUX_ALSA, name="Grebe")
     except ImportError as error:
         raise PortLost("python-rtmidi is not installed") from error
     except Exception as error:  # rtmidi's SystemError, a direct child of Exception
         raise PortLost("this machine has no ALSA sequencer (/dev/snd/seq)") from error
 
 
-def alsa_ports() -> list[str]:
-    """Names of the ALSA ports that can be sent to. PortLost when there is no sequencer."""
-    sequencer = open_sequencer()
+def alsa_ports(*, input_: bool = False) -> list[str]:
+    """ALSA ports that can be sent to, or heard. PortLost when there is no sequencer."""
+    sequencer = open_sequencer(input_=input_)
     try:
         return list(sequencer.get_ports())
     finally:
@@ -80,3 +84,56 @@ class AlsaPort:
         """Let go of the port."""
         self._out.close_port()
         self._out.delete()
+
+
+class AlsaInput:
+    """An open connection from one ALSA port. rtmidi calls back on a thread of its own."""
+
+    def __init__(self, name: str, sequencer: Any = None) -> None:
+        """Connect from the first port whose name contains `name`. PortLost when none does."""
+        self._in = open_sequencer(input_=True) if sequencer is None else sequencer
+        ports = self._in.get_ports()
+        match = next((i for i, port in enumerate(ports) if name and name in port), None)
+        if match is None:
+            self._in.delete()
+            there = ", ".join(ports) or "none"
+            raise PortLost(f"there is no ALSA port {name!r} to hear; ports: {there}")
+        self._wake = os.eventfd(0, os.EFD_NONBLOCK | os.EFD_CLOEXEC)
+        self._heard: deque[bytes] = deque(maxlen=4096)
+        self._in.ignore_types(sysex=True, timing=False, active_sense=True)
+        self._in.set_callback(self._take)
+        self._in.open_port(match)
+
+    def _take(self, event: tuple[list[int], float], data: object = None) -> None:
+        del data
+        message, _ = event
+        if message:
+            self._heard.append(bytes(message))
+            os.eventfd_write(self._wake, 1)
+
+    def fileno(self) -> int:
+        """The descriptor the callback wakes the engine by."""
+        return self._wake
+
+    def receive(self) -> list[bytes]:
+        """What has come in."""
+        try:
+            os.eventfd_read(self._wake)
+        except BlockingIOError:
+            return []
+        out: list[bytes] = []
+        while self._heard:
+            out.append(self._heard.popleft())
+        return out
+
+    def has_passed(self, gate: Gate) -> bool:
+        """The engine passes it on."""
+        del gate
+        return False
+
+    def close_input(self) -> None:
+        """Let go of the port."""
+        self._in.cancel_callback()
+        self._in.close_port()
+        self._in.delete()
+        os.close(self._wake)

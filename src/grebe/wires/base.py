@@ -1,9 +1,10 @@
-"""What every way out of the engine offers."""
+"""What every way out of the engine and into it offers."""
 
 from __future__ import annotations
 
 from typing import Protocol
 
+from grebe.protocols.gate import Gate
 from grebe.protocols.standin import Report
 
 
@@ -29,4 +30,20 @@ class OutPort(Protocol):
         """Lateness of clock ticks sent since the last call, where the port does the sending."""
 
     def close(self) -> None:
+        """Let go of it."""
+
+
+class InPort(Protocol):
+    """One device's way in."""
+
+    def fileno(self) -> int:
+        """A descriptor that is readable when something has come in."""
+
+    def receive(self) -> list[bytes]:
+        """Whole messages that have come in. Never blocks. PortLost when it is gone."""
+
+    def has_passed(self, gate: Gate) -> bool:
+        """Whether the wire itself takes what comes in through this gate."""
+
+    def close_input(self) -> None:
         """Let go of it."""

@@ -1,16 +1,20 @@
-"""MIDI out through JACK, written in the process callback at exact frames.
+"""MIDI through JACK, written in the process callback at exact frames.
 
 The engine hands messages over early; the callback places each at the frame of
-its time. Nothing here allocates ports while running except on request.
+its time. What is routed from one JACK port to another is passed on by the
+callback itself, at the frame it came in on. Nothing here allocates ports while
+running except on request.
 """
 
 from __future__ import annotations
 
+import os
 from bisect import insort
 from collections import deque
 from typing import Any
 
 from grebe.errors import PortLost
+from grebe.protocols.gate import Gate
 from grebe.protocols.midi import TIMING_CLOCK
 from grebe.protocols.standin import Report
 from grebe.wires.clock import raw_ns
@@ -45,6 +49,7 @@ class JackWire:
         self.xruns = 0
         self.alive = True
         self._ports: list[JackPort] = []
+        self._inputs: list[JackInput] = []
         self._last_low = 0
         self._high = 0
         self.client.set_process_callback(self._process)
@@ -73,6 +78,33 @@ class JackWire:
             raise PortLost(f"there is no JACK port {target!r}") from error
         return port
 
+    def open_input(self, name: str, source: str) -> JackInput:
+        """A new input named for a device, connected from `source` unless that is empty.
+
+        PortLost when the source is not there.
+        """
+        import jack  # noqa: PLC0415 - needs libjack, which not every machine has
+
+        try:
+            into = self.client.midi_inports.register(f"from {name}")
+        except jack.JackError as error:
+            raise PortLost(f"JACK would not open an input for {name}") from error
+        opened = JackInput(self, into)
+        try:
+            if source:
+                self.client.connect(source, into)
+        except jack.JackError as error:
+            opened.close_input()
+            raise PortLost(f"there is no JACK port {source!r}") from error
+        self._inputs = [*self._inputs, opened]
+        return opened
+
+    def forget_input(self, heard: JackInput) -> None:
+        """Take an input out of the callback and give it back."""
+        self._inputs = [p for p in self._inputs if p is not heard]
+        if self.alive:
+            heard.into.unregister()
+
     def forget(self, port: JackPort) -> None:
         """Take a port out of the callback and give it back."""
         self._ports = [p for p in self._ports if p is not port]
@@ -81,7 +113,7 @@ class JackWire:
 
     def close(self) -> None:
         """Close the client. A dead one must be closed too, before another is opened."""
-        self._ports = []
+        self._ports, self._inputs = [], []
         if self.alive:
             self.client.deactivate()
         self.client.close()
@@ -94,6 +126,8 @@ class JackWire:
         self._last_low = low
         start = self._high + low
         self.frames.update(start, now_ns, frames)
+        for heard in self._inputs:
+            heard.read(start)
         for port in self._ports:
             port.write(start, frames)
 
@@ -104,6 +138,60 @@ class JackWire:
     def _on_shutdown(self, status: Any, reason: str) -> None:
         del status, reason
         self.alive = False
+
+
+class JackInput:
+    """One input port."""
+
+    def __init__(self, wire: JackWire, into: Any) -> None:
+        self.wire = wire
+        self.into = into
+        self.through: tuple[tuple[Gate, JackPort], ...] = ()
+        """Gates to other JACK ports. Replaced, never changed: the callback reads it."""
+        self.wakes = False
+        """Whether the engine has to pass some of it on."""
+        self._wake = os.eventfd(0, os.EFD_NONBLOCK | os.EFD_CLOEXEC)
+        self._heard: deque[bytes] = deque(maxlen=4096)
+
+    def read(self, start: int) -> None:
+        """Called in the process callback: take in what this period brought."""
+        for offset, buffer in self.into.incoming_midi_events():
+            data = bytes(buffer)
+            if not data:
+                continue
+            for gate, port in self.through:
+                passed = gate(data)
+                if passed is not None:
+                    port.pass_on(start + offset, passed)
+            if self.wakes:
+                self._heard.append(data)
+                os.eventfd_write(self._wake, 1)
+
+    def fileno(self) -> int:
+        """The descriptor the callback wakes the engine by."""
+        return self._wake
+
+    def receive(self) -> list[bytes]:
+        """What has come in. PortLost when the server stopped."""
+        if not self.wire.alive:
+            raise PortLost("JACK stopped")
+        try:
+            os.eventfd_read(self._wake)
+        except BlockingIOError:
+            return []
+        out: list[bytes] = []
+        while self._heard:
+            out.append(self._heard.popleft())
+        return out
+
+    def has_passed(self, gate: Gate) -> bool:
+        """The callback passes on what goes to another JACK port."""
+        return any(gate is other for other, _ in self.through)
+
+    def close_input(self) -> None:
+        """Take the port away."""
+        self.wire.forget_input(self)
+        os.close(self._wake)
 
 
 class JackPort:
@@ -127,6 +215,11 @@ class JackPort:
         if not self.wire.alive:
             raise PortLost("JACK stopped")
         self._incoming.append((due_ns, data))
+
+    def pass_on(self, frame: int, data: bytes) -> None:
+        """Called in the process callback: put a message out at a frame of this period."""
+        self._serial += 1
+        insort(self._waiting, (frame, self._serial, data))
 
     def write(self, start: int, frames: int) -> None:
         """Called in the process callback: put out what falls into this period."""

@@ -5,7 +5,8 @@ from __future__ import annotations
 import socket
 
 from grebe.errors import PortLost, ProtocolError
-from grebe.protocols.standin import Report, decode_reports
+from grebe.protocols.gate import Gate
+from grebe.protocols.standin import Report, ReportKind, decode_reports, played_bytes
 
 MAX_PACKET_BYTES = 65_536
 
@@ -21,6 +22,8 @@ class StandinPort:
         self._socket.setblocking(False)
         self.unreadable = 0
         """Report packets that could not be understood."""
+        self._reports: list[Report] = []
+        self._played: list[bytes] = []
         try:
             self._socket.connect(path)
         except OSError as error:
@@ -41,18 +44,44 @@ class StandinPort:
 
     def reports(self) -> list[Report]:
         """Reports that have come in. PortLost when the stand-in hung up."""
-        out: list[Report] = []
+        self._read()
+        out, self._reports = self._reports, []
+        return out
+
+    def receive(self) -> list[bytes]:
+        """What the stand-in has played. PortLost when it hung up."""
+        self._read()
+        out, self._played = self._played, []
+        return out
+
+    def fileno(self) -> int:
+        """The socket's descriptor."""
+        return self._socket.fileno()
+
+    def has_passed(self, gate: Gate) -> bool:
+        """The engine passes it on."""
+        del gate
+        return False
+
+    def close_input(self) -> None:
+        """The one connection serves both ways; the way out closes it."""
+
+    def _read(self) -> None:
         while True:
             try:
                 packet = self._socket.recv(MAX_PACKET_BYTES)
             except BlockingIOError:
-                return out
+                return
             except OSError as error:
                 raise PortLost(f"the stand-in is gone ({error.strerror})") from error
             if not packet:
                 raise PortLost("the stand-in hung up")
             try:
-                out += decode_reports(packet)
+                for report in decode_reports(packet):
+                    if report.kind is ReportKind.PLAYED:
+                        self._played.append(played_bytes(report))
+                    else:
+                        self._reports.append(report)
             except ProtocolError:
                 self.unreadable += 1
 

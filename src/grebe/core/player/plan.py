@@ -2,12 +2,17 @@
 
 from __future__ import annotations
 
+from typing import NamedTuple
+
 import msgspec
 
 from grebe.core.document import Project
 from grebe.core.patterns.model import Content, Pattern
-from grebe.core.rig.model import GREBE_ID, Device
-from grebe.core.rig.tree import clock_tree
+from grebe.core.rig.flow import Flow
+from grebe.core.rig.model import GREBE_ID, Device, Rig
+from grebe.core.rig.passage import Passage, passages
+from grebe.core.rig.tree import tree_of
+from grebe.core.rig.wiring import Wiring
 from grebe.core.songs.layout import Layout, lay_out
 from grebe.core.songs.model import Scene, Song
 from grebe.core.units import Value
@@ -25,7 +30,23 @@ class Plan(Value, frozen=True, kw_only=True):
     patterns: tuple[Pattern, ...]
     devices: tuple[Device, ...]
     clocked: tuple[str, ...]
-    """Devices that Grebe gives the clock to."""
+    """Devices plugged into Grebe that it sends the clock to; others share their wires."""
+    started: tuple[str, ...] = ()
+    """Devices plugged into Grebe that it sends Start, Stop and Song Position to."""
+    via: dict[str, str] = {}
+    """For every device Grebe reaches, the one plugged into it at the beginning of the wire."""
+    locked: tuple[str, ...] = ()
+    """Devices that get Grebe's clock, over whichever wire, and obey it."""
+    passages: tuple[Passage, ...] = ()
+    """What Grebe passes from box to box."""
+
+    def devices_on(self, wire: str) -> tuple[str, ...]:
+        """Devices that get the clock of the wire to `wire`: itself, and those behind it."""
+        return tuple(
+            d.id
+            for d in self.devices
+            if d.id == wire or (self.via.get(d.id) == wire and d.id in self.locked)
+        )
 
     def layout(self) -> Layout:
         """The song laid out."""
@@ -48,8 +69,7 @@ def make_plan(project: Project, song: Song, source: str = "") -> Plan:
     scene_ids = {span.scene.id for span in layout.spans}
     scenes = tuple(s for s in project.scenes if s.id in scene_ids)
     used = {p for s in scenes for part in s.parts for p in part.chain}
-    tree = clock_tree(project.rig)
-    reached = {device for column in tree.columns[1:] for device in column}
+    wires = _wires(project.rig)
     return Plan(
         project=project.name,
         source=source,
@@ -57,11 +77,39 @@ def make_plan(project: Project, song: Song, source: str = "") -> Plan:
         scenes=scenes,
         patterns=tuple(p for p in project.patterns if p.id in used),
         devices=project.rig.devices,
-        clocked=tuple(
-            d.id
-            for d in project.rig.devices
-            if d.obeys_clock and d.id in reached and tree.leader == GREBE_ID
-        ),
+        clocked=wires.clocked,
+        started=wires.started,
+        via=wires.via,
+        locked=wires.locked,
+        passages=passages(project.rig),
+    )
+
+
+class _Wires(NamedTuple):
+    clocked: tuple[str, ...]
+    started: tuple[str, ...]
+    via: dict[str, str]
+    locked: tuple[str, ...]
+
+
+def _wires(rig: Rig) -> _Wires:
+    """Which of the devices plugged into Grebe get clock and Start: those somebody behind obeys."""
+    wiring = Wiring(rig)
+    tree, flow = tree_of(wiring), Flow(wiring)
+    direct = dict.fromkeys(flow.via.values())
+    locked = tuple(d for d in tree.locked if d in flow.via) if tree.leader == GREBE_ID else ()
+    ticking = {flow.via[d] for d in locked}
+    starting = {
+        flow.via[d]
+        for d in locked
+        if rig.device(d).obeys_transport
+        and any(a.stream.kind == "transport" for a in flow.arrivals[d])
+    }
+    return _Wires(
+        clocked=tuple(d for d in direct if d in ticking),
+        started=tuple(d for d in direct if d in starting),
+        via=flow.via,
+        locked=locked,
     )
 
 

@@ -233,7 +233,7 @@ class Player:
         self._tempo = TempoMap((TempoPoint(tick=ready, bpm=span.bpm),))
         out: list[Due] = [(ready, "", Tempo(point=self._tempo.points[0]))]
         self._prepare(out, ready)
-        for device in self._transported():
+        for device in self.plan.started:
             if base == 0:
                 out.append((0, device, Shared.START))
             else:
@@ -243,10 +243,6 @@ class Player:
         self._schedule()
         heappush(self._heap, (base, _CLOCK, next(self._serial), None))
         return sorted(out, key=lambda due: due[0])
-
-    def _transported(self) -> list[str]:
-        clocked = set(self.plan.clocked)
-        return [d.id for d in self.plan.devices if d.obeys_transport and d.id in clocked]
 
     def _schedule(self) -> None:
         """Put the coming boundary on the heap, and what has to be told before it."""
@@ -369,7 +365,7 @@ class Player:
             out += deck.end_notes(tick)
             if deck.told_silent:  # a box left silent would stay so under the performer's hands
                 out += tell_silent(deck, tick, silent=False)
-        out += [(tick, device, Shared.STOP) for device in self._transported()]
+        out += [(tick, device, Shared.STOP) for device in self.plan.started]
         self.running, self._launch, self.held = False, None, False
         self._heap.clear()
         return out

@@ -1,4 +1,4 @@
-"""Devices, their ports, and the cables between them."""
+"""Devices, their ports, cables, routes through Grebe, and who is chosen to lead."""
 
 from __future__ import annotations
 
@@ -6,12 +6,19 @@ from typing import Annotated, Literal
 
 from msgspec import Meta
 
-from grebe.core.units import Bpm, Channel, Controller, Id, Name, OffsetMs, Value
+from grebe.core.rig.spec import ChangeAt, Jack, JackKind, Kind, PulseRate, Spec
+from grebe.core.units import Bpm, Channel, Controller, Id, Name, Note, OffsetMs, Value
 
 GREBE_ID = "grebe"
 """The rig's name for this program, where a cable starts or ends at it."""
 
 Medium = Literal["midi", "pulse", "network", "audio"]
+"""The four looks of a cable. DIN sync is drawn and followed as pulses."""
+
+MEDIUM_OF: dict[JackKind, Medium] = {
+    "midi": "midi", "usb": "midi", "virtual": "midi", "pulse": "pulse", "sync": "pulse",
+    "network": "network", "audio": "audio",
+}  # fmt: skip
 
 
 class Port(Value, frozen=True, kw_only=True):
@@ -39,24 +46,32 @@ class Faults(Value, frozen=True, kw_only=True):
 
 
 class Device(Value, frozen=True, kw_only=True):
-    """One box: what it obeys, who plays it, where it is reached."""
+    """One box: what it is, how it is set, who plays it, where it is reached."""
 
     id: Id
     name: Name
-    kind: Literal["drums", "bass", "looper", "synth", "other"] = "other"
+    kind: Kind = "other"
     label: Annotated[str, Meta(max_length=80)] = ""
     """What it is, in a few words: "drum box"."""
+    profile: Annotated[str, Meta(max_length=64)] = ""
+    """Id of the profile it was made from; its abilities were copied into `spec`."""
+    spec: Spec = Spec()
     plays: Literal["own", "grebe"] = "grebe"
     """`own`: the box plays its own patterns and Grebe tells it which.
     `grebe`: Grebe plays it note by note. Never both."""
     channel: Channel = 1
     port: Port = Port()
+    input: Port = Port(wire="none")
+    """Where Grebe hears a real box. A stand-in is heard where it is reached."""
     sends_clock: bool = False
+    """Its clock output is switched on."""
     obeys_clock: bool = True
     obeys_transport: bool = True
     obeys_song_position: bool = True
     obeys_program: bool = False
-    change_at: Literal["pattern_end", "bar", "at_once"] = "pattern_end"
+    stays: bool = False
+    """It must not start with the rest."""
+    change_at: ChangeAt = "pattern_end"
     """When a program change takes effect in the box."""
     program_printed_from: Literal[0, 1] = 1
     """Whether the box prints its first program as 0 or as 1."""
@@ -67,16 +82,71 @@ class Device(Value, frozen=True, kw_only=True):
     """How far off it may be before the waterline names it."""
     faults: Faults = Faults()
 
+    def jack(self, jack_id: str) -> Jack | None:
+        """The jack with this id, if the profile knows it."""
+        return next((j for j in self.spec.jacks if j.id == jack_id), None)
+
+
+class Filter(Value, frozen=True, kw_only=True):
+    """What may pass at one end of a cable. Everything, unless switched off."""
+
+    clock: bool = True
+    transport: bool = True
+    """Start, Stop, Continue and Song Position."""
+    notes: bool = True
+    program: bool = True
+    controllers: bool = True
+    but: tuple[Controller, ...] = ()
+    """Single controllers treated the other way: blocked where the rest pass, and vice versa."""
+
+    def passes_controller(self, number: int) -> bool:
+        """Whether one controller gets through."""
+        return self.controllers != (number in self.but)
+
+
+Gives = Literal["own", "thru", "both"]
+"""What a box puts on a cable: messages of its own, what comes in at its inputs, or both."""
+
 
 class Cable(Value, frozen=True, kw_only=True):
-    """One cable and what it carries."""
+    """One cable, how both ends of it are set, and what the source puts on it."""
 
     source: Id
     target: Id
     medium: Medium = "midi"
-    clock: bool = True
-    transport: bool = True
-    notes: bool = True
+    source_jack: Annotated[str, Meta(max_length=64)] = ""
+    target_jack: Annotated[str, Meta(max_length=64)] = ""
+    """Jacks by id; "" where the profile knows none."""
+    gives: Gives = "own"
+    passes: Filter = Filter()
+    """What the source's output is set to let out."""
+    accepts: Filter = Filter()
+    """What the target obeys of what comes in; its thru repeats all of it all the same."""
+    rate: PulseRate | None = None
+    """Pulses a quarter note the source is set to; None: MIDI's 24, or the jack's usual."""
+    expects: PulseRate | None = None
+    """Pulses a quarter note the target's input is set to; None as above."""
+
+    @property
+    def clock(self) -> bool:
+        """Whether a clock can be on it."""
+        return self.passes.clock and self.medium != "audio"
+
+
+class Route(Value, frozen=True, kw_only=True):
+    """What Grebe passes from one device it hears to one it reaches."""
+
+    source: Id
+    target: Id
+    passes: Filter = Filter(clock=False, transport=False, program=False)
+    channel: Channel | None = None
+    """Channel of the target; None keeps the one it came on."""
+    notes: Literal["same", "position", "table"] = "same"
+    """`position`: by where the pads lie; `table`: as `table` says."""
+    transpose: Annotated[int, Meta(ge=-127, le=127)] = 0
+    """Semitones added after that. A note that leaves 0 to 127 is not sent."""
+    table: tuple[tuple[Note, Note], ...] = ()
+    """(note in, note out); notes not in it are not sent."""
 
 
 class Rig(Value, frozen=True, kw_only=True):
@@ -87,6 +157,7 @@ class Rig(Value, frozen=True, kw_only=True):
     """`grebe`, a device's id, or None while nobody is chosen."""
     devices: tuple[Device, ...] = ()
     cables: tuple[Cable, ...] = ()
+    routes: tuple[Route, ...] = ()
 
     def device(self, device_id: str) -> Device:
         """The device with this id; KeyError when there is none."""

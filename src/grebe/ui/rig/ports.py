@@ -20,11 +20,12 @@ class PortChooser(QComboBox):
 
     chosen = pyqtSignal(Port)
 
-    def __init__(self, parent: QWidget | None = None) -> None:
+    def __init__(self, parent: QWidget | None = None, *, hears: bool = False) -> None:
         super().__init__(parent)
-        self.setAccessibleName("Port")
+        self._hears = hears
+        self.setAccessibleName("Heard at" if hears else "Port")
         self._found: list[Port] = []
-        self._shown = Port()
+        self._shown = Port(wire="none") if hears else Port()
         self._looking = QProcess(self)
         self._looking.finished.connect(self._looked)
         self.activated.connect(self._picked)
@@ -52,14 +53,16 @@ class PortChooser(QComboBox):
         except json.JSONDecodeError:
             return
         self._found = []
+        key = "midi_in" if self._hears else "midi"
         if found.get("jack", {}).get("available"):
             self._found.append(Port(wire="jack"))
-            self._found += [Port(wire="jack", name=name) for name in found["jack"]["midi"]]
-        self._found += [Port(wire="alsa", name=n) for n in found.get("alsa", {}).get("midi", [])]
+            self._found += [Port(wire="jack", name=name) for name in found["jack"].get(key, [])]
+        self._found += [Port(wire="alsa", name=n) for n in found.get("alsa", {}).get(key, [])]
         self._fill()
 
     def _choices(self) -> list[Port]:
-        choices = [Port(wire="standin"), *self._found, Port(wire="none")]
+        standin = [] if self._hears else [Port(wire="standin")]
+        choices = [*standin, *self._found, Port(wire="none")]
         return choices if self._shown in choices else [self._shown, *choices]
 
     def _fill(self) -> None:

@@ -1,0 +1,64 @@
+"""What is wrong with a document, why it matters on stage, and one thing to do.
+
+One module a family; docs/findings.md lists the codes. `check` runs them all.
+"""
+
+from __future__ import annotations
+
+import msgspec
+
+from grebe.core.document import Project, with_rig
+from grebe.core.findings.boxes import box_findings
+from grebe.core.findings.clock import clock_findings
+from grebe.core.findings.look import Look
+from grebe.core.findings.messages import message_findings
+from grebe.core.findings.model import Finding, as_intended, not_intended
+from grebe.core.findings.plugs import plug_findings
+from grebe.core.findings.scenes import scene_findings, song_findings
+from grebe.errors import EditError
+
+__all__ = [
+    "Finding", "Found", "as_intended", "check", "find", "mend", "not_intended",
+]  # fmt: skip
+
+RANK = {"block": 0, "warn": 1, "note": 2}
+
+
+class Found(msgspec.Struct, frozen=True):
+    """All findings of a document."""
+
+    open: tuple[Finding, ...]
+    """Blocking ones first, otherwise in order of the document."""
+    intended: tuple[Finding, ...]
+    """Those that were accepted and still rest on the same."""
+
+
+def find(project: Project) -> Found:
+    """Look for everything."""
+    look = Look(project)
+    rows = [
+        *clock_findings(look),
+        *plug_findings(look),
+        *message_findings(look),
+        *box_findings(look),
+        *scene_findings(project),
+        *song_findings(project),
+    ]
+    # A pattern used in three scenes is one finding.
+    once = {(f.code, f.subject, f.message): f for f in rows}
+    ordered = sorted(once.values(), key=lambda f: RANK[f.severity])
+    quiet = set(project.accepted)
+    intended = tuple(f for f in ordered if quiet and f.accepted in quiet)
+    return Found(tuple(f for f in ordered if f not in intended), intended)
+
+
+def check(project: Project) -> tuple[Finding, ...]:
+    """The findings that are still open."""
+    return find(project).open
+
+
+def mend(project: Project, finding: Finding) -> Project:
+    """The project with one finding mended. EditError for what hands have to mend."""
+    if finding.cure is None:
+        raise EditError(f"this is for your hands: {finding.fix}")
+    return with_rig(project, finding.cure.applied(project.rig))

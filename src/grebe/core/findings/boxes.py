@@ -1,0 +1,78 @@
+"""Findings on single boxes: voices that share a slot, an echo without clock."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from itertools import combinations
+
+from grebe.core.findings.look import Look
+from grebe.core.findings.model import Finding
+from grebe.core.patterns.model import Pattern, Voice
+from grebe.core.rig.load import onsets_in
+from grebe.core.rig.model import Device
+from grebe.core.time.delay import fitted_ms, note_ms
+
+SHOWN_SONGS = 7
+
+
+def box_findings(look: Look) -> Iterator[Finding]:
+    """All of this family."""
+    for device in look.rig.devices:
+        yield from _echo(look, device)
+        slots = {voice.note: voice.slot for voice in device.spec.voices if voice.slot}
+        if slots:
+            for pattern in look.patterns[device.id]:
+                yield from _sharing(device, pattern, slots)
+
+
+def _echo(look: Look, device: Device) -> Iterator[Finding]:
+    if device.kind != "echo" or device.id in look.tree.locked:
+        return
+    low, high = device.spec.echo_ms or (1.0, 60_000.0)
+    rows: list[str] = []
+    for song in look.project.songs[:SHOWN_SONGS]:
+        quarter, dotted = (fitted_ms(song.bpm, low, high, q) for q in (1.0, 0.75))
+        if quarter is None:
+            rows.append(f"{song.name}: a quarter is {note_ms(song.bpm):.0f} ms, out of its range")
+        else:
+            also = f" or {dotted:.0f}" if dotted is not None else ""
+            rows.append(f"{song.name} {quarter:.0f}{also} ms")
+    if not rows:
+        return
+    yield Finding(
+        code="rig.echo-times",
+        severity="note",
+        subject=device.id,
+        message=f"{device.name} has no clock input: its time is set by hand for every song.",
+        why="Repeats beside the beat blur the rhythm.",
+        fix=f"A quarter or dotted eighth, fitted to its range: {'; '.join(rows)}.",
+    )
+
+
+def _sharing(device: Device, pattern: Pattern, slots: dict[int, str]) -> Iterator[Finding]:
+    rows = [v for v in pattern.content.voices if v.note in slots and v.hits]
+    for one, other in combinations(rows, 2):
+        if slots[one.note] != slots[other.note]:
+            continue
+        step = _first_together(pattern, one, other)
+        if step:
+            yield Finding(
+                code="rig.shared-slot",
+                severity="warn",
+                subject=pattern.id,
+                message=f"{one.name} and {other.name} of {pattern.name} share slot "
+                f"{slots[one.note]} of {device.name} and fall together on step {step}.",
+                why="The later one cuts the other off: one of them is not heard.",
+                fix="Move one of the hits, or put one of the sounds into another slot.",
+            )
+
+
+def _first_together(pattern: Pattern, one: Voice, other: Voice) -> int:
+    """The first step of the pattern, from 1, on which both begin; 0 for never."""
+    content = pattern.content
+    alone = [
+        onsets_in(content, content.ticks, tuple(v.id for v in content.voices if v.id != voice.id))
+        for voice in (one, other)
+    ]
+    both = sorted(set(alone[0].tolist()) & set(alone[1].tolist()))
+    return both[0] // content.step_ticks + 1 if both else 0

@@ -1,0 +1,62 @@
+"""What every family of findings looks at, worked out once."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from fractions import Fraction
+
+from grebe.core.document import Project
+from grebe.core.patterns.model import Pattern
+from grebe.core.rig.flow import Arrival, Flow
+from grebe.core.rig.model import GREBE_ID, Cable, Device
+from grebe.core.rig.tree import tree_of
+from grebe.core.rig.wiring import Wiring
+
+
+class Look:
+    """A project with its wiring, clock tree and flow of messages."""
+
+    def __init__(self, project: Project) -> None:
+        self.project = project
+        self.rig = project.rig
+        self.wiring = Wiring(project.rig)
+        self.tree = tree_of(self.wiring)
+        self.flow = Flow(self.wiring)
+        self.names = {GREBE_ID: "Grebe", **{d.id: d.name for d in project.rig.devices}}
+        self.patterns: dict[str, list[Pattern]] = {d.id: [] for d in project.rig.devices}
+        """Patterns by device."""
+        for pattern in project.patterns:
+            self.patterns.setdefault(pattern.device, []).append(pattern)
+
+    def name(self, device_id: str) -> str:
+        """A device's printed name; its id when it is not in the rig."""
+        return self.names.get(device_id, device_id)
+
+    def heard(self, device: Device, kind: str) -> Iterator[Arrival]:
+        """Streams of a kind that the device's inputs let in."""
+        return (a for a in self.flow.arrivals[device.id] if a.stream.kind == kind)
+
+    def out_of(self, cable: Cable) -> str:
+        """A cable's beginning in words: "Smew's Sync out"."""
+        jack = self.wiring.source_jack(cable)
+        return self._end(cable.source, jack.name if jack else "output")
+
+    def into(self, cable: Cable) -> str:
+        """A cable's end in words: "Knot's MIDI in"."""
+        jack = self.wiring.target_jack(cable)
+        return self._end(cable.target, jack.name if jack else "input")
+
+    def _end(self, device_id: str, jack: str) -> str:
+        return f"{self.name(device_id)}'s {jack}"
+
+
+def listed(names: list[str]) -> str:
+    """Names in a sentence: "a, b and c"."""
+    return names[0] if len(names) == 1 else f"{', '.join(names[:-1])} and {names[-1]}"
+
+
+def rate_words(rate: Fraction) -> str:
+    """A pulse rate in words: "24 a quarter", "one a bar of 4/4"."""
+    if rate == Fraction(1, 4):
+        return "one a bar of 4/4"
+    return f"{rate} a quarter"

@@ -1,0 +1,96 @@
+"""A finding: what is wrong, why it matters on stage, one thing to do, and what mends it."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from hashlib import blake2b
+from typing import Any, Literal
+
+import msgspec
+
+from grebe.core.document import Accepted, Project
+from grebe.core.rig.model import Cable, Device, Filter, Rig, Route
+from grebe.core.units import Value
+
+Severity = Literal["block", "warn", "note"]
+
+
+class Cure(Value, frozen=True, kw_only=True):
+    """An edit of the rig that mends a finding: things replaced, None for taken out."""
+
+    leader: str | None = None
+    cables: tuple[tuple[Cable, Cable | None], ...] = ()
+    devices: tuple[tuple[Device, Device], ...] = ()
+    routes: tuple[tuple[Route, Route | None], ...] = ()
+
+    def applied(self, rig: Rig) -> Rig:
+        """The rig with everything replaced that is still there."""
+        return msgspec.structs.replace(
+            rig,
+            leader=self.leader if self.leader is not None else rig.leader,
+            cables=_replaced(rig.cables, self.cables),
+            devices=_replaced(rig.devices, self.devices),
+            routes=_replaced(rig.routes, self.routes),
+        )
+
+
+def _replaced(items: tuple[Any, ...], changes: Iterable[tuple[Any, Any]]) -> tuple[Any, ...]:
+    out = list(items)
+    for old, new in changes:
+        if old in out:
+            at = out.index(old)
+            out[at : at + 1] = [] if new is None else [new]
+    return tuple(out)
+
+
+class Finding(Value, frozen=True, kw_only=True, omit_defaults=False):
+    """One thing to look at. Explains itself without the others."""
+
+    code: str
+    """Stable: scripts and accepted findings refer to it."""
+    severity: Severity
+    subject: str
+    """Id of what it is about."""
+    message: str
+    why: str
+    fix: str
+    cure: Cure | None = None
+    """What Grebe can do about it itself."""
+
+    @property
+    def basis(self) -> str:
+        """What it rests on, as a short digest: other names, numbers or settings give another."""
+        words = "\0".join((self.code, self.subject, self.message, self.why, self.fix))
+        return blake2b(words.encode(), digest_size=8).hexdigest()
+
+    @property
+    def accepted(self) -> Accepted:
+        """The note that this finding, as it stands, is intended."""
+        return Accepted(code=self.code, subject=self.subject, basis=self.basis)
+
+
+def as_intended(project: Project, finding: Finding) -> Project:
+    """The project with a finding accepted: quiet until what it rests on changes."""
+    kept = not_intended(project, finding).accepted
+    return msgspec.structs.replace(project, accepted=(*kept, finding.accepted))
+
+
+def not_intended(project: Project, finding: Finding) -> Project:
+    """The project in which the finding is heard again."""
+    kept = tuple(a for a in project.accepted if a != finding.accepted)
+    return msgspec.structs.replace(project, accepted=kept)
+
+
+def swap_cable(cable: Cable, **fields: Any) -> Cure:
+    """The cure that changes one cable."""
+    return Cure(cables=((cable, msgspec.structs.replace(cable, **fields)),))
+
+
+def swap_device(device: Device, **fields: Any) -> Cure:
+    """The cure that changes one device."""
+    return Cure(devices=((device, msgspec.structs.replace(device, **fields)),))
+
+
+def changed(filter_: Filter, **fields: Any) -> Filter:
+    """A filter with some of it switched."""
+    return msgspec.structs.replace(filter_, **fields)

@@ -1,0 +1,101 @@
+"""How many notes fall together on each wire, from the patterns the scenes really play."""
+
+from __future__ import annotations
+
+from collections import defaultdict
+from functools import lru_cache
+from typing import NamedTuple
+
+import numpy as np
+
+from grebe.core.document import Project
+from grebe.core.patterns.model import Content, Pattern
+from grebe.core.rig.wiring import Wiring
+from grebe.core.songs.model import Part, Scene
+
+MAX_BARS = 64
+"""Bars of a scene that are looked at; a busier step after that is rare and the walk is long."""
+
+
+class WireLoad(NamedTuple):
+    """The busiest step of one wire."""
+
+    first: str
+    """The device plugged into Grebe at its beginning."""
+    devices: tuple[str, ...]
+    """Devices that Grebe plays over it there."""
+    scene: str
+    """Name of the scene."""
+    notes: int
+    """Notes that begin on one tick."""
+
+
+def wire_loads(project: Project, wiring: Wiring, via: dict[str, str]) -> tuple[WireLoad, ...]:
+    """For every wire of 31 250 baud that carries notes: its busiest step over all scenes.
+
+    `via` as `flow.first_hops` gives it. Only notes that Grebe sends are counted.
+    """
+    patterns = {p.id: p for p in project.patterns}
+    dins = {first for first in via.values() if _is_din(wiring, first)}
+    played = {d.id for d in project.rig.devices if d.plays == "grebe"}
+    worst: dict[str, WireLoad] = {}
+    for scene in project.scenes:
+        onsets: defaultdict[str, list[tuple[str, np.ndarray]]] = defaultdict(list)
+        for part in scene.parts:
+            first = via.get(part.device)
+            if first in dins and part.device in played and not part.muted:
+                ticks = _part_onsets(part, scene, patterns)
+                if ticks.size:
+                    onsets[str(first)].append((part.device, ticks))
+        for first, rows in onsets.items():
+            ticks, counts = np.unique(np.concatenate([row for _, row in rows]), return_counts=True)
+            busiest = int(counts.argmax())
+            notes = int(counts[busiest])
+            if first not in worst or notes > worst[first].notes:
+                there = tuple(d for d, row in rows if ticks[busiest] in row)
+                worst[first] = WireLoad(first, there, scene.name, notes)
+    return tuple(worst.values())
+
+
+def _is_din(wiring: Wiring, first: str) -> bool:
+    for cable in wiring.arriving[first]:
+        jack = wiring.target_jack(cable)
+        if cable.source not in wiring.devices and cable.medium == "midi":
+            return jack is None or jack.kind == "midi"
+    return False
+
+
+def _part_onsets(part: Part, scene: Scene, patterns: dict[str, Pattern]) -> np.ndarray:
+    """Ticks at which notes of a part begin within one pass of its scene."""
+    chain = [patterns[p].content for p in part.chain if p in patterns]
+    if not chain:
+        return np.empty(0, dtype=np.int64)
+    end = scene.meter.bar_ticks * min(scene.bars, MAX_BARS)
+    if len(chain) == 1:
+        return onsets_in(chain[0], end, part.silent_voices)
+    rows: list[np.ndarray] = []
+    at, place = 0, 0
+    while at < end:
+        content = chain[place % len(chain)]
+        length = min(content.ticks, end - at)
+        rows.append(onsets_in(content, length, part.silent_voices) + at)
+        at, place = at + content.ticks, place + 1
+    return np.concatenate(rows)
+
+
+@lru_cache(maxsize=2048)
+def onsets_in(content: Content, ticks: int, silent: tuple[str, ...]) -> np.ndarray:
+    """Ticks below `ticks` at which notes of a pattern begin; voices come round by themselves.
+
+    Not to be changed: it is shared.
+    """
+    rows = [
+        (cycle + np.array([h.step * v.step_ticks for h in v.hits], dtype=np.int64)[:, None]).ravel()
+        for v in content.voices
+        if v.hits and v.id not in silent
+        for cycle in (np.arange(0, ticks, v.ticks, dtype=np.int64)[None, :],)
+    ]
+    if not rows:
+        return np.empty(0, dtype=np.int64)
+    out = np.concatenate(rows)
+    return out[out < ticks]

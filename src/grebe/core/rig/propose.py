@@ -1,0 +1,83 @@
+"""Who should lead: every source there is, best first, and why."""
+
+from __future__ import annotations
+
+import msgspec
+
+from grebe.core.rig.model import GREBE_ID, Device, Rig
+from grebe.core.rig.spec import Jack
+from grebe.core.rig.tree import clock_tree
+from grebe.core.rig.wiring import WIRE_FITS
+from grebe.core.units import Value
+
+GREBE_JITTER_MS = 0.2
+"""Grebe's own waver, as measured: see docs/performance.md."""
+
+
+class Proposal(Value, frozen=True, kw_only=True):
+    """One that could lead."""
+
+    leader: str
+    score: float
+    locks: int
+    """Boxes that its clock reaches with the cables as they are."""
+    could: int
+    """Boxes that could take a clock of a kind it sends."""
+    why: str
+    """A sentence."""
+
+
+def proposals(rig: Rig) -> tuple[Proposal, ...]:
+    """Everyone that can send a clock, the best first; Grebe is always among them.
+
+    What counts, in this order: how many boxes the cables let it reach, how many
+    could take its clock, whether it obeys no clock itself, whether its loops
+    hold the tempo, and how steady it is.
+    """
+    made = [_proposal(rig, device) for device in (None, *rig.devices) if _can_lead(device)]
+    return tuple(sorted(made, key=lambda p: -p.score))
+
+
+def _can_lead(device: Device | None) -> bool:
+    return device is None or device.sends_clock or device.spec.sends.clock
+
+
+def _proposal(rig: Rig, device: Device | None) -> Proposal:
+    leader = GREBE_ID if device is None else device.id
+    led = msgspec.structs.replace(rig, leader=leader)
+    locks = sum(d != leader for d in clock_tree(led).locked)
+    could = sum(_could_take(device, other) for other in rig.devices if other.id != leader)
+    jitter = GREBE_JITTER_MS if device is None else device.spec.sends.jitter_ms
+    alone = device is not None and not device.spec.obeys.clock
+    loops = device is not None and device.spec.loop_tracks > 0
+    score = 4 * locks + could + 2 * alone + 3 * loops - jitter
+    reasons = [f"reaches {locks} as cabled and could reach {could}"]
+    if alone:
+        reasons.append("obeys no clock itself, so it has to")
+    if loops:
+        reasons.append("its loops hold the tempo")
+    reasons.append(f"wavers by {jitter:g} ms")
+    name = "Grebe" if device is None else device.name
+    return Proposal(
+        leader=leader, score=score, locks=locks, could=could, why=f"{name} {_and(reasons)}."
+    )
+
+
+def _could_take(source: Device | None, target: Device) -> bool:
+    if not target.spec.obeys.clock:
+        return False
+    inputs = [j for j in target.spec.jacks if j.takes]
+    if source is None or not source.spec.jacks or not inputs:
+        return True  # Grebe sends all kinds; of an unknown box nothing is held against it
+    outputs = [j for j in source.spec.jacks if j.gives]
+    return any(_fits(out, into) for out in outputs for into in inputs)
+
+
+def _fits(out: Jack, into: Jack) -> bool:
+    if out.kind == "audio" or into.kind not in WIRE_FITS[out.kind]:
+        return False
+    return not out.rates or not into.rates or bool(set(out.rates) & set(into.rates))
+
+
+def _and(parts: list[str]) -> str:
+    return parts[0] if len(parts) == 1 else f"{', '.join(parts[:-1])} and {parts[-1]}"

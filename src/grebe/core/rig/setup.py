@@ -1,0 +1,273 @@
+"""The set-up sheet: every setting to make on each box, in the order of a sound check, and why."""
+
+from __future__ import annotations
+
+from hashlib import blake2b
+
+from grebe.core.document import Project
+from grebe.core.rig.flow import Flow
+from grebe.core.rig.model import Cable, Device, Filter
+from grebe.core.rig.numbering import printed_otherwise, printed_program
+from grebe.core.rig.tree import ClockTree, tree_of
+from grebe.core.rig.wiring import MIDI_MEDIA, Wiring
+from grebe.core.rig.words import filter_words, rate_text
+from grebe.core.units import Value
+
+CABLES, ROLE, RATE, CHANNEL, RECEIVE, SEND, THRU, OFFSET, PROGRAMS, CARE = (
+    "Cable", "Role", "Rate", "Channel", "Receive", "Send", "Thru", "Offset", "Programs", "Care",
+)  # fmt: skip
+HEARING = (
+    "Set monitor levels low first. 85 dBA is safe for eight hours, 100 dBA for a quarter of one "
+    "(NIOSH 98-126)."
+)
+PULSE_CARE = (
+    "Check the pulse's voltage against the input before plugging: 3.3 V small boxes, 5 V logic, "
+    "10 V modular. Never into an audio input, speakers or headphones."
+)
+MAINS_CARE = (
+    "Old and mains-powered: leave it earthed, whatever it hums; isolate the audio instead. "
+    "Opening it is for a qualified technician, and the venue's electrical rules come first."
+)
+
+
+class Step(Value, frozen=True, kw_only=True):
+    """One setting to make."""
+
+    about: str
+    """Which kind of setting: one of the words above."""
+    do: str
+    reason: str
+    key: str
+    """Names this step of this device as it stands: another setting has another."""
+
+
+class DeviceSheet(Value, frozen=True, kw_only=True):
+    """One box's steps."""
+
+    device: str
+    name: str
+    label: str
+    steps: tuple[Step, ...]
+
+
+class SetupSheet(Value, frozen=True, kw_only=True):
+    """The whole rig's, in the order of the clock: the leader first."""
+
+    rig: str
+    leader: str
+    devices: tuple[DeviceSheet, ...]
+
+    @property
+    def keys(self) -> tuple[str, ...]:
+        """Keys of all steps."""
+        return tuple(step.key for sheet in self.devices for step in sheet.steps)
+
+
+def setup_sheet(project: Project) -> SetupSheet:
+    """Every setting to make, for every device of the rig."""
+    wiring = Wiring(project.rig)
+    tree, flow = tree_of(wiring), Flow(wiring)
+    order = {d: i for i, d in enumerate(d for column in tree.columns for d in column)}
+    devices = sorted(project.rig.devices, key=lambda d: order.get(d.id, len(order)))
+    leader = project.rig.leader
+    return SetupSheet(
+        rig=project.rig.name,
+        leader=project.rig.name_of(leader) if leader is not None else "nobody",
+        devices=tuple(
+            DeviceSheet(
+                device=d.id,
+                name=d.name,
+                label=d.label or d.kind,
+                steps=_steps(project, d, wiring, tree, flow),
+            )
+            for d in devices
+        ),
+    )
+
+
+def _steps(
+    project: Project, device: Device, wiring: Wiring, tree: ClockTree, flow: Flow
+) -> tuple[Step, ...]:
+    rows = [
+        *_care(device, wiring),
+        *_cables(device, wiring),
+        *_role(device, wiring, tree),
+        *_rates(device, wiring, tree),
+        *_channel(device),
+        *_filters(device, wiring),
+        *_thru(device, wiring),
+        *_offset(device, flow),
+        *_programs(project, device),
+    ]
+    return tuple(
+        Step(about=about, do=do, reason=reason, key=_key(device.id, about, do))
+        for about, do, reason in rows
+    )
+
+
+def _key(*parts: str) -> str:
+    return blake2b("\0".join(parts).encode(), digest_size=6).hexdigest()
+
+
+Row = tuple[str, str, str]
+"""(about, do, reason)."""
+
+
+def _care(device: Device, wiring: Wiring) -> list[Row]:
+    rows: list[Row] = []
+    if device.spec.old_mains:
+        rows.append((CARE, "Look at its plug and cable; keep it earthed.", MAINS_CARE))
+    near = (*wiring.arriving[device.id], *wiring.leaving[device.id])
+    if any(c.medium == "pulse" for c in near):
+        rows.append((CARE, "Measure the pulse before plugging it.", PULSE_CARE))
+    jacks = [wiring.target_jack(c) for c in wiring.arriving[device.id]]
+    if any(j is not None and j.speakers for j in jacks):
+        rows.append((CARE, "Start with the level down.", HEARING))
+    return rows
+
+
+def _cables(device: Device, wiring: Wiring) -> list[Row]:
+    rows: list[Row] = []
+    for cable in wiring.arriving[device.id]:
+        out, into = wiring.source_jack(cable), wiring.target_jack(cable)
+        source = wiring.rig.name_of(cable.source)
+        where = into.name if into else f"{cable.medium} input"
+        what = out.name if out else f"{cable.medium} output"
+        carries = "audio" if cable.medium == "audio" else _carried(cable)
+        rows.append((CABLES, f"{source}'s {what} into {where}.", f"It carries {carries}."))
+    return rows
+
+
+def _carried(cable: Cable) -> str:
+    if cable.medium == "pulse":
+        return "pulses"
+    words = filter_words(cable.passes)
+    return "everything" if words == "all" else words.replace("all but", "everything but")
+
+
+def _role(device: Device, wiring: Wiring, tree: ClockTree) -> list[Row]:
+    if device.id == tree.leader:
+        return [(ROLE, "Clock from itself (internal), clock output on.", "It leads the rig.")]
+    hop = tree.hops.get(device.id)
+    if hop is None or not device.obeys_clock:
+        if not device.spec.obeys.clock and not device.obeys_clock:
+            return []
+        return [(ROLE, "Clock from itself (internal).", "No clock reaches it: it runs on its own.")]
+    source = wiring.rig.name_of(hop.cable.source)
+    into = wiring.target_jack(hop.cable)
+    where = f" at {into.name}" if into else ""
+    leader = wiring.rig.name_of(str(tree.leader))
+    out: list[Row] = [
+        (ROLE, f"Clock from outside{where}.", f"It follows {leader}, by way of {source}.")
+    ]
+    start = "on" if device.obeys_transport and not device.stays else "off"
+    why = {
+        "on": "It starts and stops with the rest.",
+        "off": "It must not start with the rest." if device.stays else "It is started by hand.",
+    }[start]
+    if device.spec.obeys.start or device.obeys_transport:
+        out.append((ROLE, f"Start and Stop from outside {start}.", why))
+    return out
+
+
+def _rates(device: Device, wiring: Wiring, tree: ClockTree) -> list[Row]:
+    rows: list[Row] = []
+    hop = tree.hops.get(device.id)
+    if hop is not None and hop.cable.medium == "pulse":
+        source = wiring.rig.name_of(hop.cable.source)
+        rows.append(
+            (RATE, f"Clock input at {rate_text(hop.wanted)} a quarter.",
+             f"{source} gives {rate_text(hop.rate)} a quarter.")
+        )  # fmt: skip
+    for cable in wiring.leaving[device.id]:
+        if cable.medium == "pulse" and cable.clock:
+            jack = wiring.source_jack(cable)
+            name = jack.name if jack else "Pulse output"
+            target = wiring.rig.name_of(cable.target)
+            rate = rate_text(wiring.rate(cable))
+            rows.append((RATE, f"{name} at {rate} a quarter.", f"{target} counts on it."))
+    return rows
+
+
+def _channel(device: Device) -> list[Row]:
+    spec = device.spec
+    if spec.jacks and not (spec.obeys.notes or spec.obeys.program or spec.sends.notes):
+        return []
+    return [(CHANNEL, f"Channel {device.channel}.", "Its notes and programs are sent there.")]
+
+
+def _filters(device: Device, wiring: Wiring) -> list[Row]:
+    rows: list[Row] = []
+    for about, cables, end in (
+        (RECEIVE, wiring.arriving[device.id], "accepts"),
+        (SEND, wiring.leaving[device.id], "passes"),
+    ):
+        for cable in cables:
+            filter_: Filter = getattr(cable, end)
+            if cable.medium not in MIDI_MEDIA or filter_ == Filter():
+                continue
+            jack = wiring.target_jack(cable) if about == RECEIVE else wiring.source_jack(cable)
+            name = jack.name if jack else "MIDI"
+            other = wiring.rig.name_of(cable.source if about == RECEIVE else cable.target)
+            side = "receive from" if about == RECEIVE else "send to"
+            rows.append(
+                (about, f"{name}: {side} {other} {filter_words(filter_)}.",
+                 "The rest would be misread there.")
+            )  # fmt: skip
+    if device.mute_controller is not None and device.plays == "own":
+        rows.append(
+            (RECEIVE, f"Leave controller {device.mute_controller} enabled.",
+             "Grebe mutes the box with it.")
+        )  # fmt: skip
+    return rows
+
+
+def _thru(device: Device, wiring: Wiring) -> list[Row]:
+    rows: list[Row] = []
+    for cable in wiring.leaving[device.id]:
+        if cable.medium not in MIDI_MEDIA or device.kind == "relay":
+            continue
+        jack = wiring.source_jack(cable)
+        name = jack.name if jack else "MIDI output"
+        target = wiring.rig.name_of(cable.target)
+        if cable.gives == "thru" and (jack is None or jack.way != "thru"):
+            rows.append(
+                (THRU, f"{name} to thru (repeat the input).",
+                 f"{target} gets the clock unchanged over it.")
+            )  # fmt: skip
+        elif cable.gives == "both":
+            rows.append(
+                (THRU, f"{name} to its own and thru, merged.", f"{target} gets both over it.")
+            )
+    clocked = any(c.clock and c.gives != "thru" for c in wiring.leaving[device.id])
+    if device.spec.sends.clock and device.id != wiring.rig.leader:
+        state = "on" if device.sends_clock and clocked else "off"
+        why = "Somebody follows it." if state == "on" else "Nobody is to follow it."
+        rows.append((SEND, f"Clock output {state}.", why))
+    return rows
+
+
+def _offset(device: Device, flow: Flow) -> list[Row]:
+    if not device.offset_ms:
+        return []
+    if device.id in flow.via:
+        where = "in Grebe, nothing to set on the box"
+    else:
+        where = "on the box: Grebe does not reach it"
+    return [(OFFSET, f"{device.offset_ms:+g} ms, {where}.", "So that it sounds on the beat.")]
+
+
+def _programs(project: Project, device: Device) -> list[Row]:
+    if device.plays != "own" or not device.obeys_program:
+        return []
+    rows: list[Row] = [
+        (PROGRAMS, "Program changes from outside on.", "Grebe tells it which pattern.")
+    ]
+    for pattern in project.patterns:
+        if pattern.device == device.id and pattern.program is not None:
+            place = printed_program(device, pattern.program)
+            sent = f", sent as {pattern.program}" if printed_otherwise(device) else ""
+            rows.append(
+                (PROGRAMS, f"{pattern.name} at {place}{sent}.", f"It is {pattern.box_status}.")
+            )
+    return rows

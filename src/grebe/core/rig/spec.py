@@ -1,0 +1,211 @@
+"""What a box can do, as a profile describes it: jacks, clock, voices, memory, what takes hands.
+
+Abilities only. How a box in a rig is set stands in `model.Device` and on its cables.
+"""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from msgspec import Meta
+
+from grebe.core.rig.notemap import PadLayout
+from grebe.core.time.ticks import NoteValue
+from grebe.core.units import Bpm, Channel, Controller, Id, Name, Note, StepCount, Value
+
+Kind = Literal[
+    "drums", "bass", "synth", "sampler", "looper", "echo", "modular",
+    "controller", "computer", "pedal", "relay", "other",
+]  # fmt: skip
+"""What a box is for. A relay makes no sound: it passes on, merges, divides or converts."""
+
+JackKind = Literal["midi", "usb", "virtual", "pulse", "sync", "network", "audio"]
+"""`midi` is DIN or minijack at 31 250 baud; `usb` and `virtual` MIDI have no such limit;
+`sync` is DIN sync: clock and a separate run/stop line on one plug."""
+Way = Literal["in", "out", "thru", "both"]
+"""`thru` repeats an input unchanged. `both` is one plug for both ways, as USB and network are."""
+
+PulseRate = Annotated[float, Meta(gt=0, le=96)]
+"""Pulses a quarter note. One a sixteenth step is 4, one a bar of 4/4 is 0.25."""
+Volts = Annotated[float, Meta(gt=0, le=15)]
+ChangeAt = Literal["pattern_end", "bar", "at_once"]
+
+
+class Jack(Value, frozen=True, kw_only=True):
+    """One socket of a box."""
+
+    id: Id
+    name: Name
+    """As printed beside it."""
+    kind: JackKind = "midi"
+    way: Way = "in"
+    rates: tuple[PulseRate, ...] = ()
+    """What a pulse or sync socket can be set to, the usual first; empty: any."""
+    volts: Volts | None = None
+    """High level a pulse output gives."""
+    needs_volts: Volts | None = None
+    """A pulse input counts from this level on."""
+    bears_volts: Volts | None = None
+    """A pulse input is harmed above this level."""
+    edge: Literal["rising", "falling"] = "rising"
+    run_line: bool = True
+    """Whether a sync socket has its run/stop line."""
+    speakers: bool = False
+    """An audio input whose sound goes on to speakers or headphones."""
+
+    @property
+    def gives(self) -> bool:
+        """Whether something comes out of it."""
+        return self.way != "in"
+
+    @property
+    def takes(self) -> bool:
+        """Whether something goes into it."""
+        return self.way in ("in", "both")
+
+
+class Sends(Value, frozen=True, kw_only=True):
+    """What a box can send of its own."""
+
+    clock: bool = False
+    transport: bool = False
+    notes: bool = False
+    program: bool = False
+    controllers: bool = False
+    jitter_ms: Annotated[float, Meta(ge=0, le=50)] = 1.0
+    """How much its own clock wavers, typically; the steadier leads better."""
+
+
+class Obeys(Value, frozen=True, kw_only=True):
+    """What a box can act on."""
+
+    clock: bool = True
+    start: bool = True
+    resume: bool = True
+    """Continue."""
+    song_position: bool = True
+    song_select: bool = False
+    program: bool = False
+    notes: bool = True
+
+
+class TempoRange(Value, frozen=True, kw_only=True):
+    """Tempi a box can run at or follow."""
+
+    low: Bpm = 20.0
+    high: Bpm = 400.0
+    step: Annotated[float, Meta(ge=0, le=10)] = 0.0
+    """Resolution of its own tempo in BPM; 0 is as fine as anyone asks."""
+
+
+class SpecVoice(Value, frozen=True, kw_only=True):
+    """A voice of a box and the note that plays it."""
+
+    name: Name
+    note: Note
+    slot: Annotated[str, Meta(max_length=20)] = ""
+    """Voices with the same slot cut each other off."""
+
+
+class ControllerRow(Value, frozen=True, kw_only=True):
+    """One line of a controller chart."""
+
+    name: Name
+    number: Controller
+    low: Annotated[int, Meta(ge=0, le=127)] = 0
+    high: Annotated[int, Meta(ge=0, le=127)] = 127
+
+
+class MemoryShape(Value, frozen=True, kw_only=True):
+    """How a box's pattern memory is laid out, and how it prints a place in it."""
+
+    banks: Annotated[int, Meta(ge=1, le=128)] = 1
+    groups: Annotated[int, Meta(ge=1, le=128)] = 1
+    slots: Annotated[int, Meta(ge=1, le=128)] = 16
+    printed: Literal["number", "bank", "bank_group"] = "number"
+    """`number`: one row of numbers; `bank`: B05; `bank_group`: B-2-05."""
+
+    @property
+    def size(self) -> int:
+        """Patterns it holds."""
+        return self.banks * self.groups * self.slots
+
+
+class Steps(Value, frozen=True, kw_only=True):
+    """What one pattern of a box can be."""
+
+    longest: StepCount = 16
+    rates: tuple[NoteValue, ...] = ("1/16",)
+    swing: tuple[Annotated[float, Meta(ge=50, le=75)], ...] = (50.0,)
+    """Levels of its swing in percent, straight first."""
+    flams: Annotated[int, Meta(ge=0, le=32)] = 0
+    """How many flam widths it knows."""
+
+
+class ChainRule(Value, frozen=True, kw_only=True):
+    """Which patterns a box can chain."""
+
+    rule: Literal["none", "any", "neighbours", "row"] = "none"
+    """`any` order; `neighbours` inside a group; `row`: from a first to a last."""
+    longest: Annotated[int, Meta(ge=0, le=999)] = 0
+    group: Annotated[int, Meta(ge=0, le=128)] = 0
+    """Patterns of a group, for `neighbours`."""
+
+
+class HandMove(Value, frozen=True, kw_only=True):
+    """Something only the performer can do on a box."""
+
+    name: Name
+    seconds: Annotated[float, Meta(gt=0, le=600)]
+    limb: Literal["hand", "foot"] = "hand"
+
+
+class Spec(Value, frozen=True, kw_only=True):
+    """All that is known of a kind of box. Where nothing is known, nothing is held against it."""
+
+    jacks: tuple[Jack, ...] = ()
+    sends: Sends = Sends()
+    obeys: Obeys = Obeys()
+    tempo: TempoRange = TempoRange()
+    change_at: ChangeAt = "pattern_end"
+    channels: tuple[Channel, ...] = ()
+    """Channels it listens on from the factory, when more than one."""
+    voices: tuple[SpecVoice, ...] = ()
+    pads: PadLayout | None = None
+    controllers: tuple[ControllerRow, ...] = ()
+    memory: MemoryShape | None = None
+    steps: Steps | None = None
+    chains: ChainRule = ChainRule()
+    songs: Annotated[int, Meta(ge=0, le=999)] = 0
+    """Songs its own song memory holds."""
+    loop_tracks: Annotated[int, Meta(ge=0, le=64)] = 0
+    echo_ms: tuple[Annotated[float, Meta(ge=1, le=60_000)], ...] = ()
+    """Shortest and longest time of an echo."""
+    by_hand: tuple[HandMove, ...] = ()
+    latency_ms: Annotated[float, Meta(ge=0, le=500)] = 0.0
+    """From a message to its sound."""
+    pass_ms: Annotated[float, Meta(ge=0, le=500)] = 0.0
+    """From an input to what it passes on, over a thru or converter."""
+    converts: Literal["divide", "regenerate"] | None = None
+    """How it makes one clock rate from another. Only one that regenerates also multiplies
+    without waiting a pulse."""
+    starts_all: bool = False
+    """Start makes every track or pattern of it run, wanted or not."""
+    old_mains: bool = False
+    """Old, and run from the mains."""
+
+
+class Profile(Value, frozen=True, kw_only=True):
+    """A kind of box and how one of them stands in a rig when it is added."""
+
+    id: Id
+    name: Name
+    kind: Kind = "other"
+    label: Annotated[str, Meta(max_length=80)] = ""
+    """What it is, in a few words."""
+    about: Annotated[str, Meta(max_length=600)] = ""
+    plays: Literal["own", "grebe"] = "grebe"
+    channel: Channel = 1
+    program_printed_from: Literal[0, 1] = 1
+    mute_controller: Controller | None = None
+    spec: Spec = Spec()

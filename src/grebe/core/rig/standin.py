@@ -1,0 +1,62 @@
+"""What a stand-in is told about the box it stands in for."""
+
+from __future__ import annotations
+
+import msgspec
+
+from grebe.core.document import Project
+from grebe.core.patterns.model import Memory
+from grebe.core.rig.flow import ways
+from grebe.core.rig.model import Device, Filter
+from grebe.core.rig.spec import Spec
+from grebe.core.rig.wiring import Wiring
+from grebe.core.units import Value
+
+
+class Onward(Value, frozen=True, kw_only=True):
+    """A cable from a stand-in's thru to another stand-in."""
+
+    path: str
+    """Socket path of the other."""
+    passes: Filter
+
+
+class Setup(Value, frozen=True, kw_only=True):
+    """One stand-in's settings, memory and cables."""
+
+    device: Device
+    """Without its abilities: the settings say what it does."""
+    memory: Memory = Memory()
+    accepts: Filter = Filter()
+    thru: tuple[Onward, ...] = ()
+
+
+def setups(project: Project, paths: dict[str, str]) -> dict[str, Setup]:
+    """What each stand-in is to be. `paths`: socket path by device id, for all stand-ins.
+
+    A memory is the project's copy of what the box holds. Thru cables are those
+    on the shortest ways from Grebe: a ring of them, which the findings name,
+    would keep real boxes as busy as these.
+    """
+    came = ways(Wiring(project.rig))
+    out: dict[str, Setup] = {}
+    for device in project.rig.devices:
+        if device.id not in paths:
+            continue
+        slots = {
+            p.program: p.in_box
+            for p in project.patterns
+            if p.device == device.id and p.program is not None and p.in_box is not None
+        }
+        last = came.get(device.id)
+        out[device.id] = Setup(
+            device=msgspec.structs.replace(device, spec=Spec()),
+            memory=Memory(slots=slots if device.plays == "own" else {}),
+            accepts=last.accepts if last is not None else Filter(),
+            thru=tuple(
+                Onward(path=paths[c.target], passes=c.passes)
+                for c in came.values()
+                if c.source == device.id and c.target in paths
+            ),
+        )
+    return out

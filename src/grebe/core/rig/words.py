@@ -1,0 +1,96 @@
+"""Filters and rates in the words that the tables show and take."""
+
+from __future__ import annotations
+
+import re
+from fractions import Fraction
+
+from grebe.core.rig.model import Cable, Filter
+from grebe.core.rig.wiring import exact
+from grebe.errors import EditError
+
+PARTS = {"clock": "clock", "start": "transport", "notes": "notes", "program": "program",
+         "controllers": "controllers"}  # fmt: skip
+"""Word to field, in the order they are listed."""
+USUAL = ("all", "all but clock", "all but notes", "all but program", "clock, start", "notes",
+         "nothing")  # fmt: skip
+_CONTROLLER = re.compile(r"^cc ?(\d{1,3})$")
+
+
+def filter_words(filter_: Filter) -> str:
+    """A filter in words: "all", "all but notes, cc 7", "clock, start"."""
+    on = [word for word, field in PARTS.items() if getattr(filter_, field)]
+    off = [word for word in PARTS if word not in on]
+    singles = [f"cc {number}" for number in filter_.but]
+    blocked = off + (singles if filter_.controllers else [])
+    passing = on + ([] if filter_.controllers else singles)
+    if not blocked:
+        return "all"
+    if not passing:
+        return "nothing"
+    # Blocked controllers can only be said as an exception, single open ones only as a list.
+    if filter_.controllers and (singles or len(off) < len(on)):
+        return f"all but {', '.join(blocked)}"
+    if len(off) < len(on) and not singles:
+        return f"all but {', '.join(blocked)}"
+    return ", ".join(passing)
+
+
+def filter_from_words(words: str) -> Filter:
+    """The filter that such words mean. EditError says which word is not known."""
+    text = " ".join(words.lower().split())
+    if text in ("all", "everything", ""):
+        return Filter()
+    if text in ("nothing", "none"):
+        text = ""
+    but = text.startswith("all but ")
+    named: set[str] = set()
+    singles: set[int] = set()
+    for part in filter(None, re.split(r" ?, ?| and ", text.removeprefix("all but "))):
+        match = _CONTROLLER.match(part)
+        if match and int(match[1]) <= 119:
+            singles.add(int(match[1]))
+        elif part in PARTS:
+            named.add(part)
+        else:
+            raise EditError(
+                f"{part!r} is not known; say all, nothing, or some of: {', '.join(PARTS)}, cc 7"
+            )
+    fields = {field: (word in named) != but for word, field in PARTS.items()}
+    if fields["controllers"] != but:
+        singles = set()  # they are blocked or passed with the rest already
+    return Filter(**fields, but=tuple(sorted(singles)))
+
+
+def rate_text(rate: Fraction) -> str:
+    """A rate as the tables show it: 24, 1/4."""
+    return str(rate)
+
+
+def rate_from_text(text: str) -> float | None:
+    """Pulses a quarter note from "24" or "1/4"; None from an empty cell: the jack's usual.
+
+    EditError for anything that is not above 0 and up to 96.
+    """
+    if not text.strip():
+        return None
+    try:
+        rate = Fraction(text.strip())
+    except (ValueError, ZeroDivisionError) as error:
+        raise EditError(f"a rate is a number of pulses a quarter note (got {text!r})") from error
+    if not 0 < rate <= 96:
+        raise EditError(f"rates go up to 96 pulses a quarter note (got {text})")
+    return float(exact(float(rate)))
+
+
+def hop_words(cable: Cable, came: Fraction | None, rate: Fraction, volts: float | None) -> str:
+    """What stands on a clock cable in the drawing: "MIDI clock 24", "24 to 4, 5 V", "thru"."""
+    if cable.medium == "network":
+        return "network"
+    if cable.medium == "midi":
+        if came is None:
+            return f"MIDI clock {rate}"
+        return "thru" if cable.gives == "thru" else "own clock"
+    level = f", {volts:g} V" if volts else ""
+    change = f"{came} \u2192 {rate}" if came is not None and came != rate else f"{rate} a quarter"
+    return change + level

@@ -1,0 +1,120 @@
+"""Device profiles: open JSON files, those shipped and the performer's own.
+
+``{"format": "grebe-profile", "schema": 1, "id": ..., "name": ..., "spec": {...}}``;
+docs/profile.schema.json says the rest.
+"""
+
+from __future__ import annotations
+
+from functools import cache
+from importlib.resources import files
+from pathlib import Path
+from typing import Any
+
+import msgspec
+
+from grebe.core.rig.profile_check import contradictions
+from grebe.core.rig.spec import Profile
+from grebe.errors import ProfileError
+from grebe.formats.atomic import write_atomic
+from grebe.formats.reading import UNTOUCHED, plain, read_bounded
+
+FORMAT, SCHEMA = "grebe-profile", 1
+MAX_PROFILE_BYTES = 1024 * 1024
+"""A chart of every controller is some kilobytes."""
+MAX_OWN = 1000
+
+
+def read_profile(path: Path) -> Profile:
+    """Read a profile. ProfileError names the file, the field and what to do."""
+    return parse_profile(
+        read_bounded(path, MAX_PROFILE_BYTES, "a profile", ProfileError), str(path)
+    )
+
+
+def parse_profile(data: bytes, name: str) -> Profile:
+    """Read a profile from bytes; `name` is what messages call the file.
+
+    ProfileError when it is none, or contradicts itself.
+    """
+    try:
+        tree = msgspec.json.decode(data)
+    except (msgspec.DecodeError, UnicodeDecodeError, RecursionError) as error:
+        raise ProfileError(f"{name} is not a device profile: {error}. {UNTOUCHED}") from error
+    if not isinstance(tree, dict) or tree.get("format") != FORMAT:
+        raise ProfileError(
+            f"{name}: field `format` should be {FORMAT!r}. It may be another file; "
+            f"choose a device profile. {UNTOUCHED}"
+        )
+    if tree.get("schema") != SCHEMA:
+        raise ProfileError(
+            f"{name}: field `schema` should be {SCHEMA} (got {tree.get('schema')!r}). {UNTOUCHED}"
+        )
+    fields = {key: value for key, value in tree.items() if key not in ("format", "schema")}
+    try:
+        profile = msgspec.convert(fields, Profile)
+    except msgspec.ValidationError as error:
+        raise ProfileError(f"{name}: {plain(str(error))}. Mend the field. {UNTOUCHED}") from error
+    sound(profile, name)
+    return profile
+
+
+def sound(profile: Profile, name: str) -> None:
+    """ProfileError with the first field that contradicts another, if one does."""
+    for field, what in contradictions(profile):
+        raise ProfileError(f"{name}: field `{field}`: {what}. Mend one of the two. {UNTOUCHED}")
+
+
+def profile_bytes(profile: Profile) -> bytes:
+    """A profile's file."""
+    tree: dict[str, Any] = {"format": FORMAT, "schema": SCHEMA, **msgspec.to_builtins(profile)}
+    return msgspec.json.format(msgspec.json.encode(tree), indent=1) + b"\n"
+
+
+def write_profile(folder: Path, profile: Profile) -> Path:
+    """Save a profile of the performer's own; its path. ProfileError when it cannot be."""
+    path = folder / f"{profile.id}.json"
+    sound(profile, profile.name)
+    try:
+        folder.mkdir(parents=True, exist_ok=True)
+        write_atomic(path, profile_bytes(profile), keep_last=True)
+    except OSError as error:
+        raise ProfileError(f"{path} could not be saved: {error.strerror}.") from error
+    return path
+
+
+@cache
+def shipped_profiles() -> tuple[Profile, ...]:
+    """The profiles that come with Grebe, by name."""
+    folder = files("grebe.data") / "profiles"
+    made = [
+        parse_profile(entry.read_bytes(), entry.name)
+        for entry in folder.iterdir()
+        if entry.name.endswith(".json")
+    ]
+    return tuple(sorted(made, key=lambda p: p.name))
+
+
+def own_profiles(folder: Path) -> tuple[tuple[Profile, ...], tuple[str, ...]]:
+    """The performer's own profiles in a folder, and what is wrong with those left out."""
+    good: list[Profile] = []
+    bad: list[str] = []
+    for path in sorted(folder.glob("*.json"))[:MAX_OWN] if folder.is_dir() else []:
+        try:
+            good.append(read_profile(path))
+        except ProfileError as error:
+            bad.append(str(error))
+    return tuple(good), tuple(bad)
+
+
+def profile_schema() -> dict[str, Any]:
+    """The published JSON Schema of a profile."""
+    schema = msgspec.json.schema(Profile)
+    body = schema["$defs"]["Profile"]
+    body["properties"] = {
+        "format": {"const": FORMAT},
+        "schema": {"type": "integer", "const": SCHEMA},
+        **body["properties"],
+    }
+    body["required"] = ["format", "schema", *body.get("required", [])]
+    return {"$schema": "https://json-schema.org/draft/2020-12/schema", **schema}

@@ -1,0 +1,156 @@
+"""The device's page in the Rig's sheet: what it is, how it is set, what passes where."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+from PyQt6.QtCore import Qt, pyqtSignal
+from PyQt6.QtWidgets import (
+    QCheckBox,
+    QDoubleSpinBox,
+    QGridLayout,
+    QLabel,
+    QLineEdit,
+    QScrollArea,
+    QSpinBox,
+    QVBoxLayout,
+    QWidget,
+)
+
+from grebe.core.rig.model import Device, Rig
+from grebe.core.rig.wiring import MIDI_MEDIA
+from grebe.core.rig.words import PARTS
+from grebe.ui.rig.ports import PortChooser
+from grebe.ui.sheet import Facts, Line
+
+OFFSET_STEP_MS = 0.1
+
+
+class DevicePage(QScrollArea):
+    """Facts, then what can be set."""
+
+    renamed = pyqtSignal(str)
+    channel_set = pyqtSignal(int)
+    offset_set = pyqtSignal(float)
+    stays_set = pyqtSignal(bool)
+    filtered = pyqtSignal(str, str, bool)
+    """End ("accepts" or "passes"), field of the filter, on."""
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.setWidgetResizable(True)
+        self.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        inside = QWidget()
+        self.setWidget(inside)
+        inside.setAutoFillBackground(False)
+        view = self.viewport()
+        if view is not None:
+            view.setAutoFillBackground(False)
+        column = QVBoxLayout(inside)
+        column.setContentsMargins(0, 0, 6, 0)
+        column.setSpacing(6)
+        self.facts = Facts()
+        column.addWidget(self.facts)
+        self.editing = QWidget()
+        column.addWidget(self.editing)
+        column.addStretch(1)
+        fields = QVBoxLayout(self.editing)
+        fields.setContentsMargins(0, 0, 0, 0)
+        fields.setSpacing(4)
+        self._add_filters(fields)
+        self.name = QLineEdit()
+        self.name.setMaxLength(80)
+        self.name.setAccessibleName("Name")
+        self.name.editingFinished.connect(self._name_typed)
+        self.channel = QSpinBox()
+        self.channel.setRange(1, 16)
+        self.channel.setAccessibleName("Channel")
+        self.channel.setKeyboardTracking(False)
+        self.channel.valueChanged.connect(self.channel_set)
+        self.offset = QDoubleSpinBox()
+        self.offset.setRange(-500, 500)
+        self.offset.setDecimals(1)
+        self.offset.setSingleStep(OFFSET_STEP_MS)
+        self.offset.setSuffix(" ms")
+        self.offset.setKeyboardTracking(False)
+        self.offset.setAccessibleName("Offset in milliseconds")
+        self.offset.valueChanged.connect(self.offset_set)
+        for spin in (self.channel, self.offset):
+            spin.setButtonSymbols(QSpinBox.ButtonSymbols.NoButtons)
+        self.stays = QCheckBox("must not start with the rest")
+        self.stays.clicked.connect(self.stays_set)
+        self.port, self.input = PortChooser(), PortChooser(hears=True)
+        for words, widget in (
+            ("Name", self.name),
+            ("Channel", self.channel),
+            ("Offset, earlier is negative", self.offset),
+            ("", self.stays),
+            ("Reached at", self.port),
+            ("Heard at", self.input),
+        ):
+            if words:
+                fields.addWidget(QLabel(words))
+            fields.addWidget(widget)
+
+    def _add_filters(self, fields: QVBoxLayout) -> None:
+        grid = QGridLayout()
+        grid.setHorizontalSpacing(8)
+        grid.setVerticalSpacing(3)
+        grid.addWidget(QLabel("Accepts"), 0, 1)
+        grid.addWidget(QLabel("Passes on"), 0, 2)
+        self.filters: dict[tuple[str, str], QCheckBox] = {}
+        for row, (word, field) in enumerate(PARTS.items(), start=1):
+            grid.addWidget(QLabel(word), row, 0)
+            for column, end in ((1, "accepts"), (2, "passes")):
+                box = QCheckBox()
+                box.setAccessibleName(f"{end} {word}")
+                box.clicked.connect(self._filter_clicked(end, field))
+                self.filters[(end, field)] = box
+                grid.addWidget(box, row, column)
+        fields.addLayout(grid)
+
+    def _filter_clicked(self, end: str, field: str) -> Callable[[], None]:
+        def clicked() -> None:
+            box = self.filters[(end, field)]
+            self.filtered.emit(end, field, box.checkState() != Qt.CheckState.Unchecked)
+
+        return clicked
+
+    def _name_typed(self) -> None:
+        words = self.name.text().strip()
+        if words:
+            self.renamed.emit(words)
+
+    def show_lines(self, lines: list[Line]) -> None:
+        """Other facts; they take the room they need."""
+        self.facts.show_lines(lines)
+        self.facts.setMinimumHeight(round(self.facts.height_for(lines, self.facts.width() or 210)))
+
+    def show_device(self, device: Device | None, rig: Rig) -> None:
+        """Put a device's settings in the fields; None hides them, for Grebe has none."""
+        self.editing.setVisible(device is not None)
+        if device is None:
+            return
+        if self.name.text() != device.name and not self.name.hasFocus():
+            self.name.setText(device.name)
+        for spin, value in ((self.channel, device.channel), (self.offset, device.offset_ms)):
+            spin.blockSignals(True)
+            spin.setValue(value)  # type: ignore[arg-type]
+            spin.blockSignals(False)
+        self.stays.setChecked(device.stays)
+        self.port.show_port(device.port)
+        self.input.show_port(device.input)
+        midi = [c for c in rig.cables if c.medium in MIDI_MEDIA]
+        ends = {
+            "accepts": [c.accepts for c in midi if c.target == device.id],
+            "passes": [c.passes for c in midi if c.source == device.id],
+        }
+        for (end, field), box in self.filters.items():
+            values = {getattr(f, field) for f in ends[end]}
+            box.setEnabled(bool(values))
+            box.setTristate(len(values) > 1)
+            state = Qt.CheckState.PartiallyChecked
+            if len(values) < 2:
+                on = bool(values) and values.pop()
+                state = Qt.CheckState.Checked if on else Qt.CheckState.Unchecked
+            box.setCheckState(state)
