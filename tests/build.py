@@ -88,7 +88,13 @@ def plan(devices: list[Device], patterns: list[Pattern], scenes: list[Scene], on
 def two_boxes() -> Project:
     """A bass that Grebe plays and drums that play their own, two scenes, one song."""
     drums = device(
-        "drums", plays="own", channel=10, obeys_program=True, mute_controller=7, port=Port()
+        "drums",
+        plays="own",
+        channel=10,
+        obeys_program=True,
+        mute_controller=7,
+        port=Port(),
+        program_printed_from=0,
     )
     bass = device("bass", channel=2)
     return project(

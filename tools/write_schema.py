@@ -1,13 +1,15 @@
-"""Writes docs/project.schema.json, the published JSON Schema of the project file."""
+"""Writes docs/*.schema.json, the published JSON Schemas of project and profile files."""
 
 from __future__ import annotations
 
 import json
 from pathlib import Path
 
+from grebe.formats.profiles import profile_schema
 from grebe.formats.project import json_schema
 
-PATH = Path(__file__).parents[1] / "docs" / "project.schema.json"
+DOCS = Path(__file__).parents[1] / "docs"
 
 if __name__ == "__main__":
-    PATH.write_text(json.dumps(json_schema(), indent=1) + "\n")
+    for name, schema in (("project", json_schema()), ("profile", profile_schema())):
+        (DOCS / f"{name}.schema.json").write_text(json.dumps(schema, indent=1) + "\n")

@@ -48,15 +48,19 @@ def test_list(capsys: pytest.CaptureFixture[str], demo: str) -> None:
     """Everything by name, songs with their length."""
     listing = answer(capsys, "list", demo)
     assert set(listing) == {"devices", "patterns", "scenes", "songs", "sets"}
-    assert listing["devices"] == ["Smew", "Knot", "Dunlin"]
+    assert listing["devices"] == ["Smew", "Knot", "Scaup", "Dunlin", "Garganey", "Gadwall", "Teal"]
     assert listing["songs"][0] == {"name": "Harbour bell", "bars": 112, "seconds": 213.333333}
     assert "songs: Harbour bell, Low water" in run(capsys, "list", demo)[1]
 
 
 def test_check(capsys: pytest.CaptureFixture[str], demo: str, tmp_path: Path) -> None:
     """Findings with their keys; status 1 when one blocks."""
-    (finding,) = answer(capsys, "check", demo)["findings"]
-    assert set(finding) == {"code", "severity", "subject", "message", "why", "fix"}
+    status, out, _ = run(capsys, "check", demo, "--json")
+    assert status == 1  # one of its faults blocks
+    finding = json.loads(out)["findings"][0]
+    assert finding["code"] == "rig.middle-clock"
+    assert set(finding) >= {"code", "severity", "subject", "message", "why", "fix"}
+    assert [f["code"] for f in json.loads(out)["intended"]] == ["rig.starts-all"]
     path = tmp_path / "x.grebe"
     write_project(path, with_leader(build.two_boxes(), None))
     status, out, _ = run(capsys, "check", str(path), "--json")
@@ -74,6 +78,29 @@ def test_render(capsys: pytest.CaptureFixture[str], demo: str, tmp_path: Path) -
     assert mido.MidiFile(files[0]).type == 1
     status, _, err = run(capsys, "render", demo, "--song", "Low water", "--to", folder)
     assert (status, err) == (2, "grebe: say what to render: --smf\n")
+
+
+def test_sheet(capsys: pytest.CaptureFixture[str], demo: str, tmp_path: Path) -> None:
+    """HTML and PDF, of the rig and of one device; bad names are said in one line."""
+    page = tmp_path / "set-up.html"
+    files = answer(capsys, "sheet", demo, "--kind", "setup", "--to", str(page))["files"]
+    assert files == [str(page)]
+    text = page.read_text()
+    assert "<h2>Smew</h2>" in text
+    assert "http" not in text
+    one = tmp_path / "knot.html"
+    assert run(capsys, "sheet", demo, "--to", str(one), "--device", "Knot")[0] == 0
+    assert "<h2>Smew</h2>" not in one.read_text()
+    paper = tmp_path / "set-up.pdf"
+    assert run(capsys, "sheet", demo, "--song", "Low water", "--to", str(paper))[0] == 0
+    assert paper.read_bytes().startswith(b"%PDF-")
+    for words, said in (
+        (("--to", str(tmp_path / "x.txt")), ".html or .pdf"),
+        (("--to", str(page), "--device", "Nobody"), "there is no device 'Nobody'"),
+        (("--to", str(page), "--song", "Nothing"), "there is no song"),
+    ):
+        status, _, err = run(capsys, "sheet", demo, *words)
+        assert (status, said in err) == (2, True)
 
 
 @pytest.mark.parametrize(
@@ -168,11 +195,14 @@ def test_run_reports_every_device(capsys: pytest.CaptureFixture[str], demo: str)
     """Engine and stand-ins for real; no tick missed, and status 1 where there are faults."""
     report = answer(capsys, "run", demo, "--song", "Low water", "--seconds", "1.5")
     assert report["song"] == "Low water"
-    assert [d["name"] for d in report["devices"]] == ["Smew", "Knot", "Dunlin"]
-    for row in report["devices"]:
+    rows = {row["name"]: row for row in report["devices"]}
+    assert list(rows) == ["Smew", "Knot", "Scaup", "Dunlin", "Garganey", "Gadwall", "Teal"]
+    for name in ("Smew", "Knot", "Scaup", "Dunlin"):  # Scaup by way of Knot's thru
+        row = rows[name]
         assert row["sent"] == row["received"] > 24
         assert row["missed"] == 0
         assert set(row["lateness_ms"]) == {"p50", "p95", "p99", "max"}
+    assert rows["Gadwall"]["sent"] == 0
     faults = '{"Smew": {"drop_percent": 40}}'
     status, out, _ = run(
         capsys, "run", demo, "--song", "Low water", "--seconds", "1.5", "--faults", faults

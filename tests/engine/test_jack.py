@@ -18,11 +18,12 @@ import pytest
 
 from grebe.core.document import Project
 from grebe.core.player.commands import Begin, Halt
-from grebe.core.rig.model import Port
+from grebe.core.rig.model import Cable, Port, Rig, Route
 from grebe.errors import PortLost
 from grebe.wires.clock import raw_ns
 from grebe.wires.jack import JackWire
 from tests import build
+from tests.core.test_rig import box
 from tests.engine.live import live
 
 pytestmark = [
@@ -192,3 +193,29 @@ def test_without_a_server() -> None:
     """Said plainly."""
     with pytest.raises(PortLost, match="no JACK server is running"):
         JackWire("nobody-there")
+
+
+def test_a_route_from_port_to_port_adds_no_frame(server: Server) -> None:
+    """Played by one client, heard by another, through Grebe: at the same frame, mapped."""
+    pads = box("pochard", "Pads", port=Port(wire="none"), input=Port(wire="jack"))
+    sampler = box("fulmar", "Fulmar", port=Port(wire="jack"), obeys_program=False)
+    rig = Rig(
+        devices=(pads, sampler),
+        cables=(Cable(source="pads", target="grebe"), Cable(source="grebe", target="fulmar")),
+        routes=(Route(source="pads", target="fulmar", channel=10, notes="position"),),
+    )
+    project = Project(name="Test", rig=rig, scenes=(build.scene("a", 4),), songs=(build.song("a"),))
+    with live(project):
+        hearing = listener(server, "grebe:Fulmar", 4.0)
+        script = Path(__file__).with_name("jack_sender.py")
+        playing = subprocess.run(
+            [sys.executable, str(script), server.name, "grebe:from Pads", "60"],
+            capture_output=True,
+            check=True,
+        )
+        out, _ = hearing.communicate(timeout=20)
+    sent = json.loads(playing.stdout)
+    seen = [row for row in json.loads(out)["seen"] if row[1].startswith("99")]
+    assert len(sent) == 60
+    assert [frame for frame, _ in seen] == [frame for frame, _ in sent]
+    assert seen[0][1] == bytes((0x99, 72, 100)).hex()  # pad 1 lies bottom left: its 13th

@@ -27,8 +27,8 @@ def exported(name: str) -> bytes:
 
 
 def test_header_and_first_bytes() -> None:
-    """SMF 1.0: MThd, length 6, format 1, a conductor and three devices, 960 a quarter note."""
-    assert exported("Harbour bell")[:14].hex(" ") == "4d 54 68 64 00 00 00 06 00 01 00 04 03 c0"
+    """SMF 1.0: MThd, length 6, format 1, a conductor and four devices, 960 a quarter note."""
+    assert exported("Harbour bell")[:14].hex(" ") == "4d 54 68 64 00 00 00 06 00 01 00 05 03 c0"
 
 
 def test_tempo_bytes() -> None:
@@ -56,7 +56,7 @@ def test_variable_length_numbers(value: int, wanted: str) -> None:
 def test_mido_finds_the_same_messages_at_the_same_ticks() -> None:
     """L: mido. The kick of Oars in bar 9, the drone from the top, markers and metres."""
     file = mido.MidiFile(file=io.BytesIO(exported("Low water")))
-    assert [track.name for track in file.tracks] == ["Low water", "Smew", "Knot", "Dunlin"]
+    assert [track.name for track in file.tracks] == ["Low water", "Smew", "Knot", "Scaup", "Dunlin"]
     now, markers, metres = 0, [], []
     for message in file.tracks[0]:
         now += message.time

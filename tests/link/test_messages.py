@@ -9,6 +9,7 @@ from hypothesis import strategies as st
 from grebe.core.patterns.model import Memory
 from grebe.core.player.commands import Begin, Launch, SetPlan
 from grebe.core.player.plan import make_plan
+from grebe.core.rig.standin import Setup
 from grebe.errors import ProtocolError
 from grebe.link.messages import (
     MAX_MESSAGE_BYTES,
@@ -31,7 +32,7 @@ def test_a_plan_travels_whole() -> None:
     load = Load(
         plan=SetPlan(plan=make_plan(project, project.songs[0])),
         standins={"drums": "somewhere"},
-        memories={"drums": Memory(slots={4: content})},
+        setups={"drums": Setup(device=build.device("drums"), memory=Memory(slots={4: content}))},
     )
     (body,) = Unpacker().feed(pack(load))
     assert to_engine(body) == load

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import statistics
 
+import msgspec
 import pytest
 
 from grebe.core.patterns.model import Content, Memory
@@ -205,7 +206,19 @@ def test_another_setup_takes_effect_while_it_runs() -> None:
     box = box_of(drums())
     box.feed(b"\xfa", 0)
     fed(box, 12)
-    box.feed(encode_setup(Setup(device=drums(mute_controller=8), memory=MEMORY)), 0)
+    other = msgspec.structs.replace(drums(), mute_controller=8)
+    box.feed(encode_setup(Setup(device=other, memory=MEMORY)), 0)
     assert box.running
     box.feed(b"\xb9\x08\x00", 0)
     assert box.silent
+
+
+def test_a_box_that_ignores_start_follows_the_clock_all_the_same() -> None:
+    """It reports ticks and beats from the Start that reached its jack, and plays nothing."""
+    box = box_of(drums(obeys_transport=False))
+    assert fed(box, 24) == []
+    box.feed(b"\xfa", 0)
+    out = fed(box, 25)
+    assert [r.number for r in out if r.kind is ReportKind.BEAT] == [0, 1]
+    assert sum(r.kind is ReportKind.TICK for r in out) == 25
+    assert notes(out) == []

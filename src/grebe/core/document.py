@@ -55,6 +55,13 @@ class Project(Value, frozen=True, kw_only=True):
         """The pattern with this id; KeyError when there is none."""
         return _find(self.patterns, pattern_id)
 
+    @property
+    def players(self) -> tuple[Device, ...]:
+        """Devices that have something to play: a pattern, or a part in a scene."""
+        busy = {p.device for p in self.patterns}
+        busy |= {part.device for scene in self.scenes for part in scene.parts}
+        return tuple(d for d in self.rig.devices if d.id in busy)
+
     def song(self, song_id: str) -> Song:
         """The song with this id; KeyError when there is none."""
         return _find(self.songs, song_id)

@@ -246,8 +246,9 @@ class Engine:
         first = next(e.point for _, _, e in dues if isinstance(e, Tempo))
         self._timeline = Timeline(first, now + BEGIN_AFTER_NS + self._lookahead_ns - LOOKAHEAD_NS)
         self._section = (player.section, player.boundary)
-        for outlet in self._outlets.values():
-            outlet.begin(player.boundary)
+        for device, outlet in self._outlets.items():
+            started = self._via.get(device) in player.plan.started
+            outlet.begin(player.boundary, started=started)
         self._enqueue(dues)
 
     def _halt(self) -> None:

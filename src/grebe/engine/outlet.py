@@ -37,6 +37,7 @@ class Outlet:
         self._recent: deque[float] = deque(maxlen=BEATS_SHOWN)
         self._beat_ms: list[tuple[int, float]] = []
         self._reports = False
+        self._counts = True
         self._clock_of: Outlet = self
 
     @property
@@ -46,11 +47,18 @@ class Outlet:
             return "none"
         return "up" if self.port is not None else "gone"
 
-    def begin(self, tick: int) -> None:
-        """A run begins at a song position; ticks are counted from here."""
+    def begin(self, tick: int, *, started: bool) -> None:
+        """A run begins at a song position; ticks are counted from here.
+
+        A stand-in counts its reports from the Start that reaches it. Where none
+        does (`started` is False) they cannot be told apart, and are left out.
+        """
+        self._counts = started
+        if not started:
+            self._reports = False
         self.sent = self.received = 0
         self._due = array("q")
-        self._run += 1
+        self._run += started
         self._first_tick = tick
         self._recent.clear()
 
@@ -100,6 +108,8 @@ class Outlet:
             self._take(report)
 
     def _take(self, report: Report) -> None:
+        if not self._counts:
+            return
         self._reports = True
         if report.run != self._run:
             return

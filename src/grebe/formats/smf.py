@@ -71,7 +71,8 @@ def song_to_midi(plan: Plan) -> mido.MidiFile:
             )
             per_device[device].append((_file_tick(tick), message))
     end = _file_tick(layout.ticks)
-    for box in plan.devices:
+    busy = {pattern.device for pattern in plan.patterns}
+    for box in (device for device in plan.devices if device.id in busy):
         file.tracks.append(_track(box.name, per_device[box.id], end))
     return file
 

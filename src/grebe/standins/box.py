@@ -38,6 +38,8 @@ class Box:
         self._parser = MidiParser()
         self._random = random.Random(device.faults.seed)
         self._run = 0
+        """Starts that reached its jack; also a box that does not obey them says so."""
+        self._counting = False
         self._arrivals = 0
         self._clock = 0
         """Next clock to play, counted from the top of the song."""
@@ -61,6 +63,11 @@ class Box:
                 if setup is not None:
                     self._become(setup)
                     continue
+            if message.data[0] in (midi.START, midi.CONTINUE):
+                self._run += 1
+                self._arrivals, self._counting = 0, True
+            elif message.data[0] == midi.STOP:
+                self._counting = False
             self.onward += [
                 (cable.path, message.data)
                 for cable in self.thru
@@ -92,7 +99,7 @@ class Box:
     def _take(self, data: bytes, at_ns: int, out: list[Report]) -> None:
         status, device = data[0], self.device
         if status == midi.TIMING_CLOCK:
-            if self.running and device.obeys_clock:
+            if (self.running or self._counting) and device.obeys_clock:
                 self._tick(at_ns, out)
         elif status == midi.START and device.obeys_transport:
             self._begin(0)
@@ -120,8 +127,6 @@ class Box:
             self.silent = data[2] == 0
 
     def _begin(self, position: int) -> None:
-        self._run += 1
-        self._arrivals = 0
         self._clock = self._began = position
         if self._pending is not None:
             self.program, self._pending = self._pending, None
@@ -141,6 +146,10 @@ class Box:
             out.append(Report(ReportKind.LOST_TICK, self._run, number, at_ns))
             return
         out.append(Report(ReportKind.TICK, self._run, number, at_ns))
+        if not self.running:  # it follows the tempo, and plays nothing of its own
+            if number % CLOCKS_PER_QUARTER == 0:
+                self._beat(number // CLOCKS_PER_QUARTER, at_ns, out)
+            return
         if self.device.faults.ignores_clock:
             if self._own_start_ns is None:
                 self._own_start_ns = at_ns

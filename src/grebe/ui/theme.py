@@ -121,8 +121,9 @@ def style_sheet(p: Palette) -> str:
     }}
     QHeaderView::section {{
         background: {p.panel.name()}; color: {p.muted.name()}; border: none;
-        border-bottom: 1px solid {p.rule.name()}; padding: 4px 6px;
+        border-bottom: 1px solid {p.rule.name()}; padding: 2px 6px;
     }}
+    QTableView::item:focus {{ border: 1px solid {p.crest.name()}; }}
     QListWidget {{
         background: {p.ground.name()}; border: 1px solid {p.rule.name()}; border-radius: 4px;
     }}

@@ -90,7 +90,7 @@ def hop_words(cable: Cable, came: Fraction | None, rate: Fraction, volts: float 
     if cable.medium == "midi":
         if came is None:
             return f"MIDI clock {rate}"
-        return "thru" if cable.gives == "thru" else "own clock"
+        return {"thru": "thru", "own": "own clock", "both": "own clock and thru"}[cable.gives]
     level = f", {volts:g} V" if volts else ""
     change = f"{came} \u2192 {rate}" if came is not None and came != rate else f"{rate} a quarter"
     return change + level

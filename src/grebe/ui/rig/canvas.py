@@ -98,15 +98,15 @@ class RigCanvas(Canvas):
         if lines == 1:
             draw.text(painter, x, y + 19, name, p.ink, size=14, weight=600, width=wide)
             return
-        draw.text(painter, x, y + 27, name, p.ink, size=20, weight=600, width=wide)
+        draw.text(painter, x, y + 25, name, p.ink, size=20, weight=600, width=wide)
         device = self.wiring.devices.get(placed.device)
         below = "this program" if device is None else device.label or device.kind
         third = self._grebe_role() if device is None else _role(device, tree)
         if lines == 2:
-            draw.text(painter, x, y + 46, third, p.ink, size=14, width=wide)
+            draw.text(painter, x, y + 44, third, p.ink, size=14, width=wide)
             return
-        draw.text(painter, x, y + 48, below, p.muted, size=14, width=wide)
-        draw.text(painter, x, y + 69, third, p.ink, size=14, width=wide)
+        draw.text(painter, x, y + 45, below, p.muted, size=14, width=wide)
+        draw.text(painter, x, y + 64, third, p.ink, size=14, width=wide)
 
     def _paint_mark(self, painter: QPainter, box: QRectF) -> None:
         """Something is wrong here: said by a shape too, not by colour alone."""
@@ -184,9 +184,9 @@ class RigCanvas(Canvas):
             if placed.device in gone:
                 box = placed.box
                 if box.height() > 60:
-                    draw.panel(painter, box.adjusted(3, 54, -3, -3), p.panel)
+                    draw.panel(painter, box.adjusted(3, 48, -3, -3), p.panel)
                     draw.text(
-                        painter, box.left() + 16, box.top() + 69, "port gone", p.eye,
+                        painter, box.left() + 16, box.top() + 64, "port gone", p.eye,
                         size=14, weight=600,
                     )  # fmt: skip
                 painter.setBrush(Qt.BrushStyle.NoBrush)
@@ -208,7 +208,7 @@ def _role(device: Device, tree: ClockTree) -> str:
         return "no clock" if device.kind != "controller" else f"plays in, ch {device.channel}"
     if device.id not in tree.locked:
         return "runs on its own"
-    if not device.spec.obeys.notes:
+    if not (device.spec.obeys.notes or device.obeys_program):
         return "follows"
     who = "plays its own" if device.plays == "own" else "Grebe plays it"
     return f"{who}, ch {device.channel}"

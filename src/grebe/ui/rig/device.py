@@ -24,6 +24,8 @@ from grebe.ui.rig.ports import PortChooser
 from grebe.ui.sheet import Facts, Line
 
 OFFSET_STEP_MS = 0.1
+USUAL_WIDTH = 204
+"""Of the facts, before they have been laid out."""
 
 
 class DevicePage(QScrollArea):
@@ -53,6 +55,8 @@ class DevicePage(QScrollArea):
         column.addWidget(self.facts)
         self.editing = QWidget()
         column.addWidget(self.editing)
+        self.more = Facts()
+        column.addWidget(self.more)
         column.addStretch(1)
         fields = QVBoxLayout(self.editing)
         fields.setContentsMargins(0, 0, 0, 0)
@@ -121,10 +125,13 @@ class DevicePage(QScrollArea):
         if words:
             self.renamed.emit(words)
 
-    def show_lines(self, lines: list[Line]) -> None:
-        """Other facts; they take the room they need."""
-        self.facts.show_lines(lines)
-        self.facts.setMinimumHeight(round(self.facts.height_for(lines, self.facts.width() or 210)))
+    def show_lines(self, lines: list[Line], more: list[Line]) -> None:
+        """Other facts, before the fields and after them; they take the room they need."""
+        for part, rows in ((self.facts, lines), (self.more, more)):
+            width = part.width() or USUAL_WIDTH
+            if part.lines != tuple(rows) or part.minimumHeight() == 0:
+                part.setMinimumHeight(round(part.height_for(rows, width)))
+            part.show_lines(rows)
 
     def show_device(self, device: Device | None, rig: Rig) -> None:
         """Put a device's settings in the fields; None hides them, for Grebe has none."""

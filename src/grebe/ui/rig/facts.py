@@ -58,8 +58,10 @@ def grebe_lines(session: Session, tree: ClockTree) -> list[Line]:
     return lines
 
 
-def device_lines(session: Session, device: Device, tree: ClockTree) -> list[Line]:
-    """A device's page."""
+def device_lines(
+    session: Session, device: Device, tree: ClockTree
+) -> tuple[list[Line], list[Line]]:
+    """A device's page: how it stands in the rig, and what its profile knows of it."""
     lines = [
         head(device.name),
         note(f"{device.label or device.kind}, {_follows(session, device, tree)}"),
@@ -71,11 +73,12 @@ def device_lines(session: Session, device: Device, tree: ClockTree) -> list[Line
     if device.obeys_transport and not device.obeys_song_position:
         lines.append(row("Position", "ignores: always from the top", "look"))
     lines += _program_lines(device)
-    lines += _spec_lines(device.spec)
     status = session.status
     live = next((s for s in status.devices if s.id == device.id), None) if status else None
     off = session.off_by_ms(device) is not None
-    return lines if live is None else [*lines, *_live_lines(live, off=off)]
+    if live is not None:
+        lines += _live_lines(live, off=off)
+    return lines, _spec_lines(device.spec)
 
 
 def _follows(session: Session, device: Device, tree: ClockTree) -> str:

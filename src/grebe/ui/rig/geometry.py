@@ -10,9 +10,9 @@ from grebe.core.rig.layout import Drawing, Piece, tracks
 from grebe.core.rig.wiring import Wiring
 
 BOX_WIDTH = 176.0
-FULL, SHORT, LOW = 82.0, 56.0, 28.0
+FULL, SHORT, LOW = 74.0, 54.0, 28.0
 """Heights of a box with three lines, two, one."""
-MARGIN = 14.0
+MARGIN = 8.0
 PORT_GAP = 11.0
 NARROWEST_GAP, WIDEST_GAP = 64.0, 200.0
 TRACK = 12.0
@@ -75,9 +75,10 @@ def picture(drawn: Drawing, wiring: Wiring, width: float, height: float) -> Pict
         first = next(i for i, c in enumerate(drawn.columns) if line.cells[0] in c)
         for offset in range(len(line.cells) - 1):
             pieces[first + offset] += 1.0
+    aside = 52.0 if drawn.back else 2.0
     if columns > 1:
         wanted = max(NARROWEST_GAP, max(pieces) * TRACK + 24.0)
-        room = (width - 2 - columns * BOX_WIDTH) / (columns - 1)
+        room = (width - aside - columns * BOX_WIDTH) / (columns - 1)
         gap = max(wanted if wanted <= 160 or room < wanted else 0.0, min(WIDEST_GAP, room))
         gap = max(gap, NARROWEST_GAP)
     tall = tallest * box_height + (tallest - 1) * row_gap
@@ -97,7 +98,7 @@ def picture(drawn: Drawing, wiring: Wiring, width: float, height: float) -> Pict
     return Picture(
         boxes=tuple(boxes),
         cables=tuple(cables),
-        width=columns * BOX_WIDTH + (columns - 1) * gap + 48,
+        width=columns * BOX_WIDTH + (columns - 1) * gap + aside,
         height=room_height,
         lines_in_box=lines,
     )

@@ -26,7 +26,7 @@ from grebe.core.rig.model import Cable, Device, Rig, Route
 from grebe.errors import EditError
 from grebe.ui.rig.columns import CABLE_COLUMNS, DEVICE_COLUMNS, ROUTE_COLUMNS, Column
 
-ROW_HEIGHT = 27
+ROW_HEIGHT = 25
 
 
 class RigModel(QAbstractTableModel):

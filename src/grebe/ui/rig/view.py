@@ -54,7 +54,7 @@ PANES = (
     ("Set-up sheet", "pane_setup"),
     ("Note maps", "pane_notes"),
 )
-FINDINGS_HEIGHT = 208
+FINDINGS_HEIGHT = 200
 PAPER = "PDF (*.pdf);;HTML (*.html)"
 
 
@@ -213,9 +213,10 @@ class RigView(View):
         device = self._device()
         if device is None:
             lines = grebe_lines(self.session, self.tree_canvas.tree)
+            self.device_page.show_lines(lines, [])
         else:
-            lines = device_lines(self.session, device, self.tree_canvas.tree)
-        self.device_page.show_lines(lines)
+            how, able = device_lines(self.session, device, self.tree_canvas.tree)
+            self.device_page.show_lines(how, able)
 
     def showEvent(self, event: object) -> None:
         """Look for ports whenever the station is shown."""

@@ -65,7 +65,7 @@ class SongCanvas(PlayheadCanvas):
             return
         project = self.session.project
         stretches = bands(project, layout)
-        devices = project.rig.devices
+        devices = project.players
         bottom = float(self.height()) - 8
         room = bottom - TOP - ENERGY - 20
         row = min(MAX_ROW, room / max(1, len(devices)))

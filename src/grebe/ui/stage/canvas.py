@@ -184,7 +184,7 @@ class StageCanvas(Canvas):
         out: list[str] = []
         if now.following is None:
             return out
-        for device in self.session.project.rig.devices:
+        for device in self.session.project.players:
             before = now.span.scene.part(device.id).chain
             after = now.following.scene.part(device.id).chain
             if before != after and device.plays == "own" and _needs_hand(device, after):
@@ -239,7 +239,7 @@ class StageCanvas(Canvas):
     ) -> None:
         p = NIGHT
         names = {q.id: q.name for q in self.session.project.patterns}
-        for index, device in enumerate(self.session.project.rig.devices):
+        for index, device in enumerate(self.session.project.players):
             y = box.top() + 22 + index * 34
             if y > box.bottom():
                 break
@@ -266,7 +266,7 @@ class StageCanvas(Canvas):
         p, status = NIGHT, self.session.status
         silent = set(status.mutes) if status is not None else set()
         ports = {d.id: d.port for d in status.devices} if status is not None else {}
-        devices = self.session.project.rig.devices[:8]
+        devices = self.session.project.players[:8]
         gap = 10.0
         wide = min(240.0, (box.width() - gap * (max(4, len(devices)) - 1)) / max(4, len(devices)))
         for index, device in enumerate(devices):

@@ -63,6 +63,6 @@ class StageView(View):
         return super().handler(action_id)
 
     def _mute(self, number: int) -> None:
-        devices = self.session.project.rig.devices
+        devices = self.session.project.players
         if number <= len(devices):
             self.session.mute(devices[number - 1].id)

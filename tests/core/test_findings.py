@@ -1,0 +1,570 @@
+"""Every finding: a rig that has it, what it says, and that the cure takes it away."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Callable
+from itertools import pairwise
+from pathlib import Path
+from typing import Any
+
+import msgspec
+import pytest
+
+from grebe.app.demo import demo_bytes
+from grebe.core.document import Project, with_leader, with_rig
+from grebe.core.findings import Finding, as_intended, check, find, mend, not_intended
+from grebe.core.rig.model import Cable, Device, Filter, Rig, Route
+from grebe.core.rig.spec import Jack
+from grebe.errors import EditError
+from grebe.formats.project import parse_project
+from tests import build
+from tests.core.test_rig import box, cable
+
+DOCS = Path(__file__).parents[2] / "docs" / "findings.md"
+SOURCES = Path(__file__).parents[2] / "src" / "grebe" / "core" / "findings"
+
+NO_NOTES = Filter(notes=False)
+
+
+def rigged(*devices: Device, cables: tuple[Cable, ...] = (), **fields: Any) -> Project:
+    """A project with only a rig."""
+    routes = fields.pop("routes", ())
+    rig = Rig(leader=fields.pop("leader", "grebe"), devices=devices, cables=cables, routes=routes)
+    return Project(name="Test", rig=rig, **fields)
+
+
+def fed(*devices: Device) -> tuple[Cable, ...]:
+    """A cable from Grebe to each."""
+    return tuple(cable("grebe", d.id, target_jack="midi-in") for d in devices)
+
+
+def replaced(project: Project, index: int, **fields: Any) -> Project:
+    """The project with one device set otherwise."""
+    devices = list(project.rig.devices)
+    devices[index] = msgspec.structs.replace(devices[index], **fields)
+    return with_rig(project, msgspec.structs.replace(project.rig, devices=tuple(devices)))
+
+
+def no_leader() -> Project:
+    return with_leader(build.two_boxes(), None)
+
+
+def unknown_leader() -> Project:
+    return with_leader(build.two_boxes(), "nobody")
+
+
+def two_leaders() -> Project:
+    project = replaced(build.two_boxes(), 0, sends_clock=True)
+    cables = (*project.rig.cables, cable("drums", "bass"))
+    return with_rig(project, msgspec.structs.replace(project.rig, cables=cables))
+
+
+def ring() -> Project:
+    a, b = build.device("a"), build.device("b", channel=2)
+    return rigged(
+        a,
+        b,
+        cables=(
+            cable("grebe", "a"),
+            cable("a", "b", gives="thru"),
+            cable("b", "a", gives="thru", target_jack="other"),
+        ),
+    )
+
+
+def no_clock() -> Project:
+    project = build.two_boxes()
+    return with_rig(project, msgspec.structs.replace(project.rig, cables=project.rig.cables[:1]))
+
+
+def clock_off_at_the_input() -> Project:
+    a = build.device("a")
+    return rigged(a, cables=(cable("grebe", "a", accepts=Filter(clock=False)),))
+
+
+def middle(gives: str) -> Callable[[], Project]:
+    def made() -> Project:
+        knot, scaup = box("curlew", "Knot", sends_clock=True), build.device("scaup", channel=3)
+        out = cable("knot", "scaup", source_jack="midi-out", gives=gives)
+        return rigged(knot, scaup, cables=(*fed(knot), out))
+
+    return made
+
+
+def pulses(rate: float, expects: float, **out: Any) -> Project:
+    old = box("turnstone", "Old")
+    if out:
+        jacks = tuple(
+            msgspec.structs.replace(j, **out) if j.id == "clock-out" else j for j in old.spec.jacks
+        )
+        old = msgspec.structs.replace(old, spec=msgspec.structs.replace(old.spec, jacks=jacks))
+    return rigged(
+        old,
+        box("plover", "Garganey"),
+        leader="old",
+        cables=(
+            cable(
+                "old",
+                "garganey",
+                medium="pulse",
+                source_jack="clock-out",
+                target_jack="clock-in",
+                rate=rate,
+                expects=expects,
+            ),
+        ),
+    )
+
+
+def rate_that_can_be_set() -> Project:
+    return pulses(48, 24)
+
+
+def rate_that_needs_a_converter() -> Project:
+    pocket = box("sanderling", "Pocket")
+    return rigged(
+        box("turnstone", "Old"),
+        pocket,
+        leader="old",
+        cables=(
+            cable("old", "pocket", medium="pulse", source_jack="clock-out", target_jack="sync-in"),
+        ),
+    )
+
+
+def divider_asked_to_multiply() -> Project:
+    divider, other = box("plover", "Garganey"), box("plover", "Other")
+    return rigged(
+        box("coot", "Coot"),
+        divider,
+        other,
+        leader="coot",
+        cables=(
+            cable("coot", "garganey", medium="pulse", rate=4, expects=4),
+            cable("garganey", "other", medium="pulse", gives="thru", rate=24, expects=24),
+        ),
+    )
+
+
+def multiplied() -> Project:
+    knot = box("curlew", "Knot", sends_clock=True)
+    return rigged(
+        box("coot", "Coot"),
+        knot,
+        box("plover", "Garganey"),
+        leader="coot",
+        cables=(
+            cable("coot", "knot", medium="pulse", rate=1, expects=1),
+            cable("knot", "garganey", medium="pulse", rate=24, expects=24),
+        ),
+    )
+
+
+def start_missing() -> Project:
+    smew = box("merganser", "Smew")
+    (one,) = fed(smew)
+    return rigged(smew, cables=(msgspec.structs.replace(one, passes=Filter(transport=False)),))
+
+
+def start_unwanted() -> Project:
+    smew = box("merganser", "Smew", stays=True)
+    return rigged(smew, cables=fed(smew))
+
+
+def starts_all() -> Project:
+    dunlin = box("eider", "Dunlin")
+    return rigged(dunlin, cables=fed(dunlin))
+
+
+def plays_twice() -> Project:
+    smew = box("merganser", "Smew", plays="grebe", mute_controller=None)
+    held = build.own(build.pattern("p", "smew", build.voice("x..."), program=1))
+    return rigged(smew, cables=fed(smew), patterns=(held,))
+
+
+def too_fast() -> Project:
+    smew = box("merganser", "Smew")
+    scene = build.scene("a", 1)
+    return rigged(smew, cables=fed(smew), scenes=(scene,), songs=(build.song("a", bpm=320.0),))
+
+
+def between_steps() -> Project:
+    old = box("turnstone", "Old", sends_clock=True)
+    return rigged(
+        old, leader="old", scenes=(build.scene("a"),), songs=(build.song("a", bpm=120.3),)
+    )
+
+
+def late() -> Project:
+    smew = box("merganser", "Smew")
+    slow = box("merganser", "Slow", channel=9, mute_controller=None, obeys_program=False)
+    slow = msgspec.structs.replace(slow, spec=msgspec.structs.replace(slow.spec, latency_ms=9.0))
+    return rigged(smew, slow, cables=fed(smew, slow))
+
+
+def to_nowhere() -> Project:
+    project = build.two_boxes()
+    cables = (*project.rig.cables, cable("grebe", "x"))
+    return with_rig(project, msgspec.structs.replace(project.rig, cables=cables))
+
+
+def no_jack() -> Project:
+    smew = box("merganser", "Smew")
+    return rigged(smew, cables=(cable("grebe", "smew", target_jack="spout"),))
+
+
+def one_jack_two_plugs() -> Project:
+    smew, knot = box("merganser", "Smew"), box("curlew", "Knot")
+    both = (
+        cable("grebe", "smew", target_jack="midi-in"),
+        cable("knot", "smew", source_jack="midi-out", target_jack="midi-in",
+              passes=Filter(clock=False, notes=False)),
+        cable("grebe", "knot", target_jack="midi-in"),
+    )  # fmt: skip
+    return rigged(smew, knot, cables=both)
+
+
+def into_speakers() -> Project:
+    desk = build.device("desk", obeys_clock=False, obeys_transport=False, plays="own")
+    jack = Jack(id="in", name="Main in", kind="audio", way="in", speakers=True)
+    desk = msgspec.structs.replace(desk, spec=msgspec.structs.replace(desk.spec, jacks=(jack,)))
+    return rigged(
+        box("turnstone", "Old"),
+        desk,
+        leader="old",
+        cables=(cable("old", "desk", medium="pulse", source_jack="clock-out", target_jack="in"),),
+    )
+
+
+def usb_into_din() -> Project:
+    pads, smew = box("pochard", "Pads"), box("merganser", "Smew")
+    plug = cable("pads", "smew", source_jack="usb", target_jack="midi-in")
+    return rigged(pads, smew, cables=(plug, cable("grebe", "smew", target_jack="usb")))
+
+
+def no_run_line() -> Project:
+    old = box("turnstone", "Old")
+    out = cable(
+        "coot", "old", medium="pulse", source_jack="pulse-out", target_jack="sync-in", rate=24
+    )
+    return rigged(box("coot", "Coot"), old, leader="coot", cables=(out,))
+
+
+def too_many_volts() -> Project:
+    pocket, divider = box("sanderling", "Pocket"), box("plover", "Garganey")
+    out = cable(
+        "garganey", "pocket", medium="pulse", source_jack="div-2", target_jack="sync-in",
+        gives="thru", rate=2,
+    )  # fmt: skip
+    feed = cable("coot", "garganey", medium="pulse", source_jack="pulse-out",
+                 target_jack="clock-in", rate=4)  # fmt: skip
+    return rigged(box("coot", "Coot"), divider, pocket, leader="coot", cables=(feed, out))
+
+
+def too_few_volts() -> Project:
+    return pulses(48, 48, volts=3.0)
+
+
+def wrong_edge() -> Project:
+    return pulses(48, 48, edge="falling")
+
+
+def long_chain() -> Project:
+    ids = ["a", "b", "c", "d"]
+    made = [build.device(d, channel=n) for n, d in enumerate(ids, start=1)]
+    chain = (
+        cable("grebe", "a"),
+        *(cable(x, y, gives="thru") for x, y in pairwise(ids)),
+    )
+    return rigged(*made, cables=chain)
+
+
+def full_wire() -> Project:
+    bass = build.device("bass")
+    voices = [build.voice("x...", 36 + n, voice_id=f"v{n}") for n in range(8)]
+    return rigged(
+        bass,
+        cables=(cable("grebe", "bass"),),
+        patterns=(build.pattern("p", "bass", *voices),),
+        scenes=(build.scene("a", bass=["p"]),),
+    )
+
+
+def same_channel() -> Project:
+    a, b = build.device("a", channel=2), build.device("b", channel=2)
+    return rigged(a, b, cables=(cable("grebe", "a"), cable("a", "b", gives="thru")))
+
+
+def same_channel_program() -> Project:
+    own: dict[str, Any] = {"plays": "own", "obeys_program": True, "channel": 5}
+    a, b = build.device("a", **own), build.device("b", **own)
+    return rigged(a, b, cables=(cable("grebe", "a"), cable("a", "b", gives="thru")))
+
+
+def same_mute_controller() -> Project:
+    a = build.device("a", plays="own", channel=5, mute_controller=7)
+    b = build.device("b", channel=5, plays="own", mute_controller=7)
+    return rigged(a, b, cables=(cable("grebe", "a"), cable("a", "b", gives="thru")))
+
+
+def pads_of_a_drum_box() -> Project:
+    smew, knot = box("merganser", "Smew"), box("curlew", "Knot", channel=10)
+    return rigged(
+        smew,
+        knot,
+        cables=(
+            cable("grebe", "smew", target_jack="midi-in"),
+            cable("smew", "knot", source_jack="midi-out", target_jack="midi-in",
+                  passes=Filter(clock=False, program=False, controllers=False)),
+            cable("grebe", "knot", target_jack="usb", passes=NO_NOTES),
+        ),
+    )  # fmt: skip
+
+
+def blocked() -> Project:
+    smew = box("merganser", "Smew", obeys_program=False)
+    (one,) = fed(smew)
+    return rigged(smew, cables=(msgspec.structs.replace(one, accepts=Filter(but=(7,))),))
+
+
+def no_way() -> Project:
+    project = build.two_boxes()
+    return with_rig(project, msgspec.structs.replace(project.rig, cables=project.rig.cables[:1]))
+
+
+def printed_otherwise() -> Project:
+    smew = box("merganser", "Smew")
+    held = build.own(build.pattern("oars", "smew", build.voice("x..."), program=16))
+    return rigged(smew, cables=fed(smew), patterns=(held,))
+
+
+def beyond_the_memory() -> Project:
+    wigeon = box("wigeon", "Wigeon")
+    held = build.own(build.pattern("p", "wigeon", build.voice("x..."), program=110))
+    return rigged(wigeon, cables=fed(wigeon), patterns=(held,))
+
+
+def pads_that_lie_otherwise() -> Project:
+    pads, sampler = box("pochard", "Pads"), box("fulmar", "Fulmar")
+    return rigged(
+        pads,
+        sampler,
+        cables=(cable("pads", "grebe"), cable("grebe", "fulmar", target_jack="midi-in")),
+        routes=(Route(source="pads", target="fulmar", channel=10),),
+    )
+
+
+def route_to_nowhere() -> Project:
+    project = pads_that_lie_otherwise()
+    rig = msgspec.structs.replace(project.rig, routes=(Route(source="pads", target="gone"),))
+    return with_rig(project, rig)
+
+
+def shared_slot() -> Project:
+    sampler = box("fulmar", "Fulmar")
+    voices = (build.voice("x.x.", 62, "closed"), build.voice("..x.", 63, "open"))
+    return rigged(
+        sampler, cables=fed(sampler), patterns=(build.pattern("hats", "fulmar", *voices),)
+    )
+
+
+def echo_without_clock() -> Project:
+    return rigged(
+        box("bittern", "Gadwall"),
+        scenes=(build.scene("a"),),
+        songs=(build.song("a", bpm=126.0),),
+    )
+
+
+CASES: list[tuple[str, Callable[[], Project], str, str, bool]] = [
+    # code, a project that has it, subject, words of its message or fix, whether Grebe can mend it
+    ("rig.no-leader", no_leader, "rig", "Nobody leads", True),
+    ("rig.no-leader", unknown_leader, "nobody", "not in the rig", True),
+    ("rig.two-leaders", two_leaders, "bass", "Grebe and Drums", True),
+    ("rig.clock-loop", ring, "a", "A to B to A", True),
+    ("rig.no-clock", no_clock, "bass", "No clock from Grebe", False),
+    ("rig.no-clock", clock_off_at_the_input, "a", "switched off at A's input", True),
+    ("rig.middle-clock", middle("own"), "knot", "its own clock to Scaup", True),
+    ("rig.middle-clock", middle("both"), "knot", "on top of the one", True),
+    ("rig.rate", rate_that_can_be_set, "garganey", "Set Garganey's Clock in to 48", True),
+    ("rig.rate", rate_that_needs_a_converter, "pocket", "one pulse in 24", False),
+    ("rig.cannot-convert", divider_asked_to_multiply, "garganey", "only divides", False),
+    ("rig.multiply", multiplied, "knot", "1 to 24 a quarter", False),
+    ("rig.start-missing", start_missing, "smew", "Start does not reach it", True),
+    ("rig.start-unwanted", start_unwanted, "smew", "must not start", True),
+    ("rig.starts-all", starts_all, "dunlin", "all 5 loop tracks", True),
+    ("rig.plays-twice", plays_twice, "smew", "note by note", True),
+    ("rig.tempo-range", too_fast, "smew", "Song at 320", False),
+    ("rig.tempo-step", between_steps, "old", "steps of 0.5", False),
+    ("rig.latency", late, "slow", "8.5 ms after Smew", True),
+    ("rig.cable-to-nowhere", to_nowhere, "x", "not in the rig", True),
+    ("rig.no-jack", no_jack, "smew", "spout", False),
+    ("rig.jack-shared", one_jack_two_plugs, "smew", "merge box", False),
+    ("rig.pulse-to-speakers", into_speakers, "desk", "go into Desk's Main in", True),
+    ("rig.medium", usb_into_din, "smew", "USB MIDI host", False),
+    ("rig.run-line", no_run_line, "old", "without a run/stop line", False),
+    ("rig.voltage", too_many_volts, "pocket", "bears 5.5 V", False),
+    ("rig.voltage", too_few_volts, "garganey", "needs 3.5 V", False),
+    ("rig.polarity", wrong_edge, "garganey", "falling edge", False),
+    ("rig.thru-chain", long_chain, "d", "number 4", False),
+    ("rig.wire-load", full_wire, "bass", "spread over 6.7 ms", False),
+    ("rig.channel-collision", same_channel, "b", "channel 2 of one wire", True),
+    ("rig.stray-program", same_channel_program, "b", "program changes for A", True),
+    ("rig.stray-controllers", same_mute_controller, "b", "controllers for A", True),
+    ("rig.stray-notes", pads_of_a_drum_box, "knot", "Smew's own notes", True),
+    ("rig.blocked", blocked, "smew", "Leave controller 7 enabled", True),
+    ("rig.no-way", no_way, "bass", "no MIDI cable leads there", False),
+    ("rig.program-printed", printed_otherwise, "smew", "sent as 16, printed B01", False),
+    ("pattern.no-such-slot", beyond_the_memory, "p", "place 111", False),
+    ("rig.pads", pads_that_lie_otherwise, "fulmar", "it takes a table", True),
+    ("rig.route-to-nowhere", route_to_nowhere, "gone", "not in the rig", True),
+    ("rig.shared-slot", shared_slot, "hats", "share slot 3", False),
+    ("rig.echo-times", echo_without_clock, "gadwall", "476 or 357 ms", False),
+]
+
+
+@pytest.mark.parametrize(
+    ("code", "made", "subject", "words", "mendable"),
+    CASES,
+    ids=[f"{case[0]}-{case[1].__name__}" for case in CASES],
+)
+def test_each_finding(
+    code: str, made: Callable[[], Project], subject: str, words: str, mendable: bool
+) -> None:
+    """It is found, names its subject, explains itself, and its cure takes it away."""
+    project = made()
+    found = [f for f in check(project) if f.code == code and f.subject == subject]
+    assert found, [f"{f.code} {f.subject}: {f.message}" for f in check(project)]
+    finding = found[0]
+    assert words in f"{finding.message} {finding.fix}"
+    for text in (finding.message, finding.why, finding.fix):
+        assert text == text.strip()
+        assert text.endswith(".")
+    assert (finding.cure is not None) == mendable
+    if mendable:
+        mended = check(mend(project, finding))
+        assert (code, subject, finding.message) not in {
+            (f.code, f.subject, f.message) for f in mended
+        }
+    else:
+        with pytest.raises(EditError, match="your hands"):
+            mend(project, finding)
+
+
+def test_sound_rigs_have_no_findings() -> None:
+    """Of no fault that is not there: a sound rig of profiles, with every kind of cable."""
+    smew, knot = box("merganser", "Smew"), box("curlew", "Knot", sends_clock=True)
+    rig = rigged(
+        smew,
+        knot,
+        box("plover", "Garganey"),
+        box("gannet", "Teal", channel=16),
+        cables=(
+            *fed(smew, knot),
+            cable("knot", "garganey", medium="pulse", source_jack="clock-out",
+                  target_jack="clock-in"),
+            cable("grebe", "teal", medium="network", target_jack="network"),
+        ),
+    )  # fmt: skip
+    assert [f.message for f in check(rig)] == []
+    assert check(build.two_boxes()) == ()
+
+
+def test_the_demo_has_the_faults_put_into_it_and_no_others() -> None:
+    """Seven devices over all media; one blocking fault, two to look at, four notes."""
+    project = parse_project(demo_bytes(), "demo").project
+    assert len(project.rig.devices) == 7
+    assert {c.medium for c in project.rig.cables} == {"midi", "pulse", "network", "audio"}
+    found = find(project)
+    assert [(f.severity, f.code, f.subject) for f in found.open] == [
+        ("block", "rig.middle-clock", "knot"),
+        ("warn", "rig.channel-collision", "knot"),
+        ("warn", "rig.channel-collision", "scaup"),
+        ("note", "rig.program-printed", "smew"),
+        ("note", "rig.program-printed", "dunlin"),
+        ("note", "rig.echo-times", "gadwall"),
+        ("note", "pattern.not-in-box", "p03"),
+    ]
+    assert [f.code for f in found.intended] == ["rig.starts-all"]
+    mended = mend(mend(project, found.open[0]), found.open[1])
+    assert all(f.severity == "note" for f in check(mended))
+
+
+def test_an_accepted_finding_is_quiet_until_what_it_rests_on_changes() -> None:
+    """Renaming the box changes what it says, so it is heard again; so is taking it back."""
+    project = starts_all()
+    (finding,) = check(project)
+    quiet = as_intended(project, finding)
+    assert check(quiet) == ()
+    assert find(quiet).intended == (finding,)
+    assert check(not_intended(quiet, finding)) == (finding,)
+    louder = replaced(quiet, 0, name="Dunlin II")
+    assert [f.code for f in check(louder)] == ["rig.starts-all"]
+
+
+def test_every_code_is_documented_and_tested() -> None:
+    """docs/findings.md, the code and these cases name the same codes."""
+    text = "".join(p.read_text() for p in SOURCES.glob("*.py"))
+    codes = set(re.findall(r'"((?:rig|pattern|scene|song)\.[a-z-]+)"', text))
+    codes |= {"rig.stray-program", "rig.stray-controllers"}  # made from the kind of message
+    documented = set(re.findall(r"^\| `([a-z.-]+)`", DOCS.read_text(), re.M))
+    assert codes == documented
+    elsewhere = {c for c in codes if c.startswith(("scene.", "song."))}
+    assert codes - elsewhere - {"pattern.no-slot", "pattern.not-in-box"} == {c[0] for c in CASES}
+
+
+def codes(project: Project) -> list[str]:
+    return [f.code for f in check(project)]
+
+
+def test_a_scene_naming_a_pattern_that_is_not_there() -> None:
+    """It blocks: the box falls silent where the scene begins."""
+    project = build.two_boxes()
+    project = msgspec.structs.replace(project, patterns=project.patterns[:2])
+    found = check(project)
+    assert [(f.code, f.subject) for f in found] == [
+        ("scene.no-pattern", "a"),
+        ("scene.no-pattern", "b"),
+    ]
+
+
+def test_a_scene_giving_a_box_anothers_pattern() -> None:
+    """Its notes would mean something else."""
+    project = build.two_boxes()
+    scenes = (build.scene("a", 2, bass=["d1"]), *project.scenes[1:])
+    assert "scene.other-box" in codes(msgspec.structs.replace(project, scenes=scenes))
+
+
+def test_a_scene_for_a_device_that_is_gone() -> None:
+    """The part is named."""
+    project = build.two_boxes()
+    scenes = (*project.scenes, build.scene("c", 1, horn=["b1"]))
+    assert "scene.no-device" in codes(msgspec.structs.replace(project, scenes=scenes))
+
+
+def test_the_boxs_memory() -> None:
+    """A pattern without a slot blocks; one changed since is noted, once."""
+    project = build.two_boxes()
+    first, second, bass = project.patterns
+    changed = msgspec.structs.replace(first, content=second.content)
+    slotless = msgspec.structs.replace(second, program=None)
+    project = msgspec.structs.replace(project, patterns=(changed, slotless, bass))
+    found = {f.code: f for f in check(project)}
+    assert set(found) == {"pattern.no-slot", "pattern.not-in-box"}
+    assert "changed since" in found["pattern.not-in-box"].message
+
+
+def test_songs_without_sections_or_with_a_lost_scene() -> None:
+    """An empty song is warned of; a lost scene blocks."""
+    project = build.two_boxes()
+    songs = (build.song(), msgspec.structs.replace(build.song("gone"), id="other"))
+    project = msgspec.structs.replace(project, songs=songs)
+    assert [c for c in codes(project) if c.startswith("song")] == ["song.no-scene", "song.empty"]
+
+
+def test_a_finding_is_a_value() -> None:
+    """Commands print it as JSON; its cure travels along as an edit."""
+    (finding,) = check(starts_all())
+    assert isinstance(finding, Finding)
+    assert msgspec.json.decode(msgspec.json.encode(finding), type=Finding) == finding
