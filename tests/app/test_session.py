@@ -91,7 +91,7 @@ def test_meeting_an_idle_engine(session: Session, client: FakeClient) -> None:
     assert isinstance(load, Load)
     assert load.plan.plan.song.id == "song"
     assert set(load.standins) == {"drums", "bass"}
-    assert set(load.memories) == {"drums"}
+    assert set(load.setups) == {"drums", "bass"}
     assert session.link == "on"
 
 

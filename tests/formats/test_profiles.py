@@ -54,7 +54,7 @@ def changed(**fields: object) -> bytes:
         (changed(format="other"), "field `format`"),
         (changed(schema=7), "field `schema` should be 1 (got 7)"),
         (changed(channel=17), "field `channel`"),
-        (changed(spec={"jacks": [{"id": "a", "name": "A", "kind": "steam"}]}), "spec.jacks[0].kind"),
+        (changed(spec={"jacks": [{"id": "a", "name": "A", "kind": "steam"}]}), "jacks[0].kind"),
         (changed(spec={"starts_all": True, "obeys": {"start": False, "resume": False}}),
          "field `spec.starts_all`: Start starts all of it"),
     ],

@@ -51,14 +51,14 @@ class Performer:
         assert self.frame.rail.current == number
 
     def engine_ready(self) -> None:
-        """Wait until the engine answers and every stand-in is there."""
+        """Wait until the engine answers and every device with a port is there."""
         session = self.frame.session
         self.wait(
             lambda: (
                 session.link == "on"
                 and session.status is not None
                 and session.status.devices
-                and all(d.port == "up" for d in session.status.devices)
+                and all(d.port != "gone" for d in session.status.devices)
             )
         )
 

@@ -215,8 +215,9 @@ class Frame(QWidget):
         self.session.run_here()
 
     def do_panic(self) -> None:
-        """The second Esc within a second is panic."""
+        """The second Esc within a second is panic; the first puts away what is open."""
         self.key_sheet.hide()
+        self.view.escaped()
         self.session.escape(time.monotonic())
 
     def do_tap(self) -> None:

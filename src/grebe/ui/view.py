@@ -121,5 +121,8 @@ class View(QWidget):
     def moved(self) -> None:
         """Time has passed: show where it is. Called many times a second while shown."""
 
+    def escaped(self) -> None:
+        """Esc was pressed: put away what is open. The key itself is the window's."""
+
     def leaving(self) -> None:
         """The window is about to close: end what still runs."""

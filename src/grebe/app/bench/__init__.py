@@ -7,6 +7,8 @@ from typing import Any
 
 from grebe.app.bench.clock import measure_clock
 from grebe.app.bench.player import measure_player
+from grebe.app.bench.rig import measure_rig
+from grebe.app.bench.route import measure_route
 from grebe.app.bench.window import measure_window
 
 
@@ -25,4 +27,10 @@ def run_bench(only: str | None, seconds: float, say: Callable[[str], None]) -> d
     if only in (None, "window"):
         say("the window")
         out["window"] = measure_window()
+    if only in (None, "rig"):
+        say("a large rig")
+        out["rig"] = measure_rig()
+    if only in (None, "route"):
+        say("a route")
+        out["route"] = measure_route()
     return out

@@ -87,7 +87,7 @@ def measure_clock(seconds: float) -> dict[str, Any]:
         for load in ("idle", "load"):
             late: dict[str, list[float]] = {name: [] for name in senders}
             before = processor_times()
-            with _busy(BUSY if load == "load" else 0):
+            with busy(BUSY if load == "load" else 0):
                 for _ in range(rounds):
                     for name in senders:
                         if name == "grebe":
@@ -160,7 +160,7 @@ def _compile(folder: Path) -> Path | None:
 
 
 @contextmanager
-def _busy(count: int) -> Iterator[None]:
+def busy(count: int) -> Iterator[None]:
     """Some processes that do nothing but spin."""
     spinning = [subprocess.Popen([sys.executable, "-c", "while True: pass"]) for _ in range(count)]
     try:

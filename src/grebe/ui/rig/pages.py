@@ -25,7 +25,7 @@ from grebe.ui.widgets import Pill
 
 
 class Page(QWidget):
-    """A page that Esc leaves."""
+    """A page that Esc, which is the window's key, leaves."""
 
     left = pyqtSignal()
 
@@ -34,13 +34,6 @@ class Page(QWidget):
         self.column = QVBoxLayout(self)
         self.column.setContentsMargins(0, 0, 0, 0)
         self.column.setSpacing(8)
-
-    def keyPressEvent(self, event: QKeyEvent | None) -> None:
-        """Esc goes back to the device."""
-        if event is not None and event.key() == Qt.Key.Key_Escape:
-            self.left.emit()
-        else:
-            super().keyPressEvent(event)
 
     def add(self, *widgets: QWidget) -> None:
         """Put widgets one under another."""

@@ -229,6 +229,11 @@ class RigView(View):
         self.device_page.port.stop_looking()
         self.device_page.input.stop_looking()
 
+    def escaped(self) -> None:
+        """Leave a page of the sheet."""
+        if self.pages.currentWidget() is not self.device_page:
+            self._back()
+
     def _back(self) -> None:
         self.pages.setCurrentWidget(self.device_page)
         self.canvas.setFocus()

@@ -1,0 +1,59 @@
+"""``python -m grebe.standins.roundtrip PLAYS HEARS COUNT``: how long a route takes.
+
+Stands in for two boxes at once: plays notes at the first socket path, hears
+them come back at the second, and prints one time in nanoseconds a line. Prints
+"ready" when both listen.
+"""
+
+from __future__ import annotations
+
+import random
+import select
+import socket
+import sys
+import time
+
+from grebe.protocols.midi import NOTE_OFF, NOTE_ON
+from grebe.protocols.standin import encode_reports, played
+from grebe.wires.clock import ask_for_realtime, raw_ns
+
+PRIORITY = 60
+EVERY_S = (0.003, 0.017)
+"""Pause between notes: at any moment against the clock."""
+LOST_S = 0.5
+
+
+def _listen(path: str) -> socket.socket:
+    listener = socket.socket(socket.AF_UNIX, socket.SOCK_SEQPACKET)
+    listener.bind(path)
+    listener.listen(1)
+    return listener
+
+
+def main() -> None:
+    """Play, hear, print."""
+    plays, hears, count = sys.argv[1], sys.argv[2], int(sys.argv[3])
+    listeners = (_listen(plays), _listen(hears))
+    sys.stdout.write("ready\n")
+    sys.stdout.flush()
+    out, into = (listener.accept()[0] for listener in listeners)
+    ask_for_realtime(PRIORITY)
+    dice = random.Random(1)
+    time.sleep(0.5)
+    for n in range(count):
+        time.sleep(dice.uniform(*EVERY_S))
+        status = NOTE_ON if n % 2 == 0 else NOTE_OFF
+        began = raw_ns()
+        out.send(encode_reports([played(bytes((status, 48, 100)), began)]))
+        ready = True
+        while ready:
+            ready = bool(select.select([into], [], [], LOST_S)[0])
+            if ready and into.recv(65_536)[0] & 0xE0 == NOTE_OFF:  # a note on or off
+                sys.stdout.write(f"{raw_ns() - began}\n")
+                break
+        if not ready:
+            sys.stdout.write("-1\n")
+
+
+if __name__ == "__main__":
+    main()

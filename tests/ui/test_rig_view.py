@@ -1,0 +1,344 @@
+"""The Rig station as a performer uses it: keys, tables, sheets."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+import msgspec
+import pytest
+from PyQt6.QtCore import QPoint, Qt
+from PyQt6.QtTest import QTest
+from PyQt6.QtWidgets import QComboBox, QFileDialog
+
+from grebe.app.runtime import own_profiles_dir
+from grebe.core.document import with_leader, with_rig
+from grebe.core.rig.model import Filter, Port, Rig
+from grebe.formats.profiles import read_profile, shipped_profiles
+from grebe.ui.rig.ports import port_text
+from grebe.ui.rig.view import RigView
+from tests.ui.conftest import Performer
+
+K = Qt.Key
+ALT = Qt.KeyboardModifier.AltModifier
+CTRL = Qt.KeyboardModifier.ControlModifier
+LEFT = Qt.MouseButton.LeftButton
+
+
+def rig_view(performer: Performer) -> RigView:
+    view = performer.frame.views[1]
+    assert isinstance(view, RigView)
+    return view
+
+
+def rig(performer: Performer) -> Rig:
+    return performer.frame.session.project.rig
+
+
+def type_(performer: Performer, words: str) -> None:
+    target = performer.frame.focusWidget()
+    assert target is not None
+    QTest.keyClicks(target, words)
+
+
+def test_the_demo_is_drawn_without_crossings(performer: Performer) -> None:
+    """Leader at the left, seven boxes, every cable, nothing outside the canvas."""
+    view = rig_view(performer)
+    performer.frame.grab()
+    placed = {p.device: p.box for p in view.tree_canvas.placed}
+    assert set(placed) == {"grebe", *(d.id for d in rig(performer).devices)}
+    assert placed["grebe"].left() == min(box.left() for box in placed.values())
+    assert view.tree_canvas.crossings == 0
+    assert len(view.tree_canvas.picture.cables) == 7
+    for box in placed.values():
+        assert box.right() <= view.tree_canvas.width()
+        assert box.bottom() <= view.tree_canvas.height()
+    for box in placed.values():
+        others = [other for other in placed.values() if other is not box]
+        assert not any(box.intersects(other) for other in others)
+
+
+def test_offsets_and_who_plays(performer: Performer) -> None:
+    """Up and Down choose a device, comma and full stop move its offset, W changes who plays."""
+    performer.frame.grab()
+    view = rig_view(performer)
+    performer.press(K.Key_Down)
+    assert view.selected == "knot"
+    performer.press(K.Key_Period)
+    performer.press(K.Key_Period)
+    performer.press(K.Key_Comma)
+    assert rig(performer).device("knot").offset_ms == 0.1
+    assert view.device_page.offset.value() == 0.1
+    view.device_page.offset.setValue(-3.5)
+    assert rig(performer).device("knot").offset_ms == -3.5
+    performer.press(K.Key_W)
+    assert rig(performer).device("knot").plays == "own"
+
+
+def test_findings_are_mended_and_accepted_by_key(performer: Performer) -> None:
+    """F mends what blocks, N chooses the next, I says it is intended; the badge follows."""
+    frame = performer.frame
+    session, view = frame.session, rig_view(performer)
+    frame.grab()
+    assert frame.rail.badges[1] == 3
+    performer.press(K.Key_F)
+    assert rig(performer).cables[4].gives == "thru"
+    assert frame.rail.badges[1] == 2
+    performer.press(K.Key_N)
+    chosen = view.findings.current
+    performer.press(K.Key_I)
+    assert chosen not in session.findings()
+    assert chosen in session.intended()
+    assert frame.rail.badges[1] == 1
+    view.findings.toggle_intended()
+    frame.grab()
+    view._hear_again(chosen)  # type: ignore[arg-type]
+    assert chosen in session.findings()
+
+
+def test_findings_by_mouse(performer: Performer) -> None:
+    """The buttons on a finding, a click on it, and the wheel."""
+    view = rig_view(performer)
+    performer.frame.grab()
+    button = next(b for b in view.findings._buttons if b.does == "mend")
+    QTest.mouseClick(view.findings, LEFT, pos=button.box.center().toPoint())
+    assert rig(performer).cables[4].gives == "thru"
+    performer.frame.grab()
+    box, index = view.findings._rows[1]
+    QTest.mouseClick(view.findings, LEFT, pos=box.topLeft().toPoint() + QPoint(90, 20))
+    assert view.findings.selected == index
+    button = next(b for b in view.findings._buttons if b.does == "intended")
+    QTest.mouseClick(view.findings, LEFT, pos=button.box.center().toPoint())
+    assert len(performer.frame.session.intended()) == 2
+
+
+def test_nobody_leads_is_mended(performer: Performer) -> None:
+    """The proposal is taken with F; L lets another lead, P the best."""
+    session = performer.frame.session
+    session.store.apply("Nobody", lambda p: with_leader(p, None))
+    performer.frame.grab()
+    assert session.findings()[0].code == "rig.no-leader"
+    performer.press(K.Key_F)
+    assert rig(performer).leader == "grebe"
+    rig_view(performer).select("smew")
+    performer.press(K.Key_L)
+    assert rig(performer).leader == "smew"
+    assert rig(performer).device("smew").sends_clock
+    performer.press(K.Key_P)
+    assert rig(performer).leader == "grebe"
+    assert "could reach" in session.notice.text  # type: ignore[union-attr]
+
+
+def test_a_box_and_its_cables_by_keyboard_alone(performer: Performer) -> None:
+    """A, what it is, Enter, its name, Enter; C, Enter: plugged in at jacks that fit."""
+    view = rig_view(performer)
+    performer.press(K.Key_A)
+    type_(performer, "pad banks")
+    assert view.add_page.list.count() == 1
+    performer.press(K.Key_Return)
+    type_(performer, "Fulmar")
+    performer.press(K.Key_Return)
+    device = rig(performer).device("fulmar")
+    assert device.kind == "sampler"
+    assert device.channel == 10
+    view.select("grebe")
+    performer.press(K.Key_C)
+    target = view.cable_page.target
+    target.setCurrentIndex(target.findText("Fulmar"))
+    performer.press(K.Key_Return)
+    cable = rig(performer).cables[-1]
+    assert (cable.source, cable.target, cable.target_jack) == ("grebe", "fulmar", "midi-in")
+    performer.press(K.Key_Z, CTRL)
+    performer.press(K.Key_Z, CTRL)
+    assert "fulmar" not in {d.id for d in rig(performer).devices}
+
+
+def test_a_controller_into_grebe_begins_a_route_with_pads_mapped(performer: Performer) -> None:
+    """The finding offers the map; in Note maps a pad gets another note."""
+    view = rig_view(performer)
+    profiles = {p.id: p for p in shipped_profiles()}
+    view._add_box(profiles["fulmar"], "Fulmar")
+    view._add_box(profiles["pochard"], "Pads")
+    performer.press(K.Key_C)
+    view.cable_page.target.setCurrentIndex(0)
+    assert view.cable_page.target.currentText() == "Grebe"
+    view.cable_page.done.clicked.emit()
+    (route,) = rig(performer).routes
+    assert (route.source, route.target) == ("pads", "fulmar")
+    finding = next(f for f in performer.frame.session.findings() if f.code == "rig.pads")
+    view._mend(finding)
+    assert rig(performer).routes[0].notes == "position"
+    performer.press(K.Key_4, ALT)
+    assert view.panes.currentWidget() is view.notes
+    performer.frame.grab()
+    assert "each has its own" in view.notes.sentence()
+    performer.press(K.Key_Up)
+    assert view.notes.pad == 5
+    performer.press(K.Key_Plus)
+    (route,) = rig(performer).routes
+    assert route.notes == "table"
+    assert dict(route.table)[40] == 69
+    performer.press(K.Key_M)
+    assert rig(performer).routes[0].notes == "same"
+    box, pad = view.notes._pads[-1] if view.notes._pads else (None, 0)
+    assert pad
+    QTest.mouseClick(view.notes, LEFT, pos=box.center().toPoint())  # type: ignore[union-attr]
+    assert view.notes.pad == pad
+
+
+def test_removing_a_box_shows_what_uses_it(performer: Performer) -> None:
+    """Delete asks, with the uses; Esc keeps, the button removes, undo brings it back."""
+    view = rig_view(performer)
+    view.select("dunlin")
+    performer.press(K.Key_Delete)
+    words = view.remove_page.facts.accessibleName()
+    assert "2 cables" in words
+    assert "a part in Slack" in words
+    performer.press(K.Key_Escape)
+    assert view.pages.currentWidget() is view.device_page
+    before = rig(performer)
+    performer.press(K.Key_Delete)
+    view.remove_page.done.clicked.emit()
+    assert "dunlin" not in {d.id for d in rig(performer).devices}
+    assert not any("dunlin" in (c.source, c.target) for c in rig(performer).cables)
+    performer.press(K.Key_Z, CTRL)
+    assert rig(performer) == before
+
+
+def test_filters_by_click(performer: Performer) -> None:
+    """Notes off at Knot's input, on again; the drawing and the findings follow."""
+    view = rig_view(performer)
+    view.select("knot")
+    box = view.device_page.filters[("accepts", "notes")]
+    assert box.isChecked()
+    box.click()
+    assert rig(performer).cables[1].accepts == Filter(notes=False)
+    assert any(f.code == "rig.blocked" for f in performer.frame.session.findings())
+    box.click()
+    assert rig(performer).cables[1].accepts == Filter()
+
+
+def test_the_tables_take_what_fits_and_refuse_the_rest(performer: Performer) -> None:
+    """Cells are edited in place; what cannot be is said and nothing changes."""
+    view = rig_view(performer)
+    performer.press(K.Key_2, ALT)
+    assert view.panes.currentWidget() is view.tables
+    performer.frame.grab()
+    devices, cables, _ = view.tables.models
+    titles = [column.title for column in cables.columns]
+    assert devices.setData(devices.index(1, 2), "5")
+    assert rig(performer).device("knot").channel == 5
+    assert not devices.setData(devices.index(1, 2), "17")
+    assert "Nothing was changed" in performer.frame.session.notice.text  # type: ignore[union-attr]
+    assert cables.setData(cables.index(0, titles.index("Lets out")), "all but notes, cc 7")
+    assert rig(performer).cables[0].passes == Filter(notes=False, but=(7,))
+    assert not cables.setData(cables.index(0, titles.index("Lets out")), "sausages")
+    assert cables.setData(cables.index(5, titles.index("Counts on")), "2")
+    assert any(f.code == "rig.rate" for f in performer.frame.session.findings())
+    assert not cables.setData(cables.index(0, titles.index("To")), "Grebe")
+    assert cables.setData(cables.index(4, titles.index("Output")), "MIDI thru")
+    assert rig(performer).cables[4].source_jack == "midi-thru"
+
+
+def test_a_cell_is_edited_by_keyboard_with_its_choices(performer: Performer) -> None:
+    """Enter opens the list of what fits; Delete takes the row out, undo brings it back."""
+    view = rig_view(performer)
+    performer.press(K.Key_2, ALT)
+    table = view.tables.cables
+    table.setFocus()
+    table.setCurrentIndex(table.model().index(4, 5))  # type: ignore[union-attr]
+    QTest.keyClick(table, K.Key_Return)
+    editor = table.findChild(QComboBox)
+    assert editor is not None
+    assert [editor.itemText(i) for i in range(editor.count())] == ["own", "thru", "both"]
+    editor.setCurrentText("thru")
+    table.itemDelegate().commitData.emit(editor)  # type: ignore[union-attr]
+    assert rig(performer).cables[4].gives == "thru"
+    count = len(rig(performer).cables)
+    QTest.keyClick(table, K.Key_Delete)
+    assert len(rig(performer).cables) == count - 1
+    performer.press(K.Key_Z, CTRL)
+    assert len(rig(performer).cables) == count
+
+
+def test_the_setup_sheet_is_ticked_and_printed(
+    performer: Performer, tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """A tick is kept in the project; PDF and HTML by the name given."""
+    view = rig_view(performer)
+    performer.press(K.Key_3, ALT)
+    assert view.panes.currentWidget() is view.setup
+    key, box = next(iter(view.setup.boxes.items()))
+    box.click()
+    assert performer.frame.session.project.ticked == (key,)
+    performer.press(K.Key_Z, CTRL)
+    assert not view.setup.boxes[key].isChecked()
+    for name, begins in (("a.pdf", b"%PDF-"), ("b.html", b"<!DOCTYPE html>")):
+        path = tmp_path / name
+        monkeypatch.setattr(
+            QFileDialog, "getSaveFileName", lambda *_, path=path, **__: (str(path), "")
+        )
+        view.do_print_setup()
+        assert path.read_bytes().startswith(begins)
+
+
+def test_a_profile_of_ones_own(performer: Performer) -> None:
+    """Ctrl+P saves the box as it stands; it is offered when the next is added."""
+    view = rig_view(performer)
+    view.select("knot")
+    view._set_fields("Name", name="My bass")
+    performer.press(K.Key_P, CTRL)
+    path = own_profiles_dir() / "knot.json"
+    assert read_profile(path).name == "My bass"
+    performer.press(K.Key_A)
+    type_(performer, "my bass")
+    assert view.add_page.profile is not None
+    assert view.add_page.profile.name == "My bass"
+    performer.press(K.Key_Escape)
+    assert view.pages.currentWidget() is view.device_page
+
+
+def test_choosing_ports(performer: Performer) -> None:
+    """The lists hold what there is; a choice is an edit that can be undone."""
+    view = rig_view(performer)
+    port = view.device_page.port
+    names = [port.itemText(i) for i in range(port.count())]
+    assert names[0] == "stand-in"
+    assert names[-1] == "nowhere"
+    port._looking.waitForFinished(5000)
+    port.setCurrentIndex(port.count() - 1)
+    port.activated.emit(port.count() - 1)
+    assert rig(performer).device("smew").port == Port(wire="none")
+    performer.press(K.Key_Z, CTRL)
+    assert rig(performer).device("smew").port == Port()
+    assert view.device_page.input.itemText(view.device_page.input.count() - 1) == "nowhere"
+    assert port_text(Port(wire="jack")) == "JACK, patched by hand"
+
+
+def test_an_empty_rig(performer: Performer) -> None:
+    """Nothing there: it says how to begin, and every action is harmless."""
+    session, view = performer.frame.session, rig_view(performer)
+    session.store.apply("Clear", lambda p: with_rig(p, Rig()))
+    performer.frame.grab()
+    assert "A adds a box" in view.heading.below
+    for key in (K.Key_W, K.Key_L, K.Key_F, K.Key_I, K.Key_N, K.Key_Delete, K.Key_Down, K.Key_C):
+        performer.press(key)
+        performer.press(K.Key_Escape)
+    for pane in (K.Key_2, K.Key_3, K.Key_4, K.Key_1):
+        performer.press(pane, ALT)
+        assert not performer.frame.grab().isNull()
+
+
+def test_a_large_rig_is_drawn_whole(performer: Performer) -> None:
+    """Sixty-four boxes: smaller, and scrolled to."""
+    session, view = performer.frame.session, rig_view(performer)
+    smew = rig(performer).devices[0]
+    many = tuple(
+        msgspec.structs.replace(smew, id=f"d{n}", name=f"Box {n}", port=Port(wire="none"))
+        for n in range(64)
+    )
+    cables = tuple(msgspec.structs.replace(rig(performer).cables[0], target=d.id) for d in many)
+    session.store.apply("Many", lambda p: with_rig(p, Rig(devices=many, cables=cables)))
+    performer.frame.grab()
+    assert len(view.tree_canvas.placed) == 65
+    performer.press(K.Key_Down)
+    assert not performer.frame.grab().isNull()
