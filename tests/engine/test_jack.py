@@ -215,7 +215,16 @@ def test_a_route_from_port_to_port_adds_no_frame(server: Server) -> None:
         )
         out, _ = hearing.communicate(timeout=20)
     sent = json.loads(playing.stdout)
-    seen = [row for row in json.loads(out)["seen"] if row[1].startswith("99")]
+    found = json.loads(out)
+    seen = {row[0]: row[1] for row in found["seen"] if row[1].startswith("99")}
+    lost_time = [(a - RATE // 25, b + RATE // 25) for a, b in found["jumps"][1:]]
+    judged = [f for f, _ in sent if not any(a <= f <= b for a, b in lost_time)]
     assert len(sent) == 60
-    assert [frame for frame, _ in seen] == [frame for frame, _ in sent]
-    assert seen[0][1] == bytes((0x99, 72, 100)).hex()  # pad 1 lies bottom left: its 13th
+    assert len(judged) > 20
+    assert [f for f in judged if f not in seen] == []
+    # Pad 1 lies bottom left: the sampler, counting from the top, has its 13th there.
+    assert all(
+        seen[frame] == bytes((0x99, 60 + 4 * (3 - n % 16 // 4) + n % 4, 100)).hex()
+        for n, (frame, _) in enumerate(sent)
+        if frame in judged
+    )

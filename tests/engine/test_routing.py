@@ -190,3 +190,17 @@ def test_a_box_behind_a_thru_gets_clock_and_notes_once() -> None:
     for row in rows.values():
         assert row.measured == "device"
         assert row.ticks_sent - row.ticks_received <= 1
+
+
+def test_no_note_is_left_waiting_with_the_reports(table: Table) -> None:
+    """Many in a row, at every moment against the engine's own looking: each comes out at once."""
+    pads, sampler = table.boxes["pads"], table.boxes["fulmar"]
+    table.client.send(Begin())
+    for n in range(120):
+        note = 36 + n % 16
+        pads.play(bytes((0x90, note, 100)))
+        assert sampler.hears()[0] == 0x99
+        pads.play(bytes((0x80, note, 64)))
+        assert sampler.hears()[0] == 0x89
+        time.sleep(0.003)
+    table.client.send(Halt())

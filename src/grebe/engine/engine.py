@@ -414,6 +414,8 @@ class Engine:
         if now - self._last_status >= STATUS_EVERY_NS:
             self._last_status = now
             self._collect()
+            if self._ears.listening:
+                self._pass_on()  # what a box played may have come with its reports
             self._server.tell(self._status(), status=True)
         if now - self._last_ports >= PORTS_EVERY_NS / max(1, len(self._outlets)):
             self._last_ports = now

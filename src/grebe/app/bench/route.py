@@ -28,7 +28,10 @@ def route_project() -> Project:
     """The bench's eight devices, and a controller routed to a sampler."""
     project = bench_project()
     rig = project.rig
-    extra = (Device(id="pads", name="Pads"), Device(id="sampler", name="Sampler"))
+    extra = tuple(
+        Device(id=name.lower(), name=name, obeys_clock=False, obeys_transport=False)
+        for name in ("Pads", "Sampler")
+    )  # what nobody reads would fill their sockets
     return with_rig(
         project,
         msgspec.structs.replace(

@@ -24,6 +24,10 @@ STYLES = {
 }
 
 
+PLAIN_FROM = 60
+"""Cables from which on lines are drawn without smoothing."""
+
+
 class RigCanvas(Canvas):
     """Boxes and cables."""
 
@@ -36,6 +40,9 @@ class RigCanvas(Canvas):
         self.wiring = Wiring(session.project.rig)
         self.tree = tree_of(self.wiring)
         self._drawn: tuple[Rig, Drawing] | None = None
+        self._carrying: set[int] = set()
+        """Identities of the cables the tree is made of; comparing 200 by content takes long."""
+        self._clashing: set[int] = set()
         self.setAccessibleName("Clock tree")
 
     @property
@@ -49,6 +56,8 @@ class RigCanvas(Canvas):
             self.wiring = Wiring(rig)
             self.tree = tree_of(self.wiring)
             self._drawn = (rig, drawing(self.wiring, self.tree))
+            self._carrying = {id(hop.cable) for hop in self.tree.hops.values()}
+            self._clashing = {id(c) for c in self.wiring.cables if self._clashes(c)}
         self.picture = picture(self._drawn[1], self.wiring, room_width, room_height)
         width = max(room_width, self.picture.width)
         height = max(room_height, self.picture.height)
@@ -72,8 +81,12 @@ class RigCanvas(Canvas):
     def paint_still(self, painter: QPainter) -> None:
         """Draw the tree."""
         wrong = {f.subject for f in self.session.findings() if f.severity != "note"}
+        # Over a hundred lines smooth edges cost more than they show.
+        many = len(self.picture.cables) > PLAIN_FROM
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing, on=not many)
         for cable in self.picture.cables:
             self._paint_cable(painter, cable)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         for placed in self.placed:
             self._paint_box(painter, placed, wrong=placed.device in wrong)
         if not self.placed:
@@ -128,11 +141,12 @@ class RigCanvas(Canvas):
     def _paint_cable(self, painter: QPainter, placed: PlacedCable) -> None:
         p = self.palette_now
         cable = self.wiring.cables[placed.cable]
-        carries = self.tree.carries(cable)
-        clashes = self._clashes(cable)
+        carries = id(cable) in self._carrying
+        clashes = id(cable) in self._clashing
         colour = p.eye if clashes else self._colour(cable, carries=carries)
         painter.setBrush(Qt.BrushStyle.NoBrush)
-        painter.setPen(QPen(colour, 1.2 if cable.medium == "audio" else 2.2, STYLES[cable.medium]))
+        thin = cable.medium == "audio" or len(self.picture.cables) > PLAIN_FROM
+        painter.setPen(QPen(colour, 1.0 if thin else 2.2, STYLES[cable.medium]))
         way = list(placed.corners)
         tip, before = way[-1], way[-2]
         along = QPointF(_sign(tip.x() - before.x()), _sign(tip.y() - before.y()))
@@ -158,7 +172,7 @@ class RigCanvas(Canvas):
     def _clashes(self, cable: Cable) -> bool:
         """Whether this is a second clock at its input."""
         return (
-            not self.tree.carries(cable)
+            id(cable) not in self._carrying
             and cable.accepts.clock
             and cable.target in self.tree.hops
             and cable in self.tree.sources[cable.target]
