@@ -157,6 +157,11 @@ class RigCanvas(Canvas):
         across = QPointF(along.y(), along.x()) * 5.5
         painter.drawPolygon(QPolygonF([tip, way[-1] - along + across, way[-1] - along - across]))
         words = "second clock" if clashes else self._words(cable, carries=carries)
+        room = placed.label_room
+        if words and not placed.back and draw.text_width(words, 14, 600) > room:
+            short = carries and cable.medium != "network"
+            words = str(self.tree.hops[cable.target].rate) if short else ""
+            words = words if draw.text_width(words, 14, 600) <= room else ""
         if words and self.picture.lines_in_box > 1:
             align = draw.LEFT if placed.back else draw.RIGHT
             x, y = placed.label_at.x(), placed.label_at.y()

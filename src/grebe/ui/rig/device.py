@@ -10,6 +10,7 @@ from PyQt6.QtWidgets import (
     QDoubleSpinBox,
     QGridLayout,
     QLabel,
+    QLayout,
     QLineEdit,
     QScrollArea,
     QSpinBox,
@@ -49,6 +50,7 @@ class DevicePage(QScrollArea):
         if view is not None:
             view.setAutoFillBackground(False)
         column = QVBoxLayout(inside)
+        column.setSizeConstraint(QLayout.SizeConstraint.SetMinimumSize)
         column.setContentsMargins(0, 0, 6, 0)
         column.setSpacing(6)
         self.facts = Facts()
@@ -59,6 +61,7 @@ class DevicePage(QScrollArea):
         column.addWidget(self.more)
         column.addStretch(1)
         fields = QVBoxLayout(self.editing)
+        fields.setSizeConstraint(QLayout.SizeConstraint.SetMinimumSize)
         fields.setContentsMargins(0, 0, 0, 0)
         fields.setSpacing(4)
         self._add_filters(fields)

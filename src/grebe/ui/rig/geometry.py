@@ -14,8 +14,10 @@ FULL, SHORT, LOW = 74.0, 54.0, 28.0
 """Heights of a box with three lines, two, one."""
 MARGIN = 8.0
 PORT_GAP = 11.0
-NARROWEST_GAP, WIDEST_GAP = 64.0, 200.0
-TRACK = 12.0
+NARROWEST_GAP, WIDEST_GAP = 56.0, 200.0
+CROWDED_GAP = 120.0
+"""A gap grows with its cables up to this; from then on they stand closer."""
+TRACK = 8.0
 
 
 @dataclass(frozen=True)
@@ -77,10 +79,9 @@ def picture(drawn: Drawing, wiring: Wiring, width: float, height: float) -> Pict
             pieces[first + offset] += 1.0
     aside = 52.0 if drawn.back else 2.0
     if columns > 1:
-        wanted = max(NARROWEST_GAP, max(pieces) * TRACK + 24.0)
+        wanted = min(CROWDED_GAP, max(NARROWEST_GAP, max(pieces) * TRACK + 24.0))
         room = (width - aside - columns * BOX_WIDTH) / (columns - 1)
-        gap = max(wanted if wanted <= 160 or room < wanted else 0.0, min(WIDEST_GAP, room))
-        gap = max(gap, NARROWEST_GAP)
+        gap = max(wanted, min(WIDEST_GAP, room))
     tall = tallest * box_height + (tallest - 1) * row_gap
     room_height = max(height, tall + 2 * MARGIN)
     cells: dict[str, _Cell] = {}

@@ -60,6 +60,7 @@ class AddPage(Page):
         self.search.returnPressed.connect(self._choose)
         self.list = QListWidget()
         self.list.setAccessibleName("Profiles")
+        self.list.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
         self.list.currentRowChanged.connect(self._describe)
         self.about = Facts()
         self.about.setFixedHeight(150)
