@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import statistics
+from pathlib import Path
 
 import msgspec
 import pytest
@@ -14,6 +15,7 @@ from grebe.core.rig.standin import Onward, Setup
 from grebe.protocols.midi import encode
 from grebe.protocols.standin import Report, ReportKind, encode_setup
 from grebe.standins.box import Box
+from grebe.standins.host import Host
 from tests import build
 
 TICK_NS = 20_833_333  # 120 BPM, 24 a quarter note
@@ -222,3 +224,25 @@ def test_a_box_that_ignores_start_follows_the_clock_all_the_same() -> None:
     assert [r.number for r in out if r.kind is ReportKind.BEAT] == [0, 1]
     assert sum(r.kind is ReportKind.TICK for r in out) == 25
     assert notes(out) == []
+
+
+def test_a_burst_goes_on_whole(tmp_path: Path) -> None:
+    """After a slow moment a hundred ticks come at once: none is lost on the way, near or far."""
+    first, near, far = (build.device(d) for d in ("first", "near", "far"))
+    thru = tuple(Onward(path=str(tmp_path / f"{d}.sock"), passes=Filter()) for d in ("near", "far"))
+    here = Host({d.id: (d, tmp_path / f"{d.id}.sock") for d in (first, near)})
+    there = Host({"far": (far, tmp_path / "far.sock")})
+    seat, other = here._seats
+    seat.box = Box(first, Setup(device=first, thru=thru))
+    seat.feed(b"\xfa")
+    for _ in range(100):
+        seat.feed(b"\xf8")
+    assert sum(r.kind is ReportKind.TICK for r in other.waiting) == 100
+    (target,) = there._seats
+    while seat.passing:
+        there._take_thru(target)
+        seat.pass_on()
+    there._take_thru(target)
+    assert sum(r.kind is ReportKind.TICK for r in target.waiting) == 100
+    for one in (seat, other, target):
+        one.close()
