@@ -22,6 +22,7 @@ from grebe.core.rig.edits import (
     remove_device,
     uses_of,
 )
+from grebe.core.rig.flow import Flow
 from grebe.core.rig.model import Cable, Filter, Rig, Route
 from grebe.core.rig.numbering import printed_program
 from grebe.core.rig.passage import NOT_SENT, both, passages, route_notes
@@ -40,6 +41,7 @@ from grebe.core.rig.spec import (
     Steps,
     TempoRange,
 )
+from grebe.core.rig.wiring import Wiring
 from grebe.core.rig.words import (
     filter_from_words,
     filter_words,
@@ -204,13 +206,15 @@ def test_passages_fold_every_filter_on_the_way() -> None:
         ),
         routes=(Route(source="pads", target="fulmar", passes=Filter(program=False)),),
     )
-    (passage,) = passages(rig)
+    wiring = Wiring(rig)
+    (passage,) = passages(wiring, Flow(wiring).via)
     assert passage.wire == "fulmar"
     assert not passage.passes.clock
     assert not passage.passes.program
     assert not passage.passes.passes_controller(20)
     assert passage.passes.passes_controller(21)
-    assert passages(msgspec.structs.replace(rig, cables=rig.cables[1:])) == ()
+    wiring = Wiring(msgspec.structs.replace(rig, cables=rig.cables[1:]))
+    assert passages(wiring, Flow(wiring).via) == ()
 
 
 def test_echo_times() -> None:

@@ -304,7 +304,7 @@ def test_choosing_ports(performer: Performer) -> None:
     names = [port.itemText(i) for i in range(port.count())]
     assert names[0] == "stand-in"
     assert names[-1] == "nowhere"
-    port._looking.waitForFinished(5000)
+    view.device_page.ports.process.waitForFinished(5000)
     port.setCurrentIndex(port.count() - 1)
     port.activated.emit(port.count() - 1)
     assert rig(performer).device("smew").port == Port(wire="none")

@@ -45,10 +45,8 @@ def export_setup(
     """
     sheet = setup_sheet(project)
     if device:
-        kept = tuple(d for d in sheet.devices if device in (d.device, d.name))
-        if not kept:
-            there = ", ".join(d.name for d in sheet.devices) or "none"
-            raise UsageError(f"there is no device {device!r}; devices: {there}")
+        named = project.device_named(device).id
+        kept = tuple(d for d in sheet.devices if d.device == named)
         sheet = msgspec.structs.replace(sheet, devices=kept)
     if path.suffix.lower() not in (".html", ".pdf"):
         raise UsageError(f"{path}: a sheet is written as .html or .pdf; end the name so")

@@ -117,7 +117,7 @@ def with_leader_named(project: Project, name: str) -> Project:
     """The project led by a device named on the command line, or by Grebe."""
     if name == GREBE_ID:
         return with_leader(project, GREBE_ID)
-    device = _device_named(project, name)
+    device = project.device_named(name)
     raise UsageError(
         f"{device.name} cannot lead yet: following another box's clock is not in this version. "
         "Use --leader grebe"
@@ -136,7 +136,7 @@ def with_faults(project: Project, text: str) -> Project:
             f'--faults should be JSON such as {{"Smew": {{"latency_ms": 3}}}}: {error}'
         ) from error
     for name, fields in given.items():
-        device = _device_named(project, name)
+        device = project.device_named(name)
         unknown = set(fields) - set(Faults.__struct_fields__)
         if unknown:
             known = ", ".join(Faults.__struct_fields__)
@@ -162,14 +162,6 @@ def percentiles(ms: tuple[float, ...]) -> dict[str, float | None]:
     p50, p95, p99 = np.percentile(values, [50, 95, 99])
     rows = {"p50": p50, "p95": p95, "p99": p99, "max": values.max()}
     return {key: round(float(value), 4) for key, value in rows.items()}
-
-
-def _device_named(project: Project, name: str) -> Device:
-    for device in project.rig.devices:
-        if name in (device.name, device.id):
-            return device
-    there = ", ".join(d.name for d in project.rig.devices)
-    raise UsageError(f"there is no device {name!r}; devices: {there}")
 
 
 def end_process(process: subprocess.Popen[bytes]) -> None:

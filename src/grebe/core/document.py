@@ -74,6 +74,14 @@ class Project(Value, frozen=True, kw_only=True):
         there = ", ".join(s.name for s in self.songs) or "none"
         raise UsageError(f"there is no song {name!r} in {self.name}; songs: {there}")
 
+    def device_named(self, name: str) -> Device:
+        """The device a command names by name or id; UsageError lists what there is."""
+        for device in self.rig.devices:
+            if name in (device.name, device.id):
+                return device
+        there = ", ".join(d.name for d in self.rig.devices) or "none"
+        raise UsageError(f"there is no device {name!r}; devices: {there}")
+
     def layout(self, song: Song) -> Layout:
         """A song laid out with this project's scenes."""
         return lay_out(song, {scene.id: scene for scene in self.scenes})

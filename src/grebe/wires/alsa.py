@@ -6,13 +6,12 @@ puts every event at the start of a period.
 
 from __future__ import annotations
 
-import os
-from collections import deque
 from typing import Any
 
 from grebe.errors import PortLost
 from grebe.protocols.gate import Gate
 from grebe.protocols.standin import Report
+from grebe.wires.inbox import Inbox
 
 
 def open_sequencer(*, input_: bool = False) -> Any:
@@ -37,6 +36,19 @@ def alsa_ports(*, input_: bool = False) -> list[str]:
         sequencer.delete()
 
 
+def _find_port(sequencer: Any, name: str, missing: str) -> tuple[int, str]:
+    """Index and full name of the first port whose name contains `name`.
+
+    Lets go of the sequencer and raises PortLost, which begins with `missing`, when none does.
+    """
+    ports = sequencer.get_ports()
+    for index, port in enumerate(ports):
+        if name and name in port:
+            return index, port
+    sequencer.delete()
+    raise PortLost(f"{missing}; ports: {', '.join(ports) or 'none'}")
+
+
 class AlsaPort:
     """An open connection to one ALSA port."""
 
@@ -46,13 +58,7 @@ class AlsaPort:
         """Connect to the first port whose name contains `name`. PortLost when none does."""
         self._name = name
         self._out = open_sequencer() if sequencer is None else sequencer
-        ports = self._out.get_ports()
-        match = next((i for i, port in enumerate(ports) if name and name in port), None)
-        if match is None:
-            self._out.delete()
-            there = ", ".join(ports) or "none"
-            raise PortLost(f"there is no ALSA port {name!r}; ports: {there}")
-        self._full_name = ports[match]
+        match, self._full_name = _find_port(self._out, name, f"there is no ALSA port {name!r}")
         self._out.open_port(match)
 
     def send(self, data: bytes, due_ns: int) -> None:
@@ -92,14 +98,8 @@ class AlsaInput:
     def __init__(self, name: str, sequencer: Any = None) -> None:
         """Connect from the first port whose name contains `name`. PortLost when none does."""
         self._in = open_sequencer(input_=True) if sequencer is None else sequencer
-        ports = self._in.get_ports()
-        match = next((i for i, port in enumerate(ports) if name and name in port), None)
-        if match is None:
-            self._in.delete()
-            there = ", ".join(ports) or "none"
-            raise PortLost(f"there is no ALSA port {name!r} to hear; ports: {there}")
-        self._wake = os.eventfd(0, os.EFD_NONBLOCK | os.EFD_CLOEXEC)
-        self._heard: deque[bytes] = deque(maxlen=4096)
+        match, _ = _find_port(self._in, name, f"there is no ALSA port {name!r} to hear")
+        self._inbox = Inbox()
         self._in.ignore_types(sysex=True, timing=False, active_sense=True)
         self._in.set_callback(self._take)
         self._in.open_port(match)
@@ -108,23 +108,15 @@ class AlsaInput:
         del data
         message, _ = event
         if message:
-            self._heard.append(bytes(message))
-            os.eventfd_write(self._wake, 1)
+            self._inbox.put(bytes(message))
 
     def fileno(self) -> int:
         """The descriptor the callback wakes the engine by."""
-        return self._wake
+        return self._inbox.fileno()
 
     def receive(self) -> list[bytes]:
         """What has come in."""
-        try:
-            os.eventfd_read(self._wake)
-        except BlockingIOError:
-            return []
-        out: list[bytes] = []
-        while self._heard:
-            out.append(self._heard.popleft())
-        return out
+        return self._inbox.take()
 
     def has_passed(self, gate: Gate) -> bool:
         """The engine passes it on."""
@@ -136,4 +128,4 @@ class AlsaInput:
         self._in.cancel_callback()
         self._in.close_port()
         self._in.delete()
-        os.close(self._wake)
+        self._inbox.close()

@@ -8,7 +8,6 @@ running except on request.
 
 from __future__ import annotations
 
-import os
 from bisect import insort
 from collections import deque
 from typing import Any
@@ -19,6 +18,7 @@ from grebe.protocols.midi import TIMING_CLOCK
 from grebe.protocols.standin import Report
 from grebe.wires.clock import raw_ns
 from grebe.wires.frames import FrameClock
+from grebe.wires.inbox import Inbox
 
 
 def open_client(name: str, server: str | None) -> Any:
@@ -150,8 +150,7 @@ class JackInput:
         """Gates to other JACK ports. Replaced, never changed: the callback reads it."""
         self.wakes = False
         """Whether the engine has to pass some of it on."""
-        self._wake = os.eventfd(0, os.EFD_NONBLOCK | os.EFD_CLOEXEC)
-        self._heard: deque[bytes] = deque(maxlen=4096)
+        self._inbox = Inbox()
 
     def read(self, start: int) -> None:
         """Called in the process callback: take in what this period brought."""
@@ -164,25 +163,17 @@ class JackInput:
                 if passed is not None:
                     port.pass_on(start + offset, passed)
             if self.wakes:
-                self._heard.append(data)
-                os.eventfd_write(self._wake, 1)
+                self._inbox.put(data)
 
     def fileno(self) -> int:
         """The descriptor the callback wakes the engine by."""
-        return self._wake
+        return self._inbox.fileno()
 
     def receive(self) -> list[bytes]:
         """What has come in. PortLost when the server stopped."""
         if not self.wire.alive:
             raise PortLost("JACK stopped")
-        try:
-            os.eventfd_read(self._wake)
-        except BlockingIOError:
-            return []
-        out: list[bytes] = []
-        while self._heard:
-            out.append(self._heard.popleft())
-        return out
+        return self._inbox.take()
 
     def has_passed(self, gate: Gate) -> bool:
         """The callback passes on what goes to another JACK port."""
@@ -191,7 +182,7 @@ class JackInput:
     def close_input(self) -> None:
         """Take the port away."""
         self.wire.forget_input(self)
-        os.close(self._wake)
+        self._inbox.close()
 
 
 class JackPort:

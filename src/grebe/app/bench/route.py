@@ -9,7 +9,7 @@ from typing import Any
 
 import msgspec
 
-from grebe.app.bench.clock import bench_project, busy
+from grebe.app.bench.clock import BUSY, bench_project, busy
 from grebe.app.perform import end_process, percentiles
 from grebe.app.processor import processor_times, stolen_percent
 from grebe.app.runtime import override_runtime_dir, standin_socket
@@ -21,7 +21,6 @@ from grebe.core.rig.model import Cable, Device, Route
 from grebe.link.messages import Loaded, Shutdown, Welcome
 
 NOTES = 1000
-BUSY = 2
 
 
 def route_project() -> Project:

@@ -5,15 +5,13 @@ from __future__ import annotations
 from collections import defaultdict
 from collections.abc import Iterator
 
-from grebe.core.findings.look import Look, listed, rate_words
+from grebe.core.findings.look import HEARD_APART_MS, Look, rate_words
 from grebe.core.findings.model import Cure, Finding, changed, swap_cable, swap_device
 from grebe.core.rig.model import GREBE_ID, Cable, Device, Gives
 from grebe.core.rig.propose import proposals
 from grebe.core.rig.pulses import convert
 from grebe.core.rig.tree import USUAL_BPM, clock_loops, passes_clock_on
-
-LATENCY_HEARD_MS = 6.0
-"""Friberg and Sundberg 1995 (from memory): what listeners notice between close tones."""
+from grebe.core.rig.words import listed
 
 
 def clock_findings(look: Look) -> Iterator[Finding]:
@@ -362,7 +360,7 @@ def _latency(look: Look) -> Iterator[Finding]:
     earliest = min(late, key=lambda d: late[d])
     for device in look.rig.devices:
         apart = late.get(device.id, late[earliest]) - late[earliest]
-        if apart <= LATENCY_HEARD_MS or device.id == look.rig.leader:
+        if apart <= HEARD_APART_MS or device.id == look.rig.leader:
             continue
         offset = round(device.offset_ms - apart, 1)
         yield Finding(
@@ -370,7 +368,7 @@ def _latency(look: Look) -> Iterator[Finding]:
             severity="warn",
             subject=device.id,
             message=f"{device.name} sounds {apart:.1f} ms after {look.name(earliest)}.",
-            why=f"Over {LATENCY_HEARD_MS:g} ms apart, two hits on one beat are heard as two.",
+            why=f"Over {HEARD_APART_MS:g} ms apart, two hits on one beat are heard as two.",
             fix=f"Set the offset of {device.name} to {offset:g} ms.",
             cure=swap_device(device, offset_ms=offset),
         )

@@ -12,6 +12,9 @@ from grebe.core.rig.model import GREBE_ID, Cable, Device
 from grebe.core.rig.tree import tree_of
 from grebe.core.rig.wiring import Wiring
 
+HEARD_APART_MS = 6.0
+"""Friberg and Sundberg 1995 (from memory): what listeners notice between close tones."""
+
 
 class Look:
     """A project with its wiring, clock tree and flow of messages."""
@@ -48,11 +51,6 @@ class Look:
 
     def _end(self, device_id: str, jack: str) -> str:
         return f"{self.name(device_id)}'s {jack}"
-
-
-def listed(names: list[str]) -> str:
-    """Names in a sentence: "a, b and c"."""
-    return names[0] if len(names) == 1 else f"{', '.join(names[:-1])} and {names[-1]}"
 
 
 def rate_words(rate: Fraction) -> str:

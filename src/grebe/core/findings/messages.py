@@ -6,12 +6,13 @@ from collections.abc import Iterator
 
 import msgspec
 
-from grebe.core.findings.look import Look, listed
+from grebe.core.findings.look import Look
 from grebe.core.findings.model import Cure, Finding, changed, swap_cable
-from grebe.core.rig.flow import Arrival, Stream, grebe_streams, way_to
+from grebe.core.rig.flow import Arrival, Stream, grebe_streams, lets, way_to
 from grebe.core.rig.model import GREBE_ID, Cable, Device, Filter
 from grebe.core.rig.notemap import note_map
 from grebe.core.rig.numbering import printed_otherwise, printed_program
+from grebe.core.rig.words import listed
 
 WORDS = {"notes": "notes", "program": "program changes", "controllers": "controllers"}
 SHOWN = 4
@@ -69,7 +70,7 @@ def _collision(look: Look, device: Device, arrival: Arrival) -> Finding:
     what = WORDS[stream.kind]
     cure: Cure | None
     if stream.kind not in needs:
-        cure = swap_cable(arrival.cable, accepts=_closed(arrival.cable.accepts, stream))
+        cure = swap_cable(arrival.cable, accepts=_switched(arrival.cable.accepts, stream, on=False))
         fix = f"Switch {_kind_words(stream)} off at {look.into(arrival.cable)}."
     else:
         free = _free_channel(look, device)
@@ -97,7 +98,7 @@ def _stray(look: Look, device: Device, arrival: Arrival) -> Finding:
     at_source = arrival.cable.source == stream.origin
     end = "passes" if at_source else "accepts"
     where = look.out_of(arrival.cable) if at_source else look.into(arrival.cable)
-    closed = _closed(getattr(arrival.cable, end), stream)
+    closed = _switched(getattr(arrival.cable, end), stream, on=False)
     return Finding(
         code="rig.stray-notes" if stream.kind == "notes" else f"rig.stray-{stream.kind}",
         severity="warn",
@@ -124,19 +125,13 @@ def _kind_words(stream: Stream) -> str:
     return f"controller {stream.number}" if stream.number >= 0 else WORDS[stream.kind]
 
 
-def _closed(end: Filter, stream: Stream) -> Filter:
-    """A filter that no longer lets this stream in."""
-    if stream.kind == "controllers" and stream.number >= 0:
+def _switched(end: Filter, stream: Stream, *, on: bool) -> Filter:
+    """A filter that lets this stream through, or keeps it back."""
+    if lets(end, stream) == on:
+        return end
+    if stream.number >= 0:
         return changed(end, but=tuple(sorted({*end.but} ^ {stream.number})))
-    return changed(end, **{stream.kind: False})
-
-
-def _opened(end: Filter, stream: Stream) -> Filter:
-    if stream.kind == "controllers" and stream.number >= 0:
-        if end.passes_controller(stream.number):
-            return end
-        return changed(end, but=tuple(sorted({*end.but} ^ {stream.number})))
-    return changed(end, **{stream.kind: True})
+    return changed(end, **{stream.kind: on})
 
 
 def _free_channel(look: Look, device: Device) -> int:
@@ -185,17 +180,17 @@ def _blocked(look: Look, device: Device) -> Iterator[Finding]:
 
 def _passes(cable: Cable, stream: Stream, *, last: bool) -> bool:
     ends = (cable.passes, cable.accepts) if last else (cable.passes,)
-    return all(_opened(end, stream) == end for end in ends)
+    return all(lets(end, stream) for end in ends)
 
 
 def _where(look: Look, cable: Cable, stream: Stream) -> str:
-    out = _opened(cable.passes, stream) != cable.passes
-    return look.out_of(cable) if out else look.into(cable)
+    return look.into(cable) if lets(cable.passes, stream) else look.out_of(cable)
 
 
 def _let_in(cable: Cable, stream: Stream, *, last: bool) -> Cable:
-    accepts = _opened(cable.accepts, stream) if last else cable.accepts
-    return msgspec.structs.replace(cable, passes=_opened(cable.passes, stream), accepts=accepts)
+    accepts = _switched(cable.accepts, stream, on=True) if last else cable.accepts
+    passes = _switched(cable.passes, stream, on=True)
+    return msgspec.structs.replace(cable, passes=passes, accepts=accepts)
 
 
 def _printed(look: Look, device: Device) -> Iterator[Finding]:

@@ -5,18 +5,17 @@ from __future__ import annotations
 from collections import defaultdict
 from collections.abc import Iterator
 
-from grebe.core.findings.look import Look, listed
+from grebe.core.findings.look import HEARD_APART_MS, Look
 from grebe.core.findings.model import Cure, Finding
 from grebe.core.patterns.wire import burst_ms
 from grebe.core.rig.load import wire_loads
 from grebe.core.rig.model import GREBE_ID, MEDIUM_OF, Cable
 from grebe.core.rig.spec import Jack
 from grebe.core.rig.wiring import WIRE_FITS
+from grebe.core.rig.words import listed
 
 LONGEST_THRU_CHAIN = 3
 """Boxes in a row over thru; after more the edges of the bits wear down (common practice)."""
-SPREAD_HEARD_MS = 6.0
-"""As for latency: a chord spread further is heard as one after another."""
 VOLTAGE_CARE = (
     "Measure the level before plugging; old gear and the mains are for a qualified technician, "
     "and the venue's rules come first."
@@ -243,7 +242,7 @@ def _loads(look: Look) -> Iterator[Finding]:
     for load in wire_loads(look.project, look.wiring, look.flow.via):
         first, last = burst_ms(load.notes)
         spread = last - first
-        if spread > SPREAD_HEARD_MS:
+        if spread > HEARD_APART_MS:
             yield Finding(
                 code="rig.wire-load",
                 severity="warn",

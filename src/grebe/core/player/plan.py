@@ -81,7 +81,7 @@ def make_plan(project: Project, song: Song, source: str = "") -> Plan:
         started=wires.started,
         via=wires.via,
         locked=wires.locked,
-        passages=passages(project.rig),
+        passages=wires.passages,
     )
 
 
@@ -90,10 +90,11 @@ class _Wires(NamedTuple):
     started: tuple[str, ...]
     via: dict[str, str]
     locked: tuple[str, ...]
+    passages: tuple[Passage, ...]
 
 
 def _wires(rig: Rig) -> _Wires:
-    """Which of the devices plugged into Grebe get clock and Start: those somebody behind obeys."""
+    """What goes over each wire: clock and Start where somebody behind it obeys them, and routes."""
     wiring = Wiring(rig)
     tree, flow = tree_of(wiring), Flow(wiring)
     direct = dict.fromkeys(flow.via.values())
@@ -110,6 +111,7 @@ def _wires(rig: Rig) -> _Wires:
         started=tuple(d for d in direct if d in starting),
         via=flow.via,
         locked=locked,
+        passages=passages(wiring, flow.via),
     )
 
 

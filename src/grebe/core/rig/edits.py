@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from typing import Any
+from typing import Any, TypeVar
 
 import msgspec
 
@@ -167,23 +167,18 @@ def add_cable(project: Project, cable: Cable) -> Project:
 
 def change_cable(project: Project, index: int, **fields: Any) -> Project:
     """The project with one cable changed; EditError when there is none at `index`."""
-    cables = project.rig.cables
-    if not 0 <= index < len(cables):
-        raise EditError("there is no such cable")
-    new = msgspec.structs.replace(cables[index], **fields)
+    rig = project.rig
+    new = msgspec.structs.replace(_at(rig.cables, index, "cable"), **fields)
     if new.source == new.target:
         raise EditError("a cable leads from one device to another")
-    rig = msgspec.structs.replace(project.rig, cables=(*cables[:index], new, *cables[index + 1 :]))
-    return with_rig(project, rig)
+    return with_rig(project, msgspec.structs.replace(rig, cables=_put(rig.cables, index, new)))
 
 
 def remove_cable(project: Project, index: int) -> Project:
     """The project without one cable; EditError when there is none at `index`."""
-    cables = project.rig.cables
-    if not 0 <= index < len(cables):
-        raise EditError("there is no such cable")
-    rig = msgspec.structs.replace(project.rig, cables=(*cables[:index], *cables[index + 1 :]))
-    return with_rig(project, rig)
+    rig = project.rig
+    _at(rig.cables, index, "cable")
+    return with_rig(project, msgspec.structs.replace(rig, cables=_put(rig.cables, index)))
 
 
 def proposed_route(rig: Rig, source: str) -> Route | None:
@@ -211,16 +206,27 @@ def add_route(project: Project, route: Route) -> Project:
 
 def change_route(project: Project, index: int, **fields: Any) -> Project:
     """The project with one route changed; EditError when there is none at `index`."""
-    routes = project.rig.routes
-    if not 0 <= index < len(routes):
-        raise EditError("there is no such route")
-    new = msgspec.structs.replace(routes[index], **fields)
-    rig = msgspec.structs.replace(project.rig, routes=(*routes[:index], new, *routes[index + 1 :]))
-    return with_rig(project, rig)
+    rig = project.rig
+    new = msgspec.structs.replace(_at(rig.routes, index, "route"), **fields)
+    return with_rig(project, msgspec.structs.replace(rig, routes=_put(rig.routes, index, new)))
 
 
 def remove_route(project: Project, index: int) -> Project:
-    """The project without one route."""
-    routes = project.rig.routes
-    rig = msgspec.structs.replace(project.rig, routes=(*routes[:index], *routes[index + 1 :]))
-    return with_rig(project, rig)
+    """The project without one route; EditError when there is none at `index`."""
+    rig = project.rig
+    _at(rig.routes, index, "route")
+    return with_rig(project, msgspec.structs.replace(rig, routes=_put(rig.routes, index)))
+
+
+_T = TypeVar("_T", Cable, Route)
+
+
+def _at(items: tuple[_T, ...], index: int, what: str) -> _T:
+    if not 0 <= index < len(items):
+        raise EditError(f"there is no such {what}")
+    return items[index]
+
+
+def _put(items: tuple[_T, ...], index: int, *new: _T) -> tuple[_T, ...]:
+    """The items with `new`, or nothing, in place of one."""
+    return items[:index] + new + items[index + 1 :]

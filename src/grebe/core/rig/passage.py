@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-from grebe.core.rig.flow import first_hops, ways
-from grebe.core.rig.model import GREBE_ID, Cable, Device, Filter, Rig, Route
+from grebe.core.rig.model import GREBE_ID, Cable, Device, Filter, Route
 from grebe.core.rig.notemap import note_map
 from grebe.core.rig.wiring import MIDI_MEDIA, Wiring
 from grebe.core.units import Channel, Id, Value
@@ -57,12 +56,10 @@ def route_notes(route: Route, source: Device, target: Device) -> tuple[int, ...]
     return tuple(n if 0 <= n < NOTES else NOT_SENT for n in moved)
 
 
-def passages(rig: Rig) -> tuple[Passage, ...]:
-    """Every route of a rig that has a cable at both ends."""
-    wiring = Wiring(rig)
-    via = first_hops(ways(wiring))
+def passages(wiring: Wiring, via: dict[str, str]) -> tuple[Passage, ...]:
+    """Every route of a rig that has a cable at both ends; `via` as `flow.first_hops` gives it."""
     out: list[Passage] = []
-    for route in rig.routes:
+    for route in wiring.rig.routes:
         source, target = wiring.devices.get(route.source), wiring.devices.get(route.target)
         heard = _cable(wiring, route.source, GREBE_ID)
         wire = via.get(route.target)

@@ -8,6 +8,7 @@ from grebe.core.rig.model import GREBE_ID, Device, Rig
 from grebe.core.rig.spec import Jack
 from grebe.core.rig.tree import clock_tree
 from grebe.core.rig.wiring import WIRE_FITS
+from grebe.core.rig.words import listed
 from grebe.core.units import Value
 
 GREBE_JITTER_MS = 0.2
@@ -59,7 +60,7 @@ def _proposal(rig: Rig, device: Device | None) -> Proposal:
     reasons.append(f"wavers by {jitter:g} ms")
     name = "Grebe" if device is None else device.name
     return Proposal(
-        leader=leader, score=score, locks=locks, could=could, why=f"{name} {_and(reasons)}."
+        leader=leader, score=score, locks=locks, could=could, why=f"{name} {listed(reasons)}."
     )
 
 
@@ -77,7 +78,3 @@ def _fits(out: Jack, into: Jack) -> bool:
     if out.kind == "audio" or into.kind not in WIRE_FITS[out.kind]:
         return False
     return not out.rates or not into.rates or bool(set(out.rates) & set(into.rates))
-
-
-def _and(parts: list[str]) -> str:
-    return parts[0] if len(parts) == 1 else f"{', '.join(parts[:-1])} and {parts[-1]}"

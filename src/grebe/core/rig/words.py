@@ -1,4 +1,4 @@
-"""Filters and rates in the words that the tables show and take."""
+"""Filters, rates and lists in words; filters and rates also from the words tables take."""
 
 from __future__ import annotations
 
@@ -15,6 +15,11 @@ PARTS = {"clock": "clock", "start": "transport", "notes": "notes", "program": "p
 USUAL = ("all", "all but clock", "all but notes", "all but program", "clock, start", "notes",
          "nothing")  # fmt: skip
 _CONTROLLER = re.compile(r"^cc ?(\d{1,3})$")
+
+
+def listed(names: list[str]) -> str:
+    """Names in a sentence: "a, b and c"."""
+    return names[0] if len(names) == 1 else f"{', '.join(names[:-1])} and {names[-1]}"
 
 
 def filter_words(filter_: Filter) -> str:

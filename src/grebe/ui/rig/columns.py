@@ -79,8 +79,14 @@ YES_NO = ("yes", "no")
 PLAYS = {"grebe": "Grebe", "own": "its own"}
 
 
-def _yes_no(field: str) -> Callable[[Rig, Any], str]:
-    return lambda rig, item: "yes" if getattr(item, field) else "no"
+def _yes_no_column(title: str, field: str) -> Column:
+    """A switch of a box."""
+    return Column(
+        title,
+        lambda r, d: "yes" if getattr(d, field) else "no",
+        _device_edit(**{field: _yes}),
+        lambda r, d: YES_NO,
+    )
 
 
 DEVICE_COLUMNS = (
@@ -98,18 +104,10 @@ DEVICE_COLUMNS = (
         _device_edit(plays=lambda t: "own" if t == PLAYS["own"] else "grebe"),
         lambda r, d: list(PLAYS.values()),
     ),
-    Column(
-        "Sends clock", _yes_no("sends_clock"), _device_edit(sends_clock=_yes), lambda r, d: YES_NO
-    ),
-    Column(
-        "Obeys clock", _yes_no("obeys_clock"), _device_edit(obeys_clock=_yes), lambda r, d: YES_NO
-    ),
-    Column(
-        "Start", _yes_no("obeys_transport"), _device_edit(obeys_transport=_yes), lambda r, d: YES_NO
-    ),
-    Column(
-        "Program", _yes_no("obeys_program"), _device_edit(obeys_program=_yes), lambda r, d: YES_NO
-    ),
+    _yes_no_column("Sends clock", "sends_clock"),
+    _yes_no_column("Obeys clock", "obeys_clock"),
+    _yes_no_column("Start", "obeys_transport"),
+    _yes_no_column("Program", "obeys_program"),
     Column(
         "Offset ms", lambda r, d: f"{d.offset_ms:g}", _device_edit(offset_ms=_number), free=True
     ),
@@ -130,11 +128,67 @@ def _id_named(rig: Rig, name: str) -> str:
     raise EditError(f"there is no box {name!r}")
 
 
-def _cable_edit(field: str, read: Callable[[Rig, Any, str], Any]) -> Any:
+Change = Callable[..., Project]
+"""`change_cable` or `change_route`."""
+
+
+def _row_edit(
+    change: Change, field: str, read: Callable[[Rig, Any, str], Any]
+) -> Callable[[Project, int, Any, str], Project]:
     def edit(project: Project, index: int, item: Any, text: str) -> Project:
-        return change_cable(project, index, **{field: read(project.rig, item, text)})
+        value = read(project.rig, item, text)
+        _checked(item, {field: value})
+        return change(project, index, **{field: value})
 
     return edit
+
+
+def _end_column(title: str, change: Change, field: str) -> Column:
+    """From or To: a box by name."""
+    return Column(
+        title,
+        lambda r, c: r.name_of(getattr(c, field)),
+        _row_edit(change, field, lambda r, c, t: _id_named(r, t)),
+        _ends,
+    )
+
+
+def _filter_column(title: str, change: Change, field: str) -> Column:
+    """A filter in words."""
+    return Column(
+        title,
+        lambda r, c: filter_words(getattr(c, field)),
+        _row_edit(change, field, lambda r, c, t: filter_from_words(t)),
+        lambda r, c: USUAL,
+        free=True,
+    )
+
+
+def _rate_column(title: str, field: str) -> Column:
+    """A rate at one end of a cable."""
+    return Column(
+        title,
+        _rate_shown(field),
+        _row_edit(change_cable, field, lambda r, c, t: rate_from_text(t)),
+        lambda r, c: RATES,
+        free=True,
+    )
+
+
+def _jack_column(title: str, end: str) -> Column:
+    """The jack at one end of a cable."""
+    edit = _row_edit(change_cable, f"{end}_jack", _jack_read(end))
+    return Column(title, _jack_shown(end), edit, _jack_names(end))
+
+
+def _choice_column(title: str, field: str, *choices: str) -> Column:
+    """One of some words of a cable."""
+    return Column(
+        title,
+        lambda r, c: getattr(c, field),
+        _row_edit(change_cable, field, lambda r, c, t: t),
+        lambda r, c: choices,
+    )
 
 
 def _jack_names(end: str) -> Callable[[Rig, Any], list[str]]:
@@ -183,120 +237,49 @@ def _rate_shown(field: str) -> Callable[[Rig, Any], str]:
 RATES = ("24", "48", "12", "4", "2", "1", "96", "1/4")
 
 CABLE_COLUMNS = (
-    Column(
-        "From",
-        lambda r, c: r.name_of(c.source),
-        _cable_edit("source", lambda r, c, t: _id_named(r, t)),
-        _ends,
-    ),
-    Column(
-        "Output",
-        _jack_shown("source"),
-        _cable_edit("source_jack", _jack_read("source")),
-        _jack_names("source"),
-    ),
-    Column(
-        "To",
-        lambda r, c: r.name_of(c.target),
-        _cable_edit("target", lambda r, c, t: _id_named(r, t)),
-        _ends,
-    ),
-    Column(
-        "Input",
-        _jack_shown("target"),
-        _cable_edit("target_jack", _jack_read("target")),
-        _jack_names("target"),
-    ),
-    Column(
-        "Medium",
-        lambda r, c: c.medium,
-        _cable_edit("medium", lambda r, c, t: t),
-        lambda r, c: ("midi", "pulse", "network", "audio"),
-    ),
-    Column(
-        "Gives",
-        lambda r, c: c.gives,
-        _cable_edit("gives", lambda r, c, t: t),
-        lambda r, c: ("own", "thru", "both"),
-    ),
-    Column(
-        "Rate",
-        _rate_shown("rate"),
-        _cable_edit("rate", lambda r, c, t: rate_from_text(t)),
-        lambda r, c: RATES,
-        free=True,
-    ),
-    Column(
-        "Counts on",
-        _rate_shown("expects"),
-        _cable_edit("expects", lambda r, c, t: rate_from_text(t)),
-        lambda r, c: RATES,
-        free=True,
-    ),
-    Column(
-        "Lets out",
-        lambda r, c: filter_words(c.passes),
-        _cable_edit("passes", lambda r, c, t: filter_from_words(t)),
-        lambda r, c: USUAL,
-        free=True,
-    ),
-    Column(
-        "Lets in",
-        lambda r, c: filter_words(c.accepts),
-        _cable_edit("accepts", lambda r, c, t: filter_from_words(t)),
-        lambda r, c: USUAL,
-        free=True,
-    ),
+    _end_column("From", change_cable, "source"),
+    _jack_column("Output", "source"),
+    _end_column("To", change_cable, "target"),
+    _jack_column("Input", "target"),
+    _choice_column("Medium", "medium", "midi", "pulse", "network", "audio"),
+    _choice_column("Gives", "gives", "own", "thru", "both"),
+    _rate_column("Rate", "rate"),
+    _rate_column("Counts on", "expects"),
+    _filter_column("Lets out", change_cable, "passes"),
+    _filter_column("Lets in", change_cable, "accepts"),
 )
-
-
-def _route_edit(field: str, read: Callable[[Rig, Any, str], Any]) -> Any:
-    def edit(project: Project, index: int, item: Any, text: str) -> Project:
-        value = read(project.rig, item, text)
-        _checked(item, {field: value})
-        return change_route(project, index, **{field: value})
-
-    return edit
-
 
 NOTES = {"same": "as they come", "position": "by position", "table": "by table"}
 
+
+def _channel(text: str) -> int | None:
+    return None if text == "as it comes" else _whole(text)
+
+
+def _notes(text: str) -> str:
+    return next((key for key, words in NOTES.items() if words == text), text)
+
+
 ROUTE_COLUMNS = (
-    Column(
-        "From",
-        lambda r, c: r.name_of(c.source),
-        _route_edit("source", lambda r, c, t: _id_named(r, t)),
-        _ends,
-    ),
-    Column(
-        "To",
-        lambda r, c: r.name_of(c.target),
-        _route_edit("target", lambda r, c, t: _id_named(r, t)),
-        _ends,
-    ),
-    Column(
-        "Passes",
-        lambda r, c: filter_words(c.passes),
-        _route_edit("passes", lambda r, c, t: filter_from_words(t)),
-        lambda r, c: USUAL,
-        free=True,
-    ),
+    _end_column("From", change_route, "source"),
+    _end_column("To", change_route, "target"),
+    _filter_column("Passes", change_route, "passes"),
     Column(
         "Channel",
         lambda r, c: "as it comes" if c.channel is None else str(c.channel),
-        _route_edit("channel", lambda r, c, t: None if t == "as it comes" else _whole(t)),
+        _row_edit(change_route, "channel", lambda r, c, t: _channel(t)),
         lambda r, c: ("as it comes", *(str(n) for n in range(1, 17))),
     ),
     Column(
         "Notes",
         lambda r, c: NOTES[c.notes],
-        _route_edit("notes", lambda r, c, t: next((k for k, v in NOTES.items() if v == t), t)),
+        _row_edit(change_route, "notes", lambda r, c, t: _notes(t)),
         lambda r, c: tuple(NOTES.values()),
     ),
     Column(
         "Transpose",
         lambda r, c: f"{c.transpose:+d}" if c.transpose else "0",
-        _route_edit("transpose", lambda r, c, t: _whole(t)),
+        _row_edit(change_route, "transpose", lambda r, c, t: _whole(t)),
         free=True,
     ),
 )

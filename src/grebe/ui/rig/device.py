@@ -21,7 +21,7 @@ from PyQt6.QtWidgets import (
 from grebe.core.rig.model import Device, Rig
 from grebe.core.rig.wiring import MIDI_MEDIA
 from grebe.core.rig.words import PARTS
-from grebe.ui.rig.ports import PortChooser
+from grebe.ui.rig.ports import PortChooser, PortLook
 from grebe.ui.sheet import Facts, Line
 
 OFFSET_STEP_MS = 0.1
@@ -86,7 +86,8 @@ class DevicePage(QScrollArea):
             spin.setButtonSymbols(QSpinBox.ButtonSymbols.NoButtons)
         self.stays = QCheckBox("must not start with the rest")
         self.stays.clicked.connect(self.stays_set)
-        self.port, self.input = PortChooser(), PortChooser(hears=True)
+        self.ports = PortLook(self)
+        self.port, self.input = PortChooser(self.ports), PortChooser(self.ports, hears=True)
         for words, widget in (
             ("Name", self.name),
             ("Channel", self.channel),

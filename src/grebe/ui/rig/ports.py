@@ -8,11 +8,41 @@ from __future__ import annotations
 
 import json
 import sys
+from typing import Any
 
-from PyQt6.QtCore import QProcess, pyqtSignal
-from PyQt6.QtWidgets import QComboBox, QWidget
+from PyQt6.QtCore import QObject, QProcess, pyqtSignal
+from PyQt6.QtWidgets import QComboBox
 
 from grebe.core.rig.model import Port
+
+
+class PortLook(QObject):
+    """A look for the ports there are, for every list that shows them."""
+
+    found = pyqtSignal(dict)
+
+    def __init__(self, parent: QObject | None = None) -> None:
+        super().__init__(parent)
+        self.process = QProcess(self)
+        self.process.finished.connect(self._looked)
+
+    def look(self) -> None:
+        """Look for ports; the lists follow when they are found."""
+        if self.process.state() == QProcess.ProcessState.NotRunning:
+            self.process.start(sys.executable, ["-m", "grebe.wires"])
+
+    def stop(self) -> None:
+        """Let a look that still runs end, before the window does."""
+        if self.process.state() != QProcess.ProcessState.NotRunning:
+            self.process.kill()
+            self.process.waitForFinished(1000)
+
+    def _looked(self) -> None:
+        try:
+            found = json.loads(bytes(self.process.readAllStandardOutput().data()) or b"{}")
+        except json.JSONDecodeError:
+            return
+        self.found.emit(found)
 
 
 class PortChooser(QComboBox):
@@ -20,38 +50,22 @@ class PortChooser(QComboBox):
 
     chosen = pyqtSignal(Port)
 
-    def __init__(self, parent: QWidget | None = None, *, hears: bool = False) -> None:
-        super().__init__(parent)
+    def __init__(self, look: PortLook, *, hears: bool = False) -> None:
+        super().__init__()
         self._hears = hears
         self.setAccessibleName("Heard at" if hears else "Port")
         self._found: list[Port] = []
         self._shown = Port(wire="none") if hears else Port()
-        self._looking = QProcess(self)
-        self._looking.finished.connect(self._looked)
+        look.found.connect(self._looked)
         self.activated.connect(self._picked)
         self.show_port(self._shown)
-
-    def look(self) -> None:
-        """Look for ports; the list follows when they are found."""
-        if self._looking.state() == QProcess.ProcessState.NotRunning:
-            self._looking.start(sys.executable, ["-m", "grebe.wires"])
-
-    def stop_looking(self) -> None:
-        """Let a look that still runs end, before the window does."""
-        if self._looking.state() != QProcess.ProcessState.NotRunning:
-            self._looking.kill()
-            self._looking.waitForFinished(1000)
 
     def show_port(self, port: Port) -> None:
         """Show this port as the one in use."""
         self._shown = port
         self._fill()
 
-    def _looked(self) -> None:
-        try:
-            found = json.loads(bytes(self._looking.readAllStandardOutput().data()) or b"{}")
-        except json.JSONDecodeError:
-            return
+    def _looked(self, found: dict[str, Any]) -> None:
         self._found = []
         key = "midi_in" if self._hears else "midi"
         if found.get("jack", {}).get("available"):

@@ -13,12 +13,12 @@ from grebe.core.rig.setup import DeviceSheet, SetupSheet, Step, setup_sheet
 
 
 class SetupPane(QScrollArea):
-    """All steps, or those of the device selected when `only` names one."""
+    """Steps of all boxes."""
 
     def __init__(self, session: Session) -> None:
         super().__init__()
         self._session = session
-        self._shown: tuple[SetupSheet, tuple[str, ...], str] | None = None
+        self._shown: SetupSheet | None = None
         self.boxes: dict[str, QCheckBox] = {}
         """By key of the step."""
         self.setWidgetResizable(True)
@@ -27,13 +27,11 @@ class SetupPane(QScrollArea):
     def document_changed(self) -> None:
         """Show the steps as they are now."""
         sheet = setup_sheet(self._session.project)
-        shown = (sheet, self._session.project.ticked, self._session.project.rig.name)
-        if self._shown is not None and self._shown[0] == sheet:
+        if self._shown == sheet:
             for key, box in self.boxes.items():
                 box.setChecked(key in self._session.project.ticked)
-            self._shown = shown
             return
-        self._shown = shown
+        self._shown = sheet
         self.boxes = {}
         inside = QWidget()
         column = QVBoxLayout(inside)

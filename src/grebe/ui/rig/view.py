@@ -221,13 +221,11 @@ class RigView(View):
     def showEvent(self, event: object) -> None:
         """Look for ports whenever the station is shown."""
         del event
-        self.device_page.port.look()
-        self.device_page.input.look()
+        self.device_page.ports.look()
 
     def leaving(self) -> None:
         """End the look for ports."""
-        self.device_page.port.stop_looking()
-        self.device_page.input.stop_looking()
+        self.device_page.ports.stop()
 
     def escaped(self) -> None:
         """Leave a page of the sheet."""

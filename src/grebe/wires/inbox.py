@@ -1,0 +1,41 @@
+"""Where messages wait that came in on another thread, and what wakes the engine for them."""
+
+from __future__ import annotations
+
+import os
+from collections import deque
+
+MAX_WAITING = 4096
+"""Some four seconds of a full DIN wire; the engine takes them within a millisecond."""
+
+
+class Inbox:
+    """Filled by a callback on any thread, emptied by the engine."""
+
+    def __init__(self) -> None:
+        self._wake = os.eventfd(0, os.EFD_NONBLOCK | os.EFD_CLOEXEC)
+        self._waiting: deque[bytes] = deque(maxlen=MAX_WAITING)
+
+    def put(self, message: bytes) -> None:
+        """Keep a message and wake the engine."""
+        self._waiting.append(message)
+        os.eventfd_write(self._wake, 1)
+
+    def fileno(self) -> int:
+        """A descriptor that is readable while something waits."""
+        return self._wake
+
+    def take(self) -> list[bytes]:
+        """All that waits, in order."""
+        try:
+            os.eventfd_read(self._wake)
+        except BlockingIOError:
+            return []
+        out: list[bytes] = []
+        while self._waiting:
+            out.append(self._waiting.popleft())
+        return out
+
+    def close(self) -> None:
+        """Give the descriptor back."""
+        os.close(self._wake)
