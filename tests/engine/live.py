@@ -8,19 +8,17 @@ from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 
 from grebe.app.client import EngineClient
-from grebe.app.perform import end_process
+from grebe.app.perform import end_process, settled_report
 from grebe.app.runtime import engine_socket
 from grebe.app.supervisor import StandinsProcess, connect_when_ready, load_message, start_engine
 from grebe.core.document import Project
 from grebe.core.player.plan import make_plan
 from grebe.link.messages import (
-    AskReport,
     FromEngine,
     LatenessReport,
     Load,
     Loaded,
     Notice,
-    Report,
     Status,
     ToEngine,
     Welcome,
@@ -76,11 +74,7 @@ class Live:
 
     def report(self) -> dict[str, LatenessReport]:
         """The figures of every device, after the last reports have come in."""
-        time.sleep(0.4)
-        self.send(AskReport())
-        found = self.until(lambda m: isinstance(m, Report))
-        assert isinstance(found, Report)
-        return {row.device: row for row in found.devices}
+        return {row.device: row for row in settled_report(self.client).devices}
 
     def reconnect(self) -> Welcome:
         """Another window."""

@@ -152,12 +152,24 @@ def test_the_wire_to_a_stand_in(own_folders: Path) -> None:
 
 
 def test_a_stand_in_that_does_not_read_never_blocks(own_folders: Path) -> None:
-    """It counts as gone instead."""
+    """What it has no time for waits in order; one that never reads counts as gone."""
     server = listening(own_folders / "box.sock")
     port = StandinPort(str(own_folders / "box.sock"))
-    with pytest.raises(PortLost):
+    box, _ = server.accept()
+    for number in range(2_000):  # far more than the socket holds
+        port.send(number.to_bytes(2, "big"), 0)
+    box.setblocking(False)
+    got: list[int] = []
+    while len(got) < 2_000:
+        try:
+            got.append(int.from_bytes(box.recv(10), "big"))
+        except BlockingIOError:
+            assert port.reports() == []  # looking for reports sends on what waits
+    assert got == list(range(2_000))
+    with pytest.raises(PortLost, match="stopped listening"):
         for _ in range(100_000):
             port.send(bytes(100), 0)
+    box.close()
     port.close()
     server.close()
 

@@ -39,7 +39,8 @@ from grebe.link.messages import (
 )
 
 SETTLE_S = 0.4
-"""After Stop, for the last reports to come in."""
+"""After Stop, reports that have stood still for so long are the last ones."""
+SETTLE_AT_LAST_S = 5.0
 
 
 @dataclass(frozen=True)
@@ -102,15 +103,25 @@ def perform(
                         seconds = elapsed  # the song is over
             time.sleep(0.02)
         client.send(Halt())
-        time.sleep(SETTLE_S)
-        client.send(AskReport())
-        report = client.wait_for(Report, 10.0)
         return Outcome(
             welcome=welcome,
-            reports=report.devices,
+            reports=settled_report(client).devices,
             notices=tuple(notices),
             played_s=min(elapsed, seconds),
         )
+
+
+def settled_report(client: EngineClient) -> Report:
+    """The figures of every device once they stand still: a slow moment delays them."""
+    end = time.monotonic() + SETTLE_AT_LAST_S
+    before: Report | None = None
+    while True:
+        client.send(AskReport())
+        report = client.wait_for(Report, 10.0)
+        if report == before or time.monotonic() > end:
+            return report
+        before = report
+        time.sleep(SETTLE_S)
 
 
 def with_leader_named(project: Project, name: str) -> Project:

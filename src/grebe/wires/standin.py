@@ -3,12 +3,19 @@
 from __future__ import annotations
 
 import socket
+from collections import deque
 
 from grebe.errors import PortLost, ProtocolError
 from grebe.protocols.gate import Gate
 from grebe.protocols.standin import Report, ReportKind, decode_reports, played_bytes
 
 MAX_PACKET_BYTES = 65_536
+MAX_WAITING = 20_000
+"""Messages kept for a stand-in that has no time to read: half a minute of a busy box.
+
+The socket itself holds some 280, and a shared host can stop a process for
+seconds: what waits keeps its order and is late, as it should be seen to be.
+"""
 
 
 class StandinPort:
@@ -24,6 +31,7 @@ class StandinPort:
         """Report packets that could not be understood."""
         self._reports: list[Report] = []
         self._played: list[bytes] = []
+        self._waiting: deque[bytes] = deque()
         try:
             self._socket.connect(path)
         except OSError as error:
@@ -31,12 +39,22 @@ class StandinPort:
             raise PortLost(f"the stand-in is not there ({error.strerror})") from error
 
     def send(self, data: bytes, due_ns: int) -> None:
-        """Send now. A stand-in that does not read counts as gone."""
+        """Send now, or when it reads again. One that does not read for long counts as gone."""
         del due_ns
-        try:
-            self._socket.send(data)
-        except OSError as error:
-            raise PortLost(f"the stand-in stopped listening ({error.strerror})") from error
+        self._waiting.append(data)
+        self._flush()
+
+    def _flush(self) -> None:
+        while self._waiting:
+            try:
+                self._socket.send(self._waiting[0])
+            except BlockingIOError as error:
+                if len(self._waiting) > MAX_WAITING:
+                    raise PortLost("the stand-in stopped listening") from error
+                return
+            except OSError as error:
+                raise PortLost(f"the stand-in stopped listening ({error.strerror})") from error
+            self._waiting.popleft()
 
     def discard(self) -> list[bytes]:
         """Nothing is handed over early."""
@@ -44,6 +62,7 @@ class StandinPort:
 
     def reports(self) -> list[Report]:
         """Reports that have come in. PortLost when the stand-in hung up."""
+        self._flush()
         self._read()
         out, self._reports = self._reports, []
         return out
