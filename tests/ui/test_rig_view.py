@@ -342,3 +342,77 @@ def test_a_large_rig_is_drawn_whole(performer: Performer) -> None:
     assert len(view.tree_canvas.placed) == 65
     performer.press(K.Key_Down)
     assert not performer.frame.grab().isNull()
+
+
+def test_what_a_box_can_do_is_edited_and_saved(performer: Performer) -> None:
+    """Alt+5: a part at a time, rows by Insert and Delete, doubts said, then a profile of it."""
+    frame, view = performer.frame, rig_view(performer)
+    frame.grab()
+    view.select("knot")
+    performer.press(K.Key_5, ALT)
+    pane = view.abilities
+    assert view.panes.currentWidget() is pane
+    assert pane.boxes.currentText() == "Knot"
+    clock = pane.tables[0]
+    model = clock.model()
+    assert model is not None
+    rows = [model.index(r, 0).data() for r in range(model.rowCount())]
+    assert model.setData(model.index(rows.index("Obeys clock"), 1), "no")
+    assert not rig(performer).device("knot").spec.obeys.clock
+    assert not rig(performer).device("knot").obeys_clock
+    assert not model.setData(model.index(rows.index("Lowest tempo, BPM"), 1), "slow")
+    assert "Lowest tempo" in frame.session.notice.text  # type: ignore[union-attr]
+    frame.session.store.undo()
+    assert rig(performer).device("knot").obeys_clock
+    performer.press(K.Key_PageDown, CTRL)
+    assert pane.part == "jacks"
+    before = len(rig(performer).device("knot").spec.jacks)
+    performer.press(K.Key_Insert)
+    assert len(rig(performer).device("knot").spec.jacks) == before + 1
+    jacks = pane.tables[1]
+    assert jacks.currentIndex().row() == before
+    performer.press(K.Key_Delete)
+    assert len(rig(performer).device("knot").spec.jacks) == before
+    performer.press(K.Key_PageUp, CTRL)
+    performer.press(K.Key_PageUp, CTRL)
+    assert pane.part == "by_hand"
+    QTest.mouseClick(pane.pills[4], LEFT)
+    memory = pane.tables[4].model()
+    assert memory is not None
+    rows = [memory.index(r, 0).data() for r in range(memory.rowCount())]
+    memory.setData(memory.index(rows.index("Chains"), 1), "neighbours")
+    memory.setData(memory.index(rows.index("Neighbours in groups of"), 1), "0")
+    assert "Neighbours in groups of" in pane.doubts.text()
+    assert pane.doubts.isVisible()
+    performer.press(K.Key_P, CTRL)
+    assert not list(own_profiles_dir().glob("*.json"))
+    memory.setData(memory.index(rows.index("Neighbours in groups of"), 1), "4")
+    memory.setData(memory.index(rows.index("Patterns in a chain, at most"), 1), "4")
+    assert not pane.doubts.isVisible()
+    performer.press(K.Key_P, CTRL)
+    assert read_profile(own_profiles_dir() / "knot.json").spec.chains.group == 4
+    pane.boxes.setCurrentIndex(0)
+    pane.boxes.activated.emit(0)
+    assert view.selected == "smew"
+    view.select("grebe")
+    assert "Choose a box" in pane.doubts.text()
+    performer.press(K.Key_Insert)  # nothing to add a row to
+
+
+def test_the_setup_sheet_of_one_box(
+    performer: Performer, monkeypatch: pytest.MonkeyPatch, tmp_path: Path
+) -> None:
+    """Chosen above the steps; what is written is what is shown."""
+    view = rig_view(performer)
+    performer.frame.grab()
+    performer.press(K.Key_3, ALT)
+    every = len(view.setup.boxes)
+    view.setup.choice.setCurrentIndex(view.setup.choice.findData("teal"))
+    view.setup.choice.activated.emit(0)
+    assert 0 < len(view.setup.boxes) < every
+    path = tmp_path / "teal.html"
+    monkeypatch.setattr(QFileDialog, "getSaveFileName", lambda *_: (str(path), ""))
+    view.do_print_setup()
+    text = path.read_text()
+    assert "<h2>Teal</h2>" in text
+    assert "<h2>Knot</h2>" not in text

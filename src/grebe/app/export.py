@@ -5,11 +5,9 @@ from __future__ import annotations
 from collections.abc import Callable
 from pathlib import Path
 
-import msgspec
-
 from grebe.core.document import Project
 from grebe.core.player.plan import make_plan
-from grebe.core.rig.setup import setup_sheet
+from grebe.core.rig.setup import of_device, setup_sheet
 from grebe.core.songs.model import Song
 from grebe.errors import ProjectError, UsageError
 from grebe.formats.atomic import write_atomic
@@ -45,9 +43,7 @@ def export_setup(
     """
     sheet = setup_sheet(project)
     if device:
-        named = project.device_named(device).id
-        kept = tuple(d for d in sheet.devices if d.device == named)
-        sheet = msgspec.structs.replace(sheet, devices=kept)
+        sheet = of_device(sheet, project.device_named(device).id)
     if path.suffix.lower() not in (".html", ".pdf"):
         raise UsageError(f"{path}: a sheet is written as .html or .pdf; end the name so")
     html = setup_html(sheet, ticked=frozenset(project.ticked), project=project.name)

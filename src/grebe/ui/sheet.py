@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
 
 from PyQt6.QtCore import QRectF
-from PyQt6.QtGui import QColor, QPainter, QPaintEvent, QPixmap
+from PyQt6.QtGui import QColor, QPainter, QPaintEvent, QPixmap, QResizeEvent
 from PyQt6.QtWidgets import QWidget
 
 from grebe.ui import draw
@@ -46,10 +47,11 @@ def note(words: str, tone: Tone = "muted") -> Line:
 
 
 class Facts(QWidget):
-    """Draws lines of a sheet one under another."""
+    """Draws lines of a sheet one under another; one that `grows` takes the height they need."""
 
-    def __init__(self, parent: QWidget | None = None) -> None:
+    def __init__(self, parent: QWidget | None = None, *, grows: bool = False) -> None:
         super().__init__(parent)
+        self._grows = grows
         self.lines: tuple[Line, ...] = ()
         self.palette_now: Palette = DAY
 
@@ -60,9 +62,19 @@ class Facts(QWidget):
             self.lines = made
             words = ". ".join(f"{x.words} {x.value}".strip() for x in lines)
             self.setAccessibleName(words)
+            self._grow()
             self.update()
 
-    def height_for(self, lines: list[Line], width: float) -> float:
+    def resizeEvent(self, event: QResizeEvent | None) -> None:
+        """Another width breaks the lines elsewhere."""
+        del event
+        self._grow()
+
+    def _grow(self) -> None:
+        if self._grows:
+            self.setMinimumHeight(round(self.height_for(self.lines, self.width())))
+
+    def height_for(self, lines: Sequence[Line], width: float) -> float:
         """Height that lines take at a width."""
         nowhere = QPixmap(1, 1)  # has to outlive the painter
         painter = QPainter(nowhere)

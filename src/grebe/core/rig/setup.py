@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from hashlib import blake2b
 
+import msgspec
+
 from grebe.core.document import Project
 from grebe.core.rig.flow import Flow
 from grebe.core.rig.model import Cable, Device, Filter
@@ -61,6 +63,14 @@ class SetupSheet(Value, frozen=True, kw_only=True):
     def keys(self) -> tuple[str, ...]:
         """Keys of all steps."""
         return tuple(step.key for sheet in self.devices for step in sheet.steps)
+
+
+def of_device(sheet: SetupSheet, device_id: str) -> SetupSheet:
+    """The sheet of one device; "" is the whole rig."""
+    if not device_id:
+        return sheet
+    kept = tuple(d for d in sheet.devices if d.device == device_id)
+    return msgspec.structs.replace(sheet, devices=kept)
 
 
 def setup_sheet(project: Project) -> SetupSheet:
@@ -157,9 +167,8 @@ def _role(device: Device, wiring: Wiring, tree: ClockTree) -> list[Row]:
     into = wiring.target_jack(hop.cable)
     where = f" at {into.name}" if into else ""
     leader = wiring.rig.name_of(str(tree.leader))
-    out: list[Row] = [
-        (ROLE, f"Clock from outside{where}.", f"It follows {leader}, by way of {source}.")
-    ]
+    by_way = f", by way of {source}" if source != leader else ""
+    out: list[Row] = [(ROLE, f"Clock from outside{where}.", f"It follows {leader}{by_way}.")]
     start = "on" if device.obeys_transport and not device.stays else "off"
     why = {
         "on": "It starts and stops with the rest.",

@@ -30,6 +30,7 @@ class Column:
     shown: Callable[[Rig, Any], str]
     edit: Callable[[Project, int, Any, str], Project] | None = None
     choices: Callable[[Rig, Any], Sequence[str]] | None = None
+    """What the cell can be filled with; none, or an empty list, leaves it free."""
     free: bool = False
     """Whether other texts than the choices are taken."""
 

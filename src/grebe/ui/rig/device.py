@@ -25,8 +25,6 @@ from grebe.ui.rig.ports import PortChooser, PortLook
 from grebe.ui.sheet import Facts, Line
 
 OFFSET_STEP_MS = 0.1
-USUAL_WIDTH = 204
-"""Of the facts, before they have been laid out."""
 
 
 class DevicePage(QScrollArea):
@@ -53,11 +51,11 @@ class DevicePage(QScrollArea):
         column.setSizeConstraint(QLayout.SizeConstraint.SetMinimumSize)
         column.setContentsMargins(0, 0, 6, 0)
         column.setSpacing(6)
-        self.facts = Facts()
+        self.facts = Facts(grows=True)
         column.addWidget(self.facts)
         self.editing = QWidget()
         column.addWidget(self.editing)
-        self.more = Facts()
+        self.more = Facts(grows=True)
         column.addWidget(self.more)
         column.addStretch(1)
         fields = QVBoxLayout(self.editing)
@@ -130,12 +128,9 @@ class DevicePage(QScrollArea):
             self.renamed.emit(words)
 
     def show_lines(self, lines: list[Line], more: list[Line]) -> None:
-        """Other facts, before the fields and after them; they take the room they need."""
-        for part, rows in ((self.facts, lines), (self.more, more)):
-            width = part.width() or USUAL_WIDTH
-            if part.lines != tuple(rows) or part.minimumHeight() == 0:
-                part.setMinimumHeight(round(part.height_for(rows, width)))
-            part.show_lines(rows)
+        """Other facts, before the fields and after them."""
+        self.facts.show_lines(lines)
+        self.more.show_lines(more)
 
     def show_device(self, device: Device | None, rig: Rig) -> None:
         """Put a device's settings in the fields; None hides them, for Grebe has none."""

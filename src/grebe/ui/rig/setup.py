@@ -5,15 +5,23 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from PyQt6.QtCore import Qt
-from PyQt6.QtWidgets import QCheckBox, QGridLayout, QLabel, QScrollArea, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import (
+    QCheckBox,
+    QGridLayout,
+    QLabel,
+    QScrollArea,
+    QVBoxLayout,
+    QWidget,
+)
 
 from grebe.app.session import Session
 from grebe.core.document import tick
-from grebe.core.rig.setup import DeviceSheet, SetupSheet, Step, setup_sheet
+from grebe.core.rig.setup import DeviceSheet, SetupSheet, Step, of_device, setup_sheet
+from grebe.ui.rig.boxes import BoxChoice
 
 
-class SetupPane(QScrollArea):
-    """Steps of all boxes."""
+class SetupPane(QWidget):
+    """Steps of all boxes, or of the one chosen."""
 
     def __init__(self, session: Session) -> None:
         super().__init__()
@@ -21,12 +29,27 @@ class SetupPane(QScrollArea):
         self._shown: SetupSheet | None = None
         self.boxes: dict[str, QCheckBox] = {}
         """By key of the step."""
-        self.setWidgetResizable(True)
-        self.setAccessibleName("Set-up sheet")
+        self.choice = BoxChoice("Set-up sheet of", everything="The whole rig")
+        self.choice.activated.connect(lambda _: self.document_changed())
+        self.steps = QScrollArea()
+        self.steps.setWidgetResizable(True)
+        self.steps.setAccessibleName("Set-up sheet")
+        self.setFocusProxy(self.choice)
+        outer = QVBoxLayout(self)
+        outer.setContentsMargins(0, 4, 0, 0)
+        outer.setSpacing(4)
+        outer.addWidget(self.choice)
+        outer.addWidget(self.steps, 1)
+
+    @property
+    def device(self) -> str:
+        """Id of the box whose steps are shown; "" for all."""
+        return self.choice.device
 
     def document_changed(self) -> None:
         """Show the steps as they are now."""
-        sheet = setup_sheet(self._session.project)
+        self.choice.offer(self._session.project.rig)
+        sheet = of_device(setup_sheet(self._session.project), self.device)
         if self._shown == sheet:
             for key, box in self.boxes.items():
                 box.setChecked(key in self._session.project.ticked)
@@ -41,9 +64,9 @@ class SetupPane(QScrollArea):
             if device.steps:
                 column.addWidget(self._device(device))
         column.addStretch(1)
-        self.setWidget(inside)
+        self.steps.setWidget(inside)
         inside.setAutoFillBackground(False)
-        view = self.viewport()
+        view = self.steps.viewport()
         if view is not None:
             view.setAutoFillBackground(False)
 

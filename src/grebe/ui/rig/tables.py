@@ -133,11 +133,13 @@ class ChoiceDelegate(QStyledItemDelegate):
         model = index.model()
         assert isinstance(model, RigModel)
         column = model.columns[index.column()]
-        if column.choices is None:
+        rig, item = model.session.project.rig, model.item(index.row())
+        choices = column.choices(rig, item) if column.choices is not None else ()
+        if not choices:
             return super().createEditor(parent, option, index)
         box = QComboBox(parent)
         box.setEditable(column.free)
-        box.addItems(list(column.choices(model.session.project.rig, model.item(index.row()))))
+        box.addItems(list(choices))
         return box
 
     def setEditorData(self, editor: QWidget | None, index: QModelIndex) -> None:

@@ -37,6 +37,7 @@ from grebe.core.rig.spec import Profile
 from grebe.errors import EditError, GrebeError, ProfileError
 from grebe.formats.profiles import own_profiles, shipped_profiles, write_profile
 from grebe.ui.printing import html_to_pdf
+from grebe.ui.rig.abilities import AbilitiesPane
 from grebe.ui.rig.canvas import RigCanvas
 from grebe.ui.rig.device import OFFSET_STEP_MS, DevicePage
 from grebe.ui.rig.facts import device_lines, grebe_lines, heading_words
@@ -53,6 +54,7 @@ PANES = (
     ("Tables", "pane_tables"),
     ("Set-up sheet", "pane_setup"),
     ("Note maps", "pane_notes"),
+    ("What it can do", "pane_abilities"),
 )
 FINDINGS_HEIGHT = 200
 PAPER = "PDF (*.pdf);;HTML (*.html)"
@@ -76,6 +78,7 @@ class RigView(View):
         self.tables = TablesPane(session, self.ask_removal)
         self.setup = SetupPane(session)
         self.notes = NotesPane(session)
+        self.abilities = AbilitiesPane(session, self.select)
         self.panes = QStackedWidget()
         self._make_panes()
         self._make_sheet()
@@ -101,7 +104,7 @@ class RigView(View):
         self.findings.intended.connect(self._accept)
         self.findings.heard_again.connect(self._hear_again)
         self.findings.chosen.connect(self._finding_chosen)
-        for pane in (drawing, self.tables, self.setup, self.notes):
+        for pane in (drawing, self.tables, self.setup, self.notes, self.abilities):
             self.panes.addWidget(pane)
 
     def _make_sheet(self) -> None:
@@ -194,6 +197,9 @@ class RigView(View):
             self.setup.document_changed()
         elif current == 3:
             self.notes.refresh()
+        elif current == 4:
+            self.abilities.device = self.selected
+            self.abilities.document_changed()
         self._show_facts()
 
     def moved(self) -> None:
@@ -481,7 +487,7 @@ class RigView(View):
         self.panes.setCurrentIndex(index)
         self.document_changed()
         focus: tuple[QWidget, ...] = (
-            self.tree_canvas, self.tables.devices, self.setup, self.notes,
+            self.tree_canvas, self.tables.devices, self.setup, self.notes, self.abilities.stack,
         )  # fmt: skip
         focus[index].setFocus(Qt.FocusReason.OtherFocusReason)
 
@@ -501,6 +507,27 @@ class RigView(View):
         """The note maps."""
         self._show_pane(3)
 
+    def do_pane_abilities(self) -> None:
+        """What the selected box can do."""
+        self._show_pane(4)
+
+    def do_part_after(self) -> None:
+        """The next part of what the box can do."""
+        self._step_part(1)
+
+    def do_part_before(self) -> None:
+        """The part before."""
+        self._step_part(-1)
+
+    def _step_part(self, by: int) -> None:
+        if self.panes.currentWidget() is self.abilities:
+            self.abilities.step(by)
+
+    def do_add_row(self) -> None:
+        """A jack, voice, controller or hand move more."""
+        if self.panes.currentWidget() is self.abilities:
+            self.abilities.add_row()
+
     def do_print_setup(self) -> None:
         """Write the set-up sheet as PDF or HTML."""
         chosen, kind = QFileDialog.getSaveFileName(self, "Set-up sheet", "set-up.pdf", PAPER)
@@ -510,7 +537,8 @@ class RigView(View):
         if path.suffix.lower() not in (".pdf", ".html"):
             path = path.with_suffix(".html" if "html" in kind else ".pdf")
         try:
-            export_setup(self.session.project, path, device="", to_pdf=html_to_pdf)
+            device = self.setup.device
+            export_setup(self.session.project, path, device=device, to_pdf=html_to_pdf)
         except GrebeError as error:
             self.session.say("error", str(error))
             return

@@ -1,0 +1,313 @@
+"""What a box can do, field by field: each in words, as text, and edited from text.
+
+The same list serves whoever shows a box's abilities; a profile's file has the
+same fields under the same paths.
+"""
+
+from __future__ import annotations
+
+from typing import Any, Literal, NamedTuple, TypeVar, get_args, get_type_hints
+
+import msgspec
+
+from grebe.core.document import Project, with_device
+from grebe.core.rig.edits import profile_from
+from grebe.core.rig.model import Device
+from grebe.core.rig.notemap import PadLayout
+from grebe.core.rig.profile_check import contradictions
+from grebe.core.rig.spec import (
+    ChangeAt,
+    ControllerRow,
+    HandMove,
+    Jack,
+    JackKind,
+    MemoryShape,
+    Spec,
+    SpecVoice,
+    Steps,
+    Way,
+)
+from grebe.errors import EditError
+
+Form = Literal["text", "yes", "maybe", "list"]
+"""How a field reads: as it is, yes or no, something or none, values after one another."""
+Part = Literal["clock", "memory", "jacks", "voices", "controllers", "by_hand"]
+NONE = "none"
+
+
+class Ability(NamedTuple):
+    """One field of a spec, or of a row of one of its lists."""
+
+    path: str
+    """`obeys.clock`; for a row's field its name alone."""
+    words: str
+    form: Form = "text"
+    choices: tuple[str, ...] = ()
+
+
+YES_NO = ("yes", "no")
+
+CLOCK: tuple[Ability, ...] = (
+    Ability("sends.clock", "Sends clock", "yes"),
+    Ability("sends.transport", "Sends Start and Stop", "yes"),
+    Ability("sends.notes", "Sends notes", "yes"),
+    Ability("sends.program", "Sends program changes", "yes"),
+    Ability("sends.controllers", "Sends controllers", "yes"),
+    Ability("sends.jitter_ms", "Its own clock wavers by, ms"),
+    Ability("obeys.clock", "Obeys clock", "yes"),
+    Ability("obeys.start", "Obeys Start and Stop", "yes"),
+    Ability("obeys.resume", "Obeys Continue", "yes"),
+    Ability("obeys.song_position", "Obeys Song Position", "yes"),
+    Ability("obeys.song_select", "Obeys Song Select", "yes"),
+    Ability("obeys.program", "Obeys program changes", "yes"),
+    Ability("obeys.notes", "Obeys notes", "yes"),
+    Ability("channels", "Listens on channels", "list"),
+    Ability("change_at", "Pattern change takes effect", choices=get_args(ChangeAt)),
+    Ability("starts_all", "Start starts every track", "yes"),
+    Ability("tempo.low", "Lowest tempo, BPM"),
+    Ability("tempo.high", "Highest tempo, BPM"),
+    Ability("tempo.step", "Tempo steps of, BPM"),
+    Ability("latency_ms", "From message to sound, ms"),
+    Ability("pass_ms", "From input to what it passes on, ms"),
+    Ability("converts", "Makes other clock rates", "maybe", (NONE, "divide", "regenerate")),
+    Ability("old_mains", "Old and mains-powered", "yes"),
+)
+
+MEMORY: tuple[Ability, ...] = (
+    Ability("memory.banks", "Pattern memory: banks", "maybe"),
+    Ability("memory.groups", "Groups in a bank", "maybe"),
+    Ability("memory.slots", "Patterns in a group", "maybe"),
+    Ability("memory.printed", "Printed as", "maybe", (NONE, "number", "bank", "bank_group")),
+    Ability("steps.longest", "Steps of a pattern, at most", "maybe"),
+    Ability("steps.rates", "Step rates", "list"),
+    Ability("steps.swing", "Swing levels, %", "list"),
+    Ability("steps.flams", "Flam levels", "maybe"),
+    Ability("chains.rule", "Chains", choices=("none", "any", "neighbours", "row")),
+    Ability("chains.longest", "Patterns in a chain, at most"),
+    Ability("chains.group", "Neighbours in groups of"),
+    Ability("songs", "Songs in its memory"),
+    Ability("loop_tracks", "Loop tracks"),
+    Ability("echo_ms", "Echo from, to, ms", "list"),
+    Ability("pads.rows", "Pads: rows", "maybe"),
+    Ability("pads.cols", "Pads: columns", "maybe"),
+    Ability("pads.base", "Note of pad 1", "maybe"),
+    Ability("pads.order", "Pad 1 lies", "maybe", (NONE, "up", "down")),
+)
+
+JACKS: tuple[Ability, ...] = (
+    Ability("name", "Name"),
+    Ability("kind", "Kind", choices=get_args(JackKind)),
+    Ability("way", "Way", choices=get_args(Way)),
+    Ability("rates", "Rates", "list"),
+    Ability("volts", "Gives V", "maybe"),
+    Ability("needs_volts", "Needs V", "maybe"),
+    Ability("bears_volts", "Bears V", "maybe"),
+    Ability("edge", "Edge", choices=("rising", "falling")),
+    Ability("run_line", "Run line", "yes"),
+    Ability("speakers", "To speakers", "yes"),
+)
+
+VOICES: tuple[Ability, ...] = (
+    Ability("name", "Voice"),
+    Ability("note", "Note"),
+    Ability("slot", "Cut off with"),
+)
+
+CONTROLLERS: tuple[Ability, ...] = (
+    Ability("name", "Controller"),
+    Ability("number", "Number"),
+    Ability("low", "From"),
+    Ability("high", "To"),
+)
+
+BY_HAND: tuple[Ability, ...] = (
+    Ability("name", "Only by hand"),
+    Ability("seconds", "Seconds"),
+    Ability("limb", "With", choices=("hand", "foot")),
+)
+
+FACTS: dict[Part, tuple[Ability, ...]] = {"clock": CLOCK, "memory": MEMORY}
+ROWS: dict[Part, tuple[Ability, ...]] = {
+    "jacks": JACKS,
+    "voices": VOICES,
+    "controllers": CONTROLLERS,
+    "by_hand": BY_HAND,
+}
+_OPTIONAL: dict[str, msgspec.Struct] = {
+    "memory": MemoryShape(),
+    "steps": Steps(),
+    "pads": PadLayout(),
+}
+"""Parts a box may lack; naming one of their values gives it the part as it usually is."""
+_USUAL_JACK = Jack(id="usual", name="usual")
+_LINKED = {
+    ("obeys", "clock"): "obeys_clock",
+    ("obeys", "start"): "obeys_transport",
+    ("obeys", "song_position"): "obeys_song_position",
+    ("obeys", "program"): "obeys_program",
+    ("sends", "clock"): "sends_clock",
+}
+"""Abilities and the setting of a box that cannot be on without them."""
+
+
+_ONLY_AT: dict[str, tuple[JackKind, ...]] = {
+    "rates": ("pulse", "sync"),
+    "volts": ("pulse", "sync"),
+    "needs_volts": ("pulse", "sync"),
+    "bears_volts": ("pulse", "sync"),
+    "edge": ("pulse", "sync"),
+    "run_line": ("sync",),
+    "speakers": ("audio",),
+}
+"""What only some jacks have."""
+
+
+def ability_text(item: Any, ability: Ability) -> str:
+    """A field of a spec or of a row as text; nothing where it is usual and says nothing."""
+    if isinstance(item, Jack) and item.kind not in _ONLY_AT.get(ability.path, (item.kind,)):
+        usual = getattr(_USUAL_JACK, ability.path)
+        if getattr(item, ability.path) == usual:
+            return ""
+    value = item
+    for name in ability.path.split("."):
+        value = None if value is None else getattr(value, name)
+    if value is None:
+        return NONE
+    if isinstance(value, bool):
+        return "yes" if value else "no"
+    if isinstance(value, tuple):
+        return ", ".join(_one(v) for v in value)
+    return _one(value).replace("_", " ") if ability.choices else _one(value)
+
+
+def _one(value: object) -> str:
+    return f"{value:.10g}" if isinstance(value, float) else str(value)
+
+
+def ability_choices(ability: Ability) -> tuple[str, ...]:
+    """What a field can be filled with; empty where it is free."""
+    return YES_NO if ability.form == "yes" else tuple(c.replace("_", " ") for c in ability.choices)
+
+
+def with_ability(spec: Spec, ability: Ability, text: str) -> Spec:
+    """The spec with a field from text. EditError says what it should be."""
+    part, _, name = ability.path.rpartition(".")
+    value = _read(ability, text)
+    if part in _OPTIONAL and (value is None or text.strip().lower() == NONE):
+        return msgspec.structs.replace(spec, **{part: None})  # a box without it
+    if not part:
+        return _with(spec, name, value, ability)
+    inner = getattr(spec, part) or _OPTIONAL[part]
+    return msgspec.structs.replace(spec, **{part: _with(inner, name, value, ability)})
+
+
+def with_row(spec: Spec, part: Part, index: int, ability: Ability, text: str) -> Spec:
+    """The spec with a field of a row from text. EditError says what it should be."""
+    rows = list(getattr(spec, part))
+    rows[index] = _with(rows[index], ability.path, _read(ability, text), ability)
+    return msgspec.structs.replace(spec, **{part: tuple(rows)})
+
+
+def add_row(spec: Spec, part: Part) -> Spec:
+    """The spec with a row more: the next jack, voice, controller or hand move."""
+    rows = getattr(spec, part)
+    return msgspec.structs.replace(spec, **{part: (*rows, _NEW[part](spec))})
+
+
+def remove_row(spec: Spec, part: Part, index: int) -> Spec:
+    """The spec without a row."""
+    rows = getattr(spec, part)
+    return msgspec.structs.replace(spec, **{part: (*rows[:index], *rows[index + 1 :])})
+
+
+def _free(taken: set[int], start: int) -> int:
+    return next((n for n in (*range(start, 128), *range(start)) if n not in taken), start)
+
+
+def _new_jack(spec: Spec) -> Jack:
+    taken = {jack.id for jack in spec.jacks}
+    number = next(n for n in range(1, len(taken) + 2) if f"jack-{n}" not in taken)
+    return Jack(id=f"jack-{number}", name=f"Jack {number}")
+
+
+def _new_voice(spec: Spec) -> SpecVoice:
+    note = _free({voice.note for voice in spec.voices}, 36)
+    return SpecVoice(name=f"Voice {note}", note=note)
+
+
+def _new_controller(spec: Spec) -> ControllerRow:
+    number = _free({row.number for row in spec.controllers}, 1)
+    return ControllerRow(name=f"Controller {number}", number=number)
+
+
+_NEW: dict[Part, Any] = {
+    "jacks": _new_jack,
+    "voices": _new_voice,
+    "controllers": _new_controller,
+    "by_hand": lambda spec: HandMove(name=f"Move {len(spec.by_hand) + 1}", seconds=2.0),
+}
+
+
+def _read(ability: Ability, text: str) -> Any:
+    text = text.strip()
+    if ability.form == "yes":
+        if text.lower() not in YES_NO:
+            raise EditError(f"{ability.words}: say yes or no, not {text!r}")
+        return text.lower() == "yes"
+    if ability.form == "maybe" and text.lower() in ("", NONE):
+        return None
+    if ability.form == "list":
+        return [] if text.lower() in ("", NONE) else [p.strip() for p in text.split(",")]
+    return text.replace(" ", "_") if ability.choices else text
+
+
+_S = TypeVar("_S", bound=msgspec.Struct)
+
+
+def _with(item: _S, name: str, value: Any, ability: Ability) -> _S:
+    """The struct with a field that its type allows."""
+    allowed = get_type_hints(type(item), include_extras=True)[name]
+    try:
+        read = msgspec.convert(value, allowed, strict=False)
+    except msgspec.ValidationError as error:
+        what = str(error).partition(" - at ")[0].removesuffix(", got `str`")
+        for typed, words in (("`int`", "a whole number"), ("`float`", "a number")):
+            what = what.replace(typed, words)
+        raise EditError(f"{ability.words}: {what[0].lower()}{what[1:]}") from error
+    return msgspec.structs.replace(item, **{name: read})
+
+
+def set_spec(project: Project, device_id: str, spec: Spec) -> Project:
+    """The project with other abilities of a box; what it cannot do any more is switched off."""
+
+    def changed(device: Device) -> Device:
+        off = {
+            setting: False
+            for (part, name), setting in _LINKED.items()
+            if not getattr(getattr(spec, part), name)
+        }
+        change_at = spec.change_at if spec.change_at != device.spec.change_at else device.change_at
+        return msgspec.structs.replace(device, spec=spec, change_at=change_at, **off)
+
+    return with_device(project, device_id, changed)
+
+
+def doubts(device: Device) -> tuple[str, ...]:
+    """What in a box's abilities contradicts what else stands there, in words."""
+    return tuple(
+        f"{_words_of(field)}: {what}" for field, what in contradictions(profile_from(device))
+    )
+
+
+def _words_of(field: str) -> str:
+    """A field of a profile as the window calls it."""
+    path = field.removeprefix("spec.")
+    for ability in (*CLOCK, *MEMORY):
+        if ability.path == path:
+            return ability.words
+    part, _, rest = path.partition("[")
+    if not rest:
+        return part.replace("_", " ").replace(".", ": ").capitalize()
+    number, _, name = rest.partition("].")
+    columns = {a.path: a.words for a in ROWS.get(part, ())}  # type: ignore[call-overload]
+    return f"{part.capitalize()}, row {int(number) + 1}, {columns.get(name, name)}"
