@@ -14,6 +14,7 @@ from grebe.core.rig.edits import (
     add_cable,
     add_device,
     add_route,
+    best_cable,
     change_cable,
     free_id,
     profile_from,
@@ -256,6 +257,21 @@ def test_edits_of_cables_refuse_what_cannot_be() -> None:
     with pytest.raises(EditError, match="no such cable"):
         remove_cable(project, 9)
     assert len(remove_cable(project, 0).rig.cables) == 1
+
+
+def test_a_new_pulse_cable_is_set_to_a_rate_both_ends_know() -> None:
+    """Grebe gives what is counted on; two boxes meet at the first rate they share."""
+    kinds = {p.id: p for p in shipped_profiles()}
+    project = parse_project(demo_bytes(), "demo").project
+    project, pip = add_device(project, kinds["sanderling"], "Pip")
+    project, divider = add_device(project, kinds["plover"], "Divider")
+    to_pip = best_cable(project.rig, "grebe", pip)
+    assert (to_pip.medium, to_pip.rate, to_pip.expects) == ("pulse", 2.0, None)
+    on = best_cable(project.rig, pip, divider)
+    assert (on.medium, on.rate, on.expects) == ("pulse", 2.0, 2.0)
+    for made in (to_pip, on):
+        wiring = Wiring(add_cable(project, made).rig)
+        assert wiring.rate(made) == wiring.wanted_rate(made) == 2
 
 
 def test_a_box_becomes_a_profile_of_its_own() -> None:

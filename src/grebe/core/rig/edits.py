@@ -145,6 +145,7 @@ def cable_between(rig: Rig, source: str, target: str, out: Jack | None, into: Ja
     device = next((d for d in rig.devices if d.id == source), None)
     if (out is not None and out.way == "thru") or (device is not None and device.kind == "relay"):
         gives = "thru"
+    rate, expects = _rates(out, into)
     return Cable(
         source=source,
         target=target,
@@ -152,7 +153,21 @@ def cable_between(rig: Rig, source: str, target: str, out: Jack | None, into: Ja
         source_jack=out.id if out is not None else "",
         target_jack=into.id if into is not None else "",
         gives=gives,
+        rate=rate,
+        expects=expects,
     )
+
+
+def _rates(out: Jack | None, into: Jack | None) -> tuple[float | None, float | None]:
+    """What to set at the two ends of a pulse cable; None where the jack's usual rate does."""
+    given = out.rates if out is not None else ()
+    taken = into.rates if into is not None else ()
+    if not taken or (given and given[0] == taken[0]):
+        return None, None
+    if not given:  # Grebe, and jacks of which nothing is known, give any
+        return taken[0], None
+    common = next((rate for rate in taken if rate in given), None)
+    return common, common
 
 
 def add_cable(project: Project, cable: Cable) -> Project:

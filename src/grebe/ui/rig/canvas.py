@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
-from PyQt6.QtGui import QColor, QMouseEvent, QPainter, QPen, QPolygonF
+from collections.abc import Iterator
+
+from PyQt6.QtCore import QLineF, QPointF, QRectF, Qt, pyqtSignal
+from PyQt6.QtGui import QColor, QMouseEvent, QPainter, QPainterPath, QPen, QPolygonF
 
 from grebe.app.session import Session
 from grebe.core.rig.layout import Drawing, drawing
@@ -13,7 +15,7 @@ from grebe.core.rig.wiring import Wiring
 from grebe.core.rig.words import hop_words
 from grebe.ui import draw
 from grebe.ui.rig.geometry import Picture, PlacedBox, PlacedCable, picture
-from grebe.ui.theme import CORNER
+from grebe.ui.theme import CORNER, Palette
 from grebe.ui.widgets import Canvas
 
 STYLES = {
@@ -26,6 +28,9 @@ STYLES = {
 
 PLAIN_FROM = 60
 """Cables from which on lines are drawn without smoothing."""
+
+Look = tuple[str, QColor, list[QLineF], QPainterPath]
+"""Medium, colour, and the lines and tips of all cables that look so."""
 
 
 class RigCanvas(Canvas):
@@ -43,6 +48,8 @@ class RigCanvas(Canvas):
         self._carrying: set[int] = set()
         """Identities of the cables the tree is made of; comparing 200 by content takes long."""
         self._clashing: set[int] = set()
+        self._looks: tuple[Look, ...] = ()
+        self._looks_of: tuple[Picture | None, Palette | None] = (None, None)
         self.setAccessibleName("Clock tree")
 
     @property
@@ -84,8 +91,7 @@ class RigCanvas(Canvas):
         # Over a hundred lines smooth edges cost more than they show.
         many = len(self.picture.cables) > PLAIN_FROM
         painter.setRenderHint(QPainter.RenderHint.Antialiasing, on=not many)
-        for cable in self.picture.cables:
-            self._paint_cable(painter, cable)
+        self._paint_cables(painter, thin=many)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         for placed in self.placed:
             self._paint_box(painter, placed, wrong=placed.device in wrong)
@@ -138,39 +144,65 @@ class RigCanvas(Canvas):
             return f"follows {follows}"
         return "no clock of its own"
 
-    def _paint_cable(self, painter: QPainter, placed: PlacedCable) -> None:
-        p = self.palette_now
+    def _paint_cables(self, painter: QPainter, *, thin: bool) -> None:
+        """All lines of one look at once, then all tips: two hundred cables one by one take long."""
+        for medium, colour, lines, tips in self._gathered():
+            painter.setPen(QPen(colour, 1.0 if thin or medium == "audio" else 2.2, STYLES[medium]))
+            painter.drawLines(*lines)
+            painter.fillPath(tips, colour)
+        if self.picture.lines_in_box > 1:
+            for placed in self.picture.cables:
+                self._paint_label(painter, placed)
+
+    def _gathered(self) -> tuple[Look, ...]:
+        """The lines and tips of every look, gathered once for a picture and a theme."""
+        before, theme = self._looks_of
+        if before is not self.picture or theme is not self.palette_now:
+            self._looks_of = (self.picture, self.palette_now)
+            self._looks = tuple(self._gather())
+        return self._looks
+
+    def _gather(self) -> Iterator[Look]:
+        looks: dict[tuple[int, str], tuple[QColor, list[QLineF], QPainterPath]] = {}
+        for placed in self.picture.cables:
+            cable = self.wiring.cables[placed.cable]
+            colour = self._colour(cable)
+            made = looks.get((colour.rgba(), cable.medium))
+            if made is None:
+                made = looks[(colour.rgba(), cable.medium)] = (colour, [], QPainterPath())
+            _, lines, tips = made
+            way = placed.corners
+            tip, before = way[-1], way[-2]
+            along = QPointF(_sign(tip.x() - before.x()), _sign(tip.y() - before.y()))
+            end = tip - along * 8
+            lines += map(QLineF, way[:-2], way[1:-1])
+            lines.append(QLineF(before, end))
+            across = QPointF(along.y(), along.x()) * 5.5
+            tips.addPolygon(QPolygonF([tip, end - along + across, end - along - across]))
+        for (_, medium), (colour, lines, tips) in looks.items():
+            yield medium, colour, lines, tips
+
+    def _paint_label(self, painter: QPainter, placed: PlacedCable) -> None:
         cable = self.wiring.cables[placed.cable]
-        carries = id(cable) in self._carrying
         clashes = id(cable) in self._clashing
-        colour = p.eye if clashes else self._colour(cable, carries=carries)
-        painter.setBrush(Qt.BrushStyle.NoBrush)
-        thin = cable.medium == "audio" or len(self.picture.cables) > PLAIN_FROM
-        painter.setPen(QPen(colour, 1.0 if thin else 2.2, STYLES[cable.medium]))
-        way = list(placed.corners)
-        tip, before = way[-1], way[-2]
-        along = QPointF(_sign(tip.x() - before.x()), _sign(tip.y() - before.y()))
-        way[-1] = tip - along * 8
-        painter.drawPolyline(QPolygonF(way))
-        painter.setPen(Qt.PenStyle.NoPen)
-        painter.setBrush(colour)
-        across = QPointF(along.y(), along.x()) * 5.5
-        painter.drawPolygon(QPolygonF([tip, way[-1] - along + across, way[-1] - along - across]))
+        carries = id(cable) in self._carrying
         words = "second clock" if clashes else self._words(cable, carries=carries)
         room = placed.label_room
         if words and not placed.back and draw.text_width(words, 14, 600) > room:
             short = carries and cable.medium != "network"
             words = str(self.tree.hops[cable.target].rate) if short else ""
             words = words if draw.text_width(words, 14, 600) <= room else ""
-        if words and self.picture.lines_in_box > 1:
+        if words:
             align = draw.LEFT if placed.back else draw.RIGHT
             x, y = placed.label_at.x(), placed.label_at.y()
-            ink = p.eye if clashes else p.ink
+            ink = self.palette_now.eye if clashes else self.palette_now.ink
             draw.text(painter, x, y, words, ink, size=14, weight=600, align=align)
 
-    def _colour(self, cable: Cable, *, carries: bool) -> QColor:
+    def _colour(self, cable: Cable) -> QColor:
         p = self.palette_now
-        if not carries:
+        if id(cable) in self._clashing:
+            return p.eye
+        if id(cable) not in self._carrying:
             return p.muted
         return {"pulse": p.sand, "network": p.reed}.get(cable.medium, p.water)
 

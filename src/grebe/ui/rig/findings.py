@@ -29,6 +29,14 @@ class _Button:
     does: str
 
 
+COUNTED = (
+    ("block", "stops you", "stop you"),
+    ("warn", "to look at", "to look at"),
+    ("note", "note", "notes"),
+)
+"""Severity, and how one and how several of it are counted."""
+
+
 class FindingsList(Canvas):
     """A list that draws only what is seen of it, so that hundreds cost no more than three."""
 
@@ -127,13 +135,9 @@ class FindingsList(Canvas):
         draw.text(painter, 0, 20, title, p.ink, size=16, weight=600)
         if found:
             counts = [
-                f"{sum(f.severity == kind for f in found)} {words}"
-                for kind, words in (
-                    ("block", "stop you"),
-                    ("warn", "to look at"),
-                    ("note", "notes"),
-                )
-                if any(f.severity == kind for f in found)
+                f"{number} {one if number == 1 else more}"
+                for kind, one, more in COUNTED
+                if (number := sum(f.severity == kind for f in found))
             ]
             draw.text(painter, 82, 20, ", ".join(counts), p.muted, size=14)
         quiet = len(self.session.intended())

@@ -84,12 +84,18 @@ class AddPage(Page):
     def _fill(self) -> None:
         wanted = self.search.text().lower().split()
         self.list.clear()
+        called: list[Profile] = []
+        about: list[Profile] = []
         for profile in self._profiles:
-            words = f"{profile.name} {profile.label} {profile.kind} {profile.about}".lower()
+            words = f"{profile.name} {profile.label} {profile.kind}".lower()
             if all(part in words for part in wanted):
-                item = QListWidgetItem(f"{profile.label or profile.kind} ({profile.name})")
-                item.setData(Qt.ItemDataRole.UserRole, profile)
-                self.list.addItem(item)
+                called.append(profile)
+            elif all(part in f"{words} {profile.about.lower()}" for part in wanted):
+                about.append(profile)
+        for profile in (*called, *about):  # what is called so before what mentions it
+            item = QListWidgetItem(f"{profile.label or profile.kind} ({profile.name})")
+            item.setData(Qt.ItemDataRole.UserRole, profile)
+            self.list.addItem(item)
         self.list.setCurrentRow(0)
         self._describe()
 
@@ -163,7 +169,8 @@ class CablePage(Page):
             box.blockSignals(False)
         self.source.setCurrentIndex(max(0, self.source.findData(source)))
         plugged = {c.target for c in rig.cables if c.source == source} | {source, GREBE_ID}
-        free = next((i for i, (d, _) in enumerate(rows) if d not in plugged), 0)
+        others = [i for i, (d, _) in enumerate(rows) if d != source]
+        free = next((i for i in others if rows[i][0] not in plugged), others[0] if others else 0)
         self.target.setCurrentIndex(free)
         self._propose()
         self.target.setFocus()

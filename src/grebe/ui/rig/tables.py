@@ -193,6 +193,8 @@ class RigTable(QTableView):
             return
         index = self.currentIndex()
         if event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter) and index.isValid():
+            while index.isValid() and not index.flags() & Qt.ItemFlag.ItemIsEditable:
+                index = index.siblingAtColumn(index.column() + 1)
             self.edit(index)
         elif event.key() == Qt.Key.Key_Delete and index.isValid():
             self._remove(index.row())
