@@ -19,6 +19,10 @@ class ProfileError(GrebeError):
     """A device profile that cannot be used, or contradicts itself."""
 
 
+class TicksError(GrebeError):
+    """A file of times that cannot be read, or its answer not written."""
+
+
 class MidiFileError(GrebeError):
     """A Standard MIDI File that cannot be imported."""
 

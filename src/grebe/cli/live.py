@@ -44,7 +44,7 @@ def add_commands(commands: Commands) -> None:
     parser = command(
         commands, "bench", "Measure the speed figures.", "grebe bench --only clock --json", bench
     )
-    parser.add_argument("--only", choices=("clock", "player", "window", "rig", "route"))
+    parser.add_argument("--only", choices=("clock", "player", "window", "rig", "route", "follow"))
     parser.add_argument("--seconds", type=_seconds, default=30.0, help="for each run of the clock")
     add_json(parser)
 

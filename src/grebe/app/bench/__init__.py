@@ -6,6 +6,7 @@ from collections.abc import Callable
 from typing import Any
 
 from grebe.app.bench.clock import measure_clock
+from grebe.app.bench.follow import measure_follow
 from grebe.app.bench.player import measure_player
 from grebe.app.bench.rig import measure_rig
 from grebe.app.bench.route import measure_route
@@ -17,20 +18,17 @@ def run_bench(only: str | None, seconds: float, say: Callable[[str], None]) -> d
 
     `say` is told what is being measured.
     """
+    parts: dict[str, tuple[str, Callable[[], dict[str, Any]]]] = {
+        "clock": (f"the clock, about {seconds * 8:.0f} s", lambda: measure_clock(seconds)),
+        "player": ("the player", measure_player),
+        "window": ("the window", measure_window),
+        "rig": ("a large rig", measure_rig),
+        "route": ("a route", measure_route),
+        "follow": ("the follower", measure_follow),
+    }
     out: dict[str, Any] = {}
-    if only in (None, "clock"):
-        say(f"the clock, about {seconds * 8:.0f} s")
-        out["clock"] = measure_clock(seconds)
-    if only in (None, "player"):
-        say("the player")
-        out["player"] = measure_player()
-    if only in (None, "window"):
-        say("the window")
-        out["window"] = measure_window()
-    if only in (None, "rig"):
-        say("a large rig")
-        out["rig"] = measure_rig()
-    if only in (None, "route"):
-        say("a route")
-        out["route"] = measure_route()
+    for name, (about, measure) in parts.items():
+        if only in (None, name):
+            say(about)
+            out[name] = measure()
     return out
