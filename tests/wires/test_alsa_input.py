@@ -51,7 +51,7 @@ def test_what_comes_in_wakes_and_is_given_once() -> None:
     fake.callback(([0x90, 36, 100], 0.0), None)
     fake.callback(([0x80, 36, 64], 0.1), None)
     assert select.select([heard], [], [], 0)[0] == [heard]
-    assert heard.receive() == [b"\x90\x24\x64", b"\x80\x24\x40"]
+    assert [data for _, data in heard.receive()] == [b"\x90\x24\x64", b"\x80\x24\x40"]
     assert heard.receive() == []
     heard.close_input()
     assert fake.deleted

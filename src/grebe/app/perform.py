@@ -24,7 +24,10 @@ from grebe.app.supervisor import (
 from grebe.core.document import Project, with_device, with_leader
 from grebe.core.player.commands import Begin, Halt
 from grebe.core.player.plan import Plan, make_plan
+from grebe.core.rig.edits import add_cable, best_cable
 from grebe.core.rig.model import GREBE_ID, Device, Faults
+from grebe.core.rig.tree import clock_tree
+from grebe.core.rig.wiring import MIDI_MEDIA
 from grebe.core.songs.model import Song
 from grebe.errors import UsageError
 from grebe.link.messages import (
@@ -124,15 +127,28 @@ def settled_report(client: EngineClient) -> Report:
         time.sleep(SETTLE_S)
 
 
-def with_leader_named(project: Project, name: str) -> Project:
-    """The project led by a device named on the command line, or by Grebe."""
+def with_leader_named(project: Project, name: str) -> tuple[Project, tuple[str, ...]]:
+    """The project led by a device named on the command line, or by Grebe; and what was assumed.
+
+    A device that no cable joins to Grebe is taken to have one. UsageError when it
+    can send no clock, or its filters keep it back.
+    """
     if name == GREBE_ID:
-        return with_leader(project, GREBE_ID)
+        return with_leader(project, GREBE_ID), ()
     device = project.device_named(name)
-    raise UsageError(
-        f"{device.name} cannot lead yet: following another box's clock is not in this version. "
-        "Use --leader grebe"
-    )
+    led = with_leader(project, device.id)
+    led = with_device(led, device.id, lambda d: msgspec.structs.replace(d, sends_clock=True))
+    assumed: tuple[str, ...] = ()
+    if not any(c.source == device.id and c.target == GREBE_ID for c in led.rig.cables):
+        led = add_cable(led, best_cable(led.rig, device.id, GREBE_ID))
+        assumed = (f"The rig has no cable from {device.name} to Grebe; run as if it had one.",)
+    hop = clock_tree(led.rig).hops.get(GREBE_ID)
+    if hop is None or hop.cable.medium not in MIDI_MEDIA:
+        raise UsageError(
+            f"{device.name}'s clock does not reach Grebe by MIDI: look at what it can send and at "
+            "its cables' filters in the Rig, or use --leader grebe"
+        )
+    return led, assumed
 
 
 def with_faults(project: Project, text: str) -> Project:

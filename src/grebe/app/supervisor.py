@@ -94,4 +94,5 @@ class StandinsProcess:
 def load_message(project: Project, plan: Plan) -> Load:
     """What the engine needs to play a plan: the plan, where the stand-ins are, what they are."""
     paths = {device.id: str(standin_socket(device.id)) for device in standin_devices(plan.devices)}
-    return Load(plan=SetPlan(plan=plan), standins=paths, setups=setups(project, paths))
+    boxes = setups(project, paths, plan.song.bpm)
+    return Load(plan=SetPlan(plan=plan), standins=paths, setups=boxes)

@@ -52,8 +52,9 @@ def add_commands(commands: Commands) -> None:
 def run(arguments: argparse.Namespace) -> int:
     """Engine and stand-ins for real; 1 when a device missed ticks."""
     project = with_faults(opened(arguments).project, arguments.faults)
+    assumed: tuple[str, ...] = ()
     if arguments.leader is not None:
-        project = with_leader_named(project, arguments.leader)
+        project, assumed = with_leader_named(project, arguments.leader)
     song = project.song_named(arguments.song)
     before = processor_times()
     outcome = perform(project, song, arguments.seconds, progress=progress_bar(arguments.seconds))
@@ -79,10 +80,12 @@ def run(arguments: argparse.Namespace) -> int:
                 "priority": outcome.welcome.priority,
                 "stolen_percent": stolen_percent(before, processor_times()),
                 "devices": rows,
-                "notices": list(outcome.notices),
+                "notices": [*assumed, *outcome.notices],
             }
         )
         return 1 if missed else 0
+    for words in assumed:
+        sys.stdout.write(f"{words}\n")
     for row in rows:
         late = row["lateness_ms"]
         assert isinstance(late, dict)

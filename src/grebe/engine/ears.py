@@ -9,7 +9,7 @@ from grebe.engine.outlet import Outlet
 from grebe.engine.ports import PortBook
 from grebe.errors import PortLost
 from grebe.protocols.gate import Gate
-from grebe.wires.base import InPort
+from grebe.wires.base import Heard, InPort
 from grebe.wires.clock import raw_ns
 from grebe.wires.jack import JackInput, JackPort
 
@@ -29,14 +29,24 @@ class Ears:
         """What each input was opened for: another port setting opens it anew."""
         self.lost: dict[str, str] = {}
         """Sources that cannot be heard, and why."""
+        self.follows = ""
+        """The box whose clock is followed."""
+        self.led: list[Heard] = []
+        """What that box has sent, for the engine to take."""
 
     @property
     def listening(self) -> bool:
         """Whether there is anything to wait for."""
         return bool(self._inputs)
 
-    def set(self, passages: tuple[Passage, ...], outlets: dict[str, Outlet]) -> list[Sending]:
-        """Take these routes; gives the ends of notes that sounded over routes that are gone."""
+    def set(
+        self, passages: tuple[Passage, ...], outlets: dict[str, Outlet], follows: str = ""
+    ) -> list[Sending]:
+        """Take these routes, and hear the box that is followed.
+
+        Gives the ends of notes that sounded over routes that are gone.
+        """
+        self.follows = follows
         before, self._gates = self._gates, {}
         for passage in passages:
             key = (passage.source, passage.target)
@@ -53,7 +63,7 @@ class Ears:
         return ends
 
     def _open_inputs(self, outlets: dict[str, Outlet]) -> None:
-        wanted = {source for source, _ in self._gates}
+        wanted = {source for source, _ in self._gates} | ({self.follows} - {""})
         for source in list(self._inputs):
             outlet = outlets.get(source)
             gone = source not in wanted or outlet is None
@@ -82,7 +92,7 @@ class Ears:
         if not isinstance(heard, JackInput):
             return
         through: list[tuple[Gate, JackPort]] = []
-        rest = False
+        rest = source == self.follows
         for (origin, _), gate in self._gates.items():
             if origin == source:
                 outlet = outlets.get(gate.passage.wire)
@@ -115,7 +125,9 @@ class Ears:
                 self.lost[source] = str(error)
                 gone.append(source)
                 continue
-            for data in messages:
+            for at_ns, data in messages:
+                if source == self.follows:
+                    self.led.append((at_ns, data))
                 for (origin, _), gate in self._gates.items():
                     if origin != source or heard.has_passed(gate):
                         continue

@@ -34,7 +34,10 @@ from grebe.core.player.events import (
 from grebe.core.player.player import Player
 from grebe.core.rig.model import Device, Port
 from grebe.core.rig.standin import Setup
+from grebe.core.sync.led import Go
+from grebe.core.sync.reclock import Reclock
 from grebe.engine.ears import Ears, Sending
+from grebe.engine.following import Following, Hearing
 from grebe.engine.outlet import Outlet
 from grebe.engine.ports import PortBook
 from grebe.engine.server import Connection, Server
@@ -56,7 +59,7 @@ from grebe.link.messages import (
     Welcome,
 )
 from grebe.protocols.midi import NOTE_OFF, STOP, encode, silence
-from grebe.protocols.standin import encode_setup, goodbye
+from grebe.protocols.standin import encode_setup, goodbye, press
 from grebe.wires.clock import raw_ns, sleep_until_ns
 
 LOOKAHEAD_NS = 50_000_000
@@ -84,6 +87,8 @@ HEAR_UNTIL_NS = 300_000
 """The last stretch before a deadline is slept, not listened: a timer is nearer than `select`."""
 IDLE_NS = 30_000_000_000
 """Stopped and with no window for this long, the engine ends."""
+JOIN_AFTER_NS = 100_000_000
+"""A running leader is joined on the first bar that is at least this far away."""
 STOP_SETTLES_NS = 200_000_000
 
 
@@ -103,7 +108,9 @@ class Engine:
         self._sharing: dict[str, list[Outlet]] = {}
         """By device plugged in: the outlets that get the clock of its wire."""
         self._setups: dict[str, Setup] = {}
-        self._timeline: Timeline | None = None
+        self._timeline: Timeline | Reclock | None = None
+        self._following = Following()
+        self._hearing: Hearing = ""
         self._queue: list[tuple[int, int, str, DeviceEvent | SectionStarts | SongEnds]] = []
         self._serial = 0
         self._bytes: dict[DeviceEvent, bytes] = {}
@@ -143,9 +150,15 @@ class Engine:
         self._close()
 
     def _pass_on(self) -> None:
-        """Send what has come in and has a route."""
+        """Send what has come in and has a route; go and halt with the box that leads."""
         sendings, gone = self._ears.hear()
         self._send_all(sendings)
+        led, self._ears.led = self._ears.led, []
+        for word in self._following.hear(led):
+            if isinstance(word, Go):
+                self._go(word)
+            else:
+                self._halt()
         for source in gone:
             text = f"{self._name(source)} is no longer heard: {self._ears.lost[source]}."
             self._server.tell(Notice(level="warn", text=text))
@@ -170,6 +183,8 @@ class Engine:
         player, timeline = self._player, self._timeline
         if player is None or timeline is None or not player.running:
             return
+        if isinstance(timeline, Reclock):
+            self._following.steer(timeline, now + self._lookahead_ns)
         until = int(timeline.tick_at(now + self._lookahead_ns))
         if until > player.tick:
             self._enqueue(player.advance(until))
@@ -177,7 +192,7 @@ class Engine:
     def _enqueue(self, dues: list[Due]) -> None:
         for tick, device, event in dues:
             if isinstance(event, Tempo):
-                if self._timeline is not None:
+                if isinstance(self._timeline, Timeline):  # a leader's tempo is its own
                     self._timeline.add(event.point)
                 continue
             assert self._timeline is not None
@@ -241,15 +256,52 @@ class Engine:
         player = self._player
         if player is None or self._running:
             return
+        if self._following.device:
+            self._wait_for_leader(player)
+            return
         dues = player.apply(command)
         now = raw_ns()
         first = next(e.point for _, _, e in dues if isinstance(e, Tempo))
         self._timeline = Timeline(first, now + BEGIN_AFTER_NS + self._lookahead_ns - LOOKAHEAD_NS)
+        self._set_off(player, dues)
+
+    def _wait_for_leader(self, player: Player) -> None:
+        """Come in with the box that leads: on its next bar when it runs, else when it starts."""
+        following = self._following
+        if following.running:
+            now = raw_ns()
+            soon = int(following.tick_at(now + JOIN_AFTER_NS))
+            self._go(following.join(player.bar_after(soon), now))
+            return
+        leader = self._outlets.get(following.device)
+        if leader is not None and leader.device.port.wire == "standin":
+            self._send_raw(leader, press(start=True))  # a hand on the box
+        else:
+            text = f"Waiting for {self._name(following.device)} to start."
+            self._server.tell(Notice(level="info", text=text))
+
+    def _go(self, word: Go) -> None:
+        """The leader has started, or is joined: the song from its position, on its clock."""
+        player = self._player
+        if player is None or self._running:
+            return
+        dues = player.apply(Begin(tick=word.tick))
+        self._timeline = self._following.timeline(word.tick, word.at_s, player.plan.song.bpm)
+        self._set_off(player, dues)
+
+    def _set_off(self, player: Player, dues: list[Due]) -> None:
         self._section = (player.section, player.boundary)
         for device, outlet in self._outlets.items():
             started = self._via.get(device) in player.plan.started
             outlet.begin(player.boundary, started=started)
         self._enqueue(dues)
+
+    def _stop_key(self) -> None:
+        """The performer stops: a stand-in that leads is stopped by hand too."""
+        leader = self._outlets.get(self._following.device)
+        if leader is not None and leader.device.port.wire == "standin":
+            self._send_raw(leader, press(start=False))
+        self._halt()
 
     def _halt(self) -> None:
         """Stop now: what has not gone out is dropped, except the ends of notes."""
@@ -276,7 +328,7 @@ class Engine:
 
     def _panic(self) -> None:
         """Stop, then silence every channel of every port."""
-        self._halt()
+        self._stop_key()
         self._ears.release()  # silenced with everything else
         for outlet in self._outlets.values():
             for data in silence():
@@ -388,7 +440,15 @@ class Engine:
         """Open the inputs that routes need; end notes of routes that are gone."""
         plan = self._player.plan if self._player else None
         lost = self._ears.lost
-        self._send_all(self._ears.set(plan.passages if plan else (), self._outlets))
+        follows = plan.follows if plan else ""
+        leader = self._outlets.get(follows)
+        self._following.set(
+            follows if leader is not None else "",
+            plan.follows_ppqn if plan else 24.0,
+            leader.offset_ns if leader is not None else 0,
+        )
+        passing = plan.passages if plan else ()
+        self._send_all(self._ears.set(passing, self._outlets, self._following.device))
         for source, why in self._ears.lost.items():
             if source not in lost:
                 text = f"{self._name(source)} cannot be heard: {why}."
@@ -414,6 +474,7 @@ class Engine:
         if now - self._last_status >= STATUS_EVERY_NS:
             self._last_status = now
             self._collect()
+            self._watch_leader(now)
             if self._ears.listening:
                 self._pass_on()  # what a box played may have come with its reports
             self._server.tell(self._status(), status=True)
@@ -425,6 +486,18 @@ class Engine:
         elif now - self._last_wanted > IDLE_NS:
             self._leaving = True
 
+    def _watch_leader(self, now: int) -> None:
+        """Say when the leader's clock is lost, and when it is back."""
+        before, self._hearing = self._hearing, self._following.hearing(now)
+        if not self._running or before == self._hearing:
+            return
+        name = self._name(self._following.device)
+        if self._hearing == "held":
+            text = f"{name}'s clock is lost: its tempo of {self._following.bpm:.2f} BPM is held."
+            self._server.tell(Notice(level="warn", text=text))
+        elif before == "held" and self._hearing == "clock":
+            self._server.tell(Notice(level="info", text=f"{name}'s clock is back."))
+
     def _answer(self, connection: Connection, message: ToEngine) -> None:
         if isinstance(message, Hello):
             self._greet(connection, message)
@@ -435,7 +508,7 @@ class Engine:
         elif isinstance(message, Begin):
             self._begin(message)
         elif isinstance(message, Halt):
-            self._halt()
+            self._stop_key()
         elif isinstance(message, (Launch, Hold, Again, Skip, Mute)):
             self._command(message)
         elif isinstance(message, Panic):
@@ -508,6 +581,10 @@ class Engine:
             mutes=player.mutes if player else (),
             devices=tuple(outlet.status() for outlet in self._outlets.values()),
             overruns=self._ports.overruns,
+            follows=self._following.device,
+            hearing=self._hearing,
+            heard_bpm=self._following.bpm,
+            heard_waver_ms=self._following.waver_ms,
             deviations=tuple(d for o in self._outlets.values() for d in o.deviations()),
         )
 

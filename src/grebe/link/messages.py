@@ -17,7 +17,7 @@ from grebe.core.rig.standin import Setup
 from grebe.core.units import Value
 from grebe.errors import ProtocolError
 
-LINK_VERSION = 2
+LINK_VERSION = 3
 MAX_MESSAGE_BYTES = 16 * 1024 * 1024
 """A project of 500 patterns is about 2 MB; eight times that is a mistake or an attack."""
 
@@ -142,6 +142,13 @@ class Status(Value, frozen=True, kw_only=True, tag="status"):
     held: bool = False
     mutes: tuple[tuple[str, str], ...] = ()
     devices: tuple[DeviceStatus, ...] = ()
+    follows: str = ""
+    """Id of the box whose clock is followed; "" for none."""
+    hearing: Literal["", "none", "clock", "held"] = ""
+    """Whether that clock is there, or lost and its tempo held."""
+    heard_bpm: float = 0.0
+    heard_waver_ms: float = 0.0
+    """Its tempo and how much its ticks waver (standard deviation); 0 while not known."""
     overruns: int = 0
     """How often JACK lost time, so that a clock may have been lost with it."""
     deviations: tuple[Deviation, ...] = ()

@@ -21,6 +21,7 @@ from grebe.errors import ProtocolError
 
 _SYSEX_HEAD = b"\xf0\x7d\x47"
 _GOODBYE = b"\xf0\x7d\x42\xf7"
+_PRESS_START, _PRESS_STOP = b"\xf0\x7d\x50\x01\xf7", b"\xf0\x7d\x50\x00\xf7"
 
 
 class ReportKind(IntEnum):
@@ -79,6 +80,16 @@ def played_bytes(report: Report) -> bytes:
     if report.kind is not ReportKind.PLAYED or not 1 <= report.run <= 3:
         raise ProtocolError(f"a report {report} holds no message")
     return report.number.to_bytes(4, "little")[: report.run]
+
+
+def press(*, start: bool) -> bytes:
+    """The message that presses a stand-in's start key, or its stop key, as a hand would."""
+    return _PRESS_START if start else _PRESS_STOP
+
+
+def pressed(message: bytes) -> bool | None:
+    """Which key a message presses: True is start, False stop, None neither."""
+    return {_PRESS_START: True, _PRESS_STOP: False}.get(message)
 
 
 def goodbye() -> bytes:

@@ -10,13 +10,14 @@ import random
 
 from grebe.core.patterns.model import Content
 from grebe.core.patterns.sound import voice_notes
-from grebe.core.rig.model import Device
+from grebe.core.rig.model import Device, Faults
 from grebe.core.rig.standin import Setup
 from grebe.core.time.ticks import CLOCK_TICKS, CLOCKS_PER_QUARTER
 from grebe.protocols import midi
 from grebe.protocols.gate import lets
 from grebe.protocols.midi import MidiParser
-from grebe.protocols.standin import Report, ReportKind, decode_setup
+from grebe.protocols.standin import Report, ReportKind, decode_setup, played, pressed
+from grebe.standins.own_clock import OwnClock
 
 CLOCKS_PER_BAR = 4 * CLOCKS_PER_QUARTER  # boxes that change at the bar count 4/4
 
@@ -53,6 +54,9 @@ class Box:
         self._interval_ns = 0
         self._own_start_ns: int | None = None
         self._own_beats = 0
+        self.leads = setup.leads
+        self._own_clock: OwnClock | None = None
+        self._leading: tuple[float | None, Faults] = (None, device.faults)
 
     def feed(self, data: bytes, at_ns: int) -> list[Report]:
         """Bytes that reached the box at `at_ns`; gives what it noticed and did."""
@@ -61,7 +65,11 @@ class Box:
             if message.data[0] == midi.SYSEX:
                 setup = decode_setup(message.data)
                 if setup is not None:
-                    self._become(setup)
+                    self._become(setup, at_ns)
+                    continue
+                start = pressed(message.data)
+                if start is not None:
+                    self._press(at_ns, out, start=start)
                     continue
             if message.data[0] in (midi.START, midi.CONTINUE):
                 self._run += 1
@@ -77,12 +85,54 @@ class Box:
                 self._take(message.data, at_ns, out)
         return out
 
-    def _become(self, setup: Setup) -> None:
+    def _become(self, setup: Setup, at_ns: int) -> None:
         """Other settings, another memory; what runs goes on."""
+        leading = (setup.leads_bpm, setup.device.faults)
+        if leading != self._leading:
+            self._leading = leading
+            bpm = setup.leads_bpm
+            self._own_clock = None if bpm is None else OwnClock(bpm, setup.device.faults, at_ns)
+        self.leads = setup.leads
         self.device, self.memory = setup.device, setup.memory
         self.accepts, self.thru = setup.accepts, setup.thru
         if self.program not in self.memory.slots:
             self.program = min(self.memory.slots, default=0)
+
+    @property
+    def due_ns(self) -> int | None:
+        """When it will send of its own accord; None when it does not."""
+        return None if self._own_clock is None else self._own_clock.due_ns
+
+    def _press(self, at_ns: int, out: list[Report], *, start: bool) -> None:
+        if self._own_clock is None:
+            return
+        if start:
+            self._own_clock.press()
+        elif self.running:
+            self.running = False
+            self._send(bytes((midi.STOP,)), at_ns, out)
+
+    def _send(self, data: bytes, at_ns: int, out: list[Report]) -> None:
+        """Put a message of its own on its cables, and on the one to Grebe."""
+        out.append(played(data, at_ns))
+        self.onward += [(cable.path, data) for cable in self.leads if lets(cable.passes, data)]
+
+    def lead(self, now_ns: int) -> list[Report]:
+        """What it sends by now, while it leads."""
+        out: list[Report] = []
+        if self._own_clock is None:
+            return out
+        for data in self._own_clock.take(now_ns):
+            self._send(data, now_ns, out)
+            if data[0] == midi.START:
+                self._run += 1
+                self._arrivals = 0
+                self._begin(0)
+            elif self.running:
+                heard: list[Report] = []
+                self._tick(now_ns, heard)
+                out += [r for r in heard if r.kind is not ReportKind.TICK]
+        return out
 
     def idle(self, now_ns: int) -> list[Report]:
         """Beats that a box on its own tempo has played by now."""

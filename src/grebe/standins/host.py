@@ -18,6 +18,7 @@ FLUSH_NS = 50_000_000
 """Reports travel in packets twenty times a second: enough for the eye, little work."""
 ORPHAN_AFTER_NS = 30_000_000_000
 """With no engine connected for this long, nobody needs the stand-ins any more."""
+REST_S = 0.01
 MAX_PACKET_BYTES = 65_536
 MAX_WAITING_REPORTS = 20_000
 """Reports kept for an engine that does not read: some minutes of a busy box."""
@@ -57,6 +58,17 @@ class Seat:
     def feed(self, packet: bytes) -> None:
         """A packet reached the box; its thru sends on what it repeats."""
         self.waiting += self.box.feed(packet, raw_ns())
+        self._onward()
+
+    def lead(self, now_ns: int) -> None:
+        """Send what the box sends of its own by now, at once."""
+        reports = self.box.lead(now_ns)
+        if reports:
+            self.waiting += reports
+            self._onward()
+            self.flush()
+
+    def _onward(self) -> None:
         onward, self.box.onward = self.box.onward, []
         for other, data in onward:
             neighbour = self.neighbours.get(other)
@@ -119,13 +131,15 @@ class Host:
         """Serve until it is over."""
         last_flush = connected = raw_ns()
         while not self._leaving:
-            for key, _ in self._selector.select(0.01):
+            for key, _ in self._selector.select(self._rest_s()):
                 seat, serve = key.data
                 serve(seat)
+            now = raw_ns()
             for seat in self._seats:
                 if seat.passing:
                     seat.pass_on()
-            now = raw_ns()
+                if seat.engine is not None:
+                    seat.lead(now)
             if now - last_flush >= FLUSH_NS:
                 last_flush = now
                 for seat in self._seats:
@@ -137,6 +151,12 @@ class Host:
                 self._leaving = True
         for seat in self._seats:
             seat.close()
+
+    def _rest_s(self) -> float:
+        """How long nothing has to be done of its own accord."""
+        dues = [seat.box.due_ns for seat in self._seats if seat.engine is not None]
+        nearest = min((due for due in dues if due is not None), default=None)
+        return REST_S if nearest is None else min(REST_S, max(0.0, (nearest - raw_ns()) / 1e9))
 
     def _accept(self, seat: Seat) -> None:
         connection, _ = seat.listener.accept()

@@ -11,6 +11,8 @@ from typing import Any
 from grebe.errors import PortLost
 from grebe.protocols.gate import Gate
 from grebe.protocols.standin import Report
+from grebe.wires.base import Heard
+from grebe.wires.clock import raw_ns
 from grebe.wires.inbox import Inbox
 
 
@@ -108,13 +110,13 @@ class AlsaInput:
         del data
         message, _ = event
         if message:
-            self._inbox.put(bytes(message))
+            self._inbox.put(raw_ns(), bytes(message))
 
     def fileno(self) -> int:
         """The descriptor the callback wakes the engine by."""
         return self._inbox.fileno()
 
-    def receive(self) -> list[bytes]:
+    def receive(self) -> list[Heard]:
         """What has come in."""
         return self._inbox.take()
 

@@ -7,6 +7,9 @@ from typing import Protocol
 from grebe.protocols.gate import Gate
 from grebe.protocols.standin import Report
 
+Heard = tuple[int, bytes]
+"""When a message came in (CLOCK_MONOTONIC_RAW), as near to the wire as can be known, and it."""
+
 
 class OutPort(Protocol):
     """One device's way out."""
@@ -39,7 +42,7 @@ class InPort(Protocol):
     def fileno(self) -> int:
         """A descriptor that is readable when something has come in."""
 
-    def receive(self) -> list[bytes]:
+    def receive(self) -> list[Heard]:
         """Whole messages that have come in. Never blocks. PortLost when it is gone."""
 
     def has_passed(self, gate: Gate) -> bool:

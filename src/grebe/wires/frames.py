@@ -56,6 +56,12 @@ class FrameClock:
         self._period_ns = nominal
         self.mapping = (frame, float(now_ns), nominal / frames)
 
+    def ns_at(self, frame: int) -> int:
+        """Time of a frame; only after the first period."""
+        assert self.mapping is not None
+        first, begin_ns, ns_a_frame = self.mapping
+        return round(begin_ns + (frame - first) * ns_a_frame)
+
     def frame_at(self, at_ns: int) -> int | None:
         """The frame nearest to a time; None before the first period."""
         if self.mapping is None:

@@ -5,6 +5,8 @@ from __future__ import annotations
 import os
 from collections import deque
 
+from grebe.wires.base import Heard
+
 MAX_WAITING = 4096
 """Some four seconds of a full DIN wire; the engine takes them within a millisecond."""
 
@@ -14,24 +16,24 @@ class Inbox:
 
     def __init__(self) -> None:
         self._wake = os.eventfd(0, os.EFD_NONBLOCK | os.EFD_CLOEXEC)
-        self._waiting: deque[bytes] = deque(maxlen=MAX_WAITING)
+        self._waiting: deque[Heard] = deque(maxlen=MAX_WAITING)
 
-    def put(self, message: bytes) -> None:
-        """Keep a message and wake the engine."""
-        self._waiting.append(message)
+    def put(self, at_ns: int, message: bytes) -> None:
+        """Keep a message with its time, and wake the engine."""
+        self._waiting.append((at_ns, message))
         os.eventfd_write(self._wake, 1)
 
     def fileno(self) -> int:
         """A descriptor that is readable while something waits."""
         return self._wake
 
-    def take(self) -> list[bytes]:
+    def take(self) -> list[Heard]:
         """All that waits, in order."""
         try:
             os.eventfd_read(self._wake)
         except BlockingIOError:
             return []
-        out: list[bytes] = []
+        out: list[Heard] = []
         while self._waiting:
             out.append(self._waiting.popleft())
         return out

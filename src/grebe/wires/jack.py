@@ -16,6 +16,7 @@ from grebe.errors import PortLost
 from grebe.protocols.gate import Gate
 from grebe.protocols.midi import TIMING_CLOCK
 from grebe.protocols.standin import Report
+from grebe.wires.base import Heard
 from grebe.wires.clock import raw_ns
 from grebe.wires.frames import FrameClock
 from grebe.wires.inbox import Inbox
@@ -163,13 +164,13 @@ class JackInput:
                 if passed is not None:
                     port.pass_on(start + offset, passed)
             if self.wakes:
-                self._inbox.put(data)
+                self._inbox.put(self.wire.frames.ns_at(start + offset), data)
 
     def fileno(self) -> int:
         """The descriptor the callback wakes the engine by."""
         return self._inbox.fileno()
 
-    def receive(self) -> list[bytes]:
+    def receive(self) -> list[Heard]:
         """What has come in. PortLost when the server stopped."""
         if not self.wire.alive:
             raise PortLost("JACK stopped")

@@ -8,6 +8,7 @@ from collections import deque
 from grebe.errors import PortLost, ProtocolError
 from grebe.protocols.gate import Gate
 from grebe.protocols.standin import Report, ReportKind, decode_reports, played_bytes
+from grebe.wires.base import Heard
 
 MAX_PACKET_BYTES = 65_536
 MAX_WAITING = 20_000
@@ -30,7 +31,7 @@ class StandinPort:
         self.unreadable = 0
         """Report packets that could not be understood."""
         self._reports: list[Report] = []
-        self._played: list[bytes] = []
+        self._played: list[Heard] = []
         self._waiting: deque[bytes] = deque()
         try:
             self._socket.connect(path)
@@ -67,7 +68,7 @@ class StandinPort:
         out, self._reports = self._reports, []
         return out
 
-    def receive(self) -> list[bytes]:
+    def receive(self) -> list[Heard]:
         """What the stand-in has played. PortLost when it hung up."""
         self._read()
         out, self._played = self._played, []
@@ -98,7 +99,7 @@ class StandinPort:
             try:
                 for report in decode_reports(packet):
                     if report.kind is ReportKind.PLAYED:
-                        self._played.append(played_bytes(report))
+                        self._played.append((report.at_ns, played_bytes(report)))
                     else:
                         self._reports.append(report)
             except ProtocolError:

@@ -14,6 +14,8 @@ class Begin(Value, frozen=True, kw_only=True, tag="begin"):
     """Start playing at a section; "" is the song's first."""
 
     section: str = ""
+    tick: int | None = None
+    """Or at this tick of the song, at most its last clock; the section is then the one there."""
 
 
 class Halt(Value, frozen=True, kw_only=True, tag="halt"):

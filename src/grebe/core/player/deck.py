@@ -5,6 +5,7 @@ from __future__ import annotations
 from grebe.core.patterns.model import Pattern, Voice
 from grebe.core.patterns.sound import voice_notes
 from grebe.core.player.events import Due, NoteOff, NoteOn
+from grebe.core.player.plan import sounding
 from grebe.core.rig.model import Device
 
 
@@ -74,6 +75,19 @@ class Deck:
         """Notes sounding: channel*128+note to the tick of their end and the event for it."""
         self.told_program: int | None = None
         self.told_silent: bool | None = None
+
+    def begin(self, chain: tuple[Pattern, ...], origin: int, tick: int) -> None:
+        """Begin a chain that counts from `origin`, at its place at `tick`."""
+        self.chain, self.position, self.entered, self.origin = chain, 0, origin, origin
+        while len(chain) > 1:
+            pattern, following = chain[self.position], self.following
+            length = sounding(pattern, self.device).ticks
+            if self.entered + length > tick:
+                break
+            self.entered += length
+            self.position = (self.position + 1) % len(chain)
+            if following is not None and following.id != pattern.id:
+                self.origin = self.entered
 
     def end_notes(self, tick: int) -> list[Due]:
         """The ends, at `tick`, of all notes that sound; none does afterwards."""

@@ -39,6 +39,10 @@ class Plan(Value, frozen=True, kw_only=True):
     """Devices that get Grebe's clock, over whichever wire, and obey it."""
     passages: tuple[Passage, ...] = ()
     """What Grebe passes from box to box."""
+    follows: str = ""
+    """The box whose clock Grebe follows, plugged into it; "" while it leads, or is led by none."""
+    follows_ppqn: float = 24.0
+    """Ticks a quarter note that come from there."""
 
     def devices_on(self, wire: str) -> tuple[str, ...]:
         """Devices that get the clock of the wire to `wire`: itself, and those behind it."""
@@ -82,6 +86,8 @@ def make_plan(project: Project, song: Song, source: str = "") -> Plan:
         via=wires.via,
         locked=wires.locked,
         passages=wires.passages,
+        follows=wires.follows,
+        follows_ppqn=wires.follows_ppqn,
     )
 
 
@@ -91,6 +97,8 @@ class _Wires(NamedTuple):
     via: dict[str, str]
     locked: tuple[str, ...]
     passages: tuple[Passage, ...]
+    follows: str
+    follows_ppqn: float
 
 
 def _wires(rig: Rig) -> _Wires:
@@ -98,7 +106,9 @@ def _wires(rig: Rig) -> _Wires:
     wiring = Wiring(rig)
     tree, flow = tree_of(wiring), Flow(wiring)
     direct = dict.fromkeys(flow.via.values())
-    locked = tuple(d for d in tree.locked if d in flow.via) if tree.leader == GREBE_ID else ()
+    locked = tuple(d for d in tree.locked if d in flow.via and tree.passes(GREBE_ID, d))
+    heard = tree.hops.get(GREBE_ID)
+    follows = heard.cable.source if heard is not None else ""
     ticking = {flow.via[d] for d in locked}
     starting = {
         flow.via[d]
@@ -111,8 +121,18 @@ def _wires(rig: Rig) -> _Wires:
         started=tuple(d for d in direct if d in starting),
         via=flow.via,
         locked=locked,
-        passages=passages(wiring, flow.via),
+        passages=tuple(
+            _without_clock(p) if p.source == follows else p for p in passages(wiring, flow.via)
+        ),
+        follows=follows,
+        follows_ppqn=float(heard.wanted) if heard is not None else 24.0,
     )
+
+
+def _without_clock(passage: Passage) -> Passage:
+    """A route from the box that is followed: its clock is sent afresh, not passed on."""
+    passes = msgspec.structs.replace(passage.passes, clock=False, transport=False)
+    return msgspec.structs.replace(passage, passes=passes)
 
 
 def played_by_grebe(plan: Plan) -> Plan:

@@ -70,6 +70,8 @@ class Player:
         self._index = 0
         self._next: int | None = None
         self._launch: tuple[int, int] | None = None
+        self._located = False
+        """Whether the section coming in is entered in its middle."""
         self._section_start = 0
         self._section_end = 0
         self._tempo = TempoMap((TempoPoint(tick=0, bpm=plan.song.bpm),))
@@ -105,6 +107,13 @@ class Player:
         """What is silent now, as (device id, voice id or "")."""
         return self._mutes.listed(self._span.scene) if self._layout.spans else ()
 
+    def bar_after(self, tick: int) -> int:
+        """The first bar line of the song as written that is not before a tick."""
+        if not self._layout.spans:
+            return tick
+        span = self._layout.spans[self._layout.index_at(tick)]
+        return span.tick + next_multiple(max(0, tick - span.tick), span.scene.meter.bar_ticks)
+
     # Commands
 
     def apply(self, command: Command) -> list[Due]:
@@ -114,7 +123,7 @@ class Player:
         """
         match command:
             case Begin():
-                return self._begin(self._index_of(command.section))
+                return self._begin(self._index_of(command.section), command.tick)
             case Halt():
                 return self._halt(self.tick)
             case Launch():
@@ -220,17 +229,23 @@ class Player:
                 return index
         raise EditError(f"{self.plan.song.name} has no section {section!r}")
 
-    def _begin(self, index: int) -> list[Due]:
+    def _begin(self, index: int, tick: int | None) -> list[Due]:
         if self.running:
             return []
+        if tick is not None:
+            tick = min(max(0, tick), self._layout.ticks - CLOCK_TICKS) // CLOCK_TICKS * CLOCK_TICKS
+            index = self._layout.index_at(tick)
         span = self._layout.spans[index]
-        base, ready = span.tick, span.tick - PREROLL_TICKS
+        base = span.tick if tick is None else tick
+        ready = base - PREROLL_TICKS
+        self._located = base > span.tick
         self._heap.clear()
         self._decks = {d.id: Deck(d) for d in self.plan.devices}
-        self._index, self._section_start, self._section_end = index, base, base
+        self._index, self._section_start, self._section_end = index, span.tick, base
         self._next, self._launch, self.held = None, (index, base), False
         self.running, self.tick = True, ready
-        self._tempo = TempoMap((TempoPoint(tick=ready, bpm=span.bpm),))
+        bpm = self._layout.tempo.bpm_at(base) if self._located else span.bpm
+        self._tempo = TempoMap((TempoPoint(tick=ready, bpm=bpm),))
         out: list[Due] = [(ready, "", Tempo(point=self._tempo.points[0]))]
         self._prepare(out, ready)
         for device in self.plan.started:
@@ -259,13 +274,23 @@ class Player:
         scene = self._layout.spans[target].scene
         for deck in self._decks.values():
             chain = self._chain(scene.part(deck.device.id))
-            if chain:  # what carries on is told again only if another was told meanwhile
+            if chain and self._located:
+                coming = Deck(deck.device)
+                coming.begin(chain, self._section_start, self.boundary)
+                self._tell_program(out, tick, deck, coming.pattern)
+            elif chain:  # what carries on is told again only if another was told meanwhile
                 self._tell_program(out, tick, deck, chain[0])
 
     def _enter(self, out: list[Due], tick: int, index: int) -> None:
-        """Begin a section. After a cut in mid-bar it counts from the bar line before."""
+        """Begin a section. After a cut in mid-bar it counts from the bar line before.
+
+        Located inside it, it counts from where it began.
+        """
+        located, self._located = self._located, False
         bar = self._span.scene.meter.bar_ticks
-        origin = self._section_start + (tick - self._section_start) // bar * bar
+        origin = self._section_start
+        if not located:
+            origin += (tick - self._section_start) // bar * bar
         self._index, self._section_start = index, origin
         self._section_end = origin + self._span.ticks
         self._launch, self.held = None, False
@@ -280,7 +305,7 @@ class Player:
                 ),
             )
         )
-        point = section_tempo(span, tick)
+        point = self._tempo_inside(tick) if located else section_tempo(span, tick)
         if point is not None:
             self._set_tempo(out, point)
         elif abs(self._tempo.bpm_at(tick) - span.bpm) > 1e-9:
@@ -289,6 +314,15 @@ class Player:
             self._take_part(out, tick, origin, deck, span.scene.part(deck.device.id))
         self._schedule()
 
+    def _tempo_inside(self, tick: int) -> TempoPoint:
+        """The tempo at a tick inside the song as written, with what is left of a ramp."""
+        tempo = self._layout.tempo
+        for point in tempo.points:
+            if point.tick < tick < point.tick + point.ramp_ticks:
+                left = point.tick + point.ramp_ticks - tick
+                return TempoPoint(tick=tick, bpm=point.bpm, ramp_ticks=left)
+        return TempoPoint(tick=tick, bpm=tempo.bpm_at(tick))
+
     def _take_part(self, out: list[Due], tick: int, origin: int, deck: Deck, part: Part) -> None:
         chain = self._chain(part)
         if deck.carries_on(chain):
@@ -296,7 +330,7 @@ class Player:
             self._tell_program(out, tick, deck, deck.pattern)
         else:
             deck.generation += 1
-            deck.chain, deck.position, deck.entered, deck.origin = chain, 0, origin, origin
+            deck.begin(chain, origin, tick)
             self._tell_program(out, tick, deck, deck.pattern)
             self._start_lanes(deck, tick)
             self._schedule_chain(deck, tick)

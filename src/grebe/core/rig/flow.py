@@ -130,7 +130,9 @@ class Flow:
         return any(arrival.stream == stream for arrival in self.arrivals[stream.meant])
 
     def _from_grebe(self, cable: Cable) -> None:
-        if self.wiring.rig.leader == GREBE_ID and cable.target != GREBE_ID:
+        leader = self.wiring.rig.leader
+        led = leader is not None and any(c.clock for c in self.wiring.arriving[GREBE_ID])
+        if (led or leader == GREBE_ID) and cable.target != GREBE_ID:
             self._travel(cable, Stream(GREBE_ID, "transport"))
         for device in self.wiring.rig.devices:
             if self.via.get(device.id) == cable.target:

@@ -9,8 +9,8 @@ from grebe.core.patterns.model import Memory
 from grebe.core.rig.flow import ways
 from grebe.core.rig.model import Device, Filter
 from grebe.core.rig.spec import Spec
-from grebe.core.rig.wiring import Wiring
-from grebe.core.units import Value
+from grebe.core.rig.wiring import MIDI_MEDIA, Wiring
+from grebe.core.units import Bpm, Value
 
 
 class Onward(Value, frozen=True, kw_only=True):
@@ -29,16 +29,23 @@ class Setup(Value, frozen=True, kw_only=True):
     memory: Memory = Memory()
     accepts: Filter = Filter()
     thru: tuple[Onward, ...] = ()
+    leads_bpm: Bpm | None = None
+    """Tempo at which it makes a clock of its own; None where it does not lead."""
+    leads: tuple[Onward, ...] = ()
+    """Cables on which its own clock goes to other stand-ins; to Grebe it always does."""
 
 
-def setups(project: Project, paths: dict[str, str]) -> dict[str, Setup]:
+def setups(project: Project, paths: dict[str, str], bpm: float) -> dict[str, Setup]:
     """What each stand-in is to be. `paths`: socket path by device id, for all stand-ins.
+
+    `bpm` is what a box that leads is set to by hand.
 
     A memory is the project's copy of what the box holds. Thru cables are those
     on the shortest ways from Grebe: a ring of them, which the findings name,
     would keep real boxes as busy as these.
     """
-    came = ways(Wiring(project.rig))
+    wiring = Wiring(project.rig)
+    came = ways(wiring)
     out: dict[str, Setup] = {}
     for device in project.rig.devices:
         if device.id not in paths:
@@ -49,6 +56,7 @@ def setups(project: Project, paths: dict[str, str]) -> dict[str, Setup]:
             if p.device == device.id and p.program is not None and p.in_box is not None
         }
         last = came.get(device.id)
+        leading = device.id == project.rig.leader
         out[device.id] = Setup(
             device=msgspec.structs.replace(device, spec=Spec()),
             memory=Memory(slots=slots if device.plays == "own" else {}),
@@ -57,6 +65,12 @@ def setups(project: Project, paths: dict[str, str]) -> dict[str, Setup]:
                 Onward(path=paths[c.target], passes=c.passes)
                 for c in came.values()
                 if c.source == device.id and c.target in paths
+            ),
+            leads_bpm=bpm if leading else None,
+            leads=tuple(
+                Onward(path=paths[c.target], passes=c.passes)
+                for c in wiring.leaving[device.id]
+                if leading and c.medium in MIDI_MEDIA and c.gives != "thru" and c.target in paths
             ),
         )
     return out

@@ -47,6 +47,18 @@ class ClockTree(Value, frozen=True, kw_only=True):
     latency_ms: dict[str, float]
     """For every device the clock reaches, from the leader's pulse to its sound."""
 
+    def passes(self, node: str, device: str) -> bool:
+        """Whether the clock a device gets comes from a node, or through it."""
+        seen = {device}
+        while device in self.hops:
+            device = self.hops[device].cable.source
+            if device == node:
+                return True
+            if device in seen:
+                return False
+            seen.add(device)
+        return False
+
     def carries(self, cable: Cable) -> bool:
         """Whether a cable is the one its target has the clock from."""
         hop = self.hops.get(cable.target)
