@@ -468,3 +468,71 @@ def test_everything_note_by_note_for_a_file() -> None:
     dues = player.apply(Begin())
     dues += player.advance(BAR)
     assert beats(NoteOn, dues, "drums") == [0, 1, 2, 3]
+
+
+def notes_from(dues: list[Due], tick: int) -> list[tuple[int, str, object]]:
+    """Notes that begin at a tick or later, and the clock."""
+    return sorted(
+        ((t, d, e) for t, d, e in dues if isinstance(e, (NoteOn, Clock)) and t >= tick), key=repr
+    )
+
+
+@pytest.mark.parametrize("bars", [0.25, 1, 2.5, 3, 5, 7.75])
+def test_located_anywhere_it_plays_on_as_if_it_had_played_there(bars: float) -> None:
+    """Begin at a tick: Song Position, Continue, then what a run from the top plays from there."""
+    whole, first = begun(build.two_boxes())
+    first += to_end(whole)
+    tick = int(bars * BAR)
+    player = Player(plan_of(build.two_boxes()))
+    dues = player.apply(Begin(tick=tick))
+    dues += to_end(player)
+    assert notes_from(dues, tick) == notes_from(first, tick)
+    positions = of(SongPosition, dues, "bass")
+    assert [e.sixteenths for _, e in positions] == [tick // SIXTEENTH_TICKS]  # type: ignore[attr-defined]
+    assert beats(Continue, dues, "bass") == [tick / BEAT]
+    assert not of(Start, dues)
+
+
+def test_located_at_the_top_it_starts() -> None:
+    """Start only from the top."""
+    player = Player(plan_of(build.two_boxes()))
+    dues = player.apply(Begin(tick=0))
+    assert of(Start, dues, "bass")
+    assert not of(Continue, dues)
+
+
+def test_located_between_sixteenths_boxes_go_on_from_their_own_count() -> None:
+    """No position can be told there: Continue alone; beyond the end it is the last clock."""
+    player = Player(plan_of(build.two_boxes()))
+    dues = player.apply(Begin(tick=BAR + 2 * CLOCK_TICKS + 5))
+    assert not of(SongPosition, dues)
+    assert beats(Continue, dues, "bass") == [(BAR + 2 * CLOCK_TICKS) / BEAT]
+    late = Player(plan_of(build.two_boxes()))
+    late.apply(Begin(tick=10**12))
+    assert late.section == build.two_boxes().songs[0].sections[-1].id
+    to_end(late)
+    assert not late.running
+
+
+def test_the_bar_after() -> None:
+    """Bar lines count from the section they are in."""
+    player = Player(plan_of(build.two_boxes()))
+    assert [player.bar_after(t) for t in (0, 1, BAR, BAR + 1)] == [0, BAR, BAR, 2 * BAR]
+
+
+def test_located_inside_a_ramp_the_rest_of_it_is_played() -> None:
+    """The tempo there, and what is left of the way."""
+    project = build.two_boxes()
+    song = project.songs[0]
+    sections_ = list(song.sections)
+    sections_[1] = msgspec.structs.replace(sections_[1], bpm=140.0, ramp_bars=1)
+    song = msgspec.structs.replace(song, sections=tuple(sections_))
+    project = msgspec.structs.replace(project, songs=(song,))
+    layout = project.layout(song)
+    tick = layout.spans[1].tick + BAR // 2
+    player = Player(plan_of(project))
+    dues = player.apply(Begin(tick=tick))
+    dues += player.advance(tick + BAR)
+    points = [e.point for _, _, e in dues if isinstance(e, Tempo)]
+    assert points[0].bpm == pytest.approx(layout.tempo.bpm_at(tick))
+    assert (points[1].bpm, points[1].ramp_ticks) == (140.0, BAR // 2)

@@ -585,6 +585,7 @@ class Engine:
             hearing=self._hearing,
             heard_bpm=self._following.bpm,
             heard_waver_ms=self._following.waver_ms,
+            heard_off_ms=self._following.off_ms(self._timeline, now),
             deviations=tuple(d for o in self._outlets.values() for d in o.deviations()),
         )
 

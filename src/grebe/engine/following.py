@@ -101,6 +101,13 @@ class Following:
         """The leader's tempo, 0 while it is not known."""
         return self._led.bpm
 
+    def off_ms(self, timeline: object, now_ns: int) -> float:
+        """How far what Grebe sends is behind the leader, in ms; negative is ahead."""
+        if not isinstance(timeline, Reclock) or not self._led.bpm or not self._led.running:
+            return 0.0
+        behind = self.tick_at(now_ns) - timeline.tick_at(now_ns)
+        return behind / TICKS_PER_QUARTER * 60e3 / self._led.bpm
+
     @property
     def waver_ms(self) -> float:
         """How much its ticks waver, as a standard deviation."""

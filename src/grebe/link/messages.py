@@ -149,6 +149,8 @@ class Status(Value, frozen=True, kw_only=True, tag="status"):
     heard_bpm: float = 0.0
     heard_waver_ms: float = 0.0
     """Its tempo and how much its ticks waver (standard deviation); 0 while not known."""
+    heard_off_ms: float = 0.0
+    """How far what Grebe sends is behind it now; negative is ahead."""
     overruns: int = 0
     """How often JACK lost time, so that a clock may have been lost with it."""
     deviations: tuple[Deviation, ...] = ()

@@ -251,10 +251,12 @@ class Player:
         for device in self.plan.started:
             if base == 0:
                 out.append((0, device, Shared.START))
-            else:
+                continue
+            # Between two sixteenths no position can be told: boxes go on from their own count.
+            if base % SIXTEENTH_TICKS == 0:
                 position = SongPosition(sixteenths=song_position(base))
                 out.append((ready, device, position))
-                out.append((base, device, Shared.CONTINUE))
+            out.append((base, device, Shared.CONTINUE))
         self._schedule()
         heappush(self._heap, (base, _CLOCK, next(self._serial), None))
         return sorted(out, key=lambda due: due[0])

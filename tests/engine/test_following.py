@@ -1,0 +1,226 @@
+"""The engine led by a box: a stand-in that leads, and a leader that does what the test says."""
+
+from __future__ import annotations
+
+import os
+import socket
+import threading
+import time
+from collections.abc import Iterator
+from contextlib import contextmanager
+
+import msgspec
+import pytest
+
+from grebe.app.perform import end_process, perform, with_leader_named
+from grebe.app.runtime import standin_socket
+from grebe.app.supervisor import StandinsProcess, connect_when_ready, load_message, start_engine
+from grebe.core.document import Project
+from grebe.core.player.commands import Begin, Halt, Hold
+from grebe.core.player.plan import make_plan
+from grebe.core.rig.model import Faults
+from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.errors import UsageError
+from grebe.link.messages import Loaded, Notice, Status, Welcome
+from grebe.protocols.standin import encode_reports, played
+from grebe.wires.clock import raw_ns
+from tests.engine.live import live
+from tests.engine.test_engine import fast, with_faults
+
+CLOCK, START, CONTINUE, STOP = b"\xf8", b"\xfa", b"\xfb", b"\xfc"
+BPM = 240.0
+PERIOD_S = 60 / BPM / 24
+
+
+def led_by_bass() -> Project:
+    project, _ = with_leader_named(fast(BPM), "bass")
+    return project
+
+
+def test_a_box_leads_and_the_other_follows_through_grebe() -> None:
+    """Every tick sent arrives; the song plays to its end on the leader's clock."""
+    project = led_by_bass()
+    outcome = perform(project, project.songs[0], 30.0)
+    rows = {r.device: r for r in outcome.reports}
+    assert rows["bass"].ticks_sent == 0  # it has its own
+    assert rows["drums"].ticks_sent == pytest.approx(768, abs=2)
+    assert rows["drums"].missed == 0
+    assert outcome.played_s == pytest.approx(32 * 60 / BPM, abs=1.5)
+
+
+def test_phase_and_tempo_of_the_leader_are_taken_over() -> None:
+    """Also from a leader that wavers by 2 ms and runs a little fast."""
+    project = with_faults(led_by_bass(), "bass", Faults(jitter_ms=2.0, drift_ppm=2000))
+    with live(project) as engine:
+        engine.send(Begin(), Hold(on=True))
+        found = engine.status(
+            lambda s: s.tick > 12 * TICKS_PER_QUARTER and abs(s.heard_off_ms) < 1.5, 20.0
+        )
+        assert found.follows == "bass"
+        assert found.hearing == "clock"
+        assert found.heard_bpm == pytest.approx(BPM * 1.002, rel=2e-3)
+        assert 0.5 < found.heard_waver_ms < 8
+
+
+class Leader:
+    """A box in the test's own hands, at the place of a stand-in."""
+
+    def __init__(self, device: str) -> None:
+        path = standin_socket(device)
+        path.unlink(missing_ok=True)
+        self._listener = socket.socket(socket.AF_UNIX, socket.SOCK_SEQPACKET)
+        self._listener.bind(str(path))
+        os.chmod(path, 0o600)
+        self._listener.listen(1)
+        self._box: socket.socket | None = None
+        self._ticking = threading.Event()
+        self._stop = False
+        self._thread = threading.Thread(target=self._run)
+        self._thread.start()
+
+    def _run(self) -> None:
+        self._box, _ = self._listener.accept()
+        self._box.setblocking(False)
+        due = time.monotonic()
+        while not self._stop:
+            if not self._ticking.is_set():
+                time.sleep(0.002)
+                due = time.monotonic()
+                continue
+            time.sleep(max(0.0, due - time.monotonic()))
+            self.send(CLOCK)
+            due += PERIOD_S
+
+    def send(self, data: bytes) -> None:
+        """Put a message on the wire to Grebe, stamped now."""
+        assert self._box is not None
+        self._box.send(encode_reports([played(data, raw_ns())]))
+
+    def ticking(self, *, on: bool) -> None:
+        """Let the clock run, or pull it."""
+        (self._ticking.set if on else self._ticking.clear)()
+
+    def close(self) -> None:
+        self._stop = True
+        self._thread.join(5)
+        if self._box is not None:
+            self._box.close()
+        self._listener.close()
+
+
+class Stage:
+    """An engine, one real stand-in for the drums, and the leader."""
+
+    def __init__(self) -> None:
+        project = led_by_bass()
+        plan = make_plan(project, project.songs[0])
+        self.leader = Leader("bass")
+        self.standins = StandinsProcess([project.rig.device("drums")])
+        self.engine = start_engine()
+        self.standins.wait_ready()
+        self.client = connect_when_ready()
+        self.client.wait_for(Welcome, 5)
+        self.client.send(load_message(project, plan))
+        self.client.wait_for(Loaded, 5)
+        self.notices: list[str] = []
+
+    def status(self, wanted: object, seconds: float = 10.0) -> Status:
+        end = time.monotonic() + seconds
+        last: Status | None = None
+        while time.monotonic() < end:
+            for message in self.client.pump():
+                if isinstance(message, Notice):
+                    self.notices.append(message.text)
+                elif isinstance(message, Status):
+                    last = message
+                    if wanted(message):  # type: ignore[operator]
+                        return message
+            time.sleep(0.005)
+        raise AssertionError(f"it did not come to that: {last}; {self.notices}")
+
+    def close(self) -> None:
+        self.leader.close()
+        self.client.close()
+        for process in (self.engine, self.standins.process):
+            end_process(process)
+
+
+@contextmanager
+def stage() -> Iterator[Stage]:
+    made = Stage()
+    try:
+        yield made
+    finally:
+        made.close()
+
+
+def sent(status: Status, device: str = "drums") -> int:
+    return next(d.sent for d in status.devices if d.id == device)
+
+
+def test_start_stop_continue_and_song_position_are_obeyed() -> None:
+    """The leader alone decides; Song Position sets the place that Continue goes on from."""
+    with stage() as s:
+        s.leader.ticking(on=True)
+        s.status(lambda m: m.hearing == "clock" and abs(m.heard_bpm - BPM) < 12)
+        s.leader.send(START)
+        running = s.status(lambda m: m.running and sent(m) > 48)
+        assert running.section == "s1"
+        s.leader.send(STOP)
+        s.status(lambda m: not m.running)
+        s.leader.send(bytes((0xF2, 64, 0)))  # the fifth bar of 4/4
+        s.leader.send(CONTINUE)
+        placed = s.status(lambda m: m.running and m.tick > 16 * TICKS_PER_QUARTER)
+        assert placed.tick < 22 * TICKS_PER_QUARTER
+        # Stopped by hand, the leader going on: Run comes in on the leader's next bar.
+        s.client.send(Halt())
+        s.status(lambda m: not m.running)
+        s.client.send(Begin())
+        s.status(lambda m: m.running and m.tick > 20 * TICKS_PER_QUARTER)
+
+
+def test_a_lost_clock_is_held_and_taken_up_again() -> None:
+    """Ticks go on at the last tempo, it is said, and the return is said too."""
+    with stage() as s:
+        s.leader.ticking(on=True)
+        s.leader.send(START)
+        s.status(lambda m: m.running and sent(m) > 96)
+        s.leader.ticking(on=False)
+        held = s.status(lambda m: m.hearing == "held")
+        on = s.status(lambda m: sent(m) > sent(held) + 96)
+        assert on.running
+        assert on.bpm == pytest.approx(BPM, rel=0.1)
+        s.leader.ticking(on=True)
+        s.status(lambda m: m.hearing == "clock")
+        s.status(lambda m: any("is back" in words for words in s.notices))
+        assert any("held" in words for words in s.notices)
+
+
+def test_run_waits_for_a_leader_that_is_silent(monkeypatch: pytest.MonkeyPatch) -> None:
+    """A real box is waited for, and said so; the clock that begins with Start is taken at once."""
+    with stage() as s:
+        s.client.send(Begin())  # presses the key of a stand-in, which this one has not
+        s.leader.send(START)
+        s.leader.ticking(on=True)
+        begun = s.status(lambda m: m.running and sent(m) > 24)
+        assert begun.section == "s1"
+
+
+def test_who_cannot_lead_is_said() -> None:
+    """A cable is assumed where there is none; a box that sends no clock is refused."""
+    project = fast()
+    _, assumed = with_leader_named(project, "bass")
+    assert "as if it had one" in assumed[0]
+    assert with_leader_named(project, "grebe")[1] == ()
+    with pytest.raises(UsageError, match="no device"):
+        with_leader_named(project, "nobody")
+    filtered, _ = with_leader_named(project, "bass")
+    cables = tuple(
+        msgspec.structs.replace(c, passes=msgspec.structs.replace(c.passes, clock=False))
+        if c.target == "grebe"
+        else c
+        for c in filtered.rig.cables
+    )
+    rig = msgspec.structs.replace(filtered.rig, cables=cables)
+    with pytest.raises(UsageError, match="does not reach Grebe"):
+        with_leader_named(msgspec.structs.replace(filtered, rig=rig), "bass")
