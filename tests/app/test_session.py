@@ -10,7 +10,7 @@ import pytest
 
 from grebe.app.session import Session
 from grebe.app.store import Store
-from grebe.core.player.commands import Begin, Halt, Hold, Launch, Mute
+from grebe.core.player.commands import Begin, Halt, Hold, Launch, Mute, Nudge
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import EngineError
 from grebe.formats.project import write_project
@@ -267,7 +267,7 @@ def test_stand_ins_that_are_gone_are_started_again(
     assert started == [["drums"]]
     hear(session, client, msgspec.structs.replace(gone, running=True), at=20)
     hear(session, client, msgspec.structs.replace(gone, running=True), at=40)
-    assert started == [["drums"]]
+    assert started == [["drums"]] * 2  # also while playing: the engine joins them again
 
 
 def test_what_the_engine_says_is_kept_for_the_eye(session: Session, client: FakeClient) -> None:
@@ -278,3 +278,44 @@ def test_what_the_engine_says_is_kept_for_the_eye(session: Session, client: Fake
     assert session.notice == Notice(level="info", text="x")
     hear(session, client, Loaded(song="z", project="Other", source="/o.grebe"))
     assert session.link == "other"
+
+
+def test_after_the_engine_was_lost_space_comes_in_on_the_next_bar(
+    session: Session, client: FakeClient, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """Where the song would be by then, at the moment that bar would have come."""
+    now = 1_000_000_000_000
+    monkeypatch.setattr("grebe.app.session.raw_now_ns", lambda: now)
+    playing = msgspec.structs.replace(
+        running(), at_ns=now, tick=5.0 * TICKS_PER_QUARTER, bpm=120.0, section="s1"
+    )
+    hear(session, client, welcome(), playing)
+    client.open = False
+    session.pump(20.0)
+    assert session.link == "starting"
+    now += 1_000_000_000  # two beats later another is there
+    fresh = FakeClient()
+    session._client = fresh  # type: ignore[assignment]
+    hear(session, fresh, welcome(), at=21)
+    assert "on the next bar" in session.notice.text  # type: ignore[union-attr]
+    session.run_stop()
+    begun = next(m for m in fresh.said if isinstance(m, Begin))
+    assert begun.tick == 8 * TICKS_PER_QUARTER
+    assert begun.at_ns == 1_000_000_000_000 + 1_500_000_000
+
+
+def test_tempo_by_key_and_pushes(session: Session, client: FakeClient) -> None:
+    """An edit of the song, merged while the key repeats; a push is told and let go."""
+    hear(session, client, welcome())
+    before = session.song.bpm  # type: ignore[union-attr]
+    session.change_tempo(1.0)
+    session.change_tempo(0.1)
+    assert session.song.bpm == pytest.approx(before + 1.1)  # type: ignore[union-attr]
+    session.store.undo()
+    assert session.song.bpm == before  # type: ignore[union-attr]
+    for _ in range(500):
+        session.change_tempo(1.0)
+    assert session.song.bpm == 400  # type: ignore[union-attr]
+    session.push(4.0)
+    session.push(0.0)
+    assert [m.percent for m in client.said if isinstance(m, Nudge)] == [4.0, 0.0]

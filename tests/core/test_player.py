@@ -19,8 +19,11 @@ from grebe.core.player.commands import (
     Hold,
     Launch,
     Mute,
+    Nudge,
+    Rejoin,
     SetPlan,
     Skip,
+    Steer,
 )
 from grebe.core.player.events import (
     Clock,
@@ -536,3 +539,75 @@ def test_located_inside_a_ramp_the_rest_of_it_is_played() -> None:
     points = [e.point for _, _, e in dues if isinstance(e, Tempo)]
     assert points[0].bpm == pytest.approx(layout.tempo.bpm_at(tick))
     assert (points[1].bpm, points[1].ramp_ticks) == (140.0, BAR // 2)
+
+
+def tempi(dues: list[Due]) -> list[tuple[float, float, float]]:
+    """(beat, BPM, ramp in beats) of every tempo told."""
+    return [
+        (e.point.tick / BEAT, e.point.bpm, e.point.ramp_ticks / BEAT)
+        for _, _, e in dues
+        if isinstance(e, Tempo)
+    ]
+
+
+def test_another_tempo_comes_in_on_the_beat_at_once_or_over_bars() -> None:
+    """Typed or tapped while playing: effective at an exact beat."""
+    player, _ = begun(build.two_boxes())
+    player.advance(BEAT + 5)
+    assert player.apply(Steer(bpm=131.5)) == []
+    assert tempi(player.advance(3 * BEAT)) == [(2.0, 131.5, 0.0)]
+    player.apply(Steer(bpm=140, ramp_bars=2))
+    assert tempi(player.advance(4 * BEAT)) == [(3.0, 140.0, 8.0)]
+    assert Player(plan_of(build.two_boxes())).apply(Steer(bpm=100)) == []
+
+
+def test_a_push_lasts_while_it_is_held() -> None:
+    """Ahead by 4 %, then released to the tempo there is; held within what a tempo can be."""
+    player, _ = begun(build.two_boxes())
+    player.advance(BEAT)
+    bpm = player.plan.song.bpm
+    assert tempi(player.apply(Nudge(percent=4))) == [(1.0, pytest.approx(bpm * 1.04), 0.0)]
+    assert player.apply(Nudge(percent=4)) == []
+    player.apply(Steer(bpm=100.0))
+    assert tempi(player.advance(3 * BEAT)) == [(1.0, pytest.approx(104.0), 0.0)]
+    assert tempi(player.apply(Nudge())) == [(3.0, 100.0, 0.0)]
+    player.apply(Steer(bpm=399.0))
+    player.advance(4 * BEAT)
+    assert tempi(player.apply(Nudge(percent=20)))[0][1] == 400.0
+
+
+def test_a_push_inside_a_ramp_keeps_what_is_left_of_it() -> None:
+    """Pushed at once, and on to the ramp's end, pushed too."""
+    player, _ = begun(build.two_boxes())
+    player.apply(Steer(bpm=200.0, ramp_bars=2))
+    player.advance(4 * BEAT)
+    middle = player._tempo.bpm_at(4 * BEAT)
+    found = tempi(player.apply(Nudge(percent=10)))
+    assert found[0] == (4.0, pytest.approx(middle * 1.1), 0.0)
+    assert found[1][1] == pytest.approx(220.0)
+    assert found[1][2] == pytest.approx(4.0, abs=1e-5)
+
+
+def test_a_box_that_is_back_comes_in_on_the_next_bar() -> None:
+    """Stop, then the bar's Song Position, and Continue on the bar line; others hear nothing."""
+    player, _ = begun(build.two_boxes())
+    player.advance(5 * BEAT)
+    dues = player.apply(Rejoin(device="bass"))
+    assert next(type(e) for _, d, e in dues if d == "bass") is Stop
+    dues += player.advance(9 * BEAT)
+    assert [e.sixteenths for _, e in of(SongPosition, dues)] == [32]  # type: ignore[attr-defined]
+    assert beats(Continue, dues) == beats(Continue, dues, "bass") == [8.0]
+    at = [e for t, d, e in dues if d == "bass" and t == 8 * BEAT]
+    assert [type(e) for e in at[:2]] == [Continue, Clock]
+    assert Player(plan_of(build.two_boxes())).apply(Rejoin(device="bass")) == []
+
+
+def test_a_box_that_plays_its_own_is_told_its_pattern_when_it_is_back() -> None:
+    """It may have been switched off in between."""
+    project = build.two_boxes()
+    whole, dues = begun(project)
+    dues += whole.advance(5 * BEAT)
+    told = of(ProgramChange, dues, "drums")
+    again = whole.apply(Rejoin(device="drums"))
+    if told:
+        assert of(ProgramChange, again, "drums")[-1][1] == told[-1][1]

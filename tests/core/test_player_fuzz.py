@@ -110,13 +110,15 @@ def play(acts: list[Command | int], section: str) -> tuple[Player, list[Due]]:
 @given(moves, st.sampled_from(SECTIONS))
 @settings(max_examples=150, deadline=None)
 def test_the_clock_never_stumbles(acts: list[Command | int], section: str) -> None:
-    """Every tick at every device, evenly, from the start to the stop, which come once."""
+    """Every tick at every device, evenly, from the start to the stop, which comes once."""
     _, dues = play(acts, section)
     for device in ("drums", "bass"):
         ticks = [t for t, d, e in dues if d == device and isinstance(e, Clock)]
         assert ticks == [ticks[0] + n * CLOCK_TICKS for n in range(len(ticks))] if ticks else True
+        first = ticks[0] if ticks else dues[0][0]
         stops = [t for t, d, e in dues if d == device and isinstance(e, Stop)]
-        assert len(stops) == 1
+        # Before a song position boxes are stopped; after that, once.
+        assert len([t for t in stops if t >= first]) == 1 or not ticks
         assert sum(isinstance(e, Start) for _, d, e in dues if d == device) <= 1
 
 

@@ -60,7 +60,9 @@ def engine(own_folders: Path, monkeypatch: pytest.MonkeyPatch) -> Engine:
     """An engine that has not been set going."""
     made = Engine(Server(own_folders / "e.sock"), realtime=False, priority_help="")
     ports: dict[str, FakePort] = {}
-    monkeypatch.setattr(made._ports, "open", lambda device: ports.setdefault(device.id, FakePort()))
+    monkeypatch.setattr(
+        made._desk.ports, "open", lambda device: ports.setdefault(device.id, FakePort())
+    )
     made.fakes = ports  # type: ignore[attr-defined]
     return made
 
@@ -98,20 +100,20 @@ def test_a_box_that_comes_later_gets_its_memory(
     engine: Engine, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     """Not there at first; found when it is looked for, and loaded then."""
-    opened = engine._ports.open
+    opened = engine._desk.ports.open
 
     def gone(_: object) -> None:
         raise PortLost("not yet")
 
-    monkeypatch.setattr(engine._ports, "open", gone)
+    monkeypatch.setattr(engine._desk.ports, "open", gone)
     engine._load(load(build.two_boxes()), Window())  # type: ignore[arg-type]
-    assert [o.state for o in engine._outlets.values()] == ["gone", "gone"]
-    engine._look_after_a_port()
-    assert engine._outlets["bass"].problem == "not yet"
-    monkeypatch.setattr(engine._ports, "open", opened)
+    assert [o.state for o in engine._desk.outlets.values()] == ["gone", "gone"]
+    engine._desk.look_after_a_port()
+    assert engine._desk.outlets["bass"].problem == "not yet"
+    monkeypatch.setattr(engine._desk.ports, "open", opened)
     for _ in range(2):
-        engine._look_after_a_port()
-    assert [o.state for o in engine._outlets.values()] == ["up", "up"]
+        engine._desk.look_after_a_port()
+    assert [o.state for o in engine._desk.outlets.values()] == ["up", "up"]
     assert memories(engine) == [16]
     engine._server.close()
 

@@ -8,6 +8,7 @@ import time
 from pathlib import Path
 
 import msgspec
+import numpy as np
 import pytest
 
 from grebe.app.perform import perform
@@ -15,8 +16,10 @@ from grebe.app.runtime import engine_socket
 from grebe.app.supervisor import start_engine
 from grebe.core.document import Project, set_tempo, with_song
 from grebe.core.player.commands import Begin, Halt, Hold, Launch, Mute
+from grebe.core.player.plan import make_plan
 from grebe.core.rig.model import Faults
 from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.engine.outlet import Outlet
 from grebe.errors import EngineError
 from grebe.link.messages import (
     LINK_VERSION,
@@ -30,7 +33,10 @@ from grebe.link.messages import (
     Welcome,
     pack,
 )
+from grebe.protocols.midi import CONTINUE, SONG_POSITION, START, STOP
+from grebe.protocols.midi import TIMING_CLOCK as CLOCK
 from tests import build
+from tests.engine.listener import Listener, listening_engine, wait
 from tests.engine.live import Live, live, python
 
 
@@ -290,3 +296,70 @@ def test_what_a_window_is_told() -> None:
         status = engine.until(lambda m: isinstance(m, Status))
         assert isinstance(status, Status)
         assert [d.port for d in status.devices] == ["up", "up"]
+
+
+def test_clock_goes_on_while_stopped_for_a_box_that_wants_it() -> None:
+    """Before Start and after Stop, evenly, without being counted into the run."""
+    project = fast()
+    devices = tuple(
+        msgspec.structs.replace(d, clock_stopped=d.id == "bass") for d in project.rig.devices
+    )
+    project = msgspec.structs.replace(
+        project, rig=msgspec.structs.replace(project.rig, devices=devices)
+    )
+    plan = make_plan(project, project.songs[0])
+    assert plan.idle == ("bass",)
+    bass = Listener("bass")
+    with bass, listening_engine(project, plan, "drums") as client:
+        wait(lambda: bass.count(CLOCK) > 48)
+        assert not bass.count(START)
+        client.send(Begin())
+        wait(lambda: bass.count(START) == 1)
+        wait(lambda: bass.count(CLOCK) > 300)
+        client.send(Halt())
+        wait(lambda: bass.count(STOP) == 1)
+        after = bass.count(CLOCK)
+        wait(lambda: bass.count(CLOCK) > after + 48)
+        times = np.array(bass.times(CLOCK))
+    gaps = np.diff(times)
+    assert np.median(gaps) == pytest.approx(60 / 240 / 24, rel=0.05)
+    start = bass.times(START)[0]
+    # The downbeat is one of the ticks that go on: around Start none is left out, none is extra.
+    around = np.diff(times[(times > start - 0.2) & (times < start + 0.2)])
+    assert np.median(around) == pytest.approx(60 / 240 / 24, rel=0.05)
+    assert len(around) == pytest.approx(0.4 * 96, abs=12)
+
+
+def test_a_port_that_comes_back_while_playing_is_rejoined() -> None:
+    """Found by name, told the next bar's Song Position, and Continue on it."""
+    project = fast()
+    plan = make_plan(project, project.songs[0])
+    bass = Listener("bass")
+    with bass, listening_engine(project, plan, "drums") as client:
+        client.send(
+            Begin(),
+        )
+        client.send(Hold(on=True))
+        wait(lambda: bass.count(CLOCK) > 48)
+        bass.unplug()
+        time.sleep(0.3)
+        bass.plug()
+        wait(lambda: bass.count(CONTINUE) == 1, 15.0)
+        wait(lambda: bass.count(CLOCK) > 24)
+        position = next(d for _, d in bass.heard if d[0] == SONG_POSITION)
+        assert (position[1] | position[2] << 7) % 16 == 0  # a bar of 4/4
+
+
+def test_an_offset_changed_while_playing_slews() -> None:
+    """By 2 % of the time that passes; at once while stopped."""
+    device = fast().rig.device("bass")
+    outlet = Outlet(device, None, "")
+    outlet.change(msgspec.structs.replace(device, offset_ms=-30.0), at_once=False)
+    assert outlet.offset_ns == 0
+    outlet.slew(100_000_000)
+    assert outlet.offset_ns == -2_000_000
+    for _ in range(20):
+        outlet.slew(100_000_000)
+    assert outlet.offset_ns == -30_000_000
+    outlet.change(device, at_once=True)
+    assert outlet.offset_ns == 0

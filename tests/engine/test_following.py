@@ -93,7 +93,8 @@ class Leader:
 
     def send(self, data: bytes) -> None:
         """Put a message on the wire to Grebe, stamped now."""
-        assert self._box is not None
+        while self._box is None:
+            time.sleep(0.002)
         self._box.send(encode_reports([played(data, raw_ns())]))
 
     def ticking(self, *, on: bool) -> None:

@@ -13,7 +13,7 @@ import pytest
 from grebe.errors import PortLost
 from grebe.protocols.standin import Report, ReportKind, encode_reports
 from grebe.wires.alsa import AlsaPort
-from grebe.wires.clock import raw_ns, sleep_until_ns
+from grebe.wires.clock import Sleep, raw_ns, sleep_until_ns
 from grebe.wires.frames import FrameClock
 from grebe.wires.standin import StandinPort
 
@@ -182,3 +182,16 @@ def test_sleeping_is_never_too_short(spin_ns: int) -> None:
     assert raw_ns() >= due - (0 if spin_ns else 20_000)
     before: Any = raw_ns()
     sleep_until_ns(before - 1_000_000_000, spin_ns)
+
+
+def test_sleep_is_noticed_once() -> None:
+    """Our clock stands still while the machine sleeps; the difference to the boot clock grows."""
+    asleep = [5_000_000_000]
+    sleep = Sleep(lambda: asleep[0])
+    assert sleep.noticed_s() == 0
+    asleep[0] += 100_000_000  # two clocks read one after another
+    assert sleep.noticed_s() == 0
+    asleep[0] += 7_000_000_000
+    assert sleep.noticed_s() == pytest.approx(7.0)
+    assert sleep.noticed_s() == 0
+    assert Sleep().noticed_s() == 0

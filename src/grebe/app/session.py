@@ -30,6 +30,7 @@ from grebe.core.player.commands import (
     Launch,
     LaunchAt,
     Mute,
+    Nudge,
     Skip,
 )
 from grebe.core.player.plan import make_plan
@@ -37,7 +38,8 @@ from grebe.core.rig.model import Device
 from grebe.core.songs.layout import Layout
 from grebe.core.songs.model import Song
 from grebe.core.time.tap import MIN_TAPS, TapTempo, tap_tempo
-from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.core.time.ticks import TICKS_PER_QUARTER, next_multiple
+from grebe.core.units import MAX_BPM, MIN_BPM
 from grebe.errors import EditError, EngineError, ProtocolError
 from grebe.link.messages import (
     Deviation,
@@ -63,6 +65,8 @@ STANDINS_AGAIN_S = 8.0
 """And not tried another time for this long."""
 TAP_GAP_S = 2.5
 """A longer pause begins a new count: 24 BPM is the slowest tempo that can be tapped."""
+COME_IN_NS = 250_000_000
+"""A bar to come back in on is at least this far away."""
 PANIC_WITHIN_S = 1.0
 DEVIATIONS_KEPT = 64
 
@@ -85,6 +89,8 @@ class Session:
         self.deviations: dict[str, deque[Deviation]] = {}
         self.notice: Notice | None = None
         self.tapped: TapTempo | None = None
+        self.pushed = 0.0
+        """Percent by which everything is pushed ahead just now."""
         self._client: EngineClient | None = None
         self._plan_changed = False
         self._gone_since: dict[str, float] = {}
@@ -93,6 +99,8 @@ class Session:
         self._taps: list[float] = []
         self._last_escape: float | None = None
         self._resume_section = ""
+        self._resume_at: tuple[float, float, int] | None = None
+        """(song tick, BPM, when) as the engine that was lost last said."""
         self._found: tuple[Project, Found] | None = None
         self._laid_out: tuple[Project, str, Layout | None] | None = None
         store.listen(self._document_changed)
@@ -261,7 +269,10 @@ class Session:
                 "Select Grebe in Rig to see how to allow it.",
             )
         if self._resume_section and not welcome.running:
-            self.say("warn", "The engine had ended; another is ready. Space comes back in.")
+            self.say(
+                "warn",
+                "The engine had ended; another is ready. Space comes back in on the next bar.",
+            )
         self._send_plan()
 
     def _source(self) -> str:
@@ -270,6 +281,8 @@ class Session:
     def _lost(self) -> None:
         self._client, self.welcome = None, None
         was_running = self.running
+        if was_running and self.status is not None and self.status.bpm:
+            self._resume_at = (self.song_tick_now(), self.status.bpm, raw_now_ns())
         self.status = None
         if self.link == "on":
             self.say("error", "The engine ended. Another is being started.")
@@ -280,13 +293,7 @@ class Session:
         self._next_try = 0.0
 
     def _mind_standins(self, status: Status, now_s: float) -> None:
-        """Start stand-ins again that have been gone for a while.
-
-        Not while playing: the engine joins a lost port again only when it has stopped.
-        """
-        if status.running:
-            self._gone_since.clear()
-            return
+        """Start stand-ins again that have been gone for a while; the engine joins them."""
         ours = {d.id for d in standin_devices(self.project.rig.devices)}
         gone = {d.id for d in status.devices if d.port == "gone" and d.id in ours}
         for device in list(self._gone_since):
@@ -329,10 +336,12 @@ class Session:
     # What the performer asks for
 
     def run_stop(self) -> None:
-        """Run from the top, or stop. After the engine was lost: from the section it was in."""
+        """Run from the top, or stop. After the engine was lost: on the bar that would come next."""
         if self.running:
             self._tell(Halt())
             self._resume_section = ""
+        elif (place := self._next_bar()) is not None:
+            self._begin(self._resume_section, *place)
         else:
             self._begin(self._resume_section)
 
@@ -341,14 +350,48 @@ class Session:
         if not self.running:
             self._begin(self.selected_section)
 
-    def _begin(self, section: str) -> None:
+    def _next_bar(self) -> tuple[int, int] | None:
+        """After the engine was lost: the next bar of the song, and when it would have come."""
+        layout, lost = self.layout(), self._resume_at
+        if not self._resume_section or layout is None or lost is None or not layout.spans:
+            return None
+        tick, bpm, at_ns = lost
+        ns_a_tick = 60e9 / bpm / TICKS_PER_QUARTER
+        soon = tick + (raw_now_ns() + COME_IN_NS - at_ns) / ns_a_tick
+        if soon >= layout.ticks:
+            return None
+        span = layout.spans[layout.index_at(int(soon))]
+        bar = span.scene.meter.bar_ticks
+        place = span.tick + next_multiple(int(soon) + 1 - span.tick, bar)
+        if place >= layout.ticks:
+            return None
+        return place, at_ns + round((place - tick) * ns_a_tick)
+
+    def _begin(self, section: str, tick: int | None = None, at_ns: int | None = None) -> None:
         song = self.song
         known = song is not None and any(s.id == section for s in song.sections)
         self.deviations.clear()
         if self._plan_changed:
             self._send_plan()
-        self._tell(Begin(section=section if known else ""))
+        self._tell(Begin(section=section if known else "", tick=tick, at_ns=at_ns))
         self._resume_section = ""
+
+    def push(self, percent: float) -> None:
+        """Push everything ahead, or hold it back, until told 0."""
+        self.pushed = percent
+        self._tell(Nudge(percent=percent))
+
+    def change_tempo(self, by: float) -> None:
+        """The song's tempo by so many BPM; while it plays, from the next beat on."""
+        song = self.song
+        if song is None:
+            return
+        bpm = round(min(MAX_BPM, max(MIN_BPM, song.bpm + by)), 2)
+        self.store.apply(
+            "Tempo",
+            lambda project: with_song(project, self.song_id, lambda s: set_tempo(s, bpm)),
+            merge="tempo-by-key",
+        )
 
     def launch(self, section: str, at: LaunchAt) -> None:
         """Bring in a section; "" is what is next."""

@@ -16,6 +16,8 @@ from grebe.wires.base import OutPort
 
 BEATS_SHOWN = 16
 """Beats behind the waterline's figures: four bars, so that it follows a change soon."""
+OFFSET_SLEW = 0.02
+"""An offset changed while playing moves by 20 ms a second: no tick jumps, none is left out."""
 MAX_FIGURES = 400_000
 """Lateness figures kept for a report: over an hour and a half at 180 BPM."""
 
@@ -24,7 +26,9 @@ class Outlet:
     """A device's way out with its counters."""
 
     def __init__(self, device: Device, opened: OutPort | None, problem: str) -> None:
-        self.change(device)
+        self.offset_ns = 0
+        """Where it is now on the way to `aim_ns`."""
+        self.change(device, at_once=True)
         self.port = opened
         self.problem = problem
         self.sent = 0
@@ -66,6 +70,7 @@ class Outlet:
         """A new connection: the device counts its runs from the beginning."""
         self._run = 0
         self._recent.clear()
+        self.problem = ""
 
     def lose(self, error: PortLost) -> None:
         """The port is gone. The rest play on."""
@@ -78,10 +83,17 @@ class Outlet:
             self.port.close()
         self.port = None
 
-    def change(self, device: Device) -> None:
-        """The device was edited, its port stays."""
+    def change(self, device: Device, *, at_once: bool) -> None:
+        """The device was edited, its port stays. While it plays its offset moves there slowly."""
         self.device = device
-        self.offset_ns = round(device.offset_ms * 1e6)
+        self.aim_ns = round(device.offset_ms * 1e6)
+        if at_once:
+            self.offset_ns = self.aim_ns
+
+    def slew(self, passed_ns: int) -> None:
+        """Move towards the offset that is set, by at most a share of the time that passed."""
+        most = int(passed_ns * OFFSET_SLEW)
+        self.offset_ns += max(-most, min(most, self.aim_ns - self.offset_ns))
 
     def clock_of(self, other: Outlet) -> None:
         """Its clock comes over the wire of another, with that one's offset."""

@@ -12,7 +12,18 @@ from typing import Literal, TypeAlias
 
 import msgspec
 
-from grebe.core.player.commands import Again, Begin, Halt, Hold, Launch, Mute, SetPlan, Skip
+from grebe.core.player.commands import (
+    Again,
+    Begin,
+    Halt,
+    Hold,
+    Launch,
+    Mute,
+    Nudge,
+    SetPlan,
+    Skip,
+    Steer,
+)
 from grebe.core.rig.standin import Setup
 from grebe.core.units import Value
 from grebe.errors import ProtocolError
@@ -70,6 +81,8 @@ ToEngine: TypeAlias = (
     | Again
     | Skip
     | Mute
+    | Steer
+    | Nudge
     | Panic
     | Shutdown
     | ClearCounters

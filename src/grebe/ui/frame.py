@@ -8,7 +8,7 @@ from pathlib import Path
 from typing import Literal
 
 from PyQt6.QtCore import QSocketNotifier, Qt, QTimer
-from PyQt6.QtGui import QCloseEvent, QKeySequence, QPainter, QPaintEvent, QShortcut
+from PyQt6.QtGui import QCloseEvent, QKeyEvent, QKeySequence, QPainter, QPaintEvent, QShortcut
 from PyQt6.QtWidgets import (
     QFileDialog,
     QHBoxLayout,
@@ -42,6 +42,8 @@ from grebe.ui.waterline import Waterline
 FRAME_MS = 16
 """One picture each display frame while playing."""
 RESTING_MS = 50
+PUSH_PERCENT = 4.0
+PUSH_KEYS = (Qt.Key.Key_F7, Qt.Key.Key_F8)
 FILES = "Grebe projects (*.grebe)"
 RECOVERED = "Unsaved work was found and brought back. Ctrl+Z gives the file as it was saved."
 
@@ -223,6 +225,43 @@ class Frame(QWidget):
     def do_tap(self) -> None:
         """One tap of the tempo."""
         self.session.tap(time.monotonic())
+
+    def do_tempo_up(self) -> None:
+        """Tempo up."""
+        self.session.change_tempo(1.0)
+
+    def do_tempo_down(self) -> None:
+        """Tempo down."""
+        self.session.change_tempo(-1.0)
+
+    def do_tempo_up_fine(self) -> None:
+        """Tempo up a little."""
+        self.session.change_tempo(0.1)
+
+    def do_tempo_down_fine(self) -> None:
+        """Tempo down a little."""
+        self.session.change_tempo(-0.1)
+
+    def do_push_ahead(self) -> None:
+        """Push ahead while the key is down."""
+        self._push(PUSH_PERCENT)
+
+    def do_hold_back(self) -> None:
+        """Hold back while the key is down."""
+        self._push(-PUSH_PERCENT)
+
+    def _push(self, percent: float) -> None:
+        if percent != self.session.pushed:
+            self.session.push(percent)
+
+    def keyReleaseEvent(self, event: QKeyEvent | None) -> None:
+        """A push ends when its key comes up."""
+        if event is None:
+            return
+        if self.session.pushed and event.key() in PUSH_KEYS and not event.isAutoRepeat():
+            self.session.push(0.0)
+        else:
+            super().keyReleaseEvent(event)
 
     def do_station_1(self) -> None:
         """Rig."""

@@ -151,15 +151,25 @@ class Waterline(QWidget):
         bpm = status.bpm if status is not None and status.running else song.bpm if song else 0.0
         right = self.width() - 18
         draw.text(painter, right, 44, f"{bpm:.2f}", p.ink, size=26, weight=600, align=draw.RIGHT)
-        leader = session.project.rig.leader
-        led = session.project.rig.name_of(leader) if leader else "nobody"
-        draw.text(
-            painter, right, 64, f"BPM  tap T  led by {led}", p.muted, size=12, align=draw.RIGHT
-        )
-        if session.tapped is not None:
+        draw.text(painter, right, 64, self._led_by(), p.muted, size=12, align=draw.RIGHT)
+        if session.pushed:
+            words = f"pushed {session.pushed:+g} %"
+            draw.text(painter, right, 17, words, p.crest, size=12, align=draw.RIGHT)
+        elif session.tapped is not None:
             fit = session.tapped
             words = f"tapped {fit.low:.1f} to {fit.high:.1f}"
             draw.text(painter, right, 17, words, p.crest, size=12, align=draw.RIGHT)
+
+    def _led_by(self) -> str:
+        """Who leads, and what is heard of a leader that Grebe follows."""
+        session, status = self.session, self.session.status
+        rig = session.project.rig
+        led = rig.name_of(rig.leader) if rig.leader else "nobody"
+        if status is not None and status.follows:
+            name = rig.name_of(status.follows)
+            heard = {"none": f"waits for {name}", "held": f"holds {name}'s tempo"}
+            return heard.get(status.hearing, f"follows {name}")
+        return f"BPM  tap T  led by {led}"
 
     def _verdict(self) -> list[tuple[str, QColor, int]]:
         p, session = self.palette_now, self.session

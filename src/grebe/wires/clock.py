@@ -8,11 +8,34 @@ from __future__ import annotations
 
 import os
 import time
+from collections.abc import Callable
+
+LEAST_SLEEP_S = 0.5
 
 
 def raw_ns() -> int:
     """Nanoseconds of CLOCK_MONOTONIC_RAW."""
     return time.clock_gettime_ns(time.CLOCK_MONOTONIC_RAW)
+
+
+def _asleep_ns() -> int:
+    """How long the machine has slept since it was switched on."""
+    boot = time.clock_gettime_ns(time.CLOCK_BOOTTIME)
+    return boot - time.clock_gettime_ns(time.CLOCK_MONOTONIC)
+
+
+class Sleep:
+    """Notices that the machine was asleep: our clock stands still then."""
+
+    def __init__(self, asleep_ns: Callable[[], int] = _asleep_ns) -> None:
+        self._asleep_ns = asleep_ns
+        self._known = asleep_ns()
+
+    def noticed_s(self) -> float:
+        """Seconds slept since this was asked last; 0 when it was awake."""
+        now = self._asleep_ns()
+        slept, self._known = (now - self._known) / 1e9, now
+        return slept if slept > LEAST_SLEEP_S else 0.0
 
 
 def sleep_until_ns(due_ns: int, spin_ns: int) -> None:

@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
-from typing import Literal, TypeAlias
+from typing import Annotated, Literal, TypeAlias
+
+from msgspec import Meta
 
 from grebe.core.player.plan import Plan
-from grebe.core.units import Value
+from grebe.core.units import Bpm, Value
 
 LaunchAt = Literal["bar", "section_end", "now"]
 
@@ -16,6 +18,8 @@ class Begin(Value, frozen=True, kw_only=True, tag="begin"):
     section: str = ""
     tick: int | None = None
     """Or at this tick of the song, at most its last clock; the section is then the one there."""
+    at_ns: int | None = None
+    """When that is to fall (CLOCK_MONOTONIC_RAW), where it matters; for the engine."""
 
 
 class Halt(Value, frozen=True, kw_only=True, tag="halt"):
@@ -52,10 +56,32 @@ class Mute(Value, frozen=True, kw_only=True, tag="mute"):
     on: bool
 
 
+class Steer(Value, frozen=True, kw_only=True, tag="steer"):
+    """Another tempo from the next beat on, at once or over some bars."""
+
+    bpm: Bpm
+    ramp_bars: Annotated[int, Meta(ge=0, le=64)] = 0
+
+
+class Nudge(Value, frozen=True, kw_only=True, tag="nudge"):
+    """Push everything ahead (positive) or hold it back while this lasts; 0 lets go."""
+
+    percent: Annotated[float, Meta(ge=-20, le=20)] = 0.0
+
+
+class Rejoin(Value, frozen=True, kw_only=True, tag="rejoin"):
+    """A box that was away is there again: tell it where the song is, to come in on the next bar."""
+
+    device: str
+    """The device plugged into Grebe."""
+
+
 class SetPlan(Value, frozen=True, kw_only=True, tag="plan"):
     """Go on with an edited plan."""
 
     plan: Plan
 
 
-Command: TypeAlias = Begin | Halt | Launch | Hold | Again | Skip | Mute | SetPlan
+Command: TypeAlias = (
+    Begin | Halt | Launch | Hold | Again | Skip | Mute | Steer | Nudge | Rejoin | SetPlan
+)

@@ -52,6 +52,12 @@ class Plan(Value, frozen=True, kw_only=True):
             if d.id == wire or (self.via.get(d.id) == wire and d.id in self.locked)
         )
 
+    @property
+    def idle(self) -> tuple[str, ...]:
+        """Devices plugged into Grebe whose wire carries clock while stopped, too."""
+        wanting = {d.id for d in self.devices if d.clock_stopped}
+        return tuple(w for w in self.clocked if wanting.intersection(self.devices_on(w)))
+
     def layout(self) -> Layout:
         """The song laid out."""
         return lay_out(self.song, {s.id: s for s in self.scenes})

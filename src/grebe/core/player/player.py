@@ -10,6 +10,8 @@ from heapq import heappop, heappush
 from itertools import count
 from typing import Any
 
+import msgspec
+
 from grebe.core.patterns.model import Pattern
 from grebe.core.player.commands import (
     Again,
@@ -19,8 +21,11 @@ from grebe.core.player.commands import (
     Hold,
     Launch,
     Mute,
+    Nudge,
+    Rejoin,
     SetPlan,
     Skip,
+    Steer,
 )
 from grebe.core.player.deck import Deck, VoiceLane
 from grebe.core.player.events import (
@@ -37,7 +42,13 @@ from grebe.core.songs.layout import Layout, Span, section_tempo
 from grebe.core.songs.model import Part
 from grebe.core.time.position import song_position
 from grebe.core.time.tempo import TempoMap, TempoPoint
-from grebe.core.time.ticks import CLOCK_TICKS, SIXTEENTH_TICKS, next_multiple
+from grebe.core.time.ticks import (
+    CLOCK_TICKS,
+    SIXTEENTH_TICKS,
+    TICKS_PER_QUARTER,
+    next_multiple,
+)
+from grebe.core.units import MAX_BPM, MIN_BPM
 from grebe.errors import EditError
 
 PREROLL_TICKS = 2 * CLOCK_TICKS
@@ -47,7 +58,7 @@ PROGRAM_LEAD_TICKS = SIXTEENTH_TICKS
 the end of its pattern has to have it before that end."""
 
 # Order of what falls on one tick: decisions, the clock, ends of notes, notes.
-_PREPARE, _SWITCH, _CHAIN, _TEMPO, _CLOCK, _OFF, _HIT = range(7)
+_PREPARE, _SWITCH, _CHAIN, _TEMPO, _PLACE, _CLOCK, _OFF, _HIT = range(8)
 
 
 class Player:
@@ -75,6 +86,8 @@ class Player:
         self._section_start = 0
         self._section_end = 0
         self._tempo = TempoMap((TempoPoint(tick=0, bpm=plan.song.bpm),))
+        """As it is without a push."""
+        self._push = 1.0
         self._mutes = Mutes()
         self._decks = {d.id: Deck(d) for d in plan.devices}
 
@@ -145,6 +158,12 @@ class Player:
                 if self.running:
                     part = self._span.scene.part(command.device)
                     return self._mutes.apply(self._decks[command.device], part, self.tick)
+            case Steer():
+                self._steer(command.bpm, command.ramp_bars)
+            case Nudge():
+                return self._nudge(command.percent)
+            case Rejoin():
+                return self._rejoin(command.device)
             case SetPlan():
                 return self._set_plan(command.plan)
         return []
@@ -192,6 +211,8 @@ class Player:
         self.tick = max(self.tick, tick)
         if kind == _TEMPO:
             self._set_tempo(out, what)
+        elif kind == _PLACE:
+            out += [(tick, device, event) for device, event in what]
         elif kind == _CHAIN:
             deck, generation, tells = what
             if generation == deck.generation:
@@ -243,7 +264,7 @@ class Player:
         self._decks = {d.id: Deck(d) for d in self.plan.devices}
         self._index, self._section_start, self._section_end = index, span.tick, base
         self._next, self._launch, self.held = None, (index, base), False
-        self.running, self.tick = True, ready
+        self.running, self.tick, self._push = True, ready, 1.0
         bpm = self._layout.tempo.bpm_at(base) if self._located else span.bpm
         self._tempo = TempoMap((TempoPoint(tick=ready, bpm=bpm),))
         out: list[Due] = [(ready, "", Tempo(point=self._tempo.points[0]))]
@@ -255,6 +276,7 @@ class Player:
             # Between two sixteenths no position can be told: boxes go on from their own count.
             if base % SIXTEENTH_TICKS == 0:
                 position = SongPosition(sixteenths=song_position(base))
+                out.append((ready, device, Shared.STOP))  # one that still runs takes no position
                 out.append((ready, device, position))
             out.append((base, device, Shared.CONTINUE))
         self._schedule()
@@ -267,6 +289,30 @@ class Player:
         told_at = max(self.boundary - PROGRAM_LEAD_TICKS, self.tick)
         heappush(self._heap, (told_at, _PREPARE, next(self._serial), self._token))
         heappush(self._heap, (self.boundary, _SWITCH, next(self._serial), self._token))
+
+    def _rejoin(self, device: str) -> list[Due]:
+        """Stop a box that is back, tell it its pattern, and let it come in on the next bar."""
+        if not self.running:
+            return []
+        behind = [d for d in self._decks if self.plan.via.get(d, d) == device]
+        out: list[Due] = []
+        if device in self.plan.started:
+            out.append((self.tick, device, Shared.STOP))
+        for deck in (self._decks[d] for d in behind):
+            deck.told_program = deck.told_silent = None
+            self._tell_program(out, self.tick, deck, deck.pattern)
+            if self._layout.spans:
+                out += self._mutes.apply(deck, self._span.scene.part(deck.device.id), self.tick)
+        if device in self.plan.started:
+            bar = self._span.scene.meter.bar_ticks
+            since = self.tick + PREROLL_TICKS - self._section_start
+            base = self._section_start + next_multiple(max(0, since), bar)
+            place = SongPosition(sixteenths=song_position(base))
+            heappush(
+                self._heap, (base - PREROLL_TICKS, _PLACE, next(self._serial), [(device, place)])
+            )
+            heappush(self._heap, (base, _PLACE, next(self._serial), [(device, Shared.CONTINUE)]))
+        return out
 
     def _prepare(self, out: list[Due], tick: int) -> None:
         """Tell boxes that play their own patterns what the coming section wants."""
@@ -387,7 +433,35 @@ class Player:
 
     def _set_tempo(self, out: list[Due], point: TempoPoint) -> None:
         self._tempo = self._tempo.with_point(point)
-        out.append((point.tick, "", Tempo(point=point)))
+        self._tell_tempo(out, point)
+
+    def _tell_tempo(self, out: list[Due], point: TempoPoint) -> None:
+        bpm = min(MAX_BPM, max(MIN_BPM, point.bpm * self._push))
+        pushed = msgspec.structs.replace(point, bpm=bpm)
+        out.append((point.tick, "", Tempo(point=pushed)))
+
+    def _steer(self, bpm: float, ramp_bars: int) -> None:
+        if not self.running:
+            return
+        tick = next_multiple(self.tick, TICKS_PER_QUARTER)
+        ramp = ramp_bars * self._span.scene.meter.bar_ticks
+        point = TempoPoint(tick=tick, bpm=bpm, ramp_ticks=ramp)
+        heappush(self._heap, (tick, _TEMPO, next(self._serial), point))
+
+    def _nudge(self, percent: float) -> list[Due]:
+        """The tempo times the push, from here on; what is left of a ramp goes on from there."""
+        push = 1 + percent / 100
+        if not self.running or push == self._push:
+            return []
+        self._push = push
+        out: list[Due] = []
+        self._tell_tempo(out, TempoPoint(tick=self.tick, bpm=self._tempo.bpm_at(self.tick)))
+        last = self._tempo.points[-1]
+        left = last.tick + last.ramp_ticks - self.tick - 1
+        if last.tick <= self.tick and left > 0:
+            rest = TempoPoint(tick=self.tick + 1, bpm=last.bpm, ramp_ticks=left)
+            self._tell_tempo(out, rest)
+        return out
 
     def _end_song(self, out: list[Due], tick: int) -> None:
         out += self._halt(tick)

@@ -71,6 +71,8 @@ class Device(Value, frozen=True, kw_only=True):
     obeys_program: bool = False
     stays: bool = False
     """It must not start with the rest."""
+    clock_stopped: bool = False
+    """It gets clock while the transport is stopped, too."""
     change_at: ChangeAt = "pattern_end"
     """When a program change takes effect in the box."""
     program_printed_from: Literal[0, 1] = 1

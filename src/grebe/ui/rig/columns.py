@@ -107,6 +107,7 @@ DEVICE_COLUMNS = (
     ),
     _yes_no_column("Sends clock", "sends_clock"),
     _yes_no_column("Obeys clock", "obeys_clock"),
+    _yes_no_column("Stopped too", "clock_stopped"),
     _yes_no_column("Start", "obeys_transport"),
     _yes_no_column("Program", "obeys_program"),
     Column(

@@ -34,6 +34,7 @@ class DevicePage(QScrollArea):
     channel_set = pyqtSignal(int)
     offset_set = pyqtSignal(float)
     stays_set = pyqtSignal(bool)
+    stopped_set = pyqtSignal(bool)
     filtered = pyqtSignal(str, str, bool)
     """End ("accepts" or "passes"), field of the filter, on."""
 
@@ -84,6 +85,8 @@ class DevicePage(QScrollArea):
             spin.setButtonSymbols(QSpinBox.ButtonSymbols.NoButtons)
         self.stays = QCheckBox("must not start with the rest")
         self.stays.clicked.connect(self.stays_set)
+        self.stopped = QCheckBox("clock goes on while stopped")
+        self.stopped.clicked.connect(self.stopped_set)
         self.ports = PortLook(self)
         self.port, self.input = PortChooser(self.ports), PortChooser(self.ports, hears=True)
         for words, widget in (
@@ -91,6 +94,7 @@ class DevicePage(QScrollArea):
             ("Channel", self.channel),
             ("Offset, earlier is negative", self.offset),
             ("", self.stays),
+            ("", self.stopped),
             ("Reached at", self.port),
             ("Heard at", self.input),
         ):
@@ -144,6 +148,7 @@ class DevicePage(QScrollArea):
             spin.setValue(value)  # type: ignore[arg-type]
             spin.blockSignals(False)
         self.stays.setChecked(device.stays)
+        self.stopped.setChecked(device.clock_stopped)
         self.port.show_port(device.port)
         self.input.show_port(device.input)
         midi = [c for c in rig.cables if c.medium in MIDI_MEDIA]

@@ -121,6 +121,7 @@ class RigView(View):
         page.channel_set.connect(lambda value: self._set_fields("Channel", channel=value))
         page.offset_set.connect(self._offset_typed)
         page.stays_set.connect(lambda on: self._set_fields("Start", stays=on))
+        page.stopped_set.connect(lambda on: self._set_fields("Clock", clock_stopped=on))
         page.filtered.connect(self._filter)
         page.port.chosen.connect(lambda port: self._set_fields("Port", port=port))
         page.input.chosen.connect(self._input_chosen)

@@ -1,0 +1,190 @@
+"""Everything plugged into the engine: outlets, inputs, the box that leads, ports lost and found."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+import msgspec
+
+from grebe.core.player.plan import Plan
+from grebe.core.rig.model import Device, Port
+from grebe.core.rig.standin import Setup
+from grebe.engine.ears import Ears, Sending
+from grebe.engine.following import Following
+from grebe.engine.outlet import Outlet
+from grebe.engine.ports import PortBook
+from grebe.errors import PortLost
+from grebe.link.messages import Load, Notice
+from grebe.protocols.standin import encode_setup, goodbye, press
+from grebe.wires.clock import raw_ns
+
+
+class Desk:
+    """Outlets by device, and what leads where. `tell` says something to the performer."""
+
+    def __init__(self, tell: Callable[[Notice], None]) -> None:
+        self._tell = tell
+        self.ports = PortBook()
+        self.ears = Ears(self.ports)
+        self.following = Following()
+        self.outlets: dict[str, Outlet] = {}
+        self.via: dict[str, str] = {}
+        self.sharing: dict[str, list[Outlet]] = {}
+        """By device plugged in: the outlets that get the clock of its wire."""
+        self._plan: Plan | None = None
+        self._setups: dict[str, Setup] = {}
+        self._looked_at = 0
+
+    def name(self, device: str) -> str:
+        """A device's name, for people."""
+        outlet = self.outlets.get(device)
+        return outlet.device.name if outlet is not None else device
+
+    @property
+    def earliest_ns(self) -> int:
+        """How far ahead of the music the earliest device is sent to."""
+        return max([0, *(-outlet.aim_ns for outlet in self.outlets.values())])
+
+    # Sending
+
+    def send_raw(self, outlet: Outlet, data: bytes) -> None:
+        """Send now; a lost port is noted."""
+        try:
+            if outlet.port is not None:
+                outlet.port.send(data, raw_ns())
+        except PortLost as error:
+            self.lost(outlet, error)
+
+    def send_all(self, sendings: list[Sending]) -> None:
+        """Send what a route gives."""
+        for wire, data in sendings:
+            outlet = self.outlets.get(wire)
+            if outlet is not None:
+                self.send_raw(outlet, data)
+
+    def press(self, *, start: bool) -> bool:
+        """Press start or stop on the box that leads; only a stand-in has a key within reach."""
+        leader = self.outlets.get(self.following.device)
+        if leader is None or leader.device.port.wire != "standin":
+            return False
+        self.send_raw(leader, press(start=start))
+        return True
+
+    def lost(self, outlet: Outlet, error: PortLost) -> None:
+        """A port went away."""
+        outlet.lose(error)
+        text = f"{outlet.device.name}: {error}. The rest play on."
+        self._tell(Notice(level="warn", text=text))
+
+    def collect(self) -> None:
+        """Take in what the ports have to say."""
+        for outlet in self.outlets.values():
+            try:
+                outlet.collect()
+            except PortLost as error:
+                self.lost(outlet, error)
+
+    # Plugging in
+
+    def load(self, message: Load, plan: Plan, *, running: bool) -> None:
+        """Take the devices of a plan; what stays plugged in is not touched."""
+        self._plan = plan
+        self.ports.standins = dict(message.standins)
+        known, self._setups = self._setups, dict(message.setups)
+        old, self.outlets = self.outlets, {}
+        for listed in plan.devices:
+            outlet = old.pop(listed.id, None)
+            device = _own_port(listed, plan.via)
+            same = outlet is not None and outlet.device.port == device.port
+            # A port lost while playing is not tried again with every edit: that takes time.
+            if outlet is not None and same and (outlet.port is not None or running):
+                outlet.change(device, at_once=not running)
+                if self._setups.get(device.id) != known.get(device.id):
+                    self._send_setup(outlet)
+            else:
+                if outlet is not None:
+                    outlet.close()
+                try:
+                    outlet = Outlet(device, self.ports.open(device), "")
+                except PortLost as error:
+                    outlet = Outlet(device, None, str(error))
+                self._send_setup(outlet)
+            self.outlets[device.id] = outlet
+        for gone in old.values():
+            gone.close()
+        self.via = dict(plan.via)
+        self.sharing = {
+            wire: [self.outlets[d] for d in plan.devices_on(wire) if d in self.outlets]
+            for wire in plan.clocked
+        }
+        for wire, sharing in self.sharing.items():
+            for outlet in sharing:
+                outlet.clock_of(self.outlets[wire])
+        self._listen()
+
+    def look_after_a_port(self) -> str:
+        """Look at one port, each time another: looking at all of them could cost a tick.
+
+        One that was gone is tried again; the device that is back, or "".
+        """
+        if not self.outlets:
+            return ""
+        self._looked_at = (self._looked_at + 1) % len(self.outlets)
+        outlet = list(self.outlets.values())[self._looked_at]
+        if outlet.port is not None:
+            try:
+                outlet.port.check()
+            except PortLost as error:
+                self.lost(outlet, error)
+        elif outlet.state == "gone":
+            try:
+                outlet.port = self.ports.open(outlet.device)
+            except PortLost as error:
+                outlet.problem = str(error)
+                return ""
+            outlet.rejoin()
+            self._send_setup(outlet)
+            self._listen()
+            return outlet.device.id
+        return ""
+
+    def _listen(self) -> None:
+        """Open the inputs that routes and the leader need; end notes of routes that are gone."""
+        plan, lost = self._plan, self.ears.lost
+        if plan is None:
+            return
+        leader = self.outlets.get(plan.follows)
+        follows = plan.follows if leader is not None else ""
+        offset_ns = leader.aim_ns if leader is not None else 0
+        self.following.set(follows, plan.follows_ppqn, offset_ns)
+        self.send_all(self.ears.set(plan.passages, self.outlets, follows))
+        for source, why in self.ears.lost.items():
+            if source not in lost:
+                text = f"{self.name(source)} cannot be heard: {why}."
+                self._tell(Notice(level="warn", text=text))
+
+    def _send_setup(self, outlet: Outlet) -> None:
+        """Tell a stand-in what it is; a real box is as it is."""
+        setup = self._setups.get(outlet.device.id)
+        if setup is not None and outlet.port is not None:
+            self.send_raw(outlet, encode_setup(setup))
+
+    def say_goodbye(self) -> None:
+        """Tell the stand-ins that they are not needed any more."""
+        for outlet in self.outlets.values():
+            if outlet.device.port.wire == "standin":
+                self.send_raw(outlet, goodbye())
+
+    def close(self) -> None:
+        """Let go of everything."""
+        self.ears.close()
+        for outlet in self.outlets.values():
+            outlet.close()
+        self.ports.close()
+
+
+def _own_port(device: Device, via: dict[str, str]) -> Device:
+    """A real box behind a thru has no port of its own: its messages go by the first one's."""
+    if via.get(device.id, device.id) == device.id or device.port.wire == "standin":
+        return device
+    return msgspec.structs.replace(device, port=Port(wire="none"))
