@@ -35,6 +35,7 @@ from grebe.link.messages import (
 )
 from grebe.protocols.midi import CONTINUE, SONG_POSITION, START, STOP
 from grebe.protocols.midi import TIMING_CLOCK as CLOCK
+from grebe.wires.clock import raw_ns
 from tests import build
 from tests.engine.listener import Listener, listening_engine, wait
 from tests.engine.live import Live, live, python
@@ -363,3 +364,21 @@ def test_an_offset_changed_while_playing_slews() -> None:
     assert outlet.offset_ns == -30_000_000
     outlet.change(device, at_once=True)
     assert outlet.offset_ns == 0
+
+
+def test_begun_at_a_tick_and_a_moment_it_falls_there() -> None:
+    """As a window comes back in on a bar: Song Position first, Continue, the tick in its time."""
+    project = fast()
+    plan = make_plan(project, project.songs[0])
+    bass = Listener("bass")
+    with bass, listening_engine(project, plan, "drums") as client:
+        ahead_s = 0.6
+        asked = time.monotonic()
+        client.send(Begin(tick=8 * TICKS_PER_QUARTER, at_ns=raw_ns() + int(ahead_s * 1e9)))
+        wait(lambda: bass.count(CLOCK) > 24)
+        position = next(d for _, d in bass.heard if d[0] == SONG_POSITION)
+        assert position[1] | position[2] << 7 == 32
+        assert bass.count(START) == 0
+        first = bass.times(CLOCK)[0]
+        assert first - asked == pytest.approx(ahead_s, abs=0.05)
+        assert bass.times(CONTINUE)[0] < first

@@ -29,7 +29,7 @@ def test_on_an_x_server() -> None:
             env=environment, capture_output=True, timeout=60,
         )  # fmt: skip
         assert done.returncode == 0, done.stderr
-        assert set(json.loads(done.stdout)["views"]) == {"rig", "patterns", "song", "stage"}
+        assert set(json.loads(done.stdout)["views"]) == {"rig", "sync", "patterns", "song", "stage"}
     finally:
         server.terminate()
         server.wait(10)

@@ -6,7 +6,7 @@ from typing import Literal
 
 from grebe.core.units import Value
 
-Scope = Literal["everywhere", "rig", "patterns", "song", "stage"]
+Scope = Literal["everywhere", "rig", "sync", "patterns", "song", "stage"]
 
 
 class Action(Value, frozen=True, kw_only=True):
@@ -38,6 +38,7 @@ ACTIONS: tuple[Action, ...] = (
     _a("push_ahead", "Push ahead while held, to catch a box that runs free", "F8"),
     _a("hold_back", "Hold back while held", "F7"),
     _a("station_1", "Rig", "Ctrl+1"),
+    _a("station_2", "Sync", "Ctrl+2"),
     _a("station_3", "Patterns", "Ctrl+3"),
     _a("station_5", "Song", "Ctrl+5"),
     _a("station_7", "Stage", "Ctrl+7"),
@@ -79,6 +80,9 @@ ACTIONS: tuple[Action, ...] = (
     _a("part_before", "The part before", "Ctrl+PgUp", scope="rig", wide=True),
     _a("add_row", "A row more, in what it can do", "Insert", scope="rig", wide=True),
     _a("print_setup", "Set-up sheet as PDF or HTML", "Ctrl+Alt+E", scope="rig", wide=True),
+    _a("previous", "The device before", "Up", scope="sync"),
+    _a("next", "The device after", "Down", scope="sync"),
+    _a("set_offset", "Set its offset to what mends it", "Return", "Enter", scope="sync"),
     _a("pattern_before", "The pattern before", "PgUp", scope="patterns"),
     _a("pattern_after", "The pattern after", "PgDown", scope="patterns"),
     _a("step_left", "One step left", "Left", scope="patterns"),

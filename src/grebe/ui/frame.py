@@ -35,6 +35,7 @@ from grebe.ui.rail import Rail
 from grebe.ui.rig.view import RigView
 from grebe.ui.song.view import SongView
 from grebe.ui.stage.view import StageView
+from grebe.ui.sync.view import SyncView
 from grebe.ui.theme import DAY, NIGHT, PALETTES, Palette
 from grebe.ui.view import View
 from grebe.ui.waterline import Waterline
@@ -63,6 +64,7 @@ class Frame(QWidget):
         self.views: dict[int, View] = {}
         for view in (
             RigView(self.session),
+            SyncView(self.session),
             PatternsView(self.session),
             SongView(self.session),
             StageView(self.session),
@@ -266,6 +268,10 @@ class Frame(QWidget):
     def do_station_1(self) -> None:
         """Rig."""
         self.show_station(1)
+
+    def do_station_2(self) -> None:
+        """Sync."""
+        self.show_station(2)
 
     def do_station_3(self) -> None:
         """Patterns."""

@@ -13,7 +13,13 @@ RAIL_WIDTH = 84
 ROW = 58
 TOP = 62
 
-STATIONS: tuple[tuple[int, str], ...] = ((1, "Rig"), (3, "Patterns"), (5, "Song"), (7, "Stage"))
+STATIONS: tuple[tuple[int, str], ...] = (
+    (1, "Rig"),
+    (2, "Sync"),
+    (3, "Patterns"),
+    (5, "Song"),
+    (7, "Stage"),
+)
 """Number (also its key with Ctrl) and name. Numbers keep to the whole order of work."""
 
 

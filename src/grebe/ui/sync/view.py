@@ -1,0 +1,148 @@
+"""The Sync station: how far off each box is, and what the clock itself is doing."""
+
+from __future__ import annotations
+
+import msgspec
+from PyQt6.QtCore import Qt
+from PyQt6.QtWidgets import QScrollArea
+
+from grebe.app.session import Session
+from grebe.core.document import with_device
+from grebe.core.rig.tree import clock_tree
+from grebe.link.messages import Status
+from grebe.ui.rig.facts import grebe_lines
+from grebe.ui.sheet import Facts, Line, head, note, row
+from grebe.ui.sync.canvas import SyncCanvas
+from grebe.ui.view import Sheet, View
+from grebe.ui.words import counted, late_text
+
+
+class SyncView(View):
+    """Strips, and the clock's sheet."""
+
+    scope = "sync"
+    number = 2
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self.strips = SyncCanvas(session)
+        self.strips.device_clicked.connect(self.select)
+        area = QScrollArea()
+        area.setWidgetResizable(True)
+        area.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        area.setWidget(self.strips)
+        self._area = area
+        self.sheet = Sheet()
+        self.facts = Facts()
+        self.sheet.column.addWidget(self.facts)
+        self.lay_out(self.strips, self.sheet, body=area)
+        self.add_pill("Set its offset", "set_offset", primary=True)
+        self.document_changed()
+
+    def select(self, device_id: str) -> None:
+        """Another device."""
+        self.strips.selected = device_id
+        self.document_changed()
+
+    def document_changed(self) -> None:
+        """Show the rig as it is now."""
+        rig = self.session.project.rig
+        ids = [d.id for d in rig.devices]
+        if self.strips.selected not in ids:
+            self.strips.selected = ids[0] if ids else ""
+        self.strips.document_changed()
+        self._tree = clock_tree(rig)
+        self.moved()
+
+    def moved(self) -> None:
+        """Figures follow the engine."""
+        self.heading.say("Sync", self._words())
+        self.facts.show_lines(self._lines())
+
+    def _words(self) -> str:
+        devices = self.session.project.rig.devices
+        judged = [self.strips.judged(d) for d in devices]
+        heard = [j for j in judged if j.verdict]
+        if not heard:
+            return "Run, and every beat of every box stands here. Up is early, down is late."
+        good = sum(j.verdict == "good" for j in heard)
+        bpm = self.session.status.bpm if self.session.status is not None else 0.0
+        at = f" at {bpm:.2f} BPM" if bpm else ""
+        return f"The last beats{at}. Up is early, down is late. {good} of {len(heard)} are good."
+
+    def _lines(self) -> list[Line]:
+        session = self.session
+        rig, status = session.project.rig, session.status
+        leader = rig.name_of(rig.leader) if rig.leader else "nobody"
+        lines = [head("The clock"), row("Leads", leader)]
+        if status is not None and status.follows:
+            lines += self._heard_lines(status)
+        lines += [Line("", kind="gap"), *grebe_lines(session, self._tree)]
+        device = next((d for d in rig.devices if d.id == self.strips.selected), None)
+        if device is not None:
+            judged = self.strips.judged(device)
+            lines += [Line("", kind="gap"), head(device.name)]
+            if judged.verdict:
+                lines += [
+                    row("Comes", late_text(judged.offset_ms)),
+                    row("Beats", str(judged.beats)),
+                ]
+            lines.append(row("Offset set", f"{device.offset_ms:+.1f} ms"))
+            if judged.set_ms is not None:
+                lines.append(note(f"Enter sets it to {judged.set_ms:+.1f} ms.", "yours"))
+            elif judged.verdict == "drifting":
+                lines.append(note("No one number mends drift: it is not on the clock.", "look"))
+            live = next((s for s in status.devices if s.id == device.id), None) if status else None
+            if live is not None and live.sent:
+                where = "as it says itself" if live.measured == "device" else "as Grebe sent it"
+                lines.append(note(f"Measured {where}, over {counted(live.sent, 'tick')}."))
+        return lines
+
+    def _heard_lines(self, status: Status) -> list[Line]:
+        name = self.session.project.rig.name_of(status.follows)
+        lines = [row("Follows", name)]
+        if status.hearing == "none":
+            return [*lines, note(f"Nothing is heard of {name}'s clock.", "look")]
+        lines += [
+            row("Its tempo", f"{status.heard_bpm:.2f} BPM"),
+            row("It wavers", f"{status.heard_waver_ms:.2f} ms"),
+        ]
+        if status.hearing == "held":
+            lines.append(note("Lost: its last tempo is held.", "wrong"))
+        elif status.running:
+            lines.append(row("Off by", late_text(status.heard_off_ms)))
+        return lines
+
+    def do_previous(self) -> None:
+        """The device before."""
+        self._step(-1)
+
+    def do_next(self) -> None:
+        """The device after."""
+        self._step(1)
+
+    def _step(self, by: int) -> None:
+        ids = [d.id for d in self.session.project.rig.devices]
+        if ids:
+            at = ids.index(self.strips.selected) if self.strips.selected in ids else 0
+            self.select(ids[(at + by) % len(ids)])
+
+    def do_set_offset(self) -> None:
+        """Set the selected device's offset to the number that mends it."""
+        devices = self.session.project.rig.devices
+        device = next((d for d in devices if d.id == self.strips.selected), None)
+        if device is None:
+            return
+        setting = self.strips.judged(device).set_ms
+        if setting is None:
+            self.session.say("info", f"{device.name} needs no other offset.")
+            return
+        held = min(500.0, max(-500.0, setting))
+        self.session.store.apply(
+            f"Offset of {device.name}",
+            lambda project: with_device(
+                project, device.id, lambda d: msgspec.structs.replace(d, offset_ms=held)
+            ),
+        )
+        self.session.deviations.pop(device.id, None)
+        self.session.say("info", f"{device.name} is sent {held:+.1f} ms from now on.")

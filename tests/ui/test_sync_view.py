@@ -1,0 +1,115 @@
+"""The Sync station: strips, figures, and the offset that mends a box."""
+
+from __future__ import annotations
+
+import msgspec
+from PyQt6.QtCore import QPoint, Qt
+from PyQt6.QtTest import QTest
+
+from grebe.core.rig.model import GREBE_ID
+from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.link.messages import Deviation, DeviceStatus, Status
+from grebe.ui.sync.view import SyncView
+from tests.ui.conftest import Performer
+
+K = Qt.Key
+CTRL = Qt.KeyboardModifier.ControlModifier
+
+
+def sync_view(performer: Performer) -> SyncView:
+    performer.press(K.Key_2, CTRL)
+    view = performer.frame.view
+    assert isinstance(view, SyncView)
+    return view
+
+
+def beats(performer: Performer, device: str, ms: list[float]) -> None:
+    """Put beats where the engine's would stand."""
+    performer.frame.session.deviations[device] = [  # type: ignore[assignment]
+        Deviation(device=device, tick=n * TICKS_PER_QUARTER, ms=late) for n, late in enumerate(ms)
+    ]
+
+
+def words(view: SyncView) -> str:
+    return view.facts.accessibleName()
+
+
+def test_the_offset_that_mends_a_box_is_set_with_one_key(performer: Performer) -> None:
+    """Chosen by arrow, said in the sheet, set with Enter, undone with Ctrl+Z."""
+    view = sync_view(performer)
+    beats(performer, "smew", [0.2] * 20)
+    beats(performer, "dunlin", [3.4] * 20)
+    view.moved()
+    assert "1 of 2 are good" in view.heading.accessibleName() or "1 of 2" in view._words()
+    for _ in range(3):
+        performer.press(K.Key_Down)
+    assert view.strips.selected == "dunlin"
+    assert "Enter sets it to -3.4 ms" in words(view)
+    performer.frame.grab()
+    performer.press(K.Key_Return)
+    rig = performer.frame.session.project.rig
+    assert rig.device("dunlin").offset_ms == -3.4
+    performer.press(K.Key_Z, CTRL)
+    assert performer.frame.session.project.rig.device("dunlin").offset_ms == 0
+    performer.press(K.Key_Up)
+    performer.press(K.Key_Up)
+    performer.press(K.Key_Return)
+    assert "needs no other offset" in performer.frame.session.notice.text  # type: ignore[union-attr]
+
+
+def test_drift_and_lost_ports_are_said(performer: Performer) -> None:
+    """No number is offered for drift; a port that is gone stands in its row."""
+    view = sync_view(performer)
+    beats(performer, "smew", [n * 0.4 for n in range(40)])
+    view.select("smew")
+    assert "No one number mends drift" in words(view)
+    performer.frame.session.status = Status(
+        at_ns=0, running=True, bpm=126, devices=(DeviceStatus(id="knot", port="gone", sent=4),)
+    )
+    performer.frame.grab()
+    box = next(b for b, d in view.strips._rows if d == "knot")
+    QTest.mouseClick(
+        view.strips, Qt.MouseButton.LeftButton, pos=QPoint(20, round(box.center().y()))
+    )
+    assert view.strips.selected == "knot"
+
+
+def test_what_grebe_follows_is_shown(performer: Performer) -> None:
+    """Tempo, waver and distance of the box that leads; lost and silent are said."""
+    view = sync_view(performer)
+    session = performer.frame.session
+    followed = Status(
+        at_ns=0, running=True, bpm=126, follows="dunlin", hearing="clock",
+        heard_bpm=125.98, heard_waver_ms=0.8, heard_off_ms=-0.3,
+    )  # fmt: skip
+    session.status = followed
+    view.moved()
+    assert "125.98 BPM" in words(view)
+    assert "follows Dunlin" in performer.frame.waterline._led_by()
+    session.status = msgspec.structs.replace(followed, hearing="held")
+    view.moved()
+    assert "its last tempo is held" in words(view)
+    assert "holds Dunlin's tempo" in performer.frame.waterline._led_by()
+    session.status = msgspec.structs.replace(followed, hearing="none")
+    view.moved()
+    assert "Nothing is heard of Dunlin's clock" in words(view)
+    assert "waits for Dunlin" in performer.frame.waterline._led_by()
+    assert session.project.rig.leader == GREBE_ID
+
+
+def test_a_push_lasts_as_long_as_its_key(performer: Performer) -> None:
+    """F8 pushes ahead, F7 holds back, letting go lets go; F5 and F6 move the tempo."""
+    frame = performer.frame
+    target = frame.view
+    QTest.keyPress(target, K.Key_F8)
+    assert frame.session.pushed == 4.0
+    frame.grab()
+    QTest.keyRelease(target, K.Key_F8)
+    assert frame.session.pushed == 0.0
+    QTest.keyPress(target, K.Key_F7)
+    assert frame.session.pushed == -4.0
+    QTest.keyRelease(target, K.Key_F7)
+    before = frame.session.song.bpm  # type: ignore[union-attr]
+    performer.press(K.Key_F6)
+    performer.press(K.Key_F5, Qt.KeyboardModifier.ShiftModifier)
+    assert frame.session.song.bpm == before + 0.9  # type: ignore[union-attr]
