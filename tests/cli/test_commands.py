@@ -77,7 +77,7 @@ def test_render(capsys: pytest.CaptureFixture[str], demo: str, tmp_path: Path) -
     assert files == [f"{folder}/low-water.mid"]
     assert mido.MidiFile(files[0]).type == 1
     status, _, err = run(capsys, "render", demo, "--song", "Low water", "--to", folder)
-    assert (status, err) == (2, "grebe: say what to render: --smf\n")
+    assert (status, err) == (2, "grebe: say what to render: --smf, --pulse RATE\n")
 
 
 def test_sheet(capsys: pytest.CaptureFixture[str], demo: str, tmp_path: Path) -> None:
@@ -246,7 +246,7 @@ def test_the_bench_measures(
             assert row["p50_ms"] <= row["p99_ms"] <= row["max_ms"]
     window = answer(capsys, "bench", "--only", "window")["window"]
     assert window["first_paint_ms"] > 0
-    assert set(window["views"]) == {"rig", "patterns", "song", "stage"}
+    assert set(window["views"]) == {"rig", "sync", "patterns", "song", "stage"}
 
 
 def test_a_song_that_cannot_be_laid_out_is_still_listed(

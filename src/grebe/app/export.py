@@ -3,16 +3,21 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from fractions import Fraction
 from pathlib import Path
 
 from grebe.core.document import Project
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.setup import of_device, setup_sheet
+from grebe.core.songs.layout import Layout
 from grebe.core.songs.model import Song
+from grebe.core.sync.pulses import PulseShape, pulse_ticks, render_pulses, render_run
+from grebe.core.units import Value
 from grebe.errors import ProjectError, UsageError
 from grebe.formats.atomic import write_atomic
 from grebe.formats.sheets import setup_html
 from grebe.formats.smf import file_name, midi_bytes, song_to_midi
+from grebe.formats.wav import write_wav
 
 
 def export_smf(project: Project, song: Song, folder: Path) -> Path:
@@ -31,6 +36,61 @@ def export_smf(project: Project, song: Song, folder: Path) -> Path:
             f"{path} could not be written: {error.strerror}. Choose another folder."
         ) from error
     return path
+
+
+class PulseTrack(Value, frozen=True, kw_only=True):
+    """A pulse track to be written."""
+
+    rate: str
+    """Pulses a quarter note, "24" or "24/5" or "1/4"; or one a "step" or a "bar"."""
+    shape: PulseShape = PulseShape()
+    samples_a_second: int = 48_000
+    run_line: bool = False
+    """Whether the run/stop line of DIN sync goes into a second file."""
+
+
+def pulse_times(layout: Layout, rate: str) -> list[float]:
+    """Seconds of a song's pulses from its top. UsageError for a rate that is none."""
+    if rate == "bar":
+        ticks = [
+            span.tick + bar * span.scene.meter.bar_ticks
+            for span in layout.spans
+            for bar in range(span.bars)
+        ]
+    else:
+        try:
+            ticks = pulse_ticks(0, layout.ticks, Fraction("4" if rate == "step" else rate))
+        except (ValueError, ZeroDivisionError) as error:
+            raise UsageError(
+                f"a pulse rate is a number a quarter note up to 96, such as 24, 1/4 or 24/5, "
+                f"or step, or bar (got {rate!r})"
+            ) from error
+    return [layout.tempo.seconds_at(tick) for tick in ticks]
+
+
+def export_pulses(project: Project, song: Song, folder: Path, track: PulseTrack) -> list[Path]:
+    """Write a song's pulse track, and its run line if wanted, as WAV; the files' paths.
+
+    Sample 0 is the song's downbeat. UsageError for a rate that is none,
+    ProjectError when the folder cannot be written.
+    """
+    layout = project.layout(song)
+    times = pulse_times(layout, track.rate)
+    seconds, samples = layout.seconds(), track.samples_a_second
+    words = track.rate.replace("/", " in ")
+    stem = file_name(song.name)
+    tracks = {f"{stem}, pulse {words}.wav": render_pulses(times, seconds, samples, track.shape)}
+    if track.run_line:
+        line = render_run(0.0, seconds, seconds, samples, track.shape.level)
+        tracks[f"{stem}, run line.wav"] = line
+    try:
+        for name, audio in tracks.items():
+            write_wav(folder / name, audio, samples)
+    except OSError as error:
+        raise ProjectError(
+            f"{folder} could not be written: {error.strerror}. Choose another folder."
+        ) from error
+    return [folder / name for name in tracks]
 
 
 def export_setup(

@@ -9,11 +9,18 @@ from typing import Any
 
 import msgspec
 
-from grebe.app.export import export_setup, export_smf
-from grebe.cli.common import Commands, add_json, command, opened, print_json
+from grebe.app.export import PulseTrack, export_pulses, export_setup, export_smf
+from grebe.cli.common import Commands, add_json, command, number, opened, print_json
 from grebe.core.document import Project
 from grebe.core.findings import Finding, find
-from grebe.errors import EditError
+from grebe.core.sync.pulses import PulseShape
+from grebe.errors import EditError, UsageError
+
+RATES = (44_100, 48_000, 88_200, 96_000, 176_400, 192_000)
+PULSE_TRACK_CARE = (
+    "A pulse track is not music: never to speakers or headphones, on an output of its own, its "
+    "voltage checked against the input first."
+)
 
 
 def add_commands(commands: Commands) -> None:
@@ -36,13 +43,22 @@ def add_commands(commands: Commands) -> None:
         commands,
         "render",
         "Write a song as files.",
-        'grebe render set.grebe --song "Harbour bell" --to out --smf',
+        'grebe render set.grebe --song "Harbour bell" --to out --smf --pulse 24',
         render,
     )
     parser.add_argument("file")
     parser.add_argument("--song", required=True)
     parser.add_argument("--to", required=True, metavar="DIR")
     parser.add_argument("--smf", action="store_true", help="a Standard MIDI File, type 1")
+    parser.add_argument(
+        "--pulse", metavar="PPQN", help="a pulse track as WAV: 24, 1/4, 24/5, step or bar"
+    )
+    parser.add_argument("--width-ms", type=number("milliseconds go", 0.05, 1000), default=5.0)
+    parser.add_argument("--width-percent", type=number("percent go", 1, 75))
+    parser.add_argument("--polarity", choices=("rising", "falling"), default="rising")
+    parser.add_argument("--level", type=number("levels go", 0.01, 1.0), default=1.0)
+    parser.add_argument("--rate", type=int, choices=RATES, default=48_000, help="samples a second")
+    parser.add_argument("--run-line", action="store_true", help="the run/stop line as WAV, too")
     add_json(parser)
     parser = command(
         commands,
@@ -139,10 +155,27 @@ def render(arguments: argparse.Namespace) -> int:
     """Write the files asked for; lists them."""
     project = opened(arguments).project
     song = project.song_named(arguments.song)
-    if not arguments.smf:
-        sys.stderr.write("grebe: say what to render: --smf\n")
-        return 2
-    written = [str(export_smf(project, song, Path(arguments.to)))]
+    folder = Path(arguments.to)
+    if not (arguments.smf or arguments.pulse):
+        raise UsageError("say what to render: --smf, --pulse RATE")
+    written: list[str] = []
+    if arguments.smf:
+        written.append(str(export_smf(project, song, folder)))
+    if arguments.pulse:
+        shape = PulseShape(
+            width_ms=None if arguments.width_percent else arguments.width_ms,
+            width_percent=arguments.width_percent or 50.0,
+            polarity=arguments.polarity,
+            level=arguments.level,
+        )
+        track = PulseTrack(
+            rate=arguments.pulse,
+            shape=shape,
+            samples_a_second=arguments.rate,
+            run_line=arguments.run_line,
+        )
+        written += [str(path) for path in export_pulses(project, song, folder, track)]
+        sys.stderr.write(f"{PULSE_TRACK_CARE}\n")
     if arguments.json:
         print_json({"files": written})
     else:
