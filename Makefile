@@ -2,6 +2,8 @@
 
 VENV := .venv
 BIN := $(VENV)/bin
+# Tests that keep no time and open no port run side by side; the rest one by one.
+PURE := tests/core tests/formats tests/protocols tests/link
 READY := $(VENV)/.ready
 
 .PHONY: demo test check unit lock clean schema
@@ -21,7 +23,8 @@ check: $(READY)
 	$(BIN)/mypy
 
 unit: $(READY)
-	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest
+	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 2 $(PURE)
+	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest $(addprefix --ignore=,$(PURE))
 
 schema: $(READY)
 	$(BIN)/python tools/write_schema.py

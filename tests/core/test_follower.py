@@ -12,6 +12,7 @@ from grebe.app.bench.follow import (
     NaiveAverage,
     bound_ms,
     errors_ms,
+    measure_follow,
     recording,
 )
 from grebe.core.sync.follower import Follower
@@ -183,3 +184,14 @@ def test_noise_is_seen_through_a_ramp(sigma_ms: float) -> None:
     for number in range(400):
         framed.arrived(np.ceil(number * 20.833) * 1e-3, number)
     assert sqrt(framed.variance) >= 0.29e-3
+
+
+def test_the_bench_compares_case_by_case(monkeypatch: pytest.MonkeyPatch) -> None:
+    """Grebe's errors and the naive average's, ratios to the bound, time a tick."""
+    monkeypatch.setattr("grebe.app.bench.follow.CASES", CASES[:1])
+    monkeypatch.setattr("grebe.app.bench.follow.BOUND_AFTER", (24, 192))
+    found = measure_follow(trials=1)
+    row = found["cases"]["constant"]
+    assert row["grebe"]["rms_ms"] < row["naive"]["rms_ms"]
+    assert set(found["bound_ratio_after"]) == {"24", "192"}
+    assert found["us_per_tick"]["median"] > 0
