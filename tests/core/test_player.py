@@ -33,6 +33,7 @@ from grebe.core.player.events import (
     NoteOff,
     NoteOn,
     ProgramChange,
+    Pulse,
     SectionStarts,
     SongEnds,
     SongPosition,
@@ -611,3 +612,45 @@ def test_a_box_that_plays_its_own_is_told_its_pattern_when_it_is_back() -> None:
     again = whole.apply(Rejoin(device="drums"))
     if told:
         assert of(ProgramChange, again, "drums")[-1][1] == told[-1][1]
+
+
+def pulsed(rate: float) -> Project:
+    """The bass gets pulses instead of MIDI clock."""
+    project = build.two_boxes()
+    cables = tuple(
+        msgspec.structs.replace(c, medium="pulse", rate=rate) if c.target == "bass" else c
+        for c in project.rig.cables
+    )
+    return msgspec.structs.replace(project, rig=msgspec.structs.replace(project.rig, cables=cables))
+
+
+@pytest.mark.parametrize(
+    ("rate", "apart"), [(24.0, 1 / 24), (4.0, 0.25), (0.25, 4.0), (4.8, 5 / 24)]
+)
+def test_pulses_at_the_rate_of_their_cable(rate: float, apart: float) -> None:
+    """Counted from the song's top, also when it is begun elsewhere; none to others."""
+    player, dues = begun(pulsed(rate))
+    dues += player.advance(8 * BEAT)
+    found = beats(Pulse, dues, "bass")
+    assert found == pytest.approx([n * apart for n in range(len(found))])
+    assert len(found) == pytest.approx(8 / apart, abs=1)
+    assert beats(Pulse, dues) == found
+    assert not of(Clock, dues, "bass")
+    there = Player(plan_of(pulsed(rate)))
+    dues = there.apply(Begin(tick=BAR + 3 * CLOCK_TICKS))
+    dues += there.advance(3 * BAR)
+    located = beats(Pulse, dues, "bass")
+    assert located[0] >= 4 + 3 / 24
+    assert [x / apart for x in located] == pytest.approx([round(x / apart) for x in located])
+
+
+def test_a_pulse_line_plugged_in_or_pulled_while_playing() -> None:
+    """From the next pulse on."""
+    player, _ = begun(build.two_boxes())
+    player.advance(BEAT + 1)
+    player.apply(SetPlan(plan=plan_of(pulsed(2.0))))
+    assert beats(Pulse, player.advance(4 * BEAT)) == [1.5, 2.0, 2.5, 3.0, 3.5]
+    player.apply(SetPlan(plan=plan_of(build.two_boxes())))
+    assert beats(Pulse, player.advance(8 * BEAT)) == []
+    player.apply(SetPlan(plan=plan_of(pulsed(1.0))))
+    assert beats(Pulse, player.advance(11 * BEAT)) == [8.0, 9.0, 10.0]

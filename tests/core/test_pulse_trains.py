@@ -13,7 +13,8 @@ from scipy.signal import find_peaks
 
 from grebe.app.demo import fresh_demo
 from grebe.cli.main import main
-from grebe.core.sync.pulses import PulseDetector, PulseShape, pulse_ticks, render_pulses
+from grebe.core.rig.spec import PulseShape
+from grebe.core.sync.pulses import PulseDetector, pulse_ticks, render_pulses
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 
 RATE = 48_000

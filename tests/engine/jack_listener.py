@@ -1,8 +1,9 @@
-"""An independent JACK client: records MIDI at exact frames. Run as a process of its own.
+"""An independent JACK client: records MIDI or pulses at exact frames. Run as its own process.
 
 Usage: jack_listener.py SERVER SOURCE SECONDS. Waits for SOURCE to appear and
 connects to it; prints "ready" and at the end a JSON object: `seen`, a list of
-[frame, bytes], and `jumps`, the stretches [from, to] in which JACK lost time.
+[frame, bytes] (for audio [frame, "rise"]), and `jumps`, the stretches [from, to]
+in which JACK lost time.
 """
 
 from __future__ import annotations
@@ -12,6 +13,7 @@ import sys
 import time
 
 import jack
+import numpy as np
 
 
 def main() -> None:
@@ -19,6 +21,9 @@ def main() -> None:
     server, source, seconds = sys.argv[1], sys.argv[2], float(sys.argv[3])
     client = jack.Client("listener", no_start_server=True, servername=server)
     port = client.midi_inports.register("in")
+    audio = client.inports.register("audio")
+    level = [False]
+    listens: list[bool] = []
     seen: list[tuple[int, str]] = []
     jumps: list[tuple[int, int]] = []
     expected = [-1]
@@ -31,6 +36,12 @@ def main() -> None:
         expected[0] = start + frames
         for offset, data in port.incoming_midi_events():
             seen.append((start + offset, bytes(data).hex()))
+        if listens:
+            high = audio.get_array() >= 0.25
+            if high.any() or level[0]:
+                rises = np.flatnonzero(high & ~np.concatenate([level, high[:-1]]))
+                seen.extend((start + int(offset), "rise") for offset in rises)
+            level[0] = bool(high[-1])
 
     client.set_xrun_callback(lambda _: jumps.append((client.last_frame_time,) * 2))
     client.activate()
@@ -39,7 +50,11 @@ def main() -> None:
         if time.monotonic() > end:
             sys.exit("no such source")
         time.sleep(0.01)
-    client.connect(source, port)
+    if client.get_ports(source, is_output=True)[0].is_audio:
+        listens.append(True)
+        client.connect(source, audio)
+    else:
+        client.connect(source, port)
     print("ready", flush=True)
     time.sleep(seconds)
     client.deactivate()

@@ -9,9 +9,10 @@ from pathlib import Path
 from grebe.core.document import Project
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.setup import of_device, setup_sheet
+from grebe.core.rig.spec import PulseShape
 from grebe.core.songs.layout import Layout
 from grebe.core.songs.model import Song
-from grebe.core.sync.pulses import PulseShape, pulse_ticks, render_pulses, render_run
+from grebe.core.sync.pulses import pulse_ticks, render_pulses, render_run
 from grebe.core.units import Value
 from grebe.errors import ProjectError, UsageError
 from grebe.formats.atomic import write_atomic

@@ -13,7 +13,7 @@ from grebe.app.export import PulseTrack, export_pulses, export_setup, export_smf
 from grebe.cli.common import Commands, add_json, command, number, opened, print_json
 from grebe.core.document import Project
 from grebe.core.findings import Finding, find
-from grebe.core.sync.pulses import PulseShape
+from grebe.core.rig.spec import PulseShape
 from grebe.errors import EditError, UsageError
 
 RATES = (44_100, 48_000, 88_200, 96_000, 176_400, 192_000)

@@ -17,6 +17,7 @@ from grebe.errors import PortLost
 from grebe.link.messages import Load, Notice
 from grebe.protocols.standin import encode_setup, goodbye, press
 from grebe.wires.clock import raw_ns
+from grebe.wires.jack_pulse import JackPulse
 
 
 class Desk:
@@ -99,6 +100,8 @@ class Desk:
             # A port lost while playing is not tried again with every edit: that takes time.
             if outlet is not None and same and (outlet.port is not None or running):
                 outlet.change(device, at_once=not running)
+                if isinstance(outlet.port, JackPulse):
+                    outlet.port.shape = device.pulse
                 if self._setups.get(device.id) != known.get(device.id):
                     self._send_setup(outlet)
             else:
@@ -185,6 +188,6 @@ class Desk:
 
 def _own_port(device: Device, via: dict[str, str]) -> Device:
     """A real box behind a thru has no port of its own: its messages go by the first one's."""
-    if via.get(device.id, device.id) == device.id or device.port.wire == "standin":
+    if via.get(device.id, device.id) == device.id or device.port.wire in ("standin", "pulse"):
         return device
     return msgspec.structs.replace(device, port=Port(wire="none"))

@@ -61,6 +61,7 @@ from grebe.link.messages import (
 )
 from grebe.protocols.midi import NOTE_OFF, STOP, encode, silence
 from grebe.wires.clock import Sleep, raw_ns, sleep_until_ns
+from grebe.wires.jack_pulse import JackPulse
 
 LOOKAHEAD_NS = 50_000_000
 """How far ahead messages are made: covers a JACK period of 1024 and a slow moment."""
@@ -219,13 +220,15 @@ class Engine:
             if isinstance(event, (SectionStarts, SongEnds)):
                 heappush(self._queue, (due_ns, self._serial, "", event))
                 continue
-            wire = self._desk.via.get(device, "")
+            wire = device if event is Shared.PULSE else self._desk.via.get(device, "")
             outlet, meant = self._desk.outlets.get(wire), self._desk.outlets.get(device)
             if outlet is None or meant is None:
                 continue
             due_ns += meant.offset_ns
             if isinstance(event, (Start, Continue)):
                 due_ns -= START_LEAD_NS
+            if event is Shared.PULSE and not isinstance(outlet.port, JackPulse):
+                continue  # a stand-in takes messages only
             if outlet.port is not None and outlet.port.stamped:
                 self._send(outlet, event, due_ns)
             else:

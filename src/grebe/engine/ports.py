@@ -32,6 +32,8 @@ class PortBook:
             return StandinPort(path)
         if port.wire == "jack":
             return self._jack_wire().open_port(device.name, port.name)
+        if port.wire == "pulse":
+            return self._jack_wire().open_pulse(device.name, port.name, device.pulse)
         return AlsaPort(port.name)
 
     def open_input(self, device: Device, opened: OutPort | None) -> InPort | None:

@@ -17,6 +17,7 @@ from grebe.core.player.events import (
     NoteOff,
     NoteOn,
     ProgramChange,
+    Pulse,
     SongPosition,
     Start,
     Stop,
@@ -51,6 +52,8 @@ def encode(event: DeviceEvent) -> bytes:
     match event:
         case Clock():
             return b"\xf8"
+        case Pulse():
+            return b""  # no message: the wire draws it
         case Start():
             return b"\xfa"
         case Continue():

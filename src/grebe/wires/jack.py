@@ -12,6 +12,7 @@ from bisect import insort
 from collections import deque
 from typing import Any
 
+from grebe.core.rig.spec import PulseShape
 from grebe.errors import PortLost
 from grebe.protocols.gate import Gate
 from grebe.protocols.midi import TIMING_CLOCK
@@ -20,6 +21,7 @@ from grebe.wires.base import Heard
 from grebe.wires.clock import raw_ns
 from grebe.wires.frames import FrameClock
 from grebe.wires.inbox import Inbox
+from grebe.wires.jack_pulse import JackPulse
 
 
 def open_client(name: str, server: str | None) -> Any:
@@ -49,7 +51,7 @@ class JackWire:
         self.frames = FrameClock(self.client.samplerate)
         self.xruns = 0
         self.alive = True
-        self._ports: list[JackPort] = []
+        self._ports: list[JackPort | JackPulse] = []
         self._inputs: list[JackInput] = []
         self._last_low = 0
         self._high = 0
@@ -71,6 +73,27 @@ class JackWire:
             raise PortLost(f"JACK would not open an output for {name}") from error
         port = JackPort(self, out, target)
         self._ports = [*self._ports, port]  # replaced, never changed: the callback reads it
+        try:
+            if target:
+                self.client.connect(out, target)
+        except jack.JackError as error:
+            port.close()
+            raise PortLost(f"there is no JACK port {target!r}") from error
+        return port
+
+    def open_pulse(self, name: str, target: str, shape: PulseShape) -> JackPulse:
+        """A new audio output for a device's pulses, connected to `target` unless that is empty.
+
+        PortLost when the target is not there.
+        """
+        import jack  # noqa: PLC0415 - needs libjack, which not every machine has
+
+        try:
+            out = self.client.outports.register(f"pulses to {name}")
+        except jack.JackError as error:
+            raise PortLost(f"JACK would not open an output for {name}") from error
+        port = JackPulse(self, out, target, shape)
+        self._ports = [*self._ports, port]
         try:
             if target:
                 self.client.connect(out, target)
@@ -106,7 +129,7 @@ class JackWire:
         if self.alive:
             heard.into.unregister()
 
-    def forget(self, port: JackPort) -> None:
+    def forget(self, port: JackPort | JackPulse) -> None:
         """Take a port out of the callback and give it back."""
         self._ports = [p for p in self._ports if p is not port]
         if self.alive:

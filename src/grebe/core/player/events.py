@@ -12,6 +12,10 @@ class Clock(Value, frozen=True, kw_only=True, tag="clock"):
     """Timing Clock, 24 a quarter note."""
 
 
+class Pulse(Value, frozen=True, kw_only=True, tag="pulse"):
+    """A pulse of a device's own rate."""
+
+
 class Start(Value, frozen=True, kw_only=True, tag="start"):
     """Start from the top; the next clock is the downbeat."""
 
@@ -84,6 +88,7 @@ class SongEnds(Value, frozen=True, kw_only=True, tag="end"):
 
 DeviceEvent: TypeAlias = (
     Clock
+    | Pulse
     | Start
     | Continue
     | Stop
@@ -106,6 +111,7 @@ class Shared:
     """Shared instances of the events that carry nothing."""
 
     CLOCK: ClassVar[Clock] = Clock()
+    PULSE: ClassVar[Pulse] = Pulse()
     START: ClassVar[Start] = Start()
     CONTINUE: ClassVar[Continue] = Continue()
     STOP: ClassVar[Stop] = Stop()

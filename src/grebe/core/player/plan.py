@@ -11,11 +11,20 @@ from grebe.core.patterns.model import Content, Pattern
 from grebe.core.rig.flow import Flow
 from grebe.core.rig.model import GREBE_ID, Device, Rig
 from grebe.core.rig.passage import Passage, passages
+from grebe.core.rig.spec import PulseRate
 from grebe.core.rig.tree import tree_of
 from grebe.core.rig.wiring import Wiring
 from grebe.core.songs.layout import Layout, lay_out
 from grebe.core.songs.model import Scene, Song
-from grebe.core.units import Value
+from grebe.core.units import Id, Value
+
+
+class PulseLine(Value, frozen=True, kw_only=True):
+    """A pulse cable from Grebe."""
+
+    device: Id
+    rate: PulseRate
+    """Pulses a quarter note."""
 
 
 class Plan(Value, frozen=True, kw_only=True):
@@ -39,6 +48,8 @@ class Plan(Value, frozen=True, kw_only=True):
     """Devices that get Grebe's clock, over whichever wire, and obey it."""
     passages: tuple[Passage, ...] = ()
     """What Grebe passes from box to box."""
+    pulsed: tuple[PulseLine, ...] = ()
+    """What gets pulses from Grebe."""
     follows: str = ""
     """The box whose clock Grebe follows, plugged into it; "" while it leads, or is led by none."""
     follows_ppqn: float = 24.0
@@ -92,6 +103,7 @@ def make_plan(project: Project, song: Song, source: str = "") -> Plan:
         via=wires.via,
         locked=wires.locked,
         passages=wires.passages,
+        pulsed=wires.pulsed,
         follows=wires.follows,
         follows_ppqn=wires.follows_ppqn,
     )
@@ -103,6 +115,7 @@ class _Wires(NamedTuple):
     via: dict[str, str]
     locked: tuple[str, ...]
     passages: tuple[Passage, ...]
+    pulsed: tuple[PulseLine, ...]
     follows: str
     follows_ppqn: float
 
@@ -129,6 +142,11 @@ def _wires(rig: Rig) -> _Wires:
         locked=locked,
         passages=tuple(
             _without_clock(p) if p.source == follows else p for p in passages(wiring, flow.via)
+        ),
+        pulsed=tuple(
+            PulseLine(device=c.target, rate=float(wiring.rate(c)))
+            for c in wiring.leaving[GREBE_ID]
+            if c.medium == "pulse" and c.clock and (tree.leader == GREBE_ID or follows)
         ),
         follows=follows,
         follows_ppqn=float(heard.wanted) if heard is not None else 24.0,

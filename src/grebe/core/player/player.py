@@ -37,7 +37,8 @@ from grebe.core.player.events import (
     Tempo,
 )
 from grebe.core.player.mutes import Mutes, tell_silent
-from grebe.core.player.plan import Plan, sounding
+from grebe.core.player.plan import Plan, PulseLine, sounding
+from grebe.core.rig.wiring import exact
 from grebe.core.songs.layout import Layout, Span, section_tempo
 from grebe.core.songs.model import Part
 from grebe.core.time.position import song_position
@@ -58,7 +59,7 @@ PROGRAM_LEAD_TICKS = SIXTEENTH_TICKS
 the end of its pattern has to have it before that end."""
 
 # Order of what falls on one tick: decisions, the clock, ends of notes, notes.
-_PREPARE, _SWITCH, _CHAIN, _TEMPO, _PLACE, _CLOCK, _OFF, _HIT = range(8)
+_PREPARE, _SWITCH, _CHAIN, _TEMPO, _PLACE, _CLOCK, _PULSE, _OFF, _HIT = range(9)
 
 
 class Player:
@@ -89,6 +90,8 @@ class Player:
         """As it is without a push."""
         self._push = 1.0
         self._mutes = Mutes()
+        self._pulsing: set[str] = set()
+        """Devices whose next pulse is on the heap."""
         self._decks = {d.id: Deck(d) for d in plan.devices}
 
     # What can be read
@@ -186,6 +189,8 @@ class Player:
             elif kind == _CLOCK:
                 out += [(tick, device, Shared.CLOCK) for device in self.plan.clocked]
                 heappush(heap, (tick + CLOCK_TICKS, _CLOCK, next(self._serial), None))
+            elif kind == _PULSE:
+                self._pulse(out, tick, what)
             else:
                 self._decide(out, tick, kind, what)
         if self.running:
@@ -206,6 +211,23 @@ class Player:
             heappush(self._heap, (tick + gate, _OFF, next(self._serial), (deck, key)))
         lane.step()
         heappush(self._heap, (lane.next_tick(), _HIT, next(self._serial), lane))
+
+    def _pulse(self, out: list[Due], tick: int, device: str) -> None:
+        """A pulse, and the next at the rate there is now; a line taken away ends here."""
+        line = next((w for w in self.plan.pulsed if w.device == device), None)
+        if line is None:
+            self._pulsing.discard(device)
+            return
+        out.append((tick, device, Shared.PULSE))
+        self._schedule_pulse(line, tick + 1)
+
+    def _schedule_pulse(self, line: PulseLine, first: int) -> None:
+        """The first pulse of a line that is not before a tick; they count from the song's top."""
+        apart = TICKS_PER_QUARTER / exact(line.rate)
+        number = -(-first // apart)
+        self._pulsing.add(line.device)
+        tick = round(number * apart)
+        heappush(self._heap, (tick, _PULSE, next(self._serial), line.device))
 
     def _decide(self, out: list[Due], tick: int, kind: int, what: Any) -> None:
         self.tick = max(self.tick, tick)
@@ -281,6 +303,9 @@ class Player:
             out.append((base, device, Shared.CONTINUE))
         self._schedule()
         heappush(self._heap, (base, _CLOCK, next(self._serial), None))
+        self._pulsing.clear()
+        for line in self.plan.pulsed:
+            self._schedule_pulse(line, base)
         return sorted(out, key=lambda due: due[0])
 
     def _schedule(self) -> None:
@@ -552,6 +577,9 @@ class Player:
             over = next_multiple(self.tick - self._section_start, self._span.pass_ticks)
             self._section_end = self._section_start + over
         out = self._renew_decks()
+        for line in plan.pulsed:
+            if line.device not in self._pulsing:
+                self._schedule_pulse(line, self.tick)
         if tempo_edited:
             self._tempo_at_next_beat()
         self._schedule()

@@ -6,7 +6,7 @@ from typing import Annotated, Literal
 
 from msgspec import Meta
 
-from grebe.core.rig.spec import ChangeAt, Jack, JackKind, Kind, PulseRate, Spec
+from grebe.core.rig.spec import ChangeAt, Jack, JackKind, Kind, PulseRate, PulseShape, Spec
 from grebe.core.units import Bpm, Channel, Controller, Id, Name, Note, OffsetMs, Value
 
 GREBE_ID = "grebe"
@@ -24,7 +24,8 @@ MEDIUM_OF: dict[JackKind, Medium] = {
 class Port(Value, frozen=True, kw_only=True):
     """Where a device is reached: a transport and, for real ones, the port's name."""
 
-    wire: Literal["standin", "jack", "alsa", "none"] = "standin"
+    wire: Literal["standin", "jack", "alsa", "pulse", "none"] = "standin"
+    """`pulse` is an audio output of JACK that carries pulses and nothing else."""
     name: Annotated[str, Meta(max_length=200)] = ""
 
 
@@ -79,6 +80,8 @@ class Device(Value, frozen=True, kw_only=True):
     """Whether the box prints its first program as 0 or as 1."""
     mute_controller: Controller | None = None
     """Controller that silences the box (0) and lets it sound (127); None: by hand."""
+    pulse: PulseShape = PulseShape()
+    """How Grebe's pulses to it look, where it is reached by them."""
     offset_ms: OffsetMs = 0.0
     tolerance_ms: Annotated[float, Meta(ge=0.1, le=100)] = 2.0
     """How far off it may be before the waterline names it."""

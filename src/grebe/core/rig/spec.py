@@ -31,6 +31,17 @@ Volts = Annotated[float, Meta(gt=0, le=15)]
 ChangeAt = Literal["pattern_end", "bar", "at_once"]
 
 
+class PulseShape(Value, frozen=True, kw_only=True):
+    """How a pulse looks at the jack."""
+
+    width_ms: Annotated[float, Meta(gt=0, le=1000)] | None = 5.0
+    """None: `width_percent` of the distance to the next."""
+    width_percent: Annotated[float, Meta(gt=0, lt=100)] = 50.0
+    polarity: Literal["rising", "falling"] = "rising"
+    level: Annotated[float, Meta(gt=0, le=1)] = 1.0
+    """Of full scale. What that is in volts is the interface's business: measure it."""
+
+
 class Jack(Value, frozen=True, kw_only=True):
     """One socket of a box."""
 

@@ -7,28 +7,15 @@ level of its own.
 from __future__ import annotations
 
 from fractions import Fraction
-from typing import Annotated, Literal
 
 import numpy as np
-from msgspec import Meta
 from numpy.typing import NDArray
 
+from grebe.core.rig.spec import PulseShape
 from grebe.core.time.ticks import TICKS_PER_QUARTER
-from grebe.core.units import Value
 
 Samples = NDArray[np.float32]
 MAX_RATE = 96
-
-
-class PulseShape(Value, frozen=True, kw_only=True):
-    """How a pulse looks at the jack."""
-
-    width_ms: Annotated[float, Meta(gt=0, le=1000)] | None = 5.0
-    """None: `width_percent` of the distance to the next."""
-    width_percent: Annotated[float, Meta(gt=0, lt=100)] = 50.0
-    polarity: Literal["rising", "falling"] = "rising"
-    level: Annotated[float, Meta(gt=0, le=1)] = 1.0
-    """Of full scale. What that is in volts is the interface's business: measure it."""
 
 
 def pulse_ticks(first: int, until: int, a_quarter: Fraction) -> list[int]:

@@ -71,6 +71,9 @@ class PortChooser(QComboBox):
         if found.get("jack", {}).get("available"):
             self._found.append(Port(wire="jack"))
             self._found += [Port(wire="jack", name=name) for name in found["jack"].get(key, [])]
+        if not self._hears:
+            audio = found.get("jack", {}).get("audio", [])
+            self._found += [Port(wire="pulse", name=name) for name in audio]
         self._found += [Port(wire="alsa", name=n) for n in found.get("alsa", {}).get(key, [])]
         self._fill()
 
@@ -98,4 +101,6 @@ def port_text(port: Port) -> str:
         return "nowhere"
     if port.wire == "jack" and not port.name:
         return "JACK, patched by hand"
+    if port.wire == "pulse":
+        return f"pulses at {port.name or 'a JACK output, patched by hand'}"
     return f"{port.wire.upper()}: {port.name}"

@@ -33,6 +33,7 @@ from grebe.core.rig.edits import (
 )
 from grebe.core.rig.model import GREBE_ID, Cable, Device, Port
 from grebe.core.rig.propose import proposals
+from grebe.core.rig.setup import PULSE_CARE
 from grebe.core.rig.spec import Profile
 from grebe.errors import EditError, GrebeError, ProfileError
 from grebe.formats.profiles import own_profiles, shipped_profiles, write_profile
@@ -123,7 +124,7 @@ class RigView(View):
         page.stays_set.connect(lambda on: self._set_fields("Start", stays=on))
         page.stopped_set.connect(lambda on: self._set_fields("Clock", clock_stopped=on))
         page.filtered.connect(self._filter)
-        page.port.chosen.connect(lambda port: self._set_fields("Port", port=port))
+        page.port.chosen.connect(self._port_chosen)
         page.input.chosen.connect(self._input_chosen)
         self.add_page.wanted.connect(self._add_box)
         self.cable_page.wanted.connect(self._plug)
@@ -260,6 +261,11 @@ class RigView(View):
                     project, device.id, lambda d: msgspec.structs.replace(d, **fields)
                 ),
             )
+
+    def _port_chosen(self, port: Port) -> None:
+        self._set_fields("Port", port=port)
+        if port.wire == "pulse":
+            self.session.say("warn", f"{PULSE_CARE} Channels 1 and 2 are often the main output.")
 
     def _input_chosen(self, port: Port) -> None:
         self._set_fields("Input", input=port)
