@@ -12,7 +12,7 @@ from hypothesis import strategies as st
 
 from grebe.core.time.meter import Meter, parse_meter
 from grebe.core.time.position import MAX_SONG_POSITION, clocks_to, song_position, tick_of
-from grebe.core.time.tap import tap_tempo
+from grebe.core.time.tap import tap_tempo, tapped
 from grebe.core.time.tempo import TempoMap, TempoPoint, ramp_seconds
 from grebe.core.time.ticks import (
     CLOCK_TICKS,
@@ -206,3 +206,31 @@ def test_taps_that_cannot_be_fitted(times: list[float], why: str) -> None:
     """Too few, not increasing, not numbers."""
     with pytest.raises(ValueError, match=why):
         tap_tempo(times)
+
+
+def test_taps_as_people_tap() -> None:
+    """A beat left out, a stray tap, a double hit: the tempo is what was meant."""
+    rng = np.random.default_rng(8)
+    clean = [n * 0.5 + rng.normal(0, 0.008) for n in range(16)]
+    assert tapped(clean).bpm == pytest.approx(tap_tempo(clean).bpm)
+    assert tapped(clean) == tap_tempo(clean)
+    holes = [t for n, t in enumerate(clean) if n not in (4, 9)]
+    assert tapped(holes).bpm == pytest.approx(120, abs=0.6)
+    assert tap_tempo(holes).bpm < 112  # every tap a beat: wrong here
+    stray = sorted([*clean[:8], clean[8] + 0.17, *clean[9:]])
+    assert tapped(stray).bpm == pytest.approx(120, abs=0.6)
+    double = sorted([*clean, clean[5] + 0.06])
+    assert tapped(double).bpm == pytest.approx(120, abs=0.6)
+
+
+def test_half_and_double_are_recognised() -> None:
+    """Tapped on every second beat, or on eighths; what is near neither is taken as tapped."""
+    halves = [n * 0.952 for n in range(4)]
+    assert tapped(halves, 126.0).bpm == pytest.approx(126.05, abs=0.01)
+    assert tapped([n * 0.238 for n in range(4)], 126.0).bpm == pytest.approx(126.05, abs=0.01)
+    assert tapped(halves).bpm == pytest.approx(63.03, abs=0.01)
+    assert tapped([n * 0.5 for n in range(4)], 126.0).bpm == pytest.approx(120)
+    fit = tapped([0, 0.95, 1.91, 2.86], 126.0)
+    assert fit.low < 126 < fit.high
+    with pytest.raises(ValueError, match="at least 3"):
+        tapped([0.0, 1.0])

@@ -21,7 +21,9 @@ from grebe.core.player.commands import Begin, Halt
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.model import Cable, Port, Rig, Route
 from grebe.core.rig.spec import PulseShape
+from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import PortLost
+from grebe.link.messages import Notice
 from grebe.wires.clock import raw_ns
 from grebe.wires.jack import JackWire
 from tests import build
@@ -272,3 +274,54 @@ def test_pulses_leave_an_audio_port_exact_to_the_sample(server: Server, rate: fl
     # Every pulse lies on one line of the tempo, to the rounding of a frame and the card's rate.
     for number, frame in enumerate(rises):
         assert abs(frame - rises[0] - number * apart) <= 2 + number * apart * 1e-4
+
+
+def watch(server: Server, seconds: float) -> subprocess.Popen[bytes]:
+    """Start the client that watches the transport."""
+    script = Path(__file__).with_name("jack_transport_watcher.py")
+    process = subprocess.Popen(
+        [sys.executable, str(script), server.name, str(seconds)], stdout=subprocess.PIPE
+    )
+    assert process.stdout is not None
+    assert process.stdout.readline() == b"ready\n"
+    return process
+
+
+def test_jack_transport_is_led(server: Server) -> None:
+    """Another client sees it roll, with bar, beat, tick and tempo, and stop with the song."""
+    project = jack_project()
+    rig = msgspec.structs.replace(project.rig, leads_jack=True)
+    project = msgspec.structs.replace(project, rig=rig)
+    bpm = project.songs[0].bpm
+    with live(project) as engine:
+        process = watch(server, 4.0)
+        engine.send(Begin(tick=8 * TICKS_PER_QUARTER))
+        engine.status(lambda s: s.tick > 12 * TICKS_PER_QUARTER)
+        engine.send(Halt())
+        engine.status(lambda s: not s.running)
+        found = heard(process)
+    rows = [r for r in found["rows"] if r[2]]  # type: ignore[index]
+    assert found["state"] == 0  # stopped
+    assert len(rows) > 100
+    settled = rows[30:]
+    assert {r[0] - r[1] for r in settled[:100]} == {settled[0][0] - settled[0][1]}
+    assert {round(r[5], 6) for r in settled} == {round(bpm, 6)}
+    assert {r[6] for r in settled} == {4.0}
+    begun_at = 8 * 60 / bpm
+    for _, frame, bar, beat, tick, _, _ in settled:
+        beats = (bar - 1) * 4 + beat - 1 + tick / 1920
+        # The transport stands at the song's own time, and both say the same place.
+        assert frame / RATE >= begun_at - 0.05
+        assert beats * 60 / bpm == pytest.approx(frame / RATE, abs=2 * server.period / RATE)
+
+
+def test_jack_transport_without_jack_is_said() -> None:
+    """In words; the rest plays."""
+    project = build.two_boxes()
+    rig = msgspec.structs.replace(project.rig, leads_jack=True)
+    project = msgspec.structs.replace(project, rig=rig)
+    with live(project) as engine:
+        engine.send(engine.load(project))
+        engine.until(lambda m: isinstance(m, Notice) and "transport cannot be led" in m.text)
+        engine.send(Begin())
+        engine.status(lambda s: s.running)

@@ -416,3 +416,28 @@ def test_the_setup_sheet_of_one_box(
     text = path.read_text()
     assert "<h2>Teal</h2>" in text
     assert "<h2>Knot</h2>" not in text
+
+
+def test_jacks_transport_is_led_by_key(performer: Performer) -> None:
+    """J takes it and leaves it; Grebe's page says which; undone like any edit."""
+    view = rig_view(performer)
+    performer.frame.grab()
+    view.select("grebe")
+    performer.press(K.Key_J)
+    assert rig(performer).leads_jack
+    assert "transport led by Grebe" in view.device_page.facts.accessibleName()
+    performer.press(K.Key_J)
+    assert not rig(performer).leads_jack
+    performer.press(K.Key_Z, CTRL)
+    assert rig(performer).leads_jack
+
+
+def test_choosing_a_pulse_output_says_the_caution(performer: Performer) -> None:
+    """Never to speakers; the main output is named."""
+    view = rig_view(performer)
+    view.select("garganey")
+    view.device_page.port.chosen.emit(Port(wire="pulse", name="system:playback_3"))
+    assert rig(performer).device("garganey").port.wire == "pulse"
+    assert "Never into an audio input, speakers" in performer.frame.session.notice.text  # type: ignore[union-attr]
+    view.select("garganey")
+    assert "pulses at system:playback_3" in view.device_page.port.currentText()

@@ -61,6 +61,7 @@ ACTIONS: tuple[Action, ...] = (
     _a("who_plays", "Who plays it: the box, or Grebe", "W", scope="rig"),
     _a("lead", "Let it lead the clock", "L", scope="rig"),
     _a("propose", "Let the one lead that leads best", "P", scope="rig"),
+    _a("lead_jack", "Lead JACK's transport, or leave it", "J", scope="rig"),
     _a("add_box", "Add a box", "A", scope="rig"),
     _a("add_cable", "Run a cable from it", "C", scope="rig"),
     _a("add_route", "Route what it plays through Grebe", "R", scope="rig"),

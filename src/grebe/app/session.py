@@ -37,7 +37,7 @@ from grebe.core.player.plan import make_plan
 from grebe.core.rig.model import Device
 from grebe.core.songs.layout import Layout
 from grebe.core.songs.model import Song
-from grebe.core.time.tap import MIN_TAPS, TapTempo, tap_tempo
+from grebe.core.time.tap import MIN_TAPS, TapTempo, tapped
 from grebe.core.time.ticks import TICKS_PER_QUARTER, next_multiple
 from grebe.core.units import MAX_BPM, MIN_BPM
 from grebe.errors import EditError, EngineError, ProtocolError
@@ -67,6 +67,7 @@ TAP_GAP_S = 2.5
 """A longer pause begins a new count: 24 BPM is the slowest tempo that can be tapped."""
 COME_IN_NS = 250_000_000
 """A bar to come back in on is at least this far away."""
+INSISTS_TAPS = 9
 PANIC_WITHIN_S = 1.0
 DEVIATIONS_KEPT = 64
 
@@ -97,6 +98,8 @@ class Session:
         self._next_try = 0.0
         self._trying_since: float | None = None
         self._taps: list[float] = []
+        self._tapped_near = 0.0
+        """The tempo there was at the first tap."""
         self._last_escape: float | None = None
         self._resume_section = ""
         self._resume_at: tuple[float, float, int] | None = None
@@ -429,11 +432,15 @@ class Session:
         if self._taps and now_s - self._taps[-1] > TAP_GAP_S:
             self._taps.clear()
             self.store.end_merge()
+        if not self._taps and self.song is not None:
+            self._tapped_near = self.song.bpm
         self._taps.append(now_s)
         del self._taps[:-32]
         self.tapped = None
         if len(self._taps) >= MIN_TAPS:
-            fit = tap_tempo(self._taps)
+            # Half or double the tempo there is was meant as that, unless it goes on and on.
+            near = self._tapped_near if len(self._taps) < INSISTS_TAPS else 0.0
+            fit = tapped(self._taps, near)
             self.tapped = fit
             bpm = round(fit.bpm, 2)
             self.store.apply(

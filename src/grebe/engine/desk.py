@@ -18,13 +18,20 @@ from grebe.link.messages import Load, Notice
 from grebe.protocols.standin import encode_setup, goodbye, press
 from grebe.wires.clock import raw_ns
 from grebe.wires.jack_pulse import JackPulse
+from grebe.wires.jack_transport import JackTransport, Where
 
 
 class Desk:
-    """Outlets by device, and what leads where. `tell` says something to the performer."""
+    """Outlets by device, and what leads where.
 
-    def __init__(self, tell: Callable[[Notice], None]) -> None:
+    `tell` says something to the performer, `where` the place of the song at a time.
+    """
+
+    def __init__(self, tell: Callable[[Notice], None], where: Where) -> None:
         self._tell = tell
+        self._where = where
+        self.transport: JackTransport | None = None
+        """JACK's, while Grebe leads it."""
         self.ports = PortBook()
         self.ears = Ears(self.ports)
         self.following = Following()
@@ -124,6 +131,15 @@ class Desk:
             for outlet in sharing:
                 outlet.clock_of(self.outlets[wire])
         self._listen()
+        self._lead_transport(plan.leads_jack)
+
+    def _lead_transport(self, leads: bool) -> None:
+        """Take JACK's transport, or let go of it."""
+        try:
+            self.transport = self.ports.lead_transport(self._where if leads else None)
+        except PortLost as error:
+            self.transport = None
+            self._tell(Notice(level="warn", text=f"JACK's transport cannot be led: {error}."))
 
     def look_after_a_port(self) -> str:
         """Look at one port, each time another: looking at all of them could cost a tick.

@@ -37,10 +37,15 @@ from grebe.core.player.plan import Plan
 from grebe.core.player.player import Player
 from grebe.core.sync.led import Go
 from grebe.core.sync.reclock import Reclock
-from grebe.core.time.ticks import CLOCK_TICKS, CLOCKS_PER_QUARTER, next_multiple
+from grebe.core.time.ticks import (
+    CLOCK_TICKS,
+    CLOCKS_PER_QUARTER,
+    next_multiple,
+)
 from grebe.engine.desk import Desk
 from grebe.engine.following import Hearing
 from grebe.engine.outlet import Outlet
+from grebe.engine.place import Bars
 from grebe.engine.server import Connection, Server
 from grebe.engine.timeline import Timeline
 from grebe.errors import GrebeError, PortLost
@@ -62,6 +67,7 @@ from grebe.link.messages import (
 from grebe.protocols.midi import NOTE_OFF, STOP, encode, silence
 from grebe.wires.clock import Sleep, raw_ns, sleep_until_ns
 from grebe.wires.jack_pulse import JackPulse
+from grebe.wires.jack_transport import Place
 
 LOOKAHEAD_NS = 50_000_000
 """How far ahead messages are made: covers a JACK period of 1024 and a slow moment."""
@@ -105,7 +111,8 @@ class Engine:
         self._realtime = realtime
         self._priority_help = priority_help
         self._spin_ns = SPIN_NS if realtime else 0
-        self._desk = Desk(server.tell)
+        self._desk = Desk(server.tell, self._where)
+        self._bars = Bars()
         self._player: Player | None = None
         self._timeline: Timeline | Reclock | None = None
         self._hearing: Hearing = ""
@@ -250,6 +257,8 @@ class Engine:
                     ticks.append((device, due_ns, late_ns))
             elif isinstance(event, SectionStarts):
                 self._section = (event.section, event.tick)
+                if self._player is not None:
+                    self._bars.enter(self._player.plan, event)
             elif isinstance(event, SongEnds):
                 self._ended()
             elif outlet is not None:  # it may have left the rig since this was planned
@@ -318,11 +327,21 @@ class Engine:
         self._set_off(player, dues)
 
     def _set_off(self, player: Player, dues: list[Due]) -> None:
+        self._bars.begin(player.plan, player.section)
+        if self._desk.transport is not None and self._timeline is not None:
+            base = player.boundary
+            seconds = player.plan.layout().tempo.seconds_at(base)
+            self._desk.transport.roll(self._timeline.ns_at(base), seconds)
         self._section = (player.section, player.boundary)
         for device, outlet in self._desk.outlets.items():
             started = self._desk.via.get(device) in player.plan.started
             outlet.begin(player.boundary, started=started)
         self._enqueue(dues)
+
+    def _where(self, at_ns: int) -> Place | None:
+        """The place of the song at a time, for JACK's callback."""
+        timeline = self._timeline
+        return None if timeline is None else self._bars.place(timeline, at_ns)
 
     def _stop_key(self) -> None:
         """The performer stops: a stand-in that leads is stopped by hand too."""
@@ -369,6 +388,8 @@ class Engine:
             self._idle_ns = float(timeline.ns_at(coming))
             self._idle_bpm = timeline.bpm_at(now_tick)
         self._timeline = None
+        if self._desk.transport is not None:
+            self._desk.transport.stop()
         self._next = ("", 0, False)
         gc.collect()  # switched off while playing
 

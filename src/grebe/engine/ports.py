@@ -9,6 +9,7 @@ from grebe.errors import PortLost
 from grebe.wires.alsa import AlsaInput, AlsaPort
 from grebe.wires.base import InPort, OutPort
 from grebe.wires.jack import JackWire
+from grebe.wires.jack_transport import JackTransport, Where
 from grebe.wires.standin import StandinPort
 
 
@@ -58,6 +59,14 @@ class PortBook:
     def overruns(self) -> int:
         """How often JACK lost time since its client was opened."""
         return self._jack.frames.gaps if self._jack is not None else 0
+
+    def lead_transport(self, where: Where | None) -> JackTransport | None:
+        """Lead JACK's transport, or (None) leave it. PortLost when there is no JACK."""
+        if where is not None:
+            return self._jack_wire().lead_transport(where)
+        if self._jack is not None:
+            self._jack.leave_transport()
+        return None
 
     def _jack_wire(self) -> JackWire:
         if self._jack is not None and not self._jack.alive:

@@ -22,6 +22,7 @@ from grebe.wires.clock import raw_ns
 from grebe.wires.frames import FrameClock
 from grebe.wires.inbox import Inbox
 from grebe.wires.jack_pulse import JackPulse
+from grebe.wires.jack_transport import JackTransport, Where
 
 
 def open_client(name: str, server: str | None) -> Any:
@@ -50,6 +51,7 @@ class JackWire:
         self.client = open_client("grebe", server)
         self.frames = FrameClock(self.client.samplerate)
         self.xruns = 0
+        self.transport: JackTransport | None = None
         self.alive = True
         self._ports: list[JackPort | JackPulse] = []
         self._inputs: list[JackInput] = []
@@ -80,6 +82,18 @@ class JackWire:
             port.close()
             raise PortLost(f"there is no JACK port {target!r}") from error
         return port
+
+    def lead_transport(self, where: Where) -> JackTransport:
+        """Lead JACK's transport; `where` says the place at a time, also from the callback."""
+        if self.transport is None:
+            self.transport = JackTransport(self.client, self.frames, where)
+        return self.transport
+
+    def leave_transport(self) -> None:
+        """Leave JACK's transport to others."""
+        transport, self.transport = self.transport, None
+        if transport is not None and self.alive:
+            transport.release()
 
     def open_pulse(self, name: str, target: str, shape: PulseShape) -> JackPulse:
         """A new audio output for a device's pulses, connected to `target` unless that is empty.
@@ -154,6 +168,8 @@ class JackWire:
             heard.read(start)
         for port in self._ports:
             port.write(start, frames)
+        if self.transport is not None:
+            self.transport.process(start, frames)
 
     def _on_xrun(self, delayed_us: float) -> None:
         del delayed_us

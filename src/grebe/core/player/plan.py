@@ -50,6 +50,8 @@ class Plan(Value, frozen=True, kw_only=True):
     """What Grebe passes from box to box."""
     pulsed: tuple[PulseLine, ...] = ()
     """What gets pulses from Grebe."""
+    leads_jack: bool = False
+    """Whether Grebe leads JACK's transport."""
     follows: str = ""
     """The box whose clock Grebe follows, plugged into it; "" while it leads, or is led by none."""
     follows_ppqn: float = 24.0
@@ -104,6 +106,7 @@ def make_plan(project: Project, song: Song, source: str = "") -> Plan:
         locked=wires.locked,
         passages=wires.passages,
         pulsed=wires.pulsed,
+        leads_jack=project.rig.leads_jack,
         follows=wires.follows,
         follows_ppqn=wires.follows_ppqn,
     )

@@ -163,6 +163,8 @@ class Rig(Value, frozen=True, kw_only=True):
     devices: tuple[Device, ...] = ()
     cables: tuple[Cable, ...] = ()
     routes: tuple[Route, ...] = ()
+    leads_jack: bool = False
+    """Grebe leads JACK's transport: programs on this machine get bar, beat and tempo from it."""
 
     def device(self, device_id: str) -> Device:
         """The device with this id; KeyError when there is none."""

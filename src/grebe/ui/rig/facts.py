@@ -43,6 +43,8 @@ def grebe_lines(session: Session, tree: ClockTree) -> list[Line]:
     follows = name_of(sources[0].source) if sources else "nobody"
     clock = "sends 24 a quarter" if tree.leader == GREBE_ID else "sends none"
     lines = [head("Grebe"), row("Clock", clock), row("Follows", follows)]
+    transport = "led by Grebe" if session.project.rig.leads_jack else "left to others"
+    lines.append(row("JACK", f"transport {transport}"))
     if welcome is None:
         lines.append(row("Engine", "not connected", "wrong"))
     elif welcome.priority == "fifo":

@@ -423,6 +423,16 @@ class RigView(View):
         self.selected = best.leader
         self.do_lead()
 
+    def do_lead_jack(self) -> None:
+        """Give programs on this machine bar, beat and tempo over JACK, or leave that to others."""
+        leads = not self.session.project.rig.leads_jack
+        self._apply(
+            "JACK's transport",
+            lambda p: with_rig(p, msgspec.structs.replace(p.rig, leads_jack=leads)),
+        )
+        words = "Grebe leads JACK's transport." if leads else "JACK's transport is left to others."
+        self.session.say("info", words)
+
     def do_add_box(self) -> None:
         """Choose a profile for a new box."""
         own, bad = own_profiles(own_profiles_dir())
