@@ -17,6 +17,7 @@ from grebe.cli.common import Commands, add_json, command, number, opened, print_
 from grebe.errors import EngineError
 from grebe.link.messages import Shutdown, Welcome
 
+BENCHES = ("clock", "player", "window", "rig", "route", "follow", "engine")
 STOP_WITHIN_S = 3.0
 
 _seconds = number("seconds go", 0.1, 86_400)
@@ -44,7 +45,7 @@ def add_commands(commands: Commands) -> None:
     parser = command(
         commands, "bench", "Measure the speed figures.", "grebe bench --only clock --json", bench
     )
-    parser.add_argument("--only", choices=("clock", "player", "window", "rig", "route", "follow"))
+    parser.add_argument("--only", choices=BENCHES)
     parser.add_argument("--seconds", type=_seconds, default=30.0, help="for each run of the clock")
     add_json(parser)
 

@@ -6,6 +6,7 @@ from collections.abc import Callable
 from typing import Any
 
 from grebe.app.bench.clock import measure_clock
+from grebe.app.bench.engine import measure_engine
 from grebe.app.bench.follow import measure_follow
 from grebe.app.bench.player import measure_player
 from grebe.app.bench.rig import measure_rig
@@ -25,6 +26,10 @@ def run_bench(only: str | None, seconds: float, say: Callable[[str], None]) -> d
         "rig": ("a large rig", measure_rig),
         "route": ("a route", measure_route),
         "follow": ("the follower", measure_follow),
+        "engine": (
+            f"the engine at other sizes, for long, and kills: {seconds * 3 + 130:.0f} s",
+            lambda: measure_engine(seconds),
+        ),
     }
     out: dict[str, Any] = {}
     for name, (about, measure) in parts.items():

@@ -61,9 +61,9 @@ for value in late:
 """
 
 
-def bench_project() -> Project:
-    """Eight devices that get nothing but clock."""
-    devices = tuple(Device(id=f"d{n}", name=f"Device {n}") for n in range(1, DEVICES + 1))
+def bench_project(count: int = DEVICES) -> Project:
+    """Devices that get nothing but clock."""
+    devices = tuple(Device(id=f"d{n}", name=f"Device {n}") for n in range(1, count + 1))
     cables = tuple(Cable(source="grebe", target=d.id) for d in devices)
     return Project(
         name="Bench",
@@ -79,7 +79,7 @@ def measure_clock(seconds: float) -> dict[str, Any]:
     Besides the engine with real-time priority it measures it without.
     """
     with tempfile.TemporaryDirectory() as folder:
-        compiled = _compile(Path(folder))
+        compiled = compile_reference(Path(folder))
         senders = ["grebe", WITHOUT, "sleep", *(["c"] if compiled else [])]
         out: dict[str, Any] = {name: {} for name in senders}
         rounds = ROUNDS if seconds >= SHORT_S else 1
@@ -91,22 +91,23 @@ def measure_clock(seconds: float) -> dict[str, Any]:
                 for _ in range(rounds):
                     for name in senders:
                         if name == "grebe":
-                            priority, values = _run_grebe(seconds / rounds, realtime=True)
+                            priority, values = run_grebe(seconds / rounds, realtime=True)
                         elif name == WITHOUT:
-                            _, values = _run_grebe(seconds / rounds, realtime=False)
+                            _, values = run_grebe(seconds / rounds, realtime=False)
                         else:
-                            values = _run_reference(name, compiled, seconds / rounds)
+                            values = run_reference(name, compiled, seconds / rounds)
                         late[name] += values
             stolen = stolen_percent(before, processor_times())
             for name in senders:
-                out[name][load] = _figures(late[name])
+                out[name][load] = figures(late[name])
             out.setdefault("stolen_percent", {})[load] = stolen
         out["priority"] = priority
         out["devices"] = DEVICES
         return out
 
 
-def _figures(late_ms: list[float]) -> dict[str, Any]:
+def figures(late_ms: list[float]) -> dict[str, Any]:
+    """p50, p99 and max, and how many ticks that were."""
     rows = percentiles(tuple(late_ms))
     return {
         "p50_ms": rows["p50"],
@@ -116,8 +117,11 @@ def _figures(late_ms: list[float]) -> dict[str, Any]:
     }
 
 
-def _run_grebe(seconds: float, *, realtime: bool) -> tuple[str, list[float]]:
-    project = bench_project()
+def run_grebe(
+    seconds: float, *, realtime: bool, project: Project | None = None
+) -> tuple[str, list[float]]:
+    """Priority the engine got, and lateness in ms of every clock it sent to a project's devices."""
+    project = project or bench_project()
     plan = make_plan(project, project.songs[0])
     with private_engine(plan, project, realtime=realtime) as (client, welcome):
         client.send(Begin())
@@ -132,10 +136,13 @@ def _run_grebe(seconds: float, *, realtime: bool) -> tuple[str, list[float]]:
         return welcome.priority, [ms for row in report.devices for ms in row.send_ms]
 
 
-def _run_reference(name: str, compiled: Path | None, seconds: float) -> list[float]:
+def run_reference(
+    name: str, compiled: Path | None, seconds: float, project: Project | None = None
+) -> list[float]:
+    """Lateness in ms of every clock that a bare sender ("c", "sleep") sends to the same devices."""
     ticks = round(seconds * 1e9 / INTERVAL_NS)
     with tempfile.TemporaryDirectory(prefix="grebe-") as folder, override_runtime_dir(folder):
-        standins = StandinsProcess(bench_project().rig.devices)
+        standins = StandinsProcess((project or bench_project()).rig.devices)
         try:
             standins.wait_ready()
             paths = [str(standin_socket(d.id)) for d in standins.devices]
@@ -148,7 +155,7 @@ def _run_reference(name: str, compiled: Path | None, seconds: float) -> list[flo
             end_process(standins.process)
 
 
-def _compile(folder: Path) -> Path | None:
+def compile_reference(folder: Path) -> Path | None:
     """The C reference as a program; None where there is no compiler."""
     compiler = shutil.which("cc") or shutil.which("gcc")
     if compiler is None:

@@ -1,10 +1,12 @@
-"""How much arrivals waver, from their second differences: blind to phase, tempo and slow drift."""
+"""How much arrivals waver, from their second differences: blind to phase, tempo and slow drift.
+
+In plain Python: the engine, which follows clocks, does without NumPy and its memory.
+"""
 
 from __future__ import annotations
 
 from collections import deque
-
-import numpy as np
+from math import cos, fsum, hypot, pi, sin
 
 WINDOW = 192
 TRIM = 0.10
@@ -14,6 +16,8 @@ LEAST_S = 0.05e-3
 FRAME_S = 1e-3
 FRAMED_S = 0.29e-3
 """A uniform millisecond's standard deviation."""
+FRAMED_SHARE = 0.9
+"""Mean resultant length, of arrivals on a circle of a millisecond, from which they are on one."""
 USUAL_S = 1e-3
 EVERY = 8
 
@@ -38,15 +42,18 @@ class Noise:
             self._work_out()
 
     def _work_out(self) -> None:
-        numbers = np.array([n for n, _ in self._ticks])
-        times = np.array([t for _, t in self._ticks])
-        apart = np.diff(numbers)
-        running = apart[1:] == apart[:-1]  # also every second tick, every third...
-        second = (times[2:] - 2 * times[1:-1] + times[:-2])[running]
-        if len(second) < 8:
+        ticks = list(self._ticks)
+        squares: list[float] = []
+        for (n0, t0), (n1, t1), (n2, t2) in zip(ticks, ticks[1:], ticks[2:], strict=False):
+            if n2 - n1 == n1 - n0:  # also every second tick, every third...
+                squares.append((t2 - 2 * t1 + t0) ** 2)
+        if len(squares) < 8:
             return
-        squares = np.sort(second * second)[: max(4, int(len(second) * (1 - TRIM)))]
-        variance = float(squares.mean()) / _TRIMMED / 6
-        turns = np.exp(2j * np.pi * (times % FRAME_S) / FRAME_S)
-        framed = abs(turns.mean()) > 0.9
+        squares.sort()
+        kept = squares[: max(4, int(len(squares) * (1 - TRIM)))]
+        variance = fsum(kept) / len(kept) / _TRIMMED / 6
+        turn = 2 * pi / FRAME_S
+        across = fsum(cos(turn * (t % FRAME_S)) for _, t in ticks)
+        along = fsum(sin(turn * (t % FRAME_S)) for _, t in ticks)
+        framed = hypot(across, along) > FRAMED_SHARE * len(ticks)
         self.variance = max(variance, FRAMED_S**2 if framed else LEAST_S**2)
