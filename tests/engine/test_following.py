@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import os
+import random
 import socket
 import threading
 import time
@@ -12,13 +13,13 @@ from contextlib import contextmanager
 import msgspec
 import pytest
 
-from grebe.app.perform import end_process, perform, with_leader_named
+from grebe.app.perform import end_process, perform, settled_report, with_leader_named
 from grebe.app.runtime import standin_socket
 from grebe.app.supervisor import StandinsProcess, connect_when_ready, load_message, start_engine
 from grebe.core.document import Project
 from grebe.core.player.commands import Begin, Halt, Hold
 from grebe.core.player.plan import make_plan
-from grebe.core.rig.model import Faults
+from grebe.core.rig.model import Cable, Faults, Filter, Route
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import UsageError
 from grebe.link.messages import Loaded, Notice, Status, Welcome
@@ -91,11 +92,11 @@ class Leader:
             self.send(CLOCK)
             due += PERIOD_S
 
-    def send(self, data: bytes) -> None:
-        """Put a message on the wire to Grebe, stamped now."""
+    def send(self, *messages: bytes) -> None:
+        """Put messages on the wire to Grebe, stamped now."""
         while self._box is None:
             time.sleep(0.002)
-        self._box.send(encode_reports([played(data, raw_ns())]))
+        self._box.send(encode_reports([played(data, raw_ns()) for data in messages]))
 
     def ticking(self, *, on: bool) -> None:
         """Let the clock run, or pull it."""
@@ -112,8 +113,7 @@ class Leader:
 class Stage:
     """An engine, one real stand-in for the drums, and the leader."""
 
-    def __init__(self) -> None:
-        project = led_by_bass()
+    def __init__(self, project: Project) -> None:
         plan = make_plan(project, project.songs[0])
         self.leader = Leader("bass")
         self.standins = StandinsProcess([project.rig.device("drums")])
@@ -147,8 +147,8 @@ class Stage:
 
 
 @contextmanager
-def stage() -> Iterator[Stage]:
-    made = Stage()
+def stage(project: Project | None = None) -> Iterator[Stage]:
+    made = Stage(project or led_by_bass())
     try:
         yield made
     finally:
@@ -225,3 +225,43 @@ def test_who_cannot_lead_is_said() -> None:
     rig = msgspec.structs.replace(filtered.rig, cables=cables)
     with pytest.raises(UsageError, match="does not reach Grebe"):
         with_leader_named(msgspec.structs.replace(filtered, rig=rig), "bass")
+
+
+def test_a_flood_of_anything_holds_nobody_up() -> None:
+    """Random bytes, cut messages, active sensing, clocks and notes as fast as they go.
+
+    The other box misses no tick, the engine answers, and says what it sees.
+    """
+    project = fast(BPM)
+    # A wire carries a thousand messages a second: the flood is kept back by the route.
+    passes = Filter(clock=False, transport=False, notes=False, controllers=False)
+    route = Route(source="bass", target="drums", passes=passes)
+    cables = (*project.rig.cables, Cable(source="bass", target="grebe"))
+    project = msgspec.structs.replace(
+        project, rig=msgspec.structs.replace(project.rig, cables=cables, routes=(route,))
+    )
+    rng = random.Random(6)
+    junk = [bytes(rng.randrange(256) for _ in range(rng.randint(1, 3))) for _ in range(500)]
+    usual = [b"\xfe", b"\x90\x24\x64", b"\x80\x24\x00", b"\xf8", b"\xf0\x01\x02", b"\x40"]
+    with stage(project) as s:
+        s.client.send(Begin())
+        s.client.send(Hold(on=True))
+        s.status(lambda m: m.running and sent(m) > 24)
+        end = time.monotonic() + 2.0
+        flooded = 0
+        while time.monotonic() < end:
+            for _ in range(50):
+                try:
+                    s.leader.send(*rng.choices([*junk, *usual], k=10))
+                    flooded += 10
+                except BlockingIOError:
+                    time.sleep(0.0005)
+            s.status(lambda m: True)
+        before = s.status(lambda m: m.running)
+        s.status(lambda m: sent(m) > sent(before) + 48)
+        s.client.send(Halt())
+        report = settled_report(s.client)
+    row = next(r for r in report.devices if r.device == "drums")
+    assert flooded > 5_000
+    assert row.missed == 0
+    assert any("no MIDI" in words for words in s.notices)

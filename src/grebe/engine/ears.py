@@ -9,6 +9,7 @@ from grebe.engine.outlet import Outlet
 from grebe.engine.ports import PortBook
 from grebe.errors import PortLost
 from grebe.protocols.gate import Gate
+from grebe.protocols.midi import MidiParser
 from grebe.wires.base import Heard, InPort
 from grebe.wires.clock import raw_ns
 from grebe.wires.jack import JackInput, JackPort
@@ -25,6 +26,8 @@ class Ears:
         self._gates: dict[tuple[str, str], Gate] = {}
         """By (source, target)."""
         self._inputs: dict[str, InPort] = {}
+        self._parsers: dict[str, MidiParser] = {}
+        """By source: whatever comes in, only whole messages go on."""
         self._opened: dict[str, object] = {}
         """What each input was opened for: another port setting opens it anew."""
         self.lost: dict[str, str] = {}
@@ -33,6 +36,10 @@ class Ears:
         """The box whose clock is followed."""
         self.led: list[Heard] = []
         """What that box has sent, for the engine to take."""
+
+    def unreadable(self) -> dict[str, int]:
+        """By source, bytes that were no part of any message."""
+        return {source: p.dropped for source, p in self._parsers.items() if p.dropped}
 
     @property
     def listening(self) -> bool:
@@ -83,6 +90,7 @@ class Ears:
                 if heard is None:
                     continue
                 self._inputs[source] = heard
+                self._parsers[source] = MidiParser()
                 self._opened[source] = _where(outlet)
             self._wire_through(source, outlets)
 
@@ -104,6 +112,7 @@ class Ears:
 
     def _close(self, source: str) -> None:
         self._inputs.pop(source).close_input()
+        del self._parsers[source]
         del self._opened[source]
 
     def wait(self, until_ns: int) -> bool:
@@ -125,7 +134,9 @@ class Ears:
                 self.lost[source] = str(error)
                 gone.append(source)
                 continue
-            for at_ns, data in messages:
+            parser = self._parsers[source]
+            whole = [m for at_ns, data in messages for m in parser.feed(data, at_ns)]
+            for data, at_ns in whole:
                 if source == self.follows:
                     self.led.append((at_ns, data))
                 for (origin, _), gate in self._gates.items():

@@ -130,6 +130,8 @@ class Engine:
         self._base_ns = 0
         """When the first tick of this run is due."""
         self._sleep = Sleep()
+        self._garbled: set[str] = set()
+        """Sources that have been said to send what is no MIDI."""
         self._leaving = False
 
     def run(self) -> None:
@@ -427,6 +429,7 @@ class Engine:
             self._last_status = now
             self._desk.collect()
             self._watch_leader(now)
+            self._say_what_is_no_midi()
             if self._desk.ears.listening:
                 self._pass_on()  # what a box played may have come with its reports
             self._server.tell(self._status(), status=True)
@@ -444,6 +447,15 @@ class Engine:
             self._last_wanted = now
         elif now - self._last_wanted > IDLE_NS:
             self._leaving = True
+
+    def _say_what_is_no_midi(self) -> None:
+        """Once a source, when bytes come in that are no part of any message."""
+        for source, count in self._desk.ears.unreadable().items():
+            if source not in self._garbled:
+                self._garbled.add(source)
+                name = self._desk.name(source)
+                text = f"{name} sends what is no MIDI: {count} bytes of it are left out so far."
+                self._server.tell(Notice(level="warn", text=text))
 
     def _watch_leader(self, now: int) -> None:
         """Say when the leader's clock is lost, and when it is back."""

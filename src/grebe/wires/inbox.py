@@ -7,6 +7,7 @@ from collections import deque
 
 from grebe.wires.base import Heard
 
+MAX_AT_ONCE = 32
 MAX_WAITING = 4096
 """Some four seconds of a full DIN wire; the engine takes them within a millisecond."""
 
@@ -28,14 +29,16 @@ class Inbox:
         return self._wake
 
     def take(self) -> list[Heard]:
-        """All that waits, in order."""
+        """What waits, in order, up to so much at once: a flood must not hold the clock up."""
         try:
             os.eventfd_read(self._wake)
         except BlockingIOError:
             return []
         out: list[Heard] = []
-        while self._waiting:
+        while self._waiting and len(out) < MAX_AT_ONCE:
             out.append(self._waiting.popleft())
+        if self._waiting:
+            os.eventfd_write(self._wake, 1)
         return out
 
     def close(self) -> None:

@@ -15,7 +15,7 @@ from typing import Any
 from grebe.core.rig.spec import PulseShape
 from grebe.errors import PortLost
 from grebe.protocols.gate import Gate
-from grebe.protocols.midi import TIMING_CLOCK
+from grebe.protocols.midi import TIMING_CLOCK, MidiParser
 from grebe.protocols.standin import Report
 from grebe.wires.base import Heard
 from grebe.wires.clock import raw_ns
@@ -191,19 +191,18 @@ class JackInput:
         self.wakes = False
         """Whether the engine has to pass some of it on."""
         self._inbox = Inbox()
+        self._parser = MidiParser()
 
     def read(self, start: int) -> None:
         """Called in the process callback: take in what this period brought."""
         for offset, buffer in self.into.incoming_midi_events():
-            data = bytes(buffer)
-            if not data:
-                continue
-            for gate, port in self.through:
-                passed = gate(data)
-                if passed is not None:
-                    port.pass_on(start + offset, passed)
-            if self.wakes:
-                self._inbox.put(self.wire.frames.ns_at(start + offset), data)
+            for data, _ in self._parser.feed(bytes(buffer), 0):
+                for gate, port in self.through:
+                    passed = gate(data)
+                    if passed is not None:
+                        port.pass_on(start + offset, passed)
+                if self.wakes:
+                    self._inbox.put(self.wire.frames.ns_at(start + offset), data)
 
     def fileno(self) -> int:
         """The descriptor the callback wakes the engine by."""

@@ -11,6 +11,10 @@ from grebe.protocols.standin import Report, ReportKind, decode_reports, played_b
 from grebe.wires.base import Heard
 
 MAX_PACKET_BYTES = 65_536
+MAX_PLAYED_AT_ONCE = 32
+"""A flood must not hold the clock up; the rest is read the next time."""
+MAX_UNHEARD = 4096
+"""Messages kept of a stand-in that nobody listens to."""
 MAX_WAITING = 20_000
 """Messages kept for a stand-in that has no time to read: half a minute of a busy box.
 
@@ -87,7 +91,8 @@ class StandinPort:
         """The one connection serves both ways; the way out closes it."""
 
     def _read(self) -> None:
-        while True:
+        most = len(self._played) + MAX_PLAYED_AT_ONCE
+        while len(self._played) < most:
             try:
                 packet = self._socket.recv(MAX_PACKET_BYTES)
             except BlockingIOError:
@@ -100,6 +105,7 @@ class StandinPort:
                 for report in decode_reports(packet):
                     if report.kind is ReportKind.PLAYED:
                         self._played.append((report.at_ns, played_bytes(report)))
+                        del self._played[:-MAX_UNHEARD]
                     else:
                         self._reports.append(report)
             except ProtocolError:
