@@ -2,8 +2,8 @@
 
 VENV := .venv
 BIN := $(VENV)/bin
-# Tests that keep no time and open no port run side by side; the rest one by one.
-PURE := tests/core tests/formats tests/protocols tests/link
+# Tests that need no steady time run side by side; those of the engine and its wires one by one.
+SIDE_BY_SIDE := $(addprefix tests/,core formats protocols link app cli ui)
 READY := $(VENV)/.ready
 
 .PHONY: demo test check unit lock clean schema
@@ -23,8 +23,8 @@ check: $(READY)
 	$(BIN)/mypy
 
 unit: $(READY)
-	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 2 $(PURE)
-	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest $(addprefix --ignore=,$(PURE))
+	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 2 $(SIDE_BY_SIDE)
+	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest $(addprefix --ignore=,$(SIDE_BY_SIDE))
 
 schema: $(READY)
 	$(BIN)/python tools/write_schema.py

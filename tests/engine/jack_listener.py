@@ -9,6 +9,7 @@ in which JACK lost time.
 from __future__ import annotations
 
 import json
+import select
 import sys
 import time
 
@@ -56,7 +57,7 @@ def main() -> None:
     else:
         client.connect(source, port)
     print("ready", flush=True)
-    time.sleep(seconds)
+    select.select([sys.stdin], [], [], seconds)  # until then, or until it is let go
     client.deactivate()
     client.close()
     print(json.dumps({"seen": seen, "jumps": jumps}), flush=True)

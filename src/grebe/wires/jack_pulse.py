@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from array import array
 from bisect import insort
 from collections import deque
 from typing import Any, Protocol
@@ -53,20 +54,24 @@ class JackPulse:
         """Called in the process callback: draw what falls into this period."""
         shape = self.shape
         rest, high = (0.0, shape.level) if shape.polarity == "rising" else (shape.level, 0.0)
-        buffer = self.out.get_array()
-        buffer[:] = rest
+        # Not as a NumPy array: its import, in this callback, would cost JACK a tenth of a second.
+        buffer = memoryview(self.out.get_buffer()).cast("f")
+        buffer[:] = array("f", [rest]) * frames
+        highs = array("f", [high]) * frames
         incoming, waiting = self._incoming, self._waiting  # `discard` may replace both
         while incoming:
             frame = self.wire.frames.frame_at(incoming.popleft())
             insort(waiting, start if frame is None else frame)
         end = start + frames
         if self._high_until > start:
-            buffer[: min(self._high_until, end) - start] = high
+            until = min(self._high_until, end) - start
+            buffer[:until] = highs[:until]
         while waiting and waiting[0] < end:
             due = waiting.pop(0)
             frame = max(due, start)
             self._high_until = frame + self._wide(frame)
-            buffer[frame - start : min(self._high_until, end) - start] = high
+            begin, until = frame - start, min(self._high_until, end) - start
+            buffer[begin:until] = highs[begin:until]
             self._last = frame
             self._late.append((frame - due) / self.wire.frames.rate * 1e3)
             if self.planned is not None:
