@@ -57,3 +57,12 @@ def test_what_is_all_over_the_place_is_unsteady() -> None:
 def test_beats_at_one_time_do_not_break_it() -> None:
     """No time between them: no slope."""
     assert strip_figures([1.0] * 10, [2.5] * 10, 0.0, 2.0).verdict == "late"
+
+
+def test_a_late_beginning_is_no_drift() -> None:
+    """Two beats late by 5 ms, then together: strays, not a slope."""
+    late = np.random.default_rng(5).normal(0.5, 0.15, 27)
+    late[:2] += 5.0
+    found = strip_figures(TIMES[:27], late, 0.0, 2.0)
+    assert found.verdict == "good"
+    assert found.drift_ms_per_min == 0

@@ -136,5 +136,6 @@ def style_sheet(p: Palette) -> str:
     }}
     QScrollBar::add-line, QScrollBar::sub-line {{ height: 0; width: 0; }}
     QScrollArea {{ border: none; background: transparent; }}
+    QAbstractScrollArea::corner {{ background: transparent; border: none; }}
     QToolTip {{ background: {p.panel.name()}; color: {p.ink.name()}; border: none; }}
     """

@@ -42,6 +42,8 @@ def grebe_lines(session: Session, tree: ClockTree) -> list[Line]:
     sources = tree.sources.get(GREBE_ID, ())
     follows = name_of(sources[0].source) if sources else "nobody"
     clock = "sends 24 a quarter" if tree.leader == GREBE_ID else "sends none"
+    if sources and tree.leader != GREBE_ID:
+        clock = "sends what it follows, made steady"
     lines = [head("Grebe"), row("Clock", clock), row("Follows", follows)]
     transport = "led by Grebe" if session.project.rig.leads_jack else "left to others"
     lines.append(row("JACK", f"transport {transport}"))
