@@ -90,6 +90,9 @@ def run(arguments: argparse.Namespace) -> int:
     for row in rows:
         late = row["lateness_ms"]
         assert isinstance(late, dict)
+        if late["p50"] is None:
+            sys.stdout.write(f"{row['name']}: no clock from Grebe\n")
+            continue
         figures = ", ".join(f"{k} {v} ms" for k, v in late.items())
         sys.stdout.write(
             f"{row['name']}: {row['received']} of {row['sent']} ticks, "

@@ -10,17 +10,17 @@ from __future__ import annotations
 
 from bisect import insort
 from collections import deque
-from typing import Any
+from typing import Any, TypeVar
 
 from grebe.core.rig.spec import PulseShape
 from grebe.errors import PortLost
 from grebe.protocols.gate import Gate
 from grebe.protocols.midi import TIMING_CLOCK, MidiParser
-from grebe.protocols.standin import Report
 from grebe.wires.base import Heard
 from grebe.wires.clock import raw_ns
 from grebe.wires.frames import FrameClock
 from grebe.wires.inbox import Inbox
+from grebe.wires.jack_out import JackOut
 from grebe.wires.jack_pulse import JackPulse
 from grebe.wires.jack_transport import JackTransport, Where
 
@@ -39,8 +39,21 @@ def open_client(name: str, server: str | None) -> Any:
         raise PortLost("no JACK server is running") from error
 
 
+def _registered(ports: Any, name: str, words: str) -> Any:
+    """A new port of our client. PortLost when JACK has no room for it."""
+    import jack  # noqa: PLC0415 - needs libjack, which not every machine has
+
+    try:
+        return ports.register(name)
+    except jack.JackError as error:
+        raise PortLost(f"JACK would not open {words}") from error
+
+
 def _say_nothing(message: str) -> None:
     del message
+
+
+_Out = TypeVar("_Out", bound="JackPort | JackPulse")
 
 
 class JackWire:
@@ -67,21 +80,29 @@ class JackWire:
 
         PortLost when the target is not there.
         """
+        out = _registered(self.client.midi_outports, name, f"an output for {name}")
+        return self._plugged(JackPort(self, out, target), target)
+
+    def _plugged(self, port: _Out, target: str) -> _Out:
+        """Let the callback serve a new output, and connect it."""
+        self._ports = [*self._ports, port]  # replaced, never changed: the callback reads it
+        try:
+            self._connect(port.out, target)
+        except PortLost:
+            port.close()
+            raise
+        return port
+
+    def _connect(self, source: Any, target: Any) -> None:
+        """Connect, unless one of the two is "". PortLost when it is not there."""
         import jack  # noqa: PLC0415 - needs libjack, which not every machine has
 
         try:
-            out = self.client.midi_outports.register(name)
+            if source and target:
+                self.client.connect(source, target)
         except jack.JackError as error:
-            raise PortLost(f"JACK would not open an output for {name}") from error
-        port = JackPort(self, out, target)
-        self._ports = [*self._ports, port]  # replaced, never changed: the callback reads it
-        try:
-            if target:
-                self.client.connect(out, target)
-        except jack.JackError as error:
-            port.close()
-            raise PortLost(f"there is no JACK port {target!r}") from error
-        return port
+            named = target if isinstance(target, str) else source
+            raise PortLost(f"there is no JACK port {named!r}") from error
 
     def lead_transport(self, where: Where) -> JackTransport:
         """Lead JACK's transport; `where` says the place at a time, also from the callback."""
@@ -100,40 +121,21 @@ class JackWire:
 
         PortLost when the target is not there.
         """
-        import jack  # noqa: PLC0415 - needs libjack, which not every machine has
-
-        try:
-            out = self.client.outports.register(f"pulses to {name}")
-        except jack.JackError as error:
-            raise PortLost(f"JACK would not open an output for {name}") from error
-        port = JackPulse(self, out, target, shape)
-        self._ports = [*self._ports, port]
-        try:
-            if target:
-                self.client.connect(out, target)
-        except jack.JackError as error:
-            port.close()
-            raise PortLost(f"there is no JACK port {target!r}") from error
-        return port
+        out = _registered(self.client.outports, f"pulses to {name}", f"an output for {name}")
+        return self._plugged(JackPulse(self, out, target, shape), target)
 
     def open_input(self, name: str, source: str) -> JackInput:
         """A new input named for a device, connected from `source` unless that is empty.
 
         PortLost when the source is not there.
         """
-        import jack  # noqa: PLC0415 - needs libjack, which not every machine has
-
-        try:
-            into = self.client.midi_inports.register(f"from {name}")
-        except jack.JackError as error:
-            raise PortLost(f"JACK would not open an input for {name}") from error
+        into = _registered(self.client.midi_inports, f"from {name}", f"an input for {name}")
         opened = JackInput(self, into)
         try:
-            if source:
-                self.client.connect(source, into)
-        except jack.JackError as error:
+            self._connect(source, into)
+        except PortLost:
             opened.close_input()
-            raise PortLost(f"there is no JACK port {source!r}") from error
+            raise
         self._inputs = [*self._inputs, opened]
         return opened
 
@@ -224,17 +226,13 @@ class JackInput:
         self._inbox.close()
 
 
-class JackPort:
-    """One output port and what waits for it."""
-
-    stamped = True
+class JackPort(JackOut):
+    """One MIDI output and what waits for it."""
 
     def __init__(self, wire: JackWire, out: Any, target: str) -> None:
-        self.wire = wire
-        self.out = out
+        super().__init__(wire, out, target)
         self.planned: deque[tuple[int, bytes]] | None = None
         """Set to a deque to keep (frame, bytes) of everything written."""
-        self._target = target
         self._incoming: deque[tuple[int, bytes]] = deque()
         self._waiting: list[tuple[int, int, bytes]] = []
         self._serial = 0
@@ -280,24 +278,9 @@ class JackPort:
         waiting, self._waiting = self._waiting, []
         return [data for _, _, data in waiting] + [data for _, data in incoming]
 
-    def reports(self) -> list[Report]:
-        """Real devices do not report."""
-        return []
-
-    def check(self) -> None:
-        """PortLost when the server stopped or the other end was taken away."""
-        if not self.wire.alive:
-            raise PortLost("JACK stopped")
-        if self._target and not self.wire.client.get_all_connections(self.out):
-            raise PortLost(f"JACK port {self._target} went away")
-
     def late_ms(self) -> list[float]:
         """Lateness of the clock ticks put out since the last call, exact to the frame."""
         out = []
         while self._late:
             out.append(self._late.popleft())
         return out
-
-    def close(self) -> None:
-        """Take the port away."""
-        self.wire.forget(self)

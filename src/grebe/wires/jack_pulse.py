@@ -5,38 +5,22 @@ from __future__ import annotations
 from array import array
 from bisect import insort
 from collections import deque
-from typing import Any, Protocol
+from typing import Any
 
 from grebe.core.rig.spec import PulseShape
 from grebe.errors import PortLost
-from grebe.protocols.standin import Report
-from grebe.wires.frames import FrameClock
+from grebe.wires.jack_out import Client, JackOut
 
 
-class PulseWire(Protocol):
-    """What a pulse output needs of its JACK client."""
-
-    alive: bool
-    client: Any
-    frames: FrameClock
-
-    def forget(self, port: Any) -> None:
-        """Take a port out of the callback and give it back."""
-
-
-class JackPulse:
+class JackPulse(JackOut):
     """One audio output that carries pulses and nothing else."""
 
-    stamped = True
-
-    def __init__(self, wire: PulseWire, out: Any, target: str, shape: PulseShape) -> None:
-        self.wire = wire
-        self.out = out
+    def __init__(self, wire: Client, out: Any, target: str, shape: PulseShape) -> None:
+        super().__init__(wire, out, target)
         self.shape = shape
         """Replaced, never changed: the callback reads it."""
         self.planned: deque[int] | None = None
         """Set to a deque to keep the frame of every pulse written."""
-        self._target = target
         self._incoming: deque[int] = deque()
         self._waiting: list[int] = []
         self._high_until = 0
@@ -91,22 +75,7 @@ class JackPulse:
         self._incoming, self._waiting = deque(), []
         return []
 
-    def reports(self) -> list[Report]:
-        """Real devices do not report."""
-        return []
-
-    def check(self) -> None:
-        """PortLost when the server stopped or the other end was taken away."""
-        if not self.wire.alive:
-            raise PortLost("JACK stopped")
-        if self._target and not self.wire.client.get_all_connections(self.out):
-            raise PortLost(f"JACK port {self._target} went away")
-
     def late_ms(self) -> list[float]:
         """A pulse is not a tick of clock: it is not counted with them."""
         self._late.clear()
         return []
-
-    def close(self) -> None:
-        """Take the port away."""
-        self.wire.forget(self)
