@@ -17,7 +17,7 @@ import msgspec
 import pytest
 
 from grebe.core.document import Project
-from grebe.core.player.commands import Begin, Halt
+from grebe.core.player.commands import Begin, Halt, Hold
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.model import Cable, Port, Rig, Route
 from grebe.core.rig.spec import PulseShape
@@ -335,3 +335,24 @@ def test_jack_transport_without_jack_is_said() -> None:
         engine.until(lambda m: isinstance(m, Notice) and "transport cannot be led" in m.text)
         engine.send(Begin())
         engine.status(lambda s: s.running)
+
+
+def test_jack_restarted_while_playing(server: Server) -> None:
+    """The port is opened again by itself, and the box is told where the song is."""
+    with live(jack_project()) as engine:
+        engine.send(Begin(), Hold(on=True))
+        engine.status(lambda s: s.running and s.devices[1].sent > 24)
+        server.stop()
+        engine.status(lambda s: s.devices[1].port == "gone")
+        again = Server(server.period)
+        try:
+            process = listener(again, "grebe:Bass", 20.0)
+            status = engine.status(lambda s: s.devices[1].port == "up", 15.0)
+            sent = status.devices[1].sent
+            engine.status(lambda s: s.devices[1].sent > sent + 250, 15.0)
+            data = [row for _, row in heard(process, soon=True)["seen"]]
+        finally:
+            again.stop()
+    assert "fb" in data  # Continue
+    assert any(row.startswith("f2") for row in data)  # on a Song Position
+    assert data.count("f8") > 100
