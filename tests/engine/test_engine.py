@@ -35,6 +35,7 @@ from grebe.link.messages import (
 )
 from grebe.protocols.midi import CONTINUE, SONG_POSITION, START, STOP
 from grebe.protocols.midi import TIMING_CLOCK as CLOCK
+from grebe.protocols.standin import Report, ReportKind
 from grebe.wires.clock import raw_ns
 from tests import build
 from tests.engine.listener import Listener, listening_engine, wait
@@ -382,3 +383,20 @@ def test_begun_at_a_tick_and_a_moment_it_falls_there() -> None:
         first = bass.times(CLOCK)[0]
         assert first - asked == pytest.approx(ahead_s, abs=0.05)
         assert bass.times(CONTINUE)[0] < first
+
+
+def test_an_hour_of_figures_stays_small() -> None:
+    """Only the last are kept, of ticks and of their due times; counting goes on."""
+    outlet = Outlet(fast().rig.device("bass"), None, "")
+    outlet.begin(0, started=True)
+    count = 260_000  # an hour and a half at 120 BPM
+    for n in range(count):
+        outlet.tick_sent(n * 1000, 0.5)
+    outlet._take(Report(ReportKind.TICK, 1, count - 1, (count - 1) * 1000 + 2_000_000))
+    outlet._take(Report(ReportKind.TICK, 1, 5, 5_000))  # long forgotten: counted, not judged
+    found = outlet.report(1000)
+    assert (found.ticks_sent, found.ticks_received) == (count, 2)
+    assert found.ms == (pytest.approx(2.0),)
+    assert len(found.send_ms) == 1000
+    assert len(outlet._send_ms) < 200_000
+    assert len(outlet._due) < 40_000

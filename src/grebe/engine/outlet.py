@@ -18,8 +18,34 @@ BEATS_SHOWN = 16
 """Beats behind the waterline's figures: four bars, so that it follows a change soon."""
 OFFSET_SLEW = 0.02
 """An offset changed while playing moves by 20 ms a second: no tick jumps, none is left out."""
-MAX_FIGURES = 400_000
-"""Lateness figures kept for a report: over an hour and a half at 180 BPM."""
+MAX_FIGURES = 100_000
+"""Lateness figures kept for a report: the last 23 minutes at 180 BPM, at four bytes each."""
+MAX_DUES = 16_384
+"""Ticks whose due time is known: a report comes within seconds, minutes after a long stop."""
+
+
+class Figures:
+    """The last figures, in little memory: an hour of a large rig is millions of them."""
+
+    def __init__(self) -> None:
+        self._values = array("f")
+
+    def append(self, value: float) -> None:
+        """One more; the oldest half goes when there are too many."""
+        self._values.append(value)
+        if len(self._values) >= 2 * MAX_FIGURES:
+            del self._values[:MAX_FIGURES]
+
+    def __len__(self) -> int:
+        return len(self._values)
+
+    def last(self, most: int) -> tuple[float, ...]:
+        """The last ones, oldest first."""
+        return tuple(self._values[-min(most, MAX_FIGURES) :])
+
+    def clear(self) -> None:
+        """None any more."""
+        del self._values[:]
 
 
 class Outlet:
@@ -36,8 +62,12 @@ class Outlet:
         self._due = array("q")
         self._run = 0
         self._first_tick = 0
-        self._send_ms: deque[float] = deque(maxlen=MAX_FIGURES)
-        self._device_ms: deque[float] = deque(maxlen=MAX_FIGURES)
+        self._send_ms = Figures()
+        self._device_ms = Figures()
+        self._collected = 0
+        """Ticks of which the port has said how late they were."""
+        self._forgotten = 0
+        """Ticks of this run whose due time is not kept any more."""
         self._recent: deque[float] = deque(maxlen=BEATS_SHOWN)
         self._beat_ms: list[tuple[int, float]] = []
         self._reports = False
@@ -62,6 +92,7 @@ class Outlet:
             self._reports = False
         self.sent = self.received = 0
         self._due = array("q")
+        self._forgotten = 0
         self._run += started
         self._first_tick = tick
         self._recent.clear()
@@ -105,6 +136,9 @@ class Outlet:
             self._beat(self.sent // CLOCKS_PER_QUARTER, late_ms)
         self.sent += 1
         self._due.append(due_ns)
+        if len(self._due) >= 2 * MAX_DUES:
+            del self._due[:MAX_DUES]
+            self._forgotten += MAX_DUES
         if late_ms is not None:
             self._send_ms.append(late_ms)
 
@@ -114,7 +148,8 @@ class Outlet:
             return
         for late in self.port.late_ms():
             self._send_ms.append(late)
-            if len(self._send_ms) % CLOCKS_PER_QUARTER == 0:
+            self._collected += 1
+            if self._collected % CLOCKS_PER_QUARTER == 0:
                 self._beat(max(0, self.sent // CLOCKS_PER_QUARTER - 1), late)
         for report in self.port.reports():
             self._take(report)
@@ -125,16 +160,23 @@ class Outlet:
         self._reports = True
         if report.run != self._run:
             return
-        if report.kind is ReportKind.TICK and report.number < len(self._due):
-            self.received += 1
-            self._device_ms.append((report.at_ns - self._due[report.number]) / 1e6)
+        if report.kind is ReportKind.TICK:
+            self.received += report.number < self.sent
+            due_ns = self._due_of(report.number)
+            if due_ns is not None:
+                self._device_ms.append((report.at_ns - due_ns) / 1e6)
         elif report.kind is ReportKind.BEAT:
-            index = report.number * CLOCKS_PER_QUARTER
-            if index < len(self._due):
+            due_ns = self._due_of(report.number * CLOCKS_PER_QUARTER)
+            if due_ns is not None:
                 # What counts for the ear is the beat itself, without the offset
                 # that was applied to make up for the device.
-                musical_ns = self._due[index] - self._clock_of.offset_ns
+                musical_ns = due_ns - self._clock_of.offset_ns
                 self._beat(report.number, (report.at_ns - musical_ns) / 1e6)
+
+    def _due_of(self, tick: int) -> int | None:
+        """When a tick of this run was due; None when that is long ago, or it was not sent."""
+        index = tick - self._forgotten
+        return self._due[index] if 0 <= index < len(self._due) else None
 
     def _beat(self, number: int, ms: float) -> None:
         self._recent.append(ms)
@@ -160,16 +202,16 @@ class Outlet:
             spread_ms=spread,
         )
 
-    def report(self) -> LatenessReport:
-        """All figures since the counters were cleared."""
+    def report(self, most: int = MAX_FIGURES) -> LatenessReport:
+        """Figures since the counters were cleared, at most the last so many."""
         return LatenessReport(
             device=self.device.id,
             ticks_sent=self.sent,
             ticks_received=self.received if self._reports else self.sent,
             missed=self.sent - self.received if self._reports else 0,
             measured="device" if self._reports else "send",
-            ms=tuple(self._device_ms if self._reports else self._send_ms),
-            send_ms=tuple(self._send_ms),
+            ms=(self._device_ms if self._reports else self._send_ms).last(most),
+            send_ms=self._send_ms.last(most),
         )
 
     def clear(self) -> None:
