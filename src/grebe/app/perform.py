@@ -21,7 +21,7 @@ from grebe.app.supervisor import (
     load_message,
     start_engine,
 )
-from grebe.core.document import Project, with_device, with_leader
+from grebe.core.document import Project, let_lead, with_device
 from grebe.core.player.commands import Begin, Halt
 from grebe.core.player.plan import Plan, make_plan
 from grebe.core.rig.edits import add_cable, best_cable
@@ -134,10 +134,9 @@ def with_leader_named(project: Project, name: str) -> tuple[Project, tuple[str, 
     can send no clock, or its filters keep it back.
     """
     if name == GREBE_ID:
-        return with_leader(project, GREBE_ID), ()
+        return let_lead(project, GREBE_ID), ()
     device = project.device_named(name)
-    led = with_leader(project, device.id)
-    led = with_device(led, device.id, lambda d: msgspec.structs.replace(d, sends_clock=True))
+    led = let_lead(project, device.id)
     assumed: tuple[str, ...] = ()
     if not any(c.source == device.id and c.target == GREBE_ID for c in led.rig.cables):
         led = add_cable(led, best_cable(led.rig, device.id, GREBE_ID))

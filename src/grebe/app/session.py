@@ -38,7 +38,7 @@ from grebe.core.rig.model import Device
 from grebe.core.songs.layout import Layout
 from grebe.core.songs.model import Song
 from grebe.core.time.tap import MIN_TAPS, TapTempo, tapped
-from grebe.core.time.ticks import TICKS_PER_QUARTER, next_multiple
+from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.core.units import MAX_BPM, MIN_BPM
 from grebe.errors import EditError, EngineError, ProtocolError
 from grebe.link.messages import (
@@ -363,9 +363,7 @@ class Session:
         soon = tick + (raw_now_ns() + COME_IN_NS - at_ns) / ns_a_tick
         if soon >= layout.ticks:
             return None
-        span = layout.spans[layout.index_at(int(soon))]
-        bar = span.scene.meter.bar_ticks
-        place = span.tick + next_multiple(int(soon) + 1 - span.tick, bar)
+        place = layout.bar_after(int(soon) + 1)
         if place >= layout.ticks:
             return None
         return place, at_ns + round((place - tick) * ns_a_tick)

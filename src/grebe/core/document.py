@@ -13,7 +13,7 @@ import msgspec
 from msgspec import Meta
 
 from grebe.core.patterns.model import Content, Pattern
-from grebe.core.rig.model import Device, Rig
+from grebe.core.rig.model import GREBE_ID, Device, Rig
 from grebe.core.songs.layout import Layout, lay_out
 from grebe.core.songs.model import Scene, Section, Song
 from grebe.core.units import MAX_BPM, MAX_TIMES, MIN_BPM, Id, Name, Value
@@ -134,6 +134,14 @@ def with_device(project: Project, device_id: str, edit: Callable[[Device], Devic
 def with_rig(project: Project, rig: Rig) -> Project:
     """The project with another rig."""
     return msgspec.structs.replace(project, rig=rig)
+
+
+def let_lead(project: Project, leader: str) -> Project:
+    """The project led by Grebe or a device, whose clock output is then switched on."""
+    led = with_leader(project, leader)
+    if leader == GREBE_ID:
+        return led
+    return with_device(led, leader, lambda d: msgspec.structs.replace(d, sends_clock=True))
 
 
 def with_leader(project: Project, leader: str | None) -> Project:

@@ -39,6 +39,8 @@ class Desk:
         self.via: dict[str, str] = {}
         self.sharing: dict[str, list[Outlet]] = {}
         """By device plugged in: the outlets that get the clock of its wire."""
+        self.idle: tuple[str, ...] = ()
+        """Devices plugged in whose wire carries clock while stopped, too."""
         self._plan: Plan | None = None
         self._setups: dict[str, Setup] = {}
         self._looked_at = 0
@@ -123,6 +125,7 @@ class Desk:
         for gone in old.values():
             gone.close()
         self.via = dict(plan.via)
+        self.idle = plan.idle  # worked out once: it is asked for two hundred times a second
         self.sharing = {
             wire: [self.outlets[d] for d in plan.devices_on(wire) if d in self.outlets]
             for wire in plan.clocked

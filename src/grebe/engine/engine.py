@@ -33,7 +33,6 @@ from grebe.core.player.events import (
     Stop,
     Tempo,
 )
-from grebe.core.player.plan import Plan
 from grebe.core.player.player import Player
 from grebe.core.sync.led import Go
 from grebe.core.sync.reclock import Reclock
@@ -125,7 +124,7 @@ class Engine:
         self._next: tuple[str, int, bool] = ("", 0, False)
         self._lookahead_ns = LOOKAHEAD_NS
         self._last_plan = self._last_poll = self._last_status = self._last_ports = 0
-        self._last_wanted = self._planned_at = raw_ns()
+        self._last_wanted = raw_ns()
         self._idle_ns = 0.0
         """When the next tick is due that goes out while stopped."""
         self._idle_bpm = 120.0
@@ -144,7 +143,7 @@ class Engine:
             since_plan = now - self._last_plan
             if since_plan >= PLAN_EVERY_NS and (not due_soon or since_plan >= PLAN_AT_LAST_NS):
                 self._last_plan = now
-                self._plan_ahead(now)
+                self._plan_ahead(now, since_plan)
             self._send_due()
             now = raw_ns()
             deadline = self._queue[0][0] if self._queue else now + POLL_EVERY_NS
@@ -183,13 +182,12 @@ class Engine:
     def _running(self) -> bool:
         return self._timeline is not None
 
-    def _plan_ahead(self, now: int) -> None:
+    def _plan_ahead(self, now: int, passed_ns: int) -> None:
         player, timeline = self._player, self._timeline
         for outlet in self._desk.outlets.values():
-            outlet.slew(now - self._planned_at)
-        self._planned_at = now
-        if player is not None and player.plan.idle and not self._desk.following.device:
-            self._tick_idly(player.plan, now)
+            outlet.slew(passed_ns)
+        if player is not None and self._desk.idle and not self._desk.following.device:
+            self._tick_idly(player.plan.song.bpm, now)
         if player is None or timeline is None or not player.running:
             return
         if isinstance(timeline, Reclock):
@@ -198,16 +196,16 @@ class Engine:
         if until > player.tick:
             self._enqueue(player.advance(until))
 
-    def _tick_idly(self, plan: Plan, now: int) -> None:
+    def _tick_idly(self, song_bpm: float, now: int) -> None:
         """Clock for those that want it while stopped too, up to the first tick of a run."""
         if self._idle_ns < now - IDLE_LATE_NS:
-            self._idle_ns, self._idle_bpm = float(now), plan.song.bpm
+            self._idle_ns, self._idle_bpm = float(now), song_bpm
         until = now + self._lookahead_ns
         if self._timeline is not None:
             until = min(until, self._base_ns)
         period = 60e9 / (self._idle_bpm * CLOCKS_PER_QUARTER)
         while self._idle_ns < until:
-            for wire in plan.idle:
+            for wire in self._desk.idle:
                 outlet = self._desk.outlets.get(wire)
                 if outlet is None:
                     continue
@@ -302,7 +300,7 @@ class Engine:
         if command.at_ns is not None and command.at_ns > self._base_ns:
             self._timeline = Timeline(first, anchor + command.at_ns - self._base_ns)
             self._base_ns = command.at_ns
-        elif player.plan.idle and self._idle_ns:  # the downbeat is one of the ticks that go on
+        elif self._desk.idle and self._idle_ns:  # the downbeat is one of the ticks that go on
             period = 60e9 / (self._idle_bpm * CLOCKS_PER_QUARTER)
             late = (self._idle_ns - self._base_ns) % period
             self._timeline = Timeline(first, anchor + round(late))

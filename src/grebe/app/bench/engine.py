@@ -13,7 +13,6 @@ from typing import Any
 
 from grebe.app.bench.clock import (
     BUSY,
-    SETTLE_S,
     bench_project,
     busy,
     compile_reference,
@@ -92,7 +91,6 @@ def _long_run(seconds: float) -> dict[str, Any]:
         took = time.monotonic() - began
         used = _usage(welcome.pid)[0] - spent
         client.send(Halt())
-        time.sleep(SETTLE_S)
         rows = settled_report(client).devices
     settled = memory[len(memory) // 10 :]
     return {

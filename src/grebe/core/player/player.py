@@ -125,10 +125,7 @@ class Player:
 
     def bar_after(self, tick: int) -> int:
         """The first bar line of the song as written that is not before a tick."""
-        if not self._layout.spans:
-            return tick
-        span = self._layout.spans[self._layout.index_at(tick)]
-        return span.tick + next_multiple(max(0, tick - span.tick), span.scene.meter.bar_ticks)
+        return self._layout.bar_after(tick)
 
     # Commands
 

@@ -6,6 +6,7 @@ from collections.abc import Mapping
 
 from grebe.core.songs.model import Scene, Section, Song
 from grebe.core.time.tempo import TempoMap, TempoPoint
+from grebe.core.time.ticks import next_multiple
 from grebe.core.units import Value
 from grebe.errors import EditError
 
@@ -66,6 +67,13 @@ class Layout(Value, frozen=True, kw_only=True):
             if tick < span.end:
                 return index
         return len(self.spans) - 1
+
+    def bar_after(self, tick: int) -> int:
+        """The first bar line that is not before a tick; the tick itself in an empty song."""
+        if not self.spans:
+            return tick
+        span = self.spans[self.index_at(tick)]
+        return span.tick + next_multiple(max(0, tick - span.tick), span.scene.meter.bar_ticks)
 
 
 def section_tempo(span: Span, tick: int) -> TempoPoint | None:

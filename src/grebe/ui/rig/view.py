@@ -20,7 +20,7 @@ from PyQt6.QtWidgets import (
 from grebe.app.export import export_setup
 from grebe.app.runtime import own_profiles_dir
 from grebe.app.session import Session
-from grebe.core.document import Project, with_device, with_leader, with_rig
+from grebe.core.document import Project, let_lead, with_device, with_rig
 from grebe.core.findings import Finding, as_intended, mend, not_intended
 from grebe.core.rig.edits import (
     add_cable,
@@ -406,14 +406,7 @@ class RigView(View):
     def do_lead(self) -> None:
         """Let the selected one lead the clock; its clock output is switched on."""
         leader, name = self.selected, self.session.project.rig.name_of(self.selected)
-
-        def edit(project: Project) -> Project:
-            led = with_leader(project, leader)
-            if leader == GREBE_ID:
-                return led
-            return with_device(led, leader, lambda d: msgspec.structs.replace(d, sends_clock=True))
-
-        self._apply(f"{name} leads", edit)
+        self._apply(f"{name} leads", lambda project: let_lead(project, leader))
 
     def do_propose(self) -> None:
         """Let the one lead that leads best, and say why."""
