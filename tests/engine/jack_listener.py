@@ -1,7 +1,7 @@
 """An independent JACK client: records MIDI or pulses at exact frames. Run as its own process.
 
 Usage: jack_listener.py SERVER SOURCE SECONDS. Waits for SOURCE to appear and
-connects to it; prints "ready" and at the end a JSON object: `seen`, a list of
+connects to it (with "-" it waits for others to connect to listener:in); prints "ready" and at the end a JSON object: `seen`, a list of
 [frame, bytes] (for audio [frame, "rise"]), and `jumps`, the stretches [from, to]
 in which JACK lost time.
 """
@@ -47,11 +47,13 @@ def main() -> None:
     client.set_xrun_callback(lambda _: jumps.append((client.last_frame_time,) * 2))
     client.activate()
     end = time.monotonic() + 10
-    while not client.get_ports(source, is_output=True):
+    while source != "-" and not client.get_ports(source, is_output=True):
         if time.monotonic() > end:
             sys.exit("no such source")
         time.sleep(0.01)
-    if client.get_ports(source, is_output=True)[0].is_audio:
+    if source == "-":
+        pass
+    elif client.get_ports(source, is_output=True)[0].is_audio:
         listens.append(True)
         client.connect(source, audio)
     else:

@@ -13,6 +13,8 @@ from collections import deque
 
 BANDWIDTH_HZ = 0.1
 """Low: a callback wavers by some 50 microseconds, a frame at 48 kHz is 21."""
+FRESH_HZ = 1.0
+"""At first: the first callback may have been late by much more. It narrows as time goes on."""
 
 
 class FrameClock:
@@ -29,6 +31,8 @@ class FrameClock:
         self._next_frame = 0
         self._next_ns = 0.0
         self._period_ns = 0.0
+        self._since_s = 0.0
+        """How long the loop has run since it began afresh."""
 
     def update(self, frame: int, now_ns: int, frames: int) -> None:
         """A period of `frames` beginning at `frame` was seen at `now_ns`."""
@@ -40,7 +44,9 @@ class FrameClock:
         if abs(error) > max(4 * nominal, 20e6):
             self._restart(frame, now_ns, frames, nominal)
             return
-        omega = 2 * math.pi * BANDWIDTH_HZ * nominal / 1e9
+        self._since_s += nominal / 1e9
+        bandwidth_hz = max(BANDWIDTH_HZ, min(FRESH_HZ, 1 / self._since_s))
+        omega = 2 * math.pi * bandwidth_hz * nominal / 1e9
         begin_ns = self._next_ns
         self._next_ns = begin_ns + self._period_ns + math.sqrt(2) * omega * error
         self._period_ns += omega * omega * error
@@ -54,6 +60,7 @@ class FrameClock:
         self._next_frame = frame + frames
         self._next_ns = now_ns + nominal
         self._period_ns = nominal
+        self._since_s = 0.0
         self.mapping = (frame, float(now_ns), nominal / frames)
 
     def ns_at(self, frame: int) -> int:
