@@ -8,7 +8,7 @@ here=$(cd "$(dirname "$0")/.." && pwd)
 
 # Qt's platform plugins, JACK with its dummy driver, the ALSA library, venv.
 packages="python3-venv jackd2 libasound2 libdbus-1-3 libegl1 libfontconfig1 libgl1 libglib2.0-0
-libxcb-cursor0 libxcb-icccm4 libxcb-image0 libxcb-keysyms1 libxcb-randr0 libxcb-render-util0
+libportaudio2 libxcb-cursor0 libxcb-icccm4 libxcb-image0 libxcb-keysyms1 libxcb-randr0 libxcb-render-util0
 libxcb-shape0 libxcb-xinerama0 libxcb-xkb1 libxkbcommon-x11-0 libxkbcommon0 xvfb"
 
 installed() { # a library may be called NAMEt64 since 2024

@@ -43,6 +43,7 @@ from grebe.core.player.events import (
 )
 from grebe.core.player.plan import Plan, make_plan, played_by_grebe
 from grebe.core.player.player import Player
+from grebe.core.rig.model import CountIn
 from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import CLOCK_TICKS, SIXTEENTH_TICKS, TICKS_PER_QUARTER
 from grebe.errors import EditError
@@ -654,3 +655,42 @@ def test_a_pulse_line_plugged_in_or_pulled_while_playing() -> None:
     assert beats(Pulse, player.advance(8 * BEAT)) == []
     player.apply(SetPlan(plan=plan_of(pulsed(1.0))))
     assert beats(Pulse, player.advance(11 * BEAT)) == [8.0, 9.0, 10.0]
+
+
+def test_a_count_in_clicks_before_the_first_clock() -> None:
+    """A bar of clicks at the tempo of what comes, the first louder; clock and Start after it."""
+    project = build.two_boxes()
+    rig = msgspec.structs.replace(project.rig, count_in=CountIn(device="bass", note=37))
+    player = Player(plan_of(msgspec.structs.replace(project, rig=rig)))
+    dues = player.apply(Begin(count_in_bars=2))
+    assert player.tick == -2 * BAR - 2 * CLOCK_TICKS
+    dues += player.advance(1)
+    clicks = [(t, e) for t, d, e in dues if isinstance(e, NoteOn) and e.note == 37]
+    assert [t / BEAT for t, _ in clicks] == [-8, -7, -6, -5, -4, -3, -2, -1]
+    assert [e.velocity for _, e in clicks] == [120, 80, 80, 80] * 2
+    assert beats(Clock, dues, "bass") == [0.0]
+    assert beats(Start, dues, "bass") == [0.0]
+
+
+def test_stopping_inside_a_count_in_leaves_no_click_hanging() -> None:
+    """The click that sounds is ended."""
+    project = build.two_boxes()
+    rig = msgspec.structs.replace(project.rig, count_in=CountIn(device="bass", note=37))
+    player = Player(plan_of(msgspec.structs.replace(project, rig=rig)))
+    player.apply(Begin(count_in_bars=1))
+    player.advance(-BAR + 1)
+    assert [e.note for _, _, e in player.apply(Halt()) if isinstance(e, NoteOff)] == [37]
+
+
+def test_a_box_that_may_be_a_tick_short_plays_on_until_the_bar() -> None:
+    """Stopped only just before it, told where it is, and told once however often it is asked."""
+    player, _ = begun(build.two_boxes())
+    player.advance(5 * BEAT)
+    dues = player.apply(Rejoin(device="bass", stop_now=False))
+    assert not of(Stop, dues)
+    player.apply(Rejoin(device="bass", stop_now=False))
+    dues += player.advance(9 * BEAT)
+    told = [(t, type(e)) for t, d, e in dues if d == "bass" and isinstance(e, (Stop, SongPosition))]
+    ready = 8 * BEAT - 2 * CLOCK_TICKS
+    assert told == [(ready, Stop), (ready, SongPosition)]
+    assert beats(Continue, dues) == [8.0]

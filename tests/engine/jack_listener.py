@@ -1,9 +1,9 @@
 """An independent JACK client: records MIDI or pulses at exact frames. Run as its own process.
 
 Usage: jack_listener.py SERVER SOURCE SECONDS. Waits for SOURCE to appear and
-connects to it (with "-" it waits for others to connect to listener:in); prints "ready" and at the end a JSON object: `seen`, a list of
-[frame, bytes] (for audio [frame, "rise"]), and `jumps`, the stretches [from, to]
-in which JACK lost time.
+connects to it; with "-" it waits for others to connect to listener:in. Prints
+"ready" and at the end a JSON object: `seen`, a list of [frame, bytes] (for audio
+[frame, "rise"]), and `jumps`, the stretches [from, to] in which JACK lost time.
 """
 
 from __future__ import annotations

@@ -3,13 +3,11 @@
 from __future__ import annotations
 
 import json
-import os
 import shutil
 import subprocess
 import sys
 import time
 from collections import deque
-from collections.abc import Iterator
 from itertools import pairwise
 from pathlib import Path
 
@@ -19,89 +17,26 @@ import pytest
 from grebe.core.document import Project
 from grebe.core.player.commands import Begin, Halt, Hold
 from grebe.core.player.plan import make_plan
-from grebe.core.rig.model import Cable, Port, Rig, Route
+from grebe.core.rig.model import AudioPort, Cable, Port, Rig, Route
 from grebe.core.rig.spec import PulseShape
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import PortLost
 from grebe.link.messages import Notice
 from grebe.wires.clock import raw_ns
-from grebe.wires.jack import JackWire, open_client
+from grebe.wires.jack import JackWire
 from tests import build
 from tests.core.test_rig import box
+from tests.engine.jackd import RATE, Server, client, heard, listener, tries
 from tests.engine.live import live
 
 pytestmark = [
     pytest.mark.jack,
     pytest.mark.skipif(shutil.which("jackd") is None, reason="jackd is not installed"),
 ]
-RATE = 48_000
-
-
-class Server:
-    """A jackd of our own."""
-
-    def __init__(self, period: int) -> None:
-        self.name = f"gt{os.getpid()}"
-        self.period = period
-        command = ["jackd", "-n", self.name, "-d", "dummy", "-r", str(RATE), "-p", str(period)]
-        self.process = subprocess.Popen(
-            command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL
-        )
-        end = time.monotonic() + 10
-        while True:
-            try:
-                # Not by our own client's name: an engine may be taking it at this moment.
-                open_client("probe", self.name).close()
-                return
-            except PortLost:
-                assert time.monotonic() < end, "jackd did not start"
-                time.sleep(0.05)
-
-    def stop(self) -> None:
-        """End it."""
-        if self.process.poll() is None:
-            self.process.terminate()
-            self.process.wait(10)
-
-
-@pytest.fixture(params=[256])
-def server(request: pytest.FixtureRequest, monkeypatch: pytest.MonkeyPatch) -> Iterator[Server]:
-    made = Server(request.param)
-    monkeypatch.setenv("JACK_DEFAULT_SERVER", made.name)
-    yield made
-    made.stop()
-
-
-def listener(server: Server, source: str, seconds: float) -> subprocess.Popen[bytes]:
-    """Start the independent client and wait until it listens."""
-    script = Path(__file__).with_name("jack_listener.py")
-    process = subprocess.Popen(
-        [sys.executable, str(script), server.name, source, str(seconds)],
-        stdin=subprocess.PIPE,
-        stdout=subprocess.PIPE,
-    )
-    assert process.stdout is not None
-    assert process.stdout.readline() == b"ready\n"
-    return process
-
-
-def heard(
-    process: subprocess.Popen[bytes], *, soon: bool = False
-) -> dict[str, list[tuple[int, str]]]:
-    """What it recorded: until its time is over, or until a moment from now."""
-    assert process.stdout is not None
-    if soon and process.stdin is not None:
-        time.sleep(0.2)
-        process.stdin.close()
-    found = json.loads(process.stdout.readline())
-    process.wait(10)
-    process.stdout.close()
-    if process.stdin is not None:
-        process.stdin.close()
-    return found
 
 
 @pytest.mark.parametrize("server", [64, 256, 1024], indirect=True)
+@tries
 def test_clock_is_exact_to_the_frame(server: Server) -> None:
     """Every clock at the very frame it was planned for, as another client stamps it.
 
@@ -148,6 +83,7 @@ def jack_project(target: str = "") -> Project:
     )
 
 
+@tries
 def test_a_song_out_of_a_real_port(server: Server) -> None:
     """Start, clock and notes leave the port in order; the stand-in beside it misses none.
 
@@ -181,6 +117,7 @@ def test_a_song_out_of_a_real_port(server: Server) -> None:
     assert clock - start >= RATE / 1000
 
 
+@tries
 def test_a_target_that_is_not_there(server: Server) -> None:
     """The device is marked with the reason; the rest play."""
     with live(jack_project("nobody:in")) as engine:
@@ -190,6 +127,7 @@ def test_a_target_that_is_not_there(server: Server) -> None:
         assert (row.port, row.detail) == ("gone", "there is no JACK port 'nobody:in'")
 
 
+@tries
 def test_jack_going_away(server: Server) -> None:
     """The server ends in the middle: the port is marked, the clock goes on elsewhere."""
     with live(jack_project()) as engine:
@@ -208,6 +146,7 @@ def test_without_a_server() -> None:
         JackWire("nobody-there")
 
 
+@tries
 def test_a_route_from_port_to_port_adds_no_frame(server: Server) -> None:
     """Played by one client, heard by another, through Grebe: at the same frame, mapped."""
     pads = box("pochard", "Pads", port=Port(wire="none"), input=Port(wire="jack"))
@@ -249,7 +188,12 @@ def pulsed_project(rate: float) -> Project:
     project = build.two_boxes()
     drums, bass = project.rig.devices
     bass = msgspec.structs.replace(
-        bass, port=Port(wire="pulse"), pulse=PulseShape(width_ms=2.0, level=0.5)
+        bass,
+        port=Port(wire="none"),
+        pulse_at=AudioPort(wire="jack"),
+        run_at=AudioPort(wire="jack"),
+        reset_at=AudioPort(wire="jack"),
+        pulse=PulseShape(width_ms=2.0, level=0.5),
     )
     cables = tuple(
         msgspec.structs.replace(c, medium="pulse", rate=rate) if c.target == "bass" else c
@@ -259,6 +203,7 @@ def pulsed_project(rate: float) -> Project:
     return msgspec.structs.replace(project, rig=rig)
 
 
+@tries
 def test_pulses_leave_an_audio_port_exact_to_the_sample(server: Server) -> None:
     """At the rate of the cable and the tempo of the song, as another client hears the samples."""
     rate = 24.0
@@ -289,19 +234,14 @@ def test_pulses_leave_an_audio_port_exact_to_the_sample(server: Server) -> None:
 
 def watch(server: Server, seconds: float) -> subprocess.Popen[bytes]:
     """Start the client that watches the transport."""
-    script = Path(__file__).with_name("jack_transport_watcher.py")
-    process = subprocess.Popen(
-        [sys.executable, str(script), server.name, str(seconds)], stdout=subprocess.PIPE
-    )
-    assert process.stdout is not None
-    assert process.stdout.readline() == b"ready\n"
-    return process
+    return client("jack_transport_watcher.py", server.name, str(seconds))
 
 
+@tries
 def test_jack_transport_is_led(server: Server) -> None:
     """Another client sees it roll, with bar, beat, tick and tempo, and stop with the song."""
     project = jack_project()
-    rig = msgspec.structs.replace(project.rig, leads_jack=True)
+    rig = msgspec.structs.replace(project.rig, jack="lead")
     project = msgspec.structs.replace(project, rig=rig)
     bpm = project.songs[0].bpm
     with live(project) as engine:
@@ -330,7 +270,7 @@ def test_jack_transport_is_led(server: Server) -> None:
 def test_jack_transport_without_jack_is_said() -> None:
     """In words; the rest plays."""
     project = build.two_boxes()
-    rig = msgspec.structs.replace(project.rig, leads_jack=True)
+    rig = msgspec.structs.replace(project.rig, jack="lead")
     project = msgspec.structs.replace(project, rig=rig)
     with live(project) as engine:
         engine.send(engine.load(project))
@@ -339,6 +279,7 @@ def test_jack_transport_without_jack_is_said() -> None:
         engine.status(lambda s: s.running)
 
 
+@tries
 def test_jack_restarted_while_playing(server: Server) -> None:
     """The port is opened again by itself, and the box is told where the song is."""
     first = listener(server, "-", 30.0)

@@ -7,8 +7,11 @@ from __future__ import annotations
 
 import time
 from collections import deque
+from math import ceil
 from pathlib import Path
 from typing import Literal
+
+import msgspec
 
 from grebe.app.client import EngineClient, check_version
 from grebe.app.runtime import engine_socket
@@ -20,7 +23,7 @@ from grebe.app.supervisor import (
     standin_devices,
     start_engine,
 )
-from grebe.core.document import Project, set_tempo, with_song
+from grebe.core.document import Project, set_tempo, with_rig, with_song
 from grebe.core.findings import Finding, Found, find
 from grebe.core.player.commands import (
     Again,
@@ -32,6 +35,7 @@ from grebe.core.player.commands import (
     Mute,
     Nudge,
     Skip,
+    Steer,
 )
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.model import Device
@@ -44,6 +48,8 @@ from grebe.errors import EditError, EngineError, ProtocolError
 from grebe.link.messages import (
     Deviation,
     FromEngine,
+    Learn,
+    Learned,
     Loaded,
     Notice,
     Panic,
@@ -245,6 +251,13 @@ class Session:
             self._mind_standins(message, now_s)
         elif isinstance(message, Notice):
             self.notice = message
+        elif isinstance(message, Learned):
+            trigger = message.trigger
+            self.store.apply(
+                "Panic", lambda p: with_rig(p, msgspec.structs.replace(p.rig, panic=trigger))
+            )
+            name = self.project.rig.name_of(trigger.device)
+            self.say("info", f"{name}: {trigger.words} panics from now on.")
         elif isinstance(message, Loaded) and self.link == "on":
             if message.source != self._source():
                 self.link, self.status = "other", None
@@ -348,6 +361,23 @@ class Session:
         else:
             self._begin(self._resume_section)
 
+    def run_counted(self) -> None:
+        """Run from the top, or from what is selected, after the rig's count-in."""
+        if not self.running:
+            bars = self.project.rig.count_in.bars
+            self._begin(self.selected_section, count_in_bars=bars)
+
+    def beats_to_come(self) -> int:
+        """Beats of a count-in that are still to come; 0 once the song plays."""
+        status, layout = self.status, self.layout()
+        if status is None or layout is None or not status.running:
+            return 0
+        span = layout.span_of(status.section)
+        left = status.section_tick - self.tick_now()
+        if span is None or left <= 0:
+            return 0
+        return ceil(left / span.scene.meter.beat_ticks)
+
     def run_here(self) -> None:
         """Run from the selected section."""
         if not self.running:
@@ -368,13 +398,20 @@ class Session:
             return None
         return place, at_ns + round((place - tick) * ns_a_tick)
 
-    def _begin(self, section: str, tick: int | None = None, at_ns: int | None = None) -> None:
+    def _begin(
+        self,
+        section: str,
+        tick: int | None = None,
+        at_ns: int | None = None,
+        count_in_bars: int = 0,
+    ) -> None:
         song = self.song
         known = song is not None and any(s.id == section for s in song.sections)
         self.deviations.clear()
         if self._plan_changed:
             self._send_plan()
-        self._tell(Begin(section=section if known else "", tick=tick, at_ns=at_ns))
+        first = section if known else ""
+        self._tell(Begin(section=first, tick=tick, at_ns=at_ns, count_in_bars=count_in_bars))
         self._resume_section = ""
 
     def push(self, percent: float) -> None:
@@ -393,6 +430,21 @@ class Session:
             lambda project: with_song(project, self.song_id, lambda s: set_tempo(s, bpm)),
             merge="tempo-by-key",
         )
+
+    def go_to_tempo(self, bpm: float, bars: int) -> None:
+        """The song's tempo from the next beat on; over some bars, only for this time."""
+        if self.status is not None and self.status.follows:
+            name = self.project.rig.name_of(self.status.follows)
+            self.say("warn", f"{name} leads: its tempo holds.")
+        elif bars and self.running:
+            self._tell(Steer(bpm=bpm, ramp_bars=bars))
+            self.say("info", f"To {bpm:g} BPM over {bars} bars; the song keeps its own tempo.")
+        elif self.song is not None:
+            self.change_tempo(bpm - self.song.bpm)
+
+    def learn_panic(self, device: str) -> None:
+        """Take the next press on a box for the one that panics; "" gives up."""
+        self._tell(Learn(device=device))
 
     def launch(self, section: str, at: LaunchAt) -> None:
         """Bring in a section; "" is what is next."""

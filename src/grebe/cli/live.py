@@ -141,7 +141,7 @@ def ports(arguments: argparse.Namespace) -> int:
     for transport, row in found.items():
         if not row["available"]:
             sys.stdout.write(f"{transport}: {row['reason']}\n")
-        for kind in ("midi", "audio"):
+        for kind in ("midi", "midi_in", "audio", "audio_in"):
             for name in row.get(kind, []):
                 sys.stdout.write(f"{transport} {kind}: {name}\n")
     return 0

@@ -7,17 +7,20 @@ from collections.abc import Callable
 import msgspec
 
 from grebe.core.player.plan import Plan
-from grebe.core.rig.model import Device, Port
+from grebe.core.rig.model import JACK_ID, Device, Port
+from grebe.core.rig.model import JackTransport as JackTransportUse
 from grebe.core.rig.standin import Setup
-from grebe.engine.ears import Ears, Sending
+from grebe.engine.ears import PULSES, Ears, Sending
 from grebe.engine.following import Following
+from grebe.engine.jack_following import JackFollowing
+from grebe.engine.lines import Lines
 from grebe.engine.outlet import Outlet
 from grebe.engine.ports import PortBook
 from grebe.errors import PortLost
-from grebe.link.messages import Load, Notice
+from grebe.link.messages import DeviceStatus, Load, Notice
 from grebe.protocols.standin import encode_setup, goodbye, press
 from grebe.wires.clock import raw_ns
-from grebe.wires.jack_pulse import JackPulse
+from grebe.wires.jack import JackPort
 from grebe.wires.jack_transport import JackTransport, Where
 
 
@@ -33,8 +36,10 @@ class Desk:
         self.transport: JackTransport | None = None
         """JACK's, while Grebe leads it."""
         self.ports = PortBook()
+        self.lines = Lines(self.ports)
         self.ears = Ears(self.ports)
-        self.following = Following()
+        self._box_led = Following()
+        self.following: Following | JackFollowing = self._box_led
         self.outlets: dict[str, Outlet] = {}
         self.via: dict[str, str] = {}
         self.sharing: dict[str, list[Outlet]] = {}
@@ -48,6 +53,8 @@ class Desk:
     def name(self, device: str) -> str:
         """A device's name, for people."""
         outlet = self.outlets.get(device)
+        if device == JACK_ID:
+            return "JACK's transport"
         return outlet.device.name if outlet is not None else device
 
     @property
@@ -86,6 +93,13 @@ class Desk:
         text = f"{outlet.device.name}: {error}. The rest play on."
         self._tell(Notice(level="warn", text=text))
 
+    def statuses(self) -> tuple[DeviceStatus, ...]:
+        """How every device is doing."""
+        return tuple(
+            outlet.status(self.lines.sent.get(device, 0), self.lines.problems.get(device, ""))
+            for device, outlet in self.outlets.items()
+        )
+
     def collect(self) -> None:
         """Take in what the ports have to say."""
         for outlet in self.outlets.values():
@@ -109,8 +123,6 @@ class Desk:
             # A port lost while playing is not tried again with every edit: that takes time.
             if outlet is not None and same and (outlet.port is not None or running):
                 outlet.change(device, at_once=not running)
-                if isinstance(outlet.port, JackPulse):
-                    outlet.port.shape = device.pulse
                 if self._setups.get(device.id) != known.get(device.id):
                     self._send_setup(outlet)
             else:
@@ -124,6 +136,7 @@ class Desk:
             self.outlets[device.id] = outlet
         for gone in old.values():
             gone.close()
+        self.lines.set(plan.devices)
         self.via = dict(plan.via)
         self.idle = plan.idle  # worked out once: it is asked for two hundred times a second
         self.sharing = {
@@ -134,15 +147,34 @@ class Desk:
             for outlet in sharing:
                 outlet.clock_of(self.outlets[wire])
         self._listen()
-        self._lead_transport(plan.leads_jack)
+        self._take_transport(plan.jack)
 
-    def _lead_transport(self, leads: bool) -> None:
-        """Take JACK's transport, or let go of it."""
+    def _take_transport(self, how: JackTransportUse) -> None:
+        """Lead JACK's transport, follow it, or let go of it."""
+        self.transport = None
+        if how == "leave":
+            self.ports.leave_transport()
         try:
-            self.transport = self.ports.lead_transport(self._where if leads else None)
+            if how == "lead":
+                self.transport = self.ports.lead_transport(self._where)
+            followed = self.ports.follow_transport() if how == "follow" else None
         except PortLost as error:
-            self.transport = None
-            self._tell(Notice(level="warn", text=f"JACK's transport cannot be led: {error}."))
+            verb = "led" if how == "lead" else "followed"
+            self._tell(Notice(level="warn", text=f"JACK's transport cannot be {verb}: {error}."))
+            followed = None
+        jack = self.ports.jack
+        if followed is None or jack is None:
+            self.following = self._box_led
+        elif not isinstance(self.following, JackFollowing) or not self.following.watches(followed):
+            self.following = JackFollowing(followed, jack.frames)
+
+    def torn(self) -> list[str]:
+        """Devices whose wire may have lost a clock since this was asked last."""
+        return [
+            device
+            for device, outlet in self.outlets.items()
+            if isinstance(outlet.port, JackPort) and outlet.port.take_torn()
+        ]
 
     def look_after_a_port(self) -> str:
         """Look at one port, each time another: looking at all of them could cost a tick.
@@ -153,6 +185,11 @@ class Desk:
             return ""
         self._looked_at = (self._looked_at + 1) % len(self.outlets)
         outlet = list(self.outlets.values())[self._looked_at]
+        gone, _ = self.lines.look_after(outlet.device.id)
+        self._look_after_input(outlet.device.id)
+        if gone:
+            text = f"{outlet.device.name}: {gone}. The rest play on."
+            self._tell(Notice(level="warn", text=text))
         if outlet.port is not None:
             try:
                 outlet.port.check()
@@ -170,6 +207,11 @@ class Desk:
             return outlet.device.id
         return ""
 
+    def _look_after_input(self, device: str) -> None:
+        """An input that was lost is tried again; one that is there is looked at."""
+        if self.ears.misses(device):
+            self._listen()
+
     def _listen(self) -> None:
         """Open the inputs that routes and the leader need; end notes of routes that are gone."""
         plan, lost = self._plan, self.ears.lost
@@ -178,11 +220,11 @@ class Desk:
         leader = self.outlets.get(plan.follows)
         follows = plan.follows if leader is not None else ""
         offset_ns = leader.aim_ns if leader is not None else 0
-        self.following.set(follows, plan.follows_ppqn, offset_ns)
-        self.send_all(self.ears.set(plan.passages, self.outlets, follows))
+        self._box_led.set(follows, plan.follows_ppqn, offset_ns)
+        self.send_all(self.ears.set(plan, self.outlets))
         for source, why in self.ears.lost.items():
             if source not in lost:
-                text = f"{self.name(source)} cannot be heard: {why}."
+                text = f"{self.name(source.removesuffix(PULSES))} cannot be heard: {why}."
                 self._tell(Notice(level="warn", text=text))
 
     def _send_setup(self, outlet: Outlet) -> None:
@@ -200,6 +242,7 @@ class Desk:
     def close(self) -> None:
         """Let go of everything."""
         self.ears.close()
+        self.lines.close()
         for outlet in self.outlets.values():
             outlet.close()
         self.ports.close()
@@ -207,6 +250,6 @@ class Desk:
 
 def _own_port(device: Device, via: dict[str, str]) -> Device:
     """A real box behind a thru has no port of its own: its messages go by the first one's."""
-    if via.get(device.id, device.id) == device.id or device.port.wire in ("standin", "pulse"):
+    if via.get(device.id, device.id) == device.id or device.port.wire == "standin":
         return device
     return msgspec.structs.replace(device, port=Port(wire="none"))

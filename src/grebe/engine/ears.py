@@ -4,16 +4,20 @@ from __future__ import annotations
 
 import select
 
-from grebe.core.rig.passage import Passage
+from grebe.core.player.plan import Plan
+from grebe.core.rig.trigger import Trigger
 from grebe.engine.outlet import Outlet
 from grebe.engine.ports import PortBook
 from grebe.errors import PortLost
 from grebe.protocols.gate import Gate
 from grebe.protocols.midi import MidiParser
+from grebe.protocols.press import press_of
 from grebe.wires.base import Heard, InPort
 from grebe.wires.clock import raw_ns
 from grebe.wires.jack import JackInput, JackPort
 
+PULSES = "~pulses"
+"""Behind a device's id: its pulses, heard beside its MIDI."""
 Sending = tuple[str, bytes]
 """(device plugged into Grebe, message for its wire)."""
 
@@ -33,29 +37,52 @@ class Ears:
         self.lost: dict[str, str] = {}
         """Sources that cannot be heard, and why."""
         self.follows = ""
-        """The box whose clock is followed."""
+        """The input whose clock is followed."""
         self.led: list[Heard] = []
         """What that box has sent, for the engine to take."""
+        self.panic: Trigger | None = None
+        """The press that panics."""
+        self.panicked = False
+        """It came; the engine acts on it and takes it back."""
+        self.learning = ""
+        """The box whose next press is waited for."""
+        self.learned: Trigger | None = None
+        """That press, for the engine to take."""
 
     def unreadable(self) -> dict[str, int]:
         """By source, bytes that were no part of any message."""
         return {source: p.dropped for source, p in self._parsers.items() if p.dropped}
+
+    def misses(self, device: str) -> bool:
+        """Whether a device that should be heard is not; looks at its inputs."""
+        for source in (device, device + PULSES):
+            heard = self._inputs.get(source)
+            try:
+                if heard is not None:
+                    heard.check_input()
+            except PortLost as error:
+                self.lost[source] = str(error)
+                self._close(source)
+            if source in self.lost:
+                return True
+        return False
 
     @property
     def listening(self) -> bool:
         """Whether there is anything to wait for."""
         return bool(self._inputs)
 
-    def set(
-        self, passages: tuple[Passage, ...], outlets: dict[str, Outlet], follows: str = ""
-    ) -> list[Sending]:
-        """Take these routes, and hear the box that is followed.
+    def set(self, plan: Plan, outlets: dict[str, Outlet]) -> list[Sending]:
+        """Take a plan's routes, and hear the box that is followed and the one that panics.
 
         Gives the ends of notes that sounded over routes that are gone.
         """
-        self.follows = follows
+        self.follows = plan.follows
+        if plan.follows and outlets[plan.follows].device.pulse_from.wire != "none":
+            self.follows += PULSES
+        self.panic = plan.panic
         before, self._gates = self._gates, {}
-        for passage in passages:
+        for passage in plan.passages:
             key = (passage.source, passage.target)
             gate = before.pop(key, None)
             if gate is not None and gate.passage.wire == passage.wire:
@@ -70,20 +97,25 @@ class Ears:
         return ends
 
     def _open_inputs(self, outlets: dict[str, Outlet]) -> None:
-        wanted = {source for source, _ in self._gates} | ({self.follows} - {""})
+        wanted = {source for source, _ in self._gates} | {self.follows, self.learning}
+        if self.panic is not None:
+            wanted.add(self.panic.device)
         for source in list(self._inputs):
-            outlet = outlets.get(source)
+            outlet = outlets.get(source.removesuffix(PULSES))
             gone = source not in wanted or outlet is None
             if gone or self._opened[source] != _where(outlet):
                 self._close(source)
         self.lost = {}
-        for source in wanted:
-            outlet = outlets.get(source)
+        for source in sorted(wanted):
+            outlet = outlets.get(source.removesuffix(PULSES))
             if outlet is None:
                 continue
             if source not in self._inputs:
                 try:
-                    heard = self._ports.open_input(outlet.device, outlet.port)
+                    if source.endswith(PULSES):
+                        heard: InPort | None = self._ports.open_pulses(outlet.device)
+                    else:
+                        heard = self._ports.open_input(outlet.device, outlet.port)
                 except PortLost as error:
                     self.lost[source] = str(error)
                     continue
@@ -100,7 +132,8 @@ class Ears:
         if not isinstance(heard, JackInput):
             return
         through: list[tuple[Gate, JackPort]] = []
-        rest = source == self.follows
+        pressing = self.panic is not None and source == self.panic.device
+        rest = pressing or source in (self.follows, self.learning)
         for (origin, _), gate in self._gates.items():
             if origin == source:
                 outlet = outlets.get(gate.passage.wire)
@@ -139,6 +172,8 @@ class Ears:
             for data, at_ns in whole:
                 if source == self.follows:
                     self.led.append((at_ns, data))
+                if self.panic is not None or self.learning:
+                    self._press(source, data)
                 for (origin, _), gate in self._gates.items():
                     if origin != source or heard.has_passed(gate):
                         continue
@@ -151,6 +186,23 @@ class Ears:
                 if origin == source:
                     out += [(gate.passage.wire, end) for end in gate.release()]
         return out, gone
+
+    def _press(self, source: str, data: bytes) -> None:
+        press = press_of(source, data)
+        if press is None:
+            return
+        if source == self.learning:
+            self.learning, self.learned = "", press
+        elif press == self.panic:
+            self.panicked = True
+
+    def learn(self, device: str, outlets: dict[str, Outlet]) -> None:
+        """Wait for the next press on a box; "" gives up. PortLost when it cannot be heard."""
+        self.learning = device
+        self._open_inputs(outlets)
+        if device and device not in self._inputs:
+            self.learning = ""
+            raise PortLost(self.lost.get(device, "no input of it is set: Heard at, in the Rig"))
 
     def release(self) -> list[Sending]:
         """The ends of all notes that sound."""
@@ -167,4 +219,4 @@ def _where(outlet: Outlet | None) -> object:
     if outlet is None:
         return None
     standin = outlet.port if outlet.device.port.wire == "standin" else None
-    return (outlet.device.input, id(standin))
+    return (outlet.device.input, outlet.device.pulse_from, id(standin))

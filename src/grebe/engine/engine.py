@@ -34,7 +34,8 @@ from grebe.core.player.events import (
     Tempo,
 )
 from grebe.core.player.player import Player
-from grebe.core.sync.led import Go
+from grebe.core.rig.words import listed
+from grebe.core.sync.led import Go, Halted
 from grebe.core.sync.reclock import Reclock
 from grebe.core.time.ticks import (
     CLOCK_TICKS,
@@ -42,7 +43,9 @@ from grebe.core.time.ticks import (
     next_multiple,
 )
 from grebe.engine.desk import Desk
+from grebe.engine.ears import PULSES
 from grebe.engine.following import Hearing
+from grebe.engine.jack_following import JackFollowing
 from grebe.engine.outlet import Outlet
 from grebe.engine.place import Bars
 from grebe.engine.server import Connection, Server
@@ -53,6 +56,8 @@ from grebe.link.messages import (
     AskReport,
     ClearCounters,
     Hello,
+    Learn,
+    Learned,
     Load,
     Loaded,
     Notice,
@@ -65,7 +70,6 @@ from grebe.link.messages import (
 )
 from grebe.protocols.midi import NOTE_OFF, STOP, encode, silence
 from grebe.wires.clock import Sleep, raw_ns, sleep_until_ns
-from grebe.wires.jack_pulse import JackPulse
 from grebe.wires.jack_transport import Place
 
 LOOKAHEAD_NS = 50_000_000
@@ -99,6 +103,8 @@ JOIN_AFTER_NS = 100_000_000
 """A running leader is joined on the first bar that is at least this far away."""
 IDLE_LATE_NS = 1_000_000_000
 """Ticks while stopped begin afresh when none has gone out for so long."""
+IDLE_PULL_CLOCKS, IDLE_SLEW = 8.0, 0.04
+"""Ticks while stopped are drawn to those of the box that leads as a run is: see `Reclock`."""
 IDLE_CLOCK = Clock()
 """Another than `Shared.CLOCK`: ticks while stopped are not counted."""
 STOP_SETTLES_NS = 200_000_000
@@ -167,14 +173,30 @@ class Engine:
         sendings, gone = self._desk.ears.hear()
         self._desk.send_all(sendings)
         led, self._desk.ears.led = self._desk.ears.led, []
-        for word in self._desk.following.hear(led):
+        self._take_words(self._desk.following.hear(led))
+        self._take_presses()
+        for source in gone:
+            name = self._desk.name(source.removesuffix(PULSES))
+            text = f"{name} is no longer heard: {self._desk.ears.lost[source]}."
+            self._server.tell(Notice(level="warn", text=text))
+
+    def _take_words(self, words: list[Go | Halted]) -> None:
+        """Go and halt with what leads."""
+        for word in words:
             if isinstance(word, Go):
                 self._go(word)
             else:
                 self._halt()
-        for source in gone:
-            text = f"{self._desk.name(source)} is no longer heard: {self._desk.ears.lost[source]}."
-            self._server.tell(Notice(level="warn", text=text))
+
+    def _take_presses(self) -> None:
+        """The pedal that panics, and a press that was waited for."""
+        ears = self._desk.ears
+        if ears.panicked:
+            ears.panicked = False
+            self._panic()
+        learned, ears.learned = ears.learned, None
+        if learned is not None:
+            self._server.tell(Learned(trigger=learned))
 
     # Playing
 
@@ -183,10 +205,11 @@ class Engine:
         return self._timeline is not None
 
     def _plan_ahead(self, now: int, passed_ns: int) -> None:
+        self._take_words(self._desk.following.poll(now))
         player, timeline = self._player, self._timeline
         for outlet in self._desk.outlets.values():
             outlet.slew(passed_ns)
-        if player is not None and self._desk.idle and not self._desk.following.device:
+        if player is not None and self._desk.idle:
             self._tick_idly(player.plan.song.bpm, now)
         if player is None or timeline is None or not player.running:
             return
@@ -204,7 +227,14 @@ class Engine:
         if self._timeline is not None:
             until = min(until, self._base_ns)
         period = 60e9 / (self._idle_bpm * CLOCKS_PER_QUARTER)
+        following = self._desk.following
         while self._idle_ns < until:
+            if following.device:
+                bpm, late = following.idle(round(self._idle_ns))
+                if not bpm:
+                    return  # what leads is silent, so is what follows
+                pull = max(-IDLE_SLEW, min(IDLE_SLEW, late / IDLE_PULL_CLOCKS))
+                period = 60e9 / (bpm * CLOCKS_PER_QUARTER) * (1 - pull)
             for wire in self._desk.idle:
                 outlet = self._desk.outlets.get(wire)
                 if outlet is None:
@@ -229,15 +259,17 @@ class Engine:
             if isinstance(event, (SectionStarts, SongEnds)):
                 heappush(self._queue, (due_ns, self._serial, "", event))
                 continue
-            wire = device if event is Shared.PULSE else self._desk.via.get(device, "")
+            wire = self._desk.via.get(device, "")
             outlet, meant = self._desk.outlets.get(wire), self._desk.outlets.get(device)
+            if event is Shared.PULSE:
+                if meant is not None:
+                    self._desk.lines.pulse(device, due_ns + meant.offset_ns)
+                continue
             if outlet is None or meant is None:
                 continue
             due_ns += meant.offset_ns
             if isinstance(event, (Start, Continue)):
                 due_ns -= START_LEAD_NS
-            if event is Shared.PULSE and not isinstance(outlet.port, JackPulse):
-                continue  # a stand-in takes messages only
             if outlet.port is not None and outlet.port.stamped:
                 self._send(outlet, event, due_ns)
             else:
@@ -315,6 +347,13 @@ class Engine:
             soon = int(following.tick_at(now + JOIN_AFTER_NS))
             self._go(following.join(player.bar_after(soon), now))
             return
+        if not player.plan.follows_starts or isinstance(following, JackFollowing):
+            word = following.begin_by_hand(raw_ns())
+            self._take_words([word] if word is not None else [])
+            if word is None and not isinstance(following, JackFollowing):
+                text = f"Coming in with {self._desk.name(following.device)}'s next tick."
+                self._server.tell(Notice(level="info", text=text))
+            return
         if not self._desk.press(start=True):  # a hand on the box
             text = f"Waiting for {self._desk.name(following.device)} to start."
             self._server.tell(Notice(level="info", text=text))
@@ -323,6 +362,10 @@ class Engine:
         """The leader has started, or is joined: the song from its position, on its clock."""
         player = self._player
         if player is None or self._running:
+            return
+        if word.tick >= player.plan.layout().ticks:
+            text = f"{self._desk.name(self._desk.following.device)} is past the song's end."
+            self._server.tell(Notice(level="info", text=text))
             return
         dues = player.apply(Begin(tick=word.tick))
         self._timeline = self._desk.following.timeline(word.tick, word.at_s, player.plan.song.bpm)
@@ -338,6 +381,11 @@ class Engine:
         for device, outlet in self._desk.outlets.items():
             started = self._desk.via.get(device) in player.plan.started
             outlet.begin(player.boundary, started=started)
+        if self._timeline is not None:
+            base_ns = self._timeline.ns_at(player.boundary)
+            self._desk.lines.begin()
+            for device, outlet in self._desk.outlets.items():
+                self._desk.lines.start(device, base_ns + outlet.offset_ns)
         self._enqueue(dues)
 
     def _where(self, at_ns: int) -> Place | None:
@@ -348,6 +396,10 @@ class Engine:
     def _stop_key(self) -> None:
         """The performer stops: a stand-in that leads is stopped by hand too."""
         self._desk.press(start=False)
+        player, following = self._player, self._desk.following
+        told = player is not None and not player.plan.follows_starts
+        if told or isinstance(following, JackFollowing):
+            following.end_by_hand(raw_ns())
         self._halt()
 
     def _halt(self) -> None:
@@ -390,6 +442,7 @@ class Engine:
             self._idle_ns = float(timeline.ns_at(coming))
             self._idle_bpm = timeline.bpm_at(now_tick)
         self._timeline = None
+        self._desk.lines.stop()
         if self._desk.transport is not None:
             self._desk.transport.stop()
         self._next = ("", 0, False)
@@ -410,6 +463,8 @@ class Engine:
             self._player = player = Player(plan)
             self._section = (player.section, 0)
         self._desk.load(message, plan, running=self._running)
+        if isinstance(self._desk.following, JackFollowing):
+            self._desk.following.song_is(player)
         self._lookahead_ns = LOOKAHEAD_NS + self._desk.earliest_ns
         song = player.plan.song
         self._server.tell(Loaded(song=song.id, project=plan.project, source=plan.source))
@@ -428,6 +483,7 @@ class Engine:
         if now - self._last_status >= STATUS_EVERY_NS:
             self._last_status = now
             self._desk.collect()
+            self._mend_torn()
             self._watch_leader(now)
             self._say_what_is_no_midi()
             if self._desk.ears.listening:
@@ -447,6 +503,17 @@ class Engine:
             self._last_wanted = now
         elif now - self._last_wanted > IDLE_NS:
             self._leaving = True
+
+    def _mend_torn(self) -> None:
+        """After JACK lost time: boxes that may be a tick short are put right on the next bar."""
+        torn = self._desk.torn()
+        if not torn or not self._running:
+            return
+        for device in torn:
+            self._command(Rejoin(device=device, stop_now=False))
+        names = listed([self._desk.name(device) for device in torn])
+        text = f"JACK lost time; {names} may be a tick short and is put right on the next bar."
+        self._server.tell(Notice(level="warn", text=text))
 
     def _say_what_is_no_midi(self) -> None:
         """Once a source, when bytes come in that are no part of any message."""
@@ -484,6 +551,8 @@ class Engine:
             self._stop_key()
         elif isinstance(message, (Launch, Hold, Again, Skip, Mute, Steer, Nudge)):
             self._command(message)
+        elif isinstance(message, Learn):
+            self._desk.ears.learn(message.device, self._desk.outlets)
         elif isinstance(message, Panic):
             self._panic()
         elif isinstance(message, Shutdown):
@@ -547,7 +616,7 @@ class Engine:
             launched=self._next[2],
             held=player.held if player else False,
             mutes=player.mutes if player else (),
-            devices=tuple(outlet.status() for outlet in self._desk.outlets.values()),
+            devices=self._desk.statuses(),
             overruns=self._desk.ports.overruns,
             follows=self._desk.following.device,
             hearing=self._hearing,

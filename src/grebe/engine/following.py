@@ -6,7 +6,7 @@ from typing import Literal
 
 from grebe.core.sync.led import Go, Halted, Led
 from grebe.core.sync.reclock import Reclock
-from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.core.time.ticks import CLOCK_TICKS, TICKS_PER_QUARTER
 from grebe.protocols import midi
 from grebe.protocols.midi import MidiParser
 from grebe.wires.base import Heard
@@ -49,6 +49,32 @@ class Following:
                 if found is not None:
                     out.append(found)
         return out
+
+    def idle(self, at_ns: int) -> tuple[float, float]:
+        """For ticks while stopped: the box's tempo, and by how much of a tick one is late then.
+
+        The tempo is 0 while no clock is heard.
+        """
+        if self.hearing(at_ns) != "clock":
+            return 0.0, 0.0
+        ticks = self.tick_at(at_ns) / CLOCK_TICKS
+        return self.bpm, ticks - round(ticks)
+
+    def poll(self, now_ns: int) -> list[Go | Halted]:
+        """Everything a box says comes by itself."""
+        del now_ns
+        return []
+
+    def begin_by_hand(self, now_ns: int) -> Go | None:
+        """The box does not say when to start: from the top with its next tick."""
+        if not self._base_ns:
+            self._base_ns = now_ns
+        return self._led.start(max(self._seconds(now_ns), self._led.follower.last_s))
+
+    def end_by_hand(self, now_ns: int) -> None:
+        """Somebody pressed Stop: the box's clock goes on, and is only heard."""
+        if self._base_ns:
+            self._led.stop(self._seconds(now_ns))
 
     def _word(self, data: bytes, at_s: float) -> Go | Halted | None:
         led, status = self._led, data[0]

@@ -187,8 +187,8 @@ class Outlet:
         taken, self._beat_ms = self._beat_ms, []
         return [Deviation(device=self.device.id, tick=tick, ms=ms) for tick, ms in taken]
 
-    def status(self) -> DeviceStatus:
-        """How the device is doing."""
+    def status(self, pulses: int, line_problem: str) -> DeviceStatus:
+        """How the device is doing; what its pulse outputs have to say is given."""
         middle = median(self._recent) if self._recent else 0.0
         spread = max((abs(ms - middle) for ms in self._recent), default=0.0)
         return DeviceStatus(
@@ -200,6 +200,8 @@ class Outlet:
             measured="device" if self._reports else "send",
             late_ms=middle,
             spread_ms=spread,
+            pulses=pulses,
+            line_problem=line_problem,
         )
 
     def report(self, most: int = MAX_FIGURES) -> LatenessReport:

@@ -4,12 +4,16 @@ from __future__ import annotations
 
 import os
 
-from grebe.core.rig.model import Device
+from grebe.core.rig.model import AudioPort, Device
+from grebe.core.rig.spec import PulseShape
 from grebe.errors import PortLost
 from grebe.wires.alsa import AlsaInput, AlsaPort
 from grebe.wires.base import InPort, OutPort
+from grebe.wires.drawn import LinePort
 from grebe.wires.jack import JackWire
-from grebe.wires.jack_transport import JackTransport, Where
+from grebe.wires.jack_transport import JackFollowed, JackTransport, Where
+from grebe.wires.pulse_input import PulseInput
+from grebe.wires.sound import SoundWire
 from grebe.wires.standin import StandinPort
 
 
@@ -20,6 +24,7 @@ class PortBook:
         self.standins: dict[str, str] = {}
         """Device id to socket path."""
         self._jack: JackWire | None = None
+        self._sounds: dict[str, SoundWire] = {}
 
     def open(self, device: Device) -> OutPort | None:
         """Open a device's port; None for a device without one. PortLost says what is missing."""
@@ -33,9 +38,21 @@ class PortBook:
             return StandinPort(path)
         if port.wire == "jack":
             return self._jack_wire().open_port(device.name, port.name)
-        if port.wire == "pulse":
-            return self._jack_wire().open_pulse(device.name, port.name, device.pulse)
         return AlsaPort(port.name)
+
+    def open_line(self, name: str, line: AudioPort, shape: PulseShape) -> LinePort | None:
+        """Open a way out for pulses or a level; None where none is set. PortLost as above."""
+        if line.wire == "none":
+            return None
+        if line.wire == "jack":
+            return self._jack_wire().open_line(name, line.name, shape)
+        wire = self._sounds.get(line.name)
+        if wire is not None and not wire.alive:
+            self._sounds.pop(line.name).close()
+            wire = None
+        if wire is None:
+            wire = self._sounds[line.name] = SoundWire(line.name)
+        return wire.open_line(line.channel, shape)
 
     def open_input(self, device: Device, opened: OutPort | None) -> InPort | None:
         """Open where a device is heard; None where nothing is set. PortLost says what is missing.
@@ -50,6 +67,13 @@ class PortBook:
             return AlsaInput(device.input.name)
         return None
 
+    def open_pulses(self, device: Device) -> InPort:
+        """Open where a device's pulses are heard. PortLost says what is missing."""
+        line = device.pulse_from
+        if line.wire == "jack":
+            self._jack_wire().must_have(line.name)
+        return PulseInput(line, falling=device.pulse.polarity == "falling")
+
     @property
     def jack(self) -> JackWire | None:
         """The JACK client, while there is one."""
@@ -60,13 +84,18 @@ class PortBook:
         """How often JACK lost time since its client was opened."""
         return self._jack.frames.gaps if self._jack is not None else 0
 
-    def lead_transport(self, where: Where | None) -> JackTransport | None:
-        """Lead JACK's transport, or (None) leave it. PortLost when there is no JACK."""
-        if where is not None:
-            return self._jack_wire().lead_transport(where)
+    def lead_transport(self, where: Where) -> JackTransport:
+        """Lead JACK's transport. PortLost when there is no JACK."""
+        return self._jack_wire().lead_transport(where)
+
+    def follow_transport(self) -> JackFollowed:
+        """Watch JACK's transport. PortLost when there is no JACK."""
+        return self._jack_wire().follow_transport()
+
+    def leave_transport(self) -> None:
+        """Leave JACK's transport to others."""
         if self._jack is not None:
             self._jack.leave_transport()
-        return None
 
     def _jack_wire(self) -> JackWire:
         if self._jack is not None and not self._jack.alive:
@@ -77,7 +106,10 @@ class PortBook:
         return self._jack
 
     def close(self) -> None:
-        """Close the JACK client."""
+        """Close the JACK client and all streams."""
+        for wire in self._sounds.values():
+            wire.close()
+        self._sounds.clear()
         if self._jack is not None:
             self._jack.close()
             self._jack = None

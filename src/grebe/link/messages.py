@@ -25,10 +25,11 @@ from grebe.core.player.commands import (
     Steer,
 )
 from grebe.core.rig.standin import Setup
+from grebe.core.rig.trigger import Trigger
 from grebe.core.units import Value
 from grebe.errors import ProtocolError
 
-LINK_VERSION = 3
+LINK_VERSION = 4
 MAX_MESSAGE_BYTES = 16 * 1024 * 1024
 """A project of 500 patterns is about 2 MB; eight times that is a mistake or an attack."""
 
@@ -53,6 +54,12 @@ class Load(Value, frozen=True, kw_only=True, tag="load"):
     """Device id to the socket path of its stand-in."""
     setups: dict[str, Setup] = {}
     """Device id to what its stand-in is: settings, memory, thru cables."""
+
+
+class Learn(Value, frozen=True, kw_only=True, tag="learn"):
+    """Wait for the next press on a box that Grebe hears, and say what it was; "" gives up."""
+
+    device: str = ""
 
 
 class Panic(Value, frozen=True, kw_only=True, tag="panic"):
@@ -83,6 +90,7 @@ ToEngine: TypeAlias = (
     | Mute
     | Steer
     | Nudge
+    | Learn
     | Panic
     | Shutdown
     | ClearCounters
@@ -135,6 +143,10 @@ class DeviceStatus(Value, frozen=True, kw_only=True, tag="device"):
     """Median of the last beats."""
     spread_ms: float = 0.0
     """Largest departure from that median among the last beats."""
+    pulses: int = 0
+    """Pulses drawn for it since Begin."""
+    line_problem: str = ""
+    """What is wrong with one of its pulse outputs."""
 
 
 class Status(Value, frozen=True, kw_only=True, tag="status"):
@@ -178,6 +190,12 @@ class Loaded(Value, frozen=True, kw_only=True, tag="loaded"):
     source: str = ""
 
 
+class Learned(Value, frozen=True, kw_only=True, tag="learned"):
+    """A press that was waited for."""
+
+    trigger: Trigger
+
+
 class Notice(Value, frozen=True, kw_only=True, tag="notice"):
     """Something the performer should know, in a sentence."""
 
@@ -205,7 +223,7 @@ class Report(Value, frozen=True, kw_only=True, tag="report"):
     devices: tuple[LatenessReport, ...]
 
 
-FromEngine: TypeAlias = Welcome | Status | Loaded | Notice | Report
+FromEngine: TypeAlias = Welcome | Status | Loaded | Learned | Notice | Report
 
 _to_engine: msgspec.msgpack.Decoder[ToEngine] = msgspec.msgpack.Decoder(ToEngine)
 _from_engine: msgspec.msgpack.Decoder[FromEngine] = msgspec.msgpack.Decoder(FromEngine)

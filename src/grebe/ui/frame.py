@@ -214,6 +214,17 @@ class Frame(QWidget):
         """Run from the top, or stop."""
         self.session.run_stop()
 
+    def do_run_counted(self) -> None:
+        """Run after a count-in."""
+        self.session.run_counted()
+
+    def do_tempo_to(self) -> None:
+        """To the fields in Sync that take a tempo."""
+        self.do_station_2()
+        view = self.views[2]
+        assert isinstance(view, SyncView)
+        view.type_tempo()
+
     def do_run_here(self) -> None:
         """Run from the selected section."""
         self.session.run_here()

@@ -73,6 +73,9 @@ class Waterline(QWidget):
         )  # fmt: skip
         bar, beat = self._bar_beat()
         place = f"{bar}.{beat}" if running else "-.-"
+        coming = session.beats_to_come()
+        if coming:
+            place = f"in {coming}"
         draw.text(painter, 142, 44, place, p.ink, size=26, weight=600)
         layout = session.layout()
         below = "bar.beat"
@@ -188,7 +191,9 @@ class Waterline(QWidget):
             device = names.get(row.id)
             if device is None:
                 continue
-            if row.port == "gone":
+            if row.line_problem:
+                off.append((f"{device.name}: pulses gone", p.eye, 600))
+            elif row.port == "gone":
                 off.append((f"{device.name}: port gone", p.eye, 600))
             elif (off_ms := session.off_by_ms(device)) is not None:
                 off.append((f"{device.name} {late_text(off_ms)}", p.eye, 600))

@@ -7,6 +7,7 @@ import json
 from grebe.errors import PortLost
 from grebe.wires.alsa import alsa_ports
 from grebe.wires.jack import open_client
+from grebe.wires.sound import interfaces
 
 
 def _jack_ports() -> dict[str, list[str]]:
@@ -17,6 +18,7 @@ def _jack_ports() -> dict[str, list[str]]:
             "midi": [p.name for p in ports if p.is_midi and p.is_input],
             "midi_in": [p.name for p in ports if p.is_midi and p.is_output],
             "audio": [p.name for p in ports if p.is_audio and p.is_input],
+            "audio_in": [p.name for p in ports if p.is_audio and p.is_output],
         }
     finally:
         client.close()
@@ -37,7 +39,20 @@ def found() -> dict[str, dict[str, object]]:
         }
     except PortLost as error:
         out["alsa"] = {"available": False, "reason": str(error), "midi": []}
+    try:
+        out["sound"] = {
+            "available": True,
+            "audio": _channels(interfaces()),
+            "audio_in": _channels(interfaces(input_=True)),
+        }
+    except PortLost as error:
+        out["sound"] = {"available": False, "reason": str(error), "audio": []}
     return out
+
+
+def _channels(found: dict[str, int]) -> list[str]:
+    """Every channel of every interface as one word: "2 of NAME"."""
+    return [f"{n} of {name}" for name, count in found.items() for n in range(1, count + 1)]
 
 
 if __name__ == "__main__":

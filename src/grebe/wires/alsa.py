@@ -100,7 +100,10 @@ class AlsaInput:
     def __init__(self, name: str, sequencer: Any = None) -> None:
         """Connect from the first port whose name contains `name`. PortLost when none does."""
         self._in = open_sequencer(input_=True) if sequencer is None else sequencer
-        match, _ = _find_port(self._in, name, f"there is no ALSA port {name!r} to hear")
+        self._name = name
+        match, self._full_name = _find_port(
+            self._in, name, f"there is no ALSA port {name!r} to hear"
+        )
         self._inbox = Inbox()
         self._in.ignore_types(sysex=True, timing=False, active_sense=True)
         self._in.set_callback(self._take)
@@ -119,6 +122,11 @@ class AlsaInput:
     def receive(self) -> list[Heard]:
         """What has come in."""
         return self._inbox.take()
+
+    def check_input(self) -> None:
+        """rtmidi says nothing of a port that was pulled: look for its name."""
+        if self._full_name not in self._in.get_ports():
+            raise PortLost(f"ALSA port {self._name} went away")
 
     def has_passed(self, gate: Gate) -> bool:
         """The engine passes it on."""

@@ -45,6 +45,9 @@ class InPort(Protocol):
     def receive(self) -> list[Heard]:
         """Whole messages that have come in. Never blocks. PortLost when it is gone."""
 
+    def check_input(self) -> None:
+        """Look whether the port is still there. Cheap; PortLost when it is not."""
+
     def has_passed(self, gate: Gate) -> bool:
         """Whether the wire itself takes what comes in through this gate."""
 

@@ -13,6 +13,8 @@ from collections import deque
 
 BANDWIDTH_HZ = 0.1
 """Low: a callback wavers by some 50 microseconds, a frame at 48 kHz is 21."""
+MOST_NS = 100_000.0
+"""A callback later than this was kept waiting: it tells no more than one that is this late."""
 FRESH_HZ = 1.0
 """At first: the first callback may have been late by much more. It narrows as time goes on."""
 
@@ -44,6 +46,7 @@ class FrameClock:
         if abs(error) > max(4 * nominal, 20e6):
             self._restart(frame, now_ns, frames, nominal)
             return
+        error = max(-MOST_NS, min(MOST_NS, error))
         self._since_s += nominal / 1e9
         bandwidth_hz = max(BANDWIDTH_HZ, min(FRESH_HZ, 1 / self._since_s))
         omega = 2 * math.pi * bandwidth_hz * nominal / 1e9
@@ -63,7 +66,7 @@ class FrameClock:
         self._since_s = 0.0
         self.mapping = (frame, float(now_ns), nominal / frames)
 
-    def ns_at(self, frame: int) -> int:
+    def ns_at(self, frame: float) -> int:
         """Time of a frame; only after the first period."""
         assert self.mapping is not None
         first, begin_ns, ns_a_frame = self.mapping

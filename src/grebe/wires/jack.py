@@ -8,6 +8,7 @@ running except on request.
 
 from __future__ import annotations
 
+import re
 from bisect import insort
 from collections import deque
 from typing import Any, TypeVar
@@ -16,13 +17,14 @@ from grebe.core.rig.spec import PulseShape
 from grebe.errors import PortLost
 from grebe.protocols.gate import Gate
 from grebe.protocols.midi import TIMING_CLOCK, MidiParser
+from grebe.protocols.standin import Report
 from grebe.wires.base import Heard
 from grebe.wires.clock import raw_ns
 from grebe.wires.frames import FrameClock
 from grebe.wires.inbox import Inbox
+from grebe.wires.jack_line import JackLine
 from grebe.wires.jack_out import JackOut
-from grebe.wires.jack_pulse import JackPulse
-from grebe.wires.jack_transport import JackTransport, Where
+from grebe.wires.jack_transport import JackFollowed, JackTransport, Where
 
 
 def open_client(name: str, server: str | None) -> Any:
@@ -53,7 +55,9 @@ def _say_nothing(message: str) -> None:
     del message
 
 
-_Out = TypeVar("_Out", bound="JackPort | JackPulse")
+TORN_PERIODS = 3
+"""What was written so many periods before time was lost may never have reached the other end."""
+_Out = TypeVar("_Out", bound="JackPort | JackLine")
 
 
 class JackWire:
@@ -64,10 +68,11 @@ class JackWire:
         self.client = open_client("grebe", server)
         self.frames = FrameClock(self.client.samplerate)
         self.xruns = 0
-        self.transport: JackTransport | None = None
+        self.transport: JackTransport | JackFollowed | None = None
         self.alive = True
-        self._ports: list[JackPort | JackPulse] = []
+        self._ports: list[JackPort | JackLine] = []
         self._inputs: list[JackInput] = []
+        self._overrun = False
         self._last_low = 0
         self._high = 0
         self.client.set_process_callback(self._process)
@@ -104,10 +109,23 @@ class JackWire:
             named = target if isinstance(target, str) else source
             raise PortLost(f"there is no JACK port {named!r}") from error
 
+    def must_have(self, port: str) -> None:
+        """PortLost when there is no such port."""
+        if not self.client.get_ports(f"^{re.escape(port)}$"):
+            raise PortLost(f"there is no JACK port {port!r}")
+
     def lead_transport(self, where: Where) -> JackTransport:
         """Lead JACK's transport; `where` says the place at a time, also from the callback."""
-        if self.transport is None:
+        if not isinstance(self.transport, JackTransport):
+            self.leave_transport()
             self.transport = JackTransport(self.client, self.frames, where)
+        return self.transport
+
+    def follow_transport(self) -> JackFollowed:
+        """Watch JACK's transport."""
+        if not isinstance(self.transport, JackFollowed):
+            self.leave_transport()
+            self.transport = JackFollowed(self.client)
         return self.transport
 
     def leave_transport(self) -> None:
@@ -116,13 +134,13 @@ class JackWire:
         if transport is not None and self.alive:
             transport.release()
 
-    def open_pulse(self, name: str, target: str, shape: PulseShape) -> JackPulse:
-        """A new audio output for a device's pulses, connected to `target` unless that is empty.
+    def open_line(self, name: str, target: str, shape: PulseShape) -> JackLine:
+        """A new audio output for pulses or a level, connected to `target` unless that is empty.
 
         PortLost when the target is not there.
         """
-        out = _registered(self.client.outports, f"pulses to {name}", f"an output for {name}")
-        return self._plugged(JackPulse(self, out, target, shape), target)
+        out = _registered(self.client.outports, name, f"an output for {name}")
+        return self._plugged(JackLine(self, out, target, shape), target)
 
     def open_input(self, name: str, source: str) -> JackInput:
         """A new input named for a device, connected from `source` unless that is empty.
@@ -130,7 +148,7 @@ class JackWire:
         PortLost when the source is not there.
         """
         into = _registered(self.client.midi_inports, f"from {name}", f"an input for {name}")
-        opened = JackInput(self, into)
+        opened = JackInput(self, into, source)
         try:
             self._connect(source, into)
         except PortLost:
@@ -145,7 +163,7 @@ class JackWire:
         if self.alive:
             heard.into.unregister()
 
-    def forget(self, port: JackPort | JackPulse) -> None:
+    def forget(self, port: JackPort | JackLine) -> None:
         """Take a port out of the callback and give it back."""
         self._ports = [p for p in self._ports if p is not port]
         if self.alive:
@@ -165,7 +183,13 @@ class JackWire:
             self._high += 0x1_0000_0000  # JACK counts frames in 32 bits
         self._last_low = low
         start = self._high + low
+        gaps = self.frames.gaps
         self.frames.update(start, now_ns, frames)
+        if self._overrun or self.frames.gaps != gaps:
+            self._overrun = False
+            for port in self._ports:
+                if isinstance(port, JackPort):
+                    port.time_was_lost(start - TORN_PERIODS * frames)
         for heard in self._inputs:
             heard.read(start)
         for port in self._ports:
@@ -174,8 +198,10 @@ class JackWire:
             self.transport.process(start, frames)
 
     def _on_xrun(self, delayed_us: float) -> None:
-        del delayed_us
         self.xruns += 1
+        # The dummy driver counts each of a few microseconds; a period's worth can lose messages.
+        if delayed_us * self.frames.rate / 1e6 >= self.client.blocksize:
+            self._overrun = True
 
     def _on_shutdown(self, status: Any, reason: str) -> None:
         del status, reason
@@ -185,9 +211,10 @@ class JackWire:
 class JackInput:
     """One input port."""
 
-    def __init__(self, wire: JackWire, into: Any) -> None:
+    def __init__(self, wire: JackWire, into: Any, source: str) -> None:
         self.wire = wire
         self.into = into
+        self._source = source
         self.through: tuple[tuple[Gate, JackPort], ...] = ()
         """Gates to other JACK ports. Replaced, never changed: the callback reads it."""
         self.wakes = False
@@ -216,6 +243,13 @@ class JackInput:
             raise PortLost("JACK stopped")
         return self._inbox.take()
 
+    def check_input(self) -> None:
+        """PortLost when the server stopped or the other end was taken away."""
+        if not self.wire.alive:
+            raise PortLost("JACK stopped")
+        if self._source and not self.wire.client.get_all_connections(self.into):
+            raise PortLost(f"JACK port {self._source} went away")
+
     def has_passed(self, gate: Gate) -> bool:
         """The callback passes on what goes to another JACK port."""
         return any(gate is other for other, _ in self.through)
@@ -229,6 +263,8 @@ class JackInput:
 class JackPort(JackOut):
     """One MIDI output and what waits for it."""
 
+    stamped = True
+
     def __init__(self, wire: JackWire, out: Any, target: str) -> None:
         super().__init__(wire, out, target)
         self.planned: deque[tuple[int, bytes]] | None = None
@@ -237,6 +273,8 @@ class JackPort(JackOut):
         self._waiting: list[tuple[int, int, bytes]] = []
         self._serial = 0
         self._late: deque[float] = deque(maxlen=4096)
+        self._last_clock = -1
+        self._torn = False
 
     def send(self, data: bytes, due_ns: int) -> None:
         """Hand a message over; it goes out at the frame of its time."""
@@ -263,10 +301,25 @@ class JackPort(JackOut):
             frame, _, data = waiting.pop(0)
             offset = max(0, frame - start)
             if data[0] == TIMING_CLOCK:
+                self._last_clock = start + offset
                 self._late.append((start + offset - frame) / self.wire.frames.rate * 1e3)
             self.out.write_midi_event(offset, data)
             if self.planned is not None:
                 self.planned.append((frame, data))
+
+    def reports(self) -> list[Report]:
+        """Real devices do not report."""
+        return []
+
+    def time_was_lost(self, since: int) -> None:
+        """Called in the process callback: JACK lost time, with what was written from a frame on."""
+        if self._last_clock >= since:
+            self._torn = True
+
+    def take_torn(self) -> bool:
+        """Whether a clock may have been lost since this was asked last."""
+        torn, self._torn = self._torn, False
+        return torn
 
     def discard(self) -> list[bytes]:
         """Take back what has not gone out.

@@ -5,7 +5,6 @@ from __future__ import annotations
 from typing import Any, Protocol
 
 from grebe.errors import PortLost
-from grebe.protocols.standin import Report
 from grebe.wires.frames import FrameClock
 
 
@@ -23,16 +22,10 @@ class Client(Protocol):
 class JackOut:
     """An output, connected to `target` unless that is empty."""
 
-    stamped = True
-
     def __init__(self, wire: Client, out: Any, target: str) -> None:
         self.wire = wire
         self.out = out
         self._target = target
-
-    def reports(self) -> list[Report]:
-        """Real devices do not report."""
-        return []
 
     def check(self) -> None:
         """PortLost when the server stopped or the other end was taken away."""

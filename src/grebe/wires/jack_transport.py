@@ -104,6 +104,50 @@ class JackTransport:
         position.beats_per_minute = place.bpm
 
 
+class Seen(NamedTuple):
+    """JACK's transport as one period found it."""
+
+    frame: int
+    """Of the client's clock, at the beginning of the period."""
+    stands: int
+    """Frame of the transport there."""
+    rolling: bool
+    bpm: float
+    """Quarter notes a minute as the one who leads it says; 0 where nobody does."""
+    quarters: float
+    """Position in quarter notes as that one says; only where `bpm` is not 0."""
+
+
+class JackFollowed:
+    """Watches the transport of one JACK client. `process` runs in its callback."""
+
+    def __init__(self, client: Any) -> None:
+        self._client: Any = client
+        self.seen: Seen | None = None
+        """The last period's; replaced as one."""
+
+    def process(self, start: int, frames: int) -> None:
+        """Called in the process callback: note where the transport is."""
+        del frames
+        state, at = self._client.transport_query_struct()
+        bpm = quarters = 0.0
+        if at.valid & _BBT and at.beats_per_minute > 0 and at.ticks_per_beat > 0:
+            a_beat = 4 / (at.beat_type or 4.0)
+            beats = (at.bar - 1) * at.beats_per_bar + at.beat - 1 + at.tick / at.ticks_per_beat
+            bpm, quarters = at.beats_per_minute * a_beat, beats * a_beat
+        self.seen = Seen(start, at.frame, int(state) == _ROLLING, bpm, quarters)
+
+    def press(self, *, start: bool) -> None:
+        """Start or stop it for everybody, as a key in any program on it does."""
+        if start:
+            self._client.transport_start()
+        else:
+            self._client.transport_stop()
+
+    def release(self) -> None:
+        """Nothing to let go of: watching is all it did."""
+
+
 _ROLLING = 1
 _BBT = 0x10
 """JackTransportRolling and JackPositionBBT of JACK's own transport.h."""

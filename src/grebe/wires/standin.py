@@ -82,6 +82,9 @@ class StandinPort:
         """The socket's descriptor."""
         return self._socket.fileno()
 
+    def check_input(self) -> None:
+        """`receive` notices a stand-in that hung up."""
+
     def has_passed(self, gate: Gate) -> bool:
         """The engine passes it on."""
         del gate

@@ -20,6 +20,8 @@ class Begin(Value, frozen=True, kw_only=True, tag="begin"):
     """Or at this tick of the song, at most its last clock; the section is then the one there."""
     at_ns: int | None = None
     """When that is to fall (CLOCK_MONOTONIC_RAW), where it matters; for the engine."""
+    count_in_bars: Annotated[int, Meta(ge=0, le=8)] = 0
+    """Bars counted before it, in the metre and at the tempo of what comes."""
 
 
 class Halt(Value, frozen=True, kw_only=True, tag="halt"):
@@ -74,6 +76,8 @@ class Rejoin(Value, frozen=True, kw_only=True, tag="rejoin"):
 
     device: str
     """The device plugged into Grebe."""
+    stop_now: bool = True
+    """Stop it at once; False for one that may only have lost a tick: it plays on until the bar."""
 
 
 class SetPlan(Value, frozen=True, kw_only=True, tag="plan"):

@@ -9,11 +9,12 @@ import msgspec
 from grebe.core.document import Project
 from grebe.core.patterns.model import Content, Pattern
 from grebe.core.rig.flow import Flow
-from grebe.core.rig.model import GREBE_ID, Device, Rig
+from grebe.core.rig.model import GREBE_ID, Cable, CountIn, Device, JackTransport, Rig
 from grebe.core.rig.passage import Passage, passages
 from grebe.core.rig.spec import PulseRate
 from grebe.core.rig.tree import tree_of
-from grebe.core.rig.wiring import Wiring
+from grebe.core.rig.trigger import Trigger
+from grebe.core.rig.wiring import MIDI_MEDIA, Wiring
 from grebe.core.songs.layout import Layout, lay_out
 from grebe.core.songs.model import Scene, Song
 from grebe.core.units import Id, Value
@@ -50,12 +51,16 @@ class Plan(Value, frozen=True, kw_only=True):
     """What Grebe passes from box to box."""
     pulsed: tuple[PulseLine, ...] = ()
     """What gets pulses from Grebe."""
-    leads_jack: bool = False
-    """Whether Grebe leads JACK's transport."""
+    jack: JackTransport = "leave"
+    panic: Trigger | None = None
+    """The press that panics."""
+    count_in: CountIn = CountIn()
     follows: str = ""
     """The box whose clock Grebe follows, plugged into it; "" while it leads, or is led by none."""
     follows_ppqn: float = 24.0
     """Ticks a quarter note that come from there."""
+    follows_starts: bool = True
+    """Whether that box says when to start; with one that does not, Run waits for its next tick."""
 
     def devices_on(self, wire: str) -> tuple[str, ...]:
         """Devices that get the clock of the wire to `wire`: itself, and those behind it."""
@@ -106,9 +111,12 @@ def make_plan(project: Project, song: Song, source: str = "") -> Plan:
         locked=wires.locked,
         passages=wires.passages,
         pulsed=wires.pulsed,
-        leads_jack=project.rig.leads_jack,
+        jack=project.rig.jack,
+        panic=project.rig.panic,
+        count_in=project.rig.count_in,
         follows=wires.follows,
         follows_ppqn=wires.follows_ppqn,
+        follows_starts=wires.follows_starts,
     )
 
 
@@ -121,6 +129,7 @@ class _Wires(NamedTuple):
     pulsed: tuple[PulseLine, ...]
     follows: str
     follows_ppqn: float
+    follows_starts: bool
 
 
 def _wires(rig: Rig) -> _Wires:
@@ -153,7 +162,16 @@ def _wires(rig: Rig) -> _Wires:
         ),
         follows=follows,
         follows_ppqn=float(heard.wanted) if heard is not None else 24.0,
+        follows_starts=heard is None or _says_start(rig, heard.cable),
     )
+
+
+def _says_start(rig: Rig, cable: Cable) -> bool:
+    """Whether Start can come over the cable that brings Grebe its clock."""
+    sends = rig.device(cable.source).spec.sends
+    lets = cable.medium in MIDI_MEDIA and cable.passes.transport and cable.accepts.transport
+    # Of a box whose profile says nothing at all, nothing is held against it.
+    return lets and (sends.transport or not sends.clock)
 
 
 def _without_clock(passage: Passage) -> Passage:

@@ -29,7 +29,10 @@ from grebe.core.player.commands import (
 )
 from grebe.core.player.deck import Deck, VoiceLane
 from grebe.core.player.events import (
+    DeviceEvent,
     Due,
+    NoteOff,
+    NoteOn,
     ProgramChange,
     SectionStarts,
     Shared,
@@ -54,12 +57,14 @@ from grebe.errors import EditError
 
 PREROLL_TICKS = 2 * CLOCK_TICKS
 """Between telling the boxes their patterns and Start: 40 ms at 126 BPM, so that they are ready."""
+CLICK, CLICK_LOUD = 80, 120
+"""Velocities of the clicks of a count-in, and of the first in a bar."""
 PROGRAM_LEAD_TICKS = SIXTEENTH_TICKS
 """A program change is sent one sixteenth before its boundary: a box that changes at
 the end of its pattern has to have it before that end."""
 
 # Order of what falls on one tick: decisions, the clock, ends of notes, notes.
-_PREPARE, _SWITCH, _CHAIN, _TEMPO, _PLACE, _CLOCK, _PULSE, _OFF, _HIT = range(9)
+_PREPARE, _SWITCH, _CHAIN, _TEMPO, _PLACE, _CLICK, _CLOCK, _PULSE, _OFF, _HIT = range(10)
 
 
 class Player:
@@ -90,6 +95,8 @@ class Player:
         """As it is without a push."""
         self._push = 1.0
         self._mutes = Mutes()
+        self._rejoining: dict[str, int] = {}
+        """Devices that come in again, and the bar line they do on."""
         self._pulsing: set[str] = set()
         """Devices whose next pulse is on the heap."""
         self._decks = {d.id: Deck(d) for d in plan.devices}
@@ -136,7 +143,8 @@ class Player:
         """
         match command:
             case Begin():
-                return self._begin(self._index_of(command.section), command.tick)
+                index = self._index_of(command.section)
+                return self._begin(index, command.tick, command.count_in_bars)
             case Halt():
                 return self._halt(self.tick)
             case Launch():
@@ -163,7 +171,7 @@ class Player:
             case Nudge():
                 return self._nudge(command.percent)
             case Rejoin():
-                return self._rejoin(command.device)
+                return self._rejoin(command.device, stop_now=command.stop_now)
             case SetPlan():
                 return self._set_plan(command.plan)
         return []
@@ -230,6 +238,8 @@ class Player:
         self.tick = max(self.tick, tick)
         if kind == _TEMPO:
             self._set_tempo(out, what)
+        elif kind == _CLICK:
+            self._click(out, tick, *what)
         elif kind == _PLACE:
             out += [(tick, device, event) for device, event in what]
         elif kind == _CHAIN:
@@ -269,7 +279,7 @@ class Player:
                 return index
         raise EditError(f"{self.plan.song.name} has no section {section!r}")
 
-    def _begin(self, index: int, tick: int | None) -> list[Due]:
+    def _begin(self, index: int, tick: int | None, counted_bars: int) -> list[Due]:
         if self.running:
             return []
         if tick is not None:
@@ -277,7 +287,8 @@ class Player:
             index = self._layout.index_at(tick)
         span = self._layout.spans[index]
         base = span.tick if tick is None else tick
-        ready = base - PREROLL_TICKS
+        counted = counted_bars * span.scene.meter.bar_ticks
+        ready = base - counted - PREROLL_TICKS
         self._located = base > span.tick
         self._heap.clear()
         self._decks = {d.id: Deck(d) for d in self.plan.devices}
@@ -299,11 +310,31 @@ class Player:
                 out.append((ready, device, position))
             out.append((base, device, Shared.CONTINUE))
         self._schedule()
+        self._count_in(base - counted, base)
         heappush(self._heap, (base, _CLOCK, next(self._serial), None))
         self._pulsing.clear()
+        self._rejoining.clear()
         for line in self.plan.pulsed:
             self._schedule_pulse(line, base)
         return sorted(out, key=lambda due: due[0])
+
+    def _count_in(self, first: int, until: int) -> None:
+        """Clicks on the beats from `first` on, the bars' first ones louder."""
+        deck = self._decks.get(str(self.plan.count_in.device))
+        if deck is None:
+            return
+        meter, channel = self._span.scene.meter, deck.device.channel
+        note = self.plan.count_in.note
+        for tick in range(first, until, meter.beat_ticks):
+            loud = (tick - first) % meter.bar_ticks == 0
+            on = NoteOn(channel=channel, note=note, velocity=CLICK_LOUD if loud else CLICK)
+            heappush(self._heap, (tick, _CLICK, next(self._serial), (deck, on)))
+
+    def _click(self, out: list[Due], tick: int, deck: Deck, on: NoteOn) -> None:
+        key, end = on.channel * 128 + on.note, tick + CLOCK_TICKS
+        deck.held[key] = (end, NoteOff(channel=on.channel, note=on.note))
+        out.append((tick, deck.device.id, on))
+        heappush(self._heap, (end, _OFF, next(self._serial), (deck, key)))
 
     def _schedule(self) -> None:
         """Put the coming boundary on the heap, and what has to be told before it."""
@@ -312,13 +343,13 @@ class Player:
         heappush(self._heap, (told_at, _PREPARE, next(self._serial), self._token))
         heappush(self._heap, (self.boundary, _SWITCH, next(self._serial), self._token))
 
-    def _rejoin(self, device: str) -> list[Due]:
+    def _rejoin(self, device: str, *, stop_now: bool) -> list[Due]:
         """Stop a box that is back, tell it its pattern, and let it come in on the next bar."""
         if not self.running:
             return []
         behind = [d for d in self._decks if self.plan.via.get(d, d) == device]
         out: list[Due] = []
-        if device in self.plan.started:
+        if device in self.plan.started and stop_now:
             out.append((self.tick, device, Shared.STOP))
         for deck in (self._decks[d] for d in behind):
             deck.told_program = deck.told_silent = None
@@ -329,10 +360,14 @@ class Player:
             bar = self._span.scene.meter.bar_ticks
             since = self.tick + PREROLL_TICKS - self._section_start
             base = self._section_start + next_multiple(max(0, since), bar)
+            if self._rejoining.get(device) == base:
+                return out
+            self._rejoining[device] = base
             place = SongPosition(sixteenths=song_position(base))
-            heappush(
-                self._heap, (base - PREROLL_TICKS, _PLACE, next(self._serial), [(device, place)])
-            )
+            told: list[tuple[str, DeviceEvent]] = [(device, place)]
+            if not stop_now:  # one that still runs takes no position
+                told.insert(0, (device, Shared.STOP))
+            heappush(self._heap, (base - PREROLL_TICKS, _PLACE, next(self._serial), told))
             heappush(self._heap, (base, _PLACE, next(self._serial), [(device, Shared.CONTINUE)]))
         return out
 

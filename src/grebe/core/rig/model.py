@@ -7,11 +7,16 @@ from typing import Annotated, Literal
 from msgspec import Meta
 
 from grebe.core.rig.spec import ChangeAt, Jack, JackKind, Kind, PulseRate, PulseShape, Spec
+from grebe.core.rig.trigger import Trigger
 from grebe.core.units import Bpm, Channel, Controller, Id, Name, Note, OffsetMs, Value
 
 GREBE_ID = "grebe"
 """The rig's name for this program, where a cable starts or ends at it."""
 
+JACK_ID = "jack:transport"
+"""Stands for JACK's transport where a followed box's id would; no device has it, for the colon."""
+
+JackTransport = Literal["leave", "lead", "follow"]
 Medium = Literal["midi", "pulse", "network", "audio"]
 """The four looks of a cable. DIN sync is drawn and followed as pulses."""
 
@@ -24,9 +29,19 @@ MEDIUM_OF: dict[JackKind, Medium] = {
 class Port(Value, frozen=True, kw_only=True):
     """Where a device is reached: a transport and, for real ones, the port's name."""
 
-    wire: Literal["standin", "jack", "alsa", "pulse", "none"] = "standin"
-    """`pulse` is an audio output of JACK that carries pulses and nothing else."""
+    wire: Literal["standin", "jack", "alsa", "none"] = "standin"
     name: Annotated[str, Meta(max_length=200)] = ""
+
+
+class AudioPort(Value, frozen=True, kw_only=True):
+    """A channel of an audio interface for pulses or a level: never mixed with anything."""
+
+    wire: Literal["jack", "audio", "none"] = "none"
+    """A port of JACK's, or a channel of an interface without JACK."""
+    name: Annotated[str, Meta(max_length=200)] = ""
+    """JACK port, or "" to be patched by hand; name of the interface."""
+    channel: Annotated[int, Meta(ge=1, le=64)] = 1
+    """Of the interface."""
 
 
 class Faults(Value, frozen=True, kw_only=True):
@@ -81,7 +96,15 @@ class Device(Value, frozen=True, kw_only=True):
     mute_controller: Controller | None = None
     """Controller that silences the box (0) and lets it sound (127); None: by hand."""
     pulse: PulseShape = PulseShape()
-    """How Grebe's pulses to it look, where it is reached by them."""
+    """How Grebe's pulses to it look, where it gets any."""
+    pulse_at: AudioPort = AudioPort()
+    """Where Grebe's pulses to it leave, beside or instead of MIDI."""
+    run_at: AudioPort = AudioPort()
+    """Where a run/stop line leaves: high while the transport runs."""
+    reset_at: AudioPort = AudioPort()
+    """Where one pulse leaves shortly before the first, at every start."""
+    pulse_from: AudioPort = AudioPort()
+    """Where Grebe hears its pulses."""
     offset_ms: OffsetMs = 0.0
     tolerance_ms: Annotated[float, Meta(ge=0.1, le=100)] = 2.0
     """How far off it may be before the waterline names it."""
@@ -154,6 +177,16 @@ class Route(Value, frozen=True, kw_only=True):
     """(note in, note out); notes not in it are not sent."""
 
 
+class CountIn(Value, frozen=True, kw_only=True):
+    """What is counted before a run begins, and what clicks."""
+
+    bars: Annotated[int, Meta(ge=1, le=8)] = 1
+    device: Id | None = None
+    """Plays the clicks on its channel; None: the count is only shown."""
+    note: Note = 37
+    """Side stick in General MIDI's percussion map."""
+
+
 class Rig(Value, frozen=True, kw_only=True):
     """All devices and cables, and who is chosen to lead."""
 
@@ -163,8 +196,12 @@ class Rig(Value, frozen=True, kw_only=True):
     devices: tuple[Device, ...] = ()
     cables: tuple[Cable, ...] = ()
     routes: tuple[Route, ...] = ()
-    leads_jack: bool = False
-    """Grebe leads JACK's transport: programs on this machine get bar, beat and tempo from it."""
+    jack: JackTransport = "leave"
+    """Grebe leads JACK's transport (programs on this machine get bar, beat and tempo from it),
+    follows it, or leaves it to others."""
+    panic: Trigger | None = None
+    """A press on a box that Grebe hears: all notes off, then stop."""
+    count_in: CountIn = CountIn()
 
     def device(self, device_id: str) -> Device:
         """The device with this id; KeyError when there is none."""
@@ -177,4 +214,6 @@ class Rig(Value, frozen=True, kw_only=True):
         """The printed name of a device, of Grebe itself, or the id when it is unknown."""
         if device_id == GREBE_ID:
             return "Grebe"
+        if device_id == JACK_ID:
+            return "JACK's transport"
         return next((d.name for d in self.devices if d.id == device_id), device_id)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from functools import partial
 
 from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtWidgets import (
@@ -18,13 +19,21 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
-from grebe.core.rig.model import Device, Rig
+from grebe.core.rig.model import GREBE_ID, AudioPort, Device, Rig
 from grebe.core.rig.wiring import MIDI_MEDIA
 from grebe.core.rig.words import PARTS
-from grebe.ui.rig.ports import PortChooser, PortLook
+from grebe.ui.rig.ports import LineChooser, PortChooser, PortLook
 from grebe.ui.sheet import Facts, Line
 
 OFFSET_STEP_MS = 0.1
+LINES = {
+    "pulse_at": "Pulses leave at",
+    "run_at": "Run line leaves at",
+    "reset_at": "Reset leaves at",
+    "pulse_from": "Pulses are heard at",
+}
+"""Fields of a device that are lines, in words; shown where a pulse cable joins it to Grebe."""
+HEARD = ("pulse_from",)
 
 
 class DevicePage(QScrollArea):
@@ -35,6 +44,8 @@ class DevicePage(QScrollArea):
     offset_set = pyqtSignal(float)
     stays_set = pyqtSignal(bool)
     stopped_set = pyqtSignal(bool)
+    line_chosen = pyqtSignal(str, AudioPort)
+    """Field of the device, where that line is."""
     filtered = pyqtSignal(str, str, bool)
     """End ("accepts" or "passes"), field of the filter, on."""
 
@@ -89,6 +100,7 @@ class DevicePage(QScrollArea):
         self.stopped.clicked.connect(self.stopped_set)
         self.ports = PortLook(self)
         self.port, self.input = PortChooser(self.ports), PortChooser(self.ports, hears=True)
+        self.lines: dict[str, tuple[QLabel, LineChooser]] = {}
         for words, widget in (
             ("Name", self.name),
             ("Channel", self.channel),
@@ -101,6 +113,12 @@ class DevicePage(QScrollArea):
             if words:
                 fields.addWidget(QLabel(words))
             fields.addWidget(widget)
+        for field, words in LINES.items():
+            label, chooser = QLabel(words), LineChooser(self.ports, words, hears=field in HEARD)
+            chooser.chosen.connect(partial(self.line_chosen.emit, field))
+            self.lines[field] = (label, chooser)
+            fields.addWidget(label)
+            fields.addWidget(chooser)
 
     def _add_filters(self, fields: QVBoxLayout) -> None:
         grid = QGridLayout()
@@ -151,6 +169,14 @@ class DevicePage(QScrollArea):
         self.stopped.setChecked(device.clock_stopped)
         self.port.show_port(device.port)
         self.input.show_port(device.input)
+        pulses = [c for c in rig.cables if c.medium == "pulse" and GREBE_ID in (c.source, c.target)]
+        for field, (label, chooser) in self.lines.items():
+            line: AudioPort = getattr(device, field)
+            end = "source" if field in HEARD else "target"
+            wanted = any(getattr(c, end) == device.id for c in pulses) or line != AudioPort()
+            label.setVisible(wanted)
+            chooser.setVisible(wanted)
+            chooser.show_line(line)
         midi = [c for c in rig.cables if c.medium in MIDI_MEDIA]
         ends = {
             "accepts": [c.accepts for c in midi if c.target == device.id],

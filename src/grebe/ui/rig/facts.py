@@ -10,6 +10,7 @@ from grebe.core.rig.spec import ChainRule, Spec
 from grebe.core.rig.tree import ClockTree
 from grebe.core.rig.words import rate_text
 from grebe.link.messages import DeviceStatus
+from grebe.ui.rig.clocking import JACK_WORDS
 from grebe.ui.sheet import Line, head, note, row
 from grebe.ui.words import counted, late_text
 
@@ -45,8 +46,12 @@ def grebe_lines(session: Session, tree: ClockTree) -> list[Line]:
     if sources and tree.leader != GREBE_ID:
         clock = "sends what it follows, made steady"
     lines = [head("Grebe"), row("Clock", clock), row("Follows", follows)]
-    transport = "led by Grebe" if session.project.rig.leads_jack else "left to others"
-    lines.append(row("JACK", f"transport {transport}"))
+    rig = session.project.rig
+    lines.append(row("JACK", JACK_WORDS[rig.jack]))
+    clicks = "only shown" if rig.count_in.device is None else name_of(rig.count_in.device)
+    lines.append(row("Count-in", f"{counted(rig.count_in.bars, 'bar')}, {clicks}"))
+    if rig.panic is not None:
+        lines.append(row("Panic", f"{name_of(rig.panic.device)}: {rig.panic.words}"))
     if welcome is None:
         lines.append(row("Engine", "not connected", "wrong"))
     elif welcome.priority == "fifo":
@@ -57,7 +62,7 @@ def grebe_lines(session: Session, tree: ClockTree) -> list[Line]:
     if status is not None and status.overruns:
         lines += [
             row("JACK", f"lost time {counted(status.overruns, 'time')}", "wrong"),
-            note("A clock may have been lost there. Stop and run again to be sure."),
+            note("Boxes that may have lost a tick there were put right on the bar after."),
         ]
     return lines
 
@@ -166,6 +171,10 @@ def _chain_words(rule: ChainRule) -> str:
 
 def _live_lines(live: DeviceStatus, *, off: bool) -> list[Line]:
     lines = [Line("", kind="gap"), head("Now")]
+    if live.line_problem:
+        lines += [row("Pulses", "output gone", "wrong"), note(live.line_problem, "wrong")]
+    elif live.pulses:
+        lines.append(row("Pulses", f"{live.pulses} sent"))
     if live.port == "gone":
         return [*lines, row("Port", "gone", "wrong"), note(live.detail, "wrong")]
     if live.sent:
@@ -178,8 +187,8 @@ def _live_lines(live: DeviceStatus, *, off: bool) -> list[Line]:
             lines.append(row("Ticks", f"{live.received} of {live.sent}"))
         else:
             lines.append(row("Ticks", f"{live.sent} sent"))
-    elif live.port == "none":
+    elif live.port == "none" and not live.pulses and not live.line_problem:
         lines.append(note("Not reached by a port of its own."))
-    else:
+    elif not live.pulses:
         lines.append(note("Nothing sent yet."))
     return lines

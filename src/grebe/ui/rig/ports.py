@@ -13,7 +13,7 @@ from typing import Any
 from PyQt6.QtCore import QObject, QProcess, pyqtSignal
 from PyQt6.QtWidgets import QComboBox
 
-from grebe.core.rig.model import Port
+from grebe.core.rig.model import AudioPort, Port
 
 
 class PortLook(QObject):
@@ -71,9 +71,6 @@ class PortChooser(QComboBox):
         if found.get("jack", {}).get("available"):
             self._found.append(Port(wire="jack"))
             self._found += [Port(wire="jack", name=name) for name in found["jack"].get(key, [])]
-        if not self._hears:
-            audio = found.get("jack", {}).get("audio", [])
-            self._found += [Port(wire="pulse", name=name) for name in audio]
         self._found += [Port(wire="alsa", name=n) for n in found.get("alsa", {}).get(key, [])]
         self._fill()
 
@@ -93,6 +90,57 @@ class PortChooser(QComboBox):
             self.chosen.emit(port)
 
 
+class LineChooser(QComboBox):
+    """A list of audio channels for pulses or a level; emits the one chosen by hand."""
+
+    chosen = pyqtSignal(AudioPort)
+
+    def __init__(self, look: PortLook, words: str, *, hears: bool = False) -> None:
+        super().__init__()
+        self._hears = hears
+        self.setAccessibleName(words)
+        self._found: list[AudioPort] = []
+        self._shown = AudioPort()
+        look.found.connect(self._looked)
+        self.activated.connect(self._picked)
+        self.show_line(self._shown)
+
+    def show_line(self, line: AudioPort) -> None:
+        """Show this one as the one in use."""
+        self._shown = line
+        self.clear()
+        self.addItems([line_text(choice) for choice in self._choices()])
+        self.setCurrentIndex(self._choices().index(line))
+
+    def _looked(self, found: dict[str, Any]) -> None:
+        key = "audio_in" if self._hears else "audio"
+        jack, sound = found.get("jack", {}), found.get("sound", {})
+        self._found = [AudioPort(wire="jack")] if jack.get("available") else []
+        self._found += [AudioPort(wire="jack", name=name) for name in jack.get(key, [])]
+        for words in sound.get(key, []):
+            channel, _, name = words.partition(" of ")
+            self._found.append(AudioPort(wire="audio", name=name, channel=int(channel)))
+        self.show_line(self._shown)
+
+    def _choices(self) -> list[AudioPort]:
+        choices = [AudioPort(), *self._found]
+        return choices if self._shown in choices else [self._shown, *choices]
+
+    def _picked(self, index: int) -> None:
+        line = self._choices()[index]
+        if line != self._shown:
+            self.chosen.emit(line)
+
+
+def line_text(line: AudioPort) -> str:
+    """A line in words."""
+    if line.wire == "none":
+        return "nowhere"
+    if line.wire == "jack":
+        return f"JACK: {line.name}" if line.name else "JACK, patched by hand"
+    return f"{line.name}, channel {line.channel}"
+
+
 def port_text(port: Port) -> str:
     """A port in words."""
     if port.wire == "standin":
@@ -101,6 +149,4 @@ def port_text(port: Port) -> str:
         return "nowhere"
     if port.wire == "jack" and not port.name:
         return "JACK, patched by hand"
-    if port.wire == "pulse":
-        return f"pulses at {port.name or 'a JACK output, patched by hand'}"
     return f"{port.wire.upper()}: {port.name}"

@@ -31,7 +31,7 @@ from grebe.core.rig.edits import (
     remove_device,
     uses_of,
 )
-from grebe.core.rig.model import GREBE_ID, Cable, Device, Port
+from grebe.core.rig.model import GREBE_ID, AudioPort, Cable, Device, Port
 from grebe.core.rig.propose import proposals
 from grebe.core.rig.setup import PULSE_CARE
 from grebe.core.rig.spec import Profile
@@ -40,7 +40,8 @@ from grebe.formats.profiles import own_profiles, shipped_profiles, write_profile
 from grebe.ui.printing import html_to_pdf
 from grebe.ui.rig.abilities import AbilitiesPane
 from grebe.ui.rig.canvas import RigCanvas
-from grebe.ui.rig.device import OFFSET_STEP_MS, DevicePage
+from grebe.ui.rig.clocking import learn_panic, next_count_in, next_jack
+from grebe.ui.rig.device import LINES, OFFSET_STEP_MS, DevicePage
 from grebe.ui.rig.facts import device_lines, grebe_lines, heading_words
 from grebe.ui.rig.findings import FindingsList
 from grebe.ui.rig.notes import NotesPane
@@ -126,6 +127,7 @@ class RigView(View):
         page.filtered.connect(self._filter)
         page.port.chosen.connect(self._port_chosen)
         page.input.chosen.connect(self._input_chosen)
+        page.line_chosen.connect(self._line_chosen)
         self.add_page.wanted.connect(self._add_box)
         self.cable_page.wanted.connect(self._plug)
         self.remove_page.wanted.connect(self._remove)
@@ -264,11 +266,14 @@ class RigView(View):
 
     def _port_chosen(self, port: Port) -> None:
         self._set_fields("Port", port=port)
-        if port.wire == "pulse":
-            self.session.say("warn", f"{PULSE_CARE} Channels 1 and 2 are often the main output.")
 
     def _input_chosen(self, port: Port) -> None:
         self._set_fields("Input", input=port)
+
+    def _line_chosen(self, field: str, line: AudioPort) -> None:
+        self._set_fields(LINES[field], **{field: line})
+        if line.wire != "none" and field != "pulse_from":
+            self.session.say("warn", f"{PULSE_CARE} Channels 1 and 2 are often the main output.")
 
     def _offset_typed(self, value: float) -> None:
         device = self._device()
@@ -416,15 +421,17 @@ class RigView(View):
         self.selected = best.leader
         self.do_lead()
 
-    def do_lead_jack(self) -> None:
-        """Give programs on this machine bar, beat and tempo over JACK, or leave that to others."""
-        leads = not self.session.project.rig.leads_jack
-        self._apply(
-            "JACK's transport",
-            lambda p: with_rig(p, msgspec.structs.replace(p.rig, leads_jack=leads)),
-        )
-        words = "Grebe leads JACK's transport." if leads else "JACK's transport is left to others."
-        self.session.say("info", words)
+    def do_jack(self) -> None:
+        """Lead JACK's transport, follow it, or leave it to others."""
+        next_jack(self.session)
+
+    def do_count_in(self) -> None:
+        """Click the count-in on this box, or on none; on Grebe's page: how many bars."""
+        next_count_in(self.session, self._device())
+
+    def do_learn_panic(self) -> None:
+        """Let the next press on this box panic from then on; again to forget it."""
+        learn_panic(self.session, self._device())
 
     def do_add_box(self) -> None:
         """Choose a profile for a new box."""

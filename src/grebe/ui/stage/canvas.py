@@ -115,7 +115,8 @@ class StageCanvas(Canvas):
         x, right, y = box.left() + 28, box.right() - 28, box.top()
         status = self.session.status
         held = status is not None and status.held
-        label = "HELD" if held else "NOW" if now else "READY"
+        coming = self.session.beats_to_come()
+        label = "COUNTING IN" if coming else "HELD" if held else "NOW" if now else "READY"
         draw.text(painter, x, y + 40, label, p.crest if held else p.muted, size=20, weight=600)
         span = now.span if now else layout.spans[0]
         count_room = 190
@@ -133,9 +134,12 @@ class StageCanvas(Canvas):
         below = f"pass {now.number} of {now.passes}" if now.passes > 1 else "one pass"
         draw.text(painter, x, y + 166, below, p.muted, size=26)
         draw.text(
-            painter, right, y + 122, str(now.bar), p.ink, size=120, weight=600, align=draw.RIGHT
-        )
+            painter, right, y + 122, str(coming or now.bar), p.crest if coming else p.ink,
+            size=120, weight=600, align=draw.RIGHT,
+        )  # fmt: skip
         words = "held" if held else f"of {counted(now.bars, 'bar')}"
+        if coming:
+            words = "beats to go" if coming > 1 else "beat to go"
         draw.text(painter, right, y + 166, words, p.muted, size=26, align=draw.RIGHT)
         self._paint_bars(painter, now, QRectF(x, y + 192, right - x, 64))
         self._paint_hands(painter, now, x, y + 300, right - x)

@@ -13,6 +13,7 @@ from grebe.link.messages import Status
 from grebe.ui.rig.facts import grebe_lines
 from grebe.ui.sheet import Facts, Line, head, note, row
 from grebe.ui.sync.canvas import SyncCanvas
+from grebe.ui.sync.tempo import TempoFields
 from grebe.ui.view import Sheet, View
 from grebe.ui.words import counted, late_text
 
@@ -34,10 +35,19 @@ class SyncView(View):
         self._area = area
         self.sheet = Sheet()
         self.facts = Facts()
+        self.tempo = TempoFields()
+        self.tempo.wanted.connect(session.go_to_tempo)
+        self.tempo.done.connect(self.strips.setFocus)
+        self.sheet.column.addWidget(self.tempo)
         self.sheet.column.addWidget(self.facts)
         self.lay_out(self.strips, self.sheet, body=area)
         self.add_pill("Set its offset", "set_offset", primary=True)
         self.document_changed()
+
+    def type_tempo(self) -> None:
+        """Into the tempo's field."""
+        song = self.session.song
+        self.tempo.open(song.bpm if song is not None else 120.0)
 
     def select(self, device_id: str) -> None:
         """Another device."""

@@ -1,0 +1,25 @@
+"""Presses in a stream of MIDI messages: a note struck, a pedal down, a program chosen."""
+
+from __future__ import annotations
+
+from grebe.core.rig.trigger import Trigger, TriggerKind
+from grebe.protocols import midi
+
+DOWN = 64
+"""A controller from here on is a pedal that is down (MIDI 1.0, switch controllers)."""
+
+_KINDS: dict[int, TriggerKind] = {
+    midi.NOTE_ON: "note",
+    midi.CONTROL_CHANGE: "controller",
+    midi.PROGRAM_CHANGE: "program",
+}
+
+
+def press_of(device: str, data: bytes) -> Trigger | None:
+    """The press that one whole message of a box is; None for what is none, or a release."""
+    kind = _KINDS.get(data[0] & 0xF0) if data[0] < midi.SYSEX else None
+    if kind is None:
+        return None
+    if (kind == "note" and data[2] == 0) or (kind == "controller" and data[2] < DOWN):
+        return None
+    return Trigger(device=device, kind=kind, channel=(data[0] & 0xF) + 1, number=data[1])

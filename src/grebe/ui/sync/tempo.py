@@ -1,0 +1,71 @@
+"""A tempo typed: there from the next beat on, or over some bars."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import QEvent, QObject, Qt, pyqtSignal
+from PyQt6.QtGui import QKeyEvent
+from PyQt6.QtWidgets import QDoubleSpinBox, QGridLayout, QLabel, QSpinBox, QWidget
+
+from grebe.core.units import MAX_BPM, MIN_BPM
+from grebe.ui.widgets import Pill
+
+MOST_BARS = 64
+
+
+class TempoFields(QWidget):
+    """Two fields and a button. Enter goes there, Esc leaves the fields."""
+
+    wanted = pyqtSignal(float, int)
+    """BPM, bars to be there in (0: from the next beat on)."""
+    done = pyqtSignal()
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.bpm = QDoubleSpinBox()
+        self.bpm.setRange(MIN_BPM, MAX_BPM)
+        self.bpm.setDecimals(2)
+        self.bpm.setValue(120.0)
+        self.bpm.setSuffix(" BPM")
+        self.bpm.setAccessibleName("Tempo in BPM")
+        self.bars = QSpinBox()
+        self.bars.setRange(0, MOST_BARS)
+        self.bars.setSuffix(" bars")
+        self.bars.setSpecialValueText("next beat")
+        self.bars.setAccessibleName("Over how many bars")
+        self.go = Pill("Go there")
+        self.go.clicked.connect(self._go)
+        grid = QGridLayout(self)
+        grid.setContentsMargins(0, 0, 0, 0)
+        grid.setHorizontalSpacing(8)
+        grid.setVerticalSpacing(3)
+        grid.addWidget(QLabel("Tempo"), 0, 0)
+        grid.addWidget(QLabel("Over"), 0, 1)
+        grid.addWidget(self.bpm, 1, 0)
+        grid.addWidget(self.bars, 1, 1)
+        grid.addWidget(self.go, 2, 0, 1, 2, Qt.AlignmentFlag.AlignLeft)
+        for spin in (self.bpm, self.bars):
+            spin.setButtonSymbols(QSpinBox.ButtonSymbols.NoButtons)
+            spin.installEventFilter(self)
+
+    def open(self, bpm: float) -> None:
+        """Begin to type, from the tempo there is."""
+        self.bpm.setValue(bpm)
+        self.bpm.setFocus()
+        self.bpm.selectAll()
+
+    def _go(self) -> None:
+        self.bpm.interpretText()
+        self.bars.interpretText()
+        self.wanted.emit(self.bpm.value(), self.bars.value())
+        self.done.emit()
+
+    def eventFilter(self, watched: QObject | None, event: QEvent | None) -> bool:
+        """Enter goes there, Esc leaves the fields."""
+        if isinstance(event, QKeyEvent) and event.type() == QEvent.Type.KeyPress:
+            if event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter):
+                self._go()
+                return True
+            if event.key() == Qt.Key.Key_Escape:
+                self.done.emit()
+                return True
+        return super().eventFilter(watched, event)

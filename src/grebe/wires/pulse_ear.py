@@ -1,0 +1,146 @@
+"""``python -m grebe.wires.pulse_ear``: hears pulses at an audio input, tells when each came.
+
+A process of its own beside the engine, so that samples and NumPy stay out of it.
+"""
+
+from __future__ import annotations
+
+import argparse
+import os
+import select
+import socket
+import sys
+from collections import deque
+from typing import Any
+
+import numpy as np
+from numpy.typing import NDArray
+
+from grebe.core.sync.pulses import PulseDetector
+from grebe.errors import PortLost
+from grebe.wires.clock import raw_ns
+from grebe.wires.frames import FrameClock
+from grebe.wires.jack import open_client
+from grebe.wires.pulse_input import MAX_PACKET_BYTES, STAMP
+from grebe.wires.sound import sound_library
+
+REST_S = 0.002
+"""Between looks: pulses are stamped when they come, so this delays only their being told."""
+MAX_BLOCKS = 4096
+
+Block = tuple[int, NDArray[np.float32]]
+"""(frame of its first sample, samples)."""
+
+
+class Source:
+    """Blocks of samples from a callback, and the clock of their frames."""
+
+    def __init__(self, rate: int) -> None:
+        self.frames = FrameClock(rate)
+        self.delay_ns = 0
+        """From the jack to the frame: what the interface itself takes."""
+        self.blocks: deque[Block] = deque(maxlen=MAX_BLOCKS)
+        self.over = ""
+        """Why there will be no more."""
+
+
+def jack_source(name: str) -> tuple[Source, Any]:
+    """From a JACK port; keep the client. PortLost when there is no such port."""
+    import jack  # noqa: PLC0415 - needs libjack, which not every machine has
+
+    client = open_client("grebe ear", os.environ.get("JACK_DEFAULT_SERVER"))
+    source = Source(client.samplerate)
+    port = client.inports.register("pulses")
+
+    def process(count: int) -> None:
+        now_ns = raw_ns()
+        frame = client.last_frame_time
+        source.frames.update(frame, now_ns, count)
+        source.blocks.append((frame, port.get_array().copy()))
+
+    def ended(status: Any, reason: str) -> None:
+        del status, reason
+        source.over = "JACK stopped"
+
+    client.set_process_callback(process)
+    client.set_shutdown_callback(ended)
+    client.activate()
+    try:
+        if name:
+            client.connect(name, port)
+    except jack.JackError as error:
+        raise PortLost(f"there is no JACK port {name!r}") from error
+    return source, client
+
+
+def sound_source(name: str, channel: int) -> tuple[Source, Any]:
+    """From a channel of an interface; keep the stream. PortLost when it will not open."""
+    library = sound_library()
+    count = 0
+
+    def fill(data: Any, frames: int, when: Any, status: Any) -> None:
+        nonlocal count
+        now_ns = raw_ns()
+        if status.input_overflow:
+            count += frames
+        source.frames.update(count, now_ns, frames)
+        source.delay_ns = max(0, round((when.currentTime - when.inputBufferAdcTime) * 1e9))
+        source.blocks.append((count, data[:, channel - 1].copy()))
+        count += frames
+
+    try:
+        stream = library.InputStream(
+            device=name, channels=channel, dtype="float32", callback=fill, latency="low"
+        )
+        source = Source(round(stream.samplerate))
+        stream.start()
+    except (library.PortAudioError, ValueError) as error:
+        raise PortLost(f"audio interface {name} would not open ({error})") from error
+    return source, stream
+
+
+def listen(source: Source, told: socket.socket, *, falling: bool) -> None:
+    """Tell of every pulse until the other end hangs up, or the source is over."""
+    detector, first, coming = PulseDetector(source.frames.rate, falling=falling), 0, None
+    while not select.select([told], [], [], REST_S)[0]:
+        if source.over:
+            raise PortLost(source.over)
+        while source.blocks:
+            frame, samples = source.blocks.popleft()
+            if frame != coming:  # blocks were lost: what is counted begins afresh
+                detector = PulseDetector(source.frames.rate, falling=falling)
+                first = frame
+            coming = frame + len(samples)
+            for at_s in detector.feed(samples):
+                at_ns = source.frames.ns_at(first + at_s * source.frames.rate)
+                told.send(STAMP.pack(at_ns - source.delay_ns))
+
+
+def main() -> int:
+    """Listen until told to end; the exit status."""
+    parser = argparse.ArgumentParser(prog="grebe pulse ear")
+    parser.add_argument("--fd", type=int, required=True)
+    parser.add_argument("--wire", choices=("jack", "audio"), required=True)
+    parser.add_argument("--name", default="")
+    parser.add_argument("--channel", type=int, default=1)
+    parser.add_argument("--falling", action="store_true")
+    chosen = parser.parse_args()
+    os.sched_setscheduler(0, os.SCHED_OTHER, os.sched_param(0))  # the engine's is not for this
+    told = socket.socket(fileno=chosen.fd)
+    try:
+        if chosen.wire == "jack":
+            source, kept = jack_source(chosen.name)
+        else:
+            source, kept = sound_source(chosen.name, chosen.channel)
+        listen(source, told, falling=chosen.falling)
+        kept.close()
+    except PortLost as error:
+        told.send(str(error).encode()[:MAX_PACKET_BYTES])
+        return 1
+    except OSError:
+        return 0  # the engine is gone
+    return 0
+
+
+if __name__ == "__main__":
+    sys.exit(main())

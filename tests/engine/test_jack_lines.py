@@ -1,0 +1,186 @@
+"""Pulses, run lines and resets at real audio ports, and the clock and transport heard there."""
+
+from __future__ import annotations
+
+import shutil
+import subprocess
+
+import jack
+import msgspec
+import numpy as np
+import pytest
+
+from grebe.core.document import Project
+from grebe.core.player.commands import Begin, Halt
+from grebe.core.rig.model import AudioPort, Cable, Port
+from grebe.core.rig.spec import Sends, Spec
+from grebe.core.time.ticks import TICKS_PER_QUARTER
+from tests import build
+from tests.engine.jackd import RATE, Server, client, heard, listener, tries
+from tests.engine.live import live
+from tests.engine.test_jack import pulsed_project
+
+pytestmark = [
+    pytest.mark.jack,
+    pytest.mark.skipif(shutil.which("jackd") is None, reason="jackd is not installed"),
+]
+QUARTER = TICKS_PER_QUARTER
+
+
+@tries
+def test_run_line_and_reset(server: Server) -> None:
+    """The run line rises once, before the first pulse; so does the reset, and it ends before."""
+    with live(pulsed_project(4.0)) as engine:
+        ears = {
+            name: listener(server, f"grebe:{name} to Bass", 20.0)
+            for name in ("pulses", "run", "reset")
+        }
+        engine.send(Begin())
+        engine.status(lambda s: s.devices[1].pulses > 8)
+        engine.send(Halt())
+        found = {name: heard(process, soon=True) for name, process in ears.items()}
+    rises = {
+        name: [frame for frame, what in row["seen"] if what == "rise"]
+        for name, row in found.items()
+    }
+    assert len(rises["run"]) == len(rises["reset"]) == 1
+    first = rises["pulses"][0]
+    assert rises["run"][0] < first
+    assert first - rises["run"][0] == pytest.approx(RATE * 0.002, abs=2)
+    assert first - rises["reset"][0] == pytest.approx(RATE * 0.005, abs=2)
+
+
+def pulse_led(source: str) -> Project:
+    """The bass leads by pulses of 4 a quarter note that Grebe hears at a JACK port."""
+    project = build.two_boxes()
+    drums, bass = project.rig.devices
+    spec = Spec(sends=Sends(clock=True))
+    bass = msgspec.structs.replace(
+        bass, spec=spec, sends_clock=True, port=Port(wire="none"),
+        pulse_from=AudioPort(wire="jack", name=source),
+    )  # fmt: skip
+    cables = (
+        Cable(source="grebe", target="drums"),
+        Cable(source="bass", target="grebe", medium="pulse", rate=4.0, expects=4.0),
+    )
+    rig = msgspec.structs.replace(project.rig, devices=(drums, bass), cables=cables, leader="bass")
+    return msgspec.structs.replace(project, rig=rig)
+
+
+def pulser(server: Server, apart: int) -> subprocess.Popen[bytes]:
+    """Start the client that sends pulses."""
+    return client("jack_pulser.py", server.name, str(apart))
+
+
+@tries
+def test_pulses_at_an_audio_input_lead(server: Server) -> None:
+    """Their tempo is taken over; Run comes in with the next pulse, Stop does not stop them.
+
+    Before they are there the input waits, and takes them up when they come.
+    """
+    apart = 5900
+    bpm = RATE * 60 / apart / 4
+    with live(pulse_led("pulser:out")) as engine:
+        engine.status(lambda s: s.hearing == "none")
+        process = pulser(server, apart)
+        try:
+            engine.status(lambda s: s.hearing == "clock", 15.0)
+            engine.status(lambda s: s.heard_bpm == pytest.approx(bpm, rel=2e-3), 15.0)
+            engine.send(Begin())
+            status = engine.status(lambda s: s.running and s.tick > 6 * QUARTER, 15.0)
+            assert status.bpm == pytest.approx(bpm, rel=0.01)
+            assert abs(status.heard_off_ms) < 3.0
+            engine.send(Halt())
+            engine.status(lambda s: not s.running and s.hearing == "clock")
+            engine.send(Begin())
+            engine.status(lambda s: s.running and s.tick > QUARTER, 15.0)
+        finally:
+            process.communicate(b"")
+
+
+def conductor(server: Server) -> jack.Client:
+    """Another client that works the transport and gives out no tempo."""
+    other = jack.Client("conductor", no_start_server=True, servername=server.name)
+    other.activate()
+    return other
+
+
+@tries
+def test_jack_transport_is_followed(server: Server) -> None:
+    """Started elsewhere Grebe comes in at that place, moved it moves, stopped it stops."""
+    project = build.two_boxes()
+    project = msgspec.structs.replace(
+        project, rig=msgspec.structs.replace(project.rig, jack="follow")
+    )
+    a_quarter_s = 60 / project.songs[0].bpm
+    with live(project) as engine:
+        other = conductor(server)
+        try:
+            other.transport_frame = round(4 * a_quarter_s * RATE)
+            other.transport_start()
+            status = engine.status(lambda s: s.running and s.tick > 6 * QUARTER, 10.0)
+            assert status.follows == "jack:transport"
+            off = engine.status(lambda s: s.running and s.tick > 8 * QUARTER).heard_off_ms
+            assert abs(off) < 5.0
+            other.transport_frame = round(20 * a_quarter_s * RATE)
+            engine.status(lambda s: s.running and s.tick > 20 * QUARTER, 10.0)
+            other.transport_stop()
+            engine.status(lambda s: not s.running)
+            # Run and Stop here work it for everybody.
+            other.transport_frame = 0
+            engine.send(Begin())
+            engine.status(lambda s: s.running and s.tick > QUARTER, 10.0)
+            assert other.transport_state == jack.ROLLING
+            engine.send(Halt())
+            engine.status(lambda s: not s.running)
+            assert other.transport_state == jack.STOPPED
+        finally:
+            other.deactivate()
+            other.close()
+
+
+@tries
+def test_pulses_without_jack_through_portaudio(server: Server) -> None:
+    """A channel of an interface: here JACK's own, by PortAudio, which knows no frames of ours."""
+    pytest.importorskip("sounddevice")
+    project = pulsed_project(4.0)
+    drums, bass = project.rig.devices
+    bass = msgspec.structs.replace(
+        bass,
+        pulse_at=AudioPort(wire="audio", name="system", channel=2),
+        run_at=AudioPort(),
+        reset_at=AudioPort(),
+    )
+    rig = msgspec.structs.replace(project.rig, devices=(drums, bass))
+    project = msgspec.structs.replace(project, rig=rig)
+    apart = RATE * 60 / project.songs[0].bpm / 4
+    with live(project) as engine:
+        other = conductor(server)
+        ports = other.get_ports("PortAudio.*", is_audio=True, is_output=True)
+        other.close()
+        assert len(ports) == 2
+        process = listener(server, ports[1].name, 20.0)
+        silent = listener(server, ports[0].name, 20.0)
+        engine.send(Begin())
+        engine.status(lambda s: s.devices[1].pulses > 16, 15.0)
+        engine.send(Halt())
+        rises = [f for f, what in heard(process, soon=True)["seen"] if what == "rise"]
+        assert heard(silent, soon=True)["seen"] == []
+    assert len(rises) >= 15
+    off = np.diff(rises) - apart
+    assert np.abs(off).max() < RATE / 1000
+
+
+@tries
+def test_an_interface_that_is_not_there_is_said(server: Server) -> None:
+    """On the device, in words; the rest play."""
+    del server
+    project = pulsed_project(4.0)
+    drums, bass = project.rig.devices
+    bass = msgspec.structs.replace(bass, pulse_at=AudioPort(wire="audio", name="nothing"))
+    rig = msgspec.structs.replace(project.rig, devices=(drums, bass))
+    with live(msgspec.structs.replace(project, rig=rig)) as engine:
+        status = engine.status(lambda s: s.devices[1].line_problem)
+        assert "there is no audio interface 'nothing'" in status.devices[1].line_problem
+        engine.send(Begin())
+        engine.status(lambda s: s.devices[0].sent > 12)
