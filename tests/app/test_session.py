@@ -8,9 +8,10 @@ from typing import Any
 import msgspec
 import pytest
 
-from grebe.app.session import Session
+from grebe.app.session import Session, raw_now_ns
 from grebe.app.store import Store
-from grebe.core.player.commands import Begin, Halt, Hold, Launch, Mute, Nudge
+from grebe.core.player.commands import Begin, Halt, Hold, Launch, Mute, Nudge, Steer
+from grebe.core.rig.trigger import Trigger
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import EngineError
 from grebe.formats.project import write_project
@@ -18,6 +19,8 @@ from grebe.link.messages import (
     LINK_VERSION,
     Deviation,
     DeviceStatus,
+    Learn,
+    Learned,
     Load,
     Loaded,
     Notice,
@@ -104,6 +107,51 @@ def test_meeting_an_engine_that_plays_this_project(session: Session, client: Fak
     assert [type(a) for a in answers] == [Load]
     assert session.link == "on"
     assert "already playing" in session.notice.text  # type: ignore[union-attr]
+
+
+def test_a_count_in_and_its_beats(session: Session, client: FakeClient) -> None:
+    """As many bars as the rig says; the beats still to come count down to none."""
+    hear(session, client, welcome())
+    session.run_counted()
+    assert client.said[-1] == Begin(count_in_bars=1)
+    now = raw_now_ns()
+    for ticks, beats in ((-3.5, 4), (-0.01, 1), (0.5, 0)):
+        status = msgspec.structs.replace(running(), at_ns=now, tick=ticks * TICKS_PER_QUARTER)
+        hear(session, client, status)
+        assert session.beats_to_come() == beats
+    session.run_counted()  # it plays already
+    assert isinstance(client.said[-1], Begin)
+
+
+def test_a_tempo_typed(session: Session, client: FakeClient) -> None:
+    """At once it is the song's; over bars only this time's; a leader's own holds."""
+    hear(session, client, welcome())
+    session.go_to_tempo(133.0, 8)
+    assert session.song.bpm == 133.0  # type: ignore[union-attr]
+    hear(session, client, running())
+    session.go_to_tempo(140.0, 8)
+    assert client.said[-1] == Steer(bpm=140.0, ramp_bars=8)
+    assert session.song.bpm == 133.0  # type: ignore[union-attr]
+    session.go_to_tempo(131.5, 0)
+    assert session.song.bpm == 131.5  # type: ignore[union-attr]
+    hear(session, client, running(follows="bass"))
+    session.go_to_tempo(90.0, 0)
+    assert session.song.bpm == 131.5  # type: ignore[union-attr]
+    assert "Bass leads" in session.notice.text  # type: ignore[union-attr]
+
+
+def test_a_press_that_was_waited_for_panics_from_then_on(
+    session: Session, client: FakeClient
+) -> None:
+    """It is an edit like any other."""
+    hear(session, client, welcome())
+    session.learn_panic("bass")
+    assert client.said[-1] == Learn(device="bass")
+    press = Trigger(device="bass", kind="note", channel=2, number=36)
+    hear(session, client, Learned(trigger=press))
+    assert session.project.rig.panic == press
+    session.store.undo()
+    assert session.project.rig.panic is None
 
 
 def test_meeting_an_engine_that_plays_another(session: Session, client: FakeClient) -> None:

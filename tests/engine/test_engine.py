@@ -206,6 +206,19 @@ def test_another_project_is_refused_while_one_plays() -> None:
         assert loaded.source == "another"
 
 
+def test_a_count_in_comes_before_the_song() -> None:
+    """A bar of it, in which no clock goes out; then the song from its top, nothing missed."""
+    with live(fast(240.0)) as engine:
+        engine.send(Begin(count_in_bars=1))
+        counting = engine.status(lambda s: s.running)
+        assert counting.tick < -3 * TICKS_PER_QUARTER
+        assert all(d.sent == 0 for d in counting.devices)
+        engine.status(lambda s: s.tick > 2 * TICKS_PER_QUARTER)
+        engine.send(Halt())
+        rows = engine.report()
+    assert all(row.missed == 0 and row.ticks_sent > 40 for row in rows.values())
+
+
 def test_panic_stops() -> None:
     """And says what it did."""
     with live(fast(120)) as engine:

@@ -20,11 +20,13 @@ from grebe.core.document import Project
 from grebe.core.player.commands import Begin, Halt, Hold
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.model import Cable, Faults, Filter, Route
+from grebe.core.rig.spec import Sends, Spec
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import UsageError
 from grebe.link.messages import Loaded, Notice, Status, Welcome
 from grebe.protocols.standin import encode_reports, played
 from grebe.wires.clock import raw_ns
+from tests.engine.listener import Listener, listening_engine, wait
 from tests.engine.live import live
 from tests.engine.test_engine import fast, with_faults
 
@@ -178,6 +180,52 @@ def test_start_stop_continue_and_song_position_are_obeyed() -> None:
         s.status(lambda m: not m.running)
         s.client.send(Begin())
         s.status(lambda m: m.running and m.tick > 20 * TICKS_PER_QUARTER)
+
+
+def test_a_clock_is_passed_on_smoothly_while_stopped_too() -> None:
+    """For a box that wants clock then, at the leader's tempo; silence for silence."""
+    project = led_by_bass()
+    drums, bass = project.rig.devices
+    drums = msgspec.structs.replace(drums, clock_stopped=True)
+    rig = msgspec.structs.replace(project.rig, devices=(drums, bass))
+    project = msgspec.structs.replace(project, rig=rig)
+    leader = Leader("bass")
+    with Listener("drums") as box:
+        plan = make_plan(project, project.songs[0])
+        with listening_engine(project, plan) as client:
+            time.sleep(0.3)
+            assert box.count(0xF8) == 0
+            leader.ticking(on=True)
+            wait(lambda: box.count(0xF8) > 200)
+            assert box.count(0xFA) == 0
+            times = box.times(0xF8)[100:200]
+            apart = (times[-1] - times[0]) / 99
+            assert apart == pytest.approx(PERIOD_S, rel=0.05)
+            leader.ticking(on=False)
+            time.sleep(0.6)
+            silent = box.count(0xF8)
+            time.sleep(0.3)
+            assert box.count(0xF8) == silent
+            client.pump()
+    leader.close()
+
+
+def test_a_leader_that_says_no_start_is_joined_by_hand() -> None:
+    """Run comes in with its next tick, Stop leaves its clock alone, Run comes in again."""
+    project = led_by_bass()
+    drums, bass = project.rig.devices
+    bass = msgspec.structs.replace(bass, spec=Spec(sends=Sends(clock=True)))
+    rig = msgspec.structs.replace(project.rig, devices=(drums, bass))
+    with stage(msgspec.structs.replace(project, rig=rig)) as s:
+        s.client.send(Begin())
+        s.status(lambda m: any("next tick" in words for words in s.notices))
+        s.leader.ticking(on=True)
+        s.status(lambda m: m.running and sent(m) > 48)
+        s.client.send(Halt())
+        s.status(lambda m: not m.running and m.hearing == "clock")
+        s.client.send(Begin())
+        again = s.status(lambda m: m.running and sent(m) > 24)
+        assert again.tick < 8 * TICKS_PER_QUARTER
 
 
 def test_a_lost_clock_is_held_and_taken_up_again() -> None:

@@ -4,10 +4,12 @@ from __future__ import annotations
 
 import json
 import shutil
+import signal
 import subprocess
 import sys
 import time
-from collections import deque
+from collections import Counter, deque
+from contextlib import closing
 from itertools import pairwise
 from pathlib import Path
 
@@ -45,18 +47,17 @@ def test_clock_is_exact_to_the_frame(server: Server) -> None:
     """
     judged = 0
     for _ in range(3):
-        wire = JackWire(server.name)
-        port = wire.open_port("Bass", "")
-        port.planned = deque()
-        process = listener(server, "grebe:Bass", 2.6)
-        time.sleep(0.3)
-        first = raw_ns() + 100_000_000
-        for n in range(100):
-            port.send(b"\xf8", first + round(n * 60e9 / 126 / 24))
-        recorded = heard(process)
-        planned = [frame for frame, _ in port.planned]
-        jumps = [*recorded["jumps"], *wire.frames.gap_frames]
-        wire.close()
+        with closing(JackWire(server.name)) as wire:  # one left open takes the interpreter down
+            port = wire.open_port("Bass", "")
+            port.planned = deque()
+            process = listener(server, "grebe:Bass", 2.6)
+            time.sleep(0.3)
+            first = raw_ns() + 100_000_000
+            for n in range(100):
+                port.send(b"\xf8", first + round(n * 60e9 / 126 / 24))
+            recorded = heard(process)
+            planned = [frame for frame, _ in port.planned]
+            jumps = [*recorded["jumps"], *wire.frames.gap_frames]
         frames = {frame for frame, _ in recorded["seen"]}
         near = max(6 * server.period, RATE // 25)  # an overrun is told some ms after it was
         quiet = [
@@ -255,7 +256,9 @@ def test_jack_transport_is_led(server: Server) -> None:
     assert found["state"] == 0  # stopped
     assert len(rows) > 30
     settled = rows[30:]
-    assert {r[0] - r[1] for r in settled[:100]} == {settled[0][0] - settled[0][1]}
+    # Settled, it is not moved again; where the host steals time JACK's own frames jump.
+    stands = Counter(r[0] - r[1] for r in settled[:100])
+    assert stands.most_common(1)[0][1] >= 0.8 * stands.total()
     assert {round(r[5], 6) for r in settled} == {round(bpm, 6)}
     assert {r[6] for r in settled} == {4.0}
     begun_at = 8 * 60 / bpm
@@ -264,7 +267,7 @@ def test_jack_transport_is_led(server: Server) -> None:
         # The transport stands at the song's own time, and both say the same place.
         assert frame / RATE >= begun_at - 0.05
         # Bar and beat can be some periods stale, as JACK hands them on.
-        assert beats * 60 / bpm == pytest.approx(frame / RATE, abs=4 * server.period / RATE)
+        assert beats * 60 / bpm == pytest.approx(frame / RATE, abs=8 * server.period / RATE)
 
 
 def test_jack_transport_without_jack_is_said() -> None:
@@ -302,3 +305,22 @@ def test_jack_restarted_while_playing(server: Server) -> None:
     assert "fb" in data  # Continue
     assert any(row.startswith("f2") for row in data)  # on a Song Position
     assert data.count("f8") > 100
+
+
+@tries
+def test_after_jack_lost_time_the_box_is_put_right(server: Server) -> None:
+    """The server held up for a third of a second: it is said, and the bar after tells the place."""
+    process = listener(server, "-", 30.0)
+    with live(jack_project("listener:in")) as engine:
+        engine.send(Begin(), Hold(on=True))
+        engine.status(lambda s: s.running and s.devices[1].sent > 48)
+        server.process.send_signal(signal.SIGSTOP)
+        time.sleep(0.3)
+        server.process.send_signal(signal.SIGCONT)
+        engine.until(lambda m: isinstance(m, Notice) and "JACK lost time" in m.text)
+        sent = engine.status(lambda s: s.running).devices[1].sent
+        engine.status(lambda s: s.devices[1].sent > sent + 120)
+        data = [row for _, row in heard(process, soon=True)["seen"]]
+    told = [row[:2] for row in data if row[:2] in ("fa", "fb", "fc", "f2")]
+    assert told[0] == "fa"
+    assert told[1:4] == ["fc", "f2", "fb"]

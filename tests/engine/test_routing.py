@@ -17,7 +17,8 @@ from grebe.core.document import Project, with_rig
 from grebe.core.player.commands import Begin, Halt, SetPlan
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.model import Cable, Filter, Rig, Route
-from grebe.link.messages import Load, Loaded, Notice, Status, Welcome
+from grebe.core.rig.trigger import Trigger
+from grebe.link.messages import Learn, Learned, Load, Loaded, Notice, Status, Welcome
 from grebe.protocols.standin import encode_reports, played
 from tests import build
 from tests.core.test_rig import box, cable
@@ -147,6 +148,37 @@ def test_filters_and_maps_are_changed_while_it_runs(table: Table) -> None:
     pads.play(b"\xb0\x15\x01", b"\xb0\x14\x02", b"\x90\x30\x64")
     assert sampler.hears() == b"\xb9\x14\x02"
     assert sampler.hears() == b"\x99\x30\x64"
+
+
+def test_a_pedal_panics(table: Table) -> None:
+    """Everything is silenced and stopped; a release, or another pedal, does nothing."""
+    pads, sampler = table.boxes["pads"], table.boxes["fulmar"]
+    project = pads_to_sampler(passes=Filter(controllers=False))
+    panic = Trigger(device="pads", kind="controller", channel=1, number=64)
+    table.load(with_rig(project, msgspec.structs.replace(project.rig, panic=panic)))
+    table.client.send(Begin())
+    pads.play(b"\xb0\x40\x00", b"\xb0\x41\x7f", b"\xb1\x40\x7f")
+    assert sampler.nothing_comes()
+    pads.play(b"\xb0\x40\x7f")
+    silenced = [sampler.hears() for _ in range(4)]
+    assert silenced == [b"\xb0\x40\x00", b"\xe0\x00\x40", b"\xb0\x7b\x00", b"\xb0\x78\x00"]
+    end = time.monotonic() + 5
+    while time.monotonic() < end:
+        if not table.client.wait_for(Status, 5).running:
+            return
+    raise AssertionError("it goes on")
+
+
+def test_a_press_is_learnt(table: Table) -> None:
+    """The next one on that box, not a release, and not without an input."""
+    pads = table.boxes["pads"]
+    table.client.send(Learn(device="pads"))
+    time.sleep(0.2)
+    pads.play(b"\xf8", b"\x80\x30\x40", b"\xc3\x07")
+    learned = table.client.wait_for(Learned, 5)
+    assert learned.trigger == Trigger(device="pads", kind="program", channel=4, number=7)
+    table.client.send(Learn(device="nobody"))
+    assert "no input" in table.client.wait_for(Notice, 5).text
 
 
 def test_a_box_that_hangs_up_is_named_and_its_notes_end(table: Table) -> None:

@@ -12,8 +12,10 @@ from PyQt6.QtWidgets import QComboBox, QFileDialog
 
 from grebe.app.runtime import own_profiles_dir
 from grebe.core.document import with_leader, with_rig
-from grebe.core.rig.model import Filter, Port, Rig
+from grebe.core.rig.model import AudioPort, Filter, Port, Rig
+from grebe.core.rig.trigger import Trigger
 from grebe.formats.profiles import read_profile, shipped_profiles
+from grebe.link.messages import Learned
 from grebe.ui.rig.ports import port_text
 from grebe.ui.rig.view import RigView
 from tests.ui.conftest import Performer
@@ -21,6 +23,7 @@ from tests.ui.conftest import Performer
 K = Qt.Key
 ALT = Qt.KeyboardModifier.AltModifier
 CTRL = Qt.KeyboardModifier.ControlModifier
+SHIFT = Qt.KeyboardModifier.ShiftModifier
 LEFT = Qt.MouseButton.LeftButton
 
 
@@ -419,25 +422,81 @@ def test_the_setup_sheet_of_one_box(
 
 
 def test_jacks_transport_is_led_by_key(performer: Performer) -> None:
-    """J takes it and leaves it; Grebe's page says which; undone like any edit."""
+    """J leads it, follows it, and leaves it; Grebe's page says which; undone like any edit."""
     view = rig_view(performer)
     performer.frame.grab()
     view.select("grebe")
     performer.press(K.Key_J)
-    assert rig(performer).leads_jack
+    assert rig(performer).jack == "lead"
     assert "transport led by Grebe" in view.device_page.facts.accessibleName()
     performer.press(K.Key_J)
-    assert not rig(performer).leads_jack
+    assert rig(performer).jack == "follow"
+    performer.press(K.Key_J)
+    assert rig(performer).jack == "leave"
     performer.press(K.Key_Z, CTRL)
-    assert rig(performer).leads_jack
+    assert rig(performer).jack == "follow"
+
+
+def test_the_count_in_is_set_by_key(performer: Performer) -> None:
+    """K on a box lets it click, again lets none; on Grebe's page it says how many bars."""
+    view = rig_view(performer)
+    performer.frame.grab()
+    view.select("smew")
+    performer.press(K.Key_K)
+    assert rig(performer).count_in.device == "smew"
+    view.select("grebe")
+    performer.press(K.Key_K)
+    assert rig(performer).count_in.bars == 2
+    assert "2 bars, Smew" in view.device_page.facts.accessibleName()
+    for bars in (4, 1):
+        performer.press(K.Key_K)
+        assert rig(performer).count_in.bars == bars
+    view.select("smew")
+    performer.press(K.Key_K)
+    assert rig(performer).count_in.device is None
+
+
+def test_a_pedal_that_panics_is_learnt_and_forgotten(performer: Performer) -> None:
+    """The press itself comes from the engine; what cannot be heard is said."""
+    view = rig_view(performer)
+    session = performer.frame.session
+    performer.engine_ready()
+    view.select("grebe")
+    performer.press(K.Key_P, CTRL, SHIFT)
+    assert "Select the box" in session.notice.text  # type: ignore[union-attr]
+    view.select("gadwall")
+    performer.press(K.Key_P, CTRL, SHIFT)
+    performer.wait(lambda: session.notice and "no input of it is set" in session.notice.text)
+    press = Trigger(device="smew", kind="controller", channel=10, number=64)
+    session._take(Learned(trigger=press), 0.0)
+    assert rig(performer).panic == press
+    view.select("grebe")
+    assert "Smew: controller 64 on channel 10" in view.device_page.facts.accessibleName()
+    view.select("smew")
+    performer.press(K.Key_P, CTRL, SHIFT)
+    assert rig(performer).panic is None
 
 
 def test_choosing_a_pulse_output_says_the_caution(performer: Performer) -> None:
     """Never to speakers; the main output is named."""
     view = rig_view(performer)
     view.select("garganey")
-    view.device_page.port.chosen.emit(Port(wire="pulse", name="system:playback_3"))
-    assert rig(performer).device("garganey").port.wire == "pulse"
+    _, chooser = view.device_page.lines["pulse_at"]
+    chosen = AudioPort(wire="jack", name="system:playback_3")
+    chooser.chosen.emit(chosen)
+    assert rig(performer).device("garganey").pulse_at == chosen
     assert "Never into an audio input, speakers" in performer.frame.session.notice.text  # type: ignore[union-attr]
     view.select("garganey")
-    assert "pulses at system:playback_3" in view.device_page.port.currentText()
+    assert chooser.currentText() == "JACK: system:playback_3"
+    assert not chooser.isHidden()
+    view.device_page.ports.found.emit(
+        {"jack": {"available": True, "audio": ["system:playback_4"]},
+         "sound": {"available": True, "audio": ["2 of Deck audio"]}}
+    )  # fmt: skip
+    texts = [chooser.itemText(n) for n in range(chooser.count())]
+    assert texts == [
+        "JACK: system:playback_3", "nowhere", "JACK, patched by hand", "JACK: system:playback_4",
+        "Deck audio, channel 2",
+    ]  # fmt: skip
+    view.select("smew")
+    assert chooser.isHidden()  # no pulse cable joins it to Grebe

@@ -113,3 +113,21 @@ def test_a_push_lasts_as_long_as_its_key(performer: Performer) -> None:
     performer.press(K.Key_F6)
     performer.press(K.Key_F5, Qt.KeyboardModifier.ShiftModifier)
     assert frame.session.song.bpm == before + 0.9  # type: ignore[union-attr]
+
+
+def test_a_tempo_is_typed(performer: Performer) -> None:
+    """Ctrl+Shift+T from anywhere, the number, Enter: the song has it; Esc leaves the field."""
+    performer.frame.grab()
+    performer.press(K.Key_T, CTRL, Qt.KeyboardModifier.ShiftModifier)
+    view = performer.frame.view
+    assert isinstance(view, SyncView)
+    assert view.tempo.bpm.hasFocus()
+    QTest.keyClicks(view.tempo.bpm, "131.5")
+    performer.press(K.Key_Return)
+    song = performer.frame.session.song
+    assert song is not None
+    assert song.bpm == 131.5
+    assert view.strips.hasFocus()
+    performer.press(K.Key_T, CTRL, Qt.KeyboardModifier.ShiftModifier)
+    performer.press(K.Key_Escape)
+    assert view.strips.hasFocus()

@@ -9,7 +9,6 @@ import argparse
 import os
 import select
 import socket
-import sys
 from collections import deque
 from typing import Any
 
@@ -133,7 +132,7 @@ def main() -> int:
         else:
             source, kept = sound_source(chosen.name, chosen.channel)
         listen(source, told, falling=chosen.falling)
-        kept.close()
+        del kept
     except PortLost as error:
         told.send(str(error).encode()[:MAX_PACKET_BYTES])
         return 1
@@ -143,4 +142,6 @@ def main() -> int:
 
 
 if __name__ == "__main__":
-    sys.exit(main())
+    # At once, without closing the client: JACK ends its thread wherever that stands, and where it
+    # waits for the interpreter nobody gets it any more. A client that hangs holds up the server.
+    os._exit(main())

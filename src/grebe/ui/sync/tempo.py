@@ -13,7 +13,7 @@ MOST_BARS = 64
 
 
 class TempoFields(QWidget):
-    """Two fields and a button. Enter goes there, Esc leaves the fields."""
+    """Two fields and a button. Enter goes there."""
 
     wanted = pyqtSignal(float, int)
     """BPM, bars to be there in (0: from the next beat on)."""
@@ -60,12 +60,10 @@ class TempoFields(QWidget):
         self.done.emit()
 
     def eventFilter(self, watched: QObject | None, event: QEvent | None) -> bool:
-        """Enter goes there, Esc leaves the fields."""
+        """Enter goes there."""
         if isinstance(event, QKeyEvent) and event.type() == QEvent.Type.KeyPress:
-            if event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter):
+            entered = event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter)
+            if entered:
                 self._go()
-                return True
-            if event.key() == Qt.Key.Key_Escape:
-                self.done.emit()
                 return True
         return super().eventFilter(watched, event)

@@ -49,6 +49,11 @@ class SyncView(View):
         song = self.session.song
         self.tempo.open(song.bpm if song is not None else 120.0)
 
+    def escaped(self) -> None:
+        """Leave the fields."""
+        if self.tempo.isAncestorOf(self.focusWidget() or self):
+            self.strips.setFocus()
+
     def select(self, device_id: str) -> None:
         """Another device."""
         self.strips.selected = device_id
