@@ -18,7 +18,7 @@ from grebe.core.sync.pulses import PulseDetector, pulse_ticks, render_pulses
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 
 RATE = 48_000
-TIMES = [0.01 + n * 60 / 126 / 4 for n in range(200)]
+TIMES = [0.01 + n * 60 / 126 / 4 for n in range(60)]
 
 
 def edges(samples: np.ndarray) -> np.ndarray:
@@ -96,7 +96,7 @@ def heard(
     return samples + np.random.default_rng(9).normal(0, noise, len(n))
 
 
-@pytest.mark.parametrize("block", [64, 256, 4096, 10**7])
+@pytest.mark.parametrize("block", [64, 1024, 10**7])
 @pytest.mark.parametrize(
     "way",
     [{}, {"hum": 0.3}, {"ring": 0.4}, {"hum": 0.3, "ring": 0.4}, {"width_ms": 1.0},
