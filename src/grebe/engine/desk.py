@@ -19,7 +19,7 @@ from grebe.engine.ports import PortBook
 from grebe.errors import PortLost
 from grebe.link.messages import DeviceStatus, Load, Notice
 from grebe.protocols.standin import encode_setup, goodbye, press
-from grebe.wires.clock import raw_ns
+from grebe.wires.clock import Clock
 from grebe.wires.jack import JackPort
 from grebe.wires.jack_transport import JackTransport, Where
 
@@ -30,14 +30,17 @@ class Desk:
     `tell` says something to the performer, `where` the place of the song at a time.
     """
 
-    def __init__(self, tell: Callable[[Notice], None], where: Where) -> None:
+    def __init__(
+        self, tell: Callable[[Notice], None], where: Where, clock: Clock, ports: PortBook
+    ) -> None:
         self._tell = tell
         self._where = where
+        self._clock = clock
         self.transport: JackTransport | None = None
         """JACK's, while Grebe leads it."""
-        self.ports = PortBook()
-        self.lines = Lines(self.ports)
-        self.ears = Ears(self.ports)
+        self.ports = ports
+        self.lines = Lines(ports, clock)
+        self.ears = Ears(ports, clock)
         self._box_led = Following()
         self.following: Following | JackFollowing = self._box_led
         self.outlets: dict[str, Outlet] = {}
@@ -68,7 +71,7 @@ class Desk:
         """Send now; a lost port is noted."""
         try:
             if outlet.port is not None:
-                outlet.port.send(data, raw_ns())
+                outlet.port.send(data, self._clock.now_ns())
         except PortLost as error:
             self.lost(outlet, error)
 

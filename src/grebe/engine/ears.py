@@ -13,7 +13,7 @@ from grebe.protocols.gate import Gate
 from grebe.protocols.midi import MidiParser
 from grebe.protocols.press import press_of
 from grebe.wires.base import Heard, InPort
-from grebe.wires.clock import raw_ns
+from grebe.wires.clock import Clock
 from grebe.wires.jack import JackInput, JackPort
 
 PULSES = "~pulses"
@@ -25,8 +25,9 @@ Sending = tuple[str, bytes]
 class Ears:
     """Inputs and gates. `set` takes the routes of a plan; `wait` and `hear` are the loop's."""
 
-    def __init__(self, ports: PortBook) -> None:
+    def __init__(self, ports: PortBook, clock: Clock) -> None:
         self._ports = ports
+        self._clock = clock
         self._gates: dict[tuple[str, str], Gate] = {}
         """By (source, target)."""
         self._inputs: dict[str, InPort] = {}
@@ -150,7 +151,7 @@ class Ears:
 
     def wait(self, until_ns: int) -> bool:
         """Wait until something comes in, or until a time; whether something did."""
-        left = (until_ns - raw_ns()) / 1e9
+        left = (until_ns - self._clock.now_ns()) / 1e9
         if left <= 0:
             return False
         ready, _, _ = select.select(list(self._inputs.values()), [], [], left)

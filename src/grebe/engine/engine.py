@@ -48,7 +48,8 @@ from grebe.engine.following import Hearing
 from grebe.engine.jack_following import JackFollowing
 from grebe.engine.outlet import Outlet
 from grebe.engine.place import Bars
-from grebe.engine.server import Connection, Server
+from grebe.engine.ports import PortBook
+from grebe.engine.server import Connection, Windows
 from grebe.engine.timeline import Timeline
 from grebe.errors import GrebeError, PortLost
 from grebe.link.messages import (
@@ -69,7 +70,8 @@ from grebe.link.messages import (
     Welcome,
 )
 from grebe.protocols.midi import NOTE_OFF, STOP, encode, silence
-from grebe.wires.clock import Sleep, raw_ns, sleep_until_ns
+from grebe.wires.clock import Clock as TimeSource
+from grebe.wires.clock import RawClock, Sleep
 from grebe.wires.jack_transport import Place
 
 LOOKAHEAD_NS = 50_000_000
@@ -113,12 +115,22 @@ STOP_SETTLES_NS = 200_000_000
 class Engine:
     """One engine: a player, its devices, its windows."""
 
-    def __init__(self, server: Server, *, realtime: bool, priority_help: str) -> None:
+    def __init__(
+        self,
+        server: Windows,
+        *,
+        realtime: bool,
+        priority_help: str,
+        clock: TimeSource | None = None,
+        ports: PortBook | None = None,
+    ) -> None:
+        """`clock` and `ports` are the real ones unless others are given."""
         self._server = server
+        self._clock = clock if clock is not None else RawClock()
         self._realtime = realtime
         self._priority_help = priority_help
         self._spin_ns = SPIN_NS if realtime else 0
-        self._desk = Desk(server.tell, self._where)
+        self._desk = Desk(server.tell, self._where, self._clock, ports or PortBook())
         self._bars = Bars()
         self._player: Player | None = None
         self._timeline: Timeline | Reclock | None = None
@@ -130,7 +142,7 @@ class Engine:
         self._next: tuple[str, int, bool] = ("", 0, False)
         self._lookahead_ns = LOOKAHEAD_NS
         self._last_plan = self._last_poll = self._last_status = self._last_ports = 0
-        self._last_wanted = raw_ns()
+        self._last_wanted = self._clock.now_ns()
         self._idle_ns = 0.0
         """When the next tick is due that goes out while stopped."""
         self._idle_bpm = 120.0
@@ -144,28 +156,28 @@ class Engine:
     def run(self) -> None:
         """Serve until told to shut down, or until nobody needs it."""
         while not self._leaving:
-            now = raw_ns()
+            now = self._clock.now_ns()
             due_soon = bool(self._queue) and self._queue[0][0] - now < SLACK_NS
             since_plan = now - self._last_plan
             if since_plan >= PLAN_EVERY_NS and (not due_soon or since_plan >= PLAN_AT_LAST_NS):
                 self._last_plan = now
                 self._plan_ahead(now, since_plan)
             self._send_due()
-            now = raw_ns()
+            now = self._clock.now_ns()
             deadline = self._queue[0][0] if self._queue else now + POLL_EVERY_NS
             since_poll = now - self._last_poll
             free = deadline - now > SLACK_NS
             if since_poll >= POLL_EVERY_NS and (free or since_poll >= POLL_AT_LAST_NS):
                 self._last_poll = now
                 self._poll(now)
-                now = raw_ns()
+                now = self._clock.now_ns()
             wake = min(deadline, now + POLL_EVERY_NS)
             due = bool(self._queue) and self._queue[0][0] <= wake
             until = self._queue[0][0] if due else wake
             if self._desk.ears.listening:
                 while self._desk.ears.wait(until - HEAR_UNTIL_NS):
                     self._pass_on()
-            sleep_until_ns(until, self._spin_ns if due else 0)
+            self._clock.sleep_until_ns(until, self._spin_ns if due else 0)
         self._close()
 
     def _pass_on(self) -> None:
@@ -278,11 +290,11 @@ class Engine:
     def _send_due(self) -> None:
         queue = self._queue
         ticks: list[tuple[str, int, int]] = []
-        while queue and queue[0][0] <= raw_ns() + (1_000 if self._realtime else 0):
+        while queue and queue[0][0] <= self._clock.now_ns() + (1_000 if self._realtime else 0):
             due_ns, _, device, event = heappop(queue)
             outlet = self._desk.outlets.get(device)
             if event is Shared.CLOCK and outlet is not None and outlet.port is not None:
-                late_ns = raw_ns() - due_ns
+                late_ns = self._clock.now_ns() - due_ns
                 try:
                     outlet.port.send(CLOCK_BYTE, due_ns)
                 except PortLost as error:
@@ -324,7 +336,7 @@ class Engine:
             self._wait_for_leader(player)
             return
         dues = player.apply(command)
-        now = raw_ns()
+        now = self._clock.now_ns()
         first = next(e.point for _, _, e in dues if isinstance(e, Tempo))
         anchor = now + BEGIN_AFTER_NS + self._lookahead_ns - LOOKAHEAD_NS
         self._timeline = Timeline(first, anchor)
@@ -343,12 +355,12 @@ class Engine:
         """Come in with the box that leads: on its next bar when it runs, else when it starts."""
         following = self._desk.following
         if following.running:
-            now = raw_ns()
+            now = self._clock.now_ns()
             soon = int(following.tick_at(now + JOIN_AFTER_NS))
             self._go(following.join(player.bar_after(soon), now))
             return
         if not player.plan.follows_starts or isinstance(following, JackFollowing):
-            word = following.begin_by_hand(raw_ns())
+            word = following.begin_by_hand(self._clock.now_ns())
             self._take_words([word] if word is not None else [])
             if word is None and not isinstance(following, JackFollowing):
                 text = f"Coming in with {self._desk.name(following.device)}'s next tick."
@@ -399,7 +411,7 @@ class Engine:
         player, following = self._player, self._desk.following
         told = player is not None and not player.plan.follows_starts
         if told or isinstance(following, JackFollowing):
-            following.end_by_hand(raw_ns())
+            following.end_by_hand(self._clock.now_ns())
         self._halt()
 
     def _halt(self) -> None:
@@ -408,7 +420,7 @@ class Engine:
             return
         dues = self._player.apply(Halt())
         waiting, self._queue = self._queue, []
-        now = raw_ns()
+        now = self._clock.now_ns()
         ends = [(now, device, e) for _, _, device, e in waiting if isinstance(e, NoteOff)]
         for outlet in self._desk.outlets.values():
             if outlet.port is not None:
@@ -437,7 +449,7 @@ class Engine:
     def _ended(self) -> None:
         timeline = self._timeline
         if timeline is not None:  # where clock goes on while stopped, it goes on in step
-            now_tick = int(timeline.tick_at(raw_ns()))
+            now_tick = int(timeline.tick_at(self._clock.now_ns()))
             coming = next_multiple(now_tick + 1, CLOCK_TICKS)
             self._idle_ns = float(timeline.ns_at(coming))
             self._idle_bpm = timeline.bpm_at(now_tick)
@@ -592,7 +604,7 @@ class Engine:
                 self._enqueue(dues)
 
     def _status(self) -> Status:
-        now = raw_ns()
+        now = self._clock.now_ns()
         tick, bpm = 0.0, 0.0
         player, timeline = self._player, self._timeline
         if player is not None:
@@ -627,9 +639,9 @@ class Engine:
         )
 
     def _close(self) -> None:
-        settled = raw_ns() + STOP_SETTLES_NS  # let the last messages leave a JACK port
+        settled = self._clock.now_ns() + STOP_SETTLES_NS  # let the last messages leave a JACK port
         self._desk.say_goodbye()
         if self._desk.ports.jack is not None:
-            sleep_until_ns(settled, 0)
+            self._clock.sleep_until_ns(settled, 0)
         self._desk.close()
         self._server.close()

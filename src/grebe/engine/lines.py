@@ -10,7 +10,7 @@ from grebe.core.rig.model import AudioPort, Device
 from grebe.core.rig.spec import PulseShape
 from grebe.engine.ports import PortBook
 from grebe.errors import PortLost
-from grebe.wires.clock import raw_ns
+from grebe.wires.clock import Clock
 from grebe.wires.drawn import LinePort
 
 RUN_LEAD_NS = 2_000_000
@@ -27,8 +27,9 @@ _Key = tuple[str, str]
 class Lines:
     """The lines of every box that has any."""
 
-    def __init__(self, ports: PortBook) -> None:
+    def __init__(self, ports: PortBook, clock: Clock) -> None:
         self._ports = ports
+        self._clock = clock
         self._wanted: dict[_Key, tuple[str, AudioPort, Device]] = {}
         """(port name, line, device) by key."""
         self._open: dict[_Key, LinePort] = {}
@@ -75,7 +76,7 @@ class Lines:
         if opened is not None:
             self._open[key] = opened
             if key[1] == RUN and self._high:
-                opened.drawn.level(raw_ns(), high=True)
+                opened.drawn.level(self._clock.now_ns(), high=True)
         return True
 
     def pulse(self, device: str, due_ns: int) -> None:
@@ -103,7 +104,7 @@ class Lines:
     def stop(self) -> None:
         """No more pulses, and every run line down."""
         self._high = False
-        now = raw_ns()
+        now = self._clock.now_ns()
         for (_, what), line in self._open.items():
             line.drawn.discard()
             if what == RUN:

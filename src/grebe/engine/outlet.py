@@ -18,8 +18,8 @@ BEATS_SHOWN = 16
 """Beats behind the waterline's figures: four bars, so that it follows a change soon."""
 OFFSET_SLEW = 0.02
 """An offset changed while playing moves by 20 ms a second: no tick jumps, none is left out."""
-MAX_FIGURES = 100_000
-"""Lateness figures kept for a report: the last 23 minutes at 180 BPM, at four bytes each."""
+MAX_FIGURES = 40_000
+"""Lateness figures kept for a report: at least the last 13 minutes at 126 BPM, four bytes each."""
 MAX_DUES = 16_384
 """Ticks whose due time is known: a report comes within seconds, minutes after a long stop."""
 

@@ -5,6 +5,7 @@ from __future__ import annotations
 import os
 import socket
 from pathlib import Path
+from typing import Protocol
 
 from grebe.errors import EngineError, ProtocolError
 from grebe.link.messages import FromEngine, ToEngine, Unpacker, pack, to_engine
@@ -66,6 +67,21 @@ class Connection:
         """Hang up."""
         self.open = False
         self.socket.close()
+
+
+class Windows(Protocol):
+    """What the engine asks of those that listen to it."""
+
+    connections: list[Connection]
+
+    def poll(self) -> list[tuple[Connection, ToEngine]]:
+        """What they say. Never blocks."""
+
+    def tell(self, message: FromEngine, *, status: bool = False) -> None:
+        """Say something to all, or to those that want status."""
+
+    def close(self) -> None:
+        """Hang up on everybody."""
 
 
 class Server:

@@ -9,6 +9,7 @@ from __future__ import annotations
 import os
 import time
 from collections.abc import Callable
+from typing import Protocol
 
 LEAST_SLEEP_S = 0.5
 
@@ -36,6 +37,44 @@ class Sleep:
         now = self._asleep_ns()
         slept, self._known = (now - self._known) / 1e9, now
         return slept if slept > LEAST_SLEEP_S else 0.0
+
+
+class Clock(Protocol):
+    """What the engine takes the time from, and waits by."""
+
+    def now_ns(self) -> int:
+        """Nanoseconds, never going back."""
+
+    def sleep_until_ns(self, due_ns: int, spin_ns: int) -> None:
+        """Return at `due_ns`, the last `spin_ns` of it awake."""
+
+
+class RawClock:
+    """CLOCK_MONOTONIC_RAW."""
+
+    def now_ns(self) -> int:
+        """The time."""
+        return raw_ns()
+
+    def sleep_until_ns(self, due_ns: int, spin_ns: int) -> None:
+        """See the function of this name."""
+        sleep_until_ns(due_ns, spin_ns)
+
+
+class SimulatedClock:
+    """A clock that is at once where one wants to sleep to: an hour passes in a minute."""
+
+    def __init__(self) -> None:
+        self._now_ns = 1_000_000_000
+
+    def now_ns(self) -> int:
+        """The time."""
+        return self._now_ns
+
+    def sleep_until_ns(self, due_ns: int, spin_ns: int) -> None:
+        """Be there."""
+        del spin_ns
+        self._now_ns = max(self._now_ns, due_ns)
 
 
 def sleep_until_ns(due_ns: int, spin_ns: int) -> None:

@@ -8,6 +8,7 @@ from typing import Any
 from grebe.app.bench.clock import measure_clock
 from grebe.app.bench.engine import measure_engine
 from grebe.app.bench.follow import measure_follow
+from grebe.app.bench.jack import measure_jack
 from grebe.app.bench.player import measure_player
 from grebe.app.bench.rig import measure_rig
 from grebe.app.bench.route import measure_route
@@ -26,8 +27,9 @@ def run_bench(only: str | None, seconds: float, say: Callable[[str], None]) -> d
         "rig": ("a large rig", measure_rig),
         "route": ("a route", measure_route),
         "follow": ("the follower", measure_follow),
+        "jack": (f"JACK ports, about {seconds * 24 + 60:.0f} s", lambda: measure_jack(seconds)),
         "engine": (
-            f"the engine at other sizes, for long, and kills: {seconds * 3 + 130:.0f} s",
+            f"the engine at other sizes, for long, and kills: {seconds * 3 + 190:.0f} s",
             lambda: measure_engine(seconds),
         ),
     }

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 import os
 import signal
 import subprocess
@@ -10,6 +11,8 @@ import tempfile
 import time
 from pathlib import Path
 from typing import Any
+
+import msgspec
 
 from grebe.app.bench.clock import (
     BUSY,
@@ -23,12 +26,14 @@ from grebe.app.bench.clock import (
 from grebe.app.demo import fresh_demo
 from grebe.app.perform import end_process, private_engine, settled_report
 from grebe.app.processor import processor_times, stolen_percent
+from grebe.app.supervisor import load_message
 from grebe.core.player.commands import Begin, Halt, Hold
 from grebe.core.player.plan import make_plan
 from grebe.formats.project import read_project
 
 SIZES = (1, 8, 32, 64)
 KILLS = 100
+HOUR_S = 3600.0
 WINDOW_S = 1.2
 """From its start to its end by force: it has connected and drawn itself by then."""
 _PAGE_KB = os.sysconf("SC_PAGE_SIZE") // 1024
@@ -43,6 +48,7 @@ def measure_engine(seconds: float, kills: int = KILLS) -> dict[str, Any]:
     return {
         "sizes": _sizes(max(1.0, seconds / 8)),
         "long": _long_run(seconds),
+        "hour": rehearse(HOUR_S),
         "kills": _kills(kills),
     }
 
@@ -100,6 +106,28 @@ def _long_run(seconds: float) -> dict[str, Any]:
         "processor_percent": round(100 * used / took, 2),
         "memory_mb": {"first": round(settled[0] / 1024, 1), "last": round(settled[-1] / 1024, 1)},
         "stolen_percent": stolen_percent(before, processor_times()),
+    }
+
+
+def rehearse(seconds: float) -> dict[str, Any]:
+    """The engine with eight devices on a clock at speed: ticks, and memory over that time."""
+    project = bench_project()
+    load = load_message(project, make_plan(project, project.songs[0]))
+    done = subprocess.run(
+        [sys.executable, "-m", "grebe.engine.rehearsal", str(seconds)],
+        input=msgspec.msgpack.encode(load),
+        capture_output=True,
+        check=True,
+    )
+    found = json.loads(done.stdout)
+    memory = found["memory_kb"]
+    quarters = [memory[len(memory) * n // 4 - 1] for n in range(1, 5)]
+    return {
+        "simulated_seconds": found["simulated_seconds"],
+        "took_seconds": found["took_seconds"],
+        "ticks": found["ticks"],
+        "memory_mb_first": round(memory[0] / 1024, 1),
+        "memory_mb_by_quarter": [round(kb / 1024, 1) for kb in quarters],
     }
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from PyQt6.QtCore import QEvent, QObject, Qt, pyqtSignal
 from PyQt6.QtGui import QKeyEvent
-from PyQt6.QtWidgets import QDoubleSpinBox, QGridLayout, QLabel, QSpinBox, QWidget
+from PyQt6.QtWidgets import QDoubleSpinBox, QGridLayout, QLabel, QSizePolicy, QSpinBox, QWidget
 
 from grebe.core.units import MAX_BPM, MIN_BPM
 from grebe.ui.widgets import Pill
@@ -34,6 +34,7 @@ class TempoFields(QWidget):
         self.bars.setAccessibleName("Over how many bars")
         self.go = Pill("Go there")
         self.go.clicked.connect(self._go)
+        self.setSizePolicy(QSizePolicy.Policy.Preferred, QSizePolicy.Policy.Fixed)
         grid = QGridLayout(self)
         grid.setContentsMargins(0, 0, 0, 0)
         grid.setHorizontalSpacing(8)
@@ -47,9 +48,13 @@ class TempoFields(QWidget):
             spin.setButtonSymbols(QSpinBox.ButtonSymbols.NoButtons)
             spin.installEventFilter(self)
 
-    def open(self, bpm: float) -> None:
-        """Begin to type, from the tempo there is."""
-        self.bpm.setValue(bpm)
+    def show_tempo(self, bpm: float) -> None:
+        """The tempo there is, unless somebody types one."""
+        if not self.bpm.hasFocus():
+            self.bpm.setValue(bpm)
+
+    def open(self) -> None:
+        """Begin to type."""
         self.bpm.setFocus()
         self.bpm.selectAll()
 

@@ -46,8 +46,7 @@ class SyncView(View):
 
     def type_tempo(self) -> None:
         """Into the tempo's field."""
-        song = self.session.song
-        self.tempo.open(song.bpm if song is not None else 120.0)
+        self.tempo.open()
 
     def escaped(self) -> None:
         """Leave the fields."""
@@ -66,6 +65,8 @@ class SyncView(View):
         if self.strips.selected not in ids:
             self.strips.selected = ids[0] if ids else ""
         self.strips.document_changed()
+        if self.session.song is not None:
+            self.tempo.show_tempo(self.session.song.bpm)
         self._tree = clock_tree(rig)
         self.moved()
 
