@@ -23,6 +23,10 @@ class TicksError(GrebeError):
     """A file of times that cannot be read, or its answer not written."""
 
 
+class RecordingError(GrebeError):
+    """A recording that cannot be read."""
+
+
 class MidiFileError(GrebeError):
     """A Standard MIDI File that cannot be imported."""
 

@@ -8,6 +8,7 @@ from collections.abc import Iterable
 
 from grebe.cli import calc_rig
 from grebe.cli.common import Commands, add_json, answer, bpm, command, number
+from grebe.core.sync.explain import drift
 from grebe.core.time.meter import Meter, parse_meter
 from grebe.core.time.position import (
     MAX_SONG_POSITION,
@@ -76,6 +77,17 @@ def add_commands(commands: Commands) -> None:
     )
     row.add_argument("--times", type=_times, required=True)
     add_json(row)
+    row = command(
+        calculators,
+        "drift",
+        "How fast two sources part that run free, and when they are so far apart.",
+        "grebe calc drift --bpm-a 120 --bpm-b 120.05 --limit-ms 20",
+        drifting,
+    )
+    row.add_argument("--bpm-a", type=bpm, required=True)
+    row.add_argument("--bpm-b", type=bpm, required=True)
+    row.add_argument("--limit-ms", type=_positive, default=20.0)
+    add_json(row)
     calc_rig.add_commands(calculators)
 
 
@@ -130,6 +142,25 @@ def tap(arguments: argparse.Namespace) -> int:
     values = {"bpm": round(fit.bpm, 6), "low": round(fit.low, 6), "high": high}
     return answer(
         arguments, values, f"{fit.bpm:.2f} BPM, 95 % between {fit.low:.2f} and {fit.high:.2f}."
+    )
+
+
+def drifting(arguments: argparse.Namespace) -> int:
+    """Two sources running free."""
+    found = drift(arguments.bpm_a, arguments.bpm_b, arguments.limit_ms)
+    apart = math.isfinite(found.seconds_to_limit)
+    values = {
+        "ms_per_minute": round(found.ms_per_minute, 6),
+        "seconds_to_limit": round(found.seconds_to_limit, 6) if apart else None,
+        "beats_to_limit": round(found.beats_to_limit, 6) if apart else None,
+    }
+    if not apart:
+        return answer(arguments, values, "They do not part: the tempi are the same.")
+    return answer(
+        arguments,
+        values,
+        f"They part by {found.ms_per_minute:.2f} ms a minute: {arguments.limit_ms:g} ms after "
+        f"{found.seconds_to_limit:.1f} s, {found.beats_to_limit:.1f} beats of A.",
     )
 
 

@@ -1,0 +1,215 @@
+"""Onsets in audio: when each hit begins, to a fraction of a sample where it can be had.
+
+Hits are found by the rise of energy, then timed by cross-correlation with the average of their own
+kind, and that average is given its beginning where its attack, drawn back to zero, starts. So a
+soft kick, which rises slowly, is not called late as a threshold would.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import NamedTuple
+
+import numpy as np
+from numpy.typing import NDArray
+
+from grebe.core.sync.lattice import Times
+
+Audio = NDArray[np.float32]
+
+BLOCK_S = 0.001
+"""Energy is taken over so long."""
+BEFORE_BLOCKS, APART_BLOCKS = 12, 25
+"""A hit is compared with what was there this long before, and the next is this far away."""
+RISES = 4.0
+"""Times the energy before: 6 dB."""
+OVER_FLOOR = 10.0
+OF_LOUDEST = 1e-3
+"""A hit has at least so many times the floor's energy, and this share of the loud ones'."""
+SILENT = 1e-4
+"""A channel whose loudest sample is under this (-80 dB) has nothing in it."""
+CLIPPED = 0.999
+BEFORE_S, AFTER_S, SEARCH_S = 0.012, 0.016, 0.004
+"""Around a hit: what is cut out, and how far it is moved to lie on the average."""
+ALIKE = 0.55
+"""Correlation from which on two hits are of one kind."""
+MAX_KINDS = 6
+COHERENT = 0.5
+"""Hits of a kind less alike than this are noise of one envelope: that is compared instead."""
+SMOOTH_S = 0.0004
+ATTACK_SHARE = 0.06
+QUIET_SHARE = 0.015
+NOISE_TIMES = 5.0
+"""An attack begins where the average leaves its noise by so much, at this share of its peak."""
+
+Progress = Callable[[float], None]
+
+
+class Onsets(NamedTuple):
+    """What was found in a channel."""
+
+    times_s: Times
+    kinds: int
+    """How many different sounds."""
+    clipped: float
+    """Share of samples at full scale."""
+    problem: str
+    """Why there is nothing, in a sentence; "" where there is."""
+
+
+def _quiet(share: float) -> None:
+    del share
+
+
+def find_onsets(samples: Audio, rate: int, progress: Progress = _quiet) -> Onsets:
+    """Onsets of one channel (mono, -1 to 1), in seconds from its first sample, rising."""
+    peak = float(np.abs(samples).max()) if len(samples) else 0.0
+    if peak < SILENT:
+        return Onsets(np.empty(0), 0, 0.0, "the channel is silent")
+    clipped = float(np.mean(np.abs(samples) >= CLIPPED * max(1.0, peak)))
+    starts = _rises(samples, rate)
+    progress(0.4)
+    if not len(starts):
+        return Onsets(np.empty(0), 0, clipped, "there are no hits in it: nothing rises")
+    margin = round((BEFORE_S + SEARCH_S) * rate), round((AFTER_S + SEARCH_S) * rate)
+    padded = np.pad(samples, (margin[0], margin[1] + 1))
+    cut = np.stack([padded[s : s + margin[0] + margin[1]] for s in starts])
+    progress(0.6)
+    kind = _kinds(cut, rate)
+    times = np.empty(len(starts))
+    for number in range(int(kind.max()) + 1):
+        of_kind = kind == number
+        times[of_kind] = starts[of_kind] / rate + _timed(cut[of_kind], rate)
+        progress(0.6 + 0.4 * (number + 1) / (int(kind.max()) + 1))
+    return Onsets(np.sort(times), int(kind.max()) + 1, clipped, "")
+
+
+def _rises(samples: Audio, rate: int) -> NDArray[np.int64]:
+    """Samples near which a hit begins, by energy that rises over what was just there."""
+    block = max(1, round(BLOCK_S * rate))
+    count = len(samples) // block
+    if count < BEFORE_BLOCKS + 2:
+        return np.empty(0, dtype=np.int64)
+    blocks = samples[: count * block].reshape(count, block)
+    energy = np.einsum("ij,ij->i", blocks, blocks).astype(float) / block
+    floor = float(np.percentile(energy, 20)) + 1e-12
+    loud = float(np.percentile(energy, 99.5))
+    # The loudest of what was there before: a sound that decays, or a tone, does not rise.
+    before = np.full(count, floor)
+    for back in range(2, BEFORE_BLOCKS + 1):
+        before[back:] = np.maximum(before[back:], energy[:-back])
+    least = max(OVER_FLOOR * floor, OF_LOUDEST * loud)
+    two = np.maximum(energy, np.append(energy[1:], 0.0))
+    rising = np.flatnonzero((two > RISES * before) & (two > least))
+    starts: list[int] = []
+    for at in rising:
+        if not starts or at - starts[-1] >= APART_BLOCKS:
+            starts.append(int(at))
+    return np.array(starts, dtype=np.int64) * block
+
+
+def _kinds(cut: Audio, rate: int) -> NDArray[np.int64]:
+    """Which sound each hit is: those alike to the first of a kind, by envelope and colour."""
+    shape = np.stack([_look(row, rate) for row in cut])
+    shape /= np.linalg.norm(shape, axis=1, keepdims=True) + 1e-12
+    kind = np.full(len(cut), -1, dtype=np.int64)
+    number = 0
+    while (kind < 0).any() and number < MAX_KINDS:
+        left = kind < 0
+        first = shape[np.flatnonzero(left)[0]]
+        alike = (shape @ first >= 0.85) & left
+        centre = shape[alike].mean(axis=0)
+        centre /= np.linalg.norm(centre) + 1e-12
+        kind[left & ((shape @ centre >= 0.85) | alike)] = number
+        number += 1
+    kind[kind < 0] = number - 1
+    return kind
+
+
+def _look(row: Audio, rate: int) -> NDArray[np.float64]:
+    """The colour of a sound: energy in bands, a third of an octave each, whatever its moment."""
+    spectrum = np.abs(np.fft.rfft(row)) ** 2
+    hz = np.fft.rfftfreq(len(row), 1 / rate)
+    edges = 30 * 2 ** (np.arange(0, 28) / 3)
+    place = np.searchsorted(edges, hz)
+    bands = np.bincount(place, spectrum, minlength=len(edges) + 1)
+    return np.sqrt(bands)
+
+
+def _timed(cut: Audio, rate: int) -> Times:
+    """Onsets of hits of one kind, in seconds after the sample each was found at."""
+    margin = (BEFORE_S + SEARCH_S) * rate
+    signal = cut.astype(float)
+    lags, average, alike = _aligned(signal, rate)
+    if len(cut) > 2 and alike < COHERENT:
+        signal = _envelope(signal, rate)
+        lags, average, _ = _aligned(signal, rate)
+    began = _attack(average, rate)
+    return (began + lags - margin) / rate
+
+
+def _envelope(signal: NDArray[np.float64], rate: int) -> NDArray[np.float64]:
+    width = max(1, round(SMOOTH_S * rate))
+    kernel = np.hanning(width + 2)[1:-1]
+    kernel /= kernel.sum()
+    return np.stack([np.sqrt(np.convolve(row * row, kernel, mode="same")) for row in signal])
+
+
+def _aligned(signal: NDArray[np.float64], rate: int) -> tuple[Times, NDArray[np.float64], float]:
+    """How far each row lies after the average of all, in samples; that average; how alike.
+
+    Lags are found by cross-correlation, between samples by the phase of its spectrum.
+    """
+    most = round(SEARCH_S * rate)
+    length = 1 << int(np.ceil(np.log2(signal.shape[1] + 2 * most)))
+    loud = np.abs(signal).max(axis=1, keepdims=True) + 1e-12
+    spectra = np.fft.rfft(signal / loud, length)
+    turns = -2j * np.pi * np.arange(spectra.shape[1]) / length
+    lags = np.zeros(len(signal))
+    alike = 1.0
+    template = spectra[np.argsort(loud[:, 0])[len(signal) // 2]]
+    for _ in range(4):
+        correlation = np.fft.irfft(spectra * np.conj(template), length)
+        window = np.concatenate([correlation[:, -most:], correlation[:, : most + 1]], axis=1)
+        top = np.clip(window.argmax(axis=1), 1, window.shape[1] - 2)
+        row = np.arange(len(signal))
+        left, middle, right = (window[row, top + n] for n in (-1, 0, 1))
+        bend = left - 2 * middle + right
+        share = np.where(np.abs(bend) > 1e-20, 0.5 * (left - right) / np.where(bend, bend, 1), 0.0)
+        new = top - most + np.clip(share, -0.5, 0.5)
+        norm = np.linalg.norm(spectra, axis=1) * np.linalg.norm(template)
+        alike = float(np.median(middle * length / 2 / np.maximum(norm, 1e-20)))
+        moved = float(np.abs(new - lags).max())
+        lags = new
+        template = (spectra * np.exp(-turns * lags[:, None])).mean(axis=0)
+        if moved < 1e-3:
+            break
+    average = np.fft.irfft(template, length)[: signal.shape[1]]
+    return lags, average, alike
+
+
+def _attack(average: NDArray[np.float64], rate: int) -> float:
+    """Where the average of a kind begins, in samples: its attack drawn back to its noise."""
+    size = np.abs(average)
+    rest = round(BEFORE_S * 0.5 * rate)
+    noise = float(np.sqrt(np.mean(average[:rest] ** 2)))
+    bias = float(np.mean(size[:rest]))
+    top = int(size.argmax())
+    first_peak = float(size.max())
+    limit = max(NOISE_TIMES * noise, ATTACK_SHARE * first_peak)
+    over = np.flatnonzero(size[: top + 1] >= limit)
+    if not len(over):
+        return float(top)
+    at = int(over[0])
+    # Steep: one sample from nothing to half the peak is a click, which begins at that sample.
+    if size[at] >= 0.4 * first_peak and (at == 0 or size[at - 1] <= 3 * noise + 1e-9):
+        return float(at)
+    twice = np.flatnonzero(size[at : top + 1] >= min(2 * size[at], 0.9 * first_peak))
+    to = at + int(twice[0]) if len(twice) else top
+    slope = (size[to] - size[at]) / max(1, to - at)
+    if slope <= 0:
+        return float(at)
+    # It cannot have begun while nothing was there: noise has an attack that does not draw back.
+    quiet = np.flatnonzero(size[:at] <= max(2 * noise, QUIET_SHARE * first_peak))
+    drawn = at - (float(size[at]) - bias) / float(slope)
+    return max(drawn, float(quiet[-1]) if len(quiet) else 0.0)
