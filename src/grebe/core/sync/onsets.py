@@ -37,6 +37,9 @@ MAX_KINDS = 6
 COHERENT = 0.5
 """Hits of a kind less alike than this are noise of one envelope: that is compared instead."""
 SMOOTH_S = 0.0004
+AVERAGED = 256
+"""So many hits of a kind are enough for its average."""
+SETTLED_SAMPLES = 0.005
 ATTACK_SHARE = 0.06
 QUIET_SHARE = 0.015
 NOISE_TIMES = 5.0
@@ -162,30 +165,37 @@ def _aligned(signal: NDArray[np.float64], rate: int) -> tuple[Times, NDArray[np.
     """
     most = round(SEARCH_S * rate)
     length = 1 << int(np.ceil(np.log2(signal.shape[1] + 2 * most)))
-    loud = np.abs(signal).max(axis=1, keepdims=True) + 1e-12
-    spectra = np.fft.rfft(signal / loud, length)
+    loud = np.abs(signal).max(axis=1) + 1e-12
+    spectra = np.fft.rfft(signal / loud[:, None], length)
+    few = spectra[:: max(1, len(spectra) // AVERAGED)]
     turns = -2j * np.pi * np.arange(spectra.shape[1]) / length
-    lags = np.zeros(len(signal))
-    alike = 1.0
-    template = spectra[np.argsort(loud[:, 0])[len(signal) // 2]]
+    template = spectra[np.argsort(loud)[len(signal) // 2]]
+    before = np.zeros(len(few))
     for _ in range(4):
-        correlation = np.fft.irfft(spectra * np.conj(template), length)
-        window = np.concatenate([correlation[:, -most:], correlation[:, : most + 1]], axis=1)
-        top = np.clip(window.argmax(axis=1), 1, window.shape[1] - 2)
-        row = np.arange(len(signal))
-        left, middle, right = (window[row, top + n] for n in (-1, 0, 1))
-        bend = left - 2 * middle + right
-        share = np.where(np.abs(bend) > 1e-20, 0.5 * (left - right) / np.where(bend, bend, 1), 0.0)
-        new = top - most + np.clip(share, -0.5, 0.5)
-        norm = np.linalg.norm(spectra, axis=1) * np.linalg.norm(template)
-        alike = float(np.median(middle * length / 2 / np.maximum(norm, 1e-20)))
-        moved = float(np.abs(new - lags).max())
-        lags = new
-        template = (spectra * np.exp(-turns * lags[:, None])).mean(axis=0)
-        if moved < 1e-3:
+        lags, _ = _lags(few, template, length, most)
+        template = (few * np.exp(-turns * lags[:, None])).mean(axis=0)
+        if np.abs(lags - before).max() < SETTLED_SAMPLES:
             break
+        before = lags
+    lags, alike = _lags(spectra, template, length, most)
     average = np.fft.irfft(template, length)[: signal.shape[1]]
     return lags, average, alike
+
+
+def _lags(
+    spectra: NDArray[np.complex128], template: NDArray[np.complex128], length: int, most: int
+) -> tuple[Times, float]:
+    """Where each row correlates best with a template, in samples; how alike they are there."""
+    correlation = np.fft.irfft(spectra * np.conj(template), length)
+    window = np.concatenate([correlation[:, -most:], correlation[:, : most + 1]], axis=1)
+    top = np.clip(window.argmax(axis=1), 1, window.shape[1] - 2)
+    row = np.arange(len(spectra))
+    left, middle, right = (window[row, top + n] for n in (-1, 0, 1))
+    bend = left - 2 * middle + right
+    share = np.where(np.abs(bend) > 1e-20, 0.5 * (left - right) / np.where(bend, bend, 1), 0.0)
+    norm = np.linalg.norm(spectra, axis=1) * np.linalg.norm(template)
+    alike = float(np.median(middle * length / 2 / np.maximum(norm, 1e-20)))
+    return top - most + np.clip(share, -0.5, 0.5), alike
 
 
 def _attack(average: NDArray[np.float64], rate: int) -> float:
