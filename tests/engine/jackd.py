@@ -7,9 +7,7 @@ import os
 import subprocess
 import sys
 import time
-from collections.abc import Callable
 from contextlib import suppress
-from functools import wraps
 from pathlib import Path
 from shutil import rmtree
 
@@ -73,28 +71,6 @@ class Server:
             except subprocess.TimeoutExpired:
                 self.process.kill()
                 self.process.wait()
-
-
-Test = Callable[[Server], None]
-
-
-def tries(test: Test) -> Test:
-    """A test whose figures a host that steals the processor can spoil: it has three tries."""
-
-    @wraps(test)
-    def tried(server: Server) -> None:
-        for _ in range(2):
-            try:
-                test(server)
-            except AssertionError:
-                end_clients()
-                if server.process.poll() is not None:
-                    server.start()
-            else:
-                return
-        test(server)
-
-    return tried
 
 
 _clients: list[subprocess.Popen[bytes]] = []

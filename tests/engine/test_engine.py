@@ -24,7 +24,9 @@ from grebe.errors import EngineError
 from grebe.link.messages import (
     LINK_VERSION,
     ClearCounters,
+    Heard,
     Hello,
+    Listen,
     Loaded,
     Notice,
     Panic,
@@ -217,6 +219,25 @@ def test_a_count_in_comes_before_the_song() -> None:
         engine.send(Halt())
         rows = engine.report()
     assert all(row.missed == 0 and row.ticks_sent > 40 for row in rows.values())
+
+
+def test_what_is_listened_to_is_told_beside_the_beats() -> None:
+    """A stand-in's beats and the song's; another device's not; no more when nobody listens."""
+    project = with_faults(fast(240.0), "bass", Faults(latency_ms=7.0))
+    with live(project) as engine:
+        engine.send(Listen(devices={"bass": "beats"}), Begin())
+        told: list[Heard] = []
+        while sum(h.device == "bass" for h in told) < 12:
+            told += engine.status(lambda s: bool(s.heard)).heard
+        beats = sorted(h.at_ns for h in told if not h.device)
+        heard = [h.at_ns for h in told if h.device == "bass"]
+        assert {h.device for h in told} == {"", "bass"}
+        assert np.median(np.diff(beats)) == pytest.approx(0.25e9, rel=1e-6)
+        late = [(at - min(beats, key=lambda b: abs(b - at))) / 1e6 for at in heard]
+        assert np.median(late) == pytest.approx(7.0, abs=1.0)
+        engine.send(Listen())
+        engine.status(lambda s: not s.heard)
+        engine.send(Halt())
 
 
 def test_panic_stops() -> None:

@@ -28,7 +28,7 @@ from grebe.wires.clock import raw_ns
 from grebe.wires.jack import JackWire
 from tests import build
 from tests.core.test_rig import box
-from tests.engine.jackd import RATE, Server, client, heard, listener, tries
+from tests.engine.jackd import RATE, Server, client, heard, listener
 from tests.engine.live import live
 
 pytestmark = [
@@ -38,7 +38,6 @@ pytestmark = [
 
 
 @pytest.mark.parametrize("server", [64, 256, 1024], indirect=True)
-@tries
 def test_clock_is_exact_to_the_frame(server: Server) -> None:
     """Every clock at the very frame it was planned for, as another client stamps it.
 
@@ -84,7 +83,6 @@ def jack_project(target: str = "") -> Project:
     )
 
 
-@tries
 def test_a_song_out_of_a_real_port(server: Server) -> None:
     """Start, clock and notes leave the port in order; the stand-in beside it misses none.
 
@@ -118,7 +116,6 @@ def test_a_song_out_of_a_real_port(server: Server) -> None:
     assert clock - start >= RATE / 1000
 
 
-@tries
 def test_a_target_that_is_not_there(server: Server) -> None:
     """The device is marked with the reason; the rest play."""
     with live(jack_project("nobody:in")) as engine:
@@ -128,7 +125,6 @@ def test_a_target_that_is_not_there(server: Server) -> None:
         assert (row.port, row.detail) == ("gone", "there is no JACK port 'nobody:in'")
 
 
-@tries
 def test_jack_going_away(server: Server) -> None:
     """The server ends in the middle: the port is marked, the clock goes on elsewhere."""
     with live(jack_project()) as engine:
@@ -147,7 +143,6 @@ def test_without_a_server() -> None:
         JackWire("nobody-there")
 
 
-@tries
 def test_a_route_from_port_to_port_adds_no_frame(server: Server) -> None:
     """Played by one client, heard by another, through Grebe: at the same frame, mapped."""
     pads = box("pochard", "Pads", port=Port(wire="none"), input=Port(wire="jack"))
@@ -204,7 +199,6 @@ def pulsed_project(rate: float) -> Project:
     return msgspec.structs.replace(project, rig=rig)
 
 
-@tries
 def test_pulses_leave_an_audio_port_exact_to_the_sample(server: Server) -> None:
     """At the rate of the cable and the tempo of the song, as another client hears the samples."""
     rate = 24.0
@@ -238,7 +232,6 @@ def watch(server: Server, seconds: float) -> subprocess.Popen[bytes]:
     return client("jack_transport_watcher.py", server.name, str(seconds))
 
 
-@tries
 def test_jack_transport_is_led(server: Server) -> None:
     """Another client sees it roll, with bar, beat, tick and tempo, and stop with the song."""
     project = jack_project()
@@ -282,7 +275,6 @@ def test_jack_transport_without_jack_is_said() -> None:
         engine.status(lambda s: s.running)
 
 
-@tries
 def test_jack_restarted_while_playing(server: Server) -> None:
     """The port is opened again by itself, and the box is told where the song is."""
     first = listener(server, "-", 30.0)
@@ -307,7 +299,6 @@ def test_jack_restarted_while_playing(server: Server) -> None:
     assert data.count("f8") > 100
 
 
-@tries
 def test_after_jack_lost_time_the_box_is_put_right(server: Server) -> None:
     """The server held up for a third of a second: it is said, and the bar after tells the place."""
     process = listener(server, "-", 30.0)

@@ -16,7 +16,7 @@ from grebe.core.rig.model import AudioPort, Cable, Port
 from grebe.core.rig.spec import Sends, Spec
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from tests import build
-from tests.engine.jackd import RATE, Server, client, heard, listener, tries
+from tests.engine.jackd import RATE, Server, client, heard, listener
 from tests.engine.live import live
 from tests.engine.test_jack import pulsed_project
 
@@ -28,7 +28,6 @@ QUARTER = TICKS_PER_QUARTER
 STOPPED, ROLLING = 0, 1
 
 
-@tries
 def test_run_line_and_reset(server: Server) -> None:
     """The run line rises once, before the first pulse; so does the reset, and it ends before."""
     with live(pulsed_project(4.0)) as engine:
@@ -73,7 +72,6 @@ def pulser(server: Server, apart: int) -> subprocess.Popen[bytes]:
     return client("jack_pulser.py", server.name, str(apart))
 
 
-@tries
 def test_pulses_at_an_audio_input_lead(server: Server) -> None:
     """Their tempo is taken over; Run comes in with the next pulse, Stop does not stop them.
 
@@ -108,7 +106,6 @@ def conductor(server: Server) -> Any:
     return other
 
 
-@tries
 def test_jack_transport_is_followed(server: Server) -> None:
     """Started elsewhere Grebe comes in at that place, moved it moves, stopped it stops."""
     project = build.two_boxes()
@@ -142,7 +139,6 @@ def test_jack_transport_is_followed(server: Server) -> None:
             other.close()
 
 
-@tries
 def test_pulses_without_jack_through_portaudio(server: Server) -> None:
     """A channel of an interface: here JACK's own, by PortAudio, which knows no frames of ours."""
     project = pulsed_project(4.0)
@@ -174,7 +170,6 @@ def test_pulses_without_jack_through_portaudio(server: Server) -> None:
     assert np.abs(off).max() < RATE / 1000
 
 
-@tries
 def test_an_interface_that_is_not_there_is_said(server: Server) -> None:
     """On the device, in words; the rest play."""
     del server

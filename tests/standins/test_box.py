@@ -246,3 +246,56 @@ def test_a_burst_goes_on_whole(tmp_path: Path) -> None:
     assert sum(r.kind is ReportKind.TICK for r in target.waiting) == 100
     for one in (seat, other, target):
         one.close()
+
+
+def lateness(reports: list[Report]) -> list[float]:
+    """How late each beat sounds, in ms."""
+    return [(r.at_ns - r.number * 24 * TICK_NS) / 1e6 for r in reports if r.kind is ReportKind.BEAT]
+
+
+def beats_of(**faults: object) -> list[float]:
+    """Lateness of 400 beats of a box with these faults."""
+    box = box_of(drums(faults=Faults(**faults)))  # type: ignore[arg-type]
+    box.feed(b"\xfa", 0)
+    return lateness(fed(box, 400 * 24))
+
+
+def test_one_sided_jitter_only_delays() -> None:
+    """Exponential: never early, its mean as set."""
+    late = beats_of(one_sided_ms=3.0)
+    assert min(late) >= 0
+    assert statistics.mean(late) == pytest.approx(3.0, rel=0.15)
+    assert statistics.stdev(late) == pytest.approx(3.0, rel=0.2)
+
+
+def test_bus_frames_hold_back_to_the_next() -> None:
+    """What sounds lies on whole milliseconds, up to one late."""
+    box = box_of(drums(faults=Faults(frame_ms=1.0)))
+    box.feed(b"\xfa", 0)
+    reports = [r for r in fed(box, 40 * 24) if r.kind is ReportKind.BEAT]
+    assert all(r.at_ns % 1_000_000 == 0 for r in reports)
+    assert all(0 <= late < 1 for late in lateness(reports))
+
+
+def test_bursts_come_and_go() -> None:
+    """A third of a second every four seconds, and nothing else."""
+    late = beats_of(burst_ms=20.0, burst_every_s=3.7)
+    share = sum(ms > 19 for ms in late) / len(late)
+    assert 0.02 < share < 0.2
+    assert {round(ms) for ms in late} == {0, 20}
+
+
+def test_a_swing_left_on_moves_every_second_sixteenth() -> None:
+    """By the share of a sixteenth it is set to, and beats not at all."""
+    box = box_of(drums(faults=Faults(swing_percent=56.0)))
+    box.memory = Memory(slots={0: Content(voices=(build.voice("xxxxxxxxxxxxxxxx"),))})
+    box.feed(b"\xfa", 0)
+    places = [place for _, place in notes(fed(box, 24 * 8))][4:]
+    off = [round(place - round(place), 2) for place in places]
+    assert off == [0.0, 0.12] * (len(off) // 2)
+
+
+def test_doubled_ticks_run_ahead() -> None:
+    """One in ten counted twice: a tenth more beats than there were."""
+    late = beats_of(double_percent=10.0)
+    assert len(late) == pytest.approx(440, abs=8)

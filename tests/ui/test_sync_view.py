@@ -2,10 +2,15 @@
 
 from __future__ import annotations
 
+from pathlib import Path
+
 import msgspec
+import pytest
 from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtTest import QTest
+from PyQt6.QtWidgets import QFileDialog
 
+from grebe.app.sync_log import log_path
 from grebe.core.rig.model import GREBE_ID
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.link.messages import Deviation, DeviceStatus, Status
@@ -131,3 +136,79 @@ def test_a_tempo_is_typed(performer: Performer) -> None:
     performer.press(K.Key_T, CTRL, Qt.KeyboardModifier.ShiftModifier)
     performer.press(K.Key_Escape)
     assert view.strips.hasFocus()
+
+
+def test_the_guided_check_finds_and_mends_a_late_box(performer: Performer) -> None:
+    """Dunlin of the demo: what to do, how far, verdict; Enter sets, C checks again."""
+    view = sync_view(performer)
+    session = performer.frame.session
+    performer.engine_ready()
+    session.check.bars = 4
+    for _ in range(3):
+        performer.press(K.Key_Down)
+    assert view.strips.selected == "dunlin"
+    assert "C checks it" in words(view)
+    performer.press(K.Key_C)
+    performer.wait(lambda: "Listening" in words(view) and session.running)
+    performer.wait(lambda: "dunlin" in session.check.results, 20)
+    assert session.status is not None
+    view.moved()
+    first = session.check.results["dunlin"]
+    assert first.measured.verdict == "adjust", first
+    assert "Enter sets it to" in words(view)
+    assert "of air" in words(view)
+    performer.press(K.Key_Return)
+    assert session.project.rig.device("dunlin").offset_ms == first.set_ms
+    performer.wait(lambda: not session.status.held)  # type: ignore[union-attr]
+    QTest.qWait(600)  # the offset moves there by 20 ms a second
+    performer.press(K.Key_C)
+    performer.wait(lambda: session.check.results["dunlin"].before is not None, 20)
+    view.moved()
+    assert session.check.results["dunlin"].measured.verdict == "good"
+    assert ", was +" in words(view)
+    assert "Dunlin" in log_path().read_text()
+
+
+def test_a_check_is_given_up_and_what_cannot_be_heard_is_said(performer: Performer) -> None:
+    """Esc ends it and keeps nothing; a box without an input says where to set one."""
+    view = sync_view(performer)
+    session = performer.frame.session
+    performer.engine_ready()
+    performer.press(K.Key_C, Qt.KeyboardModifier.ShiftModifier)
+    performer.wait(lambda: session.check.active and session.running)
+    assert set(session.check.devices) == {"smew", "knot", "scaup", "dunlin"}
+    performer.press(K.Key_Escape)
+    assert not session.check.active
+    assert session.check.results == {}
+    view.select("gadwall")
+    performer.press(K.Key_C)
+    assert "Nothing of Gadwall reaches Grebe" in session.notice.text  # type: ignore[union-attr]
+    view.select("smew")
+    performer.press(K.Key_N)
+    assert session.check.devices == {"smew": "notes"}
+    performer.press(K.Key_Escape)
+
+
+def test_a_recording_is_measured(
+    performer: Performer, monkeypatch: pytest.MonkeyPatch, tmp_path: Path
+) -> None:
+    """By the command in a process of its own; what is no recording is said."""
+    view = sync_view(performer)
+    path = tmp_path / "take.csv"
+    rows = [f"Smew,{n / 2}" for n in range(40)] + [f"Knot,{n / 2 + 0.004}" for n in range(40)]
+    path.write_text("\n".join(rows))
+    monkeypatch.setattr(QFileDialog, "getOpenFileName", lambda *_: (str(path), ""))
+    performer.press(K.Key_M)
+    performer.wait(lambda: "Knot: It is 4.0 ms late" in words(view), 20)
+    assert "120.00 BPM" in words(view)
+    performer.press(K.Key_Escape)
+    assert "Knot: It is" not in words(view)
+    path.write_text("nothing")
+    performer.press(K.Key_M)
+    performer.wait(
+        lambda: (
+            performer.frame.session.notice
+            and "is not source,seconds" in performer.frame.session.notice.text
+        ),
+        20,
+    )

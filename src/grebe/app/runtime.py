@@ -58,10 +58,15 @@ def standin_socket(device_id: str) -> Path:
     return runtime_dir() / f"standin-{device_id}.sock"
 
 
+def data_dir() -> Path:
+    """Folder of what is the performer's own."""
+    base = os.environ.get("XDG_DATA_HOME") or Path.home() / ".local" / "share"
+    return Path(base) / "grebe"
+
+
 def own_profiles_dir() -> Path:
     """Folder of the performer's own device profiles."""
-    base = os.environ.get("XDG_DATA_HOME") or Path.home() / ".local" / "share"
-    return Path(base) / "grebe" / "profiles"
+    return data_dir() / "profiles"
 
 
 def state_dir() -> Path:

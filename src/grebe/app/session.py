@@ -7,6 +7,8 @@ from __future__ import annotations
 
 import time
 from collections import deque
+from collections.abc import Sequence
+from datetime import datetime
 from math import ceil
 from pathlib import Path
 from typing import Literal
@@ -15,6 +17,7 @@ import msgspec
 
 from grebe.app.client import EngineClient, check_version
 from grebe.app.runtime import engine_socket
+from grebe.app.sound_check import SoundCheck, heed_of, what_to_do
 from grebe.app.store import Store
 from grebe.app.supervisor import (
     StandinsProcess,
@@ -23,6 +26,7 @@ from grebe.app.supervisor import (
     standin_devices,
     start_engine,
 )
+from grebe.app.sync_log import log_checks
 from grebe.core.document import Project, set_tempo, with_rig, with_song
 from grebe.core.findings import Finding, Found, find
 from grebe.core.player.commands import (
@@ -50,6 +54,7 @@ from grebe.link.messages import (
     FromEngine,
     Learn,
     Learned,
+    Listen,
     Loaded,
     Notice,
     Panic,
@@ -98,6 +103,9 @@ class Session:
         self.tapped: TapTempo | None = None
         self.pushed = 0.0
         """Percent by which everything is pushed ahead just now."""
+        self.check = SoundCheck()
+        """What is listened to, and what came out of it."""
+        self._check_holds = False
         self._client: EngineClient | None = None
         self._plan_changed = False
         self._gone_since: dict[str, float] = {}
@@ -249,6 +257,7 @@ class Session:
                 kept = self.deviations.setdefault(deviation.device, deque(maxlen=DEVIATIONS_KEPT))
                 kept.append(deviation)
             self._mind_standins(message, now_s)
+            self._listen_on(message)
         elif isinstance(message, Notice):
             self.notice = message
         elif isinstance(message, Learned):
@@ -264,6 +273,36 @@ class Session:
                 self.say("warn", f"The engine has been given {message.project} by another window.")
             elif message.song != self.song_id:
                 self.song_id = message.song
+
+    def _listen_on(self, status: Status) -> None:
+        """Go on with the sound check; the section that plays is held meanwhile."""
+        begun = status.running and status.tick > status.section_tick
+        if self.check.active and begun and not status.held and not self._check_holds:
+            self._check_holds = True
+            self._tell(Hold(on=True))
+        if self.check.take(status.heard):
+            self._checked(status)
+
+    def _let_go_of_check(self) -> None:
+        self._tell(Listen())
+        if self._check_holds:
+            self._check_holds = False
+            self._tell(Hold(on=False))
+
+    def _checked(self, status: Status) -> None:
+        """A pass of the sound check is complete: keep it, log it, say it."""
+        self._let_go_of_check()
+        done = self.check.finish(self.project, status.bpm, datetime.now().astimezone())
+        problem = log_checks(self.project, done)
+        if problem:
+            self.say("warn", problem)
+        elif len(done) == 1:
+            ((device, result),) = done.items()
+            name = self.project.rig.name_of(device)
+            self.say("info", f"{name}: {result.measured.sentence}")
+        else:
+            good = sum(r.measured.verdict == "good" for r in done.values())
+            self.say("info", f"Checked {len(done)} boxes: {good} are good.")
 
     def _meet(self, welcome: Welcome) -> None:
         if welcome.running and welcome.source != self._source():
@@ -441,6 +480,27 @@ class Session:
             self.say("info", f"To {bpm:g} BPM over {bars} bars; the song keeps its own tempo.")
         elif self.song is not None:
             self.change_tempo(bpm - self.song.bpm)
+
+    def begin_check(self, devices: Sequence[Device], *, notes: bool = False) -> None:
+        """Listen to devices over some bars, running if nothing runs yet."""
+        heeds = {d.id: heed for d in devices if (heed := heed_of(d, notes=notes)) is not None}
+        if not heeds:
+            first = devices[0] if devices else None
+            words = what_to_do(self.project.rig, first, None) if first else "There are no boxes."
+            self.say("warn", words)
+            return
+        self.check.begin(heeds)
+        self._tell(Listen(devices=heeds))
+        if not self.running:
+            self.run_stop()
+        self.say("info", f"Listening for {self.check.bars} bars; Esc gives up.")
+
+    def end_check(self) -> None:
+        """Give up listening."""
+        if self.check.active:
+            self.check.cancel()
+            self._let_go_of_check()
+            self.say("info", "Listened no further; nothing was kept of it.")
 
     def learn_panic(self, device: str) -> None:
         """Take the next press on a box for the one that panics; "" gives up."""

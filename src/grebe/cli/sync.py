@@ -30,12 +30,17 @@ def add_commands(commands: Commands) -> None:
         "--grid", type=_grid, default="1/4", help="note value between the reference's beats"
     )
     parser.add_argument("--names", type=_names, default=(), help="names of the sources, in order")
+    parser.add_argument(
+        "--progress", action="store_true", help="say on stderr how far it is, a line a step"
+    )
     add_json(parser)
 
 
 def sync_check(arguments: argparse.Namespace) -> int:
     """Measure; 0 when all are good, 1 when one is not, 2 when the reference cannot be used."""
-    sources, _ = read_sources(Path(arguments.file), arguments.names, _progress())
+    sources, _ = read_sources(
+        Path(arguments.file), arguments.names, _progress(asked=arguments.progress)
+    )
     checked = check(sources, arguments.grid)
     if arguments.json:
         print_json(answer_of(checked))
@@ -53,7 +58,9 @@ def sync_check(arguments: argparse.Namespace) -> int:
     return 0 if all(found.verdict == "good" for _, found in checked.devices) else 1
 
 
-def _progress() -> Progress:
+def _progress(*, asked: bool) -> Progress:
+    if asked:
+        return _say_line
     if not sys.stderr.isatty():
         return lambda _: None
 
@@ -63,6 +70,11 @@ def _progress() -> Progress:
         sys.stderr.flush()
 
     return show
+
+
+def _say_line(share: float) -> None:
+    sys.stderr.write(f"{share * 100:.0f} %\n")
+    sys.stderr.flush()
 
 
 def _grid(text: str) -> float:

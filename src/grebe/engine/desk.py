@@ -17,11 +17,15 @@ from grebe.engine.lines import Lines
 from grebe.engine.outlet import Outlet
 from grebe.engine.ports import PortBook
 from grebe.errors import PortLost
-from grebe.link.messages import DeviceStatus, Load, Notice
-from grebe.protocols.standin import encode_setup, goodbye, press
+from grebe.link.messages import DeviceStatus, Heard, Heed, Load, Notice
+from grebe.protocols.midi import NOTE_ON, TIMING_CLOCK
+from grebe.protocols.standin import ReportKind, encode_setup, goodbye, press
 from grebe.wires.clock import Clock
 from grebe.wires.jack import JackPort
 from grebe.wires.jack_transport import JackTransport, Where
+
+REPORTS = {"beats": ReportKind.BEAT, "notes": ReportKind.NOTE, "clock": ReportKind.TICK}
+"""What a stand-in reports of what is listened to."""
 
 
 class Desk:
@@ -170,6 +174,34 @@ class Desk:
             self.following = self._box_led
         elif not isinstance(self.following, JackFollowing) or not self.following.watches(followed):
             self.following = JackFollowing(followed, jack.frames)
+
+    def listen(self, devices: dict[str, Heed]) -> None:
+        """Tell when these devices sound: from their reports, or at the inputs they are heard at.
+
+        PortLost names those that cannot be heard.
+        """
+        heeds: dict[str, bytes] = {}
+        for device, outlet in self.outlets.items():
+            heed = devices.get(device)
+            reports = outlet.device.port.wire == "standin"
+            outlet.heed = REPORTS.get(heed or "") if reports else None
+            if heed == "pulses":
+                heeds[device + PULSES] = bytes((TIMING_CLOCK,))
+            elif heed is not None and outlet.heed is None:
+                heeds[device] = bytes((TIMING_CLOCK if heed == "clock" else NOTE_ON,))
+        self.ears.listen(heeds, self.outlets)
+        missing = [key for key in heeds if key in self.ears.lost]
+        if missing:
+            rows = [f"{self.name(k.removesuffix(PULSES))}: {self.ears.lost[k]}" for k in missing]
+            raise PortLost(f"what it plays cannot be heard; {'; '.join(rows)}")
+
+    def heard(self) -> list[Heard]:
+        """What was listened to since the last call."""
+        told = [Heard(device=d, at_ns=at) for d, at in self.ears.heard]
+        self.ears.heard = []
+        for device, outlet in self.outlets.items():
+            told += [Heard(device=device, at_ns=at) for at in outlet.heard()]
+        return told
 
     def torn(self) -> list[str]:
         """Devices whose wire may have lost a clock since this was asked last."""

@@ -45,6 +45,10 @@ class Ears:
         """The press that panics."""
         self.panicked = False
         """It came; the engine acts on it and takes it back."""
+        self.heeds: dict[str, bytes] = {}
+        """By source, first bytes of the messages whose times are told."""
+        self.heard: list[tuple[str, int]] = []
+        """(device, when) of those, for the engine to take."""
         self.learning = ""
         """The box whose next press is waited for."""
         self.learned: Trigger | None = None
@@ -99,6 +103,7 @@ class Ears:
 
     def _open_inputs(self, outlets: dict[str, Outlet]) -> None:
         wanted = {source for source, _ in self._gates} | {self.follows, self.learning}
+        wanted |= self.heeds.keys()
         if self.panic is not None:
             wanted.add(self.panic.device)
         for source in list(self._inputs):
@@ -134,7 +139,7 @@ class Ears:
             return
         through: list[tuple[Gate, JackPort]] = []
         pressing = self.panic is not None and source == self.panic.device
-        rest = pressing or source in (self.follows, self.learning)
+        rest = pressing or source in (self.follows, self.learning) or source in self.heeds
         for (origin, _), gate in self._gates.items():
             if origin == source:
                 outlet = outlets.get(gate.passage.wire)
@@ -173,6 +178,9 @@ class Ears:
             for data, at_ns in whole:
                 if source == self.follows:
                     self.led.append((at_ns, data))
+                kinds = self.heeds.get(source)
+                if kinds is not None and _heeded(data, kinds):
+                    self.heard.append((source.removesuffix(PULSES), at_ns))
                 if self.panic is not None or self.learning:
                     self._press(source, data)
                 for (origin, _), gate in self._gates.items():
@@ -197,6 +205,11 @@ class Ears:
         elif press == self.panic:
             self.panicked = True
 
+    def listen(self, heeds: dict[str, bytes], outlets: dict[str, Outlet]) -> None:
+        """Tell the times of these messages from now on."""
+        self.heeds, self.heard = heeds, []
+        self._open_inputs(outlets)
+
     def learn(self, device: str, outlets: dict[str, Outlet]) -> None:
         """Wait for the next press on a box; "" gives up. PortLost when it cannot be heard."""
         self.learning = device
@@ -213,6 +226,12 @@ class Ears:
         """Let go of all inputs."""
         for source in list(self._inputs):
             self._close(source)
+
+
+def _heeded(data: bytes, kinds: bytes) -> bool:
+    """Whether a message is of one of these kinds; a note that ends is none."""
+    kind = data[0] if data[0] >= 0xF0 else data[0] & 0xF0
+    return kind in kinds and (len(data) < 3 or data[2] > 0)
 
 
 def _where(outlet: Outlet | None) -> object:

@@ -40,6 +40,7 @@ from grebe.core.sync.reclock import Reclock
 from grebe.core.time.ticks import (
     CLOCK_TICKS,
     CLOCKS_PER_QUARTER,
+    TICKS_PER_QUARTER,
     next_multiple,
 )
 from grebe.engine.desk import Desk
@@ -56,9 +57,11 @@ from grebe.link.messages import (
     LINK_VERSION,
     AskReport,
     ClearCounters,
+    Heard,
     Hello,
     Learn,
     Learned,
+    Listen,
     Load,
     Loaded,
     Notice,
@@ -151,6 +154,9 @@ class Engine:
         self._sleep = Sleep()
         self._garbled: set[str] = set()
         """Sources that have been said to send what is no MIDI."""
+        self._listens = False
+        self._beat_told = -1
+        """The last beat of the song whose time was told, while somebody listens."""
         self._leaving = False
 
     def run(self) -> None:
@@ -563,6 +569,10 @@ class Engine:
             self._stop_key()
         elif isinstance(message, (Launch, Hold, Again, Skip, Mute, Steer, Nudge)):
             self._command(message)
+        elif isinstance(message, Listen):
+            self._listens = bool(message.devices)
+            self._beat_told = -1
+            self._desk.listen(message.devices)
         elif isinstance(message, Learn):
             self._desk.ears.learn(message.device, self._desk.outlets)
         elif isinstance(message, Panic):
@@ -635,8 +645,23 @@ class Engine:
             heard_bpm=self._desk.following.bpm,
             heard_waver_ms=self._desk.following.waver_ms,
             heard_off_ms=self._desk.following.off_ms(self._timeline, now),
+            heard=self._heard(now) if self._listens else (),
             deviations=tuple(d for o in self._desk.outlets.values() for d in o.deviations()),
         )
+
+    def _heard(self, now: int) -> tuple[Heard, ...]:
+        """Beats of the song that have passed, and what the devices listened to have sounded."""
+        told = self._desk.heard()
+        timeline = self._timeline
+        if timeline is None:
+            self._beat_told = -1
+            return tuple(told)
+        beat = int(timeline.tick_at(now) // TICKS_PER_QUARTER)
+        first = max(0, beat if self._beat_told < 0 else self._beat_told + 1)
+        for number in range(first, beat + 1):
+            told.append(Heard(device="", at_ns=timeline.ns_at(number * TICKS_PER_QUARTER)))
+        self._beat_told = max(self._beat_told, beat)
+        return tuple(told)
 
     def _close(self) -> None:
         settled = self._clock.now_ns() + STOP_SETTLES_NS  # let the last messages leave a JACK port

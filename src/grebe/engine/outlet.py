@@ -73,6 +73,9 @@ class Outlet:
         self._reports = False
         self._counts = True
         self._clock_of: Outlet = self
+        self.heed: ReportKind | None = None
+        """What of its reports is listened to."""
+        self._heard: list[int] = []
 
     @property
     def state(self) -> Literal["up", "gone", "none"]:
@@ -160,6 +163,8 @@ class Outlet:
         self._reports = True
         if report.run != self._run:
             return
+        if report.kind is self.heed:
+            self._heard.append(report.at_ns)
         if report.kind is ReportKind.TICK:
             self.received += report.number < self.sent
             due_ns = self._due_of(report.number)
@@ -181,6 +186,11 @@ class Outlet:
     def _beat(self, number: int, ms: float) -> None:
         self._recent.append(ms)
         self._beat_ms.append((self._first_tick + number * TICKS_PER_QUARTER, ms))
+
+    def heard(self) -> list[int]:
+        """Times of what was listened to since the last call."""
+        taken, self._heard = self._heard, []
+        return taken
 
     def deviations(self) -> list[Deviation]:
         """Beats that came out since the last call."""

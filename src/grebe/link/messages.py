@@ -62,6 +62,17 @@ class Learn(Value, frozen=True, kw_only=True, tag="learn"):
     device: str = ""
 
 
+Heed = Literal["beats", "notes", "clock", "pulses"]
+"""What of a device is listened to: beats a stand-in reports, notes it sounds or sends, ticks of
+its clock, pulses."""
+
+
+class Listen(Value, frozen=True, kw_only=True, tag="listen"):
+    """Tell when these devices sound, beside the beats they should sound on; none: no more."""
+
+    devices: dict[str, Heed] = {}
+
+
 class Panic(Value, frozen=True, kw_only=True, tag="panic"):
     """All notes and sound off on every port, then stop."""
 
@@ -91,6 +102,7 @@ ToEngine: TypeAlias = (
     | Steer
     | Nudge
     | Learn
+    | Listen
     | Panic
     | Shutdown
     | ClearCounters
@@ -115,6 +127,14 @@ class Welcome(Value, frozen=True, kw_only=True, tag="welcome"):
     song: str = ""
     """Id of the song loaded."""
     running: bool = False
+
+
+class Heard(Value, frozen=True, kw_only=True, array_like=True):
+    """One event of a device that is listened to, or ("") a beat of the song."""
+
+    device: str
+    at_ns: int
+    """CLOCK_MONOTONIC_RAW."""
 
 
 class Deviation(Value, frozen=True, kw_only=True, array_like=True):
@@ -180,6 +200,8 @@ class Status(Value, frozen=True, kw_only=True, tag="status"):
     """How often JACK lost time, so that a clock may have been lost with it."""
     deviations: tuple[Deviation, ...] = ()
     """Beats reported since the last Status."""
+    heard: tuple[Heard, ...] = ()
+    """What was listened to since the last Status."""
 
 
 class Loaded(Value, frozen=True, kw_only=True, tag="loaded"):

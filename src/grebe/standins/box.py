@@ -12,13 +12,14 @@ from grebe.core.patterns.model import Content
 from grebe.core.patterns.sound import voice_notes
 from grebe.core.rig.model import Device, Faults
 from grebe.core.rig.standin import Setup
-from grebe.core.time.ticks import CLOCK_TICKS, CLOCKS_PER_QUARTER
+from grebe.core.time.ticks import CLOCK_TICKS, CLOCKS_PER_QUARTER, SIXTEENTH_TICKS
 from grebe.protocols import midi
 from grebe.protocols.gate import lets
 from grebe.protocols.midi import MidiParser
 from grebe.protocols.standin import Report, ReportKind, decode_setup, played, pressed
 from grebe.standins.own_clock import OwnClock
 
+BURST_S = 0.33
 CLOCKS_PER_BAR = 4 * CLOCKS_PER_QUARTER  # boxes that change at the bar count 4/4
 
 
@@ -204,7 +205,14 @@ class Box:
             if self._own_start_ns is None:
                 self._own_start_ns = at_ns
             return
-        if self._last_clock_ns is not None:
+        self._advance(at_ns, out)
+        doubles = self.device.faults.double_percent
+        if doubles and self._random.random() * 100 < doubles:
+            self._advance(at_ns, out)
+
+    def _advance(self, at_ns: int, out: list[Report]) -> None:
+        """Play one clock on."""
+        if self._last_clock_ns is not None and at_ns > self._last_clock_ns:
             self._interval_ns = at_ns - self._last_clock_ns
         self._last_clock_ns = at_ns
         self._change_pattern()
@@ -233,7 +241,9 @@ class Box:
             for note in voice_notes(voice):
                 into = (note.tick - phase) % voice.ticks
                 if into < CLOCK_TICKS:
-                    later = self._interval_ns * into // CLOCK_TICKS
+                    odd = (begin + into) // SIXTEENTH_TICKS % 2
+                    swung = (self.device.faults.swing_percent - 50) / 50 * SIXTEENTH_TICKS * odd
+                    later = round(self._interval_ns * (into + swung) / CLOCK_TICKS)
                     self._sound(note.note, note.velocity, at_ns + later, out)
 
     def _beat(self, number: int, at_ns: int, out: list[Report]) -> None:
@@ -244,5 +254,15 @@ class Box:
 
     def _late(self, at_ns: int) -> int:
         faults = self.device.faults
-        jitter = self._random.gauss(0.0, faults.jitter_ms) if faults.jitter_ms else 0.0
-        return at_ns + round((faults.latency_ms + jitter) * 1e6)
+        late_ms = faults.latency_ms
+        if faults.jitter_ms:
+            late_ms += self._random.gauss(0.0, faults.jitter_ms)
+        if faults.one_sided_ms:
+            late_ms += self._random.expovariate(1 / faults.one_sided_ms)
+        if faults.burst_ms and at_ns / 1e9 % faults.burst_every_s < BURST_S:
+            late_ms += faults.burst_ms
+        sounds_ns = at_ns + round(late_ms * 1e6)
+        if faults.frame_ms:
+            frame_ns = round(faults.frame_ms * 1e6)
+            sounds_ns = -(-sounds_ns // frame_ns) * frame_ns
+        return sounds_ns

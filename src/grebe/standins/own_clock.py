@@ -44,6 +44,9 @@ class OwnClock:
                 continue
             if self._random.random() * 100 >= self._faults.drop_percent:
                 out.append(bytes((midi.TIMING_CLOCK,)))
+                doubles = self._faults.double_percent
+                if doubles and self._random.random() * 100 < doubles:
+                    out.append(bytes((midi.TIMING_CLOCK,)))
             self._number += 1
             self._set_due()
         return out

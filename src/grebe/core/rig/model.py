@@ -50,8 +50,19 @@ class Faults(Value, frozen=True, kw_only=True):
     latency_ms: Annotated[float, Meta(ge=0, le=500)] = 0.0
     jitter_ms: Annotated[float, Meta(ge=0, le=100)] = 0.0
     """Standard deviation of gaussian jitter on what sounds."""
+    one_sided_ms: Annotated[float, Meta(ge=0, le=100)] = 0.0
+    """Mean of exponential jitter, which only delays."""
+    frame_ms: Annotated[float, Meta(ge=0, le=20)] = 0.0
+    """What sounds waits for the next of frames so long, as on a USB bus; 0 is none."""
+    burst_ms: Annotated[float, Meta(ge=0, le=200)] = 0.0
+    """Lateness in bursts: a third of a second of it, every `burst_every_s`."""
+    burst_every_s: Annotated[float, Meta(ge=1, le=600)] = 8.0
+    swing_percent: Annotated[float, Meta(ge=50, le=75)] = 50.0
+    """A swing left on: every second sixteenth of its own patterns that much later."""
     drop_percent: Annotated[float, Meta(ge=0, le=100)] = 0.0
     """Share of clock ticks lost on the way in."""
+    double_percent: Annotated[float, Meta(ge=0, le=100)] = 0.0
+    """Share of clock ticks counted twice: it runs ahead of the rest."""
     ignores_clock: bool = False
     """Runs on its own tempo after Start, as a box left on internal clock does."""
     own_bpm: Bpm = 120.0

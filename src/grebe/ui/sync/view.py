@@ -2,17 +2,24 @@
 
 from __future__ import annotations
 
+from pathlib import Path
+from typing import Any
+
 import msgspec
 from PyQt6.QtCore import Qt
-from PyQt6.QtWidgets import QScrollArea
+from PyQt6.QtWidgets import QFileDialog, QScrollArea
 
 from grebe.app.session import Session
 from grebe.core.document import with_device
+from grebe.core.rig.model import Device
 from grebe.core.rig.tree import clock_tree
+from grebe.core.sync.measure import Measured
 from grebe.link.messages import Status
 from grebe.ui.rig.facts import grebe_lines
 from grebe.ui.sheet import Facts, Line, head, note, row
 from grebe.ui.sync.canvas import SyncCanvas
+from grebe.ui.sync.check import TONES, check_lines, figure_lines
+from grebe.ui.sync.recording import RecordingCheck
 from grebe.ui.sync.tempo import TempoFields
 from grebe.ui.view import Sheet, View
 from grebe.ui.words import counted, late_text
@@ -34,13 +41,29 @@ class SyncView(View):
         area.setWidget(self.strips)
         self._area = area
         self.sheet = Sheet()
-        self.facts = Facts()
+        self.facts = Facts(grows=True)
+        rolling = QScrollArea()
+        rolling.setWidgetResizable(True)
+        rolling.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        rolling.setWidget(self.facts)
+        self.facts.setAutoFillBackground(False)  # the sheet's own surface shows through
+        view = rolling.viewport()
+        if view is not None:
+            view.setAutoFillBackground(False)
         self.tempo = TempoFields()
         self.tempo.wanted.connect(session.go_to_tempo)
         self.tempo.done.connect(self.strips.setFocus)
         self.sheet.column.addWidget(self.tempo)
-        self.sheet.column.addWidget(self.facts)
+        self.sheet.column.addWidget(rolling, 1)
         self.lay_out(self.strips, self.sheet, body=area)
+        self.recording = RecordingCheck(self)
+        self.recording.progressed.connect(self._file_progressed)
+        self.recording.measured.connect(self._file_measured)
+        self.recording.failed.connect(self._file_failed)
+        self._file_lines: list[Line] = []
+        self.add_pill("Check it", "check")
+        self.add_pill("Check all", "check_all")
+        self.add_pill("A recording", "measure_file")
         self.add_pill("Set its offset", "set_offset", primary=True)
         self.document_changed()
 
@@ -49,7 +72,11 @@ class SyncView(View):
         self.tempo.open()
 
     def escaped(self) -> None:
-        """Leave the fields."""
+        """Give up what is listened to, put away a recording, leave the fields."""
+        self.recording.give_up()
+        self.session.end_check()
+        self._file_lines = []
+        self.moved()
         if self.tempo.isAncestorOf(self.focusWidget() or self):
             self.strips.setFocus()
 
@@ -90,28 +117,31 @@ class SyncView(View):
         session = self.session
         rig, status = session.project.rig, session.status
         leader = rig.name_of(rig.leader) if rig.leader else "nobody"
-        lines = [head("The clock"), row("Leads", leader)]
+        lines = [*self._file_lines]
+        device = self._device()
+        if device is not None:
+            lines += [*self._device_lines(device), *check_lines(session, device)]
+            lines.append(Line("", kind="gap"))
+        lines += [head("The clock"), row("Leads", leader)]
         if status is not None and status.follows:
             lines += self._heard_lines(status)
-        lines += [Line("", kind="gap"), *grebe_lines(session, self._tree)]
-        device = next((d for d in rig.devices if d.id == self.strips.selected), None)
-        if device is not None:
-            judged = self.strips.judged(device)
-            lines += [Line("", kind="gap"), head(device.name)]
-            if judged.verdict:
-                lines += [
-                    row("Comes", late_text(judged.offset_ms)),
-                    row("Beats", str(judged.beats)),
-                ]
-            lines.append(row("Offset set", f"{device.offset_ms:+.1f} ms"))
-            if judged.set_ms is not None:
-                lines.append(note(f"Enter sets it to {judged.set_ms:+.1f} ms.", "yours"))
-            elif judged.verdict == "drifting":
-                lines.append(note("No one number mends drift: it is not on the clock.", "look"))
-            live = next((s for s in status.devices if s.id == device.id), None) if status else None
-            if live is not None and live.sent:
-                where = "as it says itself" if live.measured == "device" else "as Grebe sent it"
-                lines.append(note(f"Measured {where}, over {counted(live.sent, 'tick')}."))
+        return [*lines, Line("", kind="gap"), *grebe_lines(session, self._tree)]
+
+    def _device_lines(self, device: Device) -> list[Line]:
+        status = self.session.status
+        judged = self.strips.judged(device)
+        lines = [head(device.name)]
+        if judged.verdict:
+            lines += [row("Comes", late_text(judged.offset_ms)), row("Beats", str(judged.beats))]
+        lines.append(row("Offset set", f"{device.offset_ms:+.1f} ms"))
+        if judged.set_ms is not None and device.id not in self.session.check.results:
+            lines.append(note(f"Enter sets it to {judged.set_ms:+.1f} ms.", "yours"))
+        elif judged.verdict == "drifting":
+            lines.append(note("No one number mends drift: it is not on the clock.", "look"))
+        live = next((s for s in status.devices if s.id == device.id), None) if status else None
+        if live is not None and live.sent:
+            where = "as it says itself" if live.measured == "device" else "as Grebe sent it"
+            lines.append(note(f"Measured {where}, over {counted(live.sent, 'tick')}."))
         return lines
 
     def _heard_lines(self, status: Status) -> list[Line]:
@@ -128,6 +158,62 @@ class SyncView(View):
         elif status.running:
             lines.append(row("Off by", late_text(status.heard_off_ms)))
         return lines
+
+    def leaving(self) -> None:
+        """End what still measures."""
+        self.recording.stop()
+
+    def _device(self) -> Device | None:
+        devices = self.session.project.rig.devices
+        return next((d for d in devices if d.id == self.strips.selected), None)
+
+    def do_check(self) -> None:
+        """Listen to the selected device over 16 bars."""
+        device = self._device()
+        if device is not None:
+            self.session.begin_check([device])
+
+    def do_check_notes(self) -> None:
+        """The same by what it plays: its swing is seen, too."""
+        device = self._device()
+        if device is not None:
+            self.session.begin_check([device], notes=True)
+
+    def do_check_all(self) -> None:
+        """Listen to all devices at once that can be heard."""
+        self.session.begin_check(self.session.project.rig.devices)
+
+    def do_measure_file(self) -> None:
+        """Measure a recording: left the reference, right the device."""
+        name, _ = QFileDialog.getOpenFileName(
+            self, "Measure a recording", "", "Recordings (*.wav *.csv)"
+        )
+        if name:
+            self.recording.begin(Path(name))
+            self._file_lines = [head("A recording"), row("Heard", "0 %"), note("Esc gives up.")]
+            self.moved()
+
+    def _file_progressed(self, percent: int) -> None:
+        self._file_lines = [
+            head("A recording"), row("Heard", f"{percent} %"), note("Esc gives up."),
+        ]  # fmt: skip
+        self.moved()
+
+    def _file_failed(self, words: str) -> None:
+        self._file_lines = []
+        self.session.say("warn", words)
+        self.moved()
+
+    def _file_measured(self, name: str, found: dict[str, Any]) -> None:
+        lines = [head("A recording"), note(name)]
+        lines.append(row("Reference", f"{found['reference']['bpm']:.2f} BPM"))
+        for fields in found["devices"]:
+            label = fields.pop("name")
+            measured = msgspec.convert(fields, Measured)
+            lines.append(note(f"{label}: {measured.sentence}", TONES[measured.verdict]))
+            lines += figure_lines(measured, None)
+        self._file_lines = [*lines, note("Esc puts it away."), Line("", kind="gap")]
+        self.moved()
 
     def do_previous(self) -> None:
         """The device before."""
@@ -149,7 +235,11 @@ class SyncView(View):
         device = next((d for d in devices if d.id == self.strips.selected), None)
         if device is None:
             return
-        setting = self.strips.judged(device).set_ms
+        checked = self.session.check.results.get(device.id)
+        if checked is not None and checked.offset_ms == device.offset_ms:
+            setting = checked.set_ms  # a check says more than the last beats
+        else:
+            setting = self.strips.judged(device).set_ms
         if setting is None:
             self.session.say("info", f"{device.name} needs no other offset.")
             return

@@ -1,0 +1,77 @@
+"""Measuring a recording from the window: by the command, in a process of its own."""
+
+from __future__ import annotations
+
+import json
+import sys
+from pathlib import Path
+from typing import Any
+
+from PyQt6.QtCore import QObject, QProcess, pyqtSignal
+
+
+class RecordingCheck(QObject):
+    """One measurement at a time; never holds the window up, and can be given up."""
+
+    progressed = pyqtSignal(int)
+    """Per cent heard."""
+    measured = pyqtSignal(str, dict)
+    """File name, the command's answer."""
+    failed = pyqtSignal(str)
+    """Why it could not be measured, in a sentence."""
+
+    def __init__(self, parent: QObject | None = None) -> None:
+        super().__init__(parent)
+        self.process = QProcess(self)
+        self.process.finished.connect(self._finished)
+        self.process.readyReadStandardError.connect(self._progress)
+        self._name = ""
+        self._said = ""
+        self._given_up = False
+
+    @property
+    def active(self) -> bool:
+        """Whether one is being measured."""
+        return self.process.state() != QProcess.ProcessState.NotRunning
+
+    def begin(self, path: Path) -> None:
+        """Measure a file."""
+        if self.active:
+            return
+        self._name, self._said, self._given_up = path.name, "", False
+        words = ["-m", "grebe", "sync-check", str(path), "--json", "--progress"]
+        self.process.start(sys.executable, words)
+
+    def give_up(self) -> None:
+        """Stop measuring."""
+        if self.active:
+            self._given_up = True
+            self.process.kill()
+
+    def stop(self) -> None:
+        """The same, and wait: the window is about to close."""
+        self.give_up()
+        self.process.waitForFinished(1000)
+
+    def _progress(self) -> None:
+        for line in bytes(self.process.readAllStandardError().data()).decode().splitlines():
+            share, _, rest = line.strip().partition(" %")
+            if rest == "" and share.isdigit():
+                self.progressed.emit(int(share))
+            elif line.strip():
+                self._said = line.strip()
+
+    def _finished(self) -> None:
+        self._progress()
+        if self._given_up:
+            return
+        try:
+            found: dict[str, Any] = json.loads(bytes(self.process.readAllStandardOutput().data()))
+        except json.JSONDecodeError:
+            found = {}
+        if self._said and not found.get("reference", {}).get("bpm"):
+            self.failed.emit(self._said.removeprefix("grebe: "))
+        elif found:
+            self.measured.emit(self._name, found)
+        else:
+            self.failed.emit(f"{self._name} could not be measured.")

@@ -1,0 +1,137 @@
+"""The guided check without a window or an engine: what is heard goes in, results come out."""
+
+from __future__ import annotations
+
+import json
+from datetime import UTC, datetime
+
+import msgspec
+import numpy as np
+import pytest
+
+from grebe.app.sound_check import Result, SoundCheck, heed_of, what_to_do
+from grebe.app.sync_log import log_checks, log_path
+from grebe.core.rig.model import AudioPort, Cable, Port
+from grebe.core.rig.spec import Sends, Spec
+from grebe.link.messages import Heard
+from tests import build
+
+BEAT_NS = 500_000_000
+AT = datetime(2026, 5, 1, 20, 30, tzinfo=UTC)
+
+
+def hear(check: SoundCheck, late_ms: float, beats: int, device: str = "bass") -> bool:
+    """Beats of a song at 120 BPM and a device that is so late, wavering a little."""
+    rng = np.random.default_rng(1)
+    done = False
+    for number in range(beats):
+        at = 7_000_000_000 + number * BEAT_NS
+        waver = round(rng.normal(0, 0.2) * 1e6)
+        done = check.take(
+            [
+                Heard(device="", at_ns=at),
+                Heard(device=device, at_ns=at + round(late_ms * 1e6) + waver),
+                Heard(device="other", at_ns=at + 3),
+            ]
+        )
+    return done
+
+
+def test_a_pass_of_sixteen_bars() -> None:
+    """Not before they are over; then offset, what to set, and the check before beside it."""
+    project = build.two_boxes()
+    check = SoundCheck()
+    check.begin({"bass": "beats"})
+    assert not hear(check, 5.0, 64)
+    assert check.bars_heard == pytest.approx(15.75)
+    check.begin({"bass": "beats"})
+    assert hear(check, 5.0, 65)
+    done = check.finish(project, 120.0, AT)
+    assert not check.active
+    result = done["bass"]
+    assert result.measured.offset_ms == pytest.approx(5.0, abs=0.1)
+    assert (result.set_ms, result.before) == (-5.0, None)
+    mended = msgspec.structs.replace(
+        project,
+        rig=msgspec.structs.replace(
+            project.rig,
+            devices=tuple(
+                msgspec.structs.replace(d, offset_ms=-5.0) if d.id == "bass" else d
+                for d in project.rig.devices
+            ),
+        ),
+    )
+    check.begin({"bass": "beats"})
+    hear(check, 0.1, 65)
+    again = check.finish(mended, 120.0, AT)["bass"]
+    assert again.measured.verdict == "good"
+    assert again.set_ms is None
+    assert again.before == result.measured
+
+
+def test_what_is_set_counts() -> None:
+    """A device at -4 ms that still comes 2.5 late is to be set to -6.5."""
+    check = SoundCheck(bars=4)
+    project = build.two_boxes()
+    devices = tuple(msgspec.structs.replace(d, offset_ms=-4.0) for d in project.rig.devices)
+    rig = msgspec.structs.replace(project.rig, devices=devices)
+    check.begin({"bass": "beats"})
+    assert hear(check, 2.5, 17)
+    done = check.finish(msgspec.structs.replace(project, rig=rig), 120.0, AT)
+    assert done["bass"].set_ms == -6.5
+
+
+def test_a_device_that_is_silent_or_gone() -> None:
+    """Is not measured, in words; one that left the rig is left out."""
+    check = SoundCheck(bars=4)
+    check.begin({"bass": "beats", "gone": "notes"})
+    hear(check, 1.0, 17, device="drums")
+    done = check.finish(build.two_boxes(), 120.0, AT)
+    assert set(done) == {"bass"}
+    assert done["bass"].measured.verdict == "unusable"
+    assert "0 hits" in done["bass"].measured.sentence
+    assert not check.take([Heard(device="", at_ns=1)])
+    check.begin({"bass": "beats"})
+    check.cancel()
+    assert not check.active
+
+
+def test_how_a_device_can_be_heard() -> None:
+    """Stand-ins report, real ones by their input: notes, clock or pulses; else it is said."""
+    rig = build.two_boxes().rig
+    box = build.device("box", port=Port(wire="none"))
+    assert heed_of(build.device("x")) == "beats"
+    assert heed_of(build.device("x"), notes=True) == "notes"
+    assert heed_of(box) is None
+    assert "Nothing of Box reaches Grebe" in what_to_do(rig, box, None)
+    heard = msgspec.structs.replace(box, input=Port(wire="alsa", name="x"))
+    assert heed_of(heard) == "notes"
+    ticking = msgspec.structs.replace(heard, sends_clock=True, spec=Spec(sends=Sends(clock=True)))
+    assert heed_of(ticking) == "clock"
+    pulsing = msgspec.structs.replace(box, pulse_from=AudioPort(wire="jack"))
+    assert heed_of(pulsing) == "pulses"
+    cabled = msgspec.structs.replace(rig, cables=(Cable(source="box", target="grebe"),))
+    for heed in ("beats", "notes", "clock", "pulses"):
+        assert what_to_do(cabled, heard, heed).endswith("16 bars are listened to.")  # type: ignore[arg-type]
+
+
+@pytest.mark.usefixtures("own_folders")
+def test_the_log_says_date_tempo_cable_and_port() -> None:
+    """One JSON object a line, appended."""
+    project = build.two_boxes()
+    check = SoundCheck(bars=4)
+    check.begin({"bass": "beats"})
+    hear(check, 5.0, 17)
+    done: dict[str, Result] = check.finish(project, 120.0, AT)
+    for _ in range(2):
+        assert log_checks(project, done) == ""
+    rows = [json.loads(line) for line in log_path().read_text().splitlines()]
+    assert len(rows) == 2
+    row = rows[0]
+    assert row["at"] == "2026-05-01T20:30:00+00:00"
+    assert (row["device"], row["tempo_bpm"], row["port"]) == ("Bass", 120.0, "standin")
+    assert row["cable"] == "midi from Grebe"
+    assert row["verdict"] == "adjust"
+    log_path().unlink()
+    log_path().mkdir()
+    assert "could not be written" in log_checks(project, done)
