@@ -106,6 +106,9 @@ class Session:
         self.check = SoundCheck()
         """What is listened to, and what came out of it."""
         self._check_holds = False
+        self._watching = False
+        self._listened = False
+        """Whether the engine has been asked to listen to anything."""
         self._client: EngineClient | None = None
         self._plan_changed = False
         self._gone_since: dict[str, float] = {}
@@ -283,16 +286,33 @@ class Session:
         if self.check.take(status.heard):
             self._checked(status)
 
+    def watch(self, *, on: bool) -> None:
+        """Hear what real boxes play as it comes, for their strips; stand-ins say it themselves."""
+        self._watching = on
+        self._tell_listen()
+
+    def _tell_listen(self) -> None:
+        heeds = dict(self.check.devices)
+        if self._watching:
+            for device in self.project.rig.devices:
+                heed = heed_of(device)
+                if heed is not None and device.port.wire != "standin":
+                    heeds.setdefault(device.id, heed)
+        if heeds or self._listened:
+            self._tell(Listen(devices=heeds, asked=self.check.active))
+        self._listened = bool(heeds)
+
     def _let_go_of_check(self) -> None:
-        self._tell(Listen())
+        self.check.cancel()
+        self._tell_listen()
         if self._check_holds:
             self._check_holds = False
             self._tell(Hold(on=False))
 
     def _checked(self, status: Status) -> None:
         """A pass of the sound check is complete: keep it, log it, say it."""
-        self._let_go_of_check()
         done = self.check.finish(self.project, status.bpm, datetime.now().astimezone())
+        self._let_go_of_check()
         problem = log_checks(self.project, done)
         if problem:
             self.say("warn", problem)
@@ -379,6 +399,8 @@ class Session:
             self.say("error", f"{error}. What played before plays on.")
             return
         self._client.send(load_message(self.project, plan))
+        if self._watching or self.check.active:
+            self._tell_listen()
 
     def _tell(self, message: ToEngine) -> None:
         if self._client is not None and self.link == "on":
@@ -490,7 +512,7 @@ class Session:
             self.say("warn", words)
             return
         self.check.begin(heeds)
-        self._tell(Listen(devices=heeds))
+        self._tell_listen()
         if not self.running:
             self.run_stop()
         self.say("info", f"Listening for {self.check.bars} bars; Esc gives up.")
@@ -498,7 +520,6 @@ class Session:
     def end_check(self) -> None:
         """Give up listening."""
         if self.check.active:
-            self.check.cancel()
             self._let_go_of_check()
             self.say("info", "Listened no further; nothing was kept of it.")
 

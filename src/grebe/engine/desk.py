@@ -10,6 +10,7 @@ from grebe.core.player.plan import Plan
 from grebe.core.rig.model import JACK_ID, Device, Port
 from grebe.core.rig.model import JackTransport as JackTransportUse
 from grebe.core.rig.standin import Setup
+from grebe.core.time.ticks import CLOCK_TICKS, SIXTEENTH_TICKS
 from grebe.engine.ears import PULSES, Ears, Sending
 from grebe.engine.following import Following
 from grebe.engine.jack_following import JackFollowing
@@ -56,6 +57,7 @@ class Desk:
         self._plan: Plan | None = None
         self._setups: dict[str, Setup] = {}
         self._looked_at = 0
+        self._steps: dict[str, int] = {}
 
     def name(self, device: str) -> str:
         """A device's name, for people."""
@@ -175,25 +177,32 @@ class Desk:
         elif not isinstance(self.following, JackFollowing) or not self.following.watches(followed):
             self.following = JackFollowing(followed, jack.frames)
 
-    def listen(self, devices: dict[str, Heed]) -> None:
+    def listen(self, devices: dict[str, Heed], *, asked: bool) -> None:
         """Tell when these devices sound: from their reports, or at the inputs they are heard at.
 
-        PortLost names those that cannot be heard.
+        Where somebody asked for it, PortLost names those that cannot be heard.
         """
         heeds: dict[str, bytes] = {}
+        self._steps = {}
         for device, outlet in self.outlets.items():
             heed = devices.get(device)
             reports = outlet.device.port.wire == "standin"
             outlet.heed = REPORTS.get(heed or "") if reports else None
             if heed == "pulses":
                 heeds[device + PULSES] = bytes((TIMING_CLOCK,))
+                self._steps[device] = SIXTEENTH_TICKS
             elif heed is not None and outlet.heed is None:
                 heeds[device] = bytes((TIMING_CLOCK if heed == "clock" else NOTE_ON,))
+                self._steps[device] = CLOCK_TICKS if heed == "clock" else SIXTEENTH_TICKS
         self.ears.listen(heeds, self.outlets)
         missing = [key for key in heeds if key in self.ears.lost]
-        if missing:
+        if missing and asked:
             rows = [f"{self.name(k.removesuffix(PULSES))}: {self.ears.lost[k]}" for k in missing]
             raise PortLost(f"what it plays cannot be heard; {'; '.join(rows)}")
+
+    def step_of(self, device: str) -> int:
+        """Ticks between the steps that a device heard at an input plays on; 0 for others."""
+        return self._steps.get(device, 0)
 
     def heard(self) -> list[Heard]:
         """What was listened to since the last call."""

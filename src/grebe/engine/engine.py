@@ -57,6 +57,7 @@ from grebe.link.messages import (
     LINK_VERSION,
     AskReport,
     ClearCounters,
+    Deviation,
     Heard,
     Hello,
     Learn,
@@ -572,7 +573,7 @@ class Engine:
         elif isinstance(message, Listen):
             self._listens = bool(message.devices)
             self._beat_told = -1
-            self._desk.listen(message.devices)
+            self._desk.listen(message.devices, asked=message.asked)
         elif isinstance(message, Learn):
             self._desk.ears.learn(message.device, self._desk.outlets)
         elif isinstance(message, Panic):
@@ -617,6 +618,7 @@ class Engine:
         now = self._clock.now_ns()
         tick, bpm = 0.0, 0.0
         player, timeline = self._player, self._timeline
+        heard = self._heard(now) if self._listens else ()
         if player is not None:
             bpm = player.plan.song.bpm
             if timeline is not None:
@@ -645,8 +647,11 @@ class Engine:
             heard_bpm=self._desk.following.bpm,
             heard_waver_ms=self._desk.following.waver_ms,
             heard_off_ms=self._desk.following.off_ms(self._timeline, now),
-            heard=self._heard(now) if self._listens else (),
-            deviations=tuple(d for o in self._desk.outlets.values() for d in o.deviations()),
+            heard=heard,
+            deviations=(
+                *(d for o in self._desk.outlets.values() for d in o.deviations()),
+                *(self._departures(heard) if heard else ()),
+            ),
         )
 
     def _heard(self, now: int) -> tuple[Heard, ...]:
@@ -662,6 +667,21 @@ class Engine:
             told.append(Heard(device="", at_ns=timeline.ns_at(number * TICKS_PER_QUARTER)))
         self._beat_told = max(self._beat_told, beat)
         return tuple(told)
+
+    def _departures(self, heard: tuple[Heard, ...]) -> list[Deviation]:
+        """How far off its step each event is that came in at an input; ticks only on beats."""
+        timeline, out = self._timeline, []
+        if timeline is None:
+            return []
+        for event in heard:
+            device, at_ns = event.device, event.at_ns
+            unit = self._desk.step_of(device)
+            if unit:
+                step = round(timeline.tick_at(at_ns) / unit) * unit
+                if unit != CLOCK_TICKS or step % TICKS_PER_QUARTER == 0:
+                    ms = (at_ns - timeline.ns_at(step)) / 1e6
+                    out.append(Deviation(device=device, tick=step, ms=ms))
+        return out
 
     def _close(self) -> None:
         settled = self._clock.now_ns() + STOP_SETTLES_NS  # let the last messages leave a JACK port

@@ -71,6 +71,8 @@ class Listen(Value, frozen=True, kw_only=True, tag="listen"):
     """Tell when these devices sound, beside the beats they should sound on; none: no more."""
 
     devices: dict[str, Heed] = {}
+    asked: bool = False
+    """Whether somebody waits for it: then what cannot be heard is an error."""
 
 
 class Panic(Value, frozen=True, kw_only=True, tag="panic"):

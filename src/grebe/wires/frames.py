@@ -15,6 +15,8 @@ BANDWIDTH_HZ = 0.1
 """Low: a callback wavers by some 50 microseconds, a frame at 48 kHz is 21."""
 MOST_NS = 100_000.0
 """A callback later than this was kept waiting: it tells no more than one that is this late."""
+SNAPS_S = 0.25
+"""So long after beginning afresh an earlier callback sets the phase outright."""
 FRESH_HZ = 1.0
 """At first: the first callback may have been late by much more. It narrows as time goes on."""
 
@@ -46,8 +48,11 @@ class FrameClock:
         if abs(error) > max(4 * nominal, 20e6):
             self._restart(frame, now_ns, frames, nominal)
             return
-        error = max(-MOST_NS, min(MOST_NS, error))
         self._since_s += nominal / 1e9
+        if error < 0 and self._since_s < SNAPS_S:
+            self._next_ns = float(now_ns)  # callbacks are late, never early: this one was less so
+            error = 0.0
+        error = max(-MOST_NS, min(MOST_NS, error))
         bandwidth_hz = max(BANDWIDTH_HZ, min(FRESH_HZ, 1 / self._since_s))
         omega = 2 * math.pi * bandwidth_hz * nominal / 1e9
         begin_ns = self._next_ns

@@ -8,6 +8,8 @@ from typing import Any, NamedTuple
 from grebe.wires.frames import FrameClock
 
 TICKS_PER_BEAT = 1920
+PUT_RIGHT_S = 0.3
+"""After JACK lost time the clock of frames needs so long to be sure of itself again."""
 
 
 class Place(NamedTuple):
@@ -40,6 +42,11 @@ class JackTransport:
         self._rolling: tuple[int, int] | None = None
         """(frame of the client's clock, frame of the transport that falls on it)."""
         self._settled = False
+        self._at_ns = 0
+        """When the first of those frames is due."""
+        self._gaps = frames.gaps
+        self._put_right_at: int | None = None
+        """Frame from which on, after time was lost, it is put to its place again."""
         client.set_timebase_callback(self._timebase)
 
     def roll(self, at_ns: int, seconds: float) -> None:
@@ -63,11 +70,20 @@ class JackTransport:
         A transport that starts takes one or two cycles; once it rolls it is moved by
         what it is off, and left alone.
         """
+        if self._frames.gaps != self._gaps:
+            self._gaps = self._frames.gaps
+            self._put_right_at = start + round(PUT_RIGHT_S * self._frames.rate)
         waiting, rolling = self._waiting, self._rolling
+        if rolling is not None and self._put_right_at is not None and start >= self._put_right_at:
+            self._put_right_at = None
+            at = self._frames.frame_at(self._at_ns)
+            if at is not None:
+                rolling = self._rolling = (at, rolling[1])
+                self._settled = False
         if waiting is not None:
             at = self._frames.frame_at(waiting[0])
             if at is not None and at <= start + 2 * frames:
-                self._waiting = None
+                self._waiting, self._at_ns = None, waiting[0]
                 self._rolling = (at, round(waiting[1] * self._frames.rate))
                 self._client.transport_frame = max(0, self._due(start + 2 * frames))
                 self._client.transport_start()

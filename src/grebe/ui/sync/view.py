@@ -159,6 +159,16 @@ class SyncView(View):
             lines.append(row("Off by", late_text(status.heard_off_ms)))
         return lines
 
+    def showEvent(self, event: object) -> None:
+        """Hear what real boxes play, for their strips."""
+        del event
+        self.session.watch(on=True)
+
+    def hideEvent(self, event: object) -> None:
+        """Hear it no longer."""
+        del event
+        self.session.watch(on=False)
+
     def leaving(self) -> None:
         """End what still measures."""
         self.recording.stop()
