@@ -12,10 +12,10 @@ from numpy.typing import NDArray
 from scipy.io import wavfile
 
 from grebe.cli.main import main
-from tests.sounds import BEAT_S, SOUNDS, click, place
+from grebe.core.sync.hits import SOUNDS, click, place
 
 RATE = 48_000
-TIMES = 0.5 + np.arange(40) * BEAT_S
+TIMES = 0.5 + np.arange(40) * 60 / 126
 
 
 def write(path: Path, *channels: NDArray[np.float32]) -> Path:

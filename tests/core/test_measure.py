@@ -7,6 +7,7 @@ import pytest
 from numpy.typing import NDArray
 from scipy import stats
 
+from grebe.app.bench.sync import random_case
 from grebe.core.sync.lattice import reference_lattice
 from grebe.core.sync.measure import Measured, measure, measure_against
 
@@ -208,32 +209,6 @@ def test_another_pace_is_said() -> None:
     ref = beats(64)
     assert "0.5 times to each beat" in measure(ref, ref[::2]).sentence
     assert "2 times to each beat" in measure(ref, steps(ref, 2)).sentence
-
-
-def random_case(rng: np.random.Generator, verdict: str) -> tuple[Events, Events]:
-    """A recording of a class: tempo, length, pattern, jitter, gaps and doubles at random."""
-    period = 60 / rng.uniform(80, 170)
-    ref = rng.uniform(0, 3) + np.arange(int(rng.integers(48, 256))) * period
-    k = int(rng.choice([1, 1, 2, 4]))
-    device = ref[0] + np.arange((len(ref) - 1) * k + 1) * period / k
-    jitter, off, per_min = rng.uniform(0.05, 2.0), rng.uniform(-1.3, 1.3), 0.0
-    if verdict == "adjust":
-        off = rng.choice([-1, 1]) * rng.uniform(3, 25)
-    elif verdict == "drifting":
-        per_min, off = rng.choice([-1, 1]) * rng.uniform(8, 60), rng.uniform(-5, 5)
-    elif verdict == "unusable":
-        jitter = rng.uniform(12, 25)
-    one_sided = verdict != "unusable" and rng.random() < 0.5
-    noise = rng.exponential(1, len(device)) - 1 if one_sided else rng.normal(0, 1, len(device))
-    device = late(device, off, per_min) + jitter / 1e3 * noise
-    if rng.random() < 0.3:
-        plays = rng.random(16) < 0.75
-        plays[0] = True
-        device = device[plays[np.arange(len(device)) % 16]]
-    device = device[rng.random(len(device)) >= rng.choice([0, 0, 0.02, 0.2])]
-    if rng.random() < 0.3:
-        device = np.concatenate([device, device[rng.random(len(device)) < 0.02] + 0.0005])
-    return ref, np.sort(device) + int(rng.integers(0, 3)) * period
 
 
 @pytest.mark.parametrize("verdict", ["good", "adjust", "drifting", "unusable"])

@@ -5,10 +5,10 @@ from __future__ import annotations
 import numpy as np
 import pytest
 
+from grebe.core.sync.hits import SOUNDS, click, place
 from grebe.core.sync.onsets import find_onsets
-from tests.sounds import BEAT_S, SOUNDS, click, place
 
-TIMES = 0.5 + np.arange(40) * BEAT_S
+TIMES = 0.5 + np.arange(40) * 60 / 126
 
 
 @pytest.mark.parametrize("rate", [44_100, 48_000, 96_000, 192_000])

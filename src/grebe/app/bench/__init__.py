@@ -12,6 +12,7 @@ from grebe.app.bench.jack import measure_jack
 from grebe.app.bench.player import measure_player
 from grebe.app.bench.rig import measure_rig
 from grebe.app.bench.route import measure_route
+from grebe.app.bench.sync import measure_sync
 from grebe.app.bench.window import measure_window
 
 
@@ -27,6 +28,7 @@ def run_bench(only: str | None, seconds: float, say: Callable[[str], None]) -> d
         "rig": ("a large rig", measure_rig),
         "route": ("a route", measure_route),
         "follow": ("the follower", measure_follow),
+        "sync": ("the sync measurement", measure_sync),
         "jack": (f"JACK ports, about {seconds * 24 + 60:.0f} s", lambda: measure_jack(seconds)),
         "engine": (
             f"the engine at other sizes, for long, and kills: {seconds * 3 + 190:.0f} s",

@@ -23,7 +23,7 @@ GOOD_MS = 2.0
 DRIFTS_MS_A_MINUTE = 3.0
 DRIFTS_MS = 1.0
 """A slope over the first, that has moved by the second, and is sure, is drift."""
-SURE_TIMES = 5.0
+SURE_TIMES = 4.0
 """A slope so many times its own uncertainty is sure."""
 WAVERS_MS = 15.0
 """Jitter (p95) over which no one number mends anything."""

@@ -1,4 +1,4 @@
-"""Hits made by arithmetic, and recordings with them at known moments."""
+"""Drum sounds made by arithmetic, as stand-ins have them, and recordings whose truth is known."""
 
 from __future__ import annotations
 
@@ -7,7 +7,6 @@ from collections.abc import Callable
 import numpy as np
 from numpy.typing import NDArray
 
-BEAT_S = 60 / 126
 Audio = NDArray[np.float32]
 
 
@@ -45,7 +44,10 @@ SOUNDS: dict[str, Callable[[int], NDArray[np.float64]]] = {
 def place(
     times_s: NDArray[np.float64], sound: NDArray[np.float64], rate: int, seconds: float = 0.0
 ) -> Audio:
-    """A recording with a sound at each time, between samples by the phase of its spectrum."""
+    """A recording (mono) with a sound at each time, between samples by the phase of its spectrum.
+
+    `seconds` is its length; by default a little past the last.
+    """
     out = np.zeros(round((seconds or times_s[-1] + 0.4) * rate))
     length = 1 << int(np.ceil(np.log2(len(sound) + 64)))
     spectrum = np.fft.rfft(sound, length)
