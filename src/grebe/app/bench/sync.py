@@ -55,7 +55,7 @@ def _offsets() -> dict[str, float]:
     for name, sound in {"click": click, **SOUNDS}.items():
         hit = 0.4 * sound(RATE)
         at = late if name == "click" else beats + LATE_MS / 1e3
-        audio = place(at, hit, RATE)
+        audio: NDArray[np.floating] = place(at, hit, RATE)
         if name != "click":
             audio = audio + rng.normal(0, np.sqrt(np.mean(hit**2)) / 10, len(audio))
         found = find_onsets(audio.astype(np.float32), RATE)
