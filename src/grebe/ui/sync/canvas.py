@@ -129,7 +129,7 @@ class SyncCanvas(Canvas):
         if live is not None and live.port == "gone":
             words, colour = "port gone", p.eye
         elif live is not None and live.port == "none" and not judged.beats:
-            words = "not reached by Grebe"
+            words = "gets pulses; not heard" if live.pulses else "not reached by Grebe"
         middle = row.center().y()
         draw.text(painter, 10, middle + 14, words, colour, size=14, weight=600, width=148)
         beats = self.session.deviations.get(device.id, ())

@@ -59,7 +59,8 @@ def figure_lines(found: Measured, before: Measured | None) -> list[Line]:
     pattern = NATURE_WORDS[found.nature]
     if pattern:
         lines.append(row("Pattern", pattern))
-    lines.append(row("Drift", f"{found.drift_ms_per_min:+.1f} ms a minute"))
+    drift = round(found.drift_ms_per_min or 0.0, 1) + 0.0  # no minus before nothing
+    lines.append(row("Drift", f"{drift:+.1f} ms a minute"))
     if found.swing_percent is not None:
         lines.append(row("Swing", f"{found.swing_percent:.0f} %"))
     if found.missed or found.extra:
