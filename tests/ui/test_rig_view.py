@@ -500,3 +500,28 @@ def test_choosing_a_pulse_output_says_the_caution(performer: Performer) -> None:
     ]  # fmt: skip
     view.select("smew")
     assert chooser.isHidden()  # no pulse cable joins it to Grebe
+
+
+def test_a_pulse_is_shaped_in_the_window(performer: Performer) -> None:
+    """Width in ms or per cent, edge and level; what is no width is refused in words."""
+    view = rig_view(performer)
+    session = performer.frame.session
+    view.select("garganey")
+    page = view.device_page
+    page.lines["pulse_at"][1].chosen.emit(AudioPort(wire="jack"))
+    assert not page.pulse.isHidden()
+    for text, width, percent in (("12", 12.0, 50.0), ("2.5 ms", 2.5, 50.0), ("30 %", None, 30.0)):
+        page.pulse.width_field.setText(text)
+        page.pulse.width_field.editingFinished.emit()
+        shape = rig(performer).device("garganey").pulse
+        assert (shape.width_ms, shape.width_percent) == (width, percent)
+    for text in ("wide", "0", "2000", "100 %"):
+        page.pulse.width_field.setText(text)
+        page.pulse.width_field.editingFinished.emit()
+        assert "width" in session.notice.text  # type: ignore[union-attr]
+        assert rig(performer).device("garganey").pulse == shape
+    page.pulse.polarity.setCurrentIndex(1)
+    page.pulse.polarity.activated.emit(1)
+    page.pulse.level.setValue(80)
+    shape = rig(performer).device("garganey").pulse
+    assert (shape.polarity, shape.level) == ("falling", 0.8)

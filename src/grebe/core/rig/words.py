@@ -5,7 +5,10 @@ from __future__ import annotations
 import re
 from fractions import Fraction
 
+import msgspec
+
 from grebe.core.rig.model import Cable, Filter
+from grebe.core.rig.spec import PulseShape
 from grebe.core.rig.wiring import exact
 from grebe.errors import EditError
 
@@ -99,3 +102,25 @@ def hop_words(cable: Cable, came: Fraction | None, rate: Fraction, volts: float 
     level = f", {volts:g} V" if volts else ""
     change = f"{came} \u2192 {rate}" if came is not None and came != rate else f"{rate} a quarter"
     return change + level
+
+
+def width_words(shape: PulseShape) -> str:
+    """A pulse's width as it is typed: "5 ms" or "50 %"."""
+    if shape.width_ms is None:
+        return f"{shape.width_percent:g} %"
+    return f"{shape.width_ms:g} ms"
+
+
+def pulse_width(shape: PulseShape, text: str) -> PulseShape:
+    """The shape with a width as typed, in ms or per cent. EditError for what is none."""
+    words = text.strip().removesuffix("ms").strip()
+    percent = words.endswith("%")
+    try:
+        value = float(words.removesuffix("%"))
+    except ValueError as error:
+        raise EditError(f"a width is a number with ms or %, such as 5 ms (got {text!r})") from error
+    if percent and 0 < value < 100:
+        return msgspec.structs.replace(shape, width_ms=None, width_percent=value)
+    if not percent and 0 < value <= 1000:
+        return msgspec.structs.replace(shape, width_ms=value)
+    raise EditError("a width goes up to 1000 ms, or to under 100 % of the way to the next pulse")

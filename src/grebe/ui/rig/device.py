@@ -23,6 +23,7 @@ from grebe.core.rig.model import GREBE_ID, AudioPort, Device, Rig
 from grebe.core.rig.wiring import MIDI_MEDIA
 from grebe.core.rig.words import PARTS
 from grebe.ui.rig.ports import LineChooser, PortChooser, PortLook
+from grebe.ui.rig.pulse import PulseFields
 from grebe.ui.sheet import Facts, Line
 
 OFFSET_STEP_MS = 0.1
@@ -119,6 +120,8 @@ class DevicePage(QScrollArea):
             self.lines[field] = (label, chooser)
             fields.addWidget(label)
             fields.addWidget(chooser)
+        self.pulse = PulseFields()
+        fields.addWidget(self.pulse)
 
     def _add_filters(self, fields: QVBoxLayout) -> None:
         grid = QGridLayout()
@@ -177,6 +180,8 @@ class DevicePage(QScrollArea):
             label.setVisible(wanted)
             chooser.setVisible(wanted)
             chooser.show_line(line)
+        self.pulse.setVisible(not self.lines["pulse_at"][1].isHidden())
+        self.pulse.show_shape(device.pulse)
         midi = [c for c in rig.cables if c.medium in MIDI_MEDIA]
         ends = {
             "accepts": [c.accepts for c in midi if c.target == device.id],

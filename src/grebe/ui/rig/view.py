@@ -128,6 +128,8 @@ class RigView(View):
         page.port.chosen.connect(self._port_chosen)
         page.input.chosen.connect(self._input_chosen)
         page.line_chosen.connect(self._line_chosen)
+        page.pulse.shaped.connect(lambda shape: self._set_fields("Pulse", pulse=shape))
+        page.pulse.refused.connect(lambda words: self.session.say("warn", words))
         self.add_page.wanted.connect(self._add_box)
         self.cable_page.wanted.connect(self._plug)
         self.remove_page.wanted.connect(self._remove)
