@@ -46,6 +46,8 @@ def grebe_lines(session: Session, tree: ClockTree) -> list[Line]:
     if sources and tree.leader != GREBE_ID:
         clock = "sends what it follows, made steady"
     lines = [head("Grebe"), row("Clock", clock), row("Follows", follows)]
+    if sources and tree.leader != GREBE_ID:
+        lines.append(note("It predicts where the leader will be: following adds no delay."))
     rig = session.project.rig
     lines.append(row("JACK", JACK_WORDS[rig.jack]))
     clicks = "only shown" if rig.count_in.device is None else name_of(rig.count_in.device)
