@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import shutil
 import subprocess
+import time
 from typing import Any
 
 import msgspec
@@ -141,6 +142,35 @@ def test_jack_transport_is_followed(server: Server) -> None:
             engine.status(lambda s: not s.running)
             assert other.transport_state == STOPPED
         finally:
+            other.deactivate()
+            other.close()
+
+
+def test_jack_restarted_is_followed_again(server: Server) -> None:
+    """Lost while it rolls its tempo is held; started again its transport is followed as before."""
+    project = build.two_boxes()
+    project = msgspec.structs.replace(
+        project, rig=msgspec.structs.replace(project.rig, jack="follow")
+    )
+    with live(project) as engine:
+        other = conductor(server)
+        other.transport_start()
+        engine.status(lambda s: s.running and s.tick > QUARTER, 10.0)
+        other.deactivate()
+        other.close()
+        server.stop()
+        held = engine.status(lambda s: s.running)
+        engine.status(lambda s: s.running and s.tick > held.tick + 2 * QUARTER)
+        engine.send(Halt())
+        engine.status(lambda s: not s.running)
+        server.start()
+        other = conductor(server)
+        try:
+            time.sleep(1.5)  # looked for twice a second
+            other.transport_start()
+            engine.status(lambda s: s.running and s.tick > QUARTER, 10.0)
+        finally:
+            other.transport_stop()
             other.deactivate()
             other.close()
 

@@ -158,7 +158,13 @@ class Desk:
         self._listen()
         self._take_transport(plan.jack)
 
-    def _take_transport(self, how: JackTransportUse) -> None:
+    def _look_after_transport(self) -> None:
+        """JACK was started again: take its transport as before."""
+        plan = self._plan
+        if plan is not None and plan.jack != "leave" and not self.ports.transport_alive:
+            self._take_transport(plan.jack, quietly=True)
+
+    def _take_transport(self, how: JackTransportUse, *, quietly: bool = False) -> None:
         """Lead JACK's transport, follow it, or let go of it."""
         self.transport = None
         if how == "leave":
@@ -169,9 +175,13 @@ class Desk:
             followed = self.ports.follow_transport() if how == "follow" else None
         except PortLost as error:
             verb = "led" if how == "lead" else "followed"
-            self._tell(Notice(level="warn", text=f"JACK's transport cannot be {verb}: {error}."))
+            text = f"JACK's transport cannot be {verb}: {error}."
+            if not quietly:
+                self._tell(Notice(level="warn", text=text))
             followed = None
         jack = self.ports.jack
+        if how == "follow" and followed is None and isinstance(self.following, JackFollowing):
+            return  # lost while it is followed: its last tempo is held
         if followed is None or jack is None:
             self.following = self._box_led
         elif not isinstance(self.following, JackFollowing) or not self.following.watches(followed):
@@ -228,6 +238,8 @@ class Desk:
         if not self.outlets:
             return ""
         self._looked_at = (self._looked_at + 1) % len(self.outlets)
+        if self._looked_at == 0:
+            self._look_after_transport()
         outlet = list(self.outlets.values())[self._looked_at]
         gone, _ = self.lines.look_after(outlet.device.id)
         self._look_after_input(outlet.device.id)

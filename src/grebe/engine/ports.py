@@ -92,6 +92,12 @@ class PortBook:
         """Watch JACK's transport. PortLost when there is no JACK."""
         return self._jack_wire().follow_transport()
 
+    @property
+    def transport_alive(self) -> bool:
+        """Whether JACK's transport is led or followed by a client that lives."""
+        jack = self._jack
+        return jack is not None and jack.alive and jack.transport is not None
+
     def leave_transport(self) -> None:
         """Leave JACK's transport to others."""
         if self._jack is not None:

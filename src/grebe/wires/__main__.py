@@ -3,11 +3,16 @@
 from __future__ import annotations
 
 import json
+import signal
 
 from grebe.errors import PortLost
 from grebe.wires.alsa import alsa_ports
 from grebe.wires.jack import open_client
 from grebe.wires.sound import interfaces
+
+
+LOOK_S = 8
+"""A look that takes longer is ended: a JACK that hangs must not leave processes behind."""
 
 
 def _jack_ports() -> dict[str, list[str]]:
@@ -56,4 +61,5 @@ def _channels(found: dict[str, int]) -> list[str]:
 
 
 if __name__ == "__main__":
+    signal.alarm(LOOK_S)
     print(json.dumps(found()))

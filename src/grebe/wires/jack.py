@@ -125,7 +125,7 @@ class JackWire:
         """Watch JACK's transport."""
         if not isinstance(self.transport, JackFollowed):
             self.leave_transport()
-            self.transport = JackFollowed(self.client)
+            self.transport = JackFollowed(self.client, lambda: self.alive)
         return self.transport
 
     def leave_transport(self) -> None:

@@ -137,8 +137,9 @@ class Seen(NamedTuple):
 class JackFollowed:
     """Watches the transport of one JACK client. `process` runs in its callback."""
 
-    def __init__(self, client: Any) -> None:
+    def __init__(self, client: Any, alive: Callable[[], bool]) -> None:
         self._client: Any = client
+        self._alive = alive
         self.seen: Seen | None = None
         """The last period's; replaced as one."""
 
@@ -155,6 +156,8 @@ class JackFollowed:
 
     def press(self, *, start: bool) -> None:
         """Start or stop it for everybody, as a key in any program on it does."""
+        if not self._alive():
+            return
         if start:
             self._client.transport_start()
         else:
