@@ -204,6 +204,26 @@ def test_what_cannot_be_measured_gives_no_number() -> None:
     assert measure(ref, ref[:5]).offset_ms is None
 
 
+@pytest.mark.parametrize("share", [1.02, 0.97, 1.27, 0.8])
+def test_a_device_at_its_own_tempo(share: float) -> None:
+    """Its tempo is told, and no offset made up."""
+    ref = beats(96)
+    m = measure(ref, 1 + np.arange(80) * P * share)
+    assert (m.verdict, m.offset_ms, m.suggested_offset_ms) == ("drifting", None, None)
+    assert m.bpm == pytest.approx(BPM / share, rel=1e-3)
+    assert m.drift_ms_per_min == pytest.approx((share - 1) * 60e3, rel=1e-2)
+    assert f"{BPM / share:.1f} BPM" in m.sentence
+
+
+def test_hits_at_random_are_no_device() -> None:
+    """Whatever their number."""
+    ref = beats(96)
+    for seed in range(40):
+        rng = np.random.default_rng(seed)
+        device = np.sort(rng.uniform(ref[0], ref[-1], int(rng.integers(40, 120))))
+        assert measure(ref, device).verdict == "unusable"
+
+
 def test_another_pace_is_said() -> None:
     """Half and double the beats lie on the beat, and are told."""
     ref = beats(64)

@@ -10,7 +10,6 @@ from grebe.wires.alsa import alsa_ports
 from grebe.wires.jack import open_client
 from grebe.wires.sound import interfaces
 
-
 LOOK_S = 8
 """A look that takes longer is ended: a JACK that hangs must not leave processes behind."""
 

@@ -8,6 +8,7 @@ from __future__ import annotations
 import argparse
 import os
 import select
+import signal
 import socket
 from collections import deque
 from typing import Any
@@ -26,6 +27,8 @@ from grebe.wires.sound import sound_library
 REST_S = 0.002
 """Between looks: pulses are stamped when they come, so this delays only their being told."""
 MAX_BLOCKS = 4096
+OPENS_S = 8
+"""A JACK that hangs must not leave processes behind."""
 
 Block = tuple[int, NDArray[np.float32]]
 """(frame of its first sample, samples)."""
@@ -126,11 +129,13 @@ def main() -> int:
     chosen = parser.parse_args()
     os.sched_setscheduler(0, os.SCHED_OTHER, os.sched_param(0))  # the engine's is not for this
     told = socket.socket(fileno=chosen.fd)
+    signal.alarm(OPENS_S)
     try:
         if chosen.wire == "jack":
             source, kept = jack_source(chosen.name)
         else:
             source, kept = sound_source(chosen.name, chosen.channel)
+        signal.alarm(0)
         listen(source, told, falling=chosen.falling)
         del kept
     except PortLost as error:

@@ -37,6 +37,10 @@ GROWS = 1.8
 SURE = 1e-4
 """Chance below which a pattern in the jitter is not taken for one."""
 
+FREE_SLOPE = 0.01
+"""A device that is further from the tempo than this (600 ms a minute) has one of its own."""
+OWN_WAVER = 0.04
+"""An even tempo of its own wavers by less than this share of a step."""
 EVENLY = 0.9
 """Share of equal distances from which on a device is taken to play evenly."""
 
@@ -145,6 +149,9 @@ def measure_against(
     at = reference.expected(step / locked.divided)
     swing_s, straight = _swing(step, late, at, reference.period_s / locked.divided)
     fit, counts = _robust(at, late - swing_s)
+    own = reference_lattice(times) if abs(fit.slope) > FREE_SLOPE else None
+    if own is not None and own.waver_s < OWN_WAVER * own.period_s:
+        return _free_running(reference, own, grid)
     missed = _missed(step, locked.divided)
     jitter = np.abs(fit.residual) * 1e3
     rest = fit.residual[counts]
@@ -172,6 +179,21 @@ def measure_against(
     )
     judged = _judged(figures, fit, float(np.ptp(at)), tolerance_ms)
     return msgspec.structs.replace(judged, sentence=judged.sentence + _pace(step, locked.divided))
+
+
+def _free_running(reference: Reference, device: Reference, grid: float) -> Measured:
+    """A device at quite another tempo: what its own is; it has no offset."""
+    own, meant = reference_bpm(device, grid), reference_bpm(reference, grid)
+    return Measured(
+        verdict="drifting",
+        sentence=f"It keeps {own:.1f} BPM where the reference keeps {meant:.1f}: it is not on the "
+        "clock. No offset mends that; let it follow.",
+        confidence=1.0,
+        events=len(device.number),
+        bpm=round(own, 4),
+        drift_ms_per_min=round((device.period_s / reference.period_s - 1) * 60e3, 4),
+        drift_bpm=round(own - meant, 6),
+    )
 
 
 def _pace(step: Counts, divided: int) -> str:
