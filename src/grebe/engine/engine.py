@@ -40,13 +40,13 @@ from grebe.core.sync.reclock import Reclock
 from grebe.core.time.ticks import (
     CLOCK_TICKS,
     CLOCKS_PER_QUARTER,
-    TICKS_PER_QUARTER,
     next_multiple,
 )
 from grebe.engine.desk import Desk
 from grebe.engine.ears import PULSES
 from grebe.engine.following import Hearing
 from grebe.engine.jack_following import JackFollowing
+from grebe.engine.listening import Listening
 from grebe.engine.outlet import Outlet
 from grebe.engine.place import Bars
 from grebe.engine.ports import PortBook
@@ -57,8 +57,6 @@ from grebe.link.messages import (
     LINK_VERSION,
     AskReport,
     ClearCounters,
-    Deviation,
-    Heard,
     Hello,
     Learn,
     Learned,
@@ -135,6 +133,7 @@ class Engine:
         self._priority_help = priority_help
         self._spin_ns = SPIN_NS if realtime else 0
         self._desk = Desk(server.tell, self._where, self._clock, ports or PortBook())
+        self._listening = Listening(self._desk)
         self._bars = Bars()
         self._player: Player | None = None
         self._timeline: Timeline | Reclock | None = None
@@ -155,9 +154,6 @@ class Engine:
         self._sleep = Sleep()
         self._garbled: set[str] = set()
         """Sources that have been said to send what is no MIDI."""
-        self._listens = False
-        self._beat_told = -1
-        """The last beat of the song whose time was told, while somebody listens."""
         self._leaving = False
 
     def run(self) -> None:
@@ -571,9 +567,7 @@ class Engine:
         elif isinstance(message, (Launch, Hold, Again, Skip, Mute, Steer, Nudge)):
             self._command(message)
         elif isinstance(message, Listen):
-            self._listens = bool(message.devices)
-            self._beat_told = -1
-            self._desk.listen(message.devices, asked=message.asked)
+            self._listening.begin(message)
         elif isinstance(message, Learn):
             self._desk.ears.learn(message.device, self._desk.outlets)
         elif isinstance(message, Panic):
@@ -618,7 +612,7 @@ class Engine:
         now = self._clock.now_ns()
         tick, bpm = 0.0, 0.0
         player, timeline = self._player, self._timeline
-        heard = self._heard(now) if self._listens else ()
+        heard = self._listening.heard(timeline, now)
         if player is not None:
             bpm = player.plan.song.bpm
             if timeline is not None:
@@ -650,38 +644,9 @@ class Engine:
             heard=heard,
             deviations=(
                 *(d for o in self._desk.outlets.values() for d in o.deviations()),
-                *(self._departures(heard) if heard else ()),
+                *self._listening.departures(timeline, heard),
             ),
         )
-
-    def _heard(self, now: int) -> tuple[Heard, ...]:
-        """Beats of the song that have passed, and what the devices listened to have sounded."""
-        told = self._desk.heard()
-        timeline = self._timeline
-        if timeline is None:
-            self._beat_told = -1
-            return tuple(told)
-        beat = int(timeline.tick_at(now) // TICKS_PER_QUARTER)
-        first = max(0, beat if self._beat_told < 0 else self._beat_told + 1)
-        for number in range(first, beat + 1):
-            told.append(Heard(device="", at_ns=timeline.ns_at(number * TICKS_PER_QUARTER)))
-        self._beat_told = max(self._beat_told, beat)
-        return tuple(told)
-
-    def _departures(self, heard: tuple[Heard, ...]) -> list[Deviation]:
-        """How far off its step each event is that came in at an input; ticks only on beats."""
-        timeline, out = self._timeline, []
-        if timeline is None:
-            return []
-        for event in heard:
-            device, at_ns = event.device, event.at_ns
-            unit = self._desk.step_of(device)
-            if unit:
-                step = round(timeline.tick_at(at_ns) / unit) * unit
-                if unit != CLOCK_TICKS or step % TICKS_PER_QUARTER == 0:
-                    ms = (at_ns - timeline.ns_at(step)) / 1e6
-                    out.append(Deviation(device=device, tick=step, ms=ms))
-        return out
 
     def _close(self) -> None:
         settled = self._clock.now_ns() + STOP_SETTLES_NS  # let the last messages leave a JACK port
