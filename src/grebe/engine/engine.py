@@ -128,7 +128,8 @@ class Engine:
     ) -> None:
         """`clock` and `ports` are the real ones unless others are given."""
         self._server = server
-        self._clock = clock if clock is not None else RawClock()
+        self._clock: TimeSource = clock if clock is not None else RawClock()
+        self._now_ns = self._clock.now_ns
         self._realtime = realtime
         self._priority_help = priority_help
         self._spin_ns = SPIN_NS if realtime else 0
@@ -145,7 +146,7 @@ class Engine:
         self._next: tuple[str, int, bool] = ("", 0, False)
         self._lookahead_ns = LOOKAHEAD_NS
         self._last_plan = self._last_poll = self._last_status = self._last_ports = 0
-        self._last_wanted = self._clock.now_ns()
+        self._last_wanted = self._now_ns()
         self._idle_ns = 0.0
         """When the next tick is due that goes out while stopped."""
         self._idle_bpm = 120.0
@@ -159,21 +160,21 @@ class Engine:
     def run(self) -> None:
         """Serve until told to shut down, or until nobody needs it."""
         while not self._leaving:
-            now = self._clock.now_ns()
+            now = self._now_ns()
             due_soon = bool(self._queue) and self._queue[0][0] - now < SLACK_NS
             since_plan = now - self._last_plan
             if since_plan >= PLAN_EVERY_NS and (not due_soon or since_plan >= PLAN_AT_LAST_NS):
                 self._last_plan = now
                 self._plan_ahead(now, since_plan)
             self._send_due()
-            now = self._clock.now_ns()
+            now = self._now_ns()
             deadline = self._queue[0][0] if self._queue else now + POLL_EVERY_NS
             since_poll = now - self._last_poll
             free = deadline - now > SLACK_NS
             if since_poll >= POLL_EVERY_NS and (free or since_poll >= POLL_AT_LAST_NS):
                 self._last_poll = now
                 self._poll(now)
-                now = self._clock.now_ns()
+                now = self._now_ns()
             wake = min(deadline, now + POLL_EVERY_NS)
             due = bool(self._queue) and self._queue[0][0] <= wake
             until = self._queue[0][0] if due else wake
@@ -293,11 +294,11 @@ class Engine:
     def _send_due(self) -> None:
         queue = self._queue
         ticks: list[tuple[str, int, int]] = []
-        while queue and queue[0][0] <= self._clock.now_ns() + (1_000 if self._realtime else 0):
+        while queue and queue[0][0] <= self._now_ns() + (1_000 if self._realtime else 0):
             due_ns, _, device, event = heappop(queue)
             outlet = self._desk.outlets.get(device)
             if event is Shared.CLOCK and outlet is not None and outlet.port is not None:
-                late_ns = self._clock.now_ns() - due_ns
+                late_ns = self._now_ns() - due_ns
                 try:
                     outlet.port.send(CLOCK_BYTE, due_ns)
                 except PortLost as error:
@@ -339,7 +340,7 @@ class Engine:
             self._wait_for_leader(player)
             return
         dues = player.apply(command)
-        now = self._clock.now_ns()
+        now = self._now_ns()
         first = next(e.point for _, _, e in dues if isinstance(e, Tempo))
         anchor = now + BEGIN_AFTER_NS + self._lookahead_ns - LOOKAHEAD_NS
         self._timeline = Timeline(first, anchor)
@@ -358,12 +359,12 @@ class Engine:
         """Come in with the box that leads: on its next bar when it runs, else when it starts."""
         following = self._desk.following
         if following.running:
-            now = self._clock.now_ns()
+            now = self._now_ns()
             soon = int(following.tick_at(now + JOIN_AFTER_NS))
             self._go(following.join(player.bar_after(soon), now))
             return
         if not player.plan.follows_starts or isinstance(following, JackFollowing):
-            word = following.begin_by_hand(self._clock.now_ns())
+            word = following.begin_by_hand(self._now_ns())
             self._take_words([word] if word is not None else [])
             if word is None and not isinstance(following, JackFollowing):
                 text = f"Coming in with {self._desk.name(following.device)}'s next tick."
@@ -414,7 +415,7 @@ class Engine:
         player, following = self._player, self._desk.following
         told = player is not None and not player.plan.follows_starts
         if told or isinstance(following, JackFollowing):
-            following.end_by_hand(self._clock.now_ns())
+            following.end_by_hand(self._now_ns())
         self._halt()
 
     def _halt(self) -> None:
@@ -423,7 +424,7 @@ class Engine:
             return
         dues = self._player.apply(Halt())
         waiting, self._queue = self._queue, []
-        now = self._clock.now_ns()
+        now = self._now_ns()
         ends = [(now, device, e) for _, _, device, e in waiting if isinstance(e, NoteOff)]
         for outlet in self._desk.outlets.values():
             if outlet.port is not None:
@@ -452,7 +453,7 @@ class Engine:
     def _ended(self) -> None:
         timeline = self._timeline
         if timeline is not None:  # where clock goes on while stopped, it goes on in step
-            now_tick = int(timeline.tick_at(self._clock.now_ns()))
+            now_tick = int(timeline.tick_at(self._now_ns()))
             coming = next_multiple(now_tick + 1, CLOCK_TICKS)
             self._idle_ns = float(timeline.ns_at(coming))
             self._idle_bpm = timeline.bpm_at(now_tick)
@@ -609,7 +610,7 @@ class Engine:
                 self._enqueue(dues)
 
     def _status(self) -> Status:
-        now = self._clock.now_ns()
+        now = self._now_ns()
         tick, bpm = 0.0, 0.0
         player, timeline = self._player, self._timeline
         heard = self._listening.heard(timeline, now)
@@ -649,7 +650,7 @@ class Engine:
         )
 
     def _close(self) -> None:
-        settled = self._clock.now_ns() + STOP_SETTLES_NS  # let the last messages leave a JACK port
+        settled = self._now_ns() + STOP_SETTLES_NS  # let the last messages leave a JACK port
         self._desk.say_goodbye()
         if self._desk.ports.jack is not None:
             self._clock.sleep_until_ns(settled, 0)
