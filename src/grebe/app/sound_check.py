@@ -19,7 +19,6 @@ from grebe.link.messages import Heard, Heed
 BARS = 16
 BEATS_A_BAR = 4
 """A bar of the check has four quarter notes, whatever the song's metre."""
-LEAST_BEATS = 9
 
 
 class Result(msgspec.Struct, frozen=True, kw_only=True):

@@ -50,10 +50,8 @@ class Checked(msgspec.Struct, frozen=True, kw_only=True):
     devices: tuple[tuple[str, Measured], ...]
 
 
-def read_sources(
-    path: Path, names: tuple[str, ...], progress: Progress
-) -> tuple[list[Source], bool]:
-    """Events of every source, the reference first, and whether there is only one: the grid's own.
+def read_sources(path: Path, names: tuple[str, ...], progress: Progress) -> list[Source]:
+    """Events of every source, the reference first.
 
     RecordingError for what cannot be read, UsageError for names that do not fit.
     """
@@ -61,10 +59,9 @@ def read_sources(
         found = read_events(path)
         order = list(names) if names and set(names) <= set(found) else list(found)
         shown = order if not names or set(names) <= set(found) else _named(names, len(order))
-        sources = [
+        return [
             Source(name=name, times_s=found[key]) for name, key in zip(shown, order, strict=True)
         ]
-        return sources, len(sources) == 1
     recording = read_wav(path)
     shown = _named(names, recording.channels)
     sources = []
@@ -80,7 +77,7 @@ def read_sources(
         sources.append(
             Source(name=name, times_s=found_in.times_s, problem=found_in.problem, remark=remark)
         )
-    return sources, len(sources) == 1
+    return sources
 
 
 def _is_text(path: Path) -> bool:

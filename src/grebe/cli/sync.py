@@ -38,7 +38,7 @@ def add_commands(commands: Commands) -> None:
 
 def sync_check(arguments: argparse.Namespace) -> int:
     """Measure; 0 when all are good, 1 when one is not, 2 when the reference cannot be used."""
-    sources, _ = read_sources(
+    sources = read_sources(
         Path(arguments.file), arguments.names, _progress(asked=arguments.progress)
     )
     checked = check(sources, arguments.grid)

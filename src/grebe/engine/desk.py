@@ -241,7 +241,7 @@ class Desk:
         if self._looked_at == 0:
             self._look_after_transport()
         outlet = list(self.outlets.values())[self._looked_at]
-        gone, _ = self.lines.look_after(outlet.device.id)
+        gone = self.lines.look_after(outlet.device.id)
         self._look_after_input(outlet.device.id)
         if gone:
             text = f"{outlet.device.name}: {gone}. The rest play on."

@@ -110,9 +110,9 @@ class Lines:
             if what == RUN:
                 line.drawn.level(now, high=False)
 
-    def look_after(self, device: str) -> tuple[str, bool]:
-        """Look at a device's lines; what went away in words, and whether one is back."""
-        gone, back = "", False
+    def look_after(self, device: str) -> str:
+        """Look at a device's lines; what went away, in words. One that was gone is tried again."""
+        gone = ""
         for what in (PULSES, RUN, RESET):
             key = (device, what)
             line = self._open.get(key)
@@ -124,8 +124,7 @@ class Lines:
                     self.problems[device] = gone = str(error)
             elif key in self._wanted and self._try(key):
                 self.problems.pop(device, None)
-                back = True
-        return gone, back
+        return gone
 
     def close(self) -> None:
         """Let go of all."""

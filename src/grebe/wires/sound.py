@@ -15,8 +15,6 @@ from grebe.wires.clock import raw_ns
 from grebe.wires.drawn import Drawn
 from grebe.wires.frames import FrameClock
 
-SAMPLE_BYTES = 4
-
 
 def sound_library() -> Any:
     """The `sounddevice` module. PortLost where it or PortAudio is missing."""

@@ -9,7 +9,7 @@ SOUND_M_A_S = 343.0
 """Speed of sound in dry air at 20 degrees Celsius (ISO 9613-1)."""
 NOTICED_MS = 6.0
 NOTICED_SHARE = 0.025
-NOTICED_FROM_MS, SHARE_FROM_MS, SHARE_TO_MS = 100.0, 240.0, 1000.0
+SHARE_FROM_MS, SHARE_TO_MS = 240.0, 1000.0
 """Friberg and Sundberg 1995 (from memory): about 6 ms for tones 100 to 240 ms apart, 2.5 % of the
 interval from there to a second."""
 

@@ -20,8 +20,6 @@ FREE_SHARE = 0.06
 """How far from the reference's tempo, or a multiple, a device is still looked for."""
 TOGETHER = 0.7
 """Of the best: a coarser lattice on which events lie this well together is the one meant."""
-SWINGS_TO = 0.2
-"""Of a step: swing up to 60 % and a bit; more is triplets, a lattice of its own."""
 MOVES_MS = 1.0
 MOVES_ALIKE = 0.5
 """A reference off its line by so much, neighbours alike, has no steady tempo: it is followed."""

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Literal, NamedTuple
+from typing import NamedTuple
 
 from grebe.core.sync.follower import Follower
 from grebe.core.time.ticks import SIXTEENTH_TICKS, TICKS_PER_QUARTER
@@ -23,9 +23,6 @@ class Go(NamedTuple):
 
 class Halted(NamedTuple):
     """The leader stopped."""
-
-
-Word = Literal["clock", "start", "continue", "stop"]
 
 
 class Led:

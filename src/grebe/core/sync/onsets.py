@@ -31,8 +31,8 @@ SILENT = 1e-4
 CLIPPED = 0.999
 BEFORE_S, AFTER_S, SEARCH_S = 0.012, 0.016, 0.004
 """Around a hit: what is cut out, and how far it is moved to lie on the average."""
-ALIKE = 0.55
-"""Correlation from which on two hits are of one kind."""
+ALIKE = 0.85
+"""Colours whose correlation is at least this are of one sound."""
 MAX_KINDS = 6
 COHERENT = 0.5
 """Hits of a kind less alike than this are noise of one envelope: that is compared instead."""
@@ -120,10 +120,10 @@ def _kinds(cut: Audio, rate: int) -> NDArray[np.int64]:
     while (kind < 0).any() and number < MAX_KINDS:
         left = kind < 0
         first = shape[np.flatnonzero(left)[0]]
-        alike = (shape @ first >= 0.85) & left
+        alike = (shape @ first >= ALIKE) & left
         centre = shape[alike].mean(axis=0)
         centre /= np.linalg.norm(centre) + 1e-12
-        kind[left & ((shape @ centre >= 0.85) | alike)] = number
+        kind[left & ((shape @ centre >= ALIKE) | alike)] = number
         number += 1
     kind[kind < 0] = number - 1
     return kind
