@@ -8,6 +8,7 @@ Prints a JSON object. Clocks near time that JACK itself lost are not judged.
 from __future__ import annotations
 
 import json
+import os
 import subprocess
 import sys
 import time
@@ -22,6 +23,8 @@ CLOCK = bytes((TIMING_CLOCK,))
 NEAR_S = 0.04
 """An overrun is told some milliseconds after it was."""
 NEAR_PERIODS = 6
+UNEVEN_FRAMES = 3.0
+"""Neighbouring clocks lie the tempo apart, to the rounding of frames and what the loop settles."""
 
 
 def record(server: str, count: int) -> None:
@@ -48,8 +51,6 @@ def record(server: str, count: int) -> None:
     sys.stdout.write("ready\n")
     sys.stdout.flush()
     sys.stdin.read()
-    client.deactivate()
-    client.close()
     sys.stdout.write(json.dumps({"seen": seen, "jumps": jumps}) + "\n")
 
 
@@ -78,16 +79,23 @@ def send(server: str, count: int, seconds: float, bpm: float) -> dict[str, objec
     found = json.loads(out)
     near = max(NEAR_PERIODS * wire.client.blocksize, round(NEAR_S * wire.frames.rate))
     jumps = [*found["jumps"], *wire.frames.gap_frames]
-    sent = judged = off = 0
+    apart_frames = apart * wire.frames.rate / 1e9
+    sent = judged = off = uneven = 0
     for port, seen in zip(ports, found["seen"], strict=True):
-        came = set(seen)
+        came, before = set(seen), None
         for frame, _ in port.planned or ():
             sent += 1
             if not any(a - near <= frame <= b + near for a, b in jumps):
                 judged += 1
                 off += frame not in came
-    wire.close()
-    return {"clocks": sent, "judged": judged, "off_plan": off, "jumps": len(jumps)}
+                if before is not None:
+                    uneven += abs(frame - before - apart_frames) > UNEVEN_FRAMES
+                before = frame
+            else:
+                before = None
+    return {
+        "clocks": sent, "judged": judged, "off_plan": off, "uneven": uneven, "jumps": len(jumps),
+    }  # fmt: skip
 
 
 def main() -> int:
@@ -102,4 +110,6 @@ def main() -> int:
 
 
 if __name__ == "__main__":
-    sys.exit(main())
+    status = main()
+    sys.stdout.flush()
+    os._exit(status)  # without closing the client: see pulse_ear.py
