@@ -59,5 +59,5 @@ if [ -z "$python" ]; then
 fi
 echo "Setting up $venv with $($python --version)"
 [ -x "$venv/bin/python" ] || $python -m venv "$venv"
-"$venv/bin/pip" install --quiet --disable-pip-version-check -r "$here/requirements.lock"
+"$venv/bin/pip" install --quiet --no-compile --disable-pip-version-check -r "$here/requirements.lock"
 "$venv/bin/pip" install --quiet --disable-pip-version-check --no-deps --no-build-isolation -e "$here"

@@ -8,15 +8,15 @@ import msgspec
 import pytest
 
 from grebe.core.patterns.edit import (
+    change_hit,
     put_hit,
     remove_hit,
     set_length,
-    set_velocity,
-    transpose_hit,
     with_voice,
 )
 from grebe.core.patterns.model import Content, Hit
-from grebe.core.patterns.sound import density, realigned_after, voice_notes
+from grebe.core.patterns.passes import passes_of
+from grebe.core.patterns.sound import density, realigned_after, realignment
 from grebe.core.patterns.wire import burst_ms, busiest_step
 from grebe.core.time.ticks import SIXTEENTH_TICKS, TICKS_PER_QUARTER
 from grebe.errors import EditError
@@ -48,24 +48,21 @@ def test_removing() -> None:
     assert remove_hit(voice, 3) == voice
 
 
-@pytest.mark.parametrize(("velocity", "held"), [(0, 1), (64, 64), (300, 127)])
-def test_velocity_is_held_in_range(velocity: int, held: int) -> None:
-    """Between 1 and 127: 0 would be a note off."""
-    assert set_velocity(build.voice("x"), 0, velocity).hits[0].velocity == held
+@pytest.mark.parametrize(
+    ("field", "value", "held"),
+    [("velocity", 0, 1), ("velocity", 64, 64), ("velocity", 300, 127), ("note", 128, 127),
+     ("late", -900, -500), ("flam", 900, 500), ("ratchet", 0, 1), ("chance", 101, 100)],
+)  # fmt: skip
+def test_fields_are_held_in_range(field: str, value: int, held: int) -> None:
+    """Velocity between 1 and 127, since 0 would be a note off; the others as the model has them."""
+    hit = change_hit(build.voice("x"), 0, **{field: value}).hits[0]
+    assert getattr(hit, field) == held
 
 
-def test_pitch_moves_from_the_voices_own_note() -> None:
-    """A hit without a pitch takes the voice's, held between 0 and 127."""
-    voice = build.voice("x", note=126)
-    assert transpose_hit(voice, 0, 1).hits[0].note == 127
-    assert transpose_hit(transpose_hit(voice, 0, 1), 0, 1).hits[0].note == 127
-
-
-@pytest.mark.parametrize("edit", [set_velocity, transpose_hit])
-def test_an_empty_step_has_nothing_to_change(edit: object) -> None:
+def test_an_empty_step_has_nothing_to_change() -> None:
     """The step is named as printed."""
     with pytest.raises(EditError, match="no hit on step 2"):
-        edit(build.voice("x..."), 1, 5)  # type: ignore[operator]
+        change_hit(build.voice("x..."), 1, velocity=5)
 
 
 def test_shorter_drops_what_is_past_the_end() -> None:
@@ -87,8 +84,8 @@ def test_notes_of_a_voice() -> None:
     voice = msgspec.structs.replace(
         build.voice("x.x.", note=40), hits=(Hit(step=0, gate=150), Hit(step=2, note=52, gate=1))
     )
-    first, second = voice_notes(voice)
-    assert first == (0, 40, 100, SIXTEENTH_TICKS * 3 // 2)
+    first, second = passes_of(Content(), voice).sounds(0)
+    assert first[:4] == (0, 40, 100, SIXTEENTH_TICKS * 3 // 2)
     assert second[:2] == (2 * SIXTEENTH_TICKS, 52)
 
 
@@ -118,9 +115,22 @@ def test_lines_up_again(lengths: tuple[int, ...]) -> None:
 
 
 def test_seven_against_sixteen_in_one_bar() -> None:
-    """Triplet and straight rates line up at the least common time."""
+    """Spread evenly, seven steps and sixteen come round together: a polyrhythm."""
+    seven = build.voice("x" * 7, voice_id="t", even=True)
+    content = Content(voices=(build.voice("x" * 16), seven))
+    assert realignment(content) == (4, 4, "polyrhythm")
+    ticks = [s.tick for s in passes_of(content, seven).sounds(0)]
+    assert ticks == [n * content.ticks // 7 for n in range(7)]
+
+
+def test_polymeter_and_bar_line() -> None:
+    """14 steps against 16 come round after 7 bars (common practice); 3 triplets with each bar."""
+    voices = (build.voice("x" * 16), build.voice("x" * 14, voice_id="u"))
+    assert realignment(Content(voices=voices)) == (28, 28, "polymeter")
     voices = (build.voice("x" * 16), build.voice("x" * 3, voice_id="t", rate="1/8t"))
-    assert realigned_after(Content(voices=voices)) == 4
+    assert realignment(Content(voices=voices)) == (4, 4, "both")
+    alone = Content(voices=(build.voice("x" * 7),))
+    assert realignment(alone) == (Fraction(7, 4), 28, "alike")
 
 
 @pytest.mark.parametrize(
@@ -151,11 +161,13 @@ def test_box_status() -> None:
     assert pattern.box_status == "not there yet"
     held = build.own(pattern)
     assert held.box_status == "in the box"
+    keyed = msgspec.structs.replace(held.content, key="D minor")
+    assert msgspec.structs.replace(held, content=keyed).box_status == "in the box"
     other = msgspec.structs.replace(held, content=Content(length=3))
     assert other.box_status == "changed since"
 
 
 def test_voice_length_in_ticks() -> None:
     """Sixteen sixteenths are four quarter notes."""
-    assert build.voice("x" * 16).ticks == 4 * TICKS_PER_QUARTER
+    assert Content().ticks_of(build.voice("x" * 16)) == 4 * TICKS_PER_QUARTER
     assert _steps("x.x.") == [0, 2]

@@ -10,13 +10,16 @@ from hypothesis import strategies as st
 
 from grebe.core import document
 from grebe.core.document import Project
+from grebe.core.patterns.model import Content, ControlLane, ControlPoint, Hit, Pattern, Voice
 from grebe.core.player.commands import (
     Again,
     Begin,
     Command,
+    Fill,
     Halt,
     Hold,
     Launch,
+    Metronome,
     Mute,
     SetPlan,
     Skip,
@@ -34,12 +37,22 @@ BAR = 4 * TICKS_PER_QUARTER
 
 def a_rich_project() -> Project:
     """Chains, unequal lengths, long gates, odd metres, a ramp, silence, a muted part."""
-    bass = build.voice("xx.x..x", 40)
+    bass = build.voice("xx.x..x", 40, direction="there and back")
+    hits = (
+        Hit(step=0, flam=300, late=-300), Hit(step=1, ratchet=5, ratchet_to=40, chance=60),
+        Hit(step=3, when="fill", chord=(3, 7)), Hit(step=4, tie=True, when="1 of 2"),
+        Hit(step=5, late=499, gate=400),
+    )  # fmt: skip
+    rich = Voice(id="w", name="w", note=50, length=6, swing=63.0, hits=hits)
+    wild = build.voice("xxx", 41, "r", direction="random", even=True)
+    lane = ControlLane(
+        id="c", name="c", controller=74, length=7,
+        points=(ControlPoint(step=0, value=3, glide=True), ControlPoint(step=5, value=99)),
+    )  # fmt: skip
+    content = Content(length=12, swing=58.0, voices=(bass, rich, wild), lanes=(lane,))
     project = build.two_boxes()
-    patterns = (
-        *project.patterns,
-        build.pattern("b2", "bass", bass, build.voice("x....x", 50, "w"), length=12),
-    )
+    b2 = Pattern(id="b2", name="b2", device="bass", content=content)
+    patterns = (*project.patterns, b2)
     scenes = (
         build.scene("a", 2, drums=["d1", "d2"], bass=["b1", "b2", "b1"]),
         build.scene("b", 1, Meter(beats=7, unit=8), bass=["b2"]),
@@ -75,10 +88,12 @@ commands: st.SearchStrategy[Command] = st.one_of(
     st.builds(
         Launch,
         section=st.sampled_from(SECTIONS),
-        at=st.sampled_from(["bar", "section_end", "now"]),
+        at=st.sampled_from(["quarter_beat", "beat", "bar", "section_end", "now"]),
     ),
     st.builds(Hold, on=st.booleans()),
     st.just(Again()),
+    st.builds(Fill, on=st.booleans()),
+    st.builds(Metronome, on=st.booleans()),
     st.just(Skip()),
     st.builds(
         Mute,

@@ -59,8 +59,10 @@ def test_place_in_a_chain() -> None:
     """Round and round; before its start there is no place."""
     chain = [("p", 10), ("q", 5)]
     assert [place_in_chain(chain, t) for t in (0, 9, 10, 15)] == [
-        ("p", 0), ("p", 9), ("q", 0), ("p", 0),
+        ("p", 0, 0), ("p", 9, 0), ("q", 0, 0), ("p", 0, 0),
     ]  # fmt: skip
+    assert place_in_chain([("p", 10), ("p", 10), ("q", 5)], 12) == ("p", 2, 1)
+    assert place_in_chain([("p", 10)], 37) == ("p", 7, 3)
     assert place_in_chain(chain, -1) is None
     assert place_in_chain([], 3) is None
 

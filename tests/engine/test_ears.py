@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+import msgspec
 import pytest
 
 from grebe.core.player.plan import make_plan
-from grebe.core.rig.model import Device, Port
+from grebe.core.rig.model import Cable, Device, Port, Route
 from grebe.core.rig.trigger import Trigger
 from grebe.engine.ears import Ears
 from grebe.engine.outlet import Outlet
@@ -118,3 +119,46 @@ def test_a_press_that_is_waited_for_does_not_panic() -> None:
     assert ears.panicked
     with pytest.raises(PortLost, match="no input"):
         ears.learn("nobody", outlets)
+
+
+def test_notes_over_an_input_that_is_found_pulled_end() -> None:
+    """Found by looking at it, not by what comes in: nothing is left sounding."""
+    book = Book()
+    ears, _ = ears_of(book)
+    pads = build.device("pads", port=Port(wire="none"), input=Port(wire="alsa", name="pads"))
+    project = build.project([pads, build.device("bass")], [], [build.scene("a")], build.song("a"))
+    route = Route(source="pads", target="bass", channel=2)
+    cables = (Cable(source="pads", target="grebe"), Cable(source="grebe", target="bass"))
+    rig = msgspec.structs.replace(project.rig, routes=(route,), cables=cables)
+    project = msgspec.structs.replace(project, rig=rig)
+    outlets = {"pads": Outlet(pads, None, ""), "bass": Outlet(project.rig.devices[1], None, "")}
+    ears.set(make_plan(project, project.songs[0]), outlets)
+    book.input.waiting = [(1, b"\x90\x30\x64")]
+    assert ears.hear()[0] == [("bass", b"\x91\x30\x64")]
+    book.input.gone = True
+    assert ears.misses("pads")
+    assert [(wire, data[:2]) for wire, data in ears.take_ends()] == [("bass", b"\x81\x30")]
+    assert ears.take_ends() == []
+
+
+def test_what_is_played_in_is_remembered() -> None:
+    """Notes and controllers of a box plugged into Grebe, nothing else, once."""
+    book = Book()
+    ears, _ = ears_of(book)
+    pads = build.device("pads", port=Port(wire="none"), input=Port(wire="alsa", name="pads"))
+    project = build.project([pads], [], [build.scene("a")], build.song("a"))
+    cables = (Cable(source="pads", target="grebe"),)
+    rig = msgspec.structs.replace(project.rig, cables=cables)
+    project = msgspec.structs.replace(project, rig=rig)
+    plan = make_plan(project, project.songs[0])
+    assert plan.remembered == ("pads",)
+    ears.set(plan, {"pads": Outlet(pads, None, "")})
+    book.input.waiting = [(1, b"\x90\x30\x64"), (2, b"\xf8"), (3, b"\xb0\x4a\x10"),
+                          (4, b"\x80\x30\x40"), (5, b"\xc0\x03")]  # fmt: skip
+    ears.hear()
+    assert [(at, data[0]) for _, at, data in ears.take_played()] == [
+        (1, 0x90),
+        (3, 0xB0),
+        (4, 0x80),
+    ]
+    assert ears.take_played() == []

@@ -62,6 +62,19 @@ def test_the_demo_is_sound() -> None:
         (changed("scenes", 0, "meter", value={"unit": 3}), "field `scenes[0].meter.unit`"),
         (changed("patterns", 0, "id", value="p02"), "'p02' stands there twice"),
         (
+            changed(
+                "patterns",
+                4,
+                "content",
+                "lanes",
+                0,
+                "points",
+                value=[{"step": 3, "value": 1}, {"step": 2, "value": 1}],
+            ),
+            "field `patterns[4].content.lanes[0].points`: steps must increase",
+        ),
+        (changed("loops", 0, "slices", 0, "end", value=9_999_999), "field `loops[0].slices[0]`"),
+        (
             changed("patterns", 0, "content", "voices", 0, "hits", value=[{"step": 16}]),
             "steps must increase and stay below the length of 16",
         ),

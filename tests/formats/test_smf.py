@@ -3,8 +3,6 @@
 from __future__ import annotations
 
 import io
-import random
-from pathlib import Path
 
 import mido
 import pretty_midi
@@ -13,9 +11,8 @@ import pytest
 from grebe.app.demo import demo_bytes
 from grebe.core.player.plan import make_plan
 from grebe.core.time.ticks import TICKS_PER_QUARTER
-from grebe.errors import MidiFileError
 from grebe.formats.project import parse_project
-from grebe.formats.smf import DIVISION, midi_bytes, parse_pattern, read_pattern, song_to_midi
+from grebe.formats.smf import DIVISION, midi_bytes, song_to_midi
 from tests import build
 
 DEMO = parse_project(demo_bytes(), "demo").project
@@ -83,7 +80,7 @@ def test_pretty_midi_finds_the_same_times(name: str) -> None:
     bass = next(i for i in read.instruments if i.name == "Knot")
     plan = make_plan(DEMO, DEMO.song_named(name))
     from grebe.core.player.events import NoteOn
-    from grebe.formats.smf import song_events
+    from grebe.core.player.whole import song_events
 
     wanted = sorted(
         (tempo.seconds_at(t), e.note)
@@ -95,94 +92,6 @@ def test_pretty_midi_finds_the_same_times(name: str) -> None:
     worst = max(abs(a - b) for (a, _), (b, _) in zip(found, wanted, strict=True))
     assert worst < 0.5e-3
     assert read.get_end_time() <= layout.seconds() + 1e-3
-
-
-def loop(*notes: tuple[float, int, int], division: int = 480, **fields: int) -> bytes:
-    """A MIDI file of notes (beat, note, velocity), an eighth long each."""
-    rows = []
-    for beat, note, velocity in notes:
-        rows.append((beat, mido.Message("note_on", channel=9, note=note, velocity=velocity)))
-        rows.append((beat + 0.2, mido.Message("note_off", channel=9, note=note)))
-    track, now = mido.MidiTrack(), 0
-    if fields:
-        track.append(mido.MetaMessage("time_signature", **fields))
-    for beat, message in sorted(rows, key=lambda r: r[0]):
-        at = round(beat * division)
-        track.append(message.copy(time=at - now))
-        now = at
-    file = mido.MidiFile(type=0, ticks_per_beat=division)
-    file.tracks.append(track)
-    return midi_bytes(file)
-
-
-def read(data: bytes) -> object:
-    return parse_pattern(data, "loop.mid", "drums", "i1", "Loop")
-
-
-def test_a_drum_loop_becomes_a_pattern() -> None:
-    """A voice a note number, General MIDI's names, whole bars, velocities kept."""
-    pattern = read(loop((0, 36, 127), (1, 38, 90), (2.5, 36, 60), (3.75, 42, 50)))
-    voices = pattern.content.voices  # type: ignore[attr-defined]
-    assert [(v.name, [(h.step, h.velocity) for h in v.hits]) for v in voices] == [
-        ("Kick", [(0, 127), (10, 60)]),
-        ("Snare", [(4, 90)]),
-        ("Closed hat", [(15, 50)]),
-    ]
-    assert pattern.content.length == 16  # type: ignore[attr-defined]
-
-
-def test_triplets_and_other_metres() -> None:
-    """Hits on triplets make a triplet pattern; bars are those of the file's metre."""
-    triplets = read(loop((0, 36, 99), (1 / 3, 36, 99), (2 / 3, 36, 99)))
-    assert triplets.content.rate == "1/8t"  # type: ignore[attr-defined]
-    assert triplets.content.length == 12  # type: ignore[attr-defined]
-    seven = read(loop((0, 36, 99), numerator=7, denominator=8))
-    assert seven.content.length == 14  # type: ignore[attr-defined]
-
-
-def test_what_grebe_writes_it_reads_again() -> None:
-    """The bass of the first bars of a song, as steps."""
-    pattern = parse_pattern(exported("Low water"), "x.mid", "knot", "i1", "x")
-    kick = next(v for v in pattern.content.voices if v.note == 36)
-    assert [h.step for h in kick.hits[:3]] == [0, 6, 8]
-
-
-@pytest.mark.parametrize(
-    ("data", "words"),
-    [
-        (b"", "not a whole MIDI file"),
-        (b"RIFF....WAVE", "not a whole MIDI file"),
-        (loop((0, 36, 99))[:-9], "not a whole MIDI file"),
-        (loop(), "holds no notes"),
-        (b"MThd\0\0\0\x06\0\x02\0\0\x01\xe0", "type 2"),
-        (b"MThd\0\0\0\x06\0\x01\0\0\xe8\x28", "film frames"),
-    ],
-)
-def test_files_that_cannot_be_imported(data: bytes, words: str) -> None:
-    """A sentence with the file and what to do; the reader lets nothing else out."""
-    with pytest.raises(MidiFileError, match=words) as caught:
-        read(data)
-    assert "loop.mid" in str(caught.value)
-
-
-def test_broken_bytes_never_escape() -> None:
-    """Five hundred mutations of a file: a pattern or a MidiFileError (seed 1)."""
-    dice, good = random.Random(1), loop((0, 36, 99), (1, 38, 90))
-    assert read(good)
-    for _ in range(500):
-        data = bytearray(good)
-        for _ in range(dice.randint(1, 4)):
-            data[dice.randrange(len(data))] = dice.randrange(256)
-        try:
-            read(bytes(data))
-        except MidiFileError as error:
-            assert "loop.mid" in str(error)
-
-
-def test_a_file_that_is_not_there(tmp_path: Path) -> None:
-    """Said plainly."""
-    with pytest.raises(MidiFileError, match="is not there"):
-        read_pattern(tmp_path / "none.mid", "d", "i1")
 
 
 def test_ticks_of_the_file_and_ours() -> None:

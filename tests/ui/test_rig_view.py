@@ -443,6 +443,8 @@ def test_the_count_in_is_set_by_key(performer: Performer) -> None:
     performer.frame.grab()
     view.select("smew")
     performer.press(K.Key_K)
+    assert rig(performer).count_in.device is None
+    performer.press(K.Key_K)
     assert rig(performer).count_in.device == "smew"
     view.select("grebe")
     performer.press(K.Key_K)

@@ -29,7 +29,8 @@ def test_on_an_x_server() -> None:
             env=environment, capture_output=True, timeout=60,
         )  # fmt: skip
         assert done.returncode == 0, done.stderr
-        assert set(json.loads(done.stdout)["views"]) == {"rig", "sync", "patterns", "song", "stage"}
+        views = {"rig", "sync", "patterns", "pattern_edit", "song", "stage"}
+        assert set(json.loads(done.stdout)["views"]) == views
     finally:
         server.terminate()
         server.wait(10)

@@ -97,7 +97,7 @@ def test_stems_by_keyboard(performer: Performer) -> None:
     performer.press(K.Key_Z, CTRL, SHIFT)
     assert steps(performer)[0] == (4, 100)
     performer.press(K.Key_Left)
-    assert view.pattern_canvas.place == ("kick", 15)
+    assert (view.editor.row_id, view.editor.step) == ("kick", 15)
     performer.press(K.Key_X)
     performer.press(K.Key_Delete)
     assert [s for s, _ in steps(performer)] == [4, 8, 12]
@@ -117,15 +117,15 @@ def test_lengths_and_pitches_by_keyboard(performer: Performer) -> None:
     voice = view.pattern.content.voices[0]
     assert (voice.length, voice.hits[0].note) == (15, 39)
     performer.press(K.Key_PageDown)
-    assert view.pattern_id == "b2"
+    assert view.editor.pattern_id == "b2"
     performer.press(K.Key_PageUp)
-    assert view.pattern_id == "b1"
+    assert view.editor.pattern_id == "b1"
 
 
 def place(view: PatternsView, row: int, step: int, velocity: int) -> QPoint:
-    canvas = view.pattern_canvas
-    x = canvas.x_at(step * canvas.content.step_ticks)
-    y = canvas.level(row) - velocity / 127 * (canvas.row_height() - 34)
+    places = view.pattern_canvas.places
+    x = places.x_of(places.rows[row], step)
+    y = places.level(row) - places.stem(velocity)
     return QPoint(round(x), round(y))
 
 
@@ -156,11 +156,11 @@ def test_a_voices_end_by_mouse(performer: Performer) -> None:
     view.choose("p01")
     canvas, left = view.pattern_canvas, Qt.MouseButton.LeftButton
     rim = len(canvas.content.voices) - 1
-    y = round(canvas.level(rim) - 5)
-    step = canvas.content.step_ticks
-    QTest.mousePress(canvas, left, pos=QPoint(round(canvas.x_at(7 * step)), y))
-    QTest.mouseMove(canvas, QPoint(round(canvas.x_at(12 * step)), y))
-    QTest.mouseRelease(canvas, left, pos=QPoint(round(canvas.x_at(12 * step)), y))
+    places, step = canvas.places, canvas.content.step_ticks
+    y = round(places.level(rim) - 5)
+    QTest.mousePress(canvas, left, pos=QPoint(round(places.x_at(7 * step)), y))
+    QTest.mouseMove(canvas, QPoint(round(places.x_at(12 * step)), y))
+    QTest.mouseRelease(canvas, left, pos=QPoint(round(places.x_at(12 * step)), y))
     assert view.pattern is not None
     assert view.pattern.content.voices[rim].length == 12
 
@@ -194,18 +194,18 @@ def test_more_passes_while_it_plays(performer: Performer) -> None:
 
 def test_importing_a_loop(performer: Performer, tmp_path: Path) -> None:
     """A MIDI file becomes a pattern of the device in hand; a broken one changes nothing."""
-    from tests.formats.test_smf import loop
+    from tests.formats.test_midi_loops import loop
 
     performer.go(3)
     view = patterns(performer)
     good, bad = tmp_path / "beat.mid", tmp_path / "bad.mid"
     good.write_bytes(loop((0, 36, 99), (1, 38, 99)))
     bad.write_bytes(b"nothing")
-    view.import_file(good)
+    view.import_files([str(good)])
     assert view.pattern is not None
     assert (view.pattern.name, view.pattern.device) == ("beat", "smew")
     count = len(performer.frame.session.project.patterns)
-    view.import_file(bad)
+    view.import_files([str(bad)])
     assert "not a whole MIDI file" in performer.frame.session.notice.text  # type: ignore[union-attr]
     assert len(performer.frame.session.project.patterns) == count
 
@@ -486,9 +486,12 @@ def test_every_action_has_keys_and_a_method(performer: Performer) -> None:
     seen: set[tuple[str, str]] = set()
     for action in ACTIONS:
         assert action.keys
-        owner = frame if action.scope == "everywhere" else by_scope[action.scope]
-        if not action.id.startswith("mute_"):
-            assert callable(getattr(owner, f"do_{action.id}"))
+        if action.id.startswith("mute_"):
+            assert callable(by_scope["stage"].handler(action.id))
+        elif action.scope != "everywhere":
+            assert callable(by_scope[action.scope].method_of(action.id))
+        else:
+            assert callable(getattr(frame, f"do_{action.id}"))
         for key in action.keys:
             for scope in {action.scope, "everywhere"}:
                 assert (scope, key) not in seen or scope != action.scope, (scope, key)

@@ -10,6 +10,8 @@ from grebe.app.runtime import state_dir
 from grebe.formats.atomic import write_atomic
 
 DEMO_NAME = "night-ferry.grebe"
+LOOPS = ("gravel.wav",)
+"""Audio that the demo plays, beside it."""
 
 
 def demo_bytes() -> bytes:
@@ -17,10 +19,17 @@ def demo_bytes() -> bytes:
     return (files("grebe.data") / "demo" / DEMO_NAME).read_bytes()
 
 
+def copy_demo(path: Path) -> None:
+    """Write the demo under this name, and its loops beside it."""
+    path.parent.mkdir(exist_ok=True, parents=True)
+    write_atomic(path, demo_bytes())
+    for name in LOOPS:
+        write_atomic(path.with_name(name), (files("grebe.data") / "demo" / name).read_bytes())
+
+
 def fresh_demo() -> Path:
     """Copy the demo to its scratch place, in place of an older copy; its path."""
     path = state_dir() / "demo" / DEMO_NAME
-    path.parent.mkdir(exist_ok=True)
-    write_atomic(path, demo_bytes())
+    copy_demo(path)
     recovery_path(path).unlink(missing_ok=True)
     return path

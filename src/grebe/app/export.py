@@ -7,6 +7,7 @@ from fractions import Fraction
 from pathlib import Path
 
 from grebe.core.document import Project
+from grebe.core.patterns.stepsheet import step_sheet
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.setup import of_device, setup_sheet
 from grebe.core.rig.spec import PulseShape
@@ -16,18 +17,18 @@ from grebe.core.sync.pulses import pulse_ticks, render_pulses, render_run
 from grebe.core.units import Value
 from grebe.errors import ProjectError, UsageError
 from grebe.formats.atomic import write_atomic
-from grebe.formats.sheets import setup_html
+from grebe.formats.sheets import setup_html, steps_html
 from grebe.formats.smf import file_name, midi_bytes, song_to_midi
 from grebe.formats.wav import write_wav
 
 
-def export_smf(project: Project, song: Song, folder: Path) -> Path:
+def export_smf(project: Project, song: Song, folder: Path, seed: int = 1) -> Path:
     """Write a song as a Standard MIDI File type 1 into a folder; the file's path.
 
     ProjectError when the folder cannot be written, EditError when the song
     names a scene that is not there.
     """
-    data = midi_bytes(song_to_midi(make_plan(project, song)))
+    data = midi_bytes(song_to_midi(make_plan(project, song, seed=seed)))
     path = folder / f"{file_name(song.name)}.mid"
     try:
         folder.mkdir(parents=True, exist_ok=True)
@@ -94,9 +95,11 @@ def export_pulses(project: Project, song: Song, folder: Path, track: PulseTrack)
     return [folder / name for name in tracks]
 
 
-def export_setup(
-    project: Project, path: Path, *, device: str, to_pdf: Callable[[str, Path, str], None]
-) -> Path:
+ToPdf = Callable[[str, Path, str], None]
+"""HTML, path, title."""
+
+
+def export_setup(project: Project, path: Path, *, device: str, to_pdf: ToPdf) -> Path:
     """Write the set-up sheet, of one device by name or id or ("") of all; the file's path.
 
     UsageError for a device that is not there or a name that is neither .html nor
@@ -105,13 +108,37 @@ def export_setup(
     sheet = setup_sheet(project)
     if device:
         sheet = of_device(sheet, project.device_named(device).id)
+    html = setup_html(sheet, ticked=frozenset(project.ticked), project=project.name)
+    return _write_sheet(html, path, f"Set-up sheet: {sheet.rig}", to_pdf)
+
+
+def export_steps(
+    project: Project, song: Song | None, path: Path, *, device: str, pattern: str, to_pdf: ToPdf
+) -> Path:
+    """Write step sheets of a box's patterns, or of one pattern, at a song's tempo; the path.
+
+    Without either, of every box that plays its own. Errors as `export_setup`.
+    """
+    bpm = song.bpm if song is not None else project.songs[0].bpm if project.songs else 120.0
+    boxes = {d.id: d for d in project.rig.devices}
+    if pattern:
+        chosen = [project.pattern_named(pattern)]
+    else:
+        wanted = {project.device_named(device).id} if device else {
+            d.id for d in boxes.values() if d.plays == "own"
+        }  # fmt: skip
+        chosen = [p for p in project.patterns if p.device in wanted]
+    sheets = [step_sheet(p, boxes[p.device], bpm) for p in chosen if p.device in boxes]
+    return _write_sheet(steps_html(sheets), path, f"Step sheets: {project.name}", to_pdf)
+
+
+def _write_sheet(html: str, path: Path, title: str, to_pdf: ToPdf) -> Path:
     if path.suffix.lower() not in (".html", ".pdf"):
         raise UsageError(f"{path}: a sheet is written as .html or .pdf; end the name so")
-    html = setup_html(sheet, ticked=frozenset(project.ticked), project=project.name)
     try:
         path.parent.mkdir(parents=True, exist_ok=True)
         if path.suffix.lower() == ".pdf":
-            to_pdf(html, path, f"Set-up sheet: {sheet.rig}")
+            to_pdf(html, path, title)
         else:
             write_atomic(path, html.encode())
     except OSError as error:

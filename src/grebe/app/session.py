@@ -16,6 +16,7 @@ from typing import Literal
 import msgspec
 
 from grebe.app.client import EngineClient, check_version
+from grebe.app.played import PlayedMemory
 from grebe.app.runtime import engine_socket
 from grebe.app.sound_check import SoundCheck, heed_of, what_to_do
 from grebe.app.store import Store
@@ -27,15 +28,18 @@ from grebe.app.supervisor import (
     start_engine,
 )
 from grebe.app.sync_log import log_checks
+from grebe.app.teaching import TEACHING_SECTION, Teaching, teach_plan
 from grebe.core.document import Project, set_tempo, with_rig, with_song
 from grebe.core.findings import Finding, Found, find
 from grebe.core.player.commands import (
     Again,
     Begin,
+    Fill,
     Halt,
     Hold,
     Launch,
     LaunchAt,
+    Metronome,
     Mute,
     Nudge,
     Skip,
@@ -43,6 +47,7 @@ from grebe.core.player.commands import (
 )
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.model import Device
+from grebe.core.songs.chain import Place, place_in_chain
 from grebe.core.songs.layout import Layout
 from grebe.core.songs.model import Song
 from grebe.core.time.tap import MIN_TAPS, TapTempo, tapped
@@ -60,6 +65,7 @@ from grebe.link.messages import (
     Panic,
     Shutdown,
     Status,
+    Strike,
     ToEngine,
     Welcome,
 )
@@ -101,6 +107,16 @@ class Session:
         self.deviations: dict[str, deque[Deviation]] = {}
         self.notice: Notice | None = None
         self.tapped: TapTempo | None = None
+        self.filling = False
+        """Whether a fill is held."""
+        self.teaching: Teaching | None = None
+        """What is being taught to a box just now."""
+        self.launch_at: LaunchAt | None = None
+        """Where launches come in, whatever a view would have."""
+        self.clicking = False
+        """Whether every beat is clicked."""
+        self.memory = PlayedMemory()
+        """What was played in during the last minutes."""
         self.pushed = 0.0
         """Percent by which everything is pushed ahead just now."""
         self.check = SoundCheck()
@@ -185,6 +201,71 @@ class Session:
             return 0.0
         return span.tick + max(0.0, self.tick_now() - status.section_tick) % span.ticks
 
+    def pattern_place(self, pattern_id: str, tick: float | None = None) -> Place | None:
+        """Where a pattern is at a tick of the song, or now; None while it does not play."""
+        status, layout = self.status, self.layout()
+        patterns = {p.id: p for p in self.project.patterns}
+        if status is None or not status.running or pattern_id not in patterns:
+            return None
+        chain: tuple[str, ...] = ()
+        if status.section == TEACHING_SECTION:
+            chain = () if self.teaching is None else (self.teaching.pattern,)
+        elif layout is not None and (span := layout.span_of(status.section)) is not None:
+            chain = span.scene.part(patterns[pattern_id].device).chain
+        lengths = [(p, patterns[p].content.ticks) for p in chain if p in patterns]
+        at = self.tick_now() if tick is None else tick
+        place = place_in_chain(lengths, at - status.section_tick)
+        return None if place is None or place.pattern != pattern_id else place
+
+    def pattern_turn(self, pattern_id: str) -> int:
+        """Which pass of a pattern plays, from 0; 0 while it does not."""
+        place = self.pattern_place(pattern_id)
+        return 0 if place is None else place.turn
+
+    def fill(self, *, on: bool) -> None:
+        """Hold a fill, or let it go."""
+        self.filling = on
+        self._tell(Fill(on=on))
+
+    def metronome(self) -> None:
+        """Click every beat, or no longer."""
+        if self.project.rig.count_in.device is None:
+            raise EditError("nothing clicks yet: choose a box for it in the Rig, with K")
+        self.clicking = not self.clicking
+        self._tell(Metronome(on=self.clicking))
+
+    def strike(self, device: Device, note: int, channel: int | None, velocity: int = 100) -> None:
+        """Play a note on a device now; it is remembered as played in."""
+        self._tell(
+            Strike(
+                device=device.id, note=note, channel=channel or device.channel, velocity=velocity
+            )
+        )
+
+    def teach(self, teaching: Teaching) -> None:
+        """Count in and play a pattern into its box, loop after loop, until `end_teaching`.
+
+        EditError where that cannot be.
+        """
+        teach_plan(self.project, teaching, self.bpm, self._source())
+        if self.running:
+            self._tell(Halt())
+        self.teaching = teaching
+        self._send_plan()
+        self._tell(Begin(count_in_bars=self.project.rig.count_in.bars))
+
+    def end_teaching(self) -> None:
+        """Stop, and go back to the song."""
+        if self.teaching is not None:
+            self.teaching = None
+            self._tell(Halt())
+            self._send_plan()
+
+    @property
+    def bpm(self) -> float:
+        """Tempo of the song at hand, as it begins; 120 without one."""
+        return self.song.bpm if self.song is not None else 120.0
+
     def off_by_ms(self, device: Device) -> float | None:
         """How late a device is when that is more than it may be; None while it is together."""
         status = self.status
@@ -254,6 +335,7 @@ class Session:
             if self.link != "on":
                 return  # it speaks of another project: its places mean nothing here
             self.status = message
+            self.memory.take(message.played)
             if message.running:
                 self._resume_section = message.section
             for deviation in message.deviations:
@@ -274,7 +356,7 @@ class Session:
             if message.source != self._source():
                 self.link, self.status = "other", None
                 self.say("warn", f"The engine has been given {message.project} by another window.")
-            elif message.song != self.song_id:
+            elif any(s.id == message.song for s in self.project.songs):
                 self.song_id = message.song
 
     def _listen_on(self, status: Status) -> None:
@@ -335,7 +417,8 @@ class Session:
             return
         self.link = "on"
         if welcome.running:
-            self.song_id = welcome.song
+            if any(s.id == welcome.song for s in self.project.songs):
+                self.song_id = welcome.song
             self.say("info", "Attached to the engine that was already playing.")
         elif welcome.priority == "none":
             self.say(
@@ -394,7 +477,10 @@ class Session:
         if song is None or self._client is None:
             return
         try:
-            plan = make_plan(self.project, song, self._source())
+            if self.teaching is not None:
+                plan = teach_plan(self.project, self.teaching, song.bpm, self._source())
+            else:
+                plan = make_plan(self.project, song, self._source())
         except EditError as error:
             self.say("error", f"{error}. What played before plays on.")
             return
@@ -414,7 +500,9 @@ class Session:
 
     def run_stop(self) -> None:
         """Run from the top, or stop. After the engine was lost: on the bar that would come next."""
-        if self.running:
+        if self.teaching is not None:
+            self.end_teaching()
+        elif self.running:
             self._tell(Halt())
             self._resume_section = ""
         elif (place := self._next_bar()) is not None:
@@ -528,8 +616,18 @@ class Session:
         self._tell(Learn(device=device))
 
     def launch(self, section: str, at: LaunchAt) -> None:
-        """Bring in a section; "" is what is next."""
+        """Bring in a section; "" is what is next. At once, or where launches are set to."""
+        if at != "now" and self.launch_at is not None:
+            at = self.launch_at
         self._tell(Launch(section=section, at=at))
+
+    def next_launch_unit(self) -> None:
+        """Launches come in where their view has it, or on the next bar, beat, quarter beat."""
+        units: tuple[LaunchAt | None, ...] = (None, "bar", "beat", "quarter_beat")
+        self.launch_at = units[(units.index(self.launch_at) + 1) % len(units)]
+        words = {None: "where each view says", "bar": "on the next bar", "beat": "on the next beat",
+                 "quarter_beat": "on the next quarter of a beat"}[self.launch_at]  # fmt: skip
+        self.say("info", f"Launches come in {words}.")
 
     def hold(self) -> None:
         """Hold this section, or let it go on."""

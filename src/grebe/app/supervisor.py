@@ -9,10 +9,12 @@ import subprocess
 import sys
 import time
 from collections.abc import Sequence
+from pathlib import Path
 
 import msgspec
 
 from grebe.app.client import EngineClient
+from grebe.app.loops import folder_of, loop_path
 from grebe.app.runtime import engine_socket, standin_socket
 from grebe.core.document import Project
 from grebe.core.player.commands import SetPlan
@@ -92,7 +94,12 @@ class StandinsProcess:
 
 
 def load_message(project: Project, plan: Plan) -> Load:
-    """What the engine needs to play a plan: the plan, where the stand-ins are, what they are."""
+    """What the engine needs to play a plan: the plan, where the stand-ins are, what they are.
+
+    Loops are found beside the plan's source.
+    """
+    folder = folder_of(Path(plan.source) if plan.source else None)
+    loops = {loop.id: str(loop_path(loop, folder)) for loop in project.loops}
     paths = {device.id: str(standin_socket(device.id)) for device in standin_devices(plan.devices)}
-    boxes = setups(project, paths, plan.song.bpm)
+    boxes = setups(project, paths, plan.song.bpm, loops)
     return Load(plan=SetPlan(plan=plan), standins=paths, setups=boxes)

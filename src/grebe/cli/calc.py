@@ -6,10 +6,10 @@ import argparse
 import math
 from collections.abc import Iterable
 
-from grebe.cli import calc_rig
-from grebe.cli.common import Commands, add_json, answer, bpm, command, number
+from grebe.cli import calc_patterns, calc_rig
+from grebe.cli.common import Commands, add_json, answer, bpm, command, meter, number
 from grebe.core.sync.explain import drift
-from grebe.core.time.meter import Meter, parse_meter
+from grebe.core.time.meter import Meter
 from grebe.core.time.position import (
     MAX_SONG_POSITION,
     clocks_to,
@@ -42,7 +42,7 @@ def add_commands(commands: Commands) -> None:
     )
     row.add_argument("--bar", type=int, required=True)
     row.add_argument("--beat", type=int, default=1)
-    row.add_argument("--meter", type=_meter, default="4/4")
+    row.add_argument("--meter", type=meter, default="4/4")
     row.add_argument("--bpm", type=bpm, required=True)
     add_json(row)
     row = command(
@@ -54,7 +54,7 @@ def add_commands(commands: Commands) -> None:
     )
     row.add_argument("--seconds", type=_positive, required=True)
     row.add_argument("--bars", type=_positive, required=True)
-    row.add_argument("--meter", type=_meter, default="4/4")
+    row.add_argument("--meter", type=meter, default="4/4")
     add_json(row)
     row = command(
         calculators,
@@ -66,7 +66,7 @@ def add_commands(commands: Commands) -> None:
     row.add_argument("--from", dest="start", type=bpm, required=True)
     row.add_argument("--to", type=bpm, required=True)
     row.add_argument("--bars", type=_positive, required=True)
-    row.add_argument("--meter", type=_meter, default="4/4")
+    row.add_argument("--meter", type=meter, default="4/4")
     add_json(row)
     row = command(
         calculators,
@@ -89,6 +89,7 @@ def add_commands(commands: Commands) -> None:
     row.add_argument("--limit-ms", type=_positive, default=20.0)
     add_json(row)
     calc_rig.add_commands(calculators)
+    calc_patterns.add_commands(calculators)
 
 
 def position(arguments: argparse.Namespace) -> int:
@@ -168,18 +169,11 @@ def _say_which(parser: argparse.ArgumentParser) -> int:
     parser.error("say which calculator")
 
 
-def _quarters(meter: Meter) -> float:
-    return meter.bar_ticks / TICKS_PER_QUARTER
+def _quarters(of: Meter) -> float:
+    return of.bar_ticks / TICKS_PER_QUARTER
 
 
 _positive = number("it goes", 0.001, 1_000_000)
-
-
-def _meter(text: str) -> Meter:
-    try:
-        return parse_meter(text)
-    except ValueError as error:
-        raise argparse.ArgumentTypeError(str(error)) from error
 
 
 def _times(text: str) -> list[float]:

@@ -9,6 +9,7 @@ from collections.abc import Callable, Mapping
 from pathlib import Path
 from typing import Any
 
+from grebe.core.time.meter import Meter, parse_meter
 from grebe.core.units import MAX_BPM, MIN_BPM
 from grebe.formats.project import Opened, read_project
 
@@ -55,6 +56,14 @@ def number(what: str, low: float, high: float) -> Callable[[str], float]:
 
 
 bpm = number("BPM goes", MIN_BPM, MAX_BPM)
+
+
+def meter(text: str) -> Meter:
+    """A metre such as 4/4, for an argument's type."""
+    try:
+        return parse_meter(text)
+    except ValueError as error:
+        raise argparse.ArgumentTypeError(str(error)) from error
 
 
 def print_json(value: object) -> None:

@@ -9,11 +9,14 @@ from typing import Any
 
 import msgspec
 
-from grebe.app.export import PulseTrack, export_pulses, export_setup, export_smf
-from grebe.cli.common import Commands, add_json, command, number, opened, print_json
+from grebe.app.export import PulseTrack, export_pulses, export_setup, export_smf, export_steps
+from grebe.app.export_audio import LoopWanted, export_loop, export_wav
+from grebe.app.loops import folder_of, samples_of
+from grebe.cli.common import Commands, add_json, bpm, command, number, opened, print_json
 from grebe.core.document import Project
 from grebe.core.findings import Finding, find
 from grebe.core.rig.spec import PulseShape
+from grebe.core.sound.mix import Sample
 from grebe.errors import EditError, UsageError
 
 RATES = (44_100, 48_000, 88_200, 96_000, 176_400, 192_000)
@@ -47,9 +50,18 @@ def add_commands(commands: Commands) -> None:
         render,
     )
     parser.add_argument("file")
-    parser.add_argument("--song", required=True)
+    parser.add_argument("--song")
+    parser.add_argument("--pattern", help="instead of a song: a pattern as a WAV loop")
+    parser.add_argument("--voice", help="only this voice of the pattern")
+    parser.add_argument("--scene", help="instead of a song: a scene as a WAV loop")
+    parser.add_argument("--bpm", type=bpm, default=120.0, help="tempo of a loop")
     parser.add_argument("--to", required=True, metavar="DIR")
     parser.add_argument("--smf", action="store_true", help="a Standard MIDI File, type 1")
+    parser.add_argument("--wav", action="store_true", help="the stand-ins' audio as WAV")
+    parser.add_argument("--stems", action="store_true", help="a WAV for each box that sounds")
+    parser.add_argument(
+        "--seed", type=int, default=1, metavar="N", help="of the dice: the same gives the same take"
+    )
     parser.add_argument(
         "--pulse", metavar="PPQN", help="a pulse track as WAV: 24, 1/4, 24/5, step or bar"
     )
@@ -63,15 +75,16 @@ def add_commands(commands: Commands) -> None:
     parser = command(
         commands,
         "sheet",
-        "Write a printable sheet: every setting to make on each box.",
+        "Write a printable sheet: every setting to make on each box, or its patterns step by step.",
         "grebe sheet set.grebe --kind setup --to setup.pdf",
         sheet,
     )
     parser.add_argument("file")
-    parser.add_argument("--song", help="checked to be there; the set-up is the same for all songs")
+    parser.add_argument("--song", help="its tempo is that of step sheets")
     parser.add_argument("--to", required=True, metavar="OUT.html|OUT.pdf")
     parser.add_argument("--device", help="the sheet of one device")
-    parser.add_argument("--kind", choices=("setup",), default="setup")
+    parser.add_argument("--pattern", help="with --kind steps: the sheet of one pattern")
+    parser.add_argument("--kind", choices=("setup", "steps"), default="setup")
     add_json(parser)
 
 
@@ -140,10 +153,13 @@ def _finding_row(finding: Finding) -> dict[str, object]:
 def sheet(arguments: argparse.Namespace) -> int:
     """Write a sheet as HTML or PDF, by the name it is to have."""
     project = opened(arguments).project
-    if arguments.song:
-        project.song_named(arguments.song)
-    path = Path(arguments.to)
-    written = export_setup(project, path, device=arguments.device or "", to_pdf=_to_pdf)
+    song = project.song_named(arguments.song) if arguments.song else None
+    path, device = Path(arguments.to), arguments.device or ""
+    if arguments.kind == "steps":
+        pattern = arguments.pattern or ""
+        written = export_steps(project, song, path, device=device, pattern=pattern, to_pdf=_to_pdf)
+    else:
+        written = export_setup(project, path, device=device, to_pdf=_to_pdf)
     if arguments.json:
         print_json({"files": [str(written)]})
     else:
@@ -154,13 +170,29 @@ def sheet(arguments: argparse.Namespace) -> int:
 def render(arguments: argparse.Namespace) -> int:
     """Write the files asked for; lists them."""
     project = opened(arguments).project
-    song = project.song_named(arguments.song)
     folder = Path(arguments.to)
-    if not (arguments.smf or arguments.pulse):
-        raise UsageError("say what to render: --smf, --pulse RATE")
+    if arguments.pattern or arguments.scene:
+        return _render_loop(project, folder, arguments)
+    if not arguments.song:
+        raise UsageError("say what to render: --song NAME, --pattern NAME or --scene NAME")
+    song = project.song_named(arguments.song)
+    wanted = (arguments.smf, arguments.wav, arguments.stems, arguments.pulse)
+    if not any(wanted):
+        raise UsageError("say what to render: --smf, --wav, --stems, --pulse RATE")
     written: list[str] = []
     if arguments.smf:
-        written.append(str(export_smf(project, song, folder)))
+        written.append(str(export_smf(project, song, folder, seed=arguments.seed)))
+    if arguments.wav or arguments.stems:
+        paths = export_wav(
+            project,
+            song,
+            folder,
+            mix=arguments.wav,
+            stems=arguments.stems,
+            seed=arguments.seed,
+            samples=_sounds(project, arguments),
+        )
+        written += [str(path) for path in paths]
     if arguments.pulse:
         shape = PulseShape(
             width_ms=None if arguments.width_percent else arguments.width_ms,
@@ -176,6 +208,34 @@ def render(arguments: argparse.Namespace) -> int:
         )
         written += [str(path) for path in export_pulses(project, song, folder, track)]
         sys.stderr.write(f"{PULSE_TRACK_CARE}\n")
+    return _list_files(arguments, written)
+
+
+def _sounds(project: Project, arguments: argparse.Namespace) -> dict[str, dict[int, Sample]]:
+    sounds = samples_of(project, folder_of(Path(arguments.file)))
+    for problem in sounds.problems:
+        sys.stderr.write(f"{problem}\n")
+    return sounds.samples
+
+
+def _render_loop(project: Project, folder: Path, arguments: argparse.Namespace) -> int:
+    pattern = project.pattern_named(arguments.pattern) if arguments.pattern else None
+    voice = None
+    if pattern is not None and arguments.voice:
+        names = {v.name: v.id for v in pattern.content.voices}
+        voice = names.get(arguments.voice, arguments.voice)
+    scenes = {s.name: s.id for s in project.scenes}
+    wanted = LoopWanted(
+        pattern=pattern.id if pattern is not None else None,
+        voice=voice,
+        scene=scenes.get(arguments.scene, arguments.scene) if arguments.scene else None,
+        bpm=arguments.bpm,
+    )
+    paths = export_loop(project, wanted, folder, arguments.seed, _sounds(project, arguments))
+    return _list_files(arguments, [str(path) for path in paths])
+
+
+def _list_files(arguments: argparse.Namespace, written: list[str]) -> int:
     if arguments.json:
         print_json({"files": written})
     else:

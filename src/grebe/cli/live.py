@@ -17,7 +17,18 @@ from grebe.cli.common import Commands, add_json, command, number, opened, print_
 from grebe.errors import EngineError
 from grebe.link.messages import Shutdown, Welcome
 
-BENCHES = ("clock", "player", "window", "rig", "route", "follow", "sync", "jack", "engine")
+BENCHES = (
+    "clock",
+    "player",
+    "window",
+    "patterns",
+    "rig",
+    "route",
+    "follow",
+    "sync",
+    "jack",
+    "engine",
+)
 STOP_WITHIN_S = 3.0
 
 _seconds = number("seconds go", 0.1, 86_400)

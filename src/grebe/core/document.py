@@ -12,6 +12,7 @@ from typing import Annotated, TypeVar
 import msgspec
 from msgspec import Meta
 
+from grebe.core.patterns.loops import Loop
 from grebe.core.patterns.model import Content, Pattern
 from grebe.core.rig.model import GREBE_ID, Device, Rig
 from grebe.core.songs.layout import Layout, lay_out
@@ -44,6 +45,7 @@ class Project(Value, frozen=True, kw_only=True):
     name: Name = "Untitled"
     rig: Rig = Rig()
     patterns: tuple[Pattern, ...] = ()
+    loops: tuple[Loop, ...] = ()
     scenes: tuple[Scene, ...] = ()
     songs: tuple[Song, ...] = ()
     sets: tuple[Set, ...] = ()
@@ -74,6 +76,14 @@ class Project(Value, frozen=True, kw_only=True):
         there = ", ".join(s.name for s in self.songs) or "none"
         raise UsageError(f"there is no song {name!r} in {self.name}; songs: {there}")
 
+    def pattern_named(self, name: str) -> Pattern:
+        """The pattern a command names by name or id; UsageError lists what there is."""
+        for pattern in self.patterns:
+            if name in (pattern.name, pattern.id):
+                return pattern
+        there = ", ".join(p.name for p in self.patterns) or "none"
+        raise UsageError(f"there is no pattern {name!r} in {self.name}; patterns: {there}")
+
     def device_named(self, name: str) -> Device:
         """The device a command names by name or id; UsageError lists what there is."""
         for device in self.rig.devices:
@@ -87,7 +97,7 @@ class Project(Value, frozen=True, kw_only=True):
         return lay_out(song, {scene.id: scene for scene in self.scenes})
 
 
-_T = TypeVar("_T", Pattern, Scene, Song, Device)
+_T = TypeVar("_T", Pattern, Loop, Scene, Song, Device)
 
 
 def _find(items: tuple[_T, ...], item_id: str) -> _T:
@@ -118,6 +128,11 @@ def with_content(project: Project, pattern_id: str, edit: Callable[[Content], Co
         return msgspec.structs.replace(pattern, content=edit(pattern.content))
 
     return with_pattern(project, pattern_id, change)
+
+
+def with_loop(project: Project, loop_id: str, edit: Callable[[Loop], Loop]) -> Project:
+    """The project with one loop edited; EditError when it is not there."""
+    return msgspec.structs.replace(project, loops=_swap(project.loops, loop_id, edit, "loop"))
 
 
 def with_song(project: Project, song_id: str, edit: Callable[[Song], Song]) -> Project:
@@ -204,3 +219,29 @@ def set_tempo(song: Song, bpm: float) -> Song:
 
 def _with_sections(song: Song, sections: list[Section]) -> Song:
     return msgspec.structs.replace(song, sections=tuple(sections))
+
+
+def add_pattern(
+    project: Project, *, name: str, device: str, content: Content, variation_of: str | None = None
+) -> tuple[Project, str]:
+    """The project with a pattern more at its end, and the id it was given."""
+    taken = {p.id for p in project.patterns}
+    new_id = next(f"n{n}" for n in range(1, len(taken) + 2) if f"n{n}" not in taken)
+    pattern = Pattern(
+        id=new_id, name=name[:80], device=device, content=content, variation_of=variation_of
+    )
+    return msgspec.structs.replace(project, patterns=(*project.patterns, pattern)), new_id
+
+
+def remove_pattern(project: Project, pattern_id: str) -> Project:
+    """The project without a pattern. EditError names the scenes that still play it."""
+    scenes = [s.name for s in project.scenes if any(pattern_id in part.chain for part in s.parts)]
+    name = project.pattern(pattern_id).name
+    if scenes:
+        raise EditError(f"{name} is played in {', '.join(scenes)}: take it out there first")
+    patterns = tuple(
+        msgspec.structs.replace(p, variation_of=None) if p.variation_of == pattern_id else p
+        for p in project.patterns
+        if p.id != pattern_id
+    )
+    return msgspec.structs.replace(project, patterns=patterns)

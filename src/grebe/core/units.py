@@ -30,6 +30,8 @@ OffsetMs = Annotated[float, Meta(ge=-500, le=500)]
 StepCount = Annotated[int, Meta(ge=1, le=MAX_STEPS)]
 GatePercent = Annotated[int, Meta(ge=1, le=25600)]
 """How long a note is held, in percent of one step."""
+SwingPercent = Annotated[float, Meta(ge=50, le=75)]
+"""Where the second of two steps falls, in percent of both; 50 is straight."""
 Times = Annotated[int, Meta(ge=1, le=MAX_TIMES)]
 Bars = Annotated[int, Meta(ge=1, le=999)]
 Name = Annotated[str, Meta(min_length=1, max_length=80)]

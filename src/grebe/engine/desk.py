@@ -266,6 +266,7 @@ class Desk:
     def _look_after_input(self, device: str) -> None:
         """An input that was lost is tried again; one that is there is looked at."""
         if self.ears.misses(device):
+            self.send_all(self.ears.take_ends())
             self._listen()
 
     def _listen(self) -> None:

@@ -18,6 +18,10 @@ from grebe.wires.jack import JackInput, JackPort
 
 PULSES = "~pulses"
 """Behind a device's id: its pulses, heard beside its MIDI."""
+PLAYED_KINDS = (0x80, 0x90, 0xB0)
+"""Note off, note on, controller (MIDI 1.0)."""
+MAX_PLAYED = 4096
+"""Kept between two looks, 33 ms apart: far more than comes over a cable."""
 Sending = tuple[str, bytes]
 """(device plugged into Grebe, message for its wire)."""
 
@@ -49,6 +53,10 @@ class Ears:
         """By source, first bytes of the messages whose times are told."""
         self.heard: list[tuple[str, int]] = []
         """(device, when) of those, for the engine to take."""
+        self._remembered: tuple[str, ...] = ()
+        self._played: list[tuple[str, int, bytes]] = []
+        self._ends: list[Sending] = []
+        """Ends of notes that sounded over an input that was found lost."""
         self.learning = ""
         """The box whose next press is waited for."""
         self.learned: Trigger | None = None
@@ -66,11 +74,31 @@ class Ears:
                 if heard is not None:
                     heard.check_input()
             except PortLost as error:
-                self.lost[source] = str(error)
-                self._close(source)
+                self._ends += self._give_up(source, str(error))
             if source in self.lost:
                 return True
         return False
+
+    def _give_up(self, source: str, why: str) -> list[Sending]:
+        """An input went away: the ends of what sounded over it."""
+        self.lost[source] = why
+        self._close(source)
+        return [
+            (gate.passage.wire, end)
+            for (origin, _), gate in self._gates.items()
+            if origin == source
+            for end in gate.release()
+        ]
+
+    def take_ends(self) -> list[Sending]:
+        """Ends of notes to be sent for inputs that `misses` found lost."""
+        ends, self._ends = self._ends, []
+        return ends
+
+    def take_played(self) -> list[tuple[str, int, bytes]]:
+        """Notes and controllers played in since the last call: (device, when, message)."""
+        played, self._played = self._played, []
+        return played
 
     @property
     def listening(self) -> bool:
@@ -86,6 +114,7 @@ class Ears:
         if plan.follows and outlets[plan.follows].device.pulse_from.wire != "none":
             self.follows += PULSES
         self.panic = plan.panic
+        self._remembered = plan.remembered
         before, self._gates = self._gates, {}
         for passage in plan.passages:
             key = (passage.source, passage.target)
@@ -103,7 +132,7 @@ class Ears:
 
     def _open_inputs(self, outlets: dict[str, Outlet]) -> None:
         wanted = {source for source, _ in self._gates} | {self.follows, self.learning}
-        wanted |= self.heeds.keys()
+        wanted |= self.heeds.keys() | set(self._remembered)
         if self.panic is not None:
             wanted.add(self.panic.device)
         for source in list(self._inputs):
@@ -139,7 +168,8 @@ class Ears:
             return
         through: list[tuple[Gate, JackPort]] = []
         pressing = self.panic is not None and source == self.panic.device
-        rest = pressing or source in (self.follows, self.learning) or source in self.heeds
+        rest = pressing or source in (self.follows, self.learning, *self._remembered)
+        rest = rest or source in self.heeds
         for (origin, _), gate in self._gates.items():
             if origin == source:
                 outlet = outlets.get(gate.passage.wire)
@@ -165,13 +195,12 @@ class Ears:
     def hear(self) -> tuple[list[Sending], list[str]]:
         """Messages to be sent now for what has come in, and the sources that went away."""
         out: list[Sending] = []
-        gone: list[str] = []
+        gone: dict[str, str] = {}
         for source, heard in self._inputs.items():
             try:
                 messages = heard.receive()
             except PortLost as error:
-                self.lost[source] = str(error)
-                gone.append(source)
+                gone[source] = str(error)
                 continue
             parser = self._parsers[source]
             whole = [m for at_ns, data in messages for m in parser.feed(data, at_ns)]
@@ -181,6 +210,9 @@ class Ears:
                 kinds = self.heeds.get(source)
                 if kinds is not None and _heeded(data, kinds):
                     self.heard.append((source.removesuffix(PULSES), at_ns))
+                if source in self._remembered and data[0] & 0xF0 in PLAYED_KINDS:
+                    self._played.append((source, at_ns, data))
+                    del self._played[:-MAX_PLAYED]
                 if self.panic is not None or self.learning:
                     self._press(source, data)
                 for (origin, _), gate in self._gates.items():
@@ -189,12 +221,9 @@ class Ears:
                     passed = gate(data)
                     if passed is not None:
                         out.append((gate.passage.wire, passed))
-        for source in gone:
-            self._close(source)
-            for (origin, _), gate in self._gates.items():
-                if origin == source:
-                    out += [(gate.passage.wire, end) for end in gate.release()]
-        return out, gone
+        for source, why in gone.items():
+            out += self._give_up(source, why)
+        return out, list(gone)
 
     def _press(self, source: str, data: bytes) -> None:
         press = press_of(source, data)

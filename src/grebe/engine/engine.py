@@ -10,9 +10,11 @@ from grebe.core.player.commands import (
     Again,
     Begin,
     Command,
+    Fill,
     Halt,
     Hold,
     Launch,
+    Metronome,
     Mute,
     Nudge,
     Rejoin,
@@ -49,6 +51,7 @@ from grebe.engine.jack_following import JackFollowing
 from grebe.engine.listening import Listening
 from grebe.engine.outlet import Outlet
 from grebe.engine.place import Bars
+from grebe.engine.playing_in import PlayingIn
 from grebe.engine.ports import PortBook
 from grebe.engine.server import Connection, Windows
 from grebe.engine.timeline import Timeline
@@ -68,6 +71,7 @@ from grebe.link.messages import (
     Report,
     Shutdown,
     Status,
+    Strike,
     ToEngine,
     Welcome,
 )
@@ -135,6 +139,7 @@ class Engine:
         self._spin_ns = SPIN_NS if realtime else 0
         self._desk = Desk(server.tell, self._where, self._clock, ports or PortBook())
         self._listening = Listening(self._desk)
+        self._playing_in = PlayingIn(self._desk)
         self._bars = Bars()
         self._player: Player | None = None
         self._timeline: Timeline | Reclock | None = None
@@ -488,6 +493,7 @@ class Engine:
     # Windows
 
     def _poll(self, now: int) -> None:
+        self._playing_in.poll(now)
         for connection, message in self._server.poll():
             try:
                 self._answer(connection, message)
@@ -565,8 +571,10 @@ class Engine:
             self._begin(message)
         elif isinstance(message, Halt):
             self._stop_key()
-        elif isinstance(message, (Launch, Hold, Again, Skip, Mute, Steer, Nudge)):
+        elif isinstance(message, (Launch, Hold, Again, Skip, Mute, Steer, Nudge, Fill, Metronome)):
             self._command(message)
+        elif isinstance(message, Strike):
+            self._playing_in.strike(message, self._now_ns())
         elif isinstance(message, Listen):
             self._listening.begin(message)
         elif isinstance(message, Learn):
@@ -643,6 +651,7 @@ class Engine:
             heard_waver_ms=self._desk.following.waver_ms,
             heard_off_ms=self._desk.following.off_ms(self._timeline, now),
             heard=heard,
+            played=self._playing_in.told(self._timeline),
             deviations=(
                 *(d for o in self._desk.outlets.values() for d in o.deviations()),
                 *self._listening.departures(timeline, heard),

@@ -7,6 +7,7 @@ so a file from a newer Grebe with the same schema loses nothing here.
 from __future__ import annotations
 
 from collections.abc import Callable
+from functools import cache
 from pathlib import Path
 from typing import Any
 
@@ -156,6 +157,7 @@ def _check_ids(project: Project, name: str) -> None:
     lists: dict[str, tuple[Any, ...]] = {
         "rig.devices": project.rig.devices,
         "patterns": project.patterns,
+        "loops": project.loops,
         "scenes": project.scenes,
         "songs": project.songs,
     }
@@ -163,13 +165,18 @@ def _check_ids(project: Project, name: str) -> None:
         lists[f"songs[{song_number}].sections"] = song.sections
     for number, pattern in enumerate(project.patterns):
         lists[f"patterns[{number}].content.voices"] = pattern.content.voices
-        for voice_number, voice in enumerate(pattern.content.voices):
-            steps = [hit.step for hit in voice.hits]
-            if steps != sorted(set(steps)) or (steps and steps[-1] >= voice.length):
+        lists[f"patterns[{number}].content.lanes"] = pattern.content.lanes
+        where = f"patterns[{number}].content"
+        for index, voice in enumerate(pattern.content.voices):
+            _check_steps(name, f"{where}.voices[{index}].hits", voice.hits, voice.length)
+        for index, lane in enumerate(pattern.content.lanes):
+            _check_steps(name, f"{where}.lanes[{index}].points", lane.points, lane.length)
+    for number, loop in enumerate(project.loops):
+        for index, piece in enumerate(loop.slices):
+            if not piece.start < piece.end <= loop.samples:
                 raise ProjectError(
-                    f"{name}: field `patterns[{number}].content.voices[{voice_number}].hits`: "
-                    f"steps must increase and stay below the length of {voice.length}. "
-                    f"Mend the field. {UNTOUCHED}"
+                    f"{name}: field `loops[{number}].slices[{index}]`: a slice ends after "
+                    f"it starts, inside the loop's {loop.samples} samples. Mend it. {UNTOUCHED}"
                 )
     for field, items in lists.items():
         seen: set[str] = set()
@@ -182,6 +189,16 @@ def _check_ids(project: Project, name: str) -> None:
             seen.add(item.id)
 
 
+def _check_steps(name: str, field: str, items: tuple[Any, ...], length: int) -> None:
+    """Steps rise, and stay below the length of what they stand in."""
+    steps = [item.step for item in items]
+    if steps != sorted(set(steps)) or (steps and steps[-1] >= length):
+        raise ProjectError(
+            f"{name}: field `{field}`: steps must increase and stay below the length of {length}. "
+            f"Mend the field. {UNTOUCHED}"
+        )
+
+
 def _key(item: Any, index: int) -> str:
     item_id = item.get("id") if isinstance(item, dict) else None
     return f"#{index}" if item_id is None else str(item_id)
@@ -191,17 +208,27 @@ def _unknown(raw: Any, value: Any) -> Extras:
     """Fields of `raw` that the type of `value` does not have, all the way down."""
     out: Extras = {}
     if isinstance(value, msgspec.Struct) and isinstance(raw, dict):
-        fields = {field.encode_name: field.name for field in msgspec.structs.fields(value)}
+        known = _names(type(value))
         for key, inner in raw.items():
-            if key not in fields:
+            if key not in known:
                 out[key] = inner
-            elif deeper := _unknown(inner, getattr(value, fields[key])):
+            elif type(inner) in _DEEP and (deeper := _unknown(inner, getattr(value, known[key]))):
                 out[key] = deeper
     elif isinstance(value, tuple) and isinstance(raw, list):
         for index, (inner, item) in enumerate(zip(raw, value, strict=True)):
-            if deeper := _unknown(inner, item):
+            if type(inner) in _DEEP and (deeper := _unknown(inner, item)):
                 out[_key(inner, index)] = deeper
     return out
+
+
+_DEEP = (dict, list)
+"""What can have more in it: a project of many patterns is mostly numbers."""
+
+
+@cache
+def _names(kind: type[msgspec.Struct]) -> dict[str, str]:
+    """Fields of a kind of thing, by their name in the file."""
+    return {field.encode_name: field.name for field in msgspec.structs.fields(kind)}
 
 
 def _merged(tree: Any, extras: Extras) -> Any:

@@ -15,9 +15,11 @@ import msgspec
 from grebe.core.player.commands import (
     Again,
     Begin,
+    Fill,
     Halt,
     Hold,
     Launch,
+    Metronome,
     Mute,
     Nudge,
     SetPlan,
@@ -26,10 +28,10 @@ from grebe.core.player.commands import (
 )
 from grebe.core.rig.standin import Setup
 from grebe.core.rig.trigger import Trigger
-from grebe.core.units import Value
+from grebe.core.units import Channel, Note, Value, Velocity
 from grebe.errors import ProtocolError
 
-LINK_VERSION = 4
+LINK_VERSION = 5
 MAX_MESSAGE_BYTES = 16 * 1024 * 1024
 """A project of 500 patterns is about 2 MB; eight times that is a mistake or an attack."""
 
@@ -75,6 +77,15 @@ class Listen(Value, frozen=True, kw_only=True, tag="listen"):
     """Whether somebody waits for it: then what cannot be heard is an error."""
 
 
+class Strike(Value, frozen=True, kw_only=True, tag="strike"):
+    """Play a note on a device now, as a hand on it would; it counts as played in."""
+
+    device: str
+    channel: Channel
+    note: Note
+    velocity: Velocity = 100
+
+
 class Panic(Value, frozen=True, kw_only=True, tag="panic"):
     """All notes and sound off on every port, then stop."""
 
@@ -103,8 +114,11 @@ ToEngine: TypeAlias = (
     | Mute
     | Steer
     | Nudge
+    | Fill
+    | Metronome
     | Learn
     | Listen
+    | Strike
     | Panic
     | Shutdown
     | ClearCounters
@@ -137,6 +151,20 @@ class Heard(Value, frozen=True, kw_only=True, array_like=True):
     device: str
     at_ns: int
     """CLOCK_MONOTONIC_RAW."""
+
+
+class PlayedIn(Value, frozen=True, kw_only=True, array_like=True):
+    """A note or controller that was played in."""
+
+    device: str
+    at_ns: int
+    """CLOCK_MONOTONIC_RAW."""
+    status: int
+    """First byte of its message, MIDI 1.0."""
+    first: int
+    second: int
+    tick: float | None = None
+    """Where in the running song; None while stopped."""
 
 
 class Deviation(Value, frozen=True, kw_only=True, array_like=True):
@@ -204,6 +232,8 @@ class Status(Value, frozen=True, kw_only=True, tag="status"):
     """Beats reported since the last Status."""
     heard: tuple[Heard, ...] = ()
     """What was listened to since the last Status."""
+    played: tuple[PlayedIn, ...] = ()
+    """What was played in since the last Status."""
 
 
 class Loaded(Value, frozen=True, kw_only=True, tag="loaded"):

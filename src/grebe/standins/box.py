@@ -7,17 +7,30 @@ own patterns from that count, and gets wrong what its faults say.
 from __future__ import annotations
 
 import random
+from typing import NamedTuple
 
 from grebe.core.patterns.model import Content
-from grebe.core.patterns.sound import voice_notes
+from grebe.core.patterns.passes import dice_key, passes_of
 from grebe.core.rig.model import Device, Faults
 from grebe.core.rig.standin import Setup
+from grebe.core.sound.names import ALL_NOTES_OFF, ALL_SOUND_OFF
 from grebe.core.time.ticks import CLOCK_TICKS, CLOCKS_PER_QUARTER, SIXTEENTH_TICKS
 from grebe.protocols import midi
 from grebe.protocols.gate import lets
 from grebe.protocols.midi import MidiParser
 from grebe.protocols.standin import Report, ReportKind, decode_setup, played, pressed
 from grebe.standins.own_clock import OwnClock
+
+
+class Sounded(NamedTuple):
+    """A note the box begins, or (velocity 0) ends, for whoever makes it heard."""
+
+    note: int
+    velocity: int
+    at_ns: int
+    controllers: dict[int, int]
+    """As they stand. Not to be changed: it is shared."""
+
 
 BURST_S = 0.33
 CLOCKS_PER_BAR = 4 * CLOCKS_PER_QUARTER  # boxes that change at the bar count 4/4
@@ -32,8 +45,15 @@ class Box:
         self.memory = setup.memory
         self.accepts = setup.accepts
         self.thru = setup.thru
+        self.samples = setup.samples
+        """Sounds it has from files."""
         self.onward: list[tuple[str, bytes]] = []
         """What its thru has put out since this was last emptied: (path of the other, message)."""
+        self.sounded: list[Sounded] = []
+        """What it has played since this was last emptied."""
+        self._held: set[int] = set()
+        """Notes begun over MIDI."""
+        self._controllers: dict[int, int] = {}
         self.program = min(self.memory.slots, default=0)
         self.running = False
         self.silent = False
@@ -95,7 +115,7 @@ class Box:
             self._own_clock = None if bpm is None else OwnClock(bpm, setup.device.faults, at_ns)
         self.leads = setup.leads
         self.device, self.memory = setup.device, setup.memory
-        self.accepts, self.thru = setup.accepts, setup.thru
+        self.accepts, self.thru, self.samples = setup.accepts, setup.thru, setup.samples
         if self.program not in self.memory.slots:
             self.program = min(self.memory.slots, default=0)
 
@@ -169,13 +189,21 @@ class Box:
         device = self.device
         if kind == midi.NOTE_ON and data[2]:
             self._sound(data[1], data[2], at_ns, out)
+            self._held.add(data[1])
+        elif kind in (midi.NOTE_OFF, midi.NOTE_ON):
+            self._end({data[1]}, at_ns)
         elif kind == midi.PROGRAM_CHANGE and device.obeys_program:
             if self.running and device.change_at != "at_once":
                 self._pending = data[1]
             else:
                 self.program, self._pending = data[1], None
-        elif kind == midi.CONTROL_CHANGE and data[1] == device.mute_controller:
-            self.silent = data[2] == 0
+        elif kind == midi.CONTROL_CHANGE:
+            if data[1] == device.mute_controller:
+                self.silent = data[2] == 0
+            elif data[1] in (ALL_SOUND_OFF, ALL_NOTES_OFF):
+                self._end(set(self._held), at_ns)
+            else:
+                self._controllers = {**self._controllers, data[1]: data[2]}
 
     def _begin(self, position: int) -> None:
         self._clock = self._began = position
@@ -237,20 +265,33 @@ class Box:
             return
         begin = (self._clock - self._origin) * CLOCK_TICKS
         for voice in content.voices:
-            phase = begin % voice.ticks
-            for note in voice_notes(voice):
-                into = (note.tick - phase) % voice.ticks
-                if into < CLOCK_TICKS:
-                    odd = (begin + into) // SIXTEENTH_TICKS % 2
-                    swung = (self.device.faults.swing_percent - 50) / 50 * SIXTEENTH_TICKS * odd
-                    later = round(self._interval_ns * (into + swung) / CLOCK_TICKS)
-                    self._sound(note.note, note.velocity, at_ns + later, out)
+            key = dice_key(1, self.device.id, voice.id, content)
+            for sound in passes_of(content, voice).between(begin, begin + CLOCK_TICKS, key):
+                if sound.fill:
+                    continue
+                into = sound.tick - begin
+                odd = sound.tick // SIXTEENTH_TICKS % 2
+                swung = (self.device.faults.swing_percent - 50) / 50 * SIXTEENTH_TICKS * odd
+                later = round(self._interval_ns * (into + swung) / CLOCK_TICKS)
+                self._sound(sound.note, sound.velocity, at_ns + later, out)
+                held = round(self._interval_ns * sound.gate_ticks / CLOCK_TICKS)
+                self._tell(sound.note, 0, at_ns + later + held)
 
     def _beat(self, number: int, at_ns: int, out: list[Report]) -> None:
         out.append(Report(ReportKind.BEAT, self._run, number, self._late(at_ns)))
 
     def _sound(self, note: int, velocity: int, at_ns: int, out: list[Report]) -> None:
-        out.append(Report(ReportKind.NOTE, self._run, note * 128 + velocity, self._late(at_ns)))
+        sounds_ns = self._late(at_ns)
+        out.append(Report(ReportKind.NOTE, self._run, note * 128 + velocity, sounds_ns))
+        self._tell(note, velocity, sounds_ns)
+
+    def _end(self, notes: set[int], at_ns: int) -> None:
+        for note in notes & self._held:
+            self._tell(note, 0, at_ns)
+        self._held -= notes
+
+    def _tell(self, note: int, velocity: int, at_ns: int) -> None:
+        self.sounded.append(Sounded(note, velocity, at_ns, self._controllers))
 
     def _late(self, at_ns: int) -> int:
         faults = self.device.faults

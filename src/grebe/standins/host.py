@@ -11,6 +11,7 @@ from pathlib import Path
 from grebe.core.rig.model import Device
 from grebe.errors import ProtocolError
 from grebe.protocols.standin import MAX_REPORTS_PER_PACKET, Report, encode_reports, goodbye
+from grebe.standins.aloud import Aloud
 from grebe.standins.box import Box
 from grebe.wires.clock import raw_ns
 
@@ -121,6 +122,7 @@ class Host:
         self._selector = selectors.DefaultSelector()
         self._seats = [Seat(device, path) for device, path in seats.values()]
         self._leaving = False
+        self._aloud = Aloud()
         by_path = {str(seat.path): seat for seat in self._seats}
         for seat in self._seats:
             seat.neighbours = by_path
@@ -140,6 +142,8 @@ class Host:
                     seat.pass_on()
                 if seat.engine is not None:
                     seat.lead(now)
+                if seat.box.sounded:
+                    self._aloud.tell(seat.device, seat.box)
             if now - last_flush >= FLUSH_NS:
                 last_flush = now
                 for seat in self._seats:
@@ -165,6 +169,7 @@ class Host:
             self._hang_up(seat)
         seat.engine = connection
         seat.waiting.clear()
+        self._aloud.get_ready()
         seat.box = Box(seat.device)  # switched on afresh: an engine counts runs from its first
         self._selector.register(connection, selectors.EVENT_READ, (seat, self._receive))
 

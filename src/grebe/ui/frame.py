@@ -45,6 +45,7 @@ FRAME_MS = 16
 RESTING_MS = 50
 PUSH_PERCENT = 4.0
 PUSH_KEYS = (Qt.Key.Key_F7, Qt.Key.Key_F8)
+FILL_KEY = Qt.Key.Key_F9
 FILES = "Grebe projects (*.grebe)"
 RECOVERED = "Unsaved work was found and brought back. Ctrl+Z gives the file as it was saved."
 
@@ -56,6 +57,7 @@ class Frame(QWidget):
         super().__init__()
         self.session = Session(store)
         self._keeper = Keeper(store)
+        self._badges_stale = True
         self.palette_now: Palette = PALETTES[read_settings().theme]
         self.rail = Rail()
         self.notices = NoticeStrip()
@@ -84,6 +86,7 @@ class Frame(QWidget):
         self._notifier: QSocketNotifier | None = None
         self.show_station(1)
         self._document_changed(store.project, store.project)
+        self._show_badges()
 
     def _lay_out(self) -> None:
         outer = QVBoxLayout(self)
@@ -135,6 +138,7 @@ class Frame(QWidget):
     def show_station(self, number: int) -> None:
         """Show a station."""
         self.rail.show_current(number)
+        self.session.memory.take_fresh()  # what was played elsewhere is remembered, not written
         self.key_sheet.hide()
         view = self.views[number]
         self.stack.setCurrentWidget(view)
@@ -167,12 +171,21 @@ class Frame(QWidget):
 
     def _document_changed(self, old: Project, new: Project) -> None:
         del old
-        serious = sum(f.severity != "note" for f in self.session.findings())
-        self.rail.set_badge(1, serious)
+        self._badges_stale = True
+        if self.view.scope != "patterns":
+            self._show_badges()
         self.view.document_changed()
         name = self.session.store.path.name if self.session.store.path else new.name
         star = " *" if self.session.store.dirty else ""
         self.setWindowTitle(f"{name}{star} - Grebe")
+
+    def _show_badges(self) -> None:
+        """How much there is to look at; of a pattern not with every edit, but soon after."""
+        self._badges_stale = False
+        serious = [f.subject for f in self.session.findings() if f.severity != "note"]
+        patterns = {p.id for p in self.session.project.patterns}
+        self.rail.set_badge(1, sum(subject not in patterns for subject in serious))
+        self.rail.set_badge(3, sum(subject in patterns for subject in serious))
 
     def pulse(self) -> None:
         """Take in what the engine said and move what moves. Never waits."""
@@ -182,6 +195,8 @@ class Frame(QWidget):
         if (self.session.song_id, self.session.link) != before:
             self.view.document_changed()
         self._keeper.pulse(now_s)
+        if self._badges_stale:
+            self._show_badges()
         self._listen_to_engine()
         self.notices.show_notice(self.session.notice, now_s, stays=self.session.link == "other")
         self.waterline.update()
@@ -268,13 +283,28 @@ class Frame(QWidget):
             self.session.push(percent)
 
     def keyReleaseEvent(self, event: QKeyEvent | None) -> None:
-        """A push ends when its key comes up."""
+        """A push or a fill ends when its key comes up."""
         if event is None:
             return
         if self.session.pushed and event.key() in PUSH_KEYS and not event.isAutoRepeat():
             self.session.push(0.0)
+        elif self.session.filling and event.key() == FILL_KEY and not event.isAutoRepeat():
+            self.session.fill(on=False)
         else:
             super().keyReleaseEvent(event)
+
+    def do_metronome(self) -> None:
+        """Click every beat, or no longer."""
+        self.session.metronome()
+
+    def do_launch_unit(self) -> None:
+        """Where launches come in."""
+        self.session.next_launch_unit()
+
+    def do_fill(self) -> None:
+        """A fill while the key is down."""
+        if not self.session.filling:
+            self.session.fill(on=True)
 
     def do_station_1(self) -> None:
         """Rig."""
@@ -381,9 +411,10 @@ class Frame(QWidget):
         self.set_palette()
 
     def do_keys(self) -> None:
-        """Show the keys, or put them away."""
+        """Show the keys; turn their page; after the last put them away."""
         if self.key_sheet.isVisible():
-            self.key_sheet.hide()
+            if not self.key_sheet.turn():
+                self.key_sheet.hide()
         else:
             self.key_sheet.open_for(self.view.scope, self.view.palette_now)
 

@@ -22,8 +22,10 @@ class Line:
 
     words: str
     value: str = ""
-    kind: Literal["head", "big", "row", "text", "gap"] = "text"
+    kind: Literal["head", "big", "row", "text", "gap", "bar", "rounds"] = "text"
     tone: Tone = "ink"
+    shares: tuple[float, ...] = ()
+    """For a bar, how full it is; for rounds, how often each row comes round."""
 
 
 def head(words: str) -> Line:
@@ -44,6 +46,16 @@ def row(words: str, value: str, tone: Tone = "ink") -> Line:
 def note(words: str, tone: Tone = "muted") -> Line:
     """A sentence."""
     return Line(words, tone=tone)
+
+
+def bar(share: float, tone: Tone) -> Line:
+    """How full something is, 0 to 1."""
+    return Line("", kind="bar", tone=tone, shares=(share,))
+
+
+def rounds(times: tuple[float, ...]) -> Line:
+    """Rows that come round so often each before they all begin together again."""
+    return Line("", kind="rounds", tone="muted", shares=times)
 
 
 class Facts(QWidget):
@@ -98,6 +110,12 @@ class Facts(QWidget):
         colour = _tone(p, entry.tone)
         if entry.kind == "gap":
             return y + 12
+        if entry.kind == "bar":
+            draw.fill(painter, 0, y + 6, width, 10, p.soft)
+            draw.fill(painter, 0, y + 6, width * min(1.0, max(0.0, entry.shares[0])), 10, colour)
+            return y + 22
+        if entry.kind == "rounds":
+            return self._rounds(painter, entry, y, width)
         if entry.kind == "head":
             draw.text(painter, 0, y + 22, entry.words, p.ink, size=16, weight=600, width=width)
             return y + 30
@@ -111,6 +129,21 @@ class Facts(QWidget):
             return y + max(24.0, height + 7)
         height = draw.paragraph(painter, QRectF(0, y, width, 400), entry.words, colour, size=14)
         return y + height + 5
+
+    def _rounds(self, painter: QPainter, entry: Line, y: float, width: float) -> float:
+        """A line a row with a mark wherever it begins again, up to where all do."""
+        p = self.palette_now
+        for times in entry.shares[:MOST_ROUNDS]:
+            y += 12
+            draw.line(painter, 0, y, width, y, p.rule)
+            marks = min(times, width / 3)  # closer marks would be a band
+            count = int(marks) + 1
+            boxes = [QRectF(n * width / times, y - 4, 1.5, 8) for n in range(count)]
+            draw.rects(painter, boxes, p.water)
+        return y + 12
+
+
+MOST_ROUNDS = 6
 
 
 def _tone(p: Palette, tone: Tone) -> QColor:

@@ -124,6 +124,10 @@ def style_sheet(p: Palette) -> str:
         border-bottom: 1px solid {p.rule.name()}; padding: 2px 6px;
     }}
     QTableView::item:focus {{ border: 1px solid {p.crest.name()}; }}
+    QTextBrowser {{
+        background: {p.panel.name()}; border: 1px solid {p.rule.name()}; border-radius: 6px;
+        padding: 8px;
+    }}
     QListWidget {{
         background: {p.ground.name()}; border: 1px solid {p.rule.name()}; border-radius: 4px;
     }}

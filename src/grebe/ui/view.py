@@ -56,10 +56,12 @@ class View(QWidget):
         *,
         above: QWidget | None = None,
         body: QWidget | None = None,
+        keyed: QWidget | None = None,
     ) -> None:
         """Put heading, what stands above the canvas, canvas and sheet in place; wire the keys.
 
-        `body` holds the canvas where there is more than that.
+        `body` holds the canvas where there is more than that; `keyed` is where
+        the view's keys work, by default the canvas.
         """
         self.canvas = canvas
         outer = QHBoxLayout(self)
@@ -79,7 +81,7 @@ class View(QWidget):
             outer.addWidget(sheet)
         for action in actions_in(self.scope):
             for keys in action.keys:
-                shortcut = QShortcut(QKeySequence(keys), self if action.wide else canvas)
+                shortcut = QShortcut(QKeySequence(keys), self if action.wide else keyed or canvas)
                 shortcut.setContext(Qt.ShortcutContext.WidgetWithChildrenShortcut)
                 shortcut.setObjectName(action.id)
                 shortcut.activated.connect(self.handler(action.id))
@@ -92,9 +94,14 @@ class View(QWidget):
         self.head_row.addWidget(pill, 0, Qt.AlignmentFlag.AlignTop)
         return pill
 
-    def handler(self, action_id: str) -> Callable[[], None]:
-        """What to call for an action: the method of its name, errors said in the window."""
+    def method_of(self, action_id: str) -> Callable[[], None]:
+        """What an action does: the view's method of its name."""
         method: Callable[[], None] = getattr(self, f"do_{action_id}")
+        return method
+
+    def handler(self, action_id: str) -> Callable[[], None]:
+        """What to call for an action: what it does, with errors said in the window."""
+        method = self.method_of(action_id)
 
         def run() -> None:
             try:

@@ -9,6 +9,7 @@ from grebe.app.bench.clock import measure_clock
 from grebe.app.bench.engine import measure_engine
 from grebe.app.bench.follow import measure_follow
 from grebe.app.bench.jack import measure_jack
+from grebe.app.bench.patterns import measure_patterns
 from grebe.app.bench.player import measure_player
 from grebe.app.bench.rig import measure_rig
 from grebe.app.bench.route import measure_route
@@ -25,6 +26,7 @@ def run_bench(only: str | None, seconds: float, say: Callable[[str], None]) -> d
         "clock": (f"the clock, about {seconds * 8:.0f} s", lambda: measure_clock(seconds)),
         "player": ("the player", measure_player),
         "window": ("the window", measure_window),
+        "patterns": ("many patterns, and a song as audio", measure_patterns),
         "rig": ("a large rig", measure_rig),
         "route": ("a route", measure_route),
         "follow": ("the follower", measure_follow),

@@ -13,6 +13,7 @@ from grebe.core.findings.clock import clock_findings
 from grebe.core.findings.look import Look
 from grebe.core.findings.messages import message_findings
 from grebe.core.findings.model import Finding, as_intended, not_intended
+from grebe.core.findings.patterns import pattern_findings
 from grebe.core.findings.plugs import plug_findings
 from grebe.core.findings.scenes import scene_findings, song_findings
 from grebe.errors import EditError
@@ -41,6 +42,7 @@ def find(project: Project) -> Found:
         *plug_findings(look),
         *message_findings(look),
         *box_findings(look),
+        *pattern_findings(look),
         *scene_findings(project),
         *song_findings(project),
     ]

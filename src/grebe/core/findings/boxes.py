@@ -13,6 +13,7 @@ from grebe.core.rig.model import Device
 from grebe.core.time.delay import fitted_ms, note_ms
 
 SHOWN_SONGS = 7
+SHOWN_STEPS = 8
 
 
 def box_findings(look: Look) -> Iterator[Finding]:
@@ -54,25 +55,28 @@ def _sharing(device: Device, pattern: Pattern, slots: dict[int, str]) -> Iterato
     for one, other in combinations(rows, 2):
         if slots[one.note] != slots[other.note]:
             continue
-        step = _first_together(pattern, one, other)
-        if step:
+        steps = _together(pattern, one, other)
+        if steps:
+            words = ", ".join(str(s) for s in steps[:SHOWN_STEPS])
+            words += f" and {len(steps) - SHOWN_STEPS} more" if len(steps) > SHOWN_STEPS else ""
             yield Finding(
                 code="rig.shared-slot",
                 severity="warn",
                 subject=pattern.id,
                 message=f"{one.name} and {other.name} of {pattern.name} share slot "
-                f"{slots[one.note]} of {device.name} and fall together on step {step}.",
+                f"{slots[one.note]} of {device.name} and fall together on step "
+                f"{words}.",
                 why="The later one cuts the other off: one of them is not heard.",
                 fix="Move one of the hits, or put one of the sounds into another slot.",
             )
 
 
-def _first_together(pattern: Pattern, one: Voice, other: Voice) -> int:
-    """The first step of the pattern, from 1, on which both begin; 0 for never."""
+def _together(pattern: Pattern, one: Voice, other: Voice) -> tuple[int, ...]:
+    """The steps of the pattern, from 1, on which both can begin in its first pass."""
     content = pattern.content
     alone = [
         onsets_in(content, content.ticks, tuple(v.id for v in content.voices if v.id != voice.id))
         for voice in (one, other)
     ]
     both = sorted(set(alone[0].tolist()) & set(alone[1].tolist()))
-    return both[0] // content.step_ticks + 1 if both else 0
+    return tuple(dict.fromkeys(tick // content.step_ticks + 1 for tick in both))

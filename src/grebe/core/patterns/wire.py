@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections import Counter
 
 from grebe.core.patterns.model import Content
+from grebe.core.patterns.passes import passes_of
 
 BYTE_MS = 0.32
 
@@ -22,12 +23,14 @@ def burst_ms(notes: int, *, running_status: bool = False) -> tuple[float, float]
 
 
 def busiest_step(content: Content) -> tuple[int, int]:
-    """The step (of the pattern's count, from 0) where most notes begin together, and how many."""
-    begins: Counter[int] = Counter()
-    for voice in content.voices:
-        for hit in voice.hits:
-            begins[hit.step * voice.step_ticks] += 1
+    """The step (of the pattern's count, from 0) where most notes begin together, and how many.
+
+    Every hit that could be played is counted, in each voice's first pass.
+    """
+    begins = Counter(
+        sound.tick for voice in content.voices for sound in passes_of(content, voice).sounds(0)
+    )
     if not begins:
         return 0, 0
     tick, notes = max(begins.items(), key=lambda item: (item[1], -item[0]))
-    return tick // content.step_ticks, notes
+    return max(0, tick) // content.step_ticks, notes

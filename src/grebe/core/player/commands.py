@@ -9,7 +9,7 @@ from msgspec import Meta
 from grebe.core.player.plan import Plan
 from grebe.core.units import Bpm, Value
 
-LaunchAt = Literal["bar", "section_end", "now"]
+LaunchAt = Literal["quarter_beat", "beat", "bar", "section_end", "now"]
 
 
 class Begin(Value, frozen=True, kw_only=True, tag="begin"):
@@ -71,6 +71,18 @@ class Nudge(Value, frozen=True, kw_only=True, tag="nudge"):
     percent: Annotated[float, Meta(ge=-20, le=20)] = 0.0
 
 
+class Fill(Value, frozen=True, kw_only=True, tag="fill"):
+    """A fill is held, or let go: hits that wait for one play while it lasts."""
+
+    on: bool
+
+
+class Metronome(Value, frozen=True, kw_only=True, tag="metronome"):
+    """Click every beat on what clicks the count-in, or no longer."""
+
+    on: bool
+
+
 class Rejoin(Value, frozen=True, kw_only=True, tag="rejoin"):
     """A box that was away is there again: tell it where the song is, to come in on the next bar."""
 
@@ -87,5 +99,17 @@ class SetPlan(Value, frozen=True, kw_only=True, tag="plan"):
 
 
 Command: TypeAlias = (
-    Begin | Halt | Launch | Hold | Again | Skip | Mute | Steer | Nudge | Rejoin | SetPlan
+    Begin
+    | Halt
+    | Launch
+    | Hold
+    | Again
+    | Skip
+    | Mute
+    | Steer
+    | Nudge
+    | Fill
+    | Metronome
+    | Rejoin
+    | SetPlan
 )

@@ -2,58 +2,159 @@
 
 from __future__ import annotations
 
-from grebe.core.patterns.model import Pattern, Voice
-from grebe.core.patterns.sound import voice_notes
-from grebe.core.player.events import Due, NoteOff, NoteOn
+from abc import ABC, abstractmethod
+from typing import TypeAlias
+
+from grebe.core.patterns.model import Content, ControlLane, Pattern, Voice
+from grebe.core.patterns.passes import dice_key, lane_changes, lane_is_steady, passes_of
+from grebe.core.player.events import ControlChange, DeviceEvent, Due, NoteOff, NoteOn
 from grebe.core.player.plan import sounding
 from grebe.core.rig.model import Device
 
+Entry: TypeAlias = tuple[int, int, int, DeviceEvent | None, NoteOff | None, bool | None]
+"""(tick from `base`, gate in ticks, key, what begins, what ends it, only while a fill is held).
 
-class VoiceLane:
-    """A cursor over one voice's notes, going round for ever."""
+The key is channel * 128 + note, CONTROL for a controller, REST where a pass is silent.
+"""
+CONTROL, REST = -1, -2
 
-    __slots__ = ("base", "cycle", "deck", "generation", "index", "notes", "silent", "voice")
 
-    def __init__(self, deck: Deck, voice: Voice, origin: int) -> None:
-        channel = voice.channel or deck.device.channel
+class Lane(ABC):
+    """A cursor over what one voice or controller lane sends, pass after pass for ever."""
+
+    __slots__ = (
+        "base", "cycle", "deck", "early", "generation", "index", "notes", "number", "origin",
+        "row", "silent", "steady",
+    )  # fmt: skip
+
+    def __init__(self, deck: Deck, row: str, origin: int, cycle: int) -> None:
         self.deck = deck
-        self.voice = voice.id
+        self.row = row
+        """Id of the voice or lane."""
         self.generation = deck.generation
-        self.cycle = voice.ticks
+        self.cycle = cycle
+        self.origin = origin
+        self.early = 0
+        """How far before its beginning a pass can sound, in ticks."""
+        self.steady = True
+        """Whether every pass but the first is like the second."""
+        self.number = 0
         self.base = origin
         self.index = 0
         self.silent = False
-        self.notes = [
-            (
-                n.tick,
-                n.gate_ticks,
-                channel * 128 + n.note,
-                NoteOn(channel=channel, note=n.note, velocity=n.velocity),
-                NoteOff(channel=channel, note=n.note),
-            )
-            for n in voice_notes(voice)
-        ]
+        self.notes: list[Entry] = []
+
+    @abstractmethod
+    def entries(self, number: int) -> list[Entry]:
+        """What pass `number` sends, by ticks from the lane's origin."""
 
     def seek(self, tick: int) -> None:
-        """Move to the first note that is not before `tick`. The lane must have notes."""
-        self.base += (tick - self.base) // self.cycle * self.cycle
-        for index, note in enumerate(self.notes):
-            if self.base + note[0] >= tick:
-                self.index = index
-                return
-        self.base += self.cycle
-        self.index = 0
+        """Move to the first entry that is not before `tick`."""
+        self._load(max(0, (tick - self.origin + self.early) // self.cycle))
+        while self.next_tick() < tick:
+            self.step()
 
     def next_tick(self) -> int:
-        """Tick of the note under the cursor."""
+        """Tick of the entry under the cursor."""
         return self.base + self.notes[self.index][0]
 
     def step(self) -> None:
-        """Move to the following note."""
+        """Move to the following entry."""
         self.index += 1
         if self.index == len(self.notes):
-            self.index = 0
-            self.base += self.cycle
+            if self.steady and self.number:
+                self.number += 1
+                self.base += self.cycle
+                self.index = 0
+            else:
+                self._load(self.number + 1)
+
+    def _load(self, number: int) -> None:
+        """Take what sounds between the first stroke of pass `number` and that of the next."""
+        self.number, self.index = number, 0
+        self.base = self.origin + number * self.cycle
+        base = number * self.cycle
+        begin, end = base - self.early, base - self.early + self.cycle
+        rows = [r for r in self.entries(number) if r[0] < end]
+        if self.early:
+            rows += [r for r in self.entries(number + 1) if r[0] < end]
+        if number:
+            rows += [r for r in self.entries(number - 1) if r[0] >= begin]
+        rows = [(max(0, r[0]) - base, *r[1:]) for r in rows]
+        rows.sort(key=_first)
+        self.notes = rows or [(self.cycle - self.early - 1, 0, REST, None, None, None)]
+
+
+def _first(entry: Entry) -> int:
+    return entry[0]
+
+
+class VoiceLane(Lane):
+    """The notes of one voice."""
+
+    __slots__ = ("_channel", "_key", "_passes")
+
+    def __init__(self, deck: Deck, content: Content, voice: Voice, origin: int, seed: int) -> None:
+        self._passes = passes_of(content, voice)
+        super().__init__(deck, voice.id, origin, self._passes.cycle)
+        self._channel = voice.channel or deck.device.channel
+        self._key = dice_key(seed, deck.device.id, voice.id, content)
+        self.early, self.steady = self._passes.early_ticks, self._passes.steady
+
+    def entries(self, number: int) -> list[Entry]:
+        """The notes of a pass."""
+        channel = self._channel
+        return [
+            (
+                s.tick,
+                s.gate_ticks,
+                channel * 128 + s.note,
+                NoteOn(channel=channel, note=s.note, velocity=s.velocity),
+                NoteOff(channel=channel, note=s.note),
+                s.fill,
+            )
+            for s in self._passes.sounds(number, self._key)
+        ]
+
+
+class ControllerLane(Lane):
+    """The values of one controller."""
+
+    __slots__ = ("_channel", "_content", "_key", "_lane")
+
+    def __init__(
+        self, deck: Deck, content: Content, lane: ControlLane, origin: int, seed: int
+    ) -> None:
+        super().__init__(deck, lane.id, origin, content.ticks_of(lane))
+        self._content, self._lane = content, lane
+        self._channel = lane.channel or deck.device.channel
+        self._key = dice_key(seed, deck.device.id, lane.id, content)
+        self.steady = lane_is_steady(lane)
+
+    def entries(self, number: int) -> list[Entry]:
+        """The values of a pass."""
+        return [
+            (
+                c.tick,
+                0,
+                CONTROL,
+                ControlChange(
+                    channel=self._channel, controller=self._lane.controller, value=c.value
+                ),
+                None,
+                None,
+            )
+            for c in lane_changes(self._content, self._lane, number, self._key)
+        ]
+
+
+def lanes_of(deck: Deck, content: Content, origin: int, seed: int) -> list[Lane]:
+    """Cursors over everything a content sends: its controllers first, so that a note has them."""
+    lanes: list[Lane] = [
+        ControllerLane(deck, content, lane, origin, seed) for lane in content.lanes if lane.points
+    ]
+    lanes += [VoiceLane(deck, content, v, origin, seed) for v in content.voices if v.hits]
+    return lanes
 
 
 class Deck:
@@ -70,7 +171,7 @@ class Deck:
         """Tick from which the voices count; older than `entered` while a pattern repeats."""
         self.generation = 0
         """Raised whenever what is playing is replaced, so that older entries are ignored."""
-        self.lanes: list[VoiceLane] = []
+        self.lanes: list[Lane] = []
         self.held: dict[int, tuple[int, NoteOff]] = {}
         """Notes sounding: channel*128+note to the tick of their end and the event for it."""
         self.told_program: int | None = None

@@ -40,7 +40,7 @@ class Mutes:
             return tell_silent(deck, tick, silent=self.is_silent(part) or not deck.chain)
         was_sounding = [lane for lane in deck.lanes if not lane.silent]
         for lane in deck.lanes:
-            lane.silent = self.is_silent(part, lane.voice)
+            lane.silent = self.is_silent(part, lane.row)
         hushed = {note[2] for lane in was_sounding if lane.silent for note in lane.notes}
         return [(tick, deck.device.id, deck.held.pop(key)[1]) for key in hushed & deck.held.keys()]
 

@@ -55,6 +55,11 @@ class Plan(Value, frozen=True, kw_only=True):
     panic: Trigger | None = None
     """The press that panics."""
     count_in: CountIn = CountIn()
+    seed: int = 1
+    """Of the dice in patterns: the same gives the same take."""
+    remembered: tuple[str, ...] = ()
+    """Boxes whose notes and controllers are remembered as they are played: those that have an
+    input of Grebe's to play into."""
     follows: str = ""
     """The box whose clock Grebe follows, plugged into it; "" while it leads, or is led by none."""
     follows_ppqn: float = 24.0
@@ -88,8 +93,8 @@ def sounding(pattern: Pattern, device: Device) -> Content:
     return pattern.content
 
 
-def make_plan(project: Project, song: Song, source: str = "") -> Plan:
-    """Cut a plan for one song out of a project.
+def make_plan(project: Project, song: Song, source: str = "", seed: int = 1) -> Plan:
+    """Cut a plan for one song out of a project; `seed` is that of the take's dice.
 
     EditError when the song names a scene that is not there.
     """
@@ -101,6 +106,7 @@ def make_plan(project: Project, song: Song, source: str = "") -> Plan:
     return Plan(
         project=project.name,
         source=source,
+        seed=seed,
         song=song,
         scenes=scenes,
         patterns=tuple(p for p in project.patterns if p.id in used),
@@ -113,10 +119,21 @@ def make_plan(project: Project, song: Song, source: str = "") -> Plan:
         pulsed=wires.pulsed,
         jack=project.rig.jack,
         panic=project.rig.panic,
+        remembered=_remembered(project.rig),
         count_in=project.rig.count_in,
         follows=wires.follows,
         follows_ppqn=wires.follows_ppqn,
         follows_starts=wires.follows_starts,
+    )
+
+
+def _remembered(rig: Rig) -> tuple[str, ...]:
+    """Boxes plugged into Grebe over MIDI that are heard somewhere."""
+    plugged = {c.source for c in rig.cables if c.target == GREBE_ID and c.medium in MIDI_MEDIA}
+    return tuple(
+        d.id
+        for d in rig.devices
+        if d.id in plugged and (d.input.wire != "none" or d.port.wire == "standin")
     )
 
 

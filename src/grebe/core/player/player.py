@@ -17,9 +17,11 @@ from grebe.core.player.commands import (
     Again,
     Begin,
     Command,
+    Fill,
     Halt,
     Hold,
     Launch,
+    Metronome,
     Mute,
     Nudge,
     Rejoin,
@@ -27,7 +29,7 @@ from grebe.core.player.commands import (
     Skip,
     Steer,
 )
-from grebe.core.player.deck import Deck, VoiceLane
+from grebe.core.player.deck import Deck, Lane, lanes_of
 from grebe.core.player.events import (
     DeviceEvent,
     Due,
@@ -80,6 +82,10 @@ class Player:
         self.tick = 0
         self.running = False
         self.held = False
+        self.filling = False
+        """Whether a fill is held."""
+        self.clicking = False
+        """Whether every beat is clicked."""
         self._layout: Layout = plan.layout()
         self._heap: list[tuple[int, int, int, Any]] = []
         self._serial = count()
@@ -170,6 +176,12 @@ class Player:
                 self._steer(command.bpm, command.ramp_bars)
             case Nudge():
                 return self._nudge(command.percent)
+            case Fill():
+                self.filling = command.on
+            case Metronome():
+                if command.on and self.plan.count_in.device is None:
+                    raise EditError("nothing clicks yet: choose a box for it in the Rig, with K")
+                self.clicking = command.on
             case Rejoin():
                 return self._rejoin(command.device, stop_now=command.stop_now)
             case SetPlan():
@@ -193,6 +205,8 @@ class Player:
                     out.append((tick, deck.device.id, held[1]))
             elif kind == _CLOCK:
                 out += [(tick, device, Shared.CLOCK) for device in self.plan.clocked]
+                if self.clicking:
+                    self._click_beat(out, tick)
                 heappush(heap, (tick + CLOCK_TICKS, _CLOCK, next(self._serial), None))
             elif kind == _PULSE:
                 self._pulse(out, tick, what)
@@ -204,16 +218,17 @@ class Player:
 
     # Playing
 
-    def _hit(self, out: list[Due], tick: int, lane: VoiceLane) -> None:
-        _, gate, key, on, off = lane.notes[lane.index]
-        if not lane.silent:
+    def _hit(self, out: list[Due], tick: int, lane: Lane) -> None:
+        _, gate, key, on, off, filled = lane.notes[lane.index]
+        if on is not None and not lane.silent and filled in (None, self.filling):
             deck = lane.deck
             device = deck.device.id
-            if key in deck.held:
-                out.append((tick, device, deck.held[key][1]))
-            deck.held[key] = (tick + gate, off)
+            if off is not None:
+                if key in deck.held:
+                    out.append((tick, device, deck.held[key][1]))
+                deck.held[key] = (tick + gate, off)
+                heappush(self._heap, (tick + gate, _OFF, next(self._serial), (deck, key)))
             out.append((tick, device, on))
-            heappush(self._heap, (tick + gate, _OFF, next(self._serial), (deck, key)))
         lane.step()
         heappush(self._heap, (lane.next_tick(), _HIT, next(self._serial), lane))
 
@@ -320,15 +335,29 @@ class Player:
 
     def _count_in(self, first: int, until: int) -> None:
         """Clicks on the beats from `first` on, the bars' first ones louder."""
+        beat = self._span.scene.meter.beat_ticks
+        for tick in range(first, until, beat):
+            clicked = self._click_at(tick - first)
+            if clicked is not None:
+                heappush(self._heap, (tick, _CLICK, next(self._serial), clicked))
+
+    def _click_beat(self, out: list[Due], tick: int) -> None:
+        """The metronome, where a beat falls on this tick."""
+        since = tick - self._section_start
+        if since % self._span.scene.meter.beat_ticks == 0:
+            clicked = self._click_at(since)
+            if clicked is not None:
+                self._click(out, tick, *clicked)
+
+    def _click_at(self, since: int) -> tuple[Deck, NoteOn] | None:
+        """The click so long after a bar line, and who clicks it; None for nobody."""
         deck = self._decks.get(str(self.plan.count_in.device))
         if deck is None:
-            return
-        meter, channel = self._span.scene.meter, deck.device.channel
+            return None
+        loud = since % self._span.scene.meter.bar_ticks == 0
+        velocity = CLICK_LOUD if loud else CLICK
         note = self.plan.count_in.note
-        for tick in range(first, until, meter.beat_ticks):
-            loud = (tick - first) % meter.bar_ticks == 0
-            on = NoteOn(channel=channel, note=note, velocity=CLICK_LOUD if loud else CLICK)
-            heappush(self._heap, (tick, _CLICK, next(self._serial), (deck, on)))
+        return deck, NoteOn(channel=deck.device.channel, note=note, velocity=velocity)
 
     def _click(self, out: list[Due], tick: int, deck: Deck, on: NoteOn) -> None:
         key, end = on.channel * 128 + on.note, tick + CLOCK_TICKS
@@ -450,13 +479,11 @@ class Player:
         if deck.device.plays != "grebe" or deck.pattern is None:
             return
         part = self._span.scene.part(deck.device.id)
-        for voice in deck.pattern.content.voices:
-            lane = VoiceLane(deck, voice, deck.origin)
-            if lane.notes:
-                lane.seek(tick)
-                lane.silent = self._mutes.is_silent(part, voice.id)
-                deck.lanes.append(lane)
-                heappush(self._heap, (lane.next_tick(), _HIT, next(self._serial), lane))
+        for lane in lanes_of(deck, deck.pattern.content, deck.origin, self.plan.seed):
+            lane.seek(tick)
+            lane.silent = self._mutes.is_silent(part, lane.row)
+            deck.lanes.append(lane)
+            heappush(self._heap, (lane.next_tick(), _HIT, next(self._serial), lane))
 
     def _schedule_chain(self, deck: Deck, tick: int) -> None:
         if len(deck.chain) < 2 or deck.pattern is None:
@@ -545,12 +572,14 @@ class Player:
         target = self._next if not launch.section else self._index_of(launch.section)
         if target is None:
             return []
-        bar = self._span.scene.meter.bar_ticks
+        meter = self._span.scene.meter
+        units = {"bar": meter.bar_ticks, "beat": meter.beat_ticks,
+                 "quarter_beat": meter.beat_ticks // 4}  # fmt: skip
         since = self.tick - self._section_start
         if launch.at == "now":
             at = max(self.tick, self._section_start)
-        elif launch.at == "bar":
-            at = self._section_start + next_multiple(since, bar)
+        elif launch.at in units:
+            at = self._section_start + next_multiple(since, units[launch.at])
         elif self.held:
             at = self._section_start + next_multiple(since, self._span.pass_ticks)
         else:

@@ -10,6 +10,7 @@ import numpy as np
 
 from grebe.core.document import Project
 from grebe.core.patterns.model import Content, Pattern
+from grebe.core.patterns.passes import passes_of
 from grebe.core.rig.wiring import Wiring
 from grebe.core.songs.model import Part, Scene
 
@@ -85,17 +86,18 @@ def _part_onsets(part: Part, scene: Scene, patterns: dict[str, Pattern]) -> np.n
 
 @lru_cache(maxsize=2048)
 def onsets_in(content: Content, ticks: int, silent: tuple[str, ...]) -> np.ndarray:
-    """Ticks below `ticks` at which notes of a pattern begin; voices come round by themselves.
+    """Ticks below `ticks` at which notes of a pattern can begin; voices come round by themselves.
 
-    Not to be changed: it is shared.
+    Chance and conditions are taken at their fullest. Not to be changed: it is shared.
     """
-    rows = [
-        (cycle + np.array([h.step * v.step_ticks for h in v.hits], dtype=np.int64)[:, None]).ravel()
-        for v in content.voices
-        if v.hits and v.id not in silent
-        for cycle in (np.arange(0, ticks, v.ticks, dtype=np.int64)[None, :],)
-    ]
+    rows: list[np.ndarray] = []
+    for voice in content.voices:
+        if voice.hits and voice.id not in silent:
+            passes = passes_of(content, voice)
+            first = np.array([s.tick for s in passes.sounds(0)], dtype=np.int64)
+            starts = np.arange(0, ticks + passes.early_ticks, passes.cycle, dtype=np.int64)
+            rows.append((starts[None, :] + first[:, None]).ravel())
     if not rows:
         return np.empty(0, dtype=np.int64)
     out = np.concatenate(rows)
-    return out[out < ticks]
+    return out[(out >= 0) & (out < ticks)]

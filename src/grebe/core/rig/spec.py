@@ -11,7 +11,7 @@ from msgspec import Meta
 
 from grebe.core.rig.notemap import PadLayout
 from grebe.core.time.ticks import NoteValue
-from grebe.core.units import Bpm, Channel, Controller, Id, Name, Note, StepCount, Value
+from grebe.core.units import Bpm, Channel, Controller, Id, Name, Note, StepCount, Value, Velocity
 
 Kind = Literal[
     "drums", "bass", "synth", "sampler", "looper", "echo", "modular",
@@ -19,11 +19,20 @@ Kind = Literal[
 ]  # fmt: skip
 """What a box is for. A relay makes no sound: it passes on, merges, divides or converts."""
 
+PITCHED_KINDS: tuple[Kind, ...] = ("bass", "synth")
+"""What is played as lines of pitches rather than a voice a note."""
+
 JackKind = Literal["midi", "usb", "virtual", "pulse", "sync", "network", "audio"]
 """`midi` is DIN or minijack at 31 250 baud; `usb` and `virtual` MIDI have no such limit;
 `sync` is DIN sync: clock and a separate run/stop line on one plug."""
 Way = Literal["in", "out", "thru", "both"]
 """`thru` repeats an input unchanged. `both` is one plug for both ways, as USB and network are."""
+
+StepFeature = Literal[
+    "lengths", "chance", "conditions", "ratchets", "micro", "directions", "ties", "controllers",
+]  # fmt: skip
+"""Of a pattern: voices of other lengths, chance, conditions, ratchets, micro-timing, other
+directions than forward, ties, controllers by step."""
 
 PulseRate = Annotated[float, Meta(gt=0, le=96)]
 """Pulses a quarter note. One a sixteenth step is 4, one a bar of 4/4 is 0.25."""
@@ -151,6 +160,14 @@ class Steps(Value, frozen=True, kw_only=True):
     """Levels of its swing in percent, straight first."""
     flams: Annotated[int, Meta(ge=0, le=32)] = 0
     """How many flam widths it knows."""
+    flam_ms: tuple[Annotated[float, Meta(gt=0, le=200)], ...] = ()
+    """Those widths in milliseconds, narrowest first, where they are known."""
+    levels: tuple[Velocity, ...] = ()
+    """Velocities its own patterns know, softest first; empty: any."""
+    voices: Annotated[int, Meta(ge=0, le=128)] = 0
+    """Voices one pattern can have; 0: not known."""
+    lacks: tuple[StepFeature, ...] = ()
+    """What its own patterns are known not to have."""
 
 
 class ChainRule(Value, frozen=True, kw_only=True):
@@ -179,6 +196,8 @@ class Spec(Value, frozen=True, kw_only=True):
     obeys: Obeys = Obeys()
     tempo: TempoRange = TempoRange()
     change_at: ChangeAt = "pattern_end"
+    polyphony: Annotated[int, Meta(ge=0, le=128)] = 0
+    """Notes that can sound at once; 0: not known."""
     channels: tuple[Channel, ...] = ()
     """Channels it listens on from the factory, when more than one."""
     voices: tuple[SpecVoice, ...] = ()

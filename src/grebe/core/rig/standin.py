@@ -21,6 +21,18 @@ class Onward(Value, frozen=True, kw_only=True):
     passes: Filter
 
 
+class SliceSound(Value, frozen=True, kw_only=True, array_like=True):
+    """A piece of a WAV file that a note plays."""
+
+    note: int
+    path: str
+    start: int
+    """First sample."""
+    end: int
+    gate: bool = False
+    slot: str = ""
+
+
 class Setup(Value, frozen=True, kw_only=True):
     """One stand-in's settings, memory and cables."""
 
@@ -33,12 +45,17 @@ class Setup(Value, frozen=True, kw_only=True):
     """Tempo at which it makes a clock of its own; None where it does not lead."""
     leads: tuple[Onward, ...] = ()
     """Cables on which its own clock goes to other stand-ins; to Grebe it always does."""
+    samples: tuple[SliceSound, ...] = ()
+    """Sounds it has from files."""
 
 
-def setups(project: Project, paths: dict[str, str], bpm: float) -> dict[str, Setup]:
+def setups(
+    project: Project, paths: dict[str, str], bpm: float, loops: dict[str, str] | None = None
+) -> dict[str, Setup]:
     """What each stand-in is to be. `paths`: socket path by device id, for all stand-ins.
 
-    `bpm` is what a box that leads is set to by hand.
+    `loops` is the path of each loop's file, by its id. `bpm` is what a box that leads
+    is set to by hand.
 
     A memory is the project's copy of what the box holds. Thru cables are those
     on the shortest ways from Grebe: a ring of them, which the findings name,
@@ -67,6 +84,7 @@ def setups(project: Project, paths: dict[str, str], bpm: float) -> dict[str, Set
                 if c.source == device.id and c.target in paths
             ),
             leads_bpm=bpm if leading else None,
+            samples=_samples(project, device.id, loops or {}),
             leads=tuple(
                 Onward(path=paths[c.target], passes=c.passes)
                 for c in wiring.leaving[device.id]
@@ -74,3 +92,19 @@ def setups(project: Project, paths: dict[str, str], bpm: float) -> dict[str, Set
             ),
         )
     return out
+
+
+def _samples(project: Project, device: str, files: dict[str, str]) -> tuple[SliceSound, ...]:
+    return tuple(
+        SliceSound(
+            note=piece.note,
+            path=files[loop.id],
+            start=piece.start,
+            end=piece.end,
+            gate=piece.gate,
+            slot=loop.id if loop.shared else "",
+        )
+        for loop in project.loops
+        if loop.device == device and loop.id in files
+        for piece in loop.slices
+    )

@@ -3,10 +3,21 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from typing import NamedTuple
 
 
-def place_in_chain(lengths: Sequence[tuple[str, int]], since: float) -> tuple[str, float] | None:
-    """Which pattern of a chain plays, and the ticks into it, `since` ticks after its start.
+class Place(NamedTuple):
+    """Where a chain is."""
+
+    pattern: str
+    into: float
+    """Ticks into the pattern."""
+    turn: int
+    """How often it has been played in a row before, in this round of the chain."""
+
+
+def place_in_chain(lengths: Sequence[tuple[str, int]], since: float) -> Place | None:
+    """Which pattern of a chain plays, `since` ticks after its start, and where in it.
 
     `lengths` are (pattern id, ticks) in order; the chain goes round. None for an
     empty chain or before its start.
@@ -14,9 +25,12 @@ def place_in_chain(lengths: Sequence[tuple[str, int]], since: float) -> tuple[st
     whole = sum(ticks for _, ticks in lengths)
     if not whole or since < 0:
         return None
-    rest = since % whole
+    if len({pattern for pattern, _ in lengths}) == 1:
+        return Place(lengths[0][0], since % lengths[0][1], int(since // lengths[0][1]))
+    rest, turn, before = since % whole, 0, ""
     for pattern, ticks in lengths:
+        turn = turn + 1 if pattern == before else 0
         if rest < ticks:
-            return pattern, rest
-        rest -= ticks
+            return Place(pattern, rest, turn)
+        rest, before = rest - ticks, pattern
     return None

@@ -70,7 +70,7 @@ def find_onsets(samples: Audio, rate: int, progress: Progress = _quiet) -> Onset
     if peak < SILENT:
         return Onsets(np.empty(0), 0, 0.0, "the channel is silent")
     clipped = float(np.mean(np.abs(samples) >= CLIPPED * max(1.0, peak)))
-    starts = _rises(samples, rate)
+    starts = rises(samples, rate)
     progress(0.4)
     if not len(starts):
         return Onsets(np.empty(0), 0, clipped, "there are no hits in it: nothing rises")
@@ -87,7 +87,7 @@ def find_onsets(samples: Audio, rate: int, progress: Progress = _quiet) -> Onset
     return Onsets(np.sort(times), int(kind.max()) + 1, clipped, "")
 
 
-def _rises(samples: Audio, rate: int) -> NDArray[np.int64]:
+def rises(samples: Audio, rate: int) -> NDArray[np.int64]:
     """Samples near which a hit begins, by energy that rises over what was just there."""
     block = max(1, round(BLOCK_S * rate))
     count = len(samples) // block

@@ -1,245 +1,293 @@
-"""Stems on waterlines: a pattern's voices, each with its own length."""
+"""Stems on waterlines: a pattern's voices and controller lanes, and the pointer over them."""
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
-from PyQt6.QtGui import QMouseEvent, QPainter, QPen
+from typing import NamedTuple
 
-from grebe.app.session import Session
-from grebe.core.patterns.model import Content, Hit, Pattern, Voice
+from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
+from PyQt6.QtGui import QDragEnterEvent, QDropEvent, QMouseEvent, QPainter, QPen, QPixmap
+
+from grebe.app.pattern_editor import NEW_VALUE, PLAIN, PatternEditor
+from grebe.core.patterns.model import Content, ControlLane, Voice
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.core.units import MAX_STEPS
 from grebe.ui import draw
+from grebe.ui.patterns.places import EDGE, LABELS, LOW_ROW, ROW_MARGIN, TOP, Places, Row
+from grebe.ui.patterns.stems import paint_lane, paint_voice
 from grebe.ui.widgets import PlayheadCanvas
-from grebe.ui.words import counted, note_name
+from grebe.ui.words import counted
 
-LABELS = 128.0
-TOP = 30.0
-ACCENT = 120
-"""From this velocity a stem has a head."""
 CLICK_PX = 4.0
-MAX_ROW = 104.0
-TALL_ROW = 220.0
-"""Where there are one or two voices, pitches and velocities get more room."""
+GRAB_PX = 7.0
+
+
+class _Drag(NamedTuple):
+    kind: str
+    """length, or value"""
+    row: str
+    step: int
+    from_y: float
+    existed: bool
+    moved: bool
+
+
+class _Picture(NamedTuple):
+    """A row as it was drawn, and what it was drawn from."""
+
+    row: Row
+    base: Voice | None
+    key: object
+    pixmap: QPixmap
 
 
 class PatternCanvas(PlayheadCanvas):
-    """Draws a pattern and turns the pointer into edits."""
+    """Draws the pattern in hand and turns the pointer into edits."""
 
-    hit_written = pyqtSignal(str, int, int)
-    """Voice, step, velocity."""
-    hit_removed = pyqtSignal(str, int)
+    written = pyqtSignal(str, int, int)
+    """Row, step, velocity or value."""
+    removed = pyqtSignal(str, int)
     length_dragged = pyqtSignal(str, int)
-    cursor_moved = pyqtSignal(str, int)
+    pointed = pyqtSignal(str, int, bool)
+    """Row, step, whether the selection grows to there."""
     drag_ended = pyqtSignal()
+    files_dropped = pyqtSignal(list)
 
-    def __init__(self, session: Session) -> None:
-        super().__init__(session)
-        self.pattern: Pattern | None = None
-        self.place: tuple[str, int] = ("", 0)
-        """Where the keys write: voice id and step."""
+    def __init__(self, editor: PatternEditor) -> None:
+        super().__init__(editor.session)
+        self.editor = editor
         self.phase: float | None = None
         """Where in the pattern the music is, in ticks; None when it is not playing."""
-        self._drag: tuple[str, str, int, float, bool] | None = None
+        self._drag: _Drag | None = None
+        self._places: Places | None = None
+        self._pictures: dict[str, _Picture] = {}
+        self.setAcceptDrops(True)
         self.setAccessibleName("Pattern")
-
-    # Where things are
 
     @property
     def content(self) -> Content:
         """What is drawn."""
-        return self.pattern.content if self.pattern is not None else Content()
+        return self.editor.content
 
-    def shown_ticks(self) -> int:
-        """Length of the time drawn: the pattern, or a voice that is longer."""
-        content = self.content
-        return max([content.ticks, *(v.ticks for v in content.voices)])
+    @property
+    def places(self) -> Places:
+        """Where everything lies; kept while neither size nor content changes."""
+        kept, content = self._places, self.content
+        if kept is None or kept.content is not content:
+            kept = self._places = Places(content, self.width(), self.height())
+        return kept
 
-    def x_at(self, tick: float) -> float:
-        """Where a tick lies."""
-        return LABELS + 8 + (self.width() - LABELS - 20) * tick / self.shown_ticks()
-
-    def row_height(self) -> float:
-        """Height of a voice's row."""
-        voices = max(1, len(self.content.voices))
-        most = MAX_ROW if voices > 2 else TALL_ROW
-        return min(most, (self.height() - TOP - 8) / voices)
-
-    def level(self, row: int) -> float:
-        """Height of a voice's waterline."""
-        return TOP + self.row_height() * (row + 1) - 14
-
-    def stem_height(self, velocity: int) -> float:
-        """Height of a stem."""
-        return velocity / 127 * (self.row_height() - 34)
-
-    def place_at(self, x: float, y: float) -> tuple[Voice, int] | None:
-        """The voice and the step under a point."""
-        row = int((y - TOP) // self.row_height())
-        if not 0 <= row < len(self.content.voices) or x < LABELS:
-            return None
-        voice = self.content.voices[row]
-        tick = (x - LABELS - 8) / (self.width() - LABELS - 20) * self.shown_ticks()
-        step = round(tick / voice.step_ticks)
-        return voice, step
+    def resizeEvent(self, event: object) -> None:
+        """Another size: other places."""
+        self._places = None
+        super().resizeEvent(event)
 
     def playhead_x(self) -> float | None:
         """The playhead lies where the pattern is."""
-        return None if self.phase is None else round(self.x_at(self.phase), 1)
+        return None if self.phase is None else round(self.places.x_at(self.phase), 1)
 
     def playhead_span(self) -> tuple[float, float]:
         """From the ruler to the last waterline."""
-        return TOP - 16, self.level(len(self.content.voices) - 1) + 8
+        return TOP - 16, self.places.bottom
 
     # The pointer
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
-        """Begin to write, to drag a velocity, or to drag a voice's end."""
+        """Begin to write, to drag a value, or to drag a row's end; with Shift to select."""
         if event is None:
             return
         self.setFocus()
         x, y = event.position().x(), event.position().y()
-        place = self.place_at(x, y)
+        places = self.places
+        place = places.place_at(x, y)
         if place is None:
             return
-        voice, step = place
-        if abs(x - self.x_at(voice.ticks)) < 7:
-            self._drag = ("length", voice.id, step, y, False)
+        row, step = place
+        selecting = bool(event.modifiers() & Qt.KeyboardModifier.ShiftModifier)
+        if abs(x - places.x_at(places.end_of(row))) < GRAB_PX and not selecting:
+            self._drag = _Drag("length", row.id, step, y, False, False)
             return
-        if step >= voice.length:
+        if step >= row.length:
             return
-        self.cursor_moved.emit(voice.id, step)
-        hit = voice.hit_at(step)
-        self._drag = ("velocity", voice.id, step, y, hit is not None)
-        if hit is None:
-            self.hit_written.emit(voice.id, step, 100)
+        self.pointed.emit(row.id, step, selecting)
+        if selecting:
+            return
+        exists = _there(row, step)
+        self._drag = _Drag("value", row.id, step, y, exists, False)
+        if not exists:
+            value = PLAIN if isinstance(row, Voice) else places.value_at(places.index_of(row.id), y)
+            self.written.emit(row.id, step, value or NEW_VALUE)
 
     def mouseMoveEvent(self, event: QMouseEvent | None) -> None:
-        """Drag: up is louder, sideways at a voice's end is longer."""
-        if event is None or self._drag is None:
+        """Drag: up is louder, sideways at a row's end is longer, over a lane draws its curve."""
+        drag = self._drag
+        if event is None or drag is None:
             return
-        kind, voice_id, step, from_y, existed = self._drag
-        voice = next((v for v in self.content.voices if v.id == voice_id), None)
-        if voice is None:
+        x, y = event.position().x(), event.position().y()
+        places = self.places
+        index = places.index_of(drag.row)
+        if index < 0:
             return
-        if kind == "length":
-            tick = (event.position().x() - LABELS - 8) / (self.width() - LABELS - 20)
-            length = round(tick * self.shown_ticks() / voice.step_ticks)
-            if 1 <= length <= MAX_STEPS and length != voice.length:
-                self.length_dragged.emit(voice_id, length)
+        row = places.rows[index]
+        if drag.kind == "length":
+            length = round(places.tick_at(x) / float(self.content.step_of(row)))
+            if isinstance(row, Voice) and row.direction == "there and back":
+                length //= 2
+            if 1 <= length <= MAX_STEPS and length != row.length:
+                self.length_dragged.emit(drag.row, length)
             return
-        moved = from_y - event.position().y()
-        if existed and abs(moved) < CLICK_PX:
+        if drag.existed and not drag.moved and abs(drag.from_y - y) < CLICK_PX:
             return
-        row = self.content.voices.index(voice)
-        wanted = (self.level(row) - event.position().y()) / (self.row_height() - 34) * 127
-        self._drag = (kind, voice_id, step, -1e9, existed)
-        self.hit_written.emit(voice_id, step, min(127, max(1, round(wanted))))
+        step = drag.step
+        if isinstance(row, ControlLane):
+            step = min(row.length - 1, max(0, round(
+                places.tick_at(x) / float(self.content.step_of(row)))))  # fmt: skip
+        self._drag = drag._replace(moved=True)
+        low = 1 if isinstance(row, Voice) else 0
+        self.written.emit(drag.row, step, min(127, max(low, places.value_at(index, y))))
 
     def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
         """A click on a hit without a drag removes it."""
-        if event is None or self._drag is None:
+        drag = self._drag
+        if event is None or drag is None:
             return
-        kind, voice_id, step, from_y, existed = self._drag
         self._drag = None
-        if kind == "velocity" and existed and from_y > -1e8:
-            self.hit_removed.emit(voice_id, step)
+        if drag.kind == "value" and drag.existed and not drag.moved:
+            self.removed.emit(drag.row, drag.step)
         self.drag_ended.emit()
+
+    def dragEnterEvent(self, event: QDragEnterEvent | None) -> None:
+        """Files may be dropped."""
+        data = event.mimeData() if event is not None else None
+        if event is not None and data is not None and data.hasUrls():
+            event.acceptProposedAction()
+
+    def dropEvent(self, event: QDropEvent | None) -> None:
+        """MIDI files become patterns, WAV files loops."""
+        data = event.mimeData() if event is not None else None
+        if event is not None and data is not None:
+            paths = [url.toLocalFile() for url in data.urls() if url.isLocalFile()]
+            event.acceptProposedAction()
+            self.files_dropped.emit(paths)
 
     # Drawing
 
     def paint_still(self, painter: QPainter) -> None:
-        """Draw the ruler and every voice."""
-        content = self.content
-        if not content.voices:
-            draw.text(painter, LABELS, 60, "This pattern has no voices.", self.palette_now.muted)
+        """Draw the ruler and every row."""
+        places = self.places
+        if not places.rows:
+            words = "This pattern has no voices. A adds one."
+            if self.editor.pattern is None:
+                words = "No pattern yet. N makes one, Ctrl+I imports a MIDI file."
+            draw.text(painter, LABELS, 60, words, self.palette_now.muted)
             return
-        self._paint_ruler(painter)
-        for row, voice in enumerate(content.voices):
-            self._paint_voice(painter, row, voice)
-        self._paint_cursor(painter)
+        self._paint_ruler(painter, places)
+        self._paint_selection(painter, places)
+        bpm = self.session.bpm
+        pattern = self.editor.base
+        base = {v.id: v for v in pattern.content.voices} if pattern is not None else {}
+        pictures: dict[str, _Picture] = {}
+        for index, row in enumerate(places.rows):
+            old = None if pattern is None else base.get(row.id, Voice(id=row.id, name=row.name))
+            picture = self._pictures.get(row.id)
+            key = (places.like, index, bpm, self.palette_now.ground.rgb())
+            if picture is None or picture.row is not row or picture[1:3] != (old, key):
+                picture = self._picture(places, index, row, old, bpm, key)
+            pictures[row.id] = picture
+            painter.drawPixmap(QPointF(0, places.row_top(index)), picture.pixmap)
+        self._pictures = pictures
+        self._paint_cursor(painter, places)
 
-    def _paint_ruler(self, painter: QPainter) -> None:
+    def _picture(
+        self, places: Places, index: int, row: Row, old: Voice | None, bpm: float, key: object
+    ) -> _Picture:
+        """A row by itself: after an edit all but one are as they were."""
+        ratio = self.devicePixelRatioF()
+        height = places.row_height + 2 * ROW_MARGIN
+        pixmap = QPixmap(round(self.width() * ratio), round(height * ratio))
+        pixmap.setDevicePixelRatio(ratio)
+        pixmap.fill(Qt.GlobalColor.transparent)
+        painter = QPainter(pixmap)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        painter.translate(0, -places.row_top(index))
+        self._paint_label(painter, places, index, row)
+        if isinstance(row, Voice):
+            paint_voice(painter, self.palette_now, places, index, row, bpm=bpm, base=old)
+        else:
+            paint_lane(painter, self.palette_now, places, index, row)
+        painter.end()
+        return _Picture(row, old, key, pixmap)
+
+    def _paint_ruler(self, painter: QPainter, places: Places) -> None:
         p, step = self.palette_now, self.content.step_ticks
-        shown = self.shown_ticks()
-        bottom = self.level(len(self.content.voices) - 1) + 8
-        count = shown // step
+        count = places.shown_ticks // step
         every = 1 if count <= 32 else 4 if count <= 64 else 16
+        lines: list[QRectF] = []
         for number in range(0, count, every):
-            x = self.x_at(number * step)
+            x = places.x_at(number * step)
             if number * step % TICKS_PER_QUARTER == 0:
-                draw.line(painter, x - 8, TOP - 4, x - 8, bottom, p.rule)
+                lines.append(QRectF(round(x - EDGE), TOP - 4, 1, places.bottom - TOP + 4))
                 if every == 1 or number % (4 * every) == 0:
                     draw.text(painter, x, 14, str(number + 1), p.muted, size=12, align=draw.CENTRE)
             elif every == 1:
                 draw.text(painter, x, 12, "\u00b7", p.muted, size=12, align=draw.CENTRE)
+        draw.rects(painter, lines, p.rule)
 
-    def _paint_voice(self, painter: QPainter, row: int, voice: Voice) -> None:
-        p, y = self.palette_now, self.level(row)
-        end = self.x_at(voice.ticks)
-        full = voice.ticks >= self.shown_ticks()
-        draw.text(painter, 0, y - 34, voice.name, p.ink, size=16, weight=600, width=LABELS - 16)
-        draw.text(painter, 0, y - 17, f"note {voice.note}", p.muted, size=12)
-        colour = p.muted if full else p.crest
-        words = f"{counted(voice.length, 'step')} of {voice.rate}"
-        draw.text(painter, 0, y - 1, words, colour, size=12, weight=400 if full else 600)
+    def _paint_label(self, painter: QPainter, places: Places, index: int, row: Row) -> None:
+        p, y = self.palette_now, places.level(index)
+        end = places.x_at(places.end_of(row))
+        full = places.end_of(row) >= places.shown_ticks
+        colour, weight = (p.muted, 400) if full else (p.crest, 600)
+        what = f"note {row.note}" if isinstance(row, Voice) else f"controller {row.controller}"
+        steps = f"{counted(row.length, 'step')} of {row.rate}"
+        if isinstance(row, Voice):
+            if row.even:
+                steps = f"{counted(row.length, 'step')}, even"
+            if row.direction != "forward":
+                what += f", {row.direction}"
+            if row.swing is not None:
+                what += f", swing {row.swing:g}"
+        if places.row_height >= LOW_ROW:
+            draw.text(painter, 0, y - 34, row.name, p.ink, size=16, weight=600, width=LABELS - 12)
+            draw.text(painter, 0, y - 17, what, p.muted, size=12, width=LABELS - 12)
+            draw.text(painter, 0, y - 1, steps, colour, size=12, weight=weight)
+        else:
+            draw.text(painter, 0, y - 1, row.name, p.ink, size=14, weight=600, width=LABELS - 48)
+            draw.text(painter, LABELS - 12, y - 1, f"{row.length}", colour, size=12,
+                      weight=weight, align=draw.RIGHT)  # fmt: skip
         draw.line(painter, LABELS, y, end if full else end - 4, y, p.water, 2)
-        step = voice.step_ticks
-        if (self.x_at(step) - self.x_at(0)) > 6:
-            for number in range(voice.length):
-                x = self.x_at(number * step)
-                draw.line(painter, x, y, x, y + 4, p.water)
-        for hit in voice.hits:
-            self._paint_hit(painter, voice, hit, y)
         if not full:
-            draw.line(painter, end - 5, y - 14, end - 5, y + 6, p.crest, 3)
+            post = min(14.0, places.row_height / 3)
+            draw.line(painter, end - 5, y - post, end - 5, y + 6, p.crest, 3)
             draw.line(
-                painter, end + 2, y, self.x_at(self.shown_ticks()), y, p.rule, 1.5,
+                painter, end + 2, y, places.x_at(places.shown_ticks), y, p.rule, 1.5,
                 Qt.PenStyle.DotLine,
             )  # fmt: skip
-            self._paint_repeats(painter, voice, y)
 
-    def _stem_width(self, voice: Voice) -> float:
-        return max(2.0, min(6.0, (self.x_at(voice.step_ticks) - self.x_at(0)) * 0.3))
+    def _paint_selection(self, painter: QPainter, places: Places) -> None:
+        if self.editor.anchor is None:
+            return
+        ids, first, last = self.editor.selection()
+        for index, row in enumerate(places.rows):
+            if row.id in ids and first < row.length:
+                half = places.step_width(row) / 2
+                xs = sorted(places.x_of(row, min(s, row.length - 1)) for s in (first, last))
+                top = places.level(index) - places.tall - 4
+                box = QRectF(xs[0] - half, top, xs[1] - xs[0] + 2 * half, places.tall + 10)
+                painter.fillRect(box, self.palette_now.soft)
 
-    def _paint_hit(self, painter: QPainter, voice: Voice, hit: Hit, y: float) -> None:
-        p = self.palette_now
-        x = self.x_at(hit.step * voice.step_ticks)
-        height = self.stem_height(hit.velocity)
-        wide = self._stem_width(voice)
-        held = self.x_at(hit.step * voice.step_ticks + voice.step_ticks * hit.gate // 100)
-        if hit.gate > 100 or hit.note is not None:
-            held = min(held, self.x_at(self.shown_ticks()))
-            draw.fill(painter, x, y - 4, max(2.0, held - x - 2), 4, draw.see_through(p.water, 0.4))
-        draw.fill(painter, x - wide / 2, y - height, wide, height, p.water)
-        if hit.velocity >= ACCENT:
-            painter.setPen(Qt.PenStyle.NoPen)
-            painter.setBrush(p.crest)
-            painter.drawEllipse(QPointF(x, y - height), 5, 5)
-        if hit.note is not None:
-            draw.text(
-                painter, x + wide / 2 + 3, y - height + 9, note_name(hit.note), p.muted, size=12
-            )
+    def _paint_cursor(self, painter: QPainter, places: Places) -> None:
+        row, index = self.editor.row, places.index_of(self.editor.row_id)
+        if row is None or index < 0:
+            return
+        x, y = places.x_of(row, self.editor.step), places.level(index)
+        half = max(6.0, places.step_width(row) / 2 - 2)
+        tall = places.tall + 8
+        painter.setBrush(Qt.BrushStyle.NoBrush)
+        painter.setPen(QPen(self.palette_now.crest, 1.5))
+        painter.drawRoundedRect(QRectF(x - half, y - tall, 2 * half, tall + 6), 4, 4)
 
-    def _paint_repeats(self, painter: QPainter, voice: Voice, y: float) -> None:
-        shown, colour, wide = self.shown_ticks(), self.palette_now.rule, self._stem_width(voice)
-        begin = voice.ticks
-        while begin < shown:
-            for hit in voice.hits:
-                tick = begin + hit.step * voice.step_ticks
-                if tick < shown:
-                    height = self.stem_height(hit.velocity)
-                    x = self.x_at(tick)
-                    draw.fill(painter, x - wide / 2, y - height, wide, height, colour)
-            begin += voice.ticks
 
-    def _paint_cursor(self, painter: QPainter) -> None:
-        for row, voice in enumerate(self.content.voices):
-            if voice.id == self.place[0]:
-                x = self.x_at(self.place[1] * voice.step_ticks)
-                half = max(6.0, (self.x_at(voice.step_ticks) - self.x_at(0)) / 2 - 2)
-                y = self.level(row)
-                tall = self.row_height() - 24
-                painter.setBrush(Qt.BrushStyle.NoBrush)
-                painter.setPen(QPen(self.palette_now.crest, 1.5))
-                painter.drawRoundedRect(QRectF(x - half, y - tall, 2 * half, tall + 7), 4, 4)
+def _there(row: Row, step: int) -> bool:
+    if isinstance(row, Voice):
+        return row.hit_at(step) is not None
+    return any(p.step == step for p in row.points)

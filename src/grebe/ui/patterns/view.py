@@ -3,37 +3,55 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from fractions import Fraction
 from pathlib import Path
 
-import msgspec
-from PyQt6.QtWidgets import QFileDialog
-
-from grebe.app.session import Session
-from grebe.core.document import Project, mark_in_box, with_content
-from grebe.core.patterns.edit import (
-    put_hit,
-    remove_hit,
-    set_length,
-    set_velocity,
-    transpose_hit,
-    with_voice,
+from PyQt6.QtCore import Qt
+from PyQt6.QtWidgets import (
+    QFileDialog,
+    QHBoxLayout,
+    QScrollArea,
+    QStackedWidget,
+    QVBoxLayout,
+    QWidget,
 )
-from grebe.core.patterns.model import Hit, Pattern, Voice
-from grebe.core.patterns.sound import density, realigned_after
-from grebe.core.patterns.wire import burst_ms, busiest_step
-from grebe.core.rig.model import Device
-from grebe.core.songs.chain import place_in_chain
-from grebe.errors import GrebeError
-from grebe.formats.smf import read_pattern
-from grebe.ui.patterns.canvas import PatternCanvas
-from grebe.ui.patterns.strip import PatternStrip
-from grebe.ui.sheet import Facts, Line, Tone, big, head, note
-from grebe.ui.view import Sheet, View
-from grebe.ui.words import beats_text, counted
 
-VELOCITY_STEP = 8
-NEW_VELOCITY = 100
+from grebe.app.export_audio import LoopWanted, export_loop
+from grebe.app.loops import folder_of, samples_of
+from grebe.app.pattern_editor import PatternEditor
+from grebe.app.pattern_files import export_pattern, loop_files
+from grebe.app.session import Session
+from grebe.app.teaching import Teaching
+from grebe.core.patterns.makers import Maker
+from grebe.core.patterns.model import Content, Pattern
+from grebe.core.rig.model import Device
+from grebe.core.rig.numbering import printed_program
+from grebe.errors import EditError, GrebeError
+from grebe.formats.midi_loops import read_pattern
+from grebe.ui.patterns.canvas import PatternCanvas
+from grebe.ui.patterns.capture import CapturePane
+from grebe.ui.patterns.facts import pattern_lines
+from grebe.ui.patterns.fields import FieldsPage
+from grebe.ui.patterns.loops import LoopsPane
+from grebe.ui.patterns.makers import MakersPage
+from grebe.ui.patterns.memory import MemoryPane
+from grebe.ui.patterns.steps import StepsPane
+from grebe.ui.patterns.strip import PatternStrip
+from grebe.ui.sheet import Facts
+from grebe.ui.view import Sheet, View
+from grebe.ui.widgets import Pill
+from grebe.ui.words import counted
+
+PANES = (
+    ("Stems", "pane_stems"), ("Memory", "pane_memory"), ("Step sheet", "pane_steps"),
+    ("Capture", "pane_capture"), ("Loops", "pane_loops"),
+)  # fmt: skip
+"""Parts of the station, and the actions that show them."""
+
+
+ANYWHERE = (
+    "live", "snap", "step_in", "find_key", "in_box", "new_pattern", "variation", "dice", "pin",
+)  # fmt: skip
+"""Edits that work in every part, not only over the stems."""
 
 
 class PatternsView(View):
@@ -44,77 +62,175 @@ class PatternsView(View):
 
     def __init__(self, session: Session) -> None:
         super().__init__(session)
-        patterns = session.project.patterns
-        self.pattern_id = patterns[0].id if patterns else ""
-        self.pattern_canvas = PatternCanvas(session)
+        self.editor = PatternEditor(session)
+        self._facts_stale = True
+        self.pattern_canvas = PatternCanvas(self.editor)
         self.strip = PatternStrip(session)
         self.strip.chosen.connect(self.choose)
         self.sheet = Sheet()
-        self.facts = Facts()
-        self.sheet.column.addWidget(self.facts, 1)
-        self.lay_out(self.pattern_canvas, self.sheet, above=self.strip)
+        self.facts = Facts(grows=True)
+        self.fields = FieldsPage(self.editor)
+        self.fields.typed.connect(self._typed)
+        self.pages = QStackedWidget()
+        self.facts_area = QScrollArea()
+        self.facts_area.setWidgetResizable(True)
+        self.facts_area.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        self.facts_area.setWidget(self.facts)
+        for part in (self.facts, self.facts_area.viewport()):
+            if part is not None:
+                part.setAutoFillBackground(False)
+        self.pages.addWidget(self.facts_area)
+        self.makers = MakersPage(self.editor)
+        self.makers.wanted.connect(self._generate)
+        self.pages.addWidget(self.fields)
+        self.pages.addWidget(self.makers)
+        self.sheet.column.addWidget(self.pages, 1)
+        self._make_panes()
+        self.lay_out(
+            self.pattern_canvas, self.sheet, above=self._above(), body=self.panes, keyed=self.panes
+        )
         self.box_pill = self.add_pill("In the box now", "in_box", primary=True)
+        self.add_pill("Settings", "settings")
+        self.add_pill("Generate", "generate")
         self.add_pill("Import", "import_loop")
         canvas = self.pattern_canvas
-        canvas.hit_written.connect(self._write)
-        canvas.hit_removed.connect(self._remove)
-        canvas.length_dragged.connect(self._set_length)
-        canvas.cursor_moved.connect(self._set_cursor)
+        canvas.written.connect(self.editor.write)
+        canvas.removed.connect(self.editor.remove)
+        canvas.length_dragged.connect(self.editor.set_length)
+        canvas.pointed.connect(self._point)
         canvas.drag_ended.connect(session.store.end_merge)
+        canvas.files_dropped.connect(self.import_files)
         self.document_changed()
+
+    def _make_panes(self) -> None:
+        self.memory = MemoryPane(self.editor)
+        self.memory.taken.connect(self._take_from_memory)
+        self.capture = CapturePane(self.editor)
+        self.capture.made.connect(self._captured)
+        self.capture.laid_over.connect(self._laid_over)
+        self.loops = LoopsPane(self.editor)
+        self.loops.made.connect(self._loop_made)
+        self.steps = StepsPane(self.editor)
+        self.panes = QStackedWidget()
+        for pane in (self.pattern_canvas, self.memory, self.steps, self.capture, self.loops):
+            self.panes.addWidget(pane)
+
+    def _above(self) -> QWidget:
+        """The patterns by name over the panes by name."""
+        self.tabs: list[Pill] = []
+        above, row = QWidget(), QHBoxLayout()
+        row.setContentsMargins(0, 2, 0, 4)
+        row.setSpacing(8)
+        for words, action in PANES:
+            pill = Pill(words)
+            pill.clicked.connect(self.handler(action))
+            self.tabs.append(pill)
+            row.addWidget(pill)
+        row.addStretch(1)
+        column = QVBoxLayout(above)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(0)
+        column.addWidget(self.strip)
+        column.addLayout(row)
+        return above
 
     # Showing
 
     @property
     def pattern(self) -> Pattern | None:
         """The pattern in hand."""
-        patterns = self.session.project.patterns
-        return next((p for p in patterns if p.id == self.pattern_id), None)
+        return self.editor.pattern
 
     def device(self) -> Device | None:
         """The device it belongs to."""
-        pattern = self.pattern
-        devices = self.session.project.rig.devices
-        return next((d for d in devices if pattern and d.id == pattern.device), None)
+        return self.editor.device
 
     def choose(self, pattern_id: str) -> None:
         """Take another pattern in hand."""
-        self.pattern_id = pattern_id
+        self.editor.take(pattern_id)
         self.document_changed()
 
     def document_changed(self) -> None:
         """Show the pattern as it is now."""
-        if self.pattern is None:
-            patterns = self.session.project.patterns
-            self.pattern_id = patterns[0].id if patterns else ""
+        self.editor.settle()
         pattern, device = self.pattern, self.device()
-        canvas = self.pattern_canvas
-        canvas.pattern = pattern
-        voices = {v.id: v for v in canvas.content.voices}
-        voice = voices.get(canvas.place[0])
-        if voice is None:
-            canvas.place = (next(iter(voices), ""), 0)
-        elif canvas.place[1] >= voice.length:
-            canvas.place = (voice.id, voice.length - 1)
-        canvas.refresh()
-        self.strip.current = self.pattern_id
+        self.pattern_canvas.refresh()
+        self.strip.current = self.editor.pattern_id
         self.strip.arrange()
         own = device is not None and device.plays == "own"
         self.box_pill.setVisible(own and pattern is not None and pattern.box_status != "in the box")
         self._say_heading(pattern, device)
-        self.facts.show_lines(self._lines(pattern, device))
+        self._facts_stale = True
+        if self.pages.currentWidget() is self.fields:
+            self.fields.show_all()
+        self._show_pane()
+
+    def show_facts(self) -> None:
+        """What there is to know about the pattern: not with every edit, but soon after."""
+        self._facts_stale = False
+        pattern = self.pattern
+        lines = [] if pattern is None else pattern_lines(self.session, pattern, self.device())
+        self.facts.show_lines(lines)
+
+    def _show_pane(self) -> None:
+        pane = self.panes.currentWidget()
+        for index, tab in enumerate(self.tabs):
+            tab.primary = index == self.panes.currentIndex()
+            tab.update()
+        if isinstance(pane, (LoopsPane, StepsPane)):
+            pane.open()
+        elif isinstance(pane, MemoryPane):
+            pane.refresh()
+
+    def _to_pane(self, index: int) -> None:
+        self.panes.setCurrentIndex(index)
+        self._show_pane()
+        pane = self.panes.currentWidget()
+        if isinstance(pane, (MemoryPane, CapturePane)):
+            pane.open()
+        if pane is not None:
+            pane.setFocus()
+
+    def do_pane_stems(self) -> None:
+        """The stems."""
+        self._to_pane(0)
+
+    def do_pane_memory(self) -> None:
+        """The memory map."""
+        self._to_pane(1)
+
+    def do_pane_steps(self) -> None:
+        """The step sheet."""
+        self._to_pane(2)
+
+    def do_pane_capture(self) -> None:
+        """What was played in."""
+        self._to_pane(3)
+
+    def do_pane_loops(self) -> None:
+        """Audio loops."""
+        self._to_pane(4)
 
     def _say_heading(self, pattern: Pattern | None, device: Device | None) -> None:
         if pattern is None:
-            self.heading.say("No patterns yet", "Ctrl+I imports a MIDI file as one.")
+            self.heading.say("No patterns yet", "N makes one; Ctrl+I imports a MIDI file as one.")
             return
+        content = pattern.content
         words = []
         if device is not None:
             words.append(f"{device.name} {device.label}".strip())
             if pattern.program is not None and device.plays == "own":
-                printed = pattern.program + device.program_printed_from
+                printed = printed_program(device, pattern.program)
                 words.append(f"its pattern {printed}, sent as program {pattern.program}")
-        words.append(f"{counted(pattern.content.length, 'step')} of {pattern.content.rate}")
+        words.append(f"{counted(content.length, 'step')} of {content.rate}")
+        if content.speed != "1":
+            words.append(f"speed \u00d7{content.speed}")
+        if content.swing != 50:
+            words.append(f"swing {content.swing:g} %")
+        if content.key:
+            words.append(content.key)
+        if content.pin is not None:
+            words.append(f"take pinned to pass {content.pin.turn + 1}")
         if device is not None:
             words.append(
                 f"{device.name} plays it: {pattern.box_status}"
@@ -123,104 +239,68 @@ class PatternsView(View):
             )
         self.heading.say(pattern.name, "   ".join(words))
 
-    def _lines(self, pattern: Pattern | None, device: Device | None) -> list[Line]:
-        if pattern is None:
-            return []
-        content, song = pattern.content, self.session.song
-        bpm = song.bpm if song else 120.0
-        together = realigned_after(content)
-        lengths = " \u00b7 ".join(str(n) for n in dict.fromkeys(v.length for v in content.voices))
-        alone = len({v.ticks for v in content.voices}) <= 1
-        lines = [
-            head("Lines up again"),
-            big(beats_text(together, Fraction(4)), "ink" if alone else "yours"),
-            note(f"lengths {lengths}"),
-            note(f"{float(together) * 60 / bpm:.1f} s at {bpm:g} BPM"),
-            Line("", kind="gap"),
-            head("MIDI wire"),
-        ]  # fmt: skip
-        step, notes = busiest_step(content)
-        if notes:
-            late = burst_ms(notes)[1]
-            lines.append(
-                note(f"busiest at step {step + 1}: {counted(notes, 'note')}, "
-                     f"the last lands {late:.1f} ms after the first begins")
-            )  # fmt: skip
-        lines += [note(f"{density(content):.1f} hits a beat"), Line("", kind="gap")]
-        if device is not None and device.plays == "own":
-            tone: Tone = "good" if pattern.box_status == "in the box" else "look"
-            lines += [head("Memory of the box"), note(pattern.box_status.capitalize(), tone)]
-            if pattern.box_status != "in the box":
-                lines.append(note(f"{device.name} plays its own copy until you key this in and "
-                                  "press B. A stand-in takes it over by itself."))  # fmt: skip
-            lines.append(Line("", kind="gap"))
-        scenes = [
-            s.name
-            for s in self.session.project.scenes
-            if any(pattern.id in part.chain for part in s.parts)
-        ]
-        lines += [head("Used in"), note(", ".join(scenes) or "no scene yet")]
-        return lines
-
     def moved(self) -> None:
         """Move the playhead."""
-        self.pattern_canvas.phase = self._phase()
+        place = self.session.pattern_place(self.editor.pattern_id)
+        self.pattern_canvas.phase = None if place is None else place.into
         self.pattern_canvas.move_playhead()
-
-    def _phase(self) -> float | None:
-        session, pattern = self.session, self.pattern
-        status, layout = session.status, session.layout()
-        if not session.running or status is None or layout is None or pattern is None:
-            return None
-        span = layout.span_of(status.section)
-        if span is None:
-            return None
-        chain = span.scene.part(pattern.device).chain
-        contents = {p.id: p.content for p in session.project.patterns}
-        lengths = [(p, contents[p].ticks) for p in chain if p in contents]
-        place = place_in_chain(lengths, session.tick_now() - status.section_tick)
-        return None if place is None or place[0] != pattern.id else place[1]
+        if self._facts_stale:
+            self.show_facts()
+        if self.editor.hear():
+            self._cursor_moved()
 
     # Edits
 
-    def _edit(self, name: str, edit: Callable[[Voice], Voice], voice: str, merge: str = "") -> None:
-        pattern = self.pattern
-        if pattern is None:
-            return
-        self.session.store.apply(
-            name,
-            lambda project: with_content(
-                project, pattern.id, lambda content: with_voice(content, voice, edit)
-            ),
-            merge=merge,
-        )
+    def method_of(self, action_id: str) -> Callable[[], None]:
+        """What an action does: what the pane shown has for it, or the editor, or the view."""
+        name = f"do_{action_id}"
+        ours: Callable[[], None] | None = getattr(self, name, None)
+        edits: Callable[[], None] | None = getattr(self.editor, name, None)
+        anywhere = action_id in ANYWHERE or action_id.startswith("strike_")
 
-    def _write(self, voice: str, step: int, velocity: int) -> None:
-        def edit(old: Voice) -> Voice:
-            hit = old.hit_at(step) or Hit(step=step)
-            return put_hit(old, msgspec.structs.replace(hit, velocity=velocity))
+        def act() -> None:
+            pane = self.panes.currentWidget()
+            if pane is self.pattern_canvas:
+                there = edits
+            else:  # what is not seen is not edited
+                there = getattr(pane, name, edits if anywhere else None)
+            method = there or ours
+            if method is None:
+                return
+            before = self.editor.pattern_id
+            method()
+            if before != self.editor.pattern_id:
+                self.document_changed()
+            else:  # an edit has been shown already, when the document changed
+                self._cursor_moved()
 
-        self._edit("Write a hit", edit, voice, merge=f"{self.pattern_id}-{voice}-{step}")
+        return act
 
-    def _remove(self, voice: str, step: int) -> None:
-        self._edit("Remove a hit", lambda old: remove_hit(old, step), voice)
-
-    def _set_length(self, voice: str, length: int) -> None:
-        self._edit("Voice length", lambda old: set_length(old, length), voice,
-                   merge=f"{self.pattern_id}-{voice}-length")  # fmt: skip
-
-    def _set_cursor(self, voice: str, step: int) -> None:
-        self.pattern_canvas.place = (voice, step)
+    def _cursor_moved(self) -> None:
         self.pattern_canvas.refresh()
+        if self.pages.currentWidget() is self.fields:
+            self.fields.show_all()
 
-    def _voice(self) -> Voice | None:
-        voices = self.pattern_canvas.content.voices
-        return next((v for v in voices if v.id == self.pattern_canvas.place[0]), None)
+    def _point(self, row: str, step: int, selects: bool) -> None:
+        editor = self.editor
+        if selects and editor.anchor is None:
+            editor.anchor = (editor.row_id, editor.step)
+        elif not selects:
+            editor.anchor = None
+        editor.row_id, editor.step = row, step
+        self._cursor_moved()
+
+    def _typed(self, owner: str, key: str, text: str) -> None:
+        try:
+            self.editor.set_field(owner, key, text)
+        except EditError as error:
+            self.session.say("warn", f"{error}.")
+        self.fields.show_all()
 
     def _go(self, pattern_step: int) -> None:
         ids = [p.id for p in self.session.project.patterns]
         if ids:
-            self.choose(ids[(ids.index(self.pattern_id) + pattern_step) % len(ids)])
+            self.choose(ids[(ids.index(self.editor.pattern_id) + pattern_step) % len(ids)])
 
     def do_pattern_before(self) -> None:
         """The pattern before."""
@@ -230,121 +310,186 @@ class PatternsView(View):
         """The pattern after."""
         self._go(1)
 
-    def do_step_left(self) -> None:
-        """Cursor left, round the end."""
-        self._move_cursor(-1, 0)
-
-    def do_step_right(self) -> None:
-        """Cursor right, round the end."""
-        self._move_cursor(1, 0)
-
-    def do_voice_up(self) -> None:
-        """Cursor to the voice above."""
-        self._move_cursor(0, -1)
-
-    def do_voice_down(self) -> None:
-        """Cursor to the voice below."""
-        self._move_cursor(0, 1)
-
-    def _move_cursor(self, steps: int, rows: int) -> None:
-        voices = self.pattern_canvas.content.voices
-        voice = self._voice()
-        if voice is None:
-            return
-        other = voices[min(len(voices) - 1, max(0, voices.index(voice) + rows))]
-        step = (self.pattern_canvas.place[1] + steps) % voice.length
-        self._set_cursor(other.id, min(step, other.length - 1))
-
-    def do_toggle(self) -> None:
-        """Write a hit under the cursor, or remove the one there."""
-        voice, step = self._voice(), self.pattern_canvas.place[1]
-        if voice is None:
-            return
+    def do_generate(self) -> None:
+        """The generators, for the voice under the cursor."""
         self.session.store.end_merge()
-        if voice.hit_at(step) is None:
-            self._write(voice.id, step, NEW_VELOCITY)
+        self.pages.setCurrentWidget(self.makers)
+        self.makers.open()
+
+    def _generate(self, maker: Maker, values: dict[str, str]) -> None:
+        try:
+            self.editor.make(maker, values)
+        except EditError as error:
+            self.session.say("warn", f"{error}.")
+
+    def _take_from_memory(self, pattern_id: str) -> None:
+        self.choose(pattern_id)
+        self.do_pane_stems()
+
+    def _captured(self, content: Content) -> None:
+        self._take_new("Captured", content)
+
+    def _take_new(self, name: str, content: Content) -> None:
+        self.editor.add(name, content)
+        self.document_changed()
+        self.do_pane_stems()
+
+    def _laid_over(self, content: Content) -> None:
+        self.editor.change("Lay over", lambda _: content)
+        self.do_pane_stems()
+
+    def _loop_made(self, content: Content, name: str) -> None:
+        self._take_new(f"{name}, sliced"[:80], content)
+
+    def do_teach(self) -> None:
+        """Teach the box this pattern, or stop teaching."""
+        self._teach("")
+
+    def do_teach_voice(self) -> None:
+        """Teach it the voice under the cursor alone."""
+        voice = self.editor.voice
+        self._teach(voice.id if voice is not None else "")
+
+    def _teach(self, voice: str) -> None:
+        session, pattern, device = self.session, self.pattern, self.device()
+        if session.teaching is not None:
+            session.end_teaching()
+            session.say("info", "Teaching has ended. B marks the pattern as in the box.")
+        elif pattern is not None and device is not None:
+            session.teach(Teaching(pattern=pattern.id, voice=voice))
+            what = pattern.voice(voice).name if voice else pattern.name
+            session.say("info", f"Let {device.name} record: {what} is played into it, loop after "
+                        "loop. The same key ends it.")  # fmt: skip
+
+    def do_export_pattern(self) -> None:
+        """Write the pattern as a MIDI file and as a WAV loop."""
+        self._export("")
+
+    def do_export_voice(self) -> None:
+        """Write the voice under the cursor as a WAV loop."""
+        voice = self.editor.voice
+        self._export(voice.id if voice is not None else "")
+
+    def _export(self, voice: str) -> None:
+        pattern, device = self.pattern, self.device()
+        if pattern is None or device is None:
+            return
+        folder = QFileDialog.getExistingDirectory(self, f"Write {pattern.name} into")
+        if folder:
+            self.export_into(Path(folder), voice)
+
+    def export_into(self, folder: Path, voice: str = "") -> None:
+        """The same into a folder; what cannot be written is said in the window."""
+        pattern, device, session = self.pattern, self.device(), self.session
+        if pattern is None or device is None:
+            return
+        bpm = session.bpm
+        try:
+            sounds = samples_of(session.project, folder_of(session.store.path))
+            wanted = LoopWanted(pattern=pattern.id, voice=voice or None, bpm=bpm)
+            written = export_loop(session.project, wanted, folder, samples=sounds.samples)
+            if not voice:
+                written.append(export_pattern(pattern, device, bpm, folder))
+        except GrebeError as error:
+            session.say("error", str(error))
         else:
-            self._remove(voice.id, step)
+            session.say("info", f"Wrote {' and '.join(p.name for p in written)}.")
 
-    def do_remove(self) -> None:
-        """Remove the hit under the cursor."""
-        self._remove(*self.pattern_canvas.place)
+    def do_settings(self) -> None:
+        """Every setting of what is under the cursor, to be typed; again: back to the facts."""
+        if self.pages.currentWidget() is self.fields:
+            self.escaped()
+        else:
+            self.pages.setCurrentWidget(self.fields)
+            self.fields.open()
 
-    def _change_velocity(self, by: int) -> None:
-        voice, step = self.pattern_canvas.place
-
-        def edit(old: Voice) -> Voice:
-            hit = old.hit_at(step)
-            return set_velocity(old, step, (hit.velocity if hit else 0) + by)
-
-        self._edit("Velocity", edit, voice, merge=f"{self.pattern_id}-{voice}-{step}-velocity")
-
-    def do_louder(self) -> None:
-        """Velocity up."""
-        self._change_velocity(VELOCITY_STEP)
-
-    def do_softer(self) -> None:
-        """Velocity down."""
-        self._change_velocity(-VELOCITY_STEP)
-
-    def do_pitch_up(self) -> None:
-        """Pitch up a semitone."""
-        self._transpose(1)
-
-    def do_pitch_down(self) -> None:
-        """Pitch down a semitone."""
-        self._transpose(-1)
-
-    def _transpose(self, by: int) -> None:
-        voice, step = self.pattern_canvas.place
-        self._edit("Pitch", lambda old: transpose_hit(old, step, by), voice,
-                   merge=f"{self.pattern_id}-{voice}-{step}-pitch")  # fmt: skip
-
-    def do_longer(self) -> None:
-        """The voice a step longer."""
-        self._change_length(1)
-
-    def do_shorter(self) -> None:
-        """The voice a step shorter."""
-        self._change_length(-1)
-
-    def _change_length(self, by: int) -> None:
-        voice = self._voice()
-        if voice is not None:
-            self._edit("Voice length", lambda old: set_length(old, old.length + by), voice.id)
-
-    def do_in_box(self) -> None:
-        """The box now holds the pattern as it is drawn."""
-        pattern = self.pattern
-        if pattern is not None:
-            self.session.store.apply(
-                f"{pattern.name} is in the box", lambda project: mark_in_box(project, pattern.id)
-            )
+    def escaped(self) -> None:
+        """Esc: from the settings to the facts, then out of the selection."""
+        if self.pages.currentWidget() is not self.facts_area:
+            self.pages.setCurrentWidget(self.facts_area)
+            pane = self.panes.currentWidget()
+            if pane is not None:
+                pane.setFocus()
+            self.document_changed()
+        else:
+            self.editor.anchor = None
+            self._cursor_moved()
 
     def do_import_loop(self) -> None:
-        """Import a MIDI file as a pattern of the device in hand."""
-        path, _ = QFileDialog.getOpenFileName(
-            self, "Import a MIDI file as a pattern", "", "MIDI files (*.mid *.midi)"
-        )
-        if path:
-            self.import_file(Path(path))
+        """Import MIDI files as patterns of the box in hand, WAV files as loops."""
+        paths, _ = QFileDialog.getOpenFileNames(
+            self, "Import MIDI files as patterns, WAV files as loops", "",
+            "MIDI and WAV files (*.mid *.midi *.wav)",
+        )  # fmt: skip
+        if paths:
+            self.import_files(paths)
 
-    def import_file(self, path: Path) -> None:
-        """Import a MIDI file; what is wrong with it is said in the window."""
+    def do_import_folder(self) -> None:
+        """Import every MIDI file of a folder."""
+        folder = QFileDialog.getExistingDirectory(self, "Import every MIDI file of")
+        if folder:
+            self.import_files([folder])
+
+    def import_files(self, paths: list[str]) -> None:
+        """Import files, and the MIDI files of folders; what is wrong with any is said."""
         device = self.device()
         if device is None:
             self.session.say("warn", "Add a device first: a pattern belongs to one.")
             return
-        taken = {p.id for p in self.session.project.patterns}
-        new_id = next(f"i{n}" for n in range(1, len(taken) + 2) if f"i{n}" not in taken)
-        try:
-            pattern = read_pattern(path, device.id, new_id)
-        except GrebeError as error:
-            self.session.say("error", str(error))
-            return
+        refused: list[str] = []
+        patterns: list[Pattern] = []
+        for path in loop_files(paths):
+            try:
+                if path.suffix.lower() == ".wav":
+                    self.loops.take(path)
+                    self._to_pane(4)
+                else:
+                    patterns.append(read_pattern(path, device, "new"))
+            except GrebeError as error:
+                refused.append(str(error))
+        if patterns:
+            self.editor.add_all(patterns)
+            self.do_pane_stems()
+            self.document_changed()
+        if refused:
+            more = f" ({len(refused) - 1} more were refused)" if len(refused) > 1 else ""
+            self.session.say("error", f"{refused[0]}{more}")
+        elif patterns:
+            names = ", ".join(p.name for p in patterns[:3])
+            self.session.say("info", f"Imported {counted(len(patterns), 'pattern')}: {names}.")
 
-        def add(project: Project) -> Project:
-            return msgspec.structs.replace(project, patterns=(*project.patterns, pattern))
+    def do_strike_1(self) -> None:
+        """Play voice 1 now."""
+        self.editor.strike(1)
 
-        self.session.store.apply(f"Import {path.name}", add)
-        self.choose(new_id)
+    def do_strike_2(self) -> None:
+        """Play voice 2 now."""
+        self.editor.strike(2)
+
+    def do_strike_3(self) -> None:
+        """Play voice 3 now."""
+        self.editor.strike(3)
+
+    def do_strike_4(self) -> None:
+        """Play voice 4 now."""
+        self.editor.strike(4)
+
+    def do_strike_5(self) -> None:
+        """Play voice 5 now."""
+        self.editor.strike(5)
+
+    def do_strike_6(self) -> None:
+        """Play voice 6 now."""
+        self.editor.strike(6)
+
+    def do_strike_7(self) -> None:
+        """Play voice 7 now."""
+        self.editor.strike(7)
+
+    def do_strike_8(self) -> None:
+        """Play voice 8 now."""
+        self.editor.strike(8)
+
+    def do_strike_9(self) -> None:
+        """Play voice 9 now."""
+        self.editor.strike(9)

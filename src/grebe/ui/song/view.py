@@ -3,7 +3,12 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from pathlib import Path
 
+from PyQt6.QtWidgets import QFileDialog
+
+from grebe.app.export_audio import LoopWanted, export_loop
+from grebe.app.loops import folder_of, samples_of
 from grebe.app.session import Session
 from grebe.core.document import (
     duplicate_section,
@@ -13,6 +18,7 @@ from grebe.core.document import (
     with_song,
 )
 from grebe.core.songs.model import Song
+from grebe.errors import GrebeError
 from grebe.ui.song.canvas import SongCanvas
 from grebe.ui.view import View
 from grebe.ui.words import counted, length_text
@@ -122,6 +128,28 @@ class SongView(View):
         song = self.session.song
         if song is not None and index is not None and song.sections:
             self.select(song.sections[min(index, len(song.sections) - 1)].id)
+
+    def do_export_scene(self) -> None:
+        """Write the selected section's scene as a WAV loop."""
+        song, index = self.session.song, self._index()
+        if song is not None and index is not None:
+            folder = QFileDialog.getExistingDirectory(self, "Write the scene as a WAV loop into")
+            if folder:
+                self.export_into(Path(folder))
+
+    def export_into(self, folder: Path) -> None:
+        """The same into a folder; what cannot be written is said in the window."""
+        session, song, index = self.session, self.session.song, self._index()
+        if song is None or index is None:
+            return
+        wanted = LoopWanted(scene=song.sections[index].scene, bpm=song.bpm)
+        sounds = samples_of(session.project, folder_of(session.store.path))
+        try:
+            (path,) = export_loop(session.project, wanted, folder, samples=sounds.samples)
+        except GrebeError as error:
+            session.say("error", str(error))
+        else:
+            session.say("info", f"Wrote {path.name}.")
 
     def do_bring_in(self) -> None:
         """Bring the selected section in at the end of the one that plays."""

@@ -1,0 +1,41 @@
+"""Patterns to and from files: MIDI loops, a folder of them at once."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from pathlib import Path
+
+from grebe.core.patterns.model import Pattern
+from grebe.core.rig.model import Device
+from grebe.errors import ProjectError
+from grebe.formats.atomic import write_atomic
+from grebe.formats.midi_loops import pattern_to_midi
+from grebe.formats.smf import file_name
+
+MIDI_SUFFIXES = (".mid", ".midi")
+MAX_FILES = 500
+
+
+def loop_files(paths: Iterable[str | Path]) -> list[Path]:
+    """Files as they are given; of a folder its MIDI files by name, 500 at most."""
+    out: list[Path] = []
+    for path in map(Path, paths):
+        if path.is_dir():
+            inside = (p for p in sorted(path.iterdir()) if p.suffix.lower() in MIDI_SUFFIXES)
+            out += list(inside)[:MAX_FILES]
+        else:
+            out.append(path)
+    return out[:MAX_FILES]
+
+
+def export_pattern(pattern: Pattern, device: Device, bpm: float, folder: Path) -> Path:
+    """Write a pattern as a Standard MIDI File; its path. ProjectError when it cannot be."""
+    path = folder / f"{file_name(pattern.name)}.mid"
+    try:
+        folder.mkdir(parents=True, exist_ok=True)
+        write_atomic(path, pattern_to_midi(pattern, device, bpm))
+    except OSError as error:
+        raise ProjectError(
+            f"{path} could not be written: {error.strerror}. Choose another folder."
+        ) from error
+    return path

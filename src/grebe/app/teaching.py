@@ -1,0 +1,72 @@
+"""Teaching a box a pattern: Grebe plays it into the box, in time, while the box records."""
+
+from __future__ import annotations
+
+import msgspec
+
+from grebe.core.document import Project
+from grebe.core.patterns.model import Pattern
+from grebe.core.player.plan import Plan, make_plan
+from grebe.core.rig.model import Device
+from grebe.core.songs.model import Part, Scene, Section, Song
+from grebe.core.time.meter import Meter
+from grebe.core.units import MAX_TIMES, Value
+from grebe.errors import EditError
+
+TEACHING_SECTION = "teaching"
+"""Id of the one section of the song that teaches; no song of a project has it by itself."""
+
+
+class Teaching(Value, frozen=True, kw_only=True):
+    """What is being taught."""
+
+    pattern: str
+    voice: str = ""
+    """One voice at a time; "" is all of them."""
+
+
+def teach_plan(project: Project, teaching: Teaching, bpm: float, source: str) -> Plan:
+    """A plan in which the box is played note by note, loop after loop, and nothing else sounds.
+
+    The box gets its clock and its pattern's number as in a song. EditError
+    where there is nothing to teach, or no way to reach the box.
+    """
+    pattern = project.pattern(teaching.pattern)
+    device = project.rig.device(pattern.device)
+    if not any(v.hits for v in pattern.content.voices):
+        raise EditError(f"{pattern.name} has no hits to teach")
+    bar = Meter().bar_ticks
+    bars = max(1, -(-pattern.content.ticks // bar))
+    scene = Scene(
+        id="teaching",
+        name=f"Teaching {pattern.name}"[:80],
+        bars=bars,
+        parts=(
+            Part(device=device.id, chain=(pattern.id,), silent_voices=_rest(pattern, teaching)),
+        ),
+    )
+    song = Song(
+        id="teaching", name=scene.name, bpm=bpm,
+        sections=(Section(id=TEACHING_SECTION, scene=scene.id, times=MAX_TIMES),),
+    )  # fmt: skip
+    devices = tuple(_played(d) if d.id == device.id else d for d in project.rig.devices)
+    alone = msgspec.structs.replace(
+        project,
+        rig=msgspec.structs.replace(project.rig, devices=devices),
+        scenes=(scene,),
+        songs=(song,),
+    )
+    plan = make_plan(alone, song, source)
+    if device.id not in plan.via:
+        raise EditError(f"Grebe does not reach {device.name}: run a cable to it in the Rig")
+    return plan
+
+
+def _rest(pattern: Pattern, teaching: Teaching) -> tuple[str, ...]:
+    if not teaching.voice:
+        return ()
+    return tuple(v.id for v in pattern.content.voices if v.id != teaching.voice)
+
+
+def _played(device: Device) -> Device:
+    return msgspec.structs.replace(device, plays="grebe")

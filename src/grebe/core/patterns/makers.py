@@ -1,0 +1,188 @@
+"""Generators as a form offers them: their numbers, what those may be, and the voice they make."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping, Sequence
+from typing import NamedTuple
+
+from grebe.core.patterns.generate import (
+    MAX_REGISTER,
+    Order,
+    arpeggio,
+    division,
+    euclid,
+    fill_voice,
+    looping_random,
+    random_walk,
+    register,
+    shuffled_hits,
+)
+from grebe.core.patterns.model import Voice
+from grebe.errors import EditError
+
+
+class Number(NamedTuple):
+    """One number of a generator."""
+
+    key: str
+    words: str
+    low: int
+    high: int
+    usual: int
+
+
+class Choice(NamedTuple):
+    """One choice of a generator."""
+
+    key: str
+    words: str
+    choices: tuple[str, ...]
+
+
+class Text(NamedTuple):
+    """Whole numbers in a row, such as taps or notes."""
+
+    key: str
+    words: str
+    usual: str
+
+
+Parameter = Number | Choice | Text
+Values = Mapping[str, str]
+SEED = Number("seed", "Seed", 0, 99_999, 1)
+
+
+class Maker(NamedTuple):
+    """One generator."""
+
+    name: str
+    about: str
+    parameters: tuple[Parameter, ...]
+    make: Callable[[Voice, Values], Voice]
+
+
+def made(maker: Maker, voice: Voice, values: Values) -> Voice:
+    """The voice a generator makes of it. EditError says which number is out of its range."""
+    for parameter in maker.parameters:
+        if isinstance(parameter, Number):
+            _number(parameter, values)
+    try:
+        return maker.make(voice, values)
+    except ValueError as error:
+        raise EditError(str(error)) from error
+
+
+def usual(maker: Maker, voice: Voice) -> dict[str, str]:
+    """Values to begin with."""
+    out: dict[str, str] = {}
+    for p in maker.parameters:
+        if isinstance(p, Number):
+            out[p.key] = str(p.usual)
+        else:
+            out[p.key] = p.choices[0] if isinstance(p, Choice) else p.usual
+    if out.get("notes") == "":
+        pitched = sorted({h.note for h in voice.hits if h.note is not None})
+        out["notes"] = " ".join(str(n) for n in pitched or [voice.note])
+    return out
+
+
+def _number(parameter: Number, values: Values) -> int:
+    text = values.get(parameter.key, str(parameter.usual))
+    try:
+        value = int(text)
+    except ValueError as error:
+        raise EditError(f"{parameter.words} is a whole number (got {text!r})") from error
+    if not parameter.low <= value <= parameter.high:
+        raise EditError(
+            f"{parameter.words} goes from {parameter.low} to {parameter.high} (got {value})"
+        )
+    return value
+
+
+def _row(text: str, what: str, low: int, high: int) -> list[int]:
+    try:
+        numbers = [int(part) for part in text.replace(",", " ").split()]
+    except ValueError as error:
+        raise EditError(f"{what} are whole numbers with spaces between (got {text!r})") from error
+    if not numbers or not all(low <= n <= high for n in numbers):
+        raise EditError(f"{what} go from {low} to {high}, one at least (got {text!r})")
+    return numbers
+
+
+HITS = Number("hits", "Hits", 0, 256, 5)
+ROTATE = Number("rotate", "Rotated by", -256, 256, 0)
+LOOP = Number("loop", "Comes round after", 1, 256, 8)
+LOCK = Number("lock", "Locked, %", 0, 100, 100)
+DENSITY = Number("density", "Density, %", 0, 100, 50)
+EVERY = Number("every", "Every so many steps", 1, 64, 3)
+FIRST = Number("first", "From step", 1, 256, 1)
+LEAP = Number("leap", "Leaps at most", 1, 12, 1)
+OCTAVES = Number("octaves", "Octaves", 1, 4, 1)
+TAPS = Text("taps", "Taps", "5 3")
+OTHER = Text("other", "Laid over by, taps", "")
+NOTES = Text("notes", "Notes", "")
+ORDER = Choice("order", "Order", ("up", "down", "up and down", "random"))
+
+
+def _euclid(voice: Voice, v: Values) -> Voice:
+    hits = min(voice.length, _number(HITS, v))
+    return fill_voice(voice, euclid(hits, voice.length, _number(ROTATE, v)))
+
+
+def _register(voice: Voice, v: Values) -> Voice:
+    taps = _row(v["taps"], "taps", 1, MAX_REGISTER)
+    other = _row(v["other"], "taps", 1, MAX_REGISTER) if v.get("other", "").strip() else ()
+    return fill_voice(voice, register(taps, voice.length, _number(SEED, v), other))
+
+
+def _looping(voice: Voice, v: Values) -> Voice:
+    row = looping_random(
+        voice.length, _number(LOOP, v), _number(LOCK, v) / 100, _number(SEED, v),
+        _number(DENSITY, v) / 100,
+    )  # fmt: skip
+    return fill_voice(voice, row)
+
+
+def _division(voice: Voice, v: Values) -> Voice:
+    return fill_voice(voice, division(voice.length, _number(EVERY, v), _number(FIRST, v) - 1))
+
+
+def _pitched(voice: Voice, notes: Callable[[int], Sequence[int]]) -> Voice:
+    """On the steps the voice has hits on; on all of them where it has none."""
+    on = {h.step for h in voice.hits} or set(range(voice.length))
+    row = [step in on for step in range(voice.length)]
+    return fill_voice(voice, row, notes=notes(len(on)))
+
+
+def _walk(voice: Voice, v: Values) -> Voice:
+    held = sorted(set(_row(v["notes"], "notes", 0, 127)))
+    return _pitched(
+        voice, lambda count: random_walk(count, held, _number(SEED, v), _number(LEAP, v))
+    )
+
+
+def _arpeggio(voice: Voice, v: Values) -> Voice:
+    held = _row(v["notes"], "notes", 0, 127)
+    order: Order = v["order"]  # type: ignore[assignment]
+    return _pitched(
+        voice, lambda count: arpeggio(count, held, order, _number(OCTAVES, v), _number(SEED, v))
+    )
+
+
+def _shuffle(voice: Voice, v: Values) -> Voice:
+    return shuffled_hits(voice, _number(SEED, v))
+
+
+MAKERS: tuple[Maker, ...] = (
+    Maker("Evenly", "Hits as evenly as can be over the steps.", (HITS, ROTATE), _euclid),
+    Maker("Register", "A shift register fed by the exclusive-or of its taps.",
+          (TAPS, OTHER, SEED), _register),
+    Maker("Looping chance", "Random steps that come round; unlocked they change.",
+          (LOOP, LOCK, DENSITY, SEED), _looping),
+    Maker("Division", "Every so many steps.", (EVERY, FIRST), _division),
+    Maker("Walk", "From note to neighbouring note, on the steps there are.",
+          (NOTES, LEAP, SEED), _walk),
+    Maker("Arpeggio", "The notes one after another, on the steps there are.",
+          (NOTES, ORDER, OCTAVES, SEED), _arpeggio),
+    Maker("Shuffle", "The hits there are, in another order.", (SEED,), _shuffle),
+)  # fmt: skip

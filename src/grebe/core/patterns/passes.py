@@ -1,0 +1,288 @@
+"""What each pass through a voice sounds like: swing, flams, ratchets, ties, chance and conditions.
+
+The player, the stand-ins, the drawing and the files all take it from here, so
+that a hit is drawn where it sounds and a render equals the take.
+"""
+
+from __future__ import annotations
+
+from functools import lru_cache
+from typing import NamedTuple
+
+import msgspec
+
+from grebe.core.dice import key_of, pick, roll
+from grebe.core.patterns.model import Content, ControlLane, Hit, Voice
+from grebe.core.time.swing import swung
+from grebe.core.time.ticks import CLOCK_TICKS
+
+FLAM_SOFTER = 0.6
+"""Velocity of a flam's first stroke to that of the hit."""
+ONE_SHOT_TICKS = CLOCK_TICKS
+"""A struck note that is not held: as long as one clock, so that every box notices it."""
+LEGATO_TICKS = CLOCK_TICKS // 8
+"""A tied note lasts this far into the next one, so that a box slides instead of striking."""
+GLIDE_TICKS = CLOCK_TICKS // 2
+"""A glide sends at most this often: 48 a quarter note, a fifth of a MIDI cable at 126 BPM."""
+
+KEPT_PASSES = 64
+_FILLS = {"fill": True, "no fill": False}
+_CHANCE, _STEP = 1, 2  # what is rolled for
+_BY_HAND = ("", "fill", "no fill")
+"""Conditions that the pass does not decide."""
+
+
+class Sound(NamedTuple):
+    """One note as it sounds, counted from where its voice began."""
+
+    tick: int
+    note: int
+    velocity: int
+    gate_ticks: int
+    step: int
+    """The step it is written on."""
+    fill: bool | None = None
+    """Only while a fill is held, or only while none is; None: always."""
+    lead: bool = False
+    """The first, softer stroke of a flam."""
+
+
+class Change(NamedTuple):
+    """One controller value as it is sent, counted from where its lane began."""
+
+    tick: int
+    value: int
+    step: int
+
+
+class Passes:
+    """A voice of a content, pass by pass. Make it by `passes_of`, which keeps them."""
+
+    def __init__(self, content: Content, voice: Voice) -> None:
+        self.content = content
+        self.voice = voice
+        self.cycle = content.ticks_of(voice)
+        """Ticks of one pass."""
+        step = content.step_of(voice)
+        # Whole numbers from here on: fractions would cost most of a redraw.
+        self._num, self._den = step.numerator, step.denominator
+        self._swing, self._unit = _swing_of(content, voice)
+        self._hits: dict[int, Hit] = {hit.step: hit for hit in voice.hits}
+        certain = all(h.chance == 100 and h.when in _BY_HAND for h in voice.hits)
+        straight = self._swing == 50 or self.cycle % (2 * self._unit) == 0
+        self.steady = certain and straight and voice.direction != "random"
+        """Whether every pass is like the first."""
+        self._full: dict[int, list[Sound]] = {}
+        """Passes as they are when every hit plays."""
+        ahead = max((h.flam - min(0, h.late) for h in voice.hits), default=0)
+        self.early_ticks = ahead * self._num // (self._den * 1000)
+        """How far before its beginning a pass can sound."""
+
+    def sounds(self, number: int, key: int | None = None) -> list[Sound]:
+        """Pass `number` (from 0), in order of time.
+
+        `key` is that of the dice, by `dice_key`; None plays every hit that
+        could be played. Not to be changed: it may be shared.
+        """
+        if key is None:
+            kept = self._full.get(number)
+            if kept is None:
+                if len(self._full) >= KEPT_PASSES:
+                    self._full.clear()
+                kept = self._full[number] = self._made(number, None)
+            return kept
+        return self._made(number, key)
+
+    def _made(self, number: int, key: int | None) -> list[Sound]:
+        out: list[Sound] = []
+        before: bool | None = None
+        ties: list[tuple[int, int]] = []
+        for place, step in self._steps(number, key):
+            hit = self._hits.get(step)
+            if hit is None:
+                continue
+            plays = key is None or self._plays(hit, number, key, before)
+            if hit.chance < 100 or hit.when not in _BY_HAND:
+                before = plays
+            if plays:
+                first = len(out)
+                straight = number * self.cycle + place * self._num // self._den
+                self._strike(out, straight, hit)
+                if hit.tie and hit.ratchet == 1:
+                    ties.append((first, len(out)))
+        if ties:
+            self._tie(out, ties, (number + 1) * self.cycle)
+        out.sort(key=_tick)
+        return out
+
+    def between(self, begin: int, end: int, key: int | None = None) -> list[Sound]:
+        """What sounds from tick `begin` up to `end`, from whichever pass; early ones at 0."""
+        first = max(0, (begin - self.cycle) // self.cycle)
+        last = (end + self.early_ticks) // self.cycle
+        out: list[Sound] = []
+        for number in range(first, last + 1):
+            later = number * self.cycle if self.steady else 0
+            for sound in self.sounds(0) if self.steady else self.sounds(number, key):
+                tick = max(0, sound.tick + later)
+                if begin <= tick < end:
+                    out.append(sound._replace(tick=tick))
+        return out
+
+    def _steps(self, number: int, key: int | None) -> list[tuple[int, int]]:
+        """(place in the pass, step) in the order they are played."""
+        length, direction = self.voice.length, self.voice.direction
+        if direction == "forward" or (direction == "random" and key is None):
+            return [(hit.step, hit.step) for hit in self.voice.hits]
+        if direction == "backward":
+            return [(place, length - 1 - place) for place in range(length)]
+        if direction == "random":
+            turn, dice = _turn(self.content, number), key or 0
+            return [(place, pick(dice, length, turn, _STEP, place)) for place in range(length)]
+        there = [(place, place) for place in range(length)]
+        return there + [(length + place, length - 1 - place) for place in range(length)]
+
+    def _plays(self, hit: Hit, number: int, key: int, before: bool | None) -> bool:
+        when = hit.when
+        if when == "first" and number > 0:
+            return False
+        if when == "later" and number == 0:
+            return False
+        if when == "with" and not before:
+            return False
+        if when == "without" and before:
+            return False
+        if when[:1].isdigit():
+            nth, _, of = when.partition(" of ")
+            if number % int(of) != int(nth) - 1:
+                return False
+        if hit.chance == 100:
+            return True
+        turn = _turn(self.content, number)
+        return roll(key, turn, _CHANCE, hit.step) * 100 < hit.chance
+
+    def _strike(self, out: list[Sound], straight: int, hit: Hit) -> None:
+        tick = straight if self._swing == 50 else swung(straight, self._unit, self._swing)
+        num, den = self._num, self._den
+        tick += hit.late * num // (den * 1000)
+        voice = self.voice
+        base = voice.note if hit.note is None else hit.note
+        notes = [base]
+        if hit.chord:
+            notes = [n for n in (base, *(base + c for c in hit.chord)) if 0 <= n <= 127]
+        fill = _FILLS.get(hit.when)
+        strokes = hit.ratchet
+        gate = max(1, num * hit.gate // (den * 100 * strokes))
+        if voice.one_shot:
+            gate = ONE_SHOT_TICKS
+        if hit.flam:
+            lead = hit.flam * num // (den * 1000)
+            softer = max(1, round(hit.velocity * FLAM_SOFTER))
+            out += [
+                Sound(tick - lead, n, softer, max(1, lead // 2), hit.step, fill, lead=True)
+                for n in notes
+            ]
+        for stroke in range(strokes):
+            velocity = hit.velocity
+            if stroke:
+                to = hit.ratchet_to / 100 * stroke / (strokes - 1) + 1 - stroke / (strokes - 1)
+                velocity = min(127, max(1, round(velocity * to)))
+            at = tick + num * stroke // (den * strokes)
+            out += [Sound(at, n, velocity, gate, hit.step, fill) for n in notes]
+
+    @staticmethod
+    def _tie(out: list[Sound], ties: list[tuple[int, int]], end: int) -> None:
+        """Lengthen tied hits into what follows; what has the same pitch is not struck again."""
+        for first, after in reversed(ties):
+            follows = next((s for s in out[after:] if not s.lead), None)
+            until = end if follows is None else follows.tick
+            for index in range(first, after):
+                sound = out[index]
+                if sound.lead:
+                    continue
+                same = next(
+                    (
+                        n
+                        for n in range(after, len(out))
+                        if out[n].note == sound.note and out[n].tick == until
+                    ),
+                    None,
+                )
+                gate = until - sound.tick + LEGATO_TICKS
+                if same is not None:
+                    gate = until - sound.tick + out[same].gate_ticks
+                    del out[same]
+                out[index] = sound._replace(gate_ticks=max(1, gate))
+
+
+def _turn(content: Content, number: int) -> int:
+    """The pass whose throw of the dice counts in pass `number`."""
+    return number if content.pin is None else content.pin.turn
+
+
+def _tick(sound: Sound) -> int:
+    return sound.tick
+
+
+def _swing_of(content: Content, voice: Voice) -> tuple[float, int]:
+    """The swing in percent and the step whose pairs swing.
+
+    The pattern's reaches voices whose steps lie in its own: halves and
+    multiples. Triplets and evenly spread steps swing only by their own.
+    """
+    if voice.swing is not None:
+        step = content.step_of(voice)
+        return (voice.swing, int(step)) if step.denominator == 1 else (50.0, 1)
+    unit, step = content.step_ticks, content.step_of(voice)
+    within = unit / step
+    halves = within.denominator == 1 and within.numerator & (within.numerator - 1) == 0
+    if content.swing == 50 or voice.even or not (halves or (step / unit).denominator == 1):
+        return 50.0, 1
+    return content.swing, unit
+
+
+def passes_of(content: Content, voice: Voice) -> Passes:
+    """The passes of a voice; kept, since after an edit all but one of them are asked for again."""
+    bare = msgspec.structs.replace(content, voices=(), lanes=(), key="", seed=0)
+    return _passes(bare, voice)
+
+
+@lru_cache(maxsize=4096)
+def _passes(content: Content, voice: Voice) -> Passes:
+    return Passes(content, voice)
+
+
+def dice_key(seed: int, device: str, row: str, content: Content) -> int:
+    """The key of one voice's or lane's dice: by the take's seed, the device, the voice.
+
+    A pinned take keeps the seed it fell in, so that it stays as it was heard.
+    """
+    take = seed if content.pin is None else content.pin.seed
+    return key_of(take, device, row, content.seed)
+
+
+def lane_changes(content: Content, lane: ControlLane, number: int, key: int) -> list[Change]:
+    """What a controller lane sends in pass `number`, in order of time."""
+    cycle = content.ticks_of(lane)
+    turn = _turn(content, number)
+    points = [p for p in lane.points if p.chance == 100 or roll(key, turn, p.step) * 100 < p.chance]
+    out: list[Change] = []
+    for index, point in enumerate(points):
+        start = number * cycle + content.tick_of(lane, point.step)
+        out.append(Change(start, point.value, point.step))
+        if not point.glide:
+            continue
+        if index + 1 < len(points):
+            goal, end = points[index + 1].value, points[index + 1].step
+        else:
+            goal, end = points[0].value, lane.length + points[0].step
+        ticks = number * cycle + content.tick_of(lane, end) - start
+        stairs = min(abs(goal - point.value), max(1, ticks // GLIDE_TICKS))
+        for stair in range(1, stairs):
+            value = round(point.value + (goal - point.value) * stair / stairs)
+            out.append(Change(start + ticks * stair // stairs, value, point.step))
+    return sorted(out, key=lambda change: change.tick)
+
+
+def lane_is_steady(lane: ControlLane) -> bool:
+    """Whether every pass of a lane is like the first."""
+    return all(p.chance == 100 for p in lane.points)

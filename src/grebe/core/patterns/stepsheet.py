@@ -1,0 +1,139 @@
+"""A step sheet: a pattern to be keyed into a box by hand, in the box's own counts."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+from grebe.core.patterns.model import Hit, Pattern, Voice
+from grebe.core.patterns.translate import (
+    Level,
+    flam_level,
+    flam_ms,
+    late_ms,
+    swing_level,
+    velocity_level,
+)
+from grebe.core.rig.model import Device
+from grebe.core.rig.numbering import printed_program
+from grebe.core.rig.spec import Steps
+from grebe.core.time.swing import swing
+
+WORDS = ("soft", "plain", "accent")
+"""Three levels by name, where a box has so many."""
+
+
+class StepRow(NamedTuple):
+    """One step of a voice that has something on it."""
+
+    step: int
+    """As printed, from 1."""
+    does: str
+    """Level, flam, strokes and so on, in words."""
+
+
+class VoiceRows(NamedTuple):
+    """One voice."""
+
+    name: str
+    note: int
+    settings: str
+    """Its length and step, where they are not the pattern's."""
+    marks: str
+    """Its steps at a glance: x plain, X loud, o soft, a point for none."""
+    rows: tuple[StepRow, ...]
+
+
+class StepSheet(NamedTuple):
+    """All there is to key in."""
+
+    pattern: str
+    device: str
+    place: str
+    settings: tuple[str, ...]
+    voices: tuple[VoiceRows, ...]
+
+
+def step_sheet(pattern: Pattern, device: Device, bpm: float) -> StepSheet:
+    """How a pattern is keyed into its box: per voice, in the box's levels, flams and swing."""
+    steps = device.spec.steps or Steps(longest=256, swing=())
+    content = pattern.content
+    place = ""
+    if pattern.program is not None:
+        place = printed_program(device, pattern.program)
+    settings = [f"{content.length} steps of {content.rate}"]
+    if content.speed != "1":
+        settings.append(f"speed \u00d7{content.speed}")
+    if content.swing != 50:
+        settings.append(_swing(steps, content.swing, bpm, content.step_ticks))
+    voices = tuple(_voice(pattern, voice, steps, bpm) for voice in content.voices if voice.hits)
+    return StepSheet(pattern.name, device.name, place, tuple(settings), voices)
+
+
+def _swing(steps: Steps, percent: float, bpm: float, step_ticks: int) -> str:
+    if len(steps.swing) < 2:
+        late = swing(percent, bpm, step_ticks, 96).late_ms
+        return f"swing {percent:g} %, {late:.1f} ms late at {bpm:g} BPM"
+    level = swing_level(steps, percent, bpm, step_ticks)
+    off = _off(level)
+    return f"swing level {level.number} of {level.of} ({level.value:g} %){off}"
+
+
+def _off(level: Level) -> str:
+    return "" if abs(level.off_ms) < 0.05 else f", {level.off_ms:+.1f} ms off what is drawn"
+
+
+def _voice(pattern: Pattern, voice: Voice, steps: Steps, bpm: float) -> VoiceRows:
+    content = pattern.content
+    settings: list[str] = []
+    if voice.even:
+        settings.append(f"{voice.length} steps evenly over the pattern")
+    elif (voice.length, voice.rate) != (content.length, content.rate):
+        settings.append(f"{voice.length} steps of {voice.rate}")
+    if voice.direction != "forward":
+        settings.append(voice.direction)
+    if voice.swing is not None:
+        settings.append(_swing(steps, voice.swing, bpm, int(content.step_of(voice))))
+    hits = {h.step: h for h in voice.hits}
+    marks = "".join(_mark(hits.get(step)) for step in range(voice.length))
+    rows = tuple(StepRow(h.step + 1, _does(pattern, voice, h, steps, bpm)) for h in voice.hits)
+    return VoiceRows(voice.name, voice.note, ", ".join(settings), marks, rows)
+
+
+def _mark(hit: Hit | None) -> str:
+    if hit is None:
+        return "\u00b7"
+    return "X" if hit.velocity >= 112 else "x" if hit.velocity >= 64 else "o"
+
+
+def _does(pattern: Pattern, voice: Voice, hit: Hit, steps: Steps, bpm: float) -> str:
+    content = pattern.content
+    words = [_level(steps, hit.velocity)]
+    if hit.note is not None:
+        words.append(f"note {hit.note}" + "".join(f" {c:+d}" for c in hit.chord))
+    if hit.flam:
+        wanted = flam_ms(content, voice, hit, bpm)
+        level = flam_level(steps, wanted)
+        known = level.number > 0
+        words.append(f"flam {level.number} of {level.of}{_off(level)}" if known
+                     else f"flam {wanted:.0f} ms")  # fmt: skip
+    if hit.ratchet > 1:
+        ramp = "" if hit.ratchet_to == 100 else f" to {hit.ratchet_to} %"
+        words.append(f"{hit.ratchet} strokes{ramp}")
+    if hit.late:
+        words.append(f"{late_ms(content, voice, hit.late, bpm):+.1f} ms")
+    if hit.tie:
+        words.append("tied")
+    if hit.chance < 100:
+        words.append(f"{hit.chance} %")
+    if hit.when:
+        words.append(hit.when)
+    return ", ".join(words)
+
+
+def _level(steps: Steps, velocity: int) -> str:
+    level = velocity_level(steps, velocity)
+    if not level.number:
+        return f"velocity {velocity}"
+    if level.of == 2:
+        return ("plain", "accent")[level.number - 1]
+    return WORDS[level.number - 1] if level.of == 3 else f"level {level.number} of {level.of}"

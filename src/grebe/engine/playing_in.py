@@ -1,0 +1,67 @@
+"""What is played in: notes and controllers at the inputs, and notes struck from a window.
+
+Everything is told to the windows as it comes, with its place in the song; they
+remember it. Nothing has to be armed.
+"""
+
+from __future__ import annotations
+
+from heapq import heappop, heappush
+
+from grebe.core.player.events import NoteOff, NoteOn
+from grebe.core.sync.reclock import Reclock
+from grebe.engine.desk import Desk
+from grebe.engine.timeline import Timeline
+from grebe.errors import EngineError
+from grebe.link.messages import PlayedIn, Strike
+from grebe.protocols.midi import encode
+
+STRUCK_NS = 100_000_000
+"""A note struck with a key of the computer, which has no length, is held so long."""
+
+
+class PlayingIn:
+    """Notes on their way in."""
+
+    def __init__(self, desk: Desk) -> None:
+        self._desk = desk
+        self._played: list[tuple[str, int, bytes]] = []
+        self._ends: list[tuple[int, str, NoteOff]] = []
+        """(when, wire, end of a struck note)."""
+
+    def strike(self, message: Strike, now: int) -> None:
+        """Play a note on a device now. EngineError where Grebe does not reach it."""
+        wire = self._desk.via.get(message.device, "")
+        outlet = self._desk.outlets.get(wire)
+        if outlet is None or outlet.port is None:
+            raise EngineError(f"{self._desk.name(message.device)} cannot be reached just now")
+        on = NoteOn(channel=message.channel, note=message.note, velocity=message.velocity)
+        off = NoteOff(channel=message.channel, note=message.note)
+        self._desk.send_raw(outlet, encode(on))
+        heappush(self._ends, (now + STRUCK_NS, wire, off))
+        self._played.append((message.device, now, encode(on)))
+        self._played.append((message.device, now + STRUCK_NS, encode(off)))
+
+    def poll(self, now: int) -> None:
+        """End what was struck."""
+        while self._ends and self._ends[0][0] <= now:
+            _, wire, off = heappop(self._ends)
+            outlet = self._desk.outlets.get(wire)
+            if outlet is not None:
+                self._desk.send_raw(outlet, encode(off))
+
+    def told(self, timeline: Timeline | Reclock | None) -> tuple[PlayedIn, ...]:
+        """What was played since this was asked last."""
+        rows = [*self._desk.ears.take_played(), *self._played]
+        self._played = []
+        return tuple(
+            PlayedIn(
+                device=device,
+                at_ns=at_ns,
+                status=data[0],
+                first=data[1],
+                second=data[2],
+                tick=None if timeline is None else timeline.tick_at(at_ns),
+            )
+            for device, at_ns, data in rows
+        )

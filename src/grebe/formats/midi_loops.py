@@ -1,0 +1,187 @@
+"""Standard MIDI Files to patterns and back, through `mido`.
+
+Reading keeps what a pattern can hold: swing as swing, the rest as
+micro-timing, chords as chords. Writing gives what the pattern sounds like.
+"""
+
+from __future__ import annotations
+
+import io
+from collections.abc import Mapping
+from pathlib import Path
+from typing import Any
+
+import mido
+
+from grebe.core.patterns.capture import Played, Taken, content_from, played_grid
+from grebe.core.patterns.model import Pattern
+from grebe.core.patterns.passes import dice_key, passes_of
+from grebe.core.rig.model import Device
+from grebe.core.rig.spec import PITCHED_KINDS
+from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
+from grebe.core.units import MAX_STEPS
+from grebe.errors import MidiFileError
+from grebe.formats.reading import read_bounded
+from grebe.formats.smf import DIVISION, GM_DRUMS, file_tick, midi_bytes, track_of
+
+MAX_FILE_BYTES = 16 * 1024 * 1024
+MAX_TRACKS = 256
+"""A loop in more tracks than that is something else."""
+MAX_NOTES = 100_000
+MAX_BEATS = 100_000.0
+"""A note later than that (14 hours at 120 BPM) is a broken time."""
+DRUM_CHANNEL = 10
+UNTIED_BEATS = 0.125
+"""A note that is never ended lasts this long."""
+
+
+def read_notes(path: Path) -> list[Played]:
+    """All notes of a MIDI file, in quarter notes from its beginning.
+
+    MidiFileError says what is wrong with it.
+    """
+    data = read_bounded(path, MAX_FILE_BYTES, "a loop", MidiFileError)
+    return parse_notes(data, str(path))[0]
+
+
+def read_pattern(path: Path, device: Device, pattern_id: str) -> Pattern:
+    """Read a MIDI file as a pattern of a device; MidiFileError says what is wrong with it."""
+    data = read_bounded(path, MAX_FILE_BYTES, "a loop", MidiFileError)
+    return parse_pattern(data, str(path), device, pattern_id, Path(path).stem)
+
+
+def parse_notes(data: bytes, name: str) -> tuple[list[Played], float]:
+    """Notes of a file in order, and the quarter notes of its first bar; `name` is for messages."""
+    if data[:4] == b"MThd" and len(data) >= 14:
+        _refuse(data, name)
+    try:
+        file = mido.MidiFile(file=io.BytesIO(data))
+        notes, bar = _notes(file, name)
+    except MidiFileError:
+        raise
+    except Exception as error:  # mido lets five kinds of exception out of a broken file
+        reason = str(error) or type(error).__name__
+        raise MidiFileError(
+            f"{name} is not a whole MIDI file ({reason}). Save it again from where it was made."
+        ) from error
+    return notes, bar
+
+
+def _refuse(data: bytes, name: str) -> None:
+    """What the header already says cannot be a loop; before mido reads the tracks."""
+    kind, tracks, division = (int.from_bytes(data[i : i + 2], "big") for i in (8, 10, 12))
+    if kind == 2:
+        raise MidiFileError(
+            f"{name} is a type 2 file, a bundle of separate sequences. "
+            "Save the loop as type 0 or 1."
+        )
+    if tracks == 0:
+        raise MidiFileError(f"{name} holds no tracks. Choose a file with a loop in it.")
+    if tracks > MAX_TRACKS:
+        raise MidiFileError(
+            f"{name} holds {tracks} tracks; up to {MAX_TRACKS} are read. Save the loop alone."
+        )
+    if division >= 0x8000:
+        raise MidiFileError(
+            f"{name} counts in film frames (SMPTE), not in beats. Save it with a beat division."
+        )
+    if division == 0:
+        raise MidiFileError(f"{name} has a division of 0 ticks a beat: its times mean nothing.")
+
+
+def parse_pattern(data: bytes, name: str, device: Device, pattern_id: str, title: str) -> Pattern:
+    """As `read_pattern`, from bytes; `name` is what messages call the file.
+
+    A drum file's notes go to the voices of the device with the same names
+    where their notes differ (General MIDI's percussion map on the file's
+    side). The length is filled up to whole bars of the file's first metre.
+    """
+    notes, bar = parse_notes(data, name)
+    if not notes:
+        raise MidiFileError(f"{name} holds no notes. Choose a file with a loop in it.")
+    names = {v.note: v.name for v in device.spec.voices}
+    melodic = device.kind in PITCHED_KINDS and all(n.channel != DRUM_CHANNEL for n in notes)
+    mapping = {} if melodic else drum_map({n.note for n in notes}, names)
+    notes = [n._replace(note=mapping.get(n.note, n.note)) for n in notes]
+    starts = [n.start for n in notes]
+    rate, swing = played_grid(starts)
+    step = note_value_ticks(rate) / TICKS_PER_QUARTER
+    last = max(round(start / step) for start in starts)
+    steps_a_bar = max(1, round(bar / step))
+    whole_bars = MAX_STEPS // steps_a_bar * steps_a_bar or MAX_STEPS
+    length = min(whole_bars, (last // steps_a_bar + 1) * steps_a_bar)
+    kept = [n for n in notes if round(n.start / step) < length]
+    how = Taken(rate=rate, strength=0.0, swing=swing, melodic=melodic)
+    content = content_from(
+        kept, length * step, how, lambda n: names.get(n) or GM_DRUMS.get(n) or f"Note {n}"
+    )
+    return Pattern(id=pattern_id, name=title[:80] or "Loop", device=device.id, content=content)
+
+
+def drum_map(notes: set[int], voices: Mapping[int, str]) -> dict[int, int]:
+    """From General MIDI's drum notes to a box's own, by the names of its voices.
+
+    Notes the box has itself stay; so do notes nothing is called like.
+    """
+    by_name = {name.lower(): note for note, name in voices.items()}
+    return {
+        note: by_name[GM_DRUMS[note].lower()]
+        for note in notes
+        if note not in voices and note in GM_DRUMS and GM_DRUMS[note].lower() in by_name
+    }
+
+
+def _notes(file: mido.MidiFile, name: str) -> tuple[list[Played], float]:
+    per_beat = file.ticks_per_beat
+    open_notes: dict[tuple[int, int], tuple[int, int]] = {}
+    notes: list[Played] = []
+    bar, tick = 4.0, 0
+
+    def end(key: tuple[int, int], length: float) -> None:
+        start, velocity = open_notes.pop(key)
+        notes.append(Played(start / per_beat, length, key[1], velocity, key[0] + 1))
+
+    for message in mido.merge_tracks(file.tracks):
+        tick += message.time
+        if tick < 0 or tick / per_beat > MAX_BEATS:
+            raise MidiFileError(
+                f"{name} has an event {tick / per_beat:.0f} beats from its beginning. "
+                "Its times are broken: save it again from where it was made."
+            )
+        if message.type == "time_signature" and not notes and not open_notes:
+            bar = message.numerator * 4.0 / message.denominator
+        elif message.type in ("note_on", "note_off"):
+            key = (message.channel, message.note)
+            if key in open_notes:
+                end(key, (tick - open_notes[key][0]) / per_beat)
+            if message.type == "note_on" and message.velocity:
+                open_notes[key] = (tick, message.velocity)
+            if len(notes) > MAX_NOTES:
+                raise MidiFileError(
+                    f"{name} holds more than {MAX_NOTES} notes. Save the loop alone."
+                )
+    for key in list(open_notes):
+        end(key, UNTIED_BEATS)
+    return sorted(notes), bar
+
+
+def pattern_to_midi(pattern: Pattern, device: Device, bpm: float, passes: int = 1) -> bytes:
+    """A pattern as a type 1 file: a conductor track, then a track a voice; `passes` of it."""
+    content = pattern.content
+    file = mido.MidiFile(type=1, ticks_per_beat=DIVISION, charset="utf-8")
+    end = file_tick(content.ticks * passes)
+    head: list[tuple[int, Any]] = [(0, mido.MetaMessage("set_tempo", tempo=round(60e6 / bpm)))]
+    file.tracks.append(track_of(pattern.name, head, end))
+    for voice in content.voices:
+        rows: list[tuple[int, Any]] = []
+        key = dice_key(1, device.id, voice.id, content)
+        channel = (voice.channel or device.channel) - 1
+        for sound in passes_of(content, voice).between(0, content.ticks * passes, key):
+            if sound.fill:
+                continue
+            on = mido.Message("note_on", channel=channel, note=sound.note, velocity=sound.velocity)
+            off = mido.Message("note_off", channel=channel, note=sound.note, velocity=64)
+            rows += [(file_tick(sound.tick), on), (file_tick(sound.tick + sound.gate_ticks), off)]
+        rows.sort(key=lambda row: (row[0], row[1].type == "note_on"))
+        file.tracks.append(track_of(voice.name, rows, end))
+    return midi_bytes(file)

@@ -1,0 +1,95 @@
+"""The stand-ins' way to the speaker, where there is an audio output."""
+
+from __future__ import annotations
+
+import os
+import socket
+import subprocess
+import sys
+from pathlib import Path
+
+import msgspec
+
+from grebe.core.rig.model import Device
+from grebe.core.rig.standin import SliceSound
+from grebe.core.sound.names import CUTOFF, LEVEL, USUAL_BRIGHT
+from grebe.protocols.speaker import Note, Samples, ToSpeaker
+from grebe.standins.box import Box
+
+
+def has_output() -> bool:
+    """Whether there may be an audio output: a sound card, or a sound server of this user.
+
+    Looked for without opening anything. ``GREBE_SOUND`` names an output outright.
+    """
+    if os.environ.get("GREBE_SOUND"):
+        return True
+    run = Path(os.environ.get("XDG_RUNTIME_DIR", "/nonexistent"))
+    servers = (run / "pipewire-0", run / "pulse" / "native")
+    return any(p.exists() for p in servers) or any(Path("/dev/snd").glob("pcm*p"))
+
+
+class Aloud:
+    """Sends notes to the speaker; without one they are only reported, as ever."""
+
+    def __init__(self) -> None:
+        self._tried = False
+        self._socket: socket.socket | None = None
+        self._samples: dict[str, tuple[SliceSound, ...]] = {}
+        """By device, what the speaker has been told of."""
+        self._encoder = msgspec.msgpack.Encoder()
+
+    def get_ready(self) -> None:
+        """Start the speaker, once: it takes a second until it can sound."""
+        if not self._tried:
+            self._tried = True
+            if has_output():
+                self._start()
+
+    def tell(self, device: Device, box: Box) -> None:
+        """Send on what a box has begun and ended, and take it from the box."""
+        sounded, box.sounded = box.sounded, []
+        if self._socket is None:
+            return
+        if self._samples.get(device.id, ()) != box.samples:
+            self._samples[device.id] = box.samples
+            self._send(Samples(device.id, box.samples))
+        slots = {v.note: v.slot for v in device.spec.voices if v.slot}
+        slots |= {s.note: s.slot for s in box.samples if s.slot}
+        for note in sounded:
+            self._send(
+                Note(
+                    device.id,
+                    device.kind,
+                    note.note,
+                    note.velocity,
+                    note.at_ns,
+                    note.controllers.get(LEVEL, 127),
+                    note.controllers.get(CUTOFF, USUAL_BRIGHT),
+                    slots.get(note.note, ""),
+                )
+            )
+
+    def _send(self, message: ToSpeaker) -> None:
+        if self._socket is None:
+            return
+        try:
+            self._socket.send(self._encoder.encode(message))
+        except BlockingIOError:
+            return  # the speaker is behind: a note is lost, no box is held up
+        except OSError:
+            self._socket.close()
+            self._socket = None
+
+    def _start(self) -> None:
+        ours, theirs = socket.socketpair(socket.AF_UNIX, socket.SOCK_SEQPACKET)
+        ours.setblocking(False)
+        with theirs:
+            subprocess.Popen(
+                [sys.executable, "-m", "grebe.standins.speaker", str(theirs.fileno())],
+                pass_fds=(theirs.fileno(),),
+                stdin=subprocess.DEVNULL,
+                stdout=subprocess.DEVNULL,
+                stderr=subprocess.DEVNULL,
+            )
+        self._socket = ours

@@ -1,0 +1,229 @@
+"""``python -m grebe.standins.speaker``: sounds what stand-ins play, at an audio output.
+
+A process of its own: making sound must not hold up a box that notes when its
+ticks come. It ends by itself when the stand-ins do, or where there is no output.
+"""
+
+from __future__ import annotations
+
+import os
+import socket
+import sys
+from collections import deque
+from typing import Any, NamedTuple
+
+import numpy as np
+from numpy.typing import NDArray
+
+from grebe.core.sound.fitting import at_rate, faded
+from grebe.core.sound.kit import (
+    HATS,
+    LEVELS,
+    PANS,
+    USUAL_LEVEL,
+    VOICED,
+    is_struck,
+    loudness,
+    release_of,
+    rounded,
+    sound_of,
+    tone,
+)
+from grebe.core.sound.mix import CUT_S, Sample, limited
+from grebe.core.sound.tones import fading
+from grebe.errors import PortLost
+from grebe.protocols.speaker import MAX_PACKET_BYTES, Note, Samples, decoder
+from grebe.wires.clock import raw_ns
+from grebe.wires.frames import FrameClock
+from grebe.wires.sound import sound_library
+
+AHEAD_NS = 40_000_000
+"""Everything sounds this much later than the boxes say, all of it alike: time to mix it."""
+MOST_SOUNDS = 64
+"""More at once, and the oldest go."""
+USUAL_DRUMS = range(35, 60)
+"""Made before anything sounds: General MIDI's."""
+
+
+def _where(note: Note) -> tuple[str, str]:
+    """What a note is played from, and shares with others that it cuts off."""
+    hats = "hats" if is_struck(note.kind) and note.note in HATS else f"note {note.note}"
+    return note.device, note.slot or hats
+
+
+class _Sounding:
+    """One note on its way."""
+
+    __slots__ = (
+        "bright", "ends", "first", "gain", "kind", "note", "pan", "release", "sample", "where",
+    )  # fmt: skip
+
+    def __init__(self, note: Note, first: int, rate: int, sample: Sample | None) -> None:
+        self.sample = sample
+        """What it plays instead of its box's own sound."""
+        self.kind, self.note = note.kind, note.note
+        self.where = _where(note)
+        self.first = first
+        self.ends: int | None = None
+        """Sample at which it is let go of, or cut off."""
+        self.release = release_of(note.kind, rate)
+        self.bright = rounded(0.0, note.bright)[1]
+        self.gain = loudness(note.velocity, note.level) * LEVELS.get(note.kind, USUAL_LEVEL)
+        self.pan = PANS.get(note.kind, 0.0)
+        if sample is not None and sample.gate:
+            self.release = max(1, round(CUT_S * rate))
+
+    @property
+    def is_held(self) -> bool:
+        """Whether the end of its note ends it."""
+        return not is_struck(self.kind) if self.sample is None else self.sample.gate
+
+
+class Desk:
+    """Notes in, blocks of stereo out. Pure: frames are its only time."""
+
+    def __init__(self, rate: int) -> None:
+        self.rate = rate
+        self.samples: dict[tuple[str, int], Sample] = {}
+        """By device and note. Replaced, never changed: the callback reads it."""
+        self._sounds: list[_Sounding] = []
+
+    def take(self, note: Note, frame: int) -> None:
+        """A note begins or ends at a frame."""
+        if note.kind not in VOICED:
+            return
+        where = _where(note)
+        for sound in self._sounds:
+            same = sound.where == where and sound.first <= frame
+            if same and note.velocity and (sound.ends is None or sound.ends > frame):
+                sound.ends, sound.release = frame, max(1, round(CUT_S * self.rate))
+            elif same and not note.velocity and sound.ends is None and sound.is_held:
+                sound.ends = frame
+        if note.velocity:
+            sample = self.samples.get((note.device, note.note))
+            self._sounds.append(_Sounding(note, frame, self.rate, sample))
+            del self._sounds[:-MOST_SOUNDS]
+
+    def block(self, first: int, count: int) -> NDArray[np.float32]:
+        """Samples `first` on, shape (count, 2), limited."""
+        out = np.zeros((count, 2), dtype=np.float32)
+        left: list[_Sounding] = []
+        for sound in self._sounds:
+            if sound.first >= first + count:
+                left.append(sound)
+                continue
+            begin = max(first, sound.first)
+            wave = self._wave(sound, begin - sound.first, first + count - begin)
+            if wave is None:
+                continue
+            left.append(sound)
+            part = out[begin - first : begin - first + len(wave)]
+            part[:, 0] += wave * np.float32(np.sqrt((1 - sound.pan) / 2) * sound.gain)
+            part[:, 1] += wave * np.float32(np.sqrt((1 + sound.pan) / 2) * sound.gain)
+        self._sounds = left
+        return limited(out)
+
+    def _wave(self, sound: _Sounding, into: int, count: int) -> NDArray[np.float32] | None:
+        """What a note adds from `into` it on; None when it is over."""
+        ends = None if sound.ends is None else sound.ends - sound.first
+        if ends is not None and into >= ends + sound.release:
+            return None
+        if sound.sample is not None or is_struck(sound.kind):
+            wave = self._struck(sound)
+            if into >= len(wave):
+                return None
+            wave = wave[into : into + count]
+        else:
+            wave = tone(sound.kind, sound.note, sound.bright, into, count, self.rate)
+        if ends is not None and into + len(wave) > ends:
+            wave = wave * fading(into, len(wave), ends, sound.release)
+        return wave
+
+    def _struck(self, sound: _Sounding) -> NDArray[np.float32]:
+        if sound.sample is not None:
+            return sound.sample.wave
+        return sound_of(sound.kind, sound.note, *rounded(0.0, 0), self.rate)
+
+
+def load_samples(message: Samples, rate: int) -> dict[tuple[str, int], Sample]:
+    """A box's sounds from their files, at a rate; a file that cannot be read is left out."""
+    from scipy.io import wavfile  # noqa: PLC0415 - only where there is something to load
+
+    files: dict[str, tuple[int, NDArray[np.float32]]] = {}
+    out: dict[tuple[str, int], Sample] = {}
+    for sound in message.sounds:
+        if sound.path not in files:
+            try:
+                own_rate, raw = wavfile.read(sound.path)
+            except (OSError, ValueError):
+                continue
+            full = 1.0 if raw.dtype.kind == "f" else float(np.iinfo(raw.dtype).max)
+            scaled = raw.astype(np.float32) / np.float32(full)
+            files[sound.path] = (own_rate, scaled if scaled.ndim == 1 else scaled.mean(axis=1))
+        own_rate, audio = files[sound.path]
+        wave = faded(audio[sound.start : sound.end], own_rate)
+        wave = wave if own_rate == rate else at_rate(wave, own_rate, rate)
+        out[(message.device, sound.note)] = Sample(wave, sound.gate, sound.slot)
+    return out
+
+
+class _Stamped(NamedTuple):
+    note: Note
+    frame: int
+
+
+def play(source: socket.socket) -> None:
+    """Sound what comes in over a socket, until it closes. PortLost without an output."""
+    library = sound_library()
+    coming: deque[_Stamped] = deque()
+    count = 0
+
+    def fill(data: Any, frames: int, when: Any, status: Any) -> None:
+        nonlocal count
+        del when, status
+        clock.update(count, raw_ns(), frames)
+        while coming:
+            stamped = coming.popleft()
+            desk.take(stamped.note, stamped.frame)
+        data[:] = desk.block(count, frames)
+        count += frames
+
+    try:
+        stream = library.OutputStream(
+            device=os.environ.get("GREBE_SOUND"), channels=2, dtype="float32", callback=fill,
+            prime_output_buffers_using_stream_callback=False,
+        )  # fmt: skip
+    except (library.PortAudioError, ValueError) as error:
+        raise PortLost(f"no audio output would open ({error})") from error
+    clock = FrameClock(round(stream.samplerate))
+    desk = Desk(clock.rate)
+    for note_number in USUAL_DRUMS:
+        sound_of("drums", note_number, *rounded(0.0, 0), clock.rate)
+    desk.take(Note("", "bass", 40, 1, 0), 0)
+    desk.block(0, 512)  # whatever is slow the first time is behind it
+    desk = Desk(clock.rate)
+    with stream:
+        while packet := source.recv(MAX_PACKET_BYTES):
+            message = decoder.decode(packet)
+            if isinstance(message, Samples):
+                kept = {k: v for k, v in desk.samples.items() if k[0] != message.device}
+                desk.samples = kept | load_samples(message, clock.rate)
+                continue
+            if is_struck(message.kind):  # made here, the first time: the callback has no time
+                sound_of(message.kind, message.note, *rounded(0.0, 0), clock.rate)
+            frame = clock.frame_at(message.at_ns + AHEAD_NS)
+            if frame is not None:
+                coming.append(_Stamped(message, frame))
+
+
+def main() -> None:
+    """Sound what comes in over the descriptor named on the command line."""
+    source = socket.socket(fileno=int(sys.argv[1]))
+    try:
+        play(source)
+    except PortLost:
+        sys.exit(1)  # nobody to tell: the stand-ins go on without sound
+
+
+if __name__ == "__main__":
+    main()

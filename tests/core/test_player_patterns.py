@@ -1,0 +1,161 @@
+"""The player over patterns: fills, dice, controllers, clicks, launches, edits while playing."""
+
+from __future__ import annotations
+
+import msgspec
+import pytest
+
+from grebe.core.document import Project, with_content
+from grebe.core.patterns import edit
+from grebe.core.patterns.model import Content, ControlLane, ControlPoint, Hit, Pattern, Voice
+from grebe.core.player.commands import Begin, Fill, Launch, LaunchAt, Metronome, SetPlan
+from grebe.core.player.events import ControlChange, Due, NoteOn, SectionStarts
+from grebe.core.player.plan import make_plan
+from grebe.core.player.player import Player
+from grebe.core.player.whole import song_events
+from grebe.core.rig.model import CountIn
+from grebe.core.time.ticks import CLOCK_TICKS, SIXTEENTH_TICKS, TICKS_PER_QUARTER
+from grebe.errors import EditError
+from tests import build
+
+BEAT = TICKS_PER_QUARTER
+BAR = 4 * BEAT
+
+
+def playing(content: Content, bars: int = 4) -> Project:
+    """One box that Grebe plays, one scene."""
+    pattern = Pattern(id="p", name="p", device="box", content=content)
+    scenes = [build.scene("a", bars, box=["p"]), build.scene("b", bars, box=["p"])]
+    return build.project([build.device("box")], [pattern], scenes, build.song("a", "b"))
+
+
+def player_of(project: Project, seed: int = 1) -> Player:
+    player = Player(make_plan(project, project.songs[0], seed=seed))
+    player.apply(Begin())
+    return player
+
+
+def notes(dues: list[Due]) -> list[tuple[int, int]]:
+    return [(t, e.note) for t, _, e in dues if isinstance(e, NoteOn)]
+
+
+def in_windows(player: Player, until: int, window: int) -> list[Due]:
+    out: list[Due] = []
+    while player.tick < until:
+        out += player.advance(min(until, player.tick + window))
+    return out
+
+
+RICH = Content(
+    swing=57.0,
+    voices=(
+        Voice(id="a", name="a", note=40, length=7, hits=(
+            Hit(step=0, flam=400, late=-400), Hit(step=2, chance=50), Hit(step=6, ratchet=4),
+        )),
+        Voice(id="b", name="b", note=50, length=5, direction="random", hits=(
+            Hit(step=1, when="1 of 3"), Hit(step=4, late=490, chance=30, when="later"),
+        )),
+        Voice(id="c", name="c", note=60, length=9, even=True, hits=(
+            Hit(step=0), Hit(step=3, when="without", chance=80), Hit(step=8, late=300),
+        )),
+    ),
+)  # fmt: skip
+
+
+@pytest.mark.parametrize("window", [100_003, SIXTEENTH_TICKS, 3 * BAR])
+def test_the_size_of_windows_changes_nothing(window: int) -> None:
+    """The same take, note for note, in whatever windows it is asked for."""
+    project = playing(RICH)
+    found = notes(in_windows(player_of(project), 8 * BAR - 1, window))
+    whole = notes(song_events(make_plan(project, project.songs[0])))
+    assert found == [row for row in whole if row[0] < 8 * BAR - 1]
+    assert len(found) > 60
+
+
+def test_a_seed_is_a_take() -> None:
+    """The same seed the same take, another seed another."""
+    project = playing(RICH)
+    takes = [notes(song_events(make_plan(project, project.songs[0], seed=s))) for s in (5, 5, 6)]
+    assert takes[0] == takes[1]
+    assert takes[0] != takes[2]
+
+
+def test_early_strokes_of_later_passes_fall_before_their_bar() -> None:
+    """A flam and a push before step 1: held to the start in the first pass, early in the next."""
+    hits = (Hit(step=0, flam=200, late=-100),)
+    player = player_of(playing(Content(voices=(Voice(id="v", name="v", hits=hits),))))
+    ticks = [t for t, _ in notes(player.advance(2 * BAR))]
+    lead, push = SIXTEENTH_TICKS // 5, SIXTEENTH_TICKS // 10
+    assert ticks == [0, 0, BAR - push - lead, BAR - push, 2 * BAR - push - lead, 2 * BAR - push]
+
+
+def test_a_fill_plays_while_it_is_held() -> None:
+    """From the next such hit on, until it is let go; the others the other way."""
+    hits = (Hit(step=0), Hit(step=4, when="fill"), Hit(step=8, when="no fill"))
+    player = player_of(playing(Content(voices=(Voice(id="v", name="v", hits=hits),))))
+    out = notes(player.advance(BAR))
+    player.apply(Fill(on=True))
+    out += notes(player.advance(2 * BAR))
+    player.apply(Fill(on=False))
+    out += notes(player.advance(3 * BAR))
+    assert [t // SIXTEENTH_TICKS for t, _ in out] == [0, 8, 16, 20, 32, 40]
+
+
+def test_controllers_come_before_their_notes() -> None:
+    """On one tick the value first, so that the note has it; the lane goes round by itself."""
+    points = (ControlPoint(step=0, value=9), ControlPoint(step=4, value=80))
+    lane = ControlLane(id="c", name="c", controller=74, length=12, points=points)
+    content = Content(voices=(build.voice("x...x...x...x..."),), lanes=(lane,))
+    dues = player_of(playing(content)).advance(BAR + 1)
+    rows = [(t // SIXTEENTH_TICKS, type(e)) for t, _, e in dues
+            if isinstance(e, (ControlChange, NoteOn))]  # fmt: skip
+    assert rows == [
+        (0, ControlChange), (0, NoteOn), (4, ControlChange), (4, NoteOn), (8, NoteOn),
+        (12, ControlChange), (12, NoteOn), (16, ControlChange), (16, NoteOn),
+    ]  # fmt: skip
+
+
+def test_an_edit_is_heard_at_the_next_step_and_nowhere_else() -> None:
+    """While it plays a hit is added and one removed: the other voices go on as they were."""
+    project = playing(RICH)
+    player = player_of(project)
+    at = BAR + 5 * CLOCK_TICKS
+    before = player.advance(at)
+    changed = with_content(
+        project, "p", lambda c: edit.with_voice(c, "a", lambda v: edit.put_hit(v, Hit(step=4)))
+    )
+    player.apply(SetPlan(plan=make_plan(changed, changed.songs[0])))
+    after = player.advance(4 * BAR)
+    whole = notes(song_events(make_plan(project, project.songs[0])))
+    others = [n for n in whole if n[1] != 40 and n[0] < 4 * BAR]
+    assert [n for n in notes([*before, *after]) if n[1] != 40] == others
+    new = notes(song_events(make_plan(changed, changed.songs[0])))
+    assert notes(after) == [n for n in new if at <= n[0] < 4 * BAR]
+
+
+def test_the_metronome() -> None:
+    """Every beat on what clicks the count-in, the bar's first louder; nobody chosen: refused."""
+    project = playing(Content())
+    with pytest.raises(EditError, match="choose a box"):
+        player_of(project).apply(Metronome(on=True))
+    rig = msgspec.structs.replace(project.rig, count_in=CountIn(device="box", note=37))
+    player = player_of(msgspec.structs.replace(project, rig=rig))
+    player.apply(Metronome(on=True))
+    dues = player.advance(BAR + 1)
+    clicks = [(t // BEAT, e.velocity) for t, _, e in dues if isinstance(e, NoteOn)]
+    assert clicks == [(0, 120), (1, 80), (2, 80), (3, 80), (4, 120)]
+    player.apply(Metronome(on=False))
+    assert not notes(player.advance(2 * BAR))
+
+
+@pytest.mark.parametrize(
+    ("at", "beats"), [("quarter_beat", 1.5), ("beat", 2.0), ("bar", 4.0), ("section_end", 16.0)]
+)
+def test_launches_from_a_quarter_beat_to_a_bar(at: LaunchAt, beats: float) -> None:
+    """Asked for at 1.3 beats: the next section comes in on the next such line."""
+    player = player_of(playing(Content(voices=(build.voice("x..."),))))
+    player.advance(BEAT * 13 // 10)
+    player.apply(Launch(section="s2", at=at))
+    dues = player.advance(17 * BEAT)
+    starts = [t / BEAT for t, _, e in dues if isinstance(e, SectionStarts)]
+    assert starts == [beats]

@@ -1,0 +1,47 @@
+"""The stand-ins' speaker at a real audio output, heard by an independent client."""
+
+from __future__ import annotations
+
+import os
+import shutil
+import socket
+import subprocess
+import sys
+import time
+from itertools import pairwise
+
+import msgspec
+import pytest
+
+from tests.engine.jackd import RATE, Server, heard, listener
+
+pytestmark = [
+    pytest.mark.jack,
+    pytest.mark.skipif(shutil.which("jackd") is None, reason="jackd is not installed"),
+]
+
+
+def test_a_kick_is_heard_at_the_output(server: Server) -> None:
+    """Three kicks 200 ms apart come out 200 ms apart; closing the socket ends the speaker."""
+    ours, theirs = socket.socketpair(socket.AF_UNIX, socket.SOCK_SEQPACKET)
+    process = subprocess.Popen(
+        [sys.executable, "-m", "grebe.standins.speaker", str(theirs.fileno())],
+        pass_fds=(theirs.fileno(),),
+        env=os.environ | {"GREBE_SOUND": "system", "JACK_DEFAULT_SERVER": server.name},
+    )
+    theirs.close()
+    try:
+        ear = listener(server, "PortAudio:out_0", 7.0)
+        time.sleep(2.5)  # its clock of frames has settled, as long after a rig is opened
+        first = time.clock_gettime_ns(time.CLOCK_MONOTONIC_RAW) + 50_000_000
+        for n in range(3):
+            row = ("note", "d", "drums", 36, 127, first + n * 200_000_000, 127, 64, "")
+            ours.send(msgspec.msgpack.encode(row))
+        rises = [frame for frame, what in heard(ear)["seen"] if what == "rise"]
+        starts = [f for i, f in enumerate(rises) if i == 0 or f - rises[i - 1] > RATE // 10]
+        assert len(starts) == 3
+        for a, b in pairwise(starts):
+            assert (b - a) / RATE == pytest.approx(0.2, abs=0.005)
+    finally:
+        ours.close()
+        assert process.wait(5) == 0
