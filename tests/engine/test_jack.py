@@ -298,3 +298,17 @@ def test_after_jack_lost_time_the_box_is_put_right(server: Server) -> None:
     told = [row[:2] for row in data if row[:2] in ("fa", "fb", "fc", "f2")]
     assert told[0] == "fa"
     assert told[1:4] == ["fc", "f2", "fb"]
+
+
+def test_a_server_that_hangs_holds_nobody_else_up(server: Server) -> None:
+    """It is taken as stopped, the clock goes on elsewhere; when it answers, it is joined again."""
+    with live(jack_project()) as engine:
+        engine.send(Begin(), Hold(on=True))
+        engine.status(lambda s: s.running and s.devices[1].sent > 24)
+        server.process.send_signal(signal.SIGSTOP)
+        try:
+            gone = engine.status(lambda s: s.devices[1].port == "gone")
+            engine.status(lambda s: s.devices[0].received > gone.devices[0].received + 72)
+        finally:
+            server.process.send_signal(signal.SIGCONT)
+        engine.status(lambda s: s.devices[1].port == "up")

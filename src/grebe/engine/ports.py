@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import os
+from threading import Thread
 
 from grebe.core.rig.model import AudioPort, Device
 from grebe.core.rig.spec import PulseShape
@@ -17,6 +18,27 @@ from grebe.wires.sound import SoundWire
 from grebe.wires.standin import StandinPort
 
 
+class _Reopening(Thread):
+    """Closes a JACK client that died and opens another: with a server that hangs that may take
+    for ever, and the clock of the other wires must not wait for it."""
+
+    def __init__(self, dead: JackWire | None) -> None:
+        super().__init__(daemon=True)
+        self._dead = dead
+        self.wire: JackWire | None = None
+        self.error = PortLost("JACK does not answer")
+        self.start()
+
+    def run(self) -> None:
+        """Do it."""
+        try:
+            if self._dead is not None:
+                self._dead.close()  # before: the other order makes the new one vanish
+            self.wire = JackWire(os.environ.get("JACK_DEFAULT_SERVER"))
+        except PortLost as error:
+            self.error = error
+
+
 class PortBook:
     """Knows how to reach devices: stand-ins by path, JACK through one client, ALSA by name."""
 
@@ -24,6 +46,7 @@ class PortBook:
         self.standins: dict[str, str] = {}
         """Device id to socket path."""
         self._jack: JackWire | None = None
+        self._reopening: _Reopening | None = None
         self._sounds: dict[str, SoundWire] = {}
 
     def open(self, device: Device) -> OutPort | None:
@@ -104,11 +127,20 @@ class PortBook:
             self._jack.leave_transport()
 
     def _jack_wire(self) -> JackWire:
+        """Our JACK client. PortLost when there is no server, or while one is opened again."""
         if self._jack is not None and not self._jack.alive:
-            self._jack.close()  # the dead one first: the other order makes the new one vanish
-            self._jack = None
-        if self._jack is None:
+            self._reopening, self._jack = _Reopening(self._jack), None
+        if self._jack is None and self._reopening is None:
             self._jack = JackWire(os.environ.get("JACK_DEFAULT_SERVER"))
+        elif self._jack is None and self._reopening is not None:
+            if self._reopening.is_alive():
+                raise PortLost("JACK does not answer")
+            tried, self._reopening = self._reopening, None
+            self._jack = tried.wire
+            if self._jack is None:
+                self._reopening = _Reopening(None)
+                raise tried.error
+        assert self._jack is not None
         return self._jack
 
     def close(self) -> None:

@@ -57,6 +57,8 @@ def _say_nothing(message: str) -> None:
 
 TORN_PERIODS = 3
 """What was written so many periods before time was lost may never have reached the other end."""
+SILENT_NS = 3_000_000_000
+"""A server that has not called for so long is taken as stopped."""
 _Out = TypeVar("_Out", bound="JackPort | JackLine")
 
 
@@ -69,7 +71,9 @@ class JackWire:
         self.frames = FrameClock(self.client.samplerate)
         self.xruns = 0
         self.transport: JackTransport | JackFollowed | None = None
-        self.alive = True
+        self._stopped = False
+        self._period_ns = raw_ns()
+        """When the callback was called last."""
         self._ports: list[JackPort | JackLine] = []
         self._inputs: list[JackInput] = []
         self._overrun = False
@@ -79,6 +83,12 @@ class JackWire:
         self.client.set_xrun_callback(self._on_xrun)
         self.client.set_shutdown_callback(self._on_shutdown)
         self.client.activate()
+
+    @property
+    def alive(self) -> bool:
+        """Whether the server is there. One that was killed does not always say so: it is
+        taken as stopped, too, when it has not called for a while."""
+        return not self._stopped and raw_ns() - self._period_ns < SILENT_NS
 
     def open_port(self, name: str, target: str) -> JackPort:
         """A new output named for a device, connected to `target` unless that is empty.
@@ -177,7 +187,7 @@ class JackWire:
         self.client.close()
 
     def _process(self, frames: int) -> None:
-        now_ns = raw_ns()
+        now_ns = self._period_ns = raw_ns()
         low = self.client.last_frame_time
         if low < self._last_low - 0x8000_0000:
             self._high += 0x1_0000_0000  # JACK counts frames in 32 bits
@@ -205,7 +215,7 @@ class JackWire:
 
     def _on_shutdown(self, status: Any, reason: str) -> None:
         del status, reason
-        self.alive = False
+        self._stopped = True
 
 
 class JackInput:

@@ -11,9 +11,12 @@ from grebe.wires.frames import FrameClock
 class Client(Protocol):
     """What an output needs of the wire it belongs to."""
 
-    alive: bool
     client: Any
     frames: FrameClock
+
+    @property
+    def alive(self) -> bool:
+        """Whether the server is there."""
 
     def forget(self, port: Any) -> None:
         """Take a port out of the callback and give it back."""
