@@ -21,7 +21,7 @@ check: $(READY)
 	$(BIN)/mypy
 
 unit: $(READY)
-	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 2 -m "not jack"
+	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 3 -m "not jack"
 	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -m jack # JACK wants the machine to itself
 
 schema: $(READY)

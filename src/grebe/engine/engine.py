@@ -22,11 +22,13 @@ from grebe.core.player.commands import (
     Steer,
 )
 from grebe.core.player.events import (
+    SAID,
     Clock,
     Continue,
     ControlChange,
     DeviceEvent,
     Due,
+    MutesDropped,
     NoteOff,
     SectionStarts,
     Shared,
@@ -144,7 +146,9 @@ class Engine:
         self._player: Player | None = None
         self._timeline: Timeline | Reclock | None = None
         self._hearing: Hearing = ""
-        self._queue: list[tuple[int, int, str, DeviceEvent | SectionStarts | SongEnds]] = []
+        self._queue: list[
+            tuple[int, int, str, DeviceEvent | SectionStarts | MutesDropped | SongEnds]
+        ] = []
         self._serial = 0
         self._bytes: dict[DeviceEvent, bytes] = {}
         self._section = ("", 0)
@@ -277,7 +281,7 @@ class Engine:
             assert self._timeline is not None
             due_ns = self._timeline.ns_at(tick)
             self._serial += 1
-            if isinstance(event, (SectionStarts, SongEnds)):
+            if isinstance(event, SAID):
                 heappush(self._queue, (due_ns, self._serial, "", event))
                 continue
             wire = self._desk.via.get(device, "")
@@ -314,6 +318,8 @@ class Engine:
                 self._section = (event.section, event.tick)
                 if self._player is not None:
                     self._bars.enter(self._player.plan, event)
+            elif isinstance(event, MutesDropped):
+                self._say_dropped(event)
             elif isinstance(event, SongEnds):
                 self._ended()
             elif outlet is not None:  # it may have left the rig since this was planned
@@ -321,6 +327,13 @@ class Engine:
         for wire, due_ns, late_ns in ticks:  # counted when all of them are out
             for outlet in self._desk.sharing.get(wire, ()):
                 outlet.tick_sent(due_ns, late_ns / 1e6)
+
+    def _say_dropped(self, event: MutesDropped) -> None:
+        """Mutes by hand ended with their scene: never silently."""
+        outlets = self._desk.outlets
+        boxes = dict.fromkeys(outlets[d].device.name if d in outlets else d for d, _ in event.mutes)
+        text = f"Mutes by hand ended with their scene: {', '.join(boxes)} as the song has it now."
+        self._server.tell(Notice(level="info", text=text))
 
     def _send(self, outlet: Outlet, event: DeviceEvent, due_ns: int) -> None:
         port = outlet.port
@@ -442,7 +455,7 @@ class Engine:
             ]
         for _, device, event in [*ends, *dues]:
             reached = self._desk.outlets.get(self._desk.via.get(device, device))
-            if reached is not None and not isinstance(event, (Tempo, SectionStarts, SongEnds)):
+            if reached is not None and not isinstance(event, (Tempo, *SAID)):
                 self._send(reached, event, now)
         self._ended()
 
@@ -643,6 +656,9 @@ class Engine:
             launched=self._next[2],
             held=player.held if player else False,
             mutes=player.mutes if player else (),
+            mutes_by_hand=player.mutes_by_hand if player else (),
+            mutes_kept=player.mutes_kept if player else True,
+            loop=player.loop if player else None,
             devices=self._desk.statuses(),
             overruns=self._desk.ports.overruns,
             follows=self._desk.following.device,

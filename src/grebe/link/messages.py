@@ -18,7 +18,9 @@ from grebe.core.player.commands import (
     Fill,
     Halt,
     Hold,
+    KeepMutes,
     Launch,
+    LoopOver,
     Metronome,
     Mute,
     Nudge,
@@ -31,7 +33,7 @@ from grebe.core.rig.trigger import Trigger
 from grebe.core.units import Channel, Note, Value, Velocity
 from grebe.errors import ProtocolError
 
-LINK_VERSION = 5
+LINK_VERSION = 6
 MAX_MESSAGE_BYTES = 16 * 1024 * 1024
 """A project of 500 patterns is about 2 MB; eight times that is a mistake or an attack."""
 
@@ -111,6 +113,8 @@ ToEngine: TypeAlias = (
     | Hold
     | Again
     | Skip
+    | KeepMutes
+    | LoopOver
     | Mute
     | Steer
     | Nudge
@@ -216,6 +220,12 @@ class Status(Value, frozen=True, kw_only=True, tag="status"):
     launched: bool = False
     held: bool = False
     mutes: tuple[tuple[str, str], ...] = ()
+    mutes_by_hand: tuple[tuple[str, str], ...] = ()
+    """Those, and what sounds, that a hand has made otherwise than scene and song would have it."""
+    mutes_kept: bool = True
+    """Whether they stay when this section is over."""
+    loop: tuple[int, int] | None = None
+    """Ticks of the song as written that are played over and over."""
     devices: tuple[DeviceStatus, ...] = ()
     follows: str = ""
     """Id of the box whose clock is followed; "" for none."""

@@ -19,6 +19,7 @@ from grebe.core.player.events import (
     ProgramChange,
     Pulse,
     SongPosition,
+    SongSelect,
     Start,
     Stop,
 )
@@ -70,6 +71,8 @@ def encode(event: DeviceEvent) -> bytes:
             return bytes((PROGRAM_CHANGE | event.channel - 1, event.program))
         case ControlChange():
             return bytes((CONTROL_CHANGE | event.channel - 1, event.controller, event.value))
+        case SongSelect():
+            return bytes((0xF3, event.song))
 
 
 def silence(channels: range = range(16)) -> list[bytes]:

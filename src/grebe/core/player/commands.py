@@ -33,6 +33,8 @@ class Launch(Value, frozen=True, kw_only=True, tag="launch"):
 
     section: str = ""
     at: LaunchAt = "section_end"
+    into_bars: Annotated[int, Meta(ge=0, le=9999)] = 0
+    """Bars of the section that are left out: where in it to come in."""
 
 
 class Hold(Value, frozen=True, kw_only=True, tag="hold"):
@@ -56,6 +58,21 @@ class Mute(Value, frozen=True, kw_only=True, tag="mute"):
     voice: str = ""
     """Voice id; "" is the whole device."""
     on: bool
+
+
+class KeepMutes(Value, frozen=True, kw_only=True, tag="keep_mutes"):
+    """Whether mutes by hand stay when this section is over. Unsaid, its scene decides."""
+
+    on: bool
+
+
+class LoopOver(Value, frozen=True, kw_only=True, tag="loop"):
+    """Play a stretch of the song as written over and over; an empty one ends it."""
+
+    first: int
+    """Tick of the song."""
+    last: int
+    """The first tick that is not part of it."""
 
 
 class Steer(Value, frozen=True, kw_only=True, tag="steer"):
@@ -106,6 +123,8 @@ Command: TypeAlias = (
     | Again
     | Skip
     | Mute
+    | KeepMutes
+    | LoopOver
     | Steer
     | Nudge
     | Fill

@@ -64,6 +64,12 @@ class ControlChange(Value, frozen=True, kw_only=True, tag="control"):
     value: int
 
 
+class SongSelect(Value, frozen=True, kw_only=True, tag="song"):
+    """Select a song of the box's own memory; `song` as sent, 0 to 127."""
+
+    song: int
+
+
 class Tempo(Value, frozen=True, kw_only=True, tag="tempo"):
     """The tempo changes here. For the timeline, not for a device."""
 
@@ -82,6 +88,13 @@ class SectionStarts(Value, frozen=True, kw_only=True, tag="section"):
     """The first bar's number in the song as written."""
 
 
+class MutesDropped(Value, frozen=True, kw_only=True, tag="mutes"):
+    """Mutes made by hand ended with their scene. To be said, not for a device."""
+
+    mutes: tuple[tuple[str, str], ...]
+    """(device id, voice id or "") of each that stands otherwise now."""
+
+
 class SongEnds(Value, frozen=True, kw_only=True, tag="end"):
     """The last section is over and everything has been told to stop."""
 
@@ -97,8 +110,12 @@ DeviceEvent: TypeAlias = (
     | NoteOff
     | ProgramChange
     | ControlChange
+    | SongSelect
 )
-Event: TypeAlias = DeviceEvent | Tempo | SectionStarts | SongEnds
+Event: TypeAlias = DeviceEvent | Tempo | SectionStarts | MutesDropped | SongEnds
+
+SAID = (SectionStarts, MutesDropped, SongEnds)
+"""What is for those who show it, not for a device or the timeline."""
 
 Due: TypeAlias = tuple[int, str, Event]
 """(tick, device id, event). The device is "" for events that are not for a device.

@@ -1,48 +1,90 @@
-"""What is silent: by the scene, by hand, and what has to be sent for it."""
+"""What is silent: by the scene, by a region of the song, by hand, and what is sent for it."""
 
 from __future__ import annotations
 
+from collections import Counter
+from typing import TypeAlias
+
 from grebe.core.player.deck import Deck
 from grebe.core.player.events import ControlChange, Due
-from grebe.core.songs.model import Part, Scene
+from grebe.core.songs.model import Scene
 
 SOUNDING, SILENT = 127, 0
 """Values of a box's mute controller."""
 
+Muted: TypeAlias = tuple[str, str]
+"""(device id, voice id or "" for the whole device)."""
+
 
 class Mutes:
-    """The performer's mutes over those of the scenes."""
+    """The performer's mutes over those of regions, over those of the scenes."""
 
     def __init__(self) -> None:
-        self._by_hand: dict[tuple[str, str], bool] = {}
+        self._by_hand: dict[Muted, bool] = {}
+        self._by_scene: frozenset[Muted] = frozenset()
+        self._regions: Counter[Muted] = Counter()
 
     def set(self, device: str, voice: str, *, on: bool) -> None:
         """A hand mutes a device or one voice of it ("" is the device), or lets it sound."""
         self._by_hand[(device, voice)] = on
 
-    def is_silent(self, part: Part, voice: str = "") -> bool:
-        """Muted by hand, or by the scene's part where no hand has said otherwise."""
-        by_scene = voice in part.silent_voices if voice else part.muted
-        silent = self._by_hand.get((part.device, voice), by_scene)
-        return silent or (bool(voice) and self.is_silent(part))
+    def enter(self, scene: Scene) -> None:
+        """A scene comes in: its own mutes, or those that stand where it leaves them alone."""
+        self._regions.clear()
+        if scene.mutes == "saved":
+            self._by_scene = scene_mutes(scene)
 
-    def listed(self, scene: Scene) -> tuple[tuple[str, str], ...]:
-        """What is silent in a scene, as (device id, voice id or "")."""
-        keys = dict.fromkeys(self._by_hand)
-        for part in scene.parts:
-            keys[(part.device, "")] = None
-            keys.update(dict.fromkeys((part.device, voice) for voice in part.silent_voices))
-        return tuple(key for key in keys if self.is_silent(scene.part(key[0]), key[1]))
+    def region(self, muted: Muted, *, on: bool) -> None:
+        """A region of the song begins or ends; where they lie over each other the last ends it."""
+        self._regions[muted] = max(0, self._regions[muted] + (1 if on else -1))
 
-    def apply(self, deck: Deck, part: Part, tick: int) -> list[Due]:
+    def end_regions(self) -> None:
+        """None of the regions holds any more."""
+        self._regions.clear()
+
+    @property
+    def by_hand(self) -> tuple[Muted, ...]:
+        """What stands otherwise than scene and regions would have it."""
+        return tuple(k for k, on in self._by_hand.items() if on != self._without_hands(k))
+
+    def drop_by_hand(self) -> tuple[Muted, ...]:
+        """Forget what the hand changed; gives what that makes different."""
+        different = self.by_hand
+        self._by_hand.clear()
+        return different
+
+    def is_silent(self, device: str, voice: str = "") -> bool:
+        """Muted by hand, or by scene or region where no hand has said otherwise."""
+        key = (device, voice)
+        silent = self._by_hand.get(key)
+        if silent is None:
+            silent = self._without_hands(key)
+        return silent or (bool(voice) and self.is_silent(device))
+
+    def _without_hands(self, key: Muted) -> bool:
+        return key in self._by_scene or self._regions[key] > 0
+
+    def listed(self) -> tuple[Muted, ...]:
+        """What is silent now."""
+        keys = dict.fromkeys((*self._by_hand, *sorted(self._by_scene), *self._regions))
+        return tuple(key for key in keys if self.is_silent(*key))
+
+    def apply(self, deck: Deck, tick: int) -> list[Due]:
         """Make a device silent or let it sound; what is to be sent for it at `tick`."""
+        device = deck.device.id
         if deck.device.plays == "own":
-            return tell_silent(deck, tick, silent=self.is_silent(part) or not deck.chain)
+            return tell_silent(deck, tick, silent=self.is_silent(device) or not deck.chain)
         was_sounding = [lane for lane in deck.lanes if not lane.silent]
         for lane in deck.lanes:
-            lane.silent = self.is_silent(part, lane.row)
+            lane.silent = self.is_silent(device, lane.row)
         hushed = {note[2] for lane in was_sounding if lane.silent for note in lane.notes}
-        return [(tick, deck.device.id, deck.held.pop(key)[1]) for key in hushed & deck.held.keys()]
+        return [(tick, device, deck.held.pop(key)[1]) for key in hushed & deck.held.keys()]
+
+
+def scene_mutes(scene: Scene) -> frozenset[Muted]:
+    """What a scene says is silent."""
+    out = {(part.device, "") for part in scene.parts if part.muted}
+    return frozenset(out | {(p.device, v) for p in scene.parts for v in p.silent_voices})
 
 
 def tell_silent(deck: Deck, tick: int, *, silent: bool) -> list[Due]:

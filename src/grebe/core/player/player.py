@@ -13,6 +13,7 @@ from typing import Any
 import msgspec
 
 from grebe.core.patterns.model import Pattern
+from grebe.core.player.clicks import click_at, counted_in
 from grebe.core.player.commands import (
     Again,
     Begin,
@@ -20,7 +21,9 @@ from grebe.core.player.commands import (
     Fill,
     Halt,
     Hold,
+    KeepMutes,
     Launch,
+    LoopOver,
     Metronome,
     Mute,
     Nudge,
@@ -29,22 +32,35 @@ from grebe.core.player.commands import (
     Skip,
     Steer,
 )
+from grebe.core.player.course import Coming, Course
 from grebe.core.player.deck import Deck, Lane, lanes_of
 from grebe.core.player.events import (
+    ControlChange,
     DeviceEvent,
     Due,
+    MutesDropped,
     NoteOff,
     NoteOn,
     ProgramChange,
     SectionStarts,
     Shared,
     SongPosition,
+    SongSelect,
     Tempo,
+)
+from grebe.core.player.marks import (
+    Filling,
+    Happening,
+    Mark,
+    Moved,
+    Silence,
+    curve_value,
+    marks_of,
 )
 from grebe.core.player.mutes import Mutes, tell_silent
 from grebe.core.player.plan import Plan, PulseLine, sounding
 from grebe.core.rig.wiring import exact
-from grebe.core.songs.layout import Layout, Span, section_tempo
+from grebe.core.songs.layout import Span, section_tempo
 from grebe.core.songs.model import Part
 from grebe.core.time.position import song_position
 from grebe.core.time.tempo import TempoMap, TempoPoint
@@ -59,14 +75,12 @@ from grebe.errors import EditError
 
 PREROLL_TICKS = 2 * CLOCK_TICKS
 """Between telling the boxes their patterns and Start: 40 ms at 126 BPM, so that they are ready."""
-CLICK, CLICK_LOUD = 80, 120
-"""Velocities of the clicks of a count-in, and of the first in a bar."""
 PROGRAM_LEAD_TICKS = SIXTEENTH_TICKS
-"""A program change is sent one sixteenth before its boundary: a box that changes at
-the end of its pattern has to have it before that end."""
+"""A program change is sent one sixteenth before its boundary, or earlier where a box takes longer:
+one that changes at the end of its pattern has to have it before that end."""
 
 # Order of what falls on one tick: decisions, the clock, ends of notes, notes.
-_PREPARE, _SWITCH, _CHAIN, _TEMPO, _PLACE, _CLICK, _CLOCK, _PULSE, _OFF, _HIT = range(10)
+_PREPARE, _SWITCH, _CHAIN, _TEMPO, _MARK, _PLACE, _CLICK, _CLOCK, _PULSE, _OFF, _HIT = range(11)
 
 
 class Player:
@@ -81,22 +95,19 @@ class Player:
         self.plan = plan
         self.tick = 0
         self.running = False
-        self.held = False
         self.filling = False
         """Whether a fill is held."""
         self.clicking = False
         """Whether every beat is clicked."""
-        self._layout: Layout = plan.layout()
+        self._course = Course(plan.layout())
         self._heap: list[tuple[int, int, int, Any]] = []
         self._serial = count()
-        self._token = 0
-        self._index = 0
-        self._next: int | None = None
-        self._launch: tuple[int, int] | None = None
-        self._located = False
-        """Whether the section coming in is entered in its middle."""
-        self._section_start = 0
-        self._section_end = 0
+        self._token = self._generation = 0
+        self._marks: list[Mark] = []
+        self._mark = 0
+        self._written_fill = False
+        self._mutes_kept: bool | None = None
+        """What the performer said becomes of mutes by hand at the end of this section."""
         self._tempo = TempoMap((TempoPoint(tick=0, bpm=plan.song.bpm),))
         """As it is without a push."""
         self._push = 1.0
@@ -112,33 +123,54 @@ class Player:
     @property
     def section(self) -> str:
         """Id of the section now playing, or the one Begin would start at."""
-        return self._span.section.id if self._layout.spans else ""
+        return self._span.section.id if self._spans else ""
 
     @property
     def next_section(self) -> str:
         """Id of the section that comes next; "" where the song ends."""
-        if self._launch is not None:
-            return self._layout.spans[self._launch[0]].section.id
-        return "" if self._next is None else self._layout.spans[self._next].section.id
+        coming = self._course.coming(self.tick) if self._spans else None
+        return "" if coming is None else self._spans[coming.section].section.id
 
     @property
     def boundary(self) -> int:
         """Tick at which the next section comes in, or the pass ends when this one is held."""
-        return self._section_end if self._launch is None else self._launch[1]
+        return self._course.boundary(self.tick)
+
+    @property
+    def held(self) -> bool:
+        """Whether this section stays, pass after pass."""
+        return self._course.held
 
     @property
     def launched(self) -> bool:
         """Whether the next section has been asked for."""
-        return self._launch is not None
+        return self._course.launch is not None
 
     @property
     def mutes(self) -> tuple[tuple[str, str], ...]:
         """What is silent now, as (device id, voice id or "")."""
-        return self._mutes.listed(self._span.scene) if self._layout.spans else ()
+        return self._mutes.listed()
+
+    @property
+    def mutes_by_hand(self) -> tuple[tuple[str, str], ...]:
+        """What a hand has made otherwise than scene and song would have it."""
+        return self._mutes.by_hand
+
+    @property
+    def mutes_kept(self) -> bool:
+        """Whether those stay when this section is over."""
+        if self._mutes_kept is not None or not self._spans:
+            return self._mutes_kept is not False
+        return self._span.scene.hand_mutes == "keep"
+
+    @property
+    def loop(self) -> tuple[int, int] | None:
+        """The ticks of the song as written that are played over and over."""
+        return self._course.loop
 
     def bar_after(self, tick: int) -> int:
         """The first bar line of the song as written that is not before a tick."""
-        return self._layout.bar_after(tick)
+        return self._course.layout.bar_after(tick)
 
     # Commands
 
@@ -149,29 +181,39 @@ class Player:
         """
         match command:
             case Begin():
-                index = self._index_of(command.section)
+                index = self._course.index_of(command.section, self.plan.song.name)
                 return self._begin(index, command.tick, command.count_in_bars)
             case Halt():
                 return self._halt(self.tick)
             case Launch():
-                return self._launch_section(command)
+                name = self.plan.song.name
+                if self.running and self._course.ask_for(command, self.tick, name):
+                    self._schedule()
             case Hold():
-                self.held = command.on
+                self._course.held = command.on
                 return self._take_back()
             case Again():
                 if self.running:
-                    self._section_end += self._span.pass_ticks
+                    self._course.one_more_pass()
                     self._schedule()
                     return self._take_back()
             case Skip():
-                return self._skip()
+                if self._course.skip() and self.running:
+                    self._schedule()
+                    return self._take_back()
             case Mute():
                 if command.device not in self._decks:
                     raise EditError(f"there is no device {command.device!r} to mute")
                 self._mutes.set(command.device, command.voice, on=command.on)
                 if self.running:
-                    part = self._span.scene.part(command.device)
-                    return self._mutes.apply(self._decks[command.device], part, self.tick)
+                    return self._mutes.apply(self._decks[command.device], self.tick)
+            case KeepMutes():
+                self._mutes_kept = command.on
+            case LoopOver():
+                self._course.loop_over(command)
+                if self.running:
+                    self._schedule()
+                    return self._take_back()
             case Steer():
                 self._steer(command.bpm, command.ramp_bars)
             case Nudge():
@@ -220,7 +262,11 @@ class Player:
 
     def _hit(self, out: list[Due], tick: int, lane: Lane) -> None:
         _, gate, key, on, off, filled = lane.notes[lane.index]
-        if on is not None and not lane.silent and filled in (None, self.filling):
+        if (
+            on is not None
+            and not lane.silent
+            and filled in (None, self.filling or self._written_fill)
+        ):
             deck = lane.deck
             device = deck.device.id
             if off is not None:
@@ -254,7 +300,10 @@ class Player:
         if kind == _TEMPO:
             self._set_tempo(out, what)
         elif kind == _CLICK:
-            self._click(out, tick, *what)
+            self._click(out, tick, what)
+        elif kind == _MARK:
+            if what == self._generation:
+                self._pass_marks(out, tick)
         elif kind == _PLACE:
             out += [(tick, device, event) for device, event in what]
         elif kind == _CHAIN:
@@ -268,51 +317,47 @@ class Player:
             return  # the boundary has been moved since
         elif kind == _PREPARE:
             self._prepare(out, tick)
-        elif self.held and self._launch is None:
-            self._section_end += self._span.pass_ticks
+        elif self._course.stays(self.tick):
+            self._course.one_more_pass()
             self._schedule()
-        elif self._target is None:
+        elif (coming := self._course.coming(self.tick)) is None:
             self._end_song(out, tick)
         else:
-            self._enter(out, tick, self._target)
+            self._enter(out, tick, coming)
+
+    @property
+    def _spans(self) -> tuple[Span, ...]:
+        return self._course.layout.spans
 
     @property
     def _span(self) -> Span:
-        return self._layout.spans[self._index]
-
-    @property
-    def _target(self) -> int | None:
-        return self._next if self._launch is None else self._launch[0]
-
-    def _index_of(self, section: str) -> int:
-        if not self._layout.spans:
-            raise EditError(f"{self.plan.song.name} has no sections: there is nothing to play")
-        if not section:
-            return 0
-        for index, span in enumerate(self._layout.spans):
-            if span.section.id == section:
-                return index
-        raise EditError(f"{self.plan.song.name} has no section {section!r}")
+        return self._course.span
 
     def _begin(self, index: int, tick: int | None, counted_bars: int) -> list[Due]:
         if self.running:
             return []
         if tick is not None:
-            tick = min(max(0, tick), self._layout.ticks - CLOCK_TICKS) // CLOCK_TICKS * CLOCK_TICKS
-            index = self._layout.index_at(tick)
-        span = self._layout.spans[index]
+            layout = self._course.layout
+            tick = min(max(0, tick), layout.ticks - CLOCK_TICKS) // CLOCK_TICKS * CLOCK_TICKS
+            index = layout.index_at(tick)
+        span = self._spans[index]
         base = span.tick if tick is None else tick
         counted = counted_bars * span.scene.meter.bar_ticks
         ready = base - counted - PREROLL_TICKS
-        self._located = base > span.tick
         self._heap.clear()
         self._decks = {d.id: Deck(d) for d in self.plan.devices}
-        self._index, self._section_start, self._section_end = index, span.tick, base
-        self._next, self._launch, self.held = None, (index, base), False
+        into = self._course.begin(index, base)
+        self._mutes_kept = None
+        self._end_marks()
         self.running, self.tick, self._push = True, ready, 1.0
-        bpm = self._layout.tempo.bpm_at(base) if self._located else span.bpm
+        bpm = self._course.layout.tempo.bpm_at(base) if into else span.bpm
         self._tempo = TempoMap((TempoPoint(tick=ready, bpm=bpm),))
         out: list[Due] = [(ready, "", Tempo(point=self._tempo.points[0]))]
+        out += [
+            (ready, box.device, SongSelect(song=box.number))
+            for box in self.plan.song.box_songs
+            if box.device in self._decks
+        ]
         self._prepare(out, ready)
         for device in self.plan.started:
             if base == 0:
@@ -335,42 +380,47 @@ class Player:
 
     def _count_in(self, first: int, until: int) -> None:
         """Clicks on the beats from `first` on, the bars' first ones louder."""
-        beat = self._span.scene.meter.beat_ticks
-        for tick in range(first, until, beat):
-            clicked = self._click_at(tick - first)
-            if clicked is not None:
-                heappush(self._heap, (tick, _CLICK, next(self._serial), clicked))
+        deck = self._clicker
+        if deck is not None:
+            meter = self._span.scene.meter
+            for tick, on in counted_in(self.plan.count_in, deck.device, meter, first, until):
+                heappush(self._heap, (tick, _CLICK, next(self._serial), on))
+
+    @property
+    def _clicker(self) -> Deck | None:
+        """Who clicks."""
+        return self._decks.get(str(self.plan.count_in.device))
 
     def _click_beat(self, out: list[Due], tick: int) -> None:
         """The metronome, where a beat falls on this tick."""
-        since = tick - self._section_start
-        if since % self._span.scene.meter.beat_ticks == 0:
-            clicked = self._click_at(since)
-            if clicked is not None:
-                self._click(out, tick, *clicked)
+        deck, since = self._clicker, tick - self._course.start
+        if deck is not None:
+            meter = self._span.scene.meter
+            click = click_at(self.plan.count_in, deck.device, meter, since)
+            if click is not None:
+                self._click(out, tick, click)
 
-    def _click_at(self, since: int) -> tuple[Deck, NoteOn] | None:
-        """The click so long after a bar line, and who clicks it; None for nobody."""
-        deck = self._decks.get(str(self.plan.count_in.device))
-        if deck is None:
-            return None
-        loud = since % self._span.scene.meter.bar_ticks == 0
-        velocity = CLICK_LOUD if loud else CLICK
-        note = self.plan.count_in.note
-        return deck, NoteOn(channel=deck.device.channel, note=note, velocity=velocity)
-
-    def _click(self, out: list[Due], tick: int, deck: Deck, on: NoteOn) -> None:
-        key, end = on.channel * 128 + on.note, tick + CLOCK_TICKS
-        deck.held[key] = (end, NoteOff(channel=on.channel, note=on.note))
-        out.append((tick, deck.device.id, on))
-        heappush(self._heap, (end, _OFF, next(self._serial), (deck, key)))
+    def _click(self, out: list[Due], tick: int, on: NoteOn) -> None:
+        deck = self._clicker
+        if deck is not None:
+            key, end = on.channel * 128 + on.note, tick + CLOCK_TICKS
+            deck.held[key] = (end, NoteOff(channel=on.channel, note=on.note))
+            out.append((tick, deck.device.id, on))
+            heappush(self._heap, (end, _OFF, next(self._serial), (deck, key)))
 
     def _schedule(self) -> None:
         """Put the coming boundary on the heap, and what has to be told before it."""
         self._token += 1
-        told_at = max(self.boundary - PROGRAM_LEAD_TICKS, self.tick)
+        told_at = max(self.boundary - self._lead_ticks, self.tick)
         heappush(self._heap, (told_at, _PREPARE, next(self._serial), self._token))
         heappush(self._heap, (self.boundary, _SWITCH, next(self._serial), self._token))
+
+    @property
+    def _lead_ticks(self) -> int:
+        """How long before a boundary boxes are told: as long as the slowest of them needs."""
+        slowest_ms = max((d.device.spec.told_ms for d in self._decks.values()), default=0.0)
+        needed = slowest_ms / 60_000 * self._tempo.bpm_at(self.tick) * TICKS_PER_QUARTER
+        return max(PROGRAM_LEAD_TICKS, int(needed))
 
     def _rejoin(self, device: str, *, stop_now: bool) -> list[Due]:
         """Stop a box that is back, tell it its pattern, and let it come in on the next bar."""
@@ -383,12 +433,12 @@ class Player:
         for deck in (self._decks[d] for d in behind):
             deck.told_program = deck.told_silent = None
             self._tell_program(out, self.tick, deck, deck.pattern)
-            if self._layout.spans:
-                out += self._mutes.apply(deck, self._span.scene.part(deck.device.id), self.tick)
+            if self._spans:
+                out += self._mutes.apply(deck, self.tick)
         if device in self.plan.started:
             bar = self._span.scene.meter.bar_ticks
-            since = self.tick + PREROLL_TICKS - self._section_start
-            base = self._section_start + next_multiple(max(0, since), bar)
+            since = self.tick + PREROLL_TICKS - self._course.start
+            base = self._course.start + next_multiple(max(0, since), bar)
             if self._rejoining.get(device) == base:
                 return out
             self._rejoining[device] = base
@@ -402,60 +452,116 @@ class Player:
 
     def _prepare(self, out: list[Due], tick: int) -> None:
         """Tell boxes that play their own patterns what the coming section wants."""
-        target = self._target
-        if target is None or (self.held and self._launch is None):
+        course = self._course
+        coming = None if course.stays(self.tick) else course.coming(self.tick)
+        if coming is None:
             return
-        scene = self._layout.spans[target].scene
+        scene = self._spans[coming.section].scene
         for deck in self._decks.values():
             chain = self._chain(scene.part(deck.device.id))
-            if chain and self._located:
-                coming = Deck(deck.device)
-                coming.begin(chain, self._section_start, self.boundary)
-                self._tell_program(out, tick, deck, coming.pattern)
+            if chain and coming.into:
+                entered = Deck(deck.device)
+                entered.begin(chain, coming.at - coming.into, coming.at)
+                self._tell_program(out, tick, deck, entered.pattern)
             elif chain:  # what carries on is told again only if another was told meanwhile
                 self._tell_program(out, tick, deck, chain[0])
 
-    def _enter(self, out: list[Due], tick: int, index: int) -> None:
-        """Begin a section. After a cut in mid-bar it counts from the bar line before.
-
-        Located inside it, it counts from where it began.
-        """
-        located, self._located = self._located, False
-        bar = self._span.scene.meter.bar_ticks
-        origin = self._section_start
-        if not located:
-            origin += (tick - self._section_start) // bar * bar
-        self._index, self._section_start = index, origin
-        self._section_end = origin + self._span.ticks
-        self._launch, self.held = None, False
-        self._next = index + 1 if index + 1 < len(self._layout.spans) else None
-        span = self._span
-        out.append(
-            (
-                tick,
-                "",
-                SectionStarts(
-                    section=span.section.id, scene=span.scene.id, tick=origin, song_bar=span.bar
-                ),
-            )
+    def _enter(self, out: list[Due], tick: int, coming: Coming) -> None:
+        """Begin a section: what was laid over the one before ends, mutes by hand stay or go."""
+        self._end_marks()
+        if not self.mutes_kept:
+            dropped = self._mutes.drop_by_hand()
+            if dropped:
+                out.append((tick, "", MutesDropped(mutes=dropped)))
+        self._mutes_kept = None
+        straight = self._course.enter(coming, tick)
+        span, origin = self._span, self._course.start
+        starts = SectionStarts(
+            section=span.section.id, scene=span.scene.id, tick=origin, song_bar=span.bar
         )
-        point = self._tempo_inside(tick) if located else section_tempo(span, tick)
+        out.append((tick, "", starts))
+        if not straight:
+            self._take_songs_there(out, tick, span.tick + coming.into)
+        point = self._tempo_inside(tick, coming.into) if coming.into else section_tempo(span, tick)
         if point is not None:
             self._set_tempo(out, point)
         elif abs(self._tempo.bpm_at(tick) - span.bpm) > 1e-9:
             self._set_tempo(out, TempoPoint(tick=tick, bpm=span.bpm))
+        self._mutes.enter(span.scene)
         for deck in self._decks.values():
             self._take_part(out, tick, origin, deck, span.scene.part(deck.device.id))
+        self._lay_marks(out, tick)
         self._schedule()
 
-    def _tempo_inside(self, tick: int) -> TempoPoint:
-        """The tempo at a tick inside the song as written, with what is left of a ramp."""
-        tempo = self._layout.tempo
+    def _take_songs_there(self, out: list[Due], tick: int, written: int) -> None:
+        """Boxes that play a song of their own go on in its order: take them to the place."""
+        for box in self.plan.song.box_songs:
+            if box.device in self.plan.started and written % SIXTEENTH_TICKS == 0:
+                position = SongPosition(sixteenths=song_position(written))
+                out.append((tick, box.device, Shared.STOP))
+                out.append((tick, box.device, position))
+                out.append((tick, box.device, Shared.CONTINUE))
+
+    # What is laid over a section
+
+    def _end_marks(self) -> None:
+        self._marks, self._mark, self._written_fill = [], 0, False
+        self._generation += 1
+        self._mutes.end_regions()
+
+    def _lay_marks(self, out: list[Due], tick: int) -> None:
+        """Take what is laid over this section: what is past already holds, the rest waits."""
+        self._end_marks()
+        self._marks = marks_of(self._span)
+        since = tick - self._course.start
+        while self._mark < len(self._marks) and self._marks[self._mark][0] < since:
+            what = self._marks[self._mark][1]
+            self._mark += 1
+            if isinstance(what, Silence | Filling):
+                self._happen(out, tick, what)
+        for curve in self._span.section.curves:
+            if since > 0:
+                self._happen(out, tick, Moved(curve, curve_value(curve, since)))
+        self._pass_marks(out, tick)
+
+    def _pass_marks(self, out: list[Due], tick: int) -> None:
+        """Do what falls on this tick, and wait for what comes after it."""
+        since = tick - self._course.start
+        while self._mark < len(self._marks) and self._marks[self._mark][0] <= since:
+            what = self._marks[self._mark][1]
+            self._mark += 1
+            self._happen(out, tick, what)
+        if self._mark < len(self._marks):
+            at = self._course.start + self._marks[self._mark][0]
+            heappush(self._heap, (at, _MARK, next(self._serial), self._generation))
+
+    def _happen(self, out: list[Due], tick: int, what: Happening) -> None:
+        if isinstance(what, Silence):
+            self._mutes.region(what.muted, on=what.on)
+            deck = self._decks.get(what.muted[0])
+            if deck is not None:
+                out += self._mutes.apply(deck, tick)
+        elif isinstance(what, Filling):
+            self._written_fill = what.on
+        elif isinstance(what, Moved):
+            deck = self._decks.get(what.curve.device)
+            if deck is not None:
+                channel = what.curve.channel or deck.device.channel
+                change = ControlChange(
+                    channel=channel, controller=what.curve.controller, value=what.value
+                )
+                out.append((tick, deck.device.id, change))
+        else:
+            self._set_tempo(out, msgspec.structs.replace(what.point, tick=tick))
+
+    def _tempo_inside(self, tick: int, into: int) -> TempoPoint:
+        """The tempo inside the song as written, with what is left of a ramp."""
+        tempo, written = self._course.layout.tempo, self._span.tick + into
         for point in tempo.points:
-            if point.tick < tick < point.tick + point.ramp_ticks:
-                left = point.tick + point.ramp_ticks - tick
+            if point.tick < written < point.tick + point.ramp_ticks:
+                left = point.tick + point.ramp_ticks - written
                 return TempoPoint(tick=tick, bpm=point.bpm, ramp_ticks=left)
-        return TempoPoint(tick=tick, bpm=tempo.bpm_at(tick))
+        return TempoPoint(tick=tick, bpm=tempo.bpm_at(written))
 
     def _take_part(self, out: list[Due], tick: int, origin: int, deck: Deck, part: Part) -> None:
         chain = self._chain(part)
@@ -468,7 +574,11 @@ class Player:
             self._tell_program(out, tick, deck, deck.pattern)
             self._start_lanes(deck, tick)
             self._schedule_chain(deck, tick)
-        out += self._mutes.apply(deck, part, tick)
+        for value in part.values:
+            channel = value.channel or deck.device.channel
+            change = ControlChange(channel=channel, controller=value.controller, value=value.value)
+            out.append((tick, deck.device.id, change))
+        out += self._mutes.apply(deck, tick)
 
     def _chain(self, part: Part) -> tuple[Pattern, ...]:
         patterns = {p.id: p for p in self.plan.patterns if p.device == part.device}
@@ -478,10 +588,9 @@ class Player:
         deck.lanes = []
         if deck.device.plays != "grebe" or deck.pattern is None:
             return
-        part = self._span.scene.part(deck.device.id)
         for lane in lanes_of(deck, deck.pattern.content, deck.origin, self.plan.seed):
             lane.seek(tick)
-            lane.silent = self._mutes.is_silent(part, lane.row)
+            lane.silent = self._mutes.is_silent(deck.device.id, lane.row)
             deck.lanes.append(lane)
             heappush(self._heap, (lane.next_tick(), _HIT, next(self._serial), lane))
 
@@ -489,7 +598,7 @@ class Player:
         if len(deck.chain) < 2 or deck.pattern is None:
             return
         end = deck.entered + sounding(deck.pattern, deck.device).ticks
-        tells_at = max(end - PROGRAM_LEAD_TICKS, tick)
+        tells_at = max(end - self._lead_ticks, tick)
         for at, tells in ((tells_at, True), (max(end, tick), False)):
             heappush(self._heap, (at, _CHAIN, next(self._serial), (deck, deck.generation, tells)))
 
@@ -510,6 +619,8 @@ class Player:
         device = deck.device
         if device.plays != "own" or not device.obeys_program or pattern is None:
             return
+        if self.plan.song.box_song(device.id) is not None:
+            return  # its own song memory says which
         if pattern.program is not None and pattern.program != deck.told_program:
             deck.told_program = pattern.program
             change = ProgramChange(channel=device.channel, program=pattern.program)
@@ -560,48 +671,16 @@ class Player:
             if deck.told_silent:  # a box left silent would stay so under the performer's hands
                 out += tell_silent(deck, tick, silent=False)
         out += [(tick, device, Shared.STOP) for device in self.plan.started]
-        self.running, self._launch, self.held = False, None, False
+        self.running, self._course.launch, self._course.held = False, None, False
         self._heap.clear()
         return out
-
-    # Launching and muting
-
-    def _launch_section(self, launch: Launch) -> list[Due]:
-        if not self.running:
-            return []
-        target = self._next if not launch.section else self._index_of(launch.section)
-        if target is None:
-            return []
-        meter = self._span.scene.meter
-        units = {"bar": meter.bar_ticks, "beat": meter.beat_ticks,
-                 "quarter_beat": meter.beat_ticks // 4}  # fmt: skip
-        since = self.tick - self._section_start
-        if launch.at == "now":
-            at = max(self.tick, self._section_start)
-        elif launch.at in units:
-            at = self._section_start + next_multiple(since, units[launch.at])
-        elif self.held:
-            at = self._section_start + next_multiple(since, self._span.pass_ticks)
-        else:
-            at = self._section_end
-        self._launch = (target, at)
-        self._schedule()
-        return []
-
-    def _skip(self) -> list[Due]:
-        if self._next is not None and self._next + 1 < len(self._layout.spans):
-            self._next += 1
-            self._launch = None
-            if self.running:
-                self._schedule()
-                return self._take_back()
-        return []
 
     def _take_back(self) -> list[Due]:
         """Boxes told of a section that now comes later, or not: tell them what plays on."""
         out: list[Due] = []
-        stays = self.held and self._launch is None
-        if self.running and (stays or self.tick < self.boundary - PROGRAM_LEAD_TICKS):
+        if self.running and (
+            self._course.stays(self.tick) or self.tick < self.boundary - self._lead_ticks
+        ):
             for deck in self._decks.values():
                 coming = deck.following if len(deck.chain) > 1 else None
                 if coming is None or deck.told_program != coming.program:
@@ -617,32 +696,28 @@ class Player:
         """
         layout = plan.layout()
         if not self.running:
-            self.plan, self._layout = plan, layout
+            self.plan, loop = plan, self._course.loop
+            self._course = Course(layout)
+            self._course.loop = loop
             self._decks = {d.id: Deck(d) for d in plan.devices}
-            self._index, self._next = 0, None
             return []
         if not layout.spans:
             raise EditError(f"{plan.song.name} has no sections left; the old plan plays on")
-        section, going = self.section, self._span.ticks
-        launched = self.next_section if self._launch is not None else ""
+        section = self.section
         tempo_edited = _tempo_of(plan) != _tempo_of(self.plan)
-        self.plan, self._layout = plan, layout
-        ids = [span.section.id for span in layout.spans]
-        self._index = ids.index(section) if section in ids else min(self._index, len(ids) - 1)
-        if self._launch is not None:
-            kept = ids.index(launched) if launched in ids else None
-            self._launch = None if kept is None else (kept, self._launch[1])
-        self._next = self._index + 1 if self._index + 1 < len(ids) else None
-        self._section_end += self._span.ticks - going
-        if self._section_end < self.tick:
-            over = next_multiple(self.tick - self._section_start, self._span.pass_ticks)
-            self._section_end = self._section_start + over
+        self.plan = plan
+        self._course.take(layout, self.tick)
         out = self._renew_decks()
         for line in plan.pulsed:
             if line.device not in self._pulsing:
                 self._schedule_pulse(line, self.tick)
         if tempo_edited:
             self._tempo_at_next_beat()
+        if self.tick >= self._course.start and section == self.section:
+            self._mutes.enter(self._span.scene)
+            self._lay_marks(out, self.tick)
+            for deck in self._decks.values():
+                out += self._mutes.apply(deck, self.tick)
         self._schedule()
         return out
 
@@ -669,12 +744,12 @@ class Player:
 
     def _tempo_at_next_beat(self) -> None:
         beat = self._span.scene.meter.beat_ticks
-        at = self._section_start + next_multiple(self.tick - self._section_start, beat)
-        written = self._span.tick + at - self._section_start
-        bpm = self._layout.tempo.bpm_at(written)
+        at = self._course.start + next_multiple(self.tick - self._course.start, beat)
+        written = self._span.tick + at - self._course.start
+        bpm = self._course.layout.tempo.bpm_at(written)
         point = TempoPoint(tick=at, bpm=bpm)
         heappush(self._heap, (at, _TEMPO, next(self._serial), point))
 
 
-def _tempo_of(plan: Plan) -> tuple[float, tuple[tuple[float | None, int], ...]]:
-    return plan.song.bpm, tuple((s.bpm, s.ramp_bars) for s in plan.song.sections)
+def _tempo_of(plan: Plan) -> tuple[float, tuple[tuple[object, ...], ...]]:
+    return plan.song.bpm, tuple((s.bpm, s.ramp_bars, s.tempi) for s in plan.song.sections)

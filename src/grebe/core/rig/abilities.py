@@ -67,6 +67,7 @@ CLOCK: tuple[Ability, ...] = (
     Ability("tempo.low", "Lowest tempo, BPM"),
     Ability("tempo.high", "Highest tempo, BPM"),
     Ability("tempo.step", "Tempo steps of, BPM"),
+    Ability("told_ms", "Told of a change ahead by, ms"),
     Ability("latency_ms", "From message to sound, ms"),
     Ability("pass_ms", "From input to what it passes on, ms"),
     Ability("converts", "Makes other clock rates", "maybe", (NONE, "divide", "regenerate")),
@@ -91,6 +92,7 @@ MEMORY: tuple[Ability, ...] = (
     Ability("chains.longest", "Patterns in a chain, at most"),
     Ability("chains.group", "Neighbours in groups of"),
     Ability("songs", "Songs in its memory"),
+    Ability("track_measures", "Bars of such a song, at most"),
     Ability("loop_tracks", "Loop tracks"),
     Ability("echo_ms", "Echo from, to, ms", "list"),
     Ability("pads.rows", "Pads: rows", "maybe"),
@@ -129,6 +131,8 @@ BY_HAND: tuple[Ability, ...] = (
     Ability("name", "Only by hand"),
     Ability("seconds", "Seconds"),
     Ability("limb", "With", choices=("hand", "foot")),
+    Ability("serves", "Does", "list"),
+    Ability("ahead", "In peace, beforehand", "yes"),
 )
 
 FACTS: dict[Part, tuple[Ability, ...]] = {"clock": CLOCK, "memory": MEMORY}

@@ -180,12 +180,21 @@ class ChainRule(Value, frozen=True, kw_only=True):
     """Patterns of a group, for `neighbours`."""
 
 
+MoveFor = Literal["pattern", "mute", "controller", "tracks", "echo"]
+"""What a move by hand does: chooses a pattern, silences or lets sound, moves a controller,
+starts or stops loop tracks, sets an echo's time."""
+
+
 class HandMove(Value, frozen=True, kw_only=True):
     """Something only the performer can do on a box."""
 
     name: Name
     seconds: Annotated[float, Meta(gt=0, le=600)]
     limb: Literal["hand", "foot"] = "hand"
+    serves: tuple[MoveFor, ...] = ()
+    """Changes it makes; empty: nobody said."""
+    ahead: bool = False
+    """Can be made in peace beforehand: nothing is heard of it until it is needed."""
 
 
 class Spec(Value, frozen=True, kw_only=True):
@@ -208,6 +217,10 @@ class Spec(Value, frozen=True, kw_only=True):
     chains: ChainRule = ChainRule()
     songs: Annotated[int, Meta(ge=0, le=999)] = 0
     """Songs its own song memory holds."""
+    track_measures: Annotated[int, Meta(ge=0, le=9999)] = 0
+    """Bars one of those songs can be long; 0: as long as anyone asks."""
+    told_ms: Annotated[float, Meta(ge=0, le=4000)] = 0.0
+    """How long before its boundary it must have been told of a change."""
     loop_tracks: Annotated[int, Meta(ge=0, le=64)] = 0
     echo_ms: tuple[Annotated[float, Meta(ge=1, le=60_000)], ...] = ()
     """Shortest and longest time of an echo."""

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 
 from grebe.core.songs.model import Scene, Section, Song
 from grebe.core.time.tempo import TempoMap, TempoPoint
-from grebe.core.time.ticks import next_multiple
+from grebe.core.time.ticks import SIXTEENTH_TICKS, next_multiple
 from grebe.core.units import Value
 from grebe.errors import EditError
 
@@ -68,6 +68,21 @@ class Layout(Value, frozen=True, kw_only=True):
                 return index
         return len(self.spans) - 1
 
+    def bar_tick(self, bar: int) -> int:
+        """Tick of a printed bar of the song, from 1; held at its ends."""
+        for span in self.spans:
+            if bar < span.bar + span.bars:
+                return span.tick + max(0, bar - span.bar) * span.scene.meter.bar_ticks
+        return self.ticks
+
+    def bar_at(self, tick: int) -> int:
+        """The printed bar a tick lies in, from 1; 1 in an empty song."""
+        if not self.spans:
+            return 1
+        span = self.spans[self.index_at(tick)]
+        inside = min(max(0, tick - span.tick), span.ticks - 1)
+        return span.bar + inside // span.scene.meter.bar_ticks
+
     def bar_after(self, tick: int) -> int:
         """The first bar line that is not before a tick; the tick itself in an empty song."""
         if not self.spans:
@@ -85,11 +100,25 @@ def section_tempo(span: Span, tick: int) -> TempoPoint | None:
     return TempoPoint(tick=tick, bpm=section.bpm, ramp_ticks=ramp)
 
 
+def tempo_marks(span: Span, tick: int) -> list[TempoPoint]:
+    """The tempo changes inside a section that begins at `tick`, in order; none past its end."""
+    return [
+        TempoPoint(
+            tick=tick + mark.at * SIXTEENTH_TICKS,
+            bpm=mark.bpm,
+            ramp_ticks=mark.ramp * SIXTEENTH_TICKS,
+        )
+        for mark in span.section.tempi
+        if mark.at * SIXTEENTH_TICKS < span.ticks
+    ]
+
+
 def lay_out(song: Song, scenes: Mapping[str, Scene]) -> Layout:
     """Lay a song out. EditError names a section whose scene is not there."""
     spans: list[Span] = []
     tick, bar = 0, 1
-    tempo = TempoMap((TempoPoint(tick=0, bpm=song.bpm),))
+    points = [TempoPoint(tick=0, bpm=song.bpm)]
+    known, tempo = 1, TempoMap((points[0],))
     for number, section in enumerate(song.sections, start=1):
         scene = scenes.get(section.scene)
         if scene is None:
@@ -108,7 +137,20 @@ def lay_out(song: Song, scenes: Mapping[str, Scene]) -> Layout:
         )
         point = section_tempo(span, tick)
         if point is not None:
-            tempo = tempo.with_point(point)
+            points.append(point)
+        points += tempo_marks(span, tick)
+        if len(points) > known:
+            known, tempo = len(points), TempoMap(_in_order(points))
         spans.append(span)
         tick, bar = span.end, bar + bars
     return Layout(song=song, spans=tuple(spans), tempo=tempo)
+
+
+def _in_order(points: list[TempoPoint]) -> tuple[TempoPoint, ...]:
+    """The points of a map: of two on one tick the later said counts; the first cannot ramp."""
+    out: list[TempoPoint] = []
+    for point in points:
+        while out and out[-1].tick >= point.tick:
+            out.pop()
+        out.append(point if out else TempoPoint(tick=point.tick, bpm=point.bpm))
+    return tuple(out)

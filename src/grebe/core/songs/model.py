@@ -1,13 +1,29 @@
-"""Scenes (what sounds together) and songs (scenes in order)."""
+"""Scenes (what sounds together) and songs (scenes in order, with what is laid over them)."""
 
 from __future__ import annotations
 
-from typing import Annotated
+from typing import Annotated, Literal
 
 from msgspec import Meta
 
 from grebe.core.time.meter import Meter
-from grebe.core.units import Bars, Bpm, Id, Name, Times, Value
+from grebe.core.time.ticks import NoteValue
+from grebe.core.units import Bars, Bpm, Channel, Controller, Id, Name, Times, Value
+
+Sixteenths = Annotated[int, Meta(ge=0, le=65_535)]
+"""A place or length in sixteenth notes, counted from a section's first beat."""
+Role = Literal["", "intro", "verse", "build", "hook", "break", "drop", "outro"]
+"""What a scene is for in a song; "" where nobody said."""
+ROLES: tuple[Role, ...] = ("", "intro", "verse", "build", "hook", "break", "drop", "outro")
+
+
+class ControlValue(Value, frozen=True, kw_only=True):
+    """A controller value that a scene sends as it comes in."""
+
+    controller: Controller
+    value: Annotated[int, Meta(ge=0, le=127)]
+    channel: Channel | None = None
+    """None: the device's channel."""
 
 
 class Part(Value, frozen=True, kw_only=True):
@@ -19,6 +35,27 @@ class Part(Value, frozen=True, kw_only=True):
     muted: bool = False
     silent_voices: tuple[Id, ...] = ()
     """Voices muted in this scene."""
+    values: Annotated[tuple[ControlValue, ...], Meta(max_length=64)] = ()
+    """Sent as the scene comes in."""
+    tracks: tuple[Annotated[int, Meta(ge=1, le=64)], ...] | None = None
+    """Of a looper: the loop tracks that play, counted from 1; None where nobody said."""
+    echo: NoteValue | None = None
+    """Of an echo: its time as a note value, made milliseconds by the tempo; None leaves it."""
+
+
+Follow = Literal["next", "jump", "back", "stay"]
+
+
+class Then(Value, frozen=True, kw_only=True):
+    """What follows when all passes are over."""
+
+    kind: Follow = "next"
+    """`next` in the order written; `jump` to `to`; `back` to where one came from; `stay`: this
+    one again and again, until something is launched."""
+    to: Annotated[str, Meta(max_length=64)] = ""
+    """Of a scene: the scene; of a section: the section jumped to."""
+    rounds: Annotated[int, Meta(ge=0, le=99)] = 1
+    """How often a jump or a return is made before it goes on with what is next; 0: always."""
 
 
 class Scene(Value, frozen=True, kw_only=True):
@@ -28,7 +65,16 @@ class Scene(Value, frozen=True, kw_only=True):
     name: Name
     bars: Bars = 8
     """Length of one pass."""
+    times: Times = 1
+    """Passes when the scenes themselves are played, and of a section newly made of it."""
     meter: Meter = Meter()
+    role: Role = ""
+    mutes: Literal["saved", "left"] = "saved"
+    """Whether mutes are saved with this scene, or stay as they stand when it comes in."""
+    hand_mutes: Literal["keep", "drop"] = "keep"
+    """What becomes, at its end, of mutes the performer changed by hand while it played."""
+    then: Then = Then()
+    """What follows when the scenes themselves are played."""
     parts: tuple[Part, ...] = ()
 
     def part(self, device_id: str) -> Part:
@@ -39,8 +85,63 @@ class Scene(Value, frozen=True, kw_only=True):
         return Part(device=device_id)
 
 
+class MuteRegion(Value, frozen=True, kw_only=True):
+    """A device or one voice of it silent for a while; what lies under it is not touched."""
+
+    device: Id
+    voice: Annotated[str, Meta(max_length=64)] = ""
+    """"" is the whole device."""
+    at: Sixteenths = 0
+    long: Annotated[int, Meta(ge=1, le=65_535)] = 16
+    """In sixteenths. What reaches past its section is not used."""
+
+
+class CurvePoint(Value, frozen=True, kw_only=True):
+    """A controller's value at a place in a section."""
+
+    at: Sixteenths
+    value: Annotated[int, Meta(ge=0, le=127)]
+
+
+class Curve(Value, frozen=True, kw_only=True):
+    """A controller moved over bars: evenly from point to point, held before and after."""
+
+    device: Id
+    controller: Controller
+    channel: Channel | None = None
+    """None: the device's channel."""
+    points: Annotated[tuple[CurvePoint, ...], Meta(min_length=1, max_length=512)]
+    """In order of place, at most one a place."""
+
+
+class Marker(Value, frozen=True, kw_only=True):
+    """A name for a place."""
+
+    name: Name
+    at: Sixteenths = 0
+
+
+class FillMark(Value, frozen=True, kw_only=True):
+    """A fill is held for a while: hits that wait for one play."""
+
+    at: Sixteenths = 0
+    long: Annotated[int, Meta(ge=1, le=65_535)] = 16
+
+
+class TempoMark(Value, frozen=True, kw_only=True):
+    """The tempo goes somewhere inside a section."""
+
+    at: Annotated[int, Meta(ge=1, le=65_535)]
+    bpm: Bpm
+    ramp: Sixteenths = 0
+    """Sixteenths over which it goes there; 0 is at once."""
+
+
 class Section(Value, frozen=True, kw_only=True):
-    """A scene at its place in a song."""
+    """A scene at its place in a song, and what is laid over it there.
+
+    Places count over all its passes, from its first beat, so they move with it.
+    """
 
     id: Id
     scene: Id
@@ -50,6 +151,22 @@ class Section(Value, frozen=True, kw_only=True):
     """Tempo from here on; None carries on."""
     ramp_bars: Annotated[int, Meta(ge=0, le=256)] = 0
     """Bars over which the tempo goes there; 0 is at once."""
+    tempi: Annotated[tuple[TempoMark, ...], Meta(max_length=256)] = ()
+    """In order of place."""
+    mutes: Annotated[tuple[MuteRegion, ...], Meta(max_length=512)] = ()
+    curves: Annotated[tuple[Curve, ...], Meta(max_length=128)] = ()
+    markers: Annotated[tuple[Marker, ...], Meta(max_length=128)] = ()
+    fills: Annotated[tuple[FillMark, ...], Meta(max_length=256)] = ()
+    then: Then = Then()
+    """What follows; `to` is a section."""
+
+
+class BoxSong(Value, frozen=True, kw_only=True):
+    """A place in a box's own song memory that holds its part of this song."""
+
+    device: Id
+    number: Annotated[int, Meta(ge=0, le=127)]
+    """As sent with Song Select, 0 to 127."""
 
 
 class Song(Value, frozen=True, kw_only=True):
@@ -59,3 +176,9 @@ class Song(Value, frozen=True, kw_only=True):
     name: Name
     bpm: Bpm = 120.0
     sections: tuple[Section, ...] = ()
+    box_songs: Annotated[tuple[BoxSong, ...], Meta(max_length=64)] = ()
+    """Boxes that play their part from their own song memory."""
+
+    def box_song(self, device_id: str) -> int | None:
+        """The number under which a box holds its part of this song; None: it is told live."""
+        return next((b.number for b in self.box_songs if b.device == device_id), None)

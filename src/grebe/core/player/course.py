@@ -1,0 +1,197 @@
+"""Where in a song the player is and what comes in next: launches, jumps, loops, holding."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+from grebe.core.player.commands import Launch, LoopOver
+from grebe.core.songs.layout import Layout, Span
+from grebe.core.time.ticks import CLOCK_TICKS, next_multiple
+from grebe.errors import EditError
+
+
+class Coming(NamedTuple):
+    """What comes in, and when."""
+
+    section: int
+    """Its number in the song, from 0."""
+    at: int
+    into: int = 0
+    """Ticks into the section: more than 0 where it is entered in its middle."""
+
+
+class Course:
+    """The way through a song: the section that plays, and what follows it.
+
+    Ticks are those of the performance; only `loop` counts in the song as written.
+    """
+
+    def __init__(self, layout: Layout) -> None:
+        self.layout = layout
+        self.index = 0
+        self.start = 0
+        """Where the section's first beat lies, or would have lain."""
+        self.end = 0
+        self.held = False
+        self.launch: Coming | None = None
+        self.loop: tuple[int, int] | None = None
+        """Ticks of the song as written that are played over and over."""
+        self._came_from = 0
+        self._rounds: dict[str, int] = {}
+        """How often each section's jump or return has been made."""
+        self._skipped: int | None = None
+        """What comes instead of what would follow, when something is left out."""
+
+    @property
+    def span(self) -> Span:
+        """The section that plays."""
+        return self.layout.spans[self.index]
+
+    def index_of(self, section: str, song: str) -> int:
+        """Number of a section, "" being the first. EditError where it is not there."""
+        if not self.layout.spans:
+            raise EditError(f"{song} has no sections: there is nothing to play")
+        if not section:
+            return 0
+        for index, span in enumerate(self.layout.spans):
+            if span.section.id == section:
+                return index
+        raise EditError(f"{song} has no section {section!r}")
+
+    def begin(self, index: int, base: int) -> int:
+        """Begin a run at a tick of the song; ticks into its section."""
+        span = self.layout.spans[index]
+        into = max(0, base - span.tick)
+        self.index, self.start, self.end = index, span.tick, base
+        self.launch, self.held = Coming(index, base, into), False
+        self._rounds.clear()
+        self._came_from, self._skipped = index, None
+        return into
+
+    def boundary(self, tick: int) -> int:
+        """Tick at which the next section comes in, or the pass ends when this one is held."""
+        if self.launch is not None:
+            return self.launch.at
+        looped = self._loop_back(tick)
+        return self.end if looped is None else looped.at
+
+    def stays(self, tick: int) -> bool:
+        """Whether this section begins another pass at its end."""
+        if self.launch is not None:
+            return False
+        return self.held or (self.span.section.then.kind == "stay" and not self._loop_back(tick))
+
+    def one_more_pass(self) -> None:
+        """The section lasts a pass longer."""
+        self.end += self.span.pass_ticks
+
+    def coming(self, tick: int) -> Coming | None:
+        """What comes in at the boundary; None where the song ends."""
+        if self.launch is not None:
+            return self.launch
+        looped = self._loop_back(tick)
+        if looped is not None:
+            return looped
+        follows = self.follows
+        return None if follows is None else Coming(follows, self.end)
+
+    @property
+    def follows(self) -> int | None:
+        """The section after this one, as it says itself or as written; None at the song's end."""
+        if self._skipped is not None:
+            return self._skipped
+        section = self.span.section
+        then = section.then
+        target = self.index + 1 if self.index + 1 < len(self.layout.spans) else None
+        made = self._rounds.get(section.id, 0)
+        if then.kind in ("jump", "back") and (then.rounds == 0 or made < then.rounds):
+            if then.kind == "back":
+                return self._came_from
+            ids = [span.section.id for span in self.layout.spans]
+            return ids.index(then.to) if then.to in ids else target
+        return target
+
+    def _loop_back(self, tick: int) -> Coming | None:
+        """The return to the beginning of what is looped, where its end lies ahead in here."""
+        if self.loop is None or self.held or not self.layout.spans:
+            return None
+        first, last = self.loop
+        at = self.start + last - self.span.tick
+        if not self.span.tick < last <= self.span.end or not tick <= at <= self.end:
+            return None
+        index = self.layout.index_at(first)
+        return Coming(index, at, first - self.layout.spans[index].tick)
+
+    def ask_for(self, launch: Launch, tick: int, song: str) -> bool:
+        """A section is asked for; whether there is one."""
+        target = self.index_of(launch.section, song) if launch.section else self.follows
+        if target is None:
+            return False
+        meter, since = self.span.scene.meter, tick - self.start
+        units = {"bar": meter.bar_ticks, "beat": meter.beat_ticks,
+                 "quarter_beat": meter.beat_ticks // 4}  # fmt: skip
+        if launch.at == "now":
+            at = max(tick, self.start)
+        elif launch.at in units:
+            at = self.start + next_multiple(since, units[launch.at])
+        elif self.held:
+            at = self.start + next_multiple(since, self.span.pass_ticks)
+        else:
+            at = self.end
+        span = self.layout.spans[target]
+        into = min(launch.into_bars * span.scene.meter.bar_ticks, span.ticks - CLOCK_TICKS)
+        self.launch = Coming(target, at, into)
+        return True
+
+    def loop_over(self, loop: LoopOver) -> None:
+        """Play a stretch of the song over and over, or go on as written."""
+        first, last = max(0, loop.first), min(loop.last, self.layout.ticks)
+        self.loop = (first, last) if first < last else None
+
+    def skip(self) -> bool:
+        """Leave out what would follow; whether there is something after it."""
+        follows = self.follows
+        if follows is None or follows + 1 >= len(self.layout.spans):
+            return False
+        self._skipped, self.launch = follows + 1, None
+        return True
+
+    def enter(self, coming: Coming, tick: int) -> bool:
+        """A section comes in at a tick. After a cut in mid-bar it counts from the bar line before;
+        entered in its middle, from where it would have begun.
+
+        Whether the song went on there as written.
+        """
+        written = self.layout.spans[coming.section].tick + coming.into
+        straight = written == self.span.tick + coming.at - self.start
+        if self.launch is None and self._loop_back(tick) is None:
+            section = self.span.section
+            if section.then.kind in ("jump", "back"):
+                self._rounds[section.id] = self._rounds.get(section.id, 0) + 1
+        origin = tick - coming.into
+        if not coming.into:
+            bar = self.span.scene.meter.bar_ticks
+            origin = self.start + (tick - self.start) // bar * bar
+        if coming.section != self.index:
+            self._came_from = self.index
+        self.index, self.start = coming.section, origin
+        self.end = origin + self.span.ticks
+        self.launch, self.held, self._skipped = None, False, None
+        return straight
+
+    def take(self, layout: Layout, tick: int) -> None:
+        """Go on in an edited song: in the same section where it is still there."""
+        section, going = self.span.section.id, self.span.ticks
+        launched = None
+        if self.launch is not None:
+            launched = self.layout.spans[self.launch.section].section.id
+        self.layout = layout
+        ids = [span.section.id for span in layout.spans]
+        self.index = ids.index(section) if section in ids else min(self.index, len(ids) - 1)
+        if self.launch is not None:
+            kept = ids.index(launched) if launched in ids else None
+            self.launch = None if kept is None else self.launch._replace(section=kept)
+        self._came_from, self._skipped = min(self._came_from, len(ids) - 1), None
+        self.end += self.span.ticks - going
+        if self.end < tick:
+            self.end = self.start + next_multiple(tick - self.start, self.span.pass_ticks)
