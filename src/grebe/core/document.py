@@ -16,7 +16,7 @@ from grebe.core.patterns.loops import Loop
 from grebe.core.patterns.model import Content, Pattern
 from grebe.core.rig.model import GREBE_ID, Device, Rig
 from grebe.core.songs.layout import Layout, lay_out
-from grebe.core.songs.model import Scene, Section, Song
+from grebe.core.songs.model import Performer, Printed, Scene, Section, Song
 from grebe.core.units import MAX_BPM, MAX_TIMES, MIN_BPM, Id, Name, Value
 from grebe.errors import EditError, UsageError
 
@@ -49,6 +49,9 @@ class Project(Value, frozen=True, kw_only=True):
     scenes: tuple[Scene, ...] = ()
     songs: tuple[Song, ...] = ()
     sets: tuple[Set, ...] = ()
+    performer: Performer = Performer()
+    printed: tuple[Printed, ...] = ()
+    """Programming sheets as they were last written out."""
     accepted: tuple[Accepted, ...] = ()
     ticked: tuple[Annotated[str, Meta(max_length=64)], ...] = ()
     """Steps of the set-up sheet that are done, by key."""

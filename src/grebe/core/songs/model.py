@@ -182,3 +182,30 @@ class Song(Value, frozen=True, kw_only=True):
     def box_song(self, device_id: str) -> int | None:
         """The number under which a box holds its part of this song; None: it is told live."""
         return next((b.number for b in self.box_songs if b.device == device_id), None)
+
+
+Limb = Literal["hand", "foot"]
+
+
+class Performer(Value, frozen=True, kw_only=True):
+    """Who plays: limbs that are free, and what bores them."""
+
+    hands: Annotated[int, Meta(ge=0, le=2)] = 2
+    feet: Annotated[int, Meta(ge=0, le=2)] = 1
+    """Feet free for pedals: one stands."""
+    unchanged_bars: Annotated[int, Meta(ge=1, le=256)] = 16
+    """A stretch that repeats unchanged for longer is found."""
+    school: Literal["", "verse and hook", "build and drop"] = ""
+    """Whose advice on form is wanted; "" for only what both agree on."""
+
+    def limbs(self, limb: Limb) -> int:
+        """How many of a kind are free."""
+        return self.hands if limb == "hand" else self.feet
+
+
+class Printed(Value, frozen=True, kw_only=True):
+    """A programming sheet as it was when it was last written out, to say what changed since."""
+
+    song: Id
+    device: Id
+    lines: Annotated[tuple[Annotated[str, Meta(max_length=200)], ...], Meta(max_length=2000)] = ()

@@ -1,0 +1,343 @@
+"""What changes from one scene to the next: what Grebe sends and when, what hands have to do."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from typing import Literal, NamedTuple
+
+from grebe.core.document import Project
+from grebe.core.patterns.model import Pattern
+from grebe.core.player.events import ControlChange, DeviceEvent, ProgramChange
+from grebe.core.player.mutes import SILENT, SOUNDING
+from grebe.core.player.plan import sounding
+from grebe.core.player.player import PROGRAM_LEAD_TICKS
+from grebe.core.rig.flow import Flow
+from grebe.core.rig.model import Device
+from grebe.core.rig.numbering import printed_program
+from grebe.core.rig.spec import HandMove, MoveFor
+from grebe.core.rig.wiring import Wiring
+from grebe.core.songs.hands import Move
+from grebe.core.songs.model import Part, Scene, Song
+from grebe.core.time.delay import fitted_ms
+from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
+
+MS_A_BYTE = 0.32
+"""MIDI 1.0: ten bits at 31 250 baud."""
+UNKNOWN_SECONDS = 2.0
+"""What a move by hand takes that no profile speaks of: common practice, no source."""
+AFTER_THE_ONE = 0.25
+"""A move that is heard at once is in time until so many quarter notes after the boundary."""
+_NAMES: dict[MoveFor, str] = {
+    "pattern": "choose the pattern", "mute": "silence it or let it sound",
+    "controller": "turn it", "tracks": "start or stop tracks", "echo": "set its time",
+}  # fmt: skip
+
+
+class Sent(NamedTuple):
+    """A message and when it leaves, in ticks before the boundary."""
+
+    before: int
+    event: DeviceEvent
+
+
+class Change(NamedTuple):
+    """One thing that is otherwise in the scene that comes in."""
+
+    device: str
+    kind: MoveFor
+    before: str
+    after: str
+    by: Literal["grebe", "hand"]
+    how: str
+    sent: tuple[Sent, ...]
+    """What Grebe sends for it, where it is a message; empty where Grebe plays the box itself."""
+    latest_ms: float
+    """The latest safe moment in milliseconds before the boundary; negative is after it."""
+    opens_ms: float
+    """The earliest, likewise."""
+    move: HandMove | None = None
+    """The move it takes, where it takes a hand or a foot."""
+    times: int = 1
+    """How often."""
+    relief: tuple[Literal["give", "ahead", "earlier"], ...] = ()
+
+    @property
+    def seconds(self) -> float:
+        """How long hands are busy with it."""
+        return 0.0 if self.move is None else self.move.seconds * self.times
+
+
+class Around(NamedTuple):
+    """What every change from one scene to another is worked out from."""
+
+    project: Project
+    before: Scene | None
+    after: Scene
+    bpm: float
+    reached: frozenset[str]
+    """Devices Grebe reaches."""
+    box_songs: frozenset[str]
+    """Devices that play a song of their own."""
+
+    def ms(self, ticks: float) -> float:
+        """Milliseconds at the tempo there."""
+        return ticks / TICKS_PER_QUARTER * 60_000 / self.bpm
+
+
+def reached_by(project: Project) -> frozenset[str]:
+    """Devices that Grebe's messages reach."""
+    return frozenset(Flow(Wiring(project.rig)).via)
+
+
+def changes(
+    project: Project, before: Scene | None, after: Scene, bpm: float, *,
+    reached: frozenset[str] | None = None, song: Song | None = None,
+) -> tuple[Change, ...]:  # fmt: skip
+    """Everything that changes when `after` comes in after `before`; None: nothing played yet.
+
+    In order of the rig. `bpm` is the tempo at the boundary.
+    """
+    told = frozenset() if song is None else frozenset(b.device for b in song.box_songs)
+    around = Around(
+        project, before, after, bpm, reached_by(project) if reached is None else reached, told
+    )
+    return tuple(change for device in project.rig.devices for change in _of(around, device))
+
+
+def moves_of(found: tuple[Change, ...]) -> list[Move]:
+    """What hands have to do for these changes, for `hands.schedule`."""
+    return [
+        Move(
+            c.device,
+            f"{c.move.name}: {c.before} to {c.after}" if c.before else f"{c.move.name}: {c.after}",
+            c.move.limb,
+            c.seconds,
+            -c.opens_ms / 1000,
+            -c.latest_ms / 1000,
+            c.relief,
+        )
+        for c in found
+        if c.move is not None
+    ]
+
+
+def _of(a: Around, device: Device) -> Iterator[Change]:
+    was = Part(device=device.id) if a.before is None else a.before.part(device.id)
+    now = a.after.part(device.id)
+    if device.id not in a.box_songs:
+        yield from _pattern(a, device, was, now)
+    yield from _mutes(a, device, was, now)
+    yield from _values(a, device, was, now)
+    yield from _tracks(a, device, was, now)
+    yield from _echo(a, device, was, now)
+
+
+def _pattern(a: Around, device: Device, was: Part, now: Part) -> Iterator[Change]:
+    if was.chain == now.chain and a.before is not None:
+        return
+    if not now.chain and not was.chain:
+        return
+    patterns = {p.id: p for p in a.project.patterns}
+    before, after = _chain_name(was, patterns), _chain_name(now, patterns)
+    if device.plays == "grebe":
+        if device.id in a.reached:
+            yield Change(device.id, "pattern", before, after, "grebe", "Grebe plays it", (), 0, 0)
+        return
+    if not now.chain:
+        yield from _silenced(a, device, before)
+        return
+    first = patterns.get(now.chain[0])
+    if device.obeys_program and device.id in a.reached:
+        yield _told(a, device, before, after, first, was, patterns)
+        if not was.chain and device.mute_controller is not None and a.before is not None:
+            yield _switched(device, "silent", "sounding", SOUNDING)
+        return
+    opens, latest = _window(a, device, was, patterns)
+    relief: list[Literal["give", "ahead", "earlier"]] = []
+    if device.spec.obeys.program and device.id in a.reached:
+        relief.append("give")
+    if not was.chain:
+        relief.append("earlier")
+    yield _by_hand(device, "pattern", before, after, opens, latest, tuple(relief))
+
+
+def _told(
+    a: Around, device: Device, before: str, after: str, first: Pattern | None, was: Part,
+    patterns: dict[str, Pattern],
+) -> Change:  # fmt: skip
+    """A program change, sent a sixteenth before or as long before as the box needs."""
+    opens, latest = _window(a, device, was, patterns)
+    if first is None or first.program is None:
+        return Change(device.id, "pattern", before, after, "grebe", "it has no slot", (), 0, 0)
+    lead = max(PROGRAM_LEAD_TICKS, int(device.spec.told_ms / 60_000 * a.bpm * TICKS_PER_QUARTER))
+    event = ProgramChange(channel=device.channel, program=first.program)
+    early = "a sixteenth" if lead == PROGRAM_LEAD_TICKS else f"{a.ms(lead):.0f} ms"
+    how = f"{printed_program(device, first.program)}, program {first.program} sent {early} early"
+    return Change(
+        device.id, "pattern", before, after, "grebe", how, (Sent(lead, event),),
+        latest + 2 * MS_A_BYTE, opens,
+    )  # fmt: skip
+
+
+def _window(
+    a: Around, device: Device, was: Part, patterns: dict[str, Pattern]
+) -> tuple[float, float]:
+    """(earliest, latest) in ms before the boundary at which a box can be told its next pattern.
+
+    Sooner than in the last pass of what it plays, one that changes at the end of a pattern
+    would change too soon.
+    """
+    bar = a.after.meter.bar_ticks
+    if a.before is None:
+        return a.ms(4 * bar), 0.0
+    bar = a.before.meter.bar_ticks
+    if not was.chain:
+        return a.ms(a.before.bars * bar), device.spec.told_ms
+    running = patterns.get(was.chain[-1])
+    long = bar if running is None else min(sounding(running, device).ticks, a.before.bars * bar)
+    if device.change_at == "pattern_end":
+        return a.ms(long), device.spec.told_ms
+    if device.change_at == "bar":
+        return a.ms(bar), device.spec.told_ms
+    return a.ms(bar), -a.ms(AFTER_THE_ONE * TICKS_PER_QUARTER)
+
+
+def _silenced(a: Around, device: Device, before: str) -> Iterator[Change]:
+    if device.mute_controller is not None and device.id in a.reached:
+        yield _switched(device, before, "silent", SILENT)
+    else:
+        yield _heard_at_once(a, device, "mute", before, "silent")
+
+
+def _switched(device: Device, before: str, after: str, value: int) -> Change:
+    assert device.mute_controller is not None
+    event = ControlChange(channel=device.channel, controller=device.mute_controller, value=value)
+    how = f"controller {device.mute_controller} at {value}, on the one"
+    return Change(
+        device.id, "mute", before, after, "grebe", how, (Sent(0, event),), 0.0, 0.0
+    )  # fmt: skip
+
+
+def _mutes(a: Around, device: Device, was: Part, now: Part) -> Iterator[Change]:
+    """Devices and voices silenced, or heard again."""
+    if a.after.mutes == "left" or not now.chain:
+        return
+    muted = was.muted and bool(was.chain)
+    if now.muted != muted:
+        before, after = ("silent", "sounding") if muted else ("sounding", "silent")
+        if device.plays == "grebe":
+            yield Change(device.id, "mute", before, after, "grebe", "Grebe mutes it", (), 0, 0)
+        elif device.mute_controller is not None and device.id in a.reached:
+            value = SILENT if now.muted else SOUNDING
+            yield _switched(device, before, after, value)
+        else:
+            yield _heard_at_once(a, device, "mute", before, after)
+    silent = set(was.silent_voices) if was.chain else set()
+    differ = silent ^ set(now.silent_voices)
+    if differ:
+        names = _voice_names(a.project, device, was, now)
+        words = ", ".join(sorted(names.get(v, v) for v in differ))
+        after = f"{words} silent" if differ <= set(now.silent_voices) else f"{words} as they go"
+        if not differ & set(now.silent_voices):
+            after = f"{words} sounding"
+        if device.plays == "grebe":
+            yield Change(device.id, "mute", "", after, "grebe", "Grebe mutes it", (), 0, 0)
+        else:
+            yield _heard_at_once(a, device, "mute", "", after, times=len(differ))
+
+
+def _values(a: Around, device: Device, was: Part, now: Part) -> Iterator[Change]:
+    stood = {(v.controller, v.channel): v.value for v in was.values}
+    names = {row.number: row.name for row in device.spec.controllers}
+    for value in now.values:
+        old = stood.get((value.controller, value.channel))
+        if old == value.value:
+            continue
+        name = names.get(value.controller, f"controller {value.controller}")
+        before, after = "" if old is None else f"{name} {old}", f"{name} {value.value}"
+        if device.id in a.reached:
+            event = ControlChange(
+                channel=value.channel or device.channel,
+                controller=value.controller,
+                value=value.value,
+            )
+            how = f"controller {value.controller} at {value.value}, on the one"
+            yield Change(
+                device.id, "controller", before, after, "grebe", how, (Sent(0, event),), 0, 0
+            )  # fmt: skip
+        else:
+            yield _heard_at_once(a, device, "controller", before, after)
+
+
+def _tracks(a: Around, device: Device, was: Part, now: Part) -> Iterator[Change]:
+    """Loop tracks that start or stop. Those that start wait for the loop's own boundary."""
+    if now.tracks is None or now.tracks == (was.tracks or ()):
+        return
+    differ = set(now.tracks) ^ set(was.tracks or ())
+    before = _track_names(was.tracks or ()) if a.before is not None else ""
+    by_program = was.chain != now.chain and bool(now.chain)
+    if by_program and device.obeys_program and device.id in a.reached:
+        return  # its program says which tracks play
+    yield _heard_at_once(
+        a, device, "tracks", before, _track_names(now.tracks), times=len(differ)
+    )  # fmt: skip
+
+
+def _echo(a: Around, device: Device, was: Part, now: Part) -> Iterator[Change]:
+    if now.echo is None or (now.echo == was.echo and a.before is not None):
+        return
+    quarters = note_value_ticks(now.echo) / TICKS_PER_QUARTER
+    low, high = (*device.spec.echo_ms, 1.0, 60_000.0)[:2] if len(device.spec.echo_ms) == 2 else (
+        1.0, 60_000.0,
+    )  # fmt: skip
+    time_ms = fitted_ms(a.bpm, low, high, quarters)
+    after = now.echo if time_ms is None else f"{now.echo}, {time_ms:.0f} ms"
+    yield _heard_at_once(a, device, "echo", was.echo or "", after)
+
+
+def _heard_at_once(
+    a: Around, device: Device, kind: MoveFor, before: str, after: str, *, times: int = 1
+) -> Change:
+    """A move by hand that is heard as it is made: in the bar before, or just after the one."""
+    bar = (a.before or a.after).meter.bar_ticks
+    latest = -a.ms(AFTER_THE_ONE * TICKS_PER_QUARTER)
+    opens = a.ms(bar) if a.before is not None else a.ms(4 * bar)
+    relief: tuple[Literal["give", "ahead", "earlier"], ...] = ()
+    if kind == "echo" or (a.before is not None and not a.before.part(device.id).chain):
+        relief = ("ahead", "earlier")
+    return _by_hand(device, kind, before, after, opens, latest, relief, times=times)
+
+
+def _by_hand(
+    device: Device, kind: MoveFor, before: str, after: str, opens: float,
+    latest: float, relief: tuple[Literal["give", "ahead", "earlier"], ...], *, times: int = 1,
+) -> Change:  # fmt: skip
+    known = [m for m in device.spec.by_hand if kind in m.serves]
+    move = min(known, key=lambda m: m.seconds, default=None) or HandMove(
+        name=_NAMES[kind], seconds=UNKNOWN_SECONDS
+    )
+    how = f"by {move.limb}: {move.name}, {move.seconds * times:g} s"
+    return Change(
+        device.id, kind, before, after, "hand", how, (), latest, opens, move, times, relief
+    )  # fmt: skip
+
+
+def _chain_name(part: Part, patterns: dict[str, Pattern]) -> str:
+    if not part.chain:
+        return "silent"
+    names = list(dict.fromkeys(part.chain))
+    return " \u2192 ".join(patterns[p].name if p in patterns else p for p in names)
+
+
+def _track_names(tracks: tuple[int, ...]) -> str:
+    return "tracks " + " + ".join(map(str, tracks)) if tracks else "no tracks"
+
+
+def _voice_names(project: Project, device: Device, *parts: Part) -> dict[str, str]:
+    used = {p for part in parts for p in part.chain}
+    return {
+        voice.id: voice.name
+        for pattern in project.patterns
+        if pattern.device == device.id and pattern.id in used
+        for voice in sounding(pattern, device).voices
+    }
