@@ -200,7 +200,8 @@ def test_an_edit_is_sent_once(session: Session, client: FakeClient) -> None:
 
 
 def build_tempo(project: Any, bpm: float) -> Any:
-    from grebe.core.document import set_tempo, with_song
+    from grebe.core.document import with_song
+    from grebe.core.songs.edit import set_tempo
 
     return with_song(project, "song", lambda s: set_tempo(s, bpm))
 

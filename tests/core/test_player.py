@@ -44,6 +44,7 @@ from grebe.core.player.events import (
 from grebe.core.player.plan import Plan, make_plan, played_by_grebe
 from grebe.core.player.player import Player
 from grebe.core.rig.model import CountIn
+from grebe.core.songs import edit
 from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import CLOCK_TICKS, SIXTEENTH_TICKS, TICKS_PER_QUARTER
 from grebe.errors import EditError
@@ -398,9 +399,7 @@ def test_a_tempo_edit_comes_in_on_the_next_beat() -> None:
     player, _ = begun(project)
     player.advance(BEAT * 5 // 2)
     player.apply(
-        _edited(
-            project, lambda p: document.with_song(p, "song", lambda s: document.set_tempo(s, 90))
-        )
+        _edited(project, lambda p: document.with_song(p, "song", lambda s: edit.set_tempo(s, 90)))
     )
     changes = of(Tempo, player.advance(BAR * 3))
     assert [(at, e.point.bpm) for at, e in changes] == [(3, 90)]  # type: ignore[attr-defined]
@@ -412,9 +411,7 @@ def test_more_passes_while_playing() -> None:
     player, _ = begun(project)
     player.advance(BEAT)
     player.apply(
-        _edited(
-            project, lambda p: document.with_song(p, "song", lambda s: document.set_times(s, 0, 3))
-        )
+        _edited(project, lambda p: document.with_song(p, "song", lambda s: edit.set_times(s, 0, 3)))
     )
     assert player.boundary == 6 * BAR
     assert sections(player.advance(7 * BAR)) == [(24, "s2")]
@@ -428,7 +425,7 @@ def test_a_section_removed_while_it_plays() -> None:
     player.apply(
         _edited(
             project,
-            lambda p: document.with_song(p, "song", lambda s: document.remove_section(s, 0)),
+            lambda p: document.with_song(p, "song", lambda s: edit.remove_section(s, 0)),
         )
     )
     rest = to_end(player)

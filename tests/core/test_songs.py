@@ -8,6 +8,7 @@ import msgspec
 import pytest
 
 from grebe.core import document
+from grebe.core.songs import edit
 from grebe.core.songs.bands import bands, energy
 from grebe.core.songs.chain import place_in_chain
 from grebe.core.songs.model import Part
@@ -110,32 +111,32 @@ def _ids(song: object) -> list[str]:
 def test_moving_sections() -> None:
     """Within the song; past its ends nothing happens."""
     song = build.song("a", "b", "c")
-    assert _ids(document.move_section(song, 0, 1)) == ["s2", "s1", "s3"]
-    assert document.move_section(song, 0, -1) == song
-    assert document.move_section(song, 2, 1) == song
+    assert _ids(edit.move_section(song, 0, 1)) == ["s2", "s1", "s3"]
+    assert edit.move_section(song, 0, -1) == song
+    assert edit.move_section(song, 2, 1) == song
 
 
 def test_copying_gives_a_new_id() -> None:
     """Two sections never share an id."""
-    song = document.duplicate_section(build.song("a", ("b", 3)), 1)
+    song = edit.duplicate_section(build.song("a", ("b", 3)), 1)
     assert _ids(song) == ["s1", "s2", "s3"]
     assert [s.times for s in song.sections] == [1, 3, 3]
 
 
 def test_the_last_section_stays() -> None:
     """A song keeps at least one."""
-    song = document.remove_section(build.song("a", "b"), 0)
+    song = edit.remove_section(build.song("a", "b"), 0)
     assert _ids(song) == ["s2"]
     with pytest.raises(EditError, match="at least one"):
-        document.remove_section(song, 0)
+        edit.remove_section(song, 0)
 
 
 def test_values_are_held() -> None:
     """Passes between 1 and 999, tempo between 20 and 400."""
     song = build.song("a")
-    assert document.set_times(song, 0, 0).sections[0].times == 1
-    assert document.set_times(song, 0, 5000).sections[0].times == 999
-    assert [document.set_tempo(song, b).bpm for b in (5, 126.5, 500)] == [20, 126.5, 400]
+    assert edit.set_times(song, 0, 0).sections[0].times == 1
+    assert edit.set_times(song, 0, 5000).sections[0].times == 999
+    assert [edit.set_tempo(song, b).bpm for b in (5, 126.5, 500)] == [20, 126.5, 400]
 
 
 @pytest.mark.parametrize(

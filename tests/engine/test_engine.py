@@ -14,10 +14,11 @@ import pytest
 from grebe.app.perform import perform
 from grebe.app.runtime import engine_socket
 from grebe.app.supervisor import start_engine
-from grebe.core.document import Project, set_tempo, with_song
+from grebe.core.document import Project, with_song
 from grebe.core.player.commands import Begin, Halt, Hold, Launch, Mute
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.model import Faults
+from grebe.core.songs.edit import set_tempo
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.engine.outlet import Outlet
 from grebe.errors import EngineError

@@ -111,7 +111,7 @@ def test_unknown_fields_survive(tmp_path: Path) -> None:
     opened = parse_project(json.dumps(tree).encode(), "x")
 
     def turned(song: Any) -> Any:
-        from grebe.core.document import move_section
+        from grebe.core.songs.edit import move_section
 
         return move_section(song, 1, -1)
 

@@ -17,8 +17,9 @@ from PyQt6.QtTest import QTest
 from grebe.app.commands import ACTIONS
 from grebe.app.store import Store
 from grebe.app.supervisor import connect_when_ready
-from grebe.core.document import set_times, with_song
+from grebe.core.document import with_song
 from grebe.core.player.commands import Begin, Halt
+from grebe.core.songs.edit import set_times
 from grebe.formats.project import read_project, write_project
 from grebe.link.messages import AskReport, Report, Status, Welcome
 from grebe.ui.frame import Frame

@@ -29,7 +29,7 @@ from grebe.app.supervisor import (
 )
 from grebe.app.sync_log import log_checks
 from grebe.app.teaching import TEACHING_SECTION, Teaching, teach_plan
-from grebe.core.document import Project, set_tempo, with_rig, with_song
+from grebe.core.document import Project, with_rig, with_song
 from grebe.core.findings import Finding, Found, find
 from grebe.core.player.commands import (
     Again,
@@ -48,6 +48,7 @@ from grebe.core.player.commands import (
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.model import Device
 from grebe.core.songs.chain import Place, place_in_chain
+from grebe.core.songs.edit import set_tempo
 from grebe.core.songs.layout import Layout
 from grebe.core.songs.model import Song
 from grebe.core.time.tap import MIN_TAPS, TapTempo, tapped

@@ -16,8 +16,8 @@ from grebe.core.patterns.loops import Loop
 from grebe.core.patterns.model import Content, Pattern
 from grebe.core.rig.model import GREBE_ID, Device, Rig
 from grebe.core.songs.layout import Layout, lay_out
-from grebe.core.songs.model import Performer, Printed, Scene, Section, Song
-from grebe.core.units import MAX_BPM, MAX_TIMES, MIN_BPM, Id, Name, Value
+from grebe.core.songs.model import Performer, Printed, Scene, Song
+from grebe.core.units import Id, Name, Value
 from grebe.errors import EditError, UsageError
 
 SCHEMA_VERSION = 2
@@ -66,6 +66,10 @@ class Project(Value, frozen=True, kw_only=True):
         busy = {p.device for p in self.patterns}
         busy |= {part.device for scene in self.scenes for part in scene.parts}
         return tuple(d for d in self.rig.devices if d.id in busy)
+
+    def scene(self, scene_id: str) -> Scene:
+        """The scene with this id; KeyError when there is none."""
+        return _find(self.scenes, scene_id)
 
     def song(self, song_id: str) -> Song:
         """The song with this id; KeyError when there is none."""
@@ -138,6 +142,11 @@ def with_loop(project: Project, loop_id: str, edit: Callable[[Loop], Loop]) -> P
     return msgspec.structs.replace(project, loops=_swap(project.loops, loop_id, edit, "loop"))
 
 
+def with_scene(project: Project, scene_id: str, edit: Callable[[Scene], Scene]) -> Project:
+    """The project with one scene edited; EditError when it is not there."""
+    return msgspec.structs.replace(project, scenes=_swap(project.scenes, scene_id, edit, "scene"))
+
+
 def with_song(project: Project, song_id: str, edit: Callable[[Song], Song]) -> Project:
     """The project with one song edited; EditError when it is not there."""
     return msgspec.structs.replace(project, songs=_swap(project.songs, song_id, edit, "song"))
@@ -176,52 +185,6 @@ def tick(project: Project, key: str, *, done: bool) -> Project:
 def mark_in_box(project: Project, pattern_id: str) -> Project:
     """The project with a pattern noted as standing in its box as it is here."""
     return with_pattern(project, pattern_id, lambda p: msgspec.structs.replace(p, in_box=p.content))
-
-
-def move_section(song: Song, index: int, by: int) -> Song:
-    """The song with a section moved; unchanged when that would leave the song."""
-    to = index + by
-    if not (0 <= index < len(song.sections) and 0 <= to < len(song.sections)):
-        return song
-    sections = list(song.sections)
-    sections.insert(to, sections.pop(index))
-    return msgspec.structs.replace(song, sections=tuple(sections))
-
-
-def set_times(song: Song, index: int, times: int) -> Song:
-    """The song with another number of passes, 1 to 999, in a section."""
-    held = min(MAX_TIMES, max(1, times))
-    return _with_sections(
-        song,
-        [
-            msgspec.structs.replace(s, times=held) if i == index else s
-            for i, s in enumerate(song.sections)
-        ],
-    )
-
-
-def duplicate_section(song: Song, index: int) -> Song:
-    """The song with a copy of a section after it, under an id of its own."""
-    taken = {s.id for s in song.sections}
-    number = next(n for n in range(1, len(taken) + 2) if f"s{n}" not in taken)
-    copy = msgspec.structs.replace(song.sections[index], id=f"s{number}")
-    return _with_sections(song, [*song.sections[: index + 1], copy, *song.sections[index + 1 :]])
-
-
-def remove_section(song: Song, index: int) -> Song:
-    """The song without a section; EditError for the last one left."""
-    if len(song.sections) == 1:
-        raise EditError("a song keeps at least one section")
-    return _with_sections(song, [s for i, s in enumerate(song.sections) if i != index])
-
-
-def set_tempo(song: Song, bpm: float) -> Song:
-    """The song at another tempo, held between 20 and 400 BPM."""
-    return msgspec.structs.replace(song, bpm=min(MAX_BPM, max(MIN_BPM, bpm)))
-
-
-def _with_sections(song: Song, sections: list[Section]) -> Song:
-    return msgspec.structs.replace(song, sections=tuple(sections))
 
 
 def add_pattern(

@@ -15,7 +15,9 @@ from grebe.core.findings.messages import message_findings
 from grebe.core.findings.model import Finding, as_intended, not_intended
 from grebe.core.findings.patterns import pattern_findings
 from grebe.core.findings.plugs import plug_findings
-from grebe.core.findings.scenes import scene_findings, song_findings
+from grebe.core.findings.scenes import hand_findings, scene_findings
+from grebe.core.findings.songs import song_findings
+from grebe.core.songs.changes import reached_by
 from grebe.errors import EditError
 
 __all__ = [
@@ -37,6 +39,7 @@ class Found(msgspec.Struct, frozen=True):
 def find(project: Project) -> Found:
     """Look for everything."""
     look = Look(project)
+    reached = reached_by(project)
     rows = [
         *clock_findings(look),
         *plug_findings(look),
@@ -44,7 +47,8 @@ def find(project: Project) -> Found:
         *box_findings(look),
         *pattern_findings(look),
         *scene_findings(project),
-        *song_findings(project),
+        *hand_findings(project, reached),
+        *song_findings(project, reached),
     ]
     # A pattern used in three scenes is one finding.
     once = {(f.code, f.subject, f.message): f for f in rows}

@@ -1,19 +1,30 @@
-"""Findings on scenes, songs and the patterns they name."""
+"""Findings on scenes, the patterns they name, and the hands a change takes."""
 
 from __future__ import annotations
 
 from collections.abc import Iterator
+from math import lcm
 
 from grebe.core.document import Project
 from grebe.core.findings.model import Finding
 from grebe.core.patterns.model import Pattern
+from grebe.core.player.plan import sounding
+from grebe.core.rig.model import Device
+from grebe.core.songs.changes import changes, moves_of
+from grebe.core.songs.hands import Move, schedule
+from grebe.core.songs.model import Part, Scene, Section
+from grebe.core.songs.unroll import unrolled
+from grebe.core.time.delay import fitted_ms
+from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
+from grebe.errors import EditError
 
 
 def scene_findings(project: Project) -> Iterator[Finding]:
-    """Scenes that name what is not there, and what boxes do not hold."""
+    """Scenes that name what is not there or does not fit, and what boxes do not hold."""
     patterns = {p.id: p for p in project.patterns}
     devices = {d.id: d for d in project.rig.devices}
     for scene in project.scenes:
+        yield from _lengths(project, scene, patterns, devices)
         for part in scene.parts:
             device = devices.get(part.device)
             if device is None:
@@ -75,27 +86,100 @@ def _box_memory(device: str, pattern: Pattern) -> Iterator[Finding]:
         )
 
 
-def song_findings(project: Project) -> Iterator[Finding]:
-    """Songs that cannot be laid out."""
-    scenes = {s.id for s in project.scenes}
-    for song in project.songs:
-        if not song.sections:
+def _lengths(
+    project: Project, scene: Scene, patterns: dict[str, Pattern], devices: dict[str, Device]
+) -> Iterator[Finding]:
+    """Patterns cut short by the end of the scene; loop tracks and echo times a box has not."""
+    length = scene.bars * scene.meter.bar_ticks
+    for part in scene.parts:
+        device = devices.get(part.device)
+        if device is None:
+            continue
+        chain = [patterns[p] for p in part.chain if p in patterns]
+        whole = sum(sounding(p, device).ticks for p in chain)
+        if whole and length and length % whole:
+            names = ", ".join(dict.fromkeys(p.name for p in chain))
+            fits = lcm(whole, scene.meter.bar_ticks) // scene.meter.bar_ticks
+            below = scene.bars // fits * fits
+            lengths = f"{below} or {below + fits}" if below else f"{fits}"
+            cut = length % whole / TICKS_PER_QUARTER
             yield Finding(
-                code="song.empty",
-                severity="warn",
-                subject=song.id,
-                message=f"{song.name} has no sections.",
-                why="There is nothing to start.",
-                fix="Add a section to it.",
-            )
-        for number, section in enumerate(song.sections, start=1):
-            if section.scene not in scenes:
-                yield Finding(
-                    code="song.no-scene",
-                    severity="block",
-                    subject=song.id,
-                    message=f"{song.name}, section {number}, names the scene "
-                    f"{section.scene}, which is not there.",
-                    why="The song cannot be laid out, so it cannot be played.",
-                    fix="Choose another scene for the section, or remove it.",
-                )
+                code="scene.length", severity="note", subject=scene.id,
+                message=f"{names} on {device.name} does not go evenly into the {scene.bars} bars "
+                f"of {scene.name}: its last round is cut after {cut:g} quarter notes.",
+                why="The next scene comes in in the middle of it.",
+                fix=f"Make the scene {lengths} bars, change the pattern's length, or keep the "
+                "cut.",
+            )  # fmt: skip
+        yield from _abilities(project, scene, part, device)
+
+
+def _abilities(project: Project, scene: Scene, part: Part, device: Device) -> Iterator[Finding]:
+    tracks, most = part.tracks or (), device.spec.loop_tracks
+    if tracks and max(tracks) > most:
+        yield Finding(
+            code="scene.no-track", severity="block", subject=scene.id,
+            message=f"{scene.name} wants loop track {max(tracks)} of {device.name}, "
+            f"which has {most or 'none'}.",
+            why="There is nothing to start.",
+            fix="Choose a track it has.",
+        )  # fmt: skip
+    if part.echo is not None and len(device.spec.echo_ms) == 2:
+        low, high = device.spec.echo_ms
+        quarters = note_value_ticks(part.echo) / TICKS_PER_QUARTER
+        for bpm in sorted({song.bpm for song in project.songs if _uses(song.sections, scene)}):
+            exact = 60_000 / bpm * quarters
+            if low <= exact <= high:
+                continue
+            fitted = fitted_ms(bpm, low, high, quarters)
+            told = "no half or double of it fits" if fitted is None else f"{fitted:.0f} ms fits"
+            yield Finding(
+                code="scene.echo-range", severity="note", subject=scene.id,
+                message=f"{part.echo} at {bpm:g} BPM is {exact:.0f} ms; {device.name} goes from "
+                f"{low:g} to {high:g} ms: {told}.",
+                why="The echo would stand at another time than the music.",
+                fix="Take the half or double, or another note value.",
+            )  # fmt: skip
+
+
+def _uses(sections: tuple[Section, ...], scene: Scene) -> bool:
+    return any(section.scene == scene.id for section in sections)
+
+
+def hand_findings(project: Project, reached: frozenset[str]) -> Iterator[Finding]:
+    """Changes in songs that ask for more hands and feet than there are."""
+    done: set[tuple[str, str, float]] = set()
+    for song in project.songs:
+        try:
+            layout = project.layout(unrolled(song))
+        except EditError:
+            continue
+        before: Scene | None = None
+        for span in layout.spans:
+            key = ("" if before is None else before.id, span.scene.id, span.bpm)
+            if before is not None and before.id != span.scene.id and key not in done:
+                done.add(key)
+                found = changes(project, before, span.scene, span.bpm, reached=reached, song=song)
+                result = schedule(moves_of(found), project.performer)
+                if not result.fits:
+                    yield _too_much(project, before, span.scene, result.relieve)
+            before = span.scene
+
+
+def _too_much(project: Project, before: Scene, after: Scene, relieve: tuple[Move, ...]) -> Finding:
+    names = [f"{project.rig.name_of(m.device)} ({m.words})" for m in relieve]
+    ways: dict[str, str] = {
+        "give": "give it to Grebe: the box obeys program changes",
+        "ahead": "pre-set it in peace",
+        "earlier": "make it a bar earlier",
+    }
+    how = dict.fromkeys(way for m in relieve for way in m.relief)
+    fix = " or ".join(ways[w] for w in how) or "leave it out, or make the scene before longer"
+    hands = project.performer
+    return Finding(
+        code="scene.hands", severity="warn", subject=after.id,
+        message=f"From {before.name} to {after.name} your hands cannot make every move in time: "
+        f"{'; '.join(names)} is left over.",
+        why=f"{hands.hands} hands and {hands.feet} free feet have to do it all in the bar before.",
+        fix=f"{fix[0].upper()}{fix[1:]}.",
+    )  # fmt: skip

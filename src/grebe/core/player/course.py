@@ -190,7 +190,12 @@ class Course:
         self.index = ids.index(section) if section in ids else min(self.index, len(ids) - 1)
         if self.launch is not None:
             kept = ids.index(launched) if launched in ids else None
-            self.launch = None if kept is None else self.launch._replace(section=kept)
+            into = self.launch.into
+            if kept is not None:
+                into = min(into, layout.spans[kept].ticks - CLOCK_TICKS)
+            self.launch = None if kept is None else Coming(kept, self.launch.at, into)
+        if self.loop is not None:
+            self.loop_over(LoopOver(first=self.loop[0], last=self.loop[1]))
         self._came_from, self._skipped = min(self._came_from, len(ids) - 1), None
         self.end += self.span.ticks - going
         if self.end < tick:

@@ -98,8 +98,8 @@ def make_plan(project: Project, song: Song, source: str = "", seed: int = 1) -> 
 
     EditError when the song names a scene that is not there.
     """
-    layout = project.layout(song)
-    scene_ids = {span.scene.id for span in layout.spans}
+    project.layout(song)  # says what is missing
+    scene_ids = {section.scene for section in song.sections}
     scenes = tuple(s for s in project.scenes if s.id in scene_ids)
     used = {p for s in scenes for part in s.parts for p in part.chain}
     wires = _wires(project.rig)

@@ -114,7 +114,10 @@ def tempo_marks(span: Span, tick: int) -> list[TempoPoint]:
 
 
 def lay_out(song: Song, scenes: Mapping[str, Scene]) -> Layout:
-    """Lay a song out. EditError names a section whose scene is not there."""
+    """Lay a song out. EditError names a section whose scene is not there.
+
+    Sections without passes or bars are left out.
+    """
     spans: list[Span] = []
     tick, bar = 0, 1
     points = [TempoPoint(tick=0, bpm=song.bpm)]
@@ -126,6 +129,8 @@ def lay_out(song: Song, scenes: Mapping[str, Scene]) -> Layout:
                 f"song {song.name!r}, section {number}: there is no scene {section.scene!r}"
             )
         bars = scene.bars * section.times
+        if not bars:
+            continue
         span = Span(
             section=section,
             scene=scene,

@@ -7,6 +7,7 @@ one group. So a pattern followed by another in any chain must lie right before i
 from __future__ import annotations
 
 from collections.abc import Sequence
+from itertools import pairwise
 from typing import NamedTuple
 
 
@@ -40,7 +41,7 @@ def in_order(
         if len(set(chain)) < len(chain) and len(set(chain)) > 1:
             twice = next(p for p in chain if chain.count(p) > 1)
             return _no("{0} comes twice in one chain, and a place is played once a round", twice)
-        for here, there in zip(chain, chain[1:], strict=False):
+        for here, there in pairwise(chain):
             if here == there:
                 continue
             if after.setdefault(here, there) != there:
@@ -142,9 +143,7 @@ def _regret(found: list[tuple[int, int]]) -> int:
 
 
 def _starts(block: list[str], group: int, groups: int) -> list[int]:
-    return [
-        g * group + offset for g in range(groups) for offset in range(group - len(block) + 1)
-    ]
+    return [g * group + offset for g in range(groups) for offset in range(group - len(block) + 1)]
 
 
 def _kept(lies: dict[str, int], span: range) -> bool:

@@ -8,10 +8,14 @@ from msgspec import Meta
 
 from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import NoteValue
-from grebe.core.units import Bars, Bpm, Channel, Controller, Id, Name, Times, Value
+from grebe.core.units import MAX_TIMES, Bpm, Channel, Controller, Id, Name, Value
 
 Sixteenths = Annotated[int, Meta(ge=0, le=65_535)]
 """A place or length in sixteenth notes, counted from a section's first beat."""
+Passes = Annotated[int, Meta(ge=0, le=MAX_TIMES)]
+"""How often a scene is played; 0 leaves it out, and is found."""
+Bars = Annotated[int, Meta(ge=0, le=999)]
+"""Length of a scene; 0 leaves it out, and is found."""
 Role = Literal["", "intro", "verse", "build", "hook", "break", "drop", "outro"]
 """What a scene is for in a song; "" where nobody said."""
 ROLES: tuple[Role, ...] = ("", "intro", "verse", "build", "hook", "break", "drop", "outro")
@@ -65,7 +69,7 @@ class Scene(Value, frozen=True, kw_only=True):
     name: Name
     bars: Bars = 8
     """Length of one pass."""
-    times: Times = 1
+    times: Passes = 1
     """Passes when the scenes themselves are played, and of a section newly made of it."""
     meter: Meter = Meter()
     role: Role = ""
@@ -145,7 +149,7 @@ class Section(Value, frozen=True, kw_only=True):
 
     id: Id
     scene: Id
-    times: Times = 1
+    times: Passes = 1
     """How many passes of the scene."""
     bpm: Bpm | None = None
     """Tempo from here on; None carries on."""

@@ -10,13 +10,8 @@ from PyQt6.QtWidgets import QFileDialog
 from grebe.app.export_audio import LoopWanted, export_loop
 from grebe.app.loops import folder_of, samples_of
 from grebe.app.session import Session
-from grebe.core.document import (
-    duplicate_section,
-    move_section,
-    remove_section,
-    set_times,
-    with_song,
-)
+from grebe.core.document import with_song
+from grebe.core.songs.edit import duplicate_section, move_section, remove_section, set_times
 from grebe.core.songs.model import Song
 from grebe.errors import GrebeError
 from grebe.ui.song.canvas import SongCanvas

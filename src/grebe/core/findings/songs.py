@@ -1,0 +1,279 @@
+"""Findings on songs: what cannot be played as written, and how it goes."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+
+from grebe.core.document import Project
+from grebe.core.findings.model import Finding
+from grebe.core.findings.places import bars_words
+from grebe.core.player.plan import sounding
+from grebe.core.songs.energy import Bar, song_bars, unchanged
+from grebe.core.songs.layout import Layout, Span
+from grebe.core.songs.model import Song
+from grebe.core.songs.programme import how_told, programme, what_changed
+from grebe.core.songs.unroll import unrolled
+from grebe.core.time.ticks import SIXTEENTH_TICKS
+from grebe.errors import EditError
+
+RISES = 1.05
+"""A build's last quarter has at least so many times the energy of its first."""
+FEWEST_VARIATIONS = 3
+"""Three to four variations carry a song (common practice)."""
+
+
+def song_findings(project: Project, reached: frozenset[str]) -> Iterator[Finding]:
+    """Everything about each song."""
+    scenes = {s.id for s in project.scenes}
+    for song in project.songs:
+        yield from _written(project, song, scenes)
+        try:
+            layout = project.layout(song)
+        except EditError:
+            continue
+        if not layout.spans:
+            continue
+        yield from _laid_over(project, song, layout)
+        bars = song_bars(project, layout)
+        yield from _goes(project, song, layout, bars)
+        yield from _variety(project, song, layout)
+        yield from _in_boxes(project, song, reached)
+
+
+def _written(project: Project, song: Song, scenes: set[str]) -> Iterator[Finding]:
+    """Songs that cannot be laid out, and what is left out of them."""
+    if not song.sections:
+        yield Finding(
+            code="song.empty", severity="warn", subject=song.id,
+            message=f"{song.name} has no sections.",
+            why="There is nothing to start.",
+            fix="Add a section to it.",
+        )  # fmt: skip
+    ids = {s.id for s in song.sections}
+    names = {s.id: s.name for s in project.scenes}
+    lengths = {s.id: s.bars for s in project.scenes}
+    for number, section in enumerate(song.sections, start=1):
+        name = names.get(section.scene, section.scene)
+        if section.scene not in scenes:
+            yield Finding(
+                code="song.no-scene", severity="block", subject=song.id,
+                message=f"{song.name}, section {number}, names the scene "
+                f"{section.scene}, which is not there.",
+                why="The song cannot be laid out, so it cannot be played.",
+                fix="Choose another scene for the section, or remove it.",
+            )  # fmt: skip
+        elif section.times == 0 or lengths[section.scene] == 0:
+            what = "0 passes" if section.times == 0 else "a scene of 0 bars"
+            yield Finding(
+                code="song.no-bars", severity="warn", subject=song.id,
+                message=f"{song.name}, section {number} ({name}), has {what}.",
+                why="It is left out when the song plays.",
+                fix="Give it a length, or remove it.",
+            )  # fmt: skip
+        if section.then.kind == "jump" and section.then.to not in ids:
+            yield Finding(
+                code="song.no-jump", severity="warn", subject=song.id,
+                message=f"{song.name}, section {number} ({name}), jumps to "
+                f"{section.then.to or 'no section'}, which is not there.",
+                why="It goes on with the next section instead.",
+                fix="Choose where it jumps to, or let it go on.",
+            )  # fmt: skip
+
+
+def _laid_over(project: Project, song: Song, layout: Layout) -> Iterator[Finding]:
+    """What lies past the end of its section, over nothing, or wants hands."""
+    devices = {d.id: d for d in project.rig.devices}
+    for span in layout.spans:
+        section, length = span.section, span.ticks // SIXTEENTH_TICKS
+        rows = [("a mute", m.at, m.long) for m in section.mutes]
+        rows += [("a fill", f.at, f.long) for f in section.fills]
+        rows += [(f"the marker {m.name}", m.at, 1) for m in section.markers]
+        rows += [("a controller curve", c.points[-1].at, 0) for c in section.curves]
+        rows += [("a tempo change", t.at, 1) for t in section.tempi]
+        for what, at, long in rows:
+            if at + long > length:
+                lost = bars_words(at + long - length, span.scene.meter)
+                yield Finding(
+                    code="song.past-end", severity="warn", subject=song.id,
+                    message=f"In {song.name}, {what} in {span.scene.name} (bar {span.bar}) "
+                    f"reaches {lost} past its section.",
+                    why="What lies past the end is not used: the next section has its own.",
+                    fix="Shorten it, or make the section longer.",
+                )  # fmt: skip
+        for region in section.mutes:
+            device = devices.get(region.device)
+            name = project.rig.name_of(region.device)
+            where = f"bar {span.bar + region.at * SIXTEENTH_TICKS // span.scene.meter.bar_ticks}"
+            part = span.scene.part(region.device)
+            if device is None or not part.chain or part.muted:
+                yield Finding(
+                    code="song.mutes-nothing", severity="note", subject=song.id,
+                    message=f"In {song.name}, a mute at {where} lies over {name}, "
+                    "which is silent there.",
+                    why="There is nothing to drop.",
+                    fix="Move it to where the device plays, or remove it.",
+                )  # fmt: skip
+            elif device.plays == "own" and (region.voice or device.mute_controller is None):
+                yield Finding(
+                    code="song.mute-by-hand", severity="note", subject=song.id,
+                    message=f"In {song.name}, the mute at {where} of {name} is for your hands.",
+                    why=f"{name} plays its own pattern, and Grebe has no message that silences "
+                    f"{'one voice of it' if region.voice else 'it'}.",
+                    fix="Make the move on the box, or let Grebe play it.",
+                )  # fmt: skip
+
+
+def _goes(project: Project, song: Song, layout: Layout, bars: Sequence[Bar]) -> Iterator[Finding]:
+    """Where it sags: repeats, builds that do not build, drops without a drop, odd lengths."""
+    limit = project.performer.unchanged_bars
+    for first, last in unchanged(bars, limit):
+        yield Finding(
+            code="song.unchanged", severity="note", subject=song.id,
+            message=f"Bars {first} to {last} of {song.name} repeat unchanged for "
+            f"{last - first + 1} bars.",
+            why="A loop that goes round unchanged is what listeners leave for.",
+            fix=f"Add a variation or a mute at bar {(first + last + 1) // 2}, or keep it: "
+            "a voice may carry this part.",
+        )  # fmt: skip
+    means: list[float] = []
+    for number, span in enumerate(layout.spans):
+        mine = [b.energy for b in bars if b.span == number]
+        means.append(sum(mine) / len(mine))
+        if span.scene.role == "build" and len(mine) >= 4:
+            quarter = max(1, len(mine) // 4)
+            if sum(mine[-quarter:]) < RISES * sum(mine[:quarter]):
+                yield _flat(song, span)
+        if span.scene.role == "drop" and number and means[number] <= means[number - 1]:
+            yield Finding(
+                code="song.drop-nothing", severity="note", subject=song.id,
+                message=f"{span.scene.name} at bar {span.bar} of {song.name} is a drop, and no "
+                "more sounds in it than before.",
+                why="A drop is heard against what was taken away before it.",
+                fix="Take something out of the bars before, or bring more in.",
+            )  # fmt: skip
+    yield from _odd_lengths(song, layout)
+    yield from _school(project, song, layout, means)
+
+
+def _flat(song: Song, span: Span) -> Finding:
+    return Finding(
+        code="song.flat-build", severity="note", subject=song.id,
+        message=f"{span.scene.name} at bar {span.bar} of {song.name} is a build, and its end has "
+        "no more energy than its beginning.",
+        why="What follows it comes without a rise.",
+        fix="Bring voices in one after another, or shorten the build.",
+    )  # fmt: skip
+
+
+def _odd_lengths(song: Song, layout: Layout) -> Iterator[Finding]:
+    odd = [s for s in layout.spans if s.bars % 4]
+    if odd and len(odd) <= len(layout.spans) / 4:
+        for span in odd:
+            yield Finding(
+                code="song.odd-length", severity="note", subject=song.id,
+                message=f"{span.scene.name} at bar {span.bar} of {song.name} is {span.bars} bars; "
+                "the rest goes in fours.",
+                why="Listeners and players count in fours, and expect the change a little "
+                "sooner or later.",
+                fix="Make it a multiple of four, or keep it as a surprise.",
+            )  # fmt: skip
+
+
+def _school(
+    project: Project, song: Song, layout: Layout, means: Sequence[float]
+) -> Iterator[Finding]:
+    """Advice of the school of form the performer chose; nothing where none was."""
+    roles = [span.scene.role for span in layout.spans]
+    school = project.performer.school
+    if school == "verse and hook" and "hook" in roles:
+        hooks = [m for m, role in zip(means, roles, strict=True) if role == "hook"]
+        if len(hooks) == 1:
+            why = "A hook is remembered when it comes back, often played twice."
+            yield _form(song, "its hook comes once", why, "Bring it in again, after a verse.")
+        if max(means) > max(hooks) + 1e-9:
+            why = "A hook is everything together."
+            yield _form(song, "its hook is not the fullest part", why, "Bring everything in there.")
+    if school == "build and drop" and "drop" in roles:
+        for number, role in enumerate(roles):
+            if role == "drop" and (number == 0 or roles[number - 1] not in ("build", "break")):
+                name = layout.spans[number].scene.name
+                yield _form(song, f"{name} drops without a build or a break before it",
+                            "There is nothing to fall from.", "Put a build before it.")  # fmt: skip
+
+
+def _form(song: Song, what: str, why: str, fix: str) -> Finding:
+    return Finding(
+        code="song.form", severity="note", subject=song.id,
+        message=f"{song.name}: {what}.", why=why, fix=fix,
+    )  # fmt: skip
+
+
+def _variety(project: Project, song: Song, layout: Layout) -> Iterator[Finding]:
+    """Too few variations; voices that are written and never heard."""
+    patterns = {p.id: p for p in project.patterns}
+    most, busiest = 0, ""
+    for device in project.rig.devices:
+        used: dict[str, set[str]] = {}
+        for span in layout.spans:
+            part = span.scene.part(device.id)
+            if not part.muted:
+                for name in part.chain:
+                    used.setdefault(name, set(part.silent_voices)).intersection_update(
+                        part.silent_voices
+                    )
+        if len(used) > most:
+            most, busiest = len(used), device.name
+        for pattern_id, silent in used.items():
+            pattern = patterns.get(pattern_id)
+            if pattern is None:
+                continue
+            for voice in sounding(pattern, device).voices:
+                if voice.id in silent and voice.hits:
+                    yield Finding(
+                        code="song.voice-unheard", severity="note", subject=song.id,
+                        message=f"{voice.name} of {pattern.name} on {device.name} is silent "
+                        f"wherever {song.name} plays it.",
+                        why="It was written to be heard, and takes a voice of the box.",
+                        fix="Let it sound in one scene, or remove it.",
+                    )  # fmt: skip
+    if 0 < most < FEWEST_VARIATIONS and layout.bars > 32:
+        yield Finding(
+            code="song.few-variations", severity="note", subject=song.id,
+            message=f"No box plays more than {most} patterns in {song.name}; the most has "
+            f"{busiest}.",
+            why="Three to four variations carry a song.",
+            fix="Vary a pattern: in Patterns, Shift+V.",
+        )  # fmt: skip
+
+
+def _in_boxes(project: Project, song: Song, reached: frozenset[str]) -> Iterator[Finding]:
+    """What a box cannot hold, and sheets printed before something changed."""
+    flat = unrolled(song)
+    layout = project.layout(flat)
+    printed = {p.device: p.lines for p in project.printed if p.song == song.id}
+    for device in project.rig.devices:
+        if not any(span.scene.part(device.id).chain for span in layout.spans):
+            continue
+        how = how_told(song, device, reached)
+        if how not in ("box", "hand") and device.id not in printed:
+            continue
+        found = programme(project, song, layout, device, reached)
+        if found.problems:
+            yield Finding(
+                code="song.programme", severity="block" if how == "box" else "warn",
+                subject=song.id,
+                message=f"{song.name} on {device.name}: {'; '.join(found.problems)}.",
+                why="Grebe cannot tell it its patterns while it plays; its own memory has to "
+                "hold the song." if how == "hand" else "Its memory cannot hold the song so.",
+                fix=f"{'; or '.join(found.remedies)}.".capitalize() if found.remedies
+                else "Shorten the song for it, or let Grebe play it.",
+            )  # fmt: skip
+        changed = what_changed(printed.get(device.id, found.lines), found.lines)
+        if changed:
+            yield Finding(
+                code="song.sheet-changed", severity="warn", subject=song.id,
+                message=f"{song.name} on {device.name} is not as on the sheet printed last: "
+                f"{changed[0]}{f', and {len(changed) - 1} more' if len(changed) > 1 else ''}.",
+                why="The box plays what was keyed in from that sheet.",
+                fix="Key in what changed, and print the sheet again.",
+            )  # fmt: skip

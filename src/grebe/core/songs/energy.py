@@ -1,0 +1,212 @@
+"""A song bar by bar: what sounds, how dense, how loud, and where it only repeats."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from typing import NamedTuple
+
+from grebe.core.document import Project
+from grebe.core.patterns.model import Content
+from grebe.core.patterns.passes import passes_of
+from grebe.core.player.plan import sounding
+from grebe.core.rig.model import Device
+from grebe.core.songs.layout import Layout, Span
+from grebe.core.songs.model import Part
+from grebe.core.time.ticks import SIXTEENTH_TICKS, TICKS_PER_QUARTER
+
+DENSE = 4.0
+"""Strokes a quarter note from which on a voice counts fully: sixteenths."""
+FULL = 127.0
+HELD_BARS = 8
+"""A note held from so many bars before is still heard to sound."""
+LONGEST_UNIT = 8
+"""What comes round after so many bars or fewer is heard as a repeat."""
+
+
+class VoiceBar(NamedTuple):
+    """One voice in one bar of a pattern, as if every hit played."""
+
+    voice: str
+    energy: float
+    """0 to 1: its loudness, times one half for sounding at all and one half for density."""
+    varies: bool
+    """Whether chance or a condition makes its passes differ."""
+
+
+class Bar(NamedTuple):
+    """One bar of a song."""
+
+    number: int
+    """Printed."""
+    tick: int
+    span: int
+    """Number of its section in the layout."""
+    energy: float
+    """Of all voices that sound, added up."""
+    devices: dict[str, float]
+    """Energy of each device that sounds."""
+    sign: tuple[object, ...]
+    """Equal in bars that sound alike."""
+
+
+class _Bars:
+    """Patterns bar by bar; each is worked out once."""
+
+    def __init__(self, project: Project) -> None:
+        self.devices = {d.id: d for d in project.rig.devices}
+        self.patterns = {p.id: p for p in project.patterns}
+        self._kept: dict[tuple[str, str, int, int], tuple[VoiceBar, ...]] = {}
+        self._contents: dict[tuple[str, str], Content] = {}
+
+    def content(self, pattern: str, device: Device) -> Content:
+        """What is heard of a pattern."""
+        key = (pattern, device.id)
+        if key not in self._contents:
+            self._contents[key] = sounding(self.patterns[pattern], device)
+        return self._contents[key]
+
+    def at(self, pattern: str, device: Device, into: int, bar: int) -> tuple[VoiceBar, ...]:
+        """The voices of a pattern in the bar that begins `into` ticks after it began."""
+        key = (pattern, device.id, into, bar)
+        if key not in self._kept:
+            self._kept[key] = tuple(_voices(self.content(pattern, device), into, bar))
+        return self._kept[key]
+
+
+def _voices(content: Content, into: int, bar: int) -> Iterator[VoiceBar]:
+    for voice in content.voices:
+        if not voice.hits:
+            continue
+        passes = passes_of(content, voice)
+        begin = max(0, into - HELD_BARS * bar)
+        sounds = passes.between(begin, into + bar)
+        heard = [s for s in sounds if s.tick + s.gate_ticks > into]
+        if not heard:
+            continue
+        strokes = sum(s.tick >= into for s in heard)
+        loud = sum(s.velocity for s in heard) / len(heard) / FULL
+        dense = min(1.0, strokes * TICKS_PER_QUARTER / bar / DENSE)
+        yield VoiceBar(voice.id, loud * (0.5 + 0.5 * dense), not passes.steady)
+
+
+def song_bars(project: Project, layout: Layout) -> tuple[Bar, ...]:
+    """Every bar of a song that is laid out."""
+    book = _Bars(project)
+    out: list[Bar] = []
+    for number, span in enumerate(layout.spans):
+        out += _span_bars(book, number, span)
+    return tuple(out)
+
+
+def _span_bars(book: _Bars, number: int, span: Span) -> Iterator[Bar]:
+    bar_ticks = span.scene.meter.bar_ticks
+    parts = [
+        (book.devices[p.device], p, [c for c in p.chain if c in book.patterns])
+        for p in span.scene.parts
+        if p.device in book.devices
+    ]
+    places = {device.id: _Place(book, device, chain) for device, _, chain in parts if chain}
+    for index in range(span.bars):
+        at = index * bar_ticks
+        devices: dict[str, float] = {}
+        sign: list[object] = []
+        for device, part, chain in parts:
+            if not chain:
+                continue
+            pattern, into = places[device.id].at(at)
+            rows = book.at(pattern, device, into, bar_ticks)
+            energy = _heard(span, device, part, rows, at, bar_ticks, sign)
+            if energy > 0:
+                devices[device.id] = energy
+                sign.append((device.id, pattern, into))
+                if any(row.varies for row in rows):
+                    sign.append(span.bar + index)
+        for curve in span.section.curves:
+            sign.append((curve.device, curve.controller, span.bar + index))  # noqa: PERF401
+        sign += [
+            ("fill", span.bar + index)
+            for fill in span.section.fills
+            if _covered(fill.at, fill.long, at, bar_ticks)
+        ]
+        yield Bar(
+            span.bar + index, span.tick + at, number, sum(devices.values()), devices, tuple(sign)
+        )
+
+
+class _Place:
+    """Where a chain is, bar after bar: which pattern, and how many ticks since it began."""
+
+    def __init__(self, book: _Bars, device: Device, chain: list[str]) -> None:
+        self._chain = chain
+        self._long = [book.content(p, device).ticks for p in chain]
+        self._alone = len(set(chain)) == 1
+        self._index = self._entered = 0
+
+    def at(self, tick: int) -> tuple[str, int]:
+        """At a tick not before the one asked for last; a lone pattern counts within its length."""
+        if self._alone:
+            return self._chain[0], tick % (self._long[0] * len(self._chain))
+        while self._entered + self._long[self._index] <= tick:
+            self._entered += self._long[self._index]
+            self._index = (self._index + 1) % len(self._chain)
+        return self._chain[self._index], tick - self._entered
+
+
+def _heard(
+    span: Span, device: Device, part: Part, rows: Sequence[VoiceBar], at: int, bar: int,
+    sign: list[object],
+) -> float:  # fmt: skip
+    """Energy of a device in a bar, without what is muted; partly muted counts by its share."""
+    if part.muted:
+        return 0.0
+    regions = [
+        (r, share)
+        for r in span.section.mutes
+        if r.device == device.id and (share := _covered(r.at, r.long, at, bar))
+    ]
+    whole = max((share for r, share in regions if not r.voice), default=0.0)
+    total = 0.0
+    for row in rows:
+        if row.voice in part.silent_voices:
+            continue
+        gone = max((share for r, share in regions if r.voice == row.voice), default=0.0)
+        total += row.energy * (1 - max(whole, gone))
+    sign += [(device.id, r.voice, r.at * SIXTEENTH_TICKS - at) for r, share in regions if share < 1]
+    sign += [(device.id, r.voice) for r, share in regions if share == 1]
+    if part.silent_voices:
+        sign.append((device.id, part.silent_voices))
+    return total
+
+
+def _covered(first: int, long: int, at: int, bar: int) -> float:
+    """How much of a bar lies in a stretch given in sixteenths, 0 to 1."""
+    begin, end = first * SIXTEENTH_TICKS, (first + long) * SIXTEENTH_TICKS
+    return max(0, min(end, at + bar) - max(begin, at)) / bar
+
+
+def unchanged(bars: Sequence[Bar], limit: int) -> list[tuple[int, int]]:
+    """Stretches (first, last printed bar) of at least `limit` bars that only repeat.
+
+    A repeat is what comes round after eight bars or fewer, more than once; silence is none.
+    """
+    out: list[tuple[int, int]] = []
+    begin = 0
+    while begin < len(bars):
+        end = max(
+            (_repeats_until(bars, begin, unit) for unit in range(1, LONGEST_UNIT + 1)),
+            default=begin,
+        )
+        if end - begin >= limit and any(b.energy for b in bars[begin:end]):
+            out.append((bars[begin].number, bars[end - 1].number))
+            begin = end
+        else:
+            begin += 1
+    return out
+
+
+def _repeats_until(bars: Sequence[Bar], begin: int, unit: int) -> int:
+    """Where the repeating of a unit that begins here ends; `begin` where it is not repeated."""
+    at = begin + unit
+    while at < len(bars) and bars[at].sign == bars[at - unit].sign:
+        at += 1
+    return at if at - begin >= 2 * unit else begin

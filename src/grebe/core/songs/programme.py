@@ -1,0 +1,379 @@
+"""A song as each box can have it: told live, played by Grebe, or programmed into its memory."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from itertools import pairwise
+from typing import Literal, NamedTuple
+
+from grebe.core.document import Project
+from grebe.core.patterns.model import Pattern
+from grebe.core.player.plan import sounding
+from grebe.core.rig.model import Device
+from grebe.core.rig.numbering import printed_program
+from grebe.core.songs.layout import Layout, Span, lay_out
+from grebe.core.songs.memory_order import Ordered, in_order
+from grebe.core.songs.model import Song
+from grebe.core.songs.unroll import unrolled
+
+How = Literal["live", "grebe", "box", "hand"]
+"""Told by Grebe while it plays; played note by note; from its own song memory; by hand."""
+EMPTY = ""
+"""Stands for an empty pattern where a box has to be silent."""
+
+
+class Entry(NamedTuple):
+    """One line of a programme: a pattern so many times."""
+
+    pattern: str
+    """Pattern id; "" is silence."""
+    times: int
+    bar: int
+    """First bar, printed."""
+    section: str
+    """Name of its scene."""
+    cut: bool = False
+    """Whether its last time is cut short by the section's end."""
+    first: bool = False
+    """Whether a section begins with it."""
+
+
+class Shorter(NamedTuple):
+    """A list made shorter by longer patterns."""
+
+    entries: int
+    new: tuple[tuple[str, ...], ...]
+    """Patterns to be written one after another into one."""
+
+
+class Programme(NamedTuple):
+    """What one box needs for a song."""
+
+    device: Device
+    how: How
+    entries: tuple[Entry, ...]
+    problems: tuple[str, ...]
+    """Why it cannot be programmed as it stands; empty where it can."""
+    remedies: tuple[str, ...]
+    """What would make it fit."""
+    tracks: tuple[tuple[int, int], ...]
+    """Entries (first, last) of each track, where it has to be split; one track otherwise."""
+    order: Ordered | None
+    """The patterns put in another order, where its chains want that."""
+    lines: tuple[str, ...]
+    """As it is printed."""
+
+
+def programmes(project: Project, song: Song, reached: frozenset[str]) -> tuple[Programme, ...]:
+    """The programme of every device that plays in a song, in order of the rig.
+
+    EditError when the song names a scene that is not there.
+    """
+    layout = lay_out(unrolled(song), {s.id: s for s in project.scenes})
+    out: list[Programme] = []
+    for device in project.rig.devices:
+        if any(span.scene.part(device.id).chain for span in layout.spans):
+            out.append(programme(project, song, layout, device, reached))  # noqa: PERF401
+    return tuple(out)
+
+
+def programme(
+    project: Project, song: Song, layout: Layout, device: Device, reached: frozenset[str]
+) -> Programme:
+    """The programme of one device for a song that is laid out without jumps."""
+    patterns = {p.id: p for p in project.patterns if p.device == device.id}
+    how = how_told(song, device, reached)
+    entries = entries_of(layout, device, patterns)
+    plays = [(e.pattern, e.section, n == 0) for e in entries for n in range(e.times)]
+    problems: list[str] = []
+    remedies: list[str] = []
+    tracks: tuple[tuple[int, int], ...] = ((0, len(entries) - 1),) if entries else ()
+    order = None
+    if how in ("box", "hand"):
+        rule = device.spec.chains
+        if rule.rule == "none" and len({p for p, _, _ in plays}) > 1:
+            problems.append("it cannot chain patterns")
+            remedies.append("change its pattern by hand, or let Grebe play it")
+        if rule.rule == "any" and rule.longest and len(plays) > rule.longest:
+            problems.append(f"a list of {len(plays)} is past its limit of {rule.longest}")
+            remedies += _shortened(device, patterns, plays, rule.longest)
+            tracks = split(entries, rule.longest)
+            remedies.append(_split_words(entries, tracks))
+        if rule.rule in ("neighbours", "row"):
+            order = _reordered(project, device, layout, patterns)
+            problems += _unlike_memory(device, layout, patterns, order)
+            if problems and order is not None:
+                remedies.append(_order_words(device, patterns, order))
+        bars = device.spec.track_measures
+        if how == "box" and bars and layout.bars > bars:
+            problems.append(f"{layout.bars} bars are past the {bars} of one of its songs")
+    return Programme(
+        device, how, entries, tuple(problems), tuple(remedies), tracks, order,
+        _lines(device, how, entries, patterns, tracks, song),
+    )  # fmt: skip
+
+
+def how_told(song: Song, device: Device, reached: frozenset[str]) -> How:
+    """How a device comes to play its part of a song."""
+    if device.plays == "grebe":
+        return "grebe"
+    if song.box_song(device.id) is not None:
+        return "box"
+    return "live" if device.obeys_program and device.id in reached else "hand"
+
+
+def entries_of(layout: Layout, device: Device, patterns: dict[str, Pattern]) -> tuple[Entry, ...]:
+    """What a device plays from top to end, pattern by pattern, repeats counted."""
+    out: list[Entry] = []
+    for span in layout.spans:
+        out += _of_span(span, device, patterns)
+    return tuple(out)
+
+
+def _of_span(span: Span, device: Device, patterns: dict[str, Pattern]) -> list[Entry]:
+    chain = [p for p in span.scene.part(device.id).chain if p in patterns]
+    name, bar_ticks = span.scene.name, span.scene.meter.bar_ticks
+    if not chain:
+        return [Entry(EMPTY, span.bars, span.bar, name, first=True)]
+    out: list[Entry] = []
+    at = number = 0
+    while at < span.ticks:
+        pattern = chain[number % len(chain)]
+        ticks = sounding(patterns[pattern], device).ticks
+        cut = at + ticks > span.ticks
+        if out and out[-1].pattern == pattern:
+            out[-1] = out[-1]._replace(times=out[-1].times + 1, cut=cut)
+        else:
+            out.append(Entry(pattern, 1, span.bar + at // bar_ticks, name, cut, first=not out))
+        at, number = at + ticks, number + 1
+    return out
+
+
+def shorter(
+    plays: Sequence[str], steps: dict[str, int], longest: int, limit: int
+) -> Shorter | None:
+    """The list with as few entries as longer patterns give; None where `limit` is not reached.
+
+    `steps` are the lengths of patterns, all at one step rate. Of the ways with the fewest
+    entries, one with the fewest patterns to be written.
+    """
+    best: list[tuple[int, int, int]] = [(0, 0, 0)]
+    for end in range(1, len(plays) + 1):
+        ways: list[tuple[int, int, int]] = []
+        total = 0
+        for begin in range(end - 1, -1, -1):
+            total += steps.get(plays[begin], longest + 1)
+            if total > longest and begin < end - 1:
+                break
+            entries, new, _ = best[begin]
+            ways.append((entries + 1, new + (begin < end - 1), begin))
+        best.append(min(ways))
+    cuts: list[tuple[int, int]] = []
+    end = len(plays)
+    while end:
+        begin = best[end][2]
+        cuts.append((begin, end))
+        end = begin
+    if len(cuts) > limit:
+        return None
+    written = dict.fromkeys(tuple(plays[b:e]) for b, e in reversed(cuts) if e - b > 1)
+    return Shorter(len(cuts), tuple(written))
+
+
+def split(entries: Sequence[Entry], limit: int) -> tuple[tuple[int, int], ...]:
+    """Entries (first, last) of each track, none with more than `limit` plays.
+
+    As few tracks as can be; cut where a section begins if there is such a way; then as even as
+    can be. An entry longer than the limit is left to be repeated by hand.
+    """
+    plays = [min(e.times, limit) for e in entries]
+    before = [0]
+    for count in plays:
+        before.append(before[-1] + count)
+    best: list[tuple[int, int, int, int]] = [(0, 0, 0, 0)]
+    for end in range(1, len(entries) + 1):
+        ways = []
+        for begin in range(end - 1, -1, -1):
+            held = before[end] - before[begin]
+            if held > limit:
+                break
+            tracks, inside, uneven, _ = best[begin]
+            cut = begin > 0 and not entries[begin].first
+            ways.append((tracks + 1, inside + cut, uneven + held * held, begin))
+        best.append(min(ways))
+    cuts: list[tuple[int, int]] = []
+    end = len(entries)
+    while end:
+        begin = best[end][3]
+        cuts.append((begin, end - 1))
+        end = begin
+    return tuple(reversed(cuts))
+
+
+def _shortened(
+    device: Device, patterns: dict[str, Pattern], plays: list[tuple[str, str, bool]], limit: int
+) -> list[str]:
+    steps = device.spec.steps
+    if steps is None or len({p.content.rate for p in patterns.values()}) > 1:
+        return []
+    lengths = {p.id: sounding(p, device).length for p in patterns.values()}
+    found = shorter([p for p, _, _ in plays], lengths, steps.longest, limit)
+    if found is None:
+        return []
+    rows = [" + ".join(_name(patterns, p) for p in row) for row in found.new]
+    return [f"write {len(rows)} longer patterns ({'; '.join(rows)}): {found.entries} in the list"]
+
+
+def _split_words(entries: Sequence[Entry], tracks: Sequence[tuple[int, int]]) -> str:
+    bars = [entries[first].bar for first, _ in tracks[1:]]
+    where = ", ".join(f"bar {bar}" for bar in bars)
+    return f"split it into {len(tracks)} tracks, the next begun at {where}"
+
+
+def chains_of(layout: Layout, device: Device, patterns: dict[str, Pattern]) -> list[list[str]]:
+    """The chains a song asks a device for, as runs of different patterns, each once."""
+    out: dict[tuple[str, ...], None] = {}
+    for span in layout.spans:
+        chain = [p for p in span.scene.part(device.id).chain if p in patterns]
+        run = [p for n, p in enumerate(chain) if n == 0 or chain[n - 1] != p]
+        if run:
+            out[tuple(run)] = None
+    return [list(run) for run in out]
+
+
+def _reordered(
+    project: Project, device: Device, layout: Layout, patterns: dict[str, Pattern]
+) -> Ordered:
+    """Places for the patterns this song chains; those of other songs are left where they are."""
+    memory, rule = device.spec.memory, device.spec.chains
+    chains = chains_of(layout, device, patterns)
+    wanted = {p for chain in chains for p in chain}
+    lies = {p: patterns[p].program for p in wanted}
+    size = memory.size if memory is not None else 128
+    group = rule.group or (memory.slots if memory is not None else 16)
+    taken = frozenset(
+        p.program
+        for p in project.patterns
+        if p.device == device.id and p.id not in wanted and p.program is not None
+    )
+    known = {p: place for p, place in lies.items() if place is not None}
+    return in_order(chains, group, max(1, size // group), lies=known, taken=taken)
+
+
+def _unlike_memory(
+    device: Device, layout: Layout, patterns: dict[str, Pattern], order: Ordered
+) -> list[str]:
+    """Chains that do not lie side by side as the memory is now."""
+    out: list[str] = []
+    longest, group = device.spec.chains.longest, device.spec.chains.group
+    for span in layout.spans:
+        chain = span.scene.part(device.id).chain
+        if len(set(chain)) > 1 and any(a == b for a, b in pairwise(chain)):
+            out.append(
+                f"{span.scene.name} plays a pattern several times in a row, and a place is "
+                "played once a round: it needs copies of it"
+            )
+    for run in chains_of(layout, device, patterns):
+        places = [patterns[p].program for p in run]
+        names = " \u2192 ".join(patterns[p].name for p in run)
+        if longest and len(run) > longest:
+            out.append(f"a chain of {len(run)} is past its limit of {longest}: {names}")
+        elif any(
+            a is None or b is None or b != a + 1 or (group and a // group != b // group)
+            for a, b in pairwise(places)
+        ):
+            out.append(f"{names} do not lie side by side in its memory")
+    out = list(dict.fromkeys(out))
+    if out and order.why_not:
+        out.append(order.why_not.format(*(_name(patterns, p) for p in order.clash)))
+    return out
+
+
+def _order_words(device: Device, patterns: dict[str, Pattern], order: Ordered) -> str:
+    if order.why_not:
+        return "no order of its memory serves all chains: a second copy of a pattern would"
+    rows = [
+        f"{_name(patterns, p)} to {printed_program(device, place)}"
+        for p, place in sorted(order.places.items(), key=lambda row: row[1])
+        if patterns[p].program != place
+    ]
+    return f"put its patterns in another order: {', '.join(rows)}"
+
+
+def _name(patterns: dict[str, Pattern], pattern: str) -> str:
+    return patterns[pattern].name if pattern in patterns else pattern or "an empty pattern"
+
+
+def _place(device: Device, patterns: dict[str, Pattern], pattern: str) -> str:
+    known = patterns.get(pattern)
+    if known is None:
+        return "an empty pattern"
+    if known.program is None or device.plays == "grebe":
+        return known.name
+    return f"{printed_program(device, known.program)} {known.name}"
+
+
+def _lines(
+    device: Device, how: How, entries: Sequence[Entry], patterns: dict[str, Pattern],
+    tracks: Sequence[tuple[int, int]], song: Song,
+) -> tuple[str, ...]:  # fmt: skip
+    """The programme in order, a line for each thing to key in or to expect."""
+    out: list[str] = []
+    number = song.box_song(device.id)
+    for track, (first, last) in enumerate(tracks, start=1):
+        if how == "box" or len(tracks) > 1:
+            place = "" if number is None else f" in song {number + 1}"
+            out.append(f"Track {track}{place}" if len(tracks) > 1 else f"One track{place}")
+        for run in _by_section(entries[first : last + 1]):
+            unit, rounds = _repeated(run)
+            words = ", ".join(_entry_words(device, how, patterns, entry) for entry in unit)
+            if rounds > 1:
+                words = f"{words}; {rounds} rounds of it"
+            out.append(f"Bar {run[0].bar}, {run[0].section}: {words}")
+    return tuple(out)
+
+
+def _by_section(entries: Sequence[Entry]) -> list[list[Entry]]:
+    """Entries of one section together. A section begins at a bar of another scene."""
+    out: list[list[Entry]] = []
+    for entry in entries:
+        if out and out[-1][-1].section == entry.section and not entry.first:
+            out[-1].append(entry)
+        else:
+            out.append([entry])
+    return out
+
+
+def _repeated(run: list[Entry]) -> tuple[list[Entry], int]:
+    """The shortest beginning that the whole is made of, and how often."""
+    what = [(e.pattern, e.times, e.cut) for e in run]
+    for long in range(1, len(run) // 2 + 1):
+        if len(run) % long == 0 and what == what[:long] * (len(run) // long):
+            return run[:long], len(run) // long
+    return run, 1
+
+
+def _entry_words(device: Device, how: How, patterns: dict[str, Pattern], entry: Entry) -> str:
+    cut = ", the last cut short" if entry.cut else ""
+    if not entry.pattern:
+        bars = "1 bar" if entry.times == 1 else f"{entry.times} bars"
+        return f"an empty pattern, {bars}" if how == "box" else f"silent, {bars}"
+    times = "once" if entry.times == 1 else f"{entry.times} times"
+    return f"{_place(device, patterns, entry.pattern)} {times}{cut}"
+
+
+def what_changed(before: Sequence[str], now: Sequence[str]) -> tuple[str, ...]:
+    """What a sheet says otherwise than the one printed before, line by line, in words."""
+    out: list[str] = []
+    for number in range(max(len(before), len(now))):
+        old = before[number] if number < len(before) else None
+        new = now[number] if number < len(now) else None
+        if old == new:
+            continue
+        if old is None:
+            out.append(f"Line {number + 1} is new: {new}")
+        elif new is None:
+            out.append(f"Line {number + 1} is gone: {old}")
+        else:
+            out.append(f"Line {number + 1} was: {old}")
+    return tuple(out)
