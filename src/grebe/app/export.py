@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import csv
+import io
 from collections.abc import Callable
 from fractions import Fraction
 from pathlib import Path
@@ -11,13 +13,17 @@ from grebe.core.patterns.stepsheet import step_sheet
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.setup import of_device, setup_sheet
 from grebe.core.rig.spec import PulseShape
+from grebe.core.songs.changes import reached_by
+from grebe.core.songs.cues import cue_sheet
 from grebe.core.songs.layout import Layout
 from grebe.core.songs.model import Song
+from grebe.core.songs.programme import programmes, what_changed
+from grebe.core.songs.unroll import unrolled
 from grebe.core.sync.pulses import pulse_ticks, render_pulses, render_run
 from grebe.core.units import Value
 from grebe.errors import ProjectError, UsageError
 from grebe.formats.atomic import write_atomic
-from grebe.formats.sheets import setup_html, steps_html
+from grebe.formats.sheets import programme_html, setup_html, stage_html, steps_html
 from grebe.formats.smf import file_name, midi_bytes, song_to_midi
 from grebe.formats.wav import write_wav
 
@@ -28,7 +34,7 @@ def export_smf(project: Project, song: Song, folder: Path, seed: int = 1) -> Pat
     ProjectError when the folder cannot be written, EditError when the song
     names a scene that is not there.
     """
-    data = midi_bytes(song_to_midi(make_plan(project, song, seed=seed)))
+    data = midi_bytes(song_to_midi(make_plan(project, unrolled(song), seed=seed)))
     path = folder / f"{file_name(song.name)}.mid"
     try:
         folder.mkdir(parents=True, exist_ok=True)
@@ -76,7 +82,7 @@ def export_pulses(project: Project, song: Song, folder: Path, track: PulseTrack)
     Sample 0 is the song's downbeat. UsageError for a rate that is none,
     ProjectError when the folder cannot be written.
     """
-    layout = project.layout(song)
+    layout = project.layout(unrolled(song))
     times = pulse_times(layout, track.rate)
     seconds, samples = layout.seconds(), track.samples_a_second
     words = track.rate.replace("/", " in ")
@@ -130,6 +136,69 @@ def export_steps(
         chosen = [p for p in project.patterns if p.device in wanted]
     sheets = [step_sheet(p, boxes[p.device], bpm) for p in chosen if p.device in boxes]
     return _write_sheet(steps_html(sheets), path, f"Step sheets: {project.name}", to_pdf)
+
+
+def programme_page(
+    project: Project, song: Song, device: str = "", **colours: str
+) -> tuple[str, list[str]]:
+    """Programming sheets of a song, of one device by id or of all, and the devices on them."""
+    found = [
+        p
+        for p in programmes(project, song, reached_by(project))
+        if not device or p.device.id == device
+    ]
+    before = {p.device: p.lines for p in project.printed if p.song == song.id}
+    changed = {
+        p.device.id: what_changed(before[p.device.id], p.lines)
+        for p in found
+        if p.device.id in before
+    }
+    html = programme_html(found, song.name, changed=changed, **colours)
+    return html, [p.device.id for p in found]
+
+
+def export_programme(
+    project: Project, song: Song, path: Path, *, device: str, to_pdf: ToPdf
+) -> Path:
+    """Write the programming sheets of a song, of one device by name or id or ("") of all.
+
+    Errors as `export_setup`, and EditError when the song cannot be laid out.
+    """
+    chosen = project.device_named(device).id if device else ""
+    html, _ = programme_page(project, song, chosen)
+    return _write_sheet(html, path, f"Programme: {song.name}", to_pdf)
+
+
+def export_stage(project: Project, song: Song, path: Path, *, to_pdf: ToPdf) -> Path:
+    """Write the stage sheet of a song. Errors as `export_programme`."""
+    html = stage_html(cue_sheet(project, song), project=project.name)
+    return _write_sheet(html, path, f"Stage sheet: {song.name}", to_pdf)
+
+
+CUE_COLUMNS = ("bar", "beat", "seconds", "kind", "device", "what", "by")
+
+
+def export_cues(project: Project, song: Song, folder: Path) -> Path:
+    """Write the cue list of a song as CSV (RFC 4180), times in seconds from its top; the path.
+
+    ProjectError when the folder cannot be written.
+    """
+    text = io.StringIO(newline="")
+    rows = csv.writer(text)
+    rows.writerow(CUE_COLUMNS)
+    for cue in cue_sheet(project, song).cues:
+        rows.writerow(
+            (cue.bar, cue.beat, f"{cue.seconds:.3f}", cue.kind, cue.device, cue.what, cue.by)
+        )
+    path = folder / f"{file_name(song.name)}, cues.csv"
+    try:
+        folder.mkdir(parents=True, exist_ok=True)
+        write_atomic(path, text.getvalue().encode())
+    except OSError as error:
+        raise ProjectError(
+            f"{path} could not be written: {error.strerror}. Choose another folder."
+        ) from error
+    return path
 
 
 def _write_sheet(html: str, path: Path, title: str, to_pdf: ToPdf) -> Path:

@@ -15,6 +15,7 @@ from grebe.core.patterns.sound import realignment
 from grebe.core.player.plan import make_plan
 from grebe.core.player.whole import song_events
 from grebe.core.songs.model import Part, Scene, Section, Song
+from grebe.core.songs.unroll import unrolled
 from grebe.core.sound.kit import RATE, VOICED
 from grebe.core.sound.mix import TAIL_S, Sample, Stereo, limited, render_device, struck_notes
 from grebe.core.time.meter import Meter
@@ -45,7 +46,7 @@ def export_wav(
     ProjectError when the folder cannot be written.
     """
     played = samples or {}
-    plan = make_plan(project, song, seed=seed)
+    plan = make_plan(project, unrolled(song), seed=seed)
     layout = plan.layout()
     seconds = layout.seconds()
     notes = struck_notes(song_events(plan), layout.tempo)

@@ -14,6 +14,7 @@ from grebe.core.patterns.fields import (
     edited,
     set_hit_field,
     set_point_field,
+    text_of,
 )
 from grebe.core.patterns.model import (
     Content,
@@ -225,6 +226,23 @@ class PatternHand:
             return edit.set_length(row, length)
 
         self._row("Length", longer, row_id, merge=f"{row_id}-length")
+
+    def field_text(self, owner: str, key: str) -> str | None:
+        """A setting of what is in hand as text; None while there is no such thing."""
+        thing: Any = {
+            "hit": self.hit,
+            "point": self.point,
+            "voice": self.voice,
+            "lane": self.lane,
+            "name": self.pattern,
+            "pattern": self.content if self.pattern is not None else None,
+        }[owner]
+        return None if thing is None else text_of(thing, key)
+
+    def field_choices(self, owner: str, key: str) -> tuple[str, ...]:
+        """Choices that depend on the document: none here."""
+        del owner, key
+        return ()
 
     def set_field(self, owner: str, key: str, text: str) -> None:
         """Take one setting of the pattern, or of what is under the cursor, from text."""

@@ -37,8 +37,10 @@ from grebe.core.player.commands import (
     Fill,
     Halt,
     Hold,
+    KeepMutes,
     Launch,
     LaunchAt,
+    LoopOver,
     Metronome,
     Mute,
     Nudge,
@@ -102,6 +104,8 @@ class Session:
         self.store = store
         self.song_id = store.project.songs[0].id if store.project.songs else ""
         self.selected_section = ""
+        self.selected_tick: int | None = None
+        """Where in the song to run from, where that is not a section's beginning."""
         self.link: LinkState = "starting"
         self.welcome: Welcome | None = None
         self.status: Status | None = None
@@ -515,7 +519,7 @@ class Session:
         """Run from the top, or from what is selected, after the rig's count-in."""
         if not self.running:
             bars = self.project.rig.count_in.bars
-            self._begin(self.selected_section, count_in_bars=bars)
+            self._begin(self.selected_section, self.selected_tick, count_in_bars=bars)
 
     def beats_to_come(self) -> int:
         """Beats of a count-in that are still to come; 0 once the song plays."""
@@ -529,9 +533,27 @@ class Session:
         return ceil(left / span.scene.meter.beat_ticks)
 
     def run_here(self) -> None:
-        """Run from the selected section."""
+        """Run from the place selected in Song, every box located there."""
         if not self.running:
-            self._begin(self.selected_section)
+            self._begin(self.selected_section, self.selected_tick)
+
+    def jump(self) -> None:
+        """Go to the bar selected in Song, on the next bar."""
+        layout, tick = self.layout(), self.selected_tick
+        if layout is None or not layout.spans:
+            return
+        span = layout.span_of(self.selected_section) or layout.spans[0]
+        into = 0 if tick is None else max(0, tick - span.tick) // span.scene.meter.bar_ticks
+        self._tell(Launch(section=span.section.id, at="bar", into_bars=into))
+
+    def loop_over(self, first: int, last: int) -> None:
+        """Play a stretch of the song over and over; an empty one goes on as written."""
+        self._tell(LoopOver(first=first, last=last))
+
+    def keep_mutes(self) -> None:
+        """Mutes by hand stay at the end of this section, or are dropped, for this once."""
+        if self.status is not None:
+            self._tell(KeepMutes(on=not self.status.mutes_kept))
 
     def _next_bar(self) -> tuple[int, int] | None:
         """After the engine was lost: the next bar of the song, and when it would have come."""
@@ -684,7 +706,7 @@ class Session:
         if self.running:
             self.say("warn", "Stop first: another song is loaded only while nothing plays.")
             return False
-        self.song_id, self.selected_section = song_id, ""
+        self.song_id, self.selected_section, self.selected_tick = song_id, "", None
         self._resume_section = ""
         self._send_plan()
         return True

@@ -9,7 +9,16 @@ from typing import Any
 
 import msgspec
 
-from grebe.app.export import PulseTrack, export_pulses, export_setup, export_smf, export_steps
+from grebe.app.export import (
+    PulseTrack,
+    export_cues,
+    export_programme,
+    export_pulses,
+    export_setup,
+    export_smf,
+    export_stage,
+    export_steps,
+)
 from grebe.app.export_audio import LoopWanted, export_loop, export_wav
 from grebe.app.loops import folder_of, samples_of
 from grebe.cli.common import Commands, add_json, bpm, command, number, opened, print_json
@@ -59,6 +68,7 @@ def add_commands(commands: Commands) -> None:
     parser.add_argument("--smf", action="store_true", help="a Standard MIDI File, type 1")
     parser.add_argument("--wav", action="store_true", help="the stand-ins' audio as WAV")
     parser.add_argument("--stems", action="store_true", help="a WAV for each box that sounds")
+    parser.add_argument("--csv", action="store_true", help="the cue list as CSV")
     parser.add_argument(
         "--seed", type=int, default=1, metavar="N", help="of the dice: the same gives the same take"
     )
@@ -75,16 +85,17 @@ def add_commands(commands: Commands) -> None:
     parser = command(
         commands,
         "sheet",
-        "Write a printable sheet: every setting to make on each box, or its patterns step by step.",
+        "Write a printable sheet: every setting to make on each box, its patterns step by step, "
+        "the song as it is keyed into a box, or the song for the stage.",
         "grebe sheet set.grebe --kind setup --to setup.pdf",
         sheet,
     )
     parser.add_argument("file")
-    parser.add_argument("--song", help="its tempo is that of step sheets")
+    parser.add_argument("--song", help="the song; its tempo is that of step sheets")
     parser.add_argument("--to", required=True, metavar="OUT.html|OUT.pdf")
     parser.add_argument("--device", help="the sheet of one device")
     parser.add_argument("--pattern", help="with --kind steps: the sheet of one pattern")
-    parser.add_argument("--kind", choices=("setup", "steps"), default="setup")
+    parser.add_argument("--kind", choices=("setup", "steps", "programme", "stage"), default="setup")
     add_json(parser)
 
 
@@ -155,7 +166,14 @@ def sheet(arguments: argparse.Namespace) -> int:
     project = opened(arguments).project
     song = project.song_named(arguments.song) if arguments.song else None
     path, device = Path(arguments.to), arguments.device or ""
-    if arguments.kind == "steps":
+    if arguments.kind in ("programme", "stage"):
+        if song is None:
+            raise UsageError(f"--kind {arguments.kind} is of a song: name it with --song")
+        if arguments.kind == "stage":
+            written = export_stage(project, song, path, to_pdf=_to_pdf)
+        else:
+            written = export_programme(project, song, path, device=device, to_pdf=_to_pdf)
+    elif arguments.kind == "steps":
         pattern = arguments.pattern or ""
         written = export_steps(project, song, path, device=device, pattern=pattern, to_pdf=_to_pdf)
     else:
@@ -176,12 +194,14 @@ def render(arguments: argparse.Namespace) -> int:
     if not arguments.song:
         raise UsageError("say what to render: --song NAME, --pattern NAME or --scene NAME")
     song = project.song_named(arguments.song)
-    wanted = (arguments.smf, arguments.wav, arguments.stems, arguments.pulse)
+    wanted = (arguments.smf, arguments.wav, arguments.stems, arguments.pulse, arguments.csv)
     if not any(wanted):
-        raise UsageError("say what to render: --smf, --wav, --stems, --pulse RATE")
+        raise UsageError("say what to render: --smf, --wav, --stems, --pulse RATE, --csv")
     written: list[str] = []
     if arguments.smf:
         written.append(str(export_smf(project, song, folder, seed=arguments.seed)))
+    if arguments.csv:
+        written.append(str(export_cues(project, song, folder)))
     if arguments.wav or arguments.stems:
         paths = export_wav(
             project,

@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from html import escape
 
 from grebe.core.patterns.stepsheet import StepSheet, VoiceRows
 from grebe.core.rig.setup import DeviceSheet, SetupSheet
+from grebe.core.songs.cues import Cue, CueSheet
+from grebe.core.songs.programme import How, Programme
 
 STYLE = """
 body { font-family: "Barlow Semi Condensed", sans-serif; font-size: 11pt; color: #1B2B31; }
@@ -88,3 +91,92 @@ def _voice(voice: VoiceRows) -> str:
 
 def _cell(kind: str, text: str) -> str:
     return f"<td class='{kind}' width='26' align='center'>{escape(text)}</td>"
+
+
+def programme_html(
+    found: Sequence[Programme], song: str, *, changed: dict[str, tuple[str, ...]] | None = None,
+    ink: str = "#1B2B31", muted: str = "#5A6A6E",
+) -> str:  # fmt: skip
+    """Programming sheets of a song: for each box what to key in, or what Grebe tells it.
+
+    `changed` is, by device id, what is otherwise than on the sheet printed last.
+    """
+    parts = _opening(f"Programme: {song}", ink, muted)
+    for programme in found:
+        device = programme.device
+        parts.append(f"<h1>{escape(device.name)}</h1>")
+        parts.append(f"<p>{escape(song)}. {escape(HOW[programme.how])}</p>")
+        rows = [("Changed since printed", row) for row in (changed or {}).get(device.id, ())]
+        rows += [("Does not fit", row) for row in programme.problems]
+        rows += [("What helps", row) for row in programme.remedies]
+        parts += [f"<p><b>{a}:</b> {escape(b)}.</p>" for a, b in rows]
+        cells = "\n".join(
+            f'<tr><td class="tick">{OPEN_BOX}</td><td>{escape(line)}</td></tr>'
+            for line in programme.lines
+        )
+        parts.append(f"<table>{cells}</table>")
+    if not found:
+        parts.append("<p>No box plays in this song.</p>")
+    return "\n".join([*parts, "</body></html>", ""])
+
+
+HOW: dict[How, str] = {
+    "live": "Grebe tells it each pattern while it plays; nothing is to be keyed in.",
+    "grebe": "Grebe plays it note by note; nothing is to be keyed in.",
+    "box": "Its own song memory plays it: key this in, line by line.",
+    "hand": "Nothing tells it what to play: key this in as a chain, or change it by hand.",
+}
+
+
+def stage_html(
+    sheet: CueSheet, *, project: str, ink: str = "#1B2B31", muted: str = "#5A6A6E"
+) -> str:
+    """A stage sheet: section by section its bar, time, moves and what Grebe does."""
+    layout = sheet.layout
+    song = layout.song
+    parts = _opening(f"Stage sheet: {song.name}", ink, muted)
+    parts.append(f"<h1>{escape(song.name)}</h1>")
+    parts.append(
+        f"<p>{escape(project)}. {layout.bars} bars, {_clock(layout.seconds())}, "
+        f"{song.bpm:g} BPM.</p>"
+    )
+    rows: list[str] = []
+    for number, span in enumerate(layout.spans):
+        cues = [c for c in sheet.cues if span.tick <= c.tick < span.end and c.kind != "section"]
+        moves = [f"&#9670; {escape(c.device)}: {escape(c.what)} (by {c.by})" for c in cues
+                 if c.by in ("hand", "foot")]  # fmt: skip
+        if not sheet.in_time[number]:
+            moves.append("<b>More than your hands can make in time</b>")
+        others = [_other(c, span.bar) for c in cues if c.by not in ("hand", "foot")]
+        at = _clock(layout.tempo.seconds_at(span.tick))
+        rows.append(
+            f"<tr><td><b>{span.bar}</b></td><td>{at}</td><td><b>{escape(span.scene.name)}</b>"
+            f"<br>{span.bars} bars</td><td>{'<br>'.join(moves) or 'hands free'}</td>"
+            f"<td class='why'>{'<br>'.join(others)}</td></tr>"
+        )
+    head = "<tr><td>Bar</td><td>Time</td><td>Scene</td><td>You</td><td>Grebe</td></tr>"
+    parts.append(f"<table>{head}{''.join(rows)}</table>")
+    return "\n".join([*parts, "</body></html>", ""])
+
+
+def _other(cue: Cue, first_bar: int) -> str:
+    name = f"{escape(cue.device)}: " if cue.device else ""
+    where = (
+        f"bar {cue.bar}{f'.{cue.beat}' if cue.beat > 1 else ''}, " if cue.bar > first_bar else ""
+    )
+    return f"{where}{name}{escape(cue.what)}"
+
+
+def _clock(seconds: float) -> str:
+    whole = round(seconds)
+    return f"{whole // 60}:{whole % 60:02d}"
+
+
+def _opening(title: str, ink: str, muted: str) -> list[str]:
+    return [
+        "<!DOCTYPE html>",
+        '<html lang="en"><head><meta charset="utf-8">',
+        f"<title>{escape(title)}</title>",
+        f"<style>{STYLE} body, h1, h2, td {{ color: {ink}; }} p, .why {{ color: {muted}; }}",
+        "</style></head><body>",
+    ]

@@ -99,7 +99,18 @@ def _conductor(plan: Plan, layout: Layout, events: list[Due]) -> mido.MidiTrack:
                 )
         elif isinstance(event, Tempo):
             rows += _tempo_rows(tempo, max(0, tick), max(0, event.point.ramp_ticks))
-    once = {(at, m.type, getattr(m, "tempo", None)): (at, m) for at, m in rows}
+    for span in layout.spans:
+        rows += [
+            (
+                file_tick(span.tick + m.at * SIXTEENTH_TICKS),
+                mido.MetaMessage("marker", text=m.name),
+            )
+            for m in span.section.markers
+            if m.at * SIXTEENTH_TICKS < span.ticks
+        ]
+    once = {
+        (at, m.type, getattr(m, "tempo", None), getattr(m, "text", None)): (at, m) for at, m in rows
+    }
     return track_of(plan.song.name, list(once.values()), file_tick(layout.ticks))
 
 

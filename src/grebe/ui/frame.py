@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import time
+from collections import Counter
 from collections.abc import Callable
 from pathlib import Path
 from typing import Literal
@@ -33,6 +34,7 @@ from grebe.ui.notice import NoticeStrip
 from grebe.ui.patterns.view import PatternsView
 from grebe.ui.rail import Rail
 from grebe.ui.rig.view import RigView
+from grebe.ui.scenes.view import ScenesView
 from grebe.ui.song.view import SongView
 from grebe.ui.stage.view import StageView
 from grebe.ui.sync.view import SyncView
@@ -68,6 +70,7 @@ class Frame(QWidget):
             RigView(self.session),
             SyncView(self.session),
             PatternsView(self.session),
+            ScenesView(self.session),
             SongView(self.session),
             StageView(self.session),
         ):
@@ -182,10 +185,15 @@ class Frame(QWidget):
     def _show_badges(self) -> None:
         """How much there is to look at; of a pattern not with every edit, but soon after."""
         self._badges_stale = False
-        serious = [f.subject for f in self.session.findings() if f.severity != "note"]
+        serious = [f for f in self.session.findings() if f.severity != "note"]
         patterns = {p.id for p in self.session.project.patterns}
-        self.rail.set_badge(1, sum(subject not in patterns for subject in serious))
-        self.rail.set_badge(3, sum(subject in patterns for subject in serious))
+        station = {"scene": 4, "song": 5}
+        counts = Counter(
+            station.get(f.code.partition(".")[0], 3 if f.subject in patterns else 1)
+            for f in serious
+        )
+        for number in (1, 3, 4, 5):
+            self.rail.set_badge(number, counts[number])
 
     def pulse(self) -> None:
         """Take in what the engine said and move what moves. Never waits."""
@@ -317,6 +325,10 @@ class Frame(QWidget):
     def do_station_3(self) -> None:
         """Patterns."""
         self.show_station(3)
+
+    def do_station_4(self) -> None:
+        """Scenes."""
+        self.show_station(4)
 
     def do_station_5(self) -> None:
         """Song."""

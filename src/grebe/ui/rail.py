@@ -17,6 +17,7 @@ STATIONS: tuple[tuple[int, str], ...] = (
     (1, "Rig"),
     (2, "Sync"),
     (3, "Patterns"),
+    (4, "Scenes"),
     (5, "Song"),
     (7, "Stage"),
 )

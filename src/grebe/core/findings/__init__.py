@@ -46,7 +46,7 @@ def find(project: Project) -> Found:
         *message_findings(look),
         *box_findings(look),
         *pattern_findings(look),
-        *scene_findings(project),
+        *scene_findings(project, reached),
         *hand_findings(project, reached),
         *song_findings(project, reached),
     ]

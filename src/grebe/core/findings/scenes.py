@@ -19,7 +19,7 @@ from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
 from grebe.errors import EditError
 
 
-def scene_findings(project: Project) -> Iterator[Finding]:
+def scene_findings(project: Project, reached: frozenset[str]) -> Iterator[Finding]:
     """Scenes that name what is not there or does not fit, and what boxes do not hold."""
     patterns = {p.id: p for p in project.patterns}
     devices = {d.id: d for d in project.rig.devices}
@@ -62,11 +62,12 @@ def scene_findings(project: Project) -> Iterator[Finding]:
                         fix=f"Copy the pattern to {device.name} first.",
                     )
                 elif device.plays == "own":
-                    yield from _box_memory(device.name, pattern)
+                    told = device.obeys_program and device.id in reached
+                    yield from _box_memory(device.name, pattern, told=told)
 
 
-def _box_memory(device: str, pattern: Pattern) -> Iterator[Finding]:
-    if pattern.program is None:
+def _box_memory(device: str, pattern: Pattern, *, told: bool) -> Iterator[Finding]:
+    if told and pattern.program is None:
         yield Finding(
             code="pattern.no-slot",
             severity="block",

@@ -139,9 +139,10 @@ def _goes(project: Project, song: Song, layout: Layout, bars: Sequence[Bar]) -> 
     for number, span in enumerate(layout.spans):
         mine = [b.energy for b in bars if b.span == number]
         means.append(sum(mine) / len(mine))
-        if span.scene.role == "build" and len(mine) >= 4:
-            quarter = max(1, len(mine) // 4)
-            if sum(mine[-quarter:]) < RISES * sum(mine[:quarter]):
+        rise = mine[: _before_drop(span)]
+        if span.scene.role == "build" and len(rise) >= 4:
+            quarter = max(1, len(rise) // 4)
+            if sum(rise[-quarter:]) < RISES * sum(rise[:quarter]):
                 yield _flat(song, span)
         if span.scene.role == "drop" and number and means[number] <= means[number - 1]:
             yield Finding(
@@ -153,6 +154,17 @@ def _goes(project: Project, song: Song, layout: Layout, bars: Sequence[Bar]) -> 
             )  # fmt: skip
     yield from _odd_lengths(song, layout)
     yield from _school(project, song, layout, means)
+
+
+def _before_drop(span: Span) -> int:
+    """Bars of a section before what is dropped out of its last ones, as before a hook."""
+    bar, end = span.scene.meter.bar_ticks, span.ticks
+    ends = [
+        m.at * SIXTEENTH_TICKS
+        for m in span.section.mutes
+        if not m.voice and (m.at + m.long) * SIXTEENTH_TICKS >= end
+    ]
+    return min(ends, default=end) // bar
 
 
 def _flat(song: Song, span: Span) -> Finding:
@@ -259,14 +271,17 @@ def _in_boxes(project: Project, song: Song, reached: frozenset[str]) -> Iterator
             continue
         found = programme(project, song, layout, device, reached)
         if found.problems:
+            fix = "; or ".join(found.remedies) or "shorten the song for it, or let Grebe play it"
+            why = "Its memory cannot hold the song so."
+            if how == "hand":
+                why = (
+                    "Grebe cannot tell it its patterns while it plays; its memory has to hold them."
+                )
             yield Finding(
                 code="song.programme", severity="block" if how == "box" else "warn",
                 subject=song.id,
                 message=f"{song.name} on {device.name}: {'; '.join(found.problems)}.",
-                why="Grebe cannot tell it its patterns while it plays; its own memory has to "
-                "hold the song." if how == "hand" else "Its memory cannot hold the song so.",
-                fix=f"{'; or '.join(found.remedies)}.".capitalize() if found.remedies
-                else "Shorten the song for it, or let Grebe play it.",
+                why=why, fix=f"{fix[0].upper()}{fix[1:]}.",
             )  # fmt: skip
         changed = what_changed(printed.get(device.id, found.lines), found.lines)
         if changed:

@@ -27,6 +27,8 @@ UNKNOWN_SECONDS = 2.0
 """What a move by hand takes that no profile speaks of: common practice, no source."""
 AFTER_THE_ONE = 0.25
 """A move that is heard at once is in time until so many quarter notes after the boundary."""
+BEGUN_SOONER_MS = 500.0
+"""A move that takes longer than its window is begun so much sooner than it has to be over."""
 _NAMES: dict[MoveFor, str] = {
     "pattern": "choose the pattern", "mute": "silence it or let it sound",
     "controller": "turn it", "tracks": "start or stop tracks", "echo": "set its time",
@@ -316,6 +318,7 @@ def _by_hand(
     move = min(known, key=lambda m: m.seconds, default=None) or HandMove(
         name=_NAMES[kind], seconds=UNKNOWN_SECONDS
     )
+    opens = max(opens, move.seconds * times * 1000 + BEGUN_SOONER_MS)
     how = f"by {move.limb}: {move.name}, {move.seconds * times:g} s"
     return Change(
         device.id, kind, before, after, "hand", how, (), latest, opens, move, times, relief
@@ -326,7 +329,7 @@ def _chain_name(part: Part, patterns: dict[str, Pattern]) -> str:
     if not part.chain:
         return "silent"
     names = list(dict.fromkeys(part.chain))
-    return " \u2192 ".join(patterns[p].name if p in patterns else p for p in names)
+    return ", ".join(patterns[p].name if p in patterns else p for p in names)
 
 
 def _track_names(tracks: tuple[int, ...]) -> str:

@@ -36,6 +36,13 @@ class Entry(NamedTuple):
     """Whether its last time is cut short by the section's end."""
     first: bool = False
     """Whether a section begins with it."""
+    silent_plays: int = 0
+    """Of silence: how often an empty pattern as long as its others is played."""
+
+    @property
+    def plays(self) -> int:
+        """How much of a list it takes."""
+        return self.times if self.pattern else self.silent_plays
 
 
 class Shorter(NamedTuple):
@@ -84,7 +91,7 @@ def programme(
     patterns = {p.id: p for p in project.patterns if p.device == device.id}
     how = how_told(song, device, reached)
     entries = entries_of(layout, device, patterns)
-    plays = [(e.pattern, e.section, n == 0) for e in entries for n in range(e.times)]
+    plays = [(e.pattern, e.section, n == 0) for e in entries for n in range(e.plays)]
     problems: list[str] = []
     remedies: list[str] = []
     tracks: tuple[tuple[int, int], ...] = ((0, len(entries) - 1),) if entries else ()
@@ -134,7 +141,9 @@ def _of_span(span: Span, device: Device, patterns: dict[str, Pattern]) -> list[E
     chain = [p for p in span.scene.part(device.id).chain if p in patterns]
     name, bar_ticks = span.scene.name, span.scene.meter.bar_ticks
     if not chain:
-        return [Entry(EMPTY, span.bars, span.bar, name, first=True)]
+        longest = max((sounding(p, device).ticks for p in patterns.values()), default=bar_ticks)
+        plays = -(-span.ticks // longest)
+        return [Entry(EMPTY, span.bars, span.bar, name, first=True, silent_plays=plays)]
     out: list[Entry] = []
     at = number = 0
     while at < span.ticks:
@@ -186,7 +195,7 @@ def split(entries: Sequence[Entry], limit: int) -> tuple[tuple[int, int], ...]:
     As few tracks as can be; cut where a section begins if there is such a way; then as even as
     can be. An entry longer than the limit is left to be repeated by hand.
     """
-    plays = [min(e.times, limit) for e in entries]
+    plays = [min(e.plays, limit) for e in entries]
     before = [0]
     for count in plays:
         before.append(before[-1] + count)

@@ -21,16 +21,17 @@ from grebe.app.pattern_editor import PatternEditor
 from grebe.app.pattern_files import export_pattern, loop_files
 from grebe.app.session import Session
 from grebe.app.teaching import Teaching
+from grebe.core.patterns.fields import FIELDS
 from grebe.core.patterns.makers import Maker
 from grebe.core.patterns.model import Content, Pattern
 from grebe.core.rig.model import Device
 from grebe.core.rig.numbering import printed_program
 from grebe.errors import EditError, GrebeError
 from grebe.formats.midi_loops import read_pattern
+from grebe.ui.form import Form, Row
 from grebe.ui.patterns.canvas import PatternCanvas
 from grebe.ui.patterns.capture import CapturePane
 from grebe.ui.patterns.facts import pattern_lines
-from grebe.ui.patterns.fields import FieldsPage
 from grebe.ui.patterns.loops import LoopsPane
 from grebe.ui.patterns.makers import MakersPage
 from grebe.ui.patterns.memory import MemoryPane
@@ -48,6 +49,11 @@ PANES = (
 """Parts of the station, and the actions that show them."""
 
 
+TITLES = {
+    "hit": "This hit", "point": "This value", "voice": "Voice", "lane": "Controller lane",
+    "name": "Pattern", "pattern": "All of it",
+}  # fmt: skip
+"""Of the form's groups."""
 ANYWHERE = (
     "live", "snap", "step_in", "find_key", "in_box", "new_pattern", "variation", "dice", "pin",
 )  # fmt: skip
@@ -69,7 +75,8 @@ class PatternsView(View):
         self.strip.chosen.connect(self.choose)
         self.sheet = Sheet()
         self.facts = Facts(grows=True)
-        self.fields = FieldsPage(self.editor)
+        rows = [Row(f.owner, f.key, f.words, f.choices) for f in FIELDS]
+        self.fields = Form(self.editor, TITLES, rows)
         self.fields.typed.connect(self._typed)
         self.pages = QStackedWidget()
         self.facts_area = QScrollArea()

@@ -7,9 +7,11 @@ from dataclasses import dataclass
 from PyQt6.QtCore import QRectF
 from PyQt6.QtGui import QPainter, QPaintEvent, QPen
 
+from grebe.app.scene_book import Passage, SceneBook
 from grebe.app.session import Session
 from grebe.core.rig.model import Device
 from grebe.core.songs.layout import Layout, Span
+from grebe.core.songs.model import Scene
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.ui import draw
 from grebe.ui.theme import NIGHT
@@ -72,6 +74,7 @@ class StageCanvas(Canvas):
     def __init__(self, session: Session) -> None:
         super().__init__(session)
         self.palette_now = NIGHT
+        self._book = SceneBook()
         self.setAccessibleName("Stage")
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
@@ -183,22 +186,28 @@ class StageCanvas(Canvas):
             x, wide = x + 26, wide - 26
         draw.text(painter, x, baseline, words, colour, size=26, weight=600, width=wide)
 
+    def _passage(self, here: Scene | None, following: Span) -> Passage:
+        """What changes when a section comes in."""
+        project, song = self.session.project, self.session.song
+        return self._book.passage(project, here, following.scene, following.bpm, song)
+
     def _hand_moves(self, now: Now) -> list[str]:
-        names = {q.id: q.name for q in self.session.project.patterns}
-        out: list[str] = []
-        if now.following is None:
-            return out
-        for device in self.session.project.players:
-            before = now.span.scene.part(device.id).chain
-            after = now.following.scene.part(device.id).chain
-            if before != after and device.plays == "own" and _needs_hand(device, after):
-                what = names.get(after[0], after[0]) if after else "silence"
-                out.append(f"{device.name} to {what}")
-        return out
+        if now.following is None or now.following.scene.id == now.span.scene.id:
+            return []
+        name_of = self.session.project.rig.name_of
+        passage = self._passage(now.span.scene, now.following)
+        return [f"{name_of(c.device)} to {c.after}" for c in passage.changes if c.move is not None]
 
     def _paint_keys(self, painter: QPainter, box: QRectF) -> None:
         p, y = NIGHT, box.bottom() - 22
         x = box.left() + 28
+        status = self.session.status
+        if status is not None and status.running and status.mutes_by_hand:
+            kept = "stay after" if status.mutes_kept else "end with"
+            many = counted(len(status.mutes_by_hand), "mute")
+            words = f"{many} by hand: {kept} this section, K changes that"
+            draw.text(painter, x, y - 32, words, p.crest, size=20, weight=600,
+                      width=box.width() - 56)  # fmt: skip
         keys = (("Next bar", "Enter"), ("Cut", "Shift+Enter"), ("Hold", "H"), ("Again", "R"),
                 ("Skip", "\u2192"))  # fmt: skip
         for name, key in keys:
@@ -243,27 +252,30 @@ class StageCanvas(Canvas):
     ) -> None:
         p = NIGHT
         names = {q.id: q.name for q in self.session.project.patterns}
+        passage = None
+        if following is not None:
+            passage = self._passage(None if here is None else here.scene, following)
         for index, device in enumerate(self.session.project.players):
             y = box.top() + 22 + index * 34
             if y > box.bottom():
                 break
             draw.text(painter, box.left(), y, device.name, p.ink, size=20, weight=600, width=96)
-            before = here.scene.part(device.id).chain if here else None
             after = following.scene.part(device.id).chain if following else ()
             told = " \u00b7 ".join(dict.fromkeys(names.get(q, q) for q in after)) or "silent"
-            changed = before != after
-            words = told if changed else f"stays on {told}" if after else "stays silent"
-            colour = p.water if changed else p.muted
-            if changed:
-                by_hand = device.plays == "own" and _needs_hand(device, after)
-                if by_hand:
-                    draw.diamond(painter, box.left() + 104, y - 7, 6, p.crest)
-                    words, colour = f"{words}: by hand", p.crest
-                else:
-                    draw.ring(painter, box.left() + 104, y - 7, 5, p.water, p.ground)
+            found = () if passage is None else passage.of(device.id)
+            words = ", ".join(c.after for c in found)
+            if not found:
+                words = f"stays on {told}" if after else "stays silent"
+            by_hand = any(c.move is not None for c in found)
+            colour = p.water if found else p.muted
+            if by_hand:
+                draw.diamond(painter, box.left() + 104, y - 7, 6, p.crest)
+                words, colour = f"{words}: by hand", p.crest
+            elif found:
+                draw.ring(painter, box.left() + 104, y - 7, 5, p.water, p.ground)
             draw.text(
                 painter, box.left() + 118, y, words, colour, size=20,
-                weight=600 if changed else 400, width=box.width() - 118,
+                weight=600 if found else 400, width=box.width() - 118,
             )  # fmt: skip
 
     def _paint_mutes(self, painter: QPainter, box: QRectF) -> None:
@@ -336,8 +348,3 @@ class StageCanvas(Canvas):
             x = box.left() + box.width() * self.session.song_tick_now() / total
             painter.setPen(QPen(p.crest, 3))
             draw.line(painter, x, box.top() - 6, x, box.bottom() + 6, p.crest, 3)
-
-
-def _needs_hand(device: Device, chain: tuple[str, ...]) -> bool:
-    """Whether the performer has to make the change: Grebe has no way to tell the box."""
-    return device.mute_controller is None if not chain else not device.obeys_program

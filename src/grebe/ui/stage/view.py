@@ -56,6 +56,10 @@ class StageView(View):
         """Leave out what is next."""
         self.session.skip()
 
+    def do_keep_mutes(self) -> None:
+        """Mutes by hand stay after this section, or are dropped: for this once."""
+        self.session.keep_mutes()
+
     def handler(self, action_id: str) -> Callable[[], None]:
         """Mute keys are numbered; the rest is as in every view."""
         if action_id.startswith("mute_"):

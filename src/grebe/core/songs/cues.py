@@ -1,0 +1,119 @@
+"""A song as a list of cues: what happens at which bar and time, and by whose hand."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+from grebe.core.document import Project
+from grebe.core.songs.changes import Change, changes, moves_of, reached_by
+from grebe.core.songs.hands import schedule
+from grebe.core.songs.layout import Layout, Span, lay_out
+from grebe.core.songs.model import MuteRegion, Song
+from grebe.core.songs.unroll import unrolled
+from grebe.core.time.ticks import SIXTEENTH_TICKS
+
+
+class Cue(NamedTuple):
+    """One line."""
+
+    tick: int
+    bar: int
+    beat: int
+    seconds: float
+    kind: str
+    """`section`, `change`, `move`, `mute`, `fill`, `marker`, `tempo` or `end`."""
+    device: str
+    """Printed name; "" where it is about the whole song."""
+    what: str
+    by: str
+    """`grebe`, `hand`, `foot`, or ""."""
+
+
+class CueSheet(NamedTuple):
+    """All cues of a song that is laid out without jumps."""
+
+    layout: Layout
+    cues: tuple[Cue, ...]
+    in_time: tuple[bool, ...]
+    """For each section, whether hands can make its moves in time."""
+
+
+def cue_sheet(project: Project, song: Song) -> CueSheet:
+    """The cues of a song in order. EditError when it names a scene that is not there."""
+    layout = lay_out(unrolled(song), {s.id: s for s in project.scenes})
+    reached = reached_by(project)
+    out: list[Cue] = []
+    in_time: list[bool] = []
+    for number, span in enumerate(layout.spans):
+        before = layout.spans[number - 1].scene if number else None
+        found: tuple[Change, ...] = ()
+        if before is None or before.id != span.scene.id:
+            found = changes(project, before, span.scene, span.bpm, reached=reached, song=song)
+        in_time.append(schedule(moves_of(found), project.performer).fits)
+        out += _of_span(project, layout, span, found)
+    if layout.spans:
+        out.append(_cue(layout, layout.ticks, "end", "", "The song ends", ""))
+    out.sort(key=lambda cue: cue.tick)
+    return CueSheet(layout, tuple(out), tuple(in_time))
+
+
+def _of_span(project: Project, layout: Layout, span: Span, found: tuple[Change, ...]) -> list[Cue]:
+    name_of = project.rig.name_of
+    section, scene = span.section, span.scene
+    times = "" if section.times == 1 else f", {section.times} times"
+    what = f"{scene.name}, {span.bars} bars{times}, {span.bpm:g} BPM, {scene.meter}"
+    out = [_cue(layout, span.tick, "section", "", what, "")]
+    for change in found:
+        before = f"{change.before} to " if change.before else ""
+        what = f"{before}{change.after}"
+        if change.by == "grebe":
+            out.append(_cue(layout, span.tick, "change", name_of(change.device), what, "grebe"))
+        elif change.move is not None:
+            out.append(
+                _cue(layout, span.tick, "move", name_of(change.device),
+                     f"{change.move.name}: {what}", change.move.limb)
+            )  # fmt: skip
+    if section.bpm is not None:
+        over = f" over {section.ramp_bars} bars" if section.ramp_bars else ""
+        out.append(_cue(layout, span.tick, "tempo", "", f"to {section.bpm:g} BPM{over}", "grebe"))
+    devices = {d.id: d for d in project.rig.devices}
+    for region in section.mutes:
+        device = devices.get(region.device)
+        own = device is not None and device.plays == "own"
+        hand = own and (bool(region.voice) or (device and device.mute_controller is None))
+        by = "hand" if hand else "grebe"
+        out += _region(project, layout, span, region, by)
+    rows = [("fill", f.at, "fill begins") for f in section.fills]
+    rows += [("fill", f.at + f.long, "fill ends") for f in section.fills]
+    rows += [("marker", m.at, m.name) for m in section.markers]
+    rows += [("tempo", t.at, f"to {t.bpm:g} BPM") for t in section.tempi]
+    for kind, at, what in rows:
+        tick = span.tick + at * SIXTEENTH_TICKS
+        if tick <= span.end and (tick < span.end or kind == "fill"):
+            by = "grebe" if kind != "marker" else ""
+            out.append(_cue(layout, tick, kind, "", what, by))
+    return out
+
+
+def _region(project: Project, layout: Layout, span: Span, region: MuteRegion, by: str) -> list[Cue]:
+    name = project.rig.name_of(region.device)
+    voices = {v.id: v.name for p in project.patterns if p.device == region.device
+              for v in p.content.voices}  # fmt: skip
+    what = voices.get(region.voice, region.voice) if region.voice else "all"
+    begin = span.tick + region.at * SIXTEENTH_TICKS
+    end = min(span.end, begin + region.long * SIXTEENTH_TICKS)
+    if begin >= span.end:
+        return []
+    return [
+        _cue(layout, begin, "mute", name, f"{what} out", by),
+        _cue(layout, end, "mute", name, f"{what} in again", by),
+    ]
+
+
+def _cue(layout: Layout, tick: int, kind: str, device: str, what: str, by: str) -> Cue:
+    span = layout.spans[layout.index_at(tick)]
+    meter = span.scene.meter
+    inside = tick - span.tick
+    bar = span.bar + inside // meter.bar_ticks
+    beat = inside % meter.bar_ticks // meter.beat_ticks + 1
+    return Cue(tick, bar, beat, layout.tempo.seconds_at(tick), kind, device, what, by)

@@ -1,0 +1,1 @@
+"""The Scenes station: a continuity chart and what changes in it."""
