@@ -24,8 +24,8 @@ def exported(name: str) -> bytes:
 
 
 def test_header_and_first_bytes() -> None:
-    """SMF 1.0: MThd, length 6, format 1, a conductor and four devices, 960 a quarter note."""
-    assert exported("Harbour bell")[:14].hex(" ") == "4d 54 68 64 00 00 00 06 00 01 00 05 03 c0"
+    """SMF 1.0: MThd, length 6, format 1, a conductor and six devices, 960 a quarter note."""
+    assert exported("Harbour bell")[:14].hex(" ") == "4d 54 68 64 00 00 00 06 00 01 00 07 03 c0"
 
 
 def test_tempo_bytes() -> None:

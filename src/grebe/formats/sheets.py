@@ -20,6 +20,8 @@ td { border-bottom: 1px solid #D6CFBC; padding: 3pt 6pt; vertical-align: top; }
 .tick { width: 14pt; } .about { width: 62pt; color: #5A6A6E; } .why { color: #5A6A6E; }
 """
 STEPS_A_ROW = 16
+TABLE = '<table width="100%" cellpadding="4" cellspacing="0">'
+"""Qt's text layout takes padding from here only."""
 OPEN_BOX, TICKED_BOX = "\u2610", "\u2611"
 
 
@@ -114,7 +116,7 @@ def programme_html(
             f'<tr><td class="tick">{OPEN_BOX}</td><td>{escape(line)}</td></tr>'
             for line in programme.lines
         )
-        parts.append(f"<table>{cells}</table>")
+        parts.append(f"{TABLE}{cells}</table>")
     if not found:
         parts.append("<p>No box plays in this song.</p>")
     return "\n".join([*parts, "</body></html>", ""])
@@ -143,8 +145,9 @@ def stage_html(
     rows: list[str] = []
     for number, span in enumerate(layout.spans):
         cues = [c for c in sheet.cues if span.tick <= c.tick < span.end and c.kind != "section"]
-        moves = [f"&#9670; {escape(c.device)}: {escape(c.what)} (by {c.by})" for c in cues
-                 if c.by in ("hand", "foot")]  # fmt: skip
+        moves = [
+            f"&#9670; {_other(c, span.bar)} (by {c.by})" for c in cues if c.by in ("hand", "foot")
+        ]
         if not sheet.in_time[number]:
             moves.append("<b>More than your hands can make in time</b>")
         others = [_other(c, span.bar) for c in cues if c.by not in ("hand", "foot")]
@@ -155,7 +158,7 @@ def stage_html(
             f"<td class='why'>{'<br>'.join(others)}</td></tr>"
         )
     head = "<tr><td>Bar</td><td>Time</td><td>Scene</td><td>You</td><td>Grebe</td></tr>"
-    parts.append(f"<table>{head}{''.join(rows)}</table>")
+    parts.append(f"{TABLE}{head}{''.join(rows)}</table>")
     return "\n".join([*parts, "</body></html>", ""])
 
 

@@ -169,6 +169,7 @@ class SongCanvas(PlayheadCanvas):
         self._paint_selection(painter, layout, rows, foot)
         for span in spans:
             self._paint_section(painter, layout, span, foot)
+        self._paint_named(painter, layout, spans)
         self._paint_loop(painter, layout)
         for index, device in enumerate(rows):
             self._paint_row(painter, layout, spans, device, TOP + self.row * (index + 0.5))
@@ -247,7 +248,7 @@ class SongCanvas(PlayheadCanvas):
     def _paint_marks(
         self, painter: QPainter, layout: Layout, span: Span, left: float, wide: float
     ) -> None:
-        """Tempo, metre, markers and fills: what is about the whole song."""
+        """Tempo, metre and fills: what is about the whole song."""
         p, section = self.palette_now, span.section
         notes = []
         if section.bpm is not None:
@@ -260,18 +261,6 @@ class SongCanvas(PlayheadCanvas):
                 painter, left + 36, RULER + 17, ", ".join(notes), p.crest, size=12, weight=600,
                 width=wide - 36,
             )  # fmt: skip
-        named = [(m.at, m.name) for m in section.markers]
-        named += [(t.at, f"to {t.bpm:g}") for t in section.tempi]
-        for at, name in named:
-            x = self.x_at(layout, span.tick + at * SIXTEENTH_TICKS)
-            draw.line(painter, x, RULER, x, TOP, p.crest, 1)
-            ends = [self.x_at(layout, span.tick + o * SIXTEENTH_TICKS) for o, _ in named if o > at]
-            room = min([*ends, self.x_at(layout, span.end)]) - x - 8
-            if draw.text_width(name, 12, 600) <= room:
-                draw.text(painter, x + 4, TOP - 6, name, p.crest, size=12, weight=600)
-            else:  # before its line, where the next one leaves no room
-                draw.text(painter, x - 4, TOP - 6, name, p.crest, size=12, weight=600,
-                          align=draw.RIGHT)  # fmt: skip
         for fill in section.fills:
             begin = self.x_at(layout, span.tick + fill.at * SIXTEENTH_TICKS)
             end = self.x_at(
@@ -279,6 +268,30 @@ class SongCanvas(PlayheadCanvas):
             )
             draw.fill(painter, begin, TOP - 4, max(2.0, end - begin), 3, p.crest)
             draw.text(painter, begin, TOP - 7, "fill", p.crest, size=12, width=end - begin + 16)
+
+    def _paint_named(self, painter: QPainter, layout: Layout, spans: list[Span]) -> None:
+        """Markers and tempo changes by name, each where the others leave it room."""
+        p = self.palette_now
+        rows = [(s.tick + m.at * SIXTEENTH_TICKS, m.name) for s in spans for m in s.section.markers]
+        rows += [
+            (s.tick + t.at * SIXTEENTH_TICKS, f"to {t.bpm:g}")
+            for s in spans
+            for t in s.section.tempi
+        ]
+        places = [(self.x_at(layout, tick), name) for tick, name in sorted(rows)]
+        ends = [*(x for x, _ in places[1:]), float(self.width())][: len(places)]
+        taken = LABELS
+        for (x, name), end in zip(places, ends, strict=True):
+            draw.line(painter, x, RULER, x, TOP, p.crest, 1)
+            wide = draw.text_width(name, 12, 600)
+            if wide > end - x - 8 and x - 4 - wide > taken:  # before its line
+                draw.text(painter, x - 4, TOP - 6, name, p.crest, size=12, weight=600,
+                          align=draw.RIGHT)  # fmt: skip
+                taken = x
+            elif end - x > NARROW:
+                draw.text(painter, x + 4, TOP - 6, name, p.crest, size=12, weight=600,
+                          width=end - x - 8)  # fmt: skip
+                taken = x + 4 + min(wide, end - x - 8)
 
     def _paint_row(
         self, painter: QPainter, layout: Layout, spans: list[Span], device: Device, middle: float
