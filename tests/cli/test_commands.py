@@ -52,7 +52,10 @@ def test_render(capsys: pytest.CaptureFixture[str], demo: str, tmp_path: Path) -
     assert files == [f"{folder}/low-water.mid"]
     assert mido.MidiFile(files[0]).type == 1
     status, _, err = run(capsys, "render", demo, "--song", "Low water", "--to", folder)
-    assert (status, err) == (2, "grebe: say what to render: --smf, --wav, --stems, --pulse RATE, --csv\n")
+    assert (status, err) == (
+        2,
+        "grebe: say what to render: --smf, --wav, --stems, --pulse RATE, --csv\n",
+    )
 
 
 def test_sheet(capsys: pytest.CaptureFixture[str], demo: str, tmp_path: Path) -> None:

@@ -29,7 +29,8 @@ def test_on_an_x_server() -> None:
             env=environment, capture_output=True, timeout=60,
         )  # fmt: skip
         assert done.returncode == 0, done.stderr
-        views = {"rig", "sync", "patterns", "pattern_edit", "scenes", "song", "stage"}
+        views = {"rig", "sync", "patterns", "pattern_edit", "scenes", "scenes_scroll", "song",
+                 "song_scroll", "stage"}  # fmt: skip
         assert set(json.loads(done.stdout)["views"]) == views
     finally:
         server.terminate()

@@ -37,6 +37,7 @@ class SceneForm:
         """Whether only the scenes of the song in hand are shown."""
         self.scene_id = ""
         self.device_id = ""
+        self._devices: tuple[Project, tuple[Device, ...]] | None = None
 
     # What there is
 
@@ -57,7 +58,9 @@ class SceneForm:
     @property
     def devices(self) -> tuple[Device, ...]:
         """The rows of the chart."""
-        return chart_devices(self.project)
+        if self._devices is None or self._devices[0] is not self.project:
+            self._devices = (self.project, chart_devices(self.project))
+        return self._devices[1]
 
     @property
     def scene(self) -> Scene | None:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from grebe.app.session import Session
 from grebe.core.findings import Finding
+from grebe.core.rig.model import Device
 from grebe.core.songs.bands import Stretch, bands
 from grebe.core.songs.changes import reached_by
 from grebe.core.songs.energy import Bar, song_bars
@@ -17,9 +18,11 @@ class SongBook:
     def __init__(self, session: Session) -> None:
         self._session = session
         self._basis: tuple[object, ...] = ()
-        self._bands: tuple[Stretch, ...] | None = None
+        self._bands: dict[str, list[Stretch]] | None = None
+        self._devices: tuple[Device, ...] = ()
         self._bars: tuple[Bar, ...] | None = None
         self._programmes: tuple[Programme, ...] | None = None
+        self._findings: tuple[Finding, ...] | None = None
 
     def _renew(self) -> None:
         """Forget everything where the document or the song is another."""
@@ -27,15 +30,24 @@ class SongBook:
         basis = (session.project, session.song_id)
         if not self._basis or basis[0] is not self._basis[0] or basis[1] != self._basis[1]:
             self._basis = basis
-            self._bands = self._bars = self._programmes = None
+            self._bands = self._bars = self._programmes = self._findings = None
+            busy = {p.device for p in session.project.patterns}
+            self._devices = tuple(d for d in session.project.rig.devices if d.id in busy)
 
-    def bands(self) -> tuple[Stretch, ...]:
-        """How much each device plays in each section."""
+    def devices(self) -> tuple[Device, ...]:
+        """Devices that have patterns."""
+        self._renew()
+        return self._devices
+
+    def bands(self, device: str) -> list[Stretch]:
+        """How much a device plays in each section, in order."""
         self._renew()
         layout = self._session.layout()
         if self._bands is None:
-            self._bands = () if layout is None else bands(self._session.project, layout)
-        return self._bands
+            self._bands = {}
+            for stretch in () if layout is None else bands(self._session.project, layout):
+                self._bands.setdefault(stretch.device, []).append(stretch)
+        return self._bands.get(device, [])
 
     def bars(self) -> tuple[Bar, ...]:
         """Every bar with its energy."""
@@ -63,13 +75,14 @@ class SongBook:
 
     def findings(self) -> tuple[Finding, ...]:
         """What there is to look at in this song: itself, and the scenes it plays."""
+        self._renew()
         song = self._session.song
-        if song is None:
-            return ()
-        scenes = {s.scene for s in song.sections}
-        return tuple(
-            f
-            for f in self._session.findings()
-            if (f.code.startswith("song.") and f.subject == song.id)
-            or (f.code.startswith("scene.") and f.subject in scenes)
-        )
+        if self._findings is None:
+            scenes = () if song is None else {s.scene for s in song.sections}
+            self._findings = tuple(
+                f
+                for f in self._session.findings()
+                if (f.code.startswith("song.") and f.subject == self._session.song_id)
+                or (f.code.startswith("scene.") and f.subject in scenes)
+            )
+        return self._findings

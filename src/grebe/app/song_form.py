@@ -59,8 +59,7 @@ class SongForm:
     @property
     def devices(self) -> tuple[Device, ...]:
         """The rows: devices that have patterns."""
-        busy = {p.device for p in self.project.patterns}
-        return tuple(d for d in self.project.rig.devices if d.id in busy)
+        return self.book.devices()
 
     @property
     def device(self) -> Device | None:

@@ -28,6 +28,7 @@ BENCHES = (
     "sync",
     "jack",
     "engine",
+    "songs",
 )
 STOP_WITHIN_S = 3.0
 

@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from functools import lru_cache
 
 from PyQt6.QtCore import QPointF, QRectF, Qt
-from PyQt6.QtGui import QBrush, QColor, QPainter, QPen, QPolygonF
+from PyQt6.QtGui import QBrush, QColor, QPainter, QPen, QPixmap, QPolygonF
 
 from grebe.ui.theme import CORNER, Palette, font, metrics
 
@@ -122,6 +123,34 @@ def ring(
     painter.setPen(QPen(colour, 2))
     painter.setBrush(QBrush(ground))
     painter.drawEllipse(QPointF(x, y), radius, radius)
+
+
+def rings(
+    painter: QPainter, places: Sequence[QPointF], radius: float, colour: QColor, ground: QColor
+) -> None:
+    """Many rings of one kind, from a picture of one: drawing each costs most of a repaint."""
+    if not places:
+        return
+    device = painter.device()
+    ratio = 1.0 if device is None else device.devicePixelRatioF()
+    picture = _ring_picture(radius, colour.rgba(), ground.rgba(), ratio)
+    half = radius + 2
+    for place in places:
+        painter.drawPixmap(QPointF(place.x() - half, place.y() - half), picture)
+
+
+@lru_cache(maxsize=32)
+def _ring_picture(radius: float, colour: int, ground: int, ratio: float) -> QPixmap:
+    side = 2 * (radius + 2)
+    picture = QPixmap(round(side * ratio), round(side * ratio))
+    picture.setDevicePixelRatio(ratio)
+    picture.fill(Qt.GlobalColor.transparent)
+    painter = QPainter(picture)
+    painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+    middle = radius + 2
+    ring(painter, middle, middle, radius, QColor.fromRgba(colour), QColor.fromRgba(ground))
+    painter.end()
+    return picture
 
 
 def diamond(painter: QPainter, x: float, y: float, radius: float, colour: QColor) -> None:

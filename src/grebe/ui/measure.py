@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 import json
 import sys
 import time
@@ -13,6 +14,8 @@ from PyQt6.QtCore import QTimer
 from grebe.app.store import Store
 from grebe.ui.application import make_application
 from grebe.ui.frame import Frame
+from grebe.ui.scenes.canvas import ChartCanvas
+from grebe.ui.song.canvas import SongCanvas
 from grebe.ui.widgets import Canvas
 
 REDRAWS = 60
@@ -39,6 +42,22 @@ def main() -> int:
         took.sort()
         views[name] = {"p50_ms": round(took[len(took) // 2], 3), "max_ms": round(took[-1], 3)}
 
+    def scroll(number: int) -> None:
+        """A step to the right and back, over and over."""
+        frame.show_station(number)
+        canvas = frame.views[number].canvas
+        assert isinstance(canvas, ChartCanvas | SongCanvas)
+        if isinstance(canvas, SongCanvas):
+            canvas.zoom(0.125)
+        application.processEvents()
+        steps = itertools.cycle((1, 1, 1, -1, -1, -1))
+
+        def turn() -> None:
+            canvas.turn(next(steps))
+            canvas.repaint()
+
+        time_it(f"{frame.views[number].scope}_scroll", turn)
+
     def redraw() -> None:
         for number, view in frame.views.items():
             frame.show_station(number)
@@ -49,6 +68,8 @@ def main() -> int:
                 canvas.repaint()
 
             time_it(view.scope, again)
+        scroll(4)
+        scroll(5)
         frame.show_station(3)
         patterns = frame.views[3]
         write = patterns.handler("toggle")

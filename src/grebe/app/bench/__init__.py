@@ -13,6 +13,7 @@ from grebe.app.bench.patterns import measure_patterns
 from grebe.app.bench.player import measure_player
 from grebe.app.bench.rig import measure_rig
 from grebe.app.bench.route import measure_route
+from grebe.app.bench.songs import measure_songs
 from grebe.app.bench.sync import measure_sync
 from grebe.app.bench.window import measure_window
 
@@ -27,6 +28,7 @@ def run_bench(only: str | None, seconds: float, say: Callable[[str], None]) -> d
         "player": ("the player", measure_player),
         "window": ("the window", measure_window),
         "patterns": ("many patterns, and a song as audio", measure_patterns),
+        "songs": ("a long song", measure_songs),
         "rig": ("a large rig", measure_rig),
         "route": ("a route", measure_route),
         "follow": ("the follower", measure_follow),

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from fractions import Fraction
+from functools import cache
 from typing import Annotated, Literal
 
 import msgspec
@@ -127,6 +128,12 @@ _SLOWER: dict[str, Fraction] = {
 }  # fmt: skip
 
 
+@cache
+def _step_ticks(rate: str, speed: str) -> int:
+    """Kept: fractions would cost most of a check of a long song."""
+    return int(note_value_ticks(rate) * _SLOWER[speed])
+
+
 class Content(Value, frozen=True, kw_only=True):
     """What a pattern says: its own length, its voices and controller lanes."""
 
@@ -149,7 +156,7 @@ class Content(Value, frozen=True, kw_only=True):
     @property
     def step_ticks(self) -> int:
         """Ticks of one step of the pattern's own count."""
-        return int(note_value_ticks(self.rate) * _SLOWER[self.speed])
+        return _step_ticks(self.rate, self.speed)
 
     @property
     def ticks(self) -> int:

@@ -3,10 +3,18 @@
 from __future__ import annotations
 
 from abc import ABC, abstractmethod
+from functools import lru_cache
 from typing import TypeAlias
 
 from grebe.core.patterns.model import Content, ControlLane, Pattern, Voice
-from grebe.core.patterns.passes import dice_key, lane_changes, lane_is_steady, passes_of
+from grebe.core.patterns.passes import (
+    Passes,
+    Sound,
+    dice_key,
+    lane_changes,
+    lane_is_steady,
+    passes_of,
+)
 from grebe.core.player.events import ControlChange, DeviceEvent, Due, NoteOff, NoteOn
 from grebe.core.player.plan import sounding
 from grebe.core.rig.model import Device
@@ -23,8 +31,8 @@ class Lane(ABC):
     """A cursor over what one voice or controller lane sends, pass after pass for ever."""
 
     __slots__ = (
-        "base", "cycle", "deck", "early", "generation", "index", "notes", "number", "origin",
-        "row", "silent", "steady",
+        "alike", "base", "cycle", "deck", "early", "generation", "index", "notes", "number",
+        "origin", "row", "silent", "steady",
     )  # fmt: skip
 
     def __init__(self, deck: Deck, row: str, origin: int, cycle: int) -> None:
@@ -43,6 +51,8 @@ class Lane(ABC):
         self.index = 0
         self.silent = False
         self.notes: list[Entry] = []
+        self.alike: list[Entry] | None = None
+        """What every pass sends, where all are the same and none reaches into another."""
 
     @abstractmethod
     def entries(self, number: int) -> list[Entry]:
@@ -73,6 +83,9 @@ class Lane(ABC):
         """Take what sounds between the first stroke of pass `number` and that of the next."""
         self.number, self.index = number, 0
         self.base = self.origin + number * self.cycle
+        if self.alike is not None:
+            self.notes = self.alike
+            return
         base = number * self.cycle
         begin, end = base - self.early, base - self.early + self.cycle
         rows = [r for r in self.entries(number) if r[0] < end]
@@ -100,21 +113,39 @@ class VoiceLane(Lane):
         self._channel = voice.channel or deck.device.channel
         self._key = dice_key(seed, deck.device.id, voice.id, content)
         self.early, self.steady = self._passes.early_ticks, self._passes.steady
+        self.alike = _alike(self._passes, self._channel)
 
     def entries(self, number: int) -> list[Entry]:
         """The notes of a pass."""
-        channel = self._channel
-        return [
-            (
-                s.tick,
-                s.gate_ticks,
-                channel * 128 + s.note,
-                NoteOn(channel=channel, note=s.note, velocity=s.velocity),
-                NoteOff(channel=channel, note=s.note),
-                s.fill,
-            )
-            for s in self._passes.sounds(number, self._key)
-        ]
+        return _entries(self._passes.sounds(number, self._key), self._channel)
+
+
+def _entries(sounds: list[Sound], channel: int) -> list[Entry]:
+    return [
+        (
+            s.tick,
+            s.gate_ticks,
+            channel * 128 + s.note,
+            NoteOn(channel=channel, note=s.note, velocity=s.velocity),
+            NoteOff(channel=channel, note=s.note),
+            s.fill,
+        )
+        for s in sounds
+    ]
+
+
+@lru_cache(maxsize=4096)
+def _alike(passes: Passes, channel: int) -> list[Entry] | None:
+    """What every pass of a voice sends, if all are the same and none reaches into another.
+
+    Kept: a chain that changes every bar would work it out every bar.
+    """
+    if not passes.steady or passes.early_ticks:
+        return None
+    sounds = passes.sounds(0)
+    if not sounds or sounds[0].tick < 0 or sounds[-1].tick >= passes.cycle:
+        return None
+    return _entries(sounds, channel)
 
 
 class ControllerLane(Lane):

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections import defaultdict
 from functools import lru_cache
-from typing import NamedTuple
+from typing import NamedTuple, TypeAlias
 
 import numpy as np
 
@@ -31,6 +31,10 @@ class WireLoad(NamedTuple):
     """Notes that begin on one tick."""
 
 
+Kept: TypeAlias = dict[tuple[str, int, tuple[str, ...]], np.ndarray]
+"""Onsets by pattern id, ticks and silent voices."""
+
+
 def wire_loads(project: Project, wiring: Wiring, via: dict[str, str]) -> tuple[WireLoad, ...]:
     """For every wire of 31 250 baud that carries notes: its busiest step over all scenes.
 
@@ -40,12 +44,13 @@ def wire_loads(project: Project, wiring: Wiring, via: dict[str, str]) -> tuple[W
     dins = {first for first in via.values() if _is_din(wiring, first)}
     played = {d.id for d in project.rig.devices if d.plays == "grebe"}
     worst: dict[str, WireLoad] = {}
+    kept: Kept = {}
     for scene in project.scenes:
         onsets: defaultdict[str, list[tuple[str, np.ndarray]]] = defaultdict(list)
         for part in scene.parts:
             first = via.get(part.device)
             if first in dins and part.device in played and not part.muted:
-                ticks = _part_onsets(part, scene, patterns)
+                ticks = _part_onsets(part, scene, patterns, kept)
                 if ticks.size:
                     onsets[str(first)].append((part.device, ticks))
         for first, rows in onsets.items():
@@ -66,22 +71,30 @@ def _is_din(wiring: Wiring, first: str) -> bool:
     return False
 
 
-def _part_onsets(part: Part, scene: Scene, patterns: dict[str, Pattern]) -> np.ndarray:
+def _part_onsets(part: Part, scene: Scene, patterns: dict[str, Pattern], kept: Kept) -> np.ndarray:
     """Ticks at which notes of a part begin within one pass of its scene."""
-    chain = [patterns[p].content for p in part.chain if p in patterns]
+    chain = [patterns[p] for p in part.chain if p in patterns]
     if not chain:
         return np.empty(0, dtype=np.int64)
     end = scene.meter.bar_ticks * min(scene.bars, MAX_BARS)
     if len(chain) == 1:
-        return onsets_in(chain[0], end, part.silent_voices)
+        return _kept(chain[0], end, part.silent_voices, kept)
     rows: list[np.ndarray] = []
     at, place = 0, 0
     while at < end:
-        content = chain[place % len(chain)]
-        length = min(content.ticks, end - at)
-        rows.append(onsets_in(content, length, part.silent_voices) + at)
-        at, place = at + content.ticks, place + 1
+        pattern = chain[place % len(chain)]
+        ticks = pattern.content.ticks
+        rows.append(_kept(pattern, min(ticks, end - at), part.silent_voices, kept) + at)
+        at, place = at + ticks, place + 1
     return np.concatenate(rows)
+
+
+def _kept(pattern: Pattern, ticks: int, silent: tuple[str, ...], kept: Kept) -> np.ndarray:
+    """The onsets of a pattern; asked for again by its id, since telling contents apart costs."""
+    key = (pattern.id, ticks, silent)
+    if key not in kept:
+        kept[key] = onsets_in(pattern.content, ticks, silent)
+    return kept[key]
 
 
 @lru_cache(maxsize=2048)

@@ -80,6 +80,7 @@ class Around(NamedTuple):
     """Devices Grebe reaches."""
     box_songs: frozenset[str]
     """Devices that play a song of their own."""
+    patterns: dict[str, Pattern]
 
     def ms(self, ticks: float) -> float:
         """Milliseconds at the tempo there."""
@@ -100,9 +101,9 @@ def changes(
     In order of the rig. `bpm` is the tempo at the boundary.
     """
     told = frozenset() if song is None else frozenset(b.device for b in song.box_songs)
-    around = Around(
-        project, before, after, bpm, reached_by(project) if reached is None else reached, told
-    )
+    everywhere = reached_by(project) if reached is None else reached
+    patterns = {p.id: p for p in project.patterns}
+    around = Around(project, before, after, bpm, everywhere, told, patterns)
     return tuple(change for device in project.rig.devices for change in _of(around, device))
 
 
@@ -139,7 +140,7 @@ def _pattern(a: Around, device: Device, was: Part, now: Part) -> Iterator[Change
         return
     if not now.chain and not was.chain:
         return
-    patterns = {p.id: p for p in a.project.patterns}
+    patterns = a.patterns
     before, after = _chain_name(was, patterns), _chain_name(now, patterns)
     if device.plays == "grebe":
         if device.id in a.reached:

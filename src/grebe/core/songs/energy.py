@@ -11,7 +11,7 @@ from grebe.core.patterns.passes import passes_of
 from grebe.core.player.plan import sounding
 from grebe.core.rig.model import Device
 from grebe.core.songs.layout import Layout, Span
-from grebe.core.songs.model import Part
+from grebe.core.songs.model import MuteRegion, Part
 from grebe.core.time.ticks import SIXTEENTH_TICKS, TICKS_PER_QUARTER
 
 DENSE = 4.0
@@ -31,6 +31,14 @@ class VoiceBar(NamedTuple):
     """0 to 1: its loudness, times one half for sounding at all and one half for density."""
     varies: bool
     """Whether chance or a condition makes its passes differ."""
+
+
+class PatternBar(NamedTuple):
+    """All voices in one bar of a pattern."""
+
+    voices: tuple[VoiceBar, ...]
+    energy: float
+    varies: bool
 
 
 class Bar(NamedTuple):
@@ -55,7 +63,7 @@ class _Bars:
     def __init__(self, project: Project) -> None:
         self.devices = {d.id: d for d in project.rig.devices}
         self.patterns = {p.id: p for p in project.patterns}
-        self._kept: dict[tuple[str, str, int, int], tuple[VoiceBar, ...]] = {}
+        self._kept: dict[tuple[str, str, int, int], PatternBar] = {}
         self._contents: dict[tuple[str, str], Content] = {}
 
     def content(self, pattern: str, device: Device) -> Content:
@@ -65,11 +73,14 @@ class _Bars:
             self._contents[key] = sounding(self.patterns[pattern], device)
         return self._contents[key]
 
-    def at(self, pattern: str, device: Device, into: int, bar: int) -> tuple[VoiceBar, ...]:
+    def at(self, pattern: str, device: Device, into: int, bar: int) -> PatternBar:
         """The voices of a pattern in the bar that begins `into` ticks after it began."""
         key = (pattern, device.id, into, bar)
         if key not in self._kept:
-            self._kept[key] = tuple(_voices(self.content(pattern, device), into, bar))
+            rows = tuple(_voices(self.content(pattern, device), into, bar))
+            self._kept[key] = PatternBar(
+                rows, sum(r.energy for r in rows), any(r.varies for r in rows)
+            )
         return self._kept[key]
 
 
@@ -106,20 +117,26 @@ def _span_bars(book: _Bars, number: int, span: Span) -> Iterator[Bar]:
         if p.device in book.devices
     ]
     places = {device.id: _Place(book, device, chain) for device, _, chain in parts if chain}
+    regions = {
+        device.id: [r for r in span.section.mutes if r.device == device.id]
+        for device, _, _ in parts
+    }
     for index in range(span.bars):
         at = index * bar_ticks
         devices: dict[str, float] = {}
         sign: list[object] = []
         for device, part, chain in parts:
-            if not chain:
+            if not chain or part.muted:
                 continue
             pattern, into = places[device.id].at(at)
-            rows = book.at(pattern, device, into, bar_ticks)
-            energy = _heard(span, device, part, rows, at, bar_ticks, sign)
+            row = book.at(pattern, device, into, bar_ticks)
+            energy = row.energy
+            if regions[device.id] or part.silent_voices:
+                energy = _heard(regions[device.id], part, row.voices, at, bar_ticks, sign)
             if energy > 0:
                 devices[device.id] = energy
                 sign.append((device.id, pattern, into))
-                if any(row.varies for row in rows):
+                if row.varies:
                     sign.append(span.bar + index)
         for curve in span.section.curves:
             sign.append((curve.device, curve.controller, span.bar + index))  # noqa: PERF401
@@ -153,17 +170,11 @@ class _Place:
 
 
 def _heard(
-    span: Span, device: Device, part: Part, rows: Sequence[VoiceBar], at: int, bar: int,
+    mutes: Sequence[MuteRegion], part: Part, rows: Sequence[VoiceBar], at: int, bar: int,
     sign: list[object],
 ) -> float:  # fmt: skip
     """Energy of a device in a bar, without what is muted; partly muted counts by its share."""
-    if part.muted:
-        return 0.0
-    regions = [
-        (r, share)
-        for r in span.section.mutes
-        if r.device == device.id and (share := _covered(r.at, r.long, at, bar))
-    ]
+    regions = [(r, share) for r in mutes if (share := _covered(r.at, r.long, at, bar))]
     whole = max((share for r, share in regions if not r.voice), default=0.0)
     total = 0.0
     for row in rows:
@@ -171,10 +182,11 @@ def _heard(
             continue
         gone = max((share for r, share in regions if r.voice == row.voice), default=0.0)
         total += row.energy * (1 - max(whole, gone))
-    sign += [(device.id, r.voice, r.at * SIXTEENTH_TICKS - at) for r, share in regions if share < 1]
-    sign += [(device.id, r.voice) for r, share in regions if share == 1]
+    device = part.device
+    sign += [(device, r.voice, r.at * SIXTEENTH_TICKS - at) for r, share in regions if share < 1]
+    sign += [(device, r.voice) for r, share in regions if share == 1]
     if part.silent_voices:
-        sign.append((device.id, part.silent_voices))
+        sign.append((device, part.silent_voices))
     return total
 
 

@@ -44,11 +44,12 @@ def song_of_form(project: Project, form: Form, name: str, bpm: float) -> Song:
     if not scenes:
         raise EditError("there are no scenes to make a song of")
     ranked = sorted(scenes, key=lambda s: scene_energy(project, s))
+    free = [s for s in ranked if not s.role] or ranked
     taken = {s.id for s in project.songs}
     sections: list[Section] = []
     for number, (role, bars) in enumerate(form.parts, start=1):
         own = [s for s in ranked if s.role == role]
-        scene = own[0] if own else ranked[round(_LEVEL[role] * (len(ranked) - 1))]
+        scene = own[0] if own else free[round(_LEVEL[role] * (len(free) - 1))]
         times = max(1, round(bars / scene.bars))
         sections.append(Section(id=f"s{number}", scene=scene.id, times=times))
     new_id = next(f"song-{n}" for n in range(1, len(taken) + 2) if f"song-{n}" not in taken)

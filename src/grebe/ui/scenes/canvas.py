@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QRectF, Qt, pyqtSignal
+from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QMouseEvent, QPainter, QWheelEvent
 
 from grebe.app.scene_book import Passage
@@ -37,6 +37,7 @@ class ChartCanvas(Canvas):
         """The first column seen."""
         self.top = 0
         """The first row seen."""
+        self._names: dict[str, str] = {}
         self.setAccessibleName("Scenes")
 
     # Where things lie
@@ -104,6 +105,7 @@ class ChartCanvas(Canvas):
             words = "No scenes yet. N makes one; what is in it is chosen with P."
             draw.text(painter, 0, 40, words, p.muted, size=16)
             return
+        self._names = {q.id: q.name for q in self.session.project.patterns}
         seen = scenes[self.first : self.first + self.columns]
         passages = [editor.passage(self.first + n) for n in range(len(seen))]
         rows = devices[self.top : self.top + self.rows]
@@ -185,7 +187,7 @@ class ChartCanvas(Canvas):
         if any(c.by == "hand" for c in found):
             draw.diamond(painter, x, middle, KNOT, p.crest)
         elif found:
-            draw.ring(painter, x, middle, KNOT, p.water, p.ground)
+            draw.rings(painter, (QPointF(x, middle),), KNOT, p.water, p.ground)
 
     def _words(self, device: Device, part: Part) -> str:
         if part.echo is not None:
@@ -195,7 +197,7 @@ class ChartCanvas(Canvas):
             return "tr " + "+".join(map(str, part.tracks)) if part.tracks else "no tracks"
         if not part.chain:
             return "silent"
-        names = {q.id: q.name for q in self.session.project.patterns}
+        names = self._names
         chain = list(dict.fromkeys(part.chain))
         words = "\u2192".join(names.get(c, c) for c in chain)
         silent = f" \u2212{len(part.silent_voices)}" if part.silent_voices else ""

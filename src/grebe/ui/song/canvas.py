@@ -46,6 +46,11 @@ class SongCanvas(PlayheadCanvas):
         """The first tick seen."""
         self.top_row = 0
         """The first device seen."""
+        self.row = MAX_ROW
+        """Height of a row."""
+        self._first = 0
+        self._scale = 1.0
+        """Pixels a tick."""
         self.setAccessibleName("Song")
 
     def layout_now(self) -> Layout | None:
@@ -59,23 +64,23 @@ class SongCanvas(PlayheadCanvas):
         shown = layout.ticks if not self.shown else min(self.shown, layout.ticks)
         return max(0, min(self.first, layout.ticks - shown)), max(1, shown)
 
-    def x_at(self, layout: Layout, tick: float) -> float:
-        """Where a tick lies. The ruler is in musical time."""
-        first, shown = self._window(layout)
-        return LABELS + (self.width() - LABELS - 2) * (tick - first) / shown
+    def _settle(self, layout: Layout) -> None:
+        """Work out where things lie, once for everything that is drawn."""
+        self._first, shown = self._window(layout)
+        self._scale = (self.width() - LABELS - 2) / shown
+        count = max(1, len(self.editor.devices))
+        room = self.height() - TOP - ENERGY - FOOT - 24
+        self.row = min(MAX_ROW, max(MIN_ROW, room / count))
+
+    def x_at(self, tick: float) -> float:
+        """Where a tick lies, as settled. The ruler is in musical time."""
+        return LABELS + (tick - self._first) * self._scale
 
     def tick_at(self, layout: Layout, x: float) -> int:
         """The tick at a place."""
         first, shown = self._window(layout)
         share = (x - LABELS) / max(1.0, self.width() - LABELS - 2)
         return max(0, min(layout.ticks - 1, first + int(share * shown)))
-
-    @property
-    def row(self) -> float:
-        """Height of a row."""
-        count = max(1, len(self.editor.devices))
-        room = self.height() - TOP - ENERGY - FOOT - 24
-        return min(MAX_ROW, max(MIN_ROW, room / count))
 
     @property
     def rows(self) -> tuple[Device, ...]:
@@ -134,7 +139,8 @@ class SongCanvas(PlayheadCanvas):
         layout = self.layout_now()
         if layout is None or not self.session.running:
             return None
-        x = round(self.x_at(layout, self.session.song_tick_now()), 1)
+        self._settle(layout)
+        x = round(self.x_at(self.session.song_tick_now()), 1)
         return x if LABELS <= x <= self.width() else None
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
@@ -159,6 +165,7 @@ class SongCanvas(PlayheadCanvas):
             words = "No song that can be laid out; the findings in Rig say why. N adds a section."
             draw.text(painter, 0, 60, words, self.palette_now.muted)
             return
+        self._settle(layout)
         first, shown = self._window(layout)
         spans = [s for s in layout.spans if s.end > first and s.tick < first + shown]
         rows = self.rows
@@ -166,13 +173,13 @@ class SongCanvas(PlayheadCanvas):
         foot = bottom + 16 + ENERGY
         painter.save()
         painter.setClipRect(QRectF(LABELS, 0, self.width() - LABELS, self.height()))
-        self._paint_selection(painter, layout, rows, foot)
+        self._paint_selection(painter, rows, foot)
         for span in spans:
             self._paint_section(painter, layout, span, foot)
-        self._paint_named(painter, layout, spans)
-        self._paint_loop(painter, layout)
+        self._paint_named(painter, spans)
+        self._paint_loop(painter)
         for index, device in enumerate(rows):
-            self._paint_row(painter, layout, spans, device, TOP + self.row * (index + 0.5))
+            self._paint_row(painter, spans, device, TOP + self.row * (index + 0.5))
         self._paint_energy(painter, layout, bottom + 16, foot)
         painter.restore()
         for index, device in enumerate(rows):
@@ -199,12 +206,10 @@ class SongCanvas(PlayheadCanvas):
                     return f"only {known.name}"
         return voice
 
-    def _paint_selection(
-        self, painter: QPainter, layout: Layout, rows: tuple[Device, ...], bottom: float
-    ) -> None:
+    def _paint_selection(self, painter: QPainter, rows: tuple[Device, ...], bottom: float) -> None:
         p = self.palette_now
         first, last = self.editor.selection
-        left, right = self.x_at(layout, first), self.x_at(layout, last)
+        left, right = self.x_at(first), self.x_at(last)
         wide = max(2.0, right - left)
         draw.fill(painter, left, RULER, wide, bottom - RULER, draw.see_through(p.crest, 0.10))
         for index, device in enumerate(rows):
@@ -212,18 +217,18 @@ class SongCanvas(PlayheadCanvas):
                 box = QRectF(left, TOP + self.row * index + 2, wide, self.row - 4)
                 draw.panel(painter, box, draw.see_through(p.crest, 0.14), p.crest, width=1.5)
 
-    def _paint_loop(self, painter: QPainter, layout: Layout) -> None:
+    def _paint_loop(self, painter: QPainter) -> None:
         status = self.session.status
         if status is None or status.loop is None:
             return
-        left, right = (self.x_at(layout, tick) for tick in status.loop)
+        left, right = (self.x_at(tick) for tick in status.loop)
         draw.fill(painter, left, RULER - 4, right - left, 4, self.palette_now.water)
         draw.text(painter, left + 6, RULER + MARKS + 31, "over and over", self.palette_now.water,
                   size=12, weight=600, width=right - left - 8)  # fmt: skip
 
     def _paint_section(self, painter: QPainter, layout: Layout, span: Span, bottom: float) -> None:
         p = self.palette_now
-        left, right = self.x_at(layout, span.tick), self.x_at(layout, span.end)
+        left, right = self.x_at(span.tick), self.x_at(span.end)
         selected = span.section.id == self.session.selected_section
         draw.fill(painter, left, 0, right - left, RULER, p.soft)
         if selected:
@@ -243,11 +248,9 @@ class SongCanvas(PlayheadCanvas):
         draw.text(painter, left + 4, RULER + 17, str(span.bar), p.ink, size=14, weight=600)
         at = clock_text(layout.tempo.seconds_at(span.tick))
         draw.text(painter, left + 4, RULER + 33, at, p.muted, size=12)
-        self._paint_marks(painter, layout, span, left, wide)
+        self._paint_marks(painter, span, left, wide)
 
-    def _paint_marks(
-        self, painter: QPainter, layout: Layout, span: Span, left: float, wide: float
-    ) -> None:
+    def _paint_marks(self, painter: QPainter, span: Span, left: float, wide: float) -> None:
         """Tempo, metre and fills: what is about the whole song."""
         p, section = self.palette_now, span.section
         notes = []
@@ -262,14 +265,12 @@ class SongCanvas(PlayheadCanvas):
                 width=wide - 36,
             )  # fmt: skip
         for fill in section.fills:
-            begin = self.x_at(layout, span.tick + fill.at * SIXTEENTH_TICKS)
-            end = self.x_at(
-                layout, min(span.end, span.tick + (fill.at + fill.long) * SIXTEENTH_TICKS)
-            )
+            begin = self.x_at(span.tick + fill.at * SIXTEENTH_TICKS)
+            end = self.x_at(min(span.end, span.tick + (fill.at + fill.long) * SIXTEENTH_TICKS))
             draw.fill(painter, begin, TOP - 4, max(2.0, end - begin), 3, p.crest)
             draw.text(painter, begin, TOP - 7, "fill", p.crest, size=12, width=end - begin + 16)
 
-    def _paint_named(self, painter: QPainter, layout: Layout, spans: list[Span]) -> None:
+    def _paint_named(self, painter: QPainter, spans: list[Span]) -> None:
         """Markers and tempo changes by name, each where the others leave it room."""
         p = self.palette_now
         rows = [(s.tick + m.at * SIXTEENTH_TICKS, m.name) for s in spans for m in s.section.markers]
@@ -278,7 +279,7 @@ class SongCanvas(PlayheadCanvas):
             for s in spans
             for t in s.section.tempi
         ]
-        places = [(self.x_at(layout, tick), name) for tick, name in sorted(rows)]
+        places = [(self.x_at(tick), name) for tick, name in sorted(rows)]
         ends = [*(x for x, _ in places[1:]), float(self.width())][: len(places)]
         taken = LABELS
         for (x, name), end in zip(places, ends, strict=True):
@@ -294,56 +295,66 @@ class SongCanvas(PlayheadCanvas):
                 taken = x + 4 + min(wide, end - x - 8)
 
     def _paint_row(
-        self, painter: QPainter, layout: Layout, spans: list[Span], device: Device, middle: float
+        self, painter: QPainter, spans: list[Span], device: Device, middle: float
     ) -> None:
         p = self.palette_now
-        seen = {span.section.id for span in spans}
-        own = [s for s in self.editor.book.bands() if s.device == device.id and s.section in seen]
+        begin, end = spans[0].tick, spans[-1].end
+        own = [s for s in self.editor.book.bands(device.id) if begin <= s.tick < end]
         carried: list[QRectF] = []
         new: list[QRectF] = []
+        knots: list[QRectF] = []
+        named: list[tuple[QRectF, Stretch]] = []
+        silent_from: float | None = None
         for stretch in own:
-            box = self._box(layout, stretch, middle)
+            box = self._box(stretch, middle)
+            if stretch.patterns and silent_from is not None:
+                self._paint_silence(painter, silent_from, box.left(), middle)
+                silent_from = None
             if not stretch.patterns:
-                continue
-            if stretch.muted:
+                silent_from = box.left() if silent_from is None else silent_from
+            elif stretch.muted:
                 draw.panel(painter, box, p.ground, p.crest)
                 draw.hatch(painter, box, p.crest)
             else:
                 (new if stretch.changes else carried).append(box)
+            if stretch.changes and box.width() < NARROW:
+                knots.append(QRectF(box.left() - 1, middle - 5, 3, 10))
+            elif stretch.changes:
+                named.append((box, stretch))
+        if silent_from is not None:
+            self._paint_silence(painter, silent_from, self.x_at(end), middle)
         draw.rects(painter, carried, draw.see_through(p.water, 0.75))
         draw.rects(painter, new, p.water)
-        for stretch in own:
-            self._paint_change(painter, layout, stretch, middle)
+        draw.rects(painter, knots, p.ink)
+        places = [QPointF(box.left() + 1, middle) for box, _ in named]
+        draw.rings(painter, places, 4, p.water, p.ground)
+        if self.row >= MIN_ROW + 8:
+            for box, stretch in named:
+                self._paint_change(painter, box, stretch)
         for span in spans:
-            self._paint_over(painter, layout, span, device, middle)
+            if span.section.mutes or span.section.curves:
+                self._paint_over(painter, span, device, middle)
 
-    def _box(self, layout: Layout, stretch: Stretch, middle: float) -> QRectF:
-        left = self.x_at(layout, stretch.tick)
-        right = self.x_at(layout, stretch.tick + stretch.ticks)
+    def _paint_silence(self, painter: QPainter, left: float, right: float, middle: float) -> None:
+        style = Qt.PenStyle.DotLine
+        draw.line(painter, left, middle, right, middle, self.palette_now.rule, 1.5, style)
+
+    def _box(self, stretch: Stretch, middle: float) -> QRectF:
+        left = self.x_at(stretch.tick)
+        right = self.x_at(stretch.tick + stretch.ticks)
         share = min(1.0, stretch.density / FULL_DENSITY)
         thick = 4 + share * (self.row * 0.4)
         return QRectF(left, middle - thick / 2, right - left - 1, thick)
 
-    def _paint_change(
-        self, painter: QPainter, layout: Layout, stretch: Stretch, middle: float
-    ) -> None:
+    def _paint_change(self, painter: QPainter, box: QRectF, stretch: Stretch) -> None:
+        """What comes in, over its beginning."""
         p = self.palette_now
-        box = self._box(layout, stretch, middle)
-        if not stretch.patterns:
-            draw.line(painter, box.left(), middle, box.right(), middle, p.rule, 1.5,
-                      Qt.PenStyle.DotLine)  # fmt: skip
-        if not stretch.changes:
-            return
-        draw.ring(painter, box.left() + 1, middle, 4, p.water, p.ground)
-        if box.width() > NARROW and self.row >= MIN_ROW + 8:
-            words = ", ".join(stretch.patterns) or "silent"
-            colour = p.ink if stretch.patterns else p.muted
-            draw.text(painter, box.left() + 9, box.top() - 5, words, colour, size=12,
-                      width=box.width() - 12)  # fmt: skip
+        words = ", ".join(stretch.patterns) or "silent"
+        colour = p.ink if stretch.patterns else p.muted
+        draw.text(painter, box.left() + 9, box.top() - 5, words, colour, size=12,
+                  width=box.width() - 12)  # fmt: skip
 
-    def _paint_over(
-        self, painter: QPainter, layout: Layout, span: Span, device: Device, middle: float
-    ) -> None:
+    def _paint_over(self, painter: QPainter, span: Span, device: Device, middle: float) -> None:
         """Mutes hatched over the band, curves as a thin line."""
         p = self.palette_now
         for region in span.section.mutes:
@@ -351,7 +362,7 @@ class SongCanvas(PlayheadCanvas):
                 continue
             begin = span.tick + region.at * SIXTEENTH_TICKS
             end = min(span.end, begin + region.long * SIXTEENTH_TICKS)
-            left, right = self.x_at(layout, begin), self.x_at(layout, end)
+            left, right = self.x_at(begin), self.x_at(end)
             tall = self.row * (0.5 if not region.voice else 0.18)
             top = middle - tall / 2 if not region.voice else middle + self.row * 0.12
             box = QRectF(left, top, max(3.0, right - left - 1), tall)
@@ -363,12 +374,12 @@ class SongCanvas(PlayheadCanvas):
                 continue
             points = [
                 QPointF(
-                    self.x_at(layout, span.tick + tick),
+                    self.x_at(span.tick + tick),
                     middle + self.row * (0.42 - 0.84 * value / 127),
                 )
                 for tick, value in curve_changes(curve)
             ]
-            points.append(QPointF(self.x_at(layout, span.end), points[-1].y()))
+            points.append(QPointF(self.x_at(span.end), points[-1].y()))
             painter.setPen(QPen(p.sand, 2))
             painter.drawPolyline(QPolygonF(points))
             words = f"controller {curve.controller}"
@@ -386,14 +397,16 @@ class SongCanvas(PlayheadCanvas):
             if after < first or bar.tick > first + shown:
                 continue
             y = bottom - (bottom - top - 6) * bar.energy / most
-            points.append(QPointF(self.x_at(layout, bar.tick), y))
-            points.append(QPointF(self.x_at(layout, after), y))
+            points.append(QPointF(self.x_at(bar.tick), y))
+            points.append(QPointF(self.x_at(after), y))
         closed = [QPointF(points[0].x(), bottom), *points, QPointF(points[-1].x(), bottom)]
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing, on=False)  # only straight steps
         painter.setPen(Qt.PenStyle.NoPen)
         painter.setBrush(draw.see_through(p.water, 0.2))
         painter.drawPolygon(QPolygonF(closed))
         painter.setPen(QPen(p.water, 2))
         painter.drawPolyline(QPolygonF(points))
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
 
     def _paint_label_of_energy(self, painter: QPainter, bottom: float) -> None:
         p = self.palette_now
