@@ -13,7 +13,9 @@ from grebe.core.player.commands import (
     Fill,
     Halt,
     Hold,
+    KeepMutes,
     Launch,
+    LoopOver,
     Metronome,
     Mute,
     Nudge,
@@ -118,6 +120,12 @@ IDLE_PULL_CLOCKS, IDLE_SLEW = 8.0, 0.04
 IDLE_CLOCK = Clock()
 """Another than `Shared.CLOCK`: ticks while stopped are not counted."""
 STOP_SETTLES_NS = 200_000_000
+
+
+PLAYED = (
+    Launch, Hold, Again, Skip, Mute, KeepMutes, LoopOver, Steer, Nudge, Fill, Metronome,
+)  # fmt: skip
+"""What is for the player as it is."""
 
 
 class Engine:
@@ -584,7 +592,7 @@ class Engine:
             self._begin(message)
         elif isinstance(message, Halt):
             self._stop_key()
-        elif isinstance(message, (Launch, Hold, Again, Skip, Mute, Steer, Nudge, Fill, Metronome)):
+        elif isinstance(message, PLAYED):
             self._command(message)
         elif isinstance(message, Strike):
             self._playing_in.strike(message, self._now_ns())

@@ -182,40 +182,49 @@ class _State(NamedTuple):
 
 
 def _searched(moves: list[Move], limbs: int) -> list[Placed] | None:
-    """Try all orders, keeping for each set of moves the states none of which betters another.
+    """Try all orders, the most urgent first, leaving out states that one tried before betters.
 
     Any schedule can be had by adding moves in order of their beginning, each as early as it goes.
     """
-    layer: dict[int, list[_State]] = {0: [_State(-inf, -inf if limbs > 1 else inf, ())]}
+    tried: dict[int, list[_State]] = {}
     twins = _twins(moves)
-    for _ in moves:
-        found: dict[int, list[_State]] = {}
-        for mask, states in layer.items():
-            left = [n for n in range(len(moves)) if not mask >> n & 1]
-            ready = [n for n in left if not twins[n] & ~mask]
-            rests = [(n, [moves[k] for k in left if k != n]) for n in ready]
-            for state in states:
-                for free, other in ((state.low, state.high), (state.high, state.low)):
-                    if free == inf:
-                        continue
-                    # Whatever could be over before this one begins might as well come first.
-                    soonest = min(max(free, moves[n].opens) + moves[n].seconds for n in left)
-                    for number, rest in rests:
-                        move = moves[number]
-                        begins = max(free, move.opens)
-                        over = begins + move.seconds
-                        if over > move.closes + _ROUNDING or begins > soonest:
-                            continue
-                        low, high = (over, other) if over <= other else (other, over)
-                        if _too_late(rest, low, high):
-                            continue
-                        first = min((m.opens for m in rest), default=-inf)
-                        way = (*state.way, (number, begins))
-                        new = _State(max(low, first), max(high, first), way)
-                        _keep(found.setdefault(mask | 1 << number, []), new)
-        layer = found
-    done = layer.get((1 << len(moves)) - 1)
-    return None if not done else _on_limbs(moves, done[0], limbs)
+    everything = (1 << len(moves)) - 1
+    waiting: list[tuple[int, _State]] = [(0, _State(-inf, -inf if limbs > 1 else inf, ()))]
+    while waiting:
+        mask, state = waiting.pop()
+        if mask == everything:
+            return _on_limbs(moves, state, limbs)
+        left = [n for n in range(len(moves)) if not mask >> n & 1]
+        found: list[tuple[float, int, _State]] = []
+        for free, other in ((state.low, state.high), (state.high, state.low)):
+            if free == inf:
+                continue
+            # Whatever could be over before another begins might as well come first.
+            soonest = min(max(free, moves[n].opens) + moves[n].seconds for n in left)
+            for number in left:
+                move = moves[number]
+                begins = max(free, move.opens)
+                over = begins + move.seconds
+                late = over > move.closes + _ROUNDING or begins > soonest
+                if late or twins[number] & ~mask:
+                    continue
+                rest = [moves[k] for k in left if k != number]
+                low, high = (over, other) if over <= other else (other, over)
+                if _too_late(rest, low, high):
+                    continue
+                first = min((m.opens for m in rest), default=-inf)
+                way = (*state.way, (number, begins))
+                new = _State(max(low, first), max(high, first), way)
+                after = mask | 1 << number
+                if _is_new(tried.setdefault(after, []), new):
+                    found.append((begins + move.closes - move.seconds, after, new))
+        found.sort(key=_urgency, reverse=True)  # the last is tried next
+        waiting += [(after, new) for _, after, new in found]
+    return None
+
+
+def _urgency(row: tuple[float, int, _State]) -> float:
+    return row[0]
 
 
 def _too_late(rest: list[Move], low: float, high: float) -> bool:
@@ -239,12 +248,13 @@ def _twins(moves: list[Move]) -> list[int]:
     ]
 
 
-def _keep(states: list[_State], new: _State) -> None:
-    """Add a state unless one there is as good; drop those it betters."""
+def _is_new(states: list[_State], new: _State) -> bool:
+    """Take a state in unless one there is as good; drop those it betters."""
     if any(s.low <= new.low and s.high <= new.high for s in states):
-        return
+        return False
     states[:] = [s for s in states if not (new.low <= s.low and new.high <= s.high)]
     states.append(new)
+    return True
 
 
 def _on_limbs(moves: list[Move], state: _State, limbs: int) -> list[Placed]:

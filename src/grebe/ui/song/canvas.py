@@ -34,8 +34,9 @@ WHEEL_STEP = 120
 class SongCanvas(PlayheadCanvas):
     """Draws only what is seen of it, so that five hundred bars cost no more than fifty."""
 
-    pointed = pyqtSignal(int, str, bool)
-    """Tick and device clicked ("" above and below the rows), and whether to select up to there."""
+    pointed = pyqtSignal(object, str, bool)
+    """Tick (beyond 32 bits) and device clicked ("" above and below the rows), and whether to
+    select up to there."""
 
     def __init__(self, editor: SongEditor) -> None:
         super().__init__(editor.session)
@@ -112,6 +113,8 @@ class SongCanvas(PlayheadCanvas):
             self.first = max(0, first, tick - shown + edge)
         devices = self.editor.devices
         at = next((i for i, d in enumerate(devices) if d.id == self.editor.device_id), 0)
+        if layout is not None:
+            self._settle(layout)
         self.top_row = max(0, min(self.top_row, at))
         self.top_row = max(self.top_row, at - len(self.rows) + 1)
         self.refresh()

@@ -1,0 +1,263 @@
+"""The Song station with real keys: what is laid over a song, programmes, sheets."""
+
+from __future__ import annotations
+
+import csv
+from pathlib import Path
+
+from PyQt6.QtCore import QPoint, Qt
+from PyQt6.QtTest import QTest
+from PyQt6.QtWidgets import QLineEdit
+
+from grebe.core.songs.edit import is_silenced
+from grebe.core.songs.model import FillMark, Then
+from grebe.ui.song.view import SongView
+from tests.ui.conftest import Performer
+
+K = Qt.Key
+SHIFT, CTRL, ALT = (
+    Qt.KeyboardModifier.ShiftModifier,
+    Qt.KeyboardModifier.ControlModifier,
+    Qt.KeyboardModifier.AltModifier,
+)
+
+
+def song(performer: Performer) -> SongView:
+    performer.go(5)
+    view = performer.frame.views[5]
+    assert isinstance(view, SongView)
+    return view
+
+
+def section(view: SongView, number: int) -> object:
+    made = view.session.song
+    assert made is not None
+    return made.sections[number]
+
+
+def said(performer: Performer) -> str:
+    notice = performer.frame.session.notice
+    return "" if notice is None else notice.text
+
+
+def test_drums_out_by_keys(performer: Performer) -> None:
+    """Bars selected and silenced; the same key over them lets them sound again."""
+    view = song(performer)
+    view.select("s4")
+    performer.press(K.Key_Right, CTRL)
+    performer.press(K.Key_Right, SHIFT)
+    performer.press(K.Key_M)
+    layout = view.editor.layout
+    silent = [b for b in range(33, 40) if is_silenced(layout, "smew", "", layout.bar_tick(b))]
+    assert silent == [34, 35]
+    assert "at bar 35" in view.heading.below
+    performer.press(K.Key_M)
+    assert section(view, 3).mutes == ()  # type: ignore[attr-defined]
+
+
+def test_one_voice_by_beats(performer: Performer) -> None:
+    """V takes a voice in hand, G a finer grid."""
+    view = song(performer)
+    view.select("s4")
+    performer.press(K.Key_V)
+    performer.press(K.Key_G)
+    performer.press(K.Key_Right, CTRL)
+    performer.press(K.Key_M)
+    (region,) = section(view, 3).mutes  # type: ignore[attr-defined]
+    assert (region.device, region.voice, region.at, region.long) == ("smew", "kick", 4, 4)
+    performer.press(K.Key_Down)
+    assert (view.editor.device_id, view.editor.voice_id) == ("knot", "")
+
+
+def test_fills_markers_and_curves(performer: Performer) -> None:
+    """Each by its key, each taken away again by it."""
+    view = song(performer)
+    view.select("s4")
+    performer.press(K.Key_F)
+    assert section(view, 3).fills == (FillMark(at=0, long=16),)  # type: ignore[attr-defined]
+    performer.press(K.Key_F)
+    performer.press(K.Key_Right, CTRL)
+    performer.press(K.Key_K)
+    assert [m.name for m in section(view, 3).markers] == ["Hook", "Bar 34"]  # type: ignore[attr-defined]
+    performer.press(K.Key_K)
+    performer.press(K.Key_Down)
+    performer.press(K.Key_Up, SHIFT)
+    performer.press(K.Key_Up, SHIFT)
+    (curve,) = section(view, 3).curves  # type: ignore[attr-defined]
+    assert (curve.device, curve.controller, curve.points[0].value) == ("knot", 74, 72)
+    performer.press(K.Key_Backspace)
+    assert section(view, 3).curves == ()  # type: ignore[attr-defined]
+    assert section(view, 3).fills == ()  # type: ignore[attr-defined]
+    assert len(section(view, 3).markers) == 1  # type: ignore[attr-defined]
+
+
+def test_sections_by_keys(performer: Performer) -> None:
+    """A new one, another scene, what follows."""
+    view = song(performer)
+    view.select("s1")
+    performer.press(K.Key_N)
+    assert section(view, 1).scene == "oars"  # type: ignore[attr-defined]
+    performer.press(K.Key_S)
+    assert section(view, 1).scene == "slack"  # type: ignore[attr-defined]
+    performer.press(K.Key_S, SHIFT)
+    performer.press(K.Key_O)
+    assert section(view, 1).then == Then(kind="jump", to="s1")  # type: ignore[attr-defined]
+
+
+def test_settings_are_typed(performer: Performer) -> None:
+    """Tempo and marker here, the section, the song; what cannot be is said."""
+    view = song(performer)
+    view.select("s4")
+    performer.press(K.Key_Right, CTRL)
+    performer.press(K.Key_E)
+
+    def put(owner: str, key: str, text: str) -> None:
+        field = view.form.fields[(owner, key)]
+        assert isinstance(field, QLineEdit)
+        field.setText(text)
+        field.editingFinished.emit()
+
+    put("place", "marker", "Here")
+    put("place", "bpm", "132")
+    put("place", "ramp", "2")
+    put("section", "times", "3")
+    put("song", "name", "Harbour bell II")
+    made = section(view, 3)
+    assert made.markers[-1].name == "Here"  # type: ignore[attr-defined]
+    assert [(t.at, t.bpm, t.ramp) for t in made.tempi] == [(16, 132, 32)]  # type: ignore[attr-defined]
+    assert made.times == 3  # type: ignore[attr-defined]
+    assert view.heading.title == "Harbour bell II"
+    put("section", "to", "99")
+    assert "sections 1 to 8" in said(performer)
+    put("place", "bpm", "fast")
+    assert "goes in numbers" in said(performer)
+    performer.press(K.Key_Escape)
+    assert not view.side.isVisibleTo(view)
+
+
+def test_zoom_scroll_and_clicks(performer: Performer) -> None:
+    """Keys and wheel; a click puts the cursor, with Shift it selects."""
+    view = song(performer)
+    canvas = view.song_canvas
+    view.select("s5")
+    performer.press(K.Key_Z)
+    performer.press(K.Key_Z)
+    shown = canvas.shown
+    assert 0 < shown < view.editor.layout.ticks
+    canvas.turn(4)
+    performer.frame.grab()
+    performer.press(K.Key_Z, SHIFT)
+    performer.press(K.Key_Z, SHIFT)
+    assert canvas.shown == 0
+    row = round(canvas.row)
+    x = round(canvas.x_at(view.editor.layout.bar_tick(40))) + 2
+    QTest.mouseClick(canvas, Qt.MouseButton.LeftButton, pos=QPoint(x, 100 + row))
+    assert view.editor.layout.bar_at(view.editor.tick) == 40
+    assert view.editor.device_id == "knot"
+    x = round(canvas.x_at(view.editor.layout.bar_tick(44))) + 2
+    QTest.mouseClick(canvas, Qt.MouseButton.LeftButton, SHIFT, QPoint(x, 100))
+    first, last = view.editor.selection
+    assert [view.editor.layout.bar_at(t) for t in (first, last)] == [40, 45]
+
+
+def test_forms_of_both_schools(performer: Performer) -> None:
+    """A key each makes a song of the scenes there are, and takes it in hand."""
+    view = song(performer)
+    for key, name in ((K.Key_Y, "verse and hook"), (K.Key_U, "build and drop")):
+        performer.press(key)
+        assert view.session.song is not None
+        assert view.session.song.name.endswith(name)
+    assert len(view.session.project.songs) == 4
+
+
+def test_programmes_and_what_changed_since_they_were_printed(
+    performer: Performer, tmp_path: Path
+) -> None:
+    """Shown, printed, and after an edit the finding says what is otherwise."""
+    view = song(performer)
+    performer.press(K.Key_2, ALT)
+    page = view.programme.browser.toPlainText()
+    assert "a list of 14 is past its limit of 4" in page
+    assert "Bar 33, Bell: B04 Slack tide 16 times" in page
+    view.print_into(tmp_path / "programme.pdf", stage=False)
+    assert (tmp_path / "programme.pdf").read_bytes()[:5] == b"%PDF-"
+    performer.press(K.Key_1, ALT)
+    view.select("s4")
+    performer.press(K.Key_Plus)
+    codes = [f.code for f in view.editor.book.findings()]
+    assert "song.sheet-changed" in codes
+    performer.press(K.Key_2, ALT)
+    assert "Changed since printed" in view.programme.browser.toPlainText()
+    performer.press(K.Key_3, ALT)
+    assert "More than your hands can make in time" in view.stage_sheet.browser.toPlainText()
+    view.print_into(tmp_path / "stage.html", stage=True)
+    assert "Harbour bell" in (tmp_path / "stage.html").read_text()
+    view.print_into(tmp_path / "stage.txt", stage=True)
+    assert "written as .html or .pdf" in said(performer)
+
+
+def test_a_song_in_the_box_and_its_memory_reordered(performer: Performer) -> None:
+    """B gives the box its own song; R has nothing to do where nothing helps."""
+    view = song(performer)
+    performer.press(K.Key_B)
+    assert view.session.song.box_song("smew") == 0  # type: ignore[union-attr]
+    assert "song.programme" in [f.code for f in view.editor.book.findings()]
+    performer.press(K.Key_B)
+    assert view.session.song.box_songs == ()  # type: ignore[union-attr]
+    performer.press(K.Key_R)
+    assert "no other order" in said(performer)
+    performer.press(K.Key_Down)
+    performer.press(K.Key_B)
+    assert "note by note" in said(performer)
+
+
+def test_the_cue_list(performer: Performer, tmp_path: Path) -> None:
+    """CSV by bars and seconds."""
+    view = song(performer)
+    view.cues_into(tmp_path)
+    with (tmp_path / "harbour-bell, cues.csv").open(newline="") as file:
+        rows = list(csv.DictReader(file))
+    assert rows[0]["bar"] == "1"
+    assert rows[-1]["kind"] == "end"
+    assert float(rows[-1]["seconds"]) == round(112 * 4 * 60 / 126, 3)
+    drums_out = [r for r in rows if r["bar"] == "31" and r["device"] == "Smew"]
+    assert [(r["kind"], r["what"], r["by"]) for r in drums_out] == [("mute", "all out", "grebe")]
+
+
+def test_running_from_a_bar_looping_and_jumping(performer: Performer) -> None:
+    """From the cursor with every box located; a stretch over and over; to another bar."""
+    performer.engine_ready()
+    view = song(performer)
+    view.select("s4")
+    performer.press(K.Key_Right, CTRL)
+    performer.press(K.Key_Space, CTRL)
+    session = performer.frame.session
+    performer.wait(lambda: session.running and session.status.section == "s4")  # type: ignore[union-attr]
+    layout = view.editor.layout
+    performer.wait(lambda: session.song_tick_now() >= layout.bar_tick(34))
+    performer.press(K.Key_L)
+    performer.wait(lambda: session.status.loop is not None)  # type: ignore[union-attr]
+    assert session.status is not None
+    assert session.status.loop == (layout.bar_tick(34), layout.bar_tick(35))
+    performer.wait(lambda: session.status.boundary <= session.status.tick + layout.bar_tick(2))  # type: ignore[union-attr]
+    performer.press(K.Key_L)
+    performer.wait(lambda: session.status.loop is None)  # type: ignore[union-attr]
+    view.select("s7")
+    performer.press(K.Key_J)
+    performer.wait(lambda: session.status.section == "s7")  # type: ignore[union-attr]
+
+
+def test_mutes_by_hand_in_stage(performer: Performer) -> None:
+    """They are counted, and K says whether they stay after the section."""
+    performer.engine_ready()
+    performer.go(7)
+    session = performer.frame.session
+    performer.press(K.Key_Space)
+    performer.wait(lambda: session.running)
+    performer.press(K.Key_2)
+    performer.wait(lambda: session.status.mutes_by_hand == (("knot", ""),))  # type: ignore[union-attr]
+    assert session.status is not None
+    assert session.status.mutes_kept
+    performer.press(K.Key_K)
+    performer.wait(lambda: not session.status.mutes_kept)  # type: ignore[union-attr]
+    performer.frame.grab()
