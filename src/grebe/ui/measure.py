@@ -82,10 +82,19 @@ def main() -> int:
         time_it("pattern_edit", edit)
         frame.session.end_engine()
         frame.leave()  # what was edited is not asked about
-        application.quit()
 
-    QTimer.singleShot(1500, redraw)
+    def run() -> None:
+        """Whatever goes wrong ends the process: nobody sits at its window."""
+        try:
+            redraw()
+        finally:
+            application.quit()
+
+    QTimer.singleShot(1500, run)
     application.exec()
+    if "pattern_edit" not in views:
+        sys.stderr.write("the views could not be measured\n")
+        return 1
     sys.stdout.write(json.dumps({"first_paint": first_paint, "views": views}) + "\n")
     return 0
 
