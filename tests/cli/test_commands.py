@@ -81,6 +81,31 @@ def test_sheet(capsys: pytest.CaptureFixture[str], demo: str, tmp_path: Path) ->
         assert (status, said in err) == (2, True)
 
 
+def test_sheets_and_cues_of_a_song(
+    capsys: pytest.CaptureFixture[str], demo: str, tmp_path: Path
+) -> None:
+    """Programme and stage sheet as HTML and PDF, the cue list as CSV; without a song, why not."""
+    page = tmp_path / "programme.html"
+    of = ("--song", "Harbour bell", "--kind")
+    assert run(capsys, "sheet", demo, *of, "programme", "--to", str(page))[0] == 0
+    text = page.read_text()
+    assert "Garganey" in text
+    assert "past its limit of 4" in text
+    one = tmp_path / "one.html"
+    words = ("programme", "--device", "Smew", "--to", str(one))
+    assert run(capsys, "sheet", demo, *of, *words)[0] == 0
+    assert "Garganey" not in one.read_text()
+    paper = tmp_path / "stage.pdf"
+    assert run(capsys, "sheet", demo, *of, "stage", "--to", str(paper))[0] == 0
+    assert paper.read_bytes().startswith(b"%PDF-")
+    status, _, err = run(capsys, "sheet", demo, "--kind", "stage", "--to", str(paper))
+    assert (status, "--song" in err) == (2, True)
+    folder = str(tmp_path / "out")
+    words = ("--song", "Harbour bell", "--to", folder, "--csv")
+    (path,) = answer(capsys, "render", demo, *words)["files"]
+    assert Path(path).read_text().startswith("bar,beat,seconds,kind,device,what,by")
+
+
 @pytest.mark.parametrize(
     ("words", "wanted"),
     [

@@ -193,6 +193,34 @@ def test_a_stretch_is_looped() -> None:
     assert starts == [0, 8, 8, 16, 16]
 
 
+def test_a_loop_is_no_shorter_than_a_sixteenth() -> None:
+    """A stretch of nearly nothing would come round without end; it is let go."""
+    player, _ = begun(beating("a"))
+    player.apply(LoopOver(first=628, last=6373))
+    assert player.loop is None
+    player.apply(LoopOver(first=BEAT + 1, last=2 * BEAT - 1))
+    assert player.loop == (BEAT, BEAT + 3 * BEAT // 4)
+
+
+def test_a_loop_of_less_than_a_bar_comes_round_at_its_end() -> None:
+    """From the section's top, too: each round counts from where it comes in."""
+    player, dues = begun(beating("a"))
+    player.apply(LoopOver(first=0, last=3 * BEAT))
+    dues += player.advance(9 * BEAT)
+    assert [at for at, _ in sections(dues)] == [0, 3, 6]
+    assert beats(NoteOn, dues) == list(range(9))
+
+
+def test_in_a_loop_a_pattern_begins_where_it_stands_there() -> None:
+    """Three beats of a bar over and over: its own first three, not going on through the fourth."""
+    project = beating("a")
+    pattern = build.pattern("b1", "bass", build.voice("x...........x...", 40))
+    player, dues = begun(msgspec.structs.replace(project, patterns=(pattern,)))
+    player.apply(LoopOver(first=0, last=3 * BEAT))
+    dues += player.advance(9 * BEAT)
+    assert beats(NoteOn, dues) == [0, 3, 6]
+
+
 def test_a_jump_to_a_bar() -> None:
     """Launched into its middle, a section counts from where it would have begun."""
     project = beating("a", ("b", 2))

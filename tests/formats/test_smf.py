@@ -10,6 +10,8 @@ import pytest
 
 from grebe.app.demo import demo_bytes
 from grebe.core.player.plan import make_plan
+from grebe.core.songs.model import Curve, CurvePoint, Marker, MuteRegion, TempoMark, Then
+from grebe.core.songs.unroll import unrolled
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.formats.project import parse_project
 from grebe.formats.smf import DIVISION, midi_bytes, song_to_midi
@@ -97,3 +99,34 @@ def test_pretty_midi_finds_the_same_times(name: str) -> None:
 def test_ticks_of_the_file_and_ours() -> None:
     """The file's 960 divide ours."""
     assert TICKS_PER_QUARTER % DIVISION == 0
+
+
+def test_what_is_laid_over_a_song_is_in_its_file() -> None:
+    """L: mido finds markers, tempo changes inside a section, curves, and no muted note."""
+    over = {
+        "mutes": (MuteRegion(device="bass", at=16, long=16),),
+        "curves": (Curve(device="bass", controller=74,
+                         points=(CurvePoint(at=0, value=1), CurvePoint(at=16, value=3))),),
+        "markers": (Marker(name="Drop", at=16),),
+        "tempi": (TempoMark(at=16, bpm=60),),
+    }  # fmt: skip
+    jump = {**over, "then": Then(kind="jump", to="s1", rounds=1)}
+    bass = build.device("bass", channel=2)
+    pattern = build.pattern("b1", "bass", build.voice("x...x...x...x...", 40))
+    song = build.song(("a", 1, jump))
+    project = build.project([bass], [pattern], [build.scene("a", 3, bass=["b1"])], song)
+    file = song_to_midi(make_plan(project, unrolled(song)))
+    rows: dict[str, list[tuple[float, object]]] = {}
+    for track in file.tracks:
+        now = 0
+        for message in track:
+            now += message.time
+            what = {"marker": "text", "set_tempo": "tempo", "control_change": "value"}
+            value = getattr(message, what.get(message.type, "type"))
+            rows.setdefault(message.type, []).append((now / DIVISION, value))
+    # Twelve beats, jumped once: twenty-four, the second time as the first.
+    assert rows["marker"] == [(0, "a"), (4, "Drop"), (12, "a"), (16, "Drop")]
+    assert rows["set_tempo"][:2] == [(0, 500_000), (4, 1_000_000)]
+    notes = [at for at, _ in rows["note_on"]]
+    assert notes == [*range(4), *range(8, 12), *range(12, 16), *range(20, 24)]
+    assert [v for _, v in rows["control_change"]] == [1, 2, 3, 1, 2, 3]

@@ -5,6 +5,7 @@ from __future__ import annotations
 import csv
 from pathlib import Path
 
+import msgspec
 from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QLineEdit
@@ -261,3 +262,39 @@ def test_mutes_by_hand_in_stage(performer: Performer) -> None:
     performer.press(K.Key_K)
     performer.wait(lambda: not session.status.mutes_kept)  # type: ignore[union-attr]
     performer.frame.grab()
+
+
+def test_from_one_loop_to_a_song(performer: Performer, tmp_path: Path) -> None:
+    """Four variations of one scene, a song of a form, drums out before the hook, the programme
+    printed: without leaving the keyboard."""
+    store = performer.frame.session.store
+    scenes = tuple(s for s in store.project.scenes if s.id == "bell")
+    store.apply("One loop", lambda p: msgspec.structs.replace(p, scenes=scenes, songs=(), sets=()))
+    performer.go(4)
+    for key in (K.Key_O, K.Key_Home, K.Key_H, K.Key_Home, K.Key_U, K.Key_Home, K.Key_D):
+        performer.press(key)
+    roles = {"Bell, no drums": 1, "Bell, no hats": 2, "Bell, riser": 3}
+    performer.press(K.Key_End)
+    view4 = performer.frame.views[4]
+    for _ in range(5):
+        name = view4.scene.name  # type: ignore[attr-defined]
+        for _ in range(roles.get(name, 0)):
+            performer.press(K.Key_R)
+        performer.press(K.Key_Left)
+    assert len(store.project.scenes) == 5
+    view = song(performer)
+    performer.press(K.Key_Y)
+    layout = view.editor.layout
+    assert layout.bars > 60
+    hook = next(s for s in layout.spans if s.scene.role == "hook")
+    view.select(hook.section.id)
+    for _ in range(2):
+        performer.press(K.Key_Left, CTRL)
+    performer.press(K.Key_Right, SHIFT)
+    performer.press(K.Key_M)
+    layout = view.editor.layout
+    silent = [b for b in range(1, layout.bars + 1)
+              if is_silenced(layout, "smew", "", layout.bar_tick(b))]  # fmt: skip
+    assert silent == [hook.bar - 2, hook.bar - 1]
+    view.print_into(tmp_path / "programme.html", stage=False)
+    assert "Bar 1" in (tmp_path / "programme.html").read_text()

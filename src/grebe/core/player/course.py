@@ -6,7 +6,7 @@ from typing import NamedTuple
 
 from grebe.core.player.commands import Launch, LoopOver
 from grebe.core.songs.layout import Layout, Span
-from grebe.core.time.ticks import CLOCK_TICKS, next_multiple
+from grebe.core.time.ticks import CLOCK_TICKS, SIXTEENTH_TICKS, next_multiple
 from grebe.errors import EditError
 
 
@@ -18,6 +18,8 @@ class Coming(NamedTuple):
     at: int
     into: int = 0
     """Ticks into the section: more than 0 where it is entered in its middle."""
+    anew: bool = False
+    """It counts from where it comes in, also in mid-bar, as the return of a loop does."""
 
 
 class Course:
@@ -120,7 +122,7 @@ class Course:
         if not self.span.tick < last <= self.span.end or not tick <= at <= self.end:
             return None
         index = self.layout.index_at(first)
-        return Coming(index, at, first - self.layout.spans[index].tick)
+        return Coming(index, at, first - self.layout.spans[index].tick, anew=True)
 
     def ask_for(self, launch: Launch, tick: int, song: str) -> bool:
         """A section is asked for; whether there is one."""
@@ -144,8 +146,12 @@ class Course:
         return True
 
     def loop_over(self, loop: LoopOver) -> None:
-        """Play a stretch of the song over and over, or go on as written."""
-        first, last = max(0, loop.first), min(loop.last, self.layout.ticks)
+        """Play a stretch of the song over and over, or go on as written.
+
+        By sixteenths: a shorter one would only keep whoever plays it busy.
+        """
+        first = max(0, loop.first) // SIXTEENTH_TICKS * SIXTEENTH_TICKS
+        last = min(loop.last, self.layout.ticks) // SIXTEENTH_TICKS * SIXTEENTH_TICKS
         self.loop = (first, last) if first < last else None
 
     def skip(self) -> bool:
@@ -169,7 +175,7 @@ class Course:
             if section.then.kind in ("jump", "back"):
                 self._rounds[section.id] = self._rounds.get(section.id, 0) + 1
         origin = tick - coming.into
-        if not coming.into:
+        if not coming.into and not coming.anew:
             bar = self.span.scene.meter.bar_ticks
             origin = self.start + (tick - self.start) // bar * bar
         if coming.section != self.index:

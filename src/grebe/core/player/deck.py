@@ -237,6 +237,13 @@ class Deck:
         """The pattern that comes after this one in the chain."""
         return self.chain[(self.position + 1) % len(self.chain)] if self.chain else None
 
+    def is_off(self, origin: int) -> bool:
+        """Whether the pattern that runs stands otherwise than one that counts from `origin`."""
+        pattern = self.pattern
+        return pattern is not None and bool(
+            (origin - self.origin) % sounding(pattern, self.device).ticks
+        )
+
     def carries_on(self, chain: tuple[Pattern, ...]) -> bool:
         """Whether a scene asking for `chain` changes nothing: one pattern, already running."""
         return len(chain) == 1 and [p.id for p in chain] == [p.id for p in self.chain]

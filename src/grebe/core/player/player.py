@@ -488,8 +488,10 @@ class Player:
         elif abs(self._tempo.bpm_at(tick) - span.bpm) > 1e-9:
             self._set_tempo(out, TempoPoint(tick=tick, bpm=span.bpm))
         self._mutes.enter(span.scene)
+        placed = coming.anew or bool(coming.into)
         for deck in self._decks.values():
-            self._take_part(out, tick, origin, deck, span.scene.part(deck.device.id))
+            part = span.scene.part(deck.device.id)
+            self._take_part(out, tick, origin, deck, part, placed=placed)
         self._lay_marks(out, tick)
         self._schedule()
 
@@ -563,9 +565,15 @@ class Player:
                 return TempoPoint(tick=tick, bpm=point.bpm, ramp_ticks=left)
         return TempoPoint(tick=tick, bpm=tempo.bpm_at(written))
 
-    def _take_part(self, out: list[Due], tick: int, origin: int, deck: Deck, part: Part) -> None:
+    def _take_part(
+        self, out: list[Due], tick: int, origin: int, deck: Deck, part: Part, *, placed: bool
+    ) -> None:
+        """Play a part that counts from `origin`; one pattern that runs already carries on.
+
+        Where the song goes to a certain place (`placed`) only if it stands as it would there.
+        """
         chain = self._chain(part)
-        if deck.carries_on(chain):
+        if deck.carries_on(chain) and not (placed and deck.is_off(origin)):
             deck.chain = chain
             self._tell_program(out, tick, deck, deck.pattern)
         else:

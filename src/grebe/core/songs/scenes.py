@@ -109,9 +109,9 @@ def vary(project: Project, scene_id: str, way: str, song_id: str = "") -> tuple[
     if edited.parts == scene.parts:
         raise EditError(f"{scene.name} is that already")
     project, new_id = copy_scene(project, scene_id, _free_name(project, name))
-    return with_scene(
-        project, new_id, lambda s: msgspec.structs.replace(s, parts=edited.parts)
-    ), new_id
+    # What it was for, it is perhaps no longer for.
+    edited = msgspec.structs.replace(project.scene(new_id), parts=edited.parts, role="")
+    return with_scene(project, new_id, lambda _: edited), new_id
 
 
 def _drums(project: Project) -> list[Device]:
