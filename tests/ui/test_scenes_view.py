@@ -226,11 +226,11 @@ def test_the_sheet_says_what_changes_and_whose_hands(performer: Performer) -> No
     view = at(performer, "ebb", "smew")
     words = [line.words for line in view.facts.lines]
     values = [line.value for line in view.facts.lines]
-    assert "They cannot make it" in words
+    assert "Too much at once" in words
     assert any("at the latest 0.6 ms before" in w for w in words)
     assert "Slack tide \u2192 Slack" in values
     view = at(performer, "slack", "smew")
-    assert "They cannot make it" not in [line.words for line in view.facts.lines]
+    assert "Too much at once" not in [line.words for line in view.facts.lines]
 
 
 def test_scenes_without_any(performer: Performer) -> None:

@@ -113,7 +113,7 @@ def programme_html(
         rows += [("What helps", row) for row in programme.remedies]
         parts += [f"<p><b>{a}:</b> {escape(b)}.</p>" for a, b in rows]
         cells = "\n".join(
-            f'<tr><td class="tick">{OPEN_BOX}</td><td>{escape(line)}</td></tr>'
+            f'<tr><td width="22">{OPEN_BOX}</td><td>{escape(line)}</td></tr>'
             for line in programme.lines
         )
         parts.append(f"{TABLE}{cells}</table>")

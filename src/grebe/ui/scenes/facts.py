@@ -106,7 +106,7 @@ def _hands(editor: SceneEditor, hands: Schedule) -> list[Line]:
         when = f"{-placed.begins:.1f} to {max(0.0, end):.1f} s before"
         lines.append(note(f"{limb}: {name}, {placed.move.words}, {when}", "yours"))
     if hands.relieve:
-        lines.append(big("They cannot make it", "wrong"))
+        lines.append(big("Too much at once", "wrong"))
         lines += [
             note(
                 f"{editor.project.rig.name_of(m.device)}, {m.words}: {_relief(m.relief)}.", "wrong"

@@ -21,6 +21,8 @@ from grebe.ui.words import clock_text, counted, late_text, seconds_text
 DESIGN_HEIGHT = 650.0
 """Height of the canvas at which sizes are as given; a larger screen scales them up."""
 MAX_BLOCKS = 32
+MOST_MOVES = 2
+"""Moves by hand spelled out at a time."""
 
 
 @dataclass(frozen=True)
@@ -176,15 +178,19 @@ class StageCanvas(Canvas):
         """What the performer has to do before the next section."""
         p = NIGHT
         moves = self._hand_moves(now)
-        if now.following is None:
-            words, colour = "The song ends by itself", p.muted
-        elif not moves:
-            words, colour = f"Hands free until {now.following.scene.name}", p.muted
-        else:
-            words, colour = "By hand: " + "; ".join(moves), p.crest
-            draw.diamond(painter, x + 8, baseline - 8, 8, p.crest)
-            x, wide = x + 26, wide - 26
-        draw.text(painter, x, baseline, words, colour, size=26, weight=600, width=wide)
+        if now.following is None or not moves:
+            words = "The song ends by itself"
+            if now.following is not None:
+                words = f"Hands free until {now.following.scene.name}"
+            draw.text(painter, x, baseline, words, p.muted, size=26, weight=600, width=wide)
+            return
+        lines = moves[:MOST_MOVES]
+        if len(moves) > MOST_MOVES:
+            lines[-1] += f", and {len(moves) - MOST_MOVES} more"
+        for index, words in enumerate(lines):
+            y = baseline + index * 32
+            draw.diamond(painter, x + 8, y - 8, 8, p.crest)
+            draw.text(painter, x + 26, y, words, p.crest, size=26, weight=600, width=wide - 26)
 
     def _passage(self, here: Scene | None, following: Span) -> Passage:
         """What changes when a section comes in."""
@@ -206,7 +212,7 @@ class StageCanvas(Canvas):
             kept = "stay after" if status.mutes_kept else "end with"
             many = counted(len(status.mutes_by_hand), "mute")
             words = f"{many} by hand: {kept} this section, K changes that"
-            draw.text(painter, x, y - 32, words, p.crest, size=20, weight=600,
+            draw.text(painter, x, y - 30, words, p.crest, size=20, weight=600,
                       width=box.width() - 56)  # fmt: skip
         keys = (("Next bar", "Enter"), ("Cut", "Shift+Enter"), ("Hold", "H"), ("Again", "R"),
                 ("Skip", "\u2192"))  # fmt: skip
@@ -284,7 +290,8 @@ class StageCanvas(Canvas):
         ports = {d.id: d.port for d in status.devices} if status is not None else {}
         devices = self.session.project.players[:8]
         gap = 10.0
-        wide = min(240.0, (box.width() - gap * (max(4, len(devices)) - 1)) / max(4, len(devices)))
+        count = max(4, len(devices))
+        wide = min(240.0, (box.width() - 3 - gap * (count - 1)) / count)
         for index, device in enumerate(devices):
             block = QRectF(
                 box.left() + 1 + index * (wide + gap), box.top() + 2, wide, box.height() - 4
