@@ -184,9 +184,11 @@ class StageCanvas(Canvas):
                 words = f"Hands free until {now.following.scene.name}"
             draw.text(painter, x, baseline, words, p.muted, size=26, weight=600, width=wide)
             return
-        lines = moves[:MOST_MOVES]
-        if len(moves) > MOST_MOVES:
-            lines[-1] += f", and {len(moves) - MOST_MOVES} more"
+        status = self.session.status
+        most = 1 if status is not None and status.mutes_by_hand else MOST_MOVES
+        lines = moves[:most]
+        if len(moves) > most:
+            lines[-1] += f", and {len(moves) - most} more"
         for index, words in enumerate(lines):
             y = baseline + index * 32
             draw.diamond(painter, x + 8, y - 8, 8, p.crest)
