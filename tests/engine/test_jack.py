@@ -219,13 +219,19 @@ def test_jack_transport_is_led(server: Server) -> None:
     rig = msgspec.structs.replace(project.rig, jack="lead")
     project = msgspec.structs.replace(project, rig=rig)
     bpm = project.songs[0].bpm
-    with live(project) as engine:
-        process = watch(server, 4.0)
-        engine.send(Begin(tick=8 * TICKS_PER_QUARTER))
-        engine.status(lambda s: s.tick > 12 * TICKS_PER_QUARTER)
-        engine.send(Halt())
-        engine.status(lambda s: not s.running)
-        found = heard(process)
+    for _ in range(2):
+        with live(project) as engine:
+            process = watch(server, 4.0)
+            engine.send(Begin(tick=8 * TICKS_PER_QUARTER))
+            before = engine.status(lambda s: s.running).overruns
+            overruns = engine.status(lambda s: s.tick > 12 * TICKS_PER_QUARTER).overruns
+            engine.send(Halt())
+            engine.status(lambda s: not s.running)
+            found = heard(process)
+        if overruns == before:
+            break
+    else:
+        pytest.skip("JACK lost time in every run: the machine was stolen from us")
     rows = [r for r in found["rows"] if r[2]]  # type: ignore[index]
     assert found["state"] == 0  # stopped
     assert len(rows) > 30
