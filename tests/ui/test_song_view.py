@@ -10,6 +10,7 @@ from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QLineEdit
 
+from grebe.core.document import Project
 from grebe.core.songs.edit import is_silenced
 from grebe.core.songs.model import FillMark, Then
 from grebe.ui.song.view import SongView
@@ -262,6 +263,35 @@ def test_mutes_by_hand_in_stage(performer: Performer) -> None:
     performer.press(K.Key_K)
     performer.wait(lambda: not session.status.mutes_kept)  # type: ignore[union-attr]
     performer.frame.grab()
+
+
+def test_a_song_with_nothing_in_its_sections(performer: Performer) -> None:
+    """No passes anywhere, or no sections, or no songs: every key does no harm, every view draws."""
+    store = performer.frame.session.store
+
+    def emptied(p: Project, how: int) -> Project:
+        none = tuple(msgspec.structs.replace(x, times=0) for x in p.songs[0].sections)
+        songs = (msgspec.structs.replace(p.songs[0], sections=none if how == 0 else ()),)
+        return msgspec.structs.replace(p, songs=songs if how < 2 else (), sets=())
+
+    keys = (
+        K.Key_M, K.Key_F, K.Key_K, K.Key_V, K.Key_G, K.Key_Right, K.Key_Left, K.Key_Up, K.Key_Z,
+        K.Key_L, K.Key_J, K.Key_O, K.Key_S, K.Key_Plus, K.Key_Delete, K.Key_B, K.Key_R, K.Key_E,
+        K.Key_Escape,
+    )  # fmt: skip
+    for how in range(3):
+        store.apply("Nothing", lambda p, how=how: emptied(p, how))  # type: ignore[misc]
+        for station in (4, 7, 5):
+            performer.go(station)
+            performer.frame.grab()
+        for key in keys:
+            performer.press(key)
+        for pane in (K.Key_2, K.Key_3, K.Key_1):
+            performer.press(pane, ALT)
+            performer.frame.grab()
+        store.undo()
+        while store.undo_name == "Nothing":
+            store.undo()
 
 
 def test_from_one_loop_to_a_song(performer: Performer, tmp_path: Path) -> None:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 
 from PyQt6.QtCore import Qt
 from PyQt6.QtGui import QKeySequence, QPainter, QPaintEvent, QShortcut
@@ -48,6 +48,8 @@ class View(QWidget):
         self.palette_now: Palette = DAY
         self.heading = Heading()
         self.canvas: Canvas
+        self.tabs: list[Pill] = []
+        """Buttons for the parts of the station, where it has several."""
 
     def lay_out(
         self,
@@ -93,6 +95,25 @@ class View(QWidget):
         pill.clicked.connect(self.handler(action_id))
         self.head_row.addWidget(pill, 0, Qt.AlignmentFlag.AlignTop)
         return pill
+
+    def tab_row(self, panes: Sequence[tuple[str, str]]) -> QHBoxLayout:
+        """A button for each part of the station: its name and the action that shows it."""
+        row = QHBoxLayout()
+        row.setContentsMargins(0, 2, 0, 4)
+        row.setSpacing(8)
+        for words, action in panes:
+            pill = Pill(words)
+            pill.clicked.connect(self.handler(action))
+            self.tabs.append(pill)
+            row.addWidget(pill)
+        row.addStretch(1)
+        return row
+
+    def show_tab(self, index: int) -> None:
+        """Fill the button of the part that is shown."""
+        for number, tab in enumerate(self.tabs):
+            tab.primary = number == index
+            tab.update()
 
     def method_of(self, action_id: str) -> Callable[[], None]:
         """What an action does: the view's method of its name."""

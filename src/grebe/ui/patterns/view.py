@@ -5,11 +5,8 @@ from __future__ import annotations
 from collections.abc import Callable
 from pathlib import Path
 
-from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import (
     QFileDialog,
-    QHBoxLayout,
-    QScrollArea,
     QStackedWidget,
     QVBoxLayout,
     QWidget,
@@ -37,9 +34,8 @@ from grebe.ui.patterns.makers import MakersPage
 from grebe.ui.patterns.memory import MemoryPane
 from grebe.ui.patterns.steps import StepsPane
 from grebe.ui.patterns.strip import PatternStrip
-from grebe.ui.sheet import Facts
+from grebe.ui.sheet import FactsArea
 from grebe.ui.view import Sheet, View
-from grebe.ui.widgets import Pill
 from grebe.ui.words import counted
 
 PANES = (
@@ -74,18 +70,12 @@ class PatternsView(View):
         self.strip = PatternStrip(session)
         self.strip.chosen.connect(self.choose)
         self.sheet = Sheet()
-        self.facts = Facts(grows=True)
+        self.facts_area = FactsArea()
+        self.facts = self.facts_area.facts
         rows = [Row(f.owner, f.key, f.words, f.choices) for f in FIELDS]
         self.fields = Form(self.editor, TITLES, rows)
         self.fields.typed.connect(self._typed)
         self.pages = QStackedWidget()
-        self.facts_area = QScrollArea()
-        self.facts_area.setWidgetResizable(True)
-        self.facts_area.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
-        self.facts_area.setWidget(self.facts)
-        for part in (self.facts, self.facts_area.viewport()):
-            if part is not None:
-                part.setAutoFillBackground(False)
         self.pages.addWidget(self.facts_area)
         self.makers = MakersPage(self.editor)
         self.makers.wanted.connect(self._generate)
@@ -124,21 +114,12 @@ class PatternsView(View):
 
     def _above(self) -> QWidget:
         """The patterns by name over the panes by name."""
-        self.tabs: list[Pill] = []
-        above, row = QWidget(), QHBoxLayout()
-        row.setContentsMargins(0, 2, 0, 4)
-        row.setSpacing(8)
-        for words, action in PANES:
-            pill = Pill(words)
-            pill.clicked.connect(self.handler(action))
-            self.tabs.append(pill)
-            row.addWidget(pill)
-        row.addStretch(1)
+        above = QWidget()
         column = QVBoxLayout(above)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(0)
         column.addWidget(self.strip)
-        column.addLayout(row)
+        column.addLayout(self.tab_row(PANES))
         return above
 
     # Showing
@@ -181,9 +162,7 @@ class PatternsView(View):
 
     def _show_pane(self) -> None:
         pane = self.panes.currentWidget()
-        for index, tab in enumerate(self.tabs):
-            tab.primary = index == self.panes.currentIndex()
-            tab.update()
+        self.show_tab(self.panes.currentIndex())
         if isinstance(pane, (LoopsPane, StepsPane)):
             pane.open()
         elif isinstance(pane, MemoryPane):

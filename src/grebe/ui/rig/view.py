@@ -10,7 +10,6 @@ import msgspec
 from PyQt6.QtCore import QEvent, QObject, Qt
 from PyQt6.QtWidgets import (
     QFileDialog,
-    QHBoxLayout,
     QScrollArea,
     QStackedWidget,
     QVBoxLayout,
@@ -137,17 +136,8 @@ class RigView(View):
             other.left.connect(self._back)
 
     def _tabs(self) -> QWidget:
-        bar = QWidget()
-        row = QHBoxLayout(bar)
-        row.setContentsMargins(0, 0, 0, 2)
-        row.setSpacing(8)
-        self.tabs: list[Pill] = []
-        for words, action in PANES:
-            pill = Pill(words)
-            pill.clicked.connect(self.handler(action))
-            self.tabs.append(pill)
-            row.addWidget(pill)
-        row.addStretch(1)
+        bar, row = QWidget(), self.tab_row(PANES)
+        bar.setLayout(row)
         self.paper_pill = Pill("PDF or HTML")
         self.paper_pill.clicked.connect(self.handler("print_setup"))
         row.addWidget(self.paper_pill)
@@ -193,9 +183,7 @@ class RigView(View):
         self.who_pill.setVisible(device is not None)
         self.findings.refresh()
         current = self.panes.currentIndex()
-        for index, pill in enumerate(self.tabs):
-            pill.primary = index == current
-            pill.update()
+        self.show_tab(current)
         self.paper_pill.setVisible(current == 2)
         if current == 1:
             self.tables.document_changed()

@@ -5,8 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from functools import partial
 
-from PyQt6.QtCore import Qt
-from PyQt6.QtWidgets import QScrollArea, QStackedWidget
+from PyQt6.QtWidgets import QStackedWidget
 
 from grebe.app.scene_editor import SceneEditor
 from grebe.app.scene_form import ECHOES, FOLLOWS, NO_ECHO, NO_ROLE, SCHOOLS
@@ -16,7 +15,7 @@ from grebe.errors import EditError
 from grebe.ui.form import Form, Row
 from grebe.ui.scenes.canvas import ChartCanvas
 from grebe.ui.scenes.facts import scene_lines
-from grebe.ui.sheet import Facts
+from grebe.ui.sheet import FactsArea
 from grebe.ui.view import Sheet, View
 from grebe.ui.words import counted
 
@@ -58,14 +57,8 @@ class ScenesView(View):
         self.chart = ChartCanvas(self.editor)
         self.chart.pointed.connect(self._point)
         self.sheet = Sheet()
-        self.facts = Facts(grows=True)
-        self.facts_area = QScrollArea()
-        self.facts_area.setWidgetResizable(True)
-        self.facts_area.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
-        self.facts_area.setWidget(self.facts)
-        for part in (self.facts, self.facts_area.viewport()):
-            if part is not None:
-                part.setAutoFillBackground(False)
+        self.facts_area = FactsArea()
+        self.facts = self.facts_area.facts
         self.form = Form(self.editor, TITLES, ROWS)
         self.form.typed.connect(self._typed)
         self.pages = QStackedWidget()

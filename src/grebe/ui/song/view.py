@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from pathlib import Path
 
-from PyQt6.QtWidgets import QFileDialog, QHBoxLayout, QStackedWidget, QWidget
+from PyQt6.QtWidgets import QFileDialog, QStackedWidget, QWidget
 
 from grebe.app.export import export_cues, export_programme, export_stage, programme_page
 from grebe.app.export_audio import LoopWanted, export_loop
@@ -20,7 +20,6 @@ from grebe.ui.printing import html_to_pdf
 from grebe.ui.song.canvas import SongCanvas
 from grebe.ui.song.sheets import SheetPane
 from grebe.ui.view import Sheet, View
-from grebe.ui.widgets import Pill
 from grebe.ui.words import counted, length_text
 
 PANES = (("Song", "pane_song"), ("Programme", "pane_programme"), ("Stage sheet", "pane_stage"))
@@ -61,28 +60,14 @@ class SongView(View):
         self.form.typed.connect(self._typed)
         self.side = Sheet()
         self.side.column.addWidget(self.form, 1)
-        self.lay_out(
-            self.song_canvas, self.side, above=self._tabs(), body=self.panes, keyed=self.panes
-        )
+        above = QWidget()
+        above.setLayout(self.tab_row(PANES))
+        self.lay_out(self.song_canvas, self.side, above=above, body=self.panes, keyed=self.panes)
         self.side.setVisible(False)
         self.add_pill("Bring it in", "bring_in", primary=True)
         self.add_pill("Settings", "settings")
         self.add_pill("Print", "print_sheet")
         self.document_changed()
-
-    def _tabs(self) -> QWidget:
-        self.tabs: list[Pill] = []
-        above, row = QWidget(), QHBoxLayout()
-        row.setContentsMargins(0, 2, 0, 4)
-        row.setSpacing(8)
-        for words, action in PANES:
-            pill = Pill(words)
-            pill.clicked.connect(self.handler(action))
-            self.tabs.append(pill)
-            row.addWidget(pill)
-        row.addStretch(1)
-        above.setLayout(row)
-        return above
 
     def document_changed(self) -> None:
         """Show the song as it is now."""
@@ -98,9 +83,7 @@ class SongView(View):
         else:
             self.heading.say(song.name, self._below())
         self.song_canvas.reveal()
-        for index, tab in enumerate(self.tabs):
-            tab.primary = index == self.panes.currentIndex()
-            tab.update()
+        self.show_tab(self.panes.currentIndex())
         pane = self.panes.currentWidget()
         if isinstance(pane, SheetPane):
             pane.open()
@@ -108,7 +91,7 @@ class SongView(View):
             self.form.show_all()
 
     def _below(self) -> str:
-        layout, song = self.editor.layout if self.session.layout() else None, self.session.song
+        layout, song = self.session.layout(), self.session.song
         assert song is not None
         songs = self.session.project.songs
         number = [s.id for s in songs].index(song.id) + 1
