@@ -187,6 +187,9 @@ class SongCanvas(PlayheadCanvas):
         painter.restore()
         for index, device in enumerate(rows):
             self._paint_label(painter, TOP + self.row * (index + 0.5), device)
+        if len(rows) < len(self.editor.devices):
+            words = f"{len(rows)} of {len(self.editor.devices)} devices"
+            draw.text(painter, 8, TOP - 10, words, self.palette_now.muted, size=12)
         self._paint_label_of_energy(painter, foot)
         self._paint_findings(painter, foot + 10)
 
