@@ -69,6 +69,34 @@ def test_messages_are_those_the_player_sends() -> None:
     assert len(sent) == 3
 
 
+def test_each_box_is_told_at_its_own_time() -> None:
+    """A slow box half a second before, a quick one beside it a sixteenth before, in both places."""
+    project = build.two_boxes()
+    drums, bass = project.rig.devices
+    slow = msgspec.structs.replace(
+        drums, id="slow", name="Slow", spec=Spec(told_ms=500.0), mute_controller=None
+    )
+    quick = msgspec.structs.replace(drums, mute_controller=None)
+    patterns = (
+        *project.patterns,
+        build.own(build.pattern("w1", "slow", build.voice("x..............."), program=1)),
+        build.own(build.pattern("w2", "slow", build.voice("x..............."), program=2)),
+    )
+    scenes = [build.scene("a", 2, drums=["d1"], slow=["w1"]),
+              build.scene("b", 2, drums=["d2"], slow=["w2"])]  # fmt: skip
+    song = build.song("a", "b", bpm=BPM)
+    project = build.project([quick, slow, bass], list(patterns), scenes, song)
+    player = Player(make_plan(project, song))
+    dues = player.apply(Begin())
+    while player.running:
+        dues += player.advance(player.tick + SIXTEENTH_TICKS)
+    boundary = project.layout(song).spans[1].tick
+    sent = {(d, boundary - t) for t, d, e in dues if isinstance(e, ProgramChange) and t > 0}
+    found = changes(project, scenes[0], scenes[1], BPM)
+    assert {(c.device, s.before) for c in found for s in c.sent} == sent
+    assert sent == {("drums", SIXTEENTH_TICKS), ("slow", 4 * SIXTEENTH_TICKS)}
+
+
 def test_the_latest_safe_moment() -> None:
     """As its profile says, and two bytes of MIDI at 31 250 baud (0.64 ms) before that."""
     told = of(build.two_boxes())[("drums", "pattern")]

@@ -296,6 +296,21 @@ def test_a_box_that_takes_long_is_told_sooner() -> None:
     assert beats(ProgramChange, dues)[1:] == [7, 23]
 
 
+def test_a_box_that_takes_long_is_told_along_a_ramp_too() -> None:
+    """The tempo has moved on between planning and telling: it is told once, ahead."""
+    project = build.two_boxes()
+    drums, bass = project.rig.devices
+    slow = msgspec.structs.replace(drums.spec, told_ms=700.0)
+    rig = msgspec.structs.replace(
+        project.rig, devices=(msgspec.structs.replace(drums, spec=slow), bass)
+    )
+    song = build.song(("a", 2, {"tempi": (TempoMark(at=4, bpm=180, ramp=60),)}), "b", bpm=100)
+    dues = played(msgspec.structs.replace(project, rig=rig, songs=(song,)))
+    told = beats(ProgramChange, dues)[1:]
+    assert len(told) == 1
+    assert told[0] < 16 - 1
+
+
 def test_a_region_added_while_it_plays_holds_from_there() -> None:
     """An edit in the middle of the section; taken away, it is over."""
     project = beating("a")

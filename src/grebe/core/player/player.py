@@ -59,6 +59,7 @@ from grebe.core.player.marks import (
 )
 from grebe.core.player.mutes import Mutes, tell_silent
 from grebe.core.player.plan import Plan, PulseLine, sounding
+from grebe.core.rig.model import Device
 from grebe.core.rig.wiring import exact
 from grebe.core.songs.layout import Span, section_tempo
 from grebe.core.songs.model import Part
@@ -81,6 +82,12 @@ one that changes at the end of its pattern has to have it before that end."""
 
 # Order of what falls on one tick: decisions, the clock, ends of notes, notes.
 _PREPARE, _SWITCH, _CHAIN, _TEMPO, _MARK, _PLACE, _CLICK, _CLOCK, _PULSE, _OFF, _HIT = range(11)
+
+
+def lead_ticks(device: Device, bpm: float) -> int:
+    """How long before its boundary a box is told of a change, at a tempo."""
+    needed = device.spec.told_ms / 60_000 * bpm * TICKS_PER_QUARTER
+    return max(PROGRAM_LEAD_TICKS, int(needed))
 
 
 class Player:
@@ -313,10 +320,12 @@ class Player:
                     self._tell_program(out, tick, deck, deck.following)
                 else:
                     self._next_in_chain(out, tick, deck)
+        elif kind == _PREPARE:
+            token, devices = what
+            if token == self._token:
+                self._prepare(out, tick, devices)
         elif what != self._token:
             return  # the boundary has been moved since
-        elif kind == _PREPARE:
-            self._prepare(out, tick)
         elif self._course.stays(self.tick):
             self._course.one_more_pass()
             self._schedule()
@@ -358,7 +367,7 @@ class Player:
             for box in self.plan.song.box_songs
             if box.device in self._decks
         ]
-        self._prepare(out, ready)
+        self._prepare(out, ready, list(self._decks))
         for device in self.plan.started:
             if base == 0:
                 out.append((0, device, Shared.START))
@@ -411,16 +420,17 @@ class Player:
     def _schedule(self) -> None:
         """Put the coming boundary on the heap, and what has to be told before it."""
         self._token += 1
-        told_at = max(self.boundary - self._lead_ticks, self.tick)
-        heappush(self._heap, (told_at, _PREPARE, next(self._serial), self._token))
+        together: dict[int, list[str]] = {}
+        for deck in self._decks.values():
+            together.setdefault(self._lead(deck), []).append(deck.device.id)
+        for lead, devices in together.items():
+            told_at = max(self.boundary - lead, self.tick)
+            heappush(self._heap, (told_at, _PREPARE, next(self._serial), (self._token, devices)))
         heappush(self._heap, (self.boundary, _SWITCH, next(self._serial), self._token))
 
-    @property
-    def _lead_ticks(self) -> int:
-        """How long before a boundary boxes are told: as long as the slowest of them needs."""
-        slowest_ms = max((d.device.spec.told_ms for d in self._decks.values()), default=0.0)
-        needed = slowest_ms / 60_000 * self._tempo.bpm_at(self.tick) * TICKS_PER_QUARTER
-        return max(PROGRAM_LEAD_TICKS, int(needed))
+    def _lead(self, deck: Deck) -> int:
+        """How many ticks before a boundary a box is told."""
+        return lead_ticks(deck.device, self._tempo.bpm_at(self.tick))
 
     def _rejoin(self, device: str, *, stop_now: bool) -> list[Due]:
         """Stop a box that is back, tell it its pattern, and let it come in on the next bar."""
@@ -450,14 +460,14 @@ class Player:
             heappush(self._heap, (base, _PLACE, next(self._serial), [(device, Shared.CONTINUE)]))
         return out
 
-    def _prepare(self, out: list[Due], tick: int) -> None:
-        """Tell boxes that play their own patterns what the coming section wants."""
+    def _prepare(self, out: list[Due], tick: int, devices: list[str]) -> None:
+        """Tell those of these boxes that play their own patterns what the coming section wants."""
         course = self._course
         coming = None if course.stays(self.tick) else course.coming(self.tick)
         if coming is None:
             return
         scene = self._spans[coming.section].scene
-        for deck in self._decks.values():
+        for deck in (self._decks[d] for d in devices if d in self._decks):
             chain = self._chain(scene.part(deck.device.id))
             if chain and coming.into:
                 entered = Deck(deck.device)
@@ -606,7 +616,7 @@ class Player:
         if len(deck.chain) < 2 or deck.pattern is None:
             return
         end = deck.entered + sounding(deck.pattern, deck.device).ticks
-        tells_at = max(end - self._lead_ticks, tick)
+        tells_at = max(end - self._lead(deck), tick)
         for at, tells in ((tells_at, True), (max(end, tick), False)):
             heappush(self._heap, (at, _CHAIN, next(self._serial), (deck, deck.generation, tells)))
 
@@ -686,10 +696,11 @@ class Player:
     def _take_back(self) -> list[Due]:
         """Boxes told of a section that now comes later, or not: tell them what plays on."""
         out: list[Due] = []
-        if self.running and (
-            self._course.stays(self.tick) or self.tick < self.boundary - self._lead_ticks
-        ):
-            for deck in self._decks.values():
+        if not self.running:
+            return out
+        stays = self._course.stays(self.tick)
+        for deck in self._decks.values():
+            if stays or self.tick < self.boundary - self._lead(deck):
                 coming = deck.following if len(deck.chain) > 1 else None
                 if coming is None or deck.told_program != coming.program:
                     self._tell_program(out, self.tick, deck, deck.pattern)

@@ -10,7 +10,7 @@ from grebe.core.patterns.model import Pattern
 from grebe.core.player.events import ControlChange, DeviceEvent, ProgramChange
 from grebe.core.player.mutes import SILENT, SOUNDING
 from grebe.core.player.plan import sounding
-from grebe.core.player.player import PROGRAM_LEAD_TICKS
+from grebe.core.player.player import PROGRAM_LEAD_TICKS, lead_ticks
 from grebe.core.rig.flow import Flow
 from grebe.core.rig.model import Device
 from grebe.core.rig.numbering import printed_program
@@ -172,7 +172,7 @@ def _told(
     opens, latest = _window(a, device, was, patterns)
     if first is None or first.program is None:
         return Change(device.id, "pattern", before, after, "grebe", "it has no slot", (), 0, 0)
-    lead = max(PROGRAM_LEAD_TICKS, int(device.spec.told_ms / 60_000 * a.bpm * TICKS_PER_QUARTER))
+    lead = lead_ticks(device, a.bpm)
     event = ProgramChange(channel=device.channel, program=first.program)
     early = "a sixteenth" if lead == PROGRAM_LEAD_TICKS else f"{a.ms(lead):.0f} ms"
     how = f"{printed_program(device, first.program)}, program {first.program} sent {early} early"
