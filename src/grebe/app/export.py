@@ -36,8 +36,13 @@ def export_smf(project: Project, song: Song, folder: Path, seed: int = 1) -> Pat
     """
     data = midi_bytes(song_to_midi(make_plan(project, unrolled(song), seed=seed)))
     path = folder / f"{file_name(song.name)}.mid"
+    return _written(path, data)
+
+
+def _written(path: Path, data: bytes) -> Path:
+    """Write a file, its folder made where it is missing; the path. ProjectError says why not."""
     try:
-        folder.mkdir(parents=True, exist_ok=True)
+        path.parent.mkdir(parents=True, exist_ok=True)
         write_atomic(path, data)
     except OSError as error:
         raise ProjectError(
@@ -138,10 +143,8 @@ def export_steps(
     return _write_sheet(steps_html(sheets), path, f"Step sheets: {project.name}", to_pdf)
 
 
-def programme_page(
-    project: Project, song: Song, device: str = "", **colours: str
-) -> tuple[str, list[str]]:
-    """Programming sheets of a song, of one device by id or of all, and the devices on them."""
+def programme_page(project: Project, song: Song, device: str = "", **colours: str) -> str:
+    """Programming sheets of a song, of one device by id or of all, as HTML."""
     found = [
         p
         for p in programmes(project, song, reached_by(project))
@@ -153,8 +156,7 @@ def programme_page(
         for p in found
         if p.device.id in before
     }
-    html = programme_html(found, song.name, changed=changed, **colours)
-    return html, [p.device.id for p in found]
+    return programme_html(found, song.name, changed=changed, **colours)
 
 
 def export_programme(
@@ -165,7 +167,7 @@ def export_programme(
     Errors as `export_setup`, and EditError when the song cannot be laid out.
     """
     chosen = project.device_named(device).id if device else ""
-    html, _ = programme_page(project, song, chosen)
+    html = programme_page(project, song, chosen)
     return _write_sheet(html, path, f"Programme: {song.name}", to_pdf)
 
 
@@ -191,14 +193,7 @@ def export_cues(project: Project, song: Song, folder: Path) -> Path:
             (cue.bar, cue.beat, f"{cue.seconds:.3f}", cue.kind, cue.device, cue.what, cue.by)
         )
     path = folder / f"{file_name(song.name)}, cues.csv"
-    try:
-        folder.mkdir(parents=True, exist_ok=True)
-        write_atomic(path, text.getvalue().encode())
-    except OSError as error:
-        raise ProjectError(
-            f"{path} could not be written: {error.strerror}. Choose another folder."
-        ) from error
-    return path
+    return _written(path, text.getvalue().encode())
 
 
 def _write_sheet(html: str, path: Path, title: str, to_pdf: ToPdf) -> Path:

@@ -18,6 +18,10 @@ from grebe.wires.sound import SoundWire
 from grebe.wires.standin import StandinPort
 
 
+def _open_jack() -> JackWire:
+    return JackWire(os.environ.get("JACK_DEFAULT_SERVER"))
+
+
 class _Reopening(Thread):
     """Closes a JACK client that died and opens another: with a server that hangs that may take
     for ever, and the clock of the other wires must not wait for it."""
@@ -34,7 +38,7 @@ class _Reopening(Thread):
         try:
             if self._dead is not None:
                 self._dead.close()  # before: the other order makes the new one vanish
-            self.wire = JackWire(os.environ.get("JACK_DEFAULT_SERVER"))
+            self.wire = _open_jack()
         except PortLost as error:
             self.error = error
 
@@ -128,20 +132,21 @@ class PortBook:
 
     def _jack_wire(self) -> JackWire:
         """Our JACK client. PortLost when there is no server, or while one is opened again."""
-        if self._jack is not None and not self._jack.alive:
+        if self._jack is not None:
+            if self._jack.alive:
+                return self._jack
             self._reopening, self._jack = _Reopening(self._jack), None
-        if self._jack is None and self._reopening is None:
-            self._jack = JackWire(os.environ.get("JACK_DEFAULT_SERVER"))
-        elif self._jack is None and self._reopening is not None:
-            if self._reopening.is_alive():
-                raise PortLost("JACK does not answer")
-            tried, self._reopening = self._reopening, None
-            self._jack = tried.wire
-            if self._jack is None:
-                self._reopening = _Reopening(None)
-                raise tried.error
-        assert self._jack is not None
-        return self._jack
+        tried = self._reopening
+        if tried is None:
+            self._jack = _open_jack()
+            return self._jack
+        if tried.is_alive():
+            raise PortLost("JACK does not answer")
+        if tried.wire is None:
+            self._reopening = _Reopening(None)
+            raise tried.error
+        self._reopening, self._jack = None, tried.wire
+        return tried.wire
 
     def close(self) -> None:
         """Close the JACK client and all streams."""

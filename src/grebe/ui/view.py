@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
+from typing import Protocol
 
 from PyQt6.QtCore import Qt
 from PyQt6.QtGui import QKeySequence, QPainter, QPaintEvent, QShortcut
@@ -12,6 +13,7 @@ from grebe.app.commands import Scope, actions_in
 from grebe.app.session import Session
 from grebe.errors import EditError
 from grebe.ui import draw
+from grebe.ui.form import Form
 from grebe.ui.theme import DAY, Palette, style_sheet
 from grebe.ui.widgets import SHEET_WIDTH, Canvas, Heading, Pill
 
@@ -34,6 +36,13 @@ class Sheet(QWidget):
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         box = self.rect().toRectF().adjusted(1, 1, -1, -1)
         draw.panel(painter, box, self.palette_now.panel, self.palette_now.rule, width=1.5)
+
+
+class Typed(Protocol):
+    """What takes settings from text."""
+
+    def set_field(self, owner: str, key: str, text: str) -> None:
+        """Take a setting from text. EditError says what it may be."""
 
 
 class View(QWidget):
@@ -95,6 +104,18 @@ class View(QWidget):
         pill.clicked.connect(self.handler(action_id))
         self.head_row.addWidget(pill, 0, Qt.AlignmentFlag.AlignTop)
         return pill
+
+    def take_typed(self, form: Form, editor: Typed) -> None:
+        """Let a form set what is typed into it; what cannot be is said in the window."""
+
+        def typed(owner: str, key: str, text: str) -> None:
+            try:
+                editor.set_field(owner, key, text)
+            except EditError as error:
+                self.session.say("warn", f"{error}.")
+            form.show_all()
+
+        form.typed.connect(typed)
 
     def tab_row(self, panes: Sequence[tuple[str, str]]) -> QHBoxLayout:
         """A button for each part of the station: its name and the action that shows it."""

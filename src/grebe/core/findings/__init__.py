@@ -17,7 +17,6 @@ from grebe.core.findings.patterns import pattern_findings
 from grebe.core.findings.plugs import plug_findings
 from grebe.core.findings.scenes import hand_findings, scene_findings
 from grebe.core.findings.songs import song_findings
-from grebe.core.songs.changes import reached_by
 from grebe.errors import EditError
 
 __all__ = [
@@ -39,7 +38,7 @@ class Found(msgspec.Struct, frozen=True):
 def find(project: Project) -> Found:
     """Look for everything."""
     look = Look(project)
-    reached = reached_by(project)
+    reached = frozenset(look.flow.via)
     rows = [
         *clock_findings(look),
         *plug_findings(look),

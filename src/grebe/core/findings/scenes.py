@@ -14,7 +14,7 @@ from grebe.core.songs.changes import changes, moves_of
 from grebe.core.songs.hands import Move, schedule
 from grebe.core.songs.model import Part, Scene, Section
 from grebe.core.songs.unroll import unrolled
-from grebe.core.time.delay import fitted_ms
+from grebe.core.time.delay import fitted_ms, note_ms
 from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
 from grebe.errors import EditError
 
@@ -129,7 +129,7 @@ def _abilities(project: Project, scene: Scene, part: Part, device: Device) -> It
         low, high = device.spec.echo_ms
         quarters = note_value_ticks(part.echo) / TICKS_PER_QUARTER
         for bpm in sorted({song.bpm for song in project.songs if _uses(song.sections, scene)}):
-            exact = 60_000 / bpm * quarters
+            exact = note_ms(bpm, quarters)
             if low <= exact <= high:
                 continue
             fitted = fitted_ms(bpm, low, high, quarters)

@@ -6,13 +6,14 @@ from collections.abc import Iterator, Sequence
 
 from grebe.core.document import Project
 from grebe.core.findings.model import Finding
-from grebe.core.findings.places import bars_words
 from grebe.core.player.plan import sounding
+from grebe.core.songs.changes import silenced_by_hand
 from grebe.core.songs.energy import Bar, song_bars, unchanged
 from grebe.core.songs.layout import Layout, Span
 from grebe.core.songs.model import Song
 from grebe.core.songs.programme import how_told, programme, what_changed
 from grebe.core.songs.unroll import unrolled
+from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import SIXTEENTH_TICKS
 from grebe.errors import EditError
 
@@ -92,7 +93,7 @@ def _laid_over(project: Project, song: Song, layout: Layout) -> Iterator[Finding
         rows += [("a tempo change", t.at, 1) for t in section.tempi]
         for what, at, long in rows:
             if at + long > length:
-                lost = bars_words(at + long - length, span.scene.meter)
+                lost = _bars_words(at + long - length, span.scene.meter)
                 yield Finding(
                     code="song.past-end", severity="warn", subject=song.id,
                     message=f"In {song.name}, {what} in {span.scene.name} (bar {span.bar}) "
@@ -113,7 +114,7 @@ def _laid_over(project: Project, song: Song, layout: Layout) -> Iterator[Finding
                     why="There is nothing to drop.",
                     fix="Move it to where the device plays, or remove it.",
                 )  # fmt: skip
-            elif device.plays == "own" and (region.voice or device.mute_controller is None):
+            elif silenced_by_hand(device, region.voice):
                 yield Finding(
                     code="song.mute-by-hand", severity="note", subject=song.id,
                     message=f"In {song.name}, the mute at {where} of {name} is for your hands.",
@@ -121,6 +122,14 @@ def _laid_over(project: Project, song: Song, layout: Layout) -> Iterator[Finding
                     f"{'one voice of it' if region.voice else 'it'}.",
                     fix="Make the move on the box, or let Grebe play it.",
                 )  # fmt: skip
+
+
+def _bars_words(sixteenths: int, meter: Meter) -> str:
+    """A length in bars where it comes out even, in sixteenths otherwise."""
+    bars, rest = divmod(sixteenths * SIXTEENTH_TICKS, meter.bar_ticks)
+    if rest == 0:
+        return f"{bars} bar{'s' if bars != 1 else ''}"
+    return f"{sixteenths} sixteenth{'s' if sixteenths != 1 else ''}"
 
 
 def _goes(project: Project, song: Song, layout: Layout, bars: Sequence[Bar]) -> Iterator[Finding]:

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
-
 from grebe.core.document import Project
 from grebe.core.patterns.sound import density
 from grebe.core.player.plan import sounding
@@ -52,15 +50,6 @@ def bands(project: Project, layout: Layout) -> tuple[Stretch, ...]:
             )
             before[device.id] = known
     return tuple(out)
-
-
-def energy(stretches: tuple[Stretch, ...]) -> Mapping[str, float]:
-    """Per section, the densities of what sounds in it added up."""
-    out: dict[str, float] = {}
-    for stretch in stretches:
-        amount = 0.0 if stretch.muted else stretch.density
-        out[stretch.section] = out.get(stretch.section, 0.0) + amount
-    return out
 
 
 def _chain_density(project: Project, device: Device, part: Part) -> float:

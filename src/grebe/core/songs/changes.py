@@ -7,6 +7,7 @@ from typing import Literal, NamedTuple
 
 from grebe.core.document import Project
 from grebe.core.patterns.model import Pattern
+from grebe.core.patterns.wire import BYTE_MS
 from grebe.core.player.events import ControlChange, DeviceEvent, ProgramChange
 from grebe.core.player.mutes import SILENT, SOUNDING
 from grebe.core.player.plan import sounding
@@ -18,11 +19,9 @@ from grebe.core.rig.spec import HandMove, MoveFor
 from grebe.core.rig.wiring import Wiring
 from grebe.core.songs.hands import Move
 from grebe.core.songs.model import Part, Scene, Song
-from grebe.core.time.delay import fitted_ms
+from grebe.core.time.delay import fitted_ms, note_ms
 from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
 
-MS_A_BYTE = 0.32
-"""MIDI 1.0: ten bits at 31 250 baud."""
 UNKNOWN_SECONDS = 2.0
 """What a move by hand takes that no profile speaks of: common practice, no source."""
 AFTER_THE_ONE = 0.25
@@ -84,7 +83,12 @@ class Around(NamedTuple):
 
     def ms(self, ticks: float) -> float:
         """Milliseconds at the tempo there."""
-        return ticks / TICKS_PER_QUARTER * 60_000 / self.bpm
+        return note_ms(self.bpm, ticks / TICKS_PER_QUARTER)
+
+
+def silenced_by_hand(device: Device, voice: str) -> bool:
+    """Whether there is no message that silences a device, or (unless "") one voice of it."""
+    return device.plays == "own" and (bool(voice) or device.mute_controller is None)
 
 
 def reached_by(project: Project) -> frozenset[str]:
@@ -178,7 +182,7 @@ def _told(
     how = f"{printed_program(device, first.program)}, program {first.program} sent {early} early"
     return Change(
         device.id, "pattern", before, after, "grebe", how, (Sent(lead, event),),
-        latest + 2 * MS_A_BYTE, opens,
+        latest + 2 * BYTE_MS, opens,
     )  # fmt: skip
 
 
@@ -290,9 +294,8 @@ def _echo(a: Around, device: Device, was: Part, now: Part) -> Iterator[Change]:
     if now.echo is None or (now.echo == was.echo and a.before is not None):
         return
     quarters = note_value_ticks(now.echo) / TICKS_PER_QUARTER
-    low, high = (*device.spec.echo_ms, 1.0, 60_000.0)[:2] if len(device.spec.echo_ms) == 2 else (
-        1.0, 60_000.0,
-    )  # fmt: skip
+    limits = device.spec.echo_ms
+    low, high = limits if len(limits) == 2 else (1.0, 60_000.0)
     time_ms = fitted_ms(a.bpm, low, high, quarters)
     after = now.echo if time_ms is None else f"{now.echo}, {time_ms:.0f} ms"
     yield _heard_at_once(a, device, "echo", was.echo or "", after)

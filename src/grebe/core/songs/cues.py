@@ -5,9 +5,9 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from grebe.core.document import Project
-from grebe.core.songs.changes import Change, changes, moves_of, reached_by
+from grebe.core.songs.changes import Change, changes, moves_of, reached_by, silenced_by_hand
 from grebe.core.songs.hands import schedule
-from grebe.core.songs.layout import Layout, Span, lay_out
+from grebe.core.songs.layout import Layout, Span
 from grebe.core.songs.model import MuteRegion, Song
 from grebe.core.songs.unroll import unrolled
 from grebe.core.time.ticks import SIXTEENTH_TICKS
@@ -40,7 +40,7 @@ class CueSheet(NamedTuple):
 
 def cue_sheet(project: Project, song: Song) -> CueSheet:
     """The cues of a song in order. EditError when it names a scene that is not there."""
-    layout = lay_out(unrolled(song), {s.id: s for s in project.scenes})
+    layout = project.layout(unrolled(song))
     reached = reached_by(project)
     out: list[Cue] = []
     in_time: list[bool] = []
@@ -79,8 +79,7 @@ def _of_span(project: Project, layout: Layout, span: Span, found: tuple[Change, 
     devices = {d.id: d for d in project.rig.devices}
     for region in section.mutes:
         device = devices.get(region.device)
-        own = device is not None and device.plays == "own"
-        hand = own and (bool(region.voice) or (device and device.mute_controller is None))
+        hand = device is not None and silenced_by_hand(device, region.voice)
         by = "hand" if hand else "grebe"
         out += _region(project, layout, span, region, by)
     rows = [("fill", f.at, "fill begins") for f in section.fills]

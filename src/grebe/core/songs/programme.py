@@ -11,7 +11,7 @@ from grebe.core.patterns.model import Pattern
 from grebe.core.player.plan import sounding
 from grebe.core.rig.model import Device
 from grebe.core.rig.numbering import printed_program
-from grebe.core.songs.layout import Layout, Span, lay_out
+from grebe.core.songs.layout import Layout, Span
 from grebe.core.songs.memory_order import Ordered, in_order
 from grebe.core.songs.model import Song
 from grebe.core.songs.unroll import unrolled
@@ -76,7 +76,7 @@ def programmes(project: Project, song: Song, reached: frozenset[str]) -> tuple[P
 
     EditError when the song names a scene that is not there.
     """
-    layout = lay_out(unrolled(song), {s.id: s for s in project.scenes})
+    layout = project.layout(unrolled(song))
     out: list[Programme] = []
     for device in project.rig.devices:
         if any(span.scene.part(device.id).chain for span in layout.spans):
@@ -343,10 +343,10 @@ def _lines(
 
 
 def _by_section(entries: Sequence[Entry]) -> list[list[Entry]]:
-    """Entries of one section together. A section begins at a bar of another scene."""
+    """Entries of one section together."""
     out: list[list[Entry]] = []
     for entry in entries:
-        if out and out[-1][-1].section == entry.section and not entry.first:
+        if out and not entry.first:
             out[-1].append(entry)
         else:
             out.append([entry])

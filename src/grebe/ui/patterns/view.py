@@ -74,7 +74,7 @@ class PatternsView(View):
         self.facts = self.facts_area.facts
         rows = [Row(f.owner, f.key, f.words, f.choices) for f in FIELDS]
         self.fields = Form(self.editor, TITLES, rows)
-        self.fields.typed.connect(self._typed)
+        self.take_typed(self.fields, self.editor)
         self.pages = QStackedWidget()
         self.pages.addWidget(self.facts_area)
         self.makers = MakersPage(self.editor)
@@ -275,13 +275,6 @@ class PatternsView(View):
             editor.anchor = None
         editor.row_id, editor.step = row, step
         self._cursor_moved()
-
-    def _typed(self, owner: str, key: str, text: str) -> None:
-        try:
-            self.editor.set_field(owner, key, text)
-        except EditError as error:
-            self.session.say("warn", f"{error}.")
-        self.fields.show_all()
 
     def _go(self, pattern_step: int) -> None:
         ids = [p.id for p in self.session.project.patterns]

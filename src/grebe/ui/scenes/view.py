@@ -60,7 +60,7 @@ class ScenesView(View):
         self.facts_area = FactsArea()
         self.facts = self.facts_area.facts
         self.form = Form(self.editor, TITLES, ROWS)
-        self.form.typed.connect(self._typed)
+        self.take_typed(self.form, self.editor)
         self.pages = QStackedWidget()
         self.pages.addWidget(self.facts_area)
         self.pages.addWidget(self.form)
@@ -122,13 +122,6 @@ class ScenesView(View):
         self.editor.scene_id = scene
         self.editor.device_id = device or self.editor.device_id
         self.document_changed()
-
-    def _typed(self, owner: str, key: str, text: str) -> None:
-        try:
-            self.editor.set_field(owner, key, text)
-        except EditError as error:
-            self.session.say("warn", f"{error}.")
-        self.form.show_all()
 
     def do_settings(self) -> None:
         """The form, or the facts again."""

@@ -57,7 +57,7 @@ class SongView(View):
         for pane in (self.song_canvas, self.programme, self.stage_sheet):
             self.panes.addWidget(pane)
         self.form = Form(self.editor, TITLES, ROWS)
-        self.form.typed.connect(self._typed)
+        self.take_typed(self.form, self.editor)
         self.side = Sheet()
         self.side.column.addWidget(self.form, 1)
         above = QWidget()
@@ -146,13 +146,6 @@ class SongView(View):
         self.editor.go_to_section(section_id)
         self._cursor_moved()
 
-    def _typed(self, owner: str, key: str, text: str) -> None:
-        try:
-            self.editor.set_field(owner, key, text)
-        except EditError as error:
-            self.session.say("warn", f"{error}.")
-        self.form.show_all()
-
     # Panes and the form
 
     def _to_pane(self, index: int) -> None:
@@ -178,8 +171,7 @@ class SongView(View):
         song = self.session.song
         if song is None:
             raise EditError("there is no song yet")
-        html, _ = programme_page(self.session.project, song, ink=ink, muted=muted)
-        return html
+        return programme_page(self.session.project, song, ink=ink, muted=muted)
 
     def _stage_page(self, ink: str, muted: str) -> str:
         song, project = self.session.song, self.session.project
