@@ -55,7 +55,7 @@ def test_the_demo_is_sound() -> None:
         (b"[1, 2]", "top level is not an object"),
         (b'{"name": "x"}', "field `schema` should be a whole number"),
         (changed("schema", value=True), "field `schema` should be a whole number"),
-        (changed("schema", value=99), "has schema 99; this Grebe reads up to 2"),
+        (changed("schema", value=99), "has schema 99; this Grebe reads up to 3"),
         (changed("rig", "devices", 0, "channel", value=17), "field `rig.devices[0].channel`"),
         (changed("songs", 0, "bpm", value=5), "field `songs[0].bpm`"),
         (changed("songs", 0, "sections", value="x"), "field `songs[0].sections`"),
@@ -173,8 +173,21 @@ def test_a_file_of_schema_1_is_brought_up() -> None:
     assert (first.gives, first.passes) == ("own", Filter(notes=False))
     assert (second.gives, second.passes) == ("thru", Filter())
     again = json.loads(project_bytes(opened.project, opened.extras))
-    assert again["schema"] == 2
+    assert again["schema"] == 3
     assert again["rig"]["cables"][0]["colour"] == "red"
     for broken in ({"rig": 3}, {"rig": {"cables": 4}}, {"rig": {"cables": [5]}}):
         with pytest.raises(ProjectError, match="field `rig"):
             parse_project(json.dumps({"schema": 1, **broken}).encode(), "old")
+
+
+def test_a_file_of_schema_2_has_its_set_s_songs_as_places() -> None:
+    """Each song got a place of its own, also one that comes twice; a set got an id."""
+    tree = json.loads(project_bytes(build.two_boxes()))
+    tree["schema"] = 2
+    tree["sets"] = [{"name": "Two", "songs": ["song", "song"]}]
+    (running,) = parse_project(json.dumps(tree).encode(), "old").project.sets
+    assert (running.id, running.name) == ("set-1", "Two")
+    assert [(s.id, s.song) for s in running.songs] == [("e1", "song"), ("e2", "song")]
+    for broken in ([3], [{"songs": 4}], [{"songs": [{"id": "e1"}]}]):
+        with pytest.raises(ProjectError, match="field `sets"):
+            parse_project(json.dumps({"schema": 2, "sets": broken}).encode(), "old")

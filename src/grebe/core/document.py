@@ -15,19 +15,13 @@ from msgspec import Meta
 from grebe.core.patterns.loops import Loop
 from grebe.core.patterns.model import Content, Pattern
 from grebe.core.rig.model import GREBE_ID, Device, Rig
+from grebe.core.sets.model import Set
 from grebe.core.songs.layout import Layout, lay_out
 from grebe.core.songs.model import Performer, Printed, Scene, Song
-from grebe.core.units import Id, Name, Value
+from grebe.core.units import Name, Value
 from grebe.errors import EditError, UsageError
 
-SCHEMA_VERSION = 2
-
-
-class Set(Value, frozen=True, kw_only=True):
-    """Songs in running order."""
-
-    name: Name = "Set"
-    songs: tuple[Id, ...] = ()
+SCHEMA_VERSION = 3
 
 
 class Accepted(Value, frozen=True, kw_only=True):
@@ -83,6 +77,14 @@ class Project(Value, frozen=True, kw_only=True):
         there = ", ".join(s.name for s in self.songs) or "none"
         raise UsageError(f"there is no song {name!r} in {self.name}; songs: {there}")
 
+    def set_named(self, name: str) -> Set:
+        """The set a command names by name or id; UsageError lists what there is."""
+        for running in self.sets:
+            if name in (running.name, running.id):
+                return running
+        there = ", ".join(s.name for s in self.sets) or "none"
+        raise UsageError(f"there is no set {name!r} in {self.name}; sets: {there}")
+
     def pattern_named(self, name: str) -> Pattern:
         """The pattern a command names by name or id; UsageError lists what there is."""
         for pattern in self.patterns:
@@ -104,7 +106,7 @@ class Project(Value, frozen=True, kw_only=True):
         return lay_out(song, {scene.id: scene for scene in self.scenes})
 
 
-_T = TypeVar("_T", Pattern, Loop, Scene, Song, Device)
+_T = TypeVar("_T", Pattern, Loop, Scene, Song, Set, Device)
 
 
 def _find(items: tuple[_T, ...], item_id: str) -> _T:
@@ -150,6 +152,11 @@ def with_scene(project: Project, scene_id: str, edit: Callable[[Scene], Scene]) 
 def with_song(project: Project, song_id: str, edit: Callable[[Song], Song]) -> Project:
     """The project with one song edited; EditError when it is not there."""
     return msgspec.structs.replace(project, songs=_swap(project.songs, song_id, edit, "song"))
+
+
+def with_set(project: Project, set_id: str, edit: Callable[[Set], Set]) -> Project:
+    """The project with one set edited; EditError when it is not there."""
+    return msgspec.structs.replace(project, sets=_swap(project.sets, set_id, edit, "set"))
 
 
 def with_device(project: Project, device_id: str, edit: Callable[[Device], Device]) -> Project:

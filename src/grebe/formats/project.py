@@ -49,7 +49,24 @@ def _filters_at_both_ends(tree: dict[str, Any]) -> dict[str, Any]:
     return {**tree, "rig": {**rig, "cables": cables}}
 
 
-MIGRATIONS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {1: _filters_at_both_ends}
+def _places_in_sets(tree: dict[str, Any]) -> dict[str, Any]:
+    """Schema 2 to 3: the songs of a set became places, which say how each comes in."""
+    sets = tree.get("sets")
+    if not isinstance(sets, list):
+        return tree
+    out: list[Any] = []
+    for number, row in enumerate(sets, start=1):
+        if not isinstance(row, dict) or not isinstance(row.get("songs", []), list):
+            return tree  # the reader says what is wrong with it
+        songs = [{"id": f"e{n}", "song": s} for n, s in enumerate(row.get("songs", []), start=1)]
+        out.append({"id": f"set-{number}", **row, "songs": songs})
+    return {**tree, "sets": out}
+
+
+MIGRATIONS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {
+    1: _filters_at_both_ends,
+    2: _places_in_sets,
+}
 """From a schema version to the next: one pure function a step."""
 
 Extras = dict[str, Any]
@@ -160,7 +177,10 @@ def _check_ids(project: Project, name: str) -> None:
         "loops": project.loops,
         "scenes": project.scenes,
         "songs": project.songs,
+        "sets": project.sets,
     }
+    for set_number, running in enumerate(project.sets):
+        lists[f"sets[{set_number}].songs"] = running.songs
     for song_number, song in enumerate(project.songs):
         lists[f"songs[{song_number}].sections"] = song.sections
     for number, pattern in enumerate(project.patterns):

@@ -16,6 +16,7 @@ from grebe.core.findings.model import Finding, as_intended, not_intended
 from grebe.core.findings.patterns import pattern_findings
 from grebe.core.findings.plugs import plug_findings
 from grebe.core.findings.scenes import hand_findings, scene_findings
+from grebe.core.findings.sets import set_findings
 from grebe.core.findings.songs import song_findings
 from grebe.errors import EditError
 
@@ -48,6 +49,7 @@ def find(project: Project) -> Found:
         *scene_findings(project, reached),
         *hand_findings(project, reached),
         *song_findings(project, reached),
+        *set_findings(project, reached),
     ]
     # A pattern used in three scenes is one finding.
     once = {(f.code, f.subject, f.message): f for f in rows}

@@ -51,6 +51,30 @@ class Skip(Value, frozen=True, kw_only=True, tag="skip"):
     """Leave out the section that is next, and take the one after it."""
 
 
+class Back(Value, frozen=True, kw_only=True, tag="back"):
+    """Bring in the section before this one as written; in a song's first, that one again."""
+
+    at: LaunchAt = "bar"
+
+
+class Withdraw(Value, frozen=True, kw_only=True, tag="withdraw"):
+    """What was asked for, or left out, is taken back: the song goes on as written."""
+
+
+class Release(Value, frozen=True, kw_only=True, tag="release"):
+    """A song that carries on at the tempo there was goes to its own."""
+
+    ramp_bars: Annotated[int, Meta(ge=0, le=256)] | None = None
+    """None: over as many bars as the set says."""
+
+
+class Solo(Value, frozen=True, kw_only=True, tag="solo"):
+    """Only this device, and others that are soloed, sound; or no longer."""
+
+    device: str
+    on: bool
+
+
 class Mute(Value, frozen=True, kw_only=True, tag="mute"):
     """Silence a device, or one voice of it, or let it sound again."""
 
@@ -122,7 +146,11 @@ Command: TypeAlias = (
     | Hold
     | Again
     | Skip
+    | Back
+    | Withdraw
+    | Release
     | Mute
+    | Solo
     | KeepMutes
     | LoopOver
     | Steer

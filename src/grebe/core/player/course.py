@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
-from grebe.core.player.commands import Launch, LoopOver
+from grebe.core.player.commands import Launch, LaunchAt, LoopOver
 from grebe.core.songs.layout import Layout, Span
 from grebe.core.time.ticks import CLOCK_TICKS, SIXTEENTH_TICKS, next_multiple
 from grebe.errors import EditError
@@ -28,8 +28,10 @@ class Course:
     Ticks are those of the performance; only `loop` counts in the song as written.
     """
 
-    def __init__(self, layout: Layout) -> None:
+    def __init__(self, layout: Layout, stops: frozenset[int] = frozenset()) -> None:
         self.layout = layout
+        self.stops = stops
+        """Numbers of sections before which the playing ends unless they are asked for."""
         self.index = 0
         self.start = 0
         """Where the section's first beat lies, or would have lain."""
@@ -105,6 +107,7 @@ class Course:
         section = self.span.section
         then = section.then
         target = self.index + 1 if self.index + 1 < len(self.layout.spans) else None
+        target = None if target in self.stops else target
         made = self._rounds.get(section.id, 0)
         if then.kind in ("jump", "back") and (then.rounds == 0 or made < then.rounds):
             if then.kind == "back":
@@ -129,21 +132,24 @@ class Course:
         target = self.index_of(launch.section, song) if launch.section else self.follows
         if target is None:
             return False
+        self._ask(target, launch.at, tick, launch.into_bars)
+        return True
+
+    def _ask(self, target: int, where: LaunchAt, tick: int, into_bars: int) -> None:
         meter, since = self.span.scene.meter, tick - self.start
         units = {"bar": meter.bar_ticks, "beat": meter.beat_ticks,
                  "quarter_beat": meter.beat_ticks // 4}  # fmt: skip
-        if launch.at == "now":
+        if where == "now":
             at = max(tick, self.start)
-        elif launch.at in units:
-            at = self.start + next_multiple(since, units[launch.at])
+        elif where in units:
+            at = self.start + next_multiple(since, units[where])
         elif self.held:
             at = self.start + next_multiple(since, self.span.pass_ticks)
         else:
             at = self.end
         span = self.layout.spans[target]
-        into = min(launch.into_bars * span.scene.meter.bar_ticks, span.ticks - CLOCK_TICKS)
+        into = min(into_bars * span.scene.meter.bar_ticks, span.ticks - CLOCK_TICKS)
         self.launch = Coming(target, at, into)
-        return True
 
     def loop_over(self, loop: LoopOver) -> None:
         """Play a stretch of the song over and over, or go on as written.
@@ -159,8 +165,25 @@ class Course:
         follows = self.follows
         if follows is None or follows + 1 >= len(self.layout.spans):
             return False
+        if follows + 1 in self.stops:
+            return False
         self._skipped, self.launch = follows + 1, None
         return True
+
+    def back(self, at: LaunchAt, tick: int, top: int) -> None:
+        """Bring in the section before; this one again where its song, written at `top`, begins."""
+        before = max(0, self.index - 1)
+        if self.layout.spans[before].tick < top:
+            before = self.index
+        self._ask(before, at, tick, 0)
+
+    def withdraw(self, tick: int) -> bool:
+        """Take back what was asked for or left out; whether there was something."""
+        asked = self.launch is not None or self._skipped is not None
+        self.launch = self._skipped = None
+        if self.end < tick:
+            self.end = self.start + next_multiple(tick - self.start, self.span.pass_ticks)
+        return asked
 
     def enter(self, coming: Coming, tick: int) -> bool:
         """A section comes in at a tick. After a cut in mid-bar it counts from the bar line before;
@@ -185,13 +208,13 @@ class Course:
         self.launch, self.held, self._skipped = None, False, None
         return straight
 
-    def take(self, layout: Layout, tick: int) -> None:
+    def take(self, layout: Layout, tick: int, stops: frozenset[int]) -> None:
         """Go on in an edited song: in the same section where it is still there."""
         section, going = self.span.section.id, self.span.ticks
         launched = None
         if self.launch is not None:
             launched = self.layout.spans[self.launch.section].section.id
-        self.layout = layout
+        self.layout, self.stops = layout, stops
         ids = [span.section.id for span in layout.spans]
         self.index = ids.index(section) if section in ids else min(self.index, len(ids) - 1)
         if self.launch is not None:

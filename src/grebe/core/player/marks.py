@@ -101,3 +101,45 @@ def curve_value(curve: Curve, tick: int) -> int:
             break
         value = changed
     return value
+
+
+class LaidOver:
+    """What is laid over the section that plays, and how far that has come."""
+
+    def __init__(self) -> None:
+        self.generation = 0
+        """Another for each section: what waits for an older one is void."""
+        self.filling = False
+        """Whether a fill that is written holds."""
+        self._marks: list[Mark] = []
+        self._at = 0
+
+    @property
+    def next_at(self) -> int | None:
+        """Ticks from the section's beginning at which something happens next."""
+        return self._marks[self._at][0] if self._at < len(self._marks) else None
+
+    def end(self) -> None:
+        """None of it holds any more."""
+        self._marks, self._at, self.filling = [], 0, False
+        self.generation += 1
+
+    def lay(self, span: Span, since: int) -> list[Happening]:
+        """Take a section's marks, `since` ticks into it; what of the past still holds."""
+        self._marks = marks_of(span)
+        past = self._until(since)
+        out: list[Happening] = [w for w in past if isinstance(w, Silence | Filling)]
+        if since > 0:
+            out += [Moved(curve, curve_value(curve, since)) for curve in span.section.curves]
+        return out
+
+    def fall(self, since: int) -> list[Happening]:
+        """What falls on this tick of the section, or before it."""
+        return self._until(since + 1)
+
+    def _until(self, since: int) -> list[Happening]:
+        out: list[Happening] = []
+        while self._at < len(self._marks) and self._marks[self._at][0] < since:
+            out.append(self._marks[self._at][1])
+            self._at += 1
+        return out

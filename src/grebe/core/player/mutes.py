@@ -21,12 +21,18 @@ class Mutes:
 
     def __init__(self) -> None:
         self._by_hand: dict[Muted, bool] = {}
+        self.solos: frozenset[str] = frozenset()
+        """Devices that sound alone."""
         self._by_scene: frozenset[Muted] = frozenset()
         self._regions: Counter[Muted] = Counter()
 
     def set(self, device: str, voice: str, *, on: bool) -> None:
         """A hand mutes a device or one voice of it ("" is the device), or lets it sound."""
         self._by_hand[(device, voice)] = on
+
+    def solo(self, device: str, *, on: bool) -> None:
+        """A device sounds alone with others that do, or no longer. Mutes are left as they are."""
+        self.solos = self.solos | {device} if on else self.solos - {device}
 
     def enter(self, scene: Scene) -> None:
         """A scene comes in: its own mutes, or those that stand where it leaves them alone."""
@@ -55,6 +61,8 @@ class Mutes:
 
     def is_silent(self, device: str, voice: str = "") -> bool:
         """Muted by hand, or by scene or region where no hand has said otherwise."""
+        if self.solos and device not in self.solos:
+            return True
         key = (device, voice)
         silent = self._by_hand.get(key)
         if silent is None:

@@ -15,6 +15,8 @@ from grebe.core.rig.spec import PulseRate
 from grebe.core.rig.tree import tree_of
 from grebe.core.rig.trigger import Trigger
 from grebe.core.rig.wiring import MIDI_MEDIA, Wiring
+from grebe.core.sets.joined import Chapter, join
+from grebe.core.sets.model import Set
 from grebe.core.songs.layout import Layout, lay_out
 from grebe.core.songs.model import Scene, Song
 from grebe.core.units import Id, Value
@@ -29,13 +31,16 @@ class PulseLine(Value, frozen=True, kw_only=True):
 
 
 class Plan(Value, frozen=True, kw_only=True):
-    """One song, the scenes and patterns it names, and the devices that play it."""
+    """A song or a set, the scenes and patterns it names, and the devices that play it."""
 
     project: str
     """Name of the project, for people."""
     source: str = ""
     """Path of the project file; says whether two plans belong together."""
     song: Song
+    """The song; of a set, all its songs joined into one."""
+    chapters: tuple[Chapter, ...] = ()
+    """The songs of a set, in order; none where it is one song."""
     scenes: tuple[Scene, ...]
     patterns: tuple[Pattern, ...]
     devices: tuple[Device, ...]
@@ -99,6 +104,18 @@ def make_plan(project: Project, song: Song, source: str = "", seed: int = 1) -> 
     EditError when the song names a scene that is not there.
     """
     project.layout(song)  # says what is missing
+    return _cut(project, song, (), source, seed)
+
+
+def make_set_plan(project: Project, running: Set, source: str = "", seed: int = 1) -> Plan:
+    """Cut a plan for a set. Songs that cannot be played are left out; EditError if none can."""
+    joined = join(project, running)
+    return _cut(project, joined.song, joined.chapters, source, seed)
+
+
+def _cut(
+    project: Project, song: Song, chapters: tuple[Chapter, ...], source: str, seed: int
+) -> Plan:
     scene_ids = {section.scene for section in song.sections}
     scenes = tuple(s for s in project.scenes if s.id in scene_ids)
     used = {p for s in scenes for part in s.parts for p in part.chain}
@@ -108,6 +125,7 @@ def make_plan(project: Project, song: Song, source: str = "", seed: int = 1) -> 
         source=source,
         seed=seed,
         song=song,
+        chapters=chapters,
         scenes=scenes,
         patterns=tuple(p for p in project.patterns if p.id in used),
         devices=project.rig.devices,

@@ -13,9 +13,11 @@ from typing import Any
 import msgspec
 
 from grebe.core.patterns.model import Pattern
+from grebe.core.player.chapters import Chapters
 from grebe.core.player.clicks import click_at, counted_in
 from grebe.core.player.commands import (
     Again,
+    Back,
     Begin,
     Command,
     Fill,
@@ -28,9 +30,12 @@ from grebe.core.player.commands import (
     Mute,
     Nudge,
     Rejoin,
+    Release,
     SetPlan,
     Skip,
+    Solo,
     Steer,
+    Withdraw,
 )
 from grebe.core.player.course import Coming, Course
 from grebe.core.player.deck import Deck, Lane, lanes_of
@@ -46,48 +51,35 @@ from grebe.core.player.events import (
     Shared,
     SongPosition,
     SongSelect,
-    Tempo,
 )
+from grebe.core.player.lead import lead_ticks
 from grebe.core.player.marks import (
     Filling,
     Happening,
-    Mark,
+    LaidOver,
     Moved,
     Silence,
-    curve_value,
-    marks_of,
 )
 from grebe.core.player.mutes import Mutes, tell_silent
 from grebe.core.player.plan import Plan, PulseLine, sounding
-from grebe.core.rig.model import Device
-from grebe.core.rig.wiring import exact
-from grebe.core.songs.layout import Span, section_tempo
+from grebe.core.player.pulses import Pulses
+from grebe.core.player.tempi import Tempi, as_written
+from grebe.core.songs.layout import Span
 from grebe.core.songs.model import Part
 from grebe.core.time.position import song_position
-from grebe.core.time.tempo import TempoMap, TempoPoint
+from grebe.core.time.tempo import TempoPoint
 from grebe.core.time.ticks import (
     CLOCK_TICKS,
     SIXTEENTH_TICKS,
     TICKS_PER_QUARTER,
     next_multiple,
 )
-from grebe.core.units import MAX_BPM, MIN_BPM
 from grebe.errors import EditError
 
 PREROLL_TICKS = 2 * CLOCK_TICKS
 """Between telling the boxes their patterns and Start: 40 ms at 126 BPM, so that they are ready."""
-PROGRAM_LEAD_TICKS = SIXTEENTH_TICKS
-"""A program change is sent one sixteenth before its boundary, or earlier where a box takes longer:
-one that changes at the end of its pattern has to have it before that end."""
-
 # Order of what falls on one tick: decisions, the clock, ends of notes, notes.
 _PREPARE, _SWITCH, _CHAIN, _TEMPO, _MARK, _PLACE, _CLICK, _CLOCK, _PULSE, _OFF, _HIT = range(11)
-
-
-def lead_ticks(device: Device, bpm: float) -> int:
-    """How long before its boundary a box is told of a change, at a tempo."""
-    needed = device.spec.told_ms / 60_000 * bpm * TICKS_PER_QUARTER
-    return max(PROGRAM_LEAD_TICKS, int(needed))
 
 
 class Player:
@@ -106,23 +98,22 @@ class Player:
         """Whether a fill is held."""
         self.clicking = False
         """Whether every beat is clicked."""
-        self._course = Course(plan.layout())
+        layout = plan.layout()
+        self._chapters = Chapters(plan, layout)
+        self._course = Course(layout, self._chapters.stops)
+        self._top = 0
+        """Where, as written, the song began that this run was begun in."""
         self._heap: list[tuple[int, int, int, Any]] = []
         self._serial = count()
-        self._token = self._generation = 0
-        self._marks: list[Mark] = []
-        self._mark = 0
-        self._written_fill = False
+        self._token = 0
+        self._laid = LaidOver()
         self._mutes_kept: bool | None = None
         """What the performer said becomes of mutes by hand at the end of this section."""
-        self._tempo = TempoMap((TempoPoint(tick=0, bpm=plan.song.bpm),))
-        """As it is without a push."""
-        self._push = 1.0
+        self._tempi = Tempi(plan.song.bpm)
         self._mutes = Mutes()
         self._rejoining: dict[str, int] = {}
         """Devices that come in again, and the bar line they do on."""
-        self._pulsing: set[str] = set()
-        """Devices whose next pulse is on the heap."""
+        self._pulses = Pulses()
         self._decks = {d.id: Deck(d) for d in plan.devices}
 
     # What can be read
@@ -175,6 +166,26 @@ class Player:
         """The ticks of the song as written that are played over and over."""
         return self._course.loop
 
+    @property
+    def carried(self) -> bool:
+        """Whether a song of a set goes on at the tempo there was, until it is released."""
+        return self._tempi.carried
+
+    @property
+    def last_word(self) -> int:
+        """Tick until which what comes next can be withdrawn: then boxes are told of it."""
+        leads = [
+            self._lead(deck)
+            for deck in self._decks.values()
+            if deck.device.plays == "own" and deck.device.obeys_program
+        ]
+        return self.boundary - max(leads, default=CLOCK_TICKS)
+
+    @property
+    def solos(self) -> tuple[str, ...]:
+        """Devices that sound alone; none while all do."""
+        return tuple(sorted(self._mutes.solos))
+
     def bar_after(self, tick: int) -> int:
         """The first bar line of the song as written that is not before a tick."""
         return self._course.layout.bar_after(tick)
@@ -208,6 +219,14 @@ class Player:
                 if self._course.skip() and self.running:
                     self._schedule()
                     return self._take_back()
+            case Back():
+                return self._back(command)
+            case Withdraw():
+                return self._withdraw()
+            case Release():
+                self._release(command.ramp_bars)
+            case Solo():
+                return self._solo(command)
             case Mute():
                 if command.device not in self._decks:
                     raise EditError(f"there is no device {command.device!r} to mute")
@@ -224,7 +243,7 @@ class Player:
             case Steer():
                 self._steer(command.bpm, command.ramp_bars)
             case Nudge():
-                return self._nudge(command.percent)
+                return self._tempi.nudge(self.tick, command.percent) if self.running else []
             case Fill():
                 self.filling = command.on
             case Metronome():
@@ -265,6 +284,43 @@ class Player:
             self.tick = max(self.tick, until)
         return out
 
+    def _back(self, command: Back) -> list[Due]:
+        if self.running:
+            top = self._chapters.top(self._course.index)
+            self._course.back(command.at, self.tick, top)
+            self._schedule()
+        return []
+
+    def _withdraw(self) -> list[Due]:
+        if not self.running:
+            return []
+        if self.launched and self.tick >= self.last_word:
+            raise EditError("too late to withdraw: boxes have been told of what comes")
+        if self._course.withdraw(self.tick):
+            self._schedule()
+            return self._take_back()
+        return []
+
+    def _release(self, ramp_bars: int | None) -> None:
+        """To the tempo that is written here, from the next beat on."""
+        chapter = self._chapters.of(self._course.index)
+        if not self.running or not self.carried or chapter is None:
+            return
+        self._tempi.carried = False
+        written = self._span.tick + max(0, self.tick - self._course.start)
+        bpm = self._course.layout.tempo.bpm_at(min(written, self._span.end - 1))
+        self._steer(bpm, chapter.ramp_bars if ramp_bars is None else ramp_bars)
+
+    def _solo(self, command: Solo) -> list[Due]:
+        if command.device not in self._decks:
+            raise EditError(f"there is no device {command.device!r} to hear alone")
+        self._mutes.solo(command.device, on=command.on)
+        out: list[Due] = []
+        if self.running:
+            for deck in self._decks.values():
+                out += self._mutes.apply(deck, self.tick)
+        return out
+
     # Playing
 
     def _hit(self, out: list[Due], tick: int, lane: Lane) -> None:
@@ -272,7 +328,7 @@ class Player:
         if (
             on is not None
             and not lane.silent
-            and filled in (None, self.filling or self._written_fill)
+            and filled in (None, self.filling or self._laid.filling)
         ):
             deck = lane.deck
             device = deck.device.id
@@ -289,27 +345,23 @@ class Player:
         """A pulse, and the next at the rate there is now; a line taken away ends here."""
         line = next((w for w in self.plan.pulsed if w.device == device), None)
         if line is None:
-            self._pulsing.discard(device)
+            self._pulses.gone(device)
             return
         out.append((tick, device, Shared.PULSE))
         self._schedule_pulse(line, tick + 1)
 
     def _schedule_pulse(self, line: PulseLine, first: int) -> None:
-        """The first pulse of a line that is not before a tick; they count from the song's top."""
-        apart = TICKS_PER_QUARTER / exact(line.rate)
-        number = -(-first // apart)
-        self._pulsing.add(line.device)
-        tick = round(number * apart)
+        tick = self._pulses.first_from(line, first)
         heappush(self._heap, (tick, _PULSE, next(self._serial), line.device))
 
     def _decide(self, out: list[Due], tick: int, kind: int, what: Any) -> None:
         self.tick = max(self.tick, tick)
         if kind == _TEMPO:
-            self._set_tempo(out, what)
+            self._tempi.set(out, what)
         elif kind == _CLICK:
             self._click(out, tick, what)
         elif kind == _MARK:
-            if what == self._generation:
+            if what == self._laid.generation:
                 self._pass_marks(out, tick)
         elif kind == _PLACE:
             out += [(tick, device, event) for device, event in what]
@@ -356,32 +408,32 @@ class Player:
         self._heap.clear()
         self._decks = {d.id: Deck(d) for d in self.plan.devices}
         into = self._course.begin(index, base)
+        self._top = self._chapters.top(index)
         self._mutes_kept = None
         self._end_marks()
-        self.running, self.tick, self._push = True, ready, 1.0
+        self.running, self.tick = True, ready
         bpm = self._course.layout.tempo.bpm_at(base) if into else span.bpm
-        self._tempo = TempoMap((TempoPoint(tick=ready, bpm=bpm),))
-        out: list[Due] = [(ready, "", Tempo(point=self._tempo.points[0]))]
+        out: list[Due] = [self._tempi.begin(ready, bpm)]
         out += [
             (ready, box.device, SongSelect(song=box.number))
-            for box in self.plan.song.box_songs
+            for box in self._chapters.box_songs(index)
             if box.device in self._decks
         ]
         self._prepare(out, ready, list(self._decks))
         for device in self.plan.started:
-            if base == 0:
-                out.append((0, device, Shared.START))
+            if base == self._top:
+                out.append((base, device, Shared.START))
                 continue
             # Between two sixteenths no position can be told: boxes go on from their own count.
             if base % SIXTEENTH_TICKS == 0:
-                position = SongPosition(sixteenths=song_position(base))
+                position = SongPosition(sixteenths=song_position(base - self._top))
                 out.append((ready, device, Shared.STOP))  # one that still runs takes no position
                 out.append((ready, device, position))
             out.append((base, device, Shared.CONTINUE))
         self._schedule()
         self._count_in(base - counted, base)
         heappush(self._heap, (base, _CLOCK, next(self._serial), None))
-        self._pulsing.clear()
+        self._pulses.begin(self._top)
         self._rejoining.clear()
         for line in self.plan.pulsed:
             self._schedule_pulse(line, base)
@@ -430,7 +482,7 @@ class Player:
 
     def _lead(self, deck: Deck) -> int:
         """How many ticks before a boundary a box is told."""
-        return lead_ticks(deck.device, self._tempo.bpm_at(self.tick))
+        return lead_ticks(deck.device, self._tempi.bpm_at(self.tick))
 
     def _rejoin(self, device: str, *, stop_now: bool) -> list[Due]:
         """Stop a box that is back, tell it its pattern, and let it come in on the next bar."""
@@ -452,7 +504,7 @@ class Player:
             if self._rejoining.get(device) == base:
                 return out
             self._rejoining[device] = base
-            place = SongPosition(sixteenths=song_position(base))
+            place = SongPosition(sixteenths=song_position(base - self._top))
             told: list[tuple[str, DeviceEvent]] = [(device, place)]
             if not stop_now:  # one that still runs takes no position
                 told.insert(0, (device, Shared.STOP))
@@ -484,19 +536,21 @@ class Player:
             if dropped:
                 out.append((tick, "", MutesDropped(mutes=dropped)))
         self._mutes_kept = None
+        chapter = self._chapters.of(self._course.index)
         straight = self._course.enter(coming, tick)
         span, origin = self._span, self._course.start
         starts = SectionStarts(
             section=span.section.id, scene=span.scene.id, tick=origin, song_bar=span.bar
         )
         out.append((tick, "", starts))
-        if not straight:
+        entered = self._chapters.of(self._course.index)
+        if entered is not chapter and entered is not None:
+            # Only what comes in as the set has it, at its beginning, carries the tempo on.
+            self._tempi.carried = entered.into == "carry" and span.section.id == entered.first
+            self._choose_songs(out, tick, coming.into)
+        elif not straight:
             self._take_songs_there(out, tick, span.tick + coming.into)
-        point = self._tempo_inside(tick, coming.into) if coming.into else section_tempo(span, tick)
-        if point is not None:
-            self._set_tempo(out, point)
-        elif abs(self._tempo.bpm_at(tick) - span.bpm) > 1e-9:
-            self._set_tempo(out, TempoPoint(tick=tick, bpm=span.bpm))
+        self._tempi.enter(out, tick, span, self._course.layout, coming.into)
         self._mutes.enter(span.scene)
         placed = coming.anew or bool(coming.into)
         for deck in self._decks.values():
@@ -505,11 +559,22 @@ class Player:
         self._lay_marks(out, tick)
         self._schedule()
 
+    def _choose_songs(self, out: list[Due], tick: int, into: int) -> None:
+        """Another song of the set begins: boxes with a song of their own are told which, and run
+        it from there."""
+        index = self._course.index
+        for box in self._chapters.box_songs(index):
+            if box.device in self._decks:
+                out.append((tick, box.device, Shared.STOP))
+                out.append((tick, box.device, SongSelect(song=box.number)))
+        self._take_songs_there(out, tick, self._span.tick + into)
+
     def _take_songs_there(self, out: list[Due], tick: int, written: int) -> None:
         """Boxes that play a song of their own go on in its order: take them to the place."""
-        for box in self.plan.song.box_songs:
+        top = self._chapters.top(self._course.index)
+        for box in self._chapters.box_songs(self._course.index):
             if box.device in self.plan.started and written % SIXTEENTH_TICKS == 0:
-                position = SongPosition(sixteenths=song_position(written))
+                position = SongPosition(sixteenths=song_position(written - top))
                 out.append((tick, box.device, Shared.STOP))
                 out.append((tick, box.device, position))
                 out.append((tick, box.device, Shared.CONTINUE))
@@ -517,35 +582,23 @@ class Player:
     # What is laid over a section
 
     def _end_marks(self) -> None:
-        self._marks, self._mark, self._written_fill = [], 0, False
-        self._generation += 1
+        self._laid.end()
         self._mutes.end_regions()
 
     def _lay_marks(self, out: list[Due], tick: int) -> None:
         """Take what is laid over this section: what is past already holds, the rest waits."""
         self._end_marks()
-        self._marks = marks_of(self._span)
-        since = tick - self._course.start
-        while self._mark < len(self._marks) and self._marks[self._mark][0] < since:
-            what = self._marks[self._mark][1]
-            self._mark += 1
-            if isinstance(what, Silence | Filling):
-                self._happen(out, tick, what)
-        for curve in self._span.section.curves:
-            if since > 0:
-                self._happen(out, tick, Moved(curve, curve_value(curve, since)))
+        for what in self._laid.lay(self._span, tick - self._course.start):
+            self._happen(out, tick, what)
         self._pass_marks(out, tick)
 
     def _pass_marks(self, out: list[Due], tick: int) -> None:
         """Do what falls on this tick, and wait for what comes after it."""
-        since = tick - self._course.start
-        while self._mark < len(self._marks) and self._marks[self._mark][0] <= since:
-            what = self._marks[self._mark][1]
-            self._mark += 1
+        for what in self._laid.fall(tick - self._course.start):
             self._happen(out, tick, what)
-        if self._mark < len(self._marks):
-            at = self._course.start + self._marks[self._mark][0]
-            heappush(self._heap, (at, _MARK, next(self._serial), self._generation))
+        if self._laid.next_at is not None:
+            at = self._course.start + self._laid.next_at
+            heappush(self._heap, (at, _MARK, next(self._serial), self._laid.generation))
 
     def _happen(self, out: list[Due], tick: int, what: Happening) -> None:
         if isinstance(what, Silence):
@@ -554,7 +607,7 @@ class Player:
             if deck is not None:
                 out += self._mutes.apply(deck, tick)
         elif isinstance(what, Filling):
-            self._written_fill = what.on
+            self._laid.filling = what.on
         elif isinstance(what, Moved):
             deck = self._decks.get(what.curve.device)
             if deck is not None:
@@ -563,17 +616,8 @@ class Player:
                     channel=channel, controller=what.curve.controller, value=what.value
                 )
                 out.append((tick, deck.device.id, change))
-        else:
-            self._set_tempo(out, msgspec.structs.replace(what.point, tick=tick))
-
-    def _tempo_inside(self, tick: int, into: int) -> TempoPoint:
-        """The tempo inside the song as written, with what is left of a ramp."""
-        tempo, written = self._course.layout.tempo, self._span.tick + into
-        for point in tempo.points:
-            if point.tick < written < point.tick + point.ramp_ticks:
-                left = point.tick + point.ramp_ticks - written
-                return TempoPoint(tick=tick, bpm=point.bpm, ramp_ticks=left)
-        return TempoPoint(tick=tick, bpm=tempo.bpm_at(written))
+        elif not self._tempi.carried:
+            self._tempi.set(out, msgspec.structs.replace(what.point, tick=tick))
 
     def _take_part(
         self, out: list[Due], tick: int, origin: int, deck: Deck, part: Part, *, placed: bool
@@ -637,21 +681,12 @@ class Player:
         device = deck.device
         if device.plays != "own" or not device.obeys_program or pattern is None:
             return
-        if self.plan.song.box_song(device.id) is not None:
+        if any(b.device == device.id for b in self._chapters.box_songs(self._course.index)):
             return  # its own song memory says which
         if pattern.program is not None and pattern.program != deck.told_program:
             deck.told_program = pattern.program
             change = ProgramChange(channel=device.channel, program=pattern.program)
             out.append((tick, device.id, change))
-
-    def _set_tempo(self, out: list[Due], point: TempoPoint) -> None:
-        self._tempo = self._tempo.with_point(point)
-        self._tell_tempo(out, point)
-
-    def _tell_tempo(self, out: list[Due], point: TempoPoint) -> None:
-        bpm = min(MAX_BPM, max(MIN_BPM, point.bpm * self._push))
-        pushed = msgspec.structs.replace(point, bpm=bpm)
-        out.append((point.tick, "", Tempo(point=pushed)))
 
     def _steer(self, bpm: float, ramp_bars: int) -> None:
         if not self.running:
@@ -660,21 +695,6 @@ class Player:
         ramp = ramp_bars * self._span.scene.meter.bar_ticks
         point = TempoPoint(tick=tick, bpm=bpm, ramp_ticks=ramp)
         heappush(self._heap, (tick, _TEMPO, next(self._serial), point))
-
-    def _nudge(self, percent: float) -> list[Due]:
-        """The tempo times the push, from here on; what is left of a ramp goes on from there."""
-        push = 1 + percent / 100
-        if not self.running or push == self._push:
-            return []
-        self._push = push
-        out: list[Due] = []
-        self._tell_tempo(out, TempoPoint(tick=self.tick, bpm=self._tempo.bpm_at(self.tick)))
-        last = self._tempo.points[-1]
-        left = last.tick + last.ramp_ticks - self.tick - 1
-        if last.tick <= self.tick and left > 0:
-            rest = TempoPoint(tick=self.tick + 1, bpm=last.bpm, ramp_ticks=left)
-            self._tell_tempo(out, rest)
-        return out
 
     def _end_song(self, out: list[Due], tick: int) -> None:
         out += self._halt(tick)
@@ -716,21 +736,22 @@ class Player:
         layout = plan.layout()
         if not self.running:
             self.plan, loop = plan, self._course.loop
-            self._course = Course(layout)
+            self._chapters = Chapters(plan, layout)
+            self._course = Course(layout, self._chapters.stops)
             self._course.loop = loop
             self._decks = {d.id: Deck(d) for d in plan.devices}
             return []
         if not layout.spans:
             raise EditError(f"{plan.song.name} has no sections left; the old plan plays on")
         section = self.section
-        tempo_edited = _tempo_of(plan) != _tempo_of(self.plan)
+        tempo_edited = as_written(plan.song) != as_written(self.plan.song)
         self.plan = plan
-        self._course.take(layout, self.tick)
+        self._chapters = Chapters(plan, layout)
+        self._course.take(layout, self.tick, self._chapters.stops)
         out = self._renew_decks()
-        for line in plan.pulsed:
-            if line.device not in self._pulsing:
-                self._schedule_pulse(line, self.tick)
-        if tempo_edited:
+        for line in self._pulses.idle(plan.pulsed):
+            self._schedule_pulse(line, self.tick)
+        if tempo_edited and not self._tempi.carried:
             self._tempo_at_next_beat()
         if self.tick >= self._course.start and section == self.section:
             self._mutes.enter(self._span.scene)
@@ -768,7 +789,3 @@ class Player:
         bpm = self._course.layout.tempo.bpm_at(written)
         point = TempoPoint(tick=at, bpm=bpm)
         heappush(self._heap, (at, _TEMPO, next(self._serial), point))
-
-
-def _tempo_of(plan: Plan) -> tuple[float, tuple[tuple[object, ...], ...]]:
-    return plan.song.bpm, tuple((s.bpm, s.ramp_bars, s.tempi) for s in plan.song.sections)

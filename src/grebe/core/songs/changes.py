@@ -9,9 +9,9 @@ from grebe.core.document import Project
 from grebe.core.patterns.model import Pattern
 from grebe.core.patterns.wire import BYTE_MS
 from grebe.core.player.events import ControlChange, DeviceEvent, ProgramChange
+from grebe.core.player.lead import PROGRAM_LEAD_TICKS, lead_ticks
 from grebe.core.player.mutes import SILENT, SOUNDING
 from grebe.core.player.plan import sounding
-from grebe.core.player.player import PROGRAM_LEAD_TICKS, lead_ticks
 from grebe.core.rig.flow import Flow
 from grebe.core.rig.model import Device
 from grebe.core.rig.numbering import printed_program

@@ -6,6 +6,7 @@ from typing import Annotated, Literal
 
 from msgspec import Meta
 
+from grebe.core.patterns.model import KeyName
 from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import NoteValue
 from grebe.core.units import MAX_TIMES, Bpm, Channel, Controller, Id, Name, Value
@@ -173,12 +174,32 @@ class BoxSong(Value, frozen=True, kw_only=True):
     """As sent with Song Select, 0 to 127."""
 
 
+class Need(Value, frozen=True, kw_only=True):
+    """What a box must have before a song: a kit loaded, a cable plugged, a pattern keyed in."""
+
+    device: Id
+    what: Annotated[str, Meta(min_length=1, max_length=80)]
+    """As the performer would say it: "kit 2"."""
+    kind: Literal["load", "patch", "teach", "program"] = "load"
+    seconds: Annotated[float, Meta(gt=0, le=600)] = 5.0
+    by: Literal["you", "helper"] = "you"
+    """Whose hands: a helper's do not take the performer's time."""
+
+
 class Song(Value, frozen=True, kw_only=True):
     """Scenes in order at a tempo."""
 
     id: Id
     name: Name
     bpm: Bpm = 120.0
+    key: KeyName = ""
+    """As the performer says; "" leaves it to what the notes say."""
+    version_of: Annotated[str, Meta(max_length=64)] = ""
+    """The song this is another version of."""
+    version: Annotated[str, Meta(max_length=40)] = ""
+    """What tells it from the others: "building up", "everything in"."""
+    needs: Annotated[tuple[Need, ...], Meta(max_length=64)] = ()
+    """What has to be loaded or patched before it."""
     sections: tuple[Section, ...] = ()
     box_songs: Annotated[tuple[BoxSong, ...], Meta(max_length=64)] = ()
     """Boxes that play their part from their own song memory."""
