@@ -1,4 +1,5 @@
-"""Makes tests/core/data/keys_music21.json: how music21 ranks keys, for the tests to compare with.
+"""Makes keys_music21.json and relations_music21.json in tests/core/data, for the tests to compare
+with: how music21 ranks keys, and how keys stand to each other.
 
 music21 is large and not installed with the rest; to make the file afresh:
 pip install music21, then python tools/reference_keys.py
@@ -13,7 +14,7 @@ from pathlib import Path
 import music21
 
 NAMES = ("C", "C#", "D", "Eb", "E", "F", "F#", "G", "Ab", "A", "Bb", "B")
-OUT = Path(__file__).parents[1] / "tests" / "core" / "data" / "keys_music21.json"
+DATA = Path(__file__).parents[1] / "tests" / "core" / "data"
 
 
 def main() -> None:
@@ -36,7 +37,28 @@ def main() -> None:
             for k in (best, *best.alternateInterpretations)
         ]
         rows.append({"notes": notes, "ranking": ranking})
-    OUT.write_text(json.dumps({"music21": music21.__version__, "takes": rows}) + "\n")
+    version = music21.__version__
+    (DATA / "keys_music21.json").write_text(json.dumps({"music21": version, "takes": rows}) + "\n")
+    (DATA / "relations_music21.json").write_text(
+        json.dumps({"music21": version, "pairs": relations()}) + "\n"
+    )
+
+
+def relations() -> list[list[object]]:
+    """All 24 against 24 keys: sharps apart, whether relative, whether parallel."""
+    keys = [
+        (f"{name} {mode}", music21.key.Key(name.replace("b", "-"), mode))
+        for mode in ("major", "minor") for name in NAMES
+    ]  # fmt: skip
+    return [
+        [first, second, b.sharps - a.sharps, same(a.relative, b), same(a.parallel, b)]
+        for first, a in keys for second, b in keys
+    ]  # fmt: skip
+
+
+def same(a: music21.key.Key, b: music21.key.Key) -> bool:
+    """Whether two keys are the same by pitch class and mode."""
+    return a.mode == b.mode and a.tonic.pitchClass == b.tonic.pitchClass
 
 
 if __name__ == "__main__":

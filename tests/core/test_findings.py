@@ -590,7 +590,7 @@ def test_sound_rigs_have_no_findings() -> None:
 
 
 def test_the_demo_has_the_faults_put_into_it_and_no_others() -> None:
-    """Seven devices over all media; one blocking fault, five to look at, nine notes."""
+    """Seven devices over all media; one blocking fault, six to look at, eleven notes."""
     project = parse_project(demo_bytes(), "demo").project
     assert len(project.rig.devices) == 7
     assert {c.medium for c in project.rig.cables} == {"midi", "pulse", "network", "audio"}
@@ -602,6 +602,7 @@ def test_the_demo_has_the_faults_put_into_it_and_no_others() -> None:
         ("warn", "rig.shared-slot", "p11"),
         ("warn", "scene.hands", "ebb"),
         ("warn", "song.programme", "harbour-bell"),
+        ("warn", "set.no-time", "night-ferry"),
         ("note", "rig.program-printed", "smew"),
         ("note", "rig.program-printed", "dunlin"),
         ("note", "rig.program-printed", "teal"),
@@ -611,11 +612,13 @@ def test_the_demo_has_the_faults_put_into_it_and_no_others() -> None:
         ("note", "song.mute-by-hand", "harbour-bell"),
         ("note", "song.mute-by-hand", "harbour-bell"),
         ("note", "song.unchanged", "harbour-bell"),
+        ("note", "set.tempo-jump", "night-ferry"),
+        ("note", "set.key-clash", "night-ferry"),
     ]
     assert [f.code for f in found.intended] == ["rig.starts-all"]
     mended = mend(mend(project, found.open[0]), found.open[1])
     assert [f.code for f in check(mended) if f.severity != "note"] == [
-        "rig.shared-slot", "scene.hands", "song.programme",
+        "rig.shared-slot", "scene.hands", "song.programme", "set.no-time",
     ]  # fmt: skip
 
 

@@ -78,7 +78,7 @@ def later_by(engine: Live, ms: float) -> Status:
 def test_a_song_from_end_to_end() -> None:
     """To the song's end: every tick at every device, all on one downbeat, nothing missed."""
     project = fast()
-    outcome = perform(project, project.songs[0], 30.0)
+    outcome = perform(project, make_plan(project, project.songs[0]), 30.0)
     assert outcome.played_s == pytest.approx(32 * 60 / 240, abs=1.0)
     for row in outcome.reports:
         # 32 beats; the end of the song stops the clock on the beat.
@@ -99,7 +99,7 @@ def test_the_devices_own_lateness_is_seen() -> None:
 def test_dropped_ticks_are_counted() -> None:
     """Missed is what was sent and not noticed by the box."""
     project = with_faults(fast(), "drums", Faults(drop_percent=10, seed=3))
-    outcome = perform(project, project.songs[0], 3.0)
+    outcome = perform(project, make_plan(project, project.songs[0]), 3.0)
     rows = {r.device: r for r in outcome.reports}
     assert rows["bass"].missed == 0
     assert 0.04 < rows["drums"].missed / rows["drums"].ticks_sent < 0.18

@@ -43,7 +43,7 @@ def led_by_bass() -> Project:
 def test_a_box_leads_and_the_other_follows_through_grebe() -> None:
     """Every tick sent arrives; the song plays to its end on the leader's clock."""
     project = led_by_bass()
-    outcome = perform(project, project.songs[0], 30.0)
+    outcome = perform(project, make_plan(project, project.songs[0]), 30.0)
     rows = {r.device: r for r in outcome.reports}
     assert rows["bass"].ticks_sent == 0  # it has its own
     assert rows["drums"].ticks_sent == pytest.approx(768, abs=2)

@@ -49,7 +49,7 @@ def test_moving_about(performer: Performer) -> None:
     performer.press(K.Key_Down)
     assert (view.editor.scene_id, view.editor.device_id) == ("oars", "knot")
     performer.press(K.Key_End)
-    assert view.editor.scene_id == "undertow"
+    assert view.editor.scene_id == "moorings-6"
     performer.press(K.Key_Home)
     assert view.editor.scene_id == "fog"
     chart = view.chart

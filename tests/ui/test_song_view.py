@@ -169,7 +169,7 @@ def test_forms_of_both_schools(performer: Performer) -> None:
         performer.press(key)
         assert view.session.song is not None
         assert view.session.song.name.endswith(name)
-    assert len(view.session.project.songs) == 4
+    assert len(view.session.project.songs) == 9
 
 
 def test_programmes_and_what_changed_since_they_were_printed(

@@ -143,17 +143,17 @@ def test_the_guided_check_finds_and_mends_a_late_box(performer: Performer) -> No
     view = sync_view(performer)
     session = performer.frame.session
     performer.engine_ready()
-    session.check.bars = 4
+    session.checking.check.bars = 4
     for _ in range(3):
         performer.press(K.Key_Down)
     assert view.strips.selected == "dunlin"
     assert "C checks it" in words(view)
     performer.press(K.Key_C)
     performer.wait(lambda: "Listening" in words(view) and session.running)
-    performer.wait(lambda: "dunlin" in session.check.results, 20)
+    performer.wait(lambda: "dunlin" in session.checking.check.results, 20)
     assert session.status is not None
     view.moved()
-    first = session.check.results["dunlin"]
+    first = session.checking.check.results["dunlin"]
     assert first.measured.verdict == "adjust", first
     assert "Enter sets it to" in words(view)
     assert "of air" in words(view)
@@ -162,9 +162,9 @@ def test_the_guided_check_finds_and_mends_a_late_box(performer: Performer) -> No
     performer.wait(lambda: not session.status.held)  # type: ignore[union-attr]
     QTest.qWait(600)  # the offset moves there by 20 ms a second
     performer.press(K.Key_C)
-    performer.wait(lambda: session.check.results["dunlin"].before is not None, 20)
+    performer.wait(lambda: session.checking.check.results["dunlin"].before is not None, 20)
     view.moved()
-    assert session.check.results["dunlin"].measured.verdict == "good"
+    assert session.checking.check.results["dunlin"].measured.verdict == "good"
     assert ", was +" in words(view)
     assert "Dunlin" in log_path().read_text()
 
@@ -175,17 +175,17 @@ def test_a_check_is_given_up_and_what_cannot_be_heard_is_said(performer: Perform
     session = performer.frame.session
     performer.engine_ready()
     performer.press(K.Key_C, Qt.KeyboardModifier.ShiftModifier)
-    performer.wait(lambda: session.check.active and session.running)
-    assert set(session.check.devices) == {"smew", "knot", "scaup", "dunlin"}
+    performer.wait(lambda: session.checking.check.active and session.running)
+    assert set(session.checking.check.devices) == {"smew", "knot", "scaup", "dunlin"}
     performer.press(K.Key_Escape)
-    assert not session.check.active
-    assert session.check.results == {}
+    assert not session.checking.check.active
+    assert session.checking.check.results == {}
     view.select("gadwall")
     performer.press(K.Key_C)
     assert "Nothing of Gadwall reaches Grebe" in session.notice.text  # type: ignore[union-attr]
     view.select("smew")
     performer.press(K.Key_N)
-    assert session.check.devices == {"smew": "notes"}
+    assert session.checking.check.devices == {"smew": "notes"}
     performer.press(K.Key_Escape)
 
 

@@ -6,7 +6,7 @@ from typing import Literal
 
 from grebe.core.units import Value
 
-Scope = Literal["everywhere", "rig", "sync", "patterns", "scenes", "song", "stage"]
+Scope = Literal["everywhere", "rig", "sync", "patterns", "scenes", "song", "set", "stage"]
 
 
 class Action(Value, frozen=True, kw_only=True):
@@ -47,6 +47,7 @@ ACTIONS: tuple[Action, ...] = (
     _a("station_3", "Patterns", "Ctrl+3"),
     _a("station_4", "Scenes", "Ctrl+4"),
     _a("station_5", "Song", "Ctrl+5"),
+    _a("station_6", "Set", "Ctrl+6"),
     _a("station_7", "Stage", "Ctrl+7"),
     _a("undo", "Undo", "Ctrl+Z"),
     _a("redo", "Redo", "Ctrl+Shift+Z"),
@@ -263,6 +264,34 @@ ACTIONS: tuple[Action, ...] = (
     _a("export_scene", "Write its scene as a WAV loop", "Ctrl+Alt+E", scope="song"),
     _a("bring_in", "Bring it in at the end of this section", "Return", "Enter", scope="song"),
     _a("cut_to", "Cut to it now", "Shift+Return", "Shift+Enter", scope="song"),
+    _a("song_before", "The song before", "Left", scope="set"),
+    _a("song_after", "The song after", "Right", scope="set"),
+    _a("first_song", "The first song", "Home", scope="set"),
+    _a("last_song", "The last song", "End", scope="set"),
+    _a("move_left", "Move it one place earlier", "Alt+Left", scope="set"),
+    _a("move_right", "Move it one place later", "Alt+Right", scope="set"),
+    _a("add_song", "Put a song in after it", "A", scope="set"),
+    _a("remove_song", "Take it out of the set", "Delete", scope="set"),
+    _a("next_choice", "Another song there: the next", "S", scope="set"),
+    _a("choice_before", "Another song there: the one before", "Shift+S", scope="set"),
+    _a("into", "How it comes in: stop, cut, ramp, carry on", "W", scope="set"),
+    _a("longer", "More silence before it, or a longer ramp", "+", "=", scope="set"),
+    _a("shorter", "Less silence before it, or a shorter ramp", "-", scope="set"),
+    _a("pin", "It stays at its place, or may move", "P", scope="set"),
+    _a("wish_up", "More energy wished for there", "Up", scope="set"),
+    _a("wish_down", "Less energy wished for there", "Down", scope="set"),
+    _a("no_wish", "No shape wished for", "Backspace", scope="set"),
+    _a("order", "The order that fits best", "O", scope="set"),
+    _a("other_version", "The other version of the song", "V", scope="set"),
+    _a("all_in", "Make a version with everything in", "Shift+V", scope="set"),
+    _a("settings", "All settings of what is here", "E", scope="set"),
+    _a("new_set", "A new set", "M", scope="set"),
+    _a("next_set", "The next set", "N", scope="set"),
+    _a("bring_in", "Bring it in at the end of this section", "Return", "Enter", scope="set"),
+    _a("cut_to", "Cut to it on the next bar", "Shift+Return", "Shift+Enter", scope="set"),
+    _a("read_csv", "Read the set from CSV", "Ctrl+I", scope="set"),
+    _a("write_csv", "Write the set as CSV", "Ctrl+Alt+C", scope="set"),
+    _a("print_sheet", "Stage sheet of the set as PDF or HTML", "Ctrl+P", scope="set"),
     _a("next_in", "Bring in what is next, on the next bar", "Return", "Enter", scope="stage"),
     _a("cut", "Cut to it now", "Shift+Return", "Shift+Enter", scope="stage"),
     _a("hold", "Hold this section, or let it go on", "H", scope="stage"),

@@ -13,8 +13,10 @@ from grebe.core.patterns.stepsheet import step_sheet
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.setup import of_device, setup_sheet
 from grebe.core.rig.spec import PulseShape
+from grebe.core.sets.model import Set
+from grebe.core.sets.plan import PlacedSong, SetPlan, plan_set
 from grebe.core.songs.changes import reached_by
-from grebe.core.songs.cues import cue_sheet
+from grebe.core.songs.cues import CueSheet, cue_sheet
 from grebe.core.songs.layout import Layout
 from grebe.core.songs.model import Song
 from grebe.core.songs.programme import programmes, what_changed
@@ -23,7 +25,8 @@ from grebe.core.sync.pulses import pulse_ticks, render_pulses, render_run
 from grebe.core.units import Value
 from grebe.errors import ProjectError, UsageError
 from grebe.formats.atomic import write_atomic
-from grebe.formats.sheets import programme_html, setup_html, stage_html, steps_html
+from grebe.formats.sets_csv import set_csv
+from grebe.formats.sheets import programme_html, set_html, setup_html, stage_html, steps_html
 from grebe.formats.smf import file_name, midi_bytes, song_to_midi
 from grebe.formats.wav import write_wav
 
@@ -194,6 +197,43 @@ def export_cues(project: Project, song: Song, folder: Path) -> Path:
         )
     path = folder / f"{file_name(song.name)}, cues.csv"
     return _written(path, text.getvalue().encode())
+
+
+def export_set_cues(project: Project, running: Set, folder: Path) -> Path:
+    """Write the cue list of a whole set as CSV, times from its first beat; the path."""
+    text = io.StringIO(newline="")
+    rows = csv.writer(text)
+    rows.writerow(("song", *CUE_COLUMNS))
+    for song, sheet in set_cues(project, plan_set(project, running)):
+        assert song.tempo is not None
+        assert song.facts is not None
+        for cue in sheet.cues:
+            at = song.start_s + song.tempo.seconds_at(cue.tick) - song.tempo.seconds_at(0)
+            rows.writerow((song.facts.song.name, cue.bar, cue.beat, f"{at:.3f}", cue.kind,
+                           cue.device, cue.what, cue.by))  # fmt: skip
+    path = folder / f"{file_name(running.name)}, set cues.csv"
+    return _written(path, text.getvalue().encode())
+
+
+def set_cues(project: Project, plan: SetPlan) -> list[tuple[PlacedSong, CueSheet]]:
+    """The cues of each song of a set that can be played."""
+    return [(s, cue_sheet(project, s.facts.song)) for s in plan.songs if s.facts is not None]
+
+
+def set_page(project: Project, running: Set, **colours: str) -> str:
+    """The stage sheet of a set as HTML."""
+    plan = plan_set(project, running)
+    return set_html(project, plan, set_cues(project, plan), **colours)
+
+
+def export_set_sheet(project: Project, running: Set, path: Path, *, to_pdf: ToPdf) -> Path:
+    """Write the stage sheet of a set. Errors as `export_programme`."""
+    return _write_sheet(set_page(project, running), path, f"Stage sheet: {running.name}", to_pdf)
+
+
+def export_set_csv(project: Project, running: Set, path: Path) -> Path:
+    """Write a set as CSV under a name; the path. ProjectError when it cannot be written."""
+    return _written(path, set_csv(plan_set(project, running)).encode())
 
 
 def _write_sheet(html: str, path: Path, title: str, to_pdf: ToPdf) -> Path:

@@ -22,13 +22,14 @@ from grebe.app.supervisor import (
     start_engine,
 )
 from grebe.core.document import Project, let_lead, with_device
+from grebe.core.player.chapters import Chapters
 from grebe.core.player.commands import Begin, Halt
-from grebe.core.player.plan import Plan, make_plan
+from grebe.core.player.plan import Plan
 from grebe.core.rig.edits import add_cable, best_cable
 from grebe.core.rig.model import GREBE_ID, Device, Faults
 from grebe.core.rig.tree import clock_tree
 from grebe.core.rig.wiring import MIDI_MEDIA
-from grebe.core.songs.model import Song
+from grebe.core.sets.joined import Chapter
 from grebe.errors import UsageError
 from grebe.link.messages import (
     AskReport,
@@ -82,19 +83,24 @@ def private_engine(
 
 def perform(
     project: Project,
-    song: Song,
+    plan: Plan,
     seconds: float,
     *,
+    gap_s: Callable[[str], float] = lambda _: 0.0,
     progress: Callable[[float], None] = lambda _: None,
     realtime: bool = True,
 ) -> Outcome:
-    """Play a song for some seconds, or to its end if that comes first; real time."""
-    plan = make_plan(project, song)
+    """Play a song or a set for some seconds, or to its end if that comes first; real time.
+
+    Songs that come in after a stop are run after as much silence as `gap_s` says for their
+    place in the set.
+    """
+    following = _after_stops(plan)
     with private_engine(plan, project, realtime=realtime) as (client, welcome):
         notices: list[str] = []
         client.send(Begin())
         began = time.monotonic()
-        started = False
+        started, section = False, ""
         while (elapsed := time.monotonic() - began) < seconds:
             progress(elapsed)
             for message in client.pump():
@@ -102,8 +108,16 @@ def perform(
                     notices.append(message.text)
                 elif isinstance(message, Status):
                     started = started or message.running
-                    if started and not message.running:
+                    section = message.section if message.running else section
+                    if not started or message.running:
+                        continue
+                    chapter = following.get(section)
+                    if chapter is None:
                         seconds = elapsed  # the song is over
+                        break
+                    time.sleep(min(gap_s(chapter.entry), max(0.0, seconds - elapsed)))
+                    client.send(Begin(section=chapter.first))
+                    started = False
             time.sleep(0.02)
         client.send(Halt())
         return Outcome(
@@ -112,6 +126,18 @@ def perform(
             notices=tuple(notices),
             played_s=min(elapsed, seconds),
         )
+
+
+def _after_stops(plan: Plan) -> dict[str, Chapter]:
+    """For each section of a set, the song that is run when its own has ended."""
+    out: dict[str, Chapter] = {}
+    layout = plan.layout()
+    chapters = Chapters(plan, layout)
+    for index, span in enumerate(layout.spans):
+        own = chapters.of(index)
+        if own is not None and own is not plan.chapters[-1]:
+            out[span.section.id] = plan.chapters[plan.chapters.index(own) + 1]
+    return out
 
 
 def settled_report(client: EngineClient) -> Report:

@@ -7,18 +7,17 @@ from __future__ import annotations
 
 import time
 from collections import deque
-from collections.abc import Sequence
-from datetime import datetime
 from math import ceil
 from pathlib import Path
 from typing import Literal
 
 import msgspec
 
+from grebe.app.checking import Checking
 from grebe.app.client import EngineClient, check_version
 from grebe.app.played import PlayedMemory
 from grebe.app.runtime import engine_socket
-from grebe.app.sound_check import SoundCheck, heed_of, what_to_do
+from grebe.app.set_play import SetPlay
 from grebe.app.store import Store
 from grebe.app.supervisor import (
     StandinsProcess,
@@ -27,12 +26,12 @@ from grebe.app.supervisor import (
     standin_devices,
     start_engine,
 )
-from grebe.app.sync_log import log_checks
 from grebe.app.teaching import TEACHING_SECTION, Teaching, teach_plan
 from grebe.core.document import Project, with_rig, with_song
 from grebe.core.findings import Finding, Found, find
 from grebe.core.player.commands import (
     Again,
+    Back,
     Begin,
     Fill,
     Halt,
@@ -44,11 +43,16 @@ from grebe.core.player.commands import (
     Metronome,
     Mute,
     Nudge,
+    Release,
     Skip,
+    Solo,
     Steer,
+    Withdraw,
 )
-from grebe.core.player.plan import make_plan
+from grebe.core.player.plan import Plan, make_plan, make_set_plan
 from grebe.core.rig.model import Device
+from grebe.core.sets.joined import Joined
+from grebe.core.sets.model import Set
 from grebe.core.songs.chain import Place, place_in_chain
 from grebe.core.songs.edit import set_tempo
 from grebe.core.songs.layout import Layout
@@ -62,7 +66,6 @@ from grebe.link.messages import (
     FromEngine,
     Learn,
     Learned,
-    Listen,
     Loaded,
     Notice,
     Panic,
@@ -103,6 +106,12 @@ class Session:
     def __init__(self, store: Store) -> None:
         self.store = store
         self.song_id = store.project.songs[0].id if store.project.songs else ""
+        self.set_id = store.project.sets[0].id if store.project.sets else ""
+        self.whole_set = False
+        """Whether the set is performed, from the place in hand on, instead of one song."""
+        self.play = SetPlay()
+        self._halted = False
+        """Whether a hand stopped what played last."""
         self.selected_section = ""
         self.selected_tick: int | None = None
         """Where in the song to run from, where that is not a section's beginning."""
@@ -124,12 +133,8 @@ class Session:
         """What was played in during the last minutes."""
         self.pushed = 0.0
         """Percent by which everything is pushed ahead just now."""
-        self.check = SoundCheck()
-        """What is listened to, and what came out of it."""
-        self._check_holds = False
-        self._watching = False
-        self._listened = False
-        """Whether the engine has been asked to listen to anything."""
+        self.checking = Checking(self)
+        """What boxes are heard to do."""
         self._client: EngineClient | None = None
         self._plan_changed = False
         self._gone_since: dict[str, float] = {}
@@ -157,6 +162,15 @@ class Session:
     def song(self) -> Song | None:
         """The song at hand; None in a project without songs."""
         return next((s for s in self.project.songs if s.id == self.song_id), None)
+
+    @property
+    def running_set(self) -> Set | None:
+        """The set at hand; None in a project without sets."""
+        return next((s for s in self.project.sets if s.id == self.set_id), None)
+
+    def joined(self) -> Joined | None:
+        """The set that is performed, as one song; None while it is one song that is."""
+        return self.play.joined(self.project, self.running_set) if self.whole_set else None
 
     def layout(self) -> Layout | None:
         """The song laid out; None where it cannot be. Asked for with every frame, so it is kept."""
@@ -230,18 +244,18 @@ class Session:
     def fill(self, *, on: bool) -> None:
         """Hold a fill, or let it go."""
         self.filling = on
-        self._tell(Fill(on=on))
+        self.tell(Fill(on=on))
 
     def metronome(self) -> None:
         """Click every beat, or no longer."""
         if self.project.rig.count_in.device is None:
             raise EditError("nothing clicks yet: choose a box for it in the Rig, with K")
         self.clicking = not self.clicking
-        self._tell(Metronome(on=self.clicking))
+        self.tell(Metronome(on=self.clicking))
 
     def strike(self, device: Device, note: int, channel: int | None, velocity: int = 100) -> None:
         """Play a note on a device now; it is remembered as played in."""
-        self._tell(
+        self.tell(
             Strike(
                 device=device.id, note=note, channel=channel or device.channel, velocity=velocity
             )
@@ -254,16 +268,16 @@ class Session:
         """
         teach_plan(self.project, teaching, self.bpm, self._source())
         if self.running:
-            self._tell(Halt())
+            self.tell(Halt())
         self.teaching = teaching
         self._send_plan()
-        self._tell(Begin(count_in_bars=self.project.rig.count_in.bars))
+        self.tell(Begin(count_in_bars=self.project.rig.count_in.bars))
 
     def end_teaching(self) -> None:
         """Stop, and go back to the song."""
         if self.teaching is not None:
             self.teaching = None
-            self._tell(Halt())
+            self.tell(Halt())
             self._send_plan()
 
     @property
@@ -339,6 +353,7 @@ class Session:
         elif isinstance(message, Status):
             if self.link != "on":
                 return  # it speaks of another project: its places mean nothing here
+            message = self._in_own_words(message)
             self.status = message
             self.memory.take(message.played)
             if message.running:
@@ -347,7 +362,7 @@ class Session:
                 kept = self.deviations.setdefault(deviation.device, deque(maxlen=DEVIATIONS_KEPT))
                 kept.append(deviation)
             self._mind_standins(message, now_s)
-            self._listen_on(message)
+            self.checking.take(message)
         elif isinstance(message, Notice):
             self.notice = message
         elif isinstance(message, Learned):
@@ -364,52 +379,60 @@ class Session:
             elif any(s.id == message.song for s in self.project.songs):
                 self.song_id = message.song
 
-    def _listen_on(self, status: Status) -> None:
-        """Go on with the sound check; the section that plays is held meanwhile."""
-        begun = status.running and status.tick > status.section_tick
-        if self.check.active and begun and not status.held and not self._check_holds:
-            self._check_holds = True
-            self._tell(Hold(on=True))
-        if self.check.take(status.heard):
-            self._checked(status)
+    def _in_own_words(self, status: Status) -> Status:
+        """Of a set: the status as the song that plays has it; that song is taken in hand."""
+        joined = self.joined()
+        if joined is None:
+            return status
+        was_running, here = self.running, self.play.entry
+        told, own = self.play.own(joined, status)
+        if own is not None:
+            self.song_id = own.song
+            if self.play.entry != here:
+                self.selected_section, self.selected_tick = "", None
+        elif was_running and not status.running and not self._halted:
+            chapter = self.play.after(joined)
+            if chapter is not None:  # it stopped by itself: the next song waits
+                self.play.entry, self.song_id = chapter.entry, chapter.song
+                self.selected_section, self.selected_tick = "", None
+        return told
 
-    def watch(self, *, on: bool) -> None:
-        """Hear what real boxes play as it comes, for their strips; stand-ins say it themselves."""
-        self._watching = on
-        self._tell_listen()
+    def perform_set(self, *, on: bool) -> None:
+        """Perform the set at hand, or one song; what runs is not touched."""
+        if self.running or self.whole_set == on:
+            return
+        self.whole_set = on
+        joined = self.joined()
+        if joined is not None and joined.chapters[self.play.chapter(joined)].song != self.song_id:
+            self._take_place_of(joined, self.song_id)
+        self._send_plan()
 
-    def _tell_listen(self) -> None:
-        heeds = dict(self.check.devices)
-        if self._watching:
-            for device in self.project.rig.devices:
-                heed = heed_of(device)
-                if heed is not None and device.port.wire != "standin":
-                    heeds.setdefault(device.id, heed)
-        if heeds or self._listened:
-            self._tell(Listen(devices=heeds, asked=self.check.active))
-        self._listened = bool(heeds)
+    def _take_place_of(self, joined: Joined, song_id: str) -> None:
+        """Take in hand the first place of a song in the set, where it has one."""
+        found = next((c.entry for c in joined.chapters if c.song == song_id), None)
+        self.play.entry = found or joined.chapters[0].entry
+        self.song_id = joined.chapters[self.play.chapter(joined)].song
 
-    def _let_go_of_check(self) -> None:
-        self.check.cancel()
-        self._tell_listen()
-        if self._check_holds:
-            self._check_holds = False
-            self._tell(Hold(on=False))
+    def take_set(self, set_id: str) -> None:
+        """Take another set in hand; not while something plays."""
+        if not self.running:
+            self.set_id = set_id
+            joined = self.joined()
+            if joined is not None:
+                self._take_place_of(joined, self.song_id)
+            self._send_plan()
 
-    def _checked(self, status: Status) -> None:
-        """A pass of the sound check is complete: keep it, log it, say it."""
-        done = self.check.finish(self.project, status.bpm, datetime.now().astimezone())
-        self._let_go_of_check()
-        problem = log_checks(self.project, done)
-        if problem:
-            self.say("warn", problem)
-        elif len(done) == 1:
-            ((device, result),) = done.items()
-            name = self.project.rig.name_of(device)
-            self.say("info", f"{name}: {result.measured.sentence}")
-        else:
-            good = sum(r.measured.verdict == "good" for r in done.values())
-            self.say("info", f"Checked {len(done)} boxes: {good} are good.")
+    def choose_place(self, entry: str) -> bool:
+        """Take a place of the set in hand; not while something plays. Whether it was taken."""
+        running = self.running_set
+        place = next((s for s in running.songs if s.id == entry), None) if running else None
+        if place is None or self.running:
+            return False
+        self.play.entry = entry
+        if any(s.id == place.song for s in self.project.songs):
+            self.song_id, self.selected_section, self.selected_tick = place.song, "", None
+        self._resume_section = ""
+        return True
 
     def _meet(self, welcome: Welcome) -> None:
         if welcome.running and welcome.source != self._source():
@@ -422,6 +445,9 @@ class Session:
             return
         self.link = "on"
         if welcome.running:
+            performed = [s.id for s in self.project.sets if f"set-{s.id}" == welcome.song]
+            self.whole_set = bool(performed)
+            self.set_id = performed[0] if performed else self.set_id
             if any(s.id == welcome.song for s in self.project.songs):
                 self.song_id = welcome.song
             self.say("info", "Attached to the engine that was already playing.")
@@ -473,6 +499,8 @@ class Session:
     def _document_changed(self, old: Project, new: Project) -> None:
         del old
         self._plan_changed = True
+        if all(s.id != self.set_id for s in new.sets):
+            self.set_id = new.sets[0].id if new.sets else ""
         if all(song.id != self.song_id for song in new.songs):
             self.song_id = new.songs[0].id if new.songs else ""
 
@@ -482,18 +510,24 @@ class Session:
         if song is None or self._client is None:
             return
         try:
-            if self.teaching is not None:
-                plan = teach_plan(self.project, self.teaching, song.bpm, self._source())
-            else:
-                plan = make_plan(self.project, song, self._source())
+            plan = self._plan(song)
         except EditError as error:
             self.say("error", f"{error}. What played before plays on.")
             return
         self._client.send(load_message(self.project, plan))
-        if self._watching or self.check.active:
-            self._tell_listen()
+        self.checking.tell_again()
 
-    def _tell(self, message: ToEngine) -> None:
+    def _plan(self, song: Song) -> Plan:
+        """What the engine is to play. EditError where that cannot be cut."""
+        if self.teaching is not None:
+            return teach_plan(self.project, self.teaching, song.bpm, self._source())
+        running = self.running_set
+        if self.joined() is not None and running is not None:
+            return make_set_plan(self.project, running, self._source())
+        return make_plan(self.project, song, self._source())
+
+    def tell(self, message: ToEngine) -> None:
+        """Say something to the engine, where one is there for this project."""
         if self._client is not None and self.link == "on":
             self._client.send(message)
 
@@ -508,7 +542,8 @@ class Session:
         if self.teaching is not None:
             self.end_teaching()
         elif self.running:
-            self._tell(Halt())
+            self._halted = True
+            self.tell(Halt())
             self._resume_section = ""
         elif (place := self._next_bar()) is not None:
             self._begin(self._resume_section, *place)
@@ -544,16 +579,17 @@ class Session:
             return
         span = layout.span_of(self.selected_section) or layout.spans[0]
         into = 0 if tick is None else max(0, tick - span.tick) // span.scene.meter.bar_ticks
-        self._tell(Launch(section=span.section.id, at="bar", into_bars=into))
+        self.tell(Launch(section=self._known_as(span.section.id), at="bar", into_bars=into))
 
     def loop_over(self, first: int, last: int) -> None:
         """Play a stretch of the song over and over; an empty one goes on as written."""
-        self._tell(LoopOver(first=first, last=last))
+        top = self._top if first < last else 0
+        self.tell(LoopOver(first=first + top, last=last + top))
 
     def keep_mutes(self) -> None:
         """Mutes by hand stay at the end of this section, or are dropped, for this once."""
         if self.status is not None:
-            self._tell(KeepMutes(on=not self.status.mutes_kept))
+            self.tell(KeepMutes(on=not self.status.mutes_kept))
 
     def _next_bar(self) -> tuple[int, int] | None:
         """After the engine was lost: the next bar of the song, and when it would have come."""
@@ -582,14 +618,29 @@ class Session:
         self.deviations.clear()
         if self._plan_changed:
             self._send_plan()
-        first = section if known else ""
-        self._tell(Begin(section=first, tick=tick, at_ns=at_ns, count_in_bars=count_in_bars))
+        first = self._known_as(section if known else "", begins=True)
+        tick = tick + self._top if tick is not None else None
+        self._halted = False
+        self.tell(Begin(section=first, tick=tick, at_ns=at_ns, count_in_bars=count_in_bars))
         self._resume_section = ""
+
+    def _known_as(self, section: str, *, begins: bool = False) -> str:
+        """What the engine calls a section of the song in hand."""
+        joined = self.joined()
+        if joined is None or not (section or begins):
+            return section
+        return joined.id_of(self.play.chapter(joined), section)
+
+    @property
+    def _top(self) -> int:
+        """The tick at which the song in hand begins in what the engine plays."""
+        joined = self.joined()
+        return 0 if joined is None else self.play.top(self.project, joined)
 
     def push(self, percent: float) -> None:
         """Push everything ahead, or hold it back, until told 0."""
         self.pushed = percent
-        self._tell(Nudge(percent=percent))
+        self.tell(Nudge(percent=percent))
 
     def change_tempo(self, by: float) -> None:
         """The song's tempo by so many BPM; while it plays, from the next beat on."""
@@ -609,40 +660,48 @@ class Session:
             name = self.project.rig.name_of(self.status.follows)
             self.say("warn", f"{name} leads: its tempo holds.")
         elif bars and self.running:
-            self._tell(Steer(bpm=bpm, ramp_bars=bars))
+            self.tell(Steer(bpm=bpm, ramp_bars=bars))
             self.say("info", f"To {bpm:g} BPM over {bars} bars; the song keeps its own tempo.")
         elif self.song is not None:
             self.change_tempo(bpm - self.song.bpm)
 
-    def begin_check(self, devices: Sequence[Device], *, notes: bool = False) -> None:
-        """Listen to devices over some bars, running if nothing runs yet."""
-        heeds = {d.id: heed for d in devices if (heed := heed_of(d, notes=notes)) is not None}
-        if not heeds:
-            first = devices[0] if devices else None
-            words = what_to_do(self.project.rig, first, None) if first else "There are no boxes."
-            self.say("warn", words)
-            return
-        self.check.begin(heeds)
-        self._tell_listen()
-        if not self.running:
-            self.run_stop()
-        self.say("info", f"Listening for {self.check.bars} bars; Esc gives up.")
-
-    def end_check(self) -> None:
-        """Give up listening."""
-        if self.check.active:
-            self._let_go_of_check()
-            self.say("info", "Listened no further; nothing was kept of it.")
-
     def learn_panic(self, device: str) -> None:
         """Take the next press on a box for the one that panics; "" gives up."""
-        self._tell(Learn(device=device))
+        self.tell(Learn(device=device))
 
     def launch(self, section: str, at: LaunchAt) -> None:
         """Bring in a section; "" is what is next. At once, or where launches are set to."""
         if at != "now" and self.launch_at is not None:
             at = self.launch_at
-        self._tell(Launch(section=section, at=at))
+        self.tell(Launch(section=self._known_as(section), at=at))
+
+    def launch_song(self, entry: str, at: LaunchAt) -> None:
+        """Bring in another song of the set from its beginning; stopped, take it in hand."""
+        joined = self.joined()
+        if not self.running or joined is None:
+            self.choose_place(entry)
+            return
+        first = next((c.first for c in joined.chapters if c.entry == entry), None)
+        if first is None:
+            raise EditError("that song cannot be played")
+        self.tell(Launch(section=first, at=at))
+
+    def back(self) -> None:
+        """The section before, on the next bar."""
+        self.tell(Back())
+
+    def withdraw(self) -> None:
+        """Take back what was asked for."""
+        self.tell(Withdraw())
+
+    def release(self) -> None:
+        """Let the tempo go to the song's own."""
+        self.tell(Release())
+
+    def solo(self, device: str) -> None:
+        """A device alone, with others that are; or no longer."""
+        alone = self.status is not None and device in self.status.solos
+        self.tell(Solo(device=device, on=not alone))
 
     def next_launch_unit(self) -> None:
         """Launches come in where their view has it, or on the next bar, beat, quarter beat."""
@@ -655,20 +714,20 @@ class Session:
     def hold(self) -> None:
         """Hold this section, or let it go on."""
         if self.status is not None:
-            self._tell(Hold(on=not self.status.held))
+            self.tell(Hold(on=not self.status.held))
 
     def again(self) -> None:
         """One more pass."""
-        self._tell(Again())
+        self.tell(Again())
 
     def skip(self) -> None:
         """Leave out what is next."""
-        self._tell(Skip())
+        self.tell(Skip())
 
     def mute(self, device: str) -> None:
         """Mute a device, or let it sound."""
         silent = self.status is not None and (device, "") in self.status.mutes
-        self._tell(Mute(device=device, on=not silent))
+        self.tell(Mute(device=device, on=not silent))
 
     def escape(self, now_s: float) -> bool:
         """The second time within a second is panic; whether it was."""
@@ -676,7 +735,7 @@ class Session:
         if last is None or now_s - last > PANIC_WITHIN_S:
             return False
         self._last_escape = None
-        self._tell(Panic())
+        self.tell(Panic())
         return True
 
     def tap(self, now_s: float) -> None:

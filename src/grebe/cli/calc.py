@@ -6,7 +6,7 @@ import argparse
 import math
 from collections.abc import Iterable
 
-from grebe.cli import calc_patterns, calc_rig
+from grebe.cli import calc_patterns, calc_rig, calc_times
 from grebe.cli.common import Commands, add_json, answer, bpm, command, meter, number
 from grebe.core.sync.explain import drift
 from grebe.core.time.meter import Meter
@@ -89,6 +89,7 @@ def add_commands(commands: Commands) -> None:
     row.add_argument("--limit-ms", type=_positive, default=20.0)
     add_json(row)
     calc_rig.add_commands(calculators)
+    calc_times.add_commands(calculators)
     calc_patterns.add_commands(calculators)
 
 

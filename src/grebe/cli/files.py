@@ -14,6 +14,8 @@ from grebe.app.export import (
     export_cues,
     export_programme,
     export_pulses,
+    export_set_cues,
+    export_set_sheet,
     export_setup,
     export_smf,
     export_stage,
@@ -60,6 +62,7 @@ def add_commands(commands: Commands) -> None:
     )
     parser.add_argument("file")
     parser.add_argument("--song")
+    parser.add_argument("--set", help="with --csv, instead of a song: the cue list of a set")
     parser.add_argument("--pattern", help="instead of a song: a pattern as a WAV loop")
     parser.add_argument("--voice", help="only this voice of the pattern")
     parser.add_argument("--scene", help="instead of a song: a scene as a WAV loop")
@@ -92,6 +95,7 @@ def add_commands(commands: Commands) -> None:
     )
     parser.add_argument("file")
     parser.add_argument("--song", help="the song; its tempo is that of step sheets")
+    parser.add_argument("--set", help="with --kind stage, instead of a song: a whole set")
     parser.add_argument("--to", required=True, metavar="OUT.html|OUT.pdf")
     parser.add_argument("--device", help="the sheet of one device")
     parser.add_argument("--pattern", help="with --kind steps: the sheet of one pattern")
@@ -166,7 +170,11 @@ def sheet(arguments: argparse.Namespace) -> int:
     project = opened(arguments).project
     song = project.song_named(arguments.song) if arguments.song else None
     path, device = Path(arguments.to), arguments.device or ""
-    if arguments.kind in ("programme", "stage"):
+    if arguments.set:
+        if arguments.kind != "stage":
+            raise UsageError("of a set there is the stage sheet: --kind stage")
+        written = export_set_sheet(project, project.set_named(arguments.set), path, to_pdf=_to_pdf)
+    elif arguments.kind in ("programme", "stage"):
         if song is None:
             raise UsageError(f"--kind {arguments.kind} is of a song: name it with --song")
         if arguments.kind == "stage":
@@ -191,6 +199,8 @@ def render(arguments: argparse.Namespace) -> int:
     folder = Path(arguments.to)
     if arguments.pattern or arguments.scene:
         return _render_loop(project, folder, arguments)
+    if arguments.set:
+        return _render_set(project, folder, arguments)
     if not arguments.song:
         raise UsageError("say what to render: --song NAME, --pattern NAME or --scene NAME")
     song = project.song_named(arguments.song)
@@ -229,6 +239,13 @@ def render(arguments: argparse.Namespace) -> int:
         written += [str(path) for path in export_pulses(project, song, folder, track)]
         sys.stderr.write(f"{PULSE_TRACK_CARE}\n")
     return _list_files(arguments, written)
+
+
+def _render_set(project: Project, folder: Path, arguments: argparse.Namespace) -> int:
+    running = project.set_named(arguments.set)
+    if not arguments.csv:
+        raise UsageError("of a set there is the cue list: --csv; its songs are rendered one by one")
+    return _list_files(arguments, [str(export_set_cues(project, running, folder))])
 
 
 def _sounds(project: Project, arguments: argparse.Namespace) -> dict[str, dict[int, Sample]]:

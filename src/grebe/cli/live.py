@@ -14,7 +14,8 @@ from grebe.app.perform import percentiles, perform, with_faults, with_leader_nam
 from grebe.app.processor import processor_times, stolen_percent
 from grebe.app.runtime import engine_socket
 from grebe.cli.common import Commands, add_json, command, number, opened, print_json, progress_bar
-from grebe.errors import EngineError
+from grebe.core.player.plan import make_plan, make_set_plan
+from grebe.errors import EngineError, UsageError
 from grebe.link.messages import Shutdown, Welcome
 
 BENCHES = (
@@ -40,12 +41,13 @@ def add_commands(commands: Commands) -> None:
     parser = command(
         commands,
         "run",
-        "Play a song without a window, then say how late each device was.",
+        "Play a song or a set without a window, then say how late each device was.",
         'grebe run set.grebe --song "Harbour bell" --seconds 60 --json',
         run,
     )
     parser.add_argument("file")
-    parser.add_argument("--song", required=True)
+    parser.add_argument("--song")
+    parser.add_argument("--set", help="instead of a song: a whole set, with its stops")
     parser.add_argument("--seconds", type=_seconds, required=True)
     parser.add_argument("--leader", default=None, metavar="DEVICE|grebe")
     parser.add_argument("--faults", default="{}", metavar="JSON")
@@ -68,9 +70,23 @@ def run(arguments: argparse.Namespace) -> int:
     assumed: tuple[str, ...] = ()
     if arguments.leader is not None:
         project, assumed = with_leader_named(project, arguments.leader)
-    song = project.song_named(arguments.song)
+    if bool(arguments.song) == bool(arguments.set):
+        raise UsageError("say what to play: --song NAME or --set NAME")
+    gaps: dict[str, float] = {}
+    if arguments.set:
+        running = project.set_named(arguments.set)
+        plan = make_set_plan(project, running)
+        gaps = {s.id: s.gap_s for s in running.songs}
+    else:
+        plan = make_plan(project, project.song_named(arguments.song))
     before = processor_times()
-    outcome = perform(project, song, arguments.seconds, progress=progress_bar(arguments.seconds))
+    outcome = perform(
+        project,
+        plan,
+        arguments.seconds,
+        gap_s=lambda entry: gaps.get(entry, 0.0),
+        progress=progress_bar(arguments.seconds),
+    )
     names = {d.id: d.name for d in project.rig.devices}
     rows = [
         {
@@ -88,7 +104,7 @@ def run(arguments: argparse.Namespace) -> int:
     if arguments.json:
         print_json(
             {
-                "song": song.name,
+                "song": plan.song.name,
                 "seconds": round(outcome.played_s, 3),
                 "priority": outcome.welcome.priority,
                 "stolen_percent": stolen_percent(before, processor_times()),

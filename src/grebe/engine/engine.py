@@ -8,6 +8,7 @@ from heapq import heappop, heappush
 
 from grebe.core.player.commands import (
     Again,
+    Back,
     Begin,
     Command,
     Fill,
@@ -20,8 +21,11 @@ from grebe.core.player.commands import (
     Mute,
     Nudge,
     Rejoin,
+    Release,
     Skip,
+    Solo,
     Steer,
+    Withdraw,
 )
 from grebe.core.player.events import (
     SAID,
@@ -123,7 +127,8 @@ STOP_SETTLES_NS = 200_000_000
 
 
 PLAYED = (
-    Launch, Hold, Again, Skip, Mute, KeepMutes, LoopOver, Steer, Nudge, Fill, Metronome,
+    Launch, Hold, Again, Skip, Back, Withdraw, Release, Solo, Mute, KeepMutes, LoopOver, Steer,
+    Nudge, Fill, Metronome,
 )  # fmt: skip
 """What is for the player as it is."""
 
@@ -161,6 +166,7 @@ class Engine:
         self._bytes: dict[DeviceEvent, bytes] = {}
         self._section = ("", 0)
         self._next: tuple[str, int, bool] = ("", 0, False)
+        self._last_word = 0
         self._lookahead_ns = LOOKAHEAD_NS
         self._last_plan = self._last_poll = self._last_status = self._last_ports = 0
         self._last_wanted = self._now_ns()
@@ -652,6 +658,7 @@ class Engine:
                 # While the player is already in the coming section, what was
                 # true of this one stays on show until it is over.
                 self._next = (player.next_section, player.boundary, player.launched)
+                self._last_word = player.last_word if timeline is not None else 0
         return Status(
             at_ns=now,
             running=self._running,
@@ -662,6 +669,9 @@ class Engine:
             next_section=self._next[0],
             boundary=self._next[1],
             launched=self._next[2],
+            last_word=self._last_word,
+            carried=player.carried if player else False,
+            solos=player.solos if player else (),
             held=player.held if player else False,
             mutes=player.mutes if player else (),
             mutes_by_hand=player.mutes_by_hand if player else (),

@@ -2,13 +2,17 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from html import escape
 
+from grebe.core.document import Project
 from grebe.core.patterns.stepsheet import StepSheet, VoiceRows
 from grebe.core.rig.setup import DeviceSheet, SetupSheet
+from grebe.core.sets.plan import PlacedSong, SetPlan
+from grebe.core.sets.words import between_words, key_words, tempo_words, work_words
 from grebe.core.songs.cues import Cue, CueSheet
 from grebe.core.songs.programme import How, Programme
+from grebe.core.time.tempo import TempoMap
 
 STYLE = """
 body { font-family: "Barlow Semi Condensed", sans-serif; font-size: 11pt; color: #1B2B31; }
@@ -142,6 +146,50 @@ def stage_html(
         f"<p>{escape(project)}. {layout.bars} bars, {_clock(layout.seconds())}, "
         f"{song.bpm:g} BPM.</p>"
     )
+    parts.append(_stage_table(sheet, layout.tempo.seconds_at))
+    return "\n".join([*parts, "</body></html>", ""])
+
+
+def set_html(
+    project: Project, plan: SetPlan, sheets: list[tuple[PlacedSong, CueSheet]], *,
+    ink: str = "#1B2B31", muted: str = "#5A6A6E",
+) -> str:  # fmt: skip
+    """A stage sheet of a set: each song, what lies before it, then its sections with clock times
+    from the set's first beat."""
+    running = plan.running
+    parts = _opening(f"Stage sheet: {running.name}", ink, muted)
+    parts.append(f"<h1>{escape(running.name)}</h1>")
+    slot = f" of {_clock(running.slot_s)}" if running.slot_s else ""
+    parts.append(f"<p>{len(sheets)} songs, {_clock(plan.seconds)}{slot}.</p>")
+    for number, (song, sheet) in enumerate(sheets, start=1):
+        assert song.facts is not None
+        assert song.tempo is not None
+        facts, tempo = song.facts, song.tempo
+        key = f", {escape(facts.key)}" if facts.key else ""
+        parts.append(f"<h2>{number}. {escape(facts.song.name)}</h2>")
+        parts.append(
+            f"<p>{_clock(song.start_s)} to {_clock(song.end_s)}, {facts.bars} bars, "
+            f"{facts.bpm:g} BPM{key}.</p>"
+        )
+        crossing = song.crossing
+        if crossing is not None:
+            how = f"{tempo_words(song.entry, crossing)}; {key_words(crossing.key)}."
+            work = [f"&#9670; {escape(work_words(project, w))}" for w in crossing.between.by_hand]
+            verdict = "" if crossing.between.fits else (
+                f"<br><b>{escape(between_words(project, crossing.between))}</b>"
+            )  # fmt: skip
+            parts.append(f"<p>Comes in: {'<br>'.join([escape(how), *work])}{verdict}</p>")
+        begin = song.start_s - tempo.seconds_at(0)
+
+        def at(tick: int, begin: float = begin, tempo: TempoMap = tempo) -> float:
+            return begin + tempo.seconds_at(tick)
+
+        parts.append(_stage_table(sheet, at))
+    return "\n".join([*parts, "</body></html>", ""])
+
+
+def _stage_table(sheet: CueSheet, seconds_at: Callable[[int], float]) -> str:
+    layout = sheet.layout
     rows: list[str] = []
     for number, span in enumerate(layout.spans):
         cues = [c for c in sheet.cues if span.tick <= c.tick < span.end and c.kind != "section"]
@@ -151,15 +199,14 @@ def stage_html(
         if not sheet.in_time[number]:
             moves.append("<b>More than your hands can make in time</b>")
         others = [_other(c, span.bar) for c in cues if c.by not in ("hand", "foot")]
-        at = _clock(layout.tempo.seconds_at(span.tick))
+        at = _clock(seconds_at(span.tick))
         rows.append(
             f"<tr><td><b>{span.bar}</b></td><td>{at}</td><td><b>{escape(span.scene.name)}</b>"
             f"<br>{span.bars} bars</td><td>{'<br>'.join(moves) or 'hands free'}</td>"
             f"<td class='why'>{'<br>'.join(others)}</td></tr>"
         )
     head = "<tr><td>Bar</td><td>Time</td><td>Scene</td><td>You</td><td>Grebe</td></tr>"
-    parts.append(f"{TABLE}{head}{''.join(rows)}</table>")
-    return "\n".join([*parts, "</body></html>", ""])
+    return f"{TABLE}{head}{''.join(rows)}</table>"
 
 
 def _other(cue: Cue, first_bar: int) -> str:

@@ -14,6 +14,7 @@ import msgspec
 
 from grebe.core.player.commands import (
     Again,
+    Back,
     Begin,
     Fill,
     Halt,
@@ -24,16 +25,19 @@ from grebe.core.player.commands import (
     Metronome,
     Mute,
     Nudge,
+    Release,
     SetPlan,
     Skip,
+    Solo,
     Steer,
+    Withdraw,
 )
 from grebe.core.rig.standin import Setup
 from grebe.core.rig.trigger import Trigger
 from grebe.core.units import Channel, Note, Value, Velocity
 from grebe.errors import ProtocolError
 
-LINK_VERSION = 6
+LINK_VERSION = 7
 MAX_MESSAGE_BYTES = 16 * 1024 * 1024
 """A project of 500 patterns is about 2 MB; eight times that is a mistake or an attack."""
 
@@ -113,6 +117,10 @@ ToEngine: TypeAlias = (
     | Hold
     | Again
     | Skip
+    | Back
+    | Withdraw
+    | Release
+    | Solo
     | KeepMutes
     | LoopOver
     | Mute
@@ -217,11 +225,17 @@ class Status(Value, frozen=True, kw_only=True, tag="status"):
     next_section: str = ""
     boundary: int = 0
     """Tick at which the next section comes in."""
+    last_word: int = 0
+    """Tick until which what comes next can be withdrawn."""
     launched: bool = False
     held: bool = False
+    carried: bool = False
+    """Whether the song goes on at the tempo of the one before, until it is released."""
     mutes: tuple[tuple[str, str], ...] = ()
     mutes_by_hand: tuple[tuple[str, str], ...] = ()
     """Those, and what sounds, that a hand has made otherwise than scene and song would have it."""
+    solos: tuple[str, ...] = ()
+    """Devices that sound alone."""
     mutes_kept: bool = True
     """Whether they stay when this section is over."""
     loop: tuple[int, int] | None = None

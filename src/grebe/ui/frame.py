@@ -35,6 +35,7 @@ from grebe.ui.patterns.view import PatternsView
 from grebe.ui.rail import Rail
 from grebe.ui.rig.view import RigView
 from grebe.ui.scenes.view import ScenesView
+from grebe.ui.set.view import SetView
 from grebe.ui.song.view import SongView
 from grebe.ui.stage.view import StageView
 from grebe.ui.sync.view import SyncView
@@ -47,6 +48,8 @@ FRAME_MS = 16
 RESTING_MS = 50
 PUSH_PERCENT = 4.0
 PUSH_KEYS = (Qt.Key.Key_F7, Qt.Key.Key_F8)
+SET_STATIONS = (6, 7)
+"""Where Space runs the set rather than the song in hand."""
 FILL_KEY = Qt.Key.Key_F9
 FILES = "Grebe projects (*.grebe)"
 RECOVERED = "Unsaved work was found and brought back. Ctrl+Z gives the file as it was saved."
@@ -72,6 +75,7 @@ class Frame(QWidget):
             PatternsView(self.session),
             ScenesView(self.session),
             SongView(self.session),
+            SetView(self.session),
             StageView(self.session),
         ):
             self.views[view.number] = view
@@ -144,6 +148,7 @@ class Frame(QWidget):
         self.session.memory.take_fresh()  # what was played elsewhere is remembered, not written
         self.key_sheet.hide()
         view = self.views[number]
+        self.session.perform_set(on=number in SET_STATIONS)
         self.stack.setCurrentWidget(view)
         self.set_palette()
         view.document_changed()
@@ -187,12 +192,12 @@ class Frame(QWidget):
         self._badges_stale = False
         serious = [f for f in self.session.findings() if f.severity != "note"]
         patterns = {p.id for p in self.session.project.patterns}
-        station = {"scene": 4, "song": 5}
+        station = {"scene": 4, "song": 5, "set": 6}
         counts = Counter(
             station.get(f.code.partition(".")[0], 3 if f.subject in patterns else 1)
             for f in serious
         )
-        for number in (1, 3, 4, 5):
+        for number in (1, 3, 4, 5, 6):
             self.rail.set_badge(number, counts[number])
 
     def pulse(self) -> None:
@@ -333,6 +338,10 @@ class Frame(QWidget):
     def do_station_5(self) -> None:
         """Song."""
         self.show_station(5)
+
+    def do_station_6(self) -> None:
+        """Set."""
+        self.show_station(6)
 
     def do_station_7(self) -> None:
         """Stage."""

@@ -19,6 +19,7 @@ STATIONS: tuple[tuple[int, str], ...] = (
     (3, "Patterns"),
     (4, "Scenes"),
     (5, "Song"),
+    (6, "Set"),
     (7, "Stage"),
 )
 """Number (also its key with Ctrl) and name. Numbers keep to the whole order of work."""

@@ -49,7 +49,7 @@ def find(project: Project) -> Found:
         *scene_findings(project, reached),
         *hand_findings(project, reached),
         *song_findings(project, reached),
-        *set_findings(project, reached),
+        *set_findings(project),
     ]
     # A pattern used in three scenes is one finding.
     once = {(f.code, f.subject, f.message): f for f in rows}

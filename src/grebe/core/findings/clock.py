@@ -319,7 +319,9 @@ def _tempo(look: Look, device: Device) -> Iterator[Finding]:
     outside: list[str] = []
     between: list[str] = []
     for song in look.project.songs:
-        tempi = dict.fromkeys([song.bpm, *(s.bpm for s in song.sections if s.bpm is not None)])
+        said = [song.bpm, *(s.bpm for s in song.sections if s.bpm is not None)]
+        said += [t.bpm for s in song.sections for t in s.tempi]
+        tempi = dict.fromkeys(said)
         for bpm in tempi:
             if not limits.low <= bpm <= limits.high:
                 outside.append(f"{song.name} at {bpm:g}")

@@ -6,7 +6,6 @@ from collections.abc import Iterator
 
 from grebe.core.document import Project
 from grebe.core.findings.model import Finding
-from grebe.core.sets.facts import SongFacts
 from grebe.core.sets.fit import repeats, to_drop
 from grebe.core.sets.model import Set
 from grebe.core.sets.plan import FactsBook, PlacedSong, SetPlan, plan_set
@@ -16,7 +15,7 @@ JUMP = 0.1
 """A cut to a tempo so much faster or slower is heard as another piece."""
 
 
-def set_findings(project: Project, reached: frozenset[str]) -> Iterator[Finding]:
+def set_findings(project: Project) -> Iterator[Finding]:
     """Everything about each set."""
     book = FactsBook()
     for running in project.sets:
@@ -33,9 +32,6 @@ def set_findings(project: Project, reached: frozenset[str]) -> Iterator[Finding]
             yield from _missing(project, running, song)
             yield from _crossing(project, running, plan, song)
         yield from _slot(plan)
-        for facts in {s.entry.song: s.facts for s in plan.playable}.values():
-            if facts is not None:
-                yield from _tempi(project, running, facts, reached)
 
 
 def _missing(project: Project, running: Set, song: PlacedSong) -> Iterator[Finding]:
@@ -114,22 +110,3 @@ def _slot(plan: SetPlan) -> Iterator[Finding]:
         why="The end is cut off by somebody else.",
         fix=f"Drop {names}." if names else "Take a song out, or shorten one.",
     )  # fmt: skip
-
-
-def _tempi(
-    project: Project, running: Set, facts: SongFacts, reached: frozenset[str]
-) -> Iterator[Finding]:
-    """Tempi of a song that a box which follows the clock cannot run at."""
-    for device in project.rig.devices:
-        tempo = device.spec.tempo
-        if device.id not in reached or not device.obeys_clock:
-            continue
-        off = [b for b in (facts.low_bpm, facts.high_bpm) if not tempo.low <= b <= tempo.high]
-        if off:
-            yield Finding(
-                code="set.tempo-range", severity="warn", subject=running.id,
-                message=f"{facts.song.name} goes to {off[-1]:g} BPM; {device.name} runs from "
-                f"{tempo.low:g} to {tempo.high:g}.",
-                why="It drops ticks there, or stands still.",
-                fix="Play the song at half or double the tempo, or without that box.",
-            )  # fmt: skip

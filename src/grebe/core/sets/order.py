@@ -163,12 +163,11 @@ def _exact(costs: Costs) -> tuple[int, ...]:
 
 def _improved(costs: Costs) -> tuple[int, ...]:
     count = len(costs.place)
-    pinned = {
-        int(song): at
-        for at in range(count)
-        for song in np.flatnonzero(np.isfinite(costs.place[:, at]))
-        if np.isinf(costs.place[:, at]).any()
-    }
+    pinned: dict[int, int] = {}
+    for at in range(count):
+        songs = np.flatnonzero(np.isfinite(costs.place[:, at]))
+        if len(songs) == 1:
+            pinned[int(songs[0])] = at
     free = [n for n in range(count) if n not in pinned]
     dice = random.Random(1)
     best: list[int] = []

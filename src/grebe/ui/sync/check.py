@@ -17,7 +17,7 @@ TONES: dict[str, Tone] = {
 
 def check_lines(session: Session, device: Device) -> list[Line]:
     """The device's part of the sheet."""
-    check = session.check
+    check = session.checking.check
     gap = Line("", kind="gap")
     if device.id in check.devices:
         bars = f"{check.bars_heard:.0f} of {counted(check.bars, 'bar')}"

@@ -74,7 +74,7 @@ class SyncView(View):
     def escaped(self) -> None:
         """Give up what is listened to, put away a recording, leave the fields."""
         self.recording.give_up()
-        self.session.end_check()
+        self.session.checking.end()
         self._file_lines = []
         self.moved()
         if self.tempo.isAncestorOf(self.focusWidget() or self):
@@ -134,7 +134,7 @@ class SyncView(View):
         if judged.verdict:
             lines += [row("Comes", late_text(judged.offset_ms)), row("Beats", str(judged.beats))]
         lines.append(row("Offset set", f"{device.offset_ms:+.1f} ms"))
-        if judged.set_ms is not None and device.id not in self.session.check.results:
+        if judged.set_ms is not None and device.id not in self.session.checking.check.results:
             lines.append(note(f"Enter sets it to {judged.set_ms:+.1f} ms.", "yours"))
         elif judged.verdict == "drifting":
             lines.append(note("No one number mends drift: it is not on the clock.", "look"))
@@ -162,12 +162,12 @@ class SyncView(View):
     def showEvent(self, event: object) -> None:
         """Hear what real boxes play, for their strips."""
         del event
-        self.session.watch(on=True)
+        self.session.checking.watch(on=True)
 
     def hideEvent(self, event: object) -> None:
         """Hear it no longer."""
         del event
-        self.session.watch(on=False)
+        self.session.checking.watch(on=False)
 
     def leaving(self) -> None:
         """End what still measures."""
@@ -181,17 +181,17 @@ class SyncView(View):
         """Listen to the selected device over 16 bars."""
         device = self._device()
         if device is not None:
-            self.session.begin_check([device])
+            self.session.checking.begin([device])
 
     def do_check_notes(self) -> None:
         """The same by what it plays: its swing is seen, too."""
         device = self._device()
         if device is not None:
-            self.session.begin_check([device], notes=True)
+            self.session.checking.begin([device], notes=True)
 
     def do_check_all(self) -> None:
         """Listen to all devices at once that can be heard."""
-        self.session.begin_check(self.session.project.rig.devices)
+        self.session.checking.begin(self.session.project.rig.devices)
 
     def do_measure_file(self) -> None:
         """Measure a recording: left the reference, right the device."""
@@ -245,7 +245,7 @@ class SyncView(View):
         device = next((d for d in devices if d.id == self.strips.selected), None)
         if device is None:
             return
-        checked = self.session.check.results.get(device.id)
+        checked = self.session.checking.check.results.get(device.id)
         if checked is not None and checked.offset_ms == device.offset_ms:
             setting = checked.set_ms  # a check says more than the last beats
         else:

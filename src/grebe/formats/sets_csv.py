@@ -1,0 +1,93 @@
+"""Sets as CSV, so that they can be kept in a spreadsheet: one song a line, in running order."""
+
+from __future__ import annotations
+
+import csv
+import io
+from typing import Any
+
+import msgspec
+
+from grebe.core.document import Project
+from grebe.core.sets.model import INTO, Set, SetSong
+from grebe.core.sets.plan import SetPlan
+from grebe.errors import UsageError
+
+COLUMNS = (
+    "song", "into", "ramp_bars", "gap_s", "pinned", "bpm", "key", "energy", "start_s", "seconds",
+)  # fmt: skip
+"""The first five are read; the others are worked out from the songs and only written."""
+MAX_LINES = 200
+_YES, _NO = ("1", "yes", "true", "x"), ("", "0", "no", "false")
+
+
+def set_csv(plan: SetPlan) -> str:
+    """A set as CSV (RFC 4180)."""
+    text = io.StringIO()
+    rows = csv.writer(text)
+    rows.writerow(COLUMNS)
+    for song in plan.songs:
+        entry, facts = song.entry, song.facts
+        own: tuple[Any, ...] = ("", "", "", "", "")
+        if facts is not None:
+            own = (
+                f"{facts.bpm:g}", facts.key, f"{facts.mean_energy:.2f}", f"{song.start_s:.1f}",
+                f"{song.seconds:.1f}",
+            )  # fmt: skip
+        rows.writerow(
+            (
+                entry.song if facts is None else facts.song.name, entry.into, entry.ramp_bars,
+                f"{entry.gap_s:g}", "yes" if entry.pinned else "", *own,
+            )
+        )  # fmt: skip
+    return text.getvalue()
+
+
+def read_set_csv(text: str, project: Project, base: Set) -> Set:
+    """`base` with its songs as a CSV has them; only `song` has to be there.
+
+    UsageError names the line and what is wrong with it.
+    """
+    try:
+        lines = list(csv.reader(io.StringIO(text), strict=True))
+    except csv.Error as error:
+        raise UsageError(f"the set is not CSV: {error}") from error
+    if not lines or "song" not in lines[0]:
+        raise UsageError("the set's first line should name its columns, `song` among them")
+    names = {s.name: s.id for s in reversed(project.songs)} | {s.id: s.id for s in project.songs}
+    out: list[SetSong] = []
+    for number, cells in enumerate(lines[1:], start=2):
+        row = dict(zip(lines[0], (c.strip() for c in cells), strict=False))
+        if not any(row.values()):
+            continue
+        if len(out) == MAX_LINES:
+            raise UsageError(f"line {number}: a set has at most {MAX_LINES} songs")
+        name = row.get("song", "")
+        if name not in names:
+            there = ", ".join(s.name for s in project.songs) or "none"
+            raise UsageError(f"line {number}: there is no song {name!r}; songs: {there}")
+        fields = {"id": f"e{len(out) + 1}", "song": names[name], **_settings(row, number)}
+        try:
+            out.append(msgspec.convert(fields, SetSong))
+        except msgspec.ValidationError as error:
+            raise UsageError(f"line {number}: {error}") from error
+    return msgspec.structs.replace(base, songs=tuple(out))
+
+
+def _settings(row: dict[str, str], number: int) -> dict[str, Any]:
+    out: dict[str, Any] = {}
+    if row.get("into"):
+        if row["into"] not in INTO:
+            raise UsageError(f"line {number}: into is one of {', '.join(INTO)}")
+        out["into"] = row["into"]
+    for field, kind in (("ramp_bars", int), ("gap_s", float)):
+        if row.get(field):
+            try:
+                out[field] = kind(row[field])
+            except ValueError as error:
+                raise UsageError(f"line {number}: {field} is a number: {error}") from error
+    pinned = row.get("pinned", "").lower()
+    if pinned not in (*_YES, *_NO):
+        raise UsageError(f"line {number}: pinned is yes or empty (got {pinned!r})")
+    out["pinned"] = pinned in _YES
+    return out

@@ -1,0 +1,1 @@
+"""Set: the songs in running order."""
