@@ -14,6 +14,7 @@ from grebe.core.document import Project
 from grebe.core.patterns.model import Content, ControlLane, ControlPoint, Hit, Pattern, Voice
 from grebe.core.player.commands import (
     Again,
+    Back,
     Begin,
     Command,
     Fill,
@@ -24,12 +25,17 @@ from grebe.core.player.commands import (
     LoopOver,
     Metronome,
     Mute,
+    Release,
     SetPlan,
     Skip,
+    Solo,
+    Steer,
+    Withdraw,
 )
 from grebe.core.player.events import Clock, Due, NoteOff, NoteOn, SectionStarts, Start, Stop
-from grebe.core.player.plan import make_plan
+from grebe.core.player.plan import Plan, make_plan, make_set_plan
 from grebe.core.player.player import Player
+from grebe.core.sets.model import Set, SetSong
 from grebe.core.songs import edit
 from grebe.core.songs.model import (
     Curve,
@@ -88,7 +94,7 @@ def a_rich_project() -> Project:
 
 
 RICH = a_rich_project()
-SECTIONS = ("s1", "s2", "s3", "s4", "")
+SECTIONS = ("s1", "s2", "s3", "s4", "e2-s1", "e3-s2", "")
 
 
 def edited(which: int) -> SetPlan:
@@ -126,6 +132,11 @@ commands: st.SearchStrategy[Command] = st.one_of(
     st.builds(Fill, on=st.booleans()),
     st.builds(Metronome, on=st.booleans()),
     st.just(Skip()),
+    st.builds(Back, at=st.sampled_from(["bar", "beat", "now", "section_end"])),
+    st.just(Withdraw()),
+    st.builds(Release, ramp_bars=st.one_of(st.none(), st.integers(0, 3))),
+    st.builds(Solo, device=st.sampled_from(["drums", "bass"]), on=st.booleans()),
+    st.builds(Steer, bpm=st.floats(60, 200), ramp_bars=st.integers(0, 4)),
     st.builds(
         Mute,
         device=st.sampled_from(["drums", "bass"]),
@@ -145,10 +156,24 @@ moves: st.SearchStrategy[list[Command | int]] = st.lists(
 """Time passes after every command: left to chance it hardly would."""
 
 
-def play(acts: list[Command | int], section: str) -> tuple[Player, list[Due]]:
+NIGHT = Set(
+    songs=tuple(
+        SetSong(id=f"e{n}", song="song", into=way, ramp_bars=2)
+        for n, way in enumerate(("stop", "carry", "ramp", "stop", "cut"), start=1)
+    )
+)
+"""The song five times, coming in each way."""
+
+
+def play(
+    acts: list[Command | int], section: str, plan: Plan | None = None
+) -> tuple[Player, list[Due]]:
     """Begin, do it all, and stop if it has not ended."""
-    player = Player(make_plan(RICH, RICH.songs[0]))
-    dues = player.apply(Begin(section=section))
+    player = Player(plan or make_plan(RICH, RICH.songs[0]))
+    try:
+        dues = player.apply(Begin(section=section))
+    except EditError:  # a section of a set, in a song
+        dues = player.apply(Begin())
     for act in acts:
         if not player.running:
             break
@@ -212,3 +237,20 @@ def test_sections_begin_on_bar_lines_of_their_own(acts: list[Command | int]) -> 
 def test_the_same_performance_twice(acts: list[Command | int]) -> None:
     """The same calls give the same messages."""
     assert play(acts, "")[1] == play(acts, "")[1]
+
+
+@given(moves, st.sampled_from(SECTIONS))
+@settings(max_examples=40, deadline=None)
+def test_a_set_does_not_stumble_either(acts: list[Command | int], section: str) -> None:
+    """From song to song, however they come in: every tick evenly, no note left sounding."""
+    acts = [a for a in acts if not isinstance(a, SetPlan)]
+    _, dues = play(acts, section, make_set_plan(RICH, NIGHT))
+    for device in ("drums", "bass"):
+        ticks = [t for t, d, e in dues if d == device and isinstance(e, Clock)]
+        assert ticks == [ticks[0] + n * CLOCK_TICKS for n in range(len(ticks))]
+    sounding: Counter[tuple[str, int, int]] = Counter()
+    for _, device, event in dues:
+        if isinstance(event, NoteOn | NoteOff):
+            by = 1 if isinstance(event, NoteOn) else -1
+            sounding[(device, event.channel, event.note)] += by
+    assert set(sounding.values()) <= {0}

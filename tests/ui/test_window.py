@@ -26,7 +26,6 @@ from grebe.ui.frame import Frame
 from grebe.ui.keys import printed
 from grebe.ui.patterns.view import PatternsView
 from grebe.ui.song.view import SongView
-from grebe.ui.stage.canvas import now_of
 from grebe.ui.theme import DAY, NIGHT, Palette
 from tests import build
 from tests.ui.conftest import Performer, end_engine
@@ -269,7 +268,7 @@ def test_stage_by_keyboard(performer: Performer) -> None:
     performer.wait(lambda: session.running and session.status.next_section == "s2")  # type: ignore[union-attr]
     layout = session.layout()
     assert layout is not None
-    now = now_of(session, layout)
+    now = performer.frame.views[7].book.now(layout)  # type: ignore[attr-defined]
     assert now is not None
     assert (now.span.scene.name, now.bars, now.following.scene.name) == ("Fog", 8, "Oars")  # type: ignore[union-attr]
     assert 0 < now.to_go_s <= 8 * 4 * 60 / 126 + 0.2  # the downbeat is a moment away

@@ -297,8 +297,22 @@ ACTIONS: tuple[Action, ...] = (
     _a("hold", "Hold this section, or let it go on", "H", scope="stage"),
     _a("again", "One more pass", "R", scope="stage"),
     _a("skip", "Leave out what is next", "Right", scope="stage"),
+    _a("back", "The section before, on the next bar", "Left", scope="stage"),
+    _a("withdraw", "Take back what was asked for", "Backspace", scope="stage"),
+    _a("scene_number", "A scene by its number, then Enter", "J", scope="stage"),
+    _a("song_number", "A song by its number, then Enter", "N", scope="stage"),
+    _a("release", "Let the tempo go to the song's own", "G", scope="stage"),
+    _a("tick_move", "The move that is announced is done", "M", scope="stage"),
+    _a("drop_pass", "Drop the pass that makes the set fit", "D", scope="stage"),
+    _a("lock", "Lock the keys, or let them go", "Ctrl+L", scope="stage"),
+    _a("guard", "Touch guard on or off", "Ctrl+G", scope="stage"),
     _a("keep_mutes", "Mutes by hand stay after this section, or not", "K", scope="stage"),
     *(_a(f"mute_{n}", f"Mute or unmute number {n}", str(n), scope="stage") for n in range(1, 9)),
+    *(
+        _a(f"solo_{n}", f"Number {n} alone, or not", f"Ctrl+Shift+{n}", scope="stage")
+        for n in range(1, 9)
+    ),
+    *(_a(f"digit_{n}", f"A {n}, while a number is typed", str(n), scope="stage") for n in (9, 0)),
 )
 
 

@@ -7,6 +7,7 @@ from __future__ import annotations
 
 import time
 from collections import deque
+from collections.abc import Iterable
 from math import ceil
 from pathlib import Path
 from typing import Literal
@@ -110,6 +111,14 @@ class Session:
         self.whole_set = False
         """Whether the set is performed, from the place in hand on, instead of one song."""
         self.play = SetPlay()
+        self.dropped: frozenset[tuple[str, str]] = frozenset()
+        """Sections of the set, as (place, section), that are played a pass less this time."""
+        self.on_stage = False
+        """Whether Stage is shown."""
+        self.locked = False
+        """Whether the computer's keys do nothing on Stage."""
+        self.guarded = True
+        """Whether a touch has to be held on Stage while something plays."""
         self._halted = False
         """Whether a hand stopped what played last."""
         self.selected_section = ""
@@ -523,7 +532,7 @@ class Session:
             return teach_plan(self.project, self.teaching, song.bpm, self._source())
         running = self.running_set
         if self.joined() is not None and running is not None:
-            return make_set_plan(self.project, running, self._source())
+            return make_set_plan(self.project, running, self._source(), dropped=self.dropped)
         return make_plan(self.project, song, self._source())
 
     def tell(self, message: ToEngine) -> None:
@@ -685,6 +694,11 @@ class Session:
         if first is None:
             raise EditError("that song cannot be played")
         self.tell(Launch(section=first, at=at))
+
+    def drop_passes(self, passes: Iterable[tuple[str, str]]) -> None:
+        """Play these sections of the set, as (place, section), a pass less: for this time only."""
+        self.dropped = self.dropped | frozenset(passes)
+        self._send_plan()
 
     def back(self) -> None:
         """The section before, on the next bar."""

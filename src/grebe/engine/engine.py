@@ -600,6 +600,7 @@ class Engine:
             self._stop_key()
         elif isinstance(message, PLAYED):
             self._command(message)
+            self._last_status = 0  # whoever asked sees at once that it was taken
         elif isinstance(message, Strike):
             self._playing_in.strike(message, self._now_ns())
         elif isinstance(message, Listen):

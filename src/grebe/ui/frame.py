@@ -48,6 +48,9 @@ FRAME_MS = 16
 RESTING_MS = 50
 PUSH_PERCENT = 4.0
 PUSH_KEYS = (Qt.Key.Key_F7, Qt.Key.Key_F8)
+WORKS_LOCKED = ("panic",)
+NOT_ON_STAGE = ("undo", "redo", "open", "stop_engine", "next_song")
+"""What could take something away, or put a dialog over the performance."""
 SET_STATIONS = (6, 7)
 """Where Space runs the set rather than the song in hand."""
 FILL_KEY = Qt.Key.Key_F9
@@ -64,7 +67,7 @@ class Frame(QWidget):
         self._keeper = Keeper(store)
         self._badges_stale = True
         self.palette_now: Palette = PALETTES[read_settings().theme]
-        self.rail = Rail()
+        self.rail = Rail(self.session)
         self.notices = NoticeStrip()
         self.waterline = Waterline(self.session)
         self.stack = QStackedWidget()
@@ -128,12 +131,27 @@ class Frame(QWidget):
         method: Callable[[], None] = getattr(self, f"do_{action_id}")
 
         def run() -> None:
+            if self._kept_back(action_id):
+                return
             try:
                 method()
             except GrebeError as error:
                 self.session.say("error", str(error))
 
         return run
+
+    def _kept_back(self, action_id: str) -> bool:
+        """Whether a key does nothing on Stage: locked, or what could take something away."""
+        session = self.session
+        if not session.on_stage:
+            return False
+        if session.locked and action_id not in WORKS_LOCKED:
+            session.say("info", "Keys are locked; Ctrl+L lets go.")
+            return True
+        if action_id in NOT_ON_STAGE:
+            session.say("info", "Not on Stage: nothing can be taken away here.")
+            return True
+        return False
 
     # Showing
 
@@ -148,6 +166,7 @@ class Frame(QWidget):
         self.session.memory.take_fresh()  # what was played elsewhere is remembered, not written
         self.key_sheet.hide()
         view = self.views[number]
+        self.session.on_stage = number == 7
         self.session.perform_set(on=number in SET_STATIONS)
         self.stack.setCurrentWidget(view)
         self.set_palette()

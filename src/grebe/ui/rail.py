@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QRectF, pyqtSignal
+from PyQt6.QtCore import QPointF, QRectF, pyqtSignal
 from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent
 from PyQt6.QtWidgets import QWidget
 
+from grebe.app.session import Session
 from grebe.ui import draw
+from grebe.ui.guard import TouchGuard
 from grebe.ui.theme import DAY, Palette
 
 RAIL_WIDTH = 84
@@ -30,8 +32,9 @@ class Rail(QWidget):
 
     chosen = pyqtSignal(int)
 
-    def __init__(self, parent: QWidget | None = None) -> None:
+    def __init__(self, session: Session, parent: QWidget | None = None) -> None:
         super().__init__(parent)
+        self._guard = TouchGuard(session)
         self.current = STATIONS[0][0]
         self.badges: dict[int, int] = {}
         self.palette_now: Palette = DAY
@@ -50,11 +53,18 @@ class Rail(QWidget):
             self.update()
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
-        """A click chooses a station."""
-        if event is None:
-            return
-        index = int((event.position().y() - TOP) // ROW)
-        if event.position().y() >= TOP and index < len(STATIONS):
+        """A click chooses a station; on Stage it has to be held."""
+        if event is not None and self._guard.press(event.position()):
+            self._touch(event.position())
+
+    def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
+        """The end of a touch."""
+        if event is not None and self._guard.release(event.position()):
+            self._touch(event.position())
+
+    def _touch(self, at: QPointF) -> None:
+        index = int((at.y() - TOP) // ROW)
+        if at.y() >= TOP and index < len(STATIONS):
             self.chosen.emit(STATIONS[index][0])
 
     def paintEvent(self, event: QPaintEvent | None) -> None:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QRectF, pyqtSignal
+from PyQt6.QtCore import QPointF, QRectF, pyqtSignal
 from PyQt6.QtGui import QColor, QMouseEvent, QPainter, QPaintEvent
 from PyQt6.QtWidgets import QWidget
 
@@ -10,6 +10,7 @@ from grebe.app.session import Session
 from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.ui import draw
+from grebe.ui.guard import TouchGuard
 from grebe.ui.theme import DAY, Palette
 from grebe.ui.words import late_text
 
@@ -30,6 +31,7 @@ class Waterline(QWidget):
     def __init__(self, session: Session, parent: QWidget | None = None) -> None:
         super().__init__(parent)
         self.session = session
+        self._guard = TouchGuard(session)
         self.palette_now: Palette = DAY
         self.setFixedHeight(HEIGHT)
         self.setAccessibleName("Waterline")
@@ -38,11 +40,19 @@ class Waterline(QWidget):
         """The button at the left runs and stops; the tempo at the right takes taps."""
         if event is None:
             return
-        x = event.position().x()
-        if self._button().contains(event.position()):
-            self.run_clicked.emit()
-        elif x > self.width() - 120:
+        if event.position().x() > self.width() - 120:
             self.tap_clicked.emit()
+        elif self._guard.press(event.position()):
+            self._touch(event.position())
+
+    def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
+        """On Stage a touch of the button has to be held."""
+        if event is not None and self._guard.release(event.position()):
+            self._touch(event.position())
+
+    def _touch(self, at: QPointF) -> None:
+        if self._button().contains(at):
+            self.run_clicked.emit()
 
     def _button(self) -> QRectF:
         return QRectF(16, 19, 108, 46)

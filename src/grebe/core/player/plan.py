@@ -107,9 +107,15 @@ def make_plan(project: Project, song: Song, source: str = "", seed: int = 1) -> 
     return _cut(project, song, (), source, seed)
 
 
-def make_set_plan(project: Project, running: Set, source: str = "", seed: int = 1) -> Plan:
-    """Cut a plan for a set. Songs that cannot be played are left out; EditError if none can."""
-    joined = join(project, running)
+def make_set_plan(
+    project: Project, running: Set, source: str = "", seed: int = 1,
+    dropped: frozenset[tuple[str, str]] = frozenset(),
+) -> Plan:  # fmt: skip
+    """Cut a plan for a set. Songs that cannot be played are left out; EditError if none can.
+
+    Sections in `dropped`, as (place, section), are played a pass less.
+    """
+    joined = join(project, running, dropped)
     return _cut(project, joined.song, joined.chapters, source, seed)
 
 

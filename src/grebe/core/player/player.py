@@ -413,6 +413,8 @@ class Player:
         self._end_marks()
         self.running, self.tick = True, ready
         bpm = self._course.layout.tempo.bpm_at(base) if into else span.bpm
+        if base == self._top and span.section.bpm is not None:
+            bpm = span.section.bpm  # a song that is run has nothing to come from
         out: list[Due] = [self._tempi.begin(ready, bpm)]
         out += [
             (ready, box.device, SongSelect(song=box.number))

@@ -48,9 +48,15 @@ class Tempi:
             return
         point = inside(layout, span, tick, into) if into else section_tempo(span, tick)
         if point is not None:
-            self.set(out, point)
+            if point.ramp_ticks or not self._holds(tick, point.bpm):
+                self.set(out, point)
         elif abs(self._map.bpm_at(tick) - span.bpm) > 1e-9:
             self.set(out, TempoPoint(tick=tick, bpm=span.bpm))
+
+    def _holds(self, tick: int, bpm: float) -> bool:
+        """Whether that tempo is there already, and goes nowhere."""
+        last = self._map.points[-1]
+        return last.bpm == bpm and last.tick + last.ramp_ticks <= tick
 
     def nudge(self, tick: int, percent: float) -> list[Due]:
         """The tempo times the push, from here on; what is left of a ramp goes on from there."""

@@ -74,10 +74,13 @@ def can_play(project: Project, entry: SetSong) -> Song | None:
         return None
 
 
-def join(project: Project, running: Set) -> Joined:
+def join(
+    project: Project, running: Set, dropped: frozenset[tuple[str, str]] = frozenset()
+) -> Joined:
     """The songs of a set one after another; those that cannot be played are left out.
 
-    EditError where none can.
+    Sections in `dropped`, as (place, section), have a pass less, where they have several.
+    EditError where no song can be played.
     """
     sections: list[Section] = []
     chapters: list[Chapter] = []
@@ -94,7 +97,10 @@ def join(project: Project, running: Set) -> Joined:
         for section in song.sections:
             new = section_id(entry.id, section.id)
             own[new] = Own(number, song.id, section.id)
-            sections.append(_placed(entry, song, section, new, begins=section.id == heard))
+            placed = _placed(entry, song, section, new, begins=section.id == heard)
+            if (entry.id, section.id) in dropped and section.times > 1:
+                placed = msgspec.structs.replace(placed, times=section.times - 1)
+            sections.append(placed)
         chapters.append(
             Chapter(
                 entry=entry.id, song=song.id, name=song.name, into=into,

@@ -2,82 +2,72 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from PyQt6.QtCore import QPointF, QRectF, pyqtSignal
+from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent
 
-from PyQt6.QtCore import QRectF
-from PyQt6.QtGui import QPainter, QPaintEvent, QPen
-
-from grebe.app.scene_book import Passage, SceneBook
 from grebe.app.session import Session
-from grebe.core.rig.model import Device
+from grebe.app.stage_book import Now, StageBook, StageMove
 from grebe.core.songs.layout import Layout, Span
-from grebe.core.songs.model import Scene
-from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.core.songs.model import Song
 from grebe.ui import draw
+from grebe.ui.guard import TouchGuard
+from grebe.ui.stage.blocks import Blocks
 from grebe.ui.theme import NIGHT
 from grebe.ui.widgets import Canvas
-from grebe.ui.words import clock_text, counted, late_text, seconds_text
+from grebe.ui.words import clock_text, counted, seconds_text
 
 DESIGN_HEIGHT = 650.0
 """Height of the canvas at which sizes are as given; a larger screen scales them up."""
+DESIGN_WIDTH = 1150.0
 MAX_BLOCKS = 32
 MOST_MOVES = 2
 """Moves by hand spelled out at a time."""
-
-
-@dataclass(frozen=True)
-class Now:
-    """What Stage says, worked out from the engine's last word."""
-
-    span: Span
-    following: Span | None
-    bar: int
-    """Bar in this section, from 1."""
-    bars: int
-    beat: int
-    beats: int
-    number: int
-    """Which pass, from 1."""
-    passes: int
-    to_go_ticks: float
-    to_go_s: float
-
-
-def now_of(session: Session, layout: Layout) -> Now | None:
-    """Where the song is; None while nothing plays."""
-    status = session.status
-    if status is None or not status.running:
-        return None
-    span = layout.span_of(status.section)
-    if span is None:
-        return None
-    meter = span.scene.meter
-    inside = max(0.0, session.tick_now() - status.section_tick)
-    planned = max(span.ticks, status.boundary - status.section_tick if status.boundary else 0)
-    bars = -(-planned // meter.bar_ticks)
-    to_go = max(0.0, status.boundary - session.tick_now())
-    return Now(
-        span=span,
-        following=layout.span_of(status.next_section),
-        bar=min(bars, int(inside // meter.bar_ticks) + 1),
-        bars=bars,
-        beat=int(inside % meter.bar_ticks // meter.beat_ticks) + 1,
-        beats=meter.beats,
-        number=int(inside // span.pass_ticks) + 1,
-        passes=max(span.section.times, -(-planned // span.pass_ticks)),
-        to_go_ticks=to_go,
-        to_go_s=to_go / TICKS_PER_QUARTER * 60 / max(1.0, status.bpm),
-    )
+NOW_SHARE = 0.635
+BELOW = 264.0
+"""Room under the two panels: mutes and ribbon."""
 
 
 class StageCanvas(Canvas):
     """Draws everything anew: it changes with every beat."""
 
-    def __init__(self, session: Session) -> None:
+    touched = pyqtSignal(str)
+    """An action that was touched: a mute, or a section of the ribbon as "section:ID"."""
+
+    def __init__(self, session: Session, book: StageBook) -> None:
         super().__init__(session)
         self.palette_now = NIGHT
-        self._book = SceneBook()
+        self.book = book
+        self.number: str | None = None
+        """Digits of a scene's or song's number being typed; None while none is."""
+        self.number_of = "scene"
+        self._guard = TouchGuard(session)
+        self._blocks = Blocks(session, book)
+        self._ribbon: list[tuple[QRectF, str]] = []
+        self._scale = 1.0
         self.setAccessibleName("Stage")
+
+    # Touch
+
+    def mousePressEvent(self, event: QMouseEvent | None) -> None:
+        """A touch counts at once, or when it has been held."""
+        if event is not None and self._guard.press(event.position()):
+            self._touch(event.position())
+
+    def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
+        """The end of a touch."""
+        if event is not None and self._guard.release(event.position()):
+            self._touch(event.position())
+
+    def _touch(self, at: QPointF) -> None:
+        place = at / self._scale
+        number = self._blocks.number_at(place)
+        if number:
+            self.touched.emit(f"mute_{number}")
+        for box, section in self._ribbon:
+            if box.contains(place):
+                self.touched.emit(f"section:{section}")
+
+    # Drawing
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
         """Draw Stage."""
@@ -89,30 +79,62 @@ class StageCanvas(Canvas):
         if layout is None or not layout.spans:
             draw.text(painter, 24, 80, "No song to play", NIGHT.ink, size=44, weight=600)
             return
-        scale = min(self.height() / DESIGN_HEIGHT, self.width() / 1150.0)
-        painter.scale(scale, scale)
-        wide, tall = self.width() / scale, self.height() / scale
-        now = now_of(self.session, layout)
+        self._scale = min(self.height() / DESIGN_HEIGHT, self.width() / DESIGN_WIDTH)
+        painter.scale(self._scale, self._scale)
+        wide, tall = self.width() / self._scale, self.height() / self._scale
+        now = self.book.now(layout)
         self._paint_top(painter, layout, now, wide)
-        split = wide * 0.635
-        upper = tall - 264
+        split, upper = wide * NOW_SHARE, tall - BELOW
         self._paint_now(painter, layout, now, QRectF(0, 44, split, upper))
         self._paint_next(painter, layout, now, QRectF(split + 16, 44, wide - split - 17, upper))
-        self._paint_mutes(painter, QRectF(0, 44 + upper + 16, wide, 100))
+        self._blocks.paint(painter, QRectF(0, 44 + upper + 16, wide, 100))
         self._paint_ribbon(painter, layout, now, QRectF(0, 44 + upper + 134, wide, 60))
 
     def _paint_top(self, painter: QPainter, layout: Layout, now: Now | None, wide: float) -> None:
-        project, p = self.session.project, NIGHT
-        ids = [s.id for s in project.songs]
-        place = f"{layout.song.name}   song {ids.index(layout.song.id) + 1} of {len(ids)}"
-        name = project.sets[0].name if project.sets else project.name
-        wide_name = draw.text(painter, 0, 24, name, p.muted, size=20, weight=600)
-        draw.text(painter, wide_name + 28, 24, place, p.muted, size=20)
-        tempo = layout.tempo
-        length = tempo.seconds_at(layout.ticks)
-        at = tempo.seconds_at(int(self.session.song_tick_now())) if now else 0.0
-        words = f"{clock_text(at)}   {clock_text(length - at)} left"
-        draw.text(painter, wide, 24, words, p.muted, size=20, align=draw.RIGHT)
+        p, session = NIGHT, self.session
+        plan = self.book.plan()
+        if plan is not None:
+            name = plan.running.name
+            ids = [s.entry.id for s in plan.songs]
+            at = ids.index(session.play.entry) if session.play.entry in ids else 0
+            place = f"{layout.song.name}   song {at + 1} of {len(ids)}"
+        else:
+            name, place = session.project.name, f"{layout.song.name}   this song alone"
+        x = draw.text(painter, 0, 24, name, p.muted, size=20, weight=600) + 28
+        x += draw.text(painter, x, 24, place, p.ink, size=20) + 28
+        if session.locked:
+            draw.text(painter, x, 24, "keys locked, Ctrl+L", p.sand, size=20, weight=600)
+        elif not session.guarded:
+            draw.text(painter, x, 24, "touch guard off", p.sand, size=20)
+        self._paint_time_left(painter, layout, now, wide)
+
+    def _paint_time_left(
+        self, painter: QPainter, layout: Layout, now: Now | None, wide: float
+    ) -> None:
+        """Of the slot where one was said, and whether the plan fits; of the song otherwise."""
+        p, slot = NIGHT, self.book.slot()
+        if slot is None:
+            tempo = layout.tempo
+            at = tempo.seconds_at(int(self.session.song_tick_now())) if now else 0.0
+            left = tempo.seconds_at(layout.ticks) - at
+            words = f"{clock_text(at)}   {clock_text(left)} left"
+            draw.text(painter, wide, 24, words, p.muted, size=20, align=draw.RIGHT)
+            return
+        there = f"{clock_text(max(0.0, slot.left_s))} of the slot left"
+        width = draw.text(painter, wide, 24, there, p.ink, size=20, align=draw.RIGHT)
+        over = slot.over_s
+        if over <= 0:
+            fits, colour = f"plan fits, {clock_text(-over)} to spare", p.reed
+        elif slot.drop:
+            first = slot.drop[0]
+            fits = f"{clock_text(over)} over: D drops a pass of {first.scene}"
+            colour = p.sand
+        else:
+            fits, colour = f"{clock_text(over)} over", p.eye
+        draw.text(painter, wide - width - 20, 24, fits, colour, size=20, weight=600,
+                  align=draw.RIGHT)  # fmt: skip
+
+    # Now
 
     def _paint_now(self, painter: QPainter, layout: Layout, now: Now | None, box: QRectF) -> None:
         p = NIGHT
@@ -123,6 +145,11 @@ class StageCanvas(Canvas):
         coming = self.session.beats_to_come()
         label = "COUNTING IN" if coming else "HELD" if held else "NOW" if now else "READY"
         draw.text(painter, x, y + 40, label, p.crest if held else p.muted, size=20, weight=600)
+        if status is not None and status.carried:
+            draw.text(
+                painter, right, y + 40, f"carried at {status.bpm:.4g} BPM: G lets it go to its own",
+                p.crest, size=20, weight=600, align=draw.RIGHT,
+            )  # fmt: skip
         span = now.span if now else layout.spans[0]
         count_room = 190
         draw.text(
@@ -134,7 +161,7 @@ class StageCanvas(Canvas):
                 f"{layout.song.bpm:g} BPM, {counted(layout.bars, 'bar')}. Space runs from the top."
             )
             draw.text(painter, x, y + 166, words, p.muted, size=26)
-            self._paint_keys(painter, box)
+            self._paint_keys(painter, box, None)
             return
         below = f"pass {now.number} of {now.passes}" if now.passes > 1 else "one pass"
         draw.text(painter, x, y + 166, below, p.muted, size=26)
@@ -148,7 +175,7 @@ class StageCanvas(Canvas):
         draw.text(painter, right, y + 166, words, p.muted, size=26, align=draw.RIGHT)
         self._paint_bars(painter, now, QRectF(x, y + 192, right - x, 64))
         self._paint_hands(painter, now, x, y + 300, right - x)
-        self._paint_keys(painter, box)
+        self._paint_keys(painter, box, now)
 
     def _paint_bars(self, painter: QPainter, now: Now, box: QRectF) -> None:
         """One block per bar, those gone by filled; the beats of the bar that sounds."""
@@ -176,65 +203,86 @@ class StageCanvas(Canvas):
         self, painter: QPainter, now: Now, x: float, baseline: float, wide: float
     ) -> None:
         """What the performer has to do before the next section."""
-        p = NIGHT
-        moves = self._hand_moves(now)
-        if now.following is None or not moves:
-            words = "The song ends by itself"
+        p, moves = NIGHT, self.book.to_do(now)
+        if not moves:
+            made = len(self.book.made)
+            words = f"{counted(made, 'move')} done. " if made else ""
             if now.following is not None:
-                words = f"Hands free until {now.following.scene.name}"
+                words += f"Hands free until {now.following.scene.name}"
+            else:
+                words += "The song ends by itself"
             draw.text(painter, x, baseline, words, p.muted, size=26, weight=600, width=wide)
             return
         status = self.session.status
         most = 1 if status is not None and status.mutes_by_hand else MOST_MOVES
-        lines = moves[:most]
-        if len(moves) > most:
-            lines[-1] += f", and {len(moves) - most} more"
-        for index, words in enumerate(lines):
+        for index, move in enumerate(moves[:most]):
             y = baseline + index * 32
-            draw.diamond(painter, x + 8, y - 8, 8, p.crest)
-            draw.text(painter, x + 26, y, words, p.crest, size=26, weight=600, width=wide - 26)
+            rest = len(moves) - most
+            more = f", and {rest} more" if rest > 0 and index == most - 1 else ""
+            soon = self.book.announced(now, move)
+            colour = p.crest if soon else p.muted
+            draw.diamond(painter, x + 8, y - 8, 8, colour)
+            when = self._when(now, move)
+            width = draw.text(painter, x + wide, y, when, p.eye if when == "late" else colour,
+                              size=26, weight=600, align=draw.RIGHT)  # fmt: skip
+            draw.text(painter, x + 26, y, move.words + more, colour, size=26, weight=600,
+                      width=wide - 40 - width)  # fmt: skip
 
-    def _passage(self, here: Scene | None, following: Span) -> Passage:
-        """What changes when a section comes in."""
-        project, song = self.session.project, self.session.song
-        return self._book.passage(project, here, following.scene, following.bpm, song)
+    def _when(self, now: Now, move: StageMove) -> str:
+        """When a move is to be made: beats until it goes best, "now" from then on, or "late"."""
+        tick = self.session.tick_now()
+        beat = now.span.scene.meter.beat_ticks
+        if tick >= move.closes:
+            return "late"
+        if tick >= move.begins:
+            return "now, M"
+        beats = -(-int(move.begins - tick) // beat)
+        bars, rest = divmod(beats, now.beats)
+        return f"in {bars} bars" if bars > 1 else f"in {bars * now.beats + rest} beats"
 
-    def _hand_moves(self, now: Now) -> list[str]:
-        if now.following is None or now.following.scene.id == now.span.scene.id:
-            return []
-        name_of = self.session.project.rig.name_of
-        passage = self._passage(now.span.scene, now.following)
-        return [f"{name_of(c.device)} to {c.after}" for c in passage.changes if c.move is not None]
-
-    def _paint_keys(self, painter: QPainter, box: QRectF) -> None:
+    def _paint_keys(self, painter: QPainter, box: QRectF, now: Now | None) -> None:
         p, y = NIGHT, box.bottom() - 22
         x = box.left() + 28
         status = self.session.status
-        if status is not None and status.running and status.mutes_by_hand:
+        if now is not None and status is not None and status.mutes_by_hand:
             kept = "stay after" if status.mutes_kept else "end with"
             many = counted(len(status.mutes_by_hand), "mute")
             words = f"{many} by hand: {kept} this section, K changes that"
             draw.text(painter, x, y - 30, words, p.crest, size=20, weight=600,
                       width=box.width() - 56)  # fmt: skip
-        keys = (("Next bar", "Enter"), ("Cut", "Shift+Enter"), ("Hold", "H"), ("Again", "R"),
-                ("Skip", "\u2192"))  # fmt: skip
+        keys = [("Next bar", "Enter"), ("Cut", "Shift+Enter"), ("Hold", "H"), ("Again", "R"),
+                ("Skip", "\u2192"), ("Back", "\u2190"), ("Scene", "J"), ("Song", "N")]  # fmt: skip
+        if now is not None and self.book.to_do(now):
+            keys.append(("Done", "M"))
         for name, key in keys:
+            if x > box.right() - 70:
+                break
             x += draw.text(painter, x, y, f"{name} ", p.muted, size=16, weight=600) + 4
-            x += draw.text(painter, x, y, key, p.ink, size=16, weight=600) + 26
+            x += draw.text(painter, x, y, key, p.ink, size=16, weight=600) + 18
+
+    # Next
 
     def _paint_next(self, painter: QPainter, layout: Layout, now: Now | None, box: QRectF) -> None:
         p = NIGHT
         status = self.session.status
-        launched = status is not None and status.launched
+        launched = status is not None and status.launched and now is not None
         draw.panel(painter, box, p.ground, p.crest, width=3 if launched else 1.5)
         x, y = box.left() + 24, box.top()
         wide = box.width() - 48
-        draw.text(painter, x, y + 40, "NEXT", p.crest, size=20, weight=600)
-        following = now.following if now else (layout.spans[0])
+        if self.number is not None:
+            self._paint_number(painter, layout, x, y, wide)
+            return
+        label = "NEXT, ASKED FOR" if launched else "NEXT"
+        draw.text(painter, x, y + 40, label, p.crest, size=20, weight=600)
         if now is None:
-            return self._paint_first(painter, layout, x, y, wide)
-        name = following.scene.name if following else "The end"
+            self._paint_first(painter, layout, x, y, wide)
+            return
+        following = now.following
+        name = following.scene.name if following else self._after_the_end()
         draw.text(painter, x, y + 96, name, p.ink, size=60, weight=700, width=wide)
+        if now.other_song is not None:
+            draw.text(painter, x + wide, y + 40, now.other_song.name, p.crest, size=20, weight=600,
+                      align=draw.RIGHT, width=wide - 170)  # fmt: skip
         beat_ticks = now.span.scene.meter.beat_ticks
         beats_left = -(-int(now.to_go_ticks) // beat_ticks)
         bars, beats = divmod(beats_left, now.beats)
@@ -244,8 +292,20 @@ class StageCanvas(Canvas):
         if status is not None and status.held and not launched:
             when = "when you let go: H, or Enter"
         draw.text(painter, x, y + 134, when, p.crest if launched else p.ink, size=26, width=wide)
-        self._paint_changes(painter, now.span, following, QRectF(x, y + 158, wide, 200))
-        return None
+        below = 158.0
+        if launched:
+            left = f"\u232b takes it back, for {seconds_text(now.withdraw_s)}"
+            if now.withdraw_s <= 0:
+                left = "too late to take back: boxes are told"
+            draw.text(painter, x, y + 162, left, p.sand, size=20, width=wide)
+            below = 176.0
+        room = QRectF(x, y + below, wide, box.height() - below - 12)
+        self._paint_changes(painter, now.span, following, room)
+
+    def _after_the_end(self) -> str:
+        joined = self.session.joined()
+        after = self.session.play.after(joined) if joined is not None else None
+        return f"Stop, then {after.name}" if after is not None else "The end"
 
     def _paint_first(
         self, painter: QPainter, layout: Layout, x: float, y: float, wide: float
@@ -253,7 +313,43 @@ class StageCanvas(Canvas):
         span = layout.spans[0]
         draw.text(painter, x, y + 96, span.scene.name, NIGHT.ink, size=60, weight=700, width=wide)
         draw.text(painter, x, y + 134, "with Space", NIGHT.ink, size=26, width=wide)
-        self._paint_changes(painter, None, span, QRectF(x, y + 158, wide, 200))
+        self._paint_changes(painter, None, span, QRectF(x, y + 158, wide, 220))
+
+    def _paint_number(
+        self, painter: QPainter, layout: Layout, x: float, y: float, wide: float
+    ) -> None:
+        """A number being typed, and what has it."""
+        p = NIGHT
+        draw.text(painter, x, y + 40, f"{self.number_of.upper()} NUMBER", p.crest, size=20,
+                  weight=600)  # fmt: skip
+        draw.text(painter, x, y + 130, self.number or "\u2026", p.ink, size=92, weight=700)
+        names = self.numbered(layout)
+        found = int(self.number) if self.number else 0
+        name = names[found - 1][1] if 1 <= found <= len(names) else ""
+        draw.text(painter, x + 140, y + 124, name, p.crest, size=44, weight=600, width=wide - 140)
+        words = "Enter brings it in on the next bar, Esc lets it be."
+        draw.text(painter, x, y + 168, words, p.muted, size=20, width=wide)
+        for index, (_, label) in enumerate(names[:14]):
+            column, row = divmod(index, 7)
+            here = index + 1 == found
+            draw.text(
+                painter, x + column * wide / 2, y + 204 + row * 26, f"{index + 1}  {label}",
+                p.ink if here else p.muted, size=20, weight=600 if here else 400,
+                width=wide / 2 - 12,
+            )  # fmt: skip
+
+    def numbered(self, layout: Layout) -> list[tuple[str, str]]:
+        """(id, name) of what has a number: sections of the song, or places of the set."""
+        if self.number_of == "scene":
+            return [(s.section.id, s.scene.name) for s in layout.spans]
+        plan = self.book.plan()
+        if plan is None:
+            return []
+        names: dict[str, Song] = {s.id: s for s in self.session.project.songs}
+        return [
+            (s.entry.id, names[s.entry.song].name if s.entry.song in names else s.entry.song)
+            for s in plan.songs
+        ]
 
     def _paint_changes(
         self, painter: QPainter, here: Span | None, following: Span | None, box: QRectF
@@ -262,9 +358,9 @@ class StageCanvas(Canvas):
         names = {q.id: q.name for q in self.session.project.patterns}
         passage = None
         if following is not None:
-            passage = self._passage(None if here is None else here.scene, following)
+            passage = self.book.passage(None if here is None else here.scene, following)
         for index, device in enumerate(self.session.project.players):
-            y = box.top() + 22 + index * 34
+            y = box.top() + 22 + index * 32
             if y > box.bottom():
                 break
             draw.text(painter, box.left(), y, device.name, p.ink, size=20, weight=600, width=96)
@@ -286,74 +382,36 @@ class StageCanvas(Canvas):
                 weight=600 if found else 400, width=box.width() - 118,
             )  # fmt: skip
 
-    def _paint_mutes(self, painter: QPainter, box: QRectF) -> None:
-        p, status = NIGHT, self.session.status
-        silent = set(status.mutes) if status is not None else set()
-        ports = {d.id: d.port for d in status.devices} if status is not None else {}
-        devices = self.session.project.players[:8]
-        gap = 10.0
-        count = max(4, len(devices))
-        wide = min(240.0, (box.width() - 3 - gap * (count - 1)) / count)
-        for index, device in enumerate(devices):
-            block = QRectF(
-                box.left() + 1 + index * (wide + gap), box.top() + 2, wide, box.height() - 4
-            )
-            muted = (device.id, "") in silent
-            gone = ports.get(device.id) == "gone"
-            edge = p.eye if gone else p.rule if muted else p.water
-            draw.panel(painter, block, p.ground if muted else p.soft, edge, width=2)
-            if muted:
-                draw.hatch(painter, block.adjusted(6, 6, -6, -6), p.rule)
-            x, y = block.left() + 14, block.top()
-            colour = p.muted if muted else p.ink
-            draw.text(painter, x, y + 36, device.name, colour, size=26, weight=600, width=wide - 28)
-            off_ms = self.session.off_by_ms(device)
-            wrong = gone or off_ms is not None
-            words = self._state(device, muted=muted) if off_ms is None else late_text(off_ms)
-            draw.text(
-                painter, x, y + 62, "port gone" if gone else words, p.eye if wrong else colour,
-                size=20, weight=600 if wrong else 400, width=wide - 28,
-            )  # fmt: skip
-            draw.text(
-                painter, block.right() - 12, block.bottom() - 10, str(index + 1), p.muted,
-                size=16, align=draw.RIGHT,
-            )  # fmt: skip
-
-    def _state(self, device: Device, *, muted: bool) -> str:
-        status, layout = self.session.status, self.session.layout()
-        if muted:
-            by_hand = device.plays == "own" and device.mute_controller is None
-            return "mute it by hand" if by_hand else "muted"
-        if status is None or not status.running or layout is None:
-            return "ready"
-        span = layout.span_of(status.section)
-        if span is None:
-            return "ready"
-        return "sounding" if span.scene.part(device.id).chain else "silent here"
+    # The ribbon
 
     def _paint_ribbon(
         self, painter: QPainter, layout: Layout, now: Now | None, box: QRectF
     ) -> None:
         p = NIGHT
         total = max(1, layout.ticks)
-        for span in layout.spans:
+        self._ribbon = []
+        narrow = False
+        for number, span in enumerate(layout.spans, start=1):
             left = box.left() + box.width() * span.tick / total
             wide = box.width() * span.ticks / total - 4
             block = QRectF(left, box.top(), wide, box.height())
+            self._ribbon.append((block, span.section.id))
             here = now is not None and span.section.id == now.span.section.id
             coming = (
                 now is not None
                 and now.following is not None
+                and now.other_song is None
                 and span.section.id == now.following.section.id
             )
             draw.panel(painter, block, p.water if here else p.panel, p.crest if coming else None,
                        width=2)  # fmt: skip
             colour = p.ground if here else p.ink if coming else p.muted
+            narrow = wide < 70
+            words = str(number) if narrow else span.scene.name
             draw.text(
-                painter, left + 10, box.center().y() + 7, span.scene.name, colour,
-                size=20, weight=600, width=wide - 14,
+                painter, left + (4 if narrow else 10), box.center().y() + 7, words, colour,
+                size=16 if narrow else 20, weight=600, width=wide - (4 if narrow else 14),
             )  # fmt: skip
-        if now is not None:
+        if now is not None and self.session.tick_now() >= 0:
             x = box.left() + box.width() * self.session.song_tick_now() / total
-            painter.setPen(QPen(p.crest, 3))
             draw.line(painter, x, box.top() - 6, x, box.bottom() + 6, p.crest, 3)

@@ -6,20 +6,26 @@ from collections.abc import Callable
 from functools import partial
 
 from grebe.app.session import Session
+from grebe.app.stage_book import StageBook
 from grebe.ui.stage.canvas import StageCanvas
 from grebe.ui.theme import NIGHT, Palette
 from grebe.ui.view import View
 
+UNLOCKED = ("lock",)
+"""What works although the keys are locked."""
+
 
 class StageView(View):
-    """Now, Next, when, and the mutes. Always Night."""
+    """Now, Next, when, and the mutes. Always Night. Nothing here can delete anything."""
 
     scope = "stage"
     number = 7
 
     def __init__(self, session: Session) -> None:
         super().__init__(session)
-        self.stage_canvas = StageCanvas(session)
+        self.book = StageBook(session)
+        self.stage_canvas = StageCanvas(session, self.book)
+        self.stage_canvas.touched.connect(self._touched)
         self.lay_out(self.stage_canvas)
         self.heading.hide()
 
@@ -34,11 +40,26 @@ class StageView(View):
 
     def moved(self) -> None:
         """Draw anew: the count of bars and seconds has moved."""
+        self.book.follow()
         self.stage_canvas.update()
 
+    def escaped(self) -> None:
+        """A number half typed is let be."""
+        self.stage_canvas.number = None
+
+    def _touched(self, what: str) -> None:
+        kind, _, section = what.partition(":")
+        if kind == "section":
+            self.session.launch(section, "bar")
+        else:
+            self.handler(what)()
+
     def do_next_in(self) -> None:
-        """Bring in what is next on the next bar."""
-        self.session.launch("", "bar")
+        """Bring in what is next on the next bar; or what was typed by number."""
+        if self.stage_canvas.number is not None:
+            self._to_number()
+        else:
+            self.session.launch("", "bar")
 
     def do_cut(self) -> None:
         """Cut to it now."""
@@ -56,17 +77,118 @@ class StageView(View):
         """Leave out what is next."""
         self.session.skip()
 
+    def do_back(self) -> None:
+        """The section before, on the next bar."""
+        self.session.back()
+
+    def do_withdraw(self) -> None:
+        """Take back what was asked for; a digit while a number is typed."""
+        number = self.stage_canvas.number
+        if number is not None:
+            self.stage_canvas.number = number[:-1]
+        else:
+            self.session.withdraw()
+
+    def do_release(self) -> None:
+        """Let a tempo that is carried go to the song's own."""
+        self.session.release()
+
     def do_keep_mutes(self) -> None:
         """Mutes by hand stay after this section, or are dropped: for this once."""
         self.session.keep_mutes()
 
+    def do_tick_move(self) -> None:
+        """The move that is announced is done."""
+        done = self.book.tick_off()
+        if done is not None:
+            self.session.say("info", f"Done: {done.words}.")
+
+    def do_drop_pass(self) -> None:
+        """Leave out the pass that makes the plan fit its slot, for this time."""
+        slot = self.book.slot()
+        if slot is None or not slot.drop:
+            self.session.say("info", "Nothing has to be dropped.")
+            return
+        self.session.drop_passes([(r.entry, r.section) for r in slot.drop])
+        names = ", ".join(r.scene for r in slot.drop)
+        self.session.say("info", f"A pass less of {names}, this time.")
+
+    def do_scene_number(self) -> None:
+        """A scene by its number."""
+        self._type("scene")
+
+    def do_song_number(self) -> None:
+        """A song by its number."""
+        if self.book.plan() is None:
+            self.session.say("warn", "There is no set: songs have no numbers.")
+        else:
+            self._type("song")
+
+    def _type(self, what: str) -> None:
+        self.stage_canvas.number, self.stage_canvas.number_of = "", what
+
+    def _to_number(self) -> None:
+        canvas, layout = self.stage_canvas, self.session.layout()
+        typed, canvas.number = canvas.number or "", None
+        names = canvas.numbered(layout) if layout is not None else []
+        if not typed or not 1 <= int(typed) <= len(names):
+            if typed:
+                self.session.say("warn", f"There is no {canvas.number_of} {typed}.")
+            return
+        found = names[int(typed) - 1][0]
+        if canvas.number_of == "song":
+            self.session.launch_song(found, "bar")
+        elif self.session.running:
+            self.session.launch(found, "bar")
+        else:
+            self.session.selected_section, self.session.selected_tick = found, None
+            self.session.run_here()
+
+    def do_lock(self) -> None:
+        """Lock the keys, or let them go."""
+        self.session.locked = not self.session.locked
+        words = "Keys are locked; Ctrl+L lets go." if self.session.locked else "Keys work again."
+        self.session.say("info", words)
+
+    def do_guard(self) -> None:
+        """Touches have to be held while something plays, or count at once."""
+        self.session.guarded = not self.session.guarded
+        state = "on: touches have to be held" if self.session.guarded else "off"
+        self.session.say("info", f"Touch guard {state}.")
+
     def handler(self, action_id: str) -> Callable[[], None]:
-        """Mute keys are numbered; the rest is as in every view."""
-        if action_id.startswith("mute_"):
-            return partial(self._mute, int(action_id.removeprefix("mute_")))
-        return super().handler(action_id)
+        """Locked keys do nothing, but say so."""
+        act = super().handler(action_id)
+
+        def run() -> None:
+            if self.session.locked and action_id not in UNLOCKED:
+                self.session.say("info", "Keys are locked; Ctrl+L lets go.")
+            else:
+                act()
+
+        return run
+
+    def method_of(self, action_id: str) -> Callable[[], None]:
+        """Mute and solo keys are numbered; the rest is as in every view."""
+        kind, _, number = action_id.rpartition("_")
+        if kind in ("mute", "solo", "digit"):
+            return partial(getattr(self, f"_{kind}"), int(number))
+        return super().method_of(action_id)
 
     def _mute(self, number: int) -> None:
+        if self.stage_canvas.number is not None:
+            self._digit(number)
+            return
         devices = self.session.project.players
         if number <= len(devices):
             self.session.mute(devices[number - 1].id)
+
+    def _solo(self, number: int) -> None:
+        devices = self.session.project.players
+        if number <= len(devices):
+            self.session.solo(devices[number - 1].id)
+
+    def _digit(self, number: int) -> None:
+        typed = self.stage_canvas.number
+        if typed is not None and len(typed) < 3:
+            self.stage_canvas.number = (typed + str(number)).lstrip("0")

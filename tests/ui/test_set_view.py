@@ -1,0 +1,309 @@
+"""The Set station by keys, mouse and form; Stage's own keys on a whole set."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+import pytest
+from PyQt6.QtCore import QPoint, QPointF, Qt
+from PyQt6.QtTest import QTest
+from PyQt6.QtWidgets import QFileDialog
+
+from grebe.core.document import Project
+from grebe.core.sets.model import Set
+from grebe.ui.guard import HELD_S
+from grebe.ui.set.view import SetView
+from grebe.ui.stage.view import StageView
+from tests.ui.conftest import Performer
+
+K = Qt.Key
+CTRL, SHIFT, ALT = (
+    Qt.KeyboardModifier.ControlModifier,
+    Qt.KeyboardModifier.ShiftModifier,
+    Qt.KeyboardModifier.AltModifier,
+)
+
+
+def at_set(performer: Performer) -> SetView:
+    performer.go(6)
+    view = performer.frame.view
+    assert isinstance(view, SetView)
+    return view
+
+
+def running(performer: Performer) -> Set:
+    found = performer.frame.session.running_set
+    assert found is not None
+    return found
+
+
+def project(performer: Performer) -> Project:
+    return performer.frame.session.project
+
+
+def said(performer: Performer) -> str:
+    notice = performer.frame.session.notice
+    return "" if notice is None else notice.text
+
+
+def test_about_the_set_and_its_order(performer: Performer) -> None:
+    """To a song, one place on, out and in again, another song there."""
+    view = at_set(performer)
+    assert "7 songs" in view.heading.below
+    performer.press(K.Key_End)
+    assert view.editor.entry_id == "e7"
+    performer.press(K.Key_Home)
+    performer.press(K.Key_Right)
+    assert view.editor.entry_id == "e2"
+    assert performer.frame.session.song_id == "harbour-bell"
+    performer.press(K.Key_Right, ALT)
+    assert [s.id for s in running(performer).songs][:3] == ["e1", "e3", "e2"]
+    performer.press(K.Key_Left, ALT)
+    performer.press(K.Key_Delete)
+    assert len(running(performer).songs) == 6
+    performer.press(K.Key_Left)
+    performer.press(K.Key_A)
+    assert running(performer).songs[1 if view.editor.entry_id else 0].song == "harbour-bell" or any(
+        s.song == "harbour-bell" for s in running(performer).songs
+    )
+    performer.press(K.Key_S)
+    performer.press(K.Key_S, SHIFT)
+    assert view.editor.entry is not None
+    assert view.editor.entry.song == "harbour-bell"
+
+
+def test_how_a_song_comes_in(performer: Performer) -> None:
+    """Each way in turn; its ramp and its silence; pinned."""
+    view = at_set(performer)
+    performer.press(K.Key_Right)
+    ways = []
+    for _ in range(4):
+        performer.press(K.Key_W)
+        ways.append(view.editor.entry.into)  # type: ignore[union-attr]
+    assert ways == ["carry", "stop", "cut", "ramp"]
+    performer.press(K.Key_Plus)
+    assert view.editor.entry.ramp_bars == 9  # type: ignore[union-attr]
+    performer.press(K.Key_W)
+    performer.press(K.Key_W)
+    performer.press(K.Key_Minus)
+    assert view.editor.entry.gap_s == 5.0  # type: ignore[union-attr]
+    performer.press(K.Key_P)
+    assert view.editor.entry.pinned  # type: ignore[union-attr]
+
+
+def test_an_order_is_worked_out(performer: Performer) -> None:
+    """Pinned songs stay, the rest is ordered, and it says what it costs; again there is none."""
+    at_set(performer)
+    before = [s.id for s in running(performer).songs]
+    performer.press(K.Key_O)
+    after = [s.id for s in running(performer).songs]
+    assert after != before
+    assert (after[0], after[-1]) == ("e1", "e7")
+    assert "none fits better" in said(performer)
+    performer.press(K.Key_O)
+    assert said(performer) == "No other order fits better."
+    performer.press(K.Key_Z, CTRL)
+    assert [s.id for s in running(performer).songs] == before
+
+
+def test_energy_drawn_by_key_and_mouse(performer: Performer) -> None:
+    """Up and down by tenths; a point dragged is one edit; away with all of it."""
+    view = at_set(performer)
+    performer.press(K.Key_Up)
+    assert running(performer).wish[0] == pytest.approx(0.3)
+    performer.press(K.Key_Down)
+    performer.frame.grab()
+    canvas = view.set_canvas
+    plan = view.editor.plan
+    assert plan is not None
+    point = canvas._wish_points(plan)[3].toPoint()
+    QTest.mousePress(canvas, Qt.MouseButton.LeftButton, pos=point)
+    QTest.mouseMove(canvas, point + QPoint(0, 20))
+    QTest.mouseRelease(canvas, Qt.MouseButton.LeftButton, pos=point + QPoint(0, 20))
+    assert 0.5 < running(performer).wish[3] < 1.0
+    performer.press(K.Key_Backspace)
+    assert running(performer).wish == ()
+
+
+def test_a_click_takes_a_song(performer: Performer) -> None:
+    view = at_set(performer)
+    performer.frame.grab()
+    plan = view.editor.plan
+    assert plan is not None
+    block = view.set_canvas.block_of(plan, plan.songs[4])
+    place = QPointF(block.left() + 5, block.top() + 10).toPoint()
+    QTest.mouseClick(view.set_canvas, Qt.MouseButton.LeftButton, pos=place)
+    assert view.editor.entry_id == "e5"
+
+
+def test_versions(performer: Performer) -> None:
+    """One with everything in is made and put there; V takes the other again."""
+    view = at_set(performer)
+    performer.press(K.Key_Right)
+    performer.press(K.Key_V)
+    assert "only one version" in said(performer)
+    performer.press(K.Key_V, SHIFT)
+    assert view.editor.song is not None
+    assert view.editor.song.version == "everything in"
+    performer.press(K.Key_V)
+    assert view.editor.song.id == "harbour-bell"
+    performer.frame.grab()
+
+
+def test_every_setting_can_be_typed(performer: Performer) -> None:
+    """Slot, weights, silence, key, needs; what cannot be is said and not taken."""
+    view = at_set(performer)
+    performer.press(K.Key_Right)
+    editor = view.editor
+    for owner, key, text in (
+        ("set", "slot", "50:30"), ("set", "tempo", "2"), ("set", "name", "Late ferry"),
+        ("place", "song", "Wake"), ("place", "into", "cut on the bar"), ("place", "ramp_bars", "4"),
+        ("place", "gap_s", "12.5"), ("song", "key", "E minor"), ("song", "version", "long"),
+        ("song", "needs", "Smew: kit 3, 8 s; Garganey: patch wheel, 20 s, patch, helper"),
+    ):  # fmt: skip
+        editor.set_field(owner, key, text)
+        assert editor.field_text(owner, key) == text
+    assert editor.field_choices("place", "song")[0] == "Harbour bell"
+    for owner, key, text in (
+        ("set", "slot", "soon"), ("set", "slot", "99999"), ("set", "tempo", "much"),
+        ("song", "key", "H"), ("song", "needs", "Smew kit"), ("song", "needs", "Gone: x, 3 s"),
+    ):  # fmt: skip
+        view.form.typed.emit(owner, key, text)
+        assert said(performer)
+        assert editor.field_text(owner, key) != text
+    performer.press(K.Key_E)
+    assert view.side.isVisible()
+    performer.press(K.Key_Escape)
+    assert not view.side.isVisible()
+
+
+def test_other_sets_and_files(
+    performer: Performer, tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """A new set is filled, the old taken again; CSV out and in; the sheet."""
+    view = at_set(performer)
+    performer.press(K.Key_M)
+    assert running(performer).songs == ()
+    performer.press(K.Key_A)
+    assert [s.song for s in running(performer).songs] == ["harbour-bell"]
+    performer.press(K.Key_N)
+    assert running(performer).id == "night-ferry"
+    target = tmp_path / "night.csv"
+    monkeypatch.setattr(QFileDialog, "getSaveFileName", lambda *_: (str(target), ""))
+    monkeypatch.setattr(QFileDialog, "getOpenFileName", lambda *_: (str(target), ""))
+    performer.press(K.Key_C, CTRL | ALT)
+    lines = target.read_text().splitlines()
+    target.write_text("\n".join([lines[0], *lines[3:5]]))
+    performer.press(K.Key_I, CTRL)
+    assert [s.song for s in running(performer).songs] == ["wake", "cross-swell"]
+    target.write_text("song\nGone\n")
+    performer.press(K.Key_I, CTRL)
+    assert "there is no song 'Gone'" in said(performer)
+    target.write_bytes(b"\xff\xfe")
+    view.read_from(target)
+    assert "night.csv" in said(performer)
+    sheet = tmp_path / "night.html"
+    monkeypatch.setattr(QFileDialog, "getSaveFileName", lambda *_: (str(sheet), ""))
+    performer.press(K.Key_P, CTRL)
+    assert "Cross swell" in sheet.read_text()
+    view.write_into(tmp_path / "x.txt")
+    assert ".html" in said(performer)
+
+
+def test_a_set_of_nothing_is_said(performer: Performer) -> None:
+    """Without a set the station says how to make one; its keys say what is missing."""
+    view = at_set(performer)
+    import msgspec
+
+    performer.frame.session.store.apply("x", lambda p: msgspec.structs.replace(p, sets=()))
+    assert view.heading.title == "No set yet"
+    performer.frame.grab()
+    for key in (K.Key_W, K.Key_O, K.Key_V, K.Key_Delete, K.Key_Plus, K.Key_Up):
+        performer.press(key)
+    performer.press(K.Key_A)
+    assert len(running(performer).songs) == 1
+
+
+def test_the_demo_set_from_the_keyboard(performer: Performer) -> None:
+    """Run, ask for the wrong scene, take it back, hold, the next song by number; nothing lost."""
+    performer.engine_ready()
+    frame = performer.frame
+    session = frame.session
+    before = session.project
+    performer.go(7)
+    view = frame.view
+    assert isinstance(view, StageView)
+    performer.press(K.Key_N)
+    performer.press(K.Key_2)
+    performer.press(K.Key_Return)
+    assert session.song_id == "harbour-bell"
+    performer.press(K.Key_Space)
+    performer.wait(lambda: session.running and session.status.section == "s1")  # type: ignore[union-attr]
+    performer.wait(lambda: session.tick_now() > 0)
+    performer.press(K.Key_J)
+    performer.press(K.Key_7)
+    frame.grab()
+    performer.press(K.Key_Return)
+    performer.wait(lambda: session.status.launched)  # type: ignore[union-attr]
+    assert session.status.next_section == "s7"  # type: ignore[union-attr]
+    frame.grab()
+    performer.press(K.Key_Backspace)
+    performer.wait(lambda: not session.status.launched)  # type: ignore[union-attr]
+    performer.press(K.Key_1, CTRL | SHIFT)
+    performer.wait(lambda: session.status.solos == ("smew",))  # type: ignore[union-attr]
+    frame.grab()
+    performer.press(K.Key_1, CTRL | SHIFT)
+    performer.press(K.Key_N)
+    performer.press(K.Key_3)
+    performer.press(K.Key_Return)
+    performer.wait(lambda: session.status.launched)  # type: ignore[union-attr]
+    assert session.play.coming is not None
+    assert session.play.coming.song == "wake"
+    frame.grab()
+    performer.wait(lambda: session.song_id == "wake", 10)
+    assert session.status.carried  # type: ignore[union-attr]
+    frame.grab()
+    performer.press(K.Key_G)
+    performer.wait(lambda: not session.status.carried)  # type: ignore[union-attr]
+    performer.press(K.Key_Z, CTRL)
+    assert "Not on Stage" in said(performer)
+    assert session.project is before
+
+
+def test_keys_locked_and_touches_guarded(performer: Performer) -> None:
+    """Locked, nothing but panic and the lock works; a touch has to be held while it plays."""
+    performer.engine_ready()
+    frame = performer.frame
+    session = frame.session
+    performer.go(7)
+    performer.press(K.Key_Space)
+    performer.wait(lambda: session.running)
+    performer.press(K.Key_L, CTRL)
+    performer.press(K.Key_Space)
+    performer.press(K.Key_H)
+    performer.press(K.Key_1, CTRL)
+    QTest.qWait(100)
+    assert "locked" in said(performer)
+    assert (frame.rail.current, session.running, session.status.held) == (7, True, False)  # type: ignore[union-attr]
+    frame.grab()
+    performer.press(K.Key_L, CTRL)
+    line = frame.waterline
+    place = line._button().center().toPoint()
+    QTest.mouseClick(line, Qt.MouseButton.LeftButton, pos=place)
+    QTest.mouseClick(frame.rail, Qt.MouseButton.LeftButton, pos=QPoint(40, 80))
+    QTest.qWait(100)
+    assert session.running
+    assert frame.rail.current == 7
+    assert "Touch guard" in said(performer)
+    canvas = frame.view.canvas
+    block = canvas._blocks._boxes[1].center() * canvas._scale  # type: ignore[attr-defined]
+    QTest.mousePress(canvas, Qt.MouseButton.LeftButton, pos=block.toPoint())
+    QTest.qWait(int(HELD_S * 1000) + 80)
+    QTest.mouseRelease(canvas, Qt.MouseButton.LeftButton, pos=block.toPoint())
+    performer.wait(lambda: ("knot", "") in session.status.mutes)  # type: ignore[union-attr]
+    performer.press(K.Key_G, CTRL)
+    section = canvas._ribbon[3][0].center() * canvas._scale  # type: ignore[attr-defined]
+    QTest.mouseClick(canvas, Qt.MouseButton.LeftButton, pos=section.toPoint())
+    performer.wait(lambda: session.status.launched)  # type: ignore[union-attr]
+    QTest.mouseClick(line, Qt.MouseButton.LeftButton, pos=place)
+    performer.wait(lambda: not session.running)
