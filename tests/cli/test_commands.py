@@ -35,7 +35,7 @@ def test_check(capsys: pytest.CaptureFixture[str], demo: str, tmp_path: Path) ->
     finding = json.loads(out)["findings"][0]
     assert finding["code"] == "rig.middle-clock"
     assert set(finding) >= {"code", "severity", "subject", "message", "why", "fix"}
-    assert [f["code"] for f in json.loads(out)["intended"]] == ["rig.starts-all"]
+    assert [f["code"] for f in json.loads(out)["intended"]] == ["set.tempo-jump"]
     path = tmp_path / "x.grebe"
     write_project(path, with_leader(build.two_boxes(), None))
     status, out, _ = run(capsys, "check", str(path), "--json")

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from itertools import pairwise
+
 import msgspec
 import pytest
 
@@ -81,7 +83,7 @@ def test_one_song_goes_over_into_the_next() -> None:
     assert [s for _, s in sections(dues)] == ["e1-x", "e1-y", "e2-x", "e2-y", "e3-x", "e3-y"]
     assert tempi(dues)[1:] == [(16.0, 150.0, 0.0), (32.0, 90.0, 4.0)]
     ticks = [at for at, device, e in dues if isinstance(e, Clock) and device == "drums"]
-    assert {b - a for a, b in zip(ticks, ticks[1:], strict=False)} == {BEAT // 24}
+    assert {b - a for a, b in pairwise(ticks)} == {BEAT // 24}
     assert len([1 for _, _, e in dues if isinstance(e, Stop)]) == 2  # one a box, at the end
 
 

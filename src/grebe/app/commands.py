@@ -303,6 +303,17 @@ ACTIONS: tuple[Action, ...] = (
     _a("song_number", "A song by its number, then Enter", "N", scope="stage"),
     _a("release", "Let the tempo go to the song's own", "G", scope="stage"),
     _a("tick_move", "The move that is announced is done", "M", scope="stage"),
+    *(
+        _a(f"track_{n}", f"Loop track {n}: record, close, over, start", key, scope="stage")
+        for n, key in enumerate("ZXCVB", start=1)
+    ),
+    *(
+        _a(f"halt_{n}", f"Loop track {n}: stop", f"Shift+{key}", scope="stage")
+        for n, key in enumerate("ZXCVB", start=1)
+    ),
+    _a("loop_at", "Loop tracks start and stop on bars, or at the loop's end", "Q", scope="stage"),
+    _a("loop_bars", "Length of the next recording", "W", scope="stage"),
+    _a("first_loop", "A first loop sets the tempo", "F", scope="stage"),
     _a("drop_pass", "Drop the pass that makes the set fit", "D", scope="stage"),
     _a("lock", "Lock the keys, or let them go", "Ctrl+L", scope="stage"),
     _a("guard", "Touch guard on or off", "Ctrl+G", scope="stage"),

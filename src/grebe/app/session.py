@@ -16,7 +16,9 @@ import msgspec
 
 from grebe.app.checking import Checking
 from grebe.app.client import EngineClient, check_version
+from grebe.app.looping import Looping
 from grebe.app.played import PlayedMemory
+from grebe.app.resume import LastSaid, next_bar
 from grebe.app.runtime import engine_socket
 from grebe.app.set_play import SetPlay
 from grebe.app.store import Store
@@ -27,6 +29,7 @@ from grebe.app.supervisor import (
     standin_devices,
     start_engine,
 )
+from grebe.app.tapping import Tapping
 from grebe.app.teaching import TEACHING_SECTION, Teaching, teach_plan
 from grebe.core.document import Project, with_rig, with_song
 from grebe.core.findings import Finding, Found, find
@@ -58,7 +61,7 @@ from grebe.core.songs.chain import Place, place_in_chain
 from grebe.core.songs.edit import set_tempo
 from grebe.core.songs.layout import Layout
 from grebe.core.songs.model import Song
-from grebe.core.time.tap import MIN_TAPS, TapTempo, tapped
+from grebe.core.time.tap import TapTempo
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.core.units import MAX_BPM, MIN_BPM
 from grebe.errors import EditError, EngineError, ProtocolError
@@ -87,11 +90,6 @@ STANDINS_AFTER_S = 2.0
 """A stand-in gone this long is started again."""
 STANDINS_AGAIN_S = 8.0
 """And not tried another time for this long."""
-TAP_GAP_S = 2.5
-"""A longer pause begins a new count: 24 BPM is the slowest tempo that can be tapped."""
-COME_IN_NS = 250_000_000
-"""A bar to come back in on is at least this far away."""
-INSISTS_TAPS = 9
 PANIC_WITHIN_S = 1.0
 DEVIATIONS_KEPT = 64
 
@@ -129,7 +127,7 @@ class Session:
         self.status: Status | None = None
         self.deviations: dict[str, deque[Deviation]] = {}
         self.notice: Notice | None = None
-        self.tapped: TapTempo | None = None
+        self._tapping = Tapping()
         self.filling = False
         """Whether a fill is held."""
         self.teaching: Teaching | None = None
@@ -142,6 +140,8 @@ class Session:
         """What was played in during the last minutes."""
         self.pushed = 0.0
         """Percent by which everything is pushed ahead just now."""
+        self.looping = Looping(self)
+        """What is set for loops."""
         self.checking = Checking(self)
         """What boxes are heard to do."""
         self._client: EngineClient | None = None
@@ -149,13 +149,9 @@ class Session:
         self._gone_since: dict[str, float] = {}
         self._next_try = 0.0
         self._trying_since: float | None = None
-        self._taps: list[float] = []
-        self._tapped_near = 0.0
-        """The tempo there was at the first tap."""
         self._last_escape: float | None = None
         self._resume_section = ""
-        self._resume_at: tuple[float, float, int] | None = None
-        """(song tick, BPM, when) as the engine that was lost last said."""
+        self._resume_at: LastSaid | None = None
         self._found: tuple[Project, Found] | None = None
         self._laid_out: tuple[Project, str, Layout | None] | None = None
         store.listen(self._document_changed)
@@ -480,7 +476,7 @@ class Session:
         self._client, self.welcome = None, None
         was_running = self.running
         if was_running and self.status is not None and self.status.bpm:
-            self._resume_at = (self.song_tick_now(), self.status.bpm, raw_now_ns())
+            self._resume_at = LastSaid(self.song_tick_now(), self.status.bpm, raw_now_ns())
         self.status = None
         if self.link == "on":
             self.say("error", "The engine ended. Another is being started.")
@@ -603,17 +599,9 @@ class Session:
     def _next_bar(self) -> tuple[int, int] | None:
         """After the engine was lost: the next bar of the song, and when it would have come."""
         layout, lost = self.layout(), self._resume_at
-        if not self._resume_section or layout is None or lost is None or not layout.spans:
+        if not self._resume_section or layout is None or lost is None:
             return None
-        tick, bpm, at_ns = lost
-        ns_a_tick = 60e9 / bpm / TICKS_PER_QUARTER
-        soon = tick + (raw_now_ns() + COME_IN_NS - at_ns) / ns_a_tick
-        if soon >= layout.ticks:
-            return None
-        place = layout.bar_after(int(soon) + 1)
-        if place >= layout.ticks:
-            return None
-        return place, at_ns + round((place - tick) * ns_a_tick)
+        return next_bar(layout, lost, raw_now_ns())
 
     def _begin(
         self,
@@ -657,11 +645,19 @@ class Session:
         if song is None:
             return
         bpm = round(min(MAX_BPM, max(MIN_BPM, song.bpm + by)), 2)
+        if self.looping.allows(bpm):
+            self.take_tempo(bpm, "tempo-by-key")
+
+    def take_tempo(self, bpm: float, merge: str = "") -> None:
+        """The song at hand takes a tempo; while it plays, from the next beat on."""
+        held = min(MAX_BPM, max(MIN_BPM, bpm))
         self.store.apply(
             "Tempo",
-            lambda project: with_song(project, self.song_id, lambda s: set_tempo(s, bpm)),
-            merge="tempo-by-key",
+            lambda project: with_song(project, self.song_id, lambda s: set_tempo(s, held)),
+            merge=merge,
         )
+        if self._plan_changed:
+            self._send_plan()
 
     def go_to_tempo(self, bpm: float, bars: int) -> None:
         """The song's tempo from the next beat on; over some bars, only for this time."""
@@ -752,27 +748,18 @@ class Session:
         self.tell(Panic())
         return True
 
+    @property
+    def tapped(self) -> TapTempo | None:
+        """The tempo that was tapped last, from the third tap on."""
+        return self._tapping.fit
+
     def tap(self, now_s: float) -> None:
         """One tap. From the third on the song takes the tempo."""
-        if self._taps and now_s - self._taps[-1] > TAP_GAP_S:
-            self._taps.clear()
+        if self._tapping.tap(now_s, self.bpm):
             self.store.end_merge()
-        if not self._taps and self.song is not None:
-            self._tapped_near = self.song.bpm
-        self._taps.append(now_s)
-        del self._taps[:-32]
-        self.tapped = None
-        if len(self._taps) >= MIN_TAPS:
-            # Half or double the tempo there is was meant as that, unless it goes on and on.
-            near = self._tapped_near if len(self._taps) < INSISTS_TAPS else 0.0
-            fit = tapped(self._taps, near)
-            self.tapped = fit
-            bpm = round(fit.bpm, 2)
-            self.store.apply(
-                "Tap tempo",
-                lambda project: with_song(project, self.song_id, lambda s: set_tempo(s, bpm)),
-                merge="tap",
-            )
+        fit = self._tapping.fit
+        if fit is not None and self.looping.allows(round(fit.bpm, 2), now_s):
+            self.take_tempo(round(fit.bpm, 2), "tap")
 
     def choose_song(self, song_id: str) -> bool:
         """Take another song in hand; not while one plays. Whether it was taken."""

@@ -43,6 +43,7 @@ from grebe.core.player.events import (
     Stop,
     Tempo,
 )
+from grebe.core.player.loopers import TrackCommand
 from grebe.core.player.player import Player
 from grebe.core.rig.words import listed
 from grebe.core.sync.led import Go, Halted
@@ -127,8 +128,8 @@ STOP_SETTLES_NS = 200_000_000
 
 
 PLAYED = (
-    Launch, Hold, Again, Skip, Back, Withdraw, Release, Solo, Mute, KeepMutes, LoopOver, Steer,
-    Nudge, Fill, Metronome,
+    Launch, Hold, Again, Skip, Back, Withdraw, Release, Solo, TrackCommand, Mute, KeepMutes,
+    LoopOver, Steer, Nudge, Fill, Metronome,
 )  # fmt: skip
 """What is for the player as it is."""
 
@@ -644,6 +645,15 @@ class Engine:
             dues = self._player.apply(command)
             if self._running:
                 self._enqueue(dues)
+            elif isinstance(command, TrackCommand):  # a loop can be recorded with nothing running
+                self._send_now(dues)
+
+    def _send_now(self, dues: list[Due]) -> None:
+        """Send what belongs to no run."""
+        for _, device, event in dues:
+            outlet = self._desk.outlets.get(self._desk.via.get(device, device))
+            if outlet is not None and not isinstance(event, (Tempo, *SAID)):
+                self._send(outlet, event, self._now_ns())
 
     def _status(self) -> Status:
         now = self._now_ns()
@@ -677,6 +687,7 @@ class Engine:
             mutes=player.mutes if player else (),
             mutes_by_hand=player.mutes_by_hand if player else (),
             mutes_kept=player.mutes_kept if player else True,
+            tracks=player.tracks if player else (),
             loop=player.loop if player else None,
             devices=self._desk.statuses(),
             overruns=self._desk.ports.overruns,

@@ -32,6 +32,7 @@ from grebe.core.player.commands import (
     Steer,
     Withdraw,
 )
+from grebe.core.player.loopers import LoopTrack, TrackCommand
 from grebe.core.rig.standin import Setup
 from grebe.core.rig.trigger import Trigger
 from grebe.core.units import Channel, Note, Value, Velocity
@@ -121,6 +122,7 @@ ToEngine: TypeAlias = (
     | Withdraw
     | Release
     | Solo
+    | TrackCommand
     | KeepMutes
     | LoopOver
     | Mute
@@ -238,6 +240,8 @@ class Status(Value, frozen=True, kw_only=True, tag="status"):
     """Devices that sound alone."""
     mutes_kept: bool = True
     """Whether they stay when this section is over."""
+    tracks: tuple[LoopTrack, ...] = ()
+    """Loop tracks that Grebe can tell what to do."""
     loop: tuple[int, int] | None = None
     """Ticks of the song as written that are played over and over."""
     devices: tuple[DeviceStatus, ...] = ()

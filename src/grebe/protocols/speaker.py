@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import TypeAlias
+from typing import Literal, TypeAlias
 
 import msgspec
 
@@ -36,6 +36,16 @@ class Samples(msgspec.Struct, frozen=True, array_like=True, tag="samples"):
     sounds: tuple[SliceSound, ...]
 
 
-ToSpeaker: TypeAlias = Note | Samples
+class Loop(msgspec.Struct, frozen=True, array_like=True, tag="loop"):
+    """A looper's track records, plays over, plays or stops."""
+
+    device: str
+    track: int
+    act: Literal["record", "overdub", "play", "stop"]
+    at_ns: int
+    """CLOCK_MONOTONIC_RAW."""
+
+
+ToSpeaker: TypeAlias = Note | Samples | Loop
 
 decoder: msgspec.msgpack.Decoder[ToSpeaker] = msgspec.msgpack.Decoder(ToSpeaker)

@@ -13,7 +13,7 @@ import msgspec
 from grebe.core.rig.model import Device
 from grebe.core.rig.standin import SliceSound
 from grebe.core.sound.names import CUTOFF, LEVEL, USUAL_BRIGHT
-from grebe.protocols.speaker import Note, Samples, ToSpeaker
+from grebe.protocols.speaker import Loop, Note, Samples, ToSpeaker
 from grebe.standins.box import Box
 
 
@@ -49,8 +49,11 @@ class Aloud:
     def tell(self, device: Device, box: Box) -> None:
         """Send on what a box has begun and ended, and take it from the box."""
         sounded, box.sounded = box.sounded, []
+        acts, box.loops.acts = box.loops.acts, []
         if self._socket is None:
             return
+        for act in acts:
+            self._send(Loop(device.id, act.track, act.act, act.at_ns))
         if self._samples.get(device.id, ()) != box.samples:
             self._samples[device.id] = box.samples
             self._send(Samples(device.id, box.samples))

@@ -19,6 +19,7 @@ from grebe.protocols import midi
 from grebe.protocols.gate import lets
 from grebe.protocols.midi import MidiParser
 from grebe.protocols.standin import Report, ReportKind, decode_setup, played, pressed
+from grebe.standins.loop_tracks import LoopTracks
 from grebe.standins.own_clock import OwnClock
 
 
@@ -51,6 +52,9 @@ class Box:
         """What its thru has put out since this was last emptied: (path of the other, message)."""
         self.sounded: list[Sounded] = []
         """What it has played since this was last emptied."""
+        self.loops = LoopTracks()
+        """Its loop tracks, of a looper."""
+        self._loop_control, self._starts_all = setup.loops, setup.starts_all
         self._held: set[int] = set()
         """Notes begun over MIDI."""
         self._controllers: dict[int, int] = {}
@@ -116,6 +120,7 @@ class Box:
         self.leads = setup.leads
         self.device, self.memory = setup.device, setup.memory
         self.accepts, self.thru, self.samples = setup.accepts, setup.thru, setup.samples
+        self._loop_control, self._starts_all = setup.loops, setup.starts_all
         if self.program not in self.memory.slots:
             self.program = min(self.memory.slots, default=0)
 
@@ -174,9 +179,12 @@ class Box:
                 self._tick(at_ns, out)
         elif status == midi.START and device.obeys_transport:
             self._begin(0)
+            self._start_loops(at_ns)
         elif status == midi.CONTINUE and device.obeys_transport:
             self._begin(self._position)
+            self._start_loops(at_ns)
         elif status == midi.STOP and device.obeys_transport:
+            self.loops.halt(at_ns)
             self.running = False
             self._position = self._clock
         elif status == midi.SONG_POSITION and device.obeys_song_position:
@@ -198,12 +206,18 @@ class Box:
             else:
                 self.program, self._pending = data[1], None
         elif kind == midi.CONTROL_CHANGE:
+            if self.loops.told(self._loop_control, data[1], data[2], at_ns):
+                return
             if data[1] == device.mute_controller:
                 self.silent = data[2] == 0
             elif data[1] in (ALL_SOUND_OFF, ALL_NOTES_OFF):
                 self._end(set(self._held), at_ns)
             else:
                 self._controllers = {**self._controllers, data[1]: data[2]}
+
+    def _start_loops(self, at_ns: int) -> None:
+        if self._starts_all:
+            self.loops.start_all(at_ns)
 
     def _begin(self, position: int) -> None:
         self._clock = self._began = position

@@ -142,7 +142,7 @@ class Host:
                     seat.pass_on()
                 if seat.engine is not None:
                     seat.lead(now)
-                if seat.box.sounded:
+                if seat.box.sounded or seat.box.loops.acts:
                     self._aloud.tell(seat.device, seat.box)
             if now - last_flush >= FLUSH_NS:
                 last_flush = now

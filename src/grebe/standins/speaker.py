@@ -32,7 +32,8 @@ from grebe.core.sound.kit import (
 from grebe.core.sound.mix import CUT_S, Sample, limited
 from grebe.core.sound.tones import fading
 from grebe.errors import PortLost
-from grebe.protocols.speaker import MAX_PACKET_BYTES, Note, Samples, decoder
+from grebe.protocols.speaker import MAX_PACKET_BYTES, Loop, Note, Samples, decoder
+from grebe.standins.loop_sound import At, LoopSound
 from grebe.wires.clock import raw_ns
 from grebe.wires.frames import FrameClock
 from grebe.wires.sound import sound_library
@@ -86,6 +87,7 @@ class Desk:
         self.rate = rate
         self.samples: dict[tuple[str, int], Sample] = {}
         """By device and note. Replaced, never changed: the callback reads it."""
+        self.loops = LoopSound(rate)
         self._sounds: list[_Sounding] = []
 
     def take(self, note: Note, frame: int) -> None:
@@ -121,6 +123,7 @@ class Desk:
             part[:, 0] += wave * np.float32(np.sqrt((1 - sound.pan) / 2) * sound.gain)
             part[:, 1] += wave * np.float32(np.sqrt((1 + sound.pan) / 2) * sound.gain)
         self._sounds = left
+        self.loops.add(out, first)
         return limited(out)
 
     def _wave(self, sound: _Sounding, into: int, count: int) -> NDArray[np.float32] | None:
@@ -176,12 +179,15 @@ def play(source: socket.socket) -> None:
     """Sound what comes in over a socket, until it closes. PortLost without an output."""
     library = sound_library()
     coming: deque[_Stamped] = deque()
+    acts: deque[At] = deque()
     count = 0
 
     def fill(data: Any, frames: int, when: Any, status: Any) -> None:
         nonlocal count
         del when, status
         clock.update(count, raw_ns(), frames)
+        while acts:
+            desk.loops.take(acts.popleft())
         while coming:
             stamped = coming.popleft()
             desk.take(stamped.note, stamped.frame)
@@ -208,6 +214,11 @@ def play(source: socket.socket) -> None:
             if isinstance(message, Samples):
                 kept = {k: v for k, v in desk.samples.items() if k[0] != message.device}
                 desk.samples = kept | load_samples(message, clock.rate)
+                continue
+            if isinstance(message, Loop):
+                at = clock.frame_at(message.at_ns + AHEAD_NS)
+                if at is not None:
+                    acts.append(At(at, message.device, message.track, message.act))
                 continue
             if is_struck(message.kind):  # made here, the first time: the callback has no time
                 sound_of(message.kind, message.note, *rounded(0.0, 0), clock.rate)

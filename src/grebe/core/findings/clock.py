@@ -254,7 +254,7 @@ def _starting(look: Look, device: Device) -> Iterator[Finding]:
             fix=f"Switch Start and Stop off at {where}.",
             cure=off,
         )
-    elif device.spec.starts_all:
+    elif device.spec.starts_all and device.spec.loop_control is None:
         tracks = device.spec.loop_tracks
         what = f"all {tracks} loop tracks" if tracks else "all of its patterns"
         yield Finding(

@@ -6,6 +6,7 @@ from typing import Annotated, Literal, TypeAlias
 
 from msgspec import Meta
 
+from grebe.core.player.loopers import TrackCommand
 from grebe.core.player.plan import Plan
 from grebe.core.units import Bpm, Value
 
@@ -151,6 +152,7 @@ Command: TypeAlias = (
     | Release
     | Mute
     | Solo
+    | TrackCommand
     | KeepMutes
     | LoopOver
     | Steer

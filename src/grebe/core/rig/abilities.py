@@ -21,6 +21,7 @@ from grebe.core.rig.spec import (
     HandMove,
     Jack,
     JackKind,
+    LoopControl,
     MemoryShape,
     Spec,
     SpecVoice,
@@ -94,6 +95,9 @@ MEMORY: tuple[Ability, ...] = (
     Ability("songs", "Songs in its memory"),
     Ability("track_measures", "Bars of such a song, at most"),
     Ability("loop_tracks", "Loop tracks"),
+    Ability("loop_control.record", "Controller that records a track", "maybe"),
+    Ability("loop_control.play", "Controller that plays a track", "maybe"),
+    Ability("loop_control.stop", "Controller that stops a track", "maybe"),
     Ability("echo_ms", "Echo from, to, ms", "list"),
     Ability("pads.rows", "Pads: rows", "maybe"),
     Ability("pads.cols", "Pads: columns", "maybe"),
@@ -146,6 +150,7 @@ _OPTIONAL: dict[str, msgspec.Struct] = {
     "memory": MemoryShape(),
     "steps": Steps(),
     "pads": PadLayout(),
+    "loop_control": LoopControl(record=80, play=81, stop=82),
 }
 """Parts a box may lack; naming one of their values gives it the part as it usually is."""
 _USUAL_JACK = Jack(id="usual", name="usual")

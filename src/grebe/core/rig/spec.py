@@ -197,6 +197,15 @@ class HandMove(Value, frozen=True, kw_only=True):
     """Can be made in peace beforehand: nothing is heard of it until it is needed."""
 
 
+class LoopControl(Value, frozen=True, kw_only=True):
+    """Controllers by which a looper is told what a track is to do; their value is its number."""
+
+    record: Controller
+    """Record, or over what is there; again while it records: close the loop and play."""
+    play: Controller
+    stop: Controller
+
+
 class Spec(Value, frozen=True, kw_only=True):
     """All that is known of a kind of box. Where nothing is known, nothing is held against it."""
 
@@ -222,6 +231,8 @@ class Spec(Value, frozen=True, kw_only=True):
     told_ms: Annotated[float, Meta(ge=0, le=4000)] = 0.0
     """How long before its boundary it must have been told of a change."""
     loop_tracks: Annotated[int, Meta(ge=0, le=64)] = 0
+    loop_control: LoopControl | None = None
+    """How its tracks are told; None: by hand and foot only."""
     echo_ms: tuple[Annotated[float, Meta(ge=1, le=60_000)], ...] = ()
     """Shortest and longest time of an echo."""
     by_hand: tuple[HandMove, ...] = ()

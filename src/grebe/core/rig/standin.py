@@ -8,7 +8,7 @@ from grebe.core.document import Project
 from grebe.core.patterns.model import Memory
 from grebe.core.rig.flow import ways
 from grebe.core.rig.model import Device, Filter
-from grebe.core.rig.spec import Spec
+from grebe.core.rig.spec import LoopControl, Spec
 from grebe.core.rig.wiring import MIDI_MEDIA, Wiring
 from grebe.core.units import Bpm, Value
 
@@ -39,6 +39,10 @@ class Setup(Value, frozen=True, kw_only=True):
     device: Device
     """Without its abilities: the settings say what it does."""
     memory: Memory = Memory()
+    loops: LoopControl | None = None
+    """How its loop tracks are told, of a looper."""
+    starts_all: bool = False
+    """Start makes every track run that holds something."""
     accepts: Filter = Filter()
     thru: tuple[Onward, ...] = ()
     leads_bpm: Bpm | None = None
@@ -77,6 +81,8 @@ def setups(
         out[device.id] = Setup(
             device=msgspec.structs.replace(device, spec=Spec()),
             memory=Memory(slots=slots if device.plays == "own" else {}),
+            loops=device.spec.loop_control,
+            starts_all=device.spec.starts_all,
             accepts=last.accepts if last is not None else Filter(),
             thru=tuple(
                 Onward(path=paths[c.target], passes=c.passes)

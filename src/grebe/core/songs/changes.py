@@ -282,6 +282,20 @@ def _tracks(a: Around, device: Device, was: Part, now: Part) -> Iterator[Change]
         return
     differ = set(now.tracks) ^ set(was.tracks or ())
     before = _track_names(was.tracks or ()) if a.before is not None else ""
+    control = device.spec.loop_control
+    if control is not None and device.id in a.reached:
+        sent = tuple(
+            Sent(0, ControlChange(
+                channel=device.channel, value=number,
+                controller=control.play if number in now.tracks else control.stop,
+            ))
+            for number in sorted(differ)
+        )  # fmt: skip
+        how = f"controllers {control.play} and {control.stop}, on the one"
+        yield Change(
+            device.id, "tracks", before, _track_names(now.tracks), "grebe", how, sent, 0.0, 0.0
+        )
+        return
     by_program = was.chain != now.chain and bool(now.chain)
     if by_program and device.obeys_program and device.id in a.reached:
         return  # its program says which tracks play

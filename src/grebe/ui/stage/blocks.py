@@ -2,12 +2,15 @@
 
 from __future__ import annotations
 
+from math import ceil
+
 from PyQt6.QtCore import QPointF, QRectF
 from PyQt6.QtGui import QPainter
 
 from grebe.app.session import Session
 from grebe.app.stage_book import StageBook
 from grebe.core.rig.model import Device
+from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.ui import draw
 from grebe.ui.theme import NIGHT
 from grebe.ui.words import late_text
@@ -16,6 +19,14 @@ MOST = 8
 """Blocks that have a key."""
 FEWEST, WIDEST = 4, 240.0
 GAP = 10.0
+TRACK_LOOKS = {
+    "empty": ("ground", "muted"), "recording": ("eye", "ground"), "playing": ("water", "ground"),
+    "overdubbing": ("sand", "ground"), "stopped": ("ground", "ink"),
+}  # fmt: skip
+"""Fill and ink of a loop track's cell."""
+TRACK_SIGNS = {"empty": "", "recording": "\u2193", "playing": "", "overdubbing": "+", "stopped": ""}
+"""Beside the number: taking in, adding."""
+ACTS = {"record": "records", "play": "plays", "stop": "stops"}
 
 
 class Blocks:
@@ -68,6 +79,12 @@ class Blocks:
         x, y = block.left() + 14, block.top()
         colour = p.muted if muted or hushed else p.ink
         draw.text(painter, x, y + 36, device.name, colour, size=26, weight=600, width=wide - 28)
+        looping = session.looping.looper
+        if looping is not None and looping.id == device.id and not gone:
+            self._tracks(painter, QRectF(x, y + 46, wide - 24, 42))
+            draw.text(painter, block.right() - 12, y + 34, str(number), p.muted, size=16,
+                      align=draw.RIGHT)  # fmt: skip
+            return
         off_ms = session.off_by_ms(device)
         wrong = gone or off_ms is not None
         words = self._state(device, muted=muted, alone=alone, hushed=hushed)
@@ -80,6 +97,42 @@ class Blocks:
             painter, block.right() - 12, block.bottom() - 10, str(number), p.muted,
             size=16, align=draw.RIGHT,
         )  # fmt: skip
+
+    def _tracks(self, painter: QPainter, box: QRectF) -> None:
+        """Loop tracks: a cell each, its look by what it does, a word for what is armed."""
+        p, tracks = NIGHT, self._session.looping.tracks()
+        if not tracks:
+            draw.text(painter, box.left(), box.top() + 16, "tracks not known", p.muted, size=16)
+            return
+        wide = (box.width() - 4 * (len(tracks) - 1)) / len(tracks)
+        for index, track in enumerate(tracks):
+            cell = QRectF(box.left() + index * (wide + 4), box.top(), wide, 24)
+            fill, ink = TRACK_LOOKS[track.state]
+            draw.panel(painter, cell, getattr(p, fill), p.crest if track.armed else p.rule,
+                       width=3 if track.armed else 1.5)  # fmt: skip
+            if track.state == "stopped":
+                draw.hatch(painter, cell.adjusted(3, 3, -3, -3), p.muted)
+            word = str(track.number) + TRACK_SIGNS[track.state]
+            draw.text(painter, cell.center().x(), cell.bottom() - 6, word, getattr(p, ink),
+                      size=16, weight=700, align=draw.CENTRE)  # fmt: skip
+        draw.text(painter, box.left(), box.top() + 40, self._track_words(), p.muted, size=14,
+                  width=box.width())  # fmt: skip
+
+    def _track_words(self) -> str:
+        """What is armed and when, else how long the loops are."""
+        tracks, session = self._session.looping.tracks(), self._session
+        layout = session.layout()
+        for track in tracks:
+            if track.armed:
+                beats = max(0.0, track.armed_at - session.tick_now()) / TICKS_PER_QUARTER
+                return f"{track.number} {ACTS[track.armed]} in {ceil(beats)} beats"
+        bar = layout.spans[0].scene.meter.bar_ticks if layout is not None and layout.spans else 0
+        lengths = [f"{t.number}: {t.ticks / bar:.3g} bars" for t in tracks if t.ticks and bar]
+        if lengths:
+            return ", ".join(lengths)
+        bars = session.looping.bars
+        where = "bars" if session.looping.at == "bar" else "the loop"
+        return f"on {where}, {bars} bars" if bars else f"on {where}, open"
 
     def _state(self, device: Device, *, muted: bool, alone: bool, hushed: bool) -> str:
         status, layout = self._session.status, self._session.layout()

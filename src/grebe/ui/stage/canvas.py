@@ -293,6 +293,10 @@ class StageCanvas(Canvas):
             when = "when you let go: H, or Enter"
         draw.text(painter, x, y + 134, when, p.crest if launched else p.ink, size=26, width=wide)
         below = 158.0
+        warned = "" if following is None else self.session.looping.warning(following.bpm)
+        if warned and not launched:
+            draw.text(painter, x, y + 162, warned, p.sand, size=16, weight=600, width=wide)
+            below = 172.0
         if launched:
             left = f"\u232b takes it back, for {seconds_text(now.withdraw_s)}"
             if now.withdraw_s <= 0:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import time
 from collections.abc import Callable
 from functools import partial
 
@@ -171,7 +172,7 @@ class StageView(View):
     def method_of(self, action_id: str) -> Callable[[], None]:
         """Mute and solo keys are numbered; the rest is as in every view."""
         kind, _, number = action_id.rpartition("_")
-        if kind in ("mute", "solo", "digit"):
+        if kind in ("mute", "solo", "digit", "track", "halt"):
             return partial(getattr(self, f"_{kind}"), int(number))
         return super().method_of(action_id)
 
@@ -187,6 +188,24 @@ class StageView(View):
         devices = self.session.project.players
         if number <= len(devices):
             self.session.solo(devices[number - 1].id)
+
+    def _track(self, number: int) -> None:
+        self.session.looping.press(number)
+
+    def _halt(self, number: int) -> None:
+        self.session.looping.press(number, "stop")
+
+    def do_loop_at(self) -> None:
+        """Where loop tracks start and stop."""
+        self.session.looping.next_at()
+
+    def do_loop_bars(self) -> None:
+        """How long the next recording is."""
+        self.session.looping.next_length()
+
+    def do_first_loop(self) -> None:
+        """A first loop is begun, or closed and leads."""
+        self.session.looping.first_loop(time.monotonic())
 
     def _digit(self, number: int) -> None:
         typed = self.stage_canvas.number
