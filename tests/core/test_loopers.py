@@ -130,7 +130,7 @@ def test_what_waits_is_taken_back() -> None:
 
 def test_start_brings_in_no_track_that_is_not_wanted() -> None:
     """A looper whose Start runs everything: the others are told to stop before it."""
-    player, dues = begun(with_looper(a=(1, 3)))
+    _, dues = begun(with_looper(a=(1, 3)))
     starts = [at for at, device, e in dues if isinstance(e, Start) and device == "looper"]
     before = [(what, n) for at, what, n in told(dues) if at * BEAT < starts[0]]
     assert before == [("stop", 2), ("stop", 4)]

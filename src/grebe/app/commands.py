@@ -86,6 +86,7 @@ ACTIONS: tuple[Action, ...] = (
     _a("pane_setup", "Set-up sheet", "Alt+3", scope="rig", wide=True),
     _a("pane_notes", "Note maps", "Alt+4", scope="rig", wide=True),
     _a("pane_abilities", "What the box can do", "Alt+5", scope="rig", wide=True),
+    _a("pane_controls", "Controllers and pedals", "Alt+6", scope="rig", wide=True),
     _a("part_after", "Its next part, in what it can do", "Ctrl+PgDown", scope="rig", wide=True),
     _a("part_before", "The part before", "Ctrl+PgUp", scope="rig", wide=True),
     _a("add_row", "A row more, in what it can do", "Insert", scope="rig", wide=True),

@@ -54,7 +54,9 @@ from grebe.core.player.commands import (
     Withdraw,
 )
 from grebe.core.player.plan import Plan, make_plan, make_set_plan
+from grebe.core.rig.learn import bound
 from grebe.core.rig.model import Device
+from grebe.core.rig.trigger import Trigger
 from grebe.core.sets.joined import Joined
 from grebe.core.sets.model import Set
 from grebe.core.songs.chain import Place, place_in_chain
@@ -73,6 +75,7 @@ from grebe.link.messages import (
     Loaded,
     Notice,
     Panic,
+    Pressed,
     Shutdown,
     Status,
     Strike,
@@ -142,6 +145,10 @@ class Session:
         """Percent by which everything is pushed ahead just now."""
         self.looping = Looping(self)
         """What is set for loops."""
+        self.learning = ""
+        """The Stage action that the next press is learnt for."""
+        self.pressed: list[Pressed] = []
+        """Presses of what was learnt, for whoever shows Stage."""
         self.checking = Checking(self)
         """What boxes are heard to do."""
         self._client: EngineClient | None = None
@@ -370,6 +377,10 @@ class Session:
             self.checking.take(message)
         elif isinstance(message, Notice):
             self.notice = message
+        elif isinstance(message, Pressed):
+            self.pressed.append(message)
+        elif isinstance(message, Learned) and self.learning:
+            self._learned(message.trigger)
         elif isinstance(message, Learned):
             trigger = message.trigger
             self.store.apply(
@@ -673,6 +684,16 @@ class Session:
     def learn_panic(self, device: str) -> None:
         """Take the next press on a box for the one that panics; "" gives up."""
         self.tell(Learn(device=device))
+
+    def learn(self, action: str) -> None:
+        """Take the next press on any box that is heard for a Stage action; "" gives up."""
+        self.learning = action
+        self.tell(Learn(device="*" if action else ""))
+
+    def _learned(self, trigger: Trigger) -> None:
+        action, self.learning = self.learning, ""
+        self.store.apply("Learn a press", lambda p: bound(p, action, trigger))
+        self.say("info", f"{self.project.rig.name_of(trigger.device)}: {trigger.words} does that.")
 
     def launch(self, section: str, at: LaunchAt) -> None:
         """Bring in a section; "" is what is next. At once, or where launches are set to."""

@@ -11,11 +11,13 @@ from grebe.engine.ports import PortBook
 from grebe.errors import PortLost
 from grebe.protocols.gate import Gate
 from grebe.protocols.midi import MidiParser
-from grebe.protocols.press import press_of
+from grebe.protocols.press import press_of, touch_of
 from grebe.wires.base import Heard, InPort
 from grebe.wires.clock import Clock
 from grebe.wires.jack import JackInput, JackPort
 
+ANY = "*"
+"""Whichever box is pressed first."""
 PULSES = "~pulses"
 """Behind a device's id: its pulses, heard beside its MIDI."""
 PLAYED_KINDS = (0x80, 0x90, 0xB0)
@@ -57,6 +59,10 @@ class Ears:
         self._played: list[tuple[str, int, bytes]] = []
         self._ends: list[Sending] = []
         """Ends of notes that sounded over an input that was found lost."""
+        self.touchable: frozenset[Trigger] = frozenset()
+        """What does something when it is touched."""
+        self.touches: list[tuple[Trigger, int, int]] = []
+        """(what, value, when) of touches, for the engine to take."""
         self.learning = ""
         """The box whose next press is waited for."""
         self.learned: Trigger | None = None
@@ -100,6 +106,10 @@ class Ears:
         played, self._played = self._played, []
         return played
 
+    def hears(self, device: str) -> bool:
+        """Whether an input of a device is open."""
+        return device in self._inputs and device not in self.lost
+
     @property
     def listening(self) -> bool:
         """Whether there is anything to wait for."""
@@ -135,6 +145,9 @@ class Ears:
         wanted |= self.heeds.keys() | set(self._remembered)
         if self.panic is not None:
             wanted.add(self.panic.device)
+        wanted |= {trigger.device for trigger in self.touchable}
+        if self.learning == ANY:
+            wanted |= {d for d, o in outlets.items() if o.device.input.wire != "none"}
         for source in list(self._inputs):
             outlet = outlets.get(source.removesuffix(PULSES))
             gone = source not in wanted or outlet is None
@@ -168,6 +181,8 @@ class Ears:
             return
         through: list[tuple[Gate, JackPort]] = []
         pressing = self.panic is not None and source == self.panic.device
+        pressing = pressing or self.learning == ANY
+        pressing = pressing or any(t.device == source for t in self.touchable)
         rest = pressing or source in (self.follows, self.learning, *self._remembered)
         rest = rest or source in self.heeds
         for (origin, _), gate in self._gates.items():
@@ -215,6 +230,10 @@ class Ears:
                     del self._played[:-MAX_PLAYED]
                 if self.panic is not None or self.learning:
                     self._press(source, data)
+                if self.touchable:
+                    touch = touch_of(source, data)
+                    if touch is not None and touch[0] in self.touchable:
+                        self.touches.append((*touch, at_ns))
                 for (origin, _), gate in self._gates.items():
                     if origin != source or heard.has_passed(gate):
                         continue
@@ -229,7 +248,7 @@ class Ears:
         press = press_of(source, data)
         if press is None:
             return
-        if source == self.learning:
+        if self.learning in (source, ANY):
             self.learning, self.learned = "", press
         elif press == self.panic:
             self.panicked = True
@@ -243,7 +262,10 @@ class Ears:
         """Wait for the next press on a box; "" gives up. PortLost when it cannot be heard."""
         self.learning = device
         self._open_inputs(outlets)
-        if device and device not in self._inputs:
+        if device == ANY and not self._inputs:
+            self.learning = ""
+            raise PortLost("no box is heard: set Heard at, in the Rig")
+        if device not in ("", ANY) and device not in self._inputs:
             self.learning = ""
             raise PortLost(self.lost.get(device, "no input of it is set: Heard at, in the Rig"))
 

@@ -53,6 +53,7 @@ from grebe.core.time.ticks import (
     CLOCKS_PER_QUARTER,
     next_multiple,
 )
+from grebe.engine.controls import Controls
 from grebe.engine.desk import Desk
 from grebe.engine.ears import PULSES
 from grebe.engine.following import Hearing
@@ -156,6 +157,7 @@ class Engine:
         self._desk = Desk(server.tell, self._where, self._clock, ports or PortBook())
         self._listening = Listening(self._desk)
         self._playing_in = PlayingIn(self._desk)
+        self._controls = Controls(self._desk, self._asked_by_pedal, self._panic, server.tell)
         self._bars = Bars()
         self._player: Player | None = None
         self._timeline: Timeline | Reclock | None = None
@@ -234,9 +236,21 @@ class Engine:
         if ears.panicked:
             ears.panicked = False
             self._panic()
+        if ears.touches:
+            self._controls.take(self._player, self._bpm_now())
         learned, ears.learned = ears.learned, None
         if learned is not None:
             self._server.tell(Learned(trigger=learned))
+
+    def _asked_by_pedal(self, command: Command) -> None:
+        self._command(command)
+        self._last_status = 0  # windows see at once that it was taken
+
+    def _bpm_now(self) -> float:
+        timeline = self._timeline
+        if timeline is None:
+            return 0.0
+        return timeline.bpm_at(int(timeline.tick_at(self._now_ns())))
 
     # Playing
 
@@ -511,7 +525,9 @@ class Engine:
         else:
             self._player = player = Player(plan)
             self._section = (player.section, 0)
+        self._controls.set(plan.bindings)
         self._desk.load(message, plan, running=self._running)
+        self._controls.relight()
         if isinstance(self._desk.following, JackFollowing):
             self._desk.following.song_is(player)
         self._lookahead_ns = LOOKAHEAD_NS + self._desk.earliest_ns
@@ -538,6 +554,7 @@ class Engine:
             self._say_what_is_no_midi()
             if self._desk.ears.listening:
                 self._pass_on()  # what a box played may have come with its reports
+            self._controls.light(self._player)
             self._server.tell(self._status(), status=True)
         slept_s = self._sleep.noticed_s()
         if slept_s and self._running:
@@ -547,6 +564,8 @@ class Engine:
         if now - self._last_ports >= PORTS_EVERY_NS / max(1, len(self._desk.outlets)):
             self._last_ports = now
             back = self._desk.look_after_a_port()
+            if back:
+                self._controls.relight()
             if back and self._running:
                 self._command(Rejoin(device=back))
         if self._running or self._server.connections:
@@ -691,6 +710,7 @@ class Engine:
             loop=player.loop if player else None,
             devices=self._desk.statuses(),
             overruns=self._desk.ports.overruns,
+            deaf=self._controls.deaf(),
             follows=self._desk.following.device,
             hearing=self._hearing,
             heard_bpm=self._desk.following.bpm,

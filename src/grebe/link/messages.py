@@ -66,7 +66,8 @@ class Load(Value, frozen=True, kw_only=True, tag="load"):
 
 
 class Learn(Value, frozen=True, kw_only=True, tag="learn"):
-    """Wait for the next press on a box that Grebe hears, and say what it was; "" gives up."""
+    """Wait for the next press on a box that Grebe hears, or on any ("*"), and say what it was; ""
+    gives up."""
 
     device: str = ""
 
@@ -254,6 +255,8 @@ class Status(Value, frozen=True, kw_only=True, tag="status"):
     """Its tempo and how much its ticks waver (standard deviation); 0 while not known."""
     heard_off_ms: float = 0.0
     """How far what Grebe sends is behind it now; negative is ahead."""
+    deaf: tuple[str, ...] = ()
+    """Controllers and pedals that something was learnt on and that are not heard."""
     overruns: int = 0
     """How often JACK lost time, so that a clock may have been lost with it."""
     deviations: tuple[Deviation, ...] = ()
@@ -276,6 +279,15 @@ class Learned(Value, frozen=True, kw_only=True, tag="learned"):
     """A press that was waited for."""
 
     trigger: Trigger
+
+
+class Pressed(Value, frozen=True, kw_only=True, tag="pressed"):
+    """Something that was learnt has been pressed, or let go."""
+
+    action: str
+    down: bool
+    at_ns: int
+    """CLOCK_MONOTONIC_RAW."""
 
 
 class Notice(Value, frozen=True, kw_only=True, tag="notice"):
@@ -305,7 +317,7 @@ class Report(Value, frozen=True, kw_only=True, tag="report"):
     devices: tuple[LatenessReport, ...]
 
 
-FromEngine: TypeAlias = Welcome | Status | Loaded | Learned | Notice | Report
+FromEngine: TypeAlias = Welcome | Status | Loaded | Learned | Pressed | Notice | Report
 
 _to_engine: msgspec.msgpack.Decoder[ToEngine] = msgspec.msgpack.Decoder(ToEngine)
 _from_engine: msgspec.msgpack.Decoder[FromEngine] = msgspec.msgpack.Decoder(FromEngine)

@@ -27,6 +27,7 @@ from grebe.app.session import Session
 from grebe.app.settings import Settings, read_settings, write_settings
 from grebe.app.store import Store
 from grebe.core.document import Project
+from grebe.core.player.controls import WINDOW
 from grebe.errors import GrebeError
 from grebe.ui import draw
 from grebe.ui.keys import KeySheet
@@ -93,6 +94,9 @@ class Frame(QWidget):
         self._timer.setTimerType(Qt.TimerType.PreciseTimer)
         self._timer.timeout.connect(self.pulse)
         self._timer.start(RESTING_MS)
+        stage = self.views[7]
+        assert isinstance(stage, StageView)
+        stage.asked.connect(self.do_action)
         self._notifier: QSocketNotifier | None = None
         self.show_station(1)
         self._document_changed(store.project, store.project)
@@ -229,6 +233,7 @@ class Frame(QWidget):
         self._keeper.pulse(now_s)
         if self._badges_stale:
             self._show_badges()
+        self._take_presses()
         self._listen_to_engine()
         self.notices.show_notice(self.session.notice, now_s, stays=self.session.link == "other")
         self.waterline.update()
@@ -236,6 +241,26 @@ class Frame(QWidget):
         wanted = FRAME_MS if self.session.running else RESTING_MS
         if self._timer.interval() != wanted:
             self._timer.setInterval(wanted)
+
+    def _take_presses(self) -> None:
+        """Do what only a window can, for pedals and controllers."""
+        pressed, self.session.pressed = self.session.pressed, []
+        for press in pressed:
+            if not press.down:
+                continue
+            if press.action == "tap":
+                self.session.tap(press.at_ns / 1e9)
+            elif press.action in WINDOW or not self.session.running:
+                self.do_action(press.action)
+
+    def do_action(self, action: str) -> None:
+        """An action by its id: the window's own, or Stage's."""
+        stage = self.views[7]
+        assert isinstance(stage, StageView)
+        if hasattr(self, f"do_{action}"):
+            self._handler(action)()
+        elif stage.knows(action):
+            stage.handler(action)()
 
     def _listen_to_engine(self) -> None:
         """Hear at once when the engine hangs up."""

@@ -19,6 +19,25 @@ SHOWN = 4
 """Examples in a sentence."""
 
 
+def _controls(look: Look) -> Iterator[Finding]:
+    """Controllers and pedals that something was learnt on and that cannot be heard."""
+    known = {d.id: d for d in look.rig.devices}
+    for device_id in dict.fromkeys(b.trigger.device for b in look.rig.bindings):
+        device = known.get(device_id)
+        if device is not None and (device.input.wire != "none" or device.port.wire == "standin"):
+            continue
+        many = sum(b.trigger.device == device_id for b in look.rig.bindings)
+        name = device_id if device is None else device.name
+        why = "is not in the rig" if device is None else "is heard nowhere"
+        yield Finding(
+            code="rig.control-gone", severity="warn", subject=device_id,
+            message=f"{name} {why}, and {many} Stage action{'s' if many > 1 else ''} "
+            "were learnt on it.",
+            why="You press it and nothing happens.",
+            fix="Set where it is heard, on its sheet, or learn the actions on another.",
+        )  # fmt: skip
+
+
 def message_findings(look: Look) -> Iterator[Finding]:
     """All of this family."""
     for device in look.rig.devices:
@@ -26,6 +45,7 @@ def message_findings(look: Look) -> Iterator[Finding]:
         yield from _blocked(look, device)
         yield from _printed(look, device)
     yield from _pads(look)
+    yield from _controls(look)
 
 
 def _misread(look: Look, device: Device) -> Iterator[Finding]:

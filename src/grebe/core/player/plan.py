@@ -13,7 +13,7 @@ from grebe.core.rig.model import GREBE_ID, Cable, CountIn, Device, JackTransport
 from grebe.core.rig.passage import Passage, passages
 from grebe.core.rig.spec import PulseRate
 from grebe.core.rig.tree import tree_of
-from grebe.core.rig.trigger import Trigger
+from grebe.core.rig.trigger import Binding, Trigger
 from grebe.core.rig.wiring import MIDI_MEDIA, Wiring
 from grebe.core.sets.joined import Chapter, join
 from grebe.core.sets.model import Set
@@ -59,6 +59,10 @@ class Plan(Value, frozen=True, kw_only=True):
     jack: JackTransport = "leave"
     panic: Trigger | None = None
     """The press that panics."""
+    bindings: tuple[Binding, ...] = ()
+    """What controllers and pedals do."""
+    players: tuple[str, ...] = ()
+    """Devices in the order their mutes are numbered."""
     count_in: CountIn = CountIn()
     seed: int = 1
     """Of the dice in patterns: the same gives the same take."""
@@ -143,6 +147,8 @@ def _cut(
         pulsed=wires.pulsed,
         jack=project.rig.jack,
         panic=project.rig.panic,
+        bindings=project.rig.bindings,
+        players=tuple(d.id for d in project.players),
         remembered=_remembered(project.rig),
         count_in=project.rig.count_in,
         follows=wires.follows,

@@ -110,6 +110,16 @@ class Player(Playing):
         return self.boundary - max(leads, default=CLOCK_TICKS)
 
     @property
+    def sections_here(self) -> tuple[str, ...]:
+        """Sections of the song that plays, in order."""
+        here = self._chapters.of(self._course.index)
+        return tuple(
+            span.section.id
+            for index, span in enumerate(self._spans)
+            if self._chapters.of(index) is here
+        )
+
+    @property
     def solos(self) -> tuple[str, ...]:
         """Devices that sound alone; none while all do."""
         return tuple(sorted(self._mutes.solos))

@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 from msgspec import Meta
 
 from grebe.core.rig.spec import ChangeAt, Jack, JackKind, Kind, PulseRate, PulseShape, Spec
-from grebe.core.rig.trigger import Trigger
+from grebe.core.rig.trigger import Binding, KeyBinding, Trigger
 from grebe.core.units import Bpm, Channel, Controller, Id, Name, Note, OffsetMs, Value
 
 GREBE_ID = "grebe"
@@ -213,6 +213,10 @@ class Rig(Value, frozen=True, kw_only=True):
     panic: Trigger | None = None
     """A press on a box that Grebe hears: all notes off, then stop."""
     count_in: CountIn = CountIn()
+    bindings: Annotated[tuple[Binding, ...], Meta(max_length=512)] = ()
+    """What controllers and pedals do on Stage."""
+    keys: Annotated[tuple[KeyBinding, ...], Meta(max_length=256)] = ()
+    """What computer keys do there beside their own."""
 
     def device(self, device_id: str) -> Device:
         """The device with this id; KeyError when there is none."""

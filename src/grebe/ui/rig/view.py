@@ -40,6 +40,7 @@ from grebe.ui.printing import html_to_pdf
 from grebe.ui.rig.abilities import AbilitiesPane
 from grebe.ui.rig.canvas import RigCanvas
 from grebe.ui.rig.clocking import learn_panic, next_count_in, next_jack
+from grebe.ui.rig.controls import ControlsPane
 from grebe.ui.rig.device import LINES, OFFSET_STEP_MS, DevicePage
 from grebe.ui.rig.facts import device_lines, grebe_lines, heading_words
 from grebe.ui.rig.findings import FindingsList
@@ -56,6 +57,7 @@ PANES = (
     ("Set-up sheet", "pane_setup"),
     ("Note maps", "pane_notes"),
     ("What it can do", "pane_abilities"),
+    ("Pedals", "pane_controls"),
 )
 FINDINGS_HEIGHT = 200
 PAPER = "PDF (*.pdf);;HTML (*.html)"
@@ -80,6 +82,7 @@ class RigView(View):
         self.setup = SetupPane(session)
         self.notes = NotesPane(session)
         self.abilities = AbilitiesPane(session, self.select)
+        self.controls = ControlsPane(session)
         self.panes = QStackedWidget()
         self._make_panes()
         self._make_sheet()
@@ -105,7 +108,9 @@ class RigView(View):
         self.findings.intended.connect(self._accept)
         self.findings.heard_again.connect(self._hear_again)
         self.findings.chosen.connect(self._finding_chosen)
-        for pane in (drawing, self.tables, self.setup, self.notes, self.abilities):
+        for pane in (
+            drawing, self.tables, self.setup, self.notes, self.abilities, self.controls,
+        ):  # fmt: skip
             self.panes.addWidget(pane)
 
     def _make_sheet(self) -> None:
@@ -194,6 +199,8 @@ class RigView(View):
         elif current == 4:
             self.abilities.device = self.selected
             self.abilities.document_changed()
+        elif current == 5:
+            self.controls.refresh()
         self._show_facts()
 
     def moved(self) -> None:
@@ -517,6 +524,10 @@ class RigView(View):
     def do_pane_abilities(self) -> None:
         """What the selected box can do."""
         self._show_pane(4)
+
+    def do_pane_controls(self) -> None:
+        """What controllers, pedals and computer keys do on Stage."""
+        self._show_pane(5)
 
     def do_part_after(self) -> None:
         """The next part of what the box can do."""

@@ -102,7 +102,11 @@ class StageCanvas(Canvas):
             name, place = session.project.name, f"{layout.song.name}   this song alone"
         x = draw.text(painter, 0, 24, name, p.muted, size=20, weight=600) + 28
         x += draw.text(painter, x, 24, place, p.ink, size=20) + 28
-        if session.locked:
+        deaf = () if session.status is None else session.status.deaf
+        if deaf:
+            names = ", ".join(session.project.rig.name_of(d) for d in deaf)
+            draw.text(painter, x, 24, f"{names} not heard", p.eye, size=20, weight=600)
+        elif session.locked:
             draw.text(painter, x, 24, "keys locked, Ctrl+L", p.sand, size=20, weight=600)
         elif not session.guarded:
             draw.text(painter, x, 24, "touch guard off", p.sand, size=20)

@@ -6,12 +6,18 @@ import time
 from collections.abc import Callable
 from functools import partial
 
+from PyQt6.QtCore import Qt, pyqtSignal
+from PyQt6.QtGui import QKeySequence, QShortcut
+
 from grebe.app.session import Session
 from grebe.app.stage_book import StageBook
+from grebe.core.rig.trigger import KeyBinding
 from grebe.ui.stage.canvas import StageCanvas
 from grebe.ui.theme import NIGHT, Palette
 from grebe.ui.view import View
 
+NUMBERED = ("mute", "solo", "digit", "track", "halt", "scene", "song")
+"""Kinds of actions that come with a number."""
 UNLOCKED = ("lock",)
 """What works although the keys are locked."""
 
@@ -21,10 +27,14 @@ class StageView(View):
 
     scope = "stage"
     number = 7
+    asked = pyqtSignal(str)
+    """An action asked for by a key that was learnt."""
 
     def __init__(self, session: Session) -> None:
         super().__init__(session)
         self.book = StageBook(session)
+        self._keys: tuple[KeyBinding, ...] = ()
+        self._learnt: list[QShortcut] = []
         self.stage_canvas = StageCanvas(session, self.book)
         self.stage_canvas.touched.connect(self._touched)
         self.lay_out(self.stage_canvas)
@@ -36,8 +46,25 @@ class StageView(View):
         super().set_palette(NIGHT)
 
     def document_changed(self) -> None:
-        """Draw anew."""
+        """Draw anew; take the keys that were learnt."""
         self.stage_canvas.update()
+        keys = self.session.project.rig.keys
+        if keys != self._keys:
+            self._keys = keys
+            for old in self._learnt:
+                old.setParent(None)
+                old.deleteLater()
+            self._learnt = [self._shortcut(k) for k in keys]
+
+    def _shortcut(self, learnt: KeyBinding) -> QShortcut:
+        shortcut = QShortcut(QKeySequence(learnt.keys), self.stage_canvas)
+        shortcut.setContext(Qt.ShortcutContext.WidgetWithChildrenShortcut)
+        shortcut.activated.connect(partial(self.asked.emit, learnt.action))
+        return shortcut
+
+    def knows(self, action: str) -> bool:
+        """Whether an action is one of Stage's own."""
+        return hasattr(self, f"do_{action}") or action.rpartition("_")[0] in NUMBERED
 
     def moved(self) -> None:
         """Draw anew: the count of bars and seconds has moved."""
@@ -172,7 +199,7 @@ class StageView(View):
     def method_of(self, action_id: str) -> Callable[[], None]:
         """Mute and solo keys are numbered; the rest is as in every view."""
         kind, _, number = action_id.rpartition("_")
-        if kind in ("mute", "solo", "digit", "track", "halt"):
+        if kind in NUMBERED:
             return partial(getattr(self, f"_{kind}"), int(number))
         return super().method_of(action_id)
 
@@ -206,6 +233,21 @@ class StageView(View):
     def do_first_loop(self) -> None:
         """A first loop is begun, or closed and leads."""
         self.session.looping.first_loop(time.monotonic())
+
+    def _scene(self, number: int) -> None:
+        self._jump("scene", number)
+
+    def _song(self, number: int) -> None:
+        self._jump("song", number)
+
+    def _jump(self, what: str, number: int) -> None:
+        self._type(what)
+        self.stage_canvas.number = str(number)
+        self._to_number()
+
+    def do_next_end(self) -> None:
+        """Bring in what is next at the end of this section."""
+        self.session.launch("", "section_end")
 
     def _digit(self, number: int) -> None:
         typed = self.stage_canvas.number

@@ -1,0 +1,159 @@
+"""What controllers and pedals can do on Stage without a window: commands, and lights."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+from grebe.core.player.commands import (
+    Again,
+    Back,
+    Command,
+    Fill,
+    Hold,
+    KeepMutes,
+    Launch,
+    Mute,
+    Nudge,
+    Release,
+    Skip,
+    Solo,
+    Withdraw,
+)
+from grebe.core.player.loopers import TrackCommand, TrackDo
+from grebe.core.player.player import Player
+
+PUSH_PERCENT = 4.0
+"""How much a push held on a pedal speeds up or slows down."""
+MOST_NUMBERED = 16
+HELD = ("fill", "push_ahead", "hold_back")
+"""Actions that last while the pedal is down."""
+TURNED = ("tempo",)
+"""Actions that want a knob."""
+WINDOW = ("tap", "tick_move", "drop_pass", "loop_at", "loop_bars", "first_loop", "run_stop")
+"""Actions that only a window can do."""
+
+
+class Named(NamedTuple):
+    """An action that can be learnt."""
+
+    id: str
+    title: str
+
+
+def _numbered(kind: str, title: str, most: int) -> list[Named]:
+    return [Named(f"{kind}_{n}", f"{title} {n}") for n in range(1, most + 1)]
+
+
+LEARNABLE: tuple[Named, ...] = (
+    Named("run_stop", "Run or stop"),
+    Named("panic", "All notes off, then stop"),
+    Named("next_in", "Next, on the next bar"),
+    Named("next_end", "Next, at the end of this section"),
+    Named("cut", "Cut to it now"),
+    Named("hold", "Hold, or let go on"),
+    Named("again", "One more pass"),
+    Named("skip", "Leave out what is next"),
+    Named("back", "The section before"),
+    Named("withdraw", "Take back what was asked for"),
+    Named("release", "Let a carried tempo go"),
+    Named("tick_move", "The announced move is done"),
+    Named("drop_pass", "Drop the pass that makes the set fit"),
+    Named("keep_mutes", "Mutes by hand stay, or not"),
+    Named("tap", "Tap the tempo"),
+    Named("tempo", "Tempo, on a knob"),
+    Named("fill", "Fill, while held"),
+    Named("push_ahead", "Push ahead, while held"),
+    Named("hold_back", "Hold back, while held"),
+    Named("loop_at", "Loops on bars, or at the loop's end"),
+    Named("loop_bars", "Length of the next recording"),
+    Named("first_loop", "A first loop sets the tempo"),
+    *_numbered("mute", "Mute number", 8),
+    *_numbered("solo", "Alone: number", 8),
+    *_numbered("track", "Loop track", 5),
+    *_numbered("halt", "Stop loop track", 5),
+    *_numbered("scene", "Scene number", MOST_NUMBERED),
+    *_numbered("song", "Song number", MOST_NUMBERED),
+)
+
+
+def command_for(action: str, player: Player, *, down: bool) -> Command | None:
+    """What an action asks of the player; None for what it cannot be asked, or a release.
+
+    `down`: the pedal went down; actions that are held also hear it come up.
+    """
+    held = _held(action, down=down)
+    if held is not None or not down:
+        return held
+    kind, _, digits = action.rpartition("_")
+    if digits.isdigit() and kind:
+        return _numbered_command(kind, int(digits), player)
+    plain: dict[str, Command] = {
+        "next_in": Launch(at="bar"),
+        "next_end": Launch(at="section_end"),
+        "cut": Launch(at="now"),
+        "hold": Hold(on=not player.held),
+        "again": Again(),
+        "skip": Skip(),
+        "back": Back(),
+        "withdraw": Withdraw(),
+        "release": Release(),
+        "keep_mutes": KeepMutes(on=not player.mutes_kept),
+    }
+    return plain.get(action)
+
+
+def _held(action: str, *, down: bool) -> Command | None:
+    if action == "fill":
+        return Fill(on=down)
+    if action == "push_ahead":
+        return Nudge(percent=PUSH_PERCENT if down else 0.0)
+    if action == "hold_back":
+        return Nudge(percent=-PUSH_PERCENT if down else 0.0)
+    return None
+
+
+def _numbered_command(kind: str, number: int, player: Player) -> Command | None:
+    players, plan = player.plan.players, player.plan
+    if kind in ("mute", "solo") and number <= len(players):
+        device = players[number - 1]
+        if kind == "mute":
+            return Mute(device=device, on=(device, "") not in player.mutes)
+        return Solo(device=device, on=device not in player.solos)
+    if kind in ("track", "halt"):
+        looper = next((t.device for t in player.tracks if t.number == number), None)
+        do: TrackDo = "next" if kind == "track" else "stop"
+        return None if looper is None else TrackCommand(device=looper, number=number, do=do)
+    if kind == "song" and number <= len(plan.chapters):
+        return Launch(section=plan.chapters[number - 1].first, at="bar")
+    if kind == "scene":
+        sections = player.sections_here
+        if number <= len(sections):
+            return Launch(section=sections[number - 1], at="bar")
+    return None
+
+
+def is_lit(action: str, player: Player) -> bool:
+    """Whether an action's light is on: it holds, it waits, it sounds alone, it is muted."""
+    kind, _, digits = action.rpartition("_")
+    if kind and digits.isdigit():
+        number, players = int(digits), player.plan.players
+        if kind == "mute":
+            return number <= len(players) and (players[number - 1], "") in player.mutes
+        if kind == "solo":
+            return number <= len(players) and players[number - 1] in player.solos
+        if kind in ("track", "halt"):
+            return any(t.number == number and t.runs for t in player.tracks)
+        if kind == "scene":
+            sections = player.sections_here
+            return number <= len(sections) and sections[number - 1] == player.section
+        return False
+    return {
+        "run_stop": player.running,
+        "hold": player.held,
+        "next_in": player.launched,
+        "next_end": player.launched,
+        "withdraw": player.launched,
+        "release": player.carried,
+        "fill": player.filling,
+        "keep_mutes": player.mutes_kept and bool(player.mutes_by_hand),
+    }.get(action, False)
