@@ -6,7 +6,8 @@ from pathlib import Path
 
 import pytest
 
-from grebe.app.session import Session, raw_now_ns
+from grebe.app.linked import raw_now_ns
+from grebe.app.session import Session
 from grebe.app.store import Store
 from grebe.core.player.commands import Begin
 from grebe.core.player.loopers import LoopTrack, TrackCommand

@@ -8,7 +8,8 @@ from typing import Any
 import msgspec
 import pytest
 
-from grebe.app.session import Session, raw_now_ns
+from grebe.app.linked import raw_now_ns
+from grebe.app.session import Session
 from grebe.app.stage_book import StageBook
 from grebe.app.store import Store
 from grebe.core.document import Project

@@ -290,6 +290,8 @@ ACTIONS: tuple[Action, ...] = (
     _a("next_set", "The next set", "N", scope="set"),
     _a("bring_in", "Bring it in at the end of this section", "Return", "Enter", scope="set"),
     _a("cut_to", "Cut to it on the next bar", "Shift+Return", "Shift+Enter", scope="set"),
+    _a("pane_order", "The running order", "Alt+1", scope="set", wide=True),
+    _a("pane_rehearse", "Rehearse it", "Alt+2", scope="set", wide=True),
     _a("read_csv", "Read the set from CSV", "Ctrl+I", scope="set"),
     _a("write_csv", "Write the set as CSV", "Ctrl+Alt+C", scope="set"),
     _a("print_sheet", "Stage sheet of the set as PDF or HTML", "Ctrl+P", scope="set"),

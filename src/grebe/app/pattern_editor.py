@@ -7,8 +7,8 @@ from typing import Any, get_args
 
 import msgspec
 
+from grebe.app.linked import raw_now_ns
 from grebe.app.pattern_writer import PatternWriter
-from grebe.app.session import raw_now_ns
 from grebe.core.document import Project, add_pattern, mark_in_box, remove_pattern
 from grebe.core.patterns import edit
 from grebe.core.patterns.fields import (

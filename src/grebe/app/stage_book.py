@@ -89,6 +89,10 @@ class StageBook:
         self.session = session
         self.made: list[Made] = []
         """Moves ticked off before the section that comes, in order."""
+        self.made_before: list[Made] = []
+        """Those ticked off before the section that plays came in."""
+        self.moves_before: tuple[StageMove, ...] = ()
+        """All that there were to make before it."""
         self._now_s = now_s
         self._passages = SceneBook()
         self._facts = FactsBook()
@@ -165,9 +169,11 @@ class StageBook:
     def moves(self, now: Now) -> tuple[StageMove, ...]:
         """Every move before the section that comes, in order of their moments."""
         status = self.session.status
-        if status is None or now.following is None:
+        if status is None:
             return ()
         self._renew(now)
+        if now.following is None:
+            return ()
         if now.following.scene.id == now.span.scene.id and now.other_song is None:
             return ()
         key = (now.span.scene, now.following, status.boundary, round(status.bpm, 2))
@@ -183,7 +189,9 @@ class StageBook:
         crossing = (self.session.song_id, now.span.section.id, following, status.section_tick)
         if crossing != self._crossing:
             self._crossing = crossing
-            self.made.clear()
+            self.made_before, self.made = self.made, []
+            self.moves_before = () if self._moves is None else self._moves[1]
+            self._moves = None
 
     def _moves_to(self, now: Now, boundary: int, bpm: float) -> tuple[StageMove, ...]:
         assert now.following is not None

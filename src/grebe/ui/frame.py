@@ -23,8 +23,10 @@ from PyQt6.sip import voidptr
 from grebe.app.commands import actions_in
 from grebe.app.export import export_smf
 from grebe.app.recovery import Keeper, open_recovered
+from grebe.app.rehearsal import Rehearsal
 from grebe.app.session import Session
 from grebe.app.settings import Settings, read_settings, write_settings
+from grebe.app.stage_book import StageBook
 from grebe.app.store import Store
 from grebe.core.document import Project
 from grebe.core.player.controls import WINDOW
@@ -66,6 +68,8 @@ class Frame(QWidget):
         super().__init__()
         self.session = Session(store)
         self._keeper = Keeper(store)
+        self.stage_book = StageBook(self.session)
+        self.rehearsal = Rehearsal(self.session, self.stage_book)
         self._badges_stale = True
         self.palette_now: Palette = PALETTES[read_settings().theme]
         self.rail = Rail(self.session)
@@ -79,8 +83,8 @@ class Frame(QWidget):
             PatternsView(self.session),
             ScenesView(self.session),
             SongView(self.session),
-            SetView(self.session),
-            StageView(self.session),
+            SetView(self.session, self.rehearsal),
+            StageView(self.session, self.stage_book),
         ):
             self.views[view.number] = view
             self.stack.addWidget(view)
@@ -234,6 +238,7 @@ class Frame(QWidget):
         if self._badges_stale:
             self._show_badges()
         self._take_presses()
+        self.rehearsal.follow()
         self._listen_to_engine()
         self.notices.show_notice(self.session.notice, now_s, stays=self.session.link == "other")
         self.waterline.update()
@@ -248,7 +253,9 @@ class Frame(QWidget):
         for press in pressed:
             if not press.down:
                 continue
-            if press.action == "tap":
+            if press.action == "tap" and self.rehearsal.tapping:
+                self.rehearsal.tap(press.at_ns)
+            elif press.action == "tap":
                 self.session.tap(press.at_ns / 1e9)
             elif press.action in WINDOW or not self.session.running:
                 self.do_action(press.action)

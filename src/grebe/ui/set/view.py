@@ -5,9 +5,10 @@ from __future__ import annotations
 from collections.abc import Callable
 from pathlib import Path
 
-from PyQt6.QtWidgets import QFileDialog
+from PyQt6.QtWidgets import QFileDialog, QStackedWidget, QWidget
 
 from grebe.app.export import export_set_csv, export_set_sheet
+from grebe.app.rehearsal import Rehearsal
 from grebe.app.session import Session
 from grebe.app.set_editor import SetEditor
 from grebe.app.set_form import WAYS
@@ -16,6 +17,7 @@ from grebe.formats.sets_csv import read_set_csv
 from grebe.ui.form import Form, Row
 from grebe.ui.printing import html_to_pdf
 from grebe.ui.set.canvas import SetCanvas
+from grebe.ui.set.rehearse import RehearsePane
 from grebe.ui.view import Sheet, View
 from grebe.ui.words import clock_text, counted
 
@@ -35,6 +37,7 @@ ROWS = (
     Row("set", "energy", "Energy weighs"),
     Row("set", "work", "Work weighs"),
 )
+PANES = (("Running order", "pane_order"), ("Rehearse", "pane_rehearse"))
 MAX_CSV_BYTES = 1_000_000
 
 
@@ -44,7 +47,7 @@ class SetView(View):
     scope = "set"
     number = 6
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, session: Session, rehearsal: Rehearsal) -> None:
         super().__init__(session)
         self.editor = SetEditor(session)
         self.set_canvas = SetCanvas(self.editor)
@@ -54,7 +57,15 @@ class SetView(View):
         self.take_typed(self.form, self.editor)
         self.side = Sheet()
         self.side.column.addWidget(self.form, 1)
-        self.lay_out(self.set_canvas, self.side)
+        self.rehearse = RehearsePane(rehearsal)
+        self.panes = QStackedWidget()
+        self.panes.addWidget(self.set_canvas)
+        self.panes.addWidget(self.rehearse)
+        above = QWidget()
+        above.setLayout(self.tab_row(PANES))
+        self.lay_out(
+            self.set_canvas, self.side, above=above, body=self.panes, keyed=self.set_canvas
+        )
         self.side.setVisible(False)
         self.add_pill("Order", "order", primary=True)
         self.add_pill("Add a song", "add_song")
@@ -70,6 +81,8 @@ class SetView(View):
         else:
             self.heading.say(plan.running.name, self._below())
         self.set_canvas.refresh()
+        self.rehearse.update()
+        self.show_tab(self.panes.currentIndex())
         if self.side.isVisibleTo(self):
             self.form.show_all()
 
@@ -93,7 +106,10 @@ class SetView(View):
 
     def moved(self) -> None:
         """Move the playhead."""
-        self.set_canvas.move_playhead()
+        if self.panes.currentWidget() is self.rehearse:
+            self.rehearse.update()
+        else:
+            self.set_canvas.move_playhead()
 
     def method_of(self, action_id: str) -> Callable[[], None]:
         """What an action does: what the view has for it, or the editor."""
@@ -118,6 +134,21 @@ class SetView(View):
     def _wish(self, place: int, share: float) -> None:
         self.editor.wish(place, share)
 
+    def _to_pane(self, index: int) -> None:
+        self.panes.setCurrentIndex(index)
+        self.document_changed()
+        pane = self.panes.currentWidget()
+        if pane is not None:
+            pane.setFocus()
+
+    def do_pane_order(self) -> None:
+        """The running order."""
+        self._to_pane(0)
+
+    def do_pane_rehearse(self) -> None:
+        """Rehearse it."""
+        self._to_pane(1)
+
     def do_settings(self) -> None:
         """The form, or away with it."""
         if self.side.isVisibleTo(self):
@@ -129,7 +160,9 @@ class SetView(View):
     def escaped(self) -> None:
         """Put the form away."""
         self.side.setVisible(False)
-        self.set_canvas.setFocus()
+        pane = self.panes.currentWidget()
+        if pane is not None:
+            pane.setFocus()
 
     # Files
 

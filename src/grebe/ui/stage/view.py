@@ -30,9 +30,9 @@ class StageView(View):
     asked = pyqtSignal(str)
     """An action asked for by a key that was learnt."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, session: Session, book: StageBook) -> None:
         super().__init__(session)
-        self.book = StageBook(session)
+        self.book = book
         self._keys: tuple[KeyBinding, ...] = ()
         self._learnt: list[QShortcut] = []
         self.stage_canvas = StageCanvas(session, self.book)
@@ -199,7 +199,7 @@ class StageView(View):
     def method_of(self, action_id: str) -> Callable[[], None]:
         """Mute and solo keys are numbered; the rest is as in every view."""
         kind, _, number = action_id.rpartition("_")
-        if kind in NUMBERED:
+        if kind in NUMBERED and number.isdigit():
             return partial(getattr(self, f"_{kind}"), int(number))
         return super().method_of(action_id)
 
