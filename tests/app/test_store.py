@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from pathlib import Path
+from threading import Event
 
 import pytest
 
@@ -157,6 +158,7 @@ def test_unsaved_work_is_found_again(tmp_path: Path) -> None:
     assert open_recovered(path)[1] is False
     tempo(store, 90)
     keeper.pulse(101)
+    keeper.settle()
     found, recovered = open_recovered(path)
     assert recovered
     assert (bpm(found), found.dirty) == (90, True)
@@ -166,6 +168,7 @@ def test_unsaved_work_is_found_again(tmp_path: Path) -> None:
     keeper.pulse(102)  # too soon
     assert bpm(open_recovered(path)[0]) == 90
     keeper.pulse(104)
+    keeper.settle()
     assert bpm(open_recovered(path)[0]) == 91
 
 
@@ -181,6 +184,29 @@ def test_saved_work_leaves_nothing_to_find(tmp_path: Path) -> None:
     tempo(store, 91)
     store.undo()
     keeper.pulse(200)
+    keeper.settle()
     assert not recovery_path(path).exists()
     recovery_path(path).write_bytes(b"{")
     assert open_recovered(path)[1] is False
+
+
+def test_a_slow_disk_holds_nothing_up(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    """While a copy is being written the window goes on; the copy comes all the same."""
+    path = tmp_path / "x.grebe"
+    write_project(path, build.two_boxes())
+    store = Store.open(path)
+    keeper = Keeper(store)
+    gate = Event()
+    write = Path.write_bytes
+
+    def slow(self: Path, data: bytes) -> int:
+        assert gate.wait(5)
+        return write(self, data)
+
+    monkeypatch.setattr(Path, "write_bytes", slow)
+    tempo(store, 77)
+    keeper.pulse(100)  # comes back although nothing is written yet
+    assert not recovery_path(path).exists()
+    gate.set()
+    keeper.close()
+    assert bpm(open_recovered(path)[0]) == 77

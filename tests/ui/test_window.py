@@ -15,6 +15,7 @@ from PyQt6.QtGui import QColor
 from PyQt6.QtTest import QTest
 
 from grebe.app.commands import ACTIONS
+from grebe.app.returning import left_on, note_shown
 from grebe.app.store import Store
 from grebe.app.supervisor import connect_when_ready
 from grebe.core.document import with_song
@@ -529,3 +530,45 @@ def test_every_view_at_every_size(performer: Performer) -> None:
                 for y in range(0, image.height(), 9)
             }
             assert len(colours) > 4, number
+
+
+def test_a_crash_on_stage_brings_the_window_back_there(own_folders: Path) -> None:
+    """The real window is killed on Stage: another comes back by itself, finds the engine at its
+    bar and shows Stage; not one tick is missed."""
+    path = own_folders / "x.grebe"
+    write_project(path, build.two_boxes())
+    note_shown(path, 7)  # it was on Stage when it crashed before
+    outer = subprocess.Popen([sys.executable, "-m", "grebe", "open", str(path)])
+    client = connect_when_ready()
+    try:
+        client.wait_for(Welcome, 5)
+        end = time.monotonic() + 10
+        while [d.port for d in client.wait_for(Status, 5).devices] != ["up", "up"]:
+            assert time.monotonic() < end
+        client.send(Begin())
+        for _ in range(2):
+            inner = _child_of(outer.pid)
+            time.sleep(0.8)
+            os.kill(inner, signal.SIGKILL)
+            end = time.monotonic() + 10
+            while _child_of(outer.pid) in (0, inner):
+                assert time.monotonic() < end
+                time.sleep(0.05)
+        assert left_on(path) == 7
+        client.pump()
+        assert client.wait_for(Status, 5).running
+        client.send(Halt())
+        time.sleep(0.4)
+        client.send(AskReport())
+        assert [row.missed for row in client.wait_for(Report, 5).devices] == [0, 0]
+    finally:
+        outer.kill()
+        outer.wait()
+        client.close()
+        end_engine()
+
+
+def _child_of(pid: int) -> int:
+    """The window that a watching process has started; 0 while there is none."""
+    rows = Path(f"/proc/{pid}/task/{pid}/children").read_text().split()
+    return int(rows[0]) if rows else 0

@@ -11,6 +11,7 @@ from PyQt6.QtCore import QCoreApplication
 from PyQt6.QtWidgets import QApplication
 
 from grebe.app.recovery import open_recovered
+from grebe.app.returning import left_on
 from grebe.errors import GrebeError
 from grebe.ui.frame import KEPT, RECOVERED, Frame, remember
 from grebe.ui.theme import font, load_fonts
@@ -46,10 +47,14 @@ def run_window(path: Path) -> int:
     store, recovered = open_recovered(path)
     application = make_application()
     signal.signal(signal.SIGINT, signal.SIG_DFL)
+    station = left_on(path)
     frame = Frame(store)
     remember(path, frame.palette_now)
     if recovered:
         frame.session.say("warn", RECOVERED)
+    if station in frame.views:
+        frame.show_station(station)
+        frame.session.say("warn", "The window had crashed; what plays went on.")
     KEPT.append(frame)
     frame.show()
     return application.exec()

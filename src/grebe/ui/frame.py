@@ -24,6 +24,7 @@ from grebe.app.commands import actions_in
 from grebe.app.export import export_smf
 from grebe.app.recovery import Keeper, open_recovered
 from grebe.app.rehearsal import Rehearsal
+from grebe.app.returning import forget_shown, note_shown
 from grebe.app.session import Session
 from grebe.app.settings import Settings, read_settings, write_settings
 from grebe.app.stage_book import StageBook
@@ -174,6 +175,7 @@ class Frame(QWidget):
         self.session.memory.take_fresh()  # what was played elsewhere is remembered, not written
         self.key_sheet.hide()
         view = self.views[number]
+        note_shown(self.session.store.path, number)
         self.session.on_stage = number == 7
         self.session.perform_set(on=number in SET_STATIONS)
         self.stack.setCurrentWidget(view)
@@ -540,6 +542,8 @@ class Frame(QWidget):
             self._notifier.setEnabled(False)
         for view in self.views.values():
             view.leaving()
+        self._keeper.close()
+        forget_shown()
         self.session.close()
         event.accept()
 
