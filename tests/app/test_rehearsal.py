@@ -64,7 +64,7 @@ def test_launches_are_the_performer_s(stage: Stage) -> None:
     """Each section is held; brought in within its last bar it is good, and written down."""
     stage.rehearsal.begin()
     assert isinstance(stage.client.said[-1], Begin)
-    stage.at("s1", 0.0, 0)
+    stage.at("s1", 0.1, 0)
     assert stage.client.said[-1] == Hold(on=True)
     stage.at("s1", 6.0, 0)
     assert stage.rehearsal.asks(stage.rehearsal.book.now(stage.session.layout())) == [  # type: ignore[arg-type]
@@ -73,7 +73,7 @@ def test_launches_are_the_performer_s(stage: Stage) -> None:
     stage.session.launch("", "bar")
     stage.rehearsal.book.tick_off()
     stage.at("s1", 7.9, 0)
-    stage.at("s2", 8.0, 8)
+    stage.at("s2", 8.1, 8)
     scores = [(s.asked.kind, s.verdict) for _, _, s in stage.rehearsal.scores]
     assert scores == [("launch", "good"), ("move", "good")]
     assert [r["verdict"] for r in read_log()] == ["good", "good"]
@@ -84,11 +84,11 @@ def test_launches_are_the_performer_s(stage: Stage) -> None:
 def test_too_early_too_late_and_not_at_all(stage: Stage) -> None:
     """Asked for bars before its time; after it; never, until Grebe brings it in."""
     stage.rehearsal.begin()
-    stage.at("s1", 0.0, 0)
+    stage.at("s1", 0.1, 0)
     stage.at("s1", 1.0, 0)
     stage.session.launch("", "bar")
     stage.at("s1", 2.0, 0)
-    stage.at("s2", 4.0, 4)
+    stage.at("s2", 4.1, 4)
     launch = next(s for _, _, s in stage.rehearsal.scores if s.asked.kind == "launch")
     assert launch.verdict == "early"
     stage.at("s2", 12.5, 4)
@@ -97,7 +97,7 @@ def test_too_early_too_late_and_not_at_all(stage: Stage) -> None:
     assert stage.rehearsal.to_boundary_s() < 0
     stage.session.launch("", "bar")
     stage.at("s2", 21.0, 4)
-    stage.at("s3", 24.0, 24)
+    stage.at("s3", 24.1, 24)
     launch = next(s for _, _, s in stage.rehearsal.scores if s.asked.kind == "launch")
     assert launch.verdict == "late"
     assert launch.off_ms == pytest.approx(60_000 / BPM, abs=60)
@@ -110,10 +110,10 @@ def test_too_early_too_late_and_not_at_all(stage: Stage) -> None:
 def test_one_that_is_missed_is_brought_in(stage: Stage) -> None:
     """After some bars the song goes on by itself, and that is written down."""
     stage.rehearsal.begin()
-    stage.at("s1", 0.0, 0)
+    stage.at("s1", 0.1, 0)
     stage.at("s1", 8.0 + 4 * GIVES_UP_BARS + 0.5, 0)
     assert stage.client.said[-1] == Launch(at="bar")
-    stage.at("s2", 28.0, 28)
+    stage.at("s2", 28.1, 28)
     launch = next(s for _, _, s in stage.rehearsal.scores if s.asked.kind == "launch")
     assert launch.verdict == "missed"
 
@@ -121,12 +121,12 @@ def test_one_that_is_missed_is_brought_in(stage: Stage) -> None:
 def test_a_pedal_launches_too(stage: Stage) -> None:
     """Its own time counts, not that at which it was heard of."""
     stage.rehearsal.begin()
-    stage.at("s1", 0.0, 0)
+    stage.at("s1", 0.1, 0)
     stage.at("s1", 6.0, 0)
     now = raw_now_ns()
     hear(stage.session, stage.client, Pressed(action="next_in", down=True, at_ns=now))
     stage.at("s1", 6.1, 0)
-    stage.at("s2", 8.0, 8)
+    stage.at("s2", 8.1, 8)
     launch = next(s for _, _, s in stage.rehearsal.scores if s.asked.kind == "launch")
     assert launch.verdict == "good"
 
@@ -135,8 +135,8 @@ def test_grebe_launches_and_only_moves_are_asked_for(stage: Stage) -> None:
     """Nothing is held; the moves are scored."""
     stage.rehearsal.by_hand = False
     stage.rehearsal.begin()
-    stage.at("s1", 0.0, 0)
-    stage.at("s2", 8.0, 8)
+    stage.at("s1", 0.1, 0)
+    stage.at("s2", 8.1, 8)
     assert not any(isinstance(m, Hold) for m in stage.client.said)
     assert [s.asked.kind for _, _, s in stage.rehearsal.scores] == ["move"]
 
@@ -144,8 +144,8 @@ def test_grebe_launches_and_only_moves_are_asked_for(stage: Stage) -> None:
 def test_a_hard_transition_goes_round(stage: Stage) -> None:
     """From bars before it to bars after it, counted in, slower; its end is not held."""
     stage.rehearsal.begin()
-    stage.at("s1", 0.0, 0)
-    stage.at("s2", 8.0, 8)
+    stage.at("s1", 0.1, 0)
+    stage.at("s2", 8.1, 8)
     hear(stage.session, stage.client, Status(at_ns=1, running=False))
     stage.rehearsal.follow()
     assert not stage.rehearsal.on
@@ -157,11 +157,11 @@ def test_a_hard_transition_goes_round(stage: Stage) -> None:
     begun = stage.client.said[-1]
     assert isinstance(begun, Begin)
     assert begun.count_in_bars == 1
-    stage.at("s1", 0.0, 0)
+    stage.at("s1", 0.1, 0)
     assert stage.client.said[-1] == Hold(on=True)
     stage.session.launch("", "bar")
     stage.at("s1", 7.0, 0)
-    stage.at("s2", 8.0, 8)
+    stage.at("s2", 8.1, 8)
     assert stage.client.said[-1] != Hold(on=True)
     stage.rehearsal.end()
     assert stage.session.pace == 1.0

@@ -200,3 +200,17 @@ def test_a_scene_that_leaves_mutes_alone_changes_none() -> None:
         msgspec.structs.replace(s, mutes="left") if s.id == "b" else s for s in project.scenes
     )
     assert of(msgspec.structs.replace(project, scenes=scenes)) == {}
+
+
+def test_an_echo_is_set_anew_where_the_tempo_changes() -> None:
+    """The note value stays, 500 ms at 120 BPM become 480 at 125: a move; at 120.05 none."""
+    spec = Spec(echo_ms=(20.0, 800.0))
+    echo = build.device("echo", kind="echo", plays="own", spec=spec)
+    scenes = [build.scene(n, 2, echo=Part(device="echo", echo="1/4")) for n in ("a", "b")]
+    project = build.project([echo], [], scenes, build.song("a", "b"))
+    assert changes(project, scenes[0], scenes[1], 120.0) == ()
+    (found,) = changes(project, scenes[0], scenes[1], 120.0, bpm_after=125.0)
+    assert (found.before, found.after, found.by) == ("500 ms", "1/4, 480 ms", "hand")
+    assert changes(project, scenes[0], scenes[1], 120.0, bpm_after=120.05) == ()
+    (halved,) = changes(project, scenes[0], scenes[1], 80.0, bpm_after=70.0)
+    assert (halved.before, halved.after) == ("750 ms", "1/4, 429 ms")

@@ -15,8 +15,10 @@ from grebe.app.demo import demo_bytes
 from grebe.core.document import Project, with_leader, with_rig
 from grebe.core.findings import Finding, as_intended, check, find, mend, not_intended
 from grebe.core.patterns.model import Content, ControlLane, ControlPoint, Hit, Pattern, Voice
+from grebe.core.rig.learn import bound
 from grebe.core.rig.model import Cable, Device, Filter, Rig, Route
 from grebe.core.rig.spec import ControllerRow, Jack, Spec, SpecVoice, Steps
+from grebe.core.rig.trigger import Trigger
 from grebe.errors import EditError
 from grebe.formats.project import parse_project
 from tests import build
@@ -178,6 +180,12 @@ def starts_all() -> Project:
     untold = msgspec.structs.replace(dunlin.spec, loop_control=None)  # else Grebe keeps them out
     dunlin = msgspec.structs.replace(dunlin, spec=untold)
     return rigged(dunlin, cables=fed(dunlin))
+
+
+def control_gone() -> Project:
+    project = rigged(box("eider", "Dunlin"))
+    pedal = Trigger(device="pedal", kind="controller", channel=1, number=64)
+    return bound(project, "hold", pedal)
 
 
 def plays_twice() -> Project:
@@ -513,6 +521,7 @@ CASES: list[tuple[str, Callable[[], Project], str, str, bool]] = [
     ("rig.multiply", multiplied, "knot", "1 to 24 a quarter", False),
     ("rig.start-missing", start_missing, "smew", "Start does not reach it", True),
     ("rig.start-unwanted", start_unwanted, "smew", "must not start", True),
+    ("rig.control-gone", control_gone, "pedal", "is not in the rig", False),
     ("rig.starts-all", starts_all, "dunlin", "all 5 loop tracks", True),
     ("rig.plays-twice", plays_twice, "smew", "note by note", True),
     ("rig.tempo-range", too_fast, "smew", "Song at 320", False),
@@ -638,11 +647,11 @@ def test_an_accepted_finding_is_quiet_until_what_it_rests_on_changes() -> None:
 def test_every_code_is_documented_and_tested() -> None:
     """docs/findings.md, the code and these cases name the same codes."""
     text = "".join(p.read_text() for p in SOURCES.glob("*.py"))
-    codes = set(re.findall(r'"((?:rig|pattern|scene|song)\.[a-z-]+)"', text))
+    codes = set(re.findall(r'"((?:rig|pattern|scene|song|set)\.[a-z-]+)"', text))
     codes |= {"rig.stray-program", "rig.stray-controllers"}  # made from the kind of message
     documented = set(re.findall(r"^\| `([a-z.-]+)`", DOCS.read_text(), re.M))
     assert codes == documented
-    elsewhere = {c for c in codes if c.startswith(("scene.", "song."))}
+    elsewhere = {c for c in codes if c.startswith(("scene.", "song.", "set."))}
     assert codes - elsewhere - {"pattern.no-slot", "pattern.not-in-box"} == {c[0] for c in CASES}
 
 

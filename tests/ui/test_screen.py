@@ -30,7 +30,7 @@ def test_on_an_x_server() -> None:
         )  # fmt: skip
         assert done.returncode == 0, done.stderr
         views = {"rig", "sync", "patterns", "pattern_edit", "scenes", "scenes_scroll", "song",
-                 "song_scroll", "set", "stage"}  # fmt: skip
+                 "song_scroll", "set", "stage", "tools"}  # fmt: skip
         assert set(json.loads(done.stdout)["views"]) == views
     finally:
         server.terminate()

@@ -6,7 +6,7 @@ from typing import Literal
 
 from grebe.core.units import Value
 
-Scope = Literal["everywhere", "rig", "sync", "patterns", "scenes", "song", "set", "stage"]
+Scope = Literal["everywhere", "rig", "sync", "patterns", "scenes", "song", "set", "stage", "tools"]
 
 
 class Action(Value, frozen=True, kw_only=True):
@@ -49,6 +49,7 @@ ACTIONS: tuple[Action, ...] = (
     _a("station_5", "Song", "Ctrl+5"),
     _a("station_6", "Set", "Ctrl+6"),
     _a("station_7", "Stage", "Ctrl+7"),
+    _a("station_9", "Tools", "Ctrl+9"),
     _a("undo", "Undo", "Ctrl+Z"),
     _a("redo", "Redo", "Ctrl+Shift+Z"),
     _a("save", "Save", "Ctrl+S"),
@@ -295,6 +296,10 @@ ACTIONS: tuple[Action, ...] = (
     _a("read_csv", "Read the set from CSV", "Ctrl+I", scope="set"),
     _a("write_csv", "Write the set as CSV", "Ctrl+Alt+C", scope="set"),
     _a("print_sheet", "Stage sheet of the set as PDF or HTML", "Ctrl+P", scope="set"),
+    _a("tool_before", "The calculator before", "Up", scope="tools"),
+    _a("tool_after", "The calculator after", "Down", scope="tools"),
+    _a("fill_in", "Fill in its fields", "Return", "Enter", scope="tools"),
+    _a("copy", "Copy the answer and its table", "Ctrl+C", scope="tools"),
     _a("next_in", "Bring in what is next, on the next bar", "Return", "Enter", scope="stage"),
     _a("cut", "Cut to it now", "Shift+Return", "Shift+Enter", scope="stage"),
     _a("hold", "Hold this section, or let it go on", "H", scope="stage"),

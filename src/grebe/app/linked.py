@@ -76,6 +76,9 @@ MOST_ASKED = 64
 DEVIATIONS_KEPT = 64
 
 
+NOT_LOOKED = Found((), ())
+
+
 def raw_now_ns() -> int:
     """The engine's clock, CLOCK_MONOTONIC_RAW."""
     return time.clock_gettime_ns(time.CLOCK_MONOTONIC_RAW)
@@ -141,6 +144,8 @@ class Linked:
         self._last_escape: float | None = None
         self._resume_section = ""
         self._resume_at: LastSaid | None = None
+        self.opening = False
+        """Whether a window is still being opened: then nothing is looked for yet."""
         self._found: tuple[Project, Found] | None = None
         self._laid_out: tuple[Project, str, Layout | None] | None = None
         store.listen(self._document_changed)
@@ -187,6 +192,8 @@ class Linked:
         return self._find().intended
 
     def _find(self) -> Found:
+        if self.opening:
+            return NOT_LOOKED
         if self._found is None or self._found[0] is not self.project:
             self._found = (self.project, find(self.project))
         return self._found[1]

@@ -187,6 +187,8 @@ class Rehearsal:
                 self._leg, self.on = None, False  # it ended, or was stopped
                 self._finish_taps()
             return
+        if session.tick_now() <= status.section_tick:
+            return  # still counted in: what is held now would be let go as it begins
         self.book.moves(now)  # another section: what was to do before it is kept there
         leg = self._leg
         if (

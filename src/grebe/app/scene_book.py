@@ -33,12 +33,13 @@ class SceneBook:
     def __init__(self) -> None:
         self._basis: tuple[object, ...] = ()
         self._reached: frozenset[str] = frozenset()
-        self._pairs: dict[tuple[int, int, float], tuple[Scene | None, Scene, Passage]] = {}
+        self._pairs: dict[tuple[int, int, float, float], tuple[Scene | None, Scene, Passage]] = {}
 
     def passage(
-        self, project: Project, before: Scene | None, after: Scene, bpm: float, song: Song | None
-    ) -> Passage:
-        """What changes when `after` comes in after `before` at a tempo."""
+        self, project: Project, before: Scene | None, after: Scene, bpm: float, song: Song | None,
+        bpm_after: float | None = None,
+    ) -> Passage:  # fmt: skip
+        """What changes when `after` comes in after `before` at a tempo, going to `bpm_after`."""
         box_songs = () if song is None else song.box_songs
         basis = (project.rig, project.patterns, project.performer, box_songs)
         if len(basis) != len(self._basis) or any(
@@ -49,10 +50,12 @@ class SceneBook:
             self._reached = reached_by(project)
         if len(self._pairs) > KEPT_PAIRS:
             self._pairs.clear()
-        key = (id(before), id(after), bpm)
+        key = (id(before), id(after), bpm, bpm_after or bpm)
         kept = self._pairs.get(key)
         if kept is None or kept[0] is not before or kept[1] is not after:
-            found = changes(project, before, after, bpm, reached=self._reached, song=song)
+            found = changes(
+                project, before, after, bpm, bpm_after=bpm_after, reached=self._reached, song=song
+            )
             passage = Passage(found, schedule(moves_of(found), project.performer))
             kept = self._pairs[key] = (before, after, passage)
         return kept[2]

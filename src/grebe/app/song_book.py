@@ -77,7 +77,7 @@ class SongBook:
         """What there is to look at in this song: itself, and the scenes it plays."""
         self._renew()
         song = self._session.song
-        if self._findings is None:
+        if self._findings is None or self._session.opening:
             scenes = () if song is None else {s.scene for s in song.sections}
             self._findings = tuple(
                 f

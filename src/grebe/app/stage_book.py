@@ -18,6 +18,9 @@ from grebe.core.songs.layout import Layout, Span
 from grebe.core.songs.model import Scene, Song
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 
+BPM_APART = 0.5
+"""What plays has another tempo than is written when they are this far apart."""
+
 
 @dataclass(frozen=True)
 class Now:
@@ -164,7 +167,13 @@ class StageBook:
     def passage(self, here: Scene | None, following: Span) -> Passage:
         """What changes when a section comes in."""
         project, song = self.session.project, self.session.song
-        return self._passages.passage(project, here, following.scene, following.bpm, song)
+        status, after = self.session.status, following.section.bpm or following.bpm
+        bpm = following.bpm
+        if status is not None and status.running and here is not None:
+            bpm = status.bpm if abs(status.bpm - bpm) > BPM_APART else bpm
+        return self._passages.passage(
+            project, here, following.scene, bpm, song, after * self.session.pace
+        )
 
     def moves(self, now: Now) -> tuple[StageMove, ...]:
         """Every move before the section that comes, in order of their moments."""
@@ -174,7 +183,8 @@ class StageBook:
         self._renew(now)
         if now.following is None:
             return ()
-        if now.following.scene.id == now.span.scene.id and now.other_song is None:
+        same = now.following.scene.id == now.span.scene.id and now.other_song is None
+        if same and now.following.section.bpm is None:
             return ()
         key = (now.span.scene, now.following, status.boundary, round(status.bpm, 2))
         if self._moves is None or self._moves[0] != key:

@@ -30,6 +30,7 @@ BENCHES = (
     "jack",
     "engine",
     "songs",
+    "stage",
 )
 STOP_WITHIN_S = 3.0
 

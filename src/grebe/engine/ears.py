@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 import select
+import socket
+from collections.abc import Sequence
 
 from grebe.core.player.plan import Plan
 from grebe.core.rig.trigger import Trigger
@@ -199,13 +201,15 @@ class Ears:
         del self._parsers[source]
         del self._opened[source]
 
-    def wait(self, until_ns: int) -> bool:
-        """Wait until something comes in, or until a time; whether something did."""
+    def wait(self, until_ns: int, others: Sequence[socket.socket] = ()) -> tuple[bool, bool]:
+        """Wait until something comes in, here or at `others`, or until a time: what did."""
         left = (until_ns - self._clock.now_ns()) / 1e9
         if left <= 0:
-            return False
-        ready, _, _ = select.select(list(self._inputs.values()), [], [], left)
-        return bool(ready)
+            return False, False
+        waited: list[InPort | socket.socket] = [*self._inputs.values(), *others]
+        ready, _, _ = select.select(waited, [], [], left)
+        elsewhere = any(r in others for r in ready)
+        return len(ready) > elsewhere, elsewhere
 
     def hear(self) -> tuple[list[Sending], list[str]]:
         """Messages to be sent now for what has come in, and the sources that went away."""

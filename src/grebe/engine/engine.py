@@ -173,6 +173,8 @@ class Engine:
         self._lookahead_ns = LOOKAHEAD_NS
         self._last_plan = self._last_poll = self._last_status = self._last_ports = 0
         self._last_wanted = self._now_ns()
+        self._spoken = False
+        """Whether a window waits to be heard."""
         self._idle_ns = 0.0
         """When the next tick is due that goes out while stopped."""
         self._idle_bpm = 120.0
@@ -197,18 +199,35 @@ class Engine:
             deadline = self._queue[0][0] if self._queue else now + POLL_EVERY_NS
             since_poll = now - self._last_poll
             free = deadline - now > SLACK_NS
-            if since_poll >= POLL_EVERY_NS and (free or since_poll >= POLL_AT_LAST_NS):
-                self._last_poll = now
+            wanted = self._spoken or since_poll >= POLL_EVERY_NS
+            if wanted and (free or since_poll >= POLL_AT_LAST_NS):
+                self._last_poll, self._spoken = now, False
                 self._poll(now)
                 now = self._now_ns()
             wake = min(deadline, now + POLL_EVERY_NS)
             due = bool(self._queue) and self._queue[0][0] <= wake
             until = self._queue[0][0] if due else wake
-            if self._desk.ears.listening:
-                while self._desk.ears.wait(until - HEAR_UNTIL_NS):
-                    self._pass_on()
-            self._clock.sleep_until_ns(until, self._spin_ns if due else 0)
+            if not self._wait_for_words(until - HEAR_UNTIL_NS):
+                self._clock.sleep_until_ns(until, self._spin_ns if due else 0)
         self._close()
+
+    def _wait_for_words(self, until_ns: int) -> bool:
+        """Wait for what comes in from boxes and windows; whether a window has spoken.
+
+        What a window says is then heard at once, if nothing is due too soon.
+        """
+        windows = self._server.sockets()
+        if not windows and not self._desk.ears.listening:
+            return False
+        while True:
+            heard, spoken = self._desk.ears.wait(until_ns, windows)
+            if heard:
+                self._pass_on()
+            if spoken:
+                self._spoken = True
+                return not self._queue or self._queue[0][0] - self._now_ns() > SLACK_NS
+            if not heard:
+                return False
 
     def _pass_on(self) -> None:
         """Send what has come in and has a route; go and halt with the box that leads."""

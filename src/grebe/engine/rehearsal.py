@@ -9,6 +9,7 @@ from __future__ import annotations
 import gc
 import json
 import os
+import socket
 import sys
 import time
 from pathlib import Path
@@ -98,6 +99,10 @@ class Script:
             Hello(version=0), load, Begin(), Hold(on=True),
         ]  # fmt: skip
         self._one = _Silent()
+
+    def sockets(self) -> list[socket.socket]:
+        """Nothing to wait on: it asks of its own accord."""
+        return []
 
     def poll(self) -> list[tuple[Connection, ToEngine]]:
         """The next thing to be said, and a look at memory when it is time."""

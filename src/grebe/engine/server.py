@@ -77,6 +77,9 @@ class Windows(Protocol):
     def poll(self) -> list[tuple[Connection, ToEngine]]:
         """What they say. Never blocks."""
 
+    def sockets(self) -> list[socket.socket]:
+        """What can be waited on for something to be said."""
+
     def tell(self, message: FromEngine, *, status: bool = False) -> None:
         """Say something to all, or to those that want status."""
 
@@ -122,6 +125,10 @@ class Server:
                 connection.close()
         self.connections = [c for c in self.connections if c.open]
         return out
+
+    def sockets(self) -> list[socket.socket]:
+        """Windows, and the door for new ones."""
+        return [self._listener, *(c.socket for c in self.connections if c.open)]
 
     def _accept(self) -> None:
         try:

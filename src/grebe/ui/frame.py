@@ -44,6 +44,7 @@ from grebe.ui.song.view import SongView
 from grebe.ui.stage.view import StageView
 from grebe.ui.sync.view import SyncView
 from grebe.ui.theme import DAY, NIGHT, PALETTES, Palette
+from grebe.ui.tools.view import ToolsView
 from grebe.ui.view import View
 from grebe.ui.waterline import Waterline
 
@@ -68,6 +69,7 @@ class Frame(QWidget):
     def __init__(self, store: Store) -> None:
         super().__init__()
         self.session = Session(store)
+        self.session.opening = True  # what there is to find is looked for once it is seen
         self._keeper = Keeper(store)
         self.stage_book = StageBook(self.session)
         self.rehearsal = Rehearsal(self.session, self.stage_book)
@@ -86,6 +88,7 @@ class Frame(QWidget):
             SongView(self.session),
             SetView(self.session, self.rehearsal),
             StageView(self.session, self.stage_book),
+            ToolsView(self.session),
         ):
             self.views[view.number] = view
             self.stack.addWidget(view)
@@ -105,7 +108,6 @@ class Frame(QWidget):
         self._notifier: QSocketNotifier | None = None
         self.show_station(1)
         self._document_changed(store.project, store.project)
-        self._show_badges()
 
     def _lay_out(self) -> None:
         outer = QVBoxLayout(self)
@@ -232,6 +234,10 @@ class Frame(QWidget):
     def pulse(self) -> None:
         """Take in what the engine said and move what moves. Never waits."""
         now_s = time.monotonic()
+        if self.session.opening:
+            self.session.opening = False
+            self._badges_stale = True
+            self.view.document_changed()
         before = (self.session.song_id, self.session.link)
         self.session.pump(now_s)
         if (self.session.song_id, self.session.link) != before:
@@ -399,6 +405,10 @@ class Frame(QWidget):
     def do_station_7(self) -> None:
         """Stage."""
         self.show_station(7)
+
+    def do_station_9(self) -> None:
+        """Tools."""
+        self.show_station(9)
 
     def do_undo(self) -> None:
         """Take the last edit back."""

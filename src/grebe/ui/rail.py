@@ -23,8 +23,11 @@ STATIONS: tuple[tuple[int, str], ...] = (
     (5, "Song"),
     (6, "Set"),
     (7, "Stage"),
+    (9, "Tools"),
 )
 """Number (also its key with Ctrl) and name. Numbers keep to the whole order of work."""
+TOOLS = 9
+"""Stands apart, at the foot of the rail."""
 
 
 class Rail(QWidget):
@@ -63,9 +66,15 @@ class Rail(QWidget):
             self._touch(event.position())
 
     def _touch(self, at: QPointF) -> None:
-        index = int((at.y() - TOP) // ROW)
-        if at.y() >= TOP and index < len(STATIONS):
-            self.chosen.emit(STATIONS[index][0])
+        for index, (number, _) in enumerate(STATIONS):
+            if 0 <= at.y() - self._top(index) < ROW:
+                self.chosen.emit(number)
+
+    def _top(self, index: int) -> float:
+        """Where a station's row begins."""
+        if STATIONS[index][0] == TOOLS:
+            return self.height() - ROW - 8
+        return TOP + index * ROW
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
         """Draw the rail."""
@@ -78,12 +87,13 @@ class Rail(QWidget):
         middle = self.width() / 2
         draw.text(painter, middle, 34, "grebe", p.crest, size=20, weight=700, align=draw.CENTRE)
         for index, (number, name) in enumerate(STATIONS):
-            y = TOP + index * ROW
+            y = self._top(index)
             here = number == self.current
             if here:
                 draw.fill(painter, 0, y, self.width() - 1, ROW - 4, p.soft)
                 draw.fill(painter, 0, y, 4, ROW - 4, p.crest)
-            draw.text(painter, middle, y + 20, str(number), p.muted, size=12, align=draw.CENTRE)
+            if number != TOOLS:
+                draw.text(painter, middle, y + 20, str(number), p.muted, size=12, align=draw.CENTRE)
             colour, weight = (p.ink, 600) if here else (p.muted, 400)
             draw.text(
                 painter, middle, y + 42, name, colour, size=16, weight=weight, align=draw.CENTRE

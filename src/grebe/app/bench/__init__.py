@@ -14,6 +14,7 @@ from grebe.app.bench.player import measure_player
 from grebe.app.bench.rig import measure_rig
 from grebe.app.bench.route import measure_route
 from grebe.app.bench.songs import measure_songs
+from grebe.app.bench.stage import measure_stage
 from grebe.app.bench.sync import measure_sync
 from grebe.app.bench.window import measure_window
 
@@ -29,6 +30,7 @@ def run_bench(only: str | None, seconds: float, say: Callable[[str], None]) -> d
         "window": ("the window", measure_window),
         "patterns": ("many patterns, and a song as audio", measure_patterns),
         "songs": ("a long song", measure_songs),
+        "stage": ("Stage and sets, about 20 s", measure_stage),
         "rig": ("a large rig", measure_rig),
         "route": ("a route", measure_route),
         "follow": ("the follower", measure_follow),

@@ -18,6 +18,7 @@ from grebe.core.findings.plugs import plug_findings
 from grebe.core.findings.scenes import hand_findings, scene_findings
 from grebe.core.findings.sets import set_findings
 from grebe.core.findings.songs import song_findings
+from grebe.core.songs.energy import PatternBars
 from grebe.errors import EditError
 
 __all__ = [
@@ -40,6 +41,7 @@ def find(project: Project) -> Found:
     """Look for everything."""
     look = Look(project)
     reached = frozenset(look.flow.via)
+    bars = PatternBars(project)
     rows = [
         *clock_findings(look),
         *plug_findings(look),
@@ -48,8 +50,8 @@ def find(project: Project) -> Found:
         *pattern_findings(look),
         *scene_findings(project, reached),
         *hand_findings(project, reached),
-        *song_findings(project, reached),
-        *set_findings(project),
+        *song_findings(project, reached, bars),
+        *set_findings(project, bars),
     ]
     # A pattern used in three scenes is one finding.
     once = {(f.code, f.subject, f.message): f for f in rows}

@@ -149,7 +149,7 @@ def _uses(sections: tuple[Section, ...], scene: Scene) -> bool:
 
 def hand_findings(project: Project, reached: frozenset[str]) -> Iterator[Finding]:
     """Changes in songs that ask for more hands and feet than there are."""
-    done: set[tuple[str, str, float]] = set()
+    done: set[tuple[str, str, float, float]] = set()
     for song in project.songs:
         try:
             layout = project.layout(unrolled(song))
@@ -157,10 +157,14 @@ def hand_findings(project: Project, reached: frozenset[str]) -> Iterator[Finding
             continue
         before: Scene | None = None
         for span in layout.spans:
-            key = ("" if before is None else before.id, span.scene.id, span.bpm)
+            bpm_after = span.section.bpm or span.bpm
+            key = ("" if before is None else before.id, span.scene.id, span.bpm, bpm_after)
             if before is not None and before.id != span.scene.id and key not in done:
                 done.add(key)
-                found = changes(project, before, span.scene, span.bpm, reached=reached, song=song)
+                found = changes(
+                    project, before, span.scene, span.bpm, bpm_after=bpm_after, reached=reached,
+                    song=song,
+                )  # fmt: skip
                 result = schedule(moves_of(found), project.performer)
                 if not result.fits:
                     yield _too_much(project, before, span.scene, result.relieve)

@@ -10,14 +10,15 @@ from grebe.core.sets.fit import repeats, to_drop
 from grebe.core.sets.model import Set
 from grebe.core.sets.plan import FactsBook, PlacedSong, SetPlan, plan_set
 from grebe.core.sets.words import between_words, shift_words
+from grebe.core.songs.energy import PatternBars
 
 JUMP = 0.1
 """A cut to a tempo so much faster or slower is heard as another piece."""
 
 
-def set_findings(project: Project) -> Iterator[Finding]:
-    """Everything about each set."""
-    book = FactsBook()
+def set_findings(project: Project, bars: PatternBars | None = None) -> Iterator[Finding]:
+    """Everything about each set; `bars` are shared with the findings on songs."""
+    book = FactsBook(bars)
     for running in project.sets:
         if not running.songs:
             yield Finding(

@@ -8,7 +8,7 @@ from grebe.core.document import Project
 from grebe.core.findings.model import Finding
 from grebe.core.player.plan import sounding
 from grebe.core.songs.changes import silenced_by_hand
-from grebe.core.songs.energy import Bar, song_bars, unchanged
+from grebe.core.songs.energy import Bar, PatternBars, song_bars, unchanged
 from grebe.core.songs.layout import Layout, Span
 from grebe.core.songs.model import Song
 from grebe.core.songs.programme import how_told, programme, what_changed
@@ -23,9 +23,12 @@ FEWEST_VARIATIONS = 3
 """Three to four variations carry a song (common practice)."""
 
 
-def song_findings(project: Project, reached: frozenset[str]) -> Iterator[Finding]:
-    """Everything about each song."""
+def song_findings(
+    project: Project, reached: frozenset[str], bars: PatternBars | None = None
+) -> Iterator[Finding]:
+    """Everything about each song; `bars` are shared with the findings on sets."""
     scenes = {s.id for s in project.scenes}
+    book = bars or PatternBars(project)
     for song in project.songs:
         yield from _written(project, song, scenes)
         try:
@@ -35,8 +38,8 @@ def song_findings(project: Project, reached: frozenset[str]) -> Iterator[Finding
         if not layout.spans:
             continue
         yield from _laid_over(project, song, layout)
-        bars = song_bars(project, layout)
-        yield from _goes(project, song, layout, bars)
+        rows = song_bars(project, layout, book)
+        yield from _goes(project, song, layout, rows)
         yield from _variety(project, song, layout)
         yield from _in_boxes(project, song, reached)
 

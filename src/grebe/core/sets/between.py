@@ -73,7 +73,7 @@ def between(
     project: Project, before: SongFacts | None, after: SongFacts, gap_s: float, bpm: float,
     reached: frozenset[str],
 ) -> Between:  # fmt: skip
-    """Work between two songs with `gap_s` of silence; `bpm` is the tempo of the first beat.
+    """Work between two songs with `gap_s` of silence; `bpm` is the tempo the first ends at.
 
     `before` is None for what the set begins with: then there is all the time in the world.
     """
@@ -179,7 +179,8 @@ def _moves(
     """What the first scene wants otherwise than the last one of the song before."""
     last = None if before is None else before.last.scene
     found = changes(
-        project, last, after.first.scene, bpm, reached=reached, song=after.song
+        project, last, after.first.scene, bpm, bpm_after=after.bpm, reached=reached,
+        song=after.song,
     )  # fmt: skip
     for move in moves_of(found):
         opens = min(move.opens, -gap_s)

@@ -10,7 +10,7 @@ from grebe.core.patterns.passes import passes_of
 from grebe.core.player.plan import sounding
 from grebe.core.rig.model import Device
 from grebe.core.rig.spec import Kind
-from grebe.core.songs.energy import Bar, song_bars
+from grebe.core.songs.energy import Bar, PatternBars, song_bars
 from grebe.core.songs.layout import Layout, Span
 from grebe.core.songs.model import Scene, Song
 from grebe.core.songs.unroll import unrolled
@@ -59,7 +59,7 @@ class SongFacts(NamedTuple):
         return sum(e * w for e, w in zip(self.energy, self.weight, strict=True)) / sum(self.weight)
 
 
-def song_facts(project: Project, song: Song) -> SongFacts | None:
+def song_facts(project: Project, song: Song, book: PatternBars | None = None) -> SongFacts | None:
     """Facts of a song; None for one without anything to play.
 
     EditError when it names a scene that is not there.
@@ -67,7 +67,7 @@ def song_facts(project: Project, song: Song) -> SongFacts | None:
     layout = project.layout(unrolled(song))
     if not layout.spans:
         return None
-    bars = song_bars(project, layout)
+    bars = song_bars(project, layout, book)
     tempo = layout.tempo
     tempi = [tempo.bpm_at(s.tick) for s in layout.spans] + [tempo.bpm_at(layout.ticks)]
     tempi += [tempo.bpm_at(point.tick + point.ramp_ticks) for point in tempo.points]

@@ -114,7 +114,7 @@ def _step(
     out = weights.tempo * tempo_step(first.end_bpm, second.bpm)
     out += weights.key * key_step(first.key, second.key)
     if weights.work:
-        done = between(project, first, second, 0.0, second.bpm, reached)
+        done = between(project, first, second, 0.0, first.end_bpm, reached)
         out += weights.work * done.seconds / SECONDS
     return out
 

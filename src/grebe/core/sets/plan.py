@@ -10,6 +10,7 @@ from grebe.core.sets.facts import SongFacts, song_facts
 from grebe.core.sets.keys import Relation, relation
 from grebe.core.sets.model import Set, SetSong
 from grebe.core.songs.changes import reached_by
+from grebe.core.songs.energy import PatternBars
 from grebe.core.songs.layout import Layout
 from grebe.core.time.tempo import TempoMap, TempoPoint
 from grebe.errors import EditError
@@ -69,9 +70,12 @@ class SetPlan(NamedTuple):
 class FactsBook:
     """Facts of songs, kept for as long as what they rest on is the same."""
 
-    def __init__(self) -> None:
+    def __init__(self, bars: PatternBars | None = None) -> None:
+        """`bars` serves others of the same project too."""
+        self._shared = bars
         self._kept: dict[str, tuple[object, SongFacts | None]] = {}
         self._basis: tuple[object, ...] = ()
+        self._bars: PatternBars | None = None
 
     def facts(self, project: Project, song_id: str) -> SongFacts | None:
         """Facts of a song by its id; None where it is not there or cannot be played."""
@@ -79,13 +83,14 @@ class FactsBook:
         if not self._basis or any(a is not b for a, b in zip(basis, self._basis, strict=True)):
             self._kept.clear()
             self._basis = basis
+            self._bars = self._shared or PatternBars(project)
         song = next((s for s in project.songs if s.id == song_id), None)
         kept = self._kept.get(song_id)
         if kept is None or kept[0] is not song:
             found = None
             if song is not None:
                 try:
-                    found = song_facts(project, song)
+                    found = song_facts(project, song, self._bars)
                 except EditError:
                     found = None
             kept = self._kept[song_id] = (song, found)
@@ -110,7 +115,7 @@ def plan_set(project: Project, running: Set, book: FactsBook | None = None) -> S
         if before is not None:
             tempo = played_tempo(facts.layout, entry, bpm)
             gap = entry.gap_s if entry.into == "stop" else 0.0
-            done = between(project, before, facts, gap, tempo.bpm_at(1), reached)
+            done = between(project, before, facts, gap, bpm, reached)
             crossing = Crossing(
                 bpm, facts.bpm, relation(before.key, facts.key), _metres(entry, before, facts), done
             )

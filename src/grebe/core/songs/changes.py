@@ -26,6 +26,8 @@ UNKNOWN_SECONDS = 2.0
 """What a move by hand takes that no profile speaks of: common practice, no source."""
 AFTER_THE_ONE = 0.25
 """A move that is heard at once is in time until so many quarter notes after the boundary."""
+SAME_ECHO_MS = 1.0
+"""Echo times nearer than this count as the same: no dial is set finer."""
 BEGUN_SOONER_MS = 500.0
 """A move that takes longer than its window is begun so much sooner than it has to be over."""
 _NAMES: dict[MoveFor, str] = {
@@ -75,6 +77,8 @@ class Around(NamedTuple):
     before: Scene | None
     after: Scene
     bpm: float
+    bpm_after: float
+    """Once it has come to where the scene takes it."""
     reached: frozenset[str]
     """Devices Grebe reaches."""
     box_songs: frozenset[str]
@@ -98,16 +102,18 @@ def reached_by(project: Project) -> frozenset[str]:
 
 def changes(
     project: Project, before: Scene | None, after: Scene, bpm: float, *,
-    reached: frozenset[str] | None = None, song: Song | None = None,
+    bpm_after: float | None = None, reached: frozenset[str] | None = None,
+    song: Song | None = None,
 ) -> tuple[Change, ...]:  # fmt: skip
     """Everything that changes when `after` comes in after `before`; None: nothing played yet.
 
-    In order of the rig. `bpm` is the tempo at the boundary.
+    In order of the rig. `bpm` is the tempo at the boundary, `bpm_after` the one it goes to there,
+    where that is another: then echo times change with it.
     """
     told = frozenset() if song is None else frozenset(b.device for b in song.box_songs)
     everywhere = reached_by(project) if reached is None else reached
     patterns = {p.id: p for p in project.patterns}
-    around = Around(project, before, after, bpm, everywhere, told, patterns)
+    around = Around(project, before, after, bpm, bpm_after or bpm, everywhere, told, patterns)
     return tuple(change for device in project.rig.devices for change in _of(around, device))
 
 
@@ -305,14 +311,25 @@ def _tracks(a: Around, device: Device, was: Part, now: Part) -> Iterator[Change]
 
 
 def _echo(a: Around, device: Device, was: Part, now: Part) -> Iterator[Change]:
-    if now.echo is None or (now.echo == was.echo and a.before is not None):
+    if now.echo is None:
         return
-    quarters = note_value_ticks(now.echo) / TICKS_PER_QUARTER
+    time_ms = echo_ms(device, now.echo, a.bpm_after)
+    if now.echo == was.echo and a.before is not None:
+        stood = echo_ms(device, now.echo, a.bpm)
+        if stood is None or time_ms is None or abs(stood - time_ms) < SAME_ECHO_MS:
+            return
+        before = f"{stood:.0f} ms"  # the note value stays, the tempo does not
+    else:
+        before = was.echo or ""
+    after = now.echo if time_ms is None else f"{now.echo}, {time_ms:.0f} ms"
+    yield _heard_at_once(a, device, "echo", before, after)
+
+
+def echo_ms(device: Device, value: str, bpm: float) -> float | None:
+    """A note value as an echo's time, halved or doubled until the unit can take it."""
     limits = device.spec.echo_ms
     low, high = limits if len(limits) == 2 else (1.0, 60_000.0)
-    time_ms = fitted_ms(a.bpm, low, high, quarters)
-    after = now.echo if time_ms is None else f"{now.echo}, {time_ms:.0f} ms"
-    yield _heard_at_once(a, device, "echo", was.echo or "", after)
+    return fitted_ms(bpm, low, high, note_value_ticks(value) / TICKS_PER_QUARTER)
 
 
 def _heard_at_once(

@@ -47,8 +47,11 @@ def cue_sheet(project: Project, song: Song) -> CueSheet:
     for number, span in enumerate(layout.spans):
         before = layout.spans[number - 1].scene if number else None
         found: tuple[Change, ...] = ()
-        if before is None or before.id != span.scene.id:
-            found = changes(project, before, span.scene, span.bpm, reached=reached, song=song)
+        if before is None or before.id != span.scene.id or span.section.bpm is not None:
+            found = changes(
+                project, before, span.scene, span.bpm, bpm_after=span.section.bpm, reached=reached,
+                song=song,
+            )  # fmt: skip
         in_time.append(schedule(moves_of(found), project.performer).fits)
         out += _of_span(project, layout, span, found)
     if layout.spans:

@@ -11,7 +11,7 @@ from grebe.core.patterns.passes import passes_of
 from grebe.core.player.plan import sounding
 from grebe.core.rig.model import Device
 from grebe.core.songs.layout import Layout, Span
-from grebe.core.songs.model import MuteRegion, Part
+from grebe.core.songs.model import MuteRegion, Part, Song
 from grebe.core.time.ticks import SIXTEENTH_TICKS, TICKS_PER_QUARTER
 
 DENSE = 4.0
@@ -57,12 +57,14 @@ class Bar(NamedTuple):
     """Equal in bars that sound alike."""
 
 
-class _Bars:
-    """Patterns bar by bar; each is worked out once."""
+class PatternBars:
+    """A project's patterns bar by bar; each is worked out once."""
 
     def __init__(self, project: Project) -> None:
         self.devices = {d.id: d for d in project.rig.devices}
         self.patterns = {p.id: p for p in project.patterns}
+        self.songs: dict[int, tuple[Song, tuple[Bar, ...]]] = {}
+        """Bars of songs that were asked for, by identity of the song."""
         self._kept: dict[tuple[str, str, int, int], PatternBar] = {}
         self._contents: dict[tuple[str, str], Content] = {}
 
@@ -100,16 +102,20 @@ def _voices(content: Content, into: int, bar: int) -> Iterator[VoiceBar]:
         yield VoiceBar(voice.id, loud * (0.5 + 0.5 * dense), not passes.steady)
 
 
-def song_bars(project: Project, layout: Layout) -> tuple[Bar, ...]:
-    """Every bar of a song that is laid out."""
-    book = _Bars(project)
+def song_bars(project: Project, layout: Layout, book: PatternBars | None = None) -> tuple[Bar, ...]:
+    """Every bar of a song that is laid out; `book` serves several songs of one project."""
+    book = book or PatternBars(project)
+    kept = book.songs.get(id(layout.song))
+    if kept is not None and kept[0] is layout.song:
+        return kept[1]
     out: list[Bar] = []
     for number, span in enumerate(layout.spans):
         out += _span_bars(book, number, span)
+    book.songs[id(layout.song)] = (layout.song, tuple(out))
     return tuple(out)
 
 
-def _span_bars(book: _Bars, number: int, span: Span) -> Iterator[Bar]:
+def _span_bars(book: PatternBars, number: int, span: Span) -> Iterator[Bar]:
     bar_ticks = span.scene.meter.bar_ticks
     parts = [
         (book.devices[p.device], p, [c for c in p.chain if c in book.patterns])
@@ -153,7 +159,7 @@ def _span_bars(book: _Bars, number: int, span: Span) -> Iterator[Bar]:
 class _Place:
     """Where a chain is, bar after bar: which pattern, and how many ticks since it began."""
 
-    def __init__(self, book: _Bars, device: Device, chain: list[str]) -> None:
+    def __init__(self, book: PatternBars, device: Device, chain: list[str]) -> None:
         self._chain = chain
         self._long = [book.content(p, device).ticks for p in chain]
         self._alone = len(set(chain)) == 1

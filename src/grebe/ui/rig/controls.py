@@ -86,6 +86,15 @@ class ControlsPane(Canvas):
             return
         self.session.learn("" if self.session.learning else self.action)
 
+    def give_up(self) -> bool:
+        """Learn nothing after all; whether something was being learnt."""
+        learning = self.takes_key or bool(self.session.learning)
+        self.takes_key = False
+        if self.session.learning:
+            self.session.learn("")
+        self.refresh()
+        return learning
+
     def _take_key(self, event: QKeyEvent) -> None:
         if event.key() in PLAIN_KEYS:
             return
@@ -97,9 +106,7 @@ class ControlsPane(Canvas):
             for a in actions_in(scope)
             for k in a.keys
         }
-        if event.key() == Qt.Key.Key_Escape:
-            pass
-        elif words in taken:
+        if words in taken:
             self.session.say("warn", f"{words} is taken: {taken[words]}.")
         elif words:
             self.session.store.apply("Learn a key", lambda p: keyed(p, self.action, words))

@@ -235,7 +235,9 @@ class RigView(View):
         self.device_page.ports.stop()
 
     def escaped(self) -> None:
-        """Leave a page of the sheet."""
+        """Leave a page of the sheet, or give up learning."""
+        if self.controls.give_up():
+            return
         if self.pages.currentWidget() is not self.device_page:
             self._back()
 
@@ -502,6 +504,7 @@ class RigView(View):
         self.document_changed()
         focus: tuple[QWidget, ...] = (
             self.tree_canvas, self.tables.devices, self.setup, self.notes, self.abilities.stack,
+            self.controls,
         )  # fmt: skip
         focus[index].setFocus(Qt.FocusReason.OtherFocusReason)
 

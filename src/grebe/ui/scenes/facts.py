@@ -3,13 +3,18 @@
 from __future__ import annotations
 
 from grebe.app.scene_editor import SceneEditor
-from grebe.core.songs.changes import Change
+from grebe.core.rig.model import Device
+from grebe.core.songs.changes import SAME_ECHO_MS, Change, echo_ms
 from grebe.core.songs.hands import Schedule
 from grebe.core.songs.model import Scene
-from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.core.time.delay import note_ms
+from grebe.core.time.loop_length import loop_length
+from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
 from grebe.ui.sheet import Line, Tone, big, head, note, row
 from grebe.ui.words import counted, length_text
 
+RATE = 48_000
+ECHO_VALUES = ("1/2", "1/4.", "1/4", "1/4t", "1/8.", "1/8", "1/8t", "1/16")
 LIMBS = {"hand": ("left hand", "right hand"), "foot": ("foot", "other foot")}
 
 
@@ -60,10 +65,30 @@ def _here(editor: SceneEditor, scene: Scene) -> list[Line]:
         rows = [f"{n} {'plays' if n in playing else 'rests'}"
                 for n in range(1, min(9, device.spec.loop_tracks) + 1)]  # fmt: skip
         lines.append(note("Tracks: " + ", ".join(rows)))
+        long = loop_length(editor.bpm_of(scene), scene.bars, scene.meter.bar_ticks, RATE)
+        lines.append(
+            note(f"A loop of its {counted(scene.bars, 'bar')} is {long.seconds:.3f} s, "
+                 f"{long.nearest} samples at {RATE // 1000} kHz.")
+        )  # fmt: skip
+    elif device.spec.echo_ms or part.echo is not None:
+        lines += _echo_times(device, editor.bpm_of(scene), part.echo)
     elif editor.voices:
         rows = [f"{n} {v.name}{' (silent)' if v.id in part.silent_voices else ''}"
                 for n, v in enumerate(editor.voices[:9], start=1)]  # fmt: skip
         lines.append(note("Voices: " + ", ".join(rows)))
+    return lines
+
+
+def _echo_times(device: Device, bpm: float, chosen: str | None) -> list[Line]:
+    """Note values as the unit can take them at the scene's tempo."""
+    lines = [note("Echo time: " + (chosen or "left as it is"), "ink")]
+    for value in ECHO_VALUES:
+        exact = note_ms(bpm, note_value_ticks(value) / TICKS_PER_QUARTER)
+        fitted = echo_ms(device, value, bpm)
+        words = "out of its range" if fitted is None else f"{fitted:.0f} ms"
+        if fitted is not None and abs(fitted - exact) > SAME_ECHO_MS:
+            words += " (half or double)"
+        lines.append(row(value, words, "ink" if value == chosen else "muted"))
     return lines
 
 

@@ -20,6 +20,7 @@ from grebe.core.sets.words import (
     tempo_words,
     work_words,
 )
+from grebe.core.sound.care import repitch_semitones
 from grebe.ui import draw
 from grebe.ui.widgets import PlayheadCanvas
 from grebe.ui.words import clock_text, length_text
@@ -402,6 +403,10 @@ class SetCanvas(PlayheadCanvas):
         shift = shift_words(crossing.key, facts.key)
         if shift:
             yield f"Keys match {shift}.", p.muted, 400
+        if song.entry.into == "carry" and abs(crossing.bpm_from - crossing.bpm_to) > 0.005:
+            turned = repitch_semitones(crossing.bpm_to, crossing.bpm_from)
+            words = f"Its loops played at {crossing.bpm_from:g} BPM: {turned:+.2f} semitones."
+            yield words, p.muted, 400
         if crossing.metres is not None:
             yield f"The metre goes from {crossing.metres[0]} to {crossing.metres[1]}.", p.sand, 400
 

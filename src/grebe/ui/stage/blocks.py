@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Hashable
 from math import ceil
 
 from PyQt6.QtCore import QPointF, QRectF
@@ -43,6 +44,21 @@ class Blocks:
             if box.contains(place):
                 return number
         return 0
+
+    def key(self) -> Hashable:
+        """All that the row depends on."""
+        session, status = self._session, self._session.status
+        devices = session.project.players[:MOST]
+        if status is None:
+            return (id(session.project), None)
+        off = tuple(
+            None if (ms := session.off_by_ms(d)) is None else late_text(ms) for d in devices
+        )
+        return (
+            id(session.project), status.running, status.mutes, status.solos, status.section,
+            tuple(d.port for d in status.devices), off, status.tracks, session.looping.bars,
+            session.looping.at, self._track_words(),
+        )  # fmt: skip
 
     def paint(self, painter: QPainter, box: QRectF) -> None:
         """Draw the row."""

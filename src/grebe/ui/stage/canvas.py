@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Hashable
+
 from PyQt6.QtCore import QPointF, QRectF, pyqtSignal
 from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent
 
@@ -11,6 +13,7 @@ from grebe.core.songs.layout import Layout, Span
 from grebe.core.songs.model import Song
 from grebe.ui import draw
 from grebe.ui.guard import TouchGuard
+from grebe.ui.kept import Kept
 from grebe.ui.stage.blocks import Blocks
 from grebe.ui.theme import NIGHT
 from grebe.ui.widgets import Canvas
@@ -44,6 +47,8 @@ class StageCanvas(Canvas):
         self._blocks = Blocks(session, book)
         self._ribbon: list[tuple[QRectF, str]] = []
         self._scale = 1.0
+        self._now_part, self._next_part = Kept(), Kept()
+        self._blocks_part, self._ribbon_part = Kept(), Kept()
         self.setAccessibleName("Stage")
 
     # Touch
@@ -74,7 +79,8 @@ class StageCanvas(Canvas):
         del event
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        draw.fill(painter, 0, 0, self.width(), self.height(), NIGHT.ground)
+        p = NIGHT
+        draw.fill(painter, 0, 0, self.width(), self.height(), p.ground)
         layout = self.session.layout()
         if layout is None or not layout.spans:
             draw.text(painter, 24, 80, "No song to play", NIGHT.ink, size=44, weight=600)
@@ -85,10 +91,70 @@ class StageCanvas(Canvas):
         now = self.book.now(layout)
         self._paint_top(painter, layout, now, wide)
         split, upper = wide * NOW_SHARE, tall - BELOW
-        self._paint_now(painter, layout, now, QRectF(0, 44, split, upper))
-        self._paint_next(painter, layout, now, QRectF(split + 16, 44, wide - split - 17, upper))
-        self._blocks.paint(painter, QRectF(0, 44 + upper + 16, wide, 100))
-        self._paint_ribbon(painter, layout, now, QRectF(0, 44 + upper + 134, wide, 60))
+        left = QRectF(0, 44, split, upper)
+        right = QRectF(split + 16, 44, wide - split - 17, upper)
+        blocks = QRectF(0, 44 + upper + 16, wide, 100)
+        ribbon = QRectF(0, 44 + upper + 134, wide, 60)
+        scale = self._scale
+        self._now_part.draw(painter, left, scale, self._now_key(layout, now),
+                            lambda inner: self._paint_now(inner, layout, now, left))  # fmt: skip
+        self._next_part.draw(painter, right.adjusted(-2, -2, 2, 2), scale,
+                             self._next_key(layout, now),
+                             lambda inner: self._paint_next(inner, layout, now, right))  # fmt: skip
+        if now is not None and self.number is None:
+            self._paint_when(painter, now, right)
+        self._blocks_part.draw(painter, blocks, scale, self._blocks.key(),
+                               lambda inner: self._blocks.paint(inner, blocks))  # fmt: skip
+        self._ribbon_part.draw(
+            painter, ribbon, scale, self._ribbon_key(layout, now),
+            lambda inner: self._paint_ribbon(inner, layout, now, ribbon),
+        )  # fmt: skip
+        if now is not None and self.session.tick_now() >= 0:
+            x = ribbon.width() * self.session.song_tick_now() / max(1, layout.ticks)
+            draw.line(painter, x, ribbon.top() - 6, x, ribbon.bottom() + 6, p.crest, 3)
+
+    # What each part depends on: where that is as it was, the part is not drawn anew
+
+    def _now_key(self, layout: Layout, now: Now | None) -> Hashable:
+        session, status = self.session, self.session.status
+        if now is None or status is None:
+            return (id(layout), None)
+        moves = self.book.to_do(now)
+        shown = tuple(
+            (m.words, self._when(now, m), self.book.announced(now, m))
+            for m in moves[: MOST_MOVES + 1]
+        )
+        following = now.following.scene.name if now.following is not None else None
+        carried = round(status.bpm, 1) if status.carried else None
+        return (
+            id(layout), now.span.section.id, now.bar, now.bars, now.beat, now.number, now.passes,
+            status.held, session.beats_to_come(), carried, status.mutes_by_hand,
+            status.mutes_kept, shown, len(moves), len(self.book.made), following,
+        )  # fmt: skip
+
+    def _next_key(self, layout: Layout, now: Now | None) -> Hashable:
+        session, status = self.session, self.session.status
+        typed = (self.number, self.number_of)
+        if now is None or status is None:
+            return (id(layout), id(session.project), typed, None)
+        following = now.following
+        return (
+            id(layout), id(session.project), typed, now.span.section.id,
+            None if following is None else (following.section.id, following.bpm),
+            None if now.other_song is None else now.other_song.id,
+            status.launched, session.play.entry, round(status.bpm, 1), session.pace,
+            self._warning(now),
+        )  # fmt: skip
+
+    def _ribbon_key(self, layout: Layout, now: Now | None) -> Hashable:
+        if now is None:
+            return (id(layout), None)
+        following = now.following.section.id if now.following is not None else ""
+        return (id(layout), now.span.section.id, following, now.other_song is None)
+
+    def _warning(self, now: Now) -> str:
+        """What the next tempo does to loops that run."""
+        return "" if now.following is None else self.session.looping.warning(now.following.bpm)
 
     def _paint_top(self, painter: QPainter, layout: Layout, now: Now | None, wide: float) -> None:
         p, session = NIGHT, self.session
@@ -287,6 +353,21 @@ class StageCanvas(Canvas):
         if now.other_song is not None:
             draw.text(painter, x + wide, y + 40, now.other_song.name, p.crest, size=20, weight=600,
                       align=draw.RIGHT, width=wide - 170)  # fmt: skip
+        warned = self._warning(now)
+        below = 158.0
+        if launched:
+            below = 176.0
+        elif warned:
+            draw.text(painter, x, y + 162, warned, p.sand, size=16, weight=600, width=wide)
+            below = 172.0
+        room = QRectF(x, y + below, wide, box.height() - below - 12)
+        self._paint_changes(painter, now.span, following, room)
+
+    def _paint_when(self, painter: QPainter, now: Now, box: QRectF) -> None:
+        """When the next comes in, and how long it can be taken back: what moves with time."""
+        p, status = NIGHT, self.session.status
+        launched = status is not None and status.launched
+        x, y, wide = box.left() + 24, box.top(), box.width() - 48
         beat_ticks = now.span.scene.meter.beat_ticks
         beats_left = -(-int(now.to_go_ticks) // beat_ticks)
         bars, beats = divmod(beats_left, now.beats)
@@ -296,19 +377,11 @@ class StageCanvas(Canvas):
         if status is not None and status.held and not launched:
             when = "when you let go: H, or Enter"
         draw.text(painter, x, y + 134, when, p.crest if launched else p.ink, size=26, width=wide)
-        below = 158.0
-        warned = "" if following is None else self.session.looping.warning(following.bpm)
-        if warned and not launched:
-            draw.text(painter, x, y + 162, warned, p.sand, size=16, weight=600, width=wide)
-            below = 172.0
         if launched:
             left = f"\u232b takes it back, for {seconds_text(now.withdraw_s)}"
             if now.withdraw_s <= 0:
                 left = "too late to take back: boxes are told"
             draw.text(painter, x, y + 162, left, p.sand, size=20, width=wide)
-            below = 176.0
-        room = QRectF(x, y + below, wide, box.height() - below - 12)
-        self._paint_changes(painter, now.span, following, room)
 
     def _after_the_end(self) -> str:
         joined = self.session.joined()
@@ -420,6 +493,3 @@ class StageCanvas(Canvas):
                 painter, left + (4 if narrow else 10), box.center().y() + 7, words, colour,
                 size=16 if narrow else 20, weight=600, width=wide - (4 if narrow else 14),
             )  # fmt: skip
-        if now is not None and self.session.tick_now() >= 0:
-            x = box.left() + box.width() * self.session.song_tick_now() / total
-            draw.line(painter, x, box.top() - 6, x, box.bottom() + 6, p.crest, 3)

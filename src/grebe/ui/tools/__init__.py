@@ -1,0 +1,1 @@
+"""Tools: small calculators."""

@@ -1,0 +1,245 @@
+"""Rehearse, pedals and Tools in the real window."""
+
+from __future__ import annotations
+
+import pytest
+from PyQt6.QtCore import QPoint, Qt
+from PyQt6.QtGui import QGuiApplication
+from PyQt6.QtTest import QTest
+
+from grebe.app.linked import raw_now_ns
+from grebe.app.rehearsal_log import read_log
+from grebe.app.tools import TOOLS
+from grebe.core.player.controls import LEARNABLE
+from grebe.core.rig.learn import bound
+from grebe.core.rig.trigger import KeyBinding, Trigger
+from grebe.errors import EditError
+from grebe.link.messages import Learned, Pressed
+from grebe.ui.rig.controls import ControlsPane
+from grebe.ui.rig.view import RigView
+from grebe.ui.set.rehearse import RehearsePane
+from grebe.ui.set.view import SetView
+from grebe.ui.tools.view import ToolsView
+from tests.ui.conftest import Performer
+
+K = Qt.Key
+ALT, CTRL = Qt.KeyboardModifier.AltModifier, Qt.KeyboardModifier.ControlModifier
+
+
+def said(performer: Performer) -> str:
+    notice = performer.frame.session.notice
+    return "" if notice is None else notice.text
+
+
+def rehearse_pane(performer: Performer) -> RehearsePane:
+    performer.go(6)
+    performer.press(K.Key_2, ALT)
+    view = performer.frame.view
+    assert isinstance(view, SetView)
+    assert view.rehearse.hasFocus()
+    return view.rehearse
+
+
+def test_a_rehearsal_by_key(performer: Performer) -> None:
+    """Counted in, the section is held; brought in early it is said so and written down."""
+    performer.engine_ready()
+    session = performer.frame.session
+    performer.frame.views[6].editor.entry_id = "e2"  # type: ignore[attr-defined]
+    pane = rehearse_pane(performer)
+    performer.frame.grab()
+    performer.press(K.Key_L)
+    performer.press(K.Key_L)
+    performer.press(K.Key_R)
+    performer.wait(lambda: session.running and session.status.held and session.tick_now() > 0)  # type: ignore[union-attr]
+    performer.frame.grab()
+    assert any("Bring in Oars" in words for words, _ in pane.rehearsal.asks(
+        pane.rehearsal.book.now(session.layout())))  # type: ignore[arg-type]  # fmt: skip
+    performer.press(K.Key_Return)
+    performer.wait(lambda: session.status.section == "s2")  # type: ignore[union-attr]
+    performer.wait(lambda: pane.rehearsal.scores)
+    before, after, scored = pane.rehearsal.scores[0]
+    assert (before, after, scored.verdict) == ("Fog", "Oars", "early")
+    performer.frame.grab()
+    assert read_log()[0]["verdict"] == "early"
+    performer.press(K.Key_R)
+    performer.wait(lambda: not session.running)
+    performer.press(K.Key_D)
+    performer.wait(lambda: session.running)
+    assert pane.rehearsal.drilled is not None
+    assert session.status.loop is not None  # type: ignore[union-attr]
+    performer.frame.grab()
+    performer.press(K.Key_D)
+    performer.wait(lambda: not session.running)
+
+
+def test_the_one_by_key_and_pace(performer: Performer) -> None:
+    """X taps, a pedal taps at its own time; P slows down; without a rehearsal D says so."""
+    performer.engine_ready()
+    frame = performer.frame
+    session, pane = frame.session, rehearse_pane(performer)
+    performer.press(K.Key_D)
+    assert "nothing has been rehearsed" in said(performer)
+    performer.press(K.Key_P)
+    assert session.pace == 0.9
+    performer.press(K.Key_O)
+    performer.wait(lambda: session.running and session.tick_now() > 0)
+    for _ in range(3):
+        performer.press(K.Key_X)
+    session.pressed.append(Pressed(action="tap", down=True, at_ns=raw_now_ns()))
+    performer.wait(lambda: len(pane.rehearsal.taps) == 4)
+    frame.grab()
+    performer.press(K.Key_O)
+    assert [r["kind"] for r in read_log()] == ["ones"]
+    frame.grab()
+    performer.press(K.Key_Space)
+    performer.wait(lambda: not session.running)
+
+
+def controls(performer: Performer) -> ControlsPane:
+    performer.press(K.Key_6, ALT)
+    view = performer.frame.view
+    assert isinstance(view, RigView)
+    view.controls.setFocus()
+    return view.controls
+
+
+def test_presses_are_learnt_and_forgotten(performer: Performer) -> None:
+    """L waits for a press; it stands in the list; Delete forgets it; the engine must be there."""
+    frame = performer.frame
+    pane = controls(performer)
+    performer.press(K.Key_L)
+    assert "engine is not there" in said(performer)
+    frame.session.link = "on"
+    performer.press(K.Key_Down)
+    performer.press(K.Key_Down)
+    assert pane.action == LEARNABLE[2].id
+    performer.press(K.Key_L)
+    assert frame.session.learning == "next_in"
+    frame.grab()
+    trigger = Trigger(device="knot", kind="controller", channel=1, number=64)
+    frame.session._take(Learned(trigger=trigger), 1.0)
+    assert frame.session.project.rig.bindings[0].action == "next_in"
+    assert frame.session.learning == ""
+    performer.press(K.Key_Right)
+    assert pane.index == 2 + pane.rows
+    performer.press(K.Key_Left)
+    frame.grab()
+    performer.press(K.Key_Delete)
+    assert frame.session.project.rig.bindings == ()
+    QTest.mouseClick(pane, Qt.MouseButton.LeftButton, pos=QPoint(20, 60))
+    assert pane.index == 0
+    frame.session.link = "off"
+
+
+def test_computer_keys_are_learnt(performer: Performer) -> None:
+    """One that is free does it on Stage; one that is taken is refused; Esc gives up."""
+    frame = performer.frame
+    pane = controls(performer)
+    pane.index = next(i for i, n in enumerate(LEARNABLE) if n.id == "hold")
+    performer.press(K.Key_K)
+    assert pane.takes_key
+    performer.press(K.Key_R)
+    assert "is taken" in said(performer)
+    performer.press(K.Key_K)
+    performer.press(K.Key_Escape)
+    assert not pane.takes_key
+    performer.press(K.Key_K)
+    performer.press(K.Key_F12, CTRL)
+    assert frame.session.project.rig.keys == (KeyBinding(action="hold", keys="Ctrl+F12"),)
+    performer.engine_ready()
+    performer.go(7)
+    performer.press(K.Key_Space)
+    performer.wait(lambda: frame.session.running)
+    performer.press(K.Key_F12, CTRL)
+    performer.wait(lambda: frame.session.status.held)  # type: ignore[union-attr]
+
+
+def test_what_only_a_window_can_do_is_done_for_a_pedal(performer: Performer) -> None:
+    """Run, a move ticked off, a song by number while stopped."""
+    performer.engine_ready()
+    frame = performer.frame
+    performer.go(7)
+    session = frame.session
+    for action in ("song_3", "tick_move"):
+        session.pressed.append(Pressed(action=action, down=True, at_ns=1))
+        performer.wait(lambda: not session.pressed)
+    assert session.song_id == "wake"
+    session.pressed.append(Pressed(action="run_stop", down=True, at_ns=1))
+    performer.wait(lambda: session.running)
+    session.pressed.append(Pressed(action="run_stop", down=False, at_ns=1))
+    session.pressed.append(Pressed(action="hold", down=True, at_ns=1))  # the engine's own
+    performer.wait(lambda: not session.pressed)
+    assert session.running
+    assert not session.status.held  # type: ignore[union-attr]
+
+
+def test_a_pedal_that_is_not_there_is_shown(performer: Performer) -> None:
+    """On Stage by its name, and as a finding before."""
+    frame = performer.frame
+    trigger = Trigger(device="gadwall", kind="note", channel=1, number=36)
+    frame.session.store.apply("x", lambda p: bound(p, "hold", trigger))
+    assert any(f.code == "rig.control-gone" for f in frame.session.findings())
+    performer.engine_ready()
+    performer.go(7)
+    performer.wait(lambda: frame.session.status.deaf == ("gadwall",))  # type: ignore[union-attr]
+    frame.grab()
+
+
+def test_tools_answer_as_one_types(performer: Performer) -> None:
+    """Each has an answer, a table and a copy; what is wrong is said; the song gives the tempo."""
+    performer.press(K.Key_9, CTRL)
+    view = performer.frame.view
+    assert isinstance(view, ToolsView)
+    for index in range(len(TOOLS)):
+        assert view.tools_canvas.index == index
+        assert view.tools_canvas.answer is not None
+        performer.frame.grab()
+        performer.press(K.Key_Down)
+    QTest.mouseClick(view.tools_canvas, Qt.MouseButton.LeftButton, pos=QPoint(30, 10))
+    assert view.tools_canvas.answer is not None
+    assert "126 BPM is 476.2 ms" in view.tools_canvas.answer.sentence
+    performer.press(K.Key_C, CTRL)
+    clipboard = QGuiApplication.clipboard()
+    assert clipboard is not None
+    assert clipboard.text().splitlines()[1] == "note\tstraight, ms\tdotted, ms\ttriplet, ms"
+    performer.press(K.Key_Return)
+    view.fields["delay"]["bpm"].setText("fast")
+    assert "a number" in view.tools_canvas.problem
+    performer.frame.grab()
+    performer.press(K.Key_Escape)
+    assert view.tools_canvas.hasFocus()
+    performer.press(K.Key_Up)
+
+
+@pytest.mark.parametrize(
+    ("tool", "changed", "words"),
+    [
+        ("delay", {"bpm": "140"}, "428.6 ms"),
+        ("delay", {"bpm": "140", "max": "400"}, "set it to 280 BPM"),
+        ("tempo", {}, "126.001 BPM"),
+        ("loop", {}, "365714.286 samples"),
+        ("repitch", {}, "-1.824 semitones"),
+        ("ramp", {}, "14.798 s"),
+        ("position", {}, "song position 512"),
+        ("hearing", {}, "15 minutes"),
+        ("drift", {"b": "120"}, "do not part"),
+    ],
+)
+def test_tools_give_the_worked_numbers(tool: str, changed: dict[str, str], words: str) -> None:
+    """60 000/140 = 428.571 ms; 12 log2(0.9) = -1.824 (ISO 16); NIOSH 98-126: 100 dBA 15 min; a
+    ramp of 32 beats from 120 to 140 is 14.798 s; bar 33 of 4/4 is song position 512."""
+    found = next(t for t in TOOLS if t.id == tool)
+    values = {f.key: f.usual for f in found.fields} | changed
+    assert words in found.answer(values).sentence
+
+
+@pytest.mark.parametrize(
+    ("tool", "changed"),
+    [("delay", {"bpm": "1000"}), ("delay", {"min": "500", "max": "100"}), ("loop", {"bars": "nan"}),
+     ("tempo", {"meter": "5/3"}), ("position", {"bar": "5000"}), ("position", {"beat": "9"}),
+     ("hearing", {"level": ""})],
+)  # fmt: skip
+def test_tools_refuse_what_cannot_be(tool: str, changed: dict[str, str]) -> None:
+    found = next(t for t in TOOLS if t.id == tool)
+    with pytest.raises(EditError):
+        found.answer({f.key: f.usual for f in found.fields} | changed)
