@@ -82,16 +82,16 @@ def test_findings_are_mended_and_accepted_by_key(performer: Performer) -> None:
     frame = performer.frame
     session, view = frame.session, rig_view(performer)
     frame.grab()
-    assert frame.rail.badges[1] == 3
+    performer.wait(lambda: frame.rail.badges.get(1) == 3)
     performer.press(K.Key_F)
     assert rig(performer).cables[4].gives == "thru"
-    assert frame.rail.badges[1] == 2
+    performer.wait(lambda: frame.rail.badges[1] == 2)
     performer.press(K.Key_N)
     chosen = view.findings.current
     performer.press(K.Key_I)
     assert chosen not in session.findings()
     assert chosen in session.intended()
-    assert frame.rail.badges[1] == 1
+    performer.wait(lambda: frame.rail.badges[1] == 1)
     view.findings.toggle_intended()
     frame.grab()
     view._hear_again(chosen)  # type: ignore[arg-type]

@@ -25,7 +25,7 @@ def test_on_an_x_server() -> None:
             display = answer.readline().strip()
         environment = {**os.environ, "DISPLAY": f":{display}", "QT_QPA_PLATFORM": "xcb"}
         done = subprocess.run(
-            [sys.executable, "-m", "grebe.ui.measure", str(fresh_demo())],
+            [sys.executable, "-m", "grebe.ui.measure", str(fresh_demo()), "4"],
             env=environment, capture_output=True, timeout=60,
         )  # fmt: skip
         assert done.returncode == 0, done.stderr

@@ -385,8 +385,9 @@ def test_killing_the_real_window(own_folders: Path) -> None:
     path = own_folders / "x.grebe"
     write_project(path, build.two_boxes())
     window = subprocess.Popen([sys.executable, "-m", "grebe", "open", str(path)])
-    client = connect_when_ready()
+    client = None
     try:
+        client = connect_when_ready()
         client.wait_for(Welcome, 5)
         end = time.monotonic() + 10
         while [d.port for d in client.wait_for(Status, 5).devices] != ["up", "up"]:
@@ -407,7 +408,8 @@ def test_killing_the_real_window(own_folders: Path) -> None:
     finally:
         window.kill()
         window.wait()
-        client.close()
+        if client is not None:
+            client.close()
         end_engine()
 
 
@@ -539,8 +541,9 @@ def test_a_crash_on_stage_brings_the_window_back_there(own_folders: Path) -> Non
     write_project(path, build.two_boxes())
     note_shown(path, 7)  # it was on Stage when it crashed before
     outer = subprocess.Popen([sys.executable, "-m", "grebe", "open", str(path)])
-    client = connect_when_ready()
+    client = None
     try:
+        client = connect_when_ready()
         client.wait_for(Welcome, 5)
         end = time.monotonic() + 10
         while [d.port for d in client.wait_for(Status, 5).devices] != ["up", "up"]:
@@ -564,7 +567,8 @@ def test_a_crash_on_stage_brings_the_window_back_there(own_folders: Path) -> Non
     finally:
         outer.kill()
         outer.wait()
-        client.close()
+        if client is not None:
+            client.close()
         end_engine()
 
 

@@ -16,7 +16,6 @@ from pathlib import Path
 import msgspec
 
 from grebe.app.runtime import state_dir
-from grebe.formats.atomic import write_atomic
 
 WATCHED = "GREBE_WATCHED"
 """Set in the environment of a window that somebody starts again when it crashes."""
@@ -39,11 +38,14 @@ def _path() -> Path:
 
 
 def note_shown(project: Path | None, station: int) -> None:
-    """Note what is shown; losing it is no reason to stop."""
+    """Note what is shown, without waiting for the disk; losing it is no reason to stop."""
     if project is None:
         return
+    target = _path()
+    scratch = target.with_suffix(".part")
     try:
-        write_atomic(_path(), msgspec.json.encode(Shown(project=str(project), station=station)))
+        scratch.write_bytes(msgspec.json.encode(Shown(project=str(project), station=station)))
+        scratch.replace(target)
     except OSError:
         return
 

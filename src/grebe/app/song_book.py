@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from grebe.app.session import Session
-from grebe.core.findings import Finding
+from grebe.core.findings import Finding, find_in_song
 from grebe.core.rig.model import Device
 from grebe.core.songs.bands import Stretch, bands
 from grebe.core.songs.changes import reached_by
@@ -76,13 +76,6 @@ class SongBook:
     def findings(self) -> tuple[Finding, ...]:
         """What there is to look at in this song: itself, and the scenes it plays."""
         self._renew()
-        song = self._session.song
-        if self._findings is None or self._session.opening:
-            scenes = () if song is None else {s.scene for s in song.sections}
-            self._findings = tuple(
-                f
-                for f in self._session.findings()
-                if (f.code.startswith("song.") and f.subject == self._session.song_id)
-                or (f.code.startswith("scene.") and f.subject in scenes)
-            )
+        if self._findings is None:
+            self._findings = find_in_song(self._session.project, self._session.song_id)
         return self._findings

@@ -54,6 +54,8 @@ RESTING_MS = 50
 PUSH_PERCENT = 4.0
 PUSH_KEYS = (Qt.Key.Key_F7, Qt.Key.Key_F8)
 WORKS_LOCKED = ("panic",)
+BADGES_AFTER_S = 0.1
+"""After the last edit of several in a row: looking through a large set takes that long itself."""
 NOT_ON_STAGE = ("undo", "redo", "open", "stop_engine", "next_song")
 """What could take something away, or put a dialog over the performance."""
 SET_STATIONS = (6, 7)
@@ -74,6 +76,7 @@ class Frame(QWidget):
         self.stage_book = StageBook(self.session)
         self.rehearsal = Rehearsal(self.session, self.stage_book)
         self._badges_stale = True
+        self._edited_s = 0.0
         self.palette_now: Palette = PALETTES[read_settings().theme]
         self.rail = Rail(self.session)
         self.notices = NoticeStrip()
@@ -210,16 +213,15 @@ class Frame(QWidget):
 
     def _document_changed(self, old: Project, new: Project) -> None:
         del old
+        self._edited_s = time.monotonic()
         self._badges_stale = True
-        if self.view.scope != "patterns":
-            self._show_badges()
         self.view.document_changed()
         name = self.session.store.path.name if self.session.store.path else new.name
         star = " *" if self.session.store.dirty else ""
         self.setWindowTitle(f"{name}{star} - Grebe")
 
     def _show_badges(self) -> None:
-        """How much there is to look at; of a pattern not with every edit, but soon after."""
+        """How much there is to look at: not with every edit, but soon after."""
         self._badges_stale = False
         serious = [f for f in self.session.findings() if f.severity != "note"]
         patterns = {p.id for p in self.session.project.patterns}
@@ -243,7 +245,7 @@ class Frame(QWidget):
         if (self.session.song_id, self.session.link) != before:
             self.view.document_changed()
         self._keeper.pulse(now_s)
-        if self._badges_stale:
+        if self._badges_stale and now_s - self._edited_s > BADGES_AFTER_S:
             self._show_badges()
         self._take_presses()
         self.rehearsal.follow()

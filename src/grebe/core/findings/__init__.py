@@ -18,11 +18,12 @@ from grebe.core.findings.plugs import plug_findings
 from grebe.core.findings.scenes import hand_findings, scene_findings
 from grebe.core.findings.sets import set_findings
 from grebe.core.findings.songs import song_findings
+from grebe.core.songs.changes import reached_by
 from grebe.core.songs.energy import PatternBars
 from grebe.errors import EditError
 
 __all__ = [
-    "Finding", "Found", "as_intended", "check", "find", "mend", "not_intended",
+    "Finding", "Found", "as_intended", "check", "find", "find_in_song", "mend", "not_intended",
 ]  # fmt: skip
 
 RANK = {"block": 0, "warn": 1, "note": 2}
@@ -53,6 +54,22 @@ def find(project: Project) -> Found:
         *song_findings(project, reached, bars),
         *set_findings(project, bars),
     ]
+    return _found(project, rows)
+
+
+def find_in_song(project: Project, song: str) -> tuple[Finding, ...]:
+    """What is open in one song, by id, and in the scenes it plays: soon, for whoever edits it."""
+    reached = reached_by(project)
+    scenes = {s.scene for one in project.songs if one.id == song for s in one.sections}
+    rows = [
+        *(f for f in scene_findings(project, reached) if f.subject in scenes),
+        *(f for f in hand_findings(project, reached, song) if f.subject in scenes),
+        *song_findings(project, reached, only=song),
+    ]
+    return _found(project, rows).open
+
+
+def _found(project: Project, rows: list[Finding]) -> Found:
     # A pattern used in three scenes is one finding.
     once = {(f.code, f.subject, f.message): f for f in rows}
     ordered = sorted(once.values(), key=lambda f: RANK[f.severity])

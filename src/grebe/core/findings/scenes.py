@@ -147,10 +147,10 @@ def _uses(sections: tuple[Section, ...], scene: Scene) -> bool:
     return any(section.scene == scene.id for section in sections)
 
 
-def hand_findings(project: Project, reached: frozenset[str]) -> Iterator[Finding]:
-    """Changes in songs that ask for more hands and feet than there are."""
+def hand_findings(project: Project, reached: frozenset[str], only: str = "") -> Iterator[Finding]:
+    """Changes in songs, or `only` one, that ask for more hands and feet than there are."""
     done: set[tuple[str, str, float, float]] = set()
-    for song in project.songs:
+    for song in (s for s in project.songs if only in ("", s.id)):
         try:
             layout = project.layout(unrolled(song))
         except EditError:

@@ -24,12 +24,12 @@ FEWEST_VARIATIONS = 3
 
 
 def song_findings(
-    project: Project, reached: frozenset[str], bars: PatternBars | None = None
+    project: Project, reached: frozenset[str], bars: PatternBars | None = None, only: str = ""
 ) -> Iterator[Finding]:
-    """Everything about each song; `bars` are shared with the findings on sets."""
+    """Everything about each song, or `only` one; `bars` are shared with the findings on sets."""
     scenes = {s.id for s in project.scenes}
     book = bars or PatternBars(project)
-    for song in project.songs:
+    for song in (s for s in project.songs if only in ("", s.id)):
         yield from _written(project, song, scenes)
         try:
             layout = project.layout(song)

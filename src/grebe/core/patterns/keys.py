@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from functools import cache
 from typing import NamedTuple
 
 import numpy as np
+from numpy.typing import NDArray
 
 NAMES = ("C", "C#", "D", "Eb", "E", "F", "F#", "G", "Ab", "A", "Bb", "B")
 _LETTERS = {"C": 0, "D": 2, "E": 4, "F": 5, "G": 7, "A": 9, "B": 11}
@@ -78,6 +80,19 @@ def outside(notes: Sequence[int], name: str) -> tuple[int, ...]:
     return tuple(n for n in notes if n % 12 not in classes)
 
 
+_KEYS = tuple(f"{name} {mode}" for mode in ("major", "minor") for name in NAMES)
+
+
+@cache
+def _profiles() -> NDArray[np.float64]:
+    """The profile of every key, around its mean and over its spread; shape (24, 12)."""
+    rows = [np.roll(p, n) for p in (MAJOR_PROFILE, MINOR_PROFILE) for n in range(12)]
+    table = np.array(rows)
+    around: NDArray[np.float64] = table - table.mean(axis=1, keepdims=True)
+    around /= table.std(axis=1, keepdims=True)
+    return around
+
+
 def rank_keys(weights: Mapping[int, float]) -> tuple[RankedKey, ...]:
     """The 24 keys, best first, for weights by pitch class or note number.
 
@@ -89,15 +104,9 @@ def rank_keys(weights: Mapping[int, float]) -> tuple[RankedKey, ...]:
         bins[note % 12] += weight
     if not bins.any():
         raise ValueError("a key wants at least one note")
-    found = []
-    for mode, profile in (("major", MAJOR_PROFILE), ("minor", MINOR_PROFILE)):
-        for tonic in range(12):
-            rolled = np.roll(profile, tonic)
-            spread = float(bins.std() * np.std(rolled))
-            score = float(np.mean((bins - bins.mean()) * (rolled - rolled.mean()))) / (
-                spread or 1.0
-            )
-            found.append(RankedKey(f"{NAMES[tonic]} {mode}", score))
+    spread = float(bins.std()) or 1.0
+    scores = _profiles() @ (bins - bins.mean()) / (12 * spread)
+    found = [RankedKey(k, float(v)) for k, v in zip(_KEYS, scores, strict=True)]
     return tuple(sorted(found, key=lambda row: -row.score))
 
 
