@@ -8,17 +8,19 @@ from __future__ import annotations
 import ctypes
 import os
 import signal
-import subprocess
 import sys
 import time
+import traceback
+from collections.abc import Callable
 from pathlib import Path
 
 import msgspec
 
 from grebe.app.runtime import state_dir
+from grebe.errors import GrebeError
 
-WATCHED = "GREBE_WATCHED"
-"""Set in the environment of a window that somebody starts again when it crashes."""
+UNUSABLE = 2
+"""Exit status of what cannot be opened."""
 STAGE = 7
 MOST_AGAIN = 5
 """So often a window is started again within a minute: one that cannot live is left alone."""
@@ -64,29 +66,54 @@ def left_on(project: Path) -> int:
     return shown.station if shown.project == str(project) else 0
 
 
-def watch(path: Path) -> int:
+def watch(
+    path: Path, run: Callable[[Path], int], start: Callable[[Path], int] | None = None
+) -> int:
     """Run a window on a project in a process of its own; start it again when it crashes on Stage.
 
-    The window's exit status, 1 where it crashed elsewhere or too often.
+    `run` opens the window and gives its exit status; `start` begins such a process and waits for
+    its end, giving its status, negative for a signal. The window's exit status, 1 where it
+    crashed elsewhere or too often.
     """
-    command = [sys.executable, "-m", "grebe", "open", str(path)]
-    environment = {**os.environ, WATCHED: "1"}
+    begin = start or (lambda at: _forked(at, run))
     starts: list[float] = []
     while True:
         now = time.monotonic()
         starts = [at for at in starts if now - at < WITHIN_S] + [now]
-        process = subprocess.Popen(command, env=environment)
-        try:
-            status = process.wait()
-        except KeyboardInterrupt:
-            process.send_signal(signal.SIGINT)
-            return process.wait()
+        status = begin(path)
         if status >= 0 and status != 1:
             return status
         again = left_on(path) == STAGE and len(starts) <= MOST_AGAIN
         if not again:
             return 1
         sys.stderr.write("grebe: the window crashed on Stage; it is started again.\n")
+
+
+def _forked(path: Path, run: Callable[[Path], int]) -> int:
+    """The window in a child that has everything loaded already: a second start costs nothing."""
+    sys.stdout.flush()
+    sys.stderr.flush()
+    child = os.fork()
+    if child == 0:
+        status = 1
+        try:
+            die_with_parent()
+            status = run(path)
+        except GrebeError as error:
+            sys.stderr.write(f"grebe: {' '.join(str(error).split())}\n")
+            status = UNUSABLE
+        except BaseException:
+            traceback.print_exc()
+        finally:
+            sys.stdout.flush()
+            sys.stderr.flush()
+            os._exit(status)
+    before = signal.signal(signal.SIGINT, signal.SIG_IGN)  # the window's to hear
+    try:
+        _, ended = os.waitpid(child, 0)
+    finally:
+        signal.signal(signal.SIGINT, before)
+    return os.waitstatus_to_exitcode(ended)
 
 
 def die_with_parent() -> None:

@@ -3,12 +3,11 @@
 from __future__ import annotations
 
 import argparse
-import os
 import sys
 from pathlib import Path
 
 from grebe.app.demo import fresh_demo
-from grebe.app.returning import WATCHED, die_with_parent, watch
+from grebe.app.returning import watch
 from grebe.app.settings import last_project
 from grebe.cli.common import Commands, command
 from grebe.formats.project import read_project
@@ -47,9 +46,10 @@ def demo(arguments: argparse.Namespace) -> int:
 
 def _show(path: Path) -> int:
     read_project(path)  # what cannot be opened is said before a window appears
-    if not os.environ.get(WATCHED):
-        return watch(path)
-    die_with_parent()
+    return watch(path, _run)
+
+
+def _run(path: Path) -> int:
     from grebe.ui.application import run_window  # noqa: PLC0415 - Qt only where a window is wanted
 
     return run_window(path)
