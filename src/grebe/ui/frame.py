@@ -200,9 +200,9 @@ class Frame(QWidget):
         ):
             part.palette_now = shown
             part.update()
-        for view in self.views.values():
-            if view.palette_now is not shown or not view.styleSheet():
-                view.set_palette(shown)
+        view = self.view  # the others when they are shown: styling all of them takes a while
+        if view.palette_now is not shown or not view.styleSheet():
+            view.set_palette(shown)
         self.update()
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
