@@ -11,7 +11,7 @@ from grebe.core.patterns.passes import passes_of
 from grebe.core.player.plan import sounding
 from grebe.core.rig.model import Device
 from grebe.core.songs.layout import Layout, Span
-from grebe.core.songs.model import MuteRegion, Part, Song
+from grebe.core.songs.model import MuteRegion, Part, Scene, Song
 from grebe.core.time.ticks import SIXTEENTH_TICKS, TICKS_PER_QUARTER
 
 DENSE = 4.0
@@ -63,10 +63,34 @@ class PatternBars:
     def __init__(self, project: Project) -> None:
         self.devices = {d.id: d for d in project.rig.devices}
         self.patterns = {p.id: p for p in project.patterns}
+        self._sections: dict[
+            tuple[int, int, tuple[MuteRegion, ...]], tuple[Scene, list[Bar], int, int]
+        ] = {}
+        """Sections that sound the same wherever they lie, by scene, passes and mutes."""
         self.songs: dict[int, tuple[Song, tuple[Bar, ...]]] = {}
         """Bars of songs that were asked for, by identity of the song."""
         self._kept: dict[tuple[str, str, int, int], PatternBar] = {}
         self._contents: dict[tuple[str, str], Content] = {}
+
+    def alike(self, number: int, span: Span) -> list[Bar]:
+        """The bars of a section as those of one like it before; none where there was none, or
+        what sounds hangs on more than scene, length and mutes."""
+        section = span.section
+        if section.curves or section.fills:
+            return []
+        key = (id(span.scene), section.times, section.mutes)
+        kept = self._sections.get(key)
+        if kept is None:
+            bars = list(_span_bars(self, number, span))
+            steady = not any(isinstance(s, int) for b in bars for s in b.sign)
+            self._sections[key] = (span.scene, bars if steady else [], span.bar, span.tick)
+            return bars
+        _, bars, first, tick = kept
+        return [
+            b._replace(number=b.number - first + span.bar, tick=b.tick - tick + span.tick,
+                       span=number)
+            for b in bars
+        ]  # fmt: skip
 
     def content(self, pattern: str, device: Device) -> Content:
         """What is heard of a pattern."""
@@ -110,7 +134,7 @@ def song_bars(project: Project, layout: Layout, book: PatternBars | None = None)
         return kept[1]
     out: list[Bar] = []
     for number, span in enumerate(layout.spans):
-        out += _span_bars(book, number, span)
+        out += book.alike(number, span) or _span_bars(book, number, span)
     book.songs[id(layout.song)] = (layout.song, tuple(out))
     return tuple(out)
 
