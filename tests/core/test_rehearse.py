@@ -80,6 +80,7 @@ def test_what_the_taps_say() -> None:
     )
     assert "early" in ones([-100.0, -20.0, -90.0, -30.0, -110.0, -40.0]).words
     assert "wavers by" in ones([-100.0, -20.0, -90.0, -30.0, -110.0, -40.0]).words
+    assert "Too unsteady to tell" in ones([-900.0, 700.0, -500.0]).words
     assert ones([3.0, -4.0, 5.0, 1.0]).words == "On the one. Steady."
     assert "at least three" in ones([3.0]).words
     with pytest.raises(ValueError, match="no taps"):

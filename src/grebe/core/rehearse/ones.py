@@ -38,6 +38,8 @@ class Ones(NamedTuple):
             parts.append(f"You come in {self.mean_ms:.0f} ms late: begin the move sooner.")
         elif self.high_ms < -ON_MS or (self.mean_ms < -ON_MS and self.high_ms < 0):
             parts.append(f"You come in {-self.mean_ms:.0f} ms early: wait for the beat.")
+        elif abs(self.mean_ms) > ON_MS:
+            parts.append("Too unsteady to tell early from late.")
         else:
             parts.append("On the one.")
         steady = self.spread_ms <= STEADY_MS

@@ -106,7 +106,7 @@ class StageCanvas(Canvas):
         self._blocks_part.draw(painter, blocks, scale, self._blocks.key(),
                                lambda inner: self._blocks.paint(inner, blocks))  # fmt: skip
         self._ribbon_part.draw(
-            painter, ribbon, scale, self._ribbon_key(layout, now),
+            painter, ribbon.adjusted(-2, -2, 2, 2), scale, self._ribbon_key(layout, now),
             lambda inner: self._paint_ribbon(inner, layout, now, ribbon),
         )  # fmt: skip
         if now is not None and self.session.tick_now() >= 0:
