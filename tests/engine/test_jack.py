@@ -279,7 +279,7 @@ def test_jack_restarted_while_playing(server: Server) -> None:
             process = listener(again, "-", 30.0)  # until it is there, the port is not
             status = engine.status(lambda s: s.devices[1].port == "up", 15.0)
             sent = status.devices[1].sent
-            engine.status(lambda s: s.devices[1].sent > sent + 250, 15.0)
+            engine.status(lambda s: s.devices[1].sent > sent + 150, 15.0)
             data = [row for _, row in heard(process, soon=True)["seen"]]
         finally:
             again.stop()
