@@ -131,8 +131,13 @@ def test_settings_are_typed(performer: Performer) -> None:
     assert view.heading.title == "Harbour bell II"
     put("section", "to", "99")
     assert "sections 1 to 8" in said(performer)
-    put("place", "bpm", "fast")
-    assert "goes in numbers" in said(performer)
+    for wrong in ("fast", "nan", "1e999"):
+        performer.frame.session.notice = None
+        put("place", "bpm", wrong)
+        assert f"goes in numbers (got '{wrong}')" in said(performer)
+        put("section", "times", wrong)
+        assert "goes in numbers" in said(performer)
+    assert section(view, 3).times == 3  # type: ignore[attr-defined]
     performer.press(K.Key_Escape)
     assert not view.side.isVisibleTo(view)
 

@@ -9,6 +9,7 @@ from typing import Any
 import msgspec
 
 from grebe.app.session import Session
+from grebe.app.typed import typed_number
 from grebe.core.document import Project, with_set, with_song
 from grebe.core.patterns.keys import key_parts
 from grebe.core.sets.edit import change_place
@@ -149,7 +150,7 @@ class SetForm:
             slot = read_minutes(words)
             self.change_set("Slot", lambda s: msgspec.structs.replace(s, slot_s=slot))
         else:
-            value = max(0.0, min(10.0, _number(words)))
+            value = max(0.0, min(10.0, typed_number(words)))
 
             def weigh(running: Set) -> Set:
                 weights: Weights = msgspec.structs.replace(running.weights, **{key: value})
@@ -165,9 +166,9 @@ class SetForm:
         elif key == "into":
             self.change("How it comes in", into=next(k for k, w in WAYS.items() if w == words))
         elif key == "ramp_bars":
-            self.change("Ramp", ramp_bars=max(1, min(256, int(_number(words)))))
+            self.change("Ramp", ramp_bars=max(1, min(256, int(typed_number(words)))))
         else:
-            self.change("Silence", gap_s=max(0.0, min(3600.0, _number(words))))
+            self.change("Silence", gap_s=max(0.0, min(3600.0, typed_number(words))))
 
     def _set_song(self, key: str, words: str) -> None:
         song = self.song
@@ -240,10 +241,3 @@ def read_needs(project: Project, words: str) -> tuple[Need, ...]:
             )
         )  # fmt: skip
     return tuple(out)
-
-
-def _number(words: str) -> float:
-    try:
-        return float(words)
-    except ValueError as error:
-        raise EditError(f"it goes in numbers (got {words!r})") from error

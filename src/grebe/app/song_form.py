@@ -9,6 +9,7 @@ import msgspec
 
 from grebe.app.session import Session
 from grebe.app.song_book import SongBook
+from grebe.app.typed import typed_number
 from grebe.core.document import Project, with_song
 from grebe.core.player.marks import curve_value
 from grebe.core.rig.model import Device
@@ -191,7 +192,7 @@ class SongForm:
         name = f"Set {key}"
         if owner == "song":
             if key == "bpm":
-                bpm = _number(words)
+                bpm = typed_number(words)
                 self.change(name, lambda s: edit.set_tempo(s, bpm))
             elif words:
                 self.change(name, lambda s: msgspec.structs.replace(s, name=words[:80]))
@@ -201,7 +202,7 @@ class SongForm:
             fields = self._section_fields(span, key, words)
             self.change(name, lambda s: edit.with_section(s, span.section.id, **fields))
         elif key == "controller":
-            self.controller = max(0, min(119, int(_number(words))))
+            self.controller = max(0, min(119, int(typed_number(words))))
         else:
             made = self._placed(span, key, words)
             self.change(name, lambda _: made)
@@ -212,10 +213,10 @@ class SongForm:
         if key == "scene":
             return {"scene": next(s.id for s in self.project.scenes if s.name == words)}
         if key == "times":
-            return {"times": max(1, min(999, int(_number(words))))}
+            return {"times": max(1, min(999, int(typed_number(words))))}
         if key == "kind":
             return {"then": msgspec.structs.replace(then, kind=words)}
-        number = 0 if words in ("", "none") else int(_number(words))
+        number = 0 if words in ("", "none") else int(typed_number(words))
         if key == "rounds":
             return {"then": msgspec.structs.replace(then, rounds=max(0, min(99, number)))}
         if not 0 <= number <= len(song.sections):
@@ -228,18 +229,11 @@ class SongForm:
         if key == "marker":
             return edit.put_marker(layout, self.tick, words)
         if key == "value":
-            value = int(_number(words)) if words else None
+            value = int(typed_number(words)) if words else None
             return edit.put_curve_point(layout, self.device_id, self.controller, self.tick, value)
         bpm, ramp = self._tempo_here(span, (self.tick - span.tick) // SIXTEENTH_TICKS)
         if key == "bpm":
-            bpm = None if words in ("", "carries on") else _number(words)
+            bpm = None if words in ("", "carries on") else typed_number(words)
         else:
-            ramp = int(_number(words)) if words and words != "carries on" else 0
+            ramp = int(typed_number(words)) if words and words != "carries on" else 0
         return edit.put_tempo(layout, self.tick, bpm, max(0, ramp))
-
-
-def _number(words: str) -> float:
-    try:
-        return float(words)
-    except ValueError as error:
-        raise EditError(f"it goes in numbers (got {words!r})") from error

@@ -24,9 +24,7 @@ from grebe.core.sets.words import (
 )
 from grebe.errors import UsageError
 from grebe.formats.project import write_project
-from grebe.formats.sets_csv import read_set_csv
-
-MAX_CSV_BYTES = 1_000_000
+from grebe.formats.sets_csv import read_set_file
 
 
 def add_commands(commands: Commands) -> None:
@@ -54,7 +52,7 @@ def show_set(arguments: argparse.Namespace) -> int:
     project = found.project
     running = chosen_set(project, arguments.set)
     if arguments.from_csv:
-        running = read_set_csv(_read(Path(arguments.from_csv)), project, running)
+        running = read_set_file(Path(arguments.from_csv), project, running)
     plan = plan_set(project, running)
     exact = None
     if arguments.order:
@@ -94,16 +92,6 @@ def chosen_set(project: Project, name: str | None) -> Set:
         there = ", ".join(s.name for s in project.sets) or "none"
         raise UsageError(f"say which set: --set NAME; sets: {there}")
     return project.sets[0]
-
-
-def _read(path: Path) -> str:
-    try:
-        data = path.read_bytes()[: MAX_CSV_BYTES + 1]
-        if len(data) > MAX_CSV_BYTES:
-            raise UsageError(f"{path} is over {MAX_CSV_BYTES} bytes: that is no set")
-        return data.decode()
-    except (OSError, UnicodeDecodeError) as error:
-        raise UsageError(f"{path} could not be read: {error}") from error
 
 
 def _row(project: Project, plan: SetPlan, number: int) -> dict[str, Any]:

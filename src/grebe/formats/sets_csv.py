@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import csv
 import io
+from pathlib import Path
 from typing import Any
 
 import msgspec
@@ -12,12 +13,14 @@ from grebe.core.document import Project
 from grebe.core.sets.model import INTO, Set, SetSong
 from grebe.core.sets.plan import SetPlan
 from grebe.errors import UsageError
+from grebe.formats.reading import read_bounded
 
 COLUMNS = (
     "song", "into", "ramp_bars", "gap_s", "pinned", "bpm", "key", "energy", "start_s", "seconds",
 )  # fmt: skip
 """The first five are read; the others are worked out from the songs and only written."""
 MAX_LINES = 200
+MAX_BYTES = 1024**2
 _YES, _NO = ("1", "yes", "true", "x"), ("", "0", "no", "false")
 
 
@@ -41,6 +44,15 @@ def set_csv(plan: SetPlan) -> str:
             )
         )  # fmt: skip
     return text.getvalue()
+
+
+def read_set_file(path: Path, project: Project, running: Set) -> Set:
+    """The set as a CSV file has it; UsageError names the file and what is wrong with it."""
+    data = read_bounded(path, MAX_BYTES, "a set", UsageError)
+    try:
+        return read_set_csv(data.decode(), project, running)
+    except (UnicodeDecodeError, UsageError) as error:
+        raise UsageError(f"{path}: {error}") from error
 
 
 def read_set_csv(text: str, project: Project, base: Set) -> Set:

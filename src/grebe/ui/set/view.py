@@ -12,8 +12,8 @@ from grebe.app.rehearsal import Rehearsal
 from grebe.app.session import Session
 from grebe.app.set_editor import SetEditor
 from grebe.app.set_form import WAYS
-from grebe.errors import EditError, GrebeError
-from grebe.formats.sets_csv import read_set_csv
+from grebe.errors import GrebeError
+from grebe.formats.sets_csv import read_set_file
 from grebe.ui.form import Form, Row
 from grebe.ui.printing import html_to_pdf
 from grebe.ui.set.canvas import SetCanvas
@@ -38,7 +38,6 @@ ROWS = (
     Row("set", "work", "Work weighs"),
 )
 PANES = (("Running order", "pane_order"), ("Rehearse", "pane_rehearse"))
-MAX_CSV_BYTES = 1_000_000
 
 
 class SetView(View):
@@ -175,15 +174,11 @@ class SetView(View):
     def read_from(self, path: Path) -> None:
         """The same under a name; what cannot be read is said in the window."""
         try:
-            data = path.read_bytes()[: MAX_CSV_BYTES + 1]
-            if len(data) > MAX_CSV_BYTES:
-                raise EditError(f"{path.name} is too long for a set")
-            text = data.decode()
             self.editor.change_set(
-                "Set from CSV", lambda s: read_set_csv(text, self.session.project, s)
+                "Set from CSV", lambda s: read_set_file(path, self.session.project, s)
             )
-        except (OSError, UnicodeDecodeError, GrebeError) as error:
-            self.session.say("error", f"{path.name}: {error}")
+        except GrebeError as error:
+            self.session.say("error", str(error))
         else:
             self.session.say("info", f"Read {path.name}.")
 
