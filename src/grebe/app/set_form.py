@@ -16,6 +16,7 @@ from grebe.core.sets.edit import change_place
 from grebe.core.sets.model import INTO, Set, SetSong, Weights
 from grebe.core.sets.plan import FactsBook, PlacedSong, SetPlan, plan_set
 from grebe.core.songs.model import Need, Song
+from grebe.core.time.words import clock_text
 from grebe.errors import EditError
 
 _WAY_WORDS = ("after a stop", "cut on the bar", "ramp over bars", "carry on")
@@ -189,7 +190,7 @@ class SetForm:
 
 
 def _minutes(seconds: float) -> str:
-    return f"{int(seconds) // 60}:{int(seconds) % 60:02d}" if seconds else "none"
+    return clock_text(seconds) if seconds else "none"
 
 
 def read_minutes(words: str) -> float:

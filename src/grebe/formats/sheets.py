@@ -13,6 +13,7 @@ from grebe.core.sets.words import between_words, key_words, tempo_words, work_wo
 from grebe.core.songs.cues import Cue, CueSheet
 from grebe.core.songs.programme import How, Programme
 from grebe.core.time.tempo import TempoMap
+from grebe.core.time.words import clock_text
 
 STYLE = """
 body { font-family: "Barlow Semi Condensed", sans-serif; font-size: 11pt; color: #1B2B31; }
@@ -143,7 +144,7 @@ def stage_html(
     parts = _opening(f"Stage sheet: {song.name}", ink, muted)
     parts.append(f"<h1>{escape(song.name)}</h1>")
     parts.append(
-        f"<p>{escape(project)}. {layout.bars} bars, {_clock(layout.seconds())}, "
+        f"<p>{escape(project)}. {layout.bars} bars, {clock_text(layout.seconds())}, "
         f"{song.bpm:g} BPM.</p>"
     )
     parts.append(_stage_table(sheet, layout.tempo.seconds_at))
@@ -159,8 +160,8 @@ def set_html(
     running = plan.running
     parts = _opening(f"Stage sheet: {running.name}", ink, muted)
     parts.append(f"<h1>{escape(running.name)}</h1>")
-    slot = f" of {_clock(running.slot_s)}" if running.slot_s else ""
-    parts.append(f"<p>{len(sheets)} songs, {_clock(plan.seconds)}{slot}.</p>")
+    slot = f" of {clock_text(running.slot_s)}" if running.slot_s else ""
+    parts.append(f"<p>{len(sheets)} songs, {clock_text(plan.seconds)}{slot}.</p>")
     for number, (song, sheet) in enumerate(sheets, start=1):
         assert song.facts is not None
         assert song.tempo is not None
@@ -168,7 +169,7 @@ def set_html(
         key = f", {escape(facts.key)}" if facts.key else ""
         parts.append(f"<h2>{number}. {escape(facts.song.name)}</h2>")
         parts.append(
-            f"<p>{_clock(song.start_s)} to {_clock(song.end_s)}, {facts.bars} bars, "
+            f"<p>{clock_text(song.start_s)} to {clock_text(song.end_s)}, {facts.bars} bars, "
             f"{facts.bpm:g} BPM{key}.</p>"
         )
         crossing = song.crossing
@@ -199,7 +200,7 @@ def _stage_table(sheet: CueSheet, seconds_at: Callable[[int], float]) -> str:
         if not sheet.in_time[number]:
             moves.append("<b>More than your hands can make in time</b>")
         others = [_other(c, span.bar) for c in cues if c.by not in ("hand", "foot")]
-        at = _clock(seconds_at(span.tick))
+        at = clock_text(seconds_at(span.tick))
         rows.append(
             f"<tr><td><b>{span.bar}</b></td><td>{at}</td><td><b>{escape(span.scene.name)}</b>"
             f"<br>{span.bars} bars</td><td>{'<br>'.join(moves) or 'hands free'}</td>"
@@ -215,11 +216,6 @@ def _other(cue: Cue, first_bar: int) -> str:
         f"bar {cue.bar}{f'.{cue.beat}' if cue.beat > 1 else ''}, " if cue.bar > first_bar else ""
     )
     return f"{where}{name}{escape(cue.what)}"
-
-
-def _clock(seconds: float) -> str:
-    whole = round(seconds)
-    return f"{whole // 60}:{whole % 60:02d}"
 
 
 def _opening(title: str, ink: str, muted: str) -> list[str]:

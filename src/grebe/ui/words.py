@@ -7,12 +7,6 @@ from fractions import Fraction
 NOTE_NAMES = ("C", "C#", "D", "D#", "E", "F", "F#", "G", "G#", "A", "A#", "B")
 
 
-def clock_text(seconds: float) -> str:
-    """Minutes and seconds: 3:33."""
-    whole = round(seconds)
-    return f"{whole // 60}:{whole % 60:02d}"
-
-
 def length_text(seconds: float) -> str:
     """A length in words: 3 min 33 s."""
     whole = round(seconds)

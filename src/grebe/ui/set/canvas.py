@@ -21,9 +21,10 @@ from grebe.core.sets.words import (
     work_words,
 )
 from grebe.core.sound.care import repitch_semitones
+from grebe.core.time.words import clock_text
 from grebe.ui import draw
 from grebe.ui.widgets import PlayheadCanvas
-from grebe.ui.words import clock_text, length_text
+from grebe.ui.words import length_text
 
 AXIS = 34.0
 SONGS = 164.0

@@ -12,6 +12,7 @@ from grebe.app.rehearsal import Rehearsal
 from grebe.app.session import Session
 from grebe.app.set_editor import SetEditor
 from grebe.app.set_form import WAYS
+from grebe.core.time.words import clock_text
 from grebe.errors import GrebeError
 from grebe.formats.sets_csv import read_set_file
 from grebe.ui.form import Form, Row
@@ -19,7 +20,7 @@ from grebe.ui.printing import html_to_pdf
 from grebe.ui.set.canvas import SetCanvas
 from grebe.ui.set.rehearse import RehearsePane
 from grebe.ui.view import Sheet, View
-from grebe.ui.words import clock_text, counted
+from grebe.ui.words import counted
 
 TITLES = {"place": "This place", "song": "The song", "set": "The set"}
 ROWS = (

@@ -12,9 +12,9 @@ from grebe.core.rig.model import Device
 from grebe.core.songs.bands import Stretch
 from grebe.core.songs.layout import Layout, Span
 from grebe.core.time.ticks import SIXTEENTH_TICKS
+from grebe.core.time.words import clock_text
 from grebe.ui import draw
 from grebe.ui.widgets import PlayheadCanvas
-from grebe.ui.words import clock_text
 
 LABELS = 124.0
 RULER = 36.0

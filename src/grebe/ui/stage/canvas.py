@@ -11,13 +11,14 @@ from grebe.app.session import Session
 from grebe.app.stage_book import Now, StageBook, StageMove
 from grebe.core.songs.layout import Layout, Span
 from grebe.core.songs.model import Song
+from grebe.core.time.words import clock_text
 from grebe.ui import draw
 from grebe.ui.guard import TouchGuard
 from grebe.ui.kept import Kept
 from grebe.ui.stage.blocks import Blocks
 from grebe.ui.theme import NIGHT
 from grebe.ui.widgets import Canvas
-from grebe.ui.words import clock_text, counted, seconds_text
+from grebe.ui.words import counted, seconds_text
 
 DESIGN_HEIGHT = 650.0
 """Height of the canvas at which sizes are as given; a larger screen scales them up."""
