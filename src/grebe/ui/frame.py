@@ -30,7 +30,7 @@ from grebe.app.settings import Settings, read_settings, write_settings
 from grebe.app.stage_book import StageBook
 from grebe.app.store import Store
 from grebe.core.document import Project
-from grebe.core.player.controls import WINDOW
+from grebe.core.player.controls import PUSH_PERCENT, WINDOW
 from grebe.errors import GrebeError
 from grebe.ui import draw
 from grebe.ui.keys import KeySheet
@@ -51,7 +51,6 @@ from grebe.ui.waterline import Waterline
 FRAME_MS = 16
 """One picture each display frame while playing."""
 RESTING_MS = 50
-PUSH_PERCENT = 4.0
 PUSH_KEYS = (Qt.Key.Key_F7, Qt.Key.Key_F8)
 WORKS_LOCKED = ("panic",)
 BADGES_AFTER_S = 0.1
