@@ -14,6 +14,7 @@ from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtGui import QColor
 from PyQt6.QtTest import QTest
 
+from grebe.app.client import EngineClient
 from grebe.app.commands import ACTIONS
 from grebe.app.returning import left_on, note_shown
 from grebe.app.store import Store
@@ -380,6 +381,14 @@ def test_a_second_window_takes_over(performer: Performer) -> None:
         second.frame.leave()
 
 
+def both_boxes_up(client: EngineClient) -> None:
+    """Wait until the engine of a real window has both ports."""
+    client.wait_for(Welcome, 5)
+    end = time.monotonic() + 10
+    while [d.port for d in client.wait_for(Status, 5).devices] != ["up", "up"]:
+        assert time.monotonic() < end
+
+
 def test_killing_the_real_window(own_folders: Path) -> None:
     """SIGKILL of a whole `grebe open` while it plays: not one tick is missed."""
     path = own_folders / "x.grebe"
@@ -388,10 +397,7 @@ def test_killing_the_real_window(own_folders: Path) -> None:
     client = None
     try:
         client = connect_when_ready()
-        client.wait_for(Welcome, 5)
-        end = time.monotonic() + 10
-        while [d.port for d in client.wait_for(Status, 5).devices] != ["up", "up"]:
-            assert time.monotonic() < end
+        both_boxes_up(client)
         client.send(Begin())
         time.sleep(1.0)
         window.kill()
@@ -544,10 +550,7 @@ def test_a_crash_on_stage_brings_the_window_back_there(own_folders: Path) -> Non
     client = None
     try:
         client = connect_when_ready()
-        client.wait_for(Welcome, 5)
-        end = time.monotonic() + 10
-        while [d.port for d in client.wait_for(Status, 5).devices] != ["up", "up"]:
-            assert time.monotonic() < end
+        both_boxes_up(client)
         client.send(Begin())
         time.sleep(0.5)
         inner = _child_of(outer.pid)

@@ -7,7 +7,7 @@ from typing import Protocol
 
 from PyQt6.QtCore import Qt
 from PyQt6.QtGui import QKeySequence, QPainter, QPaintEvent, QShortcut
-from PyQt6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QStackedWidget, QVBoxLayout, QWidget
 
 from grebe.app.commands import Scope, actions_in
 from grebe.app.session import Session
@@ -175,3 +175,41 @@ class View(QWidget):
 
     def leaving(self) -> None:
         """The window is about to close: end what still runs."""
+
+
+class PanedView(View):
+    """A station in parts, one of them shown."""
+
+    panes: QStackedWidget
+
+    def focus_pane(self) -> None:
+        """The keys go to the part that is shown."""
+        pane = self.panes.currentWidget()
+        if pane is not None:
+            pane.setFocus()
+
+
+class SidedView(PanedView):
+    """A station in parts with a form at its side that is put away."""
+
+    side: Sheet
+    form: Form
+
+    def to_pane(self, index: int) -> None:
+        """Show a part."""
+        self.panes.setCurrentIndex(index)
+        self.document_changed()
+        self.focus_pane()
+
+    def do_settings(self) -> None:
+        """The form, or away with it."""
+        if self.side.isVisibleTo(self):
+            self.escaped()
+        else:
+            self.side.setVisible(True)
+            self.form.open()
+
+    def escaped(self) -> None:
+        """Put the form away."""
+        self.side.setVisible(False)
+        self.focus_pane()

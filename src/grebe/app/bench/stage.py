@@ -2,18 +2,13 @@
 
 from __future__ import annotations
 
-import json
-import os
 import random
-import subprocess
-import sys
 import tempfile
 import time
 from pathlib import Path
 from typing import Any
 
-import msgspec
-
+from grebe.app.bench.window import measured_apart
 from grebe.app.perform import private_engine
 from grebe.app.processor import processor_times, stolen_percent
 from grebe.core.document import Project
@@ -89,7 +84,7 @@ def measure_stage() -> dict[str, Any]:
         path = Path(name) / "stage.grebe"
         write_project(path, project)
         opened = _opens(path)
-        drawn = _drawn(path)
+        drawn = measured_apart("grebe.ui.measure_stage", path, "Stage", "offscreen")
     many = stage_set(ORDERED, 60, 8)
     began = time.perf_counter()
     plan = plan_set(many, many.sets[0])
@@ -156,19 +151,3 @@ def _opens(path: Path) -> dict[str, float]:
     plan_set(project, project.sets[0])
     laid_ms = (time.perf_counter() - began) * 1e3
     return {"read_ms": round(read_ms, 1), "laid_out_ms": round(laid_ms, 1)}
-
-
-def _drawn(path: Path) -> dict[str, Any]:
-    """Stage redrawn while it plays, in a process of its own: repaints, frames, first paint."""
-    with tempfile.TemporaryDirectory(prefix="grebe-") as folder:
-        environment = {**os.environ, "GREBE_RUNTIME_DIR": folder, "QT_QPA_PLATFORM": "offscreen"}
-        done = subprocess.run(
-            [sys.executable, "-m", "grebe.ui.measure_stage", str(path)],
-            capture_output=True,
-            check=False,
-            env=environment,
-        )
-    if done.returncode:
-        raise EngineError(f"Stage could not be measured: {done.stderr.decode()[-300:]}")
-    found: dict[str, Any] = msgspec.json.decode(json.dumps(json.loads(done.stdout)))
-    return found

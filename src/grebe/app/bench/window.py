@@ -12,7 +12,6 @@ from pathlib import Path
 from typing import Any
 
 from grebe.app.demo import fresh_demo
-from grebe.app.runtime import override_runtime_dir
 from grebe.errors import EngineError
 
 RUNS = 3
@@ -31,23 +30,31 @@ def measure_window() -> dict[str, Any]:
 
 def measure_views(path: Path) -> dict[str, Any]:
     """Milliseconds to the first paint of one start with a project, and per redraw of each view."""
-    environment = {"QT_QPA_PLATFORM": "offscreen", **os.environ}
+    platform = os.environ.get("QT_QPA_PLATFORM", "offscreen")
     if not os.environ.get("DISPLAY") and not os.environ.get("WAYLAND_DISPLAY"):
-        environment["QT_QPA_PLATFORM"] = "offscreen"
-    with tempfile.TemporaryDirectory(prefix="grebe-") as folder, override_runtime_dir(folder):
-        environment["GREBE_RUNTIME_DIR"] = folder
-        began = time.monotonic()
-        done = subprocess.run(
-            [sys.executable, "-m", "grebe.ui.measure", str(path)],
-            capture_output=True,
-            check=False,
-            env=environment,
-        )
-    if done.returncode:
-        raise EngineError(f"the window could not be measured: {done.stderr.decode()[-300:]}")
-    found = json.loads(done.stdout)
+        platform = "offscreen"
+    began = time.monotonic()
+    found = measured_apart("grebe.ui.measure", path, "the window", platform)
     return {
         "first_paint_ms": round((found["first_paint"] - began) * 1e3, 1),
         "views": found["views"],
-        "platform": environment["QT_QPA_PLATFORM"],
+        "platform": platform,
     }
+
+
+def measured_apart(module: str, path: Path, what: str, platform: str) -> dict[str, Any]:
+    """What a module that times itself prints, run in a process and a runtime folder of its own.
+
+    EngineError says that `what` could not be measured.
+    """
+    with tempfile.TemporaryDirectory(prefix="grebe-") as folder:
+        done = subprocess.run(
+            [sys.executable, "-m", module, str(path)],
+            capture_output=True,
+            check=False,
+            env={**os.environ, "GREBE_RUNTIME_DIR": folder, "QT_QPA_PLATFORM": platform},
+        )
+    if done.returncode:
+        raise EngineError(f"{what} could not be measured: {done.stderr.decode()[-300:]}")
+    found: dict[str, Any] = json.loads(done.stdout)
+    return found

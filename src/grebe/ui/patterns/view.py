@@ -35,7 +35,7 @@ from grebe.ui.patterns.memory import MemoryPane
 from grebe.ui.patterns.steps import StepsPane
 from grebe.ui.patterns.strip import PatternStrip
 from grebe.ui.sheet import FactsArea
-from grebe.ui.view import Sheet, View
+from grebe.ui.view import PanedView, Sheet
 from grebe.ui.words import counted
 
 PANES = (
@@ -56,7 +56,7 @@ ANYWHERE = (
 """Edits that work in every part, not only over the stems."""
 
 
-class PatternsView(View):
+class PatternsView(PanedView):
     """Stems on waterlines, and what there is to know about the pattern."""
 
     scope = "patterns"
@@ -174,8 +174,7 @@ class PatternsView(View):
         pane = self.panes.currentWidget()
         if isinstance(pane, (MemoryPane, CapturePane)):
             pane.open()
-        if pane is not None:
-            pane.setFocus()
+        self.focus_pane()
 
     def do_pane_stems(self) -> None:
         """The stems."""
@@ -386,9 +385,7 @@ class PatternsView(View):
         """Esc: from the settings to the facts, then out of the selection."""
         if self.pages.currentWidget() is not self.facts_area:
             self.pages.setCurrentWidget(self.facts_area)
-            pane = self.panes.currentWidget()
-            if pane is not None:
-                pane.setFocus()
+            self.focus_pane()
             self.document_changed()
         else:
             self.editor.anchor = None

@@ -19,7 +19,7 @@ from grebe.ui.form import Form, Row
 from grebe.ui.printing import html_to_pdf
 from grebe.ui.set.canvas import SetCanvas
 from grebe.ui.set.rehearse import RehearsePane
-from grebe.ui.view import Sheet, View
+from grebe.ui.view import Sheet, SidedView
 from grebe.ui.words import counted
 
 TITLES = {"place": "This place", "song": "The song", "set": "The set"}
@@ -41,7 +41,7 @@ ROWS = (
 PANES = (("Running order", "pane_order"), ("Rehearse", "pane_rehearse"))
 
 
-class SetView(View):
+class SetView(SidedView):
     """In what order, at what tempi and keys, does it fit the slot."""
 
     scope = "set"
@@ -134,35 +134,13 @@ class SetView(View):
     def _wish(self, place: int, share: float) -> None:
         self.editor.wish(place, share)
 
-    def _to_pane(self, index: int) -> None:
-        self.panes.setCurrentIndex(index)
-        self.document_changed()
-        pane = self.panes.currentWidget()
-        if pane is not None:
-            pane.setFocus()
-
     def do_pane_order(self) -> None:
         """The running order."""
-        self._to_pane(0)
+        self.to_pane(0)
 
     def do_pane_rehearse(self) -> None:
         """Rehearse it."""
-        self._to_pane(1)
-
-    def do_settings(self) -> None:
-        """The form, or away with it."""
-        if self.side.isVisibleTo(self):
-            self.escaped()
-        else:
-            self.side.setVisible(True)
-            self.form.open()
-
-    def escaped(self) -> None:
-        """Put the form away."""
-        self.side.setVisible(False)
-        pane = self.panes.currentWidget()
-        if pane is not None:
-            pane.setFocus()
+        self.to_pane(1)
 
     # Files
 

@@ -19,7 +19,7 @@ from grebe.ui.form import Form, Row
 from grebe.ui.printing import html_to_pdf
 from grebe.ui.song.canvas import SongCanvas
 from grebe.ui.song.sheets import SheetPane
-from grebe.ui.view import Sheet, View
+from grebe.ui.view import Sheet, SidedView
 from grebe.ui.words import counted, length_text
 
 PANES = (("Song", "pane_song"), ("Programme", "pane_programme"), ("Stage sheet", "pane_stage"))
@@ -40,7 +40,7 @@ ROWS = (
 )
 
 
-class SongView(View):
+class SongView(SidedView):
     """Sections in order, what is laid over them, the playhead; the song as each box can have it."""
 
     scope = "song"
@@ -148,24 +148,17 @@ class SongView(View):
 
     # Panes and the form
 
-    def _to_pane(self, index: int) -> None:
-        self.panes.setCurrentIndex(index)
-        self.document_changed()
-        pane = self.panes.currentWidget()
-        if pane is not None:
-            pane.setFocus()
-
     def do_pane_song(self) -> None:
         """The song on its ruler."""
-        self._to_pane(0)
+        self.to_pane(0)
 
     def do_pane_programme(self) -> None:
         """The song as each box can have it."""
-        self._to_pane(1)
+        self.to_pane(1)
 
     def do_pane_stage(self) -> None:
         """The stage sheet."""
-        self._to_pane(2)
+        self.to_pane(2)
 
     def _programme_page(self, ink: str, muted: str) -> str:
         song = self.session.song
@@ -179,22 +172,10 @@ class SongView(View):
             raise EditError("there is no song yet")
         return stage_html(cue_sheet(project, song), project=project.name, ink=ink, muted=muted)
 
-    def do_settings(self) -> None:
-        """The form, or away with it."""
-        if self.side.isVisibleTo(self):
-            self.escaped()
-        else:
-            self.side.setVisible(True)
-            self.form.open()
-
     def escaped(self) -> None:
         """Put the form away, or let go of what is selected."""
-        if self.side.isVisibleTo(self):
-            self.side.setVisible(False)
+        super().escaped()
         self.editor.anchor = None
-        pane = self.panes.currentWidget()
-        if pane is not None:
-            pane.setFocus()
         self.song_canvas.refresh()
 
     def do_zoom_in(self) -> None:
