@@ -35,6 +35,14 @@ class ProtocolError(GrebeError):
     """Bytes from another process that do not follow the link's format."""
 
 
+class OtherVersion(ProtocolError):
+    """A peer that speaks another version of the protocol."""
+
+
+class NetworkError(GrebeError):
+    """The network could not be used as asked."""
+
+
 class PortLost(GrebeError):
     """A port of the outside world is not there, or went away."""
 
