@@ -41,6 +41,7 @@ UNPROVEN_NS = 5_000_000_000
 STEER_NS = 50_000_000
 STEP_NS = 250_000_000
 """An error of more than this is a clock that was set, or slept: crystals need an hour for it."""
+JUST_CHANGED_NS = 1_500_000_000
 STATE_NS = 500_000_000
 BEACON_NS = 1_000_000_000
 BEACON_FIRST_NS = 150_000_000
@@ -48,6 +49,7 @@ AGAIN_NS = (20_000_000, 60_000_000, 140_000_000, 300_000_000, 600_000_000)
 """A change is said again after these, to those that have not taken it."""
 SETTLED_AFTER = 12
 """Exchanges with the reference before its time is taken."""
+ASKED_AT_ONCE = 3
 LEAD_NS = 60_000_000
 LEAD_MOST_NS = 1_000_000_000
 """A change begins so long after it is made, and two round trips of the farthest peer more."""
@@ -107,6 +109,7 @@ class Peer:
         self._again: list[int] = []
         self._shows: dict[int, State] = {}
         self._polled_ns = now_ns
+        self._taken_ns = now_ns
         self._replay: dict[int, Other] = {}
 
     # What is known
@@ -179,6 +182,10 @@ class Peer:
         other = self.others.get(self.reference)
         clock = other.clock(now_ns) if other is not None else None
         return clock.spread_ns if clock is not None else 0.0
+
+    def just_changed(self, now_ns: int) -> bool:
+        """Whether tempo or start were changed so lately that others may not have said so yet."""
+        return now_ns - self._taken_ns < JUST_CHANGED_NS
 
     def lead_ns(self) -> int:
         """How long before it begins a change has to be said so that all know it in time."""
@@ -255,13 +262,15 @@ class Peer:
 
     # What comes in
 
-    def receive(self, packet: Packet, address: object, now_ns: int) -> list[Sending]:
-        """A packet has come; what is said at once in answer."""
+    def receive(
+        self, packet: Packet, address: object, now_ns: int, *, beacon: bool = False
+    ) -> list[Sending]:
+        """A packet has come; what is said at once in answer. A `beacon` may come several ways."""
         if packet.sender == self.id or self.phase == "left":
             return []
         other = self.others.get(packet.sender) or self._meet(packet.sender, address, now_ns)
         if other is None or not other.fresh(packet.seq):
-            self.dropped += 1
+            self.dropped += not beacon
             return []
         body = packet.body
         if isinstance(body, Ping):
@@ -275,7 +284,11 @@ class Peer:
                 if not was_proven:  # it may wait to hear whether there is a session
                     return [self._send(address, self._state(now_ns))]
         elif isinstance(body, State):
+            known = self._line.last, self._running
             self._hear_state(other, body, now_ns)
+            if (self._line.last, self._running) != known:  # so that it need not be said again
+                self._taken_ns = now_ns
+                return [self._send(other.address, self._state(now_ns))]
         elif other.proven:
             self._forget(other)
         return []
@@ -385,7 +398,22 @@ class Peer:
             self._next_steer = now_ns + STEER_NS
             near = self._watch_those_that_matter(now_ns)
             self._steer(near, now_ns)
-        return [*self._questions(now_ns), *self._statements(now_ns)]
+        return list(self._statements(now_ns))
+
+    def ask(self, now_ns: int) -> list[Sending]:
+        """Questions that are due. To be sent at once: the time asked at is in them.
+
+        A few at a time, so that the last is not sent much later than the first.
+        """
+        if self.phase == "left":
+            return []
+        due = [o for o in self.others.values() if now_ns >= o.next_ping_ns]
+        out: list[Sending] = []
+        for other in sorted(due, key=lambda o: not o.closely)[:ASKED_AT_ONCE]:
+            nonce = self._random.getrandbits(64)
+            other.asked(nonce, now_ns)
+            out.append(self._send(other.address, Ping(nonce, now_ns)))
+        return out
 
     def _set_back(self, now_ns: int) -> None:
         self._next_steer = self._next_state = self._next_beacon = now_ns
@@ -502,16 +530,9 @@ class Peer:
 
     # What goes out
 
-    def _questions(self, now_ns: int) -> Iterator[Sending]:
-        for other in self.others.values():
-            if now_ns >= other.next_ping_ns:
-                nonce = self._random.getrandbits(64)
-                other.asked(nonce, now_ns)
-                yield self._send(other.address, Ping(nonce, now_ns))
-
     def _announce(self, now_ns: int) -> None:
         """Say now how it stands, and again to those that do not take it."""
-        self._next_state = now_ns
+        self._taken_ns = self._next_state = now_ns
         self._again = [now_ns + ns for ns in AGAIN_NS]
 
     def _statements(self, now_ns: int) -> Iterator[Sending]:

@@ -181,7 +181,8 @@ class Net:
         self._turns[number] += 1
         if host.peer is None:
             return
-        for sending in host.peer.poll(host.raw_ns(self.now_s) + 1):
+        now = host.raw_ns(self.now_s) + 1
+        for sending in [*host.peer.poll(now), *host.peer.ask(now)]:
             self._carry(number, sending.to, sending.packet)
         if host.peer.phase != "left":
             at_s = max(self.now_s, host.true_s(host.peer.next_ns))
