@@ -21,6 +21,7 @@ ALLOWED = {
     "engine": {"wires", "link", "protocols", "core"},
     "standins": {"wires", "link", "protocols", "core"},
     "app": {"formats", "link", "core"},
+    "peers": {"app", "formats", "wires", "link", "protocols", "core"},
     "ui": {"app", "formats", "link", "core"},
     "cli": {"app", "formats", "link", "core", "ui"},
     "data": set(),

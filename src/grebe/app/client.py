@@ -5,7 +5,7 @@ from __future__ import annotations
 import socket
 import time
 from pathlib import Path
-from typing import TypeVar
+from typing import Literal, TypeVar
 
 from grebe.errors import EngineError, ProtocolError
 from grebe.link.messages import (
@@ -26,7 +26,13 @@ _M = TypeVar("_M")
 class EngineClient:
     """One connection to an engine."""
 
-    def __init__(self, path: Path, *, wants_status: bool = True) -> None:
+    def __init__(
+        self,
+        path: Path,
+        *,
+        wants_status: bool = True,
+        role: Literal["window", "network"] = "window",
+    ) -> None:
         """Connect and greet. EngineError when no engine listens at `path`."""
         self._socket = socket.socket(socket.AF_UNIX, socket.SOCK_STREAM)
         self._socket.setblocking(False)
@@ -39,7 +45,7 @@ class EngineClient:
             self._socket.close()
             self.open = False
             raise EngineError("no engine is running; start one: grebe engine") from error
-        self.send(Hello(version=LINK_VERSION, wants_status=wants_status))
+        self.send(Hello(version=LINK_VERSION, wants_status=wants_status, role=role))
 
     def fileno(self) -> int:
         """The socket's descriptor, for a notifier."""

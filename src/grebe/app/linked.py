@@ -13,6 +13,7 @@ import msgspec
 
 from grebe.app.checking import Checking
 from grebe.app.client import EngineClient, check_version
+from grebe.app.networking import Networking
 from grebe.app.played import PlayedMemory
 from grebe.app.resume import LastSaid
 from grebe.app.runtime import engine_socket
@@ -24,6 +25,7 @@ from grebe.app.supervisor import (
     load_message,
     standin_devices,
     start_engine,
+    start_network,
 )
 from grebe.app.tapping import Tapping
 from grebe.app.teaching import TEACHING_SECTION, Teaching, teach_plan
@@ -71,6 +73,8 @@ STANDINS_AFTER_S = 2.0
 """A stand-in gone this long is started again."""
 STANDINS_AGAIN_S = 8.0
 """And not tried another time for this long."""
+NETWORK_AGAIN_S = 3.0
+"""The network process is tried again after this."""
 LAUNCHES = ("next_in", "next_end", "cut")
 MOST_ASKED = 64
 DEVIATIONS_KEPT = 64
@@ -132,6 +136,8 @@ class Linked:
         """When something was launched, by key or pedal (CLOCK_MONOTONIC_RAW); the latest last."""
         self.pace = 1.0
         """What is played, slower for practice: a share of its tempi."""
+        self.network = Networking(self)
+        """Other computers, and OSC."""
         self.learning = ""
         """The Stage action that the next press is learnt for."""
         self.pressed: list[Pressed] = []
@@ -139,6 +145,7 @@ class Linked:
         self._client: EngineClient | None = None
         self._plan_changed = False
         self._gone_since: dict[str, float] = {}
+        self._network_again = 0.0
         self._next_try = 0.0
         self._trying_since: float | None = None
         self._last_escape: float | None = None
@@ -361,12 +368,13 @@ class Linked:
             message = self._in_own_words(message)
             self.status = message
             self.memory.take(message.played)
+            self.network.take(message)
             if message.running:
                 self._resume_section = message.section
             for deviation in message.deviations:
                 kept = self.deviations.setdefault(deviation.device, deque(maxlen=DEVIATIONS_KEPT))
                 kept.append(deviation)
-            self._mind_standins(message, now_s)
+            self._mind_processes(message, now_s)
             self.checking.take(message)
         elif isinstance(message, Notice):
             self.notice = message
@@ -484,6 +492,7 @@ class Linked:
                 "The engine had ended; another is ready. Space comes back in on the next bar.",
             )
         self._send_plan()
+        self.network.renew()
 
     def _source(self) -> str:
         return str(self.store.path.resolve()) if self.store.path else ""
@@ -502,6 +511,14 @@ class Linked:
         self._trying_since = None
         self._next_try = 0.0
 
+    def _mind_processes(self, status: Status, now_s: float) -> None:
+        """Start again what has gone and is wanted."""
+        self._mind_standins(status, now_s)
+        starting = status.peers is not None and status.peers.state == "starting"
+        if starting and now_s >= self._network_again:
+            self._network_again = now_s + NETWORK_AGAIN_S
+            let_go(start_network())
+
     def _mind_standins(self, status: Status, now_s: float) -> None:
         """Start stand-ins again that have been gone for a while; the engine joins them."""
         ours = {d.id for d in standin_devices(self.project.rig.devices)}
@@ -518,8 +535,9 @@ class Linked:
             self._start_standins(late)
 
     def _document_changed(self, old: Project, new: Project) -> None:
-        del old
         self._plan_changed = True
+        if old.rig is not new.rig:
+            self.network.settings_changed()
         if all(s.id != self.set_id for s in new.sets):
             self.set_id = new.sets[0].id if new.sets else ""
         if all(song.id != self.song_id for song in new.songs):
@@ -536,6 +554,7 @@ class Linked:
             self.say("error", f"{error}. What played before plays on.")
             return
         self._client.send(load_message(self.project, plan))
+        self.network.show()
         self.checking.tell_again()
 
     def _plan(self, song: Song) -> Plan:

@@ -94,7 +94,7 @@ class Session(Linked):
             return
         span = layout.span_of(self.selected_section) or layout.spans[0]
         into = 0 if tick is None else max(0, tick - span.tick) // span.scene.meter.bar_ticks
-        self.tell(Launch(section=self._known_as(span.section.id), at="bar", into_bars=into))
+        self.tell(Launch(section=self.known_as(span.section.id), at="bar", into_bars=into))
 
     def loop_over(self, first: int, last: int) -> None:
         """Play a stretch of the song over and over; an empty one goes on as written."""
@@ -125,13 +125,13 @@ class Session(Linked):
         self.deviations.clear()
         if self._plan_changed:
             self._send_plan()
-        first = self._known_as(section if known else "", begins=True)
+        first = self.known_as(section if known else "", begins=True)
         tick = tick + self._top if tick is not None else None
         self._halted = False
         self.tell(Begin(section=first, tick=tick, at_ns=at_ns, count_in_bars=count_in_bars))
         self._resume_section = ""
 
-    def _known_as(self, section: str, *, begins: bool = False) -> str:
+    def known_as(self, section: str, *, begins: bool = False) -> str:
         """What the engine calls a section of the song in hand."""
         joined = self.joined()
         if joined is None or not (section or begins):
@@ -155,8 +155,18 @@ class Session(Linked):
         if song is None:
             return
         bpm = round(min(MAX_BPM, max(MIN_BPM, song.bpm + by)), 2)
+        if self.network.takes_tempo(round(self.tempo_now + by, 2)):
+            return
         if self.looping.allows(bpm):
             self.take_tempo(bpm, "tempo-by-key")
+
+    @property
+    def tempo_now(self) -> float:
+        """The tempo that is heard, or, stopped, that of the song or session."""
+        status = self.status
+        if status is not None and self.network.leads:
+            return status.heard_bpm
+        return status.bpm if status is not None and status.running else self.bpm
 
     def take_tempo(self, bpm: float, merge: str = "") -> None:
         """The song at hand takes a tempo; while it plays, from the next beat on."""
@@ -171,7 +181,9 @@ class Session(Linked):
 
     def go_to_tempo(self, bpm: float, bars: int) -> None:
         """The song's tempo from the next beat on; over some bars, only for this time."""
-        if self.status is not None and self.status.follows:
+        if self.network.takes_tempo(bpm):
+            self.say("info", f"The session is asked to run at {bpm:g} BPM.")
+        elif self.status is not None and self.status.follows and not self.network.leads:
             name = self.project.rig.name_of(self.status.follows)
             self.say("warn", f"{name} leads: its tempo holds.")
         elif bars and self.running:
@@ -194,7 +206,7 @@ class Session(Linked):
         if at != "now" and self.launch_at is not None:
             at = self.launch_at
         self.note_launch(self.now_ns())
-        self.tell(Launch(section=self._known_as(section), at=at))
+        self.tell(Launch(section=self.known_as(section), at=at))
 
     def tell_launch(self) -> None:
         """Bring in what is next on the next bar, without a performer's asking."""
@@ -284,6 +296,8 @@ class Session(Linked):
         if self._tapping.tap(now_s, self.bpm):
             self.store.end_merge()
         fit = self._tapping.fit
+        if fit is not None and self.network.takes_tempo(round(fit.bpm, 2)):
+            return
         if fit is not None and self.looping.allows(round(fit.bpm, 2), now_s):
             self.take_tempo(round(fit.bpm, 2), "tap")
 

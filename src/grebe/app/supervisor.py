@@ -29,16 +29,23 @@ READY_WITHIN_S = 10.0
 
 def start_engine(*, realtime: bool = True) -> subprocess.Popen[bytes]:
     """Start an engine at this user's socket. Returns at once; connect until it answers."""
-    command = [sys.executable, "-m", "grebe.engine", "--socket", str(engine_socket())]
-    if not realtime:
-        command.append("--no-realtime")
+    without = () if realtime else ("--no-realtime",)
+    return _detached("grebe.engine", "--socket", str(engine_socket()), *without)
+
+
+def _detached(module: str, *arguments: str) -> subprocess.Popen[bytes]:
     return subprocess.Popen(
-        command,
+        [sys.executable, "-m", module, *arguments],
         start_new_session=True,
         stdin=subprocess.DEVNULL,
         stdout=subprocess.DEVNULL,
         stderr=subprocess.DEVNULL,
     )
+
+
+def start_network() -> subprocess.Popen[bytes]:
+    """Start the network process beside this user's engine. Returns at once."""
+    return _detached("grebe.peers", "--beside-engine")
 
 
 def connect_when_ready(*, wants_status: bool = True) -> EngineClient:

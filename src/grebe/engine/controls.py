@@ -66,6 +66,13 @@ class Controls:
             return  # a pedal on its way down sends more than one value
         if not down and trigger not in self._down:
             return
+        self.do(action, player, down=down, at_ns=at_ns)
+
+    def do(
+        self, action: str, player: Player | None, *, down: bool, at_ns: int | None = None
+    ) -> None:
+        """Do a Stage action, whoever asks for it, and tell the windows."""
+        at_ns = self._desk.now_ns() if at_ns is None else at_ns
         self._tell(Pressed(action=action, down=down, at_ns=at_ns))
         if action == "panic":
             if down:

@@ -7,7 +7,7 @@ from collections.abc import Callable
 import msgspec
 
 from grebe.core.player.plan import Plan
-from grebe.core.rig.model import JACK_ID, Device, Port
+from grebe.core.rig.model import JACK_ID, PEERS_ID, Device, Port
 from grebe.core.rig.model import JackTransport as JackTransportUse
 from grebe.core.rig.standin import Setup
 from grebe.core.time.ticks import CLOCK_TICKS, SIXTEENTH_TICKS
@@ -16,6 +16,7 @@ from grebe.engine.following import Following
 from grebe.engine.jack_following import JackFollowing
 from grebe.engine.lines import Lines
 from grebe.engine.outlet import Outlet
+from grebe.engine.peer_following import PeerFollowing
 from grebe.engine.ports import PortBook
 from grebe.errors import PortLost
 from grebe.link.messages import DeviceStatus, Heard, Heed, Load, Notice
@@ -47,7 +48,9 @@ class Desk:
         self.lines = Lines(ports, clock)
         self.ears = Ears(ports, clock)
         self._box_led = Following()
-        self.following: Following | JackFollowing = self._box_led
+        self._led_by: Following | JackFollowing = self._box_led
+        self.session: PeerFollowing | None = None
+        """The session of peers, while one is asked for."""
         self.outlets: dict[str, Outlet] = {}
         self.via: dict[str, str] = {}
         self.sharing: dict[str, list[Outlet]] = {}
@@ -59,12 +62,24 @@ class Desk:
         self._looked_at = 0
         self._steps: dict[str, int] = {}
 
+    def now_ns(self) -> int:
+        """The engine's clock."""
+        return self._clock.now_ns()
+
     def name(self, device: str) -> str:
         """A device's name, for people."""
         outlet = self.outlets.get(device)
         if device == JACK_ID:
             return "JACK's transport"
+        if device == PEERS_ID:
+            return "the session"
         return outlet.device.name if outlet is not None else device
+
+    @property
+    def following(self) -> Following | JackFollowing | PeerFollowing:
+        """What leads: the session, while there is one, whatever else might."""
+        session = self.session
+        return session if session is not None and session.ready else self._led_by
 
     @property
     def earliest_ns(self) -> int:
@@ -180,12 +195,12 @@ class Desk:
                 self._tell(Notice(level="warn", text=text))
             followed = None
         jack = self.ports.jack
-        if how == "follow" and followed is None and isinstance(self.following, JackFollowing):
+        if how == "follow" and followed is None and isinstance(self._led_by, JackFollowing):
             return  # lost while it is followed: its last tempo is held
         if followed is None or jack is None:
-            self.following = self._box_led
-        elif not isinstance(self.following, JackFollowing) or not self.following.watches(followed):
-            self.following = JackFollowing(followed, jack.frames)
+            self._led_by = self._box_led
+        elif not isinstance(self._led_by, JackFollowing) or not self._led_by.watches(followed):
+            self._led_by = JackFollowing(followed, jack.frames)
 
     def listen(self, devices: dict[str, Heed], *, asked: bool) -> None:
         """Tell when these devices sound: from their reports, or at the inputs they are heard at.

@@ -6,6 +6,7 @@ import gc
 import os
 from heapq import heappop, heappush
 
+from grebe.core.peers.shared import limited_bpm
 from grebe.core.player.commands import (
     Again,
     Back,
@@ -48,18 +49,21 @@ from grebe.core.player.player import Player
 from grebe.core.rig.words import listed
 from grebe.core.sync.led import Go, Halted
 from grebe.core.sync.reclock import Reclock
+from grebe.core.time.tempo import TempoPoint
 from grebe.core.time.ticks import (
     CLOCK_TICKS,
-    CLOCKS_PER_QUARTER,
     next_multiple,
 )
 from grebe.engine.controls import Controls
 from grebe.engine.desk import Desk
 from grebe.engine.ears import PULSES
 from grebe.engine.following import Hearing
+from grebe.engine.idle import IdleTicks
 from grebe.engine.jack_following import JackFollowing
 from grebe.engine.listening import Listening
 from grebe.engine.outlet import Outlet
+from grebe.engine.peer_following import PeerFollowing
+from grebe.engine.peering import ABOUT_PEERS, Peering
 from grebe.engine.place import Bars
 from grebe.engine.playing_in import PlayingIn
 from grebe.engine.ports import PortBook
@@ -70,6 +74,7 @@ from grebe.link.messages import (
     LINK_VERSION,
     AskReport,
     ClearCounters,
+    Do,
     Hello,
     Learn,
     Learned,
@@ -119,10 +124,6 @@ IDLE_NS = 30_000_000_000
 """Stopped and with no window for this long, the engine ends."""
 JOIN_AFTER_NS = 100_000_000
 """A running leader is joined on the first bar that is at least this far away."""
-IDLE_LATE_NS = 1_000_000_000
-"""Ticks while stopped begin afresh when none has gone out for so long."""
-IDLE_PULL_CLOCKS, IDLE_SLEW = 8.0, 0.04
-"""Ticks while stopped are drawn to those of the box that leads as a run is: see `Reclock`."""
 IDLE_CLOCK = Clock()
 """Another than `Shared.CLOCK`: ticks while stopped are not counted."""
 STOP_SETTLES_NS = 200_000_000
@@ -158,6 +159,7 @@ class Engine:
         self._listening = Listening(self._desk)
         self._playing_in = PlayingIn(self._desk)
         self._controls = Controls(self._desk, self._asked_by_pedal, self._panic, server.tell)
+        self._peering = Peering(server, self._desk)
         self._bars = Bars()
         self._player: Player | None = None
         self._timeline: Timeline | Reclock | None = None
@@ -175,12 +177,12 @@ class Engine:
         self._last_wanted = self._now_ns()
         self._spoken = False
         """Whether a window waits to be heard."""
-        self._idle_ns = 0.0
-        """When the next tick is due that goes out while stopped."""
-        self._idle_bpm = 120.0
+        self._idle = IdleTicks(self._desk, self._tick_while_stopped)
         self._base_ns = 0
         """When the first tick of this run is due."""
         self._sleep = Sleep()
+        self._in_session = False
+        """Whether what plays is drawn to a session."""
         self._garbled: set[str] = set()
         """Sources that have been said to send what is no MIDI."""
         self._leaving = False
@@ -243,8 +245,11 @@ class Engine:
 
     def _take_words(self, words: list[Go | Halted]) -> None:
         """Go and halt with what leads."""
+        session = self._desk.session
         for word in words:
-            if isinstance(word, Go):
+            if isinstance(word, Go) and session is not None and session.ready:
+                self._set_off_in_session(session, session.awaited, word.at_s)
+            elif isinstance(word, Go):
                 self._go(word)
             else:
                 self._halt()
@@ -283,48 +288,36 @@ class Engine:
         for outlet in self._desk.outlets.values():
             outlet.slew(passed_ns)
         if player is not None and self._desk.idle:
-            self._tick_idly(player.plan.song.bpm, now)
+            horizon = now + self._lookahead_ns
+            until = horizon if timeline is None else min(horizon, self._base_ns)
+            self._idle.tick(player.plan.song.bpm, now, until)
         if player is None or timeline is None or not player.running:
             return
+        timeline = self._in_or_out_of_session(timeline, now)
         if isinstance(timeline, Reclock):
             self._desk.following.steer(timeline, now + self._lookahead_ns)
         until = int(timeline.tick_at(now + self._lookahead_ns))
         if until > player.tick:
             self._enqueue(player.advance(until))
 
-    def _tick_idly(self, song_bpm: float, now: int) -> None:
-        """Clock for those that want it while stopped too, up to the first tick of a run."""
-        if self._idle_ns < now - IDLE_LATE_NS:
-            self._idle_ns, self._idle_bpm = float(now), song_bpm
-        until = now + self._lookahead_ns
-        if self._timeline is not None:
-            until = min(until, self._base_ns)
-        period = 60e9 / (self._idle_bpm * CLOCKS_PER_QUARTER)
-        following = self._desk.following
-        while self._idle_ns < until:
-            if following.device:
-                bpm, late = following.idle(round(self._idle_ns))
-                if not bpm:
-                    return  # what leads is silent, so is what follows
-                pull = max(-IDLE_SLEW, min(IDLE_SLEW, late / IDLE_PULL_CLOCKS))
-                period = 60e9 / (bpm * CLOCKS_PER_QUARTER) * (1 - pull)
-            for wire in self._desk.idle:
-                outlet = self._desk.outlets.get(wire)
-                if outlet is None:
-                    continue
-                due_ns = round(self._idle_ns) + outlet.offset_ns
-                if outlet.port is not None and outlet.port.stamped:
-                    self._send(outlet, IDLE_CLOCK, due_ns)
-                else:
-                    self._serial += 1
-                    heappush(self._queue, (due_ns, self._serial, wire, IDLE_CLOCK))
-            self._idle_ns += period
+    def _tick_while_stopped(self, wire: str, at_ns: int) -> None:
+        outlet = self._desk.outlets.get(wire)
+        if outlet is None:
+            return
+        due_ns = at_ns + outlet.offset_ns
+        if outlet.port is not None and outlet.port.stamped:
+            self._send(outlet, IDLE_CLOCK, due_ns)
+        else:
+            self._serial += 1
+            heappush(self._queue, (due_ns, self._serial, wire, IDLE_CLOCK))
 
     def _enqueue(self, dues: list[Due]) -> None:
         for tick, device, event in dues:
             if isinstance(event, Tempo):
                 if isinstance(self._timeline, Timeline):  # a leader's tempo is its own
                     self._timeline.add(event.point)
+                elif isinstance(self._desk.following, PeerFollowing):
+                    self._desk.following.song_tempo(event.point)
                 continue
             assert self._timeline is not None
             due_ns = self._timeline.ns_at(tick)
@@ -402,7 +395,12 @@ class Engine:
         player = self._player
         if player is None or self._running:
             return
-        if self._desk.following.device:
+        following = self._desk.following
+        if isinstance(following, PeerFollowing):
+            if following.starts_alone(command):
+                self._set_off_in_session(following, command)
+            return
+        if following.device:
             self._wait_for_leader(player)
             return
         dues = player.apply(command)
@@ -414,9 +412,8 @@ class Engine:
         if command.at_ns is not None and command.at_ns > self._base_ns:
             self._timeline = Timeline(first, anchor + command.at_ns - self._base_ns)
             self._base_ns = command.at_ns
-        elif self._desk.idle and self._idle_ns:  # the downbeat is one of the ticks that go on
-            period = 60e9 / (self._idle_bpm * CLOCKS_PER_QUARTER)
-            late = (self._idle_ns - self._base_ns) % period
+        elif self._desk.idle and self._idle.next_ns:  # the downbeat is one of the ticks that go on
+            late = (self._idle.next_ns - self._base_ns) % self._idle.period_ns
             self._timeline = Timeline(first, anchor + round(late))
             self._base_ns += round(late)
         self._set_off(player, dues)
@@ -453,6 +450,39 @@ class Engine:
         self._timeline = self._desk.following.timeline(word.tick, word.at_s, player.plan.song.bpm)
         self._set_off(player, dues)
 
+    def _set_off_in_session(
+        self, session: PeerFollowing, command: Begin, at_beat: float | None = None
+    ) -> None:
+        """Come in on a one of the session."""
+        player = self._player
+        if player is None or self._running:
+            return
+        dues = player.apply(command)
+        first = next(e.point for _, _, e in dues if isinstance(e, Tempo))
+        base, ahead_ns = player.boundary, self._lookahead_ns
+        self._timeline = session.set_off(first.tick, base, self._now_ns(), ahead_ns, at_beat)
+        self._base_ns = self._timeline.ns_at(base)
+        self._set_off(player, dues)
+
+    def _in_or_out_of_session(self, timeline: Timeline | Reclock, now: int) -> Timeline | Reclock:
+        """A session was joined or left while something plays: it goes on from where it is."""
+        following, horizon = self._desk.following, now + self._lookahead_ns
+        if isinstance(following, PeerFollowing) and not following.has_song:
+            tick, bpm = timeline.tick_at(horizon), timeline.bpm_at(int(timeline.tick_at(horizon)))
+            timeline = following.take_over(tick, self._section[1], horizon, bpm)
+        elif self._in_session and not isinstance(following, PeerFollowing):
+            tick = int(timeline.tick_at(horizon)) + 1
+            bpm = limited_bpm(timeline.bpm_at(tick))
+            timeline = Timeline(TempoPoint(tick=tick, bpm=bpm), round(timeline.ns_at(tick)))
+        self._in_session = isinstance(following, PeerFollowing)
+        self._timeline = timeline
+        return timeline
+
+    def _downbeat_ns(self) -> int | None:
+        """When the section that plays began, for a session that begins here to go by."""
+        timeline = self._timeline
+        return None if timeline is None else timeline.ns_at(self._section[1])
+
     def _set_off(self, player: Player, dues: list[Due]) -> None:
         self._bars.begin(player.plan, player.section)
         if self._desk.transport is not None and self._timeline is not None:
@@ -480,7 +510,7 @@ class Engine:
         self._desk.press(start=False)
         player, following = self._player, self._desk.following
         told = player is not None and not player.plan.follows_starts
-        if told or isinstance(following, JackFollowing):
+        if told or isinstance(following, (JackFollowing, PeerFollowing)):
             following.end_by_hand(self._now_ns())
         self._halt()
 
@@ -521,9 +551,10 @@ class Engine:
         if timeline is not None:  # where clock goes on while stopped, it goes on in step
             now_tick = int(timeline.tick_at(self._now_ns()))
             coming = next_multiple(now_tick + 1, CLOCK_TICKS)
-            self._idle_ns = float(timeline.ns_at(coming))
-            self._idle_bpm = timeline.bpm_at(now_tick)
+            self._idle.go_on(float(timeline.ns_at(coming)), timeline.bpm_at(now_tick))
         self._timeline = None
+        if self._desk.session is not None:
+            self._desk.session.ended()
         self._desk.lines.stop()
         if self._desk.transport is not None:
             self._desk.transport.stop()
@@ -651,6 +682,10 @@ class Engine:
         elif isinstance(message, Shutdown):
             self._halt()
             self._leaving = True
+        elif isinstance(message, ABOUT_PEERS):
+            self._peering.take(message, self._now_ns(), self._downbeat_ns())
+        elif isinstance(message, Do):
+            self._controls.do(message.action, self._player, down=message.down)
         elif isinstance(message, ClearCounters):
             for outlet in self._desk.outlets.values():
                 outlet.clear()
@@ -665,6 +700,7 @@ class Engine:
         plan = self._player.plan if self._player else None
         connection.greeted = True
         connection.wants_status = hello.wants_status and hello.version == LINK_VERSION
+        connection.network = hello.role == "network"
         connection.send(
             Welcome(
                 version=LINK_VERSION,
@@ -677,6 +713,8 @@ class Engine:
                 running=self._running,
             )
         )
+        if connection.network:
+            self._peering.greet(connection)
 
     def _command(self, command: Command) -> None:
         if self._player is not None:
@@ -729,6 +767,7 @@ class Engine:
             loop=player.loop if player else None,
             devices=self._desk.statuses(),
             overruns=self._desk.ports.overruns,
+            peers=self._peering.status(now),
             deaf=self._controls.deaf(),
             follows=self._desk.following.device,
             hearing=self._hearing,

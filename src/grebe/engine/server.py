@@ -24,6 +24,8 @@ class Connection:
         self.socket = connected
         self.greeted = False
         self.wants_status = False
+        self.network = False
+        """Whether it is the network process."""
         self.open = True
         self._listens = True
         self._unpacker = Unpacker()

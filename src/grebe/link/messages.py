@@ -8,10 +8,12 @@ version, and a window of another version is turned away with a reason.
 from __future__ import annotations
 
 import struct
-from typing import Literal, TypeAlias
+from typing import Annotated, Literal, TypeAlias
 
 import msgspec
+from msgspec import Meta
 
+from grebe.core.peers.use import OscUse, SessionUse
 from grebe.core.player.commands import (
     Again,
     Back,
@@ -35,10 +37,10 @@ from grebe.core.player.commands import (
 from grebe.core.player.loopers import LoopTrack, TrackCommand
 from grebe.core.rig.standin import Setup
 from grebe.core.rig.trigger import Trigger
-from grebe.core.units import Channel, Note, Value, Velocity
+from grebe.core.units import Bpm, Channel, Note, Value, Velocity
 from grebe.errors import ProtocolError
 
-LINK_VERSION = 7
+LINK_VERSION = 8
 MAX_MESSAGE_BYTES = 16 * 1024 * 1024
 """A project of 500 patterns is about 2 MB; eight times that is a mistake or an attack."""
 
@@ -53,6 +55,133 @@ class Hello(Value, frozen=True, kw_only=True, tag="hello"):
 
     version: int
     wants_status: bool = True
+    role: Literal["window", "network"] = "window"
+
+
+class Join(Value, frozen=True, kw_only=True, tag="join"):
+    """Take part in a session of peers, or (None) no longer. The engine hands it to the network
+    process."""
+
+    use: SessionUse | None = None
+    passphrase: str = ""
+    bpm: Bpm = 120.0
+    """Tempo of a session that this computer begins."""
+    downbeat_ns: int | None = None
+    """When a bar of what plays began (CLOCK_MONOTONIC_RAW): a session begun here takes its phase
+    from that. The engine says so."""
+
+
+class Osc(Value, frozen=True, kw_only=True, tag="osc"):
+    """Listen to and tell remote surfaces by OSC, or (None) no longer."""
+
+    use: OscUse | None = None
+
+
+class OscState(Value, frozen=True, kw_only=True, tag="osc_state"):
+    """How OSC is doing."""
+
+    port: int = 0
+    """0: it does not listen."""
+    open: bool = False
+    """Whether others than this computer can be heard."""
+    clients: tuple[str, ...] = ()
+    received: int = 0
+    refused: int = 0
+    """From those that may not, or that could not be understood."""
+    problem: str = ""
+
+
+class AcceptPeer(Value, frozen=True, kw_only=True, tag="accept"):
+    """From now on the word of this peer counts here."""
+
+    peer: str
+
+
+class Propose(Value, frozen=True, kw_only=True, tag="propose"):
+    """The session is to have another tempo, from a beat of it on or as soon as can be."""
+
+    bpm: Bpm
+    beat: float | None = None
+
+
+class ShareStart(Value, frozen=True, kw_only=True, tag="share_start"):
+    """The session is to start on its next one, or to stop."""
+
+    on: bool
+
+
+class Agreed(Value, frozen=True, kw_only=True, tag="agreed"):
+    """How the session stands, in times of this computer; from the network process."""
+
+    stretches: tuple[tuple[int, float, float], ...]
+    """(time in ns of CLOCK_MONOTONIC_RAW, beat, BPM by that clock), each until the next."""
+    bpm: float
+    span: int
+    running: bool
+    run_beat: float
+    """The beat it started on."""
+    run_word: str
+    """Changes whenever somebody starts or stops the session."""
+    shares_starts: bool
+    brings_tempo: bool
+    spread_ms: float
+
+
+class PeerRow(Value, frozen=True, kw_only=True, tag="peer"):
+    """Another peer of the session."""
+
+    id: str
+    name: str
+    standing: Literal["here", "joining", "apart"]
+    address: str
+    reference: bool = False
+    """Whether its clock is gone by."""
+    accepted: bool = True
+    asks_bpm: float = 0.0
+    bpm: float = 0.0
+    runs: bool = False
+    offset_ms: float | None = None
+    """How late its beat is against ours."""
+    spread_ms: float = 0.0
+    delay_ms: float = 0.0
+    lost_percent: float = 0.0
+    service: int = 0
+
+
+class Peers(Value, frozen=True, kw_only=True, tag="peers"):
+    """The session as it is seen from here, a few times a second; from the network process."""
+
+    state: Literal["off", "starting", "listening", "joining", "in"] = "off"
+    session: str = ""
+    name: str = ""
+    """How this computer is called there."""
+    sealed: bool = False
+    """Whether it has a passphrase."""
+    bpm: float = 0.0
+    span: int = 4
+    spread_ms: float = 0.0
+    rows: tuple[PeerRow, ...] = ()
+    dropped: int = 0
+    """Packets that were no good, or too many."""
+    problem: str = ""
+    osc: OscState | None = None
+
+
+class Do(Value, frozen=True, kw_only=True, tag="do"):
+    """A Stage action, asked for by a remote surface."""
+
+    action: Annotated[str, Meta(max_length=40)]
+    down: bool = True
+
+
+class Shown(Value, frozen=True, kw_only=True, tag="shown"):
+    """The document a window has, for the network process to name things by and to show."""
+
+    project: bytes
+    song: str = ""
+    set: str = ""
+    whole_set: bool = False
+    source: str = ""
 
 
 class Load(Value, frozen=True, kw_only=True, tag="load"):
@@ -138,6 +267,15 @@ ToEngine: TypeAlias = (
     | Shutdown
     | ClearCounters
     | AskReport
+    | Join
+    | AcceptPeer
+    | Propose
+    | ShareStart
+    | Agreed
+    | Peers
+    | Osc
+    | Do
+    | Shown
 )
 
 # Engine to window
@@ -255,6 +393,8 @@ class Status(Value, frozen=True, kw_only=True, tag="status"):
     """Its tempo and how much its ticks waver (standard deviation); 0 while not known."""
     heard_off_ms: float = 0.0
     """How far what Grebe sends is behind it now; negative is ahead."""
+    peers: Peers | None = None
+    """The session of peers; None while none was asked for."""
     deaf: tuple[str, ...] = ()
     """Controllers and pedals that something was learnt on and that are not heard."""
     overruns: int = 0
@@ -317,7 +457,21 @@ class Report(Value, frozen=True, kw_only=True, tag="report"):
     devices: tuple[LatenessReport, ...]
 
 
-FromEngine: TypeAlias = Welcome | Status | Loaded | Learned | Pressed | Notice | Report
+FromEngine: TypeAlias = (
+    Welcome
+    | Status
+    | Loaded
+    | Learned
+    | Pressed
+    | Notice
+    | Report
+    | Join
+    | AcceptPeer
+    | Propose
+    | ShareStart
+    | Osc
+    | Shown
+)
 
 _to_engine: msgspec.msgpack.Decoder[ToEngine] = msgspec.msgpack.Decoder(ToEngine)
 _from_engine: msgspec.msgpack.Decoder[FromEngine] = msgspec.msgpack.Decoder(FromEngine)

@@ -1,11 +1,17 @@
-"""``python -m grebe.peers``: a peer as a process of its own; what it is, as JSON on stdin."""
+"""``python -m grebe.peers``: a peer as a process of its own; what it is, as JSON on stdin.
+
+With ``--beside-engine`` it serves this user's engine instead.
+"""
 
 from __future__ import annotations
 
 import sys
 
 from grebe.peers.alone import be
+from grebe.peers.bridge import beside_engine
 from grebe.peers.lines import first_line
 
 if __name__ == "__main__":
+    if sys.argv[1:] == ["--beside-engine"]:
+        sys.exit(beside_engine())
     sys.exit(be(first_line(sys.stdin.fileno())))

@@ -66,6 +66,7 @@ class Node:
         passphrase: str = "",
         bpm: float = 120.0,
         discover: bool = True,
+        downbeat_ns: int | None = None,
         warp: Warp | None = None,
     ) -> None:
         """NetworkError when there is no network, or an address is none."""
@@ -87,6 +88,7 @@ class Node:
             span=use.span,
             sealed=bool(passphrase),
             shares_starts=use.shares_starts,
+            downbeat_ns=downbeat_ns,
         )
         self._typed: list[Address] = []
         for text in use.addresses:

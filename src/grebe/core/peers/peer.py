@@ -73,8 +73,13 @@ class Peer:
     def __init__(
         self, peer_id: int, name: str, now_ns: int, *, bpm: float, span: int = 4,
         sealed: bool = True, shares_starts: bool = True, seed: int | None = None,
+        downbeat_ns: int | None = None,
     ) -> None:  # fmt: skip
-        """`sealed`: everybody who is heard has the passphrase, and so is accepted."""
+        """`sealed`: everybody who is heard has the passphrase, and so is accepted.
+
+        `downbeat_ns`: when a bar began of what plays here, where this computer's phase is to be
+        that of a session begun by it.
+        """
         self.id, self.name = peer_id, name
         self.shares_starts = shares_starts
         self.sealed = sealed
@@ -87,6 +92,7 @@ class Peer:
         """Packets that came twice, from a stranger too many, or with an impossible tempo."""
         self._random = Random(seed)
         self._bpm, self._span = limited_bpm(bpm), span
+        self._downbeat_ns = downbeat_ns
         self._epoch = 0
         self._joined_ns = 0
         self._accepted: set[int] = set()
@@ -458,7 +464,9 @@ class Peer:
             return
         self.phase, self._epoch, self._joined_ns = "in", self.id, 0
         self._mapping, self._rate = Mapping(now_ns, 0, 1.0), 1.0
-        self._line = Line(Tempo(0, 0, round(self._bpm * MICRO), self._span, 1, self.id))
+        passed_ns = 0 if self._downbeat_ns is None else now_ns - self._downbeat_ns
+        beat = round(passed_ns / 60e9 * self._bpm * MICRO) % (self._span * MICRO)
+        self._line = Line(Tempo(0, beat, round(self._bpm * MICRO), self._span, 1, self.id))
         self._announce(now_ns)
 
     def _watch_those_that_matter(self, now_ns: int) -> list[Other]:

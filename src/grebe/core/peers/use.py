@@ -13,6 +13,20 @@ MOST_ADDRESSES = 16
 NamedAddress = Annotated[str, Meta(min_length=1, max_length=120)]
 
 
+class OscUse(Value, frozen=True, kw_only=True):
+    """Open Sound Control, to lights, visuals and remote surfaces."""
+
+    port: Annotated[int, Meta(ge=1024, le=65_535)] = 20_772
+    """UDP port that is listened at."""
+    senders: Annotated[tuple[NamedAddress, ...], Meta(max_length=MOST_ADDRESSES)] = ()
+    """Addresses or networks ("10.0.0.0/24") that may ask for something; none: this computer only,
+    and nothing from outside is even heard."""
+    clients: Annotated[tuple[NamedAddress, ...], Meta(max_length=MOST_ADDRESSES)] = ()
+    """host:port of those that are always told; others are told when they ask for it."""
+    hz: Annotated[float, Meta(ge=1, le=60)] = 20.0
+    """How often position and countdown are told."""
+
+
 class SessionUse(Value, frozen=True, kw_only=True):
     """What is joined when the performer asks for it, and how."""
 

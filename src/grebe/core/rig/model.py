@@ -6,6 +6,7 @@ from typing import Annotated, Literal
 
 from msgspec import Meta
 
+from grebe.core.peers.use import OscUse, SessionUse
 from grebe.core.rig.spec import ChangeAt, Jack, JackKind, Kind, PulseRate, PulseShape, Spec
 from grebe.core.rig.trigger import Binding, KeyBinding, Trigger
 from grebe.core.units import Bpm, Channel, Controller, Id, Name, Note, OffsetMs, Value
@@ -15,6 +16,9 @@ GREBE_ID = "grebe"
 
 JACK_ID = "jack:transport"
 """Stands for JACK's transport where a followed box's id would; no device has it, for the colon."""
+
+PEERS_ID = "peers:session"
+"""Stands for the session of peers in the same way."""
 
 JackTransport = Literal["leave", "lead", "follow"]
 Medium = Literal["midi", "pulse", "network", "audio"]
@@ -215,6 +219,10 @@ class Rig(Value, frozen=True, kw_only=True):
     count_in: CountIn = CountIn()
     bindings: Annotated[tuple[Binding, ...], Meta(max_length=512)] = ()
     """What controllers and pedals do on Stage."""
+    network: SessionUse = SessionUse()
+    """The session of computers that is joined when it is asked for."""
+    osc: OscUse = OscUse()
+    """How OSC listens when that is asked for."""
     keys: Annotated[tuple[KeyBinding, ...], Meta(max_length=256)] = ()
     """What computer keys do there beside their own."""
 
@@ -231,4 +239,6 @@ class Rig(Value, frozen=True, kw_only=True):
             return "Grebe"
         if device_id == JACK_ID:
             return "JACK's transport"
+        if device_id == PEERS_ID:
+            return "the session"
         return next((d.name for d in self.devices if d.id == device_id), device_id)

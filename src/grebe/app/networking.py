@@ -1,0 +1,180 @@
+"""This computer in a session of others, and OSC, as a performer turns them on and off."""
+
+from __future__ import annotations
+
+from collections import deque
+from typing import TYPE_CHECKING
+
+from grebe.app.passphrases import passphrase_of
+from grebe.core.peers.use import OscUse, SessionUse
+from grebe.core.rig.model import PEERS_ID
+from grebe.errors import EditError
+from grebe.formats.project import project_bytes
+from grebe.link.messages import AcceptPeer, Join, Osc, PeerRow, Peers, Propose, Shown, Status
+
+if TYPE_CHECKING:
+    from grebe.app.linked import Linked
+
+KEPT = 240
+"""Offsets of each peer that are remembered, four a second."""
+
+
+class Networking:
+    """Off until it is asked for; on again by itself when the engine or its helper was lost."""
+
+    def __init__(self, linked: Linked) -> None:
+        self._linked = linked
+        self.joined: SessionUse | None = None
+        """What this window has joined."""
+        self.osc: OscUse | None = None
+        self.offsets: dict[str, deque[tuple[int, float]]] = {}
+        """By peer: (CLOCK_MONOTONIC_RAW in ns, ms late against ours)."""
+        self._asked: set[tuple[str, float]] = set()
+        self._seen: dict[str, str] | None = None
+
+    @property
+    def peers(self) -> Peers | None:
+        """The session as it is seen from here; None while none was asked for."""
+        status = self._linked.status
+        return status.peers if status is not None else None
+
+    @property
+    def rows(self) -> tuple[PeerRow, ...]:
+        """The other computers."""
+        peers = self.peers
+        return peers.rows if peers is not None else ()
+
+    @property
+    def on(self) -> bool:
+        """Whether a session was asked for, by this window or another."""
+        peers = self.peers
+        return self.joined is not None or (peers is not None and peers.state != "off")
+
+    @property
+    def leads(self) -> bool:
+        """Whether the session leads what plays here."""
+        status = self._linked.status
+        return status is not None and status.follows == PEERS_ID
+
+    def join(self) -> None:
+        """Join the session that the rig names."""
+        linked = self._linked
+        if linked.link != "on":
+            raise EditError("there is no engine yet to join with")
+        self.joined = linked.project.rig.network
+        self._send_join()
+        self.show()
+        sealed = bool(passphrase_of(self.joined.name))
+        how = "with its passphrase" if sealed else "open: others' tempi wait to be accepted"
+        linked.say("info", f"Joining {self.joined.name}, {how}.")
+
+    def leave(self) -> None:
+        """Leave it; what plays goes on."""
+        self.joined = None
+        self.offsets.clear()
+        self._seen = None
+        self._linked.tell(Join())
+        self._linked.say("info", "The session was left. What plays here goes on.")
+
+    def toggle(self) -> None:
+        """Join or leave."""
+        if self.on:
+            self.leave()
+        else:
+            self.join()
+
+    def toggle_osc(self) -> None:
+        """Listen to remote surfaces, or no longer."""
+        linked = self._linked
+        if self.osc is not None:
+            self.osc = None
+            linked.say("info", "OSC is off.")
+        else:
+            self.osc = linked.project.rig.osc
+            where = "others, too" if self.osc.senders else "this computer only"
+            linked.say("info", f"OSC listens at port {self.osc.port}, to {where}.")
+        linked.tell(Osc(use=self.osc))
+        self.show()
+
+    def renew(self) -> None:
+        """Another engine is there: it is told what is on."""
+        if self.joined is not None:
+            self._send_join()
+        if self.osc is not None:
+            self._linked.tell(Osc(use=self.osc))
+        self.show()
+
+    def _send_join(self) -> None:
+        use, linked = self.joined, self._linked
+        assert use is not None
+        linked.tell(Join(use=use, passphrase=passphrase_of(use.name), bpm=linked.bpm))
+
+    def settings_changed(self) -> None:
+        """The rig's settings are others: what is on takes them."""
+        rig = self._linked.project.rig
+        if self.joined is not None and rig.network != self.joined:
+            self.joined = rig.network
+            self._send_join()
+        if self.osc is not None and rig.osc != self.osc:
+            self.osc = rig.osc
+            self._linked.tell(Osc(use=self.osc))
+
+    def show(self) -> None:
+        """The document, for those that name things by it or show it."""
+        linked = self._linked
+        if self.joined is None and self.osc is None:
+            return
+        linked.tell(
+            Shown(
+                project=project_bytes(linked.project),
+                song=linked.song_id,
+                set=linked.set_id,
+                whole_set=linked.whole_set,
+                source=str(linked.store.path.resolve()) if linked.store.path else "",
+            )
+        )
+
+    def accept(self, peer: str) -> None:
+        """A peer's word counts from now on."""
+        self._linked.tell(AcceptPeer(peer=peer))
+
+    def accept_next(self) -> None:
+        """Accept the first that waits. EditError where nobody does."""
+        row = next((r for r in self.rows if not r.accepted), None)
+        if row is None:
+            raise EditError("nobody waits to be accepted")
+        self.accept(row.id)
+        self._linked.say("info", f"{row.name}'s tempo and starts count from now on.")
+
+    def takes_tempo(self, bpm: float) -> bool:
+        """Give a tempo to the session, where songs do not bring theirs; whether it was given."""
+        if not self.leads or self._linked.project.rig.network.brings_tempo:
+            return False
+        self._linked.tell(Propose(bpm=bpm))
+        return True
+
+    def take(self, status: Status) -> None:
+        """Remember offsets; say who came, who went, who asks for what."""
+        peers = status.peers
+        if peers is None:
+            return
+        here = {r.id: r.name for r in peers.rows if r.standing == "here"}
+        for row in peers.rows:
+            if row.offset_ms is not None:
+                kept = self.offsets.setdefault(row.id, deque(maxlen=KEPT))
+                if not kept or kept[-1][1] != row.offset_ms:
+                    kept.append((status.at_ns, row.offset_ms))
+            wish = (row.id, row.asks_bpm)
+            if row.asks_bpm and wish not in self._asked:
+                self._asked.add(wish)
+                text = f"{row.name} would have {row.asks_bpm:g} BPM: Ctrl+Shift+J accepts it."
+                self._linked.say("warn", text)
+        if peers.state == "in":
+            known = self._seen
+            if known is not None:
+                for came in here.keys() - known.keys():
+                    self._linked.say("info", f"{here[came]} is in the session.")
+                for went in known.keys() - here.keys():
+                    self._linked.say("warn", f"{known[went]} has left the session.")
+                    self.offsets.pop(went, None)
+            self._seen = here

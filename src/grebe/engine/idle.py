@@ -1,0 +1,51 @@
+"""Clock for boxes that want it while stopped, too, in step with the runs before and after."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+from grebe.core.time.ticks import CLOCKS_PER_QUARTER
+from grebe.engine.desk import Desk
+
+LATE_NS = 1_000_000_000
+"""Ticks begin afresh when none has gone out for so long."""
+PULL_CLOCKS, SLEW = 8.0, 0.04
+"""They are drawn to those of what leads as a run is: see `Reclock`."""
+
+
+class IdleTicks:
+    """The ticks between runs."""
+
+    def __init__(self, desk: Desk, emit: Callable[[str, int], None]) -> None:
+        """`emit` sends a tick down a wire at a time."""
+        self._desk = desk
+        self._emit = emit
+        self.next_ns = 0.0
+        """When the next is due."""
+        self.bpm = 120.0
+
+    @property
+    def period_ns(self) -> float:
+        """Between two ticks."""
+        return 60e9 / (self.bpm * CLOCKS_PER_QUARTER)
+
+    def go_on(self, next_ns: float, bpm: float) -> None:
+        """A run has ended: go on in step with it."""
+        self.next_ns, self.bpm = next_ns, bpm
+
+    def tick(self, song_bpm: float, now: int, until: int) -> None:
+        """Send all that are due before `until`."""
+        if self.next_ns < now - LATE_NS:
+            self.go_on(float(now), song_bpm)
+        period = self.period_ns
+        following = self._desk.following
+        while self.next_ns < until:
+            if following.device:
+                bpm, late = following.idle(round(self.next_ns))
+                if not bpm:
+                    return  # what leads is silent, so is what follows
+                pull = max(-SLEW, min(SLEW, late / PULL_CLOCKS))
+                period = 60e9 / (bpm * CLOCKS_PER_QUARTER) * (1 - pull)
+            for wire in self._desk.idle:
+                self._emit(wire, round(self.next_ns))
+            self.next_ns += period

@@ -1,0 +1,224 @@
+"""The engine in a session of peers: the same words as from a box that leads."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+from grebe.core.peers.place import Place, Stretch, beat_at, bpm_at, ns_at
+from grebe.core.peers.shared import on_the_one
+from grebe.core.player.commands import Begin
+from grebe.core.rig.model import PEERS_ID
+from grebe.core.sync.led import Go, Halted
+from grebe.core.sync.reclock import Reclock
+from grebe.core.time.tempo import TempoMap, TempoPoint
+from grebe.core.time.ticks import CLOCKS_PER_QUARTER, TICKS_PER_QUARTER
+from grebe.engine.following import Hearing
+from grebe.link.messages import Agreed, Propose, ShareStart
+from grebe.wires.base import Heard
+
+SOON_NS = 100_000_000
+"""A beat that is nearer than this is too near to come in on."""
+SILENT_NS = 1_000_000_000
+"""With no word of the network process for so long its last one is held."""
+PROPOSE_EVERY_NS = 100_000_000
+SAME_BPM = 0.005
+
+
+class PeerFollowing:
+    """Follows what a session has agreed on. Times are CLOCK_MONOTONIC_RAW in ns."""
+
+    device = PEERS_ID
+
+    def __init__(self, ask: Callable[[Propose | ShareStart], None]) -> None:
+        """`ask` says something to the network process."""
+        self._ask = ask
+        self._agreed: Agreed | None = None
+        self._heard_ns = 0
+        self._stretches: tuple[Stretch, ...] = ()
+        self._place: Place | None = None
+        self._planned_ns = 0
+        self._run_word = ""
+        self._awaited: Begin | None = None
+        """What was to begin when the session starts."""
+        self._song: TempoMap | None = None
+        self._proposed_ns = 0
+        self._words: list[Go | Halted] = []
+
+    def take(self, agreed: Agreed, now_ns: int) -> None:
+        """The network process says how it stands."""
+        stretches = tuple(Stretch(*s) for s in agreed.stretches)
+        if not stretches:
+            return
+        if self._stretches and self._place is not None:
+            before, now = (beat_at(s, now_ns) for s in (self._stretches, stretches))
+            self._place.moved(before, now, agreed.span)
+        first = self._agreed is None
+        self._agreed, self._stretches, self._heard_ns = agreed, stretches, now_ns
+        if first:  # what was said before we came is none of ours
+            self._run_word = agreed.run_word
+        elif agreed.run_word != self._run_word:
+            self._run_word = agreed.run_word
+            if agreed.shares_starts:
+                starts = Go(0, agreed.run_beat) if agreed.running else None
+                self._words.append(starts or Halted())
+
+    @property
+    def ready(self) -> bool:
+        """Whether there is a session to follow."""
+        return bool(self._stretches)
+
+    @property
+    def running(self) -> bool:
+        """The song comes in by itself, wherever the session is."""
+        return False
+
+    @property
+    def awaited(self) -> Begin:
+        """What is to begin with the session."""
+        return self._awaited or Begin()
+
+    def starts_alone(self, command: Begin) -> bool:
+        """Whether to come in now, on the next one; else the session is asked to start."""
+        agreed = self._agreed
+        if agreed is None or agreed.running or not agreed.shares_starts:
+            return True
+        self._awaited = command
+        self._ask(ShareStart(on=True))
+        return False
+
+    def set_off(
+        self, begins: float, base: float, now_ns: int, lookahead_ns: int, at_beat: float | None
+    ) -> Reclock:
+        """A timeline on which the tick `base` falls on a one of the session.
+
+        `begins` is the first tick, where a count-in begins before the base; `at_beat` the beat
+        the session starts on, where it does so and it is not too late for it.
+        """
+        assert self._agreed is not None
+        lead = (base - begins) / TICKS_PER_QUARTER
+        soonest = beat_at(self._stretches, now_ns + SOON_NS + lookahead_ns) + lead
+        beat = on_the_one(soonest, self._agreed.span)
+        if at_beat is not None:
+            beat = max(beat, round(at_beat))
+        self._place, self._song, self._awaited = Place(base, beat), None, None
+        at_ns = round(ns_at(self._stretches, beat - lead))
+        self._planned_ns = at_ns
+        return Reclock(begins, at_ns, bpm_at(self._stretches, at_ns))
+
+    @property
+    def has_song(self) -> bool:
+        """Whether what plays is drawn to the session."""
+        return self._place is not None
+
+    def take_over(self, tick: float, bar_line: int, at_ns: int, bpm: float) -> Reclock:
+        """What plays already is drawn to the session: its bars to the session's spans.
+
+        `tick` is where it is at `at_ns`, `bar_line` the tick of a bar line before that.
+        """
+        assert self._agreed is not None
+        span, beat = self._agreed.span, beat_at(self._stretches, at_ns)
+        played = (tick - bar_line) / TICKS_PER_QUARTER
+        self._place = Place(bar_line, round((beat - played) / span) * span)
+        self._planned_ns = at_ns
+        return Reclock(tick, at_ns, bpm)
+
+    def song_tempo(self, point: TempoPoint) -> None:
+        """The song would have this tempo from a tick on."""
+        if self._song is None:
+            self._song = TempoMap((TempoPoint(tick=point.tick, bpm=point.bpm),))
+        else:
+            self._song = self._song.with_point(point)
+        self._proposed_ns = 0
+        self._bring(point.tick)
+
+    def _bring(self, tick: float) -> None:
+        """Ask the session to have the song's tempo, where it is to."""
+        agreed, song, place = self._agreed, self._song, self._place
+        if agreed is None or song is None or place is None or not agreed.brings_tempo:
+            return
+        bpm = song.bpm_at(int(tick))
+        if abs(bpm - agreed.bpm) > SAME_BPM:
+            self._ask(Propose(bpm=bpm, beat=place.beat_of(tick)))
+
+    def ended(self) -> None:
+        """The song is over."""
+        self._place = self._song = None
+
+    def hear(self, heard: list[Heard]) -> list[Go | Halted]:
+        """Boxes say nothing here."""
+        del heard
+        return []
+
+    def poll(self, now_ns: int) -> list[Go | Halted]:
+        """What the session wants: to start on a beat (in place of seconds), or to stop."""
+        del now_ns
+        words, self._words = self._words, []
+        return words
+
+    def begin_by_hand(self, now_ns: int) -> Go | None:
+        """The engine sets off by itself."""
+        del now_ns
+        return None
+
+    def end_by_hand(self, now_ns: int) -> None:
+        """Somebody pressed Stop here: those that share starts stop too."""
+        del now_ns
+        self._awaited = None
+        if self._agreed is not None and self._agreed.shares_starts and self._agreed.running:
+            self._ask(ShareStart(on=False))
+
+    def idle(self, at_ns: int) -> tuple[float, float]:
+        """For ticks while stopped: the tempo, and by how much of a tick one is late then."""
+        if not self._stretches:
+            return 0.0, 0.0
+        ticks = beat_at(self._stretches, at_ns) * CLOCKS_PER_QUARTER
+        return self.bpm, ticks - round(ticks)
+
+    def join(self, tick: float, now_ns: int) -> Go:
+        """Not asked of it: see `set_off`."""
+        raise NotImplementedError
+
+    def timeline(self, tick: float, at_s: float, bpm: float) -> Reclock:
+        """Not asked of it: see `set_off`."""
+        raise NotImplementedError
+
+    def tick_at(self, at_ns: int) -> float:
+        """The song's tick at a time."""
+        assert self._place is not None
+        return self._place.tick_at(beat_at(self._stretches, at_ns))
+
+    def steer(self, timeline: Reclock, until_ns: int) -> None:
+        """Draw the timeline to the session from where it was planned to."""
+        planned = self._planned_ns
+        if self._place is not None and planned < until_ns:
+            timeline.steer(planned, self.tick_at(planned), bpm_at(self._stretches, planned))
+            if self._song is not None and until_ns - self._proposed_ns > PROPOSE_EVERY_NS:
+                self._proposed_ns = until_ns
+                last = self._song.points[-1]
+                tick = self.tick_at(until_ns)
+                if last.tick < tick < last.tick + last.ramp_ticks:
+                    self._bring(tick)
+        self._planned_ns = max(planned, until_ns)
+
+    def hearing(self, now_ns: int) -> Hearing:
+        """Whether the network process speaks."""
+        if not self._stretches:
+            return "none"
+        return "held" if now_ns - self._heard_ns > SILENT_NS else "clock"
+
+    @property
+    def bpm(self) -> float:
+        """The tempo there, 0 while nothing is known."""
+        return self._agreed.bpm if self._agreed is not None else 0.0
+
+    @property
+    def waver_ms(self) -> float:
+        """How far the session's time may be off here."""
+        return self._agreed.spread_ms if self._agreed is not None else 0.0
+
+    def off_ms(self, timeline: object, now_ns: int) -> float:
+        """How far what Grebe sends is behind the session, in ms; negative is ahead."""
+        if not isinstance(timeline, Reclock) or self._place is None or not self.bpm:
+            return 0.0
+        behind = self.tick_at(now_ns) - timeline.tick_at(now_ns)
+        return behind / TICKS_PER_QUARTER * 60e3 / self.bpm

@@ -1,0 +1,225 @@
+"""The network process beside an engine: what it agrees on goes there, what is asked comes from
+there."""
+
+from __future__ import annotations
+
+import fcntl
+import os
+import select
+from typing import Any
+
+from grebe.app.client import EngineClient
+from grebe.app.runtime import engine_socket, runtime_dir
+from grebe.core.peers.peer import Peer
+from grebe.core.peers.rows import rows
+from grebe.errors import NetworkError
+from grebe.link.messages import (
+    AcceptPeer,
+    Agreed,
+    FromEngine,
+    Join,
+    Osc,
+    PeerRow,
+    Peers,
+    Propose,
+    ShareStart,
+    Shown,
+    Status,
+)
+from grebe.peers.node import LONGEST_WAIT_S, Node
+from grebe.peers.surfaces import Surfaces
+from grebe.wires.clock import raw_ns
+
+AGREED_NS = 100_000_000
+PEERS_NS = 250_000_000
+UNWANTED_NS = 10_000_000_000
+"""With nothing asked of it for so long the process ends; it is started again when wanted."""
+PAST_NS = 500_000_000
+
+
+class Bridge:
+    """One engine, its part in a session, its OSC clients."""
+
+    def __init__(self, client: EngineClient) -> None:
+        self._client = client
+        self._join = Join()
+        self._node: Node | None = None
+        self._surfaces = Surfaces(client.send)
+        self._problem = ""
+        self._agreed_ns = self._peers_ns = 0
+        self._agreed_on: tuple[object, ...] = ()
+        self._wanted_ns = raw_ns()
+
+    def run(self) -> None:
+        """Serve until the engine ends, or nobody wants anything any more."""
+        while self._client.open:
+            self._wait()
+            for message in self._client.pump():
+                self._hear(message)
+            now = raw_ns()
+            if self._node is not None:
+                self._node.turn()
+                self._say_agreed(self._node.peer, now)
+            self._surfaces.turn(now)
+            if now - self._peers_ns >= PEERS_NS:
+                self._peers_ns = now
+                self._client.send(self._peers())
+            if self._node is not None or self._surfaces.on:
+                self._wanted_ns = now
+            elif now - self._wanted_ns > UNWANTED_NS:
+                break
+        if self._node is not None:
+            self._node.close()
+        self._surfaces.close()
+
+    def _wait(self) -> None:
+        node = self._node
+        sockets = [*self._surfaces.sockets(), *(node.sockets() if node is not None else [])]
+        wait = min(LONGEST_WAIT_S, node.wait_s() if node is not None else LONGEST_WAIT_S)
+        waited: list[Any] = [self._client, *sockets]
+        ready, _, _ = select.select(waited, [], [], wait)
+        came = [s for s in sockets if s in ready]
+        if node is not None:
+            node.take([s for s in came if s in node.sockets()])
+        self._surfaces.take(came, raw_ns())
+
+    def _hear(self, message: FromEngine) -> None:
+        node, now = self._node, raw_ns()
+        if isinstance(message, Join):
+            self._take_part(message)
+        elif isinstance(message, Osc):
+            self._surfaces.use(message.use)
+        elif isinstance(message, Shown):
+            self._surfaces.shown(message)
+        elif isinstance(message, Status):
+            self._surfaces.status(message)
+            if node is not None:
+                node.peer.runs = message.running
+        elif node is None:
+            return
+        elif isinstance(message, AcceptPeer):
+            known = [o for o in node.peer.others if f"{o:016x}" == message.peer]
+            if known:
+                node.peer.accept(known[0], now)
+        elif isinstance(message, Propose):
+            node.peer.change_tempo(message.bpm, now, beat=message.beat)
+        elif isinstance(message, ShareStart):
+            if message.on:
+                node.peer.start(now)
+            else:
+                node.peer.stop(now)
+
+    def _take_part(self, join: Join) -> None:
+        self._join, self._problem = join, ""
+        if self._node is not None:
+            self._node.close()
+            self._node = None
+        if join.use is None:
+            return
+        try:
+            self._node = Node(
+                join.use,
+                passphrase=join.passphrase,
+                bpm=join.bpm,
+                downbeat_ns=join.downbeat_ns,
+            )
+        except (NetworkError, OSError) as error:
+            self._problem = str(error)
+            self._client.send(Peers(state="off", session=join.use.name, problem=str(error)))
+
+    def _say_agreed(self, peer: Peer, now: int) -> None:
+        if peer.phase not in ("in", "joining") or not peer.epoch:
+            return
+        use, on = self._join.use, (peer.line.last, peer.running)
+        lately = now - self._agreed_ns < AGREED_NS
+        if use is None or (on == self._agreed_on and lately):
+            return
+        self._agreed_ns, self._agreed_on = now, on
+        self._client.send(agreed(peer, now, brings_tempo=use.brings_tempo))
+
+    def _peers(self) -> Peers:
+        node, use = self._node, self._join.use
+        osc = self._surfaces.state()
+        if node is None or use is None:
+            session = use.name if use is not None else ""
+            return Peers(session=session, problem=self._problem, osc=osc)
+        peer, now = node.peer, raw_ns()
+        return Peers(
+            state=peer.phase if peer.phase != "left" else "off",
+            session=use.name,
+            name=peer.name,
+            sealed=peer.sealed,
+            bpm=peer.bpm,
+            span=peer.span,
+            spread_ms=peer.spread_ns(now) / 1e6,
+            rows=tuple(
+                PeerRow(
+                    id=f"{row.id:016x}",
+                    name=row.name,
+                    standing=row.standing,
+                    address=str(row.address[0]) if isinstance(row.address, tuple) else "",
+                    reference=row.reference,
+                    accepted=row.accepted,
+                    asks_bpm=row.asks_bpm,
+                    bpm=row.bpm,
+                    runs=row.runs,
+                    offset_ms=row.offset_ms,
+                    spread_ms=row.spread_ms,
+                    delay_ms=row.delay_ms,
+                    lost_percent=row.lost_percent,
+                    service=row.service,
+                )
+                for row in rows(peer, now)
+            ),
+            dropped=sum(node.counts.as_dict(node).values()),
+            problem=node.problem or node.discovery_problem(),
+            osc=osc,
+        )
+
+
+def agreed(peer: Peer, now: int, *, brings_tempo: bool) -> Agreed:
+    """How a peer's session stands, in times of its own clock."""
+    mapping, stretches = peer.mapping, peer.line.stretches
+    past = mapping.at(now - PAST_NS)
+    while len(stretches) > 1 and stretches[1].origin_ns < past:
+        stretches = stretches[1:]
+    rows = [
+        (round(mapping.raw_at(t.origin_ns)), t.beat_at(t.origin_ns), t.bpm * mapping.rate)
+        for t in stretches
+    ]
+    # The first begins now: far from its origin, the rate it is drawn in with would show.
+    first = stretches[0]
+    if rows[0][0] < now:
+        rows[0] = (now, first.beat_at(mapping.at(now)), rows[0][2])
+    run = peer.running
+    return Agreed(
+        stretches=tuple(rows),
+        bpm=peer.bpm,
+        span=peer.span,
+        running=run.running,
+        run_beat=run.at / 1e6,
+        run_word=f"{run.revision}.{run.author}",
+        shares_starts=peer.shares_starts,
+        brings_tempo=brings_tempo,
+        spread_ms=peer.spread_ns(now) / 1e6,
+    )
+
+
+def only_one() -> int | None:
+    """A descriptor that says that this is the one network process; None where one is there."""
+    held = os.open(runtime_dir() / "network.lock", os.O_RDWR | os.O_CREAT, 0o600)
+    try:
+        fcntl.flock(held, fcntl.LOCK_EX | fcntl.LOCK_NB)
+    except OSError:
+        os.close(held)
+        return None
+    return held
+
+
+def beside_engine() -> int:
+    """Serve the engine of this user; the exit status."""
+    if only_one() is None:
+        return 0
+    client = EngineClient(engine_socket(), role="network")
+    Bridge(client).run()
+    return 0
