@@ -2,12 +2,17 @@
 
 from __future__ import annotations
 
+import subprocess
 from collections import deque
+from collections.abc import Sequence
 from typing import TYPE_CHECKING
 
+import msgspec
+
 from grebe.app.passphrases import passphrase_of
+from grebe.app.supervisor import let_go, start_laptop
 from grebe.core.peers.use import OscUse, SessionUse
-from grebe.core.rig.model import PEERS_ID
+from grebe.core.rig.model import GREBE_ID, PEERS_ID, Cable, Device, Port, Rig
 from grebe.errors import EditError
 from grebe.formats.project import project_bytes
 from grebe.link.messages import AcceptPeer, Join, Osc, PeerRow, Peers, Propose, Shown, Status
@@ -15,8 +20,24 @@ from grebe.link.messages import AcceptPeer, Join, Osc, PeerRow, Peers, Propose, 
 if TYPE_CHECKING:
     from grebe.app.linked import Linked
 
+SEEN = "peer-"
+"""Before the id of a computer that is in the session and not in the rig."""
 KEPT = 240
 """Offsets of each peer that are remembered, four a second."""
+
+
+def _with_computers(rig: Rig, others: Sequence[PeerRow]) -> Rig:
+    if not others:
+        return rig
+    devices = tuple(
+        Device(id=SEEN + r.id, name=r.name, kind="computer", label="computer in the session",
+               plays="own", port=Port(wire="peer"))
+        for r in others
+    )  # fmt: skip
+    cables = tuple(Cable(source=GREBE_ID, target=d.id, medium="network") for d in devices)
+    return msgspec.structs.replace(
+        rig, devices=(*rig.devices, *devices), cables=(*rig.cables, *cables)
+    )
 
 
 class Networking:
@@ -29,6 +50,9 @@ class Networking:
         self.osc: OscUse | None = None
         self.offsets: dict[str, deque[tuple[int, float]]] = {}
         """By peer: (CLOCK_MONOTONIC_RAW in ns, ms late against ours)."""
+        self._laptops: dict[str, subprocess.Popen[bytes]] = {}
+        """Stand-ins that are peers of their own, by device."""
+        self._rig: tuple[Rig, tuple[tuple[str, str], ...], Rig] | None = None
         self._asked: set[tuple[str, float]] = set()
         self._seen: dict[str, str] | None = None
 
@@ -43,6 +67,22 @@ class Networking:
         """The other computers."""
         peers = self.peers
         return peers.rows if peers is not None else ()
+
+    def row_of(self, device: Device) -> PeerRow | None:
+        """The computer that a device of the rig is, by its name; None for none."""
+        if device.id.startswith(SEEN):
+            return next((r for r in self.rows if SEEN + r.id == device.id), None)
+        return next((r for r in self.rows if r.name.casefold() == device.name.casefold()), None)
+
+    def shown_rig(self) -> Rig:
+        """The rig with the session's computers that it does not name: to be drawn, not kept."""
+        rig = self._linked.project.rig
+        names = {d.name.casefold() for d in rig.devices}
+        others = [r for r in self.rows if r.standing == "here" and r.name.casefold() not in names]
+        key = tuple((r.id, r.name) for r in others)
+        if self._rig is None or self._rig[0] is not rig or self._rig[1] != key:
+            self._rig = (rig, key, _with_computers(rig, others))
+        return self._rig[2]
 
     @property
     def on(self) -> bool:
@@ -63,6 +103,7 @@ class Networking:
             raise EditError("there is no engine yet to join with")
         self.joined = linked.project.rig.network
         self._send_join()
+        self._start_laptops()
         self.show()
         sealed = bool(passphrase_of(self.joined.name))
         how = "with its passphrase" if sealed else "open: others' tempi wait to be accepted"
@@ -73,6 +114,7 @@ class Networking:
         self.joined = None
         self.offsets.clear()
         self._seen = None
+        self.end_laptops()
         self._linked.tell(Join())
         self._linked.say("info", "The session was left. What plays here goes on.")
 
@@ -109,12 +151,37 @@ class Networking:
         assert use is not None
         linked.tell(Join(use=use, passphrase=passphrase_of(use.name), bpm=linked.bpm))
 
+    def passphrase_changed(self) -> None:
+        """Another passphrase was typed: what is joined is joined anew with it."""
+        if self.joined is not None:
+            self._send_join()
+            self._start_laptops()
+
+    def _start_laptops(self) -> None:
+        use = self.joined
+        assert use is not None
+        self.end_laptops()
+        for device in self._linked.project.rig.devices:
+            if device.port.wire == "peer":
+                self._laptops[device.id] = start_laptop(
+                    device.name, use, passphrase_of(use.name), self._linked.bpm
+                )
+
+    def end_laptops(self) -> None:
+        """They leave when nobody talks to them any more."""
+        for process in self._laptops.values():
+            assert process.stdin is not None
+            process.stdin.close()
+            let_go(process)
+        self._laptops.clear()
+
     def settings_changed(self) -> None:
         """The rig's settings are others: what is on takes them."""
         rig = self._linked.project.rig
         if self.joined is not None and rig.network != self.joined:
             self.joined = rig.network
             self._send_join()
+            self._start_laptops()
         if self.osc is not None and rig.osc != self.osc:
             self.osc = rig.osc
             self._linked.tell(Osc(use=self.osc))

@@ -17,6 +17,7 @@ from grebe.app.client import EngineClient
 from grebe.app.loops import folder_of, loop_path
 from grebe.app.runtime import engine_socket, standin_socket
 from grebe.core.document import Project
+from grebe.core.peers.use import SessionUse
 from grebe.core.player.commands import SetPlan
 from grebe.core.player.plan import Plan
 from grebe.core.rig.model import Device
@@ -31,6 +32,31 @@ def start_engine(*, realtime: bool = True) -> subprocess.Popen[bytes]:
     """Start an engine at this user's socket. Returns at once; connect until it answers."""
     without = () if realtime else ("--no-realtime",)
     return _detached("grebe.engine", "--socket", str(engine_socket()), *without)
+
+
+def start_laptop(
+    name: str, use: SessionUse, passphrase: str, bpm: float
+) -> subprocess.Popen[bytes]:
+    """Start a laptop stand-in: a peer that plays along until its standard input is closed."""
+    told = {
+        "use": {"name": use.name, "peer": name, "span": use.span, "interface": use.interface},
+        "passphrase": passphrase,
+        "bpm": bpm,
+        "output": "none",
+        "runs": True,
+        "accepts": True,
+    }
+    process = subprocess.Popen(
+        [sys.executable, "-m", "grebe.peers"],
+        start_new_session=True,
+        stdin=subprocess.PIPE,
+        stdout=subprocess.DEVNULL,
+        stderr=subprocess.DEVNULL,
+    )
+    assert process.stdin is not None
+    process.stdin.write(msgspec.json.encode(told) + b"\n")
+    process.stdin.flush()
+    return process
 
 
 def _detached(module: str, *arguments: str) -> subprocess.Popen[bytes]:

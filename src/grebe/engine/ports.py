@@ -5,7 +5,7 @@ from __future__ import annotations
 import os
 from threading import Thread
 
-from grebe.core.rig.model import AudioPort, Device
+from grebe.core.rig.model import UNPLUGGED, AudioPort, Device
 from grebe.core.rig.spec import PulseShape
 from grebe.errors import PortLost
 from grebe.wires.alsa import AlsaInput, AlsaPort
@@ -56,7 +56,7 @@ class PortBook:
     def open(self, device: Device) -> OutPort | None:
         """Open a device's port; None for a device without one. PortLost says what is missing."""
         port = device.port
-        if port.wire == "none":
+        if port.wire in UNPLUGGED:
             return None
         if port.wire == "standin":
             path = self.standins.get(device.id)

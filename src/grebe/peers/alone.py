@@ -31,6 +31,8 @@ class Alone(msgspec.Struct, frozen=True, kw_only=True):
     output: Literal["json", "words", "none"] = "json"
     runs: bool = False
     """Says that it plays while the session runs, as the laptop of the demo does."""
+    accepts: bool = False
+    """Accepts whoever comes, as a stand-in does."""
     discover: bool = True
     offset_s: float = 0.0
     ppm: float = 0.0
@@ -68,6 +70,8 @@ class Watcher:
                     self._hear(line.split())
                 if self._in_ns is None and node.peer.phase == "in":
                     self._in_ns = now
+                if asked.accepts:
+                    self._accept_all()
                 if asked.runs:
                     node.peer.runs = node.peer.running.running
                 if now - self._shown >= asked.every_s * SECOND_NS:
@@ -109,6 +113,12 @@ class Watcher:
                 self._left = True
             case _:
                 self._complain(f"what can be said is: {WORDS}")
+
+    def _accept_all(self) -> None:
+        peer = self.node.peer
+        for other in list(peer.others.values()):
+            if other.proven and not peer.counts(other.id):
+                peer.accept(other.id, self.node.now_ns())
 
     def _complain(self, text: str) -> None:
         sys.stderr.write(f"grebe peer: {text}\n")

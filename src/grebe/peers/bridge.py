@@ -171,7 +171,7 @@ class Bridge:
                 )
                 for row in rows(peer, now)
             ),
-            dropped=sum(node.counts.as_dict(node).values()),
+            dropped=node.dropped,
             problem=node.problem or node.discovery_problem(),
             osc=osc,
         )

@@ -102,6 +102,13 @@ class Node:
         self._sleep = Sleep()
         self._looked = self._slept = self.now_ns()
 
+    @property
+    def dropped(self) -> int:
+        """Packets that were no good, from afar, or too many; other sessions' do not count."""
+        counts = self.counts
+        bad = counts.malformed + counts.other_version + counts.far
+        return bad + self.gate.refused + self.peer.dropped
+
     def now_ns(self) -> int:
         """The peer's clock: CLOCK_MONOTONIC_RAW, unless it is made to differ."""
         return self.clock_at(raw_ns())
@@ -184,7 +191,7 @@ class Node:
         known = {o.address for o in self.peer.others.values()}
         found = self._discovery.found() if self._discovery is not None else []
         for address in {*self._typed, *found} - known:
-            self.udp.send(data, address)
+            self.udp.send(encode(self.peer.again(packet), self.session, self.key), address)
 
     def discovery_problem(self) -> str:
         """Why nobody is found by DNS-SD, where that is known."""

@@ -306,6 +306,18 @@ class Frame(QWidget):
         """Run after a count-in."""
         self.session.run_counted()
 
+    def do_session(self) -> None:
+        """Join the session of computers, or leave it."""
+        self.session.network.toggle()
+
+    def do_accept_peer(self) -> None:
+        """Accept the computer that asks for something."""
+        self.session.network.accept_next()
+
+    def do_osc(self) -> None:
+        """Listen to remote surfaces, or no longer."""
+        self.session.network.toggle_osc()
+
     def do_tempo_to(self) -> None:
         """To the fields in Sync that take a tempo."""
         self.do_station_2()

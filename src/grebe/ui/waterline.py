@@ -12,12 +12,14 @@ from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.ui import draw
 from grebe.ui.guard import TouchGuard
 from grebe.ui.theme import DAY, Palette
-from grebe.ui.words import late_text
+from grebe.ui.words import counted, late_text
 
 HEIGHT = 84
 SURFACE_LEFT = 270
 SURFACE_RIGHT = 270
 """Room kept at the right for names and tempo."""
+PEER_TOLERANCE_MS = 1.0
+"""Another computer farther off than this is named."""
 FULL_MS = 6.0
 """Deviation drawn at full height; larger ones are cut off there and stand at the right in words."""
 
@@ -150,6 +152,12 @@ class Waterline(QWidget):
                 if not this_bar:
                     colour = draw.see_through(colour, 0.35)
                 draw.line(painter, x, level, x, level + (height or 1), colour, 3)
+        for index, peer in enumerate(session.network.rows if session.network.leads else ()):
+            if peer.standing == "here" and peer.offset_ms is not None:
+                x = right - 6 - index * 8
+                height = max(-1.0, min(1.0, peer.offset_ms / FULL_MS)) * (bottom - level)
+                off = abs(peer.offset_ms) > PEER_TOLERANCE_MS
+                draw.ring(painter, x, level + height, 3.5, p.eye if off else p.reed, p.panel)
         if session.running:
             x = left + (right - left) * (now - bar_start) / bar_ticks
             draw.playhead(painter, p, x, top - 6, bottom + 6)
@@ -184,6 +192,22 @@ class Waterline(QWidget):
             return heard.get(status.hearing, f"follows {name}")
         return f"BPM  tap T  led by {led}"
 
+    def _computers(self) -> list[tuple[str, QColor, int]]:
+        """Other computers of the session: those that are off by name, else how many there are."""
+        p, network = self.palette_now, self.session.network
+        if not network.leads:
+            return []
+        late = [(r, r.offset_ms) for r in network.rows if r.offset_ms is not None]
+        off = [(r, ms) for r, ms in late if abs(ms) > PEER_TOLERANCE_MS + r.spread_ms]
+        if off:
+            return [(f"{r.name} {late_text(ms)}", p.eye, 600) for r, ms in off]
+        here = sum(r.standing == "here" for r in network.rows)
+        if not here:
+            return []
+        worst = max((abs(ms) for _, ms in late), default=0.0)
+        words = f"{counted(here, 'computer')} within {max(worst, 0.01):.2f} ms"
+        return [(words, p.muted, 400)]
+
     def _verdict(self) -> list[tuple[str, QColor, int]]:
         p, session = self.palette_now, self.session
         status = session.status
@@ -210,6 +234,7 @@ class Waterline(QWidget):
             elif row.sent:
                 good.append(device.name)
                 worst = max(worst, abs(row.late_ms))
+        off += self._computers()
         if good and status.running:
             off.append((", ".join(good), p.muted, 400))
             off.append((f"within {max(worst, 0.1):.1f} ms", p.muted, 400))

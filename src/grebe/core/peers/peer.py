@@ -587,6 +587,11 @@ class Peer:
             service=self.service,
         )
 
+    def again(self, packet: Packet) -> Packet:
+        """The same to be sent another way: not a repetition."""
+        self._seq += 1
+        return packet._replace(seq=self._seq)
+
     def _send(self, to: object, body: Body) -> Sending:
         self._seq += 1
         return Sending(to, Packet(self.id, self._seq, body))

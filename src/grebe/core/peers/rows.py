@@ -79,7 +79,7 @@ def beat_offset_ms(peer: Peer, other: Other, now_ns: int) -> float | None:
     if clock is None or state is None:
         return None
     session = state.mapping.at(clock.theirs(now_ns))
-    if peer.just_changed(now_ns) and peer.counts(other.id):  # it may not have said so yet
+    if peer.just_changed(now_ns):  # it may not have said so yet
         theirs = peer.line.beat_at(session)
     else:
         theirs = state.tempo.beat_at(session)

@@ -33,8 +33,14 @@ MEDIUM_OF: dict[JackKind, Medium] = {
 class Port(Value, frozen=True, kw_only=True):
     """Where a device is reached: a transport and, for real ones, the port's name."""
 
-    wire: Literal["standin", "jack", "alsa", "none"] = "standin"
+    wire: Literal["standin", "jack", "alsa", "rtp", "peer", "none"] = "standin"
+    """`rtp`: MIDI over the network, `name` the host and port it is at, or for an input the port
+    that is listened at. `peer`: a laptop stand-in that joins the session when Grebe does."""
     name: Annotated[str, Meta(max_length=200)] = ""
+
+
+UNPLUGGED = ("none", "peer")
+"""Wires on which the engine sends nothing: no port, and a computer that is in the session."""
 
 
 class AudioPort(Value, frozen=True, kw_only=True):

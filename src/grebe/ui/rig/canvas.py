@@ -231,6 +231,7 @@ class RigCanvas(Canvas):
         status = self.session.status
         gone = {d.id for d in status.devices if d.port == "gone"} if status else set()
         p = self.palette_now
+        self._paint_computers(painter)
         for placed in self.placed:
             if placed.device in gone:
                 box = placed.box
@@ -243,6 +244,24 @@ class RigCanvas(Canvas):
                 painter.setBrush(Qt.BrushStyle.NoBrush)
                 painter.setPen(QPen(p.eye, 2))
                 painter.drawRoundedRect(box, CORNER, CORNER)
+
+    def _paint_computers(self, painter: QPainter) -> None:
+        """How late the beat of each computer in the session is, in place of its role."""
+        p, network = self.palette_now, self.session.network
+        if not network.rows or self.picture.lines_in_box < 2:
+            return
+        for placed in self.placed:
+            device = self.wiring.devices.get(placed.device)
+            peer = network.row_of(device) if device is not None else None
+            if peer is None or peer.offset_ms is None:
+                continue
+            box, low = placed.box, 64 if placed.box.height() > 60 else 44
+            words = f"{peer.offset_ms:+.2f} ms, {peer.lost_percent:.0f} % lost"
+            draw.fill(painter, box.left() + 12, box.top() + low - 15, box.width() - 16, 19, p.panel)
+            draw.text(
+                painter, box.left() + 16, box.top() + low, words, p.reed,
+                size=14, weight=600, width=box.width() - 24,
+            )  # fmt: skip
 
 
 def _sign(value: float) -> float:

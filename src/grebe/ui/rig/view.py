@@ -17,6 +17,7 @@ from PyQt6.QtWidgets import (
 )
 
 from grebe.app.export import export_setup
+from grebe.app.networking import SEEN
 from grebe.app.runtime import own_profiles_dir
 from grebe.app.session import Session
 from grebe.core.document import Project, let_lead, with_device, with_rig
@@ -36,6 +37,7 @@ from grebe.core.rig.setup import PULSE_CARE
 from grebe.core.rig.spec import Profile
 from grebe.errors import EditError, GrebeError, ProfileError
 from grebe.formats.profiles import own_profiles, shipped_profiles, write_profile
+from grebe.link.messages import PeerRow
 from grebe.ui.printing import html_to_pdf
 from grebe.ui.rig.abilities import AbilitiesPane
 from grebe.ui.rig.canvas import RigCanvas
@@ -48,6 +50,7 @@ from grebe.ui.rig.notes import NotesPane
 from grebe.ui.rig.pages import AddPage, CablePage, RemovePage
 from grebe.ui.rig.setup import SetupPane
 from grebe.ui.rig.tables import TablesPane
+from grebe.ui.sync.computers import peer_lines
 from grebe.ui.view import Sheet, View
 from grebe.ui.widgets import Pill
 
@@ -161,7 +164,7 @@ class RigView(View):
     def _draw_rig(self) -> None:
         size = self.drawing_area.size()
         self.tree_canvas.selected = self.selected
-        rig = self.session.project.rig
+        rig = self.session.network.shown_rig()
         self.tree_canvas.show_rig(rig, max(200.0, size.width() - 4), max(160.0, size.height() - 4))
 
     # Showing
@@ -175,7 +178,7 @@ class RigView(View):
     def document_changed(self) -> None:
         """Show the rig as it is now."""
         rig = self.session.project.rig
-        known = [d.id for d in rig.devices]
+        known = [d.id for d in self.session.network.shown_rig().devices]
         if self.selected not in (*known, GREBE_ID):
             self.selected = known[0] if known else GREBE_ID
         self._draw_rig()
@@ -210,20 +213,34 @@ class RigView(View):
         if ports != self._ports_shown:
             self._ports_shown = ports
             self.tree_canvas.update()
+        if self.session.network.shown_rig() is not self.tree_canvas.wiring.rig:
+            self.document_changed()  # a computer came or went
+        elif self.session.network.rows:
+            self.tree_canvas.update()
         self._show_facts()
 
     def _device(self) -> Device | None:
         devices = self.session.project.rig.devices
         return next((d for d in devices if d.id == self.selected), None)
 
+    def _computer(self, device: Device | None) -> PeerRow | None:
+        """What is selected as a computer of the session, if it is one."""
+        network = self.session.network
+        if device is not None:
+            return network.row_of(device)
+        return next((r for r in network.rows if SEEN + r.id == self.selected), None)
+
     def _show_facts(self) -> None:
         device = self._device()
-        if device is None:
+        peer = self._computer(device)
+        if peer is not None and device is None:
+            self.device_page.show_lines(peer_lines(peer), [])
+        elif device is None:
             lines = grebe_lines(self.session, self.tree_canvas.tree)
             self.device_page.show_lines(lines, [])
         else:
             how, able = device_lines(self.session, device, self.tree_canvas.tree)
-            self.device_page.show_lines(how, able)
+            self.device_page.show_lines([*how, *(peer_lines(peer) if peer else [])], able)
 
     def showEvent(self, event: object) -> None:
         """Look for ports whenever the station is shown."""

@@ -7,26 +7,47 @@ from typing import Any
 
 import msgspec
 from PyQt6.QtCore import Qt
-from PyQt6.QtWidgets import QFileDialog, QScrollArea
+from PyQt6.QtWidgets import QFileDialog, QScrollArea, QStackedWidget, QWidget
 
+from grebe.app.network_form import CHOICES, NetworkForm
 from grebe.app.session import Session
 from grebe.core.document import with_device
 from grebe.core.rig.model import Device
 from grebe.core.rig.tree import clock_tree
 from grebe.core.sync.measure import Measured
 from grebe.link.messages import Status
+from grebe.ui.form import Form, Row
 from grebe.ui.rig.facts import grebe_lines
 from grebe.ui.sheet import Facts, Line, head, note, row
 from grebe.ui.sync.canvas import SyncCanvas
 from grebe.ui.sync.check import TONES, check_lines, figure_lines
+from grebe.ui.sync.computers import ComputersCanvas, computer_lines, computers_words
 from grebe.ui.sync.recording import RecordingCheck
 from grebe.ui.sync.tempo import TempoFields
-from grebe.ui.view import Sheet, View
+from grebe.ui.view import PanedView, Sheet
 from grebe.ui.words import counted, late_text
 
+PANES = (("Boxes", "pane_boxes"), ("Computers", "pane_computers"))
+TITLES = {"session": "The session", "osc": "OSC"}
+ROWS = (
+    Row("session", "name", "Called"),
+    Row("session", "passphrase", "Passphrase"),
+    Row("session", "peer", "We are"),
+    Row("session", "span", "One every, beats"),
+    Row("session", "shares_starts", "Start, stop", CHOICES["shares_starts"]),
+    Row("session", "brings_tempo", "Tempo", CHOICES["brings_tempo"]),
+    Row("session", "shows_stage", "Our stage", CHOICES["shows_stage"]),
+    Row("session", "interface", "Interface"),
+    Row("session", "addresses", "Addresses"),
+    Row("osc", "port", "Port"),
+    Row("osc", "senders", "May ask, besides us"),
+    Row("osc", "clients", "Always told"),
+    Row("osc", "hz", "Times a second"),
+)
 
-class SyncView(View):
-    """Strips, and the clock's sheet."""
+
+class SyncView(PanedView):
+    """Strips, and the clock's sheet; the other computers, and the session's."""
 
     scope = "sync"
     number = 2
@@ -53,22 +74,96 @@ class SyncView(View):
         self.tempo = TempoFields()
         self.tempo.wanted.connect(session.go_to_tempo)
         self.tempo.done.connect(self.strips.setFocus)
+        self.computers = ComputersCanvas(session)
+        self.computers.computer_clicked.connect(self._select_computer)
+        self.editor = NetworkForm(session)
+        self.form = Form(self.editor, TITLES, ROWS)
+        self.take_typed(self.form, self.editor)
         self.sheet.column.addWidget(self.tempo)
         self.sheet.column.addWidget(rolling, 1)
-        self.lay_out(self.strips, self.sheet, body=area)
+        self.sheet.column.addWidget(self.form, 1)
+        self.panes = QStackedWidget()
+        self.panes.addWidget(area)
+        self.panes.addWidget(self.computers)
+        area.setFocusProxy(self.strips)
+        above = QWidget()
+        above.setLayout(self.tab_row(PANES))
+        self.lay_out(self.strips, self.sheet, above=above, body=self.panes, keyed=self.panes)
+        self.form.setVisible(False)
         self.recording = RecordingCheck(self)
         self.recording.progressed.connect(self._file_progressed)
         self.recording.measured.connect(self._file_measured)
         self.recording.failed.connect(self._file_failed)
         self._file_lines: list[Line] = []
-        self.add_pill("Check it", "check")
-        self.add_pill("Check all", "check_all")
-        self.add_pill("A recording", "measure_file")
-        self.add_pill("Set its offset", "set_offset", primary=True)
+        self._rolling = rolling
+        self.show_tab(0)
+        self._of_boxes = [
+            self.add_pill("Check it", "check"),
+            self.add_pill("Check all", "check_all"),
+            self.add_pill("A recording", "measure_file"),
+            self.add_pill("Set its offset", "set_offset", primary=True),
+        ]
+        self.join_pill = self.add_pill("Join", "join", primary=True)
+        self.accept_pill = self.add_pill("Accept", "set_offset", primary=True)
+        self._of_computers = [self.add_pill("Settings", "settings"), self.join_pill]
+        self._show_pills()
         self.document_changed()
+
+    @property
+    def at_computers(self) -> bool:
+        """Whether the other computers are shown."""
+        return self.panes.currentIndex() == 1
+
+    def _to_pane(self, index: int) -> None:
+        self.panes.setCurrentIndex(index)
+        self.show_tab(index)
+        self.tempo.setVisible(index == 0)
+        self._show_pills()
+        self._show_form(on=False)
+        self.document_changed()
+        self.focus_pane()
+
+    def _show_pills(self) -> None:
+        for pill in self._of_boxes:
+            pill.setVisible(not self.at_computers)
+        for pill in self._of_computers:
+            pill.setVisible(self.at_computers)
+        waits = any(not r.accepted for r in self.session.network.rows)
+        self.accept_pill.setVisible(self.at_computers and waits)
+
+    def _show_form(self, *, on: bool) -> None:
+        self.form.setVisible(on)
+        self._rolling.setVisible(not on)
+
+    def do_pane_boxes(self) -> None:
+        """How far off each box is."""
+        self._to_pane(0)
+
+    def do_pane_computers(self) -> None:
+        """Who else is in the session."""
+        self._to_pane(1)
+
+    def do_settings(self) -> None:
+        """The session's settings, or away with them."""
+        if not self.at_computers:
+            self._to_pane(1)
+        if self.form.isVisibleTo(self):
+            self.escaped()
+        else:
+            self._show_form(on=True)
+            self.form.open()
+
+    def do_join(self) -> None:
+        """Join, or leave."""
+        self.session.network.toggle()
+
+    def _select_computer(self, peer: str) -> None:
+        self.computers.selected = peer
+        self.moved()
 
     def type_tempo(self) -> None:
         """Into the tempo's field."""
+        self._to_pane(0)
         self.tempo.open()
 
     def escaped(self) -> None:
@@ -76,6 +171,9 @@ class SyncView(View):
         self.recording.give_up()
         self.session.checking.end()
         self._file_lines = []
+        if self.form.isVisibleTo(self):
+            self._show_form(on=False)
+            self.focus_pane()
         self.moved()
         if self.tempo.isAncestorOf(self.focusWidget() or self):
             self.strips.setFocus()
@@ -95,10 +193,21 @@ class SyncView(View):
         if self.session.song is not None:
             self.tempo.show_tempo(self.session.song.bpm)
         self._tree = clock_tree(rig)
+        self.form.show_all()
         self.moved()
 
     def moved(self) -> None:
         """Figures follow the engine."""
+        if self.at_computers:
+            peers = self.session.network.peers
+            self.heading.say("Sync", computers_words(peers))
+            self.facts.show_lines(computer_lines(self.session, self.computers.row()))
+            self.computers.update()
+            words = "Leave" if self.session.network.on else "Join"
+            if self.join_pill.words != words:
+                self.join_pill.set_words(words)
+            self._show_pills()
+            return
         self.heading.say("Sync", self._words())
         self.facts.show_lines(self._lines())
 
@@ -234,13 +343,26 @@ class SyncView(View):
         self._step(1)
 
     def _step(self, by: int) -> None:
+        if self.at_computers:
+            peers = [r.id for r in self.session.network.rows]
+            here = self.computers.row()
+            if here is not None:
+                self._select_computer(peers[(peers.index(here.id) + by) % len(peers)])
+            return
         ids = [d.id for d in self.session.project.rig.devices]
         if ids:
             at = ids.index(self.strips.selected) if self.strips.selected in ids else 0
             self.select(ids[(at + by) % len(ids)])
 
     def do_set_offset(self) -> None:
-        """Set the selected device's offset to the number that mends it."""
+        """Set the selected device's offset to the number that mends it; accept a computer."""
+        if self.at_computers:
+            peer = self.computers.row()
+            if peer is None or peer.accepted:
+                self.session.say("info", "Nobody waits to be accepted.")
+            else:
+                self.session.network.accept(peer.id)
+            return
         devices = self.session.project.rig.devices
         device = next((d for d in devices if d.id == self.strips.selected), None)
         if device is None:
