@@ -105,6 +105,7 @@ ACTIONS: tuple[Action, ...] = (
         scope="sync",
     ),
     _a("settings", "The session's settings, and OSC's", "E", scope="sync"),
+    _a("watch", "Show the computer's stage in a window of its own", "S", scope="sync"),
     _a("pane_boxes", "The boxes", "Alt+1", scope="sync", wide=True),
     _a("pane_computers", "The other computers", "Alt+2", scope="sync", wide=True),
     _a("check", "Check it over 16 bars", "C", scope="sync"),

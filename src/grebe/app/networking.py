@@ -10,12 +10,23 @@ from typing import TYPE_CHECKING
 import msgspec
 
 from grebe.app.passphrases import passphrase_of
-from grebe.app.supervisor import let_go, start_laptop
+from grebe.app.supervisor import let_go, rtp_ports, start_display, start_laptop
 from grebe.core.peers.use import OscUse, SessionUse
 from grebe.core.rig.model import GREBE_ID, PEERS_ID, Cable, Device, Port, Rig
 from grebe.errors import EditError
 from grebe.formats.project import project_bytes
-from grebe.link.messages import AcceptPeer, Join, Osc, PeerRow, Peers, Propose, Shown, Status
+from grebe.link.messages import (
+    AcceptPeer,
+    Join,
+    Osc,
+    PeerRow,
+    Peers,
+    Propose,
+    RtpPort,
+    RtpPorts,
+    Shown,
+    Status,
+)
 
 if TYPE_CHECKING:
     from grebe.app.linked import Linked
@@ -53,6 +64,7 @@ class Networking:
         self._laptops: dict[str, subprocess.Popen[bytes]] = {}
         """Stand-ins that are peers of their own, by device."""
         self._rig: tuple[Rig, tuple[tuple[str, str], ...], Rig] | None = None
+        self._ports: tuple[RtpPort, ...] = ()
         self._asked: set[tuple[str, float]] = set()
         self._seen: dict[str, str] | None = None
 
@@ -140,6 +152,7 @@ class Networking:
 
     def renew(self) -> None:
         """Another engine is there: it is told what is on."""
+        self._ports = ()
         if self.joined is not None:
             self._send_join()
         if self.osc is not None:
@@ -187,8 +200,12 @@ class Networking:
             self._linked.tell(Osc(use=self.osc))
 
     def show(self) -> None:
-        """The document, for those that name things by it or show it."""
+        """The document, for those that name things by it or show it; MIDI over the network."""
         linked = self._linked
+        ports = rtp_ports(linked.project.rig.devices)
+        if ports != self._ports:
+            self._ports = ports
+            linked.tell(RtpPorts(ports=ports))
         if self.joined is None and self.osc is None:
             return
         linked.tell(
@@ -200,6 +217,10 @@ class Networking:
                 source=str(linked.store.path.resolve()) if linked.store.path else "",
             )
         )
+
+    def watch(self, name: str) -> None:
+        """Another computer's stage, in a window of its own."""
+        let_go(start_display(self._linked.project.rig.network, name))
 
     def accept(self, peer: str) -> None:
         """A peer's word counts from now on."""

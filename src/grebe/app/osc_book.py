@@ -46,8 +46,8 @@ TOLD: tuple[Told, ...] = (
     Told("/grebe/mute/N", "int text", "1 while number N is muted, and its name."),
     Told("/grebe/solo/N", "int text", "1 while number N sounds alone, and its name."),
     Told("/grebe/track/N", "text", "State of loop track N."),
-    Told("/grebe/move", "text float", "The next move by hand, and seconds until it goes best."),
     Told("/grebe/peers", "int", "Other computers in the session."),
+    Told("/grebe/move", "text float", "The next move by hand, and seconds until it goes best.", True),
     Told("/grebe/position", "int int float",
          "Bar of the section, beat of the bar, from 1, and how far into the beat, 0 to 1.", True),
     Told("/grebe/countdown", "int int float",
@@ -89,7 +89,7 @@ class OscBook:
             return {}
         out: dict[str, tuple[Argument, ...]] = {
             "/grebe/running": (int(status.running),),
-            "/grebe/tempo": (float(round(status.bpm, 3)),),
+            "/grebe/tempo": (float(round(session.tempo_now, 2)),),
             "/grebe/song": (session.song.name if session.song is not None else "",),
             "/grebe/held": (int(status.held),),
             "/grebe/peers": (len(status.peers.rows) if status.peers is not None else 0,),

@@ -15,7 +15,7 @@ import msgspec
 
 from grebe.app.client import EngineClient
 from grebe.app.loops import folder_of, loop_path
-from grebe.app.runtime import engine_socket, standin_socket
+from grebe.app.runtime import engine_socket, runtime_dir, standin_socket
 from grebe.core.document import Project
 from grebe.core.peers.use import SessionUse
 from grebe.core.player.commands import SetPlan
@@ -23,7 +23,7 @@ from grebe.core.player.plan import Plan
 from grebe.core.rig.model import Device
 from grebe.core.rig.standin import setups
 from grebe.errors import EngineError
-from grebe.link.messages import Load
+from grebe.link.messages import Load, RtpPort
 
 READY_WITHIN_S = 10.0
 
@@ -57,6 +57,24 @@ def start_laptop(
     process.stdin.write(msgspec.json.encode(told) + b"\n")
     process.stdin.flush()
     return process
+
+
+def display_command() -> list[str]:
+    """What watches another computer's stage, as a command; told by `display_words`."""
+    return [sys.executable, "-m", "grebe.peers", "--display"]
+
+
+def display_words(use: SessionUse, passphrase: str, of: str) -> bytes:
+    """Its first line: which session, whose stage."""
+    told = {"use": msgspec.to_builtins(use), "passphrase": passphrase, "of": of}
+    return msgspec.json.encode(told) + b"\n"
+
+
+def start_display(use: SessionUse, of: str) -> subprocess.Popen[bytes]:
+    """Start a window that shows another computer's stage; its passphrase is the one kept here."""
+    where = [w for a in use.addresses for w in ("--at", a)]
+    where += ["--interface", use.interface] if use.interface else []
+    return _detached("grebe", "display", "--session", use.name, "--of", of, *where)
 
 
 def _detached(module: str, *arguments: str) -> subprocess.Popen[bytes]:
@@ -126,6 +144,19 @@ class StandinsProcess:
             raise EngineError("the stand-ins did not start")
 
 
+def rtp_ports(devices: Sequence[Device]) -> tuple[RtpPort, ...]:
+    """Devices that are reached or heard by MIDI over the network, and how."""
+    out: list[RtpPort] = []
+    for device in devices:
+        target = device.port.name if device.port.wire == "rtp" else ""
+        listen = device.input.name if device.input.wire == "rtp" else ""
+        if target or listen:
+            path = str(runtime_dir() / f"rtp-{device.id}.sock")
+            number = int(listen) if listen.isdecimal() and int(listen) < 65_535 else 0
+            out.append(RtpPort(device=device.id, path=path, target=target, listen=number))
+    return tuple(out)
+
+
 def load_message(project: Project, plan: Plan) -> Load:
     """What the engine needs to play a plan: the plan, where the stand-ins are, what they are.
 
@@ -134,5 +165,6 @@ def load_message(project: Project, plan: Plan) -> Load:
     folder = folder_of(Path(plan.source) if plan.source else None)
     loops = {loop.id: str(loop_path(loop, folder)) for loop in project.loops}
     paths = {device.id: str(standin_socket(device.id)) for device in standin_devices(plan.devices)}
+    handed = {p.device: p.path for p in rtp_ports(plan.devices)}
     boxes = setups(project, paths, plan.song.bpm, loops)
-    return Load(plan=SetPlan(plan=plan), standins=paths, setups=boxes)
+    return Load(plan=SetPlan(plan=plan), standins={**paths, **handed}, setups=boxes)

@@ -170,7 +170,7 @@ def ports(arguments: argparse.Namespace) -> int:
     for transport, row in found.items():
         if not row["available"]:
             sys.stdout.write(f"{transport}: {row['reason']}\n")
-        for kind in ("midi", "midi_in", "audio", "audio_in"):
+        for kind in ("midi", "midi_in", "audio", "audio_in", "interfaces"):
             for name in row.get(kind, []):
                 sys.stdout.write(f"{transport} {kind}: {name}\n")
     return 0

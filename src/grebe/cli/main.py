@@ -8,7 +8,7 @@ import sys
 from collections.abc import Sequence
 
 from grebe import __version__
-from grebe.cli import calc, files, follow, live, sets, sync, window
+from grebe.cli import calc, files, follow, live, network, sets, sync, window
 from grebe.errors import GrebeError
 
 UNUSABLE = 2
@@ -31,7 +31,7 @@ def build_parser() -> argparse.ArgumentParser:
     )
     parser.add_argument("--version", action="version", version=f"grebe {__version__}")
     commands = parser.add_subparsers(metavar="COMMAND")
-    for module in (window, files, sets, live, follow, sync, calc):
+    for module in (window, files, sets, live, network, follow, sync, calc):
         module.add_commands(commands)
     parser.set_defaults(call=window.open_last)
     return parser

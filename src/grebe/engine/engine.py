@@ -618,7 +618,7 @@ class Engine:
                 self._controls.relight()
             if back and self._running:
                 self._command(Rejoin(device=back))
-        if self._running or self._server.connections:
+        if self._running or any(not c.network for c in self._server.connections):
             self._last_wanted = now
         elif now - self._last_wanted > IDLE_NS:
             self._leaving = True

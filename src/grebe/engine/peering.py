@@ -18,12 +18,15 @@ from grebe.link.messages import (
     Osc,
     Peers,
     Propose,
+    RtpPorts,
     ShareStart,
     Shown,
 )
 
-AboutPeers: TypeAlias = Join | AcceptPeer | Propose | ShareStart | Agreed | Peers | Osc | Shown
-ABOUT_PEERS = (Join, AcceptPeer, Propose, ShareStart, Agreed, Peers, Osc, Shown)
+AboutPeers: TypeAlias = (
+    Join | AcceptPeer | Propose | ShareStart | Agreed | Peers | Osc | RtpPorts | Shown
+)
+ABOUT_PEERS = (Join, AcceptPeer, Propose, ShareStart, Agreed, Peers, Osc, RtpPorts, Shown)
 
 SILENT_NS = 2_000_000_000
 
@@ -36,6 +39,7 @@ class Peering:
         self._desk = desk
         self._join = Join()
         self._osc = Osc()
+        self._rtp = RtpPorts()
         self._shown: Shown | None = None
         self._peers: Peers | None = None
         self._told_ns = 0
@@ -43,7 +47,7 @@ class Peering:
     def status(self, now_ns: int) -> Peers | None:
         """The session as the network process saw it last; None while none was asked for."""
         use = self._join.use
-        if use is None and self._osc.use is None:
+        if use is None and self._osc.use is None and not self._rtp.ports:
             return None
         if self._peers is None or now_ns - self._told_ns > SILENT_NS:
             return Peers(state="starting", session=use.name if use is not None else "")
@@ -53,6 +57,7 @@ class Peering:
         """A network process has come: it is told all that it has to know."""
         connection.send(self._join)
         connection.send(self._osc)
+        connection.send(self._rtp)
         if self._shown is not None:
             connection.send(self._shown)
 
@@ -73,6 +78,8 @@ class Peering:
                 self._shown = message
             elif isinstance(message, Osc):
                 self._osc = message
+            elif isinstance(message, RtpPorts):
+                self._rtp = message
             self._tell(message)
 
     def _tell(self, message: FromEngine) -> None:

@@ -11,6 +11,7 @@ from grebe.errors import PortLost
 from grebe.wires.alsa import AlsaInput, AlsaPort
 from grebe.wires.base import InPort, OutPort
 from grebe.wires.drawn import LinePort
+from grebe.wires.handed import HandedPort
 from grebe.wires.jack import JackWire
 from grebe.wires.jack_transport import JackFollowed, JackTransport, Where
 from grebe.wires.pulse_input import PulseInput
@@ -63,9 +64,17 @@ class PortBook:
             if path is None:
                 raise PortLost(f"no stand-in runs for {device.name}")
             return StandinPort(path)
+        if port.wire == "rtp":
+            return self._handed(device)
         if port.wire == "jack":
             return self._jack_wire().open_port(device.name, port.name)
         return AlsaPort(port.name)
+
+    def _handed(self, device: Device) -> HandedPort:
+        path = self.standins.get(device.id)
+        if path is None:
+            raise PortLost(f"nothing carries MIDI over the network for {device.name}")
+        return HandedPort(path)
 
     def open_line(self, name: str, line: AudioPort, shape: PulseShape) -> LinePort | None:
         """Open a way out for pulses or a level; None where none is set. PortLost as above."""
@@ -88,6 +97,8 @@ class PortBook:
         """
         if device.port.wire == "standin":
             return opened if isinstance(opened, StandinPort) else None
+        if device.input.wire == "rtp":
+            return opened if isinstance(opened, HandedPort) else self._handed(device)
         if device.input.wire == "jack":
             return self._jack_wire().open_input(device.name, device.input.name)
         if device.input.wire == "alsa":

@@ -91,6 +91,37 @@ class OscState(Value, frozen=True, kw_only=True, tag="osc_state"):
     problem: str = ""
 
 
+class RtpPort(Value, frozen=True, kw_only=True):
+    """A device that is reached by MIDI over the network."""
+
+    device: str
+    path: str
+    """Socket at which the network process hands MIDI over."""
+    target: str = ""
+    """host:port it is at; "" for one that is only heard."""
+    listen: int = 0
+    """UDP port it is heard at; 0 for one that is only sent to."""
+
+
+class RtpPorts(Value, frozen=True, kw_only=True, tag="rtp"):
+    """Carry MIDI over the network for these devices, and no others."""
+
+    ports: tuple[RtpPort, ...] = ()
+
+
+class RtpState(Value, frozen=True, kw_only=True, tag="rtp_state"):
+    """How MIDI over the network is doing for one device, in packets."""
+
+    device: str
+    sent: int = 0
+    received: int = 0
+    lost: int = 0
+    repaired: int = 0
+    """Messages that the journal made up for."""
+    unreadable: int = 0
+    problem: str = ""
+
+
 class AcceptPeer(Value, frozen=True, kw_only=True, tag="accept"):
     """From now on the word of this peer counts here."""
 
@@ -165,6 +196,7 @@ class Peers(Value, frozen=True, kw_only=True, tag="peers"):
     """Packets that were no good, or too many."""
     problem: str = ""
     osc: OscState | None = None
+    rtp: tuple[RtpState, ...] = ()
 
 
 class Do(Value, frozen=True, kw_only=True, tag="do"):
@@ -274,6 +306,7 @@ ToEngine: TypeAlias = (
     | Agreed
     | Peers
     | Osc
+    | RtpPorts
     | Do
     | Shown
 )
@@ -470,6 +503,7 @@ FromEngine: TypeAlias = (
     | Propose
     | ShareStart
     | Osc
+    | RtpPorts
     | Shown
 )
 
@@ -506,6 +540,14 @@ class Unpacker:
             out.append(bytes(self._buffer[_LENGTH.size : end]))
             del self._buffer[:end]
         return out
+
+
+def from_watched(frame: bytes) -> FromEngine:
+    """A packed message as a whole, from a stage that is shown. ProtocolError as below."""
+    bodies = Unpacker().feed(frame)
+    if len(bodies) != 1:
+        raise ProtocolError("a frame that is no message")
+    return from_engine(bodies[0])
 
 
 def to_engine(body: bytes) -> ToEngine:

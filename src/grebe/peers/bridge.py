@@ -22,11 +22,14 @@ from grebe.link.messages import (
     PeerRow,
     Peers,
     Propose,
+    RtpPorts,
     ShareStart,
     Shown,
     Status,
 )
 from grebe.peers.node import LONGEST_WAIT_S, Node
+from grebe.peers.rtp_ports import RtpPorts as NetworkPorts
+from grebe.peers.show import Showing
 from grebe.peers.surfaces import Surfaces
 from grebe.wires.clock import raw_ns
 
@@ -45,6 +48,9 @@ class Bridge:
         self._join = Join()
         self._node: Node | None = None
         self._surfaces = Surfaces(client.send)
+        self._midi = NetworkPorts()
+        self._showing: Showing | None = None
+        self._shown: Shown | None = None
         self._problem = ""
         self._agreed_ns = self._peers_ns = 0
         self._agreed_on: tuple[object, ...] = ()
@@ -61,20 +67,26 @@ class Bridge:
                 self._node.turn()
                 self._say_agreed(self._node.peer, now)
             self._surfaces.turn(now)
+            self._midi.turn(now)
+            if self._showing is not None:
+                self._showing.turn(now)
             if now - self._peers_ns >= PEERS_NS:
                 self._peers_ns = now
                 self._client.send(self._peers())
-            if self._node is not None or self._surfaces.on:
+            if self._node is not None or self._surfaces.on or self._midi.on:
                 self._wanted_ns = now
             elif now - self._wanted_ns > UNWANTED_NS:
                 break
         if self._node is not None:
             self._node.close()
         self._surfaces.close()
+        self._midi.close()
 
     def _wait(self) -> None:
         node = self._node
-        sockets = [*self._surfaces.sockets(), *(node.sockets() if node is not None else [])]
+        sockets = [*self._surfaces.sockets(), *self._midi.sockets()]
+        sockets += self._showing.sockets() if self._showing is not None else []
+        sockets += node.sockets() if node is not None else []
         wait = min(LONGEST_WAIT_S, node.wait_s() if node is not None else LONGEST_WAIT_S)
         waited: list[Any] = [self._client, *sockets]
         ready, _, _ = select.select(waited, [], [], wait)
@@ -82,6 +94,7 @@ class Bridge:
         if node is not None:
             node.take([s for s in came if s in node.sockets()])
         self._surfaces.take(came, raw_ns())
+        self._midi.take(came)
 
     def _hear(self, message: FromEngine) -> None:
         node, now = self._node, raw_ns()
@@ -89,10 +102,17 @@ class Bridge:
             self._take_part(message)
         elif isinstance(message, Osc):
             self._surfaces.use(message.use)
+        elif isinstance(message, RtpPorts):
+            self._midi.use(message.ports)
         elif isinstance(message, Shown):
             self._surfaces.shown(message)
+            self._shown = message
+            if self._showing is not None:
+                self._showing.shown(message)
         elif isinstance(message, Status):
             self._surfaces.status(message)
+            if self._showing is not None:
+                self._showing.status(message, now)
             if node is not None:
                 node.peer.runs = message.running
         elif node is None:
@@ -114,6 +134,9 @@ class Bridge:
         if self._node is not None:
             self._node.close()
             self._node = None
+        if self._showing is not None:
+            self._showing.close()
+            self._showing = None
         if join.use is None:
             return
         try:
@@ -123,6 +146,11 @@ class Bridge:
                 bpm=join.bpm,
                 downbeat_ns=join.downbeat_ns,
             )
+            if join.use.shows_stage:
+                self._showing = Showing(self._node.key)
+                self._node.peer.service = self._showing.port
+                if self._shown is not None:
+                    self._showing.shown(self._shown)
         except (NetworkError, OSError) as error:
             self._problem = str(error)
             self._client.send(Peers(state="off", session=join.use.name, problem=str(error)))
@@ -142,7 +170,7 @@ class Bridge:
         osc = self._surfaces.state()
         if node is None or use is None:
             session = use.name if use is not None else ""
-            return Peers(session=session, problem=self._problem, osc=osc)
+            return Peers(session=session, problem=self._problem, osc=osc, rtp=self._midi.states())
         peer, now = node.peer, raw_ns()
         return Peers(
             state=peer.phase if peer.phase != "left" else "off",
@@ -174,6 +202,7 @@ class Bridge:
             dropped=node.dropped,
             problem=node.problem or node.discovery_problem(),
             osc=osc,
+            rtp=self._midi.states(),
         )
 
 

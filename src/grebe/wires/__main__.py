@@ -9,6 +9,7 @@ from grebe.errors import PortLost
 from grebe.wires.alsa import alsa_ports
 from grebe.wires.jack import open_client
 from grebe.wires.sound import interfaces
+from grebe.wires.udp import interfaces as net_interfaces
 
 LOOK_S = 8
 """A look that takes longer is ended: a JACK that hangs must not leave processes behind."""
@@ -51,6 +52,12 @@ def found() -> dict[str, dict[str, object]]:
         }
     except PortLost as error:
         out["sound"] = {"available": False, "reason": str(error), "audio": []}
+    out["network"] = {
+        "available": True,
+        "interfaces": [
+            f"{name} ({', '.join(addresses)})" for name, _, addresses in net_interfaces()
+        ],
+    }
     return out
 
 

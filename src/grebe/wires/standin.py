@@ -27,6 +27,8 @@ class StandinPort:
     """A connection to one stand-in."""
 
     stamped = False
+    what = "the stand-in"
+    """What stands at the other end, for people."""
 
     def __init__(self, path: str) -> None:
         """Connect to the stand-in listening at `path`. PortLost when none does."""
@@ -41,7 +43,7 @@ class StandinPort:
             self._socket.connect(path)
         except OSError as error:
             self._socket.close()
-            raise PortLost(f"the stand-in is not there ({error.strerror})") from error
+            raise PortLost(f"{self.what} is not there ({error.strerror})") from error
 
     def send(self, data: bytes, due_ns: int) -> None:
         """Send now, or when it reads again. One that does not read for long counts as gone."""
@@ -55,10 +57,10 @@ class StandinPort:
                 self._socket.send(self._waiting[0])
             except BlockingIOError as error:
                 if len(self._waiting) > MAX_WAITING:
-                    raise PortLost("the stand-in stopped listening") from error
+                    raise PortLost(f"{self.what} stopped listening") from error
                 return
             except OSError as error:
-                raise PortLost(f"the stand-in stopped listening ({error.strerror})") from error
+                raise PortLost(f"{self.what} stopped listening ({error.strerror})") from error
             self._waiting.popleft()
 
     def discard(self) -> list[bytes]:
@@ -101,9 +103,9 @@ class StandinPort:
             except BlockingIOError:
                 return
             except OSError as error:
-                raise PortLost(f"the stand-in is gone ({error.strerror})") from error
+                raise PortLost(f"{self.what} is gone ({error.strerror})") from error
             if not packet:
-                raise PortLost("the stand-in hung up")
+                raise PortLost(f"{self.what} hung up")
             try:
                 for report in decode_reports(packet):
                     if report.kind is ReportKind.PLAYED:

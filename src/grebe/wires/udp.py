@@ -226,6 +226,11 @@ def _age_ns(stamp: bytes) -> int:
     return age if 0 <= age < MAX_AGE_NS else 0
 
 
-def is_local(host: str) -> bool:
-    """Whether an address is this computer's own loopback."""
-    return ipaddress.ip_address(host.partition("%")[0]).is_loopback
+def near_networks() -> list[ipaddress.IPv4Network | ipaddress.IPv6Network]:
+    """Networks that this computer is in itself, and its own addresses."""
+    out: list[ipaddress.IPv4Network | ipaddress.IPv6Network] = []
+    for adapter in ifaddr.get_adapters():
+        for ip in adapter.ips:
+            host = ip.ip if isinstance(ip.ip, str) else ip.ip[0]
+            out.append(ipaddress.ip_network(f"{host}/{ip.network_prefix}", strict=False))
+    return out

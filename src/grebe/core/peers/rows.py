@@ -65,7 +65,7 @@ def rows(peer: Peer, now_ns: int) -> list[Row]:
                 runs=state.runs,
                 offset_ms=beat_offset_ms(peer, other, now_ns) if here else None,
                 spread_ms=clock.spread_ns / 1e6 if clock is not None else 0.0,
-                delay_ms=clock.delay_ns / 1e6 if clock is not None else 0.0,
+                delay_ms=max(0.0, clock.delay_ns / 1e6) if clock is not None else 0.0,
                 lost_percent=other.lost_percent,
                 service=state.service,
             )
@@ -74,9 +74,12 @@ def rows(peer: Peer, now_ns: int) -> list[Row]:
 
 
 def beat_offset_ms(peer: Peer, other: Other, now_ns: int) -> float | None:
-    """How late another's beat is against ours, as it says its own runs; None if not known."""
+    """How late another's beat is against ours, as it says its own runs; None if not known, or
+    where it runs at another tempo."""
     clock, state = other.clock(now_ns), other.state
     if clock is None or state is None:
+        return None
+    if abs(state.tempo.micro_bpm - peer.line.last.micro_bpm) > 1 and not peer.just_changed(now_ns):
         return None
     session = state.mapping.at(clock.theirs(now_ns))
     if peer.just_changed(now_ns):  # it may not have said so yet

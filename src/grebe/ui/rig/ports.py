@@ -15,6 +15,9 @@ from PyQt6.QtWidgets import QComboBox
 
 from grebe.core.rig.model import AudioPort, Port
 
+NETWORK = Port(wire="rtp")
+"""Stands for a port on the network that is still to be typed."""
+
 
 class PortLook(QObject):
     """A look for the ports there are, for every list that shows them."""
@@ -75,19 +78,40 @@ class PortChooser(QComboBox):
         self._fill()
 
     def _choices(self) -> list[Port]:
-        standin = [] if self._hears else [Port(wire="standin")]
-        choices = [*standin, *self._found, Port(wire="none")]
+        standin = [] if self._hears else [Port(wire="standin"), Port(wire="peer")]
+        choices = [*standin, *self._found, NETWORK, Port(wire="none")]
         return choices if self._shown in choices else [self._shown, *choices]
 
     def _fill(self) -> None:
+        self.setEditable(False)
         self.clear()
         self.addItems([port_text(port) for port in self._choices()])
         self.setCurrentIndex(self._choices().index(self._shown))
 
     def _picked(self, index: int) -> None:
         port = self._choices()[index]
-        if port != self._shown:
+        if port == NETWORK:
+            self._ask()
+        elif port != self._shown:
             self.chosen.emit(port)
+
+    def _ask(self) -> None:
+        """Where on the network: typed, Enter takes it."""
+        self.setEditable(True)
+        self.setInsertPolicy(QComboBox.InsertPolicy.NoInsert)
+        line = self.lineEdit()
+        assert line is not None
+        line.clear()
+        line.setPlaceholderText("port, as 5004" if self._hears else "host:port")
+        line.editingFinished.connect(self._typed)
+        line.setFocus()
+
+    def _typed(self) -> None:
+        words = self.currentText().strip()
+        self._fill()
+        good = words.isdecimal() if self._hears else bool(words) and words != port_text(NETWORK)
+        if good:
+            self.chosen.emit(Port(wire="rtp", name=words[:200]))
 
 
 class LineChooser(QComboBox):
@@ -149,4 +173,8 @@ def port_text(port: Port) -> str:
         return "nowhere"
     if port.wire == "jack" and not port.name:
         return "JACK, patched by hand"
+    if port.wire == "peer":
+        return "in the session"
+    if port.wire == "rtp":
+        return f"network: {port.name}" if port.name else "network, typed"
     return f"{port.wire.upper()}: {port.name}"

@@ -41,6 +41,8 @@ class StageCanvas(Canvas):
         super().__init__(session)
         self.palette_now = NIGHT
         self.book = book
+        self.keyed = True
+        """Whether there are keys to be told of."""
         self.number: str | None = None
         """Digits of a scene's or song's number being typed; None while none is."""
         self.number_of = "scene"
@@ -306,12 +308,14 @@ class StageCanvas(Canvas):
         if tick >= move.closes:
             return "late"
         if tick >= move.begins:
-            return "now, M"
+            return "now, M" if self.keyed else "now"
         beats = -(-int(move.begins - tick) // beat)
         bars, rest = divmod(beats, now.beats)
         return f"in {bars} bars" if bars > 1 else f"in {bars * now.beats + rest} beats"
 
     def _paint_keys(self, painter: QPainter, box: QRectF, now: Now | None) -> None:
+        if not self.keyed:
+            return
         p, y = NIGHT, box.bottom() - 22
         x = box.left() + 28
         status = self.session.status

@@ -111,7 +111,9 @@ class ComputersCanvas(Canvas):
         if not peer.accepted:
             wish = f"asks for {peer.asks_bpm:g} BPM" if peer.asks_bpm else "not accepted yet"
             return wish, p.crest
-        if peer.offset_ms is not None and abs(peer.offset_ms) > GOOD_MS + peer.spread_ms:
+        if peer.offset_ms is None:
+            return "at another tempo", p.sand
+        if abs(peer.offset_ms) > GOOD_MS + peer.spread_ms:
             return late_text(peer.offset_ms), p.eye
         return ("keeps the time" if peer.reference else "together"), p.reed
 

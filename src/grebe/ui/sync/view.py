@@ -15,6 +15,7 @@ from grebe.core.document import with_device
 from grebe.core.rig.model import Device
 from grebe.core.rig.tree import clock_tree
 from grebe.core.sync.measure import Measured
+from grebe.errors import EditError
 from grebe.link.messages import Status
 from grebe.ui.form import Form, Row
 from grebe.ui.rig.facts import grebe_lines
@@ -106,6 +107,7 @@ class SyncView(PanedView):
         self.join_pill = self.add_pill("Join", "join", primary=True)
         self.accept_pill = self.add_pill("Accept", "set_offset", primary=True)
         self._of_computers = [self.add_pill("Settings", "settings"), self.join_pill]
+        self.watch_pill = self.add_pill("Its stage", "watch")
         self._show_pills()
         self.document_changed()
 
@@ -130,6 +132,8 @@ class SyncView(PanedView):
             pill.setVisible(self.at_computers)
         waits = any(not r.accepted for r in self.session.network.rows)
         self.accept_pill.setVisible(self.at_computers and waits)
+        peer = self.computers.row()
+        self.watch_pill.setVisible(self.at_computers and peer is not None and peer.service > 0)
 
     def _show_form(self, *, on: bool) -> None:
         self.form.setVisible(on)
@@ -156,6 +160,13 @@ class SyncView(PanedView):
     def do_join(self) -> None:
         """Join, or leave."""
         self.session.network.toggle()
+
+    def do_watch(self) -> None:
+        """The selected computer's stage, in a window of its own."""
+        peer = self.computers.row()
+        if peer is None or not peer.service:
+            raise EditError("no computer here shows its stage")
+        self.session.network.watch(peer.name)
 
     def _select_computer(self, peer: str) -> None:
         self.computers.selected = peer
