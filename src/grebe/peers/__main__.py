@@ -6,6 +6,7 @@ With ``--beside-engine`` it serves this user's engine instead; with
 
 from __future__ import annotations
 
+import logging
 import sys
 
 from grebe.peers.alone import be
@@ -14,6 +15,7 @@ from grebe.peers.display import display
 from grebe.peers.lines import first_line
 
 if __name__ == "__main__":
+    logging.disable(logging.WARNING)  # of damaged packets libraries would write a line each
     if sys.argv[1:] == ["--beside-engine"]:
         sys.exit(beside_engine())
     if sys.argv[1:] == ["--display"]:

@@ -19,6 +19,8 @@ from grebe.protocols import midi
 S, Y, A, H = 0x80, 0x40, 0x20, 0x10
 CHAPTERS = "PCMWNETA"
 CLOCKS_PER_SIXTEENTH = 6
+MOST_CLOCKS = 24
+"""So many lost ones are made up for one by one; after more, a position is told."""
 
 
 @dataclass
@@ -245,18 +247,38 @@ class History:
 
     def _repair_clock(self, found: ClockState) -> Iterator[bytes]:
         mine = self.clock
-        if found.running and not mine.running:
-            position = found.clocks // CLOCKS_PER_SIXTEENTH
-            if found.clocks or found.downbeat:
-                yield bytes((midi.SONG_POSITION, position & 0x7F, position >> 7 & 0x7F))
-                yield bytes((midi.CONTINUE,))
-            else:
-                yield bytes((midi.START,))
-        elif mine.running and not found.running:
+        missing = found.clocks - mine.clocks
+        if found.downbeat and not mine.downbeat:
+            missing += 1  # the first clock after a start is where it starts
+        if mine.running and not found.running:
+            yield from [bytes((midi.TIMING_CLOCK,))] * max(0, min(MOST_CLOCKS, missing))
             yield bytes((midi.STOP,))
-        elif found.running:
-            for _ in range(min(24, max(0, found.clocks - mine.clocks))):
-                yield bytes((midi.TIMING_CLOCK,))
+        elif not mine.running and not found.running:
+            if missing:  # it ran and stopped meanwhile, or was put elsewhere
+                yield _position(found.clocks)
+        elif found.running and mine.running and found.downbeat and 0 <= missing <= MOST_CLOCKS:
+            yield from [bytes((midi.TIMING_CLOCK,))] * missing
+        elif found.running and (not mine.running or missing or mine.downbeat):
+            if mine.running:
+                yield bytes((midi.STOP,))
+            yield from _start(found)
+
+
+def _start(found: ClockState) -> Iterator[bytes]:
+    """Start, or go on from a position, with the clocks that have been since."""
+    rest = found.clocks % CLOCKS_PER_SIXTEENTH
+    if found.clocks:
+        yield _position(found.clocks)
+        yield bytes((midi.CONTINUE,))
+    else:
+        yield bytes((midi.START,))
+    if found.downbeat:
+        yield from [bytes((midi.TIMING_CLOCK,))] * (rest + 1)
+
+
+def _position(clocks: int) -> bytes:
+    position = clocks // CLOCKS_PER_SIXTEENTH
+    return bytes((midi.SONG_POSITION, position & 0x7F, position >> 7 & 0x7F))
 
 
 def _old(state: ChannelState, kind: str, number: int, last: int) -> int:

@@ -154,12 +154,13 @@ class Receiver:
             return self._silence(base_ns) if gone else []
         made = self._history.repair(section.journal, number)
         self.repaired += len(made) if gone else 0
-        clocks = [m for m in made if m[0] == midi.TIMING_CLOCK]
-        out = [(base_ns, m) for m in made if m[0] != midi.TIMING_CLOCK]
+        clocks = sum(m[0] == midi.TIMING_CLOCK for m in made)
         begin = self._last_clock_ns
-        if clocks and begin is not None:  # where they would have been, not all at once
-            step = (base_ns - begin) / (len(clocks) + 1)
-            out += [(round(begin + step * (i + 1)), m) for i, m in enumerate(clocks)]
+        if begin is None or any(m[0] in (midi.START, midi.CONTINUE) for m in made):
+            return [(base_ns, m) for m in made]
+        out = [(base_ns, m) for m in made if m[0] != midi.TIMING_CLOCK]
+        step = (base_ns - begin) / (clocks + 1)  # where they would have been, not all at once
+        out += [(round(begin + step * (i + 1)), b"\xf8") for i in range(clocks)]
         return sorted(out, key=lambda timed: timed[0])
 
     def _due_ns(self, timestamp: int, at_ns: int) -> int:
