@@ -18,6 +18,7 @@ import struct
 import subprocess
 import sys
 import time
+from contextlib import suppress
 from heapq import heappop, heappush
 
 TUNSETIFF, IFF_TAP, IFF_NO_PI = 0x400454CA, 0x0002, 0x1000
@@ -100,7 +101,10 @@ def run(namespaces: list[str]) -> None:
         for source, tap in enumerate(taps):
             if tap not in ready:
                 continue
-            frame = os.read(tap, FRAME_BYTES)
+            try:
+                frame = os.read(tap, FRAME_BYTES)
+            except OSError:
+                continue  # its interface is down
             places[frame[6:12]] = source
             known = None if frame[0] & GROUP_BIT else places.get(frame[:6])
             targets = [known] if known is not None else range(len(taps))
@@ -110,7 +114,8 @@ def run(namespaces: list[str]) -> None:
                     heappush(air, (now + model.delay_s(now), serial, target, frame))
         while air and air[0][0] <= time.monotonic():
             _, _, target, frame = heappop(air)
-            os.write(taps[target], frame)
+            with suppress(OSError):  # its interface is down
+                os.write(taps[target], frame)
 
 
 class Network:
