@@ -217,7 +217,7 @@ def test_run_reports_every_device(capsys: pytest.CaptureFixture[str], demo: str)
 def test_ports_and_stop(capsys: pytest.CaptureFixture[str]) -> None:
     """By transport, each with the reason when there are none; nothing to stop is said."""
     found = answer(capsys, "ports")
-    assert set(found) == {"jack", "alsa", "sound"}
+    assert set(found) == {"jack", "alsa", "sound", "network"}
     for row in found.values():
         assert row["available"] or row["reason"]
     assert "alsa" in run(capsys, "ports")[1] or found["alsa"]["available"]

@@ -447,6 +447,7 @@ def test_an_hour_of_figures_stays_small() -> None:
     """Only the last are kept, of ticks and of their due times; counting goes on."""
     outlet = Outlet(fast().rig.device("bass"), None, "")
     outlet.begin(0, started=True)
+    outlet.started()
     count = 260_000  # an hour and a half at 120 BPM
     for n in range(count):
         outlet.tick_sent(n * 1000, 0.5)

@@ -62,6 +62,12 @@ class Desk:
         self._looked_at = 0
         self._steps: dict[str, int] = {}
 
+    def started(self, wire: str) -> None:
+        """Start or Continue has gone down a wire."""
+        for device, outlet in self.outlets.items():
+            if self.via.get(device, device) == wire:
+                outlet.started()
+
     def now_ns(self) -> int:
         """The engine's clock."""
         return self._clock.now_ns()

@@ -57,7 +57,6 @@ from grebe.core.time.ticks import (
 from grebe.engine.controls import Controls
 from grebe.engine.desk import Desk
 from grebe.engine.ears import PULSES
-from grebe.engine.following import Hearing
 from grebe.engine.idle import IdleTicks
 from grebe.engine.jack_following import JackFollowing
 from grebe.engine.listening import Listening
@@ -69,6 +68,7 @@ from grebe.engine.playing_in import PlayingIn
 from grebe.engine.ports import PortBook
 from grebe.engine.server import Connection, Windows
 from grebe.engine.timeline import Timeline
+from grebe.engine.watch import Watch
 from grebe.errors import GrebeError, PortLost
 from grebe.link.messages import (
     LINK_VERSION,
@@ -163,7 +163,7 @@ class Engine:
         self._bars = Bars()
         self._player: Player | None = None
         self._timeline: Timeline | Reclock | None = None
-        self._hearing: Hearing = ""
+        self._watch = Watch(self._desk, server.tell)
         self._queue: list[
             tuple[int, int, str, DeviceEvent | SectionStarts | MutesDropped | SongEnds]
         ] = []
@@ -181,10 +181,10 @@ class Engine:
         self._base_ns = 0
         """When the first tick of this run is due."""
         self._sleep = Sleep()
+        self._held: list[Due] = []
+        """Of the beginning of a run in a session: what is not planned for yet."""
         self._in_session = False
         """Whether what plays is drawn to a session."""
-        self._garbled: set[str] = set()
-        """Sources that have been said to send what is no MIDI."""
         self._leaving = False
 
     def run(self) -> None:
@@ -248,7 +248,7 @@ class Engine:
         session = self._desk.session
         for word in words:
             if isinstance(word, Go) and session is not None and session.ready:
-                self._set_off_in_session(session, session.awaited, word.at_s)
+                session.begin_with_session(word.at_s, self._now_ns(), self._lookahead_ns)
             elif isinstance(word, Go):
                 self._go(word)
             else:
@@ -291,12 +291,19 @@ class Engine:
             horizon = now + self._lookahead_ns
             until = horizon if timeline is None else min(horizon, self._base_ns)
             self._idle.tick(player.plan.song.bpm, now, until)
+        if player is not None and timeline is None:
+            self._come_in(player, now)
+            timeline = self._timeline
         if player is None or timeline is None or not player.running:
             return
         timeline = self._in_or_out_of_session(timeline, now)
         if isinstance(timeline, Reclock):
             self._desk.following.steer(timeline, now + self._lookahead_ns)
         until = int(timeline.tick_at(now + self._lookahead_ns))
+        if self._held:
+            ready = [due for due in self._held if due[0] <= until]
+            self._held = self._held[len(ready) :]
+            self._enqueue(ready)
         if until > player.tick:
             self._enqueue(player.advance(until))
 
@@ -385,6 +392,8 @@ class Engine:
             data = self._bytes[event] = encode(event)
         try:
             port.send(data, due_ns)
+            if isinstance(event, (Start, Continue)):
+                self._desk.started(outlet.device.id)
             if event is Shared.CLOCK:  # a port that stamps: it says later how late it was
                 for sharing in self._desk.sharing.get(outlet.device.id, ()):
                     sharing.tick_sent(due_ns, None)
@@ -397,8 +406,7 @@ class Engine:
             return
         following = self._desk.following
         if isinstance(following, PeerFollowing):
-            if following.starts_alone(command):
-                self._set_off_in_session(following, command)
+            following.begin(command, self._now_ns(), self._lookahead_ns)
             return
         if following.device:
             self._wait_for_leader(player)
@@ -450,19 +458,21 @@ class Engine:
         self._timeline = self._desk.following.timeline(word.tick, word.at_s, player.plan.song.bpm)
         self._set_off(player, dues)
 
-    def _set_off_in_session(
-        self, session: PeerFollowing, command: Begin, at_beat: float | None = None
-    ) -> None:
-        """Come in on a one of the session."""
-        player = self._player
-        if player is None or self._running:
+    def _come_in(self, player: Player, now: int) -> None:
+        """Set off in the session when it is time to."""
+        session, ahead_ns = self._desk.following, self._lookahead_ns
+        coming = session.comes(now, ahead_ns) if isinstance(session, PeerFollowing) else None
+        if coming is None or not isinstance(session, PeerFollowing):
             return
-        dues = player.apply(command)
+        dues = player.apply(coming[0])
         first = next(e.point for _, _, e in dues if isinstance(e, Tempo))
-        base, ahead_ns = player.boundary, self._lookahead_ns
-        self._timeline = session.set_off(first.tick, base, self._now_ns(), ahead_ns, at_beat)
+        base = player.boundary
+        self._timeline = session.set_off(first.tick, base, first.bpm, now, ahead_ns, coming[1])
         self._base_ns = self._timeline.ns_at(base)
-        self._set_off(player, dues)
+        # All but the tempo waits until it is planned for: by then it is known when it is due.
+        told = [due for due in dues if isinstance(due[2], Tempo)]
+        self._held = sorted((d for d in dues if d not in told), key=lambda due: due[0])
+        self._set_off(player, told)
 
     def _in_or_out_of_session(self, timeline: Timeline | Reclock, now: int) -> Timeline | Reclock:
         """A session was joined or left while something plays: it goes on from where it is."""
@@ -553,6 +563,7 @@ class Engine:
             coming = next_multiple(now_tick + 1, CLOCK_TICKS)
             self._idle.go_on(float(timeline.ns_at(coming)), timeline.bpm_at(now_tick))
         self._timeline = None
+        self._held.clear()
         if self._desk.session is not None:
             self._desk.session.ended()
         self._desk.lines.stop()
@@ -600,8 +611,7 @@ class Engine:
             self._last_status = now
             self._desk.collect()
             self._mend_torn()
-            self._watch_leader(now)
-            self._say_what_is_no_midi()
+            self._watch.look(now, running=self._running)
             if self._desk.ears.listening:
                 self._pass_on()  # what a box played may have come with its reports
             self._controls.light(self._player)
@@ -633,29 +643,6 @@ class Engine:
         names = listed([self._desk.name(device) for device in torn])
         text = f"JACK lost time; {names} may be a tick short and is put right on the next bar."
         self._server.tell(Notice(level="warn", text=text))
-
-    def _say_what_is_no_midi(self) -> None:
-        """Once a source, when bytes come in that are no part of any message."""
-        for source, count in self._desk.ears.unreadable().items():
-            if source not in self._garbled:
-                self._garbled.add(source)
-                name = self._desk.name(source)
-                text = f"{name} sends what is no MIDI: {count} bytes of it are left out so far."
-                self._server.tell(Notice(level="warn", text=text))
-
-    def _watch_leader(self, now: int) -> None:
-        """Say when the leader's clock is lost, and when it is back."""
-        before, self._hearing = self._hearing, self._desk.following.hearing(now)
-        if not self._running or before == self._hearing:
-            return
-        name = self._desk.name(self._desk.following.device)
-        if self._hearing == "held":
-            text = (
-                f"{name}'s clock is lost: its tempo of {self._desk.following.bpm:.2f} BPM is held."
-            )
-            self._server.tell(Notice(level="warn", text=text))
-        elif before == "held" and self._hearing == "clock":
-            self._server.tell(Notice(level="info", text=f"{name}'s clock is back."))
 
     def _answer(self, connection: Connection, message: ToEngine) -> None:
         if isinstance(message, Hello):
@@ -770,7 +757,7 @@ class Engine:
             peers=self._peering.status(now),
             deaf=self._controls.deaf(),
             follows=self._desk.following.device,
-            hearing=self._hearing,
+            hearing=self._watch.hearing,
             heard_bpm=self._desk.following.bpm,
             heard_waver_ms=self._desk.following.waver_ms,
             heard_off_ms=self._desk.following.off_ms(self._timeline, now),

@@ -72,6 +72,8 @@ class Outlet:
         self._beat_ms: list[tuple[int, float]] = []
         self._reports = False
         self._counts = True
+        self._apart = False
+        """Whether the device counts from elsewhere in this run than we do."""
         self._clock_of: Outlet = self
         self.heed: ReportKind | None = None
         """What of its reports is listened to."""
@@ -90,15 +92,19 @@ class Outlet:
         A stand-in counts its reports from the Start that reaches it. Where none
         does (`started` is False) they cannot be told apart, and are left out.
         """
-        self._counts = started
+        self._counts, self._apart = started, False
         if not started:
             self._reports = False
         self.sent = self.received = 0
         self._due = array("q")
         self._forgotten = 0
-        self._run += started
         self._first_tick = tick
         self._recent.clear()
+
+    def started(self) -> None:
+        """Start or Continue has gone out: the device counts another run."""
+        self._run += self._counts
+        self._apart = self.sent > 0  # in the middle of a run: its ticks begin anew, ours do not
 
     def rejoin(self) -> None:
         """A new connection: the device counts its runs from the beginning."""
@@ -158,7 +164,7 @@ class Outlet:
             self._take(report)
 
     def _take(self, report: Report) -> None:
-        if not self._counts:
+        if not self._counts or self._apart:
             return
         self._reports = True
         if report.run != self._run:

@@ -18,6 +18,8 @@ from grebe.wires.base import Heard
 
 SOON_NS = 100_000_000
 """A beat that is nearer than this is too near to come in on."""
+PREROLL = 0.25
+"""Beats before the first that boxes are told in: programs, where they take a moment."""
 SILENT_NS = 1_000_000_000
 """With no word of the network process for so long its last one is held."""
 PROPOSE_EVERY_NS = 100_000_000
@@ -39,7 +41,10 @@ class PeerFollowing:
         self._planned_ns = 0
         self._run_word = ""
         self._awaited: Begin | None = None
-        """What was to begin when the session starts."""
+        """What is to begin when the session starts."""
+        self._coming: tuple[Begin, int] | None = None
+        """What comes in, and on which beat."""
+        self._base = 0.0
         self._song: TempoMap | None = None
         self._proposed_ns = 0
         self._words: list[Go | Halted] = []
@@ -72,38 +77,61 @@ class PeerFollowing:
         """The song comes in by itself, wherever the session is."""
         return False
 
-    @property
-    def awaited(self) -> Begin:
-        """What is to begin with the session."""
-        return self._awaited or Begin()
-
-    def starts_alone(self, command: Begin) -> bool:
-        """Whether to come in now, on the next one; else the session is asked to start."""
+    def begin(self, command: Begin, now_ns: int, ahead_ns: int) -> None:
+        """Come in on the next one; or ask the session to start, and come in with it."""
         agreed = self._agreed
-        if agreed is None or agreed.running or not agreed.shares_starts:
-            return True
-        self._awaited = command
-        self._ask(ShareStart(on=True))
-        return False
+        assert agreed is not None
+        if agreed.running or not agreed.shares_starts:
+            self._await(command, None, now_ns, ahead_ns)
+        else:
+            self._awaited = command
+            self._ask(ShareStart(on=True))
+
+    def begin_with_session(self, at_beat: float, now_ns: int, ahead_ns: int) -> None:
+        """The session starts on a beat: come in there, or, where that is too near, on the next
+        one."""
+        self._await(self._awaited or Begin(), at_beat, now_ns, ahead_ns)
+
+    def _await(self, command: Begin, at_beat: float | None, now_ns: int, ahead_ns: int) -> None:
+        assert self._agreed is not None
+        beat = self._soonest(PREROLL, now_ns, ahead_ns)
+        if at_beat is not None:
+            beat = max(beat, round(at_beat))
+        self._coming, self._awaited = (command, beat), None
+
+    def _soonest(self, lead: float, now_ns: int, ahead_ns: int) -> int:
+        """The first one that can be come in on when so many beats go before it."""
+        assert self._agreed is not None
+        beat = beat_at(self._stretches, now_ns + SOON_NS + ahead_ns) + lead
+        return on_the_one(beat, self._agreed.span)
+
+    def comes(self, now_ns: int, ahead_ns: int) -> tuple[Begin, int] | None:
+        """What is to set off now, and the beat it comes in on: it waits until shortly before, since
+        the tempo may still change."""
+        if self._coming is None:
+            return None
+        command, beat = self._coming
+        soon = now_ns + SOON_NS + ahead_ns
+        if not command.count_in_bars and ns_at(self._stretches, beat - PREROLL) > soon:
+            return None
+        self._coming = None
+        return command, beat
 
     def set_off(
-        self, begins: float, base: float, now_ns: int, lookahead_ns: int, at_beat: float | None
+        self, begins: float, base: float, bpm: float, now_ns: int, ahead_ns: int, at_beat: int
     ) -> Reclock:
-        """A timeline on which the tick `base` falls on a one of the session.
+        """A timeline on which the tick `base` falls on a beat of the session.
 
-        `begins` is the first tick, where a count-in begins before the base; `at_beat` the beat
-        the session starts on, where it does so and it is not too late for it.
+        `begins` is the first tick, where a count-in begins before the base; `bpm` the song's own.
         """
         assert self._agreed is not None
         lead = (base - begins) / TICKS_PER_QUARTER
-        soonest = beat_at(self._stretches, now_ns + SOON_NS + lookahead_ns) + lead
-        beat = on_the_one(soonest, self._agreed.span)
-        if at_beat is not None:
-            beat = max(beat, round(at_beat))
-        self._place, self._song, self._awaited = Place(base, beat), None, None
+        beat = at_beat if lead <= PREROLL else self._soonest(lead, now_ns, ahead_ns)
+        self._place, self._song, self._base = Place(base, beat), None, base
         at_ns = round(ns_at(self._stretches, beat - lead))
         self._planned_ns = at_ns
-        return Reclock(begins, at_ns, bpm_at(self._stretches, at_ns))
+        brought = self._agreed.brings_tempo and bpm
+        return Reclock(begins, at_ns, brought or bpm_at(self._stretches, at_ns))
 
     @property
     def has_song(self) -> bool:
@@ -129,7 +157,7 @@ class PeerFollowing:
         else:
             self._song = self._song.with_point(point)
         self._proposed_ns = 0
-        self._bring(point.tick)
+        self._bring(max(point.tick, self._base))
 
     def _bring(self, tick: float) -> None:
         """Ask the session to have the song's tempo, where it is to."""
@@ -141,8 +169,8 @@ class PeerFollowing:
             self._ask(Propose(bpm=bpm, beat=place.beat_of(tick)))
 
     def ended(self) -> None:
-        """The song is over."""
-        self._place = self._song = None
+        """The song is over, or what was to come in does not."""
+        self._place = self._song = self._coming = None
 
     def hear(self, heard: list[Heard]) -> list[Go | Halted]:
         """Boxes say nothing here."""
@@ -163,7 +191,7 @@ class PeerFollowing:
     def end_by_hand(self, now_ns: int) -> None:
         """Somebody pressed Stop here: those that share starts stop too."""
         del now_ns
-        self._awaited = None
+        self._awaited = self._coming = None
         if self._agreed is not None and self._agreed.shares_starts and self._agreed.running:
             self._ask(ShareStart(on=False))
 
