@@ -2,21 +2,26 @@
 
 from __future__ import annotations
 
+import socket
 import time
 from collections.abc import Callable, Iterator
+from itertools import pairwise
 
+import msgspec
 import pytest
 
 from grebe.app.perform import end_process
-from grebe.app.supervisor import start_network
-from grebe.core.document import with_song
+from grebe.app.supervisor import rtp_ports, start_network
+from grebe.core.document import with_rig, with_song
 from grebe.core.peers.use import SessionUse
 from grebe.core.player.commands import Begin, Halt
-from grebe.core.rig.model import PEERS_ID
+from grebe.core.rig.model import PEERS_ID, Port
 from grebe.core.songs.edit import set_tempo
 from grebe.core.time.ticks import TICKS_PER_QUARTER
-from grebe.link.messages import AcceptPeer, Join, Propose, Status
+from grebe.link.messages import AcceptPeer, Join, Propose, RtpPorts, Status
 from grebe.peers.node import Node
+from grebe.protocols.rtp import decode_rtp
+from grebe.protocols.rtp_midi import decode_section
 from grebe.wires.clock import raw_ns
 from tests import build
 from tests.engine.live import Live
@@ -176,3 +181,42 @@ def test_the_network_process_dies_and_the_clock_goes_on(stage: Stage) -> None:
     stage.until(lambda s: in_session(s) and s.hearing == "clock")
     stage.until(lambda s: abs(s.heard_off_ms) < 1)
     assert stage.status.running
+
+
+def test_midi_leaves_over_the_network_stamped_with_when_it_is_due() -> None:
+    """The engine hands it over; clocks are as far apart by their stamps as the tempo has them."""
+    with socket.socket(socket.AF_INET, socket.SOCK_DGRAM) as ear:
+        ear.bind(("127.0.0.1", 0))
+        ear.setblocking(False)
+        target = f"127.0.0.1:{ear.getsockname()[1]}"
+        project = with_song(build.two_boxes(), "song", lambda s: set_tempo(s, 120.0))
+        drums = msgspec.structs.replace(project.rig.devices[0], port=Port(wire="rtp", name=target))
+        rig = msgspec.structs.replace(project.rig, devices=(drums, *project.rig.devices[1:]))
+        live = Live(with_rig(project, rig))
+        helper = start_network()
+        try:
+            live.send(RtpPorts(ports=rtp_ports(rig.devices)))
+            live.status(lambda s: all(d.port == "up" for d in s.devices))
+            live.send(Begin())
+            live.status(lambda s: s.running and s.tick > 3 * TICKS_PER_QUARTER)
+            live.send(Halt())
+            status = live.status(lambda s: s.peers is not None and bool(s.peers.rtp[0].sent))
+        finally:
+            live.close()
+            end_process(helper)
+        got: list[tuple[int, bytes]] = []
+        while True:
+            try:
+                packet = decode_rtp(ear.recv(2048))
+            except BlockingIOError:
+                break
+            section = decode_section(packet.payload)
+            got += [(packet.timestamp + c.after & 0xFFFFFFFF, c.data) for c in section.commands]
+    assert status.peers is not None
+    words = [m for _, m in got]
+    assert words.index(b"\xfa") < words.index(b"\xf8")
+    assert b"\xfc" in words
+    clocks = [at for at, m in got if m == b"\xf8"]
+    assert len(clocks) >= 72
+    steps = {b - a & 0xFFFFFFFF for a, b in pairwise(clocks)}
+    assert steps <= {999, 1000, 1001}  # 60 / 120 / 24 s in samples of 48 kHz

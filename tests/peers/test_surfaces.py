@@ -5,6 +5,7 @@ from __future__ import annotations
 import socket
 import time
 from collections.abc import Iterator
+from pathlib import Path
 
 import msgspec
 import pytest
@@ -217,3 +218,9 @@ def test_the_list_of_addresses_names_all_that_is_told_and_asked() -> None:
     told = {t.address.replace("/N", "") for t in TOLD}
     for address in book.changing():
         assert address.rstrip("0123456789").rstrip("/") in told
+
+
+def test_the_documents_list_is_the_programs() -> None:
+    """docs/osc.md, and F1 in Sync, have the same addresses."""
+    text = (Path(__file__).parents[2] / "docs" / "osc.md").read_text()
+    assert address_list() in text

@@ -27,6 +27,7 @@ BENCHES = (
     "route",
     "follow",
     "sync",
+    "network",
     "jack",
     "engine",
     "songs",

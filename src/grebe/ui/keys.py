@@ -7,6 +7,7 @@ from PyQt6.QtGui import QKeyEvent, QMouseEvent, QPainter, QPaintEvent
 from PyQt6.QtWidgets import QWidget
 
 from grebe.app.commands import Action, Scope, actions_in
+from grebe.app.osc_book import ASKED, TOLD
 from grebe.ui import draw
 from grebe.ui.theme import DAY, Palette
 
@@ -77,6 +78,11 @@ class KeySheet(QWidget):
                 (" or ".join(printed(k) for k in action.keys), action.title)
                 for action in _folded(scope)
             ]
+        if self.scope == "sync":
+            out.append(("", "By OSC, told"))
+            out += [(told.address, told.meaning) for told in TOLD]
+            out.append(("", "By OSC, asked"))
+            out += [(asked.address, asked.meaning) for asked in ASKED]
         return out
 
     def _shape(self) -> tuple[int, int]:

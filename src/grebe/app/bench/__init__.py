@@ -9,6 +9,7 @@ from grebe.app.bench.clock import measure_clock
 from grebe.app.bench.engine import measure_engine
 from grebe.app.bench.follow import measure_follow
 from grebe.app.bench.jack import measure_jack
+from grebe.app.bench.network import measure_network
 from grebe.app.bench.patterns import measure_patterns
 from grebe.app.bench.player import measure_player
 from grebe.app.bench.rig import measure_rig
@@ -35,6 +36,10 @@ def run_bench(only: str | None, seconds: float, say: Callable[[str], None]) -> d
         "route": ("a route", measure_route),
         "follow": ("the follower", measure_follow),
         "sync": ("the sync measurement", measure_sync),
+        "network": (
+            f"other computers, about {seconds * 20 / 60 + 6:.0f} minutes",
+            lambda: measure_network(seconds * 20),
+        ),
         "jack": (f"JACK ports, about {seconds * 24 + 60:.0f} s", lambda: measure_jack(seconds)),
         "engine": (
             f"the engine at other sizes, for long, and kills: {seconds * 3 + 190:.0f} s",

@@ -1,8 +1,7 @@
 """A network of network namespaces joined by a switch that delays, loses and parts. Needs root.
 
 Each namespace has one interface; what leaves it is an Ethernet frame read
-here and, some time later, written to where it goes. Run as a process:
-``python -m grebe.app.bench.switch`` with the namespaces' names; it reads
+here and, some time later, written to where it goes, by a process that reads
 changes of the model as JSON lines on its standard input.
 """
 
@@ -26,6 +25,7 @@ CLONE_NEWNET = 0x40000000
 FRAME_BYTES = 2_048
 GROUP_BIT = 1
 INTERFACE = "gr0"
+RUN = "import sys; from grebe.app.bench.switch import run; run(sys.argv[1:])"
 
 
 class Model:
@@ -132,7 +132,7 @@ class Network:
                 self._made.append(name)
                 _ip("-n", name, "link", "set", "lo", "up")
             self._switch = subprocess.Popen(
-                [sys.executable, "-m", "grebe.app.bench.switch", *self.names],
+                [sys.executable, "-c", RUN, *self.names],
                 stdin=subprocess.PIPE, stdout=subprocess.PIPE, text=True,
             )  # fmt: skip
             assert self._switch.stdout is not None
@@ -176,7 +176,3 @@ def _ip(*words: str) -> None:
     done = subprocess.run(["ip", *words], check=False, capture_output=True, text=True)  # noqa: S607
     if done.returncode:
         raise OSError(f"ip {' '.join(words)}: {done.stderr.strip()}")
-
-
-if __name__ == "__main__":
-    run(sys.argv[1:])

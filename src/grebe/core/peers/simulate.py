@@ -7,12 +7,14 @@ from dataclasses import dataclass
 from heapq import heappop, heappush
 from random import Random
 
-from grebe.core.peers.packets import Packet
+from grebe.core.peers.packets import Bye, Packet, Ping, Pong, State
 from grebe.core.peers.peer import Peer
 
 Delay = Callable[[Random, float, int, int], float | None]
 """(dice, time in seconds, from, to) to seconds on the way; None is lost."""
 
+SIZES: dict[type, int] = {Ping: 64, Pong: 80, State: 170, Bye: 48}
+"""Bytes of a sealed packet of each kind, as docs/network.md has them; the name takes eight."""
 MOST_SKEW = 50e-6
 MOST_OFFSET_S = 1_000.0
 
@@ -79,6 +81,8 @@ class Host:
     skew: float
     peer: Peer | None = None
     sent: int = 0
+    sent_bytes: int = 0
+    """Packets of its peer, and their bytes where `Net.size` says how long one is."""
 
     def raw_ns(self, at_s: float) -> int:
         """Its clock at a true time."""
@@ -98,6 +102,7 @@ class Net:
         self.hosts: list[Host] = []
         self.now_s = 0.0
         self.parted: Callable[[int, int], bool] = lambda a, b: False  # noqa: ARG005
+        self.size: Callable[[Packet], int] = lambda packet: SIZES[type(packet.body)]
         self._air: list[tuple[float, int, int, int, Packet]] = []
         self._wakes: list[tuple[float, int, int]] = []
         """When each peer has something to do next: (time, number, its turn)."""
@@ -190,6 +195,7 @@ class Net:
 
     def _carry(self, source: int, to: object, packet: Packet) -> None:
         self.hosts[source].sent += 1
+        self.hosts[source].sent_bytes += self.size(packet)
         for target in self._targets(source, to):
             if self.parted(source, target):
                 continue
