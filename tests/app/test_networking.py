@@ -168,6 +168,24 @@ def test_tempo_keys_go_to_the_session_where_songs_do_not_bring_theirs(session: S
     assert session.bpm == before + 1
 
 
+def test_the_document_is_shown_again_when_it_has_changed_and_not_with_every_key(
+    session: Session,
+) -> None:
+    """To a window that has come later, too; half a second apart."""
+    status(session, TEAL)  # another window had joined
+    assert [type(m) for m in said(session)] == [Shown]
+    for _ in range(3):
+        session.change_tempo(1.0)
+        status(session, TEAL)
+    assert not any(isinstance(m, Shown) for m in said(session))
+    session.network._shown_ns -= 600_000_000
+    status(session, TEAL)
+    assert len([m for m in said(session) if isinstance(m, Shown)]) == 1
+    session.network._shown_ns -= 600_000_000
+    status(session, TEAL)
+    assert not any(isinstance(m, Shown) for m in said(session))
+
+
 def test_computers_of_the_session_stand_in_the_rig_that_is_drawn(session: Session) -> None:
     """One of a device's name is that device; others stand beside. The document has neither."""
     rig = session.project.rig

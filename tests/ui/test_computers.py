@@ -18,12 +18,14 @@ from grebe.link.messages import (
     OscState,
     PeerRow,
     Peers,
+    RtpState,
     Shown,
     Status,
     ToEngine,
     pack,
 )
 from grebe.ui.display import Display
+from grebe.ui.rig.facts import device_lines
 from grebe.ui.rig.ports import NETWORK, PortChooser, PortLook, port_text
 from grebe.ui.rig.view import RigView
 from grebe.ui.sync.view import SyncView
@@ -53,6 +55,7 @@ def engine_says(performer: Performer, *rows: PeerRow, **peers: object) -> list[T
         at_ns=session.now_ns(), running=False, follows=PEERS_ID, hearing="clock",
         peers=msgspec.structs.replace(seen, **peers),
     )  # fmt: skip
+    session.network._stale = False
     session.network.take(session.status)
     performer.frame.view.moved()
     return told
@@ -170,6 +173,15 @@ def test_the_rig_draws_them(performer: Performer) -> None:
     assert "Wren" in view.device_page.facts.accessibleName() or view.selected == "peer-b2"
     view.select("teal")
     performer.frame.grab()
+    carried = RtpState(device="smew", sent=9, received=8, lost=2, repaired=1, unreadable=1,
+                       problem="gone")  # fmt: skip
+    engine_says(performer, TEAL, rtp=(carried,))
+    view.select("smew")
+    words = " ".join(line.words + line.value for line in device_lines(
+        performer.frame.session, performer.frame.session.project.rig.device("smew"),
+        view.tree_canvas.tree)[0])  # fmt: skip
+    for part in ("9 packets", "Lost2", "1 message", "gone."):
+        assert part in words
     engine_says(performer)
     assert len(view.tree_canvas.placed) == before
 

@@ -554,7 +554,7 @@ class Linked:
             self.say("error", f"{error}. What played before plays on.")
             return
         self._client.send(load_message(self.project, plan))
-        self.network.show()
+        self.network.document_sent()
         self.checking.tell_again()
 
     def _plan(self, song: Song) -> Plan:

@@ -33,6 +33,7 @@ if TYPE_CHECKING:
 
 SEEN = "peer-"
 """Before the id of a computer that is in the session and not in the rig."""
+SHOW_EVERY_NS = 500_000_000
 KEPT = 240
 """Offsets of each peer that are remembered, four a second."""
 
@@ -65,6 +66,9 @@ class Networking:
         """Stand-ins that are peers of their own, by device."""
         self._rig: tuple[Rig, tuple[tuple[str, str], ...], Rig] | None = None
         self._ports: tuple[RtpPort, ...] = ()
+        self._stale = True
+        """Whether the document has changed since it was shown."""
+        self._shown_ns = 0
         self._asked: set[tuple[str, float]] = set()
         self._seen: dict[str, str] | None = None
 
@@ -103,6 +107,12 @@ class Networking:
         return self.joined is not None or (peers is not None and peers.state != "off")
 
     @property
+    def osc_on(self) -> bool:
+        """Whether OSC was asked for, by this window or another."""
+        peers = self.peers
+        return self.osc is not None or (peers is not None and peers.osc is not None)
+
+    @property
     def leads(self) -> bool:
         """Whether the session leads what plays here."""
         status = self._linked.status
@@ -116,7 +126,7 @@ class Networking:
         self.joined = linked.project.rig.network
         self._send_join()
         self._start_laptops()
-        self.show()
+        self._show_now()
         sealed = bool(passphrase_of(self.joined.name))
         how = "with its passphrase" if sealed else "open: others' tempi wait to be accepted"
         linked.say("info", f"Joining {self.joined.name}, {how}.")
@@ -140,7 +150,7 @@ class Networking:
     def toggle_osc(self) -> None:
         """Listen to remote surfaces, or no longer."""
         linked = self._linked
-        if self.osc is not None:
+        if self.osc_on:
             self.osc = None
             linked.say("info", "OSC is off.")
         else:
@@ -148,7 +158,7 @@ class Networking:
             where = "others, too" if self.osc.senders else "this computer only"
             linked.say("info", f"OSC listens at port {self.osc.port}, to {where}.")
         linked.tell(Osc(use=self.osc))
-        self.show()
+        self._show_now()
 
     def renew(self) -> None:
         """Another engine is there: it is told what is on."""
@@ -157,7 +167,8 @@ class Networking:
             self._send_join()
         if self.osc is not None:
             self._linked.tell(Osc(use=self.osc))
-        self.show()
+        self._tell_ports()
+        self._show_now()
 
     def _send_join(self) -> None:
         use, linked = self.joined, self._linked
@@ -199,15 +210,25 @@ class Networking:
             self.osc = rig.osc
             self._linked.tell(Osc(use=self.osc))
 
-    def show(self) -> None:
-        """The document, for those that name things by it or show it; MIDI over the network."""
+    def document_sent(self) -> None:
+        """The engine has been given the document as it is now: so are those that name things by
+        it, and ports on the network."""
+        self._tell_ports()
+        self._stale = True
+
+    def _tell_ports(self) -> None:
         linked = self._linked
         ports = rtp_ports(linked.project.rig.devices)
         if ports != self._ports:
             self._ports = ports
             linked.tell(RtpPorts(ports=ports))
-        if self.joined is None and self.osc is None:
+
+    def _show_now(self) -> None:
+        """The document, where anybody wants it."""
+        linked = self._linked
+        if not self.on and not self.osc_on:
             return
+        self._stale, self._shown_ns = False, linked.now_ns()
         linked.tell(
             Shown(
                 project=project_bytes(linked.project),
@@ -246,6 +267,8 @@ class Networking:
         peers = status.peers
         if peers is None:
             return
+        if self._stale and status.at_ns - self._shown_ns > SHOW_EVERY_NS:
+            self._show_now()  # all of it is written out for that: not with every key
         here = {r.id: r.name for r in peers.rows if r.standing == "here"}
         for row in peers.rows:
             if row.offset_ms is not None:

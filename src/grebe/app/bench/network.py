@@ -73,7 +73,7 @@ def measure_network(seconds: float) -> dict[str, Any]:
         out["namespaces"] = {
             name: _real(kind, loss)
             for name, kind, loss in (
-                ("quiet", "quiet", 0.0), ("5 ms jitter, 5 % lost", "5", 0.05),
+                ("wire", "wire", 0.0), ("5 ms jitter, 5 % lost", "5", 0.05),
                 ("bursts, 5 % lost", "bursty", 0.05),
             )
         }  # fmt: skip
@@ -197,10 +197,11 @@ class _Peer:
 
 
 def _real(kind: str, loss: float) -> dict[str, Any]:
-    network = Network(3)
+    network = Network(3, wired=kind == "wire")
     peers: list[_Peer] = []
     try:
-        network.set(kind=kind, loss=loss)
+        if kind != "wire":
+            network.set(kind=kind, loss=loss)
         for number in range(3):
             peers.append(_Peer(network, number, 100.0 + 10 * number))
             time.sleep(1.5)

@@ -121,9 +121,10 @@ def run(namespaces: list[str]) -> None:
 class Network:
     """Namespaces g0, g1 ... on one switch, with addresses 10.71.0.1, .2 ... (and IPv6)."""
 
-    def __init__(self, count: int, tag: str = "") -> None:
-        """PermissionError or OSError where namespaces cannot be made."""
-        self.names = [f"grebe{tag}{os.getpid()}-{i}" for i in range(count)]
+    def __init__(self, count: int, *, wired: bool = False) -> None:
+        """`wired`: by the kernel's own bridge, which neither delays nor loses. OSError where
+        namespaces cannot be made."""
+        self.names = [f"grebe{os.getpid()}-{i}" for i in range(count)]
         self._made: list[str] = []
         self._switch: subprocess.Popen[str] | None = None
         try:
@@ -131,13 +132,10 @@ class Network:
                 _ip("netns", "add", name)
                 self._made.append(name)
                 _ip("-n", name, "link", "set", "lo", "up")
-            self._switch = subprocess.Popen(
-                [sys.executable, "-c", RUN, *self.names],
-                stdin=subprocess.PIPE, stdout=subprocess.PIPE, text=True,
-            )  # fmt: skip
-            assert self._switch.stdout is not None
-            if self._switch.stdout.readline() != "ready\n":
-                raise OSError("the switch did not start")
+            if wired:
+                self._wire()
+            else:
+                self._start_switch()
             for i, name in enumerate(self.names):
                 _ip("-n", name, "addr", "add", f"10.71.0.{i + 1}/24", "dev", INTERFACE)
                 _ip("-n", name, "link", "set", INTERFACE, "up")
@@ -145,6 +143,30 @@ class Network:
         except BaseException:
             self.close()
             raise
+
+    def _start_switch(self) -> None:
+        self._switch = subprocess.Popen(
+            [sys.executable, "-c", RUN, *self.names],
+            stdin=subprocess.PIPE,
+            stdout=subprocess.PIPE,
+            text=True,
+        )
+        assert self._switch.stdout is not None
+        if self._switch.stdout.readline() != "ready\n":
+            raise OSError("the switch did not start")
+
+    def _wire(self) -> None:
+        hub = f"grebe{os.getpid()}-hub"
+        _ip("netns", "add", hub)
+        self._made.append(hub)
+        _ip("-n", hub, "link", "add", "br0", "type", "bridge")
+        _ip("-n", hub, "link", "set", "br0", "up")
+        for i, name in enumerate(self.names):
+            _ip("-n", hub, "link", "add", f"v{i}", "type", "veth", "peer", "name", f"w{i}")
+            _ip("-n", hub, "link", "set", f"w{i}", "netns", name)
+            _ip("-n", name, "link", "set", f"w{i}", "name", INTERFACE)
+            _ip("-n", hub, "link", "set", f"v{i}", "master", "br0")
+            _ip("-n", hub, "link", "set", f"v{i}", "up")
 
     def command(self, number: int) -> list[str]:
         """What stands before a command that is to run in a namespace."""

@@ -9,7 +9,7 @@ from grebe.core.rig.setup import MAINS_CARE, PULSE_CARE
 from grebe.core.rig.spec import ChainRule, Spec
 from grebe.core.rig.tree import ClockTree
 from grebe.core.rig.words import rate_text
-from grebe.link.messages import DeviceStatus
+from grebe.link.messages import DeviceStatus, RtpState
 from grebe.ui.rig.clocking import JACK_WORDS
 from grebe.ui.sheet import Line, head, note, row
 from grebe.ui.words import counted, late_text
@@ -89,6 +89,10 @@ def device_lines(
     off = session.off_by_ms(device) is not None
     if live is not None:
         lines += _live_lines(live, off=off)
+    peers = session.network.peers
+    carried = next((r for r in peers.rtp if r.device == device.id), None) if peers else None
+    if carried is not None:
+        lines += _network_lines(carried)
     return lines, _spec_lines(device.spec)
 
 
@@ -169,6 +173,23 @@ def _chain_words(rule: ChainRule) -> str:
         "none": "none",
     }
     return f"{words[rule.rule]}, up to {rule.longest}"
+
+
+def _network_lines(carried: RtpState) -> list[Line]:
+    """MIDI over the network, in packets."""
+    lines = [Line("", kind="gap"), head("Over the network")]
+    if carried.sent:
+        lines.append(row("Sent", counted(carried.sent, "packet")))
+    if carried.received:
+        lines.append(row("Received", counted(carried.received, "packet")))
+    if carried.lost:
+        lines += [row("Lost", str(carried.lost), "look"),
+                  row("Made up for", counted(carried.repaired, "message"))]  # fmt: skip
+    if carried.unreadable:
+        lines.append(row("No MIDI", str(carried.unreadable), "look"))
+    if carried.problem:
+        lines.append(note(f"{carried.problem}.", "wrong"))
+    return lines
 
 
 def _live_lines(live: DeviceStatus, *, off: bool) -> list[Line]:
