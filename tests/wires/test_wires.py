@@ -195,3 +195,26 @@ def test_sleep_is_noticed_once() -> None:
     assert sleep.noticed_s() == pytest.approx(7.0)
     assert sleep.noticed_s() == 0
     assert Sleep().noticed_s() == 0
+
+
+def test_a_jack_that_hangs_or_ends_the_look_is_said_and_the_rest_is_listed(
+    monkeypatch: pytest.MonkeyPatch,
+) -> None:
+    """It is asked by a process of its own."""
+    import subprocess
+
+    from grebe.wires import __main__ as look
+
+    def hangs(*words: object, **fields: object) -> object:
+        raise subprocess.TimeoutExpired("x", 4)
+
+    monkeypatch.setattr(look.subprocess, "run", hangs)
+    found = look.found()
+    assert found["jack"]["reason"] == "JACK does not answer"
+    assert {"alsa", "sound", "network"} <= set(found)
+
+    def dies(*words: object, **fields: object) -> object:
+        return subprocess.CompletedProcess([], -14, b"", b"")
+
+    monkeypatch.setattr(look.subprocess, "run", dies)
+    assert "after its server was killed" in str(look.found()["jack"]["reason"])

@@ -129,6 +129,8 @@ class Session(Linked):
         tick = tick + self._top if tick is not None else None
         self._halted = False
         self.tell(Begin(section=first, tick=tick, at_ns=at_ns, count_in_bars=count_in_bars))
+        if self.network.leads:
+            self.say("info", "Coming in on the session's next one.")
         self._resume_section = ""
 
     def known_as(self, section: str, *, begins: bool = False) -> str:

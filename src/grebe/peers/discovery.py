@@ -7,7 +7,14 @@ import socket
 from threading import Lock, Thread
 
 from zeroconf import Error as ZeroconfError
-from zeroconf import IPVersion, ServiceBrowser, ServiceInfo, ServiceListener, Zeroconf
+from zeroconf import (
+    InterfaceChoice,
+    IPVersion,
+    ServiceBrowser,
+    ServiceInfo,
+    ServiceListener,
+    Zeroconf,
+)
 
 from grebe.wires.udp import Address, interfaces
 
@@ -40,7 +47,8 @@ class Discovery(ServiceListener):
         outside = [a for a in addresses if not a.startswith(LOOPBACK)] or addresses
         try:
             self._zeroconf = Zeroconf(
-                interfaces=outside, ip_version=IPVersion.V4Only if outside else IPVersion.V6Only
+                interfaces=outside or InterfaceChoice.All,
+                ip_version=IPVersion.V4Only if outside else IPVersion.V6Only,
             )
             ServiceBrowser(self._zeroconf, SERVICE, self)
             info = ServiceInfo(

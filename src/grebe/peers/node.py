@@ -77,7 +77,7 @@ class Node:
         self.key = session_key(use.name, passphrase)
         self.counts = Counts()
         self.gate = Gatekeeper()
-        self.problem = ""
+        self.problem = self.udp.deaf
         self.sent_bytes = self.received_bytes = 0
         name = use.peer or socket.gethostname()
         self.peer = Peer(

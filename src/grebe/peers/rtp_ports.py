@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import ipaddress
 import os
 import secrets
 import socket
@@ -15,7 +14,7 @@ from grebe.protocols.rtp_stream import Receiver, Sender
 from grebe.protocols.standin import encode_reports, played
 from grebe.wires.clock import raw_ns
 from grebe.wires.handed import unpack
-from grebe.wires.udp import Address, near_networks, resolve
+from grebe.wires.udp import Address, IpNetwork, is_near, near_networks, resolve
 
 REPORT_NS = 1_000_000_000
 LOOK_NS = 5_000_000_000
@@ -39,7 +38,7 @@ class NetworkPort:
         self._bucket = Bucket(A_SECOND, BURST)
         self._source: Address | None = None
         self._reported_ns = self._looked_ns = 0
-        self._networks: list[ipaddress.IPv4Network | ipaddress.IPv6Network] = []
+        self._networks: list[IpNetwork] = []
         self.unreadable = self.sent = 0
         self._rtp, self._rtcp = _pair(port.listen)
         Path(port.path).unlink(missing_ok=True)
@@ -122,9 +121,7 @@ class NetworkPort:
         """Whether a sender is on the local network."""
         if now_ns - self._looked_ns > LOOK_NS:
             self._looked_ns, self._networks = now_ns, near_networks()
-        address = ipaddress.ip_address(host.partition("%")[0])
-        mapped = address.ipv4_mapped if isinstance(address, ipaddress.IPv6Address) else None
-        return any((mapped or address) in network for network in self._networks)
+        return is_near(host, self._networks)
 
     def _to_engines(self, packet: bytes) -> None:
         for engine in self._engines:

@@ -2,14 +2,13 @@
 
 from __future__ import annotations
 
-import ipaddress
 import secrets
 import socket
 
 from grebe.errors import ProtocolError
 from grebe.link.messages import Shown, Status, pack
 from grebe.protocols import stage
-from grebe.wires.udp import near_networks
+from grebe.wires.udp import is_near, near_networks
 
 EVERY_NS = 60_000_000
 MOST_WATCHERS = 8
@@ -118,9 +117,7 @@ class Showing:
             connected, source = self._door.accept()
         except OSError:
             return
-        address = ipaddress.ip_address(str(source[0]).partition("%")[0])
-        mapped = address.ipv4_mapped if isinstance(address, ipaddress.IPv6Address) else None
-        near = any((mapped or address) in network for network in near_networks())
+        near = is_near(str(source[0]), near_networks())
         if len(self._watchers) >= MOST_WATCHERS or not near:
             self.refused += 1
             connected.close()

@@ -14,7 +14,7 @@ from grebe.errors import GrebeError, NetworkError, ProtocolError
 from grebe.link.messages import OscState, Shown, Status, ToEngine
 from grebe.peers.limits import Bucket
 from grebe.protocols.osc import OscMessage, read, write
-from grebe.wires.udp import Address, resolve
+from grebe.wires.udp import Address, IpNetwork, is_near, resolve
 
 KEPT_NS = 60_000_000_000
 MOST_CLIENTS = 16
@@ -25,8 +25,6 @@ MAX_BYTES = 2_049
 """One more than may be: what is longer is seen to be."""
 LOOPBACK = ("127.0.0.0/8", "::1/128")
 
-Network = ipaddress.IPv4Network | ipaddress.IPv6Network
-
 
 class Surfaces:
     """OSC clients of one engine. Times are CLOCK_MONOTONIC_RAW in ns."""
@@ -35,7 +33,7 @@ class Surfaces:
         self._tell = tell
         self._use: OscUse | None = None
         self._sockets: list[socket.socket] = []
-        self._allowed: list[Network] = []
+        self._allowed: list[IpNetwork] = []
         self._always: list[Address] = []
         self._clients: dict[Address, int] = {}
         """Until when each is told."""
@@ -152,8 +150,7 @@ class Surfaces:
                 self._problem = str(error)
 
     def _may(self, sender: Address) -> bool:
-        address = ipaddress.ip_address(sender[0].partition("%")[0])
-        return any(address in network for network in self._allowed)
+        return is_near(sender[0], self._allowed)
 
     def _ask(self, message: OscMessage, sender: Address, now_ns: int) -> None:
         address, arguments = message

@@ -154,7 +154,7 @@ class Waterline(QWidget):
                 draw.line(painter, x, level, x, level + (height or 1), colour, 3)
         for index, peer in enumerate(session.network.rows if session.network.leads else ()):
             if peer.standing == "here" and peer.offset_ms is not None:
-                x = right - 6 - index * 8
+                x = right - 8 - index * 13
                 height = max(-1.0, min(1.0, peer.offset_ms / FULL_MS)) * (bottom - level)
                 off = abs(peer.offset_ms) > PEER_TOLERANCE_MS
                 draw.ring(painter, x, level + height, 3.5, p.eye if off else p.reed, p.panel)

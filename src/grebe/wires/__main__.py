@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import json
 import signal
+import subprocess
+import sys
 
 from grebe.errors import PortLost
 from grebe.wires.alsa import alsa_ports
@@ -11,11 +13,40 @@ from grebe.wires.jack import open_client
 from grebe.wires.sound import interfaces
 from grebe.wires.udp import interfaces as net_interfaces
 
+ONLY_JACK = "--only-jack"
+JACK_S = 4
+"""A JACK that does not answer for so long does not."""
 LOOK_S = 8
 """A look that takes longer is ended: a JACK that hangs must not leave processes behind."""
 
 
 def _jack_ports() -> dict[str, list[str]]:
+    """By a process of its own: where a server died, its library can hang or end the process."""
+    try:
+        done = subprocess.run(
+            [sys.executable, "-m", "grebe.wires", ONLY_JACK],
+            capture_output=True,
+            timeout=JACK_S,
+            check=False,
+        )
+        ports: dict[str, list[str]] = json.loads(done.stdout)
+    except subprocess.TimeoutExpired as error:
+        raise PortLost("JACK does not answer") from error
+    except json.JSONDecodeError as error:
+        raise PortLost("JACK's library ended, as it does after its server was killed") from error
+    if "reason" in ports:
+        raise PortLost(str(ports["reason"]))
+    return ports
+
+
+def _ask_jack() -> dict[str, list[str] | str]:
+    try:
+        return {**_list_jack()}
+    except PortLost as error:
+        return {"reason": str(error)}
+
+
+def _list_jack() -> dict[str, list[str]]:
     client = open_client("grebe-look", None)
     try:
         ports = client.get_ports()
@@ -68,4 +99,4 @@ def _channels(found: dict[str, int]) -> list[str]:
 
 if __name__ == "__main__":
     signal.alarm(LOOK_S)
-    print(json.dumps(found()))
+    print(json.dumps(_ask_jack() if ONLY_JACK in sys.argv else found()))

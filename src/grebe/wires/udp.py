@@ -94,6 +94,8 @@ class Udp:
         self._beacons: list[socket.socket] = []
         self._joined: set[tuple[int, str]] = set()
         self.port = port
+        self.deaf = ""
+        """Why beacons are not heard; "" where they are."""
         self.unreached = 0
         """Packets that could not be sent."""
         if interface and not interfaces(interface):
@@ -112,8 +114,10 @@ class Udp:
         own = self._socket(family, self.port)
         self.port = own.getsockname()[1]
         self._own.append(own)
-        with suppress(OSError):
+        try:
             self._beacons.append(self._socket(family, BEACON_PORT, shared=True))
+        except OSError as error:
+            self.deaf = f"beacons are not heard: port {BEACON_PORT} ({error.strerror})"
 
     def _socket(
         self, family: socket.AddressFamily, port: int, *, shared: bool = False
@@ -226,9 +230,19 @@ def _age_ns(stamp: bytes) -> int:
     return age if 0 <= age < MAX_AGE_NS else 0
 
 
-def near_networks() -> list[ipaddress.IPv4Network | ipaddress.IPv6Network]:
+IpNetwork = ipaddress.IPv4Network | ipaddress.IPv6Network
+
+
+def is_near(host: str, networks: list[IpNetwork]) -> bool:
+    """Whether an address, as a socket of either family gives it, is in one of some networks."""
+    address = ipaddress.ip_address(host.partition("%")[0])
+    mapped = address.ipv4_mapped if isinstance(address, ipaddress.IPv6Address) else None
+    return any((mapped or address) in network for network in networks)
+
+
+def near_networks() -> list[IpNetwork]:
     """Networks that this computer is in itself, and its own addresses."""
-    out: list[ipaddress.IPv4Network | ipaddress.IPv6Network] = []
+    out: list[IpNetwork] = []
     for adapter in ifaddr.get_adapters():
         for ip in adapter.ips:
             host = ip.ip if isinstance(ip.ip, str) else ip.ip[0]

@@ -7,6 +7,7 @@ import os
 import subprocess
 import sys
 import time
+from contextlib import suppress
 from threading import Thread
 from typing import Any
 
@@ -158,10 +159,17 @@ def _estimate_cost() -> dict[str, float]:
     return found
 
 
-class _Peer:
+class Peer:
     """A peer's process in a namespace, its clock hours and a skew off; its views are kept."""
 
-    def __init__(self, network: Network, number: int, bpm: float, passphrase: str = KEY) -> None:
+    def __init__(
+        self,
+        network: Network,
+        number: int,
+        bpm: float,
+        passphrase: str = KEY,
+        every_s: float = 0.05,
+    ) -> None:
         self._process = subprocess.Popen(
             [*network.command(number), sys.executable, "-m", "grebe.peers"],
             stdin=subprocess.PIPE, stdout=subprocess.PIPE, text=True,
@@ -171,7 +179,7 @@ class _Peer:
             "use": {"name": "bench", "peer": f"Peer {number}"},
             "passphrase": passphrase,
             "bpm": bpm,
-            "every_s": 0.05,
+            "every_s": every_s,
             "seconds": 86_400,
             "offset_s": 7_200.0 * number,
             "ppm": 40.0 * (number - 1),
@@ -181,6 +189,7 @@ class _Peer:
         self._reader.start()
 
     def say(self, line: str) -> None:
+        """A line on its standard input."""
         assert self._process.stdin is not None
         self._process.stdin.write(line + "\n")
         self._process.stdin.flush()
@@ -190,20 +199,40 @@ class _Peer:
         for line in self._process.stdout:
             self.views.append(json.loads(line))
 
-    def end(self) -> None:
-        self._process.terminate()
+    @property
+    def view(self) -> dict[str, Any]:
+        """What it said last."""
+        return self.views[-1] if self.views else {"state": "none", "peers": [], "bpm": 0.0}
+
+    @property
+    def others(self) -> set[str]:
+        """Names of those that are in its session."""
+        return {r["name"] for r in self.view["peers"] if r["standing"] == "here"}
+
+    def beat_at(self, at_ns: int) -> float:
+        """Its beat, a moment after it spoke last."""
+        view = self.view
+        return float(view["beat"] + (at_ns - view["at_ns"]) / 60e9 * view["bpm"])
+
+    def kill(self) -> None:
+        """It is gone without a word."""
+        self._process.kill()
         self._process.wait()
         self._reader.join()
+        for pipe in (self._process.stdin, self._process.stdout):
+            assert pipe is not None
+            with suppress(BrokenPipeError):
+                pipe.close()
 
 
 def _real(kind: str, loss: float) -> dict[str, Any]:
     network = Network(3, wired=kind == "wire")
-    peers: list[_Peer] = []
+    peers: list[Peer] = []
     try:
         if kind != "wire":
             network.set(kind=kind, loss=loss)
         for number in range(3):
-            peers.append(_Peer(network, number, 100.0 + 10 * number))
+            peers.append(Peer(network, number, 100.0 + 10 * number))
             time.sleep(1.5)
         time.sleep(REAL_S - 4)
         asked = time.clock_gettime_ns(time.CLOCK_MONOTONIC_RAW)
@@ -212,7 +241,7 @@ def _real(kind: str, loss: float) -> dict[str, Any]:
         sent = [p.views[-1]["bytes"]["sent"] / (len(p.views) * 0.05) for p in peers]
     finally:
         for peer in peers:
-            peer.end()
+            peer.kill()
         network.close()
     rows = [[v for v in p.views if v.get("state") == "in"] for p in peers]
     known = [
@@ -232,14 +261,14 @@ def measure_long(seconds: float) -> dict[str, Any]:
     """Three peers with 5 % lost: one is killed and comes back, one is parted and heals, and a
     stranger without the passphrase changes the tempo all the while."""
     network = Network(4)
-    peers: list[_Peer] = []
-    killed: list[_Peer] = []
-    stranger = _Peer(network, 3, 200.0, passphrase=OTHER_KEY)
+    peers: list[Peer] = []
+    killed: list[Peer] = []
+    stranger = Peer(network, 3, 200.0, passphrase=OTHER_KEY)
     marks: dict[str, int] = {}
     try:
         network.set(kind="1", loss=0.05)
         for number in range(3):
-            peers.append(_Peer(network, number, 126.0 - 10 * number))
+            peers.append(Peer(network, number, 126.0 - 10 * number))
             time.sleep(2.0)
         begun = time.monotonic()
         for share, what in ((0.25, "killed"), (0.27, "back"), (0.5, "parted"), (0.6, "healed")):
@@ -248,10 +277,10 @@ def measure_long(seconds: float) -> dict[str, Any]:
                 time.sleep(1.0)
             marks[what] = time.clock_gettime_ns(time.CLOCK_MONOTONIC_RAW)
             if what == "killed":
-                peers[1].end()
+                peers[1].kill()
                 killed.append(peers[1])
             elif what == "back":
-                peers[1] = _Peer(network, 1, 90.0)
+                peers[1] = Peer(network, 1, 90.0)
             else:
                 network.set(parted=[2] if what == "parted" else [])
         while time.monotonic() - begun < seconds:
@@ -262,7 +291,7 @@ def measure_long(seconds: float) -> dict[str, Any]:
         running = any(v.get("running") for p in peers for v in p.views)
     finally:
         for peer in (*peers, stranger):
-            peer.end()
+            peer.kill()
         network.close()
     rows = [[v for v in p.views if v.get("state") == "in"] for p in (peers[0], killed[0], peers[2])]
     after = [[v for v in p.views if v.get("state") == "in"] for p in peers]
