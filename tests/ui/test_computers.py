@@ -153,7 +153,7 @@ def test_the_waterline_names_who_is_off(performer: Performer) -> None:
     """And says how many are within what."""
     engine_says(performer, TEAL)
     words = [w for w, _, _ in performer.frame.waterline._verdict()]
-    assert "1 computer within 0.12 ms" in words
+    assert "1 computer, 0.12 ms" in words
     engine_says(performer, TEAL, WREN)
     assert "Wren 3.5 ms late" in [w for w, _, _ in performer.frame.waterline._verdict()]
     performer.frame.waterline.grab()

@@ -4,9 +4,11 @@ from __future__ import annotations
 
 import ipaddress
 import socket
+import time
 
 import pytest
 
+from grebe.wires.clock import raw_ns
 from grebe.wires.udp import BEACON_PORT, Udp, interfaces, is_near, near_networks
 
 
@@ -42,3 +44,25 @@ def test_beacons_that_cannot_be_heard_are_said(monkeypatch: pytest.MonkeyPatch) 
     finally:
         for each in (*taken, udp, other):
             each.close()
+
+
+def test_a_stamp_is_never_before_the_packet_was_sent(monkeypatch: pytest.MonkeyPatch) -> None:
+    """Although the process may be held up between its readings of two clocks: a packet that
+    seemed to come too early would be taken for the quickest."""
+    one, two = Udp("lo"), Udp("lo")
+
+    def held_up() -> int:
+        now = raw_ns()
+        time.sleep(0.002)
+        return now
+
+    monkeypatch.setattr("grebe.wires.udp.raw_ns", held_up)
+    try:
+        for _ in range(20):
+            sent = raw_ns()
+            one.send(b"x", ("127.0.0.1", two.port))
+            (got,) = [d for s in two.sockets() for d in two.receive(s, 5)]
+            assert got.at_ns >= sent
+    finally:
+        one.close()
+        two.close()

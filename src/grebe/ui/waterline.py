@@ -205,7 +205,7 @@ class Waterline(QWidget):
         if not here:
             return []
         worst = max((abs(ms) for _, ms in late), default=0.0)
-        words = f"{counted(here, 'computer')} within {max(worst, 0.01):.2f} ms"
+        words = f"{counted(here, 'computer')}, {max(worst, 0.01):.2f} ms"
         return [(words, p.muted, 400)]
 
     def _verdict(self) -> list[tuple[str, QColor, int]]:

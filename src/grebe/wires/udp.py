@@ -176,10 +176,13 @@ class Udp:
                 break
             except OSError:
                 continue  # a word of the network that an earlier packet was not wanted
+            # The wall clock first: what passes between the two readings then looks like delay, which
+            # is harmless. The other way round a packet would seem to have come before it did.
+            wall_ns = time.time_ns()
             at_ns, hops = raw_ns(), 0
             for level, kind, value in more:
                 if level == socket.SOL_SOCKET and kind == SO_TIMESTAMPNS:
-                    at_ns -= _age_ns(value)
+                    at_ns -= _age_ns(value, wall_ns)
                 elif (level, kind) in (
                     (socket.IPPROTO_IP, socket.IP_TTL),
                     (socket.IPPROTO_IPV6, socket.IPV6_HOPLIMIT),
@@ -223,10 +226,10 @@ class Udp:
             each.close()
 
 
-def _age_ns(stamp: bytes) -> int:
-    """How long ago a kernel stamp was, in nanoseconds; 0 where it cannot be believed."""
+def _age_ns(stamp: bytes, wall_ns: int) -> int:
+    """How long before `wall_ns` a kernel stamp was; 0 where it cannot be believed."""
     seconds, nanoseconds = _TIMESPEC.unpack(stamp[: _TIMESPEC.size])
-    age = time.time_ns() - (seconds * 1_000_000_000 + nanoseconds)
+    age = wall_ns - (seconds * 1_000_000_000 + nanoseconds)
     return age if 0 <= age < MAX_AGE_NS else 0
 
 

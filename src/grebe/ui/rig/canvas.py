@@ -15,6 +15,7 @@ from grebe.core.rig.wiring import Wiring
 from grebe.core.rig.words import hop_words
 from grebe.ui import draw
 from grebe.ui.rig.geometry import Picture, PlacedBox, PlacedCable, picture
+from grebe.ui.sync.computers import signed
 from grebe.ui.theme import CORNER, Palette
 from grebe.ui.widgets import Canvas
 
@@ -256,7 +257,7 @@ class RigCanvas(Canvas):
             if peer is None or peer.offset_ms is None:
                 continue
             box, low = placed.box, 64 if placed.box.height() > 60 else 44
-            words = f"{peer.offset_ms:+.2f} ms, {peer.lost_percent:.0f} % lost"
+            words = f"{signed(peer.offset_ms)} ms, {peer.lost_percent:.0f} % lost"
             draw.fill(painter, box.left() + 12, box.top() + low - 15, box.width() - 16, 19, p.panel)
             draw.text(
                 painter, box.left() + 16, box.top() + low, words, p.reed,

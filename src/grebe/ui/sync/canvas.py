@@ -13,6 +13,7 @@ from grebe.core.sync.strip import StripFigures, strip_figures
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.link.messages import Deviation, DeviceStatus
 from grebe.ui import draw
+from grebe.ui.sync.computers import signed
 from grebe.ui.widgets import Canvas
 
 HEAD = 40
@@ -130,6 +131,10 @@ class SyncCanvas(Canvas):
             words, colour = "port gone", p.eye
         elif live is not None and live.port == "none" and not judged.beats:
             words = "gets pulses; not heard" if live.pulses else "not reached by Grebe"
+            peer = self.session.network.row_of(device)
+            if peer is not None:
+                late = "" if peer.offset_ms is None else f" {signed(peer.offset_ms)} ms"
+                words, colour = f"in the session{late}", p.reed
         middle = row.center().y()
         draw.text(painter, 10, middle + 14, words, colour, size=14, weight=600, width=148)
         beats = self.session.deviations.get(device.id, ())

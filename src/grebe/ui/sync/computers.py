@@ -24,6 +24,11 @@ GOOD_MS = 1.0
 MUCH_LOST = 10.0
 
 
+def signed(ms: float) -> str:
+    """Hundredths of a millisecond with a sign, and nothing without one."""
+    return f"{round(ms, 2) + 0.0:+.2f}"
+
+
 class ComputersCanvas(Canvas):
     """A strip for each: the last minute of its beat against ours."""
 
@@ -90,7 +95,7 @@ class ComputersCanvas(Canvas):
         self._paint_strip(painter, strip, peer, colour)
         draw.line(painter, 0, box.bottom(), self.width(), box.bottom(), p.rule)
         right = self.width() - FIGURES
-        apart = "\u2013" if peer.offset_ms is None else f"{peer.offset_ms:+.2f}"
+        apart = "\u2013" if peer.offset_ms is None else signed(peer.offset_ms)
         figures = (
             apart,
             f"{peer.spread_ms:.2f}",
@@ -178,7 +183,7 @@ def peer_lines(peer: PeerRow) -> list[Line]:
     """What is known of one computer."""
     lines = [head(peer.name), row("Address", peer.address), row("Tempo", f"{peer.bpm:.2f} BPM")]
     if peer.offset_ms is not None:
-        lines.append(row("Its beat", f"{peer.offset_ms:+.2f} ms"))
+        lines.append(row("Its beat", f"{signed(peer.offset_ms)} ms"))
         lines.append(row("Sure to", f"{peer.spread_ms:.2f} ms"))
     lines.append(row("Round trip", f"{peer.delay_ms:.1f} ms"))
     lines.append(row("Lost", f"{peer.lost_percent:.0f} %"))
