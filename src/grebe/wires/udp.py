@@ -176,8 +176,8 @@ class Udp:
                 break
             except OSError:
                 continue  # a word of the network that an earlier packet was not wanted
-            # The wall clock first: what passes between the two readings then looks like delay, which
-            # is harmless. The other way round a packet would seem to have come before it did.
+            # The wall clock first: what passes between the readings then looks like delay, which is
+            # harmless. The other way round a packet would seem to have come before it did.
             wall_ns = time.time_ns()
             at_ns, hops = raw_ns(), 0
             for level, kind, value in more:

@@ -10,7 +10,16 @@ from grebe.core.peers.other import Other
 from grebe.core.peers.packets import Packet, Ping, Pong, State
 from grebe.core.peers.peer import LOST_NS, MOST_UNPROVEN, Peer
 from grebe.core.peers.rows import rows
-from grebe.core.peers.shared import MICRO, NEVER_RUN, Line, Running, Tempo, apart, on_the_one
+from grebe.core.peers.shared import (
+    MICRO,
+    MOST_REVISION,
+    NEVER_RUN,
+    Line,
+    Running,
+    Tempo,
+    apart,
+    on_the_one,
+)
 from grebe.core.peers.simulate import Delay, Net, bursty, jittery, lossy, one_sided, quiet
 from grebe.core.peers.slew import MOST, Mapping, drawn_to
 
@@ -423,12 +432,35 @@ def test_impossible_tempi_and_twice_heard_packets_are_counted_and_dropped() -> N
     now = host.raw_ns(net.now_s)
     other = net.peer(1)
     state = other._state(now)
-    for seq, tempo in ((10**6, {"micro_bpm": 4000 * MICRO}), (10**6 + 1, {"span": 0})):
-        bad = state._replace(tempo=other.line.last._replace(revision=99, **tempo))
+    for seq, tempo in enumerate(
+        ({"micro_bpm": 4000 * MICRO}, {"span": 0}, {"revision": MOST_REVISION}), start=10**6
+    ):
+        bad = state._replace(tempo=other.line.last._replace(**{"revision": 99, **tempo}))
         peer.receive(Packet(other.id, seq, bad), 1, now)
+    late = state._replace(running=Running(True, 0, MOST_REVISION, other.id))
+    peer.receive(Packet(other.id, 10**6 + 3, late), 1, now)
     peer.receive(Packet(other.id, 10**6, Pong(1, 2, 3, 4)), 1, now)
-    assert peer.dropped == 3
+    assert peer.dropped == 5
+    assert not peer.running.running
     assert peer.bpm == 126.0
+
+
+def test_a_strangers_absurd_revision_does_not_take_the_tempo_away_from_us() -> None:
+    """Ours goes on counting where it was."""
+    net = session(2, sealed=False)
+    mine, other = net.peer(0), net.peer(1)
+    now = net.hosts[0].raw_ns(net.now_s)
+    for what in ("tempo", "running"):
+        state = other._state(now)
+        asked = getattr(state, what)._replace(revision=MOST_REVISION - 1, author=other.id)
+        mine.receive(Packet(other.id, 10**6 + len(what), state._replace(**{what: asked})), 1, now)
+    mine.change_tempo(99.0, now)
+    mine.start(now)
+    assert mine.line.last.revision < 10
+    assert mine.running.revision < 10
+    other.accept(mine.id, net.hosts[1].raw_ns(net.now_s))
+    net.run(net.now_s + 1)
+    assert other.bpm == 99.0
 
 
 def test_two_peers_of_one_name_are_told_apart() -> None:

@@ -17,11 +17,13 @@ from grebe.core.peers.other import Other
 from grebe.core.peers.packets import Body, Bye, Packet, Ping, Pong, State
 from grebe.core.peers.shared import (
     MICRO,
+    MOST_REVISION,
     NEVER_RUN,
     Line,
     Running,
     Tempo,
     limited_bpm,
+    next_revision,
     on_the_one,
     sound,
 )
@@ -215,7 +217,7 @@ class Peer:
     def _say(self, bpm: float, span: int, origin_ns: float, now_ns: int) -> None:
         """Our word on tempo and span, later than any that has been said."""
         origin = round(self._line.beat_at(origin_ns) * MICRO)
-        revision = max([self.revision, *(t.revision for t in self._asked.values())]) + 1
+        revision = next_revision(self.revision, (t.revision for t in self._asked.values()))
         micro = round(limited_bpm(bpm) * MICRO)
         self._line.take(Tempo(round(origin_ns), origin, micro, span, revision, self.id))
         self._asked.clear()
@@ -236,8 +238,9 @@ class Peer:
         return on_the_one(self.beat_at(now_ns + self.lead_ns()), self.span)
 
     def _run(self, *, running: bool, at: int, now_ns: int) -> None:
-        said = [self._running.revision, *(r.revision for r in self._asked_run.values())]
-        self._running = Running(running, at, max(said) + 1, self.id)
+        asked = (r.revision for r in self._asked_run.values())
+        revision = next_revision(self._running.revision, asked)
+        self._running = Running(running, at, revision, self.id)
         self._asked_run.clear()
         self._announce(now_ns)
 
@@ -323,7 +326,7 @@ class Peer:
         self._asked_run.pop(other.id, None)
 
     def _hear_state(self, other: Other, state: State, now_ns: int) -> None:
-        if not sound(state.tempo):
+        if not sound(state.tempo) or state.running.revision >= MOST_REVISION:
             self.dropped += 1
             return
         other.state = state

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import math
+from collections.abc import Iterable
 from typing import NamedTuple
 
 from grebe.core.units import MAX_BPM, MIN_BPM
@@ -64,6 +65,10 @@ class Running(NamedTuple):
         return self.revision, self.author
 
 
+MOST_REVISION = 2**31
+"""No session comes near it; who claims more is not believed."""
+FAR_AHEAD = 1_000
+"""A stranger's revision farther ahead than this does not push ours."""
 NEVER_RUN = Running(False, 0, 0, 0)
 
 
@@ -74,7 +79,13 @@ def limited_bpm(bpm: float) -> float:
 
 def sound(tempo: Tempo) -> bool:
     """Whether a tempo from outside can be used at all."""
-    return MIN_BPM <= tempo.bpm <= MAX_BPM and MIN_SPAN <= tempo.span <= MAX_SPAN
+    known = tempo.revision < MOST_REVISION
+    return known and MIN_BPM <= tempo.bpm <= MAX_BPM and MIN_SPAN <= tempo.span <= MAX_SPAN
+
+
+def next_revision(ours: int, asked: Iterable[int]) -> int:
+    """Later than ours and than all that are asked for, but for absurd ones."""
+    return max([ours, *(r for r in asked if r - ours < FAR_AHEAD)]) + 1
 
 
 class Line:
