@@ -51,7 +51,6 @@ AGAIN_NS = (20_000_000, 60_000_000, 140_000_000, 300_000_000, 600_000_000)
 """A change is said again after these, to those that have not taken it."""
 SETTLED_AFTER = 12
 """Exchanges with the reference before its time is taken."""
-ASKED_AT_ONCE = 3
 LEAD_NS = 60_000_000
 LEAD_MOST_NS = 1_000_000_000
 """A change begins so long after it is made, and two round trips of the farthest peer more."""
@@ -410,19 +409,18 @@ class Peer:
         return list(self._statements(now_ns))
 
     def ask(self, now_ns: int) -> list[Sending]:
-        """Questions that are due. To be sent at once: the time asked at is in them.
+        """A question that is due. To be sent at once: the time asked at is in it.
 
-        A few at a time, so that the last is not sent much later than the first.
+        One at a time, to be called again: a second that always went out a little later than it says
+        would make its way look longer than the way back.
         """
-        if self.phase == "left":
-            return []
         due = [o for o in self.others.values() if now_ns >= o.next_ping_ns]
-        out: list[Sending] = []
-        for other in sorted(due, key=lambda o: not o.closely)[:ASKED_AT_ONCE]:
-            nonce = self._random.getrandbits(64)
-            other.asked(nonce, now_ns)
-            out.append(self._send(other.address, Ping(nonce, now_ns)))
-        return out
+        if not due or self.phase == "left":
+            return []
+        other = min(due, key=lambda o: (not o.closely, o.next_ping_ns))
+        nonce = self._random.getrandbits(64)
+        other.asked(nonce, now_ns)
+        return [self._send(other.address, Ping(nonce, now_ns))]
 
     def _set_back(self, now_ns: int) -> None:
         self._next_steer = self._next_state = self._next_beacon = now_ns
