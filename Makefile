@@ -22,7 +22,8 @@ check: $(READY)
 
 unit: $(READY)
 	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 3 -m "not jack"
-	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -m jack # JACK wants the machine to itself
+	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 2 -m "jack and not alone"
+	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -m alone # these want the machine to themselves
 
 schema: $(READY)
 	$(BIN)/python tools/write_schema.py
