@@ -42,6 +42,8 @@ def grebe_lines(session: Session, tree: ClockTree) -> list[Line]:
     name_of = session.project.rig.name_of
     sources = tree.sources.get(GREBE_ID, ())
     follows = name_of(sources[0].source) if sources else "nobody"
+    if session.network.leads:
+        follows = "the session"
     clock = "sends 24 a quarter" if tree.leader == GREBE_ID else "sends none"
     if sources and tree.leader != GREBE_ID:
         clock = "sends what it follows, made steady"
