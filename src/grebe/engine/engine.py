@@ -429,6 +429,7 @@ class Engine:
     def _wait_for_leader(self, player: Player) -> None:
         """Come in with the box that leads: on its next bar when it runs, else when it starts."""
         following = self._desk.following
+        assert not isinstance(following, PeerFollowing)  # that comes in by `_come_in`
         if following.running:
             now = self._now_ns()
             soon = int(following.tick_at(now + JOIN_AFTER_NS))
@@ -447,15 +448,15 @@ class Engine:
 
     def _go(self, word: Go) -> None:
         """The leader has started, or is joined: the song from its position, on its clock."""
-        player = self._player
-        if player is None or self._running:
+        player, following = self._player, self._desk.following
+        if player is None or self._running or isinstance(following, PeerFollowing):
             return
         if word.tick >= player.plan.layout().ticks:
-            text = f"{self._desk.name(self._desk.following.device)} is past the song's end."
+            text = f"{self._desk.name(following.device)} is past the song's end."
             self._server.tell(Notice(level="info", text=text))
             return
         dues = player.apply(Begin(tick=word.tick))
-        self._timeline = self._desk.following.timeline(word.tick, word.at_s, player.plan.song.bpm)
+        self._timeline = following.timeline(word.tick, word.at_s, player.plan.song.bpm)
         self._set_off(player, dues)
 
     def _come_in(self, player: Player, now: int) -> None:

@@ -202,14 +202,6 @@ class PeerFollowing:
         ticks = beat_at(self._stretches, at_ns) * CLOCKS_PER_QUARTER
         return self.bpm, ticks - round(ticks)
 
-    def join(self, tick: float, now_ns: int) -> Go:
-        """Not asked of it: see `set_off`."""
-        raise NotImplementedError
-
-    def timeline(self, tick: float, at_s: float, bpm: float) -> Reclock:
-        """Not asked of it: see `set_off`."""
-        raise NotImplementedError
-
     def tick_at(self, at_ns: int) -> float:
         """The song's tick at a time."""
         assert self._place is not None
