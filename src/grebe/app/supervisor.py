@@ -46,13 +46,7 @@ def start_laptop(
         "runs": True,
         "accepts": True,
     }
-    process = subprocess.Popen(
-        [sys.executable, "-m", "grebe.peers"],
-        start_new_session=True,
-        stdin=subprocess.PIPE,
-        stdout=subprocess.DEVNULL,
-        stderr=subprocess.DEVNULL,
-    )
+    process = _detached("grebe.peers", stdin=subprocess.PIPE)
     assert process.stdin is not None
     process.stdin.write(msgspec.json.encode(told) + b"\n")
     process.stdin.flush()
@@ -77,12 +71,17 @@ def start_display(use: SessionUse, of: str) -> subprocess.Popen[bytes]:
     return _detached("grebe", "display", "--session", use.name, "--of", of, *where)
 
 
-def _detached(module: str, *arguments: str) -> subprocess.Popen[bytes]:
+def _detached(
+    module: str,
+    *arguments: str,
+    stdin: int = subprocess.DEVNULL,
+    stdout: int = subprocess.DEVNULL,
+) -> subprocess.Popen[bytes]:
     return subprocess.Popen(
         [sys.executable, "-m", module, *arguments],
         start_new_session=True,
-        stdin=subprocess.DEVNULL,
-        stdout=subprocess.DEVNULL,
+        stdin=stdin,
+        stdout=stdout,
         stderr=subprocess.DEVNULL,
     )
 
@@ -126,13 +125,8 @@ class StandinsProcess:
         seating = [
             {"device": device, "path": str(standin_socket(device.id))} for device in self.devices
         ]
-        self.process = subprocess.Popen(
-            [sys.executable, "-m", "grebe.standins"],
-            start_new_session=True,
-            stdin=subprocess.PIPE,
-            stdout=subprocess.PIPE if announced else subprocess.DEVNULL,
-            stderr=subprocess.DEVNULL,
-        )
+        stdout = subprocess.PIPE if announced else subprocess.DEVNULL
+        self.process = _detached("grebe.standins", stdin=subprocess.PIPE, stdout=stdout)
         assert self.process.stdin is not None
         self.process.stdin.write(msgspec.json.encode(seating))
         self.process.stdin.close()

@@ -9,15 +9,31 @@ from __future__ import annotations
 import logging
 import sys
 
-from grebe.peers.alone import be
+import msgspec
+
+from grebe.errors import NetworkError
+from grebe.peers.alone import Alone, Watcher
 from grebe.peers.bridge import beside_engine
-from grebe.peers.display import display
+from grebe.peers.display import Watch, Watching
 from grebe.peers.lines import first_line
+
+
+def told(*, display: bool) -> int:
+    """Be what the first line says: a peer, or one that watches a stage; the exit status."""
+    config = first_line(sys.stdin.fileno())
+    try:
+        if display:
+            Watching(msgspec.json.decode(config, type=Watch)).run()
+        else:
+            Watcher(msgspec.json.decode(config, type=Alone)).run()
+    except (NetworkError, msgspec.MsgspecError) as error:
+        sys.stderr.write(f"grebe {'display' if display else 'peer'}: {error}\n")
+        return 2
+    return 0
+
 
 if __name__ == "__main__":
     logging.disable(logging.WARNING)  # of damaged packets libraries would write a line each
     if sys.argv[1:] == ["--beside-engine"]:
         sys.exit(beside_engine())
-    if sys.argv[1:] == ["--display"]:
-        sys.exit(display(first_line(sys.stdin.fileno())))
-    sys.exit(be(first_line(sys.stdin.fileno())))
+    sys.exit(told(display=sys.argv[1:] == ["--display"]))

@@ -9,7 +9,6 @@ import msgspec
 
 from grebe.core.peers.rows import Row, rows
 from grebe.core.peers.use import SessionUse
-from grebe.errors import NetworkError
 from grebe.peers.lines import Lines
 from grebe.peers.node import Node, Warp
 from grebe.wires.clock import raw_ns
@@ -202,13 +201,3 @@ def _row(row: Row) -> dict[str, object]:
 
 def _words(row: Row) -> str:
     return row.name if row.offset_ms is None else f"{row.name} {row.offset_ms:+.2f} ms"
-
-
-def be(config: bytes) -> int:
-    """Run one; the exit status."""
-    try:
-        Watcher(msgspec.json.decode(config, type=Alone)).run()
-    except (NetworkError, msgspec.MsgspecError) as error:
-        sys.stderr.write(f"grebe peer: {error}\n")
-        return 2
-    return 0

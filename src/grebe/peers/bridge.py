@@ -11,7 +11,7 @@ from typing import Any
 from grebe.app.client import EngineClient
 from grebe.app.runtime import engine_socket, runtime_dir
 from grebe.core.peers.peer import Peer
-from grebe.core.peers.rows import rows
+from grebe.core.peers.rows import Row, rows
 from grebe.errors import NetworkError
 from grebe.link.messages import (
     AcceptPeer,
@@ -180,30 +180,18 @@ class Bridge:
             bpm=peer.bpm,
             span=peer.span,
             spread_ms=peer.spread_ns(now) / 1e6,
-            rows=tuple(
-                PeerRow(
-                    id=f"{row.id:016x}",
-                    name=row.name,
-                    standing=row.standing,
-                    address=str(row.address[0]) if isinstance(row.address, tuple) else "",
-                    reference=row.reference,
-                    accepted=row.accepted,
-                    asks_bpm=row.asks_bpm,
-                    bpm=row.bpm,
-                    runs=row.runs,
-                    offset_ms=row.offset_ms,
-                    spread_ms=row.spread_ms,
-                    delay_ms=row.delay_ms,
-                    lost_percent=row.lost_percent,
-                    service=row.service,
-                )
-                for row in rows(peer, now)
-            ),
+            rows=tuple(_link_row(row) for row in rows(peer, now)),
             dropped=node.dropped,
             problem=node.problem or node.discovery_problem(),
             osc=osc,
             rtp=self._midi.states(),
         )
+
+
+def _link_row(row: Row) -> PeerRow:
+    """A row as the engine and windows have it: the same, its id and address as words."""
+    address = str(row.address[0]) if isinstance(row.address, tuple) else ""
+    return PeerRow(**{**row._asdict(), "id": f"{row.id:016x}", "address": address})
 
 
 def agreed(peer: Peer, now: int, *, brings_tempo: bool) -> Agreed:

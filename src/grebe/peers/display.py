@@ -15,7 +15,7 @@ import msgspec
 
 from grebe.core.peers.other import Other
 from grebe.core.peers.use import SessionUse
-from grebe.errors import NetworkError, ProtocolError
+from grebe.errors import ProtocolError
 from grebe.link.messages import Notice, Shown, Status, from_watched, pack
 from grebe.peers.node import Node
 from grebe.protocols import stage
@@ -156,13 +156,3 @@ class Watching:
             return now
         ahead = clock.theirs(now) - theirs_ns
         return round(now - ahead / (1 + clock.skew))
-
-
-def display(config: bytes) -> int:
-    """Watch; the exit status."""
-    try:
-        Watching(msgspec.json.decode(config, type=Watch)).run()
-    except (NetworkError, msgspec.MsgspecError) as error:
-        sys.stderr.write(f"grebe display: {error}\n")
-        return 2
-    return 0

@@ -133,13 +133,12 @@ class Node:
 
     def take(self, ready: list[socket.socket]) -> None:
         """Read what has come in."""
+        known = {o.address for o in self.peer.others.values() if o.proven}
         for each in ready:
             for datagram in self.udp.receive(each, AT_ONCE):
-                self._take(datagram)
+                self._take(datagram, known=datagram.source in known)
 
-    def _take(self, datagram: Datagram) -> None:
-        addresses = {o.address for o in self.peer.others.values() if o.proven}
-        known = datagram.source in addresses
+    def _take(self, datagram: Datagram, *, known: bool) -> None:
         self.received_bytes += len(datagram.data)
         if not datagram.near:
             self.counts.far += 1

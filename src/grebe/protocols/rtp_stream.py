@@ -9,7 +9,6 @@ from __future__ import annotations
 
 from collections import deque
 
-from grebe.errors import ProtocolError
 from grebe.protocols import midi
 from grebe.protocols.rtp import (
     PAYLOAD_TYPE,
@@ -189,12 +188,3 @@ class Receiver:
         self._reported = (expected, self.received)
         found = Reception(self.own_ssrc, self.source, share, lost, self._highest & 0xFFFFFFFF, 0)
         return encode_reception(found, b"grebe")
-
-
-def readable(data: bytes) -> bool:
-    """Whether bytes are a packet of such a stream at all."""
-    try:
-        decode_section(decode_rtp(data).payload)
-    except ProtocolError:
-        return False
-    return True

@@ -9,7 +9,7 @@ from grebe.core.peers.exchange import Exchange
 from grebe.core.peers.packets import State
 
 MOST_EXCHANGES = 400
-"""More than 30 s of them, at the pace that `pace_ns` sets."""
+"""More than 30 s of them, at the pace that `_FAST` and `_STEADY_NS` set."""
 ANSWERED_WITHIN_NS = 1_000_000_000
 """A question without an answer for so long counts as lost."""
 COUNTED = 64

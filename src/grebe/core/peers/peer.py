@@ -114,7 +114,6 @@ class Peer:
         self._beacons = 0
         self._next_beacon = self._next_steer = self._next_state = now_ns
         self._again: list[int] = []
-        self._shows: dict[int, State] = {}
         self._polled_ns = now_ns
         self._taken_ns = now_ns
         self._replay: dict[int, Other] = {}

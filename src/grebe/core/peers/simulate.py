@@ -82,7 +82,7 @@ class Host:
     peer: Peer | None = None
     sent: int = 0
     sent_bytes: int = 0
-    """Packets of its peer, and their bytes where `Net.size` says how long one is."""
+    """Packets of its peer, and their bytes by `SIZES`."""
 
     def raw_ns(self, at_s: float) -> int:
         """Its clock at a true time."""
@@ -102,7 +102,6 @@ class Net:
         self.hosts: list[Host] = []
         self.now_s = 0.0
         self.parted: Callable[[int, int], bool] = lambda a, b: False  # noqa: ARG005
-        self.size: Callable[[Packet], int] = lambda packet: SIZES[type(packet.body)]
         self._air: list[tuple[float, int, int, int, Packet]] = []
         self._wakes: list[tuple[float, int, int]] = []
         """When each peer has something to do next: (time, number, its turn)."""
@@ -195,7 +194,7 @@ class Net:
 
     def _carry(self, source: int, to: object, packet: Packet) -> None:
         self.hosts[source].sent += 1
-        self.hosts[source].sent_bytes += self.size(packet)
+        self.hosts[source].sent_bytes += SIZES[type(packet.body)]
         for target in self._targets(source, to):
             if self.parted(source, target):
                 continue
