@@ -33,7 +33,7 @@ def own_folders(monkeypatch: pytest.MonkeyPatch, tmp_path: Path) -> Iterator[Pat
     """Every test has folders of its own, short enough for a socket path."""
     import tempfile
 
-    with tempfile.TemporaryDirectory(prefix="gt-") as folder:
+    with tempfile.TemporaryDirectory(prefix="gt-", ignore_cleanup_errors=True) as folder:
         monkeypatch.setenv("GREBE_RUNTIME_DIR", f"{folder}/run")
         monkeypatch.setenv("XDG_STATE_HOME", f"{folder}/state")
         monkeypatch.setenv("XDG_DATA_HOME", f"{folder}/data")

@@ -14,16 +14,17 @@ ROOT = Path(grebe.__file__).parent
 
 ALLOWED = {
     "core": set(),
+    "process": set(),
     "protocols": {"core"},
     "link": {"core"},
     "formats": {"core"},
-    "wires": {"protocols", "core"},
-    "engine": {"wires", "link", "protocols", "core"},
-    "standins": {"wires", "link", "protocols", "core"},
-    "app": {"formats", "link", "core"},
-    "peers": {"app", "formats", "wires", "link", "protocols", "core"},
-    "ui": {"app", "formats", "link", "core"},
-    "cli": {"app", "formats", "link", "core", "ui"},
+    "wires": {"process", "protocols", "core"},
+    "engine": {"process", "wires", "link", "protocols", "core"},
+    "standins": {"process", "wires", "link", "protocols", "core"},
+    "app": {"process", "formats", "link", "core"},
+    "peers": {"process", "app", "formats", "wires", "link", "protocols", "core"},
+    "ui": {"process", "app", "formats", "link", "core"},
+    "cli": {"process", "app", "formats", "link", "core", "ui"},
     "data": set(),
 }
 """For each layer the layers below it. Besides, `errors` by all."""

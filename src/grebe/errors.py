@@ -6,6 +6,9 @@ prints the text as its one line on stderr, the window as its notice.
 
 from __future__ import annotations
 
+from collections.abc import Iterator
+from contextlib import contextmanager
+
 
 class GrebeError(Exception):
     """Root of all errors that are explained to the performer."""
@@ -57,3 +60,20 @@ class EditError(GrebeError):
 
 class UsageError(GrebeError):
     """A name or value given on the command line that does not exist."""
+
+
+@contextmanager
+def at_the_border(what: str) -> Iterator[None]:
+    """Read bytes from outside: whatever goes wrong with them is a ProtocolError, naming `what`.
+
+    A decoder raises what its author thought of; a message that nests three thousand deep, is no
+    UTF-8 or holds a number without end raises something else, and would end the process.
+    """
+    try:
+        yield
+    except ProtocolError:
+        raise
+    except Exception as error:
+        raise ProtocolError(
+            f"{what} could not be read ({type(error).__name__}: {str(error)[:200]})"
+        ) from error

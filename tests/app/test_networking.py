@@ -13,7 +13,6 @@ import pytest
 from grebe.app.network_form import NetworkForm
 from grebe.app.networking import SEEN
 from grebe.app.passphrases import MOST, keep_passphrase, passphrase_of
-from grebe.app.runtime import state_dir
 from grebe.app.session import Session
 from grebe.app.store import Store
 from grebe.app.supervisor import load_message, rtp_ports
@@ -35,6 +34,7 @@ from grebe.link.messages import (
     Shown,
     Status,
 )
+from grebe.process.places import state_dir
 from tests import build
 from tests.app.test_session import FakeClient
 

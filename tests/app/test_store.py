@@ -10,13 +10,13 @@ import pytest
 from grebe.app.demo import demo_bytes, fresh_demo
 from grebe.app.export import export_smf
 from grebe.app.recovery import Keeper, open_recovered, recovery_path
-from grebe.app.runtime import engine_socket, runtime_dir, state_dir
 from grebe.app.settings import Settings, last_project, read_settings, write_settings
 from grebe.app.store import Store
 from grebe.core.document import Project, with_song
 from grebe.core.songs.edit import set_tempo
 from grebe.errors import EditError, EngineError, ProjectError
 from grebe.formats.project import read_project, write_project
+from grebe.process.places import engine_socket, runtime_dir, state_dir
 from tests import build
 
 

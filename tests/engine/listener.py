@@ -13,11 +13,11 @@ from typing import Self
 
 from grebe.app.client import EngineClient
 from grebe.app.perform import end_process
-from grebe.app.runtime import standin_socket
 from grebe.app.supervisor import StandinsProcess, connect_when_ready, load_message, start_engine
 from grebe.core.document import Project
 from grebe.core.player.plan import Plan
 from grebe.link.messages import Loaded, Welcome
+from grebe.process.places import standin_socket
 
 
 def wait(so: Callable[[], bool], seconds: float = 10.0) -> None:

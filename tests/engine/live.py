@@ -9,7 +9,6 @@ from contextlib import contextmanager
 
 from grebe.app.client import EngineClient
 from grebe.app.perform import end_process, settled_report
-from grebe.app.runtime import engine_socket
 from grebe.app.supervisor import StandinsProcess, connect_when_ready, load_message, start_engine
 from grebe.core.document import Project
 from grebe.core.player.plan import make_plan
@@ -23,6 +22,7 @@ from grebe.link.messages import (
     ToEngine,
     Welcome,
 )
+from grebe.process.places import engine_socket
 
 
 class Live:
@@ -30,12 +30,9 @@ class Live:
 
     def __init__(self, project: Project, source: str = "test") -> None:
         self.project = project
-        self.standins = [
-            StandinsProcess([d]) for d in project.rig.devices if d.port.wire == "standin"
-        ]
+        self.standins = StandinsProcess(project.rig.devices)
         self.engine = start_engine()
-        for process in self.standins:
-            process.wait_ready()
+        self.standins.wait_ready()
         self.client = connect_when_ready()
         self.notices: list[str] = []
         self._waiting: list[FromEngine] = []
@@ -76,6 +73,12 @@ class Live:
         """The figures of every device, after the last reports have come in."""
         return {row.device: row for row in settled_report(self.client).devices}
 
+    def other_standins(self) -> None:
+        """Start stand-ins again, after theirs were killed."""
+        self.standins.process.wait(5)
+        self.standins = StandinsProcess(self.project.rig.devices)
+        self.standins.wait_ready()
+
     def reconnect(self) -> Welcome:
         """Another window."""
         self.client.close()
@@ -85,7 +88,7 @@ class Live:
     def close(self) -> None:
         """End everything this started."""
         self.client.close()
-        for process in (self.engine, *(s.process for s in self.standins)):
+        for process in (self.engine, self.standins.process):
             end_process(process)
 
 

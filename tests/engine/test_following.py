@@ -14,7 +14,6 @@ import msgspec
 import pytest
 
 from grebe.app.perform import end_process, perform, settled_report, with_leader_named
-from grebe.app.runtime import standin_socket
 from grebe.app.supervisor import StandinsProcess, connect_when_ready, load_message, start_engine
 from grebe.core.document import Project
 from grebe.core.player.commands import Begin, Halt, Hold
@@ -24,6 +23,7 @@ from grebe.core.rig.spec import Sends, Spec
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import UsageError
 from grebe.link.messages import Loaded, Notice, Status, Welcome
+from grebe.process.places import standin_socket
 from grebe.protocols.standin import encode_reports, played
 from grebe.wires.clock import raw_ns
 from tests.engine.listener import Listener, listening_engine, wait

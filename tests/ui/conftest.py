@@ -12,10 +12,10 @@ from PyQt6.QtWidgets import QApplication
 
 from grebe.app.client import EngineClient
 from grebe.app.demo import fresh_demo
-from grebe.app.runtime import engine_socket
 from grebe.app.store import Store
 from grebe.errors import EngineError
 from grebe.link.messages import Shutdown, Welcome
+from grebe.process.places import engine_socket
 from grebe.ui.frame import Frame
 from grebe.ui.theme import load_fonts
 

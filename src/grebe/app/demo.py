@@ -6,8 +6,8 @@ from importlib.resources import files
 from pathlib import Path
 
 from grebe.app.recovery import recovery_path
-from grebe.app.runtime import state_dir
 from grebe.formats.atomic import write_atomic
+from grebe.process.places import state_dir
 
 DEMO_NAME = "night-ferry.grebe"
 LOOPS = ("gravel.wav",)

@@ -16,7 +16,6 @@ from grebe.app.client import EngineClient, check_version
 from grebe.app.networking import Networking
 from grebe.app.played import PlayedMemory
 from grebe.app.resume import LastSaid
-from grebe.app.runtime import engine_socket
 from grebe.app.set_play import SetPlay
 from grebe.app.store import Store
 from grebe.app.supervisor import (
@@ -62,6 +61,7 @@ from grebe.link.messages import (
     ToEngine,
     Welcome,
 )
+from grebe.process.places import engine_socket
 
 LinkState = Literal["starting", "on", "other", "off"]
 

@@ -6,8 +6,8 @@ from pathlib import Path
 
 import msgspec
 
-from grebe.app.runtime import state_dir
 from grebe.formats.atomic import write_atomic
+from grebe.process.places import state_dir
 
 MOST = 64
 

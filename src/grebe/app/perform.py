@@ -14,7 +14,6 @@ import msgspec
 import numpy as np
 
 from grebe.app.client import EngineClient, check_version
-from grebe.app.runtime import override_runtime_dir
 from grebe.app.supervisor import (
     StandinsProcess,
     connect_when_ready,
@@ -41,6 +40,7 @@ from grebe.link.messages import (
     Status,
     Welcome,
 )
+from grebe.process.places import override_runtime_dir
 
 SETTLE_S = 0.4
 """After Stop, reports that have stood still for so long are the last ones."""

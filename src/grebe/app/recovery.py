@@ -8,11 +8,11 @@ from queue import SimpleQueue
 from threading import Thread
 from typing import NamedTuple
 
-from grebe.app.runtime import state_dir
 from grebe.app.store import Store
 from grebe.core.document import Project
 from grebe.errors import ProjectError
 from grebe.formats.project import Extras, project_bytes, read_project
+from grebe.process.places import state_dir
 
 KEEP_EVERY_S = 2.0
 

@@ -9,9 +9,9 @@ from typing import Any
 
 import msgspec
 
-from grebe.app.runtime import data_dir
 from grebe.core.rehearse.ones import Ones
 from grebe.core.rehearse.score import Scored, Try
+from grebe.process.places import data_dir
 
 MOST_BYTES = 4_000_000
 """Of the log's end that is read: some twenty thousand moves."""

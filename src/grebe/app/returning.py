@@ -16,8 +16,8 @@ from pathlib import Path
 
 import msgspec
 
-from grebe.app.runtime import state_dir
 from grebe.errors import GrebeError
+from grebe.process.places import state_dir
 
 UNUSABLE = 2
 """Exit status of what cannot be opened."""

@@ -7,8 +7,8 @@ from typing import Literal
 
 import msgspec
 
-from grebe.app.runtime import state_dir
 from grebe.formats.atomic import write_atomic
+from grebe.process.places import state_dir
 
 
 class Settings(msgspec.Struct, frozen=True, kw_only=True):

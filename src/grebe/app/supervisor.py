@@ -15,7 +15,6 @@ import msgspec
 
 from grebe.app.client import EngineClient
 from grebe.app.loops import folder_of, loop_path
-from grebe.app.runtime import engine_socket, runtime_dir, standin_socket
 from grebe.core.document import Project
 from grebe.core.peers.use import SessionUse
 from grebe.core.player.commands import SetPlan
@@ -24,6 +23,8 @@ from grebe.core.rig.model import Device
 from grebe.core.rig.standin import setups
 from grebe.errors import EngineError
 from grebe.link.messages import Load, RtpPort
+from grebe.process import children
+from grebe.process.places import engine_socket, runtime_dir, standin_socket
 
 READY_WITHIN_S = 10.0
 
@@ -31,7 +32,7 @@ READY_WITHIN_S = 10.0
 def start_engine(*, realtime: bool = True) -> subprocess.Popen[bytes]:
     """Start an engine at this user's socket. Returns at once; connect until it answers."""
     without = () if realtime else ("--no-realtime",)
-    return _detached("grebe.engine", "--socket", str(engine_socket()), *without)
+    return children.start(children.ENGINE, "--socket", str(engine_socket()), *without)
 
 
 def start_laptop(
@@ -46,7 +47,7 @@ def start_laptop(
         "runs": True,
         "accepts": True,
     }
-    process = _detached("grebe.peers", stdin=subprocess.PIPE)
+    process = children.start(children.PEERS, stdin=subprocess.PIPE)
     assert process.stdin is not None
     process.stdin.write(msgspec.json.encode(told) + b"\n")
     process.stdin.flush()
@@ -68,27 +69,12 @@ def start_display(use: SessionUse, of: str) -> subprocess.Popen[bytes]:
     """Start a window that shows another computer's stage; its passphrase is the one kept here."""
     where = [w for a in use.addresses for w in ("--at", a)]
     where += ["--interface", use.interface] if use.interface else []
-    return _detached("grebe", "display", "--session", use.name, "--of", of, *where)
-
-
-def _detached(
-    module: str,
-    *arguments: str,
-    stdin: int = subprocess.DEVNULL,
-    stdout: int = subprocess.DEVNULL,
-) -> subprocess.Popen[bytes]:
-    return subprocess.Popen(
-        [sys.executable, "-m", module, *arguments],
-        start_new_session=True,
-        stdin=stdin,
-        stdout=stdout,
-        stderr=subprocess.DEVNULL,
-    )
+    return children.start(children.COMMAND, "display", "--session", use.name, "--of", of, *where)
 
 
 def start_network() -> subprocess.Popen[bytes]:
     """Start the network process beside this user's engine. Returns at once."""
-    return _detached("grebe.peers", "--beside-engine")
+    return children.start(children.PEERS, "--beside-engine")
 
 
 def connect_when_ready(*, wants_status: bool = True) -> EngineClient:
@@ -126,7 +112,7 @@ class StandinsProcess:
             {"device": device, "path": str(standin_socket(device.id))} for device in self.devices
         ]
         stdout = subprocess.PIPE if announced else subprocess.DEVNULL
-        self.process = _detached("grebe.standins", stdin=subprocess.PIPE, stdout=stdout)
+        self.process = children.start(children.STANDINS, stdin=subprocess.PIPE, stdout=stdout)
         assert self.process.stdin is not None
         self.process.stdin.write(msgspec.json.encode(seating))
         self.process.stdin.close()

@@ -7,10 +7,10 @@ from typing import Any
 
 import msgspec
 
-from grebe.app.runtime import data_dir
 from grebe.app.sound_check import Result
 from grebe.core.document import Project
 from grebe.core.rig.tree import clock_tree
+from grebe.process.places import data_dir
 
 
 def log_path() -> Path:

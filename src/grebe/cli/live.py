@@ -12,11 +12,11 @@ import time
 from grebe.app.client import EngineClient
 from grebe.app.perform import percentiles, perform, with_faults, with_leader_named
 from grebe.app.processor import processor_times, stolen_percent
-from grebe.app.runtime import engine_socket
 from grebe.cli.common import Commands, add_json, command, number, opened, print_json, progress_bar
 from grebe.core.player.plan import make_plan, make_set_plan
 from grebe.errors import EngineError, UsageError
 from grebe.link.messages import Shutdown, Welcome
+from grebe.process.places import engine_socket
 
 BENCHES = (
     "clock",

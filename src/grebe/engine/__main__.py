@@ -5,26 +5,36 @@ from __future__ import annotations
 import argparse
 import ctypes
 import gc
+import logging
 import signal
 import sys
 from pathlib import Path
+from types import FrameType
 
 from grebe.engine.engine import Engine
 from grebe.engine.server import Server
 from grebe.errors import EngineError
-from grebe.wires.clock import ask_for_realtime
+from grebe.process.log import end_log, start_log
+from grebe.process.priority import ask_for_realtime
 
 PRIORITY = 70
 """Above the stand-ins, below what a sound card's interrupt thread usually has."""
 SWITCH_SECONDS = 0.0002
 """How soon a JACK callback gets the interpreter from the loop."""
 MCL_CURRENT, MCL_FUTURE = 1, 2
+ENDED_BY = (signal.SIGTERM, signal.SIGHUP, signal.SIGINT)
 
 PRIORITY_HELP = (
     "No real-time priority: ticks may be a few milliseconds late under load. To allow it, add "
     "the line '@audio - rtprio 95' to /etc/security/limits.d/audio.conf, put yourself in the "
     "audio group (sudo adduser $USER audio), and log in again."
 )
+_log = logging.getLogger("grebe.engine")
+
+
+def marker_of(socket_path: Path) -> Path:
+    """What is there while an engine lives: one that finds it follows an engine that was killed."""
+    return socket_path.with_suffix(".lives")
 
 
 def main() -> int:
@@ -33,21 +43,40 @@ def main() -> int:
     parser.add_argument("--socket", type=Path, required=True)
     parser.add_argument("--no-realtime", action="store_true", help="do not ask for priority")
     arguments = parser.parse_args()
+    start_log("engine", queued=True)  # before priority: its thread shall have none
     try:
         server = Server(arguments.socket)
     except (EngineError, OSError) as error:
         sys.stderr.write(f"{error}\n")
+        end_log(str(error))
         return 2
+    marker = marker_of(arguments.socket)
+    killed = marker.exists()
+    marker.touch(mode=0o600)
     realtime = not arguments.no_realtime and ask_for_realtime(PRIORITY)
     if realtime:
         ctypes.CDLL(None).mlockall(MCL_CURRENT | MCL_FUTURE)
     sys.setswitchinterval(SWITCH_SECONDS)
-    signal.signal(signal.SIGINT, signal.SIG_IGN)  # Ctrl+C in the window's terminal is not ours
     gc.collect()
     gc.freeze()
     gc.disable()
     help_text = "" if realtime else PRIORITY_HELP
-    Engine(server, realtime=realtime, priority_help=help_text).run()
+    engine = Engine(server, realtime=realtime, priority_help=help_text, silence_first=killed)
+    if killed:
+        _log.warning("the engine before this one was killed: every box is silenced first")
+
+    def asked(number: int, frame: FrameType | None) -> None:
+        del frame
+        engine.leave(signal.Signals(number).name)
+
+    for number in ENDED_BY:
+        signal.signal(number, asked)
+    try:
+        engine.run()
+    finally:
+        marker.unlink(missing_ok=True)
+        _log.info("every box was silenced")
+    end_log("as asked")
     return 0
 
 

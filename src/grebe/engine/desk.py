@@ -14,13 +14,14 @@ from grebe.core.time.ticks import CLOCK_TICKS, SIXTEENTH_TICKS
 from grebe.engine.ears import PULSES, Ears, Sending
 from grebe.engine.following import Following
 from grebe.engine.jack_following import JackFollowing
+from grebe.engine.limits import STOP_SETTLES_NS
 from grebe.engine.lines import Lines
 from grebe.engine.outlet import Outlet
 from grebe.engine.peer_following import PeerFollowing
 from grebe.engine.ports import PortBook
 from grebe.errors import PortLost
 from grebe.link.messages import DeviceStatus, Heard, Heed, Load, Notice
-from grebe.protocols.midi import NOTE_ON, TIMING_CLOCK
+from grebe.protocols.midi import NOTE_ON, STOP, TIMING_CLOCK, silence
 from grebe.protocols.standin import ReportKind, encode_setup, goodbye, press
 from grebe.wires.clock import Clock
 from grebe.wires.jack import JackPort
@@ -60,6 +61,10 @@ class Desk:
         self._plan: Plan | None = None
         self._setups: dict[str, Setup] = {}
         self._looked_at = 0
+        self.left_sounding = False
+        """Whether the engine before this one was killed: every box it may have left sounding is
+        silenced before anything else."""
+        self._silenced: set[str] = set()
         self._steps: dict[str, int] = {}
 
     def started(self, wire: str) -> None:
@@ -67,6 +72,39 @@ class Desk:
         for device, outlet in self.outlets.items():
             if self.via.get(device, device) == wire:
                 outlet.started()
+
+    def stopped(self, wire: str) -> None:
+        """Stop has gone down a wire."""
+        for device, outlet in self.outlets.items():
+            if self.via.get(device, device) == wire:
+                outlet.stopped()
+
+    def silence(self, outlet: Outlet) -> None:
+        """All notes and sound off, on every channel."""
+        for data in silence():
+            self.send_raw(outlet, data)
+
+    def silence_all(self) -> None:
+        """The same on every port."""
+        for outlet in self.outlets.values():
+            self.silence(outlet)
+
+    def settle(self) -> None:
+        """Let the last messages leave a JACK port."""
+        if self.ports.jack is not None:
+            self._clock.sleep_until_ns(self._clock.now_ns() + STOP_SETTLES_NS, 0)
+
+    def _opened(self, outlet: Outlet) -> None:
+        """A port is there: silenced where somebody may have left it sounding, then set up."""
+        if (
+            self.left_sounding
+            and outlet.port is not None
+            and outlet.device.id not in self._silenced
+        ):
+            self._silenced.add(outlet.device.id)
+            self.send_raw(outlet, bytes((STOP,)))
+            self.silence(outlet)
+        self._send_setup(outlet)
 
     def now_ns(self) -> int:
         """The engine's clock."""
@@ -162,7 +200,7 @@ class Desk:
                     outlet = Outlet(device, self.ports.open(device), "")
                 except PortLost as error:
                     outlet = Outlet(device, None, str(error))
-                self._send_setup(outlet)
+                self._opened(outlet)
             self.outlets[device.id] = outlet
         for gone in old.values():
             gone.close()
@@ -279,7 +317,7 @@ class Desk:
                 outlet.problem = str(error)
                 return ""
             outlet.rejoin()
-            self._send_setup(outlet)
+            self._opened(outlet)
             self._listen()
             return outlet.device.id
         return ""

@@ -3,31 +3,14 @@
 from __future__ import annotations
 
 import gc
+import logging
 import os
 from heapq import heappop, heappush
 
+import msgspec
+
 from grebe.core.peers.shared import limited_bpm
-from grebe.core.player.commands import (
-    Again,
-    Back,
-    Begin,
-    Command,
-    Fill,
-    Halt,
-    Hold,
-    KeepMutes,
-    Launch,
-    LoopOver,
-    Metronome,
-    Mute,
-    Nudge,
-    Rejoin,
-    Release,
-    Skip,
-    Solo,
-    Steer,
-    Withdraw,
-)
+from grebe.core.player.commands import PLAYED, Begin, Command, Halt, Rejoin
 from grebe.core.player.events import (
     SAID,
     Clock,
@@ -37,6 +20,7 @@ from grebe.core.player.events import (
     Due,
     MutesDropped,
     NoteOff,
+    ProgramChange,
     SectionStarts,
     Shared,
     SongEnds,
@@ -46,7 +30,6 @@ from grebe.core.player.events import (
 )
 from grebe.core.player.loopers import TrackCommand
 from grebe.core.player.player import Player
-from grebe.core.rig.words import listed
 from grebe.core.sync.led import Go, Halted
 from grebe.core.sync.reclock import Reclock
 from grebe.core.time.tempo import TempoPoint
@@ -59,11 +42,29 @@ from grebe.engine.desk import Desk
 from grebe.engine.ears import PULSES
 from grebe.engine.idle import IdleTicks
 from grebe.engine.jack_following import JackFollowing
+from grebe.engine.limits import (
+    BEGIN_AFTER_NS,
+    HEAR_UNTIL_NS,
+    IDLE_NS,
+    JOIN_AFTER_NS,
+    LOOKAHEAD_NS,
+    PLAN_AT_LAST_NS,
+    PLAN_EVERY_NS,
+    POLL_AT_LAST_NS,
+    POLL_EVERY_NS,
+    PORTS_EVERY_NS,
+    REPORT_FIGURES,
+    SLACK_NS,
+    SPIN_NS,
+    START_LEAD_NS,
+    STATUS_EVERY_NS,
+    STOOD_STILL_NS,
+)  # fmt: skip
 from grebe.engine.listening import Listening
 from grebe.engine.outlet import Outlet
 from grebe.engine.peer_following import PeerFollowing
 from grebe.engine.peering import ABOUT_PEERS, Peering
-from grebe.engine.place import Bars
+from grebe.engine.place import Bars, note_told, place_of
 from grebe.engine.playing_in import PlayingIn
 from grebe.engine.ports import PortBook
 from grebe.engine.server import Connection, Windows
@@ -75,6 +76,7 @@ from grebe.link.messages import (
     AskReport,
     ClearCounters,
     Do,
+    FromEngine,
     Hello,
     Learn,
     Learned,
@@ -90,50 +92,15 @@ from grebe.link.messages import (
     ToEngine,
     Welcome,
 )
-from grebe.protocols.midi import NOTE_OFF, STOP, encode, silence
+from grebe.protocols.midi import NOTE_OFF, STOP, encode
 from grebe.wires.clock import Clock as TimeSource
 from grebe.wires.clock import RawClock, Sleep
 from grebe.wires.jack_transport import Place
 
-LOOKAHEAD_NS = 50_000_000
-"""How far ahead messages are made: covers a JACK period of 1024 and a slow moment."""
-PLAN_EVERY_NS = 5_000_000
-PLAN_AT_LAST_NS = 20_000_000
-"""Planning waits for a moment with nothing due, but not longer than this."""
-POLL_EVERY_NS = 4_000_000
-"""How soon a command from a window is seen."""
-POLL_AT_LAST_NS = 60_000_000
-"""Windows wait for a moment with nothing due, but not longer than this."""
-SLACK_NS = 1_500_000
-"""Windows are answered only when the next deadline is at least this far away."""
-REPORT_FIGURES = 600_000
-"""Lateness figures in one report, of all devices: some 11 MB of a message of 16."""
-STATUS_EVERY_NS = 33_000_000
-PORTS_EVERY_NS = 500_000_000
-"""How often each port is looked at, and a lost one tried again while stopped."""
-BEGIN_AFTER_NS = 30_000_000
-"""From Begin to the first message: time to plan it."""
-START_LEAD_NS = 2_000_000
-"""Start and Continue go out this long before their first clock; MIDI 1.0 asks for 1 ms."""
 CLOCK_BYTE = encode(Shared.CLOCK)
-SPIN_NS = 150_000
-"""With real-time priority the last stretch before a deadline is spun."""
-HEAR_UNTIL_NS = 300_000
-"""The last stretch before a deadline is slept, not listened: a timer is nearer than `select`."""
-IDLE_NS = 30_000_000_000
-"""Stopped and with no window for this long, the engine ends."""
-JOIN_AFTER_NS = 100_000_000
-"""A running leader is joined on the first bar that is at least this far away."""
 IDLE_CLOCK = Clock()
 """Another than `Shared.CLOCK`: ticks while stopped are not counted."""
-STOP_SETTLES_NS = 200_000_000
-
-
-PLAYED = (
-    Launch, Hold, Again, Skip, Back, Withdraw, Release, Solo, TrackCommand, Mute, KeepMutes,
-    LoopOver, Steer, Nudge, Fill, Metronome,
-)  # fmt: skip
-"""What is for the player as it is."""
+_log = logging.getLogger(__name__)
 
 
 class Engine:
@@ -147,23 +114,26 @@ class Engine:
         priority_help: str,
         clock: TimeSource | None = None,
         ports: PortBook | None = None,
+        silence_first: bool = False,
     ) -> None:
-        """`clock` and `ports` are the real ones unless others are given."""
+        """`clock` and `ports` are the real ones unless others are given; `silence_first` after an
+        engine that was killed."""
         self._server = server
         self._clock: TimeSource = clock if clock is not None else RawClock()
         self._now_ns = self._clock.now_ns
         self._realtime = realtime
         self._priority_help = priority_help
         self._spin_ns = SPIN_NS if realtime else 0
-        self._desk = Desk(server.tell, self._where, self._clock, ports or PortBook())
+        self._desk = Desk(self._tell, self._where, self._clock, ports or PortBook())
+        self._desk.left_sounding = silence_first
         self._listening = Listening(self._desk)
         self._playing_in = PlayingIn(self._desk)
-        self._controls = Controls(self._desk, self._asked_by_pedal, self._panic, server.tell)
+        self._controls = Controls(self._desk, self._asked_by_pedal, self._panic, self._tell)
         self._peering = Peering(server, self._desk)
         self._bars = Bars()
         self._player: Player | None = None
         self._timeline: Timeline | Reclock | None = None
-        self._watch = Watch(self._desk, server.tell)
+        self._watch = Watch(self._desk, self._tell)
         self._queue: list[
             tuple[int, int, str, DeviceEvent | SectionStarts | MutesDropped | SongEnds]
         ] = []
@@ -186,11 +156,38 @@ class Engine:
         self._in_session = False
         """Whether what plays is drawn to a session."""
         self._leaving = False
+        self._last_turn = 0
+        self._missed_before = 0
+        """What was due before this is not sent any more: boxes come in on the next bar."""
+
+    def leave(self, why: str) -> None:
+        """End soon: what plays is stopped and silenced first."""
+        _log.info("asked to end: %s", why)
+        self._leaving = True
 
     def run(self) -> None:
-        """Serve until told to shut down, or until nobody needs it."""
+        """Serve until told to shut down, or until nobody needs it.
+
+        What goes wrong in here is raised again once every box has been silenced.
+        """
+        try:
+            self._serve()
+        except BaseException as error:
+            text = (
+                f"The engine had to end by a mistake of its own ({type(error).__name__}): every "
+                "box is silenced. Another is started; what happened is in the log."
+            )
+            self._tell(Notice(level="error", text=text))
+            raise
+        finally:
+            self._close()
+
+    def _serve(self) -> None:
         while not self._leaving:
             now = self._now_ns()
+            stood_ns, self._last_turn = now - (self._last_turn or now), now
+            if stood_ns > STOOD_STILL_NS:
+                self._stood_still(now, stood_ns)
             due_soon = bool(self._queue) and self._queue[0][0] - now < SLACK_NS
             since_plan = now - self._last_plan
             if since_plan >= PLAN_EVERY_NS and (not due_soon or since_plan >= PLAN_AT_LAST_NS):
@@ -211,7 +208,43 @@ class Engine:
             until = self._queue[0][0] if due else wake
             if not self._wait_for_words(until - HEAR_UNTIL_NS):
                 self._clock.sleep_until_ns(until, self._spin_ns if due else 0)
-        self._close()
+
+    def _tell(self, message: FromEngine, *, status: bool = False) -> None:
+        """Say something to windows; what is meant to be read goes into the log, with its place."""
+        if isinstance(message, Notice):
+            note_told(message, self._player, self._timeline, self._now_ns())
+        self._server.tell(message, status=status)
+
+    def _stood_still(self, now: int, stood_ns: int) -> None:
+        """The process was stopped, or got no processor: say so, put boxes back on their bar.
+
+        What was due meanwhile is not poured out at once: ticks in a burst would make boxes race.
+        """
+        if not self._running:
+            return
+        self._missed_before = now
+        self._plan_ahead(now, stood_ns)
+        waiting, self._queue = self._queue, []
+        for entry in waiting:
+            due_ns, _, device, event = entry
+            if due_ns >= now or isinstance(event, SAID):
+                heappush(self._queue, entry)
+            else:
+                self._send_late(self._desk.outlets.get(device), event, now)
+        self._send_due()
+        for device in dict.fromkeys(self._desk.via.values()):
+            self._command(Rejoin(device=device))
+        text = (
+            f"The engine stood still for {stood_ns / 1e9:.1f} s: it was stopped, or got no "
+            "processor. Boxes come in again on the next bar."
+        )
+        self._tell(Notice(level="warn", text=text))
+
+    def _send_late(self, outlet: Outlet | None, event: DeviceEvent, now: int) -> None:
+        """Of what was due while nothing could be sent: what ends notes, and what stays set."""
+        lasts = (NoteOff, Stop, ControlChange, ProgramChange)
+        if outlet is not None and isinstance(event, lasts):
+            self._send(outlet, event, now)
 
     def _wait_for_words(self, until_ns: int) -> bool:
         """Wait for what comes in from boxes and windows; whether a window has spoken.
@@ -241,7 +274,7 @@ class Engine:
         for source in gone:
             name = self._desk.name(source.removesuffix(PULSES))
             text = f"{name} is no longer heard: {self._desk.ears.lost[source]}."
-            self._server.tell(Notice(level="warn", text=text))
+            self._tell(Notice(level="warn", text=text))
 
     def _take_words(self, words: list[Go | Halted]) -> None:
         """Go and halt with what leads."""
@@ -343,7 +376,9 @@ class Engine:
             due_ns += meant.offset_ns
             if isinstance(event, (Start, Continue)):
                 due_ns -= START_LEAD_NS
-            if outlet.port is not None and outlet.port.stamped:
+            if due_ns < self._missed_before:
+                self._send_late(outlet, event, self._missed_before)
+            elif outlet.port is not None and outlet.port.stamped:
                 self._send(outlet, event, due_ns)
             else:
                 heappush(self._queue, (due_ns, self._serial, wire, event))
@@ -367,7 +402,7 @@ class Engine:
                 if self._player is not None:
                     self._bars.enter(self._player.plan, event)
             elif isinstance(event, MutesDropped):
-                self._say_dropped(event)
+                self._watch.dropped(event)
             elif isinstance(event, SongEnds):
                 self._ended()
             elif outlet is not None:  # it may have left the rig since this was planned
@@ -375,13 +410,6 @@ class Engine:
         for wire, due_ns, late_ns in ticks:  # counted when all of them are out
             for outlet in self._desk.sharing.get(wire, ()):
                 outlet.tick_sent(due_ns, late_ns / 1e6)
-
-    def _say_dropped(self, event: MutesDropped) -> None:
-        """Mutes by hand ended with their scene: never silently."""
-        outlets = self._desk.outlets
-        boxes = dict.fromkeys(outlets[d].device.name if d in outlets else d for d, _ in event.mutes)
-        text = f"Mutes by hand ended with their scene: {', '.join(boxes)} as the song has it now."
-        self._server.tell(Notice(level="info", text=text))
 
     def _send(self, outlet: Outlet, event: DeviceEvent, due_ns: int) -> None:
         port = outlet.port
@@ -394,6 +422,8 @@ class Engine:
             port.send(data, due_ns)
             if isinstance(event, (Start, Continue)):
                 self._desk.started(outlet.device.id)
+            elif isinstance(event, Stop):
+                self._desk.stopped(outlet.device.id)
             if event is Shared.CLOCK:  # a port that stamps: it says later how late it was
                 for sharing in self._desk.sharing.get(outlet.device.id, ()):
                     sharing.tick_sent(due_ns, None)
@@ -440,11 +470,11 @@ class Engine:
             self._take_words([word] if word is not None else [])
             if word is None and not isinstance(following, JackFollowing):
                 text = f"Coming in with {self._desk.name(following.device)}'s next tick."
-                self._server.tell(Notice(level="info", text=text))
+                self._tell(Notice(level="info", text=text))
             return
         if not self._desk.press(start=True):  # a hand on the box
             text = f"Waiting for {self._desk.name(following.device)} to start."
-            self._server.tell(Notice(level="info", text=text))
+            self._tell(Notice(level="info", text=text))
 
     def _go(self, word: Go) -> None:
         """The leader has started, or is joined: the song from its position, on its clock."""
@@ -453,7 +483,7 @@ class Engine:
             return
         if word.tick >= player.plan.layout().ticks:
             text = f"{self._desk.name(following.device)} is past the song's end."
-            self._server.tell(Notice(level="info", text=text))
+            self._tell(Notice(level="info", text=text))
             return
         dues = player.apply(Begin(tick=word.tick))
         self._timeline = following.timeline(word.tick, word.at_s, player.plan.song.bpm)
@@ -552,10 +582,8 @@ class Engine:
         """Stop, then silence every channel of every port."""
         self._stop_key()
         self._desk.ears.release()  # silenced with everything else
-        for outlet in self._desk.outlets.values():
-            for data in silence():
-                self._desk.send_raw(outlet, data)
-        self._server.tell(Notice(level="info", text="All notes off, all sound off, stopped."))
+        self._desk.silence_all()
+        self._tell(Notice(level="info", text="All notes off, all sound off, stopped."))
 
     def _ended(self) -> None:
         timeline = self._timeline
@@ -581,7 +609,7 @@ class Engine:
                 text = (
                     f"{player.plan.song.name} is playing; stop it before loading {plan.song.name}."
                 )
-                asked_by.send(Notice(level="warn", text=text))
+                self._tell_one(asked_by, Notice(level="warn", text=text))
                 return
             self._enqueue(player.apply(message.plan))
         else:
@@ -604,8 +632,9 @@ class Engine:
             try:
                 self._answer(connection, message)
             except GrebeError as error:
-                connection.send(Notice(level="error", text=str(error)))
+                self._tell_one(connection, Notice(level="error", text=str(error)))
             except Exception as error:  # a mistake of ours must not stop the clock
+                _log.exception("a message could not be answered: %s", type(message).__name__)
                 text = f"The engine could not do that ({error!r}). What plays goes on."
                 connection.send(Notice(level="error", text=text))
         if now - self._last_status >= STATUS_EVERY_NS:
@@ -621,7 +650,7 @@ class Engine:
         if slept_s and self._running:
             self._halt()
             text = f"The machine slept for {slept_s:.0f} s: stopped. Space runs again."
-            self._server.tell(Notice(level="warn", text=text))
+            self._tell(Notice(level="warn", text=text))
         if now - self._last_ports >= PORTS_EVERY_NS / max(1, len(self._desk.outlets)):
             self._last_ports = now
             back = self._desk.look_after_a_port()
@@ -632,18 +661,15 @@ class Engine:
         if self._running or any(not c.network for c in self._server.connections):
             self._last_wanted = now
         elif now - self._last_wanted > IDLE_NS:
-            self._leaving = True
+            self.leave("nobody has needed it for a while")
 
     def _mend_torn(self) -> None:
         """After JACK lost time: boxes that may be a tick short are put right on the next bar."""
         torn = self._desk.torn()
-        if not torn or not self._running:
-            return
-        for device in torn:
-            self._command(Rejoin(device=device, stop_now=False))
-        names = listed([self._desk.name(device) for device in torn])
-        text = f"JACK lost time; {names} may be a tick short and is put right on the next bar."
-        self._server.tell(Notice(level="warn", text=text))
+        if torn and self._running:
+            for device in torn:
+                self._command(Rejoin(device=device, stop_now=False))
+            self._watch.torn(torn)
 
     def _answer(self, connection: Connection, message: ToEngine) -> None:
         if isinstance(message, Hello):
@@ -669,7 +695,7 @@ class Engine:
             self._panic()
         elif isinstance(message, Shutdown):
             self._halt()
-            self._leaving = True
+            self.leave("by a window")
         elif isinstance(message, ABOUT_PEERS):
             self._peering.take(message, self._now_ns(), self._downbeat_ns())
         elif isinstance(message, Do):
@@ -721,59 +747,52 @@ class Engine:
 
     def _status(self) -> Status:
         now = self._now_ns()
-        tick, bpm = 0.0, 0.0
         player, timeline = self._player, self._timeline
+        if player is not None and (timeline is None or player.section == self._section[0]):
+            # While the player is already in the coming section, what was
+            # true of this one stays on show until it is over.
+            self._next = (player.next_section, player.boundary, player.launched)
+            self._last_word = player.last_word if timeline is not None else 0
         heard = self._listening.heard(timeline, now)
-        if player is not None:
-            bpm = player.plan.song.bpm
-            if timeline is not None:
-                tick = timeline.tick_at(now)
-                bpm = timeline.bpm_at(int(tick))
-            if timeline is None or player.section == self._section[0]:
-                # While the player is already in the coming section, what was
-                # true of this one stays on show until it is over.
-                self._next = (player.next_section, player.boundary, player.launched)
-                self._last_word = player.last_word if timeline is not None else 0
-        return Status(
-            at_ns=now,
-            running=self._running,
-            tick=tick,
-            bpm=bpm,
+        desk = self._desk
+        deviations = (
+            *(d for o in desk.outlets.values() for d in o.deviations()),
+            *self._listening.departures(timeline, heard),
+        )
+        return msgspec.structs.replace(
+            place_of(player, timeline, now),
             section=self._section[0],
             section_tick=self._section[1],
             next_section=self._next[0],
             boundary=self._next[1],
             launched=self._next[2],
             last_word=self._last_word,
-            carried=player.carried if player else False,
-            solos=player.solos if player else (),
-            held=player.held if player else False,
-            mutes=player.mutes if player else (),
-            mutes_by_hand=player.mutes_by_hand if player else (),
-            mutes_kept=player.mutes_kept if player else True,
-            tracks=player.tracks if player else (),
-            loop=player.loop if player else None,
-            devices=self._desk.statuses(),
-            overruns=self._desk.ports.overruns,
+            devices=desk.statuses(),
+            overruns=desk.ports.overruns,
             peers=self._peering.status(now),
             deaf=self._controls.deaf(),
-            follows=self._desk.following.device,
+            follows=desk.following.device,
             hearing=self._watch.hearing,
-            heard_bpm=self._desk.following.bpm,
-            heard_waver_ms=self._desk.following.waver_ms,
-            heard_off_ms=self._desk.following.off_ms(self._timeline, now),
+            heard_bpm=desk.following.bpm,
+            heard_waver_ms=desk.following.waver_ms,
+            heard_off_ms=desk.following.off_ms(timeline, now),
             heard=heard,
-            played=self._playing_in.told(self._timeline),
-            deviations=(
-                *(d for o in self._desk.outlets.values() for d in o.deviations()),
-                *self._listening.departures(timeline, heard),
-            ),
+            played=self._playing_in.told(timeline),
+            deviations=deviations,
         )
 
     def _close(self) -> None:
-        settled = self._now_ns() + STOP_SETTLES_NS  # let the last messages leave a JACK port
-        self._desk.say_goodbye()
-        if self._desk.ports.jack is not None:
-            self._clock.sleep_until_ns(settled, 0)
-        self._desk.close()
-        self._server.close()
+        """Stop, note ends, all notes off on every box; then let go. What fails stops no other."""
+        desk = self._desk
+        steps = (
+            self._halt, desk.silence_all, desk.say_goodbye, desk.settle, desk.close, self._server.close,
+        )  # fmt: skip
+        for step in steps:
+            try:
+                step()
+            except Exception:
+                _log.exception("while ending")
+
+    def _tell_one(self, connection: Connection, notice: Notice) -> None:
+        note_told(notice, self._player, self._timeline, self._now_ns())
+        connection.send(notice)

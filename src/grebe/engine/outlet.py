@@ -72,8 +72,10 @@ class Outlet:
         self._beat_ms: list[tuple[int, float]] = []
         self._reports = False
         self._counts = True
-        self._apart = False
-        """Whether the device counts from elsewhere in this run than we do."""
+        self._told_at = 0
+        """Of the ticks sent in this run, the first since the device was last told to start."""
+        self._paused = False
+        """Whether it was stopped in the middle of a run, to come in again on the next bar."""
         self._clock_of: Outlet = self
         self.heed: ReportKind | None = None
         """What of its reports is listened to."""
@@ -92,7 +94,7 @@ class Outlet:
         A stand-in counts its reports from the Start that reaches it. Where none
         does (`started` is False) they cannot be told apart, and are left out.
         """
-        self._counts, self._apart = started, False
+        self._counts, self._paused, self._told_at = started, False, 0
         if not started:
             self._reports = False
         self.sent = self.received = 0
@@ -104,7 +106,11 @@ class Outlet:
     def started(self) -> None:
         """Start or Continue has gone out: the device counts another run."""
         self._run += self._counts
-        self._apart = self.sent > 0  # in the middle of a run: its ticks begin anew, ours do not
+        self._paused, self._told_at = False, self.sent  # its ticks begin anew, ours go on
+
+    def stopped(self) -> None:
+        """Stop has gone out: ticks that it gets until it is started again it does not count."""
+        self._paused = self._counts
 
     def rejoin(self) -> None:
         """A new connection: the device counts its runs from the beginning."""
@@ -143,6 +149,8 @@ class Outlet:
         """A clock tick went out; lateness is None where the port says it later."""
         if self.sent % CLOCKS_PER_QUARTER == 0 and late_ms is not None and not self._reports:
             self._beat(self.sent // CLOCKS_PER_QUARTER, late_ms)
+        if self._paused:
+            return
         self.sent += 1
         self._due.append(due_ns)
         if len(self._due) >= 2 * MAX_DUES:
@@ -164,7 +172,7 @@ class Outlet:
             self._take(report)
 
     def _take(self, report: Report) -> None:
-        if not self._counts or self._apart:
+        if not self._counts:
             return
         self._reports = True
         if report.run != self._run:
@@ -172,17 +180,18 @@ class Outlet:
         if report.kind is self.heed:
             self._heard.append(report.at_ns)
         if report.kind is ReportKind.TICK:
-            self.received += report.number < self.sent
-            due_ns = self._due_of(report.number)
+            self.received += self._told_at + report.number < self.sent
+            due_ns = self._due_of(self._told_at + report.number)
             if due_ns is not None:
                 self._device_ms.append((report.at_ns - due_ns) / 1e6)
         elif report.kind is ReportKind.BEAT:
-            due_ns = self._due_of(report.number * CLOCKS_PER_QUARTER)
+            due_ns = self._due_of(self._told_at + report.number * CLOCKS_PER_QUARTER)
             if due_ns is not None:
                 # What counts for the ear is the beat itself, without the offset
                 # that was applied to make up for the device.
                 musical_ns = due_ns - self._clock_of.offset_ns
-                self._beat(report.number, (report.at_ns - musical_ns) / 1e6)
+                number = self._told_at // CLOCKS_PER_QUARTER + report.number
+                self._beat(number, (report.at_ns - musical_ns) / 1e6)
 
     def _due_of(self, tick: int) -> int | None:
         """When a tick of this run was due; None when that is long ago, or it was not sent."""

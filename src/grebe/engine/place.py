@@ -2,13 +2,19 @@
 
 from __future__ import annotations
 
+import logging
 from typing import Protocol
 
 from grebe.core.player.events import SectionStarts
 from grebe.core.player.plan import Plan
+from grebe.core.player.player import Player
 from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.link.messages import Notice, Status
 from grebe.wires.jack_transport import TICKS_PER_BEAT, Place
+
+_LEVELS = {"info": logging.INFO, "warn": logging.WARNING, "error": logging.ERROR}
+_log = logging.getLogger(__name__)
 
 
 class Timed(Protocol):
@@ -55,3 +61,33 @@ class Bars:
             bar_start_tick=begins * TICKS_PER_BEAT / TICKS_PER_QUARTER,
             bpm=timeline.bpm_at(int(tick)) * meter.unit / 4,
         )
+
+
+def place_of(player: Player | None, timeline: Timed | None, now: int) -> Status:
+    """Where the playing is and what is silent, as the player has it; the engine adds the rest."""
+    if player is None:
+        return Status(at_ns=now, running=timeline is not None)
+    tick = 0.0 if timeline is None else timeline.tick_at(now)
+    return Status(
+        at_ns=now,
+        running=timeline is not None,
+        tick=tick,
+        bpm=player.plan.song.bpm if timeline is None else timeline.bpm_at(int(tick)),
+        carried=player.carried,
+        held=player.held,
+        solos=player.solos,
+        mutes=player.mutes,
+        mutes_by_hand=player.mutes_by_hand,
+        mutes_kept=player.mutes_kept,
+        tracks=player.tracks,
+        loop=player.loop,
+    )
+
+
+def note_told(notice: Notice, player: Player | None, timeline: Timed | None, now: int) -> None:
+    """Write what a performer is told into the log, with its place in the song."""
+    where = ""
+    if player is not None and timeline is not None:
+        beat = timeline.tick_at(now) / TICKS_PER_QUARTER
+        where = f" [{player.plan.song.name}, section {player.section}, beat {beat:.1f}]"
+    _log.log(_LEVELS[notice.level], "told: %s%s", notice.text, where)

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from collections.abc import Callable
 
+from grebe.core.player.events import MutesDropped
+from grebe.core.rig.words import listed
 from grebe.engine.desk import Desk
 from grebe.engine.following import Hearing
 from grebe.link.messages import Notice
@@ -33,6 +35,18 @@ class Watch:
                 name = self._desk.name(source)
                 text = f"{name} sends what is no MIDI: {count} bytes of it are left out so far."
                 self._tell(Notice(level="warn", text=text))
+
+    def dropped(self, event: MutesDropped) -> None:
+        """Mutes by hand ended with their scene: never silently."""
+        boxes = dict.fromkeys(self._desk.name(device) for device, _ in event.mutes)
+        text = f"Mutes by hand ended with their scene: {', '.join(boxes)} as the song has it now."
+        self._tell(Notice(level="info", text=text))
+
+    def torn(self, devices: list[str]) -> None:
+        """JACK lost time, and a clock to these with it perhaps."""
+        names = listed([self._desk.name(device) for device in devices])
+        text = f"JACK lost time; {names} may be a tick short and is put right on the next bar."
+        self._tell(Notice(level="warn", text=text))
 
     def _look_at_leader(self, now: int, *, running: bool) -> None:
         """Say when the leader's clock is lost, and when it is back."""

@@ -38,7 +38,7 @@ from grebe.core.player.loopers import LoopTrack, TrackCommand
 from grebe.core.rig.standin import Setup
 from grebe.core.rig.trigger import Trigger
 from grebe.core.units import Bpm, Channel, Note, Value, Velocity
-from grebe.errors import ProtocolError
+from grebe.errors import ProtocolError, at_the_border
 
 LINK_VERSION = 8
 MAX_MESSAGE_BYTES = 16 * 1024 * 1024
@@ -552,15 +552,11 @@ def from_watched(frame: bytes) -> FromEngine:
 
 def to_engine(body: bytes) -> ToEngine:
     """Read a message for the engine. ProtocolError says what is wrong with it."""
-    try:
+    with at_the_border("a message to the engine"):
         return _to_engine.decode(body)
-    except msgspec.MsgspecError as error:
-        raise ProtocolError(f"a message to the engine could not be read: {error}") from error
 
 
 def from_engine(body: bytes) -> FromEngine:
     """Read a message from the engine. ProtocolError says what is wrong with it."""
-    try:
+    with at_the_border("a message from the engine"):
         return _from_engine.decode(body)
-    except msgspec.MsgspecError as error:
-        raise ProtocolError(f"a message from the engine could not be read: {error}") from error

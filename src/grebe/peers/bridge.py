@@ -9,7 +9,6 @@ import select
 from typing import Any
 
 from grebe.app.client import EngineClient
-from grebe.app.runtime import engine_socket, runtime_dir
 from grebe.core.peers.peer import Peer
 from grebe.core.peers.rows import Row, rows
 from grebe.errors import NetworkError
@@ -31,6 +30,7 @@ from grebe.peers.node import LONGEST_WAIT_S, Node
 from grebe.peers.rtp_ports import RtpPorts as NetworkPorts
 from grebe.peers.show import Showing
 from grebe.peers.surfaces import Surfaces
+from grebe.process.places import engine_socket, runtime_dir
 from grebe.wires.clock import raw_ns
 
 AGREED_NS = 100_000_000

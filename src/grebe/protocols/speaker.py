@@ -9,6 +9,7 @@ import msgspec
 from grebe.core.rig.spec import Kind
 from grebe.core.rig.standin import SliceSound
 from grebe.core.sound.names import USUAL_BRIGHT
+from grebe.errors import at_the_border
 
 MAX_PACKET_BYTES = 65_536
 """64 slices with long paths are some 20 kB."""
@@ -48,4 +49,10 @@ class Loop(msgspec.Struct, frozen=True, array_like=True, tag="loop"):
 
 ToSpeaker: TypeAlias = Note | Samples | Loop
 
-decoder: msgspec.msgpack.Decoder[ToSpeaker] = msgspec.msgpack.Decoder(ToSpeaker)
+_decoder: msgspec.msgpack.Decoder[ToSpeaker] = msgspec.msgpack.Decoder(ToSpeaker)
+
+
+def read(packet: bytes) -> ToSpeaker:
+    """What a packet says. ProtocolError for one that is none."""
+    with at_the_border("a message to the speaker"):
+        return _decoder.decode(packet)

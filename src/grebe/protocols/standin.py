@@ -17,7 +17,7 @@ from typing import NamedTuple
 import msgspec
 
 from grebe.core.rig.standin import Setup
-from grebe.errors import ProtocolError
+from grebe.errors import ProtocolError, at_the_border
 
 _SYSEX_HEAD = b"\xf0\x7d\x47"
 _GOODBYE = b"\xf0\x7d\x42\xf7"
@@ -64,10 +64,8 @@ def decode_setup(message: bytes) -> Setup | None:
     """The set-up in a system exclusive message; None when it is something else."""
     if not message.startswith(_SYSEX_HEAD):
         return None
-    try:
+    with at_the_border("a stand-in's set-up"):
         return msgspec.json.decode(message[len(_SYSEX_HEAD) : -1], type=Setup)
-    except msgspec.MsgspecError as error:
-        raise ProtocolError(f"a stand-in's set-up could not be read: {error}") from error
 
 
 def played(data: bytes, at_ns: int) -> Report:

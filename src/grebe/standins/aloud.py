@@ -4,8 +4,6 @@ from __future__ import annotations
 
 import os
 import socket
-import subprocess
-import sys
 from pathlib import Path
 
 import msgspec
@@ -13,6 +11,7 @@ import msgspec
 from grebe.core.rig.model import Device
 from grebe.core.rig.standin import SliceSound
 from grebe.core.sound.names import CUTOFF, LEVEL, USUAL_BRIGHT
+from grebe.process import children
 from grebe.protocols.speaker import Loop, Note, Samples, ToSpeaker
 from grebe.standins.box import Box
 
@@ -88,11 +87,5 @@ class Aloud:
         ours, theirs = socket.socketpair(socket.AF_UNIX, socket.SOCK_SEQPACKET)
         ours.setblocking(False)
         with theirs:
-            subprocess.Popen(
-                [sys.executable, "-m", "grebe.standins.speaker", str(theirs.fileno())],
-                pass_fds=(theirs.fileno(),),
-                stdin=subprocess.DEVNULL,
-                stdout=subprocess.DEVNULL,
-                stderr=subprocess.DEVNULL,
-            )
+            children.start(children.SPEAKER, str(theirs.fileno()), pass_fds=[theirs.fileno()])
         self._socket = ours

@@ -83,6 +83,15 @@ class Box:
         self._own_clock: OwnClock | None = None
         self._leading: tuple[float | None, Faults] = (None, device.faults)
 
+    def take_over(self, before: Box) -> None:
+        """What it sounds goes on, whoever plays it from now on: as on a real box, until told."""
+        self._held = set(before._held)
+
+    @property
+    def held(self) -> frozenset[int]:
+        """Notes begun over MIDI and not ended."""
+        return frozenset(self._held)
+
     def feed(self, data: bytes, at_ns: int) -> list[Report]:
         """Bytes that reached the box at `at_ns`; gives what it noticed and did."""
         out: list[Report] = []

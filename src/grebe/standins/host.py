@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+import logging
 import os
 import selectors
 import socket
 from collections import deque
+from collections.abc import Callable
 from pathlib import Path
 
 from grebe.core.rig.model import Device
@@ -28,6 +30,9 @@ MAX_WAITING_REPORTS = 20_000
 def input_path(path: Path) -> Path:
     """Where a stand-in that listens at `path` takes what other stand-ins pass on."""
     return path.with_suffix(".thru")
+
+
+_log = logging.getLogger(__name__)
 
 
 class Seat:
@@ -55,6 +60,14 @@ class Seat:
         self.input.bind(str(self.input_path))
         os.chmod(self.input_path, 0o600)
         self.input.setblocking(False)
+
+    @property
+    def listens(self) -> bool:
+        """Whether its path is still its own: somebody may have cleared the folder."""
+        try:
+            return self.path.stat().st_ino == self._inode and self.input_path.exists()
+        except OSError:
+            return False
 
     def feed(self, packet: bytes) -> None:
         """A packet reached the box; its thru sends on what it repeats."""
@@ -99,7 +112,7 @@ class Seat:
         """Stop listening, and take the path away unless another process has it by now."""
         self.listener.close()
         self.input.close()
-        if self.path.exists() and self.path.stat().st_ino == self._inode:
+        if self.listens:
             self.path.unlink()
             self.input_path.unlink(missing_ok=True)
 
@@ -120,22 +133,54 @@ class Host:
 
     def __init__(self, seats: dict[str, tuple[Device, Path]]) -> None:
         self._selector = selectors.DefaultSelector()
-        self._seats = [Seat(device, path) for device, path in seats.values()]
+        self._seats: list[Seat] = []
+        self._by_path: dict[str, Seat] = {}
         self._leaving = False
         self._aloud = Aloud()
-        by_path = {str(seat.path): seat for seat in self._seats}
-        for seat in self._seats:
-            seat.neighbours = by_path
-            self._selector.register(seat.listener, selectors.EVENT_READ, (seat, self._accept))
-            self._selector.register(seat.input, selectors.EVENT_READ, (seat, self._take_thru))
+        self._connected_ns = raw_ns()
+        self.take(seats)
+
+    def take(self, seats: dict[str, tuple[Device, Path]]) -> None:
+        """Hold these, in place of what listens at their paths so far."""
+        for device, path in seats.values():
+            old = self._by_path.get(str(path))
+            if old is not None and old.device == device and old.listens:
+                continue
+            if old is not None:
+                self._give_up(old)
+            seat = Seat(device, path)
+            seat.neighbours = self._by_path
+            self._by_path[str(path)] = seat
+            self._seats.append(seat)
+            self._selector.register(seat.listener, selectors.EVENT_READ, (self._accept, seat))
+            self._selector.register(seat.input, selectors.EVENT_READ, (self._take_thru, seat))
+        self._connected_ns = raw_ns()
+
+    def _give_up(self, seat: Seat) -> None:
+        self._hang_up(seat)
+        self._selector.unregister(seat.listener)
+        self._selector.unregister(seat.input)
+        self._seats.remove(seat)
+        seat.close()
+
+    def serve(self, door: socket.socket, answer: Callable[[socket.socket], None]) -> None:
+        """Call `answer` whenever somebody stands at this door."""
+        self._selector.register(door, selectors.EVENT_READ, (answer, door))
+
+    def leave(self) -> None:
+        """End soon."""
+        self._leaving = True
 
     def run(self) -> None:
         """Serve until it is over."""
-        last_flush = connected = raw_ns()
+        last_flush = raw_ns()
         while not self._leaving:
             for key, _ in self._selector.select(self._rest_s()):
-                seat, serve = key.data
-                serve(seat)
+                serve, whom = key.data
+                try:
+                    serve(whom)
+                except Exception:  # of one box: the others go on
+                    _log.exception("a stand-in could not take what it was told")
             now = raw_ns()
             for seat in self._seats:
                 if seat.passing:
@@ -150,8 +195,8 @@ class Host:
                     seat.waiting += seat.box.idle(now)
                     seat.flush()
             if any(seat.engine for seat in self._seats):
-                connected = now
-            elif now - connected > ORPHAN_AFTER_NS:
+                self._connected_ns = now
+            elif now - self._connected_ns > ORPHAN_AFTER_NS:
                 self._leaving = True
         for seat in self._seats:
             seat.close()
@@ -163,15 +208,19 @@ class Host:
         return REST_S if nearest is None else min(REST_S, max(0.0, (nearest - raw_ns()) / 1e9))
 
     def _accept(self, seat: Seat) -> None:
-        connection, _ = seat.listener.accept()
+        try:
+            connection, _ = seat.listener.accept()
+        except OSError:
+            return  # it has gone again
         connection.setblocking(False)
         if seat.engine is not None:
             self._hang_up(seat)
         seat.engine = connection
         seat.waiting.clear()
         self._aloud.get_ready()
-        seat.box = Box(seat.device)  # switched on afresh: an engine counts runs from its first
-        self._selector.register(connection, selectors.EVENT_READ, (seat, self._receive))
+        before, seat.box = seat.box, Box(seat.device)  # an engine counts runs from its first
+        seat.box.take_over(before)
+        self._selector.register(connection, selectors.EVENT_READ, (self._receive, seat))
 
     def _receive(self, seat: Seat) -> None:
         if seat.engine is None:

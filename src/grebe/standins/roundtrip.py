@@ -13,9 +13,10 @@ import socket
 import sys
 import time
 
+from grebe.process.priority import ask_for_realtime
 from grebe.protocols.midi import NOTE_OFF, NOTE_ON
 from grebe.protocols.standin import encode_reports, played
-from grebe.wires.clock import ask_for_realtime, raw_ns
+from grebe.wires.clock import raw_ns
 
 PRIORITY = 60
 EVERY_S = (0.003, 0.017)

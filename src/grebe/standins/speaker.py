@@ -6,9 +6,12 @@ ticks come. It ends by itself when the stand-ins do, or where there is no output
 
 from __future__ import annotations
 
+import logging
 import os
+import select
 import socket
 import sys
+import threading
 from collections import deque
 from typing import Any, NamedTuple
 
@@ -31,8 +34,10 @@ from grebe.core.sound.kit import (
 )
 from grebe.core.sound.mix import CUT_S, Sample, limited
 from grebe.core.sound.tones import fading
-from grebe.errors import PortLost
-from grebe.protocols.speaker import MAX_PACKET_BYTES, Loop, Note, Samples, decoder
+from grebe.errors import PortLost, ProtocolError
+from grebe.process.log import end_log, start_log
+from grebe.process.priority import ask_for_realtime
+from grebe.protocols.speaker import MAX_PACKET_BYTES, Loop, Note, Samples, read
 from grebe.standins.loop_sound import At, LoopSound
 from grebe.wires.clock import raw_ns
 from grebe.wires.frames import FrameClock
@@ -42,8 +47,15 @@ AHEAD_NS = 40_000_000
 """Everything sounds this much later than the boxes say, all of it alike: time to mix it."""
 MOST_SOUNDS = 64
 """More at once, and the oldest go."""
+SILENT_S = 2.0
+"""An output that has not asked for sound for so long is gone, with its server or its interface."""
+PRIORITY = 55
+"""Below the stand-ins: sound waits for boxes, not they for it."""
 USUAL_DRUMS = range(35, 60)
 """Made before anything sounds: General MIDI's."""
+
+
+_log = logging.getLogger(__name__)
 
 
 def _where(note: Note) -> tuple[str, str]:
@@ -148,6 +160,21 @@ class Desk:
         return sound_of(sound.kind, sound.note, *rounded(0.0, 0), self.rate)
 
 
+class _Asked:
+    """Whether the output still asks for sound, and whether priority had to be given up."""
+
+    def __init__(self) -> None:
+        self.at_ns = raw_ns()
+        self.over = threading.Event()
+
+    def must_go_on(self) -> None:
+        """PortLost where nothing is asked for any more."""
+        if self.over.is_set():
+            raise PortLost("the audio output's threads took the processor: the server may be gone")
+        if (raw_ns() - self.at_ns) / 1e9 > SILENT_S:
+            raise PortLost(f"the audio output has asked for nothing for {SILENT_S:g} s")
+
+
 def load_samples(message: Samples, rate: int) -> dict[tuple[str, int], Sample]:
     """A box's sounds from their files, at a rate; a file that cannot be read is left out."""
     from scipy.io import wavfile  # noqa: PLC0415 - only where there is something to load
@@ -181,11 +208,14 @@ def play(source: socket.socket) -> None:
     coming: deque[_Stamped] = deque()
     acts: deque[At] = deque()
     count = 0
+    asked = _Asked()
+    ask_for_realtime(PRIORITY, asked.over.set)
 
     def fill(data: Any, frames: int, when: Any, status: Any) -> None:
         nonlocal count
         del when, status
-        clock.update(count, raw_ns(), frames)
+        asked.at_ns = raw_ns()
+        clock.update(count, asked.at_ns, frames)
         while acts:
             desk.loops.take(acts.popleft())
         while coming:
@@ -209,8 +239,19 @@ def play(source: socket.socket) -> None:
     desk.block(0, 512)  # whatever is slow the first time is behind it
     desk = Desk(clock.rate)
     with stream:
-        while packet := source.recv(MAX_PACKET_BYTES):
-            message = decoder.decode(packet)
+        asked.at_ns = raw_ns()
+        while True:
+            asked.must_go_on()
+            if not select.select([source], [], [], SILENT_S / 4)[0]:
+                continue
+            packet = source.recv(MAX_PACKET_BYTES)
+            if not packet:
+                return
+            try:
+                message = read(packet)
+            except ProtocolError as error:
+                _log.warning("left out: %s", error)
+                continue
             if isinstance(message, Samples):
                 kept = {k: v for k, v in desk.samples.items() if k[0] != message.device}
                 desk.samples = kept | load_samples(message, clock.rate)
@@ -229,11 +270,17 @@ def play(source: socket.socket) -> None:
 
 def main() -> None:
     """Sound what comes in over the descriptor named on the command line."""
+    start_log("speaker")
     source = socket.socket(fileno=int(sys.argv[1]))
+    how = "the stand-ins need it no longer"
+    status = 0
     try:
         play(source)
-    except PortLost:
-        sys.exit(1)  # nobody to tell: the stand-ins go on without sound
+    except (PortLost, OSError) as error:  # the stand-ins go on without sound
+        how, status = str(error), 1
+    end_log(how)
+    # At once: closing a stream whose server is gone can hang in its library.
+    os._exit(status)
 
 
 if __name__ == "__main__":

@@ -6,7 +6,6 @@ lies elsewhere and is slewed by network time, so the two must never be mixed.
 
 from __future__ import annotations
 
-import os
 import time
 from collections.abc import Callable
 from typing import Protocol
@@ -84,12 +83,3 @@ class RawClock:
 
     now_ns = staticmethod(raw_ns)
     sleep_until_ns = staticmethod(sleep_until_ns)
-
-
-def ask_for_realtime(priority: int) -> bool:
-    """Ask for SCHED_FIFO for this process; whether it was granted."""
-    try:
-        os.sched_setscheduler(0, os.SCHED_FIFO, os.sched_param(priority))
-    except OSError:
-        return False
-    return True

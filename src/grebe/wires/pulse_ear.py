@@ -18,6 +18,8 @@ from numpy.typing import NDArray
 
 from grebe.core.sync.pulses import PulseDetector
 from grebe.errors import PortLost
+from grebe.process.log import start_log
+from grebe.process.priority import limit_realtime
 from grebe.wires.clock import raw_ns
 from grebe.wires.frames import FrameClock
 from grebe.wires.jack import open_client
@@ -127,7 +129,9 @@ def main() -> int:
     parser.add_argument("--channel", type=int, default=1)
     parser.add_argument("--falling", action="store_true")
     chosen = parser.parse_args()
+    start_log("pulses")
     os.sched_setscheduler(0, os.SCHED_OTHER, os.sched_param(0))  # the engine's is not for this
+    limit_realtime()  # the audio library's own threads may have it
     told = socket.socket(fileno=chosen.fd)
     signal.alarm(OPENS_S)
     try:

@@ -5,15 +5,14 @@ The engine keeps clear of NumPy and of samples: it gets one stamped tick a pulse
 
 from __future__ import annotations
 
-import os
 import socket
 import struct
 import subprocess
-import sys
 from collections import deque
 
 from grebe.core.rig.model import AudioPort
 from grebe.errors import PortLost
+from grebe.process import children
 from grebe.protocols.gate import Gate
 from grebe.protocols.midi import TIMING_CLOCK
 from grebe.wires.base import Heard
@@ -35,21 +34,13 @@ class PulseInput:
         ours, its = socket.socketpair(socket.AF_UNIX, socket.SOCK_SEQPACKET)
         ours.setblocking(False)
         command = [
-            sys.executable, "-m", "grebe.wires.pulse_ear", "--fd", str(its.fileno()),
-            "--wire", line.wire, "--name", line.name, "--channel", str(line.channel),
+            "--fd", str(its.fileno()), "--wire", line.wire,
+            "--name", line.name, "--channel", str(line.channel),
         ]  # fmt: skip
         if falling:
             command.append("--falling")
         self._socket = ours
-        self._process = subprocess.Popen(
-            command,
-            pass_fds=[its.fileno()],
-            start_new_session=True,
-            stdin=subprocess.DEVNULL,
-            stdout=subprocess.DEVNULL,
-            stderr=subprocess.DEVNULL,
-            env=os.environ,
-        )
+        self._process = children.start(children.PULSE_EAR, *command, pass_fds=[its.fileno()])
         its.close()
 
     def fileno(self) -> int:

@@ -20,7 +20,6 @@ from typing import Any
 
 from grebe.app.perform import end_process, percentiles, private_engine
 from grebe.app.processor import processor_times, stolen_percent
-from grebe.app.runtime import override_runtime_dir, standin_socket
 from grebe.app.supervisor import StandinsProcess
 from grebe.core.document import Project
 from grebe.core.player.commands import Begin, Halt
@@ -28,6 +27,7 @@ from grebe.core.player.plan import make_plan
 from grebe.core.rig.model import Cable, Device, Rig
 from grebe.core.songs.model import Scene, Section, Song
 from grebe.link.messages import AskReport, Report
+from grebe.process.places import override_runtime_dir, standin_socket
 
 BPM = 126.0
 DEVICES = 8

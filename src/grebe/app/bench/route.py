@@ -12,13 +12,13 @@ import msgspec
 from grebe.app.bench.clock import BUSY, bench_project, busy
 from grebe.app.perform import end_process, percentiles
 from grebe.app.processor import processor_times, stolen_percent
-from grebe.app.runtime import override_runtime_dir, standin_socket
 from grebe.app.supervisor import StandinsProcess, connect_when_ready, load_message, start_engine
 from grebe.core.document import Project, with_rig
 from grebe.core.player.commands import Begin
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.model import Cable, Device, Route
 from grebe.link.messages import Loaded, Shutdown, Welcome
+from grebe.process.places import override_runtime_dir, standin_socket
 
 NOTES = 1000
 

@@ -162,3 +162,9 @@ Command: TypeAlias = (
     | Rejoin
     | SetPlan
 )
+
+PLAYED = (
+    Launch, Hold, Again, Skip, Back, Withdraw, Release, Solo, TrackCommand, Mute, KeepMutes,
+    LoopOver, Steer, Nudge, Fill, Metronome,
+)  # fmt: skip
+"""What a window asks of the player as it is."""

@@ -18,7 +18,6 @@ from PyQt6.QtWidgets import (
 
 from grebe.app.export import export_setup
 from grebe.app.networking import SEEN
-from grebe.app.runtime import own_profiles_dir
 from grebe.app.session import Session
 from grebe.core.document import Project, let_lead, with_device, with_rig
 from grebe.core.findings import Finding, as_intended, mend, not_intended
@@ -38,6 +37,7 @@ from grebe.core.rig.spec import Profile
 from grebe.errors import EditError, GrebeError, ProfileError
 from grebe.formats.profiles import own_profiles, shipped_profiles, write_profile
 from grebe.link.messages import PeerRow
+from grebe.process.places import own_profiles_dir
 from grebe.ui.printing import html_to_pdf
 from grebe.ui.rig.abilities import AbilitiesPane
 from grebe.ui.rig.canvas import RigCanvas

@@ -1,16 +1,17 @@
-"""Where the engine's socket and the stand-ins' sockets lie, and where scratch copies go."""
+"""Where Grebe's folders and sockets lie, and how a path is written down."""
 
 from __future__ import annotations
 
 import os
 import stat
 from collections.abc import Iterator
-from contextlib import contextmanager
+from contextlib import contextmanager, suppress
 from pathlib import Path
+from urllib.parse import quote_from_bytes, unquote_to_bytes
 
 from grebe.errors import EngineError
 
-_VARIABLE = "GREBE_RUNTIME_DIR"
+RUNTIME_VARIABLE = "GREBE_RUNTIME_DIR"
 
 
 def runtime_dir() -> Path:
@@ -19,7 +20,7 @@ def runtime_dir() -> Path:
     ``GREBE_RUNTIME_DIR`` overrides it (tests, several engines side by side).
     EngineError when somebody else owns it.
     """
-    chosen = os.environ.get(_VARIABLE)
+    chosen = os.environ.get(RUNTIME_VARIABLE)
     if chosen:
         path = Path(chosen)
     elif session := os.environ.get("XDG_RUNTIME_DIR"):
@@ -37,15 +38,15 @@ def runtime_dir() -> Path:
 @contextmanager
 def override_runtime_dir(folder: str) -> Iterator[None]:
     """Use another runtime folder in this process and those it starts."""
-    before = os.environ.get(_VARIABLE)
-    os.environ[_VARIABLE] = folder
+    before = os.environ.get(RUNTIME_VARIABLE)
+    os.environ[RUNTIME_VARIABLE] = folder
     try:
         yield
     finally:
         if before is None:
-            del os.environ[_VARIABLE]
+            del os.environ[RUNTIME_VARIABLE]
         else:
-            os.environ[_VARIABLE] = before
+            os.environ[RUNTIME_VARIABLE] = before
 
 
 def engine_socket() -> Path:
@@ -70,8 +71,45 @@ def own_profiles_dir() -> Path:
 
 
 def state_dir() -> Path:
-    """Folder for what is kept between starts: the last project, the demo's scratch copy."""
+    """Folder for what is kept between starts: settings, recovery, copies of the demo, the log.
+
+    Made where it can be; where it cannot, whoever writes there says so.
+    """
     base = os.environ.get("XDG_STATE_HOME") or str(Path.home() / ".local" / "state")
     path = Path(base) / "grebe"
-    path.mkdir(parents=True, exist_ok=True)
+    with suppress(OSError):
+        path.mkdir(mode=0o700, parents=True, exist_ok=True)
     return path
+
+
+def log_dir() -> Path:
+    """Folder of the log, readable by its owner only; made where it can be."""
+    path = state_dir() / "log"
+    with suppress(OSError):
+        path.mkdir(mode=0o700, exist_ok=True)
+    return path
+
+
+def written(path: Path) -> str:
+    """A path as text that can stand in a message or a file; `read_back` makes it a path again.
+
+    A name that is no UTF-8 is written as a ``file:`` address, its bytes in percent.
+    """
+    text = str(path)
+    try:
+        text.encode()
+    except UnicodeEncodeError:
+        return "file://" + quote_from_bytes(os.fsencode(path))
+    return text
+
+
+def read_back(text: str) -> Path:
+    """The path that `written` wrote."""
+    if text.startswith("file://"):
+        return Path(os.fsdecode(unquote_to_bytes(text.removeprefix("file://"))))
+    return Path(text)
+
+
+def shown(path: Path | str) -> str:
+    """A path or name for people to read: bytes that are no UTF-8 as U+FFFD."""
+    return os.fsencode(path).decode("utf-8", "replace")

@@ -1,0 +1,116 @@
+"""Processes of Grebe: started by module name, found again, ended."""
+
+from __future__ import annotations
+
+import os
+import signal
+import subprocess
+import sys
+import time
+from collections.abc import Iterator, Mapping, Sequence
+from contextlib import suppress
+from itertools import pairwise
+from pathlib import Path
+from typing import NamedTuple
+
+from grebe.process.log import open_errors
+from grebe.process.places import RUNTIME_VARIABLE, runtime_dir
+
+ENDS_WITHIN_S = 2.0
+"""After SIGTERM; then it is killed."""
+
+
+class Kind(NamedTuple):
+    """A module that is run as a process, and what its log is called."""
+
+    module: str
+    log: str
+
+
+ENGINE = Kind("grebe.engine", "engine")
+STANDINS = Kind("grebe.standins", "standins")
+SPEAKER = Kind("grebe.standins.speaker", "speaker")
+PEERS = Kind("grebe.peers", "network")
+PULSE_EAR = Kind("grebe.wires.pulse_ear", "pulses")
+COMMAND = Kind("grebe", "command")
+BEHIND = (ENGINE, STANDINS, SPEAKER, PEERS, PULSE_EAR)
+"""Those that go on when the window is closed."""
+
+
+def start(
+    kind: Kind,
+    *arguments: str,
+    stdin: int = subprocess.DEVNULL,
+    stdout: int = subprocess.DEVNULL,
+    pass_fds: Sequence[int] = (),
+    env: Mapping[str, str] | None = None,
+) -> subprocess.Popen[bytes]:
+    """Start a process of Grebe in a session of its own; its standard error goes to the log."""
+    with open_errors(kind.log) as errors:
+        return subprocess.Popen(
+            [sys.executable, "-m", kind.module, *arguments],
+            start_new_session=True,
+            stdin=stdin,
+            stdout=stdout,
+            stderr=errors,
+            pass_fds=pass_fds,
+            env=env,
+        )
+
+
+def _of_this_user(process: Path) -> bool:
+    with suppress(OSError):
+        return process.stat().st_uid == os.getuid()
+    return False
+
+
+def running(kinds: Sequence[Kind] = BEHIND) -> Iterator[int]:
+    """Ids of this user's processes of these kinds that share our runtime folder."""
+    modules = {kind.module for kind in kinds}
+    ours = str(runtime_dir())
+    for process in Path("/proc").glob("[0-9]*"):
+        if int(process.name) == os.getpid() or not _of_this_user(process):
+            continue
+        try:
+            words = (process / "cmdline").read_bytes().split(b"\0")
+            environment = (process / "environ").read_bytes().split(b"\0")
+        except OSError:
+            continue  # it has ended meanwhile
+        told = {os.fsdecode(b) for a, b in pairwise(words) if a == b"-m"}
+        if told & modules and runtime_dir_of(environment) == ours:
+            yield int(process.name)
+
+
+def runtime_dir_of(environment: Sequence[bytes]) -> str:
+    """The runtime folder of a process with this environment."""
+    known = dict(e.split(b"=", 1) for e in environment if b"=" in e)
+    chosen = known.get(RUNTIME_VARIABLE.encode())
+    if chosen:
+        return os.fsdecode(chosen)
+    session = known.get(b"XDG_RUNTIME_DIR")
+    return f"{os.fsdecode(session)}/grebe" if session else f"/tmp/grebe-{os.getuid()}"  # noqa: S108
+
+
+def alive(process: int) -> bool:
+    """Whether a process is there and has not ended yet."""
+    try:
+        state = Path(f"/proc/{process}/stat").read_text().rpartition(")")[2].split()[0]
+    except (OSError, IndexError):
+        return False
+    return state not in "ZX"
+
+
+def end(processes: Sequence[int]) -> list[int]:
+    """End processes, first by asking; those that had to be killed."""
+    for process in processes:
+        with suppress(ProcessLookupError):
+            os.kill(process, signal.SIGTERM)
+            os.kill(process, signal.SIGCONT)  # one that was stopped hears it too
+    until = time.monotonic() + ENDS_WITHIN_S
+    while time.monotonic() < until and any(map(alive, processes)):
+        time.sleep(0.02)
+    left = [process for process in processes if alive(process)]
+    for process in left:
+        with suppress(ProcessLookupError):
+            os.kill(process, signal.SIGKILL)
+    return left
