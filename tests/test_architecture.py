@@ -17,7 +17,7 @@ ALLOWED = {
     "process": set(),
     "protocols": {"core"},
     "link": {"core"},
-    "formats": {"core"},
+    "formats": {"process", "core"},
     "wires": {"process", "protocols", "core"},
     "engine": {"process", "wires", "link", "protocols", "core"},
     "standins": {"process", "wires", "link", "protocols", "core"},

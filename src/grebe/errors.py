@@ -18,6 +18,10 @@ class ProjectError(GrebeError):
     """A project file that cannot be used. The file itself is left untouched."""
 
 
+class ChangedOnDisk(ProjectError):
+    """A project file is not as it was read or saved here: writing over it needs a choice."""
+
+
 class ProfileError(GrebeError):
     """A device profile that cannot be used, or contradicts itself."""
 

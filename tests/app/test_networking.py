@@ -281,7 +281,7 @@ def test_devices_on_the_network_are_handed_over(session: Session) -> None:
 def test_a_performance_is_watched_without_an_engine(session: Session, tmp_path: Path) -> None:
     """What is said there is shown; what is asked here goes nowhere."""
     song = session.project.songs[0]
-    shown = Shown(project=project_bytes(session.project), song=song.id, source=str(tmp_path / "x"))
+    shown = Shown(project=project_bytes(session.project), song=song.id)
     watching = Watching(shown)
     section = song.sections[0].id
     watching.hear(Status(at_ns=watching.now_ns(), running=True, bpm=120.0, section=section))

@@ -1,67 +1,113 @@
-"""A window that crashed on Stage is started again, and comes back to Stage."""
+"""A window that crashes is started again, and comes back to where it was."""
 
 from __future__ import annotations
 
+import os
+import signal
+import subprocess
+import sys
+import time
+from collections.abc import Callable
 from pathlib import Path
 
+import pytest
+
 from grebe.app import returning
-from grebe.app.returning import forget_shown, left_on, note_shown, watch
+from grebe.app.returning import Opening, forget_shown, left_at, note_shown, watch
+from grebe.process.places import state_dir
+
+BEGUN = Opening(Path("/x.grebe"))
 
 
 class Windows:
     """Stands where the window's process would: ends as it is told, one status a start."""
 
-    def __init__(self, *statuses: int) -> None:
+    def __init__(self, *statuses: int, shows: Callable[[], None] = lambda: None) -> None:
         self.statuses = list(statuses)
-        self.started = 0
+        self.openings: list[Opening] = []
+        self.shows = shows
 
-    def __call__(self, path: Path) -> int:
-        assert path == PATH
-        self.started += 1
+    def __call__(self, opening: Opening) -> int:
+        self.openings.append(opening)
+        self.shows()
         return self.statuses.pop(0)
 
 
 def watched(windows: Windows) -> int:
-    return watch(PATH, lambda _: 99, windows)
+    return watch(BEGUN, lambda _: 99, windows)
 
 
-PATH = Path("/x.grebe")
-
-
-def test_what_is_shown_is_noted_until_it_is_closed(tmp_path: Path) -> None:
-    """Of this project only; a note that cannot be read counts as none."""
-    note_shown(PATH, 7)
-    assert left_on(PATH) == 7
-    assert left_on(Path("/y.grebe")) == 0
+def test_what_is_shown_is_noted_until_it_is_closed(
+    tmp_path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """Whatever its name is; a note that cannot be read counts as none."""
+    note = tmp_path / "note.json"
+    monkeypatch.setenv("GREBE_WINDOW_NOTE", str(note))
+    strange = Path(os.fsdecode(b"/caf\xe9.grebe"))
+    note_shown(strange, 7, untitled=True)
+    assert left_at(note) == Opening(strange, untitled=True, station=7)
+    note_shown(None, 3)
+    assert left_at(note) == Opening(strange, untitled=True, station=7)
     forget_shown()
-    assert left_on(PATH) == 0
-    note_shown(None, 7)
-    assert left_on(PATH) == 0
-    returning._path().write_bytes(b"{")
-    assert left_on(PATH) == 0
+    assert left_at(note) is None
+    note.write_bytes(b"{\xff")
+    assert left_at(note) is None
 
 
 def test_closed_as_it_should_be_it_is_not_started_again() -> None:
-    note_shown(PATH, 7)
+    """Nor when what it was to open cannot be opened; no note is left."""
     for status in (0, 2):
-        windows = Windows(status)
+        windows = Windows(status, shows=lambda: note_shown(BEGUN.path, 7))
         assert watched(windows) == status
-        assert windows.started == 1
+        assert windows.openings == [BEGUN]
+    assert list(state_dir().glob("window-*.json")) == []
 
 
-def test_crashed_on_stage_it_is_started_again() -> None:
-    """By a signal or an exception; then closed."""
-    note_shown(PATH, 7)
-    windows = Windows(-11, 1, 0)
+@pytest.mark.parametrize("station", [1, 3, 7])
+def test_crashed_it_is_started_again_where_it_was(station: int) -> None:
+    """By a signal or an exception, at any station, with what it showed then."""
+    other = Path("/saved elsewhere.grebe")
+    windows = Windows(-11, 1, 0, shows=lambda: note_shown(other, station))
     assert watched(windows) == 0
-    assert windows.started == 3
+    assert windows.openings == [BEGUN, *[Opening(other, False, station)] * 2]
 
 
-def test_crashed_elsewhere_or_for_ever_it_is_left_alone() -> None:
-    """Where nothing is performed one can start it oneself; one that cannot live is given up."""
-    note_shown(PATH, 3)
+def test_crashed_at_once_or_for_ever_it_is_left_alone() -> None:
+    """One that never showed anything would fail again; one that cannot live is given up."""
     assert watched(Windows(-11)) == 1
-    note_shown(PATH, 7)
-    windows = Windows(*[-11] * 20)
+    windows = Windows(*[-11] * 20, shows=lambda: note_shown(BEGUN.path, 7))
     assert watched(windows) == 1
-    assert windows.started == returning.MOST_AGAIN + 1
+    assert len(windows.openings) == returning.MOST_AGAIN + 1
+
+
+ASLEEP = """
+import signal, sys, time
+from pathlib import Path
+from grebe.app.returning import Opening, watch
+
+def run(opening):
+    signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
+    print("runs", flush=True)
+    time.sleep(30)
+    return 1
+
+def ended(opening):
+    try:
+        return run(opening)
+    except SystemExit:
+        return 0
+
+sys.exit(watch(Opening(Path("/x.grebe")), ended))
+"""
+
+
+def test_who_is_told_to_end_tells_the_window() -> None:
+    """SIGTERM to the process that watches ends the window in its own way, and is no crash."""
+    watching = subprocess.Popen([sys.executable, "-c", ASLEEP], stdout=subprocess.PIPE)
+    assert watching.stdout is not None
+    with watching.stdout:
+        assert watching.stdout.readline() == b"runs\n"
+        began = time.monotonic()
+        watching.send_signal(signal.SIGTERM)
+        assert watching.wait(10) == 0
+    assert time.monotonic() - began < 5

@@ -2,19 +2,34 @@
 
 from __future__ import annotations
 
+import errno
+import os
 from pathlib import Path
 from threading import Event
+from typing import Any
 
+import msgspec
 import pytest
 
+from grebe.app import recovery
 from grebe.app.demo import demo_bytes, fresh_demo
 from grebe.app.export import export_smf
-from grebe.app.recovery import Keeper, open_recovered, recovery_path
-from grebe.app.settings import Settings, last_project, read_settings, write_settings
+from grebe.app.kept import take_said
+from grebe.app.loops import take_along
+from grebe.app.passphrases import keep_passphrase, passphrase_of
+from grebe.app.recovery import FOUND, FOUND_ON_OTHER, SHARED, Found, Keeper, open_recovered
+from grebe.app.settings import (
+    Settings,
+    last_project,
+    read_settings,
+    remember_project,
+    write_settings,
+)
 from grebe.app.store import Store
 from grebe.core.document import Project, with_song
 from grebe.core.songs.edit import set_tempo
-from grebe.errors import EditError, EngineError, ProjectError
+from grebe.errors import ChangedOnDisk, EditError, EngineError, ProjectError
+from grebe.formats.atomic import last_of
 from grebe.formats.project import read_project, write_project
 from grebe.process.places import engine_socket, runtime_dir, state_dir
 from tests import build
@@ -109,12 +124,88 @@ def test_saving(tmp_path: Path, store: Store) -> None:
 
 
 def test_the_demo_is_copied_fresh() -> None:
-    """Changed freely, and as shipped again the next time."""
+    """As shipped each time; what somebody saved into a copy is theirs and never written over."""
     path = fresh_demo()
-    write_project(path, build.two_boxes())
     assert fresh_demo() == path
-    assert path.read_bytes() == demo_bytes()
-    assert read_project(path).project.name == "Night ferry"
+    write_project(path, build.two_boxes())
+    other = fresh_demo()
+    assert other != path
+    assert other.read_bytes() == demo_bytes()
+    assert read_project(path).project == build.two_boxes()
+    other.with_name("gravel.wav").write_bytes(b"mine")
+    assert fresh_demo() not in (path, other)
+
+
+def test_the_demo_has_no_name_until_it_is_given_one(tmp_path: Path) -> None:
+    """Opened as a document without a file; saved elsewhere its loops go with it."""
+    demo = fresh_demo()
+    store = Store.open(demo, untitled=True)
+    assert (store.path, store.home, store.name) == (None, demo, "")
+    store.apply("Rename", lambda p: msgspec.structs.replace(p, name="Mine"))
+    with pytest.raises(ValueError, match="no file name"):
+        store.save()
+    assert take_along(store, tmp_path) == ""
+    saved = store.save(tmp_path / "mine.grebe")
+    assert (tmp_path / "gravel.wav").read_bytes() == demo.with_name("gravel.wav").read_bytes()
+    assert demo.read_bytes() == demo_bytes()
+    assert (store.path, store.home, store.dirty) == (saved, saved, False)
+
+
+def test_loops_taken_along_write_over_nothing(tmp_path: Path) -> None:
+    """Another file of that name stays, the document knows the new name; what is gone is said."""
+    demo = fresh_demo()
+    store = Store.open(demo, untitled=True)
+    (tmp_path / "gravel.wav").write_bytes(b"somebody else's")
+    assert take_along(store, tmp_path) == ""
+    assert (tmp_path / "gravel.wav").read_bytes() == b"somebody else's"
+    files = {loop.file for loop in store.project.loops}
+    assert files == {"gravel-2.wav"}
+    assert (tmp_path / "gravel-2.wav").read_bytes() == demo.with_name("gravel.wav").read_bytes()
+    demo.with_name("gravel.wav").unlink()
+    store = Store.open(demo, untitled=True)
+    assert "without these loops" in take_along(store, tmp_path / "new")
+
+
+def test_a_file_that_somebody_else_wrote_is_not_written_over(tmp_path: Path) -> None:
+    """Two windows on one file: the second save is refused until somebody has chosen."""
+    path = tmp_path / "x.grebe"
+    write_project(path, build.two_boxes())
+    first, second = Store.open(path), Store.open(path)
+    tempo(first, 90)
+    tempo(second, 91)
+    first.save()
+    with pytest.raises(ChangedOnDisk, match="changed by another window"):
+        second.save()
+    assert bpm(Store.open(path)) == 90
+    assert "changed by another" in second.look_at_disk()
+    assert second.look_at_disk() == ""  # said once
+    second.take_theirs()
+    assert (bpm(second), second.dirty) == (90, False)
+    second.undo()
+    assert (bpm(second), second.dirty) == (91, True)
+    second.save()
+    with pytest.raises(ChangedOnDisk):
+        first.save()
+    first.save(over=True)
+    assert (bpm(Store.open(path)), bpm(Store.open(last_of(path)))) == (90, 91)
+    tempo(second, 92)
+    assert second.save(second.free_name()) == tmp_path / "x 2.grebe"
+    assert bpm(Store.open(path)) == 90
+
+
+def test_touched_or_gone_is_not_changed(tmp_path: Path) -> None:
+    """The same bytes with another time are the same file; one that is gone is said, and saved."""
+    path = tmp_path / "x.grebe"
+    write_project(path, build.two_boxes())
+    store = Store.open(path)
+    os.utime(path, (1, 1))
+    assert store.look_at_disk() == ""
+    path.unlink()
+    assert "is gone" in store.look_at_disk()
+    tempo(store, 93)
+    store.save()
+    assert bpm(Store.open(path)) == 93
+    assert store.look_at_disk() == ""
 
 
 def test_settings() -> None:
@@ -122,8 +213,37 @@ def test_settings() -> None:
     assert last_project() is None
     write_settings(Settings(last_project="x.grebe", theme="night"))
     assert (last_project(), read_settings().theme) == (Path("x.grebe"), "night")
-    (state_dir() / "settings.json").write_text("{")
+    strange = Path(os.fsdecode(b"/caf\xe9.grebe"))
+    remember_project(strange)
+    assert (last_project(), read_settings().theme) == (strange, "night")
+
+
+@pytest.mark.parametrize("data", [b"{", b"\xff\xfe", b"[" * 5000, b"7", b'{"theme": 3}', b""])
+def test_a_damaged_small_file_is_set_aside_and_said(data: bytes) -> None:
+    """Started without it; what it held can still be looked at."""
+    path = state_dir() / "settings.json"
+    path.write_bytes(data)
+    take_said()
     assert read_settings() == Settings()
+    assert any("settings.json" in said and "damaged" in said for said in take_said())
+    assert path.with_name("settings.json.damaged").read_bytes() == data
+    assert read_settings() == Settings()
+    assert take_said() == []
+    passphrases = state_dir() / "passphrases.json"
+    passphrases.write_bytes(data)
+    assert passphrase_of("x") == ""
+    keep_passphrase("x", "four words of it")
+    assert (passphrase_of("x"), passphrases.stat().st_mode & 0o777) == ("four words of it", 0o600)
+
+
+def test_small_files_that_are_no_files_do_no_harm(monkeypatch: pytest.MonkeyPatch) -> None:
+    """A pipe in their place, or a folder that cannot be written."""
+    os.mkfifo(state_dir() / "settings.json")
+    assert read_settings() == Settings()
+    assert any("could not be read" in said for said in take_said())
+    monkeypatch.setenv("XDG_STATE_HOME", "/proc/nothing")
+    assert read_settings() == Settings()
+    write_settings(Settings(theme="night"))
 
 
 def test_the_runtime_folder_is_the_owners(monkeypatch: pytest.MonkeyPatch, tmp_path: Path) -> None:
@@ -148,65 +268,168 @@ def test_export(tmp_path: Path) -> None:
         export_smf(project, project.songs[0], tmp_path / "file")
 
 
-def test_unsaved_work_is_found_again(tmp_path: Path) -> None:
-    """Kept every two seconds; found by the next window as an edit that can be undone."""
-    path = tmp_path / "x.grebe"
-    write_project(path, build.two_boxes())
+@pytest.fixture
+def path(tmp_path: Path) -> Path:
+    """A project's file."""
+    made = tmp_path / "x.grebe"
+    write_project(made, build.two_boxes())
+    return made
+
+
+def after_a_crash(path: Path) -> Found:
+    """What the next window opens; it lets go of it again."""
+    found = open_recovered(path)
+    assert found.claim is not None
+    found.claim.release()
+    return found
+
+
+def crashed(path: Path, to_bpm: float) -> Path:
+    """A window that edits and is killed; where its copy is."""
+    keeper = Keeper(store := Store.open(path))
+    tempo(store, to_bpm)
+    keeper.pulse(100)
+    keeper.close()
+    assert keeper.path is not None
+    return keeper.path
+
+
+def test_unsaved_work_is_found_again(path: Path) -> None:
+    """Kept every two seconds, for its owner only; found as an edit that can be undone."""
     store = Store.open(path)
     keeper = Keeper(store)
     keeper.pulse(100)
-    assert open_recovered(path)[1] is False
     tempo(store, 90)
-    keeper.pulse(101)
-    keeper.settle()
-    found, recovered = open_recovered(path)
-    assert recovered
-    assert (bpm(found), found.dirty) == (90, True)
-    assert found.undo() == "Unsaved work found"
-    assert bpm(found) == 126
+    keeper.pulse(103)
     tempo(store, 91)
-    keeper.pulse(102)  # too soon
-    assert bpm(open_recovered(path)[0]) == 90
-    keeper.pulse(104)
-    keeper.settle()
-    assert bpm(open_recovered(path)[0]) == 91
+    keeper.pulse(104)  # too soon
+    keeper.close()
+    assert keeper.path is not None
+    assert keeper.path.stat().st_mode & 0o777 == 0o600
+    found = after_a_crash(path)
+    assert (found.said, bpm(found.store), found.store.dirty) == (FOUND, 90, True)
+    assert found.store.undo() == "Unsaved work found"
+    assert bpm(found.store) == 126
 
 
-def test_saved_work_leaves_nothing_to_find(tmp_path: Path) -> None:
-    """Saved, or given up on purpose, it is forgotten; a copy that cannot be read does no harm."""
-    path = tmp_path / "x.grebe"
-    write_project(path, build.two_boxes())
+@pytest.mark.parametrize("clock", [1, 2_000_000_000])
+def test_no_clock_decides_what_is_newer(path: Path, clock: int) -> None:
+    """An hour set back, a file touched: the work is offered all the same."""
+    copy = crashed(path, 90)
+    os.utime(copy, (clock, clock))
+    found = after_a_crash(path)
+    assert (found.said, bpm(found.store)) == (FOUND, 90)
+
+
+def test_work_on_a_file_that_has_changed_since(path: Path) -> None:
+    """Both are there: the work is shown, Undo gives the file, and it is said."""
+    crashed(path, 90)
+    other = Store.open(path)
+    tempo(other, 80)
+    other.save()
+    found = after_a_crash(path)
+    assert (found.said, bpm(found.store)) == (FOUND_ON_OTHER, 90)
+    found.store.undo()
+    assert bpm(found.store) == 80
+
+
+def test_killed_around_a_save_nothing_is_lost_nor_offered_twice(
+    path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """Before it the copy has the work, after it the file has, and the copy goes."""
+    store = Store.open(path)
+    keeper = Keeper(store)
+    tempo(store, 90)
+    with monkeypatch.context() as patched, pytest.raises(SystemExit):
+        patched.setattr(store, "save", lambda *_, **__: (_ for _ in ()).throw(SystemExit))
+        keeper.save()
+    keeper.close()
+    assert bpm(after_a_crash(path).store) == 90
+    store.save()  # and killed before the copy was removed
+    found = after_a_crash(path)
+    assert (found.said, found.store.dirty, bpm(found.store)) == ("", False, 90)
+    assert keeper.path is not None
+    assert not keeper.path.exists()
+
+
+def test_saved_work_leaves_nothing_to_find(path: Path) -> None:
+    """Saved, or given up on purpose, it is forgotten; a copy that cannot be read is set aside."""
     store = Store.open(path)
     keeper = Keeper(store)
     tempo(store, 90)
     keeper.pulse(100)
-    store.save()
+    keeper.save()
+    assert keeper.path is not None
+    assert not keeper.path.exists()
     tempo(store, 91)
-    store.undo()
     keeper.pulse(200)
-    keeper.settle()
-    assert not recovery_path(path).exists()
-    recovery_path(path).write_bytes(b"{")
-    assert open_recovered(path)[1] is False
+    keeper.forget()
+    keeper.close()
+    assert list(keeper.path.parent.glob("*.grebe")) == []
+    keeper.path.write_bytes(b"{\xff\n{")
+    found = after_a_crash(path)
+    assert "damaged" in found.said
+    assert not found.store.dirty
+    assert after_a_crash(path).said == ""
 
 
-def test_a_slow_disk_holds_nothing_up(tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+def test_two_windows_have_a_copy_each(path: Path) -> None:
+    """The second is told of the first; both copies are found again, one after the other."""
+    first, second = open_recovered(path), open_recovered(path)
+    assert (first.said, second.said) == ("", SHARED)
+    for found, to_bpm in ((first, 90), (second, 91)):
+        keeper = Keeper(found.store, found.claim)
+        tempo(found.store, to_bpm)
+        keeper.pulse(100)
+        keeper.close()
+    again = open_recovered(path)
+    other = open_recovered(path)
+    assert {bpm(again.store), bpm(other.store)} == {90, 91}
+
+
+def test_a_copy_that_cannot_be_kept_is_said_once(
+    path: Path, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """A full disk: said; said again only when it had been well meanwhile."""
+    store = Store.open(path)
+    keeper = Keeper(store)
+
+    def full(*_: object, **__: object) -> None:
+        raise OSError(errno.ENOSPC, "No space left on device")
+
+    said = []
+    with monkeypatch.context() as patched:
+        patched.setattr(recovery, "write_atomic", full)
+        for moment in range(5):
+            tempo(store, 90 + moment)
+            keeper.pulse(100 + 3 * moment)
+            keeper.settle()
+            said.append(keeper.pulse(101 + 3 * moment))
+    assert [s for s in said if s] == [
+        "Unsaved work cannot be kept safe (No space left on device): save it, where there is room."
+    ]
+    tempo(store, 80)
+    keeper.pulse(200)
+    keeper.close()
+    assert bpm(after_a_crash(path).store) == 80
+
+
+def test_a_slow_disk_holds_nothing_up(path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
     """While a copy is being written the window goes on; the copy comes all the same."""
-    path = tmp_path / "x.grebe"
-    write_project(path, build.two_boxes())
     store = Store.open(path)
     keeper = Keeper(store)
     gate = Event()
-    write = Path.write_bytes
+    write = recovery.write_atomic
 
-    def slow(self: Path, data: bytes) -> int:
+    def slow(*arguments: Any, **named: Any) -> None:
         assert gate.wait(5)
-        return write(self, data)
+        write(*arguments, **named)
 
-    monkeypatch.setattr(Path, "write_bytes", slow)
+    monkeypatch.setattr(recovery, "write_atomic", slow)
     tempo(store, 77)
     keeper.pulse(100)  # comes back although nothing is written yet
-    assert not recovery_path(path).exists()
+    assert keeper.path is not None
+    assert not keeper.path.exists()
     gate.set()
     keeper.close()
-    assert bpm(open_recovered(path)[0]) == 77
+    assert bpm(after_a_crash(path).store) == 77

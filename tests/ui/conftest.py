@@ -95,7 +95,7 @@ def qapp() -> QApplication:
 @pytest.fixture
 def performer(qapp: QApplication, own_folders: object) -> Iterator[Performer]:
     """A performer at the demo set, at 1280x800."""
-    frame = Frame(Store.open(fresh_demo()))
+    frame = Frame(Store.open(fresh_demo(), untitled=True))
     frame.session.link = "off"
     frame.show()
     frame.activateWindow()

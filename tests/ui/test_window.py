@@ -16,7 +16,7 @@ from PyQt6.QtTest import QTest
 
 from grebe.app.client import EngineClient
 from grebe.app.commands import ACTIONS
-from grebe.app.returning import left_on, note_shown
+from grebe.app.returning import Opening, left_at
 from grebe.app.store import Store
 from grebe.app.supervisor import connect_when_ready
 from grebe.core.document import with_song
@@ -24,6 +24,7 @@ from grebe.core.player.commands import Begin, Halt
 from grebe.core.songs.edit import set_times
 from grebe.formats.project import read_project, write_project
 from grebe.link.messages import AskReport, Report, Status, Welcome
+from grebe.process.places import state_dir
 from grebe.ui.frame import Frame
 from grebe.ui.keys import printed
 from grebe.ui.patterns.view import PatternsView
@@ -540,33 +541,41 @@ def test_every_view_at_every_size(performer: Performer) -> None:
             assert len(colours) > 4, number
 
 
-def test_a_crash_on_stage_brings_the_window_back_there(own_folders: Path) -> None:
+def test_a_crash_brings_the_window_back_to_where_it_was(own_folders: Path) -> None:
     """The real window is killed on Stage: another comes back by itself, finds the engine at its
     bar and shows Stage; not one tick is missed."""
     path = own_folders / "x.grebe"
     write_project(path, build.two_boxes())
-    note_shown(path, 7)  # it was on Stage when it crashed before
     outer = subprocess.Popen([sys.executable, "-m", "grebe", "open", str(path)])
     client = None
     try:
         client = connect_when_ready()
         both_boxes_up(client)
         client.send(Begin())
-        time.sleep(0.5)
+        note = state_dir() / f"window-{outer.pid}.json"
+        end = time.monotonic() + 10
+        while not note.exists():
+            assert time.monotonic() < end
+            time.sleep(0.05)
+        note.write_bytes(note.read_bytes().replace(b'"station":1', b'"station":7'))
         inner = _child_of(outer.pid)
         os.kill(inner, signal.SIGKILL)
-        end = time.monotonic() + 10
         while _child_of(outer.pid) in (0, inner):
             assert time.monotonic() < end
             time.sleep(0.05)
-        time.sleep(1.0)
-        assert left_on(path) == 7
+        note.write_bytes(b"{}")
+        while left_at(note) != Opening(path, station=7):
+            assert time.monotonic() < end
+            time.sleep(0.05)
         client.pump()
         assert client.wait_for(Status, 5).running
         client.send(Halt())
         time.sleep(0.4)
         client.send(AskReport())
         assert [row.missed for row in client.wait_for(Report, 5).devices] == [0, 0]
+        outer.send_signal(signal.SIGTERM)  # logged out: ends quietly
+        assert outer.wait(10) == 0
+        assert not note.exists()
     finally:
         outer.kill()
         outer.wait()

@@ -1,12 +1,13 @@
-"""The demo set: shipped read-only, copied to a scratch place so that it can be changed freely."""
+"""The demo set: shipped read-only, opened as a document without a name."""
 
 from __future__ import annotations
 
 from importlib.resources import files
 from pathlib import Path
 
-from grebe.app.recovery import recovery_path
 from grebe.formats.atomic import write_atomic
+from grebe.formats.project import MAX_FILE_BYTES
+from grebe.formats.reading import read_file
 from grebe.process.places import state_dir
 
 DEMO_NAME = "night-ferry.grebe"
@@ -16,7 +17,11 @@ LOOPS = ("gravel.wav",)
 
 def demo_bytes() -> bytes:
     """The demo project as shipped."""
-    return (files("grebe.data") / "demo" / DEMO_NAME).read_bytes()
+    return _shipped(DEMO_NAME)
+
+
+def _shipped(name: str) -> bytes:
+    return (files("grebe.data") / "demo" / name).read_bytes()
 
 
 def copy_demo(path: Path) -> None:
@@ -24,12 +29,32 @@ def copy_demo(path: Path) -> None:
     path.parent.mkdir(exist_ok=True, parents=True)
     write_atomic(path, demo_bytes())
     for name in LOOPS:
-        write_atomic(path.with_name(name), (files("grebe.data") / "demo" / name).read_bytes())
+        write_atomic(path.with_name(name), _shipped(name))
 
 
 def fresh_demo() -> Path:
-    """Copy the demo to its scratch place, in place of an older copy; its path."""
-    path = state_dir() / "demo" / DEMO_NAME
-    copy_demo(path)
-    recovery_path(path).unlink(missing_ok=True)
-    return path
+    """A copy of the demo as shipped, in a scratch place; its path.
+
+    One that somebody has saved into is theirs, and left alone: another folder is taken.
+    """
+    number = 1
+    while True:
+        folder = state_dir() / ("demo" if number == 1 else f"demo-{number}")
+        if _is_untouched(folder):
+            if not all((folder / name).exists() for name in (DEMO_NAME, *LOOPS)):
+                copy_demo(folder / DEMO_NAME)
+            return folder / DEMO_NAME
+        number += 1
+
+
+def _is_untouched(folder: Path) -> bool:
+    """Whether nothing is there but what was shipped, and nobody has saved over it."""
+    for name in (DEMO_NAME, *LOOPS):
+        try:
+            if read_file(folder / name, MAX_FILE_BYTES) != _shipped(name):
+                return False
+        except FileNotFoundError:
+            continue
+        except OSError:
+            return False
+    return True

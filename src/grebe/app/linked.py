@@ -5,6 +5,7 @@
 
 from __future__ import annotations
 
+import logging
 import time
 from collections import deque
 from typing import Literal
@@ -61,8 +62,10 @@ from grebe.link.messages import (
     ToEngine,
     Welcome,
 )
-from grebe.process.places import engine_socket
+from grebe.process.places import engine_socket, written
 
+LEVELS = {"info": logging.INFO, "warn": logging.WARNING, "error": logging.ERROR}
+_log = logging.getLogger(__name__)
 LinkState = Literal["starting", "on", "other", "off"]
 
 RETRY_S = 0.05
@@ -495,7 +498,7 @@ class Linked:
         self.network.renew()
 
     def _source(self) -> str:
-        return str(self.store.path.resolve()) if self.store.path else ""
+        return written(self.store.home.resolve()) if self.store.home else ""
 
     def _lost(self) -> None:
         self._client, self.welcome = None, None
@@ -574,5 +577,7 @@ class Linked:
             self._client.send(message)
 
     def say(self, level: Literal["info", "warn", "error"], text: str) -> None:
-        """Something for the performer to read."""
+        """Something for the performer to read; it goes into the log, too."""
+        place = f" [beat {self.tick_now() / TICKS_PER_QUARTER:.1f}]" if self.running else ""
+        _log.log(LEVELS[level], "told: %s%s", text, place)
         self.notice = Notice(level=level, text=text)

@@ -235,7 +235,6 @@ class Networking:
                 song=linked.song_id,
                 set=linked.set_id,
                 whole_set=linked.whole_set,
-                source=str(linked.store.path.resolve()) if linked.store.path else "",
             )
         )
 

@@ -4,9 +4,7 @@ from __future__ import annotations
 
 from pathlib import Path
 
-import msgspec
-
-from grebe.formats.atomic import write_atomic
+from grebe.app.kept import read_kept, write_kept
 from grebe.process.places import state_dir
 
 MOST = 64
@@ -17,10 +15,7 @@ def _path() -> Path:
 
 
 def _read() -> dict[str, str]:
-    try:
-        return msgspec.json.decode(_path().read_bytes(), type=dict[str, str])
-    except (OSError, msgspec.MsgspecError):
-        return {}
+    return read_kept(_path(), dict[str, str], {})
 
 
 def passphrase_of(session: str) -> str:
@@ -33,8 +28,4 @@ def keep_passphrase(session: str, passphrase: str) -> None:
     kept = {**_read(), session: passphrase}
     kept = {name: words for name, words in kept.items() if words}
     newest = dict(list(kept.items())[-MOST:])
-    path = _path()
-    path.touch(mode=0o600)
-    path.chmod(0o600)
-    write_atomic(path, msgspec.json.encode(newest))
-    path.chmod(0o600)
+    write_kept(_path(), newest, private=True)

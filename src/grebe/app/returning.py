@@ -1,4 +1,4 @@
-"""A window that crashed on Stage comes back to Stage: which station was shown, and who restarts it.
+"""A window that crashed comes back to where it was: what it showed, and who restarts it.
 
 The clock is the engine's and never stopped; the window that comes back finds it at its bar.
 """
@@ -6,91 +6,137 @@ The clock is the engine's and never stopped; the window that comes back finds it
 from __future__ import annotations
 
 import ctypes
+import logging
 import os
 import signal
 import sys
 import time
-import traceback
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager, suppress
 from pathlib import Path
+from types import FrameType
+from typing import NamedTuple
 
 import msgspec
 
+from grebe.app.kept import read_kept, write_kept
 from grebe.errors import GrebeError
-from grebe.process.places import state_dir
+from grebe.process.places import read_back, shown, state_dir, written
 
 UNUSABLE = 2
 """Exit status of what cannot be opened."""
-STAGE = 7
 MOST_AGAIN = 5
 """So often a window is started again within a minute: one that cannot live is left alone."""
 WITHIN_S = 60.0
 _DIE_WITH_PARENT = 1  # prctl(2), PR_SET_PDEATHSIG
+_NOTE = "GREBE_WINDOW_NOTE"
+_log = logging.getLogger(__name__)
+
+
+class Opening(NamedTuple):
+    """What a window opens, and where it begins."""
+
+    path: Path
+    untitled: bool = False
+    """A document without a name is begun from it."""
+    station: int = 0
+    """0 for the usual one. Where it is set, a window before this one has crashed."""
+    missing: bool = False
+    """Not there: it is waited for."""
 
 
 class Shown(msgspec.Struct, frozen=True, kw_only=True):
-    """What a window shows. Taken away when it is closed: what is left is of one that crashed."""
+    """What a window shows."""
 
     project: str = ""
+    untitled: bool = False
     station: int = 0
 
 
-def _path() -> Path:
-    return state_dir() / "window.json"
+def _note() -> Path | None:
+    """Where this window notes what it shows; None for one that nobody would start again."""
+    told = os.environ.get(_NOTE)
+    return Path(told) if told else None
 
 
-def note_shown(project: Path | None, station: int) -> None:
-    """Note what is shown, without waiting for the disk; losing it is no reason to stop."""
-    if project is None:
+def note_shown(path: Path | None, station: int, *, untitled: bool = False) -> None:
+    """Note what is shown; losing it is no reason to stop."""
+    target = _note()
+    if path is None or target is None:
         return
-    target = _path()
-    scratch = target.with_suffix(".part")
-    try:
-        scratch.write_bytes(msgspec.json.encode(Shown(project=str(project), station=station)))
-        scratch.replace(target)
-    except OSError:
-        return
+    with suppress(OSError):
+        write_kept(target, Shown(project=written(path), untitled=untitled, station=station))
 
 
 def forget_shown() -> None:
     """The window is closed as it should be."""
-    _path().unlink(missing_ok=True)
+    target = _note()
+    if target is not None:
+        with suppress(OSError):
+            target.unlink(missing_ok=True)
 
 
-def left_on(project: Path) -> int:
-    """The station a window on this project was at when it crashed; 0 where none did."""
+def left_at(note: Path) -> Opening | None:
+    """What a window showed when it crashed; None where it had shown nothing yet."""
+    seen = read_kept(note, Shown, Shown())
+    if not seen.project:
+        return None
+    return Opening(read_back(seen.project), seen.untitled, seen.station)
+
+
+@contextmanager
+def _noting() -> Iterator[Path]:
+    """A note of this process's window, taken away at the end; those of the dead are, too."""
+    for old in state_dir().glob("window-*.json"):
+        with suppress(OSError, ValueError):
+            if not Path(f"/proc/{int(old.stem.removeprefix('window-'))}").exists():
+                old.unlink()
+    note = state_dir() / f"window-{os.getpid()}.json"
+    os.environ[_NOTE] = str(note)
     try:
-        shown = msgspec.json.decode(_path().read_bytes(), type=Shown)
-    except (OSError, msgspec.MsgspecError):
-        return 0
-    return shown.station if shown.project == str(project) else 0
+        yield note
+    finally:
+        os.environ.pop(_NOTE, None)
+        with suppress(OSError):
+            note.unlink(missing_ok=True)
 
 
 def watch(
-    path: Path, run: Callable[[Path], int], start: Callable[[Path], int] | None = None
+    opening: Opening,
+    run: Callable[[Opening], int],
+    start: Callable[[Opening], int] | None = None,
 ) -> int:
-    """Run a window on a project in a process of its own; start it again when it crashes on Stage.
+    """Run a window in a process of its own; start it again where it was when it crashes.
 
     `run` opens the window and gives its exit status; `start` begins such a process and waits for
-    its end, giving its status, negative for a signal. The window's exit status, 1 where it
-    crashed elsewhere or too often.
+    its end, giving its status, negative for a signal. The window's exit status, 1 where it crashed
+    before it was there, or too often.
     """
-    begin = start or (lambda at: _forked(at, run))
+    begin = start or (lambda what: _forked(what, run))
     starts: list[float] = []
-    while True:
-        now = time.monotonic()
-        starts = [at for at in starts if now - at < WITHIN_S] + [now]
-        status = begin(path)
-        if status >= 0 and status != 1:
-            return status
-        again = left_on(path) == STAGE and len(starts) <= MOST_AGAIN
-        if not again:
-            return 1
-        sys.stderr.write("grebe: the window crashed on Stage; it is started again.\n")
+    with _noting() as note:
+        while True:
+            now = time.monotonic()
+            starts = [at for at in starts if now - at < WITHIN_S] + [now]
+            status = begin(opening)
+            if status >= 0 and status != 1:
+                return status
+            how = f"by signal {-status}" if status < 0 else "by an error"
+            _log.error("the window ended %s", how)
+            left = left_at(note)
+            if left is None or len(starts) > MOST_AGAIN:
+                return 1
+            opening = left
+            sys.stderr.write(
+                f"grebe: the window crashed; it is started again with {shown(left.path.name)}.\n"
+            )
 
 
-def _forked(path: Path, run: Callable[[Path], int]) -> int:
-    """The window in a child that has everything loaded already: a second start costs nothing."""
+def _forked(opening: Opening, run: Callable[[Opening], int]) -> int:
+    """The window in a child that has everything loaded already: a second start costs nothing.
+
+    What asks this process to end asks the window.
+    """
     sys.stdout.flush()
     sys.stderr.flush()
     child = os.fork()
@@ -98,24 +144,34 @@ def _forked(path: Path, run: Callable[[Path], int]) -> int:
         status = 1
         try:
             die_with_parent()
-            status = run(path)
+            status = run(opening)
         except GrebeError as error:
             sys.stderr.write(f"grebe: {' '.join(str(error).split())}\n")
             status = UNUSABLE
         except BaseException:
-            traceback.print_exc()
+            logging.getLogger(__name__).critical("the window ended by an error", exc_info=True)
         finally:
-            sys.stdout.flush()
-            sys.stderr.flush()
+            with suppress(OSError):
+                sys.stdout.flush()
+                sys.stderr.flush()
             os._exit(status)
-    before = signal.signal(signal.SIGINT, signal.SIG_IGN)  # the window's to hear
+
+    def pass_on(number: int, frame: FrameType | None) -> None:
+        del frame
+        with suppress(ProcessLookupError):
+            os.kill(child, number)
+
+    before = {number: signal.signal(number, pass_on) for number in (signal.SIGTERM, signal.SIGHUP)}
+    before[signal.SIGINT] = signal.signal(signal.SIGINT, signal.SIG_IGN)  # the window hears it too
     try:
         _, ended = os.waitpid(child, 0)
     finally:
-        signal.signal(signal.SIGINT, before)
+        for number, handler in before.items():
+            signal.signal(number, handler)
     return os.waitstatus_to_exitcode(ended)
 
 
 def die_with_parent() -> None:
-    """End when whoever watches this process is killed: two windows would be one too many."""
-    ctypes.CDLL(None).prctl(_DIE_WITH_PARENT, signal.SIGKILL)
+    """End, as when asked to, when whoever watches this process is killed: two windows would be one
+    too many."""
+    ctypes.CDLL(None).prctl(_DIE_WITH_PARENT, signal.SIGTERM)

@@ -39,6 +39,7 @@ from grebe.link.messages import (
     Panic,
     Shutdown,
 )
+from grebe.process.places import read_back
 
 PANIC_WITHIN_S = 1.0
 
@@ -317,7 +318,7 @@ class Session(Linked):
         """The file of the project that the running engine plays, to be opened here; or None."""
         if self.link != "other" or self.welcome is None or not self.welcome.source:
             return None
-        return Path(self.welcome.source)
+        return read_back(self.welcome.source)
 
     def end_engine(self) -> None:
         """End the engine, whoever started it; another is started for this project."""

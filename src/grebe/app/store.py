@@ -2,11 +2,22 @@
 
 from __future__ import annotations
 
+import os
 from collections.abc import Callable
 from pathlib import Path
 
 from grebe.core.document import Project
-from grebe.formats.project import Extras, read_project, write_project
+from grebe.errors import ChangedOnDisk, ProjectError
+from grebe.formats.project import (
+    MAX_FILE_BYTES,
+    Extras,
+    Opened,
+    digest_of,
+    read_project,
+    write_project,
+)
+from grebe.formats.reading import read_file
+from grebe.process.places import shown
 
 MAX_UNDO = 500
 """Trees share what they have in common: five hundred edits are a few megabytes."""
@@ -16,24 +27,49 @@ Listener = Callable[[Project, Project], None]
 
 
 class Store:
-    """Holds the current tree. Edits go through `apply`; listeners get the old and the new tree."""
+    """Holds the current tree. Edits go through `apply`; listeners get the old and the new tree.
 
-    def __init__(self, project: Project, path: Path | None = None, extras: Extras | None = None):
+    `path` is the file that saving writes; None for a document without a name. `home` is where the
+    document was read from: its loops lie there, and it is known by it while it has no name.
+    """
+
+    def __init__(
+        self,
+        project: Project,
+        path: Path | None = None,
+        extras: Extras | None = None,
+        *,
+        home: Path | None = None,
+        digest: str = "",
+    ) -> None:
         self.project = project
         self.path = path
+        self.home = home if home is not None else path
         self.extras: Extras = extras or {}
         """Fields of the file that this version does not know."""
+        self.digest = digest
+        """Of the file as it was last read or written here; "" before it was."""
         self._undo: list[tuple[str, Project]] = []
         self._redo: list[tuple[str, Project]] = []
         self._saved = project
         self._merge_key = ""
         self._listeners: list[Listener] = []
+        self._seen_stat = _stat_of(path)
 
     @classmethod
-    def open(cls, path: Path) -> Store:
-        """Open a project file. ProjectError as `read_project`."""
+    def open(cls, path: Path, *, untitled: bool = False) -> Store:
+        """Open a project file, or (`untitled`) begin a document without a name from it.
+
+        ProjectError as `read_project`.
+        """
         opened = read_project(path)
-        return cls(opened.project, path, opened.extras)
+        name = None if untitled else path
+        return cls(opened.project, name, opened.extras, home=path, digest=opened.digest)
+
+    @property
+    def name(self) -> str:
+        """What the document's file is called, for people; "" while it has none."""
+        return shown(self.path.name) if self.path is not None else ""
 
     @property
     def dirty(self) -> bool:
@@ -86,17 +122,89 @@ class Store:
         """Bring back what was undone last; its name, or "" when there is none."""
         return self._step(self._redo, self._undo)
 
-    def save(self, path: Path | None = None) -> Path:
+    # Its file
+
+    def save(self, path: Path | None = None, *, over: bool = False) -> Path:
         """Save, under another name if one is given; the path.
 
-        ProjectError when it cannot be written, ValueError when it has no name yet.
+        What somebody else has written there since it was read here is not written over, unless
+        `over`: ChangedOnDisk. ProjectError when it cannot be written, ValueError when it has no
+        name yet. Another name is asked about by who chose it: what is there is written over, and
+        kept as ``NAME~``.
         """
         target = path or self.path
         if target is None:
             raise ValueError("the project has no file name yet")
-        write_project(target, self.project, self.extras)
-        self.path, self._saved = target, self.project
+        if target == self.path and not over and self.changed_on_disk():
+            raise ChangedOnDisk(
+                f"{shown(target.name)} has been changed by another window or program since it "
+                "was opened here. Nothing was written."
+            )
+        self.digest = write_project(target, self.project, self.extras)
+        self.path = self.home = target
+        self._saved = self.project
+        self._seen_stat = _stat_of(target)
         return target
+
+    def changed_on_disk(self) -> bool:
+        """Whether the file holds something else than was read or written here.
+
+        One that is gone has not changed: saving writes it again.
+        """
+        if self.path is None:
+            return False
+        try:
+            return digest_of(read_file(self.path, MAX_FILE_BYTES)) != self.digest
+        except FileNotFoundError:
+            return False
+        except OSError:
+            return self.path.exists()
+
+    def look_at_disk(self) -> str:
+        """What has happened to the file since this was asked last, in a sentence; "" for nothing.
+
+        One call of stat(2) while nothing has.
+        """
+        if self.path is None:
+            return ""
+        found = _stat_of(self.path)
+        if found == self._seen_stat:
+            return ""
+        before, self._seen_stat = self._seen_stat, found
+        if found is None:
+            return (
+                f"{self.name} is gone from its folder (a drive that was unplugged?). What is here "
+                "is whole: Save writes it again, Save as elsewhere."
+            )
+        if self.changed_on_disk():
+            return (
+                f"{self.name} has been changed by another window or program. Nothing is lost: "
+                "saving here asks which one to keep."
+            )
+        return f"{self.name} is there again." if before is None else ""
+
+    def take_theirs(self) -> None:
+        """The document becomes what the file holds now; Undo brings one's own back.
+
+        ProjectError where it cannot be read.
+        """
+        if self.path is not None:
+            self.take(read_project(self.path))
+
+    def take(self, opened: Opened) -> None:
+        """The document becomes what was read from its file, as an edit."""
+        self.apply("Take the file's version", lambda _: opened.project)
+        self.extras, self.digest = opened.extras, opened.digest
+        self._saved, self._seen_stat = self.project, _stat_of(self.path)
+
+    def free_name(self) -> Path:
+        """A name beside the file's own that nothing has yet."""
+        if self.path is None:
+            raise ProjectError("the project has no file name yet")
+        stem, number = self.path.stem, 2
+        while (made := self.path.with_name(f"{stem} {number}{self.path.suffix}")).exists():
+            number += 1
+        return made
 
     def _step(self, source: list[tuple[str, Project]], other: list[tuple[str, Project]]) -> str:
         if not source:
@@ -111,3 +219,14 @@ class Store:
         old, self.project = self.project, new
         for listener in self._listeners:
             listener(old, new)
+
+
+def _stat_of(path: Path | None) -> tuple[int, int, int] | None:
+    """What shows at little cost that a file is another one; None where it is not there."""
+    if path is None:
+        return None
+    try:
+        found = os.stat(path)
+    except OSError:
+        return None
+    return found.st_ino, found.st_size, found.st_mtime_ns

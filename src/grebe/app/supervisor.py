@@ -9,7 +9,6 @@ import subprocess
 import sys
 import time
 from collections.abc import Sequence
-from pathlib import Path
 
 import msgspec
 
@@ -24,7 +23,7 @@ from grebe.core.rig.standin import setups
 from grebe.errors import EngineError
 from grebe.link.messages import Load, RtpPort
 from grebe.process import children
-from grebe.process.places import engine_socket, runtime_dir, standin_socket
+from grebe.process.places import engine_socket, read_back, runtime_dir, standin_socket
 
 READY_WITHIN_S = 10.0
 
@@ -142,7 +141,7 @@ def load_message(project: Project, plan: Plan) -> Load:
 
     Loops are found beside the plan's source.
     """
-    folder = folder_of(Path(plan.source) if plan.source else None)
+    folder = folder_of(read_back(plan.source) if plan.source else None)
     loops = {loop.id: str(loop_path(loop, folder)) for loop in project.loops}
     paths = {device.id: str(standin_socket(device.id)) for device in standin_devices(plan.devices)}
     handed = {p.device: p.path for p in rtp_ports(plan.devices)}

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from pathlib import Path
-
 from grebe.app.session import Session
 from grebe.app.store import Store
 from grebe.formats.project import parse_project
@@ -16,7 +14,7 @@ class Watching(Session):
     def __init__(self, shown: Shown) -> None:
         """ProjectError where the document cannot be read."""
         opened = parse_project(shown.project, "the document shown")
-        super().__init__(Store(opened.project, Path(shown.source) if shown.source else None))
+        super().__init__(Store(opened.project))
         self.link = "on"
         self._take_in_hand(shown)
 

@@ -6,9 +6,10 @@ import argparse
 import os
 import sys
 from collections.abc import Sequence
+from io import TextIOWrapper
 
 from grebe import __version__
-from grebe.cli import calc, files, follow, live, network, sets, sync, window
+from grebe.cli import calc, files, follow, live, network, report, sets, sync, window
 from grebe.errors import GrebeError
 
 UNUSABLE = 2
@@ -31,7 +32,7 @@ def build_parser() -> argparse.ArgumentParser:
     )
     parser.add_argument("--version", action="version", version=f"grebe {__version__}")
     commands = parser.add_subparsers(metavar="COMMAND")
-    for module in (window, files, sets, live, network, follow, sync, calc):
+    for module in (window, files, sets, live, network, follow, sync, calc, report):
         module.add_commands(commands)
     parser.set_defaults(call=window.open_last)
     return parser
@@ -39,6 +40,9 @@ def build_parser() -> argparse.ArgumentParser:
 
 def main(argv: Sequence[str] | None = None) -> int:
     """Run a command; its exit status: 0 good, 1 the answer is no, 2 unusable input."""
+    for stream in (sys.stdout, sys.stderr):  # a name that is no UTF-8 is written as it is
+        if isinstance(stream, TextIOWrapper):
+            stream.reconfigure(errors="surrogateescape")
     arguments = build_parser().parse_args(argv)
     try:
         return int(arguments.call(arguments))

@@ -7,10 +7,11 @@ import sys
 from pathlib import Path
 
 from grebe.app.demo import fresh_demo
-from grebe.app.returning import watch
+from grebe.app.returning import Opening, watch
 from grebe.app.settings import last_project
 from grebe.cli.common import Commands, command
 from grebe.formats.project import read_project
+from grebe.process.log import start_log
 
 
 def add_commands(commands: Commands) -> None:
@@ -24,15 +25,17 @@ def add_commands(commands: Commands) -> None:
 
 
 def open_last(arguments: argparse.Namespace) -> int:
-    """The project of the last time; the demo set where there is none."""
+    """The project of the last time, waited for where it is missing; the demo set without one."""
     del arguments
     path = last_project()
-    return _show(path if path is not None and path.exists() else fresh_demo())
+    if path is None:
+        return _show(Opening(fresh_demo(), untitled=True))
+    return _show(Opening(path, missing=not path.exists()))
 
 
 def open_file(arguments: argparse.Namespace) -> int:
     """A project by its path."""
-    return _show(Path(arguments.file).resolve())
+    return _show(Opening(Path(arguments.file).absolute()))
 
 
 def demo(arguments: argparse.Namespace) -> int:
@@ -41,15 +44,17 @@ def demo(arguments: argparse.Namespace) -> int:
     if arguments.path:
         sys.stdout.write(f"{path}\n")
         return 0
-    return _show(path)
+    return _show(Opening(path, untitled=True))
 
 
-def _show(path: Path) -> int:
-    read_project(path)  # what cannot be opened is said before a window appears
-    return watch(path, _run)
+def _show(opening: Opening) -> int:
+    if not opening.missing:
+        read_project(opening.path)  # what cannot be opened is said before a window appears
+    start_log("window")
+    return watch(opening, _run)
 
 
-def _run(path: Path) -> int:
+def _run(opening: Opening) -> int:
     from grebe.ui.application import run_window  # noqa: PLC0415 - Qt only where a window is wanted
 
-    return run_window(path)
+    return run_window(opening)

@@ -785,7 +785,8 @@ class Engine:
         """Stop, note ends, all notes off on every box; then let go. What fails stops no other."""
         desk = self._desk
         steps = (
-            self._halt, desk.silence_all, desk.say_goodbye, desk.settle, desk.close, self._server.close,
+            self._halt, desk.silence_all, desk.say_goodbye, desk.settle, desk.close,
+            self._server.close,
         )  # fmt: skip
         for step in steps:
             try:

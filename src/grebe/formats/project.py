@@ -6,6 +6,7 @@ so a file from a newer Grebe with the same schema loses nothing here.
 
 from __future__ import annotations
 
+import hashlib
 from collections.abc import Callable
 from functools import cache
 from pathlib import Path
@@ -16,8 +17,9 @@ import msgspec
 from grebe.core.document import SCHEMA_VERSION, Project
 from grebe.core.rig.model import GREBE_ID
 from grebe.errors import ProjectError
-from grebe.formats.atomic import write_atomic
-from grebe.formats.reading import UNTOUCHED, plain, read_bounded
+from grebe.formats.atomic import last_of, write_atomic
+from grebe.formats.reading import MAX_VALUES, UNTOUCHED, json_values, plain, read_bounded
+from grebe.process.places import shown
 
 MAX_FILE_BYTES = 64 * 1024 * 1024
 """Far over any set; keeps a wrong file from filling the memory."""
@@ -78,6 +80,13 @@ class Opened(msgspec.Struct, frozen=True, kw_only=True):
 
     project: Project
     extras: Extras
+    digest: str = ""
+    """`digest_of` the file's bytes, to see later whether it is still the same."""
+
+
+def digest_of(data: bytes) -> str:
+    """What tells one version of a file from another: SHA-256, in hexadecimal."""
+    return hashlib.sha256(data).hexdigest()
 
 
 def read_project(path: Path) -> Opened:
@@ -86,12 +95,35 @@ def read_project(path: Path) -> Opened:
     ProjectError names the file, the field and what to do; the file is untouched.
     """
     data = read_bounded(path, MAX_FILE_BYTES, "a project", ProjectError)
-    return parse_project(data, str(path))
+    opened = parse_project(data, shown(path), path)
+    return msgspec.structs.replace(opened, digest=digest_of(data))
 
 
-def parse_project(data: bytes, name: str) -> Opened:
-    """Read a project from bytes; `name` is what messages call the file."""
-    tree = _read_tree(data, name)
+def parse_project(data: bytes, name: str, path: Path | None = None) -> Opened:
+    """Read a project from bytes; `name` is what messages call the file, `path` where it lies.
+
+    ProjectError whatever the bytes are.
+    """
+    try:
+        return _parse(data, name, path)
+    except ProjectError:
+        raise
+    except Exception as error:  # nests a thousand deep, has a list where a map should be
+        raise ProjectError(
+            f"{name} is not a Grebe project ({type(error).__name__}: {str(error)[:200]}). "
+            f"{_way_out(path)} {UNTOUCHED}"
+        ) from error
+
+
+def _way_out(path: Path | None) -> str:
+    """What can be done about a file that cannot be read: the backup only where there is one."""
+    if path is not None and last_of(path).exists():
+        return f"Open the copy kept beside it as {shown(last_of(path).name)}, or another project."
+    return "Open another project."
+
+
+def _parse(data: bytes, name: str, path: Path | None) -> Opened:
+    tree = _read_tree(data, name, path)
     version = tree.pop("schema", None)
     if not isinstance(version, int) or isinstance(version, bool) or version < 1:
         raise ProjectError(
@@ -109,8 +141,7 @@ def parse_project(data: bytes, name: str) -> Opened:
         project = msgspec.convert(tree, Project)
     except msgspec.ValidationError as error:
         raise ProjectError(
-            f"{name}: {plain(str(error))}. Mend the field, or open the copy kept beside it "
-            f"as {Path(name).name}~. {UNTOUCHED}"
+            f"{name}: {plain(str(error))}. Mend the field. {_way_out(path)} {UNTOUCHED}"
         ) from error
     _check_ids(project, name)
     return Opened(project=project, extras=_unknown(tree, project))
@@ -122,18 +153,20 @@ def project_bytes(project: Project, extras: Extras | None = None) -> bytes:
     return msgspec.json.format(msgspec.json.encode(tree), indent=1) + b"\n"
 
 
-def write_project(path: Path, project: Project, extras: Extras | None = None) -> None:
-    """Save a project atomically, keeping the last good file as ``NAME~``.
+def write_project(path: Path, project: Project, extras: Extras | None = None) -> str:
+    """Save a project atomically, keeping the last good file as ``NAME~``; the file's digest.
 
     ProjectError when it cannot be written; what was there is then still there.
     """
+    data = project_bytes(project, extras)
     try:
-        write_atomic(path, project_bytes(project, extras), keep_last=True)
+        write_atomic(path, data, keep_last=True)
     except OSError as error:
         raise ProjectError(
-            f"{path} could not be saved: {error.strerror}. What was there is unchanged; "
+            f"{shown(path)} could not be saved: {error.strerror}. What was there is unchanged; "
             "save under another name or in another folder."
         ) from error
+    return digest_of(data)
 
 
 def json_schema() -> dict[str, Any]:
@@ -148,7 +181,12 @@ def json_schema() -> dict[str, Any]:
     return {"$schema": "https://json-schema.org/draft/2020-12/schema", **schema}
 
 
-def _read_tree(data: bytes, name: str) -> dict[str, Any]:
+def _read_tree(data: bytes, name: str, path: Path | None) -> dict[str, Any]:
+    if json_values(data) > MAX_VALUES:
+        raise ProjectError(
+            f"{name} holds over {MAX_VALUES // 1_000_000} million values, too many for a project. "
+            f"Open another. {UNTOUCHED}"
+        )
     try:
         tree = msgspec.json.decode(data)
     except (msgspec.DecodeError, UnicodeDecodeError, RecursionError) as error:
@@ -158,10 +196,7 @@ def _read_tree(data: bytes, name: str) -> dict[str, Any]:
             what = "ends in the middle: it was cut short"
         else:
             what = f"is not a Grebe project: it is not JSON ({error})"
-        raise ProjectError(
-            f"{name} {what}. Open the copy kept beside it as {Path(name).name}~, "
-            f"or another project. {UNTOUCHED}"
-        ) from error
+        raise ProjectError(f"{name} {what}. {_way_out(path)} {UNTOUCHED}") from error
     if not isinstance(tree, dict):
         raise ProjectError(
             f"{name} is not a Grebe project: its top level is not an object. Open another. "

@@ -213,7 +213,6 @@ class Shown(Value, frozen=True, kw_only=True, tag="shown"):
     song: str = ""
     set: str = ""
     whole_set: bool = False
-    source: str = ""
 
 
 class Load(Value, frozen=True, kw_only=True, tag="load"):

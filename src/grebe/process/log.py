@@ -84,6 +84,7 @@ class Log:
         """Why nothing is written, for people."""
         self._listener: QueueListener | None = None
         self._held: list[int] = []
+        self._errors: IO[bytes] | None = None
 
     def start(self, process: str, *, queued: bool) -> None:
         """Begin; where another has begun in this process (before a fork), in its place."""
@@ -115,7 +116,10 @@ class Log:
             file = QueueHandler(queue)
         root.addHandler(file)
         root.setLevel(logging.INFO)
-        faulthandler.enable(open_errors(self.name), all_threads=True)
+        before, self._errors = self._errors, open_errors(self.name)
+        faulthandler.enable(self._errors, all_threads=True)
+        if before is not None:
+            before.close()
 
     def _free_name(self, folder: Path, process: str) -> str:
         """The first name that no other living process writes to."""

@@ -3,18 +3,26 @@
 from __future__ import annotations
 
 import os
-import signal
+import socket
 import sys
-from pathlib import Path
 
 from PyQt6.QtCore import QCoreApplication
 from PyQt6.QtWidgets import QApplication
 
-from grebe.app.recovery import open_recovered
-from grebe.app.returning import left_on
+from grebe.app.demo import fresh_demo
+from grebe.app.kept import take_said
+from grebe.app.recovery import Found, open_recovered
+from grebe.app.returning import Opening
+from grebe.app.settings import remember_project
 from grebe.errors import GrebeError
-from grebe.ui.frame import KEPT, RECOVERED, Frame, remember
+from grebe.process.log import LOG, end_log, start_log
+from grebe.ui.asked import Asked
+from grebe.ui.frame import KEPT, Frame
+from grebe.ui.mishap import log_qt, saying
 from grebe.ui.theme import font, load_fonts
+from grebe.ui.waiting import Waiting
+
+SCREEN_S = 3.0
 
 
 def make_application() -> QApplication:
@@ -25,12 +33,37 @@ def make_application() -> QApplication:
             "there is no screen to open a window on. Start it in a desktop session; "
             "grebe run plays without one."
         )
+    _look_for_screen()
     application = QApplication(sys.argv[:1])
     application.setApplicationName("Grebe")
     application.setDesktopFileName("grebe")
     load_fonts()
     application.setFont(font(14))
     return application
+
+
+def _look_for_screen() -> None:
+    """GrebeError where the X server that is named cannot be reached: Qt would end the process."""
+    named = os.environ.get("DISPLAY", "")
+    other = os.environ.get("WAYLAND_DISPLAY") or os.environ.get("QT_QPA_PLATFORM")
+    host, _, number = named.rpartition(":")
+    if other or not number:
+        return
+    screen = number.partition(".")[0]
+    try:
+        if host in ("", "unix"):
+            with socket.socket(socket.AF_UNIX, socket.SOCK_STREAM) as server:
+                server.settimeout(SCREEN_S)
+                path = f"/tmp/.X11-unix/X{screen}"  # noqa: S108 - where X servers listen
+                if server.connect_ex(path) and server.connect_ex("\0" + path):
+                    raise OSError(None, "nobody listens there")
+        elif screen.isdecimal():
+            socket.create_connection((host, 6000 + int(screen)), SCREEN_S).close()
+    except OSError as error:
+        raise GrebeError(
+            f"the screen {named} cannot be reached ({error.strerror or error}). Start it in a "
+            "desktop session, or name another with DISPLAY; grebe run plays without one."
+        ) from error
 
 
 def paper_application() -> QCoreApplication:
@@ -42,19 +75,63 @@ def paper_application() -> QCoreApplication:
     return make_application()
 
 
-def run_window(path: Path) -> int:
-    """Open a project in a window; returns when the last window is closed."""
-    store, recovered = open_recovered(path)
-    application = make_application()
-    signal.signal(signal.SIGINT, signal.SIG_DFL)
-    station = left_on(path)
-    frame = Frame(store)
-    remember(path, frame.palette_now)
-    if recovered:
-        frame.session.say("warn", RECOVERED)
+def show_frame(found: Found, station: int = 0) -> Frame:
+    """A window for a document that was opened."""
+    frame = Frame(found.store, found.claim)
+    if found.store.path is not None:
+        remember_project(found.store.path)
+    said = [found.said, *take_said(), LOG.problem]
     if station in frame.views:
         frame.show_station(station)
-        frame.session.say("warn", "The window had crashed; what plays went on.")
+        said.insert(0, "The window had crashed and is back; what plays went on.")
+    words = " ".join(s for s in said if s)
+    if words:
+        frame.session.say("warn", words)
     KEPT.append(frame)
     frame.show()
-    return application.exec()
+    return frame
+
+
+def run_window(opening: Opening) -> int:
+    """Open a project in a window; returns when the last window is closed."""
+    start_log("window", hook=saying(_say_everywhere))
+    log_qt()
+    found = None if opening.missing else open_recovered(opening.path, untitled=opening.untitled)
+    application = make_application()
+    asked = Asked(application, _keep_all, lambda: _end(application))
+    if found is not None:
+        show_frame(found, opening.station)
+        waiting = None
+    else:
+        waiting = Waiting(
+            opening.path,
+            lambda path: _opened(open_recovered(path)),
+            lambda: _opened(open_recovered(fresh_demo(), untitled=True)),
+        )
+        waiting.show()
+    status = application.exec()
+    del waiting
+    asked.close()
+    end_log("closed")
+    return status
+
+
+def _opened(found: Found) -> None:
+    show_frame(found)
+
+
+def _say_everywhere(text: str) -> None:
+    for frame in KEPT:
+        frame.session.say("error", text)
+
+
+def _keep_all() -> None:
+    for frame in list(KEPT):
+        frame.keep()
+
+
+def _end(application: QApplication) -> None:
+    """Close what is open without asking: unsaved work is kept, and offered the next time."""
+    for frame in list(KEPT):
+        frame.leave()
+    application.quit()

@@ -8,12 +8,12 @@ from collections.abc import Callable
 from pathlib import Path
 from typing import Literal
 
+import msgspec
 from PyQt6.QtCore import QSocketNotifier, Qt, QTimer
 from PyQt6.QtGui import QCloseEvent, QKeyEvent, QKeySequence, QPainter, QPaintEvent, QShortcut
 from PyQt6.QtWidgets import (
     QFileDialog,
     QHBoxLayout,
-    QMessageBox,
     QStackedWidget,
     QVBoxLayout,
     QWidget,
@@ -22,21 +22,23 @@ from PyQt6.sip import voidptr
 
 from grebe.app.commands import actions_in
 from grebe.app.export import export_smf
-from grebe.app.recovery import Keeper, open_recovered
+from grebe.app.recovery import Claim, Keeper, open_recovered
 from grebe.app.rehearsal import Rehearsal
 from grebe.app.returning import forget_shown, note_shown
 from grebe.app.session import Session
-from grebe.app.settings import Settings, read_settings, write_settings
+from grebe.app.settings import read_settings, remember_project, write_settings
 from grebe.app.stage_book import StageBook
 from grebe.app.store import Store
 from grebe.core.document import Project
 from grebe.core.player.controls import PUSH_PERCENT, WINDOW
 from grebe.errors import GrebeError
 from grebe.ui import draw
+from grebe.ui.documents import FILES, Documents
 from grebe.ui.keys import KeySheet
 from grebe.ui.notice import NoticeStrip
 from grebe.ui.patterns.view import PatternsView
 from grebe.ui.rail import Rail
+from grebe.ui.reporting import Reporting
 from grebe.ui.rig.view import RigView
 from grebe.ui.scenes.view import ScenesView
 from grebe.ui.set.view import SetView
@@ -55,23 +57,26 @@ PUSH_KEYS = (Qt.Key.Key_F7, Qt.Key.Key_F8)
 WORKS_LOCKED = ("panic",)
 BADGES_AFTER_S = 0.1
 """After the last edit of several in a row: looking through a large set takes that long itself."""
-NOT_ON_STAGE = ("undo", "redo", "open", "stop_engine", "next_song")
+NOT_ON_STAGE = ("undo", "redo", "open", "report", "stop_engine", "next_song")
 """What could take something away, or put a dialog over the performance."""
 SET_STATIONS = (6, 7)
 """Where Space runs the set rather than the song in hand."""
 FILL_KEY = Qt.Key.Key_F9
-FILES = "Grebe projects (*.grebe)"
-RECOVERED = "Unsaved work was found and brought back. Ctrl+Z gives the file as it was saved."
+LOOK_EVERY_S = 1.0
+"""How often the file on the disk is looked at."""
 
 
 class Frame(QWidget):
     """The window."""
 
-    def __init__(self, store: Store) -> None:
+    def __init__(self, store: Store, claim: Claim | None = None) -> None:
+        """`claim` is the window's place at the document, where it was opened with one."""
         super().__init__()
         self.session = Session(store)
         self.session.opening = True  # what there is to find is looked for once it is seen
-        self._keeper = Keeper(store)
+        self._keeper = Keeper(store, claim)
+        self.documents = Documents(self, self.session, self._keeper)
+        self._look_s = 0.0
         self.stage_book = StageBook(self.session)
         self.rehearsal = Rehearsal(self.session, self.stage_book)
         self._badges_stale = True
@@ -128,6 +133,7 @@ class Frame(QWidget):
 
     def _wire(self) -> None:
         self.rail.chosen.connect(self.show_station)
+        self.key_sheet.report.clicked.connect(self._handler("report"))
         self.notices.attach.clicked.connect(self._handler("attach"))
         self.notices.end.clicked.connect(self._handler("stop_engine"))
         self.waterline.run_clicked.connect(self.session.run_stop)
@@ -179,7 +185,8 @@ class Frame(QWidget):
         self.session.memory.take_fresh()  # what was played elsewhere is remembered, not written
         self.key_sheet.hide()
         view = self.views[number]
-        note_shown(self.session.store.path, number)
+        store = self.session.store
+        note_shown(store.home, number, untitled=store.path is None)
         self.session.on_stage = number == 7
         self.session.perform_set(on=number in SET_STATIONS)
         self.stack.setCurrentWidget(view)
@@ -215,7 +222,7 @@ class Frame(QWidget):
         self._edited_s = time.monotonic()
         self._badges_stale = True
         self.view.document_changed()
-        name = self.session.store.path.name if self.session.store.path else new.name
+        name = self.session.store.name or f"{new.name}, without a name yet"
         star = " *" if self.session.store.dirty else ""
         self.setWindowTitle(f"{name}{star} - Grebe")
 
@@ -243,7 +250,7 @@ class Frame(QWidget):
         self.session.pump(now_s)
         if (self.session.song_id, self.session.link) != before:
             self.view.document_changed()
-        self._keeper.pulse(now_s)
+        self._mind_document(now_s)
         if self._badges_stale and now_s - self._edited_s > BADGES_AFTER_S:
             self._show_badges()
         self._take_presses()
@@ -255,6 +262,15 @@ class Frame(QWidget):
         wanted = FRAME_MS if self.session.running else RESTING_MS
         if self._timer.interval() != wanted:
             self._timer.setInterval(wanted)
+
+    def _mind_document(self, now_s: float) -> None:
+        """Keep unsaved work safe; see what others do to the file."""
+        said = self._keeper.pulse(now_s)
+        if now_s - self._look_s > LOOK_EVERY_S:
+            self._look_s = now_s
+            said = said or self.session.store.look_at_disk()
+        if said:
+            self.session.say("warn", said)
 
     def _take_presses(self) -> None:
         """Do what only a window can, for pedals and controllers."""
@@ -435,27 +451,28 @@ class Frame(QWidget):
 
     def do_save(self) -> None:
         """Save, asking for a name only when there is none."""
-        if self.session.store.path is None:
-            self.do_save_as()
-            return
-        path = self.session.store.save()
-        self.session.say("info", f"Saved {path.name}.")
-        self._document_changed(self.session.project, self.session.project)
+        if self.documents.save():
+            self._document_saved()
 
     def do_save_as(self) -> None:
         """Save under another name."""
-        chosen, _ = QFileDialog.getSaveFileName(self, "Save the project", "", FILES)
-        if chosen:
-            path = Path(chosen)
-            path = path if path.suffix == ".grebe" else path.with_suffix(".grebe")
-            self.session.store.save(path)
-            remember(path, self.palette_now)
-            self.session.say("info", f"Saved {path.name}.")
-            self._document_changed(self.session.project, self.session.project)
+        if self.documents.save_as():
+            self._document_saved()
+
+    def _document_saved(self) -> None:
+        self._document_changed(self.session.project, self.session.project)
+        store = self.session.store
+        note_shown(store.home, self.rail.current, untitled=store.path is None)
+
+    def do_report(self) -> None:
+        """Show what a report of a problem would hold, and write it."""
+        self.key_sheet.hide()
+        self.reporting = Reporting(self.session.store.path, self.palette_now, self)
+        self.reporting.open()
 
     def do_open(self) -> None:
         """Open another project in a window of its own place."""
-        if not self._may_leave():
+        if not self.documents.may_leave():
             return
         chosen, _ = QFileDialog.getOpenFileName(self, "Open a project", "", FILES)
         if chosen:
@@ -463,16 +480,20 @@ class Frame(QWidget):
 
     def open_file(self, path: Path) -> None:
         """Show another project in this window. ProjectError leaves the one shown."""
-        store, recovered = open_recovered(path)
-        remember(path, self.palette_now)
+        found = open_recovered(path)
         self.session.close()
-        frame = Frame(store)
-        if recovered:
-            frame.session.say("warn", RECOVERED)
+        frame = Frame(found.store, found.claim)
+        remember_project(path)
+        if found.said:
+            frame.session.say("warn", found.said)
         frame.setGeometry(self.geometry())
         frame.show()
         KEPT.append(frame)
         self.leave()
+
+    def keep(self) -> None:
+        """Have all unsaved work on the disk when this comes back."""
+        self._keeper.keep_now()
 
     def leave(self) -> None:
         """Close without asking: what there was to ask has been asked."""
@@ -502,9 +523,7 @@ class Frame(QWidget):
     def do_theme(self) -> None:
         """Day or Night."""
         self.palette_now = NIGHT if self.palette_now is DAY else DAY
-        write_settings(
-            Settings(last_project=read_settings().last_project, theme=_theme(self.palette_now))
-        )
+        write_settings(msgspec.structs.replace(read_settings(), theme=_theme(self.palette_now)))
         self.set_palette()
 
     def do_keys(self) -> None:
@@ -520,7 +539,7 @@ class Frame(QWidget):
         path = self.session.attach()
         if path is None:
             self.session.say("info", "There is no other project to attach to.")
-        elif self._may_leave():
+        elif self.documents.may_leave():
             self.open_file(path)
 
     def do_stop_engine(self) -> None:
@@ -533,31 +552,11 @@ class Frame(QWidget):
 
     _leaving = False
 
-    def _may_leave(self) -> bool:
-        """Whether unsaved work may be left: asks, since leaving it cannot be undone."""
-        if not self.session.store.dirty:
-            return True
-        answer = QMessageBox.question(
-            self,
-            "Unsaved changes",
-            f"{self.session.project.name} has changes that are not saved.",
-            QMessageBox.StandardButton.Save
-            | QMessageBox.StandardButton.Discard
-            | QMessageBox.StandardButton.Cancel,
-        )
-        if answer == QMessageBox.StandardButton.Save:
-            self.do_save()
-            return not self.session.store.dirty
-        if answer == QMessageBox.StandardButton.Discard:
-            self._keeper.forget()
-            return True
-        return False
-
     def closeEvent(self, event: QCloseEvent | None) -> None:
         """Let go of the engine; what plays goes on."""
         if event is None:
             return
-        if not self._leaving and not self._may_leave():
+        if not self._leaving and not self.documents.may_leave():
             event.ignore()
             return
         self._timer.stop()
@@ -573,11 +572,6 @@ class Frame(QWidget):
 
 KEPT: list[Frame] = []
 """Windows that Python has to keep alive."""
-
-
-def remember(path: Path, palette: Palette) -> None:
-    """Note the project for the next start."""
-    write_settings(Settings(last_project=str(path), theme=_theme(palette)))
 
 
 def _theme(palette: Palette) -> Literal["day", "night"]:

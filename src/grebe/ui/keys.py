@@ -10,6 +10,7 @@ from grebe.app.commands import Action, Scope, actions_in
 from grebe.app.osc_book import ASKED, TOLD
 from grebe.ui import draw
 from grebe.ui.theme import DAY, Palette
+from grebe.ui.widgets import Pill
 
 ROW = 21.0
 COLUMN = 340.0
@@ -37,6 +38,7 @@ class KeySheet(QWidget):
         self.palette_now: Palette = DAY
         self.scope: Scope = "everywhere"
         self.page = 0
+        self.report = Pill("Report a problem", parent=self)
         self.hide()
 
     def open_for(self, scope: Scope, palette: Palette) -> None:
@@ -45,6 +47,9 @@ class KeySheet(QWidget):
         parent = self.parentWidget()
         if parent is not None:
             self.setGeometry(parent.rect())
+        self.report.palette_now = palette
+        self.report.adjustSize()
+        self.report.move(48, self.height() - 58)
         self.raise_()
         self.show()
         self.setFocus()

@@ -124,7 +124,7 @@ def style_sheet(p: Palette) -> str:
         border-bottom: 1px solid {p.rule.name()}; padding: 2px 6px;
     }}
     QTableView::item:focus {{ border: 1px solid {p.crest.name()}; }}
-    QTextBrowser {{
+    QTextBrowser, QPlainTextEdit {{
         background: {p.panel.name()}; border: 1px solid {p.rule.name()}; border-radius: 6px;
         padding: 8px;
     }}
@@ -141,5 +141,12 @@ def style_sheet(p: Palette) -> str:
     QScrollBar::add-line, QScrollBar::sub-line {{ height: 0; width: 0; }}
     QScrollArea {{ border: none; background: transparent; }}
     QAbstractScrollArea::corner {{ background: transparent; border: none; }}
+    QMessageBox {{ background: {p.panel.name()}; }}
+    QMessageBox QPushButton {{
+        background: transparent; color: {p.water.name()}; border: 1px solid {p.water.name()};
+        border-radius: 14px; padding: 5px 14px; font-weight: 600;
+    }}
+    QMessageBox QPushButton:default {{ background: {p.water.name()}; color: {p.on_water.name()}; }}
+    QMessageBox QPushButton:focus {{ border: 2px solid {p.crest.name()}; }}
     QToolTip {{ background: {p.panel.name()}; color: {p.ink.name()}; border: none; }}
     """

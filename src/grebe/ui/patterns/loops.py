@@ -193,7 +193,7 @@ class LoopsPane(QWidget):
     @property
     def folder(self) -> Path:
         """Where loops are found."""
-        return folder_of(self.editor.session.store.path)
+        return folder_of(self.editor.session.store.home)
 
     def open(self) -> None:
         """Show the loop as it is now."""

@@ -363,7 +363,7 @@ class PatternsView(PanedView):
             return
         bpm = session.bpm
         try:
-            sounds = samples_of(session.project, folder_of(session.store.path))
+            sounds = samples_of(session.project, folder_of(session.store.home))
             wanted = LoopWanted(pattern=pattern.id, voice=voice or None, bpm=bpm)
             written = export_loop(session.project, wanted, folder, samples=sounds.samples)
             if not voice:

@@ -246,7 +246,7 @@ class SongView(SidedView):
         if song is None or span is None:
             return
         wanted = LoopWanted(scene=span.scene.id, bpm=song.bpm)
-        sounds = samples_of(session.project, folder_of(session.store.path))
+        sounds = samples_of(session.project, folder_of(session.store.home))
         try:
             (path,) = export_loop(session.project, wanted, folder, samples=sounds.samples)
         except GrebeError as error:
