@@ -75,7 +75,7 @@ def at_the_border(what: str) -> Iterator[None]:
     """
     try:
         yield
-    except ProtocolError:
+    except GrebeError:
         raise
     except Exception as error:
         raise ProtocolError(

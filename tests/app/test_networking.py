@@ -10,6 +10,7 @@ from typing import Any
 import msgspec
 import pytest
 
+from grebe.app.guessing import weakness
 from grebe.app.network_form import NetworkForm
 from grebe.app.networking import SEEN
 from grebe.app.passphrases import MOST, keep_passphrase, passphrase_of
@@ -74,10 +75,10 @@ def status(session: Session, *rows: PeerRow, state: str = "in", follows: str = P
 def test_it_is_off_until_it_is_asked_for(session: Session) -> None:
     """Then the session of the rig is joined with the passphrase kept here; the document goes."""
     assert not session.network.on
-    keep_passphrase("Grebe", "sea")
+    keep_passphrase("Grebe", "grey seal")
     session.network.toggle()
     join, shown = said(session)
-    assert join == Join(use=session.project.rig.network, passphrase="sea", bpm=session.bpm)
+    assert join == Join(use=session.project.rig.network, passphrase="grey seal", bpm=session.bpm)
     assert isinstance(shown, Shown)
     assert session.notice is not None
     assert "with its passphrase" in session.notice.text
@@ -240,10 +241,15 @@ def test_passphrases_are_kept_for_nobody_else(session: Session) -> None:
     assert form.field_text("session", "passphrase") == ""
     session.network.join()
     said(session)
-    form.set_field("session", "passphrase", "sea")
+    with pytest.raises(EditError, match="could guess that passphrase") as refused:
+        form.set_field("session", "passphrase", "s")
+    proposed = str(refused.value).rpartition(": ")[2]
+    assert len(proposed.split()) == 5
+    assert weakness(proposed) == ""
+    form.set_field("session", "passphrase", "grey seal")
     assert form.field_text("session", "passphrase") == "\u2022" * 8
-    assert [m.passphrase for m in said(session) if isinstance(m, Join)] == ["sea"]
-    assert b"sea" not in project_bytes(session.project)
+    assert [m.passphrase for m in said(session) if isinstance(m, Join)] == ["grey seal"]
+    assert b"grey seal" not in project_bytes(session.project)
     path = state_dir() / "passphrases.json"
     assert stat.S_IMODE(path.stat().st_mode) == 0o600
     keep_passphrase("Grebe", "")

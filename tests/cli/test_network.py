@@ -19,7 +19,7 @@ def lines(text: str) -> list[dict[str, object]]:
 def test_a_peer_says_how_it_looks_and_sums_up() -> None:
     """Two processes for three seconds: a line a second, the other in it, a summary."""
     session = secrets.token_hex(4)
-    words = [sys.executable, "-m", "grebe", "peer", "--session", session, "--key", "sea",
+    words = [sys.executable, "-m", "grebe", "peer", "--session", session, "--key", "grey seal",
              "--interface", "lo", "--json"]  # fmt: skip
     first = subprocess.Popen(
         [*words, "--name", "Teal", "--bpm", "126", "--seconds", "5.3"],
@@ -57,6 +57,7 @@ def test_a_peer_takes_words_on_its_standard_input() -> None:
     ("words", "reason"),
     [
         (["peer", "--session", "x"], "--name"),
+        (["peer", "--session", "x", "--name", "y", "--key", "k"], "could guess that passphrase"),
         (["peer", "--session", "x", "--name", "y", "--bpm", "4000"], "BPM goes from"),
         (["peer", "--session", "", "--name", "y"], "that cannot be"),
         (["display"], "--session"),

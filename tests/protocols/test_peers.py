@@ -81,7 +81,7 @@ def test_a_question_is_these_bytes() -> None:
     """Put together by hand from docs/network.md."""
     packet = Packet(0x0102030405060708, 9, Ping(0x1112131415161718, 1_000_000_000))
     wanted = (
-        b"grbp" + bytes((1, 1)) + b"\0\0" + hashlib.sha256(b"Night ferry").digest()[:8]
+        b"grbp" + bytes((2, 1)) + b"\0\0" + hashlib.sha256(b"Night ferry").digest()[:8]
         + bytes.fromhex("0102030405060708 0000000000000009 1112131415161718 000000003b9aca00")
     )  # fmt: skip
     assert encode(packet, SESSION) == wanted
@@ -175,8 +175,8 @@ def test_other_sessions_and_other_versions_are_told_apart() -> None:
     """One is none of ours, the other is worth a word."""
     data = encode(Packet(5, 1, Bye()), SESSION)
     assert decode(data, session_tag("Day ferry")) is None
-    with pytest.raises(OtherVersion, match="version 2"):
-        decode(data[:4] + b"\2" + data[5:], SESSION)
+    with pytest.raises(OtherVersion, match="version 1"):
+        decode(data[:4] + b"\1" + data[5:], SESSION)
 
 
 @pytest.mark.parametrize(

@@ -13,6 +13,7 @@ import pytest
 from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtGui import QColor
 from PyQt6.QtTest import QTest
+from PyQt6.QtWidgets import QFileDialog
 
 from grebe.app.client import EngineClient
 from grebe.app.commands import ACTIONS
@@ -320,9 +321,13 @@ def test_tapping(performer: Performer, monkeypatch: pytest.MonkeyPatch) -> None:
     performer.press(K.Key_T)
 
 
-def test_saving(performer: Performer) -> None:
-    """Ctrl+S writes the file; the title shows what is unsaved."""
+def test_saving(performer: Performer, tmp_path: Path, monkeypatch: pytest.MonkeyPatch) -> None:
+    """Ctrl+S writes the file, asking for its name the first time; the title shows what is
+    unsaved."""
     frame = performer.frame
+    target = str(tmp_path / "night-ferry")
+    monkeypatch.setattr(QFileDialog, "getSaveFileName", lambda *_, **__: (target, ""))
+    performer.press(K.Key_S, CTRL)
     frame.session.tap(1)
     performer.go(5)
     performer.press(K.Key_Plus)
@@ -369,10 +374,10 @@ def test_a_second_window_takes_over(performer: Performer) -> None:
     session = performer.frame.session
     performer.press(K.Key_Space)
     performer.wait(lambda: session.running)
-    path = session.store.path
+    path = session.store.home
     assert path is not None
     performer.frame.leave()
-    second = Performer(Frame(Store.open(path)))
+    second = Performer(Frame(Store.open(path, untitled=True)))
     try:
         second.frame.show()
         second.wait(lambda: second.frame.session.running)

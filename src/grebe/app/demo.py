@@ -47,6 +47,12 @@ def fresh_demo() -> Path:
         number += 1
 
 
+def is_copy(path: Path) -> bool:
+    """Whether a file is a copy of the demo that nobody has saved into."""
+    scratch = path.name == DEMO_NAME and path.parent.parent == state_dir()
+    return scratch and _is_untouched(path.parent)
+
+
 def _is_untouched(folder: Path) -> bool:
     """Whether nothing is there but what was shipped, and nobody has saved over it."""
     for name in (DEMO_NAME, *LOOPS):

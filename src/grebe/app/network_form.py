@@ -7,6 +7,7 @@ from typing import Any
 
 import msgspec
 
+from grebe.app.guessing import weakness
 from grebe.app.passphrases import keep_passphrase, passphrase_of
 from grebe.app.session import Session
 from grebe.app.typed import typed_number
@@ -89,6 +90,9 @@ class NetworkForm:
         return typed_number(words) if key == "hz" else words
 
     def _keep(self, words: str) -> None:
+        weak = weakness(words)
+        if weak:
+            raise EditError(weak)
         session = self.session
         try:
             keep_passphrase(session.project.rig.network.name, words)

@@ -9,6 +9,7 @@ from contextlib import suppress
 
 import msgspec
 
+from grebe.app.guessing import weakness
 from grebe.app.passphrases import passphrase_of
 from grebe.app.supervisor import display_words
 from grebe.cli.common import Commands, add_json, bpm, command, number
@@ -70,7 +71,11 @@ def _use(arguments: argparse.Namespace, name: str) -> SessionUse:
 
 def _key(arguments: argparse.Namespace) -> str:
     key = arguments.key
-    return passphrase_of(arguments.session) if key is None else str(key)
+    if key is None:
+        return passphrase_of(arguments.session)
+    if weak := weakness(str(key)):
+        raise UsageError(weak)
+    return str(key)
 
 
 def peer(arguments: argparse.Namespace) -> int:

@@ -16,10 +16,12 @@ from grebe.peers.alone import Alone, Watcher
 from grebe.peers.bridge import beside_engine
 from grebe.peers.display import Watch, Watching
 from grebe.peers.lines import first_line
+from grebe.process.log import start_log
 
 
 def told(*, display: bool) -> int:
     """Be what the first line says: a peer, or one that watches a stage; the exit status."""
+    start_log("display" if display else "peer")
     config = first_line(sys.stdin.fileno())
     try:
         if display:
@@ -33,7 +35,8 @@ def told(*, display: bool) -> int:
 
 
 if __name__ == "__main__":
-    logging.disable(logging.WARNING)  # of damaged packets libraries would write a line each
+    for library in ("zeroconf", "asyncio"):  # of damaged packets they would write a line each
+        logging.getLogger(library).setLevel(logging.CRITICAL)
     if sys.argv[1:] == ["--beside-engine"]:
         sys.exit(beside_engine())
     sys.exit(told(display=sys.argv[1:] == ["--display"]))

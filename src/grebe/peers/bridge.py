@@ -4,8 +4,12 @@ there."""
 from __future__ import annotations
 
 import fcntl
+import logging
 import os
 import select
+import time
+from collections.abc import Callable
+from functools import partial
 from typing import Any
 
 from grebe.app.client import EngineClient
@@ -30,14 +34,18 @@ from grebe.peers.node import LONGEST_WAIT_S, Node
 from grebe.peers.rtp_ports import RtpPorts as NetworkPorts
 from grebe.peers.show import Showing
 from grebe.peers.surfaces import Surfaces
+from grebe.process.log import end_log, start_log
 from grebe.process.places import engine_socket, runtime_dir
 from grebe.wires.clock import raw_ns
+from grebe.wires.udp import plain_host
 
 AGREED_NS = 100_000_000
 PEERS_NS = 250_000_000
 UNWANTED_NS = 10_000_000_000
 """With nothing asked of it for so long the process ends; it is started again when wanted."""
 PAST_NS = 500_000_000
+AFTER_MISHAP_S = 0.02
+_log = logging.getLogger(__name__)
 
 
 class Bridge:
@@ -59,20 +67,13 @@ class Bridge:
     def run(self) -> None:
         """Serve until the engine ends, or nobody wants anything any more."""
         while self._client.open:
-            self._wait()
+            self._do(self._wait)
             for message in self._client.pump():
-                self._hear(message)
+                self._do(partial(self._hear, message))
             now = raw_ns()
-            if self._node is not None:
-                self._node.turn()
-                self._say_agreed(self._node.peer, now)
-            self._surfaces.turn(now)
-            self._midi.turn(now)
-            if self._showing is not None:
-                self._showing.turn(now)
-            if now - self._peers_ns >= PEERS_NS:
-                self._peers_ns = now
-                self._client.send(self._peers())
+            for turn in (self._turn_node, self._surfaces.turn, self._midi.turn, self._turn_showing,
+                         self._tell_peers):  # fmt: skip
+                self._do(partial(turn, now))
             if self._node is not None or self._surfaces.on or self._midi.on:
                 self._wanted_ns = now
             elif now - self._wanted_ns > UNWANTED_NS:
@@ -81,6 +82,30 @@ class Bridge:
             self._node.close()
         self._surfaces.close()
         self._midi.close()
+
+    def _do(self, what: Callable[[], object]) -> None:
+        """Do one thing; what goes wrong in it is logged, and the others go on: a stranger's packet
+        must not end session, stage and MIDI."""
+        try:
+            what()
+        except Exception as error:
+            _log.exception("the network process could not do that")
+            self._problem = f"Something went wrong ({type(error).__name__}): it is in the log."
+            time.sleep(AFTER_MISHAP_S)  # what is not taken would be there again at once
+
+    def _turn_node(self, now: int) -> None:
+        if self._node is not None:
+            self._node.turn()
+            self._say_agreed(self._node.peer, now)
+
+    def _turn_showing(self, now: int) -> None:
+        if self._showing is not None:
+            self._showing.turn(now)
+
+    def _tell_peers(self, now: int) -> None:
+        if now - self._peers_ns >= PEERS_NS:
+            self._peers_ns = now
+            self._client.send(self._peers())
 
     def _wait(self) -> None:
         node = self._node
@@ -147,13 +172,25 @@ class Bridge:
                 downbeat_ns=join.downbeat_ns,
             )
             if join.use.shows_stage:
-                self._showing = Showing(self._node.key)
+                self._showing = Showing(self._node.key, self._may_watch)
                 self._node.peer.service = self._showing.port
                 if self._shown is not None:
                     self._showing.shown(self._shown)
         except (NetworkError, OSError) as error:
             self._problem = str(error)
             self._client.send(Peers(state="off", session=join.use.name, problem=str(error)))
+
+    def _may_watch(self, host: str) -> bool:
+        """Whether a computer at an address has been accepted; it has to be one of the session."""
+        if self._node is None:
+            return False
+        peer = self._node.peer
+        for other in peer.others.values():
+            known = isinstance(other.address, tuple) and plain_host(str(other.address[0])) == host
+            if known and other.proven and peer.counts(other.id):
+                return True
+        self._problem = f"{host} asked to see this stage, and is not accepted: Ctrl+Shift+J does"
+        return False
 
     def _say_agreed(self, peer: Peer, now: int) -> None:
         if peer.phase not in ("in", "joining") or not peer.epoch:
@@ -182,7 +219,7 @@ class Bridge:
             spread_ms=peer.spread_ns(now) / 1e6,
             rows=tuple(_link_row(row) for row in rows(peer, now)),
             dropped=node.dropped,
-            problem=node.problem or node.discovery_problem(),
+            problem=node.problem or node.discovery_problem() or self._problem,
             osc=osc,
             rtp=self._midi.states(),
         )
@@ -237,6 +274,8 @@ def beside_engine() -> int:
     """Serve the engine of this user; the exit status."""
     if only_one() is None:
         return 0
+    start_log("network")
     client = EngineClient(engine_socket(), role="network")
     Bridge(client).run()
+    end_log("the engine has ended, or nothing is asked of it")
     return 0

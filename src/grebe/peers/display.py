@@ -15,7 +15,7 @@ import msgspec
 
 from grebe.core.peers.other import Other
 from grebe.core.peers.use import SessionUse
-from grebe.errors import ProtocolError
+from grebe.errors import ProtocolError, at_the_border
 from grebe.link.messages import Notice, Shown, Status, from_watched, pack
 from grebe.peers.node import Node
 from grebe.protocols import stage
@@ -111,13 +111,19 @@ class Watching:
         assert self._socket is not None
         try:
             data = self._socket.recv(READ_BYTES)
+            if not data and self._frames is None and not self._node.key:
+                raise ProtocolError(
+                    "it does not show it to this computer. Accept this one there, in Sync, or "
+                    "give the session a passphrase"
+                )
             if not data:
                 raise ProtocolError("it is shown no longer")
-            if self._frames is None:
-                data = self._prove(data)
-            if self._frames is not None:
-                for frame in self._frames.feed(data):
-                    self._take(frame)
+            with at_the_border("what the stage sent"):
+                if self._frames is None:
+                    data = self._prove(data)
+                if self._frames is not None:
+                    for frame in self._frames.feed(data):
+                        self._take(frame)
         except (ProtocolError, OSError) as error:
             self._socket.close()
             self._socket = None
@@ -135,7 +141,7 @@ class Watching:
         if not self._theirs or len(self._heard) < end:
             return b""
         proof = bytes(self._heard[stage.HELLO_BYTES : end])
-        if proof != stage.proof(key, stage.SHOWER, self._theirs, self._random):
+        if not stage.proves(proof, key, stage.SHOWER, self._theirs, self._random):
             raise ProtocolError("it has not the passphrase")
         self._frames = stage.Frames(key, self._theirs, self._random)
         self._said = ""

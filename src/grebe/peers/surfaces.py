@@ -10,7 +10,7 @@ from contextlib import suppress
 from grebe.app.osc_book import Argument, OscBook
 from grebe.app.watching import Watching
 from grebe.core.peers.use import OscUse
-from grebe.errors import GrebeError, NetworkError, ProtocolError
+from grebe.errors import GrebeError, NetworkError, at_the_border
 from grebe.link.messages import OscState, Shown, Status, ToEngine
 from grebe.peers.limits import Bucket
 from grebe.protocols.osc import OscMessage, read, write
@@ -142,10 +142,11 @@ class Surfaces:
                 self._refused += 1
                 continue
             try:
-                for message in read(data):
-                    self._ask(message, sender, now_ns)
-                    self._received += 1
-            except (ProtocolError, ValueError, GrebeError) as error:
+                with at_the_border("an OSC message"):
+                    for message in read(data):
+                        self._ask(message, sender, now_ns)
+                        self._received += 1
+            except GrebeError as error:
                 self._refused += 1
                 self._problem = str(error)
 

@@ -21,6 +21,7 @@ from PyQt6.QtWidgets import (
 from PyQt6.sip import voidptr
 
 from grebe.app.commands import actions_in
+from grebe.app.demo import is_copy
 from grebe.app.export import export_smf
 from grebe.app.recovery import Claim, Keeper, open_recovered
 from grebe.app.rehearsal import Rehearsal
@@ -478,12 +479,13 @@ class Frame(QWidget):
         if chosen:
             self.open_file(Path(chosen))
 
-    def open_file(self, path: Path) -> None:
+    def open_file(self, path: Path, *, untitled: bool = False) -> None:
         """Show another project in this window. ProjectError leaves the one shown."""
-        found = open_recovered(path)
+        found = open_recovered(path, untitled=untitled)
         self.session.close()
         frame = Frame(found.store, found.claim)
-        remember_project(path)
+        if not untitled:
+            remember_project(path)
         if found.said:
             frame.session.say("warn", found.said)
         frame.setGeometry(self.geometry())
@@ -540,7 +542,7 @@ class Frame(QWidget):
         if path is None:
             self.session.say("info", "There is no other project to attach to.")
         elif self.documents.may_leave():
-            self.open_file(path)
+            self.open_file(path, untitled=is_copy(path))
 
     def do_stop_engine(self) -> None:
         """End the engine that runs; another is started for this project."""

@@ -236,6 +236,13 @@ def _age_ns(stamp: bytes, wall_ns: int) -> int:
 IpNetwork = ipaddress.IPv4Network | ipaddress.IPv6Network
 
 
+def plain_host(host: str) -> str:
+    """An address as text, without a scope, an IPv4 address as one."""
+    address = ipaddress.ip_address(host.partition("%")[0])
+    mapped = address.ipv4_mapped if isinstance(address, ipaddress.IPv6Address) else None
+    return str(mapped or address)
+
+
 def is_near(host: str, networks: list[IpNetwork]) -> bool:
     """Whether an address, as a socket of either family gives it, is in one of some networks."""
     address = ipaddress.ip_address(host.partition("%")[0])

@@ -36,6 +36,11 @@ class Row(NamedTuple):
     service: int
 
 
+def _printable(name: str) -> str:
+    """A name from the network as it can be shown: nothing in it moves a cursor."""
+    return "".join(c if c.isprintable() else "\N{REPLACEMENT CHARACTER}" for c in name)
+
+
 def rows(peer: Peer, now_ns: int) -> list[Row]:
     """All that are known and real, by name."""
     reference = peer.reference
@@ -55,7 +60,7 @@ def rows(peer: Peer, now_ns: int) -> list[Row]:
         out.append(
             Row(
                 id=other.id,
-                name=state.name if number == 1 else f"{state.name} {number}",
+                name=_printable(state.name) + (f" {number}" if number > 1 else ""),
                 standing="joining" if joining else "here" if here else "apart",
                 address=other.address,
                 reference=other.id == reference,
