@@ -14,7 +14,7 @@ from grebe.engine.engine import Engine
 from grebe.engine.server import Server
 from grebe.errors import PortLost
 from grebe.link.messages import Load, Loaded
-from grebe.protocols.standin import Report, decode_setup
+from grebe.protocols.standin import Report, SetupReader, is_setup
 from tests import build
 
 
@@ -73,7 +73,8 @@ def load(project: Project) -> Load:
 
 def memories(engine: Engine, device: str = "drums") -> list[int]:
     """Lengths of the pattern in slot 4 of every memory sent to a device."""
-    found = [decode_setup(data) for data in engine.fakes[device].sent]  # type: ignore[attr-defined]
+    sent = engine.fakes[device].sent  # type: ignore[attr-defined]
+    found = [SetupReader().take(data) for data in sent if is_setup(data)]
     return [s.memory.slots[4].length for s in found if s is not None and s.memory.slots]
 
 

@@ -9,14 +9,16 @@ from grebe.core.patterns.model import Content, Memory
 from grebe.core.rig.model import Filter
 from grebe.core.rig.standin import Onward, Setup
 from grebe.errors import ProtocolError
-from grebe.protocols.midi import MidiParser
+from grebe.protocols import standin
+from grebe.protocols.midi import MAX_SYSEX_BYTES, MidiParser
 from grebe.protocols.standin import (
     Report,
     ReportKind,
+    SetupReader,
     decode_reports,
-    decode_setup,
     encode_reports,
     encode_setup,
+    is_setup,
     played,
     played_bytes,
 )
@@ -34,15 +36,41 @@ def test_a_memory_travels_as_system_exclusive() -> None:
         accepts=Filter(notes=False, but=(7,)),
         thru=(Onward(path="/run/other.sock", passes=Filter(clock=False)),),
     )
-    (message,) = MidiParser().feed(encode_setup(setup), 0)
-    assert decode_setup(message.data) == setup
+    (part,) = encode_setup(setup)
+    (message,) = MidiParser().feed(part, 0)
+    assert is_setup(message.data)
+    assert SetupReader().take(message.data) == setup
 
 
 def test_other_messages_are_no_memory() -> None:
     """Another maker's system exclusive is let pass; a broken memory is named."""
-    assert decode_setup(b"\xf0\x7e\x00\xf7") is None
-    with pytest.raises(ProtocolError, match="set-up could not be read"):
-        decode_setup(b"\xf0\x7d\x47{\xf7")
+    assert not is_setup(b"\xf0\x7e\x00\xf7")
+    for text in (b"{", b"gA==", b"oWF/", b"/" * 7):
+        with pytest.raises(ProtocolError, match="set-up could not be read"):
+            SetupReader().take(b"\xf0\x7d\x47." + text + b"\xf7")
+
+
+def test_a_large_memory_travels_in_parts(monkeypatch: pytest.MonkeyPatch) -> None:
+    """Each fits a packet; what goes on for ever is refused, and the next is read all the same."""
+    slots = {
+        n: Content(
+            length=256, voices=tuple(build.voice("x" * 256, voice_id=f"v{v}") for v in range(8))
+        )
+        for n in range(20)
+    }
+    setup = Setup(device=build.device("drums"), memory=Memory(slots=slots))
+    parts = encode_setup(setup)
+    assert len(parts) > 3
+    assert max(map(len, parts)) < MAX_SYSEX_BYTES
+    reader = SetupReader()
+    assert [reader.take(p) for p in parts[:-1]] == [None] * (len(parts) - 1)
+    assert reader.take(parts[-1]) == setup
+    monkeypatch.setattr(standin, "MAX_SETUP_BYTES", 50_000)
+    with pytest.raises(ProtocolError, match="over 50000 bytes"):
+        for part in parts:
+            reader.take(part)
+    (small,) = encode_setup(Setup(device=build.device("drums")))
+    assert SetupReader().take(small) == Setup(device=build.device("drums"))
 
 
 def test_reports_travel_in_packets() -> None:

@@ -133,7 +133,10 @@ def test_notes_from_outside_sound() -> None:
 def test_its_memory_is_loaded_by_system_exclusive() -> None:
     """And it takes the first slot when its own is not there."""
     box = Box(drums())
-    box.feed(encode_setup(Setup(device=box.device, memory=Memory(slots={5: MEMORY.slots[1]}))), 0)
+    box.feed(
+        b"".join(encode_setup(Setup(device=box.device, memory=Memory(slots={5: MEMORY.slots[1]})))),
+        0,
+    )
     assert box.program == 5
 
 
@@ -209,7 +212,7 @@ def test_another_setup_takes_effect_while_it_runs() -> None:
     box.feed(b"\xfa", 0)
     fed(box, 12)
     other = msgspec.structs.replace(drums(), mute_controller=8)
-    box.feed(encode_setup(Setup(device=other, memory=MEMORY)), 0)
+    box.feed(b"".join(encode_setup(Setup(device=other, memory=MEMORY))), 0)
     assert box.running
     box.feed(b"\xb9\x08\x00", 0)
     assert box.silent

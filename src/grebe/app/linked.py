@@ -15,6 +15,7 @@ import msgspec
 from grebe.app.checking import Checking
 from grebe.app.client import EngineClient, check_version
 from grebe.app.networking import Networking
+from grebe.app.plan_sender import PlanSender
 from grebe.app.played import PlayedMemory
 from grebe.app.resume import LastSaid
 from grebe.app.set_play import SetPlay
@@ -57,6 +58,7 @@ from grebe.link.messages import (
     Loaded,
     Notice,
     Pressed,
+    Stale,
     Status,
     Strike,
     ToEngine,
@@ -146,6 +148,7 @@ class Linked:
         self.pressed: list[Pressed] = []
         """Presses of what was learnt, for whoever shows Stage."""
         self._client: EngineClient | None = None
+        self._sender = PlanSender()
         self._plan_changed = False
         self._gone_since: dict[str, float] = {}
         self._network_again = 0.0
@@ -379,6 +382,9 @@ class Linked:
                 kept.append(deviation)
             self._mind_processes(message, now_s)
             self.checking.take(message)
+        elif isinstance(message, Stale):
+            self._sender.forget()
+            self._plan_changed = True
         elif isinstance(message, Notice):
             self.notice = message
         elif isinstance(message, Pressed):
@@ -494,6 +500,7 @@ class Linked:
                 "warn",
                 "The engine had ended; another is ready. Space comes back in on the next bar.",
             )
+        self._sender.forget()
         self._send_plan()
         self.network.renew()
 
@@ -502,6 +509,7 @@ class Linked:
 
     def _lost(self) -> None:
         self._client, self.welcome = None, None
+        self._sender.forget()
         was_running = self.running
         if was_running and self.status is not None and self.status.bpm:
             self._resume_at = LastSaid(self.song_tick_now(), self.status.bpm, raw_now_ns())
@@ -556,7 +564,8 @@ class Linked:
         except EditError as error:
             self.say("error", f"{error}. What played before plays on.")
             return
-        self._client.send(load_message(self.project, plan))
+        for message in self._sender.messages(load_message(self.project, plan)):
+            self._client.send(message)
         self.network.document_sent()
         self.checking.tell_again()
 

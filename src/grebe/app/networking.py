@@ -13,6 +13,7 @@ from grebe.app.passphrases import passphrase_of
 from grebe.app.supervisor import let_go, rtp_ports, start_display, start_laptop
 from grebe.core.peers.use import OscUse, SessionUse
 from grebe.core.rig.model import GREBE_ID, PEERS_ID, Cable, Device, Port, Rig
+from grebe.core.showing import without_hits
 from grebe.errors import EditError
 from grebe.formats.project import project_bytes
 from grebe.link.messages import (
@@ -231,7 +232,7 @@ class Networking:
         self._stale, self._shown_ns = False, linked.now_ns()
         linked.tell(
             Shown(
-                project=project_bytes(linked.project),
+                project=project_bytes(without_hits(linked.project)),
                 song=linked.song_id,
                 set=linked.set_id,
                 whole_set=linked.whole_set,

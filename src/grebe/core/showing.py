@@ -42,6 +42,13 @@ def shown_project(project: Project, song: str, running_set: str, *, whole_set: b
     )
 
 
+def without_hits(project: Project) -> Project:
+    """A document for who names things by it, and needs nothing of what patterns play."""
+    return msgspec.structs.replace(
+        project, patterns=tuple(map(_pattern, project.patterns)), loops=(), printed=()
+    )
+
+
 def _device(device: Device) -> Device:
     """A box: how it is reached matters for whose move something is, where it is plugged in not."""
     return msgspec.structs.replace(
@@ -54,12 +61,13 @@ def _device(device: Device) -> Device:
 
 def _pattern(pattern: Pattern) -> Pattern:
     """A pattern: how long it is and what its voices are called, not what they play."""
-    content: Content = pattern.content
+    in_box = None if pattern.in_box is None else _content(pattern.in_box)
+    return msgspec.structs.replace(pattern, content=_content(pattern.content), in_box=in_box)
+
+
+def _content(content: Content) -> Content:
     return msgspec.structs.replace(
-        pattern,
-        content=msgspec.structs.replace(
-            content,
-            voices=tuple(msgspec.structs.replace(v, hits=()) for v in content.voices),
-            lanes=tuple(msgspec.structs.replace(x, points=()) for x in content.lanes),
-        ),
+        content,
+        voices=tuple(msgspec.structs.replace(v, hits=()) for v in content.voices),
+        lanes=tuple(msgspec.structs.replace(x, points=()) for x in content.lanes),
     )

@@ -347,7 +347,8 @@ class Desk:
         """Tell a stand-in what it is; a real box is as it is."""
         setup = self._setups.get(outlet.device.id)
         if setup is not None and outlet.port is not None:
-            self.send_raw(outlet, encode_setup(setup))
+            for part in encode_setup(setup):
+                self.send_raw(outlet, part)
 
     def say_goodbye(self) -> None:
         """Tell the stand-ins that they are not needed any more."""

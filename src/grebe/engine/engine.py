@@ -13,7 +13,6 @@ from grebe.core.peers.shared import limited_bpm
 from grebe.core.player.commands import PLAYED, Begin, Command, Halt, Rejoin
 from grebe.core.player.events import (
     SAID,
-    Clock,
     Continue,
     ControlChange,
     DeviceEvent,
@@ -33,10 +32,7 @@ from grebe.core.player.player import Player
 from grebe.core.sync.led import Go, Halted
 from grebe.core.sync.reclock import Reclock
 from grebe.core.time.tempo import TempoPoint
-from grebe.core.time.ticks import (
-    CLOCK_TICKS,
-    next_multiple,
-)
+from grebe.core.time.ticks import CLOCK_TICKS, next_multiple
 from grebe.engine.controls import Controls
 from grebe.engine.desk import Desk
 from grebe.engine.ears import PULSES
@@ -44,7 +40,9 @@ from grebe.engine.idle import IdleTicks
 from grebe.engine.jack_following import JackFollowing
 from grebe.engine.limits import (
     BEGIN_AFTER_NS,
+    CLOCK_BYTE,
     HEAR_UNTIL_NS,
+    IDLE_CLOCK,
     IDLE_NS,
     JOIN_AFTER_NS,
     LOOKAHEAD_NS,
@@ -61,6 +59,7 @@ from grebe.engine.limits import (
     STOOD_STILL_NS,
 )  # fmt: skip
 from grebe.engine.listening import Listening
+from grebe.engine.loading import LOADS, Loading, only_patterns
 from grebe.engine.outlet import Outlet
 from grebe.engine.peer_following import PeerFollowing
 from grebe.engine.peering import ABOUT_PEERS, Peering
@@ -97,9 +96,6 @@ from grebe.wires.clock import Clock as TimeSource
 from grebe.wires.clock import RawClock, Sleep
 from grebe.wires.jack_transport import Place
 
-CLOCK_BYTE = encode(Shared.CLOCK)
-IDLE_CLOCK = Clock()
-"""Another than `Shared.CLOCK`: ticks while stopped are not counted."""
 _log = logging.getLogger(__name__)
 
 
@@ -116,8 +112,7 @@ class Engine:
         ports: PortBook | None = None,
         silence_first: bool = False,
     ) -> None:
-        """`clock` and `ports` are the real ones unless others are given; `silence_first` after an
-        engine that was killed."""
+        """`clock` and `ports` are the real ones unless given; `silence_first` after a kill."""
         self._server = server
         self._clock: TimeSource = clock if clock is not None else RawClock()
         self._now_ns = self._clock.now_ns
@@ -131,6 +126,7 @@ class Engine:
         self._controls = Controls(self._desk, self._asked_by_pedal, self._panic, self._tell)
         self._peering = Peering(server, self._desk)
         self._bars = Bars()
+        self._loading = Loading()
         self._player: Player | None = None
         self._timeline: Timeline | Reclock | None = None
         self._watch = Watch(self._desk, self._tell)
@@ -166,10 +162,7 @@ class Engine:
         self._leaving = True
 
     def run(self) -> None:
-        """Serve until told to shut down, or until nobody needs it.
-
-        What goes wrong in here is raised again once every box has been silenced.
-        """
+        """Serve until told to end, or nobody needs it. What goes wrong is raised once all is silent."""
         try:
             self._serve()
         except BaseException as error:
@@ -615,9 +608,11 @@ class Engine:
         else:
             self._player = player = Player(plan)
             self._section = (player.section, 0)
-        self._controls.set(plan.bindings)
-        self._desk.load(message, plan, running=self._running)
-        self._controls.relight()
+        before, self._loading.loaded = self._loading.loaded, message
+        if before is None or not only_patterns(before, message):
+            self._controls.set(plan.bindings)
+            self._desk.load(message, plan, running=self._running)
+            self._controls.relight()
         if isinstance(self._desk.following, JackFollowing):
             self._desk.following.song_is(player)
         self._lookahead_ns = LOOKAHEAD_NS + self._desk.earliest_ns
@@ -676,8 +671,12 @@ class Engine:
             self._greet(connection, message)
         elif not connection.greeted:
             connection.close()
-        elif isinstance(message, Load):
-            self._load(message, connection)
+        elif isinstance(message, LOADS):
+            load = self._loading.take(message)
+            if isinstance(load, Load):
+                self._load(load, connection)
+            elif load is not None:
+                connection.send(load)
         elif isinstance(message, Begin):
             self._begin(message)
         elif isinstance(message, Halt):

@@ -2,6 +2,13 @@
 
 from __future__ import annotations
 
+from grebe.core.player.events import Clock, Shared
+from grebe.protocols.midi import encode
+
+CLOCK_BYTE = encode(Shared.CLOCK)
+IDLE_CLOCK = Clock()
+"""Another than `Shared.CLOCK`: ticks while stopped are not counted."""
+
 LOOKAHEAD_NS = 50_000_000
 """How far ahead messages are made: covers a JACK period of 1024 and a slow moment."""
 PLAN_EVERY_NS = 5_000_000

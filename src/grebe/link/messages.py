@@ -8,11 +8,12 @@ version, and a window of another version is turned away with a reason.
 from __future__ import annotations
 
 import struct
-from typing import Annotated, Literal, TypeAlias
+from typing import Annotated, Any, Literal, TypeAlias
 
 import msgspec
 from msgspec import Meta
 
+from grebe.core.patterns.model import Pattern
 from grebe.core.peers.use import OscUse, SessionUse
 from grebe.core.player.commands import (
     Again,
@@ -40,9 +41,11 @@ from grebe.core.rig.trigger import Trigger
 from grebe.core.units import Bpm, Channel, Note, Value, Velocity
 from grebe.errors import ProtocolError, at_the_border
 
-LINK_VERSION = 8
+LINK_VERSION = 9
 MAX_MESSAGE_BYTES = 16 * 1024 * 1024
-"""A project of 500 patterns is about 2 MB; eight times that is a mistake or an attack."""
+"""What is larger goes in parts (`LoadPart`): more than this at once is a mistake or an attack."""
+PART_BYTES = 65_536
+"""A part takes the engine well under a millisecond to read, so it never holds up a tick."""
 
 _LENGTH = struct.Struct("<I")
 
@@ -215,14 +218,40 @@ class Shown(Value, frozen=True, kw_only=True, tag="shown"):
     whole_set: bool = False
 
 
-class Load(Value, frozen=True, kw_only=True, tag="load"):
-    """Take this plan, connect its devices. Refused while another project plays."""
+class LoadPart(Value, frozen=True, kw_only=True, tag="part"):
+    """A part of what a Load with this token will need: it is kept until that comes."""
 
+    token: Annotated[str, Meta(max_length=64)]
+    patterns: tuple[Pattern, ...] = ()
+    setups: dict[str, Setup] = {}
+
+
+class Load(Value, frozen=True, kw_only=True, tag="load"):
+    """Take this plan, connect its devices. Refused while another project plays.
+
+    Patterns and set-ups that came in parts with its token belong to it.
+    """
+
+    token: Annotated[str, Meta(max_length=64)] = ""
+    """Names what is loaded, for a Change to build on; "" where none will."""
     plan: SetPlan
     standins: dict[str, str] = {}
     """Device id to the socket path of its stand-in."""
     setups: dict[str, Setup] = {}
     """Device id to what its stand-in is: settings, memory, thru cables."""
+
+
+class Change(Value, frozen=True, kw_only=True, tag="change"):
+    """Go on with what was loaded, changed: what is left alone is not sent. Answered by Stale where
+    `base` is not what is loaded."""
+
+    base: Annotated[str, Meta(max_length=64)]
+    token: Annotated[str, Meta(max_length=64)]
+    plan: dict[str, Any] = {}
+    """A patch of the plan (`link.patch`); none where it stays."""
+    standins: dict[str, str] | None = None
+    setups: dict[str, Setup] = {}
+    """Those that are others now."""
 
 
 class Learn(Value, frozen=True, kw_only=True, tag="learn"):
@@ -273,6 +302,8 @@ class AskReport(Value, frozen=True, kw_only=True, tag="ask"):
 ToEngine: TypeAlias = (
     Hello
     | Load
+    | LoadPart
+    | Change
     | Begin
     | Halt
     | Launch
@@ -447,6 +478,10 @@ class Loaded(Value, frozen=True, kw_only=True, tag="loaded"):
     source: str = ""
 
 
+class Stale(Value, frozen=True, kw_only=True, tag="stale"):
+    """A Change that was built on something else than what is loaded: send all of it."""
+
+
 class Learned(Value, frozen=True, kw_only=True, tag="learned"):
     """A press that was waited for."""
 
@@ -493,6 +528,7 @@ FromEngine: TypeAlias = (
     Welcome
     | Status
     | Loaded
+    | Stale
     | Learned
     | Pressed
     | Notice

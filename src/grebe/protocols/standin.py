@@ -9,7 +9,7 @@ What a stand-in plays comes back as a report too.
 
 from __future__ import annotations
 
-import json
+import base64
 import struct
 from enum import IntEnum
 from typing import NamedTuple
@@ -20,6 +20,9 @@ from grebe.core.rig.standin import Setup
 from grebe.errors import ProtocolError, at_the_border
 
 _SYSEX_HEAD = b"\xf0\x7d\x47"
+_MORE, _LAST = b"+", b"."
+SETUP_PART_BYTES = 32_768
+MAX_SETUP_BYTES = 128 * 1024 * 1024
 _GOODBYE = b"\xf0\x7d\x42\xf7"
 _PRESS_START, _PRESS_STOP = b"\xf0\x7d\x50\x01\xf7", b"\xf0\x7d\x50\x00\xf7"
 
@@ -54,18 +57,40 @@ _REPORT = struct.Struct("<BIIq")
 MAX_REPORTS_PER_PACKET = 200  # keeps a packet under 4 kB
 
 
-def encode_setup(setup: Setup) -> bytes:
-    """A box's settings, memory and cables as one system exclusive message."""
-    text = json.dumps(msgspec.to_builtins(setup))  # ASCII: data bytes have seven bits
-    return _SYSEX_HEAD + text.encode() + b"\xf7"
+def encode_setup(setup: Setup) -> list[bytes]:
+    """A box's settings, memory and cables as system exclusive messages, each small enough for a
+    packet; the last of them says that it is."""
+    text = base64.b64encode(msgspec.msgpack.encode(setup))  # data bytes have seven bits
+    cuts = range(0, len(text), SETUP_PART_BYTES)
+    return [
+        _SYSEX_HEAD + (_LAST if at == cuts[-1] else _MORE) + text[at : at + SETUP_PART_BYTES]
+        + b"\xf7"
+        for at in cuts
+    ]  # fmt: skip
 
 
-def decode_setup(message: bytes) -> Setup | None:
-    """The set-up in a system exclusive message; None when it is something else."""
-    if not message.startswith(_SYSEX_HEAD):
-        return None
-    with at_the_border("a stand-in's set-up"):
-        return msgspec.json.decode(message[len(_SYSEX_HEAD) : -1], type=Setup)
+class SetupReader:
+    """Puts a set-up together from its messages."""
+
+    def __init__(self) -> None:
+        self._text = bytearray()
+
+    def take(self, message: bytes) -> Setup | None:
+        """One message; the set-up once it is whole. ProtocolError for one that cannot be read."""
+        self._text += message[len(_SYSEX_HEAD) + 1 : -1]
+        if len(self._text) > MAX_SETUP_BYTES:
+            self._text.clear()
+            raise ProtocolError(f"a set-up of over {MAX_SETUP_BYTES} bytes")
+        if message[len(_SYSEX_HEAD) : len(_SYSEX_HEAD) + 1] != _LAST:
+            return None
+        text, self._text = bytes(self._text), bytearray()
+        with at_the_border("a stand-in's set-up"):
+            return msgspec.msgpack.decode(base64.b64decode(text, validate=True), type=Setup)
+
+
+def is_setup(message: bytes) -> bool:
+    """Whether a message is a part of a set-up."""
+    return message.startswith(_SYSEX_HEAD)
 
 
 def played(data: bytes, at_ns: int) -> Report:

@@ -18,7 +18,7 @@ from grebe.core.time.ticks import CLOCK_TICKS, CLOCKS_PER_QUARTER, SIXTEENTH_TIC
 from grebe.protocols import midi
 from grebe.protocols.gate import lets
 from grebe.protocols.midi import MidiParser
-from grebe.protocols.standin import Report, ReportKind, decode_setup, played, pressed
+from grebe.protocols.standin import Report, ReportKind, SetupReader, is_setup, played, pressed
 from grebe.standins.loop_tracks import LoopTracks
 from grebe.standins.own_clock import OwnClock
 
@@ -62,6 +62,7 @@ class Box:
         self.running = False
         self.silent = False
         self._parser = MidiParser()
+        self._setup = SetupReader()
         self._random = random.Random(device.faults.seed)
         self._run = 0
         """Starts that reached its jack; also a box that does not obey them says so."""
@@ -97,9 +98,10 @@ class Box:
         out: list[Report] = []
         for message in self._parser.feed(data, at_ns):
             if message.data[0] == midi.SYSEX:
-                setup = decode_setup(message.data)
-                if setup is not None:
-                    self._become(setup, at_ns)
+                if is_setup(message.data):
+                    setup = self._setup.take(message.data)
+                    if setup is not None:
+                        self._become(setup, at_ns)
                     continue
                 start = pressed(message.data)
                 if start is not None:

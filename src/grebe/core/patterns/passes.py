@@ -58,7 +58,8 @@ class Change(NamedTuple):
 class Passes:
     """A voice of a content, pass by pass. Make it by `passes_of`, which keeps them."""
 
-    def __init__(self, content: Content, voice: Voice) -> None:
+    def __init__(self, content: Content, voice: Voice, like: Passes | None = None) -> None:
+        """`like`: the same voice before an edit; what its other hits sound like is taken over."""
         self.content = content
         self.voice = voice
         self.cycle = content.ticks_of(voice)
@@ -72,11 +73,21 @@ class Passes:
         straight = self._swing == 50 or self.cycle % (2 * self._unit) == 0
         self.steady = certain and straight and voice.direction != "random"
         """Whether every pass is like the first."""
+        self._struck: dict[Hit, list[Sound]] = {}
+        """What each hit sounds like in the first pass."""
+        if like is not None and like._way == self._way:
+            self._struck = like._struck
         self._full: dict[int, list[Sound]] = {}
         """Passes as they are when every hit plays."""
         ahead = max((h.flam - min(0, h.late) for h in voice.hits), default=0)
         self.early_ticks = ahead * self._num // (self._den * 1000)
         """How far before its beginning a pass can sound."""
+
+    @property
+    def _way(self) -> tuple[object, ...]:
+        """What, besides a hit itself, decides what it sounds like."""
+        voice = self.voice
+        return (self._num, self._den, self._swing, self._unit, voice.note, voice.one_shot)
 
     def sounds(self, number: int, key: int | None = None) -> list[Sound]:
         """Pass `number` (from 0), in order of time.
@@ -93,7 +104,25 @@ class Passes:
             return kept
         return self._made(number, key)
 
+    def _first_of_all(self) -> list[Sound]:
+        """The first pass of a voice that runs forward and ties nothing, every hit playing."""
+        out: list[Sound] = []
+        struck: dict[Hit, list[Sound]] = {}
+        for hit in self.voice.hits:
+            made = self._struck.get(hit)
+            if made is None:
+                made = []
+                self._strike(made, hit.step * self._num // self._den, hit)
+            struck[hit] = made
+            out += made
+        self._struck = struck
+        out.sort(key=_tick)
+        return out
+
     def _made(self, number: int, key: int | None) -> list[Sound]:
+        plain = number == 0 and key is None and self.voice.direction == "forward"
+        if plain and not any(hit.tie for hit in self.voice.hits):
+            return self._first_of_all()
         out: list[Sound] = []
         before: bool | None = None
         ties: list[tuple[int, int]] = []
@@ -240,9 +269,16 @@ def _swing_of(content: Content, voice: Voice) -> tuple[float, int]:
     return content.swing, unit
 
 
-def passes_of(content: Content, voice: Voice) -> Passes:
-    """The passes of a voice; kept, since after an edit all but one of them are asked for again."""
+def passes_of(content: Content, voice: Voice, like: Passes | None = None) -> Passes:
+    """The passes of a voice; kept, since after an edit all but one of them are asked for again.
+
+    `like`: those of the same voice before the edit, from which most can be taken over.
+    """
     bare = msgspec.structs.replace(content, voices=(), lanes=(), key="", seed=0)
+    if like is not None:
+        if like.voice == voice and like.content == bare:
+            return like
+        return Passes(bare, voice, like)
     return _passes(bare, voice)
 
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from abc import ABC, abstractmethod
+from collections.abc import Sequence
 from functools import lru_cache
 from typing import TypeAlias
 
@@ -107,13 +108,23 @@ class VoiceLane(Lane):
 
     __slots__ = ("_channel", "_key", "_passes")
 
-    def __init__(self, deck: Deck, content: Content, voice: Voice, origin: int, seed: int) -> None:
-        self._passes = passes_of(content, voice)
+    def __init__(
+        self, deck: Deck, content: Content, voice: Voice, origin: int, seed: int,
+        before: VoiceLane | None = None,
+    ) -> None:  # fmt: skip
+        """`before`: the lane of the same voice before an edit; what it worked out is taken over."""
+        like = None if before is None else before._passes
+        self._passes: Passes = passes_of(content, voice, like)
         super().__init__(deck, voice.id, origin, self._passes.cycle)
         self._channel = voice.channel or deck.device.channel
         self._key = dice_key(seed, deck.device.id, voice.id, content)
         self.early, self.steady = self._passes.early_ticks, self._passes.steady
-        self.alike = _alike(self._passes, self._channel)
+        if before is None or before._channel != self._channel:
+            self.alike = _alike(self._passes, self._channel)
+        elif before._passes is self._passes:
+            self.alike = before.alike
+        else:
+            self.alike = _alike_after(self._passes, self._channel, before._passes, before.alike)
 
     def entries(self, number: int) -> list[Entry]:
         """The notes of a pass."""
@@ -140,12 +151,26 @@ def _alike(passes: Passes, channel: int) -> list[Entry] | None:
 
     Kept: a chain that changes every bar would work it out every bar.
     """
+    return _entries(passes.sounds(0), channel) if _is_alike(passes) else None
+
+
+def _is_alike(passes: Passes) -> bool:
     if not passes.steady or passes.early_ticks:
-        return None
+        return False
     sounds = passes.sounds(0)
-    if not sounds or sounds[0].tick < 0 or sounds[-1].tick >= passes.cycle:
+    return bool(sounds) and sounds[0].tick >= 0 and sounds[-1].tick < passes.cycle
+
+
+def _alike_after(
+    passes: Passes, channel: int, before: Passes, known: list[Entry] | None
+) -> list[Entry] | None:
+    """The same after an edit: what sounds as it did is not made anew."""
+    if not _is_alike(passes):
         return None
-    return _entries(sounds, channel)
+    kept: dict[int, Entry] = {}
+    if known is not None:
+        kept = {id(sound): entry for sound, entry in zip(before.sounds(0), known, strict=True)}
+    return [kept.get(id(s)) or _entries([s], channel)[0] for s in passes.sounds(0)]
 
 
 class ControllerLane(Lane):
@@ -179,12 +204,20 @@ class ControllerLane(Lane):
         ]
 
 
-def lanes_of(deck: Deck, content: Content, origin: int, seed: int) -> list[Lane]:
-    """Cursors over everything a content sends: its controllers first, so that a note has them."""
+def lanes_of(
+    deck: Deck, content: Content, origin: int, seed: int, before: Sequence[Lane] = ()
+) -> list[Lane]:
+    """Cursors over everything a content sends: its controllers first, so that a note has them.
+
+    `before`: those of the same pattern before an edit.
+    """
+    known = {lane.row: lane for lane in before if isinstance(lane, VoiceLane)}
     lanes: list[Lane] = [
         ControllerLane(deck, content, lane, origin, seed) for lane in content.lanes if lane.points
     ]
-    lanes += [VoiceLane(deck, content, v, origin, seed) for v in content.voices if v.hits]
+    lanes += [
+        VoiceLane(deck, content, v, origin, seed, known.get(v.id)) for v in content.voices if v.hits
+    ]
     return lanes
 
 

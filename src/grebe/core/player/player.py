@@ -277,6 +277,14 @@ class Player(Playing):
 
         Which pattern a device plays changes when the next section comes in.
         """
+        old = self.plan
+        stays = all(
+            getattr(plan, part) is getattr(old, part)
+            for part in ("song", "scenes", "devices", "chapters", "pulsed")
+        )
+        if self.running and stays:  # only what patterns play: nothing has to be laid out anew
+            self.plan = plan
+            return self._renew_decks()
         layout = plan.layout()
         if not self.running:
             self.plan, loop = plan, self._course.loop
@@ -317,11 +325,12 @@ class Player(Playing):
             chain = tuple(patterns[p.id] for p in deck.chain if p.id in patterns)
             if chain == deck.chain and device == deck.device:
                 continue
+            played = deck.pattern.id if deck.pattern is not None else ""
             deck.device = device
             deck.generation += 1
             deck.chain = chain
             deck.position %= max(1, len(chain))
-            self._start_lanes(deck, self.tick)
+            self._start_lanes(deck, self.tick, played)
             self._schedule_chain(deck, self.tick)
         for gone in old.values():
             out += gone.end_notes(self.tick)

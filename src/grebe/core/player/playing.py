@@ -430,11 +430,13 @@ class Playing:
         patterns = {p.id: p for p in self.plan.patterns if p.device == part.device}
         return tuple(patterns[p] for p in part.chain if p in patterns)
 
-    def _start_lanes(self, deck: Deck, tick: int) -> None:
+    def _start_lanes(self, deck: Deck, tick: int, before: str = "") -> None:
+        """Begin what a device plays; `before` is the pattern it played until an edit just now."""
+        edited = deck.lanes if deck.pattern is not None and deck.pattern.id == before else []
         deck.lanes = []
         if deck.device.plays != "grebe" or deck.pattern is None:
             return
-        for lane in lanes_of(deck, deck.pattern.content, deck.origin, self.plan.seed):
+        for lane in lanes_of(deck, deck.pattern.content, deck.origin, self.plan.seed, edited):
             lane.seek(tick)
             lane.silent = self._mutes.is_silent(deck.device.id, lane.row)
             deck.lanes.append(lane)
