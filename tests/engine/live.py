@@ -75,7 +75,7 @@ class Live:
 
     def other_standins(self) -> None:
         """Start stand-ins again, after theirs were killed."""
-        self.standins.process.wait(5)
+        end_process(self.standins.process)
         self.standins = StandinsProcess(self.project.rig.devices)
         self.standins.wait_ready()
 

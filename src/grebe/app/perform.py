@@ -14,6 +14,7 @@ import msgspec
 import numpy as np
 
 from grebe.app.client import EngineClient, check_version
+from grebe.app.plan_sender import PlanSender
 from grebe.app.supervisor import (
     StandinsProcess,
     connect_when_ready,
@@ -70,7 +71,8 @@ def private_engine(
             client = connect_when_ready()
             welcome = client.wait_for(Welcome, 5.0)
             check_version(welcome)
-            client.send(load_message(project, plan))
+            for message in PlanSender().messages(load_message(project, plan)):
+                client.send(message)
             client.wait_for(Loaded, 5.0)
             yield client, welcome
             client.send(Shutdown())

@@ -7,15 +7,13 @@ import json
 import os
 import subprocess
 import sys
-import time
 
-from grebe.app.client import EngineClient
 from grebe.app.perform import percentiles, perform, with_faults, with_leader_named
 from grebe.app.processor import processor_times, stolen_percent
+from grebe.app.stopping import end_all
 from grebe.cli.common import Commands, add_json, command, number, opened, print_json, progress_bar
 from grebe.core.player.plan import make_plan, make_set_plan
 from grebe.errors import EngineError, UsageError
-from grebe.link.messages import Shutdown, Welcome
 from grebe.process.places import engine_socket
 
 BENCHES = (
@@ -32,8 +30,8 @@ BENCHES = (
     "engine",
     "songs",
     "stage",
+    "faults",
 )
-STOP_WITHIN_S = 3.0
 
 _seconds = number("seconds go", 0.1, 86_400)
 
@@ -140,23 +138,11 @@ def engine(arguments: argparse.Namespace) -> int:
 
 
 def stop(arguments: argparse.Namespace) -> int:
-    """End a running engine, and wait until it is gone; 1 when none runs."""
+    """End all that goes on when a window is closed; 1 when nothing runs."""
     del arguments
-    try:
-        client = EngineClient(engine_socket(), wants_status=False)
-    except EngineError:
-        sys.stdout.write("No engine is running.\n")
-        return 1
-    client.wait_for(Welcome, STOP_WITHIN_S)
-    client.send(Shutdown())
-    end = time.monotonic() + STOP_WITHIN_S
-    while client.open and time.monotonic() < end:
-        client.pump()
-        time.sleep(0.01)
-    if client.open:
-        raise EngineError("the engine did not end in time; try again")
-    sys.stdout.write("The engine has ended.\n")
-    return 0
+    ended = end_all()
+    sys.stdout.write(f"{ended.words}\n")
+    return 0 if ended.found else 1
 
 
 def ports(arguments: argparse.Namespace) -> int:

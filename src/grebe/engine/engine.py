@@ -162,7 +162,7 @@ class Engine:
         self._leaving = True
 
     def run(self) -> None:
-        """Serve until told to end, or nobody needs it. What goes wrong is raised once all is silent."""
+        """Serve until told to end, or not needed. What goes wrong is raised when all is silent."""
         try:
             self._serve()
         except BaseException as error:

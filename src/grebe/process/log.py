@@ -8,6 +8,7 @@ to ``NAME.err`` beside it.
 
 from __future__ import annotations
 
+import atexit
 import faulthandler
 import fcntl
 import logging
@@ -145,6 +146,7 @@ class Log:
 
 
 LOG = Log()
+atexit.register(LOG.flush)
 
 
 def start_log(process: str, *, queued: bool = False, hook: Hook | None = None) -> None:

@@ -7,6 +7,7 @@ from typing import Any
 
 from grebe.app.bench.clock import measure_clock
 from grebe.app.bench.engine import measure_engine
+from grebe.app.bench.faults import measure_faults
 from grebe.app.bench.follow import measure_follow
 from grebe.app.bench.jack import measure_jack
 from grebe.app.bench.network import measure_network
@@ -31,6 +32,7 @@ def run_bench(only: str | None, seconds: float, say: Callable[[str], None]) -> d
         "window": ("the window", measure_window),
         "patterns": ("many patterns, and a song as audio", measure_patterns),
         "songs": ("a long song", measure_songs),
+        "faults": ("faults, about 3 minutes", measure_faults),
         "stage": ("Stage and sets, about 20 s", measure_stage),
         "rig": ("a large rig", measure_rig),
         "route": ("a route", measure_route),
