@@ -9,16 +9,43 @@ import subprocess
 import sys
 import time
 from itertools import pairwise
+from pathlib import Path
 
 import msgspec
 import pytest
 
+from grebe.process.log import log_dir
 from tests.engine.jackd import RATE, Server, heard, listener
 
 pytestmark = [
     pytest.mark.jack,
     pytest.mark.skipif(shutil.which("jackd") is None, reason="jackd is not installed"),
 ]
+
+
+def test_without_its_server_the_speaker_ends(server: Server, own_folders: Path) -> None:
+    """Killed under it, or stopped: it ends within seconds instead of spinning, and says why."""
+    ours, theirs = socket.socketpair(socket.AF_UNIX, socket.SOCK_SEQPACKET)
+    process = subprocess.Popen(
+        [sys.executable, "-m", "grebe.standins.speaker", str(theirs.fileno())],
+        pass_fds=(theirs.fileno(),),
+        env=os.environ | {"GREBE_SOUND": "system", "JACK_DEFAULT_SERVER": server.name},
+    )
+    theirs.close()
+    try:
+        time.sleep(2.0)
+        assert process.poll() is None
+        server.process.kill()
+        began = os.times()
+        assert process.wait(10) == 1
+        spent = os.times()
+        assert spent.children_user + spent.children_system - began.children_user < 5
+        assert "has asked for nothing" in (log_dir() / "speaker.log").read_text()
+    finally:
+        ours.close()
+        if process.poll() is None:
+            process.kill()
+            process.wait()
 
 
 def test_a_kick_is_heard_at_the_output(server: Server) -> None:

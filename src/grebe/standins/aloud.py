@@ -81,7 +81,8 @@ class Aloud:
             return  # the speaker is behind: a note is lost, no box is held up
         except OSError:
             self._socket.close()
-            self._socket = None
+            self._socket, self._tried = None, False  # its output went: tried again another time
+            self._samples.clear()
 
     def _start(self) -> None:
         ours, theirs = socket.socketpair(socket.AF_UNIX, socket.SOCK_SEQPACKET)

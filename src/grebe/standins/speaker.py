@@ -36,7 +36,7 @@ from grebe.core.sound.mix import CUT_S, Sample, limited
 from grebe.core.sound.tones import fading
 from grebe.errors import PortLost, ProtocolError
 from grebe.process.log import end_log, start_log
-from grebe.process.priority import ask_for_realtime
+from grebe.process.priority import ask_for_realtime, be_ordinary
 from grebe.protocols.speaker import MAX_PACKET_BYTES, Loop, Note, Samples, read
 from grebe.standins.loop_sound import At, LoopSound
 from grebe.wires.clock import raw_ns
@@ -209,7 +209,6 @@ def play(source: socket.socket) -> None:
     acts: deque[At] = deque()
     count = 0
     asked = _Asked()
-    ask_for_realtime(PRIORITY, asked.over.set)
 
     def fill(data: Any, frames: int, when: Any, status: Any) -> None:
         nonlocal count
@@ -238,34 +237,36 @@ def play(source: socket.socket) -> None:
     desk.take(Note("", "bass", 40, 1, 0), 0)
     desk.block(0, 512)  # whatever is slow the first time is behind it
     desk = Desk(clock.rate)
-    with stream:
-        asked.at_ns = raw_ns()
-        while True:
-            asked.must_go_on()
-            if not select.select([source], [], [], SILENT_S / 4)[0]:
-                continue
-            packet = source.recv(MAX_PACKET_BYTES)
-            if not packet:
-                return
-            try:
-                message = read(packet)
-            except ProtocolError as error:
-                _log.warning("left out: %s", error)
-                continue
-            if isinstance(message, Samples):
-                kept = {k: v for k, v in desk.samples.items() if k[0] != message.device}
-                desk.samples = kept | load_samples(message, clock.rate)
-                continue
-            if isinstance(message, Loop):
-                at = clock.frame_at(message.at_ns + AHEAD_NS)
-                if at is not None:
-                    acts.append(At(at, message.device, message.track, message.act))
-                continue
-            if is_struck(message.kind):  # made here, the first time: the callback has no time
-                sound_of(message.kind, message.note, *rounded(0.0, 0), clock.rate)
-            frame = clock.frame_at(message.at_ns + AHEAD_NS)
-            if frame is not None:
-                coming.append(_Stamped(message, frame))
+    ask_for_realtime(PRIORITY, asked.over.set)  # for the callback's thread, which is begun now
+    stream.start()  # and never stopped: where the server is gone its library waits for ever
+    be_ordinary()
+    asked.at_ns = raw_ns()
+    while True:
+        asked.must_go_on()
+        if not select.select([source], [], [], SILENT_S / 4)[0]:
+            continue
+        packet = source.recv(MAX_PACKET_BYTES)
+        if not packet:
+            return
+        try:
+            message = read(packet)
+        except ProtocolError as error:
+            _log.warning("left out: %s", error)
+            continue
+        if isinstance(message, Samples):
+            kept = {k: v for k, v in desk.samples.items() if k[0] != message.device}
+            desk.samples = kept | load_samples(message, clock.rate)
+            continue
+        if isinstance(message, Loop):
+            at = clock.frame_at(message.at_ns + AHEAD_NS)
+            if at is not None:
+                acts.append(At(at, message.device, message.track, message.act))
+            continue
+        if is_struck(message.kind):  # made here, the first time: the callback has no time
+            sound_of(message.kind, message.note, *rounded(0.0, 0), clock.rate)
+        frame = clock.frame_at(message.at_ns + AHEAD_NS)
+        if frame is not None:
+            coming.append(_Stamped(message, frame))
 
 
 def main() -> None:

@@ -19,7 +19,7 @@ from numpy.typing import NDArray
 from grebe.core.sync.pulses import PulseDetector
 from grebe.errors import PortLost
 from grebe.process.log import start_log
-from grebe.process.priority import limit_realtime
+from grebe.process.priority import be_ordinary, limit_realtime
 from grebe.wires.clock import raw_ns
 from grebe.wires.frames import FrameClock
 from grebe.wires.jack import open_client
@@ -29,6 +29,8 @@ from grebe.wires.sound import sound_library
 REST_S = 0.002
 """Between looks: pulses are stamped when they come, so this delays only their being told."""
 MAX_BLOCKS = 4096
+SILENT_NS = 3_000_000_000
+"""An input that gives no samples for so long is gone, whether anybody says so or not."""
 OPENS_S = 8
 """A JACK that hangs must not leave processes behind."""
 
@@ -105,10 +107,15 @@ def sound_source(name: str, channel: int) -> tuple[Source, Any]:
 
 def listen(source: Source, told: socket.socket, *, falling: bool) -> None:
     """Tell of every pulse until the other end hangs up, or the source is over."""
+    heard_ns = raw_ns()
     detector, first, coming = PulseDetector(source.frames.rate, falling=falling), 0, None
     while not select.select([told], [], [], REST_S)[0]:
         if source.over:
             raise PortLost(source.over)
+        if source.blocks:
+            heard_ns = raw_ns()
+        elif raw_ns() - heard_ns > SILENT_NS:
+            raise PortLost("nothing comes in any more: its server or interface is gone")
         while source.blocks:
             frame, samples = source.blocks.popleft()
             if frame != coming:  # blocks were lost: what is counted begins afresh
@@ -130,7 +137,7 @@ def main() -> int:
     parser.add_argument("--falling", action="store_true")
     chosen = parser.parse_args()
     start_log("pulses")
-    os.sched_setscheduler(0, os.SCHED_OTHER, os.sched_param(0))  # the engine's is not for this
+    be_ordinary()  # the engine's priority is not for this
     limit_realtime()  # the audio library's own threads may have it
     told = socket.socket(fileno=chosen.fd)
     signal.alarm(OPENS_S)

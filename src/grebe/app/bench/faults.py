@@ -402,11 +402,19 @@ def network_killed() -> dict[str, Any]:
         run.client.send(Osc(use=OscUse(port=port)))
         processes = [start_network()]
         try:
-            run.wait(lambda: _osc_is_on(run))
+            with socket.socket(socket.AF_INET, socket.SOCK_DGRAM) as rude:
+                rude.connect(("127.0.0.1", port))
+
+                def refused() -> bool:
+                    with suppress(OSError):  # nobody listens yet
+                        rude.send(b"?")
+                    return _osc_refused(run) > 0
+
+                run.wait(refused)
             began = time.monotonic()
             end_process_now(processes[0])
             processes.append(start_network())
-            back = run.wait(lambda: _osc_answers(port))
+            back = run.wait(lambda: _osc_refused(run) == 0)  # another, which counts anew
             return {"back_ms": round(1000 * back, 1), **_steady(run, began)}
         finally:
             for process in processes:
@@ -418,14 +426,10 @@ def _osc_is_on(run: Playing) -> bool:
     return bool(states) and states[-1] is not None and states[-1].port > 0
 
 
-def _osc_answers(port: int) -> bool:
-    with socket.socket(socket.AF_INET, socket.SOCK_DGRAM) as asker:
-        asker.settimeout(0.05)
-        with suppress(OSError):
-            asker.connect(("127.0.0.1", port))
-            asker.send(b"/grebe/ask\0\0,\0\0\0")
-            return bool(asker.recv(2048))
-    return False
+def _osc_refused(run: Playing) -> int:
+    """Packets that the network process has refused; -1 while it does not say."""
+    states = [s.peers.osc for s in run.pump() if s.peers is not None]
+    return states[-1].refused if states and states[-1] is not None else -1
 
 
 def _free_port() -> int:
