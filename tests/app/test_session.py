@@ -14,6 +14,7 @@ from grebe.app.store import Store
 from grebe.core.player.commands import Begin, Halt, Hold, Launch, Mute, Nudge, Steer
 from grebe.core.rig.trigger import Trigger
 from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.engine.loading import LOADS, Loading
 from grebe.errors import EngineError
 from grebe.formats.project import write_project
 from grebe.link.messages import (
@@ -38,10 +39,16 @@ class FakeClient:
     def __init__(self) -> None:
         self.open = True
         self.said: list[Any] = []
+        """A change of what is loaded as the whole that it makes."""
         self.waiting: list[Any] = []
+        self._loading = Loading()
 
     def send(self, message: Any) -> None:
-        self.said.append(message)
+        if not isinstance(message, LOADS):
+            self.said.append(message)
+        elif isinstance(taken := self._loading.take(message), Load):
+            self._loading.loaded = taken
+            self.said.append(taken)
 
     def pump(self) -> list[Any]:
         waiting, self.waiting = self.waiting, []

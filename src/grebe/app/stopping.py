@@ -40,7 +40,7 @@ def end_all() -> Ended:
     _clear()
     if not found:
         return Ended(0, "No engine is running.")
-    names = "The engine and what belongs to it have ended."
+    names = "The engine has ended."
     if killed:
         names += f" Killed, since they did not answer: {listed([str(k) for k in killed])}."
     return Ended(len(found), names)

@@ -7,7 +7,8 @@ from collections.abc import Callable
 from pathlib import Path
 
 from grebe.core.document import Project
-from grebe.errors import ChangedOnDisk, ProjectError
+from grebe.core.sizes import too_large
+from grebe.errors import ChangedOnDisk, EditError, ProjectError
 from grebe.formats.project import (
     MAX_FILE_BYTES,
     Extras,
@@ -103,6 +104,8 @@ class Store:
         new = edit(self.project)
         if new == self.project:
             return
+        if large := too_large(new):
+            raise EditError(f"that would be too large: {large}")
         if not (merge and merge == self._merge_key and self._undo):
             self._undo.append((name, self.project))
             del self._undo[:-MAX_UNDO]

@@ -11,7 +11,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from grebe.errors import RecordingError
-from grebe.formats.reading import UNTOUCHED, read_bounded
+from grebe.formats.reading import UNTOUCHED, read_bounded, require_file
 
 MAX_EVENTS_BYTES = 256 * 1024 * 1024
 MAX_WAV_BYTES = 8 * 1024**3
@@ -50,6 +50,7 @@ def read_wav(path: Path) -> Recording:
     """Open a WAV file. RecordingError says why it is none."""
     from scipy.io import wavfile  # noqa: PLC0415 - SciPy is slow to import
 
+    require_file(path, "a recording", RecordingError)
     try:
         size = path.stat().st_size
         if size > MAX_WAV_BYTES:

@@ -27,7 +27,8 @@ from grebe.formats.smf import DIVISION, GM_DRUMS, file_tick, midi_bytes, track_o
 MAX_FILE_BYTES = 16 * 1024 * 1024
 MAX_TRACKS = 256
 """A loop in more tracks than that is something else."""
-MAX_NOTES = 100_000
+MAX_READS = 240_000
+"""Bytes of events that are read one by one: one to two seconds of a slow computer."""
 MAX_BEATS = 100_000.0
 """A note later than that (14 hours at 120 BPM) is a broken time."""
 DRUM_CHANNEL = 10
@@ -55,7 +56,7 @@ def parse_notes(data: bytes, name: str) -> tuple[list[Played], float]:
     if data[:4] == b"MThd" and len(data) >= 14:
         _refuse(data, name)
     try:
-        file = mido.MidiFile(file=io.BytesIO(data))
+        file = mido.MidiFile(file=_Bounded(data, name))
         notes, bar = _notes(file, name)
     except MidiFileError:
         raise
@@ -65,6 +66,26 @@ def parse_notes(data: bytes, name: str) -> tuple[list[Played], float]:
             f"{name} is not a whole MIDI file ({reason}). Save it again from where it was made."
         ) from error
     return notes, bar
+
+
+class _Bounded(io.BytesIO):
+    """A file that ends reading when there is more in it than a loop has: `mido` takes it byte by
+    byte, some eight of them for a note's beginning and end."""
+
+    def __init__(self, data: bytes, name: str) -> None:
+        super().__init__(data)
+        self._name = name
+        self._left = MAX_READS
+
+    def read(self, size: int | None = -1) -> bytes:
+        """As a file. MidiFileError past the limit."""
+        self._left -= 1
+        if self._left < 0:
+            raise MidiFileError(
+                f"{self._name} holds more than some {MAX_READS // 8} notes, too many "
+                "for a loop. Save the bars that go round."
+            )
+        return super().read(size)
 
 
 def _refuse(data: bytes, name: str) -> None:
@@ -156,10 +177,6 @@ def _notes(file: mido.MidiFile, name: str) -> tuple[list[Played], float]:
                 end(key, (tick - open_notes[key][0]) / per_beat)
             if message.type == "note_on" and message.velocity:
                 open_notes[key] = (tick, message.velocity)
-            if len(notes) > MAX_NOTES:
-                raise MidiFileError(
-                    f"{name} holds more than {MAX_NOTES} notes. Save the loop alone."
-                )
     for key in list(open_notes):
         end(key, UNTIED_BEATS)
     return sorted(notes), bar

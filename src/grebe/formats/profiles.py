@@ -17,7 +17,7 @@ from grebe.core.rig.profile_check import contradictions
 from grebe.core.rig.spec import Profile
 from grebe.errors import ProfileError
 from grebe.formats.atomic import write_atomic
-from grebe.formats.reading import UNTOUCHED, plain, read_bounded
+from grebe.formats.reading import UNTOUCHED, plain, read_bounded, understanding
 
 FORMAT, SCHEMA = "grebe-profile", 1
 MAX_PROFILE_BYTES = 1024 * 1024
@@ -37,10 +37,12 @@ def parse_profile(data: bytes, name: str) -> Profile:
 
     ProfileError when it is none, or contradicts itself.
     """
-    try:
-        tree = msgspec.json.decode(data)
-    except (msgspec.DecodeError, UnicodeDecodeError, RecursionError) as error:
-        raise ProfileError(f"{name} is not a device profile: {error}. {UNTOUCHED}") from error
+    with understanding(name, "a device profile", ProfileError):
+        return _parse(data, name)
+
+
+def _parse(data: bytes, name: str) -> Profile:
+    tree = msgspec.json.decode(data)
     if not isinstance(tree, dict) or tree.get("format") != FORMAT:
         raise ProfileError(
             f"{name}: field `format` should be {FORMAT!r}. It may be another file; "

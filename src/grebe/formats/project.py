@@ -16,6 +16,7 @@ import msgspec
 
 from grebe.core.document import SCHEMA_VERSION, Project
 from grebe.core.rig.model import GREBE_ID
+from grebe.core.sizes import too_large
 from grebe.errors import ProjectError
 from grebe.formats.atomic import last_of, write_atomic
 from grebe.formats.reading import MAX_VALUES, UNTOUCHED, json_values, plain, read_bounded
@@ -143,6 +144,8 @@ def _parse(data: bytes, name: str, path: Path | None) -> Opened:
         raise ProjectError(
             f"{name}: {plain(str(error))}. Mend the field. {_way_out(path)} {UNTOUCHED}"
         ) from error
+    if large := too_large(project):
+        raise ProjectError(f"{name} is too large: {large}. {UNTOUCHED}")
     _check_ids(project, name)
     return Opened(project=project, extras=_unknown(tree, project))
 

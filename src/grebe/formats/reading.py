@@ -5,6 +5,8 @@ from __future__ import annotations
 import errno
 import os
 import stat
+from collections.abc import Iterator
+from contextlib import contextmanager
 from pathlib import Path
 
 from grebe.errors import GrebeError
@@ -60,6 +62,29 @@ def read_file(path: Path, max_bytes: int) -> bytes:
     if left <= 0:
         raise OSError(errno.EFBIG, "it is too large", str(path))
     return b"".join(parts)
+
+
+@contextmanager
+def understanding(name: str, what: str, error_class: type[GrebeError]) -> Iterator[None]:
+    """Read a file's bytes: whatever goes wrong with them is one error in words.
+
+    A reader raises what its author thought of; a file that nests a thousand deep, or has a list
+    where a map should be, raises something else.
+    """
+    try:
+        yield
+    except GrebeError:
+        raise
+    except Exception as error:
+        raise error_class(
+            f"{name} is not {what} ({type(error).__name__}: {str(error)[:200]}). {UNTOUCHED}"
+        ) from error
+
+
+def require_file(path: Path, what: str, error_class: type[GrebeError]) -> None:
+    """Raise `error_class` for what is no plain file: a pipe would be waited for by its reader."""
+    if path.exists() and not path.is_file():
+        raise error_class(f"{path} is no file that can be read to its end. Choose {what}.")
 
 
 def json_values(data: bytes) -> int:

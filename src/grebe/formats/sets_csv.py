@@ -13,7 +13,7 @@ from grebe.core.document import Project
 from grebe.core.sets.model import INTO, Set, SetSong
 from grebe.core.sets.plan import SetPlan
 from grebe.errors import UsageError
-from grebe.formats.reading import read_bounded
+from grebe.formats.reading import read_bounded, understanding
 
 COLUMNS = (
     "song", "into", "ramp_bars", "gap_s", "pinned", "bpm", "key", "energy", "start_s", "seconds",
@@ -50,8 +50,9 @@ def read_set_file(path: Path, project: Project, running: Set) -> Set:
     """The set as a CSV file has it; UsageError names the file and what is wrong with it."""
     data = read_bounded(path, MAX_BYTES, "a set", UsageError)
     try:
-        return read_set_csv(data.decode(), project, running)
-    except (UnicodeDecodeError, UsageError) as error:
+        with understanding(str(path), "a set as CSV", UsageError):
+            return read_set_csv(data.decode(), project, running)
+    except UsageError as error:
         raise UsageError(f"{path}: {error}") from error
 
 

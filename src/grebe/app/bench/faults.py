@@ -44,6 +44,7 @@ from grebe.core.player.commands import Begin, Hold
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.model import Cable, Device, Port, Rig
 from grebe.core.songs.model import Part, Scene, Section, Song
+from grebe.core.time.ticks import CLOCK_TICKS
 from grebe.formats.atomic import last_of, write_atomic
 from grebe.formats.project import write_project
 from grebe.link.messages import Loaded, Notice, Osc, Status, Welcome
@@ -52,6 +53,8 @@ from grebe.process.places import engine_socket, override_runtime_dir, standin_so
 BPM = 240.0
 CLOCK, STOP, CONTINUE, SONG_POSITION = 0xF8, 0xFC, 0xFB, 0xF2
 ALL_SOUND_OFF = 120
+UNDER_WAY = 2
+"""Clocks that may be due at the moment of a look and not sent yet."""
 WITHIN_S = 12.0
 """What takes longer to be well again is not well."""
 PLANTED = """
@@ -382,17 +385,20 @@ def _until(client: EngineClient, wanted: Callable[[Status], bool]) -> Status:
 
 
 def _steady(run: Playing, since: float) -> dict[str, Any]:
-    """Whether the clock went on as if nothing were: clocks due and come, the longest gap."""
+    """Whether the clock went on as if nothing were: clocks of this run that were not sent by the
+    place it is at, and the longest time between two as a box read them."""
     time.sleep(0.2)
-    out: dict[str, Any] = {"clocks": 0, "lost": 0, "longest_gap_ms": 0.0}
+    run.pump()
+    time.sleep(0.1)
+    status = next(s for s in reversed(run.pump()) if s.running)
+    due = int(status.tick) // CLOCK_TICKS
+    lost = sum(max(0, due - d.sent - UNDER_WAY) for d in status.devices)
+    gap = 0.0
     for box in run.boxes.values():
         clocks = box.clocks(since)
-        due = (clocks[-1] - clocks[0]) * BPM / 60 * 24
-        gap = max(b - a for a, b in pairwise(clocks))
-        out["clocks"] += len(clocks)
-        out["lost"] += max(0, round(due) + 1 - len(clocks))
-        out["longest_gap_ms"] = max(out["longest_gap_ms"], round(1000 * gap, 1))
-    return out
+        gap = max(gap, *(b - a for a, b in pairwise(clocks)))
+    return {"clocks": sum(d.sent for d in status.devices), "lost": lost,
+            "longest_gap_ms": round(1000 * gap, 1)}  # fmt: skip
 
 
 def network_killed() -> dict[str, Any]:

@@ -1,0 +1,52 @@
+"""How large a document may be: so that what looks through all of it stays quick.
+
+Far over any set that is played, and such that a document at any one of the limits is checked in
+some two seconds. Reading and editing both ask here.
+"""
+
+from __future__ import annotations
+
+from grebe.core.document import Project
+
+MAX_SONG_BARS = 20_000
+"""Of one song as it is played: eleven hours at 120 BPM."""
+MAX_BARS = 100_000
+"""Of all songs together."""
+LIMITS: dict[str, int] = {
+    "rig.devices": 128, "rig.cables": 1_000, "rig.routes": 1_000, "patterns": 5_000, "loops": 1_000,
+    "scenes": 1_000, "songs": 500, "sets": 100,
+}  # fmt: skip
+"""By field: how many things at most."""
+MAX_PLACES = 200
+"""Songs in one set, the same one more than once."""
+MAX_SECTIONS = 1_000
+"""Of one song."""
+
+
+def too_large(project: Project) -> str:
+    """What of a document is too large, and the limit, in a sentence; "" where nothing is."""
+    rig = project.rig
+    counts = {
+        "rig.devices": len(rig.devices), "rig.cables": len(rig.cables),
+        "rig.routes": len(rig.routes), "patterns": len(project.patterns),
+        "loops": len(project.loops), "scenes": len(project.scenes), "songs": len(project.songs),
+        "sets": len(project.sets),
+    }  # fmt: skip
+    for field, most in LIMITS.items():
+        if counts[field] > most:
+            return f"`{field}` holds {counts[field]} things; up to {most} are taken"
+    for running in project.sets:
+        if len(running.songs) > MAX_PLACES:
+            return f"{running.name} has {len(running.songs)} songs; up to {MAX_PLACES} are taken"
+    lengths = {s.id: s.bars for s in project.scenes}
+    total = 0
+    for song in project.songs:
+        if len(song.sections) > MAX_SECTIONS:
+            return f"{song.name} has {len(song.sections)} sections; up to {MAX_SECTIONS} are taken"
+        bars = sum(lengths.get(s.scene, 0) * s.times for s in song.sections)
+        if bars > MAX_SONG_BARS:
+            return f"{song.name} has {bars} bars; up to {MAX_SONG_BARS} are played"
+        total += bars
+    if total > MAX_BARS:
+        return f"all songs together have {total} bars; up to {MAX_BARS} are taken"
+    return ""
