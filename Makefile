@@ -2,35 +2,42 @@
 
 VENV := .venv
 BIN := $(VENV)/bin
-READY := $(VENV)/.ready
+RUNS := $(VENV)/.runs
+TESTS := $(VENV)/.tests
 
-.PHONY: demo test check unit lock clean schema
+.PHONY: demo test check unit lock clean schema fresh
 
-demo: $(READY)
+demo: $(RUNS)
 	@$(BIN)/grebe demo
 
 test: check unit
 
-$(READY): requirements.lock pyproject.toml tools/setup.sh
-	@tools/setup.sh $(VENV)
-	@touch $(READY)
+$(RUNS): requirements.lock pyproject.toml tools/setup.sh
+	@tools/setup.sh $(VENV) run
+	@touch $@
 
-check: $(READY)
+$(TESTS): requirements-test.lock pyproject.toml tools/setup.sh
+	@tools/setup.sh $(VENV) test
+	@touch $@ $(RUNS)
+
+check: $(TESTS)
 	$(BIN)/ruff check .
 	$(BIN)/ruff format --check .
 	$(BIN)/mypy
 
-unit: $(READY)
+unit: $(TESTS)
 	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 3 -m "not jack"
 	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 2 -m "jack and not alone"
 	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -m alone # these want the machine to themselves
 
-schema: $(READY)
+fresh:
+	@tools/fresh.sh
+
+schema: $(TESTS)
 	$(BIN)/python tools/write_schema.py
 
-lock: $(READY)
-	@echo "# Pinned versions for \`make demo\` and \`make test\`. After a change: make lock" > requirements.lock
-	$(BIN)/pip freeze --all --exclude pip --exclude-editable >> requirements.lock
+lock: $(TESTS)
+	@tools/lock.sh $(VENV)
 
 clean:
 	rm -rf $(VENV) build .mypy_cache .ruff_cache .hypothesis

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import argparse
+import logging
 import os
 import sys
 from collections.abc import Sequence
@@ -11,8 +12,12 @@ from io import TextIOWrapper
 from grebe import __version__
 from grebe.cli import calc, files, follow, live, network, report, sets, sync, window
 from grebe.errors import GrebeError
+from grebe.process.log import start_log
 
 UNUSABLE = 2
+MISTAKE = 70
+"""Exit status after a mistake of Grebe's own, as sysexits.h has it."""
+_log = logging.getLogger(__name__)
 
 
 class _Parser(argparse.ArgumentParser):
@@ -52,5 +57,13 @@ def main(argv: Sequence[str] | None = None) -> int:
     except BrokenPipeError:
         os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
         return 0
+    except Exception as error:  # a mistake of ours: the log has where it happened
+        start_log("command")
+        _log.critical("%s", " ".join(sys.argv[1:])[:500], exc_info=True)
+        sys.stderr.write(
+            f"grebe: something went wrong ({type(error).__name__}: {str(error)[:200]}). It is in "
+            f"the log; grebe report --to problem.zip puts together what helps.\n"
+        )
+        return MISTAKE
     except KeyboardInterrupt:
         return 130

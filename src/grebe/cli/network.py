@@ -15,6 +15,7 @@ from grebe.app.supervisor import display_words
 from grebe.cli.common import Commands, add_json, bpm, command, number
 from grebe.core.peers.use import SessionUse
 from grebe.errors import UsageError
+from grebe.process.log import start_log
 
 _seconds = number("seconds go", 0.1, 86_400)
 
@@ -111,6 +112,7 @@ def display(arguments: argparse.Namespace) -> int:
     from grebe.ui.application import make_application  # noqa: PLC0415
     from grebe.ui.display import Display  # noqa: PLC0415 - Qt only where a window is wanted
 
+    start_log("display")
     application = make_application()
     words = display_words(_use(arguments, ""), _key(arguments), arguments.of)
     shown = Display(words, arguments.of or arguments.session)

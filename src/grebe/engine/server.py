@@ -14,6 +14,8 @@ READ_BYTES = 65_536
 MAX_UNSENT_BYTES = 8 * 1024 * 1024
 """A window that reads nothing for this long has hung; it is let go and can come back."""
 MAX_WINDOWS = 8
+BACKLOG = 64
+"""That may wait at the door, and are taken in one turn."""
 
 
 class Connection:
@@ -112,7 +114,7 @@ class Server:
             self._listener.bind(str(path))
         finally:
             os.umask(before)
-        self._listener.listen(MAX_WINDOWS)
+        self._listener.listen(BACKLOG)
         self._listener.setblocking(False)
 
     def poll(self) -> list[tuple[Connection, ToEngine]]:
@@ -133,14 +135,24 @@ class Server:
         return [self._listener, *(c.socket for c in self.connections if c.open)]
 
     def _accept(self) -> None:
-        try:
-            connected, _ = self._listener.accept()
-        except OSError:
-            return
-        if len(self.connections) >= MAX_WINDOWS:
-            connected.close()
-        else:
-            self.connections.append(Connection(connected))
+        for _ in range(BACKLOG):
+            try:
+                connected, _ = self._listener.accept()
+            except OSError:
+                return
+            if len(self.connections) >= MAX_WINDOWS:
+                self._make_room()
+            if len(self.connections) >= MAX_WINDOWS:
+                connected.close()
+            else:
+                self.connections.append(Connection(connected))
+
+    def _make_room(self) -> None:
+        """Those that have not said who they are shut out nobody: the oldest of them goes."""
+        idle = next((c for c in self.connections if not c.greeted), None)
+        if idle is not None:
+            idle.close()
+            self.connections.remove(idle)
 
     def tell(self, message: FromEngine, *, status: bool = False) -> None:
         """Send to every window that has greeted, or to those that want status."""

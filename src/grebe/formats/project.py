@@ -162,6 +162,12 @@ def write_project(path: Path, project: Project, extras: Extras | None = None) ->
     ProjectError when it cannot be written; what was there is then still there.
     """
     data = project_bytes(project, extras)
+    if len(data) > MAX_FILE_BYTES:
+        raise ProjectError(
+            f"{shown(path)} would have {len(data) // 1024**2} MB; up to "
+            f"{MAX_FILE_BYTES // 1024**2} are read. What was there is unchanged; remove patterns "
+            "that are not used, or make two projects of it."
+        )
     try:
         write_atomic(path, data, keep_last=True)
     except OSError as error:
