@@ -66,3 +66,24 @@ def test_a_librarys_thread_that_spins_is_stopped_too() -> None:
     """It holds no interpreter, so nothing of Python could: the kernel says so."""
     found = spun("library")
     assert set(found["after"]) == {os.SCHED_OTHER}
+
+
+STARTS = """
+import os, sys
+from grebe.process import children, priority
+granted = priority.ask_for_realtime(10)
+kind = children.Kind("grebe.standins", "probe")
+with open("/dev/null") as nothing:
+    child = children.start(kind, stdin=nothing.fileno())
+print(granted, os.sched_getscheduler(0), os.sched_getscheduler(child.pid))
+child.kill(); child.wait()
+"""
+
+
+def test_what_is_started_begins_at_ordinary_priority() -> None:
+    """Or a second of importing would be taken for a process that spins, and end it."""
+    done = subprocess.run([sys.executable, "-c", STARTS], capture_output=True, check=True)
+    granted, ours, its = done.stdout.split()
+    if granted == b"False":
+        pytest.skip("no real-time priority is to be had here")
+    assert (int(ours), int(its)) == (os.SCHED_FIFO, os.SCHED_OTHER)

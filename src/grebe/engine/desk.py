@@ -324,9 +324,18 @@ class Desk:
 
     def _look_after_input(self, device: str) -> None:
         """An input that was lost is tried again; one that is there is looked at."""
-        if self.ears.misses(device):
-            self.send_all(self.ears.take_ends())
-            self._listen()
+        missed = set(self.ears.lost)
+        if not self.ears.misses(device):
+            return
+        self.send_all(self.ears.take_ends())
+        for source, why in self.ears.lost.items():
+            if source not in missed:
+                text = f"{self.name(device)} is no longer heard: {why}."
+                self._tell(Notice(level="warn", text=text))
+        missed |= self.ears.lost.keys()
+        self._listen()
+        if any(s in missed and s not in self.ears.lost for s in (device, device + PULSES)):
+            self._tell(Notice(level="info", text=f"{self.name(device)} is heard again."))
 
     def _listen(self) -> None:
         """Open the inputs that routes and the leader need; end notes of routes that are gone."""

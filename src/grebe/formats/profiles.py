@@ -17,7 +17,7 @@ from grebe.core.rig.profile_check import contradictions
 from grebe.core.rig.spec import Profile
 from grebe.errors import ProfileError
 from grebe.formats.atomic import write_atomic
-from grebe.formats.reading import UNTOUCHED, plain, read_bounded, understanding
+from grebe.formats.reading import UNTOUCHED, clean_schema, plain, read_bounded, understanding
 
 FORMAT, SCHEMA = "grebe-profile", 1
 MAX_PROFILE_BYTES = 1024 * 1024
@@ -111,7 +111,7 @@ def own_profiles(folder: Path) -> tuple[tuple[Profile, ...], tuple[str, ...]]:
 
 def profile_schema() -> dict[str, Any]:
     """The published JSON Schema of a profile."""
-    schema = msgspec.json.schema(Profile)
+    schema = clean_schema(msgspec.json.schema(Profile))
     body = schema["$defs"]["Profile"]
     body["properties"] = {
         "format": {"const": FORMAT},

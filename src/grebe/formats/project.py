@@ -19,11 +19,22 @@ from grebe.core.rig.model import GREBE_ID
 from grebe.core.sizes import too_large
 from grebe.errors import ProjectError
 from grebe.formats.atomic import last_of, write_atomic
-from grebe.formats.reading import MAX_VALUES, UNTOUCHED, json_values, plain, read_bounded
+from grebe.formats.reading import (
+    MAX_VALUES,
+    UNTOUCHED,
+    clean_schema,
+    json_values,
+    plain,
+    read_bounded,
+)
 from grebe.process.places import shown
 
 MAX_FILE_BYTES = 64 * 1024 * 1024
 """Far over any set; keeps a wrong file from filling the memory."""
+
+
+MOST_DEEP = 64
+"""Of fields that this version does not know."""
 
 
 def _filters_at_both_ends(tree: dict[str, Any]) -> dict[str, Any]:
@@ -107,8 +118,10 @@ def parse_project(data: bytes, name: str, path: Path | None = None) -> Opened:
     """
     try:
         return _parse(data, name, path)
-    except ProjectError:
-        raise
+    except ProjectError as error:
+        if str(error).startswith(name):
+            raise
+        raise ProjectError(f"{name}: {error}") from error
     except Exception as error:  # nests a thousand deep, has a list where a map should be
         raise ProjectError(
             f"{name} is not a Grebe project ({type(error).__name__}: {str(error)[:200]}). "
@@ -180,7 +193,7 @@ def write_project(path: Path, project: Project, extras: Extras | None = None) ->
 
 def json_schema() -> dict[str, Any]:
     """The published JSON Schema of the project file."""
-    schema = msgspec.json.schema(Project)
+    schema = clean_schema(msgspec.json.schema(Project))
     properties = schema["$defs"]["Project"]["properties"]
     schema["$defs"]["Project"]["properties"] = {
         "schema": {"type": "integer", "const": SCHEMA_VERSION},
@@ -275,6 +288,7 @@ def _unknown(raw: Any, value: Any) -> Extras:
         known = _names(type(value))
         for key, inner in raw.items():
             if key not in known:
+                _check_depth(inner, key)
                 out[key] = inner
             elif type(inner) in _DEEP and (deeper := _unknown(inner, getattr(value, known[key]))):
                 out[key] = deeper
@@ -283,6 +297,20 @@ def _unknown(raw: Any, value: Any) -> Extras:
             if type(inner) in _DEEP and (deeper := _unknown(inner, item)):
                 out[_key(inner, index)] = deeper
     return out
+
+
+def _check_depth(value: Any, field: str) -> None:
+    """ProjectError for what nests deeper than can be written back."""
+    waiting = [(value, 0)]
+    while waiting:
+        each, deep = waiting.pop()
+        if deep > MOST_DEEP:
+            raise ProjectError(
+                f"field `{field}`, which this version does not know, nests over {MOST_DEEP} deep. "
+                f"Take it out. {UNTOUCHED}"
+            )
+        inside = each.values() if isinstance(each, dict) else each if isinstance(each, list) else ()
+        waiting += [(inner, deep + 1) for inner in inside]
 
 
 _DEEP = (dict, list)

@@ -7,7 +7,9 @@ import os
 import stat
 from collections.abc import Iterator
 from contextlib import contextmanager
+from inspect import cleandoc
 from pathlib import Path
+from typing import Any
 
 from grebe.errors import GrebeError
 
@@ -94,6 +96,21 @@ def json_values(data: bytes) -> int:
     Text inside may count more than once: it is a bound, found in milliseconds.
     """
     return data.count(b",") + data.count(b":") + data.count(b"[") + data.count(b"{") + 1
+
+
+def clean_schema(schema: Any) -> Any:
+    """A JSON schema made from types, its descriptions as every Python from 3.13 on has them.
+
+    Earlier ones keep the indentation of a docstring's later lines.
+    """
+    if isinstance(schema, dict):
+        return {
+            key: cleandoc(value)
+            if key == "description" and isinstance(value, str)
+            else clean_schema(value)
+            for key, value in schema.items()
+        }
+    return [clean_schema(item) for item in schema] if isinstance(schema, list) else schema
 
 
 def plain(text: str) -> str:

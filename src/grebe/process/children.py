@@ -15,6 +15,7 @@ from typing import NamedTuple
 
 from grebe.process.log import open_errors
 from grebe.process.places import RUNTIME_VARIABLE, runtime_dir
+from grebe.process.priority import ordinary
 
 ENDS_WITHIN_S = 2.0
 """After SIGTERM; then it is killed."""
@@ -45,8 +46,12 @@ def start(
     pass_fds: Sequence[int] = (),
     env: Mapping[str, str] | None = None,
 ) -> subprocess.Popen[bytes]:
-    """Start a process of Grebe in a session of its own; its standard error goes to the log."""
-    with open_errors(kind.log) as errors:
+    """Start a process of Grebe in a session of its own; its standard error goes to the log.
+
+    It begins at ordinary priority, whatever ours is: at ours, a second of importing would be taken
+    for a process that spins.
+    """
+    with ordinary(), open_errors(kind.log) as errors:
         return subprocess.Popen(
             [sys.executable, "-m", kind.module, *arguments],
             start_new_session=True,

@@ -12,8 +12,8 @@ import os
 import resource
 import signal
 import threading
-from collections.abc import Callable
-from contextlib import suppress
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager, suppress
 from pathlib import Path
 from types import FrameType
 
@@ -84,6 +84,20 @@ def _take_again(had: dict[int, tuple[int, int]]) -> None:
         with suppress(OSError):
             os.sched_setscheduler(thread, policy, os.sched_param(priority))
     _log.info("has its priority back")
+
+
+@contextmanager
+def ordinary() -> Iterator[None]:
+    """Do something at ordinary priority; what is started meanwhile begins with it."""
+    policy, parameters = os.sched_getscheduler(0), os.sched_getparam(0)
+    if policy != os.SCHED_OTHER:
+        be_ordinary()
+    try:
+        yield
+    finally:
+        if policy != os.SCHED_OTHER:
+            with suppress(OSError):
+                os.sched_setscheduler(0, policy, parameters)
 
 
 def be_ordinary() -> None:

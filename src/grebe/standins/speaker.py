@@ -11,7 +11,6 @@ import os
 import select
 import socket
 import sys
-import threading
 from collections import deque
 from typing import Any, NamedTuple
 
@@ -161,16 +160,13 @@ class Desk:
 
 
 class _Asked:
-    """Whether the output still asks for sound, and whether priority had to be given up."""
+    """Whether the output still asks for sound."""
 
     def __init__(self) -> None:
         self.at_ns = raw_ns()
-        self.over = threading.Event()
 
     def must_go_on(self) -> None:
         """PortLost where nothing is asked for any more."""
-        if self.over.is_set():
-            raise PortLost("the audio output's threads took the processor: the server may be gone")
         if (raw_ns() - self.at_ns) / 1e9 > SILENT_S:
             raise PortLost(f"the audio output has asked for nothing for {SILENT_S:g} s")
 
@@ -237,7 +233,7 @@ def play(source: socket.socket) -> None:
     desk.take(Note("", "bass", 40, 1, 0), 0)
     desk.block(0, 512)  # whatever is slow the first time is behind it
     desk = Desk(clock.rate)
-    ask_for_realtime(PRIORITY, asked.over.set)  # for the callback's thread, which is begun now
+    ask_for_realtime(PRIORITY)  # for the callback's thread, which is begun now
     stream.start()  # and never stopped: where the server is gone its library waits for ever
     be_ordinary()
     asked.at_ns = raw_ns()
