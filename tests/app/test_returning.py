@@ -44,10 +44,11 @@ def test_what_is_shown_is_noted_until_it_is_closed(
     note = tmp_path / "note.json"
     monkeypatch.setenv("GREBE_WINDOW_NOTE", str(note))
     strange = Path(os.fsdecode(b"/caf\xe9.grebe"))
-    note_shown(strange, 7, untitled=True)
-    assert left_at(note) == Opening(strange, untitled=True, station=7)
+    note_shown(strange, 7, untitled=True, song="hook", section="s2")
+    was = Opening(strange, untitled=True, station=7, song="hook", section="s2")
+    assert left_at(note) == was
     note_shown(None, 3)
-    assert left_at(note) == Opening(strange, untitled=True, station=7)
+    assert left_at(note) == was
     forget_shown()
     assert left_at(note) is None
     note.write_bytes(b"{\xff")

@@ -80,14 +80,32 @@ def test_a_window_that_never_reads_is_let_go(server: Server) -> None:
 
 
 def test_too_many_windows(server: Server) -> None:
-    """The ninth is turned away, the others stay."""
-    made = [window(server) for _ in range(MAX_WINDOWS + 1)]
-    for _ in made:
-        server.poll()
+    """The ninth that has said who it is is turned away, the others stay."""
+    made = [window(server) for _ in range(MAX_WINDOWS)]
+    server.poll()
+    for connection in server.connections:
+        connection.greeted = True
+    made.append(window(server))
+    server.poll()
     assert len(server.connections) == MAX_WINDOWS
+    made[-1].settimeout(2)
     assert made[-1].recv(1) == b""
     for one in made:
         one.close()
+    server.close()
+
+
+def test_sixty_idle_connections_shut_out_nobody(server: Server) -> None:
+    """Those that say nothing go, the oldest first, for one that wants to come in."""
+    idle = [socket.socket(socket.AF_UNIX, socket.SOCK_STREAM) for _ in range(60)]
+    for each in idle:
+        each.connect(str(server.path))
+        server.poll()
+    last = window(server)
+    last.sendall(pack(Hello(version=LINK_VERSION)))
+    assert any(isinstance(m, Hello) for _ in range(3) for _, m in server.poll())
+    for each in (*idle, last):
+        each.close()
     server.close()
 
 

@@ -558,20 +558,20 @@ def test_a_crash_brings_the_window_back_to_where_it_was(own_folders: Path) -> No
         both_boxes_up(client)
         client.send(Begin())
         note = state_dir() / f"window-{outer.pid}.json"
-        end = time.monotonic() + 10
-        while not note.exists():
+        end = time.monotonic() + 20
+        while not note.exists() or b'"section":"s1"' not in note.read_bytes():
             assert time.monotonic() < end
             time.sleep(0.05)
         note.write_bytes(note.read_bytes().replace(b'"station":1', b'"station":7'))
-        inner = _child_of(outer.pid)
+        written, inner = note.stat().st_mtime_ns, _child_of(outer.pid)
         os.kill(inner, signal.SIGKILL)
         while _child_of(outer.pid) in (0, inner):
             assert time.monotonic() < end
             time.sleep(0.05)
-        note.write_bytes(b"{}")
-        while left_at(note) != Opening(path, station=7):
+        while note.stat().st_mtime_ns == written:
             assert time.monotonic() < end
             time.sleep(0.05)
+        assert left_at(note) == Opening(path, station=7, song="song", section="s1")
         client.pump()
         assert client.wait_for(Status, 5).running
         client.send(Halt())

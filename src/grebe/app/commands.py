@@ -62,7 +62,7 @@ ACTIONS: tuple[Action, ...] = (
     _a("next_song", "Another song of the set", "Ctrl+N"),
     _a("theme", "Day or Night", "Ctrl+T"),
     _a("keys", "Keys of this view", "F1"),
-    _a("report", "Report a problem: see what would be in it, save it", "Ctrl+F1"),
+    _a("report", "Report a problem", "Ctrl+F1"),
     _a("attach", "Attach to the engine that plays another project", "Ctrl+Return"),
     _a("stop_engine", "End the engine", "Ctrl+Shift+Q"),
     _a("quit", "Close the window; what plays goes on", "Ctrl+Q"),

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import logging
 from collections.abc import Iterator
 from datetime import datetime
 from pathlib import Path
@@ -13,6 +14,7 @@ from grebe.core.rehearse.ones import Ones
 from grebe.core.rehearse.score import Scored, Try
 from grebe.process.places import data_dir
 
+_log = logging.getLogger(__name__)
 MOST_BYTES = 4_000_000
 """Of the log's end that is read: some twenty thousand moves."""
 
@@ -71,6 +73,8 @@ def read_log() -> list[dict[str, Any]]:
 
 
 def _rows() -> Iterator[dict[str, Any]]:
+    if not log_path().is_file():
+        return
     try:
         with log_path().open("rb") as file:
             file.seek(0, 2)
@@ -82,7 +86,8 @@ def _rows() -> Iterator[dict[str, Any]]:
     for line in lines[1 if size > MOST_BYTES else 0 :]:
         try:
             row = msgspec.json.decode(line)
-        except msgspec.DecodeError:
+        except Exception:  # whatever is wrong with a line
+            _log.warning("a line of the log of rehearsals cannot be read")
             continue
         if isinstance(row, dict):
             yield row

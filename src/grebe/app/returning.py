@@ -19,7 +19,7 @@ from typing import NamedTuple
 
 import msgspec
 
-from grebe.app.kept import read_kept, write_kept
+from grebe.app.kept import read_kept
 from grebe.errors import GrebeError
 from grebe.process.places import read_back, shown, state_dir, written
 
@@ -41,6 +41,9 @@ class Opening(NamedTuple):
     """A document without a name is begun from it."""
     station: int = 0
     """0 for the usual one. Where it is set, a window before this one has crashed."""
+    song: str = ""
+    section: str = ""
+    """What was in hand there."""
     missing: bool = False
     """Not there: it is waited for."""
 
@@ -51,6 +54,8 @@ class Shown(msgspec.Struct, frozen=True, kw_only=True):
     project: str = ""
     untitled: bool = False
     station: int = 0
+    song: str = ""
+    section: str = ""
 
 
 def _note() -> Path | None:
@@ -59,13 +64,19 @@ def _note() -> Path | None:
     return Path(told) if told else None
 
 
-def note_shown(path: Path | None, station: int, *, untitled: bool = False) -> None:
-    """Note what is shown; losing it is no reason to stop."""
+def note_shown(
+    path: Path | None, station: int, *, untitled: bool = False, song: str = "", section: str = ""
+) -> None:
+    """Note what is shown, without waiting for the disk; losing it is no reason to stop."""
     target = _note()
     if path is None or target is None:
         return
+    seen = Shown(project=written(path), untitled=untitled, station=station, song=song,
+                 section=section)  # fmt: skip
+    scratch = target.with_suffix(".part")
     with suppress(OSError):
-        write_kept(target, Shown(project=written(path), untitled=untitled, station=station))
+        scratch.write_bytes(msgspec.json.encode(seen))
+        scratch.replace(target)
 
 
 def forget_shown() -> None:
@@ -81,7 +92,7 @@ def left_at(note: Path) -> Opening | None:
     seen = read_kept(note, Shown, Shown())
     if not seen.project:
         return None
-    return Opening(read_back(seen.project), seen.untitled, seen.station)
+    return Opening(read_back(seen.project), seen.untitled, seen.station, seen.song, seen.section)
 
 
 @contextmanager

@@ -104,7 +104,7 @@ class Store:
         new = edit(self.project)
         if new == self.project:
             return
-        if large := too_large(new):
+        if large := too_large(new, self.project):
             raise EditError(f"that would be too large: {large}")
         if not (merge and merge == self._merge_key and self._undo):
             self._undo.append((name, self.project))

@@ -10,8 +10,10 @@ from grebe.app.demo import fresh_demo
 from grebe.app.returning import Opening, watch
 from grebe.app.settings import last_project
 from grebe.cli.common import Commands, command
+from grebe.errors import GrebeError
 from grebe.formats.project import read_project
 from grebe.process.log import start_log
+from grebe.process.places import WINDOW_LIBRARIES
 
 
 def add_commands(commands: Commands) -> None:
@@ -50,11 +52,16 @@ def demo(arguments: argparse.Namespace) -> int:
 def _show(opening: Opening) -> int:
     if not opening.missing:
         read_project(opening.path)  # what cannot be opened is said before a window appears
-    start_log("window")
+    start_log("starter")
     return watch(opening, _run)
 
 
 def _run(opening: Opening) -> int:
-    from grebe.ui.application import run_window  # noqa: PLC0415 - Qt only where a window is wanted
-
+    try:  # Qt only where a window is wanted
+        from grebe.ui.application import run_window  # noqa: PLC0415
+    except ImportError as error:
+        raise GrebeError(
+            f"the window cannot be opened: {error}. On Debian and Ubuntu: sudo apt-get install "
+            f"{WINDOW_LIBRARIES}"
+        ) from error
     return run_window(opening)

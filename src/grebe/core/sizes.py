@@ -23,8 +23,11 @@ MAX_SECTIONS = 1_000
 """Of one song."""
 
 
-def too_large(project: Project) -> str:
-    """What of a document is too large, and the limit, in a sentence; "" where nothing is."""
+def too_large(project: Project, before: Project | None = None) -> str:
+    """What of a document is too large, and the limit, in a sentence; "" where nothing is.
+
+    `before` is the document before an edit, which was not: what it left alone is not counted again.
+    """
     rig = project.rig
     counts = {
         "rig.devices": len(rig.devices), "rig.cables": len(rig.cables),
@@ -35,6 +38,10 @@ def too_large(project: Project) -> str:
     for field, most in LIMITS.items():
         if counts[field] > most:
             return f"`{field}` holds {counts[field]} things; up to {most} are taken"
+    if before is not None and all(
+        getattr(before, field) is getattr(project, field) for field in ("songs", "scenes", "sets")
+    ):
+        return ""
     for running in project.sets:
         if len(running.songs) > MAX_PLACES:
             return f"{running.name} has {len(running.songs)} songs; up to {MAX_PLACES} are taken"

@@ -32,6 +32,28 @@ PRIORITY_HELP = (
 _log = logging.getLogger("grebe.engine")
 
 
+class _Asked:
+    """Signals that ask the engine to end, from its process's first moment on."""
+
+    def __init__(self) -> None:
+        self._engine: Engine | None = None
+        self._why = ""
+        for number in ENDED_BY:
+            signal.signal(number, self._hear)
+
+    def _hear(self, number: int, frame: FrameType | None) -> None:
+        del frame
+        self._why = signal.Signals(number).name
+        if self._engine is not None:
+            self._engine.leave(self._why)
+
+    def tell(self, engine: Engine) -> None:
+        """This is the engine; it may have been asked already."""
+        self._engine = engine
+        if self._why:
+            engine.leave(self._why)
+
+
 def marker_of(socket_path: Path) -> Path:
     """What is there while an engine lives: one that finds it follows an engine that was killed."""
     return socket_path.with_suffix(".lives")
@@ -44,6 +66,7 @@ def main() -> int:
     parser.add_argument("--no-realtime", action="store_true", help="do not ask for priority")
     arguments = parser.parse_args()
     start_log("engine", queued=True)  # before priority: its thread shall have none
+    asked = _Asked()
     try:
         server = Server(arguments.socket)
     except (EngineError, OSError) as error:
@@ -65,12 +88,7 @@ def main() -> int:
     if killed:
         _log.warning("the engine before this one was killed: every box is silenced first")
 
-    def asked(number: int, frame: FrameType | None) -> None:
-        del frame
-        engine.leave(signal.Signals(number).name)
-
-    for number in ENDED_BY:
-        signal.signal(number, asked)
+    asked.tell(engine)
     try:
         engine.run()
     finally:

@@ -12,6 +12,7 @@ from pathlib import Path
 from typing import Any
 
 from grebe.errors import GrebeError
+from grebe.process.places import shown
 
 UNTOUCHED = "The file has not been touched."
 MAX_VALUES = 8_000_000
@@ -25,23 +26,24 @@ def read_bounded(path: Path, max_bytes: int, what: str, error_class: type[GrebeE
     Only files are read: a pipe would be waited for, a device never ends. Raises `error_class` with
     the path, the reason and what to do.
     """
+    name = shown(path)
     try:
         return read_file(path, max_bytes)
     except FileNotFoundError as error:
-        raise error_class(f"{path} is not there. Check the name, or open another.") from error
+        raise error_class(f"{name} is not there. Check the name, or open another.") from error
     except OSError as error:
         if error.errno == errno.EFBIG:
             size = f"{max_bytes / 1024**2:g} MB"
             raise error_class(
-                f"{path} is over {size}, too large for {what}. Choose another. {UNTOUCHED}"
+                f"{name} is over {size}, too large for {what}. Choose another. {UNTOUCHED}"
             ) from error
         if error.errno == errno.ENOTSUP:
             raise error_class(
-                f"{path} is no file that can be read to its end. Choose {what}. {UNTOUCHED}"
+                f"{name} is no file that can be read to its end. Choose {what}. {UNTOUCHED}"
             ) from error
-        raise error_class(f"{path} cannot be read: {error.strerror}. {UNTOUCHED}") from error
+        raise error_class(f"{name} cannot be read: {error.strerror}. {UNTOUCHED}") from error
     except ValueError as error:  # a name with a zero byte in it
-        raise error_class(f"{path!r} is no name of a file. Choose another.") from error
+        raise error_class(f"{name!r} is no name of a file. Choose another.") from error
 
 
 def read_file(path: Path, max_bytes: int) -> bytes:

@@ -16,6 +16,7 @@ from zeroconf import (
     Zeroconf,
 )
 
+from grebe.protocols.peers import VERSION
 from grebe.wires.udp import Address, interfaces
 
 SERVICE = "_grebe-peer._udp.local."
@@ -56,7 +57,7 @@ class Discovery(ServiceListener):
                 f"{self._own}.{SERVICE}",
                 addresses=[socket.inet_aton(a) for a in outside],
                 port=self._port,
-                properties={"session": self._session, "version": "1"},
+                properties={"session": self._session, "version": str(VERSION)},
             )
             self._zeroconf.register_service(info, allow_name_change=True)
         except (OSError, ZeroconfError, RuntimeError) as error:

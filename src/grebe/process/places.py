@@ -11,6 +11,12 @@ from urllib.parse import quote_from_bytes, unquote_to_bytes
 
 from grebe.errors import EngineError
 
+WINDOW_LIBRARIES = (
+    "libegl1 libgl1 libfontconfig1 libglib2.0-0 libdbus-1-3 libxkbcommon-x11-0 libxcb-cursor0 "
+    "libxcb-icccm4 libxcb-image0 libxcb-keysyms1 libxcb-randr0 libxcb-render-util0 libxcb-shape0 "
+    "libxcb-xinerama0 libxcb-xkb1"
+)
+"""What Qt's Python packages leave to the system, by Debian's names."""
 RUNTIME_VARIABLE = "GREBE_RUNTIME_DIR"
 
 

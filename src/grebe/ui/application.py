@@ -75,14 +75,17 @@ def paper_application() -> QCoreApplication:
     return make_application()
 
 
-def show_frame(found: Found, station: int = 0) -> Frame:
-    """A window for a document that was opened."""
+def show_frame(found: Found, opening: Opening | None = None) -> Frame:
+    """A window for a document that was opened; after a crash where the one before it was."""
     frame = Frame(found.store, found.claim)
     if found.store.path is not None:
         remember_project(found.store.path)
     said = [found.said, *take_said(), LOG.problem]
-    if station in frame.views:
-        frame.show_station(station)
+    if opening is not None and opening.station in frame.views:
+        if any(s.id == opening.song for s in frame.session.project.songs):
+            frame.session.song_id = opening.song
+            frame.session.selected_section = opening.section
+        frame.show_station(opening.station)
         said.insert(0, "The window had crashed and is back; what plays went on.")
     words = " ".join(s for s in said if s)
     if words:
@@ -100,7 +103,7 @@ def run_window(opening: Opening) -> int:
     application = make_application()
     asked = Asked(application, _keep_all, lambda: _end(application))
     if found is not None:
-        show_frame(found, opening.station)
+        show_frame(found, opening)
         waiting = None
     else:
         waiting = Waiting(

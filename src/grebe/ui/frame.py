@@ -78,6 +78,7 @@ class Frame(QWidget):
         self._keeper = Keeper(store, claim)
         self.documents = Documents(self, self.session, self._keeper)
         self._look_s = 0.0
+        self._noted: tuple[int, str, str, Path | None] | None = None
         self.stage_book = StageBook(self.session)
         self.rehearsal = Rehearsal(self.session, self.stage_book)
         self._badges_stale = True
@@ -186,8 +187,7 @@ class Frame(QWidget):
         self.session.memory.take_fresh()  # what was played elsewhere is remembered, not written
         self.key_sheet.hide()
         view = self.views[number]
-        store = self.session.store
-        note_shown(store.home, number, untitled=store.path is None)
+        self._noted = None
         self.session.on_stage = number == 7
         self.session.perform_set(on=number in SET_STATIONS)
         self.stack.setCurrentWidget(view)
@@ -267,11 +267,21 @@ class Frame(QWidget):
     def _mind_document(self, now_s: float) -> None:
         """Keep unsaved work safe; see what others do to the file."""
         said = self._keeper.pulse(now_s)
+        self._note_shown()
         if now_s - self._look_s > LOOK_EVERY_S:
             self._look_s = now_s
             said = said or self.session.store.look_at_disk()
         if said:
             self.session.say("warn", said)
+
+    def _note_shown(self) -> None:
+        """What another window would show, should this one crash."""
+        session, store = self.session, self.session.store
+        shown = (self.rail.current, session.song_id, session.selected_section, store.home)
+        if shown != self._noted:
+            self._noted = shown
+            note_shown(store.home, shown[0], untitled=store.path is None, song=shown[1],
+                       section=shown[2])  # fmt: skip
 
     def _take_presses(self) -> None:
         """Do what only a window can, for pedals and controllers."""
@@ -462,8 +472,7 @@ class Frame(QWidget):
 
     def _document_saved(self) -> None:
         self._document_changed(self.session.project, self.session.project)
-        store = self.session.store
-        note_shown(store.home, self.rail.current, untitled=store.path is None)
+        self._noted = None
 
     def do_report(self) -> None:
         """Show what a report of a problem would hold, and write it."""

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import logging
+import sys
 import traceback
 from collections.abc import Callable
 from pathlib import Path
@@ -11,6 +12,7 @@ from types import TracebackType
 from PyQt6.QtCore import QMessageLogContext, QtMsgType, qInstallMessageHandler
 
 from grebe.errors import GrebeError
+from grebe.process.places import WINDOW_LIBRARIES
 
 _log = logging.getLogger("qt")
 _LEVELS = {
@@ -50,6 +52,13 @@ def saying(say: Callable[[str], None]) -> Callable[..., None]:
 def _from_qt(kind: QtMsgType, context: QMessageLogContext, text: str | None) -> None:
     del context
     _log.log(_LEVELS.get(kind, logging.WARNING), "%s", text)
+    if kind == QtMsgType.QtFatalMsg:  # the process ends now: whoever started it has to know why
+        words = " ".join((text or "").split())
+        sys.stderr.write(
+            f"grebe: Qt could not open a window ({words[:300]}). If libraries are missing, on "
+            f"Debian and Ubuntu: sudo apt-get install {WINDOW_LIBRARIES}\n"
+        )
+        sys.stderr.flush()
 
 
 def log_qt() -> None:

@@ -25,6 +25,7 @@ from typing import Any, NamedTuple
 
 import msgspec
 
+from grebe.app.bench.engine import kill_windows
 from grebe.app.client import EngineClient
 from grebe.app.demo import demo_bytes
 from grebe.app.perform import end_process, settled_report
@@ -672,6 +673,8 @@ FAULTS: tuple[Fault, ...] = (
           lambda r: not (r["broken"] or r["without_the_last"] or r["left_over"])),
     Fault("window SIGKILL", "while editing, keeping, saving", "nothing kept or saved is lost",
           lambda: work_lost(8), lambda: work_lost(100), lambda r: r["older_than_kept"] == 0),
+    Fault("window SIGKILL, playing", "again and again while the demo plays", "no clock lost",
+          lambda: kill_windows(1), lambda: kill_windows(100), lambda r: r["missed"] == 0),
     Fault("disk full", "while saving", "said; what was saved stays; nothing left over",
           disk_full, disk_full, lambda r: r["said"] and r["whole"] and not r["left_over"]),
 )  # fmt: skip
