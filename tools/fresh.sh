@@ -97,7 +97,6 @@ for release in "${@:-bookworm trixie}"; do for release in $release; do
     line=$(grep -o 'sudo apt-get update.*' "$work/$release-user-first.log")
     [ $status != 0 ] && [ -n "$line" ]
     row "$release" "as a user without sudo: the line is printed" $? $((SECONDS - began))
-    enter "$root" root net "true"
     unshare -m bash -c 'mount --bind /dev "$1/dev"; mount -t proc proc "$1/proc"
         exec chroot "$1" bash -c "$2"' - "$root" "export DEBIAN_FRONTEND=noninteractive; ${line//sudo /} -y" \
         >"$work/$release-user-line.log" 2>&1
