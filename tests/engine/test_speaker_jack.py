@@ -23,8 +23,8 @@ pytestmark = [
 ]
 
 
-def test_without_its_server_the_speaker_ends(server: Server, own_folders: Path) -> None:
-    """Killed under it, or stopped: it ends within seconds instead of spinning, and says why."""
+def speaker(server: Server) -> tuple[socket.socket, subprocess.Popen[bytes]]:
+    """A speaker at the server's output, and the socket it is told by."""
     ours, theirs = socket.socketpair(socket.AF_UNIX, socket.SOCK_SEQPACKET)
     process = subprocess.Popen(
         [sys.executable, "-m", "grebe.standins.speaker", str(theirs.fileno())],
@@ -32,6 +32,12 @@ def test_without_its_server_the_speaker_ends(server: Server, own_folders: Path) 
         env=os.environ | {"GREBE_SOUND": "system", "JACK_DEFAULT_SERVER": server.name},
     )
     theirs.close()
+    return ours, process
+
+
+def test_without_its_server_the_speaker_ends(server: Server, own_folders: Path) -> None:
+    """Killed under it, or stopped: it ends within seconds instead of spinning, and says why."""
+    ours, process = speaker(server)
     try:
         time.sleep(2.0)
         assert process.poll() is None
@@ -50,13 +56,7 @@ def test_without_its_server_the_speaker_ends(server: Server, own_folders: Path) 
 
 def test_a_kick_is_heard_at_the_output(server: Server) -> None:
     """Three kicks 200 ms apart come out 200 ms apart; closing the socket ends the speaker."""
-    ours, theirs = socket.socketpair(socket.AF_UNIX, socket.SOCK_SEQPACKET)
-    process = subprocess.Popen(
-        [sys.executable, "-m", "grebe.standins.speaker", str(theirs.fileno())],
-        pass_fds=(theirs.fileno(),),
-        env=os.environ | {"GREBE_SOUND": "system", "JACK_DEFAULT_SERVER": server.name},
-    )
-    theirs.close()
+    ours, process = speaker(server)
     try:
         ear = listener(server, "PortAudio:out_0", 7.0)
         time.sleep(2.5)  # its clock of frames has settled, as long after a rig is opened

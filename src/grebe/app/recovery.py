@@ -123,7 +123,7 @@ def open_recovered(path: Path, *, untitled: bool = False) -> Found:
         claim = Claim(path)
     except OSError as error:
         return Found(store, None, f"Unsaved work cannot be kept safe: {error.strerror}.")
-    said = SHARED if claim.shared else ""
+    said = SHARED if claim.shared and not untitled else ""
     try:
         about, kept = read_copy(claim.path)
     except FileNotFoundError:

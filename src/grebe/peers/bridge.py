@@ -3,9 +3,7 @@ there."""
 
 from __future__ import annotations
 
-import fcntl
 import logging
-import os
 import select
 import time
 from collections.abc import Callable
@@ -34,8 +32,9 @@ from grebe.peers.node import LONGEST_WAIT_S, Node
 from grebe.peers.rtp_ports import RtpPorts as NetworkPorts
 from grebe.peers.show import Showing
 from grebe.peers.surfaces import Surfaces
+from grebe.process.children import only_one
 from grebe.process.log import end_log, start_log
-from grebe.process.places import engine_socket, runtime_dir
+from grebe.process.places import engine_socket
 from grebe.wires.clock import raw_ns
 from grebe.wires.udp import plain_host
 
@@ -259,20 +258,9 @@ def agreed(peer: Peer, now: int, *, brings_tempo: bool) -> Agreed:
     )
 
 
-def only_one() -> int | None:
-    """A descriptor that says that this is the one network process; None where one is there."""
-    held = os.open(runtime_dir() / "network.lock", os.O_RDWR | os.O_CREAT, 0o600)
-    try:
-        fcntl.flock(held, fcntl.LOCK_EX | fcntl.LOCK_NB)
-    except OSError:
-        os.close(held)
-        return None
-    return held
-
-
 def beside_engine() -> int:
     """Serve the engine of this user; the exit status."""
-    if only_one() is None:
+    if only_one("network") is None:
         return 0
     start_log("network")
     client = EngineClient(engine_socket(), role="network")

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import fcntl
 import os
 import signal
 import subprocess
@@ -61,6 +62,18 @@ def start(
             pass_fds=pass_fds,
             env=env,
         )
+
+
+def only_one(name: str) -> int | None:
+    """A descriptor that says that this is the one process of its name in the runtime folder, for
+    as long as it is open; None where one is there."""
+    held = os.open(runtime_dir() / f"{name}.lock", os.O_RDWR | os.O_CREAT, 0o600)
+    try:
+        fcntl.flock(held, fcntl.LOCK_EX | fcntl.LOCK_NB)
+    except OSError:
+        os.close(held)
+        return None
+    return held
 
 
 def _of_this_user(process: Path) -> bool:

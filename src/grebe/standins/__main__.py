@@ -6,7 +6,6 @@ runtime folder: a second one hands its list to the first, and ends.
 
 from __future__ import annotations
 
-import fcntl
 import gc
 import os
 import signal
@@ -19,6 +18,7 @@ import msgspec
 
 from grebe.core.rig.model import Device
 from grebe.errors import ProtocolError, at_the_border
+from grebe.process.children import only_one
 from grebe.process.log import end_log, start_log
 from grebe.process.places import runtime_dir
 from grebe.process.priority import ask_for_realtime
@@ -43,17 +43,6 @@ def read_seating(data: bytes) -> dict[str, tuple[Device, Path]]:
     with at_the_border("a list of stand-ins"):
         seating = msgspec.json.decode(data, type=list[Seating])
     return {s.device.id: (s.device, Path(s.path)) for s in seating}
-
-
-def only_one() -> int | None:
-    """A descriptor that says that this is the one host; None where one is there."""
-    held = os.open(runtime_dir() / "standins.lock", os.O_RDWR | os.O_CREAT, 0o600)
-    try:
-        fcntl.flock(held, fcntl.LOCK_EX | fcntl.LOCK_NB)
-    except OSError:
-        os.close(held)
-        return None
-    return held
 
 
 def door_path() -> Path:
@@ -116,7 +105,7 @@ def main() -> int:
     told = sys.stdin.buffer.read(MAX_SEATING_BYTES + 1)
     seats = read_seating(told)
     end = time.monotonic() + HAND_OVER_S
-    while (held := only_one()) is None:
+    while (held := only_one("standins")) is None:
         if hand_over(told):
             say_ready()
             end_log("another host holds these stand-ins")
