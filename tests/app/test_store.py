@@ -136,6 +136,17 @@ def test_the_demo_is_copied_fresh() -> None:
     assert fresh_demo() not in (path, other)
 
 
+@pytest.mark.parametrize("state", ["/proc/nothing", "/dev/null/x"])
+def test_the_demo_where_nothing_can_be_kept(state: str, monkeypatch: pytest.MonkeyPatch) -> None:
+    """A temporary copy; unsaved work cannot be kept safe there, which is said."""
+    monkeypatch.setenv("XDG_STATE_HOME", state)
+    path = fresh_demo()
+    found = open_recovered(path, untitled=True)
+    assert found.claim is None
+    assert "cannot be kept safe" in found.said
+    assert found.store.project.name == "Night ferry"
+
+
 def test_the_demo_has_no_name_until_it_is_given_one(tmp_path: Path) -> None:
     """Opened as a document without a file; saved elsewhere its loops go with it."""
     demo = fresh_demo()

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import os
 from pathlib import Path
 from typing import Any
 
@@ -168,3 +169,10 @@ def test_drift_calculated(capsys: pytest.CaptureFixture[str]) -> None:
     assert found["beats_to_limit"] == pytest.approx(96.04, abs=1e-3)
     assert main([*drift, "120"]) == 0
     assert json.loads(capsys.readouterr().out)["seconds_to_limit"] is None
+
+
+def test_a_pipe_is_refused_at_once(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    """Not waited for."""
+    os.mkfifo(tmp_path / "take.wav")
+    assert main(["sync-check", str(tmp_path / "take.wav")]) == 2
+    assert "no file that can be read to its end" in capsys.readouterr().err

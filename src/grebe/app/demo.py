@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import tempfile
 from importlib.resources import files
 from pathlib import Path
 
@@ -11,6 +12,7 @@ from grebe.formats.reading import read_file
 from grebe.process.places import state_dir
 
 DEMO_NAME = "night-ferry.grebe"
+MOST_COPIES = 100
 LOOPS = ("gravel.wav",)
 """Audio that the demo plays, beside it."""
 
@@ -37,14 +39,19 @@ def fresh_demo() -> Path:
 
     One that somebody has saved into is theirs, and left alone: another folder is taken.
     """
-    number = 1
-    while True:
+    for number in range(1, MOST_COPIES + 1):
         folder = state_dir() / ("demo" if number == 1 else f"demo-{number}")
-        if _is_untouched(folder):
+        if not _is_untouched(folder):
+            continue
+        try:
             if not all((folder / name).exists() for name in (DEMO_NAME, *LOOPS)):
                 copy_demo(folder / DEMO_NAME)
-            return folder / DEMO_NAME
-        number += 1
+        except OSError:
+            break  # nothing can be written there
+        return folder / DEMO_NAME
+    path = Path(tempfile.mkdtemp(prefix="grebe-demo-")) / DEMO_NAME
+    copy_demo(path)
+    return path
 
 
 def is_copy(path: Path) -> bool:

@@ -20,6 +20,7 @@ from grebe.core.sync.measure import (
 from grebe.core.sync.onsets import find_onsets
 from grebe.errors import RecordingError, UsageError
 from grebe.formats.events import read_events, read_wav
+from grebe.formats.reading import require_file
 
 Progress = Callable[[float], None]
 Events = NDArray[np.float64]
@@ -81,6 +82,7 @@ def read_sources(path: Path, names: tuple[str, ...], progress: Progress) -> list
 
 
 def _is_text(path: Path) -> bool:
+    require_file(path, "a recording", RecordingError)
     try:
         with path.open("rb") as file:
             head = file.read(12)

@@ -33,11 +33,17 @@ def runtime_dir() -> Path:
         path = Path(session) / "grebe"
     else:
         path = Path("/tmp") / f"grebe-{os.getuid()}"  # noqa: S108 - owner is checked below
-    path.mkdir(mode=0o700, parents=True, exist_ok=True)
-    found = path.lstat()
-    if not stat.S_ISDIR(found.st_mode) or found.st_uid != os.getuid():
-        raise EngineError(f"{path} belongs to somebody else; set GREBE_RUNTIME_DIR to another")
-    path.chmod(0o700)
+    try:
+        path.mkdir(mode=0o700, parents=True, exist_ok=True)
+        found = path.lstat()
+        if not stat.S_ISDIR(found.st_mode) or found.st_uid != os.getuid():
+            raise EngineError(f"{path} belongs to somebody else; set GREBE_RUNTIME_DIR to another")
+        path.chmod(0o700)
+    except OSError as error:
+        raise EngineError(
+            f"{path} cannot be used for sockets ({error.strerror}); set GREBE_RUNTIME_DIR to "
+            "another folder"
+        ) from error
     return path
 
 
