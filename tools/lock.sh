@@ -6,7 +6,7 @@ here=$(cd "$(dirname "$0")/.." && pwd)
 cd "$here"
 "$1/bin/pip" install --quiet --disable-pip-version-check uv
 compile() {
-    "$1/bin/uv" pip compile --quiet --universal --python-version 3.11 --generate-hashes \
+    "$1/bin/uv" pip compile --quiet --universal --fork-strategy fewest --python-version 3.11 --generate-hashes \
         --no-header --no-emit-index-url --no-emit-find-links --no-annotate "$2" "$3" $4
 }
 for kind in requirements requirements-test; do
