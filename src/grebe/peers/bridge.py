@@ -5,6 +5,7 @@ from __future__ import annotations
 
 import logging
 import select
+import signal
 import time
 from collections.abc import Callable
 from functools import partial
@@ -59,13 +60,18 @@ class Bridge:
         self._showing: Showing | None = None
         self._shown: Shown | None = None
         self._problem = ""
+        self._leaving = False
         self._agreed_ns = self._peers_ns = 0
         self._agreed_on: tuple[object, ...] = ()
         self._wanted_ns = raw_ns()
 
+    def leave(self) -> None:
+        """End soon; others are told goodbye."""
+        self._leaving = True
+
     def run(self) -> None:
         """Serve until the engine ends, or nobody wants anything any more."""
-        while self._client.open:
+        while self._client.open and not self._leaving:
             self._do(self._wait)
             for message in self._client.pump():
                 self._do(partial(self._hear, message))
@@ -264,6 +270,9 @@ def beside_engine() -> int:
         return 0
     start_log("network")
     client = EngineClient(engine_socket(), role="network")
-    Bridge(client).run()
+    bridge = Bridge(client)
+    for number in (signal.SIGTERM, signal.SIGHUP, signal.SIGINT):
+        signal.signal(number, lambda *_: bridge.leave())
+    bridge.run()
     end_log("the engine has ended, or nothing is asked of it")
     return 0
