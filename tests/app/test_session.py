@@ -376,3 +376,25 @@ def test_tempo_by_key_and_pushes(session: Session, client: FakeClient) -> None:
     session.push(4.0)
     session.push(0.0)
     assert [m.percent for m in client.said if isinstance(m, Nudge)] == [4.0, 0.0]
+
+
+def test_an_engine_that_falls_silent_is_said(session: Session, client: FakeClient) -> None:
+    """Once, while something plays; again only when it has spoken in between."""
+    hear(session, client, welcome())
+    hear(session, client, running(), at=10.0)
+    session.notice = None
+    hear(session, client, at=11.0)
+    assert session.notice is None
+    hear(session, client, at=11.6)
+    assert session.notice is not None
+    assert "has said nothing" in session.notice.text
+    session.notice = None
+    hear(session, client, at=20.0)
+    assert session.notice is None
+    hear(session, client, running(), at=21.0)
+    hear(session, client, at=23.0)
+    assert session.notice is not None
+    hear(session, client, Status(at_ns=0, running=False), at=24.0)
+    session.notice = None
+    hear(session, client, at=40.0)
+    assert session.notice is None

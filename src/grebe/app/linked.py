@@ -78,6 +78,8 @@ STANDINS_AFTER_S = 2.0
 """A stand-in gone this long is started again."""
 STANDINS_AGAIN_S = 8.0
 """And not tried another time for this long."""
+SILENT_S = 1.5
+"""An engine speaks thirty times a second."""
 NETWORK_AGAIN_S = 3.0
 """The network process is tried again after this."""
 LAUNCHES = ("next_in", "next_end", "cut")
@@ -149,6 +151,8 @@ class Linked:
         """Presses of what was learnt, for whoever shows Stage."""
         self._client: EngineClient | None = None
         self._sender = PlanSender()
+        self._silent_since: float | None = None
+        """When the engine's silence began; None where it has been told, or nothing plays."""
         self._plan_changed = False
         self._gone_since: dict[str, float] = {}
         self._network_again = 0.0
@@ -331,11 +335,24 @@ class Linked:
             self.say("error", str(error))
             self._next_try = now_s + UNFIT_RETRY_S
             return messages
+        self._mind_silence(messages, now_s)
         if not client.open:
             self._lost()
         elif self._plan_changed and self.link == "on":
             self._send_plan()
         return messages
+
+    def _mind_silence(self, messages: list[FromEngine], now_s: float) -> None:
+        """An engine that is there and says nothing while it plays: once, as long as it lasts."""
+        if any(isinstance(m, Status) for m in messages) or not self.running:
+            self._silent_since = now_s
+        elif self._silent_since is not None and now_s - self._silent_since > SILENT_S:
+            self._silent_since = None
+            self.say(
+                "error",
+                f"The engine has said nothing for {SILENT_S:g} s: it is stopped, or gets no "
+                "processor. What is shown may be past. Ctrl+Shift+Q ends it.",
+            )
 
     def fileno(self) -> int | None:
         """Descriptor of the engine's socket, while connected."""
