@@ -384,6 +384,18 @@ def test_saved_work_leaves_nothing_to_find(path: Path) -> None:
     assert after_a_crash(path).said == ""
 
 
+def test_what_was_taken_back_is_not_offered(path: Path) -> None:
+    """Edited, kept, undone and closed at once."""
+    store = Store.open(path)
+    keeper = Keeper(store)
+    tempo(store, 90)
+    keeper.pulse(100)
+    keeper.settle()
+    store.undo()
+    keeper.close()
+    assert after_a_crash(path).said == ""
+
+
 def test_two_windows_have_a_copy_each(path: Path) -> None:
     """The second is told of the first; both copies are found again, one after the other."""
     first, second = open_recovered(path), open_recovered(path)

@@ -204,6 +204,7 @@ class Keeper:
         self.forget()
         if path is not None:  # another file: another place
             self.close()
+            self._claim = None
             with suppress(OSError):
                 self._claim = Claim(saved)
         self._seen = (self._store.project, self._store.saved)
@@ -243,9 +244,11 @@ class Keeper:
             thread.join()
 
     def close(self) -> None:
-        """The window closes."""
+        """The window closes. What was edited and taken back leaves nothing to be found."""
         self.settle()
         if self._claim is not None:
+            if not self._store.dirty:
+                self._claim.path.unlink(missing_ok=True)
             self._claim.release()
 
 
