@@ -16,6 +16,8 @@ STALL_S = 0.01
 """A sleep that lasts this much longer than it was asked to: the machine stood still."""
 STALLS = 3
 NAP_S = 0.002
+HOPELESS_PERCENT = 10.0
+"""Then another try would tell no more, and is not made."""
 STOLEN_PERCENT = 2.0
 """Of the processors, by the host of a virtual machine, during a test: /proc/stat says so."""
 
@@ -57,7 +59,8 @@ def pytest_pyfunc_call(pyfuncitem: pytest.Function) -> Generator[None, object, o
     except AssertionError:
         count, stolen = stalls.end(), stolen_percent(before, processor_times())
         last = getattr(pyfuncitem, "execution_count", 1) >= TRIES
-        if last and (count >= STALLS or stolen >= STOLEN_PERCENT):
+        loud = count >= STALLS or stolen >= STOLEN_PERCENT
+        if (last and loud) or stolen >= HOPELESS_PERCENT:
             pytest.skip(
                 f"the machine stood still {count} times, its host took {stolen:.1f} % of it: "
                 "nothing here can be judged"
