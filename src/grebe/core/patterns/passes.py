@@ -7,6 +7,7 @@ that a hit is drawn where it sounds and a render equals the take.
 from __future__ import annotations
 
 from functools import lru_cache
+from operator import itemgetter
 from typing import NamedTuple
 
 import msgspec
@@ -30,6 +31,8 @@ _FILLS = {"fill": True, "no fill": False}
 _CHANCE, _STEP = 1, 2  # what is rolled for
 _BY_HAND = ("", "fill", "no fill")
 """Conditions that the pass does not decide."""
+_BY_HAND_SET = frozenset(_BY_HAND)
+_tick = itemgetter(0)
 
 
 class Sound(NamedTuple):
@@ -69,7 +72,10 @@ class Passes:
         self._num, self._den = step.numerator, step.denominator
         self._swing, self._unit = _swing_of(content, voice)
         self._hits: dict[int, Hit] = {hit.step: hit for hit in voice.hits}
-        certain = all(h.chance == 100 and h.when in _BY_HAND for h in voice.hits)
+        # Sets, here and below: a generator's calls would be most of what an edit costs.
+        certain = {h.chance for h in voice.hits} <= {100} and (
+            {h.when for h in voice.hits} <= _BY_HAND_SET
+        )
         straight = self._swing == 50 or self.cycle % (2 * self._unit) == 0
         self.steady = certain and straight and voice.direction != "random"
         """Whether every pass is like the first."""
@@ -79,7 +85,7 @@ class Passes:
             self._struck = like._struck
         self._full: dict[int, list[Sound]] = {}
         """Passes as they are when every hit plays."""
-        ahead = max((h.flam - min(0, h.late) for h in voice.hits), default=0)
+        ahead = max([h.flam - h.late if h.late < 0 else h.flam for h in voice.hits], default=0)
         self.early_ticks = ahead * self._num // (self._den * 1000)
         """How far before its beginning a pass can sound."""
 
@@ -121,7 +127,7 @@ class Passes:
 
     def _made(self, number: int, key: int | None) -> list[Sound]:
         plain = number == 0 and key is None and self.voice.direction == "forward"
-        if plain and not any(hit.tie for hit in self.voice.hits):
+        if plain and True not in {hit.tie for hit in self.voice.hits}:
             return self._first_of_all()
         out: list[Sound] = []
         before: bool | None = None
@@ -246,10 +252,6 @@ class Passes:
 def _turn(content: Content, number: int) -> int:
     """The pass whose throw of the dice counts in pass `number`."""
     return number if content.pin is None else content.pin.turn
-
-
-def _tick(sound: Sound) -> int:
-    return sound.tick
 
 
 def _swing_of(content: Content, voice: Voice) -> tuple[float, int]:

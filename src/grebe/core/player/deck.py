@@ -3,8 +3,10 @@
 from __future__ import annotations
 
 from abc import ABC, abstractmethod
+from bisect import bisect_left
 from collections.abc import Sequence
 from functools import lru_cache
+from operator import itemgetter
 from typing import TypeAlias
 
 from grebe.core.patterns.model import Content, ControlLane, Pattern, Voice
@@ -26,6 +28,7 @@ Entry: TypeAlias = tuple[int, int, int, DeviceEvent | None, NoteOff | None, bool
 The key is channel * 128 + note, CONTROL for a controller, REST where a pass is silent.
 """
 CONTROL, REST = -1, -2
+_first = itemgetter(0)
 
 
 class Lane(ABC):
@@ -62,6 +65,10 @@ class Lane(ABC):
     def seek(self, tick: int) -> None:
         """Move to the first entry that is not before `tick`."""
         self._load(max(0, (tick - self.origin + self.early) // self.cycle))
+        self.index = bisect_left(self.notes, tick - self.base, key=_first)
+        if self.index == len(self.notes):
+            self.index -= 1
+            self.step()
         while self.next_tick() < tick:
             self.step()
 
@@ -97,10 +104,6 @@ class Lane(ABC):
         rows = [(max(0, r[0]) - base, *r[1:]) for r in rows]
         rows.sort(key=_first)
         self.notes = rows or [(self.cycle - self.early - 1, 0, REST, None, None, None)]
-
-
-def _first(entry: Entry) -> int:
-    return entry[0]
 
 
 class VoiceLane(Lane):
