@@ -38,7 +38,7 @@ enter() { # ROOT USER NET COMMAND: in a root, as a user, with a network or witho
     local pip; pip=$(env | grep -E '^(PIP_CERT|PIP_INDEX_URL|https?_proxy|HTTPS?_PROXY|no_proxy)=' || true)
     unshare -m $net bash -c '
         mount --bind /dev "$1/dev"; mount -t proc proc "$1/proc"; mount -t tmpfs tmpfs "$1/tmp"
-        mkdir -p "$1/dev/shm"; [ -d /opt/wheels ] && { mkdir -p "$1/opt/wheels"; mount --bind /opt/wheels "$1/opt/wheels"; }
+        mkdir -p "$1/dev/shm"
         exec chroot "$1" su - "$2" -c "$3"' - "$1" "$2" \
         "export QT_QPA_PLATFORM=offscreen $(echo "$pip" | tr '\n' ' '); cd ~/grebe || exit 7; $4"
 }
