@@ -362,8 +362,15 @@ def test_files(tmp_path: Path) -> None:
     """Projects of every schema, profiles, MIDI, CSV, recordings, what Grebe keeps for itself."""
     import numpy as np
 
-    fixtures = [p.read_bytes() for p in sorted(Path("tests/formats").glob("data/*.grebe"))]
-    tried([project_bytes(TWO), *fixtures], lambda data: parse_project(data, "x.grebe"))
+    old = [
+        b'{"schema": 1, "rig": {"devices": [{"id": "a", "name": "A"}], "cables": '
+        b'[{"source": "grebe", "target": "a", "clock": true, "notes": false}]}}',
+        b'{"schema": 2, "songs": [{"id": "x", "name": "X"}], '
+        b'"sets": [{"name": "Night", "songs": ["x"]}]}',
+    ]
+    for each in old:
+        assert parse_project(each, "old.grebe").project
+    tried([project_bytes(TWO), *old], lambda data: parse_project(data, "x.grebe"))
     tried([profile_bytes(shipped_profiles()[0])], lambda data: parse_profile(data, "x.json"))
     import io
 
