@@ -363,10 +363,14 @@ def test_files(tmp_path: Path) -> None:
     import numpy as np
 
     old = [
-        b'{"schema": 1, "rig": {"devices": [{"id": "a", "name": "A"}], "cables": '
-        b'[{"source": "grebe", "target": "a", "clock": true, "notes": false}]}}',
-        b'{"schema": 2, "songs": [{"id": "x", "name": "X"}], '
-        b'"sets": [{"name": "Night", "songs": ["x"]}]}',
+        (
+            b'{"schema": 1, "rig": {"devices": [{"id": "a", "name": "A"}], "cables": '
+            b'[{"source": "grebe", "target": "a", "clock": true, "notes": false}]}}'
+        ),
+        (
+            b'{"schema": 2, "songs": [{"id": "x", "name": "X"}], '
+            b'"sets": [{"name": "Night", "songs": ["x"]}]}'
+        ),
     ]
     for each in old:
         assert parse_project(each, "old.grebe").project
