@@ -64,9 +64,9 @@ from grebe.link.messages import (
     ToEngine,
     Welcome,
 )
+from grebe.process.log import log_told
 from grebe.process.places import engine_socket, written
 
-LEVELS = {"info": logging.INFO, "warn": logging.WARNING, "error": logging.ERROR}
 _log = logging.getLogger(__name__)
 LinkState = Literal["starting", "on", "other", "off"]
 
@@ -605,5 +605,5 @@ class Linked:
     def say(self, level: Literal["info", "warn", "error"], text: str) -> None:
         """Something for the performer to read; it goes into the log, too."""
         place = f" [beat {self.tick_now() / TICKS_PER_QUARTER:.1f}]" if self.running else ""
-        _log.log(LEVELS[level], "told: %s%s", text, place)
+        log_told(_log, level, text, place)
         self.notice = Notice(level=level, text=text)

@@ -54,12 +54,12 @@ class PlanSender:
 def in_parts(load: Load) -> Iterator[Load | LoadPart]:
     """A load as messages that are each quickly read; one of them where it is small."""
     plan = load.plan.plan
-    groups = list(_grouped(plan.patterns))
+    sizes = [_size(pattern) for pattern in plan.patterns]
     held = {d: s for d, s in load.setups.items() if _size(s) > PART_BYTES // 16}
-    if sum(map(_size, plan.patterns)) + sum(map(_size, held.values())) <= PART_BYTES:
+    if sum(sizes) + sum(map(_size, held.values())) <= PART_BYTES:
         yield load
         return
-    for patterns in groups:
+    for patterns in _grouped(plan.patterns, sizes):
         yield LoadPart(token=load.token, patterns=patterns)
     for device, setup in held.items():
         yield LoadPart(token=load.token, setups={device: setup})
@@ -70,11 +70,10 @@ def in_parts(load: Load) -> Iterator[Load | LoadPart]:
     )
 
 
-def _grouped(patterns: tuple[Pattern, ...]) -> Iterator[tuple[Pattern, ...]]:
+def _grouped(patterns: tuple[Pattern, ...], sizes: list[int]) -> Iterator[tuple[Pattern, ...]]:
     group: list[Pattern] = []
     size = 0
-    for pattern in patterns:
-        own = _size(pattern)
+    for pattern, own in zip(patterns, sizes, strict=True):
         if group and size + own > PART_BYTES:
             yield tuple(group)
             group, size = [], 0

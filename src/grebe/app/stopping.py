@@ -33,10 +33,9 @@ class Ended(NamedTuple):
 def end_all() -> Ended:
     """Ask the engine to end; then end what is left of this user's processes that share our runtime
     folder, by their own ids: they are found without it. What they left behind is cleared away."""
-    found = set(children.running())
+    found = list(children.running())
     _ask_engine()
-    left = [process for process in found if children.alive(process)]
-    killed = children.end([p for p in children.running() if children.alive(p)] or left)
+    killed = children.end(list(children.running()))
     _clear()
     if not found:
         return Ended(0, "No engine is running.")
@@ -71,10 +70,7 @@ def _clear() -> None:
         for pattern in LEFT:
             for path in folder.glob(pattern):
                 path.unlink(missing_ok=True)
-    for path in _shared():
+    shared = Path("/dev/shm").glob(SHARED.format(os.getuid()))  # noqa: S108 - JACK's place
+    for path in list(shared):
         with suppress(OSError):
             path.unlink()
-
-
-def _shared() -> list[Path]:
-    return list(Path("/dev/shm").glob(SHARED.format(os.getuid())))  # noqa: S108 - JACK's place

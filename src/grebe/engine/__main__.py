@@ -14,6 +14,7 @@ from types import FrameType
 from grebe.engine.engine import Engine
 from grebe.engine.server import Server
 from grebe.errors import EngineError
+from grebe.process.children import ENDED_BY
 from grebe.process.log import end_log, start_log
 from grebe.process.priority import ask_for_realtime
 
@@ -22,7 +23,6 @@ PRIORITY = 70
 SWITCH_SECONDS = 0.0002
 """How soon a JACK callback gets the interpreter from the loop."""
 MCL_CURRENT, MCL_FUTURE = 1, 2
-ENDED_BY = (signal.SIGTERM, signal.SIGHUP, signal.SIGINT)
 
 PRIORITY_HELP = (
     "No real-time priority: ticks may be a few milliseconds late under load. To allow it, add "

@@ -11,9 +11,9 @@ from grebe.core.player.player import Player
 from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.link.messages import Notice, Status
+from grebe.process.log import log_told
 from grebe.wires.jack_transport import TICKS_PER_BEAT, Place
 
-_LEVELS = {"info": logging.INFO, "warn": logging.WARNING, "error": logging.ERROR}
 _log = logging.getLogger(__name__)
 
 
@@ -90,4 +90,4 @@ def note_told(notice: Notice, player: Player | None, timeline: Timed | None, now
     if player is not None and timeline is not None:
         beat = timeline.tick_at(now) / TICKS_PER_QUARTER
         where = f" [{player.plan.song.name}, section {player.section}, beat {beat:.1f}]"
-    _log.log(_LEVELS[notice.level], "told: %s%s", notice.text, where)
+    log_told(_log, notice.level, notice.text, where)

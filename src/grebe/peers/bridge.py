@@ -33,7 +33,7 @@ from grebe.peers.node import LONGEST_WAIT_S, Node
 from grebe.peers.rtp_ports import RtpPorts as NetworkPorts
 from grebe.peers.show import Showing
 from grebe.peers.surfaces import Surfaces
-from grebe.process.children import only_one
+from grebe.process.children import ENDED_BY, only_one
 from grebe.process.log import end_log, start_log
 from grebe.process.places import engine_socket
 from grebe.wires.clock import raw_ns
@@ -271,7 +271,7 @@ def beside_engine() -> int:
     start_log("network")
     client = EngineClient(engine_socket(), role="network")
     bridge = Bridge(client)
-    for number in (signal.SIGTERM, signal.SIGHUP, signal.SIGINT):
+    for number in ENDED_BY:
         signal.signal(number, lambda *_: bridge.leave())
     bridge.run()
     end_log("the engine has ended, or nothing is asked of it")

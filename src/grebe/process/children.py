@@ -15,11 +15,13 @@ from pathlib import Path
 from typing import NamedTuple
 
 from grebe.process.log import open_errors
-from grebe.process.places import RUNTIME_VARIABLE, runtime_dir
+from grebe.process.places import runtime_dir, runtime_path
 from grebe.process.priority import ordinary
 
 ENDS_WITHIN_S = 2.0
 """After SIGTERM; then it is killed."""
+ENDED_BY = (signal.SIGTERM, signal.SIGHUP, signal.SIGINT)
+"""What asks a process of Grebe to put things in order and end."""
 
 
 class Kind(NamedTuple):
@@ -85,28 +87,23 @@ def _of_this_user(process: Path) -> bool:
 def running(kinds: Sequence[Kind] = BEHIND) -> Iterator[int]:
     """Ids of this user's processes of these kinds that share our runtime folder."""
     modules = {kind.module for kind in kinds}
-    ours = str(runtime_dir())
+    ours = runtime_dir()
     for process in Path("/proc").glob("[0-9]*"):
         if int(process.name) == os.getpid() or not _of_this_user(process):
             continue
         try:
             words = (process / "cmdline").read_bytes().split(b"\0")
-            environment = (process / "environ").read_bytes().split(b"\0")
+            environment = (process / "environ").read_bytes()
         except OSError:
             continue  # it has ended meanwhile
         told = {os.fsdecode(b) for a, b in pairwise(words) if a == b"-m"}
-        if told & modules and runtime_dir_of(environment) == ours:
+        if told & modules and runtime_path(_variables(environment)) == ours:
             yield int(process.name)
 
 
-def runtime_dir_of(environment: Sequence[bytes]) -> str:
-    """The runtime folder of a process with this environment."""
-    known = dict(e.split(b"=", 1) for e in environment if b"=" in e)
-    chosen = known.get(RUNTIME_VARIABLE.encode())
-    if chosen:
-        return os.fsdecode(chosen)
-    session = known.get(b"XDG_RUNTIME_DIR")
-    return f"{os.fsdecode(session)}/grebe" if session else f"/tmp/grebe-{os.getuid()}"  # noqa: S108
+def _variables(environment: bytes) -> dict[str, str]:
+    """What ``/proc/PID/environ`` holds."""
+    return dict(e.split("=", 1) for e in os.fsdecode(environment).split("\0") if "=" in e)
 
 
 def alive(process: int) -> bool:

@@ -38,6 +38,7 @@ second can fail sixty times a second."""
 _LINE = "%(asctime)s.%(msecs)03d %(processName)s[%(process)d] %(levelname)s %(name)s: %(message)s"
 
 Hook = Callable[[type[BaseException], BaseException, TracebackType | None], object]
+_LEVELS = {"info": logging.INFO, "warn": logging.WARNING, "error": logging.ERROR}
 _log = logging.getLogger(__name__)
 
 
@@ -179,6 +180,11 @@ def start_log(process: str, *, queued: bool = False, hook: Hook | None = None) -
     threading.excepthook = in_thread
     sys.unraisablehook = unraisable
     _log.info("begins: %s", " ".join(sys.orig_argv[1:])[:500])
+
+
+def log_told(log: logging.Logger, level: str, text: str, place: str) -> None:
+    """Write what a performer is told ("info", "warn", "error"), with its place in the song."""
+    log.log(_LEVELS[level], "told: %s%s", text, place)
 
 
 def end_log(how: str) -> None:

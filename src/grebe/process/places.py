@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import os
 import stat
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from contextlib import contextmanager, suppress
 from pathlib import Path
 from urllib.parse import quote_from_bytes, unquote_to_bytes
@@ -20,19 +20,22 @@ WINDOW_LIBRARIES = (
 RUNTIME_VARIABLE = "GREBE_RUNTIME_DIR"
 
 
+def runtime_path(environment: Mapping[str, str]) -> Path:
+    """Where the runtime folder of a process of this user with this environment lies."""
+    if chosen := environment.get(RUNTIME_VARIABLE):
+        return Path(chosen)
+    if session := environment.get("XDG_RUNTIME_DIR"):
+        return Path(session) / "grebe"
+    return Path("/tmp") / f"grebe-{os.getuid()}"  # noqa: S108 - runtime_dir checks the owner
+
+
 def runtime_dir() -> Path:
     """A folder only its owner can enter, made when it is not there.
 
     ``GREBE_RUNTIME_DIR`` overrides it (tests, several engines side by side).
     EngineError when somebody else owns it.
     """
-    chosen = os.environ.get(RUNTIME_VARIABLE)
-    if chosen:
-        path = Path(chosen)
-    elif session := os.environ.get("XDG_RUNTIME_DIR"):
-        path = Path(session) / "grebe"
-    else:
-        path = Path("/tmp") / f"grebe-{os.getuid()}"  # noqa: S108 - owner is checked below
+    path = runtime_path(os.environ)
     try:
         path.mkdir(mode=0o700, parents=True, exist_ok=True)
         found = path.lstat()

@@ -18,7 +18,7 @@ import msgspec
 
 from grebe.core.rig.model import Device
 from grebe.errors import ProtocolError, at_the_border
-from grebe.process.children import only_one
+from grebe.process.children import ENDED_BY, only_one
 from grebe.process.log import end_log, start_log
 from grebe.process.places import runtime_dir
 from grebe.process.priority import ask_for_realtime
@@ -116,7 +116,7 @@ def main() -> int:
         time.sleep(0.05)  # it may be on its way out
     host = Host(seats)
     door = open_door(host)
-    for number in (signal.SIGTERM, signal.SIGINT, signal.SIGHUP):
+    for number in ENDED_BY:
         signal.signal(number, lambda *_: host.leave())
     ask_for_realtime(PRIORITY)
     gc.collect()

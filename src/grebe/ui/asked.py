@@ -12,7 +12,8 @@ from PyQt6.QtCore import QObject, QSocketNotifier
 from PyQt6.QtGui import QGuiApplication, QSessionManager
 from PyQt6.sip import voidptr
 
-ENDED_BY = (signal.SIGTERM, signal.SIGHUP, signal.SIGINT)
+from grebe.process.children import ENDED_BY
+
 _log = logging.getLogger(__name__)
 
 

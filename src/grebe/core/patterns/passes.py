@@ -29,9 +29,8 @@ GLIDE_TICKS = CLOCK_TICKS // 2
 KEPT_PASSES = 64
 _FILLS = {"fill": True, "no fill": False}
 _CHANCE, _STEP = 1, 2  # what is rolled for
-_BY_HAND = ("", "fill", "no fill")
+_BY_HAND = frozenset(("", "fill", "no fill"))
 """Conditions that the pass does not decide."""
-_BY_HAND_SET = frozenset(_BY_HAND)
 _tick = itemgetter(0)
 
 
@@ -74,7 +73,7 @@ class Passes:
         self._hits: dict[int, Hit] = {hit.step: hit for hit in voice.hits}
         # Sets, here and below: a generator's calls would be most of what an edit costs.
         certain = {h.chance for h in voice.hits} <= {100} and (
-            {h.when for h in voice.hits} <= _BY_HAND_SET
+            {h.when for h in voice.hits} <= _BY_HAND
         )
         straight = self._swing == 50 or self.cycle % (2 * self._unit) == 0
         self.steady = certain and straight and voice.direction != "random"
