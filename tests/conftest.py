@@ -11,7 +11,7 @@ import pytest
 os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
 
 
-REAL_TIME = ("engine", "peers", "ui", "cli")
+REAL_TIME = ("engine", "network", "ui", "cli")
 """Folders of tests that play in real time, with processes of their own."""
 TRIES = 3
 

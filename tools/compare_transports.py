@@ -18,7 +18,7 @@ import time
 from collections.abc import Callable
 from contextlib import suppress
 
-from grebe.app.bench.switch import Network
+from grebe.bench.switch import Network
 
 CHANGES = 120
 EVERY_S = 0.3

@@ -5,7 +5,7 @@ from __future__ import annotations
 
 import pytest
 
-from grebe.app.bench.faults import FAULTS, Fault
+from grebe.bench.faults import FAULTS, Fault
 from grebe.process.log import log_dir
 
 LOGGED: dict[str, tuple[str, ...]] = {

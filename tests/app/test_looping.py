@@ -6,14 +6,14 @@ from pathlib import Path
 
 import pytest
 
-from grebe.app.linked import raw_now_ns
-from grebe.app.session import Session
-from grebe.app.store import Store
+from grebe.app.document.store import Store
+from grebe.app.engine.linked import raw_now_ns
+from grebe.app.live.session import Session
 from grebe.core.player.commands import Begin
 from grebe.core.player.loopers import LoopTrack, TrackCommand
 from grebe.errors import EditError
 from grebe.formats.project import write_project
-from grebe.link.messages import Status
+from grebe.protocols.link.messages import Status
 from tests import build
 from tests.app.test_session import FakeClient, hear, welcome
 from tests.core.test_loopers import with_looper

@@ -10,20 +10,21 @@ from typing import Any
 import msgspec
 import pytest
 
+from grebe.app.document.store import Store
+from grebe.app.editors.network_form import NetworkForm
+from grebe.app.engine.networking import SEEN
+from grebe.app.engine.supervisor import load_message, rtp_ports
 from grebe.app.guessing import weakness
-from grebe.app.network_form import NetworkForm
-from grebe.app.networking import SEEN
+from grebe.app.live.session import Session
+from grebe.app.live.watching import Watching
 from grebe.app.passphrases import MOST, keep_passphrase, passphrase_of
-from grebe.app.session import Session
-from grebe.app.store import Store
-from grebe.app.supervisor import load_message, rtp_ports
-from grebe.app.watching import Watching
 from grebe.core.document import with_rig
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.model import PEERS_ID, Port
 from grebe.errors import EditError, ProjectError
 from grebe.formats.project import project_bytes
-from grebe.link.messages import (
+from grebe.process.places import state_dir
+from grebe.protocols.link.messages import (
     AcceptPeer,
     Join,
     Osc,
@@ -35,7 +36,6 @@ from grebe.link.messages import (
     Shown,
     Status,
 )
-from grebe.process.places import state_dir
 from tests import build
 from tests.app.test_session import FakeClient
 
@@ -119,8 +119,8 @@ def test_a_helper_that_is_not_there_is_started(
 ) -> None:
     """Once in three seconds."""
     started: list[int] = []
-    monkeypatch.setattr("grebe.app.linked.start_network", lambda: started.append(1))
-    monkeypatch.setattr("grebe.app.linked.let_go", lambda process: None)
+    monkeypatch.setattr("grebe.app.engine.linked.start_network", lambda: started.append(1))
+    monkeypatch.setattr("grebe.app.engine.linked.let_go", lambda process: None)
     status(session, state="starting")
     assert len(started) == 1
     status(session, state="starting")

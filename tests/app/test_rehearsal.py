@@ -8,17 +8,17 @@ from typing import Any
 
 import pytest
 
-from grebe.app.linked import raw_now_ns
-from grebe.app.rehearsal import GIVES_UP_BARS, Rehearsal
-from grebe.app.rehearsal_log import log_path, read_log
-from grebe.app.session import Session
-from grebe.app.stage_book import StageBook
-from grebe.app.store import Store
+from grebe.app.document.store import Store
+from grebe.app.engine.linked import raw_now_ns
+from grebe.app.live.rehearsal import GIVES_UP_BARS, Rehearsal
+from grebe.app.live.session import Session
+from grebe.app.live.stage_model import StageBook
+from grebe.app.log.rehearsals import log_path, read_log
 from grebe.core.player.commands import Begin, Hold, Launch, LoopOver
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import EditError
 from grebe.formats.project import write_project
-from grebe.link.messages import Load, Pressed, Status
+from grebe.protocols.link.messages import Load, Pressed, Status
 from tests.app.test_session import FakeClient, hear, welcome
 from tests.app.test_set_play import two_songs
 

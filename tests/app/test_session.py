@@ -8,16 +8,16 @@ from typing import Any
 import msgspec
 import pytest
 
-from grebe.app.linked import raw_now_ns
-from grebe.app.session import Session
-from grebe.app.store import Store
+from grebe.app.document.store import Store
+from grebe.app.engine.linked import raw_now_ns
+from grebe.app.live.session import Session
 from grebe.core.player.commands import Begin, Halt, Hold, Launch, Mute, Nudge, Steer
 from grebe.core.rig.trigger import Trigger
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.engine.loading import LOADS, Loading
 from grebe.errors import EngineError
 from grebe.formats.project import write_project
-from grebe.link.messages import (
+from grebe.protocols.link.messages import (
     LINK_VERSION,
     Deviation,
     DeviceStatus,
@@ -258,7 +258,7 @@ def test_off_by(session: Session, client: FakeClient) -> None:
 
 def test_where_the_song_is(session: Session, client: FakeClient, monkeypatch: Any) -> None:
     """Carried on from the last word; in the song as written, wherever it was launched."""
-    monkeypatch.setattr("grebe.app.linked.raw_now_ns", lambda: 500_000_000)
+    monkeypatch.setattr("grebe.app.engine.linked.raw_now_ns", lambda: 500_000_000)
     bar = 4 * TICKS_PER_QUARTER
     status = Status(
         at_ns=0, running=True, tick=40 * bar, bpm=120, section="s2", section_tick=40 * bar
@@ -271,8 +271,8 @@ def test_where_the_song_is(session: Session, client: FakeClient, monkeypatch: An
 def test_the_engine_hangs_up(session: Session, client: FakeClient, monkeypatch: Any) -> None:
     """Said at once; another is started; Space comes back in at the section that played."""
     started: list[str] = []
-    monkeypatch.setattr("grebe.app.linked.start_engine", lambda: started.append("engine"))
-    monkeypatch.setattr("grebe.app.linked.let_go", lambda _: None)
+    monkeypatch.setattr("grebe.app.engine.linked.start_engine", lambda: started.append("engine"))
+    monkeypatch.setattr("grebe.app.engine.linked.let_go", lambda _: None)
     monkeypatch.setattr(Session, "_start_standins", lambda *_: started.append("standins"))
     hear(session, client, welcome(), Status(at_ns=0, running=True, section="s2"))
     client.open = False
@@ -290,14 +290,14 @@ def test_the_engine_hangs_up(session: Session, client: FakeClient, monkeypatch: 
 
 def test_an_engine_that_never_starts(session: Session, monkeypatch: Any) -> None:
     """After ten seconds it is said, and not tried for ever."""
-    monkeypatch.setattr("grebe.app.linked.start_engine", lambda: None)
-    monkeypatch.setattr("grebe.app.linked.let_go", lambda _: None)
+    monkeypatch.setattr("grebe.app.engine.linked.start_engine", lambda: None)
+    monkeypatch.setattr("grebe.app.engine.linked.let_go", lambda _: None)
     monkeypatch.setattr(Session, "_start_standins", lambda *_: None)
 
     def refuse(_: Path) -> None:
         raise EngineError("no")
 
-    monkeypatch.setattr("grebe.app.linked.EngineClient", refuse)
+    monkeypatch.setattr("grebe.app.engine.linked.EngineClient", refuse)
     session._client = None
     for now in (0.0, 5.0, 11.0):
         session.pump(now)
@@ -342,7 +342,7 @@ def test_after_the_engine_was_lost_space_comes_in_on_the_next_bar(
 ) -> None:
     """Where the song would be by then, at the moment that bar would have come."""
     now = 1_000_000_000_000
-    monkeypatch.setattr("grebe.app.linked.raw_now_ns", lambda: now)
+    monkeypatch.setattr("grebe.app.engine.linked.raw_now_ns", lambda: now)
     playing = msgspec.structs.replace(
         running(), at_ns=now, tick=5.0 * TICKS_PER_QUARTER, bpm=120.0, section="s1"
     )

@@ -8,10 +8,10 @@ from typing import Any
 import msgspec
 import pytest
 
-from grebe.app.linked import raw_now_ns
-from grebe.app.session import Session
-from grebe.app.stage_book import StageBook
-from grebe.app.store import Store
+from grebe.app.document.store import Store
+from grebe.app.engine.linked import raw_now_ns
+from grebe.app.live.session import Session
+from grebe.app.live.stage_model import StageBook
 from grebe.core.document import Project
 from grebe.core.player.commands import Back, Begin, Launch, LoopOver, Release, Solo, Withdraw
 from grebe.core.rig.spec import HandMove, Spec
@@ -20,7 +20,7 @@ from grebe.core.songs.model import Part
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import EditError
 from grebe.formats.project import write_project
-from grebe.link.messages import Load, Status
+from grebe.protocols.link.messages import Load, Status
 from tests import build
 from tests.app.test_session import FakeClient, hear, welcome
 

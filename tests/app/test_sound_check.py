@@ -9,11 +9,11 @@ import msgspec
 import numpy as np
 import pytest
 
-from grebe.app.sound_check import Result, SoundCheck, heed_of, what_to_do
-from grebe.app.sync_log import log_checks, log_path
+from grebe.app.live.sound_check import Result, SoundCheck, heed_of, what_to_do
+from grebe.app.log.sync_checks import log_checks, log_path
 from grebe.core.rig.model import AudioPort, Cable, Port
 from grebe.core.rig.spec import Sends, Spec
-from grebe.link.messages import Heard
+from grebe.protocols.link.messages import Heard
 from tests import build
 
 BEAT_NS = 500_000_000

@@ -11,13 +11,14 @@ from typing import Any
 import msgspec
 import pytest
 
-from grebe.app import recovery
-from grebe.app.demo import demo_bytes, fresh_demo
-from grebe.app.export import export_smf
+from grebe.app.document import recovery
+from grebe.app.document.demo import demo_bytes, fresh_demo
+from grebe.app.document.export import export_smf
+from grebe.app.document.recovery import FOUND, FOUND_ON_OTHER, SHARED, Found, Keeper, open_recovered
+from grebe.app.document.store import Store
+from grebe.app.editors.loops import take_along
 from grebe.app.kept import take_said
-from grebe.app.loops import take_along
 from grebe.app.passphrases import keep_passphrase, passphrase_of
-from grebe.app.recovery import FOUND, FOUND_ON_OTHER, SHARED, Found, Keeper, open_recovered
 from grebe.app.settings import (
     Settings,
     last_project,
@@ -25,7 +26,6 @@ from grebe.app.settings import (
     remember_project,
     write_settings,
 )
-from grebe.app.store import Store
 from grebe.core.document import Project, with_song
 from grebe.core.songs.edit import set_tempo
 from grebe.errors import ChangedOnDisk, EditError, EngineError, ProjectError

@@ -19,15 +19,15 @@ import msgspec
 import pytest
 
 from grebe.app import kept
-from grebe.app.client import EngineClient
-from grebe.app.demo import demo_bytes
-from grebe.app.recovery import read_copy
+from grebe.app.document.demo import demo_bytes
+from grebe.app.document.recovery import read_copy
+from grebe.app.engine.client import EngineClient
+from grebe.app.engine.supervisor import load_message
 from grebe.app.settings import Settings
-from grebe.app.supervisor import load_message
-from grebe.core.peers.use import OscUse, SessionUse
 from grebe.core.player.commands import Begin, Launch
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.standin import Setup
+from grebe.core.session.use import OscUse, SessionUse
 from grebe.engine.loading import LOADS, Loading
 from grebe.engine.server import Server
 from grebe.errors import GrebeError, ProtocolError
@@ -38,7 +38,11 @@ from grebe.formats.project import parse_project, project_bytes
 from grebe.formats.sets_csv import read_set_file
 from grebe.formats.ticks import read_ticks
 from grebe.formats.wav import wav_bytes
-from grebe.link.messages import (
+from grebe.network.node import Node
+from grebe.network.osc import Surfaces
+from grebe.network.rtp import NetworkPort
+from grebe.network.showing import Showing
+from grebe.protocols.link.messages import (
     LINK_VERSION,
     Change,
     Hello,
@@ -49,17 +53,14 @@ from grebe.link.messages import (
     Welcome,
     pack,
 )
-from grebe.peers.node import Node
-from grebe.peers.rtp_ports import NetworkPort
-from grebe.peers.show import Showing
-from grebe.peers.surfaces import Surfaces
-from grebe.protocols import speaker, stage
-from grebe.protocols.osc import OscMessage, write
-from grebe.protocols.standin import Report, ReportKind, encode_reports, encode_setup
+from grebe.protocols.osc.messages import OscMessage, write
+from grebe.protocols.session import stage
+from grebe.protocols.standin import speaker
+from grebe.protocols.standin.reports import Report, ReportKind, encode_reports, encode_setup
 from grebe.standins.__main__ import read_seating
 from grebe.standins.host import Host
-from grebe.wires.clock import raw_ns
-from grebe.wires.standin import StandinPort
+from grebe.transports.clock import raw_ns
+from grebe.transports.standin import StandinPort
 from tests import build
 
 COUNT = int(os.environ.get("GREBE_FUZZ", "150"))
@@ -287,7 +288,7 @@ def test_who_asks_for_a_shown_stage() -> None:
 
 def test_what_a_shown_stage_says() -> None:
     """Frames as a watcher takes them, sealed and open."""
-    from grebe.link.messages import from_watched
+    from grebe.protocols.link.messages import from_watched
 
     for key in (b"k" * 32, b""):
         shower = stage.Frames(key, b"a" * 16, b"b" * 16)
@@ -417,6 +418,6 @@ def test_a_decoder_that_raises_something_else_would_be_seen() -> None:
     with pytest.raises(RecursionError):
         tried([b"x"], careless)
     with pytest.raises(ProtocolError):
-        from grebe.link.messages import to_engine
+        from grebe.protocols.link.messages import to_engine
 
         to_engine(DEEP[2])

@@ -8,7 +8,7 @@ from typing import Any
 
 import pytest
 
-from grebe.app.demo import copy_demo
+from grebe.app.document.demo import copy_demo
 from grebe.cli.main import main
 
 

@@ -12,7 +12,7 @@ import mido
 import msgspec
 import pytest
 
-from grebe.app.demo import demo_bytes
+from grebe.app.document.demo import demo_bytes
 from grebe.core.document import with_leader
 from grebe.formats.project import write_project
 from tests import build
@@ -228,7 +228,7 @@ def test_engine_and_stop_as_processes() -> None:
     """`grebe engine` in one place, `grebe stop` in another."""
     grebe = [sys.executable, "-m", "grebe"]
     engine = subprocess.Popen([*grebe, "engine"])
-    from grebe.app.supervisor import connect_when_ready
+    from grebe.app.engine.supervisor import connect_when_ready
 
     connect_when_ready().close()
     done = subprocess.run([*grebe, "stop"], capture_output=True, check=False)
@@ -240,7 +240,7 @@ def test_the_bench_measures(
     capsys: pytest.CaptureFixture[str], monkeypatch: pytest.MonkeyPatch
 ) -> None:
     """Short runs with the keys that are fixed; figures come from measuring, so they differ."""
-    monkeypatch.setattr("grebe.app.bench.window.RUNS", 1)
+    monkeypatch.setattr("grebe.bench.window.RUNS", 1)
     clock = answer(capsys, "bench", "--only", "clock", "--seconds", "0.4")["clock"]
     assert clock["priority"] in ("fifo", "none")
     for name in ("grebe", "sleep"):

@@ -7,7 +7,7 @@ from typing import get_type_hints
 import msgspec
 import pytest
 
-from grebe.app.demo import demo_bytes
+from grebe.app.document.demo import demo_bytes
 from grebe.core.rig.abilities import (
     BY_HAND,
     CLOCK,

@@ -11,7 +11,7 @@ from typing import Any
 import msgspec
 import pytest
 
-from grebe.app.demo import demo_bytes
+from grebe.app.document.demo import demo_bytes
 from grebe.core.document import Project, with_leader, with_rig
 from grebe.core.findings import Finding, as_intended, check, find, mend, not_intended
 from grebe.core.patterns.model import Content, ControlLane, ControlPoint, Hit, Pattern, Voice

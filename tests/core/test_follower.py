@@ -7,7 +7,7 @@ from math import sqrt
 import numpy as np
 import pytest
 
-from grebe.app.bench.follow import (
+from grebe.bench.follow import (
     CASES,
     NaiveAverage,
     bound_ms,
@@ -16,7 +16,7 @@ from grebe.app.bench.follow import (
     recording,
 )
 from grebe.core.sync.follower import Follower
-from grebe.core.sync.noise import Noise
+from grebe.core.sync.jitter import Noise
 
 P99_MS = {
     "constant": 0.35, "step": 0.85, "ramp": 1.5, "drift": 1.0, "missing": 0.45, "late": 0.45,
@@ -188,8 +188,8 @@ def test_noise_is_seen_through_a_ramp(sigma_ms: float) -> None:
 
 def test_the_bench_compares_case_by_case(monkeypatch: pytest.MonkeyPatch) -> None:
     """Grebe's errors and the naive average's, ratios to the bound, time a tick."""
-    monkeypatch.setattr("grebe.app.bench.follow.CASES", CASES[:1])
-    monkeypatch.setattr("grebe.app.bench.follow.BOUND_AFTER", (24, 192))
+    monkeypatch.setattr("grebe.bench.follow.CASES", CASES[:1])
+    monkeypatch.setattr("grebe.bench.follow.BOUND_AFTER", (24, 192))
     found = measure_follow(trials=1)
     row = found["cases"]["constant"]
     assert row["grebe"]["rms_ms"] < row["naive"]["rms_ms"]

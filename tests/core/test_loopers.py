@@ -11,7 +11,7 @@ import numpy as np
 import pytest
 import soundfile
 
-from grebe.app.export_audio import LoopWanted, export_loop
+from grebe.app.document.export_audio import LoopWanted, export_loop
 from grebe.core.document import Project
 from grebe.core.player.commands import Begin, Halt
 from grebe.core.player.events import ControlChange, Due, Start

@@ -6,6 +6,10 @@ import numpy as np
 import pytest
 from numpy.typing import NDArray
 
+from grebe.core.audio.drums import drum
+from grebe.core.audio.fitting import measure_loop, repitch, resampled, slice_waves, sliced
+from grebe.core.audio.mix import Sample, Struck, render_device
+from grebe.core.audio.tones import bass
 from grebe.core.patterns.loops import (
     Loop,
     cut,
@@ -17,10 +21,6 @@ from grebe.core.patterns.loops import (
     trim,
 )
 from grebe.core.patterns.passes import passes_of
-from grebe.core.sound.drums import drum
-from grebe.core.sound.fitting import measure_loop, repitch, resampled, slice_waves, sliced
-from grebe.core.sound.mix import Sample, Struck, render_device
-from grebe.core.sound.tones import bass
 from grebe.core.time.ticks import SIXTEENTH_TICKS
 from grebe.errors import EditError
 from tests import build

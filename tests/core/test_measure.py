@@ -7,7 +7,7 @@ import pytest
 from numpy.typing import NDArray
 from scipy import stats
 
-from grebe.app.bench.sync import random_case
+from grebe.bench.sync import random_case
 from grebe.core.sync.lattice import reference_lattice
 from grebe.core.sync.measure import Measured, measure, measure_against
 

@@ -8,9 +8,9 @@ from typing import Any
 import msgspec
 import pytest
 
-from grebe.core.dice import key_of, roll, shuffled
 from grebe.core.patterns.model import Content, ControlLane, ControlPoint, Hit, Pin, Voice
 from grebe.core.patterns.passes import Sound, dice_key, lane_changes, passes_of
+from grebe.core.rng import key_of, roll, shuffled
 from grebe.core.time.swing import swing, swung
 from grebe.core.time.ticks import SIXTEENTH_TICKS, TICKS_PER_QUARTER
 from tests import build

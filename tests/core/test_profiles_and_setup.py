@@ -8,7 +8,7 @@ from typing import Any
 import msgspec
 import pytest
 
-from grebe.app.demo import demo_bytes
+from grebe.app.document.demo import demo_bytes
 from grebe.core.document import tick
 from grebe.core.rig.edits import (
     add_cable,
@@ -24,6 +24,11 @@ from grebe.core.rig.edits import (
     uses_of,
 )
 from grebe.core.rig.flow import Flow
+from grebe.core.rig.formatting import (
+    filter_from_words,
+    filter_words,
+    rate_from_text,
+)
 from grebe.core.rig.model import Cable, Filter, Rig, Route
 from grebe.core.rig.numbering import printed_program
 from grebe.core.rig.passage import NOT_SENT, both, passages, route_notes
@@ -43,11 +48,6 @@ from grebe.core.rig.spec import (
     TempoRange,
 )
 from grebe.core.rig.wiring import Wiring
-from grebe.core.rig.words import (
-    filter_from_words,
-    filter_words,
-    rate_from_text,
-)
 from grebe.core.time.delay import fitted_ms, note_ms
 from grebe.errors import EditError
 from grebe.formats.profiles import shipped_profiles

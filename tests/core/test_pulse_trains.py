@@ -11,7 +11,7 @@ import pytest
 from scipy.io import wavfile
 from scipy.signal import find_peaks
 
-from grebe.app.demo import fresh_demo
+from grebe.app.document.demo import fresh_demo
 from grebe.cli.main import main
 from grebe.core.rig.spec import PulseShape
 from grebe.core.sync.pulses import PulseDetector, pulse_ticks, render_pulses

@@ -30,12 +30,12 @@ from grebe.core.sets.edit import (
 )
 from grebe.core.sets.facts import song_facts, song_key
 from grebe.core.sets.fit import Repeat, left_s, repeats, to_drop
+from grebe.core.sets.formatting import between_words, key_words, shift_words, tempo_words
 from grebe.core.sets.joined import join, section_id
 from grebe.core.sets.keys import relation, shifted, signature
 from grebe.core.sets.model import Set, SetSong, Weights, wished
 from grebe.core.sets.order import Costs, best_order, costs_of, key_step, tempo_step
 from grebe.core.sets.plan import plan_set
-from grebe.core.sets.words import between_words, key_words, shift_words, tempo_words
 from grebe.core.songs.changes import reached_by
 from grebe.core.songs.model import MuteRegion, Need, Part, Section, Song
 from grebe.core.time.meter import Meter

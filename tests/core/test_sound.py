@@ -5,13 +5,13 @@ from __future__ import annotations
 import numpy as np
 import pytest
 
+from grebe.core.audio.drums import drum
+from grebe.core.audio.kit import RATE, cuts, loudness, tone
+from grebe.core.audio.mix import CEILING, Struck, limited, render_device, struck_notes
+from grebe.core.audio.tones import bass, fading, hertz, pad
 from grebe.core.player.events import ControlChange, Due, NoteOff, NoteOn
 from grebe.core.rig.model import Device
 from grebe.core.rig.spec import Spec, SpecVoice
-from grebe.core.sound.drums import drum
-from grebe.core.sound.kit import RATE, cuts, loudness, tone
-from grebe.core.sound.mix import CEILING, Struck, limited, render_device, struck_notes
-from grebe.core.sound.tones import bass, fading, hertz, pad
 from grebe.core.time.tempo import TempoMap, TempoPoint
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from tests import build

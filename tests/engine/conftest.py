@@ -8,7 +8,7 @@ from collections.abc import Generator, Iterator
 
 import pytest
 
-from grebe.app.processor import processor_times, stolen_percent
+from grebe.process.processor import processor_times, stolen_percent
 from tests.conftest import TRIES
 from tests.engine.jackd import Server, end_clients
 

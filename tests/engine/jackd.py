@@ -12,7 +12,7 @@ from pathlib import Path
 from shutil import rmtree
 
 from grebe.errors import PortLost
-from grebe.wires.jack import open_client
+from grebe.transports.jack.midi import open_client
 
 RATE = 48_000
 

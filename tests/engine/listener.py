@@ -11,13 +11,18 @@ from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 from typing import Self
 
-from grebe.app.client import EngineClient
-from grebe.app.perform import end_process
-from grebe.app.supervisor import StandinsProcess, connect_when_ready, load_message, start_engine
+from grebe.app.engine.client import EngineClient
+from grebe.app.engine.supervisor import (
+    StandinsProcess,
+    connect_when_ready,
+    load_message,
+    start_engine,
+)
+from grebe.app.live.perform import end_process
 from grebe.core.document import Project
 from grebe.core.player.plan import Plan
-from grebe.link.messages import Loaded, Welcome
 from grebe.process.places import standin_socket
+from grebe.protocols.link.messages import Loaded, Welcome
 
 
 def wait(so: Callable[[], bool], seconds: float = 10.0) -> None:

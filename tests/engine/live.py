@@ -7,12 +7,18 @@ import time
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 
-from grebe.app.client import EngineClient
-from grebe.app.perform import end_process, settled_report
-from grebe.app.supervisor import StandinsProcess, connect_when_ready, load_message, start_engine
+from grebe.app.engine.client import EngineClient
+from grebe.app.engine.supervisor import (
+    StandinsProcess,
+    connect_when_ready,
+    load_message,
+    start_engine,
+)
+from grebe.app.live.perform import end_process, settled_report
 from grebe.core.document import Project
 from grebe.core.player.plan import make_plan
-from grebe.link.messages import (
+from grebe.process.places import engine_socket
+from grebe.protocols.link.messages import (
     FromEngine,
     LatenessReport,
     Load,
@@ -22,7 +28,6 @@ from grebe.link.messages import (
     ToEngine,
     Welcome,
 )
-from grebe.process.places import engine_socket
 
 
 class Live:

@@ -7,14 +7,14 @@ from pathlib import Path
 import msgspec
 import pytest
 
-from grebe.app.supervisor import load_message
+from grebe.app.engine.supervisor import load_message
 from grebe.core.document import Project, mark_in_box, with_content
 from grebe.core.player.plan import make_plan
 from grebe.engine.engine import Engine
 from grebe.engine.server import Server
 from grebe.errors import PortLost
-from grebe.link.messages import Load, Loaded
-from grebe.protocols.standin import Report, SetupReader, is_setup
+from grebe.protocols.link.messages import Load, Loaded
+from grebe.protocols.standin.reports import Report, SetupReader, is_setup
 from tests import build
 
 

@@ -28,13 +28,13 @@ from grebe.core.rig.learn import bound, keyed, unbound
 from grebe.core.rig.model import Port
 from grebe.core.rig.trigger import Binding, Trigger
 from grebe.core.sets.model import Set, SetSong
+from grebe.engine.connections import Desk
 from grebe.engine.controls import Controls
-from grebe.engine.desk import Desk
-from grebe.engine.outlet import Outlet
+from grebe.engine.device_output import Outlet
 from grebe.errors import EditError
-from grebe.link.messages import Load, Notice, Pressed, SetPlan
-from grebe.protocols.press import lamp, touch_of
-from grebe.wires.clock import SimulatedClock
+from grebe.protocols.link.messages import Load, Notice, Pressed, SetPlan
+from grebe.protocols.midi.press import lamp, touch_of
+from grebe.transports.clock import SimulatedClock
 from tests import build
 from tests.core.test_loopers import with_looper
 from tests.engine.test_ears import Book

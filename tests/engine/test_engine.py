@@ -11,17 +11,18 @@ import msgspec
 import numpy as np
 import pytest
 
-from grebe.app.perform import perform
-from grebe.app.supervisor import start_engine
+from grebe.app.engine.supervisor import start_engine
+from grebe.app.live.perform import perform
 from grebe.core.document import Project, with_song
 from grebe.core.player.commands import Begin, Halt, Hold, Launch, Mute
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.model import Faults
 from grebe.core.songs.edit import set_tempo
 from grebe.core.time.ticks import TICKS_PER_QUARTER
-from grebe.engine.outlet import Outlet
+from grebe.engine.device_output import Outlet
 from grebe.errors import EngineError
-from grebe.link.messages import (
+from grebe.process.places import engine_socket
+from grebe.protocols.link.messages import (
     LINK_VERSION,
     Heard,
     Hello,
@@ -35,11 +36,10 @@ from grebe.link.messages import (
     Welcome,
     pack,
 )
-from grebe.process.places import engine_socket
-from grebe.protocols.midi import CONTINUE, SONG_POSITION, START, STOP
-from grebe.protocols.midi import TIMING_CLOCK as CLOCK
-from grebe.protocols.standin import Report, ReportKind
-from grebe.wires.clock import raw_ns
+from grebe.protocols.midi.messages import CONTINUE, SONG_POSITION, START, STOP
+from grebe.protocols.midi.messages import TIMING_CLOCK as CLOCK
+from grebe.protocols.standin.reports import Report, ReportKind
+from grebe.transports.clock import raw_ns
 from tests import build
 from tests.engine.listener import Listener, listening_engine, wait
 from tests.engine.live import Live, live, python
@@ -143,7 +143,7 @@ def test_killing_the_window_loses_no_tick() -> None:
     with live(project) as engine:
         window = python(
             "import time\n"
-            "from grebe.app.client import EngineClient\n"
+            "from grebe.app.engine.client import EngineClient\n"
             "from grebe.process.places import engine_socket\n"
             "from grebe.core.player.commands import Begin\n"
             "client = EngineClient(engine_socket())\n"
@@ -334,7 +334,7 @@ def test_waiting_for_what_never_comes() -> None:
 
 def test_no_engine_at_all() -> None:
     """Said with how to start one."""
-    from grebe.app.client import EngineClient
+    from grebe.app.engine.client import EngineClient
 
     with pytest.raises(EngineError, match="no engine is running; start one: grebe engine"):
         EngineClient(engine_socket())

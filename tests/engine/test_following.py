@@ -13,8 +13,13 @@ from contextlib import contextmanager
 import msgspec
 import pytest
 
-from grebe.app.perform import end_process, perform, settled_report, with_leader_named
-from grebe.app.supervisor import StandinsProcess, connect_when_ready, load_message, start_engine
+from grebe.app.engine.supervisor import (
+    StandinsProcess,
+    connect_when_ready,
+    load_message,
+    start_engine,
+)
+from grebe.app.live.perform import end_process, perform, settled_report, with_leader_named
 from grebe.core.document import Project
 from grebe.core.player.commands import Begin, Halt, Hold
 from grebe.core.player.plan import make_plan
@@ -22,10 +27,10 @@ from grebe.core.rig.model import Cable, Faults, Filter, Route
 from grebe.core.rig.spec import Sends, Spec
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import UsageError
-from grebe.link.messages import Loaded, Notice, Status, Welcome
 from grebe.process.places import standin_socket
-from grebe.protocols.standin import encode_reports, played
-from grebe.wires.clock import raw_ns
+from grebe.protocols.link.messages import Loaded, Notice, Status, Welcome
+from grebe.protocols.standin.reports import encode_reports, played
+from grebe.transports.clock import raw_ns
 from tests.engine.listener import Listener, listening_engine, wait
 from tests.engine.live import live
 from tests.engine.test_engine import fast, with_faults

@@ -21,8 +21,8 @@ from grebe.core.rig.model import AudioPort, Cable, Port, Rig, Route
 from grebe.core.rig.spec import PulseShape
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import PortLost
-from grebe.link.messages import Notice
-from grebe.wires.jack import JackWire
+from grebe.protocols.link.messages import Notice
+from grebe.transports.jack.midi import JackWire
 from tests import build
 from tests.core.test_rig import box
 from tests.engine.jackd import RATE, Server, client, heard, listener
@@ -42,7 +42,7 @@ def test_clock_is_exact_to_the_frame(server: Server) -> None:
     Where the host steals the processor JACK itself loses periods; clocks within
     40 ms of that are not judged. A machine that leaves too few is skipped.
     """
-    command = [sys.executable, "-m", "grebe.wires.jack_probe", server.name, "1", "2", "126"]
+    command = [sys.executable, "-m", "grebe.bench.jack_probe", server.name, "1", "2", "126"]
     judged = 0
     for _ in range(3):
         done = subprocess.run(command, capture_output=True, check=True, timeout=30)

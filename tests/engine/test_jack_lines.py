@@ -16,7 +16,7 @@ from grebe.core.player.commands import Begin, Halt
 from grebe.core.rig.model import AudioPort, Cable, Port
 from grebe.core.rig.spec import Sends, Spec
 from grebe.core.time.ticks import TICKS_PER_QUARTER
-from grebe.link.messages import Listen
+from grebe.protocols.link.messages import Listen
 from tests import build
 from tests.engine.jackd import RATE, Server, client, heard, listener
 from tests.engine.live import live

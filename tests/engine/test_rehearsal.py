@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from grebe.app.bench.clock import BPM, DEVICES
-from grebe.app.bench.engine import rehearse
-from grebe.wires.clock import SimulatedClock
+from grebe.bench.clock import BPM, DEVICES
+from grebe.bench.engine import rehearse
+from grebe.transports.clock import SimulatedClock
 
 
 def test_two_minutes_pass_in_seconds_and_no_tick_is_left_out() -> None:

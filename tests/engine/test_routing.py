@@ -11,15 +11,15 @@ from typing import Any
 import msgspec
 import pytest
 
-from grebe.app.perform import end_process
-from grebe.app.supervisor import connect_when_ready, start_engine
+from grebe.app.engine.supervisor import connect_when_ready, start_engine
+from grebe.app.live.perform import end_process
 from grebe.core.document import Project, with_rig
 from grebe.core.player.commands import Begin, Halt, SetPlan
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.model import Cable, Filter, Rig, Route
 from grebe.core.rig.trigger import Trigger
-from grebe.link.messages import Learn, Learned, Load, Loaded, Notice, Status, Welcome
-from grebe.protocols.standin import encode_reports, played
+from grebe.protocols.link.messages import Learn, Learned, Load, Loaded, Notice, Status, Welcome
+from grebe.protocols.standin.reports import encode_reports, played
 from tests import build
 from tests.core.test_rig import box, cable
 from tests.engine.live import live

@@ -9,7 +9,7 @@ import pytest
 
 from grebe.engine.server import MAX_UNSENT_BYTES, MAX_WINDOWS, Server
 from grebe.errors import EngineError
-from grebe.link.messages import LINK_VERSION, Hello, Notice, Shutdown, Status, pack
+from grebe.protocols.link.messages import LINK_VERSION, Hello, Notice, Shutdown, Status, pack
 
 
 @pytest.fixture

@@ -10,7 +10,7 @@ from typing import Any
 
 import pytest
 
-from grebe.app.demo import demo_bytes
+from grebe.app.document.demo import demo_bytes
 from grebe.core.document import SCHEMA_VERSION, with_song
 from grebe.core.rig.model import Filter
 from grebe.errors import ProjectError

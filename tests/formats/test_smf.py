@@ -8,7 +8,7 @@ import mido
 import pretty_midi
 import pytest
 
-from grebe.app.demo import demo_bytes
+from grebe.app.document.demo import demo_bytes
 from grebe.core.player.plan import make_plan
 from grebe.core.songs.model import Curve, CurvePoint, Marker, MuteRegion, TempoMark, Then
 from grebe.core.songs.unroll import unrolled

@@ -7,7 +7,7 @@ from pathlib import Path
 
 import pytest
 
-from grebe.app.bench.follow import CASES, recording
+from grebe.bench.follow import CASES, recording
 from grebe.cli.main import main
 from grebe.errors import TicksError
 from grebe.formats.ticks import read_ticks

@@ -20,7 +20,7 @@ from grebe.core.player.events import (
     Start,
     Stop,
 )
-from grebe.protocols.midi import MAX_SYSEX_BYTES, MidiParser, encode, silence
+from grebe.protocols.midi.messages import MAX_SYSEX_BYTES, MidiParser, encode, silence
 
 
 def parsed(hex_dump: str) -> tuple[list[str], int]:

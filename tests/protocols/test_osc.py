@@ -13,7 +13,7 @@ from pythonosc.osc_message import OscMessage as Reference
 from pythonosc.osc_message_builder import OscMessageBuilder
 
 from grebe.errors import ProtocolError
-from grebe.protocols.osc import MOST_MESSAGES, OscMessage, read, write
+from grebe.protocols.osc.messages import MOST_MESSAGES, OscMessage, read, write
 
 
 def test_the_worked_examples_of_osc_1_0() -> None:

@@ -5,7 +5,7 @@ from __future__ import annotations
 import pytest
 
 from grebe.core.rig.trigger import Trigger
-from grebe.protocols.press import press_of
+from grebe.protocols.midi.press import press_of
 
 
 @pytest.mark.parametrize(

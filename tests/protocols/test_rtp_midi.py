@@ -13,17 +13,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from grebe.errors import ProtocolError
-from grebe.protocols import midi
-from grebe.protocols.rtp import (
-    Reception,
-    Rtp,
-    decode_receptions,
-    decode_rtp,
-    encode_reception,
-    encode_rtp,
-)
-from grebe.protocols.rtp_journal import History, parse
-from grebe.protocols.rtp_midi import (
+from grebe.protocols.midi import messages as midi
+from grebe.protocols.rtp.commands import (
     Command,
     Section,
     decode_delta,
@@ -31,7 +22,16 @@ from grebe.protocols.rtp_midi import (
     encode_delta,
     encode_section,
 )
-from grebe.protocols.rtp_stream import Receiver, Sender
+from grebe.protocols.rtp.journal import History, parse
+from grebe.protocols.rtp.packets import (
+    Reception,
+    Rtp,
+    decode_receptions,
+    decode_rtp,
+    encode_reception,
+    encode_rtp,
+)
+from grebe.protocols.rtp.stream import Receiver, Sender
 
 MS = 1_000_000
 T0 = 10**15

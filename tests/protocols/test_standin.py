@@ -9,9 +9,9 @@ from grebe.core.patterns.model import Content, Memory
 from grebe.core.rig.model import Filter
 from grebe.core.rig.standin import Onward, Setup
 from grebe.errors import ProtocolError
-from grebe.protocols import standin
-from grebe.protocols.midi import MAX_SYSEX_BYTES, MidiParser
-from grebe.protocols.standin import (
+from grebe.protocols.midi.messages import MAX_SYSEX_BYTES, MidiParser
+from grebe.protocols.standin import reports as standin
+from grebe.protocols.standin.reports import (
     Report,
     ReportKind,
     SetupReader,

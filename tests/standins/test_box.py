@@ -12,8 +12,8 @@ from grebe.core.patterns.model import Content, Memory
 from grebe.core.player.events import NoteOn, SongPosition
 from grebe.core.rig.model import Device, Faults, Filter
 from grebe.core.rig.standin import Onward, Setup
-from grebe.protocols.midi import encode
-from grebe.protocols.standin import Report, ReportKind, encode_setup
+from grebe.protocols.midi.messages import encode
+from grebe.protocols.standin.reports import Report, ReportKind, encode_setup
 from grebe.standins.box import Box
 from grebe.standins.host import Host
 from tests import build

@@ -8,7 +8,7 @@ import pytest
 from grebe.core.rig.model import Device
 from grebe.core.rig.spec import LoopControl
 from grebe.core.rig.standin import Setup
-from grebe.protocols.speaker import Note
+from grebe.protocols.standin.speaker import Note
 from grebe.standins.box import Box
 from grebe.standins.loop_sound import At, LoopSound
 from grebe.standins.loop_tracks import LoopTracks

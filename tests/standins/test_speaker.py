@@ -7,8 +7,8 @@ import pytest
 
 from grebe.core.player.events import NoteOn
 from grebe.core.rig.spec import Kind
-from grebe.protocols import midi
-from grebe.protocols.speaker import Note
+from grebe.protocols.midi import messages as midi
+from grebe.protocols.standin.speaker import Note
 from grebe.standins import aloud
 from grebe.standins.box import Box
 from grebe.standins.speaker import Desk

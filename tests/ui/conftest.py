@@ -10,14 +10,14 @@ from PyQt6.QtCore import Qt
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication
 
-from grebe.app.client import EngineClient
-from grebe.app.demo import fresh_demo
-from grebe.app.store import Store
+from grebe.app.document.demo import fresh_demo
+from grebe.app.document.store import Store
+from grebe.app.engine.client import EngineClient
 from grebe.errors import EngineError
-from grebe.link.messages import Shutdown, Welcome
 from grebe.process.places import engine_socket
-from grebe.ui.frame import Frame
-from grebe.ui.theme import load_fonts
+from grebe.protocols.link.messages import Shutdown, Welcome
+from grebe.ui.main_window.frame import Frame
+from grebe.ui.widgets.theme import load_fonts
 
 
 class Performer:

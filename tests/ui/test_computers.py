@@ -8,11 +8,11 @@ from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QComboBox
 
-from grebe.app.demo import demo_bytes
-from grebe.app.supervisor import display_words
-from grebe.core.peers.use import SessionUse
+from grebe.app.document.demo import demo_bytes
+from grebe.app.engine.supervisor import display_words
 from grebe.core.rig.model import PEERS_ID, Port
-from grebe.link.messages import (
+from grebe.core.session.use import SessionUse
+from grebe.protocols.link.messages import (
     AcceptPeer,
     Notice,
     OscState,
@@ -24,11 +24,11 @@ from grebe.link.messages import (
     ToEngine,
     pack,
 )
-from grebe.ui.display import Display
-from grebe.ui.rig.facts import device_lines
-from grebe.ui.rig.ports import NETWORK, PortChooser, PortLook, port_text
-from grebe.ui.rig.view import RigView
-from grebe.ui.sync.view import SyncView
+from grebe.ui.main_window.display import Display
+from grebe.ui.stations.rig.facts import device_lines
+from grebe.ui.stations.rig.ports import NETWORK, PortChooser, PortLook, port_text
+from grebe.ui.stations.rig.view import RigView
+from grebe.ui.stations.sync.view import SyncView
 from tests.ui.conftest import Performer
 
 K = Qt.Key
@@ -126,7 +126,9 @@ def test_keys_join_accept_and_listen_everywhere(
     performer: Performer, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     """Ctrl+J, Ctrl+Shift+J, Ctrl+Alt+O, also on Stage."""
-    monkeypatch.setattr("grebe.app.networking.start_laptop", lambda *words: pytest.fail("none"))
+    monkeypatch.setattr(
+        "grebe.app.engine.networking.start_laptop", lambda *words: pytest.fail("none")
+    )
     told = engine_says(performer)
     session = performer.frame.session
     rig = session.project.rig
@@ -211,7 +213,7 @@ def test_a_stage_for_somebody_else_shows_and_asks_nothing(
     qapp: object, own_folders: object, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     """What its process passes on is drawn; keys and touches do nothing."""
-    monkeypatch.setattr("grebe.ui.display.display_command", lambda: ["sleep", "30"])
+    monkeypatch.setattr("grebe.ui.main_window.display.display_command", lambda: ["sleep", "30"])
     display = Display(display_words(SessionUse(), "", "Teal"), "Teal")
     display.show()
     display.hear(Notice(level="warn", text="Teal shows no stage yet."))

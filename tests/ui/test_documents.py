@@ -20,22 +20,22 @@ from PyQt6.QtGui import QPaintEvent
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QFileDialog, QMessageBox
 
-from grebe.app.demo import demo_bytes, fresh_demo
-from grebe.app.recovery import open_recovered
+from grebe.app.document.demo import demo_bytes, fresh_demo
+from grebe.app.document.recovery import open_recovered
+from grebe.app.document.store import Store
 from grebe.app.settings import last_project, remember_project
-from grebe.app.store import Store
 from grebe.errors import ProjectError
 from grebe.formats.atomic import last_of
 from grebe.formats.project import read_project, write_project
 from grebe.process.log import log_dir, start_log
 from grebe.process.places import state_dir
-from grebe.ui import documents
-from grebe.ui.application import show_frame
-from grebe.ui.documents import KEEP_MINE, REPLACE, SAVE_BOTH, TAKE_THEIRS, named
-from grebe.ui.frame import KEPT, Frame
-from grebe.ui.mishap import saying
-from grebe.ui.reporting import Reporting
-from grebe.ui.waiting import Waiting
+from grebe.ui.main_window import documents
+from grebe.ui.main_window.application import show_frame
+from grebe.ui.main_window.documents import KEEP_MINE, REPLACE, SAVE_BOTH, TAKE_THEIRS, named
+from grebe.ui.main_window.frame import KEPT, Frame
+from grebe.ui.main_window.mishap import saying
+from grebe.ui.main_window.reporting import Reporting
+from grebe.ui.main_window.waiting import Waiting
 from tests import build
 
 
@@ -320,7 +320,7 @@ def test_asked_to_end_work_is_kept_and_it_is_no_crash(
 
     code = (
         "import sys\n"
-        "import grebe.ui.frame as f, msgspec\n"
+        "import grebe.ui.main_window.frame as f, msgspec\n"
         "was = f.Frame.show\n"
         "def show(self):\n"
         "    was(self)\n"

@@ -12,11 +12,11 @@ from PyQt6.QtGui import QDropEvent
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QComboBox, QLineEdit
 
-from grebe.app.commands import actions_in
+from grebe.app.actions import actions_in
 from grebe.core.patterns.model import Content, Hit, Voice
-from grebe.link.messages import PlayedIn
-from grebe.ui.patterns.view import PatternsView
-from grebe.ui.song.view import SongView
+from grebe.protocols.link.messages import PlayedIn
+from grebe.ui.stations.patterns.view import PatternsView
+from grebe.ui.stations.song.view import SongView
 from tests.formats.test_midi_loops import loop
 from tests.ui.conftest import Performer
 
@@ -366,7 +366,7 @@ def test_the_key_of_what_was_played(performer: Performer, view: PatternsView) ->
     """H finds it; with nothing pitched it says so."""
     performer.press(K.Key_H)
     assert "play along first" in performer.frame.session.notice.text  # type: ignore[union-attr]
-    import grebe.app.pattern_editor as module
+    import grebe.app.editors.pattern_editor as module
 
     now = module.raw_now_ns()
     notes = [62, 65, 69, 62, 64, 65, 67, 69, 70, 62]

@@ -7,19 +7,19 @@ from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtGui import QGuiApplication
 from PyQt6.QtTest import QTest
 
-from grebe.app.linked import raw_now_ns
-from grebe.app.rehearsal_log import read_log
+from grebe.app.engine.linked import raw_now_ns
+from grebe.app.log.rehearsals import read_log
 from grebe.app.tools import TOOLS
 from grebe.core.player.controls import LEARNABLE
 from grebe.core.rig.learn import bound
 from grebe.core.rig.trigger import KeyBinding, Trigger
 from grebe.errors import EditError
-from grebe.link.messages import Learned, Pressed
-from grebe.ui.rig.controls import ControlsPane
-from grebe.ui.rig.view import RigView
-from grebe.ui.set.rehearse import RehearsePane
-from grebe.ui.set.view import SetView
-from grebe.ui.tools.view import ToolsView
+from grebe.protocols.link.messages import Learned, Pressed
+from grebe.ui.stations.rig.controls import ControlsPane
+from grebe.ui.stations.rig.view import RigView
+from grebe.ui.stations.set.rehearse import RehearsePane
+from grebe.ui.stations.set.view import SetView
+from grebe.ui.stations.tools.view import ToolsView
 from tests.ui.conftest import Performer
 
 K = Qt.Key

@@ -14,10 +14,10 @@ from grebe.core.document import with_leader, with_rig
 from grebe.core.rig.model import AudioPort, Filter, Port, Rig
 from grebe.core.rig.trigger import Trigger
 from grebe.formats.profiles import read_profile, shipped_profiles
-from grebe.link.messages import Learned
 from grebe.process.places import own_profiles_dir
-from grebe.ui.rig.ports import port_text
-from grebe.ui.rig.view import RigView
+from grebe.protocols.link.messages import Learned
+from grebe.ui.stations.rig.ports import port_text
+from grebe.ui.stations.rig.view import RigView
 from tests.ui.conftest import Performer
 
 K = Qt.Key

@@ -8,7 +8,7 @@ from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QComboBox, QLineEdit
 
 from grebe.core.songs.model import Then
-from grebe.ui.scenes.view import ScenesView
+from grebe.ui.stations.scenes.view import ScenesView
 from tests.ui.conftest import Performer
 
 K = Qt.Key

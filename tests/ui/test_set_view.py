@@ -11,9 +11,9 @@ from PyQt6.QtWidgets import QFileDialog
 
 from grebe.core.document import Project
 from grebe.core.sets.model import Set
-from grebe.ui.guard import HELD_S
-from grebe.ui.set.view import SetView
-from grebe.ui.stage.view import StageView
+from grebe.ui.stations.set.view import SetView
+from grebe.ui.stations.stage.view import StageView
+from grebe.ui.widgets.guard import HELD_S
 from tests.ui.conftest import Performer
 
 K = Qt.Key

@@ -13,7 +13,7 @@ from PyQt6.QtWidgets import QLineEdit
 from grebe.core.document import Project
 from grebe.core.songs.edit import is_silenced
 from grebe.core.songs.model import FillMark, Then
-from grebe.ui.song.view import SongView
+from grebe.ui.stations.song.view import SongView
 from tests.ui.conftest import Performer
 
 K = Qt.Key

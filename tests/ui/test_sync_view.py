@@ -10,11 +10,11 @@ from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QFileDialog
 
-from grebe.app.sync_log import log_path
+from grebe.app.log.sync_checks import log_path
 from grebe.core.rig.model import GREBE_ID
 from grebe.core.time.ticks import TICKS_PER_QUARTER
-from grebe.link.messages import Deviation, DeviceStatus, Status
-from grebe.ui.sync.view import SyncView
+from grebe.protocols.link.messages import Deviation, DeviceStatus, Status
+from grebe.ui.stations.sync.view import SyncView
 from tests.ui.conftest import Performer
 
 K = Qt.Key

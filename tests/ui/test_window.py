@@ -15,22 +15,22 @@ from PyQt6.QtGui import QColor
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QFileDialog
 
-from grebe.app.client import EngineClient
-from grebe.app.commands import ACTIONS
+from grebe.app.actions import ACTIONS
+from grebe.app.document.store import Store
+from grebe.app.engine.client import EngineClient
+from grebe.app.engine.supervisor import connect_when_ready
 from grebe.app.returning import Opening, left_at
-from grebe.app.store import Store
-from grebe.app.supervisor import connect_when_ready
 from grebe.core.document import with_song
 from grebe.core.player.commands import Begin, Halt
 from grebe.core.songs.edit import set_times
 from grebe.formats.project import read_project, write_project
-from grebe.link.messages import AskReport, Report, Status, Welcome
 from grebe.process.places import state_dir
-from grebe.ui.frame import Frame
-from grebe.ui.keys import printed
-from grebe.ui.patterns.view import PatternsView
-from grebe.ui.song.view import SongView
-from grebe.ui.theme import DAY, NIGHT, Palette
+from grebe.protocols.link.messages import AskReport, Report, Status, Welcome
+from grebe.ui.main_window.frame import Frame
+from grebe.ui.main_window.keys import printed
+from grebe.ui.stations.patterns.view import PatternsView
+from grebe.ui.stations.song.view import SongView
+from grebe.ui.widgets.theme import DAY, NIGHT, Palette
 from tests import build
 from tests.ui.conftest import Performer, end_engine
 

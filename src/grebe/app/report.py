@@ -128,7 +128,7 @@ def _versions() -> str:
 
 def _ports() -> str:
     done = subprocess.run(
-        [sys.executable, "-m", "grebe.wires"],
+        [sys.executable, "-m", "grebe.transports"],
         capture_output=True,
         timeout=PORTS_WITHIN_S,
         check=False,

@@ -8,12 +8,12 @@ from contextlib import suppress
 from pathlib import Path
 from typing import NamedTuple
 
-from grebe.app.client import EngineClient
-from grebe.core.rig.words import listed
+from grebe.app.engine.client import EngineClient
+from grebe.core.rig.formatting import listed
 from grebe.errors import GrebeError
-from grebe.link.messages import Shutdown
 from grebe.process import children
 from grebe.process.places import engine_socket, runtime_dir
+from grebe.protocols.link.messages import Shutdown
 
 ASKED_WITHIN_S = 3.0
 """For an engine to stop, silence every box and end."""

@@ -6,7 +6,7 @@ import math
 from collections.abc import Callable, Mapping
 from typing import NamedTuple
 
-from grebe.core.sound.care import hearing_minutes, repitch_semitones
+from grebe.core.audio.care import hearing_minutes, repitch_semitones
 from grebe.core.sync.explain import drift
 from grebe.core.time.delay import delay_table, halved_bpm, note_ms
 from grebe.core.time.loop_length import LOOP_BARS, loop_length

@@ -5,7 +5,7 @@ from __future__ import annotations
 import argparse
 
 from grebe.cli.common import Commands, add_json, answer, bpm, command, meter, number
-from grebe.core.sound.care import hearing_minutes, repitch_semitones
+from grebe.core.audio.care import hearing_minutes, repitch_semitones
 from grebe.core.time.delay import delay_table, halved_bpm, note_ms
 from grebe.core.time.loop_length import loop_length
 from grebe.errors import UsageError

@@ -9,7 +9,7 @@ from typing import Any
 
 import msgspec
 
-from grebe.app.export import (
+from grebe.app.document.export import (
     PulseTrack,
     export_cues,
     export_programme,
@@ -21,13 +21,13 @@ from grebe.app.export import (
     export_stage,
     export_steps,
 )
-from grebe.app.export_audio import LoopWanted, export_loop, export_wav
-from grebe.app.loops import folder_of, samples_of
+from grebe.app.document.export_audio import LoopWanted, export_loop, export_wav
+from grebe.app.editors.loops import folder_of, samples_of
 from grebe.cli.common import Commands, add_json, bpm, command, number, opened, print_json
+from grebe.core.audio.mix import Sample
 from grebe.core.document import Project
 from grebe.core.findings import Finding, find
 from grebe.core.rig.spec import PulseShape
-from grebe.core.sound.mix import Sample
 from grebe.errors import EditError, UsageError
 
 RATES = (44_100, 48_000, 88_200, 96_000, 176_400, 192_000)
@@ -152,8 +152,8 @@ def check_project(arguments: argparse.Namespace) -> int:
 
 def _to_pdf(html: str, path: Path, title: str) -> None:
     # Qt only where paper is wanted, and without a screen.
-    from grebe.ui.application import paper_application  # noqa: PLC0415
-    from grebe.ui.printing import html_to_pdf  # noqa: PLC0415
+    from grebe.ui.main_window.application import paper_application  # noqa: PLC0415
+    from grebe.ui.widgets.printing import html_to_pdf  # noqa: PLC0415
 
     application = paper_application()
     html_to_pdf(html, path, title)

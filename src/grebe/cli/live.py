@@ -1,4 +1,4 @@
-"""``grebe run``, ``engine``, ``stop``, ``ports`` and ``bench``."""
+"""``grebe run``, ``engine``, ``stop`` and ``ports``."""
 
 from __future__ import annotations
 
@@ -8,30 +8,13 @@ import os
 import subprocess
 import sys
 
-from grebe.app.perform import percentiles, perform, with_faults, with_leader_named
-from grebe.app.processor import processor_times, stolen_percent
+from grebe.app.live.perform import percentiles, perform, with_faults, with_leader_named
 from grebe.app.stopping import end_all
 from grebe.cli.common import Commands, add_json, command, number, opened, print_json, progress_bar
 from grebe.core.player.plan import make_plan, make_set_plan
 from grebe.errors import EngineError, UsageError
 from grebe.process.places import engine_socket
-
-BENCHES = (
-    "clock",
-    "player",
-    "window",
-    "patterns",
-    "rig",
-    "route",
-    "follow",
-    "sync",
-    "network",
-    "jack",
-    "engine",
-    "songs",
-    "stage",
-    "faults",
-)
+from grebe.process.processor import processor_times, stolen_percent
 
 _seconds = number("seconds go", 0.1, 86_400)
 
@@ -55,12 +38,6 @@ def add_commands(commands: Commands) -> None:
     command(commands, "engine", "Run the engine alone.", "grebe engine", engine)
     command(commands, "stop", "End the running engine.", "grebe stop", stop)
     parser = command(commands, "ports", "List the ports found.", "grebe ports --json", ports)
-    add_json(parser)
-    parser = command(
-        commands, "bench", "Measure the speed figures.", "grebe bench --only clock --json", bench
-    )
-    parser.add_argument("--only", choices=BENCHES)
-    parser.add_argument("--seconds", type=_seconds, default=30.0, help="for each run of the clock")
     add_json(parser)
 
 
@@ -147,7 +124,9 @@ def stop(arguments: argparse.Namespace) -> int:
 
 def ports(arguments: argparse.Namespace) -> int:
     """Ports by transport. Found by a process of its own, so that no library lingers here."""
-    done = subprocess.run([sys.executable, "-m", "grebe.wires"], capture_output=True, check=False)
+    done = subprocess.run(
+        [sys.executable, "-m", "grebe.transports"], capture_output=True, check=False
+    )
     if done.returncode:
         raise EngineError(f"the ports could not be listed: {done.stderr.decode()[-200:]}")
     found = json.loads(done.stdout)
@@ -160,21 +139,4 @@ def ports(arguments: argparse.Namespace) -> int:
         for kind in ("midi", "midi_in", "audio", "audio_in", "interfaces"):
             for name in row.get(kind, []):
                 sys.stdout.write(f"{transport} {kind}: {name}\n")
-    return 0
-
-
-def bench(arguments: argparse.Namespace) -> int:
-    """The figures of docs/performance.md."""
-
-    def say(what: str) -> None:
-        if sys.stderr.isatty():
-            sys.stderr.write(f"measuring {what}\n")
-
-    from grebe.app.bench import run_bench  # noqa: PLC0415 - only here
-
-    result = run_bench(arguments.only, arguments.seconds, say)
-    if arguments.json:
-        print_json(result)
-    else:
-        sys.stdout.write(json.dumps(result, indent=2) + "\n")
     return 0

@@ -10,7 +10,7 @@ from collections.abc import Sequence
 from io import TextIOWrapper
 
 from grebe import __version__
-from grebe.cli import calc, files, follow, live, network, report, sets, sync, window
+from grebe.cli import bench, calc, files, follow, live, network, report, sets, sync, window
 from grebe.errors import GrebeError
 from grebe.process.log import start_log
 
@@ -37,7 +37,7 @@ def build_parser() -> argparse.ArgumentParser:
     )
     parser.add_argument("--version", action="version", version=f"grebe {__version__}")
     commands = parser.add_subparsers(metavar="COMMAND")
-    for module in (window, files, sets, live, network, follow, sync, calc, report):
+    for module in (window, files, sets, live, network, follow, sync, calc, bench, report):
         module.add_commands(commands)
     parser.set_defaults(call=window.open_last)
     return parser

@@ -9,11 +9,11 @@ from contextlib import suppress
 
 import msgspec
 
+from grebe.app.engine.supervisor import display_words
 from grebe.app.guessing import weakness
 from grebe.app.passphrases import passphrase_of
-from grebe.app.supervisor import display_words
 from grebe.cli.common import Commands, add_json, bpm, command, number
-from grebe.core.peers.use import SessionUse
+from grebe.core.session.use import SessionUse
 from grebe.errors import UsageError
 from grebe.process.log import start_log
 
@@ -88,7 +88,7 @@ def peer(arguments: argparse.Namespace) -> int:
         "seconds": arguments.seconds or 0.0,
         "output": "json" if arguments.json else "words",
     }
-    process = subprocess.Popen([sys.executable, "-m", "grebe.peers"], stdin=subprocess.PIPE)
+    process = subprocess.Popen([sys.executable, "-m", "grebe.network"], stdin=subprocess.PIPE)
     assert process.stdin is not None
     try:
         process.stdin.write(msgspec.json.encode(told) + b"\n")
@@ -109,8 +109,8 @@ def peer(arguments: argparse.Namespace) -> int:
 
 def display(arguments: argparse.Namespace) -> int:
     """A window with another computer's Stage."""
-    from grebe.ui.application import make_application  # noqa: PLC0415
-    from grebe.ui.display import Display  # noqa: PLC0415 - Qt only where a window is wanted
+    from grebe.ui.main_window.application import make_application  # noqa: PLC0415
+    from grebe.ui.main_window.display import Display  # noqa: PLC0415 - Qt only where a window is wanted
 
     start_log("display")
     application = make_application()

@@ -7,14 +7,11 @@ import sys
 from pathlib import Path
 from typing import Any
 
-from grebe.app.export import export_set_csv
+from grebe.app.document.export import export_set_csv
 from grebe.cli.common import Commands, add_json, command, opened, print_json
 from grebe.core.document import Project, with_set
 from grebe.core.sets.edit import in_this_order
-from grebe.core.sets.model import Set, wished
-from grebe.core.sets.order import best_order, costs_of, relative_energy
-from grebe.core.sets.plan import PlacedSong, SetPlan, plan_set
-from grebe.core.sets.words import (
+from grebe.core.sets.formatting import (
     between_words,
     key_words,
     reason_words,
@@ -22,6 +19,9 @@ from grebe.core.sets.words import (
     tempo_words,
     work_words,
 )
+from grebe.core.sets.model import Set, wished
+from grebe.core.sets.order import best_order, costs_of, relative_energy
+from grebe.core.sets.plan import PlacedSong, SetPlan, plan_set
 from grebe.errors import UsageError
 from grebe.formats.project import write_project
 from grebe.formats.sets_csv import read_set_file

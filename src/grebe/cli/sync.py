@@ -6,7 +6,7 @@ import argparse
 import sys
 from pathlib import Path
 
-from grebe.app.sync_check import Progress, answer_of, check, read_sources
+from grebe.app.live.sync_check import Progress, answer_of, check, read_sources
 from grebe.cli.common import Commands, add_json, command, print_json
 from grebe.core.sync.explain import drift_words, offset_words
 from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks

@@ -6,7 +6,7 @@ import argparse
 import sys
 from pathlib import Path
 
-from grebe.app.demo import fresh_demo
+from grebe.app.document.demo import fresh_demo
 from grebe.app.returning import Opening, watch
 from grebe.app.settings import last_project
 from grebe.cli.common import Commands, command
@@ -58,7 +58,7 @@ def _show(opening: Opening) -> int:
 
 def _run(opening: Opening) -> int:
     try:  # Qt only where a window is wanted
-        from grebe.ui.application import run_window  # noqa: PLC0415
+        from grebe.ui.main_window.application import run_window  # noqa: PLC0415
     except ImportError as error:
         raise GrebeError(
             f"the window cannot be opened: {error}. On Debian and Ubuntu: sudo apt-get install "

@@ -6,8 +6,8 @@ import msgspec
 
 from grebe.core.document import Project
 from grebe.core.patterns.model import Content, Pattern
-from grebe.core.peers.use import OscUse, SessionUse
 from grebe.core.rig.model import Device, Faults, Port, Rig
+from grebe.core.session.use import OscUse, SessionUse
 
 
 def shown_project(project: Project, song: str, running_set: str, *, whole_set: bool) -> Project:

@@ -9,10 +9,10 @@ from grebe.core.player.controls import TURNED, WINDOW, command_for, is_lit
 from grebe.core.player.pickup import FULL, PickUp
 from grebe.core.player.player import Player
 from grebe.core.rig.trigger import Binding, Trigger
-from grebe.engine.desk import Desk
+from grebe.engine.connections import Desk
 from grebe.errors import EditError
-from grebe.link.messages import Notice, Pressed
-from grebe.protocols.press import DOWN, lamp
+from grebe.protocols.link.messages import Notice, Pressed
+from grebe.protocols.midi.press import DOWN, lamp
 
 
 class Controls:

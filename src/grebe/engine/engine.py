@@ -9,7 +9,6 @@ from heapq import heappop, heappush
 
 import msgspec
 
-from grebe.core.peers.shared import limited_bpm
 from grebe.core.player.commands import PLAYED, Begin, Command, Halt, Rejoin
 from grebe.core.player.events import (
     SAID,
@@ -29,15 +28,16 @@ from grebe.core.player.events import (
 )
 from grebe.core.player.loopers import TrackCommand
 from grebe.core.player.player import Player
-from grebe.core.sync.led import Go, Halted
+from grebe.core.session.shared import limited_bpm
+from grebe.core.sync.midi_clock import Go, Halted
 from grebe.core.sync.reclock import Reclock
 from grebe.core.time.tempo import TempoPoint
 from grebe.core.time.ticks import CLOCK_TICKS, next_multiple
+from grebe.engine.connections import Desk
 from grebe.engine.controls import Controls
-from grebe.engine.desk import Desk
-from grebe.engine.ears import PULSES
+from grebe.engine.device_output import Outlet
 from grebe.engine.idle import IdleTicks
-from grebe.engine.jack_following import JackFollowing
+from grebe.engine.inputs import PULSES
 from grebe.engine.limits import (
     BEGIN_AFTER_NS,
     CLOCK_BYTE,
@@ -60,17 +60,17 @@ from grebe.engine.limits import (
 )  # fmt: skip
 from grebe.engine.listening import Listening
 from grebe.engine.loading import LOADS, Loading, only_patterns
-from grebe.engine.outlet import Outlet
-from grebe.engine.peer_following import PeerFollowing
 from grebe.engine.peering import ABOUT_PEERS, Peering
 from grebe.engine.place import Bars, note_told, place_of
 from grebe.engine.playing_in import PlayingIn
 from grebe.engine.ports import PortBook
 from grebe.engine.server import Connection, Windows
+from grebe.engine.sources.jack import JackFollowing
+from grebe.engine.sources.session import PeerFollowing
 from grebe.engine.timeline import Timeline
 from grebe.engine.watch import Watch
 from grebe.errors import GrebeError, PortLost
-from grebe.link.messages import (
+from grebe.protocols.link.messages import (
     LINK_VERSION,
     AskReport,
     ClearCounters,
@@ -91,10 +91,10 @@ from grebe.link.messages import (
     ToEngine,
     Welcome,
 )
-from grebe.protocols.midi import NOTE_OFF, STOP, encode
-from grebe.wires.clock import Clock as TimeSource
-from grebe.wires.clock import RawClock, Sleep
-from grebe.wires.jack_transport import Place
+from grebe.protocols.midi.messages import NOTE_OFF, STOP, encode
+from grebe.transports.clock import Clock as TimeSource
+from grebe.transports.clock import RawClock, Sleep
+from grebe.transports.jack.transport import Place
 
 _log = logging.getLogger(__name__)
 

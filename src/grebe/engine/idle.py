@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from grebe.core.time.ticks import CLOCKS_PER_QUARTER
-from grebe.engine.desk import Desk
+from grebe.engine.connections import Desk
 
 LATE_NS = 1_000_000_000
 """Ticks begin afresh when none has gone out for so long."""

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from grebe.core.player.events import Clock, Shared
-from grebe.protocols.midi import encode
+from grebe.protocols.midi.messages import encode
 
 CLOCK_BYTE = encode(Shared.CLOCK)
 IDLE_CLOCK = Clock()

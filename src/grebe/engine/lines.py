@@ -10,8 +10,8 @@ from grebe.core.rig.model import AudioPort, Device
 from grebe.core.rig.spec import PulseShape
 from grebe.engine.ports import PortBook
 from grebe.errors import PortLost
-from grebe.wires.clock import Clock
-from grebe.wires.drawn import LinePort
+from grebe.transports.clock import Clock
+from grebe.transports.pulses.drawn import LinePort
 
 RUN_LEAD_NS = 2_000_000
 """The run line rises so long before the first pulse, so that the box is ready for it."""

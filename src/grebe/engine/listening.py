@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from grebe.core.sync.reclock import Reclock
 from grebe.core.time.ticks import CLOCK_TICKS, TICKS_PER_QUARTER
-from grebe.engine.desk import Desk
+from grebe.engine.connections import Desk
 from grebe.engine.timeline import Timeline
-from grebe.link.messages import Deviation, Heard, Listen
+from grebe.protocols.link.messages import Deviation, Heard, Listen
 
 
 class Listening:

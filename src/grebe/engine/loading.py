@@ -7,8 +7,8 @@ import msgspec
 from grebe.core.patterns.model import Pattern
 from grebe.core.rig.standin import Setup
 from grebe.errors import ProtocolError
-from grebe.link.messages import Change, Load, LoadPart, Stale
-from grebe.link.patch import patched
+from grebe.protocols.link.messages import Change, Load, LoadPart, Stale
+from grebe.protocols.link.patch import patched
 
 LOADS = (LoadPart, Load, Change)
 MOST_PATTERNS = 100_000

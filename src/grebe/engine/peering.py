@@ -7,10 +7,10 @@ from typing import TypeAlias
 
 import msgspec
 
-from grebe.engine.desk import Desk
-from grebe.engine.peer_following import PeerFollowing
+from grebe.engine.connections import Desk
 from grebe.engine.server import Connection, Windows
-from grebe.link.messages import (
+from grebe.engine.sources.session import PeerFollowing
+from grebe.protocols.link.messages import (
     AcceptPeer,
     Agreed,
     FromEngine,

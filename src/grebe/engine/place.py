@@ -10,9 +10,9 @@ from grebe.core.player.plan import Plan
 from grebe.core.player.player import Player
 from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import TICKS_PER_QUARTER
-from grebe.link.messages import Notice, Status
 from grebe.process.log import log_told
-from grebe.wires.jack_transport import TICKS_PER_BEAT, Place
+from grebe.protocols.link.messages import Notice, Status
+from grebe.transports.jack.transport import TICKS_PER_BEAT, Place
 
 _log = logging.getLogger(__name__)
 

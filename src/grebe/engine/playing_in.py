@@ -10,11 +10,11 @@ from heapq import heappop, heappush
 
 from grebe.core.player.events import NoteOff, NoteOn
 from grebe.core.sync.reclock import Reclock
-from grebe.engine.desk import Desk
+from grebe.engine.connections import Desk
 from grebe.engine.timeline import Timeline
 from grebe.errors import EngineError
-from grebe.link.messages import PlayedIn, Strike
-from grebe.protocols.midi import encode
+from grebe.protocols.link.messages import PlayedIn, Strike
+from grebe.protocols.midi.messages import encode
 
 STRUCK_NS = 100_000_000
 """A note struck with a key of the computer, which has no length, is held so long."""

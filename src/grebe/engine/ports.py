@@ -8,15 +8,15 @@ from threading import Thread
 from grebe.core.rig.model import UNPLUGGED, AudioPort, Device
 from grebe.core.rig.spec import PulseShape
 from grebe.errors import PortLost
-from grebe.wires.alsa import AlsaInput, AlsaPort
-from grebe.wires.base import InPort, OutPort
-from grebe.wires.drawn import LinePort
-from grebe.wires.handed import HandedPort
-from grebe.wires.jack import JackWire
-from grebe.wires.jack_transport import JackFollowed, JackTransport, Where
-from grebe.wires.pulse_input import PulseInput
-from grebe.wires.sound import SoundWire
-from grebe.wires.standin import StandinPort
+from grebe.transports.alsa import AlsaInput, AlsaPort
+from grebe.transports.base import InPort, OutPort
+from grebe.transports.jack.midi import JackWire
+from grebe.transports.jack.transport import JackFollowed, JackTransport, Where
+from grebe.transports.pulses.drawn import LinePort
+from grebe.transports.pulses.input import PulseInput
+from grebe.transports.pulses.portaudio import SoundWire
+from grebe.transports.rtp import HandedPort
+from grebe.transports.standin import StandinPort
 
 
 def _open_jack() -> JackWire:

@@ -8,7 +8,7 @@ from pathlib import Path
 from typing import Protocol
 
 from grebe.errors import EngineError, ProtocolError
-from grebe.link.messages import FromEngine, ToEngine, Unpacker, pack, to_engine
+from grebe.protocols.link.messages import FromEngine, ToEngine, Unpacker, pack, to_engine
 
 READ_BYTES = 65_536
 MAX_UNSENT_BYTES = 8 * 1024 * 1024

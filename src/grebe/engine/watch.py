@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from grebe.core.player.events import MutesDropped
-from grebe.core.rig.words import listed
-from grebe.engine.desk import Desk
-from grebe.engine.following import Hearing
-from grebe.link.messages import Notice
+from grebe.core.rig.formatting import listed
+from grebe.engine.connections import Desk
+from grebe.engine.sources.midi import Hearing
+from grebe.protocols.link.messages import Notice
 
 
 class Watch:

@@ -8,12 +8,12 @@ from html import escape
 from grebe.core.document import Project
 from grebe.core.patterns.stepsheet import StepSheet, VoiceRows
 from grebe.core.rig.setup import DeviceSheet, SetupSheet
+from grebe.core.sets.formatting import between_words, key_words, tempo_words, work_words
 from grebe.core.sets.plan import PlacedSong, SetPlan
-from grebe.core.sets.words import between_words, key_words, tempo_words, work_words
 from grebe.core.songs.cues import Cue, CueSheet
 from grebe.core.songs.programme import How, Programme
+from grebe.core.time.formatting import clock_text
 from grebe.core.time.tempo import TempoMap
-from grebe.core.time.words import clock_text
 
 STYLE = """
 body { font-family: "Barlow Semi Condensed", sans-serif; font-size: 11pt; color: #1B2B31; }

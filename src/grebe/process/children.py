@@ -34,8 +34,8 @@ class Kind(NamedTuple):
 ENGINE = Kind("grebe.engine", "engine")
 STANDINS = Kind("grebe.standins", "standins")
 SPEAKER = Kind("grebe.standins.speaker", "speaker")
-PEERS = Kind("grebe.peers", "network")
-PULSE_EAR = Kind("grebe.wires.pulse_ear", "pulses")
+PEERS = Kind("grebe.network", "network")
+PULSE_EAR = Kind("grebe.transports.pulses.listener", "pulses")
 COMMAND = Kind("grebe", "command")
 BEHIND = (ENGINE, STANDINS, SPEAKER, PEERS, PULSE_EAR)
 """Those that go on when the window is closed."""

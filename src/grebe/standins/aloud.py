@@ -8,11 +8,11 @@ from pathlib import Path
 
 import msgspec
 
+from grebe.core.audio.names import CUTOFF, LEVEL, USUAL_BRIGHT
 from grebe.core.rig.model import Device
 from grebe.core.rig.standin import SliceSound
-from grebe.core.sound.names import CUTOFF, LEVEL, USUAL_BRIGHT
 from grebe.process import children
-from grebe.protocols.speaker import Loop, Note, Samples, ToSpeaker
+from grebe.protocols.standin.speaker import Loop, Note, Samples, ToSpeaker
 from grebe.standins.box import Box
 
 

@@ -9,16 +9,23 @@ from __future__ import annotations
 import random
 from typing import NamedTuple
 
+from grebe.core.audio.names import ALL_NOTES_OFF, ALL_SOUND_OFF
 from grebe.core.patterns.model import Content
 from grebe.core.patterns.passes import dice_key, passes_of
 from grebe.core.rig.model import Device, Faults
 from grebe.core.rig.standin import Setup
-from grebe.core.sound.names import ALL_NOTES_OFF, ALL_SOUND_OFF
 from grebe.core.time.ticks import CLOCK_TICKS, CLOCKS_PER_QUARTER, SIXTEENTH_TICKS
-from grebe.protocols import midi
-from grebe.protocols.gate import lets
-from grebe.protocols.midi import MidiParser
-from grebe.protocols.standin import Report, ReportKind, SetupReader, is_setup, played, pressed
+from grebe.protocols.midi import messages as midi
+from grebe.protocols.midi.message_filter import lets
+from grebe.protocols.midi.messages import MidiParser
+from grebe.protocols.standin.reports import (
+    Report,
+    ReportKind,
+    SetupReader,
+    is_setup,
+    played,
+    pressed,
+)
 from grebe.standins.loop_tracks import LoopTracks
 from grebe.standins.own_clock import OwnClock
 

@@ -12,10 +12,10 @@ from pathlib import Path
 
 from grebe.core.rig.model import Device
 from grebe.errors import ProtocolError
-from grebe.protocols.standin import MAX_REPORTS_PER_PACKET, Report, encode_reports, goodbye
+from grebe.protocols.standin.reports import MAX_REPORTS_PER_PACKET, Report, encode_reports, goodbye
 from grebe.standins.aloud import Aloud
 from grebe.standins.box import Box
-from grebe.wires.clock import raw_ns
+from grebe.transports.clock import raw_ns
 
 FLUSH_NS = 50_000_000
 """Reports travel in packets twenty times a second: enough for the eye, little work."""

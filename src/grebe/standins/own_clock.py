@@ -6,7 +6,7 @@ import random
 
 from grebe.core.rig.model import Faults
 from grebe.core.time.ticks import CLOCKS_PER_QUARTER
-from grebe.protocols import midi
+from grebe.protocols.midi import messages as midi
 
 START_BEFORE_NS = 2_000_000
 """Start goes out so long before the tick that is the downbeat."""

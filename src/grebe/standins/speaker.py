@@ -17,8 +17,8 @@ from typing import Any, NamedTuple
 import numpy as np
 from numpy.typing import NDArray
 
-from grebe.core.sound.fitting import at_rate, faded
-from grebe.core.sound.kit import (
+from grebe.core.audio.fitting import at_rate, faded
+from grebe.core.audio.kit import (
     HATS,
     LEVELS,
     PANS,
@@ -31,16 +31,16 @@ from grebe.core.sound.kit import (
     sound_of,
     tone,
 )
-from grebe.core.sound.mix import CUT_S, Sample, limited
-from grebe.core.sound.tones import fading
+from grebe.core.audio.mix import CUT_S, Sample, limited
+from grebe.core.audio.tones import fading
 from grebe.errors import PortLost, ProtocolError
 from grebe.process.log import end_log, start_log
 from grebe.process.priority import ask_for_realtime, be_ordinary
-from grebe.protocols.speaker import MAX_PACKET_BYTES, Loop, Note, Samples, read
+from grebe.protocols.standin.speaker import MAX_PACKET_BYTES, Loop, Note, Samples, read
 from grebe.standins.loop_sound import At, LoopSound
-from grebe.wires.clock import raw_ns
-from grebe.wires.frames import FrameClock
-from grebe.wires.sound import sound_library
+from grebe.transports.clock import raw_ns
+from grebe.transports.frames import FrameClock
+from grebe.transports.pulses.portaudio import sound_library
 
 AHEAD_NS = 40_000_000
 """Everything sounds this much later than the boxes say, all of it alike: time to mix it."""

@@ -7,11 +7,11 @@ from collections.abc import Iterator
 
 from grebe.core.findings.look import HEARD_APART_MS, Look, rate_words
 from grebe.core.findings.model import Cure, Finding, changed, swap_cable, swap_device
+from grebe.core.rig.formatting import listed
 from grebe.core.rig.model import GREBE_ID, Cable, Device, Gives
 from grebe.core.rig.propose import proposals
 from grebe.core.rig.pulses import convert
 from grebe.core.rig.tree import USUAL_BPM, clock_loops, passes_clock_on
-from grebe.core.rig.words import listed
 
 
 def clock_findings(look: Look) -> Iterator[Finding]:

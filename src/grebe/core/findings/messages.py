@@ -9,10 +9,10 @@ import msgspec
 from grebe.core.findings.look import Look
 from grebe.core.findings.model import Cure, Finding, changed, swap_cable
 from grebe.core.rig.flow import Arrival, Stream, grebe_streams, lets, way_to
+from grebe.core.rig.formatting import listed
 from grebe.core.rig.model import GREBE_ID, Cable, Device, Filter
 from grebe.core.rig.notemap import note_map
 from grebe.core.rig.numbering import printed_otherwise, printed_program
-from grebe.core.rig.words import listed
 
 WORDS = {"notes": "notes", "program": "program changes", "controllers": "controllers"}
 SHOWN = 4

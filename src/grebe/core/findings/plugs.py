@@ -8,11 +8,11 @@ from collections.abc import Iterator
 from grebe.core.findings.look import HEARD_APART_MS, Look
 from grebe.core.findings.model import Cure, Finding
 from grebe.core.patterns.wire import burst_ms
+from grebe.core.rig.formatting import listed
 from grebe.core.rig.load import wire_loads
 from grebe.core.rig.model import GREBE_ID, MEDIUM_OF, Cable
 from grebe.core.rig.spec import Jack
 from grebe.core.rig.wiring import WIRE_FITS
-from grebe.core.rig.words import listed
 
 LONGEST_THRU_CHAIN = 3
 """Boxes in a row over thru; after more the edges of the bits wear down (common practice)."""

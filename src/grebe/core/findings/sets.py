@@ -7,9 +7,9 @@ from collections.abc import Iterator
 from grebe.core.document import Project
 from grebe.core.findings.model import Finding
 from grebe.core.sets.fit import repeats, to_drop
+from grebe.core.sets.formatting import between_words, shift_words
 from grebe.core.sets.model import Set
 from grebe.core.sets.plan import FactsBook, PlacedSong, SetPlan, plan_set
-from grebe.core.sets.words import between_words, shift_words
 from grebe.core.songs.energy import PatternBars
 
 JUMP = 0.1

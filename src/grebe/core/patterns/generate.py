@@ -7,8 +7,8 @@ from typing import Literal
 
 import msgspec
 
-from grebe.core.dice import key_of, pick, roll, shuffled
 from grebe.core.patterns.model import Hit, Voice
+from grebe.core.rng import key_of, pick, roll, shuffled
 from grebe.core.units import MAX_STEPS
 
 MAX_REGISTER = 24

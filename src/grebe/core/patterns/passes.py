@@ -12,8 +12,8 @@ from typing import NamedTuple
 
 import msgspec
 
-from grebe.core.dice import key_of, pick, roll
 from grebe.core.patterns.model import Content, ControlLane, Hit, Voice
+from grebe.core.rng import key_of, pick, roll
 from grebe.core.time.swing import swung
 from grebe.core.time.ticks import CLOCK_TICKS
 

@@ -6,9 +6,9 @@ from typing import Annotated, Literal
 
 from msgspec import Meta
 
-from grebe.core.peers.use import OscUse, SessionUse
 from grebe.core.rig.spec import ChangeAt, Jack, JackKind, Kind, PulseRate, PulseShape, Spec
 from grebe.core.rig.trigger import Binding, KeyBinding, Trigger
+from grebe.core.session.use import OscUse, SessionUse
 from grebe.core.units import Bpm, Channel, Controller, Id, Name, Note, OffsetMs, Value
 
 GREBE_ID = "grebe"

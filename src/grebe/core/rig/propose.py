@@ -4,11 +4,11 @@ from __future__ import annotations
 
 import msgspec
 
+from grebe.core.rig.formatting import listed
 from grebe.core.rig.model import GREBE_ID, Device, Rig
 from grebe.core.rig.spec import Jack
 from grebe.core.rig.tree import clock_tree
 from grebe.core.rig.wiring import WIRE_FITS
-from grebe.core.rig.words import listed
 from grebe.core.units import Value
 
 GREBE_JITTER_MS = 0.2

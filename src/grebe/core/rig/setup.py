@@ -8,11 +8,11 @@ import msgspec
 
 from grebe.core.document import Project
 from grebe.core.rig.flow import Flow
+from grebe.core.rig.formatting import filter_words, rate_text
 from grebe.core.rig.model import Cable, Device, Filter
 from grebe.core.rig.numbering import printed_otherwise, printed_program
 from grebe.core.rig.tree import ClockTree, tree_of
 from grebe.core.rig.wiring import MIDI_MEDIA, Wiring
-from grebe.core.rig.words import filter_words, rate_text
 from grebe.core.units import Value
 
 CABLES, ROLE, RATE, CHANNEL, RECEIVE, SEND, THRU, OFFSET, PROGRAMS, CARE = (

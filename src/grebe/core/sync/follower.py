@@ -12,7 +12,7 @@ from __future__ import annotations
 from math import exp, log, pi, sqrt
 from typing import NamedTuple
 
-from grebe.core.sync.noise import Noise
+from grebe.core.sync.jitter import Noise
 
 MAX_HYPOTHESES = 16
 PRUNE_NATS = 16.0

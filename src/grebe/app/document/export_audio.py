@@ -1,0 +1,150 @@
+"""Writing songs, scenes, patterns and single voices as the stand-ins sound them."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from math import lcm
+from pathlib import Path
+
+import msgspec
+import numpy as np
+
+from grebe.core.audio.kit import RATE, VOICED
+from grebe.core.audio.mix import TAIL_S, Sample, Stereo, limited, render_device, struck_notes
+from grebe.core.document import Project
+from grebe.core.patterns.model import Pattern
+from grebe.core.patterns.sound import realignment
+from grebe.core.player.plan import make_plan
+from grebe.core.player.whole import song_events
+from grebe.core.songs.model import Part, Scene, Section, Song
+from grebe.core.songs.unroll import unrolled
+from grebe.core.time.meter import Meter
+from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.core.units import Bpm, Id, Value
+from grebe.errors import ProjectError, UsageError
+from grebe.formats.smf import file_name
+from grebe.formats.wav import write_wav
+
+Samples = Mapping[str, Mapping[int, Sample]]
+"""By device and note."""
+
+
+def export_wav(
+    project: Project,
+    song: Song,
+    folder: Path,
+    *,
+    mix: bool = True,
+    stems: bool = False,
+    seed: int = 1,
+    samples: Samples | None = None,
+) -> list[Path]:
+    """Write a song as the stand-ins sound it, as stereo WAV of 16 bits; the files' paths.
+
+    The mix, or a file for each box that sounds, or both; all of the same
+    length, so that they line up. `samples` as `loops.samples_of` gives them.
+    ProjectError when the folder cannot be written.
+    """
+    played = samples or {}
+    plan = make_plan(project, unrolled(song), seed=seed)
+    layout = plan.layout()
+    seconds = layout.seconds()
+    notes = struck_notes(song_events(plan), layout.tempo)
+    name = file_name(song.name)
+    files: dict[str, Stereo] = {}
+    together = np.zeros((round((seconds + TAIL_S) * RATE), 2), dtype=np.float32)
+    for device in plan.devices:
+        if device.id in notes and device.kind in VOICED:
+            audio = render_device(device, notes[device.id], seconds, samples=played.get(device.id))
+            if stems:
+                files[f"{name}, {file_name(device.name)}.wav"] = limited(audio)
+            if mix:
+                together += audio
+    if mix:
+        files = {f"{name}.wav": limited(together), **files}
+    return _write_all(folder, files)
+
+
+class LoopWanted(Value, frozen=True, kw_only=True):
+    """What is to be written as a loop: a pattern, one voice of it, or a scene."""
+
+    pattern: Id | None = None
+    voice: Id | None = None
+    scene: Id | None = None
+    bpm: Bpm = 120.0
+
+
+def export_loop(
+    project: Project,
+    wanted: LoopWanted,
+    folder: Path,
+    seed: int = 1,
+    samples: Samples | None = None,
+) -> list[Path]:
+    """Write a loop cut to whole bars, to the sample; what rings on comes in again at its start.
+
+    UsageError for what is not there, ProjectError when it cannot be written.
+    """
+    name, scene, patterns = _loop_scene(project, wanted)
+    song = Song(id="loop", name=name, bpm=wanted.bpm,
+                sections=(Section(id="s1", scene=scene.id, times=2),))  # fmt: skip
+    alone = msgspec.structs.replace(project, scenes=(scene,), songs=(song,), patterns=patterns)
+    plan = make_plan(alone, song, seed=seed)
+    layout = plan.layout()
+    once = layout.seconds() / 2
+    notes = struck_notes(song_events(plan), layout.tempo)
+    count = round(once * RATE)
+    out = np.zeros((count, 2), dtype=np.float32)
+    for device in plan.devices:
+        if device.id in notes:
+            # The second time round has the tail of the first in it.
+            audio = render_device(
+                device, notes[device.id], 2 * once, samples=(samples or {}).get(device.id)
+            )
+            out += audio[count : 2 * count]
+    words = f"{file_name(name)}, {scene.bars} bars at {wanted.bpm:g}.wav"
+    return _write_all(folder, {words: limited(out)})
+
+
+MOST_LOOP_BARS = 16
+"""A pattern whose voices meet the bar line together later than that is cut after its own bars."""
+
+
+def _loop_scene(project: Project, wanted: LoopWanted) -> tuple[str, Scene, tuple[Pattern, ...]]:
+    """The scene that plays what is wanted, its name, and the patterns it needs."""
+    if wanted.scene is not None:
+        scene = next((s for s in project.scenes if s.id == wanted.scene), None)
+        if scene is None:
+            raise UsageError(f"there is no scene {wanted.scene!r}")
+        return scene.name, scene, project.patterns
+    pattern = next((p for p in project.patterns if p.id == wanted.pattern), None)
+    if pattern is None:
+        raise UsageError(f"there is no pattern {wanted.pattern!r}")
+    pattern = msgspec.structs.replace(pattern, in_box=None)
+    content, name = pattern.content, pattern.name
+    if wanted.voice is not None:
+        voices = tuple(v for v in content.voices if v.id == wanted.voice)
+        if not voices:
+            raise UsageError(f"{pattern.name} has no voice {wanted.voice!r}")
+        name = f"{pattern.name} {voices[0].name}"
+        pattern = msgspec.structs.replace(
+            pattern, content=msgspec.structs.replace(content, voices=voices)
+        )
+    bar = Meter().bar_ticks
+    together = int(realignment(content).with_pattern * TICKS_PER_QUARTER)
+    bars = lcm(together, bar) // bar
+    if bars > MOST_LOOP_BARS:
+        bars = -(-content.ticks // bar)
+    part = Part(device=pattern.device, chain=(pattern.id,))
+    return name, Scene(id="loop", name=name, bars=bars, parts=(part,)), (pattern,)
+
+
+def _write_all(folder: Path, files: dict[str, Stereo]) -> list[Path]:
+    try:
+        for name, audio in files.items():
+            write_wav(folder / name, audio, RATE, bits=16)
+    except OSError as error:
+        raise ProjectError(
+            f"{folder} could not be written: {error.strerror}. Choose another folder."
+        ) from error
+    return [folder / name for name in files]

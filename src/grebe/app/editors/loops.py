@@ -1,0 +1,209 @@
+"""Audio loops: taken in from WAV files, fitted, and handed to whoever sounds them."""
+
+from __future__ import annotations
+
+import os
+from functools import lru_cache
+from pathlib import Path
+from typing import Literal, NamedTuple
+
+import msgspec
+import numpy as np
+from numpy.typing import NDArray
+
+from grebe.app.document.store import Store
+from grebe.core.audio.fitting import (
+    Repitch,
+    measure_loop,
+    mono,
+    repitch,
+    resampled,
+    slice_waves,
+    sliced,
+)
+from grebe.core.audio.kit import RATE
+from grebe.core.audio.mix import Sample
+from grebe.core.document import Project
+from grebe.core.patterns.loops import Loop, cut
+from grebe.core.rig.model import Device
+from grebe.errors import EditError, ProjectError, RecordingError
+from grebe.formats.atomic import write_atomic
+from grebe.formats.events import read_wav
+from grebe.formats.reading import read_file
+from grebe.formats.smf import file_name
+from grebe.formats.wav import write_wav
+
+MAX_LOOP_S = 120.0
+"""Longer recordings are no loops: sixteen bars at 60 BPM last 64 s."""
+MAX_LOOP_BYTES = 256 * 1024 * 1024
+"""Two minutes of eight channels at 192 kHz."""
+FIRST_NOTE = 60
+
+Fit = Literal["resample", "slices"]
+
+
+def folder_of(project_path: Path | None) -> Path:
+    """The folder that a project's loops are found in."""
+    return project_path.parent if project_path is not None else Path.cwd()
+
+
+def loop_path(loop: Loop, folder: Path) -> Path:
+    """Where a loop's file lies."""
+    path = Path(loop.file)
+    return path if path.is_absolute() else folder / path
+
+
+def audio_of(loop: Loop, folder: Path) -> NDArray[np.float32]:
+    """A loop's audio, mono at its own rate. RecordingError when its file is not as it was."""
+    path = loop_path(loop, folder)
+    try:
+        stamp = path.stat().st_mtime_ns
+    except OSError as error:
+        raise RecordingError(f"{path} of the loop {loop.name} could not be read: "
+                             f"{error.strerror}. The rest plays on.") from error  # fmt: skip
+    rate, audio = _read(str(path), stamp)
+    if rate != loop.rate or len(audio) != loop.samples:
+        raise RecordingError(
+            f"{path} is another recording than the loop {loop.name} was made from. Import it again."
+        )
+    return audio
+
+
+@lru_cache(maxsize=32)
+def _read(path: str, stamp: int) -> tuple[int, NDArray[np.float32]]:
+    del stamp  # another stamp is another file under the same name
+    recording = read_wav(Path(path))
+    if recording.seconds > MAX_LOOP_S:
+        raise RecordingError(
+            f"{path} lasts {recording.seconds:.0f} s; a loop has {MAX_LOOP_S:.0f} at most. "
+            "Cut out the bars that go round."
+        )
+    return recording.rate, mono([recording.channel(n) for n in range(recording.channels)])
+
+
+def take_loop(path: Path, folder: Path, device: Device, taken: set[str], near_bpm: float) -> Loop:
+    """A WAV file as a loop of a device, measured and cut at its onsets.
+
+    RecordingError for what is no WAV, silent or too long; EditError for more
+    slices than notes.
+    """
+    try:
+        stamp = path.stat().st_mtime_ns
+    except OSError as error:
+        raise RecordingError(f"{path} could not be read: {error.strerror}.") from error
+    rate, audio = _read(str(path), stamp)
+    if not np.abs(audio).max() > 0:
+        raise RecordingError(f"{path} is silent from end to end. Choose another.")
+    measure = measure_loop(audio, rate, near_bpm)
+    inside = path.resolve().is_relative_to(folder.resolve())
+    file = os.path.relpath(path.resolve(), folder.resolve()) if inside else str(path.resolve())
+    loop = Loop(
+        id=next(i for i in (f"loop-{n}" for n in range(1, len(taken) + 2)) if i not in taken),
+        name=path.stem[:80] or "Loop",
+        device=device.id,
+        file=file,
+        rate=rate,
+        samples=len(audio),
+        bars=measure.bars,
+    )
+    first = FIRST_NOTE if len(measure.onsets) <= 127 - FIRST_NOTE else 127 - len(measure.onsets)
+    return cut(loop, measure.onsets, max(0, first))
+
+
+def fit_loop(
+    loop: Loop, project_folder: Path, to_bpm: float, how: Fit, folder: Path
+) -> tuple[Path, Repitch | None]:
+    """Write a loop at another tempo, and what that cost its pitch (None for slices).
+
+    RecordingError for its own file, ProjectError when it cannot be written,
+    EditError for slices of a loop that has none.
+    """
+    audio = audio_of(loop, project_folder)
+    if how == "slices" and not loop.slices:
+        raise EditError(f"{loop.name} has no slices yet")
+    samples = round(loop.bars * loop.beats_a_bar * 60 / to_bpm * loop.rate)
+    if how == "resample":
+        made, cost = resampled(audio, loop.bpm, to_bpm, samples), repitch(loop.bpm, to_bpm)
+    else:
+        made, cost = sliced(audio, loop, to_bpm, loop.rate), None
+    path = folder / f"{file_name(loop.name)}, {loop.bars} bars at {to_bpm:g}.wav"
+    try:
+        write_wav(path, made, loop.rate, bits=16)
+    except OSError as error:
+        raise ProjectError(
+            f"{folder} could not be written: {error.strerror}. Choose another folder."
+        ) from error
+    return path, cost
+
+
+class LoopSounds(NamedTuple):
+    """What loops give their boxes to play."""
+
+    samples: dict[str, dict[int, Sample]]
+    """By device and note."""
+    problems: tuple[str, ...]
+    """Files that are not there, or are not as they were: their slices are silent."""
+
+
+def samples_of(project: Project, folder: Path) -> LoopSounds:
+    """The slices of all loops; what cannot be read is said, and the rest plays."""
+    out: dict[str, dict[int, Sample]] = {}
+    problems: list[str] = []
+    for loop in project.loops:
+        if not loop.slices:
+            continue
+        try:
+            waves = slice_waves(audio_of(loop, folder), loop, RATE)
+        except RecordingError as error:
+            problems.append(str(error))
+            waves = {s.note: np.zeros(1, dtype=np.float32) for s in loop.slices}
+        slot = loop.id if loop.shared else ""
+        gates = {s.note: s.gate for s in loop.slices}
+        out.setdefault(loop.device, {}).update(
+            {note: Sample(wave, gates[note], slot) for note, wave in waves.items()}
+        )
+    return LoopSounds(out, tuple(problems))
+
+
+def take_along(store: Store, folder: Path) -> str:
+    """Before a document is saved in another folder: its loops' files are copied there.
+
+    A name that another file has there already is changed, in the document too. What could not be
+    copied, in a sentence; "" where all was.
+    """
+    home = folder_of(store.home)
+    if folder.resolve() == home.resolve():
+        return ""
+    renamed: dict[str, str] = {}
+    failed: list[str] = []
+    for loop in store.project.loops:
+        source = loop_path(loop, home)
+        if Path(loop.file).is_absolute():
+            continue  # it lies elsewhere, and stays there
+        try:
+            renamed[loop.id] = _copied(source, folder, Path(loop.file))
+        except OSError as error:
+            failed.append(f"{loop.name} ({error.strerror})")
+    moved = tuple(
+        msgspec.structs.replace(loop, file=renamed.get(loop.id, loop.file))
+        for loop in store.project.loops
+    )
+    if moved != store.project.loops:
+        store.apply("Loops taken along", lambda p: msgspec.structs.replace(p, loops=moved))
+    return f"Saved, but without these loops: {', '.join(failed)}." if failed else ""
+
+
+def _copied(source: Path, folder: Path, file: Path) -> str:
+    """Copy a file to a folder, under its own name or the next that is free; the name it has."""
+    data = read_file(source, MAX_LOOP_BYTES)
+    number = 1
+    while True:
+        name = file if number == 1 else file.with_name(f"{file.stem}-{number}{file.suffix}")
+        target = folder / name
+        if not target.exists():
+            target.parent.mkdir(parents=True, exist_ok=True)
+            write_atomic(target, data)
+            return str(name)
+        if target.stat().st_size == len(data) and target.read_bytes() == data:
+            return str(name)
+        number += 1

@@ -1,0 +1,335 @@
+"""The pattern in hand: a cursor, a selection, a clip, and edits under them. Without Qt."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any
+
+import msgspec
+
+from grebe.app.live.session import Session
+from grebe.core.document import with_content, with_pattern
+from grebe.core.patterns import edit
+from grebe.core.patterns.fields import (
+    edited,
+    set_hit_field,
+    set_point_field,
+    text_of,
+)
+from grebe.core.patterns.model import (
+    Content,
+    ControlLane,
+    ControlPoint,
+    Hit,
+    Pattern,
+    Voice,
+)
+from grebe.core.rig.model import Device
+from grebe.errors import EditError
+
+Row = Voice | ControlLane
+
+
+class PatternHand:
+    """The pattern in hand, where in it the keys write, and what is selected."""
+
+    def __init__(self, session: Session) -> None:
+        self.session = session
+        patterns = session.project.patterns
+        self.pattern_id = patterns[0].id if patterns else ""
+        self.row_id = ""
+        self.step = 0
+        self.anchor: tuple[str, int] | None = None
+        """Where a selection began; None: what is under the cursor."""
+        self.clip: edit.Clip | None = None
+
+    # What is in hand
+
+    @property
+    def pattern(self) -> Pattern | None:
+        """The pattern in hand."""
+        patterns = self.session.project.patterns
+        return next((p for p in patterns if p.id == self.pattern_id), None)
+
+    @property
+    def content(self) -> Content:
+        """What it says; empty without one."""
+        return self.pattern.content if self.pattern is not None else Content()
+
+    @property
+    def device(self) -> Device | None:
+        """The device it belongs to."""
+        pattern = self.pattern
+        devices = self.session.project.rig.devices
+        return next((d for d in devices if pattern and d.id == pattern.device), None)
+
+    @property
+    def base(self) -> Pattern | None:
+        """The pattern it is a variation of."""
+        pattern = self.pattern
+        patterns = self.session.project.patterns
+        return next((p for p in patterns if pattern and p.id == pattern.variation_of), None)
+
+    @property
+    def rows(self) -> tuple[Row, ...]:
+        """Voices, then controller lanes."""
+        return (*self.content.voices, *self.content.lanes)
+
+    @property
+    def row(self) -> Row | None:
+        """The voice or lane under the cursor."""
+        return next((r for r in self.rows if r.id == self.row_id), None)
+
+    @property
+    def voice(self) -> Voice | None:
+        """The voice under the cursor."""
+        row = self.row
+        return row if isinstance(row, Voice) else None
+
+    @property
+    def lane(self) -> ControlLane | None:
+        """The controller lane under the cursor."""
+        row = self.row
+        return row if isinstance(row, ControlLane) else None
+
+    @property
+    def hit(self) -> Hit | None:
+        """The hit under the cursor."""
+        return self.voice.hit_at(self.step) if self.voice is not None else None
+
+    @property
+    def point(self) -> ControlPoint | None:
+        """The controller value under the cursor."""
+        return edit.point_at(self.lane, self.step) if self.lane is not None else None
+
+    def selection(self) -> tuple[tuple[str, ...], int, int]:
+        """(row ids, first step, last step); the cursor's place without a selection."""
+        ids = [r.id for r in self.rows]
+        if self.anchor is None or self.anchor[0] not in ids or self.row_id not in ids:
+            return (self.row_id,), self.step, self.step
+        a, b = sorted((ids.index(self.anchor[0]), ids.index(self.row_id)))
+        first, last = sorted((self.anchor[1], self.step))
+        return tuple(ids[a : b + 1]), first, last
+
+    def stretch(self) -> tuple[tuple[str, ...], int, int]:
+        """What an edit of a voice covers: the selection, or the whole voice under the cursor."""
+        if self.anchor is None:
+            return (self.row_id,), 0, 10_000
+        return self.selection()
+
+    def take(self, pattern_id: str) -> None:
+        """Take another pattern in hand."""
+        self.pattern_id, self.anchor = pattern_id, None
+        self.settle()
+
+    def settle(self) -> None:
+        """Keep pattern, cursor and selection where there is something."""
+        if self.pattern is None:
+            patterns = self.session.project.patterns
+            self.pattern_id = patterns[0].id if patterns else ""
+        row = self.row
+        if row is None:
+            self.row_id, self.step = (self.rows[0].id if self.rows else ""), 0
+        elif self.step >= row.length:
+            self.step = row.length - 1
+        if self.anchor is not None and all(r.id != self.anchor[0] for r in self.rows):
+            self.anchor = None
+
+    # Edits
+
+    def change(self, name: str, how: Callable[[Content], Content], *, merge: str = "") -> None:
+        """Edit the pattern's content."""
+        pattern = self.pattern
+        if pattern is None:
+            return
+        key = f"{pattern.id}-{merge}" if merge else ""
+        self.session.store.apply(name, lambda p: with_content(p, pattern.id, how), merge=key)
+
+    def _row(self, name: str, how: Callable[[Any], Any], row_id: str, merge: str = "") -> None:
+        def change(content: Content) -> Content:
+            if any(lane.id == row_id for lane in content.lanes):
+                return edit.with_lane(content, row_id, how)
+            return edit.with_voice(content, row_id, how)
+
+        self.change(name, change, merge=merge)
+
+    def _hits(self, name: str, how: Callable[[Voice, int], Voice], merge: str = "") -> None:
+        """Edit every hit of the selection; the one under the cursor without one."""
+        ids, first, last = self.selection()
+
+        def change(content: Content) -> Content:
+            found = False
+            for voice in content.voices:
+                if voice.id in ids:
+                    for hit in voice.hits:
+                        if first <= hit.step <= last:
+                            content = edit.with_voice(
+                                content,
+                                voice.id,
+                                lambda v, s=hit.step: how(v, s),  # type: ignore[misc]
+                            )
+                            found = True
+            if not found:
+                voice_name = self.row.name if self.row is not None else "the pattern"
+                raise EditError(f"{voice_name} has no hit on step {self.step + 1}")
+            return content
+
+        self.change(name, change, merge=f"{name}-{ids}-{first}-{last}" if merge else "")
+
+    def _each(self, name: str, how: Callable[[Voice, int, int], Voice]) -> None:
+        """Edit a stretch of every voice selected."""
+        ids, first, last = self.stretch()
+
+        def change(content: Content) -> Content:
+            for voice in content.voices:
+                if voice.id in ids:
+                    content = edit.with_voice(content, voice.id, lambda v: how(v, first, last))
+            return content
+
+        self.change(name, change)
+
+    def write(self, row_id: str, step: int, value: int) -> None:
+        """A hit with this velocity, or a controller's value."""
+        if any(lane.id == row_id for lane in self.content.lanes):
+
+            def put(lane: ControlLane) -> ControlLane:
+                old = edit.point_at(lane, step) or ControlPoint(step=step, value=0)
+                held = min(127, max(0, value))
+                return edit.put_point(lane, msgspec.structs.replace(old, value=held))
+
+            self._row("Write a value", put, row_id, merge=f"{row_id}-{step}")
+            return
+
+        def hit(voice: Voice) -> Voice:
+            old = voice.hit_at(step) or Hit(step=step)
+            held = min(127, max(1, value))
+            return edit.put_hit(voice, msgspec.structs.replace(old, velocity=held))
+
+        self._row("Write a hit", hit, row_id, merge=f"{row_id}-{step}")
+
+    def remove(self, row_id: str, step: int) -> None:
+        """Remove a hit or a value."""
+
+        def gone(row: Row) -> Row:
+            if isinstance(row, ControlLane):
+                return edit.remove_point(row, step)
+            return edit.remove_hit(row, step)
+
+        self._row("Remove a hit", gone, row_id)
+
+    def set_length(self, row_id: str, length: int) -> None:
+        """Another length for a row."""
+
+        def longer(row: Row) -> Row:
+            if isinstance(row, ControlLane):
+                return edit.set_lane_length(row, length)
+            return edit.set_length(row, length)
+
+        self._row("Length", longer, row_id, merge=f"{row_id}-length")
+
+    def field_text(self, owner: str, key: str) -> str | None:
+        """A setting of what is in hand as text; None while there is no such thing."""
+        thing: Any = {
+            "hit": self.hit,
+            "point": self.point,
+            "voice": self.voice,
+            "lane": self.lane,
+            "name": self.pattern,
+            "pattern": self.content if self.pattern is not None else None,
+        }[owner]
+        return None if thing is None else text_of(thing, key)
+
+    def field_choices(self, owner: str, key: str) -> tuple[str, ...]:
+        """Choices that depend on the document: none here."""
+        del owner, key
+        return ()
+
+    def set_field(self, owner: str, key: str, text: str) -> None:
+        """Take one setting of the pattern, or of what is under the cursor, from text."""
+        name = f"Set {key.replace('_', ' ')}"
+        pattern = self.pattern
+        if owner == "name" and pattern is not None:
+            self.session.store.apply(
+                name, lambda p: with_pattern(p, pattern.id, lambda x: edited(x, key, text))
+            )
+            return
+        if owner == "pattern":
+            self.change(name, lambda c: edited(c, key, text))
+        elif owner == "hit":
+            self._hits(name, lambda v, s: set_hit_field(v, s, key, text))
+        elif owner == "point":
+            self._row(name, lambda lane: set_point_field(lane, self.step, key, text), self.row_id)
+        else:
+            self._row(name, lambda row: edited(row, key, text), self.row_id)
+
+    # Moving
+
+    def move(self, steps: int, rows: int, *, select: bool = False) -> None:
+        """Move the cursor; with `select` what it passes is selected."""
+        row, all_rows = self.row, self.rows
+        if row is None:
+            return
+        if select and self.anchor is None:
+            self.anchor = (self.row_id, self.step)
+        elif not select:
+            self.anchor = None
+        ids = [r.id for r in all_rows]
+        other = all_rows[min(len(ids) - 1, max(0, ids.index(row.id) + rows))]
+        if select:
+            self.step = min(other.length - 1, max(0, self.step + steps))
+        else:
+            self.step = min((self.step + steps) % row.length, other.length - 1)
+        self.row_id = other.id
+
+    def do_step_left(self) -> None:
+        """Cursor left, round the end."""
+        self.move(-1, 0)
+
+    def do_step_right(self) -> None:
+        """Cursor right, round the end."""
+        self.move(1, 0)
+
+    def do_voice_up(self) -> None:
+        """Cursor to the voice above."""
+        self.move(0, -1)
+
+    def do_voice_down(self) -> None:
+        """Cursor to the voice below."""
+        self.move(0, 1)
+
+    def do_first_step(self) -> None:
+        """Cursor to the first step."""
+        self.move(-self.step, 0)
+
+    def do_last_step(self) -> None:
+        """Cursor to the last step."""
+        if self.row is not None:
+            self.move(self.row.length - 1 - self.step, 0)
+
+    def do_select_left(self) -> None:
+        """Select one step to the left."""
+        self.move(-1, 0, select=True)
+
+    def do_select_right(self) -> None:
+        """Select one step to the right."""
+        self.move(1, 0, select=True)
+
+    def do_select_up(self) -> None:
+        """Select into the voice above."""
+        self.move(0, -1, select=True)
+
+    def do_select_down(self) -> None:
+        """Select into the voice below."""
+        self.move(0, 1, select=True)
+
+    def do_select_all(self) -> None:
+        """Select the voice; again, the pattern."""
+        row = self.row
+        if row is None:
+            return
+        whole_row = (row.id, 0)
+        if self.anchor == whole_row and self.step == row.length - 1 and self.rows:
+            self.anchor, self.row_id = (self.rows[0].id, 0), self.rows[-1].id
+            self.step = max(r.length for r in self.rows) - 1
+        else:
+            self.anchor, self.step = whole_row, row.length - 1

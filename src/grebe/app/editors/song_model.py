@@ -1,0 +1,81 @@
+"""What is drawn and said of the song in hand, worked out once for each version of it."""
+
+from __future__ import annotations
+
+from grebe.app.live.session import Session
+from grebe.core.findings import Finding, find_in_song
+from grebe.core.rig.model import Device
+from grebe.core.songs.bands import Stretch, bands
+from grebe.core.songs.changes import reached_by
+from grebe.core.songs.energy import Bar, song_bars
+from grebe.core.songs.programme import Programme, programmes
+from grebe.errors import EditError
+
+
+class SongBook:
+    """Bands, bars and programmes of the song in hand."""
+
+    def __init__(self, session: Session) -> None:
+        self._session = session
+        self._basis: tuple[object, ...] = ()
+        self._bands: dict[str, list[Stretch]] | None = None
+        self._devices: tuple[Device, ...] = ()
+        self._bars: tuple[Bar, ...] | None = None
+        self._programmes: tuple[Programme, ...] | None = None
+        self._findings: tuple[Finding, ...] | None = None
+
+    def _renew(self) -> None:
+        """Forget everything where the document or the song is another."""
+        session = self._session
+        basis = (session.project, session.song_id)
+        if not self._basis or basis[0] is not self._basis[0] or basis[1] != self._basis[1]:
+            self._basis = basis
+            self._bands = self._bars = self._programmes = self._findings = None
+            busy = {p.device for p in session.project.patterns}
+            self._devices = tuple(d for d in session.project.rig.devices if d.id in busy)
+
+    def devices(self) -> tuple[Device, ...]:
+        """Devices that have patterns."""
+        self._renew()
+        return self._devices
+
+    def bands(self, device: str) -> list[Stretch]:
+        """How much a device plays in each section, in order."""
+        self._renew()
+        layout = self._session.layout()
+        if self._bands is None:
+            self._bands = {}
+            for stretch in () if layout is None else bands(self._session.project, layout):
+                self._bands.setdefault(stretch.device, []).append(stretch)
+        return self._bands.get(device, [])
+
+    def bars(self) -> tuple[Bar, ...]:
+        """Every bar with its energy."""
+        self._renew()
+        layout = self._session.layout()
+        if self._bars is None:
+            self._bars = () if layout is None else song_bars(self._session.project, layout)
+        return self._bars
+
+    def programmes(self) -> tuple[Programme, ...]:
+        """The song as each box can have it; nothing where it cannot be laid out."""
+        self._renew()
+        session = self._session
+        if self._programmes is None:
+            try:
+                song = session.song
+                self._programmes = (
+                    ()
+                    if song is None
+                    else programmes(session.project, song, reached_by(session.project))
+                )
+            except EditError:
+                self._programmes = ()
+        return self._programmes
+
+    def findings(self) -> tuple[Finding, ...]:
+        """What there is to look at in this song: itself, and the scenes it plays."""
+        self._renew()
+        if self._findings is None:
+            self._findings = find_in_song(self._session.project, self._session.song_id)
+        return self._findings

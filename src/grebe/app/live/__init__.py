@@ -1,0 +1,1 @@
+"""What goes on while something plays: the session, rehearsals, checks, loopers, Stage."""

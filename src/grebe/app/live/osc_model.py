@@ -1,0 +1,203 @@
+"""What remote surfaces are told by OSC and what they can ask for: every address in one place."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterator
+from typing import NamedTuple
+
+from grebe.app.live.stage_model import StageBook
+from grebe.app.live.watching import Watching
+from grebe.core.player.commands import Begin, Halt, Launch, Mute, Solo, Steer
+from grebe.core.player.controls import LEARNABLE, TURNED
+from grebe.core.rig.model import PEERS_ID
+from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.core.units import MAX_BPM, MIN_BPM
+from grebe.protocols.link.messages import Do, Propose, ToEngine
+
+Argument = bool | int | float | str
+ROOT = "/grebe"
+
+
+class Told(NamedTuple):
+    """An address that is told."""
+
+    address: str
+    arguments: str
+    meaning: str
+    steady: bool = False
+    """Told at a steady rate while something plays; else when it changes."""
+
+
+class Asked(NamedTuple):
+    """An address that something is asked by."""
+
+    address: str
+    arguments: str
+    meaning: str
+
+
+TOLD: tuple[Told, ...] = (
+    Told("/grebe/running", "int", "1 while something plays."),
+    Told("/grebe/tempo", "float", "Tempo in BPM."),
+    Told("/grebe/song", "text", "Name of the song in hand."),
+    Told("/grebe/scene", "text int", "What plays: its name, and its number in the song from 1."),
+    Told("/grebe/next", "text int", "What comes next, and 1 where somebody launched it."),
+    Told("/grebe/held", "int", "1 while the section is held."),
+    Told("/grebe/mute/N", "int text", "1 while number N is muted, and its name."),
+    Told("/grebe/solo/N", "int text", "1 while number N sounds alone, and its name."),
+    Told("/grebe/track/N", "text", "State of loop track N."),
+    Told("/grebe/peers", "int", "Other computers in the session."),
+    Told("/grebe/move", "text float", "The next move by hand, and seconds until it is best made.",
+         True),
+    Told("/grebe/position", "int int float",
+         "Bar of the section, beat of the bar, from 1, and how far into the beat, 0 to 1.", True),
+    Told("/grebe/countdown", "int int float",
+         "Whole bars, beats and seconds until what comes next.", True),
+)  # fmt: skip
+ASKED: tuple[Asked, ...] = (
+    Asked("/grebe/subscribe", "[int]",
+          "Be told for 60 s, at the port named or the one asked from; ask again to go on."),
+    Asked("/grebe/unsubscribe", "[int]", "Be told no longer."),
+    Asked("/grebe/ask", "", "Be told everything once."),
+    Asked("/grebe/run", "int", "1 runs from the top, 0 stops."),
+    Asked("/grebe/tempo", "float", "Another tempo: of the session, or of what plays."),
+    Asked("/grebe/launch", "text [text]",
+          'A section by its name, at "bar", "section_end", "beat", "quarter_beat" or "now".'),
+    Asked("/grebe/launch", "int [text]", "The same by its number in the song, from 1."),
+    Asked("/grebe/mute/N", "int", "1 mutes number N, 0 lets it sound."),
+    Asked("/grebe/solo/N", "int", "1: number N alone; 0: no longer."),
+    Asked("/grebe/do/ACTION", "[int]",
+          "Any action that can be learnt on Stage; 0 lets go of those that are held."),
+)  # fmt: skip
+ACTIONS = tuple(named.id for named in LEARNABLE if named.id not in TURNED)
+LAUNCH_AT = ("bar", "section_end", "beat", "quarter_beat", "now")
+MOST_NUMBERED = 16
+
+
+class OscBook:
+    """One performance as addresses and values, and the other way."""
+
+    def __init__(self, watching: Watching) -> None:
+        self.watching = watching
+        self._stage = StageBook(watching)
+
+    # What is told
+
+    def changing(self) -> dict[str, tuple[Argument, ...]]:
+        """What is told when it changes."""
+        session, status = self.watching, self.watching.status
+        if status is None:
+            return {}
+        out: dict[str, tuple[Argument, ...]] = {
+            "/grebe/running": (int(status.running),),
+            "/grebe/tempo": (float(round(session.tempo_now, 2)),),
+            "/grebe/song": (session.song.name if session.song is not None else "",),
+            "/grebe/held": (int(status.held),),
+            "/grebe/peers": (len(status.peers.rows) if status.peers is not None else 0,),
+        }
+        sections = self._sections()
+        names = [name for _, name in sections]
+        ids = [section for section, _ in sections]
+        here = ids.index(status.section) if status.section in ids and status.running else -1
+        out["/grebe/scene"] = (names[here], here + 1) if here >= 0 else ("", 0)
+        following = names[ids.index(status.next_section)] if status.next_section in ids else ""
+        out["/grebe/next"] = (following if status.running else "", int(status.launched))
+        for n, device in enumerate(session.project.players[:MOST_NUMBERED], start=1):
+            out[f"/grebe/mute/{n}"] = (int((device.id, "") in status.mutes), device.name)
+            out[f"/grebe/solo/{n}"] = (int(device.id in status.solos), device.name)
+        for track in status.tracks:
+            out[f"/grebe/track/{track.number}"] = (track.state,)
+        return out
+
+    def steady(self) -> dict[str, tuple[Argument, ...]]:
+        """What is told at a steady rate while something plays."""
+        session, layout, status = self.watching, self.watching.layout(), self.watching.status
+        now = self._stage.now(layout) if layout is not None else None
+        if now is None or status is None:
+            return {}
+        meter = now.span.scene.meter
+        inside = max(0.0, session.tick_now() - status.section_tick)
+        into = inside % meter.beat_ticks / meter.beat_ticks
+        beats = int(now.to_go_ticks // meter.beat_ticks)
+        out: dict[str, tuple[Argument, ...]] = {
+            "/grebe/position": (now.bar, now.beat, into),
+            "/grebe/countdown": (beats // now.beats, beats % now.beats, now.to_go_s),
+        }
+        moves = self._stage.to_do(now)
+        if moves:
+            left = (moves[0].begins - session.tick_now()) / TICKS_PER_QUARTER
+            out["/grebe/move"] = (moves[0].words, left * 60 / max(1.0, status.bpm))
+        return out
+
+    def _sections(self) -> list[tuple[str, str]]:
+        layout = self.watching.layout()
+        return [(s.section.id, s.scene.name) for s in layout.spans] if layout is not None else []
+
+    # What is asked for
+
+    def asked(self, address: str, arguments: tuple[Argument, ...]) -> Iterator[ToEngine]:
+        """What a message asks of the engine. ValueError where it cannot be understood."""
+        parts = address.removeprefix(ROOT + "/").split("/")
+        head, rest = parts[0], parts[1:]
+        plain: dict[str, Callable[[tuple[Argument, ...]], Iterator[ToEngine]]] = {
+            "run": self._run,
+            "tempo": self._tempo,
+            "launch": self._launch,
+        }
+        if head in plain and not rest:
+            yield from plain[head](arguments)
+        elif head == "do" and len(rest) == 1 and rest[0] in ACTIONS:
+            yield Do(action=rest[0], down=not arguments or _on(arguments))
+        elif head in ("mute", "solo") and len(rest) == 1:
+            players = self.watching.project.players
+            if not rest[0].isdecimal() or not 1 <= int(rest[0]) <= len(players):
+                raise ValueError(f"there is no number {rest[0]}")
+            device, on = players[int(rest[0]) - 1].id, _on(arguments)
+            yield Mute(device=device, on=on) if head == "mute" else Solo(device=device, on=on)
+        else:
+            raise ValueError(f"nothing is asked by {address}")
+
+    def _run(self, arguments: tuple[Argument, ...]) -> Iterator[ToEngine]:
+        yield Begin() if _on(arguments) else Halt()
+
+    def _tempo(self, arguments: tuple[Argument, ...]) -> Iterator[ToEngine]:
+        bpm = float(arguments[0]) if arguments and not isinstance(arguments[0], str) else 0.0
+        if not MIN_BPM <= bpm <= MAX_BPM:
+            raise ValueError(f"a tempo goes from {MIN_BPM:g} to {MAX_BPM:g}")
+        status = self.watching.status
+        in_session = status is not None and status.follows == PEERS_ID
+        yield Propose(bpm=bpm) if in_session else Steer(bpm=bpm)
+
+    def _launch(self, arguments: tuple[Argument, ...]) -> Iterator[ToEngine]:
+        sections = self._sections()
+        wanted = arguments[0] if arguments else ""
+        at = arguments[1] if len(arguments) > 1 else "bar"
+        if at not in LAUNCH_AT:
+            raise ValueError(f"{at} is no moment to come in at")
+        if isinstance(wanted, str):
+            found = next((i for i, name in sections if name.lower() == wanted.lower()), None)
+        else:
+            number = int(wanted)
+            found = sections[number - 1][0] if 1 <= number <= len(sections) else None
+        if found is None:
+            raise ValueError(f"there is no section {wanted}")
+        yield Launch(section=self.watching.known_as(found), at=at)  # type: ignore[arg-type]
+
+
+def _on(arguments: tuple[Argument, ...]) -> bool:
+    """Whether the first argument says yes. ValueError where it is none."""
+    if not arguments or isinstance(arguments[0], str):
+        raise ValueError("1 or 0 is wanted")
+    return bool(arguments[0])
+
+
+def address_list() -> str:
+    """All addresses as a table in Markdown, for the help and docs/osc.md."""
+    lines = ["| told | arguments | what |", "|---|---|---|"]
+    lines += [
+        f"| `{t.address}` | {t.arguments} | {t.meaning}{' Steadily.' * t.steady} |" for t in TOLD
+    ]
+    lines += ["", "| asked by | arguments | what |", "|---|---|---|"]
+    lines += [f"| `{a.address}` | {a.arguments or 'none'} | {a.meaning} |" for a in ASKED]
+    lines += ["", "Actions: " + ", ".join(f"`{a}`" for a in ACTIONS) + "."]
+    return "\n".join(lines) + "\n"

@@ -1,0 +1,1 @@
+"""What happened, kept on disk: rehearsals and sync checks."""

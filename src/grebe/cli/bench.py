@@ -1,0 +1,58 @@
+"""``grebe bench``."""
+
+from __future__ import annotations
+
+import argparse
+import json
+import sys
+
+from grebe.cli.common import Commands, add_json, command, number, print_json
+
+BENCHES = (
+    "clock",
+    "player",
+    "window",
+    "patterns",
+    "rig",
+    "route",
+    "follow",
+    "sync",
+    "network",
+    "jack",
+    "engine",
+    "songs",
+    "stage",
+    "faults",
+)
+
+
+def add_commands(commands: Commands) -> None:
+    """Add the command."""
+    parser = command(
+        commands, "bench", "Measure the speed figures.", "grebe bench --only clock --json", bench
+    )
+    parser.add_argument("--only", choices=BENCHES)
+    parser.add_argument(
+        "--seconds",
+        type=number("seconds go", 0.1, 86_400),
+        default=30.0,
+        help="for each run of the clock",
+    )
+    add_json(parser)
+
+
+def bench(arguments: argparse.Namespace) -> int:
+    """The figures of docs/performance.md."""
+
+    def say(what: str) -> None:
+        if sys.stderr.isatty():
+            sys.stderr.write(f"measuring {what}\n")
+
+    from grebe.bench import run_bench  # noqa: PLC0415 - loaded on demand
+
+    result = run_bench(arguments.only, arguments.seconds, say)
+    if arguments.json:
+        print_json(result)
+    else:
+        sys.stdout.write(json.dumps(result, indent=2) + "\n")
+    return 0

@@ -1,0 +1,1 @@
+"""Who gives the time: Grebe itself, a box, JACK's transport, a session of computers."""

@@ -1,0 +1,1 @@
+"""MIDI 1.0: messages, and what is let through."""

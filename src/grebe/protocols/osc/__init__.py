@@ -1,0 +1,1 @@
+"""Open Sound Control 1.0."""

@@ -1,0 +1,1 @@
+"""MIDI over RTP (RFC 6295), with its journal."""

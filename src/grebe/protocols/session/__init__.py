@@ -1,0 +1,1 @@
+"""What computers of a session say to each other, as bytes."""

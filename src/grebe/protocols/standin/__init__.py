@@ -1,0 +1,1 @@
+"""What stand-ins report, and what their speaker is told."""

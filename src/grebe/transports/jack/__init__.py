@@ -1,0 +1,1 @@
+"""JACK: MIDI at exact frames, pulses drawn into blocks, and its transport."""

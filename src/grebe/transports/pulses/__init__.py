@@ -1,0 +1,1 @@
+"""Pulses in and out of an audio interface."""

@@ -1,0 +1,78 @@
+"""Pulses heard at an audio input, by a process of its own that tells the engine when each came.
+
+The engine keeps clear of NumPy and of samples: it gets one stamped tick a pulse.
+"""
+
+from __future__ import annotations
+
+import socket
+import struct
+import subprocess
+from collections import deque
+
+from grebe.core.rig.model import AudioPort
+from grebe.errors import PortLost
+from grebe.process import children
+from grebe.protocols.midi.message_filter import Gate
+from grebe.protocols.midi.messages import TIMING_CLOCK
+from grebe.transports.base import Heard
+
+STAMP = struct.Struct("<q")
+"""One pulse: its time, CLOCK_MONOTONIC_RAW in ns. Anything longer is what went wrong, as text."""
+MAX_PACKET_BYTES = 512
+MAX_AT_ONCE = 32
+_TICK = bytes((TIMING_CLOCK,))
+_leaving: deque[subprocess.Popen[bytes]] = deque()
+"""Let go of, not yet ended; reaped when the next one is."""
+
+
+class PulseInput:
+    """An open pulse input; a pulse comes as a tick of clock."""
+
+    def __init__(self, line: AudioPort, *, falling: bool) -> None:
+        """Start the process that listens. What keeps it from that comes as PortLost, later."""
+        ours, its = socket.socketpair(socket.AF_UNIX, socket.SOCK_SEQPACKET)
+        ours.setblocking(False)
+        command = [
+            "--fd", str(its.fileno()), "--wire", line.wire,
+            "--name", line.name, "--channel", str(line.channel),
+        ]  # fmt: skip
+        if falling:
+            command.append("--falling")
+        self._socket = ours
+        self._process = children.start(children.PULSE_EAR, *command, pass_fds=[its.fileno()])
+        its.close()
+
+    def fileno(self) -> int:
+        """The socket's descriptor."""
+        return self._socket.fileno()
+
+    def receive(self) -> list[Heard]:
+        """Pulses that have come in. PortLost says why there will be no more."""
+        out: list[Heard] = []
+        while len(out) < MAX_AT_ONCE:
+            try:
+                packet = self._socket.recv(MAX_PACKET_BYTES)
+            except BlockingIOError:
+                break
+            except OSError as error:
+                raise PortLost(f"the pulse input went away ({error.strerror})") from error
+            if len(packet) != STAMP.size:
+                raise PortLost(packet.decode(errors="replace") or "the pulse input went away")
+            out.append((STAMP.unpack(packet)[0], _TICK))
+        return out
+
+    def check_input(self) -> None:
+        """`receive` notices when the process hung up."""
+
+    def has_passed(self, gate: Gate) -> bool:
+        """There is nothing to pass on."""
+        del gate
+        return False
+
+    def close_input(self) -> None:
+        """Hang up; the process ends by itself."""
+        self._socket.close()
+        _leaving.append(self._process)
+        while _leaving and _leaving[0].poll() is not None:
+            _leaving.popleft()

@@ -1,0 +1,164 @@
+"""``python -m grebe.transports.pulses.listener``: hears pulses at an audio input, says when.
+
+
+A process of its own beside the engine, so that samples and NumPy stay out of it.
+"""
+
+from __future__ import annotations
+
+import argparse
+import os
+import select
+import signal
+import socket
+from collections import deque
+from typing import Any
+
+import numpy as np
+from numpy.typing import NDArray
+
+from grebe.core.sync.pulses import PulseDetector
+from grebe.errors import PortLost
+from grebe.process.log import start_log
+from grebe.process.priority import be_ordinary, limit_realtime
+from grebe.transports.clock import raw_ns
+from grebe.transports.frames import FrameClock
+from grebe.transports.jack.midi import open_client
+from grebe.transports.pulses.input import MAX_PACKET_BYTES, STAMP
+from grebe.transports.pulses.portaudio import sound_library
+
+REST_S = 0.002
+"""Between looks: pulses are stamped when they come, so this delays only their being told."""
+MAX_BLOCKS = 4096
+SILENT_NS = 3_000_000_000
+"""An input that gives no samples for so long is gone, whether anybody says so or not."""
+OPENS_S = 8
+"""A JACK that hangs must not leave processes behind."""
+
+Block = tuple[int, NDArray[np.float32]]
+"""(frame of its first sample, samples)."""
+
+
+class Source:
+    """Blocks of samples from a callback, and the clock of their frames."""
+
+    def __init__(self, rate: int) -> None:
+        self.frames = FrameClock(rate)
+        self.delay_ns = 0
+        """From the jack to the frame: what the interface itself takes."""
+        self.blocks: deque[Block] = deque(maxlen=MAX_BLOCKS)
+        self.over = ""
+        """Why there will be no more."""
+
+
+def jack_source(name: str) -> tuple[Source, Any]:
+    """From a JACK port; keep the client. PortLost when there is no such port."""
+    import jack  # noqa: PLC0415 - needs libjack, which not every machine has
+
+    client = open_client("grebe ear", os.environ.get("JACK_DEFAULT_SERVER"))
+    source = Source(client.samplerate)
+    port = client.inports.register("pulses")
+
+    def process(count: int) -> None:
+        now_ns = raw_ns()
+        frame = client.last_frame_time
+        source.frames.update(frame, now_ns, count)
+        source.blocks.append((frame, port.get_array().copy()))
+
+    def ended(status: Any, reason: str) -> None:
+        del status, reason
+        source.over = "JACK stopped"
+
+    client.set_process_callback(process)
+    client.set_shutdown_callback(ended)
+    client.activate()
+    try:
+        if name:
+            client.connect(name, port)
+    except jack.JackError as error:
+        raise PortLost(f"there is no JACK port {name!r}") from error
+    return source, client
+
+
+def sound_source(name: str, channel: int) -> tuple[Source, Any]:
+    """From a channel of an interface; keep the stream. PortLost when it will not open."""
+    library = sound_library()
+    count = 0
+
+    def fill(data: Any, frames: int, when: Any, status: Any) -> None:
+        nonlocal count
+        now_ns = raw_ns()
+        if status.input_overflow:
+            count += frames
+        source.frames.update(count, now_ns, frames)
+        source.delay_ns = max(0, round((when.currentTime - when.inputBufferAdcTime) * 1e9))
+        source.blocks.append((count, data[:, channel - 1].copy()))
+        count += frames
+
+    try:
+        stream = library.InputStream(
+            device=name, channels=channel, dtype="float32", callback=fill, latency="low"
+        )
+        source = Source(round(stream.samplerate))
+        stream.start()
+    except (library.PortAudioError, ValueError) as error:
+        raise PortLost(f"audio interface {name} would not open ({error})") from error
+    return source, stream
+
+
+def listen(source: Source, told: socket.socket, *, falling: bool) -> None:
+    """Tell of every pulse until the other end hangs up, or the source is over."""
+    heard_ns = raw_ns()
+    detector, first, coming = PulseDetector(source.frames.rate, falling=falling), 0, None
+    while not select.select([told], [], [], REST_S)[0]:
+        if source.over:
+            raise PortLost(source.over)
+        if source.blocks:
+            heard_ns = raw_ns()
+        elif raw_ns() - heard_ns > SILENT_NS:
+            raise PortLost("nothing comes in any more: its server or interface is gone")
+        while source.blocks:
+            frame, samples = source.blocks.popleft()
+            if frame != coming:  # blocks were lost: what is counted begins afresh
+                detector = PulseDetector(source.frames.rate, falling=falling)
+                first = frame
+            coming = frame + len(samples)
+            for at_s in detector.feed(samples):
+                at_ns = source.frames.ns_at(first + at_s * source.frames.rate)
+                told.send(STAMP.pack(at_ns - source.delay_ns))
+
+
+def main() -> int:
+    """Listen until told to end; the exit status."""
+    parser = argparse.ArgumentParser(prog="grebe pulse ear")
+    parser.add_argument("--fd", type=int, required=True)
+    parser.add_argument("--wire", choices=("jack", "audio"), required=True)
+    parser.add_argument("--name", default="")
+    parser.add_argument("--channel", type=int, default=1)
+    parser.add_argument("--falling", action="store_true")
+    chosen = parser.parse_args()
+    start_log("pulses")
+    be_ordinary()  # the engine's priority is not for this
+    limit_realtime()  # the audio library's own threads may have it
+    told = socket.socket(fileno=chosen.fd)
+    signal.alarm(OPENS_S)
+    try:
+        if chosen.wire == "jack":
+            source, kept = jack_source(chosen.name)
+        else:
+            source, kept = sound_source(chosen.name, chosen.channel)
+        signal.alarm(0)
+        listen(source, told, falling=chosen.falling)
+        del kept
+    except PortLost as error:
+        told.send(str(error).encode()[:MAX_PACKET_BYTES])
+        return 1
+    except OSError:
+        return 0  # the engine is gone
+    return 0
+
+
+if __name__ == "__main__":
+    # At once, without closing the client: JACK ends its thread wherever that stands, and where it
+    # waits for the interpreter nobody gets it any more. A client that hangs holds up the server.
+    os._exit(main())

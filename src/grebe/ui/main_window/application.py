@@ -1,0 +1,140 @@
+"""Starting Qt and the window."""
+
+from __future__ import annotations
+
+import os
+import socket
+import sys
+
+from PyQt6.QtCore import QCoreApplication
+from PyQt6.QtWidgets import QApplication
+
+from grebe.app.document.demo import fresh_demo
+from grebe.app.document.recovery import Found, open_recovered
+from grebe.app.kept import take_said
+from grebe.app.returning import Opening
+from grebe.app.settings import remember_project
+from grebe.errors import GrebeError
+from grebe.process.log import LOG, end_log, start_log
+from grebe.ui.main_window.asked import Asked
+from grebe.ui.main_window.frame import KEPT, Frame
+from grebe.ui.main_window.mishap import log_qt, saying
+from grebe.ui.main_window.waiting import Waiting
+from grebe.ui.widgets.theme import font, load_fonts
+
+SCREEN_S = 3.0
+
+
+def make_application() -> QApplication:
+    """The Qt application with the packaged fonts. GrebeError where there is no screen."""
+    screens = ("DISPLAY", "WAYLAND_DISPLAY", "QT_QPA_PLATFORM")
+    if not any(os.environ.get(name) for name in screens):
+        raise GrebeError(
+            "there is no screen to open a window on. Start it in a desktop session; "
+            "grebe run plays without one."
+        )
+    _look_for_screen()
+    application = QApplication(sys.argv[:1])
+    application.setApplicationName("Grebe")
+    application.setDesktopFileName("grebe")
+    load_fonts()
+    application.setFont(font(14))
+    return application
+
+
+def _look_for_screen() -> None:
+    """GrebeError where the X server that is named cannot be reached: Qt would end the process."""
+    named = os.environ.get("DISPLAY", "")
+    other = os.environ.get("WAYLAND_DISPLAY") or os.environ.get("QT_QPA_PLATFORM")
+    host, _, number = named.rpartition(":")
+    if other or not number:
+        return
+    screen = number.partition(".")[0]
+    try:
+        if host in ("", "unix"):
+            with socket.socket(socket.AF_UNIX, socket.SOCK_STREAM) as server:
+                server.settimeout(SCREEN_S)
+                path = f"/tmp/.X11-unix/X{screen}"  # noqa: S108 - where X servers listen
+                if server.connect_ex(path) and server.connect_ex("\0" + path):
+                    raise OSError(None, "nobody listens there")
+        elif screen.isdecimal():
+            socket.create_connection((host, 6000 + int(screen)), SCREEN_S).close()
+    except OSError as error:
+        raise GrebeError(
+            f"the screen {named} cannot be reached ({error.strerror or error}). Start it in a "
+            "desktop session, or name another with DISPLAY; grebe run plays without one."
+        ) from error
+
+
+def paper_application() -> QCoreApplication:
+    """An application that needs no screen: enough to lay text out for paper."""
+    running = QApplication.instance()
+    if running is not None:
+        return running
+    os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
+    return make_application()
+
+
+def show_frame(found: Found, opening: Opening | None = None) -> Frame:
+    """A window for a document that was opened; after a crash where the one before it was."""
+    frame = Frame(found.store, found.claim)
+    if found.store.path is not None:
+        remember_project(found.store.path)
+    said = [found.said, *take_said(), LOG.problem]
+    if opening is not None and opening.station in frame.views:
+        if any(s.id == opening.song for s in frame.session.project.songs):
+            frame.session.song_id = opening.song
+            frame.session.selected_section = opening.section
+        frame.show_station(opening.station)
+        said.insert(0, "The window had crashed and is back; what plays went on.")
+    words = " ".join(s for s in said if s)
+    if words:
+        frame.session.say("warn", words)
+    KEPT.append(frame)
+    frame.show()
+    return frame
+
+
+def run_window(opening: Opening) -> int:
+    """Open a project in a window; returns when the last window is closed."""
+    start_log("window", hook=saying(_say_everywhere))
+    log_qt()
+    found = None if opening.missing else open_recovered(opening.path, untitled=opening.untitled)
+    application = make_application()
+    asked = Asked(application, _keep_all, lambda: _end(application))
+    if found is not None:
+        show_frame(found, opening)
+        waiting = None
+    else:
+        waiting = Waiting(
+            opening.path,
+            lambda path: _opened(open_recovered(path)),
+            lambda: _opened(open_recovered(fresh_demo(), untitled=True)),
+        )
+        waiting.show()
+    status = application.exec()
+    del waiting
+    asked.close()
+    end_log("closed")
+    return status
+
+
+def _opened(found: Found) -> None:
+    show_frame(found)
+
+
+def _say_everywhere(text: str) -> None:
+    for frame in KEPT:
+        frame.session.say("error", text)
+
+
+def _keep_all() -> None:
+    for frame in list(KEPT):
+        frame.keep()
+
+
+def _end(application: QApplication) -> None:
+    """Close what is open without asking: unsaved work is kept, and offered the next time."""
+    for frame in list(KEPT):
+        frame.leave()
+    application.quit()

@@ -1,0 +1,147 @@
+"""The file behind a window: saved, saved elsewhere, left; what is asked before work is lost."""
+
+from __future__ import annotations
+
+from pathlib import Path
+from typing import NamedTuple
+
+from PyQt6.QtWidgets import QFileDialog, QMessageBox, QWidget
+
+from grebe.app.document.recovery import Keeper
+from grebe.app.editors.loops import take_along
+from grebe.app.live.session import Session
+from grebe.app.settings import read_settings, remember_project
+from grebe.errors import ChangedOnDisk
+from grebe.formats.atomic import last_of
+from grebe.process.places import shown
+from grebe.ui.widgets.theme import PALETTES, style_sheet
+
+FILES = "Grebe projects (*.grebe)"
+SUFFIX = ".grebe"
+
+
+class Choice(NamedTuple):
+    """A question and its answers: what each does is in its words."""
+
+    title: str
+    text: str
+    answers: tuple[str, ...]
+    """The first is what Enter does."""
+
+
+def ask(parent: QWidget, choice: Choice) -> str:
+    """The answer chosen; "" for none."""
+    box = QMessageBox(QMessageBox.Icon.NoIcon, choice.title, choice.text, parent=parent)
+    box.setStyleSheet(style_sheet(PALETTES[read_settings().theme]))
+    made = {}
+    for words in choice.answers:
+        made[box.addButton(words, QMessageBox.ButtonRole.AcceptRole)] = words
+    box.addButton(QMessageBox.StandardButton.Cancel)
+    box.setDefaultButton(next(iter(made)))
+    box.exec()
+    pressed = box.clickedButton()
+    return next((words for button, words in made.items() if button is pressed), "")
+
+
+def named(chosen: str) -> Path:
+    """The file that a name stands for: what has no ``.grebe`` at its end gets one, whatever else
+    stands behind a point."""
+    path = Path(chosen)
+    return path if path.suffix == SUFFIX else path.with_name(path.name + SUFFIX)
+
+
+KEEP_MINE, TAKE_THEIRS, SAVE_BOTH = "Keep mine", "Take theirs", "Save both"
+REPLACE = "Replace it"
+SAVE, LEAVE = "Save", "Leave without them"
+
+
+class Documents:
+    """Saves a session's document, and asks what has to be asked."""
+
+    def __init__(self, window: QWidget, session: Session, keeper: Keeper) -> None:
+        self._window = window
+        self._session = session
+        self._keeper = keeper
+
+    def save(self) -> bool:
+        """Save, asking for a name where there is none; whether it is saved."""
+        store = self._session.store
+        if store.path is None:
+            return self.save_as()
+        try:
+            self._keeper.save()
+        except ChangedOnDisk:
+            return self._settle_with_theirs()
+        self._session.say("info", f"Saved {store.name}.")
+        return True
+
+    def save_as(self) -> bool:
+        """Save under another name, which is asked about when something is there; loops go with it.
+
+        Whether it was saved.
+        """
+        store = self._session.store
+        begin = store.path or Path.home() / f"{self._session.project.name}{SUFFIX}"
+        chosen, _ = QFileDialog.getSaveFileName(
+            self._window, "Save the project", str(begin), FILES,
+            options=QFileDialog.Option.DontConfirmOverwrite,  # what is chosen is no file's name yet
+        )  # fmt: skip
+        if not chosen:
+            return False
+        path = named(chosen)
+        if path.exists() and path != store.path and not self._may_replace(path):
+            return False
+        if path == store.path:
+            return self.save()
+        said = take_along(store, path.parent)
+        self._keeper.save(path)
+        remember_project(path)
+        self._session.say("warn" if said else "info", said or f"Saved {store.name}.")
+        return True
+
+    def _may_replace(self, path: Path) -> bool:
+        kept = shown(last_of(path).name)
+        text = (
+            f"{shown(path.name)} is there already in {shown(path.parent)}. Replacing it keeps what "
+            f"is there now as {kept}."
+        )
+        return ask(self._window, Choice("Replace a project", text, (REPLACE,))) == REPLACE
+
+    def _settle_with_theirs(self) -> bool:
+        """Somebody else has written the file meanwhile: nothing is lost without a choice."""
+        store = self._session.store
+        assert store.path is not None
+        other = store.free_name()
+        text = (
+            f"{store.name} has been changed by another window or program since it was opened here."
+            f"\n\n{KEEP_MINE}: yours is saved, theirs stays as {shown(last_of(store.path).name)}."
+            f"\n{TAKE_THEIRS}: theirs is shown; Undo brings yours back."
+            f"\n{SAVE_BOTH}: yours is saved as {shown(other.name)}."
+        )
+        answers = (SAVE_BOTH, KEEP_MINE, TAKE_THEIRS)
+        answer = ask(self._window, Choice("Changed on disk", text, answers))
+        if answer == KEEP_MINE:
+            self._keeper.save(over=True)
+            self._session.say("info", f"Saved {store.name}; theirs is {last_of(store.path).name}.")
+        elif answer == TAKE_THEIRS:
+            store.take_theirs()
+            self._session.say("info", f"{store.name} as it is on the disk. Ctrl+Z brings yours.")
+        elif answer == SAVE_BOTH:
+            self._keeper.save(other)
+            remember_project(other)
+            self._session.say("info", f"Saved as {store.name}; theirs keeps its name.")
+        return bool(answer)
+
+    def may_leave(self) -> bool:
+        """Whether unsaved work may be left: asks, since leaving it cannot be undone."""
+        store = self._session.store
+        if not store.dirty:
+            return True
+        text = f"{self._session.project.name} has changes that are not saved."
+        answer = ask(self._window, Choice("Unsaved changes", text, (SAVE, LEAVE)))
+        if answer == SAVE:
+            return self.save() and not store.dirty
+        if answer == LEAVE:
+            self._keeper.forget()
+            return True
+        return False

@@ -1,0 +1,117 @@
+"""Report a problem: shows what would be in the report, and writes it where it is wanted."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+from PyQt6.QtCore import Qt
+from PyQt6.QtWidgets import (
+    QCheckBox,
+    QDialog,
+    QFileDialog,
+    QHBoxLayout,
+    QLabel,
+    QListWidget,
+    QPlainTextEdit,
+    QVBoxLayout,
+    QWidget,
+)
+
+from grebe.app.report import Part, gather, write_report
+from grebe.errors import GrebeError
+from grebe.process.places import shown
+from grebe.ui.widgets.controls import Pill
+from grebe.ui.widgets.theme import Palette, style_sheet
+
+SHOWN_CHARACTERS = 200_000
+"""Of a part, from its end: what happened last stands there."""
+
+
+class Reporting(QDialog):
+    """The parts of a report at the left, the one chosen at the right."""
+
+    def __init__(self, project: Path | None, palette: Palette, parent: QWidget) -> None:
+        super().__init__(parent)
+        self._project = project
+        self.setWindowTitle("Report a problem")
+        self.setStyleSheet(
+            style_sheet(palette) + f"QDialog {{ background: {palette.panel.name()}; }}"
+        )
+        self.resize(900, 560)
+        self.parts: list[Part] = gather()
+        self.list = QListWidget()
+        self.list.setAccessibleName("Parts of the report")
+        self.list.setFixedWidth(240)
+        self.text = QPlainTextEdit()
+        self.text.setReadOnly(True)
+        self.text.setLineWrapMode(QPlainTextEdit.LineWrapMode.NoWrap)
+        self.text.setTabChangesFocus(True)
+        self.text.setAccessibleName("What is in the part chosen")
+        words = QLabel(
+            "This is all that would be in the report. Grebe sends nothing: save it, look at it, "
+            "and send it on yourself."
+        )
+        words.setWordWrap(True)
+        self.with_project = QCheckBox(self._project_words())
+        self.with_project.setEnabled(project is not None)
+        self.said = QLabel("")
+        self.write = Pill("Save the report", primary=True)
+        self.leave = Pill("Close")
+        row = QHBoxLayout()
+        row.addWidget(self.with_project)
+        row.addStretch(1)
+        for button in (self.leave, self.write):
+            button.palette_now = palette
+            row.addWidget(button)
+        middle = QHBoxLayout()
+        middle.addWidget(self.list)
+        middle.addWidget(self.text, 1)
+        column = QVBoxLayout(self)
+        column.addWidget(words)
+        column.addLayout(middle, 1)
+        column.addLayout(row)
+        column.addWidget(self.said)
+        self.list.currentRowChanged.connect(self._show)
+        self.with_project.toggled.connect(self._gather_again)
+        self.write.clicked.connect(self._save)
+        self.leave.clicked.connect(self.reject)
+        self._fill()
+
+    def _project_words(self) -> str:
+        if self._project is None:
+            return "The project has no file yet, so it cannot go along"
+        return f"With the project, {shown(self._project.name)} as it was last saved"
+
+    def _fill(self) -> None:
+        self.list.clear()
+        for part in self.parts:
+            self.list.addItem(f"{part.name}   {max(1, len(part.data) // 1024)} kB")
+        self.list.setCurrentRow(0)
+
+    def _show(self, row: int) -> None:
+        if 0 <= row < len(self.parts):
+            text = self.parts[row].data.decode("utf-8", "replace")
+            self.text.setPlainText(text[-SHOWN_CHARACTERS:])
+
+    def _gather_again(self) -> None:
+        self.setCursor(Qt.CursorShape.WaitCursor)
+        try:
+            self.parts = gather(self._project if self.with_project.isChecked() else None)
+        except GrebeError as error:
+            self.said.setText(str(error))
+        finally:
+            self.unsetCursor()
+        self._fill()
+
+    def _save(self) -> None:
+        chosen, _ = QFileDialog.getSaveFileName(
+            self, "Save the report", str(Path.home() / "grebe-report.zip"), "ZIP files (*.zip)"
+        )
+        if not chosen:
+            return
+        try:
+            write_report(Path(chosen), self.parts)
+        except GrebeError as error:
+            self.said.setText(str(error))
+        else:
+            self.said.setText(f"Saved {shown(Path(chosen).name)}.")

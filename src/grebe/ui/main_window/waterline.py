@@ -1,0 +1,243 @@
+"""The waterline: run and stop, one bar of time with everybody's beats, tempo. In every view."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import QPointF, QRectF, pyqtSignal
+from PyQt6.QtGui import QColor, QMouseEvent, QPainter, QPaintEvent
+from PyQt6.QtWidgets import QWidget
+
+from grebe.app.live.session import Session
+from grebe.core.time.meter import Meter
+from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.ui.widgets import draw
+from grebe.ui.widgets.formatting import counted, late_text
+from grebe.ui.widgets.guard import TouchGuard
+from grebe.ui.widgets.theme import DAY, Palette
+
+HEIGHT = 84
+SURFACE_LEFT = 270
+SURFACE_RIGHT = 270
+"""Room kept at the right for names and tempo."""
+PEER_TOLERANCE_MS = 1.0
+"""Another computer farther off than this is named."""
+FULL_MS = 6.0
+"""Deviation drawn at full height; larger ones are cut off there and stand at the right in words."""
+
+
+class Waterline(QWidget):
+    """The bottom of the window."""
+
+    run_clicked = pyqtSignal()
+    tap_clicked = pyqtSignal()
+
+    def __init__(self, session: Session, parent: QWidget | None = None) -> None:
+        super().__init__(parent)
+        self.session = session
+        self._guard = TouchGuard(session)
+        self.palette_now: Palette = DAY
+        self.setFixedHeight(HEIGHT)
+        self.setAccessibleName("Waterline")
+
+    def mousePressEvent(self, event: QMouseEvent | None) -> None:
+        """The button at the left runs and stops; the tempo at the right takes taps."""
+        if event is None:
+            return
+        if event.position().x() > self.width() - 120:
+            self.tap_clicked.emit()
+        elif self._guard.press(event.position()):
+            self._touch(event.position())
+
+    def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
+        """On Stage a touch of the button has to be held."""
+        if event is not None and self._guard.release(event.position()):
+            self._touch(event.position())
+
+    def _touch(self, at: QPointF) -> None:
+        if self._button().contains(at):
+            self.run_clicked.emit()
+
+    def _button(self) -> QRectF:
+        return QRectF(16, 19, 108, 46)
+
+    def paintEvent(self, event: QPaintEvent | None) -> None:
+        """Draw it all: it changes many times a second."""
+        del event
+        p = self.palette_now
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        draw.fill(painter, 0, 0, self.width(), self.height(), p.panel)
+        draw.line(painter, 0, 1, self.width(), 1, p.rule, 2)
+        self._paint_left(painter)
+        self._paint_surface(painter)
+        self._paint_right(painter)
+
+    def _paint_left(self, painter: QPainter) -> None:
+        p, session = self.palette_now, self.session
+        button = self._button()
+        ready = session.link == "on"
+        running = session.running
+        draw.panel(painter, button, p.water if ready else p.soft)
+        words = "Stop" if running else "Run"
+        colour = p.on_water if ready else p.muted
+        draw.text(
+            painter, button.center().x(), button.center().y() + 7, words, colour,
+            size=20, weight=600, align=draw.CENTRE,
+        )  # fmt: skip
+        bar, beat = self._bar_beat()
+        place = f"{bar}.{beat}" if running else "-.-"
+        coming = session.beats_to_come()
+        if coming:
+            place = f"in {coming}"
+        draw.text(painter, 142, 44, place, p.ink, size=26, weight=600)
+        layout = session.layout()
+        below = "bar.beat"
+        if layout is not None:
+            below = f"bar.beat   of {layout.bars}"
+        draw.text(painter, 142, 64, below, p.muted, size=12)
+
+    def _meter(self) -> Meter:
+        status, layout = self.session.status, self.session.layout()
+        if status is not None and layout is not None:
+            span = layout.span_of(status.section)
+            if span is not None:
+                return span.scene.meter
+        return Meter()
+
+    def _bar_beat(self) -> tuple[int, int]:
+        """Bar in the song as written, and beat, both from 1."""
+        session = self.session
+        layout, status = session.layout(), session.status
+        if layout is None or status is None or not session.running:
+            return 0, 0
+        tick = int(session.song_tick_now())
+        span = layout.spans[layout.index_at(tick)]
+        meter = span.scene.meter
+        inside = tick - span.tick
+        return (
+            span.bar + inside // meter.bar_ticks,
+            inside % meter.bar_ticks // meter.beat_ticks + 1,
+        )
+
+    def _paint_surface(self, painter: QPainter) -> None:
+        p, session = self.palette_now, self.session
+        left, right = float(SURFACE_LEFT), self.width() - float(SURFACE_RIGHT)
+        top, bottom = 14.0, self.height() - 14.0
+        level = (top + bottom) / 2
+        meter = self._meter()
+        for beat in range(meter.beats + 1):
+            x = left + (right - left) * beat / meter.beats
+            draw.line(painter, x, top, x, bottom, p.rule)
+        draw.text(painter, left - 8, top + 9, "early", p.muted, size=12, align=draw.RIGHT)
+        draw.text(painter, left - 8, bottom, "late", p.muted, size=12, align=draw.RIGHT)
+        draw.line(painter, left, level, right, level, p.water, 2)
+        status = session.status
+        if status is None:
+            return
+        bar_ticks = meter.bar_ticks
+        now = session.tick_now()
+        bar_start = status.section_tick + (now - status.section_tick) // bar_ticks * bar_ticks
+        for index, device in enumerate(session.project.rig.devices):
+            for deviation in session.deviations.get(device.id, ()):
+                back = (bar_start - deviation.tick) / TICKS_PER_QUARTER
+                this_bar = deviation.tick >= bar_start
+                if back > bar_ticks / TICKS_PER_QUARTER or deviation.tick > now:
+                    continue
+                phase = (deviation.tick - status.section_tick) % bar_ticks / bar_ticks
+                if not this_bar and bar_start + phase * bar_ticks <= now:
+                    continue  # this bar's own beat has taken its place
+                x = left + (right - left) * phase + 5 + index * 6
+                height = max(-1.0, min(1.0, deviation.ms / FULL_MS)) * (bottom - level)
+                off = abs(deviation.ms) > device.tolerance_ms
+                colour = p.eye if off else p.water
+                if not this_bar:
+                    colour = draw.see_through(colour, 0.35)
+                draw.line(painter, x, level, x, level + (height or 1), colour, 3)
+        for index, peer in enumerate(session.network.rows if session.network.leads else ()):
+            if peer.standing == "here" and peer.offset_ms is not None:
+                x = right - 8 - index * 13
+                height = max(-1.0, min(1.0, peer.offset_ms / FULL_MS)) * (bottom - level)
+                off = abs(peer.offset_ms) > PEER_TOLERANCE_MS
+                draw.ring(painter, x, level + height, 3.5, p.eye if off else p.reed, p.panel)
+        if session.running:
+            x = left + (right - left) * (now - bar_start) / bar_ticks
+            draw.playhead(painter, p, x, top - 6, bottom + 6)
+
+    def _paint_right(self, painter: QPainter) -> None:
+        p, session = self.palette_now, self.session
+        x = self.width() - SURFACE_RIGHT + 12
+        lines = self._verdict()
+        for index, (words, colour, weight) in enumerate(lines[:3]):
+            draw.text(painter, x, 24 + index * 19, words, colour, size=14, weight=weight, width=150)
+        status, song = session.status, session.song
+        bpm = status.bpm if status is not None and status.running else song.bpm if song else 0.0
+        right = self.width() - 18
+        draw.text(painter, right, 44, f"{bpm:.2f}", p.ink, size=26, weight=600, align=draw.RIGHT)
+        draw.text(painter, right, 64, self._led_by(), p.muted, size=12, align=draw.RIGHT)
+        if session.pushed:
+            words = f"pushed {session.pushed:+g} %"
+            draw.text(painter, right, 17, words, p.crest, size=12, align=draw.RIGHT)
+        elif session.tapped is not None:
+            fit = session.tapped
+            words = f"tapped {fit.low:.1f} to {fit.high:.1f}"
+            draw.text(painter, right, 17, words, p.crest, size=12, align=draw.RIGHT)
+
+    def _led_by(self) -> str:
+        """Who leads, and what is heard of a leader that Grebe follows."""
+        session, status = self.session, self.session.status
+        rig = session.project.rig
+        led = rig.name_of(rig.leader) if rig.leader else "nobody"
+        if status is not None and status.follows:
+            name = rig.name_of(status.follows)
+            heard = {"none": f"waits for {name}", "held": f"holds {name}'s tempo"}
+            return heard.get(status.hearing, f"follows {name}")
+        return f"BPM  tap T  led by {led}"
+
+    def _computers(self) -> list[tuple[str, QColor, int]]:
+        """Other computers of the session: those that are off by name, else how many there are."""
+        p, network = self.palette_now, self.session.network
+        if not network.leads:
+            return []
+        late = [(r, r.offset_ms) for r in network.rows if r.offset_ms is not None]
+        off = [(r, ms) for r, ms in late if abs(ms) > PEER_TOLERANCE_MS + r.spread_ms]
+        if off:
+            return [(f"{r.name} {late_text(ms)}", p.eye, 600) for r, ms in off]
+        here = sum(r.standing == "here" for r in network.rows)
+        if not here:
+            return []
+        worst = max((abs(ms) for _, ms in late), default=0.0)
+        words = f"{counted(here, 'computer')}, {max(worst, 0.01):.2f} ms"
+        return [(words, p.muted, 400)]
+
+    def _verdict(self) -> list[tuple[str, QColor, int]]:
+        p, session = self.palette_now, self.session
+        status = session.status
+        if session.link == "starting":
+            return [("Starting the engine", p.muted, 400)]
+        if session.link == "other":
+            return [("The engine plays", p.sand, 600), ("another project", p.sand, 600)]
+        if session.link != "on" or status is None:
+            return [("No engine", p.eye, 600)]
+        names = {d.id: d for d in session.project.rig.devices}
+        off: list[tuple[str, QColor, int]] = []
+        good: list[str] = []
+        worst = 0.0
+        for row in status.devices:
+            device = names.get(row.id)
+            if device is None:
+                continue
+            if row.line_problem:
+                off.append((f"{device.name}: pulses gone", p.eye, 600))
+            elif row.port == "gone":
+                off.append((f"{device.name}: port gone", p.eye, 600))
+            elif (off_ms := session.off_by_ms(device)) is not None:
+                off.append((f"{device.name} {late_text(off_ms)}", p.eye, 600))
+            elif row.sent:
+                good.append(device.name)
+                worst = max(worst, abs(row.late_ms))
+        off += self._computers()
+        if good and status.running:
+            off.append((", ".join(good), p.muted, 400))
+            off.append((f"within {max(worst, 0.1):.1f} ms", p.muted, 400))
+        if not off:
+            return [("Nothing sounds before Run", p.muted, 400)]
+        return off

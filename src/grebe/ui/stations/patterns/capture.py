@@ -1,0 +1,236 @@
+"""Capture: what was played in during the last minutes, and the bars of it that become a pattern."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import QRectF, pyqtSignal
+from PyQt6.QtGui import QPainter
+from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QLabel, QVBoxLayout, QWidget
+
+from grebe.app.editors.pattern_editor import PatternEditor
+from grebe.app.live.played import Proposal, captured, propose, window
+from grebe.core.patterns.capture import GRIDS, LENGTHS, Played, Taken, overdubbed
+from grebe.core.patterns.model import Content
+from grebe.core.rig.spec import PITCHED_KINDS
+from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.errors import EditError
+from grebe.ui.widgets import draw
+from grebe.ui.widgets.controls import Canvas, Pill
+from grebe.ui.widgets.formatting import counted, note_name
+
+EVERYTHING = "everything"
+STRENGTHS = ("100", "75", "50", "25", "0")
+SHOWN_BARS = 16
+
+
+class PlayedCanvas(Canvas):
+    """Notes as they were played, and the bars that would be taken."""
+
+    def __init__(self, editor: PatternEditor) -> None:
+        super().__init__(editor.session)
+        self.notes: list[Played] = []
+        self.end = 0.0
+        self.beats = 4.0
+        """Quarter notes that would be taken."""
+        self.bar_beats = 4.0
+        self.setAccessibleName("What was played")
+
+    def paint_still(self, painter: QPainter) -> None:
+        """Draw time from left to right, notes low to high."""
+        p, width, height = self.palette_now, float(self.width()), float(self.height())
+        if not self.notes:
+            words = ("Nothing has been played in yet. Play on a box that is plugged into Grebe, "
+                     "or press 1 to 9 for the voices of this pattern.")  # fmt: skip
+            draw.paragraph(painter, QRectF(0, 26, width, 80), words, p.muted)
+            return
+        shown = SHOWN_BARS * self.bar_beats
+        begin = self.end - shown
+        scale = (width - 16) / shown
+        taken = (self.end - self.beats - begin) * scale
+        painter.fillRect(QRectF(8 + taken, 20, self.beats * scale, height - 40), p.soft)
+        for bar in range(SHOWN_BARS + 1):
+            x = 8 + bar * self.bar_beats * scale
+            draw.line(painter, x, 20, x, height - 20, p.rule)
+        low, high = min(n.note for n in self.notes), max(n.note for n in self.notes)
+        step = (height - 70) / max(1, high - low)
+        stems: list[QRectF] = []
+        for note in self.notes:
+            if note.start < begin - 0.1:
+                continue
+            x, y = 8 + (note.start - begin) * scale, height - 34 - (note.note - low) * step
+            draw.line(painter, x, y, x + max(2.0, note.length * scale), y, p.water, 2)
+            stems.append(QRectF(x - 1.5, y - 4 - note.velocity / 9, 3, 4 + note.velocity / 9))
+        draw.rects(painter, stems, p.water)
+        draw.text(painter, 8, height - 4, f"the last {SHOWN_BARS} bars", p.muted, size=12)
+        draw.text(painter, 8 + taken + 4, 16, counted(round(self.beats / self.bar_beats), "bar"),
+                  p.crest, size=14, weight=600)  # fmt: skip
+        for note_number in {low, high}:
+            y = height - 34 - (note_number - low) * step
+            draw.text(painter, width - 4, y + 4, note_name(note_number), p.muted, size=12,
+                      align=draw.RIGHT)  # fmt: skip
+
+
+class CapturePane(QWidget):
+    """Controls over the picture; the proposal is set, everything can be changed."""
+
+    made = pyqtSignal(object)
+    """A pattern's content."""
+    laid_over = pyqtSignal(object)
+    """The pattern in hand with another pass."""
+
+    def __init__(self, editor: PatternEditor) -> None:
+        super().__init__()
+        self.editor = editor
+        self.canvas = PlayedCanvas(editor)
+        self.proposal: Proposal | None = None
+        self.source, self.bars, self.grid = QComboBox(), QComboBox(), QComboBox()
+        self.strength, self.swing, self.held, self.into = (QComboBox() for _ in range(4))
+        self.bars.addItems([str(n) for n in LENGTHS])
+        self.grid.addItems(GRIDS)
+        self.strength.addItems(STRENGTHS)
+        self.held.addItems(("by its gate", "one-shot"))
+        self.into.addItems(("a voice a note", "one voice with pitches"))
+        grid = QGridLayout()
+        grid.setHorizontalSpacing(10)
+        grid.setVerticalSpacing(2)
+        columns = (
+            ("From", self.source), ("Bars", self.bars), ("Grid", self.grid),
+            ("Quantise, %", self.strength), ("Onto swing", self.swing), ("Held", self.held),
+            ("As", self.into),
+        )  # fmt: skip
+        for column, (words, box) in enumerate(columns):
+            box.setAccessibleName(words)
+            grid.addWidget(QLabel(words), 0, column)
+            grid.addWidget(box, 1, column)
+        self.boxes = tuple(box for _, box in columns)
+        self.source.activated.connect(self._propose_again)
+        self.bars.activated.connect(self._changed)
+        row = QHBoxLayout()
+        self.said = QLabel()
+        self.said.setWordWrap(True)
+        make, over = Pill("Make a pattern", primary=True), Pill("Lay over this one")
+        make.clicked.connect(self.do_settings)
+        over.clicked.connect(self.do_lay_over)
+        row.addWidget(self.said, 1)
+        row.addWidget(make)
+        row.addWidget(over)
+        outer = QVBoxLayout(self)
+        outer.setContentsMargins(0, 4, 0, 0)
+        outer.addLayout(grid)
+        outer.addLayout(row)
+        outer.addWidget(self.canvas, 1)
+        self.setFocusProxy(self.canvas)
+
+    def open(self) -> None:
+        """Look at what was played, and propose."""
+        devices = self.editor.session.memory.devices()
+        names = {d.id: d.name for d in self.editor.session.project.rig.devices}
+        chosen = self.source.currentData()
+        self.source.clear()
+        self.source.addItem(EVERYTHING, "")
+        for played_on in devices:
+            self.source.addItem(names.get(played_on, played_on), played_on)
+        self.source.setCurrentIndex(max(0, self.source.findData(chosen)))
+        device = self.editor.device
+        self.into.setCurrentIndex(1 if device is not None and device.kind in PITCHED_KINDS else 0)
+        self._propose_again()
+
+    def _propose_again(self) -> None:
+        session = self.editor.session
+        status = session.status
+        bar = self._bar_beats()
+        origin = status.section_tick if status is not None and status.running else 0
+        device = str(self.source.currentData() or "")
+        notes, end = session.memory.line(device, session.bpm, bar, origin)
+        canvas = self.canvas
+        canvas.notes, canvas.end, canvas.bar_beats = notes, end, bar
+        self.proposal = propose(notes, end, bar) if notes else None
+        found = self.proposal
+        self.swing.clear()
+        self.swing.addItem("straight", 50.0)
+        if found is not None:
+            self.bars.setCurrentText(str(found.bars))
+            self.grid.setCurrentText(found.rate)
+            if found.swing > 50:
+                self.swing.addItem(f"as played, {found.swing:g} %", found.swing)
+                self.swing.setCurrentIndex(1)
+        own = self.editor.content.swing
+        if own > 50:
+            self.swing.addItem(f"the pattern's, {own:g} %", own)
+        self._changed()
+
+    def _bar_beats(self) -> float:
+        session = self.editor.session
+        layout, status = session.layout(), session.status
+        span = layout.span_of(status.section) if layout is not None and status is not None else None
+        if span is None:
+            return 4.0
+        return span.scene.meter.bar_ticks / TICKS_PER_QUARTER
+
+    def _changed(self) -> None:
+        canvas, found = self.canvas, self.proposal
+        canvas.beats = int(self.bars.currentText()) * canvas.bar_beats
+        if found is None:
+            self.said.setText("")
+        else:
+            taken = len(window(canvas.notes, canvas.end, canvas.beats))
+            swing = (
+                f"played with {found.swing:g} % swing" if found.swing > 50 else "played straight"
+            )
+            self.said.setText(
+                f"It repeats after {counted(found.bars, 'bar')}; {swing}, nearest to {found.rate}. "
+                f"{counted(taken, 'note')} would be taken."
+            )
+        canvas.refresh()
+
+    def content(self) -> Content:
+        """The pattern as the controls have it. EditError where nothing was played."""
+        device = self.editor.device
+        if not self.canvas.notes or device is None:
+            raise EditError("nothing has been played in yet")
+        how = Taken(
+            rate=self.grid.currentText(),
+            strength=int(self.strength.currentText()) / 100,
+            swing=float(self.swing.currentData() or 50.0),
+            melodic=self.into.currentIndex() == 1,
+            one_shot=self.held.currentIndex() == 1,
+        )
+        canvas = self.canvas
+        bars = int(self.bars.currentText())
+        return captured(canvas.notes, canvas.end, canvas.bar_beats, bars, how, device)
+
+    # What the keys do here: the arrows are the station's, so they are handed on
+
+    def _place(self) -> int:
+        return next((i for i, box in enumerate(self.boxes) if box.hasFocus()), -1)
+
+    def do_step_left(self) -> None:
+        """To the control before."""
+        self.boxes[max(0, self._place() - 1)].setFocus()
+
+    def do_step_right(self) -> None:
+        """To the control after."""
+        self.boxes[min(len(self.boxes) - 1, self._place() + 1)].setFocus()
+
+    def do_voice_up(self) -> None:
+        """Its choice before."""
+        self._turn(-1)
+
+    def do_voice_down(self) -> None:
+        """Its choice after."""
+        self._turn(1)
+
+    def _turn(self, by: int) -> None:
+        if self._place() >= 0:
+            box = self.boxes[self._place()]
+            index = min(box.count() - 1, max(0, box.currentIndex() + by))
+            box.setCurrentIndex(index)
+            box.activated.emit(index)
+
+    def do_settings(self) -> None:
+        """Make a pattern of it."""
+        self.made.emit(self.content())
+
+    def do_lay_over(self) -> None:
+        """Lay it over the pattern in hand, as a pass that can be undone."""
+        more = self.content()
+        self.laid_over.emit(overdubbed(self.editor.content, more))

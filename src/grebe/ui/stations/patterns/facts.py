@@ -1,0 +1,127 @@
+"""What the sheet says about the pattern in hand."""
+
+from __future__ import annotations
+
+from fractions import Fraction
+
+from grebe.app.live.session import Session
+from grebe.core.patterns.edit import differing
+from grebe.core.patterns.keys import outside
+from grebe.core.patterns.model import Content, Pattern
+from grebe.core.patterns.sound import density, realignment
+from grebe.core.patterns.translate import swing_level
+from grebe.core.patterns.wire import burst_ms, busiest_step
+from grebe.core.rig.model import Device
+from grebe.core.time.swing import swing
+from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.ui.widgets.formatting import beats_text, counted, note_name
+from grebe.ui.widgets.sheet import Line, Tone, bar, big, head, note, rounds
+
+KIND_WORDS = {
+    "alike": "",
+    "polymeter": "polymeter: the same step, other lengths",
+    "polyrhythm": "polyrhythm: the same length, other steps",
+    "both": "other lengths and other steps",
+}
+
+
+def pattern_lines(session: Session, pattern: Pattern, device: Device | None) -> list[Line]:
+    """Lining up, findings, swing on the box, wire, memory, variations, where it is used."""
+    content = pattern.content
+    bpm = session.bpm
+    lines = _together(content, bpm)
+    for finding in session.findings():
+        if finding.subject == pattern.id:
+            tone: Tone = "wrong" if finding.severity == "block" else "look"
+            lines += [note(finding.message, tone if finding.severity != "note" else "muted")]
+    if lines[-1].kind != "gap":
+        lines.append(Line("", kind="gap"))
+    lines += _key(content)
+    lines += _swing(content, device, bpm)
+    lines.append(head("MIDI wire"))
+    step, notes = busiest_step(content)
+    if notes:
+        late = burst_ms(notes)[1]
+        step_ms = content.step_ticks / TICKS_PER_QUARTER * 60_000 / bpm
+        full = late / step_ms
+        lines.append(bar(full, "good" if full < 0.25 else "look" if full < 0.75 else "wrong"))
+        lines.append(
+            note(f"busiest at step {step + 1}: {counted(notes, 'note')}, "
+                 f"the last lands {late:.1f} ms after the first begins")
+        )  # fmt: skip
+    lines += [note(f"{density(content):.1f} strokes a beat"), Line("", kind="gap")]
+    if device is not None and device.plays == "own":
+        tone = "good" if pattern.box_status == "in the box" else "look"
+        lines += [head("Memory of the box"), note(pattern.box_status.capitalize(), tone)]
+        if pattern.box_status != "in the box":
+            lines.append(note(f"{device.name} plays its own copy until this is keyed in and "
+                              "B pressed. A stand-in takes it over by itself."))  # fmt: skip
+        lines.append(Line("", kind="gap"))
+    lines += _kin(session, pattern)
+    scenes = [
+        s.name for s in session.project.scenes if any(pattern.id in part.chain for part in s.parts)
+    ]
+    return [*lines, head("Used in"), note(", ".join(scenes) or "no scene yet")]
+
+
+def _together(content: Content, bpm: float) -> list[Line]:
+    found = realignment(content)
+    lengths = " \u00b7 ".join(str(n) for n in dict.fromkeys(v.length for v in content.voices))
+    alike = found.kind in ("alike", "polyrhythm")
+    lines = [
+        head("Lines up again"),
+        big(beats_text(found.beats, Fraction(4)), "ink" if alike else "yours"),
+        note(f"lengths {lengths}" if lengths else "no voices yet"),
+    ]
+    if KIND_WORDS[found.kind]:
+        lines.append(note(KIND_WORDS[found.kind]))
+    if found.with_pattern != found.beats:
+        lines.append(note(f"with its own length: {beats_text(found.with_pattern, Fraction(4))}"))
+    seconds = float(found.beats) * 60 / bpm
+    steps = found.beats * TICKS_PER_QUARTER / content.step_ticks
+    count = f"{steps} steps" if steps.denominator == 1 else f"{float(steps):.1f} steps"
+    lines.append(note(f"{count}, {seconds:.1f} s at {bpm:g} BPM"))
+    if not alike:
+        whole = float(found.beats) * TICKS_PER_QUARTER
+        times = dict.fromkeys(whole / content.ticks_of(v) for v in content.voices)
+        lines.append(rounds(tuple(times)))
+    return [*lines, Line("", kind="gap")]
+
+
+def _key(content: Content) -> list[Line]:
+    """Pitches that leave the pattern's key."""
+    if not content.key:
+        return []
+    pitched = {h.note + c for v in content.voices for h in v.hits if h.note is not None
+               for c in (0, *h.chord)}  # fmt: skip
+    strange = ", ".join(note_name(n) for n in sorted(outside(tuple(pitched), content.key)))
+    words = f"outside it: {strange}" if strange else "nothing leaves it"
+    return [head(content.key), note(words), Line("", kind="gap")]
+
+
+def _swing(content: Content, device: Device | None, bpm: float) -> list[Line]:
+    if content.swing == 50:
+        return []
+    late = swing(content.swing, bpm, content.step_ticks, 96).late_ms
+    lines = [head("Swing"), note(f"{content.swing:g} %: second steps {late:.1f} ms late")]
+    steps = device.spec.steps if device is not None else None
+    if steps is not None and device is not None:
+        level = swing_level(steps, content.swing, bpm, content.step_ticks)
+        off = "exactly" if abs(level.off_ms) < 0.05 else f"{level.off_ms:+.1f} ms off"
+        words = f"{device.name}: level {level.number} of {level.of}, {level.value:g} %, {off}"
+        lines.append(note(words, "ink" if off == "exactly" else "look"))
+    return [*lines, Line("", kind="gap")]
+
+
+def _kin(session: Session, pattern: Pattern) -> list[Line]:
+    patterns = session.project.patterns
+    of = next((p for p in patterns if p.id == pattern.variation_of), None)
+    made = [p.name for p in patterns if p.variation_of == pattern.id]
+    lines: list[Line] = []
+    if of is not None:
+        steps = sum(step >= 0 for _, step in differing(pattern.content, of.content))
+        words = f"of {of.name}; differs on {counted(steps, 'step')}, marked under the lines"
+        lines += [head("Variation"), note(words)]
+    if made:
+        lines += [head("Its variations"), note(", ".join(made))]
+    return [*lines, Line("", kind="gap")] if lines else []

@@ -1,0 +1,181 @@
+"""The memory map: every place of a box's memory, and what is meant to be in it."""
+
+from __future__ import annotations
+
+from functools import partial
+
+from PyQt6.QtCore import QRectF, Qt, pyqtSignal
+from PyQt6.QtGui import QMouseEvent, QPainter, QPen
+
+from grebe.app.editors.pattern_editor import PatternEditor
+from grebe.core.document import Project
+from grebe.core.rig.memory import MemoryPlace, assign, copy_to, memory_map
+from grebe.errors import EditError
+from grebe.ui.widgets import draw
+from grebe.ui.widgets.controls import Canvas
+
+LINE = 21.0
+TOP = 30.0
+COLUMN = 190.0
+"""Least width of a column of places."""
+COLUMN_ROWS = 16
+
+STATUS_WORDS = {"in the box": "in it", "changed since": "changed", "not there yet": "not yet"}
+
+
+class MemoryPane(Canvas):
+    """Columns of places; the arrows move, letters do. Nothing is dragged."""
+
+    taken = pyqtSignal(str)
+    """A pattern is taken in hand."""
+
+    def __init__(self, editor: PatternEditor) -> None:
+        super().__init__(editor.session)
+        self.editor = editor
+        self.program = 0
+        """The place in hand, as sent."""
+        self._first_column = 0
+        self.setAccessibleName("Memory map")
+
+    @property
+    def places(self) -> tuple[MemoryPlace, ...]:
+        """Places of the box in hand."""
+        device = self.editor.device
+        return () if device is None else memory_map(self.session.project, device)
+
+    def open(self) -> None:
+        """Begin at the pattern in hand."""
+        pattern = self.editor.pattern
+        if pattern is not None and pattern.program is not None:
+            self.program = pattern.program
+        self._keep_in_sight()
+
+    def _columns_shown(self) -> int:
+        return max(1, int((self.width() - 8) // COLUMN))
+
+    def _keep_in_sight(self) -> None:
+        self.program = max(0, min(self.program, len(self.places) - 1))
+        column = self.program // COLUMN_ROWS
+        shown = self._columns_shown()
+        if not self._first_column <= column < self._first_column + shown:
+            self._first_column = max(0, min(column, self._columns() - shown))
+        self.refresh()
+
+    def _columns(self) -> int:
+        return -(-len(self.places) // COLUMN_ROWS)
+
+    def _box(self, program: int) -> QRectF:
+        column, row = divmod(program, COLUMN_ROWS)
+        width = self.width() / self._columns_shown()
+        return QRectF((column - self._first_column) * width, TOP + row * LINE, width - 10, LINE)
+
+    # What the keys do here
+
+    def _move(self, by: int) -> None:
+        self.program += by
+        self._keep_in_sight()
+
+    def do_step_left(self) -> None:
+        """A column to the left."""
+        self._move(-COLUMN_ROWS)
+
+    def do_step_right(self) -> None:
+        """A column to the right."""
+        self._move(COLUMN_ROWS)
+
+    def do_voice_up(self) -> None:
+        """The place before."""
+        self._move(-1)
+
+    def do_voice_down(self) -> None:
+        """The place after."""
+        self._move(1)
+
+    def do_settings(self) -> None:
+        """Take the pattern at this place in hand."""
+        place = self._place()
+        if place is not None and place.patterns:
+            self.taken.emit(place.patterns[0].id)
+
+    def do_assign(self) -> None:
+        """Give the pattern in hand this place; one that was there takes its."""
+        pattern, program = self.editor.pattern, self.program
+        if pattern is not None:
+            self.session.store.apply(
+                f"{pattern.name} to another place", lambda p: assign(p, pattern.id, program)
+            )
+
+    def do_copy_here(self) -> None:
+        """A copy of the pattern in hand at this place."""
+        pattern, program = self.editor.pattern, self.program
+        if pattern is None:
+            raise EditError("no pattern is in hand")
+        self.session.store.apply(
+            f"Copy {pattern.name}", lambda p: copy_to(p, pattern.id, program)[0]
+        )
+
+    def do_remove(self) -> None:
+        """Free this place; the pattern stays in the project."""
+        place = self._place()
+        for pattern in place.patterns if place is not None else ():
+            self.session.store.apply("Free a place", partial(_freed, pattern_id=pattern.id))
+
+    def _place(self) -> MemoryPlace | None:
+        return next((p for p in self.places if p.program == self.program), None)
+
+    def mousePressEvent(self, event: QMouseEvent | None) -> None:
+        """A click takes a place in hand, on the one in hand its pattern."""
+        if event is None:
+            return
+        self.setFocus()
+        for place in self.places:
+            if self._box(place.program).contains(event.position()):
+                if place.program == self.program:
+                    self.do_settings()
+                self.program = place.program
+                self.refresh()
+
+    def paint_still(self, painter: QPainter) -> None:
+        """Draw the columns in sight."""
+        p = self.palette_now
+        device = self.editor.device
+        if device is None:
+            draw.text(painter, 0, 40, "No box in hand.", p.muted)
+            return
+        shown = self._columns_shown()
+        kind = "Its own copy is played" if device.plays == "own" else "Numbers it is told"
+        more = self._columns() - shown
+        beyond = f", {more} columns more" if more > 0 else ""
+        draw.text(painter, 0, 16, f"{device.name}: {len(self.places)} places. {kind}{beyond}. "
+                  "Ctrl+M: the pattern in hand here. K: a copy. Delete: free it.",
+                  p.muted, size=14, width=self.width())  # fmt: skip
+        current = self.editor.pattern_id
+        for place in self.places:
+            column = place.program // COLUMN_ROWS
+            if self._first_column <= column < self._first_column + shown:
+                self._paint_place(painter, place, current)
+
+    def _paint_place(self, painter: QPainter, place: MemoryPlace, current: str) -> None:
+        p, box = self.palette_now, self._box(place.program)
+        base = box.bottom() - 6
+        draw.line(painter, box.left(), box.bottom(), box.right(), box.bottom(), p.rule)
+        draw.text(painter, box.left() + 6, base, place.printed, p.muted, size=14)
+        if place.patterns:
+            pattern = place.patterns[0]
+            here = pattern.id == current
+            colour = p.eye if len(place.patterns) > 1 else p.crest if here else p.ink
+            words = " / ".join(x.name for x in place.patterns)
+            draw.text(painter, box.left() + 62, base, words, colour, size=14,
+                      weight=600 if here else 400, width=box.width() - 122)  # fmt: skip
+            if place.status is not None:
+                tone = p.reed if place.status == "in the box" else p.sand
+                draw.text(painter, box.right() - 4, base, STATUS_WORDS[place.status], tone,
+                          size=12, align=draw.RIGHT)  # fmt: skip
+        if place.program == self.program:
+            painter.setBrush(Qt.BrushStyle.NoBrush)
+            painter.setPen(QPen(p.crest, 1.5))
+            painter.drawRoundedRect(box.adjusted(1, 1, -1, -1), 4, 4)
+
+
+def _freed(project: Project, *, pattern_id: str) -> Project:
+    return assign(project, pattern_id, None)

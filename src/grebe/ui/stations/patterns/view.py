@@ -1,0 +1,471 @@
+"""The Patterns station."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from pathlib import Path
+
+from PyQt6.QtWidgets import (
+    QFileDialog,
+    QStackedWidget,
+    QVBoxLayout,
+    QWidget,
+)
+
+from grebe.app.document.export_audio import LoopWanted, export_loop
+from grebe.app.document.pattern_files import export_pattern, loop_files
+from grebe.app.editors.loops import folder_of, samples_of
+from grebe.app.editors.pattern_editor import PatternEditor
+from grebe.app.live.session import Session
+from grebe.app.live.teaching import Teaching
+from grebe.core.patterns.fields import FIELDS
+from grebe.core.patterns.makers import Maker
+from grebe.core.patterns.model import Content, Pattern
+from grebe.core.rig.model import Device
+from grebe.core.rig.numbering import printed_program
+from grebe.errors import EditError, GrebeError
+from grebe.formats.midi_loops import read_pattern
+from grebe.ui.stations.patterns.canvas import PatternCanvas
+from grebe.ui.stations.patterns.capture import CapturePane
+from grebe.ui.stations.patterns.facts import pattern_lines
+from grebe.ui.stations.patterns.loops import LoopsPane
+from grebe.ui.stations.patterns.makers import MakersPage
+from grebe.ui.stations.patterns.memory import MemoryPane
+from grebe.ui.stations.patterns.steps import StepsPane
+from grebe.ui.stations.patterns.strip import PatternStrip
+from grebe.ui.widgets.form import Form, Row
+from grebe.ui.widgets.formatting import counted
+from grebe.ui.widgets.sheet import FactsArea
+from grebe.ui.widgets.view import PanedView, Sheet
+
+PANES = (
+    ("Stems", "pane_stems"), ("Memory", "pane_memory"), ("Step sheet", "pane_steps"),
+    ("Capture", "pane_capture"), ("Loops", "pane_loops"),
+)  # fmt: skip
+"""Parts of the station, and the actions that show them."""
+
+
+TITLES = {
+    "hit": "This hit", "point": "This value", "voice": "Voice", "lane": "Controller lane",
+    "name": "Pattern", "pattern": "All of it",
+}  # fmt: skip
+"""Of the form's groups."""
+ANYWHERE = (
+    "live", "snap", "step_in", "find_key", "in_box", "new_pattern", "variation", "dice", "pin",
+)  # fmt: skip
+"""Edits that work in every part, not only over the stems."""
+
+
+class PatternsView(PanedView):
+    """Stems on waterlines, and what there is to know about the pattern."""
+
+    scope = "patterns"
+    number = 3
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self.editor = PatternEditor(session)
+        self._facts_stale = True
+        self.pattern_canvas = PatternCanvas(self.editor)
+        self.strip = PatternStrip(session)
+        self.strip.chosen.connect(self.choose)
+        self.sheet = Sheet()
+        self.facts_area = FactsArea()
+        self.facts = self.facts_area.facts
+        rows = [Row(f.owner, f.key, f.words, f.choices) for f in FIELDS]
+        self.fields = Form(self.editor, TITLES, rows)
+        self.take_typed(self.fields, self.editor)
+        self.pages = QStackedWidget()
+        self.pages.addWidget(self.facts_area)
+        self.makers = MakersPage(self.editor)
+        self.makers.wanted.connect(self._generate)
+        self.pages.addWidget(self.fields)
+        self.pages.addWidget(self.makers)
+        self.sheet.column.addWidget(self.pages, 1)
+        self._make_panes()
+        self.lay_out(
+            self.pattern_canvas, self.sheet, above=self._above(), body=self.panes, keyed=self.panes
+        )
+        self.box_pill = self.add_pill("In the box now", "in_box", primary=True)
+        self.add_pill("Settings", "settings")
+        self.add_pill("Generate", "generate")
+        self.add_pill("Import", "import_loop")
+        canvas = self.pattern_canvas
+        canvas.written.connect(self.editor.write)
+        canvas.removed.connect(self.editor.remove)
+        canvas.length_dragged.connect(self.editor.set_length)
+        canvas.pointed.connect(self._point)
+        canvas.drag_ended.connect(session.store.end_merge)
+        canvas.files_dropped.connect(self.import_files)
+        self.document_changed()
+
+    def _make_panes(self) -> None:
+        self.memory = MemoryPane(self.editor)
+        self.memory.taken.connect(self._take_from_memory)
+        self.capture = CapturePane(self.editor)
+        self.capture.made.connect(self._captured)
+        self.capture.laid_over.connect(self._laid_over)
+        self.loops = LoopsPane(self.editor)
+        self.loops.made.connect(self._loop_made)
+        self.steps = StepsPane(self.editor)
+        self.panes = QStackedWidget()
+        for pane in (self.pattern_canvas, self.memory, self.steps, self.capture, self.loops):
+            self.panes.addWidget(pane)
+
+    def _above(self) -> QWidget:
+        """The patterns by name over the panes by name."""
+        above = QWidget()
+        column = QVBoxLayout(above)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(0)
+        column.addWidget(self.strip)
+        column.addLayout(self.tab_row(PANES))
+        return above
+
+    # Showing
+
+    @property
+    def pattern(self) -> Pattern | None:
+        """The pattern in hand."""
+        return self.editor.pattern
+
+    def device(self) -> Device | None:
+        """The device it belongs to."""
+        return self.editor.device
+
+    def choose(self, pattern_id: str) -> None:
+        """Take another pattern in hand."""
+        self.editor.take(pattern_id)
+        self.document_changed()
+
+    def document_changed(self) -> None:
+        """Show the pattern as it is now."""
+        self.editor.settle()
+        pattern, device = self.pattern, self.device()
+        self.pattern_canvas.refresh()
+        self.strip.current = self.editor.pattern_id
+        self.strip.arrange()
+        own = device is not None and device.plays == "own"
+        self.box_pill.setVisible(own and pattern is not None and pattern.box_status != "in the box")
+        self._say_heading(pattern, device)
+        self._facts_stale = True
+        if self.pages.currentWidget() is self.fields:
+            self.fields.show_all()
+        self._show_pane()
+
+    def show_facts(self) -> None:
+        """What there is to know about the pattern: not with every edit, but soon after."""
+        self._facts_stale = False
+        pattern = self.pattern
+        lines = [] if pattern is None else pattern_lines(self.session, pattern, self.device())
+        self.facts.show_lines(lines)
+
+    def _show_pane(self) -> None:
+        pane = self.panes.currentWidget()
+        self.show_tab(self.panes.currentIndex())
+        if isinstance(pane, (LoopsPane, StepsPane)):
+            pane.open()
+        elif isinstance(pane, MemoryPane):
+            pane.refresh()
+
+    def _to_pane(self, index: int) -> None:
+        self.panes.setCurrentIndex(index)
+        self._show_pane()
+        pane = self.panes.currentWidget()
+        if isinstance(pane, (MemoryPane, CapturePane)):
+            pane.open()
+        self.focus_pane()
+
+    def do_pane_stems(self) -> None:
+        """The stems."""
+        self._to_pane(0)
+
+    def do_pane_memory(self) -> None:
+        """The memory map."""
+        self._to_pane(1)
+
+    def do_pane_steps(self) -> None:
+        """The step sheet."""
+        self._to_pane(2)
+
+    def do_pane_capture(self) -> None:
+        """What was played in."""
+        self._to_pane(3)
+
+    def do_pane_loops(self) -> None:
+        """Audio loops."""
+        self._to_pane(4)
+
+    def _say_heading(self, pattern: Pattern | None, device: Device | None) -> None:
+        if pattern is None:
+            self.heading.say("No patterns yet", "N makes one; Ctrl+I imports a MIDI file as one.")
+            return
+        content = pattern.content
+        words = []
+        if device is not None:
+            words.append(f"{device.name} {device.label}".strip())
+            if pattern.program is not None and device.plays == "own":
+                printed = printed_program(device, pattern.program)
+                words.append(f"its pattern {printed}, sent as program {pattern.program}")
+        words.append(f"{counted(content.length, 'step')} of {content.rate}")
+        if content.speed != "1":
+            words.append(f"speed \u00d7{content.speed}")
+        if content.swing != 50:
+            words.append(f"swing {content.swing:g} %")
+        if content.key:
+            words.append(content.key)
+        if content.pin is not None:
+            words.append(f"take pinned to pass {content.pin.turn + 1}")
+        if device is not None:
+            words.append(
+                f"{device.name} plays it: {pattern.box_status}"
+                if device.plays == "own"
+                else "played by Grebe"
+            )
+        self.heading.say(pattern.name, "   ".join(words))
+
+    def moved(self) -> None:
+        """Move the playhead."""
+        place = self.session.pattern_place(self.editor.pattern_id)
+        self.pattern_canvas.phase = None if place is None else place.into
+        self.pattern_canvas.move_playhead()
+        if self._facts_stale:
+            self.show_facts()
+        if self.editor.hear():
+            self._cursor_moved()
+
+    # Edits
+
+    def method_of(self, action_id: str) -> Callable[[], None]:
+        """What an action does: what the pane shown has for it, or the editor, or the view."""
+        name = f"do_{action_id}"
+        ours: Callable[[], None] | None = getattr(self, name, None)
+        edits: Callable[[], None] | None = getattr(self.editor, name, None)
+        anywhere = action_id in ANYWHERE or action_id.startswith("strike_")
+
+        def act() -> None:
+            pane = self.panes.currentWidget()
+            if pane is self.pattern_canvas:
+                there = edits
+            else:  # what is not seen is not edited
+                there = getattr(pane, name, edits if anywhere else None)
+            method = there or ours
+            if method is None:
+                return
+            before = self.editor.pattern_id
+            method()
+            if before != self.editor.pattern_id:
+                self.document_changed()
+            else:  # an edit has been shown already, when the document changed
+                self._cursor_moved()
+
+        return act
+
+    def _cursor_moved(self) -> None:
+        self.pattern_canvas.refresh()
+        if self.pages.currentWidget() is self.fields:
+            self.fields.show_all()
+
+    def _point(self, row: str, step: int, selects: bool) -> None:
+        editor = self.editor
+        if selects and editor.anchor is None:
+            editor.anchor = (editor.row_id, editor.step)
+        elif not selects:
+            editor.anchor = None
+        editor.row_id, editor.step = row, step
+        self._cursor_moved()
+
+    def _go(self, pattern_step: int) -> None:
+        ids = [p.id for p in self.session.project.patterns]
+        if ids:
+            self.choose(ids[(ids.index(self.editor.pattern_id) + pattern_step) % len(ids)])
+
+    def do_pattern_before(self) -> None:
+        """The pattern before."""
+        self._go(-1)
+
+    def do_pattern_after(self) -> None:
+        """The pattern after."""
+        self._go(1)
+
+    def do_generate(self) -> None:
+        """The generators, for the voice under the cursor."""
+        self.session.store.end_merge()
+        self.pages.setCurrentWidget(self.makers)
+        self.makers.open()
+
+    def _generate(self, maker: Maker, values: dict[str, str]) -> None:
+        try:
+            self.editor.make(maker, values)
+        except EditError as error:
+            self.session.say("warn", f"{error}.")
+
+    def _take_from_memory(self, pattern_id: str) -> None:
+        self.choose(pattern_id)
+        self.do_pane_stems()
+
+    def _captured(self, content: Content) -> None:
+        self._take_new("Captured", content)
+
+    def _take_new(self, name: str, content: Content) -> None:
+        self.editor.add(name, content)
+        self.document_changed()
+        self.do_pane_stems()
+
+    def _laid_over(self, content: Content) -> None:
+        self.editor.change("Lay over", lambda _: content)
+        self.do_pane_stems()
+
+    def _loop_made(self, content: Content, name: str) -> None:
+        self._take_new(f"{name}, sliced"[:80], content)
+
+    def do_teach(self) -> None:
+        """Teach the box this pattern, or stop teaching."""
+        self._teach("")
+
+    def do_teach_voice(self) -> None:
+        """Teach it the voice under the cursor alone."""
+        voice = self.editor.voice
+        self._teach(voice.id if voice is not None else "")
+
+    def _teach(self, voice: str) -> None:
+        session, pattern, device = self.session, self.pattern, self.device()
+        if session.teaching is not None:
+            session.end_teaching()
+            session.say("info", "Teaching has ended. B marks the pattern as in the box.")
+        elif pattern is not None and device is not None:
+            session.teach(Teaching(pattern=pattern.id, voice=voice))
+            what = pattern.voice(voice).name if voice else pattern.name
+            session.say("info", f"Let {device.name} record: {what} is played into it, loop after "
+                        "loop. The same key ends it.")  # fmt: skip
+
+    def do_export_pattern(self) -> None:
+        """Write the pattern as a MIDI file and as a WAV loop."""
+        self._export("")
+
+    def do_export_voice(self) -> None:
+        """Write the voice under the cursor as a WAV loop."""
+        voice = self.editor.voice
+        self._export(voice.id if voice is not None else "")
+
+    def _export(self, voice: str) -> None:
+        pattern, device = self.pattern, self.device()
+        if pattern is None or device is None:
+            return
+        folder = QFileDialog.getExistingDirectory(self, f"Write {pattern.name} into")
+        if folder:
+            self.export_into(Path(folder), voice)
+
+    def export_into(self, folder: Path, voice: str = "") -> None:
+        """The same into a folder; what cannot be written is said in the window."""
+        pattern, device, session = self.pattern, self.device(), self.session
+        if pattern is None or device is None:
+            return
+        bpm = session.bpm
+        try:
+            sounds = samples_of(session.project, folder_of(session.store.home))
+            wanted = LoopWanted(pattern=pattern.id, voice=voice or None, bpm=bpm)
+            written = export_loop(session.project, wanted, folder, samples=sounds.samples)
+            if not voice:
+                written.append(export_pattern(pattern, device, bpm, folder))
+        except GrebeError as error:
+            session.say("error", str(error))
+        else:
+            session.say("info", f"Wrote {' and '.join(p.name for p in written)}.")
+
+    def do_settings(self) -> None:
+        """Every setting of what is under the cursor, to be typed; again: back to the facts."""
+        if self.pages.currentWidget() is self.fields:
+            self.escaped()
+        else:
+            self.pages.setCurrentWidget(self.fields)
+            self.fields.open()
+
+    def escaped(self) -> None:
+        """Esc: from the settings to the facts, then out of the selection."""
+        if self.pages.currentWidget() is not self.facts_area:
+            self.pages.setCurrentWidget(self.facts_area)
+            self.focus_pane()
+            self.document_changed()
+        else:
+            self.editor.anchor = None
+            self._cursor_moved()
+
+    def do_import_loop(self) -> None:
+        """Import MIDI files as patterns of the box in hand, WAV files as loops."""
+        paths, _ = QFileDialog.getOpenFileNames(
+            self, "Import MIDI files as patterns, WAV files as loops", "",
+            "MIDI and WAV files (*.mid *.midi *.wav)",
+        )  # fmt: skip
+        if paths:
+            self.import_files(paths)
+
+    def do_import_folder(self) -> None:
+        """Import every MIDI file of a folder."""
+        folder = QFileDialog.getExistingDirectory(self, "Import every MIDI file of")
+        if folder:
+            self.import_files([folder])
+
+    def import_files(self, paths: list[str]) -> None:
+        """Import files, and the MIDI files of folders; what is wrong with any is said."""
+        device = self.device()
+        if device is None:
+            self.session.say("warn", "Add a device first: a pattern belongs to one.")
+            return
+        refused: list[str] = []
+        patterns: list[Pattern] = []
+        for path in loop_files(paths):
+            try:
+                if path.suffix.lower() == ".wav":
+                    self.loops.take(path)
+                    self._to_pane(4)
+                else:
+                    patterns.append(read_pattern(path, device, "new"))
+            except GrebeError as error:
+                refused.append(str(error))
+        if patterns:
+            self.editor.add_all(patterns)
+            self.do_pane_stems()
+            self.document_changed()
+        if refused:
+            more = f" ({len(refused) - 1} more were refused)" if len(refused) > 1 else ""
+            self.session.say("error", f"{refused[0]}{more}")
+        elif patterns:
+            names = ", ".join(p.name for p in patterns[:3])
+            self.session.say("info", f"Imported {counted(len(patterns), 'pattern')}: {names}.")
+
+    def do_strike_1(self) -> None:
+        """Play voice 1 now."""
+        self.editor.strike(1)
+
+    def do_strike_2(self) -> None:
+        """Play voice 2 now."""
+        self.editor.strike(2)
+
+    def do_strike_3(self) -> None:
+        """Play voice 3 now."""
+        self.editor.strike(3)
+
+    def do_strike_4(self) -> None:
+        """Play voice 4 now."""
+        self.editor.strike(4)
+
+    def do_strike_5(self) -> None:
+        """Play voice 5 now."""
+        self.editor.strike(5)
+
+    def do_strike_6(self) -> None:
+        """Play voice 6 now."""
+        self.editor.strike(6)
+
+    def do_strike_7(self) -> None:
+        """Play voice 7 now."""
+        self.editor.strike(7)
+
+    def do_strike_8(self) -> None:
+        """Play voice 8 now."""
+        self.editor.strike(8)
+
+    def do_strike_9(self) -> None:
+        """Play voice 9 now."""
+        self.editor.strike(9)

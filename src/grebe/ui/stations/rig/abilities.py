@@ -1,0 +1,193 @@
+"""What the selected box can do: its clock, jacks, voices, controllers, memory, in tables."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any
+
+from PyQt6.QtWidgets import QHBoxLayout, QLabel, QStackedWidget, QVBoxLayout, QWidget
+
+from grebe.app.live.session import Session
+from grebe.core.document import Project
+from grebe.core.rig.abilities import (
+    FACTS,
+    ROWS,
+    Ability,
+    Part,
+    ability_choices,
+    ability_text,
+    add_row,
+    doubts,
+    remove_row,
+    set_spec,
+    with_ability,
+    with_row,
+)
+from grebe.core.rig.edits import spec_of
+from grebe.core.rig.model import Rig
+from grebe.core.rig.spec import Spec
+from grebe.ui.stations.rig.boxes import BoxChoice
+from grebe.ui.stations.rig.columns import Column
+from grebe.ui.stations.rig.tables import RigModel, RigTable
+from grebe.ui.widgets.controls import Pill
+
+PARTS: tuple[tuple[Part, str], ...] = (
+    ("clock", "Clock and messages"),
+    ("jacks", "Jacks"),
+    ("voices", "Voices"),
+    ("controllers", "Controllers"),
+    ("memory", "Patterns, chains, pads"),
+    ("by_hand", "Only by hand"),
+)
+
+
+class AbilitiesPane(QWidget):
+    """One box's abilities, a part at a time; every cell is an edit that can be undone."""
+
+    def __init__(self, session: Session, select: Callable[[str], None]) -> None:
+        super().__init__()
+        self._session = session
+        self.device = ""
+        """Id of the box whose abilities these are; one that is not in the rig shows none."""
+        self.boxes = BoxChoice("Box")
+        self.boxes.activated.connect(lambda _: select(self.boxes.device))
+        row = QHBoxLayout()
+        row.setSpacing(8)
+        row.addWidget(self.boxes)
+        self.pills: list[Pill] = []
+        self.tables: list[RigTable] = []
+        self.stack = QStackedWidget()
+        for index, (part, words) in enumerate(PARTS):
+            pill = Pill(words)
+            pill.clicked.connect(self._show(index))
+            self.pills.append(pill)
+            row.addWidget(pill)
+            self.tables.append(self._table(part, words))
+            self.stack.addWidget(self.tables[-1])
+        row.addStretch(1)
+        self.new = Pill("Add a row")
+        self.new.clicked.connect(self.add_row)
+        row.addWidget(self.new)
+        self.doubts = QLabel()
+        self.doubts.setWordWrap(True)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 4, 0, 0)
+        column.setSpacing(6)
+        column.addLayout(row)
+        column.addWidget(self.doubts)
+        column.addWidget(self.stack, 1)
+
+    @property
+    def part(self) -> Part:
+        """The part shown."""
+        return PARTS[self.stack.currentIndex()][0]
+
+    def step(self, by: int) -> None:
+        """Show another part."""
+        self._show((self.stack.currentIndex() + by) % len(PARTS))()
+        self.tables[self.stack.currentIndex()].setFocus()
+
+    def add_row(self) -> None:
+        """A jack, voice, controller or hand move more."""
+        part = self.part
+        if part in ROWS and self._known():
+            spec = self._spec(self._session.project.rig)
+            self._apply("Add a row", add_row(spec, part))
+            table = self.tables[self.stack.currentIndex()]
+            model = table.model()
+            assert model is not None
+            table.setCurrentIndex(model.index(model.rowCount() - 1, 0))
+            table.setFocus()
+
+    def document_changed(self) -> None:
+        """Show what is there now."""
+        rig = self._session.project.rig
+        self.boxes.offer(rig, self.device)
+        for table in self.tables:
+            model = table.model()
+            assert isinstance(model, RigModel)
+            model.document_changed()
+        for index, pill in enumerate(self.pills):
+            pill.primary = index == self.stack.currentIndex()
+            pill.update()
+        self.new.setEnabled(self.part in ROWS and self._known())
+        device = next((d for d in rig.devices if d.id == self.device), None)
+        wrong = doubts(device) if device is not None else ()
+        words = "These deny one another, so it cannot be saved as a profile yet: "
+        self.doubts.setText(words + "; ".join(wrong) + "." if wrong else "")
+        if device is None:
+            self.doubts.setText("Grebe's own abilities are not edited. Choose a box.")
+        self.doubts.setVisible(bool(self.doubts.text()))
+
+    def _known(self) -> bool:
+        return any(d.id == self.device for d in self._session.project.rig.devices)
+
+    def _spec(self, rig: Rig) -> Spec:
+        return spec_of(rig, self.device)
+
+    def _show(self, index: int) -> Callable[[], None]:
+        def show() -> None:
+            self.stack.setCurrentIndex(index)
+            self.document_changed()
+
+        return show
+
+    def _apply(self, name: str, spec: Spec) -> None:
+        device = self.device
+        self._session.store.apply(name, lambda project: set_spec(project, device, spec))
+
+    def _table(self, part: Part, words: str) -> RigTable:
+        columns = self._fact_columns() if part in FACTS else self._row_columns(part)
+        model = RigModel(self._session, words.lower(), columns, self._items(part), self)
+
+        def remove(row: int) -> None:
+            if part in ROWS:
+                spec = self._spec(self._session.project.rig)
+                self._apply("Remove a row", remove_row(spec, part, row))
+                self._session.say("info", "Row taken out. Ctrl+Z brings it back.")
+
+        return RigTable(model, remove)
+
+    def _items(self, part: Part) -> Callable[[Rig], tuple[Any, ...]]:
+        def facts(rig: Rig) -> tuple[Any, ...]:
+            spec = self._spec(rig)
+            known = any(d.id == self.device for d in rig.devices)
+            return tuple((a, ability_text(spec, a)) for a in FACTS[part]) if known else ()
+
+        def rows(rig: Rig) -> tuple[Any, ...]:
+            return tuple(getattr(self._spec(rig), part))
+
+        return facts if part in FACTS else rows
+
+    def _fact_columns(self) -> tuple[Column, ...]:
+        def edit(project: Project, index: int, item: Any, text: str) -> Project:
+            del index
+            spec = with_ability(self._spec(project.rig), item[0], text)
+            return set_spec(project, self.device, spec)
+
+        return (
+            Column("What", lambda r, item: item[0].words),
+            Column(
+                "This box",
+                lambda r, item: item[1],
+                edit,
+                lambda r, item: ability_choices(item[0]),
+            ),
+        )
+
+    def _row_columns(self, part: Part) -> tuple[Column, ...]:
+        return tuple(self._row_column(part, ability) for ability in ROWS[part])
+
+    def _row_column(self, part: Part, ability: Ability) -> Column:
+        def edit(project: Project, index: int, item: Any, text: str) -> Project:
+            del item
+            spec = with_row(self._spec(project.rig), part, index, ability, text)
+            return set_spec(project, self.device, spec)
+
+        choices = ability_choices(ability)
+        return Column(
+            ability.words,
+            lambda r, item: ability_text(item, ability),
+            edit,
+            (lambda r, item: choices) if choices else None,
+        )

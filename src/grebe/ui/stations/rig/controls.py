@@ -1,0 +1,151 @@
+"""What controllers, pedals and computer keys do on Stage: a list, learnt by pressing."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import QRectF, Qt
+from PyQt6.QtGui import QKeyEvent, QKeySequence, QMouseEvent, QPainter
+
+from grebe.app.actions import actions_in
+from grebe.app.live.session import Session
+from grebe.core.player.controls import LEARNABLE
+from grebe.core.rig.learn import keyed, unbound
+from grebe.core.rig.trigger import Binding
+from grebe.ui.widgets import draw
+from grebe.ui.widgets.controls import Canvas
+
+ROW, HEAD = 24.0, 56.0
+COLUMNS = 4
+PLAIN_KEYS = (
+    Qt.Key.Key_Shift, Qt.Key.Key_Control, Qt.Key.Key_Alt, Qt.Key.Key_Meta, Qt.Key.Key_AltGr,
+)  # fmt: skip
+
+
+class ControlsPane(Canvas):
+    """Arrows choose an action, L learns a press for it, K a computer key, Delete forgets both."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self.index = 0
+        self.takes_key = False
+        """Whether the next key is learnt."""
+        self.setAccessibleName("Controllers and pedals")
+
+    @property
+    def rows(self) -> int:
+        """Actions in a column."""
+        return -(-len(LEARNABLE) // COLUMNS)
+
+    @property
+    def action(self) -> str:
+        """The action in hand."""
+        return LEARNABLE[self.index].id
+
+    def _box(self, index: int) -> QRectF:
+        column, row = divmod(index, self.rows)
+        wide = self.width() / COLUMNS
+        return QRectF(column * wide, HEAD + row * ROW, wide - 10, ROW)
+
+    def mousePressEvent(self, event: QMouseEvent | None) -> None:
+        """A click chooses."""
+        if event is None:
+            return
+        for index in range(len(LEARNABLE)):
+            if self._box(index).contains(event.position()):
+                self.index = index
+        self.setFocus()
+        self.refresh()
+
+    def keyPressEvent(self, event: QKeyEvent | None) -> None:
+        """Choose, learn, forget; while a key is learnt, take it."""
+        if event is None:
+            return
+        key = event.key()
+        if self.takes_key:
+            self._take_key(event)
+            return
+        moves = {
+            Qt.Key.Key_Up: -1, Qt.Key.Key_Down: 1, Qt.Key.Key_Left: -self.rows,
+            Qt.Key.Key_Right: self.rows,
+        }  # fmt: skip
+        if key in moves:
+            self.index = max(0, min(len(LEARNABLE) - 1, self.index + moves[Qt.Key(key)]))
+        elif key == Qt.Key.Key_L:
+            self.learn()
+        elif key == Qt.Key.Key_K:
+            self.takes_key = True
+        elif key in (Qt.Key.Key_Delete, Qt.Key.Key_Backspace):
+            self.session.store.apply("Forget a press", lambda p: unbound(p, self.action))
+        else:
+            super().keyPressEvent(event)
+        self.refresh()
+
+    def learn(self) -> None:
+        """Wait for a press, or give up waiting."""
+        if self.session.link != "on":
+            self.session.say("warn", "The engine is not there yet: nothing is heard.")
+            return
+        self.session.learn("" if self.session.learning else self.action)
+
+    def give_up(self) -> bool:
+        """Learn nothing after all; whether something was being learnt."""
+        learning = self.takes_key or bool(self.session.learning)
+        self.takes_key = False
+        if self.session.learning:
+            self.session.learn("")
+        self.refresh()
+        return learning
+
+    def _take_key(self, event: QKeyEvent) -> None:
+        if event.key() in PLAIN_KEYS:
+            return
+        self.takes_key = False
+        words = QKeySequence(event.keyCombination()).toString()
+        taken = {
+            QKeySequence(k).toString(): a.title
+            for scope in ("stage", "everywhere")
+            for a in actions_in(scope)
+            for k in a.keys
+        }
+        if words in taken:
+            self.session.say("warn", f"{words} is taken: {taken[words]}.")
+        elif words:
+            self.session.store.apply("Learn a key", lambda p: keyed(p, self.action, words))
+        self.refresh()
+
+    # Drawing
+
+    def paint_still(self, painter: QPainter) -> None:
+        """Draw the list."""
+        p, rig = self.palette_now, self.session.project.rig
+        words = "L learns a press on any box that is heard, K a computer key, Delete forgets."
+        colour = p.muted
+        title = LEARNABLE[self.index].title
+        if self.session.learning:
+            words, colour = f"Press what is to do it: {title}. L gives up.", p.crest
+        elif self.takes_key:
+            words, colour = f"Press the key that is to do it: {title}. Esc gives up.", p.crest
+        draw.text(painter, 4, 22, words, colour, size=16, weight=600, width=self.width() - 8)
+        heard = [d.name for d in rig.devices if d.input.wire != "none"]
+        below = f"Heard: {', '.join(heard)}." if heard else (
+            "No box is heard yet: set Heard at, on its sheet."
+        )  # fmt: skip
+        draw.text(painter, 4, 42, below, p.muted, size=14, width=self.width() - 8)
+        bindings: dict[str, list[Binding]] = {}
+        for binding in rig.bindings:
+            bindings.setdefault(binding.action, []).append(binding)
+        keys = {k.action: k.keys for k in rig.keys}
+        for index, named in enumerate(LEARNABLE):
+            box = self._box(index)
+            here = index == self.index
+            if here:
+                draw.panel(painter, box, p.soft, p.crest)
+            learnt = [
+                f"{rig.name_of(b.trigger.device)} {b.trigger.kind} {b.trigger.number}"
+                for b in bindings.get(named.id, ())
+            ]
+            learnt += [keys[named.id]] if named.id in keys else []
+            draw.text(painter, box.left() + 6, box.bottom() - 7, named.title,
+                      p.ink if learnt or here else p.muted, size=14,
+                      weight=600 if learnt else 400, width=box.width() * 0.56)  # fmt: skip
+            draw.text(painter, box.right() - 6, box.bottom() - 7, ", ".join(learnt), p.water,
+                      size=12, align=draw.RIGHT, width=box.width() * 0.4)  # fmt: skip

@@ -1,0 +1,198 @@
+"""The device's page in the Rig's sheet: what it is, how it is set, what passes where."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from functools import partial
+
+from PyQt6.QtCore import Qt, pyqtSignal
+from PyQt6.QtWidgets import (
+    QCheckBox,
+    QDoubleSpinBox,
+    QGridLayout,
+    QLabel,
+    QLayout,
+    QLineEdit,
+    QScrollArea,
+    QSpinBox,
+    QVBoxLayout,
+    QWidget,
+)
+
+from grebe.core.rig.formatting import PARTS
+from grebe.core.rig.model import GREBE_ID, AudioPort, Device, Rig
+from grebe.core.rig.wiring import MIDI_MEDIA
+from grebe.ui.stations.rig.ports import LineChooser, PortChooser, PortLook
+from grebe.ui.stations.rig.pulse import PulseFields
+from grebe.ui.widgets.sheet import Facts, Line
+
+OFFSET_STEP_MS = 0.1
+LINES = {
+    "pulse_at": "Pulses leave at",
+    "run_at": "Run line leaves at",
+    "reset_at": "Reset leaves at",
+    "pulse_from": "Pulses are heard at",
+}
+"""Fields of a device that are lines, in words; shown where a pulse cable joins it to Grebe."""
+HEARD = ("pulse_from",)
+
+
+class DevicePage(QScrollArea):
+    """Facts, then what can be set."""
+
+    renamed = pyqtSignal(str)
+    channel_set = pyqtSignal(int)
+    offset_set = pyqtSignal(float)
+    stays_set = pyqtSignal(bool)
+    stopped_set = pyqtSignal(bool)
+    line_chosen = pyqtSignal(str, AudioPort)
+    """Field of the device, where that line is."""
+    filtered = pyqtSignal(str, str, bool)
+    """End ("accepts" or "passes"), field of the filter, on."""
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.setWidgetResizable(True)
+        self.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        inside = QWidget()
+        self.setWidget(inside)
+        inside.setAutoFillBackground(False)
+        view = self.viewport()
+        if view is not None:
+            view.setAutoFillBackground(False)
+        column = QVBoxLayout(inside)
+        column.setSizeConstraint(QLayout.SizeConstraint.SetMinimumSize)
+        column.setContentsMargins(0, 0, 6, 0)
+        column.setSpacing(6)
+        self.facts = Facts(grows=True)
+        column.addWidget(self.facts)
+        self.editing = QWidget()
+        column.addWidget(self.editing)
+        self.more = Facts(grows=True)
+        column.addWidget(self.more)
+        column.addStretch(1)
+        fields = QVBoxLayout(self.editing)
+        fields.setSizeConstraint(QLayout.SizeConstraint.SetMinimumSize)
+        fields.setContentsMargins(0, 0, 0, 0)
+        fields.setSpacing(4)
+        self._add_filters(fields)
+        self.name = QLineEdit()
+        self.name.setMaxLength(80)
+        self.name.setAccessibleName("Name")
+        self.name.editingFinished.connect(self._name_typed)
+        self.channel = QSpinBox()
+        self.channel.setRange(1, 16)
+        self.channel.setAccessibleName("Channel")
+        self.channel.setKeyboardTracking(False)
+        self.channel.valueChanged.connect(self.channel_set)
+        self.offset = QDoubleSpinBox()
+        self.offset.setRange(-500, 500)
+        self.offset.setDecimals(1)
+        self.offset.setSingleStep(OFFSET_STEP_MS)
+        self.offset.setSuffix(" ms")
+        self.offset.setKeyboardTracking(False)
+        self.offset.setAccessibleName("Offset in milliseconds")
+        self.offset.valueChanged.connect(self.offset_set)
+        for spin in (self.channel, self.offset):
+            spin.setButtonSymbols(QSpinBox.ButtonSymbols.NoButtons)
+        self.stays = QCheckBox("must not start with the rest")
+        self.stays.clicked.connect(self.stays_set)
+        self.stopped = QCheckBox("clock goes on while stopped")
+        self.stopped.clicked.connect(self.stopped_set)
+        self.ports = PortLook(self)
+        self.port, self.input = PortChooser(self.ports), PortChooser(self.ports, hears=True)
+        self.lines: dict[str, tuple[QLabel, LineChooser]] = {}
+        for words, widget in (
+            ("Name", self.name),
+            ("Channel", self.channel),
+            ("Offset, earlier is negative", self.offset),
+            ("", self.stays),
+            ("", self.stopped),
+            ("Reached at", self.port),
+            ("Heard at", self.input),
+        ):
+            if words:
+                fields.addWidget(QLabel(words))
+            fields.addWidget(widget)
+        for field, words in LINES.items():
+            label, chooser = QLabel(words), LineChooser(self.ports, words, hears=field in HEARD)
+            chooser.chosen.connect(partial(self.line_chosen.emit, field))
+            self.lines[field] = (label, chooser)
+            fields.addWidget(label)
+            fields.addWidget(chooser)
+        self.pulse = PulseFields()
+        fields.addWidget(self.pulse)
+
+    def _add_filters(self, fields: QVBoxLayout) -> None:
+        grid = QGridLayout()
+        grid.setHorizontalSpacing(8)
+        grid.setVerticalSpacing(3)
+        grid.addWidget(QLabel("Accepts"), 0, 1)
+        grid.addWidget(QLabel("Passes on"), 0, 2)
+        self.filters: dict[tuple[str, str], QCheckBox] = {}
+        for row, (word, field) in enumerate(PARTS.items(), start=1):
+            grid.addWidget(QLabel(word), row, 0)
+            for column, end in ((1, "accepts"), (2, "passes")):
+                box = QCheckBox()
+                box.setAccessibleName(f"{end} {word}")
+                box.clicked.connect(self._filter_clicked(end, field))
+                self.filters[(end, field)] = box
+                grid.addWidget(box, row, column)
+        fields.addLayout(grid)
+
+    def _filter_clicked(self, end: str, field: str) -> Callable[[], None]:
+        def clicked() -> None:
+            box = self.filters[(end, field)]
+            self.filtered.emit(end, field, box.checkState() != Qt.CheckState.Unchecked)
+
+        return clicked
+
+    def _name_typed(self) -> None:
+        words = self.name.text().strip()
+        if words:
+            self.renamed.emit(words)
+
+    def show_lines(self, lines: list[Line], more: list[Line]) -> None:
+        """Other facts, before the fields and after them."""
+        self.facts.show_lines(lines)
+        self.more.show_lines(more)
+
+    def show_device(self, device: Device | None, rig: Rig) -> None:
+        """Put a device's settings in the fields; None hides them, for Grebe has none."""
+        self.editing.setVisible(device is not None)
+        if device is None:
+            return
+        if self.name.text() != device.name and not self.name.hasFocus():
+            self.name.setText(device.name)
+        for spin, value in ((self.channel, device.channel), (self.offset, device.offset_ms)):
+            spin.blockSignals(True)
+            spin.setValue(value)  # type: ignore[arg-type]
+            spin.blockSignals(False)
+        self.stays.setChecked(device.stays)
+        self.stopped.setChecked(device.clock_stopped)
+        self.port.show_port(device.port)
+        self.input.show_port(device.input)
+        pulses = [c for c in rig.cables if c.medium == "pulse" and GREBE_ID in (c.source, c.target)]
+        for field, (label, chooser) in self.lines.items():
+            line: AudioPort = getattr(device, field)
+            end = "source" if field in HEARD else "target"
+            wanted = any(getattr(c, end) == device.id for c in pulses) or line != AudioPort()
+            label.setVisible(wanted)
+            chooser.setVisible(wanted)
+            chooser.show_line(line)
+        self.pulse.setVisible(not self.lines["pulse_at"][1].isHidden())
+        self.pulse.show_shape(device.pulse)
+        midi = [c for c in rig.cables if c.medium in MIDI_MEDIA]
+        ends = {
+            "accepts": [c.accepts for c in midi if c.target == device.id],
+            "passes": [c.passes for c in midi if c.source == device.id],
+        }
+        for (end, field), box in self.filters.items():
+            values = {getattr(f, field) for f in ends[end]}
+            box.setEnabled(bool(values))
+            box.setTristate(len(values) > 1)
+            state = Qt.CheckState.PartiallyChecked
+            if len(values) < 2:
+                on = bool(values) and values.pop()
+                state = Qt.CheckState.Checked if on else Qt.CheckState.Unchecked
+            box.setCheckState(state)

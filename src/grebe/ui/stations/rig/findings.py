@@ -1,0 +1,215 @@
+"""The findings, one under another: what, why, one thing to do, and what can be done here."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from PyQt6.QtCore import QRectF, Qt, pyqtSignal
+from PyQt6.QtGui import QColor, QMouseEvent, QPainter, QWheelEvent
+
+from grebe.app.live.session import Session
+from grebe.core.findings import Finding
+from grebe.ui.widgets import draw
+from grebe.ui.widgets.controls import Canvas
+from grebe.ui.widgets.theme import metrics
+
+TAGS = {"block": "stops you", "warn": "look", "note": "note"}
+HEAD = 30.0
+LINE = 20.0
+GAP = 8.0
+SIDE = 150.0
+"""Room for the two buttons at the right."""
+WHEEL_STEP = 0.5
+
+
+@dataclass(frozen=True)
+class _Button:
+    box: QRectF
+    finding: Finding
+    does: str
+
+
+COUNTED = (
+    ("block", "stops you", "stop you"),
+    ("warn", "to look at", "to look at"),
+    ("note", "note", "notes"),
+)
+"""Severity, and how one and how several of it are counted."""
+
+
+class FindingsList(Canvas):
+    """A list that draws only what is seen of it, so that hundreds cost no more than three."""
+
+    mend = pyqtSignal(object)
+    intended = pyqtSignal(object)
+    heard_again = pyqtSignal(object)
+    chosen = pyqtSignal(str)
+    """Subject of the finding selected."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self.selected = 0
+        self.shows_intended = False
+        self._scroll = 0.0
+        self._buttons: list[_Button] = []
+        self._rows: list[tuple[QRectF, int]] = []
+        self.setAccessibleName("Findings")
+
+    @property
+    def findings(self) -> tuple[Finding, ...]:
+        """Those listed: the open ones, or those said to be intended."""
+        return self.session.intended() if self.shows_intended else self.session.findings()
+
+    @property
+    def current(self) -> Finding | None:
+        """The one selected."""
+        found = self.findings
+        return found[min(self.selected, len(found) - 1)] if found else None
+
+    def step(self, by: int) -> None:
+        """Select another."""
+        if self.findings:
+            self.selected = max(0, min(len(self.findings) - 1, self.selected + by))
+            self._reveal()
+            self.chosen.emit(self.findings[self.selected].subject)
+            self.refresh()
+
+    def toggle_intended(self) -> None:
+        """List those that were accepted, or the open ones again."""
+        self.shows_intended = not self.shows_intended
+        self.selected, self._scroll = 0, 0.0
+        self.refresh()
+
+    def _height(self, finding: Finding) -> float:
+        return LINE * (1 + self._fix_lines(finding)) + 16
+
+    def _fix_lines(self, finding: Finding) -> int:
+        room = max(120.0, self.width() - SIDE - 110)
+        words = metrics(14, 400).horizontalAdvance(f"{finding.why} {finding.fix}")
+        return 1 if words < room * 0.96 else 2 if words < room * 1.85 else 3
+
+    def _reveal(self) -> None:
+        top = sum(self._height(f) + GAP for f in self.findings[: self.selected])
+        height = self._height(self.findings[self.selected])
+        room = self.height() - HEAD
+        self._scroll = min(top, max(self._scroll, top + height - room))
+
+    def wheelEvent(self, event: QWheelEvent | None) -> None:
+        """Scroll."""
+        if event is None:
+            return
+        whole = sum(self._height(f) + GAP for f in self.findings)
+        most = max(0.0, whole - (self.height() - HEAD))
+        by = event.angleDelta().y() * WHEEL_STEP
+        self._scroll = max(0.0, min(most, self._scroll - by))
+        self.refresh()
+
+    def mousePressEvent(self, event: QMouseEvent | None) -> None:
+        """Press a button, or select a finding."""
+        if event is None:
+            return
+        self.setFocus()
+        for button in self._buttons:
+            if button.box.contains(event.position()):
+                signals = {
+                    "mend": self.mend,
+                    "intended": self.intended,
+                    "again": self.heard_again,
+                }
+                signals[button.does].emit(button.finding)
+                return
+        if event.position().y() < HEAD and event.position().x() > self.width() - 160:
+            self.toggle_intended()
+            return
+        for box, index in self._rows:
+            if box.contains(event.position()):
+                self.selected = index
+                self.chosen.emit(self.findings[index].subject)
+                self.refresh()
+
+    def paint_still(self, painter: QPainter) -> None:
+        """Draw the heading and what is seen of the list."""
+        p, width = self.palette_now, float(self.width())
+        found = self.findings
+        title = "Intended" if self.shows_intended else "Findings"
+        draw.text(painter, 0, 20, title, p.ink, size=16, weight=600)
+        if found:
+            counts = [
+                f"{number} {one if number == 1 else more}"
+                for kind, one, more in COUNTED
+                if (number := sum(f.severity == kind for f in found))
+            ]
+            draw.text(painter, 82, 20, ", ".join(counts), p.muted, size=14)
+        quiet = len(self.session.intended())
+        if quiet or self.shows_intended:
+            words = "Findings" if self.shows_intended else f"{quiet} intended"
+            draw.text(painter, width - 4, 20, words, p.water, size=14, weight=600, align=draw.RIGHT)
+        self._buttons, self._rows = [], []
+        if not found:
+            words = "Nothing to look at." if not self.shows_intended else "None."
+            draw.text(painter, 0, HEAD + 22, words, p.muted, size=14)
+            return
+        painter.save()
+        painter.setClipRect(QRectF(0, HEAD, width, self.height() - HEAD))
+        y = HEAD - self._scroll
+        for index, finding in enumerate(found):
+            height = self._height(finding)
+            if y + height > HEAD and y < self.height():
+                self._paint_row(painter, QRectF(0.5, y, width - 1, height), index, finding)
+            y += height + GAP
+            if y > self.height():
+                break
+        painter.restore()
+
+    def _paint_row(self, painter: QPainter, box: QRectF, index: int, finding: Finding) -> None:
+        p = self.palette_now
+        colour = self._severity(finding)
+        chosen = index == self.selected and self.hasFocus()
+        draw.panel(painter, box, p.panel, p.crest if chosen else p.rule)
+        draw.fill(painter, box.left(), box.top() + 1, 4, box.height() - 2, colour)
+        x, y = box.left() + 16, box.top()
+        tag = TAGS[finding.severity]
+        draw.text(painter, x, y + 21, tag, colour, size=14, weight=600)
+        x += 74
+        room = box.width() - (x - box.left()) - SIDE
+        draw.text(painter, x, y + 21, finding.message, p.ink, size=14, weight=600, width=room)
+        words = QRectF(x, y + 27, room, LINE * self._fix_lines(finding) + 6)
+        draw.paragraph(painter, words, f"{finding.why} {finding.fix}", p.muted, size=14)
+        right = box.right() - 12
+        if self.shows_intended:
+            self._paint_button(painter, right, y + 8, "Hear it again", "again", finding)
+            return
+        right = self._paint_button(painter, right, y + 8, "Intended", "intended", finding)
+        if finding.cure is not None:
+            self._paint_button(painter, right - 6, y + 8, "Mend", "mend", finding, filled=True)
+        self._rows.append((box, index))
+
+    def _paint_button(
+        self,
+        painter: QPainter,
+        right: float,
+        top: float,
+        words: str,
+        does: str,
+        finding: Finding,
+        *,
+        filled: bool = False,
+    ) -> float:
+        """Draw a button from its right end; where it begins."""
+        p = self.palette_now
+        width = draw.text_width(words, 14, 600) + 20
+        box = QRectF(right - width, top, width, 24)
+        painter.setPen(p.water)
+        painter.setBrush(p.water if filled else Qt.BrushStyle.NoBrush)
+        painter.drawRoundedRect(box, 12, 12)
+        colour = p.on_water if filled else p.water
+        draw.text(
+            painter, box.center().x(), top + 17, words, colour,
+            size=14, weight=600, align=draw.CENTRE,
+        )  # fmt: skip
+        self._buttons.append(_Button(box, finding, does))
+        return box.left()
+
+    def _severity(self, finding: Finding) -> QColor:
+        p = self.palette_now
+        return {"block": p.eye, "warn": p.sand, "note": p.muted}[finding.severity]

@@ -1,0 +1,223 @@
+"""Note maps: the pads of two boxes as they lay them out, side by side, and what becomes of each."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import QRectF, Qt
+from PyQt6.QtGui import QKeyEvent, QMouseEvent, QPainter
+
+from grebe.app.live.session import Session
+from grebe.core.document import Project
+from grebe.core.rig.edits import change_route
+from grebe.core.rig.model import Device, Route
+from grebe.core.rig.notemap import PadLayout, note_map
+from grebe.core.rig.passage import NOT_SENT, route_notes
+from grebe.ui.widgets import draw
+from grebe.ui.widgets.controls import Canvas
+
+PAD = 62.0
+PAD_GAP = 6.0
+HEAD = 92.0
+
+
+class NotesPane(Canvas):
+    """One route at a time. Arrows choose a pad, + and - change the note it becomes."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self.index = 0
+        self.pad = 1
+        self.setAccessibleName("Note maps")
+        self._pads: list[tuple[QRectF, int]] = []
+
+    @property
+    def route(self) -> Route | None:
+        """The route shown."""
+        routes = self.session.project.rig.routes
+        return routes[min(self.index, len(routes) - 1)] if routes else None
+
+    def ends(self) -> tuple[Device, Device] | None:
+        """Its source and target."""
+        route, rig = self.route, self.session.project.rig
+        known = {d.id: d for d in rig.devices}
+        if route is None or route.source not in known or route.target not in known:
+            return None
+        return known[route.source], known[route.target]
+
+    def _table(self) -> tuple[int, ...]:
+        """The note that each note becomes."""
+        ends, route = self.ends(), self.route
+        if ends is None or route is None:
+            return tuple(range(128))
+        return route_notes(route, *ends) or tuple(range(128))
+
+    def cycle_mode(self) -> None:
+        """As they come, by position, by table."""
+        route = self.route
+        if route is not None:
+            modes = ("same", "position", "table")
+            mode = modes[(modes.index(route.notes) + 1) % 3]
+            fields: dict[str, object] = {"notes": mode}
+            if mode == "table" and not route.table:
+                fields["table"] = self._as_table()
+            self._change("How notes go", fields)
+
+    def _as_table(self) -> tuple[tuple[int, int], ...]:
+        route = self.route
+        moved = route.transpose if route is not None else 0
+        return tuple(
+            (note, out - moved)
+            for note, out in enumerate(self._table())
+            if out != NOT_SENT and 0 <= out - moved <= 127
+        )
+
+    def change_note(self, by: int) -> None:
+        """Another note for the pad chosen; the route becomes a table."""
+        ends, route = self.ends(), self.route
+        if ends is None or route is None or ends[0].spec.pads is None:
+            return
+        note = ends[0].spec.pads.note_of(self.pad)
+        rows = dict(self._as_table())
+        rows[note] = min(127, max(0, rows.get(note, note) + by))
+        table = tuple(sorted(rows.items()))
+        self._change("Note of a pad", {"notes": "table", "table": table})
+
+    def _change(self, name: str, fields: dict[str, object]) -> None:
+        at = min(self.index, len(self.session.project.rig.routes) - 1)
+
+        def edit(project: Project) -> Project:
+            return change_route(project, at, **fields)
+
+        self.session.store.apply(name, edit)
+
+    def keyPressEvent(self, event: QKeyEvent | None) -> None:
+        """Choose pads and routes, change notes."""
+        if event is None:
+            return
+        ends = self.ends()
+        pads = ends[0].spec.pads if ends is not None else None
+        key = event.key()
+        moves = {Qt.Key.Key_Left: -1, Qt.Key.Key_Right: 1}
+        if pads is not None:
+            step = pads.cols if pads.order == "up" else -pads.cols
+            moves |= {Qt.Key.Key_Up: step, Qt.Key.Key_Down: -step}
+        if pads is not None and key in moves:
+            to = self.pad + moves[Qt.Key(key)]
+            self.pad = to if 1 <= to <= pads.rows * pads.cols else self.pad
+            self.refresh()
+        elif key in (Qt.Key.Key_Plus, Qt.Key.Key_Equal):
+            self.change_note(1)
+        elif key == Qt.Key.Key_Minus:
+            self.change_note(-1)
+        elif key == Qt.Key.Key_M:
+            self.cycle_mode()
+        elif key in (Qt.Key.Key_PageDown, Qt.Key.Key_PageUp):
+            count = len(self.session.project.rig.routes)
+            by = 1 if key == Qt.Key.Key_PageDown else -1
+            self.index = (self.index + by) % count if count else 0
+            self.refresh()
+        else:
+            super().keyPressEvent(event)
+
+    def mousePressEvent(self, event: QMouseEvent | None) -> None:
+        """Choose a pad."""
+        if event is None:
+            return
+        self.setFocus()
+        for box, pad in self._pads:
+            if box.contains(event.position()):
+                self.pad = pad
+                self.refresh()
+
+    def paint_still(self, painter: QPainter) -> None:
+        """Draw both fields of pads and the sentence over them."""
+        p = self.palette_now
+        self._pads = []
+        ends, route = self.ends(), self.route
+        if ends is None or route is None:
+            words = "No routes yet. Run a cable from a controller to Grebe: its route begins there."
+            draw.text(painter, 0, 30, words, p.muted, size=16)
+            return
+        source, target = ends
+        count = len(self.session.project.rig.routes)
+        more = f"   {self.index + 1} of {count}, Page down for the next" if count > 1 else ""
+        title = f"{source.name} to {target.name}{more}"
+        draw.text(painter, 0, 24, title, p.ink, size=20, weight=600)
+        draw.text(painter, 0, 50, self.sentence(), p.ink, size=16, width=self.width())
+        keys = "M: as they come, by position, by table.  Arrows choose a pad, + and - its note."
+        draw.text(painter, 0, 74, keys, p.muted, size=14, width=self.width())
+        if source.spec.pads is None or target.spec.pads is None:
+            self._paint_voices(painter, target)
+            return
+        right = (self.width() + 40) / 2
+        table = self._table()
+        note = source.spec.pads.note_of(self.pad)
+        becomes = table[note] if note < 128 else NOT_SENT
+        self._paint_pads(painter, 0, source, source.spec.pads, note, table)
+        self._paint_pads(painter, right, target, target.spec.pads, becomes, None)
+
+    def sentence(self) -> str:
+        """What the route does to notes, in words."""
+        ends, route = self.ends(), self.route
+        if ends is None or route is None:
+            return ""
+        source, target = ends
+        words = {"same": "Notes pass as they come.", "table": "A table says what each becomes."}
+        text = words.get(route.notes, "")
+        if source.spec.pads is not None and target.spec.pads is not None:
+            offset = note_map(source.spec.pads, target.spec.pads).offset
+            if route.notes == "position" and offset is not None:
+                text = f"By where the pads lie: one transposition of {offset:+d} does it."
+            elif route.notes == "position":
+                text = "By where the pads lie: no one transposition does it, so each has its own."
+            elif route.notes == "same" and offset != 0:
+                text += " The pads do not lie on the same notes."
+        if route.transpose:
+            text += f" Then {route.transpose:+d} semitones."
+        return text
+
+    def _paint_voices(self, painter: QPainter, target: Device) -> None:
+        p = self.palette_now
+        words = f"{target.name}'s voices:" if target.spec.voices else "No pads to lay side by side."
+        draw.text(painter, 0, HEAD + 24, words, p.ink, size=14, weight=600)
+        for row, voice in enumerate(target.spec.voices[:20]):
+            y = HEAD + 48 + row * 22
+            draw.text(painter, 0, y, f"{voice.note}  {voice.name}", p.ink, size=14)
+
+    def _paint_pads(
+        self,
+        painter: QPainter,
+        left: float,
+        device: Device,
+        pads: PadLayout,
+        chosen: int,
+        table: tuple[int, ...] | None,
+    ) -> None:
+        p = self.palette_now
+        way = "from the bottom left" if pads.order == "up" else "from the top left"
+        draw.text(painter, left, HEAD + 20, device.name, p.ink, size=16, weight=600)
+        draw.text(painter, left, HEAD + 40, f"counts {way}", p.muted, size=14)
+        names = {voice.note: voice.name for voice in device.spec.voices}
+        size = min(PAD, (self.height() - HEAD - 60) / pads.rows - PAD_GAP)
+        wide = min(96.0, (self.width() / 2 - 40) / pads.cols - PAD_GAP)
+        for row in range(pads.rows):
+            for col in range(pads.cols):
+                pad = pads.pad_at(row, col)
+                note = pads.note_of(pad)
+                x = left + col * (wide + PAD_GAP)
+                y = HEAD + 54 + (pads.rows - 1 - row) * (size + PAD_GAP)
+                box = QRectF(x, y, wide, size)
+                edge = p.crest if note == chosen else p.rule
+                draw.panel(painter, box, p.panel, edge, width=2.5 if note == chosen else 1.0)
+                draw.text(painter, x + 8, y + 18, f"pad {pad}", p.muted, size=12)
+                words = str(note)
+                if table is not None and note < 128:
+                    out = table[note]
+                    words = f"{note} \u2192 {out if out != NOT_SENT else 'none'}"
+                draw.text(
+                    painter, x + 8, y + 37, words, p.ink, size=14, weight=600, width=wide - 12
+                )
+                if size > 50:
+                    name = names.get(note, "")
+                    draw.text(painter, x + 8, y + 54, name, p.muted, size=12, width=wide - 12)
+                if table is not None:
+                    self._pads.append((box, pad))

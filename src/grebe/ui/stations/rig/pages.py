@@ -1,0 +1,240 @@
+"""Pages of the Rig's sheet besides the device's own: adding a box, running a cable, removing."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+
+from PyQt6.QtCore import Qt, pyqtSignal
+from PyQt6.QtGui import QKeyEvent
+from PyQt6.QtWidgets import (
+    QComboBox,
+    QLabel,
+    QLineEdit,
+    QListWidget,
+    QListWidgetItem,
+    QVBoxLayout,
+    QWidget,
+)
+
+from grebe.app.live.session import Session
+from grebe.core.rig.edits import best_cable, cable_between, free_jacks
+from grebe.core.rig.model import GREBE_ID, Cable
+from grebe.core.rig.spec import Jack, Profile
+from grebe.ui.widgets.controls import Pill
+from grebe.ui.widgets.sheet import Facts, Line, head, note
+
+
+class Page(QWidget):
+    """A page that Esc, which is the window's key, leaves."""
+
+    left = pyqtSignal()
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.column = QVBoxLayout(self)
+        self.column.setContentsMargins(0, 0, 0, 0)
+        self.column.setSpacing(8)
+
+    def add(self, *widgets: QWidget) -> None:
+        """Put widgets one under another."""
+        for widget in widgets:
+            self.column.addWidget(widget)
+
+
+class AddPage(Page):
+    """Choose a profile, name the box."""
+
+    wanted = pyqtSignal(object, str)
+    """Profile and name."""
+
+    def __init__(self) -> None:
+        super().__init__()
+        self._profiles: tuple[Profile, ...] = ()
+        self.title = Facts()
+        self.title.setFixedHeight(56)
+        self.title.show_lines([head("Add a box"), note("Type what it is, choose, name it.")])
+        self.search = QLineEdit()
+        self.search.setPlaceholderText("drum, looper, pulse…")
+        self.search.setAccessibleName("What it is")
+        self.search.textChanged.connect(self._fill)
+        self.search.returnPressed.connect(self._choose)
+        self.list = QListWidget()
+        self.list.setAccessibleName("Profiles")
+        self.list.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        self.list.currentRowChanged.connect(self._describe)
+        self.about = Facts()
+        self.about.setFixedHeight(150)
+        self.name = QLineEdit()
+        self.name.setPlaceholderText("its name")
+        self.name.setMaxLength(80)
+        self.name.setAccessibleName("Name")
+        self.name.returnPressed.connect(self._done)
+        self.done = Pill("Add it", primary=True)
+        self.done.clicked.connect(self._done)
+        self.add(self.title, self.search, self.list, self.about, self.name, self.done)
+
+    def open(self, profiles: tuple[Profile, ...]) -> None:
+        """Begin with an empty search."""
+        self._profiles = profiles
+        self.search.clear()
+        self.name.clear()
+        self._fill()
+        self.search.setFocus()
+
+    def _fill(self) -> None:
+        wanted = self.search.text().lower().split()
+        self.list.clear()
+        called: list[Profile] = []
+        about: list[Profile] = []
+        for profile in self._profiles:
+            words = f"{profile.name} {profile.label} {profile.kind}".lower()
+            if all(part in words for part in wanted):
+                called.append(profile)
+            elif all(part in f"{words} {profile.about.lower()}" for part in wanted):
+                about.append(profile)
+        for profile in (*called, *about):  # what is called so before what mentions it
+            item = QListWidgetItem(f"{profile.label or profile.kind} ({profile.name})")
+            item.setData(Qt.ItemDataRole.UserRole, profile)
+            self.list.addItem(item)
+        self.list.setCurrentRow(0)
+        self._describe()
+
+    @property
+    def profile(self) -> Profile | None:
+        """The one chosen."""
+        item = self.list.currentItem()
+        found = item.data(Qt.ItemDataRole.UserRole) if item is not None else None
+        return found if isinstance(found, Profile) else None
+
+    def _describe(self) -> None:
+        profile = self.profile
+        lines: list[Line] = [note("Nothing like that.")]
+        if profile is not None:
+            jacks = ", ".join(j.name for j in profile.spec.jacks)
+            lines = [note(profile.about, "ink"), note(f"Jacks: {jacks or 'not known'}.")]
+        self.about.show_lines(lines)
+
+    def _choose(self) -> None:
+        self.name.setFocus()
+
+    def _done(self) -> None:
+        profile = self.profile
+        if profile is not None:
+            self.wanted.emit(profile, self.name.text().strip() or profile.name)
+
+
+class CablePage(Page):
+    """Run a cable: ends and jacks are proposed from the profiles."""
+
+    wanted = pyqtSignal(object)
+    """The cable."""
+
+    def __init__(self, session: Session) -> None:
+        super().__init__()
+        self._session = session
+        self._jacks: tuple[list[Jack], list[Jack]] = ([], [])
+        title = Facts()
+        title.setFixedHeight(76)
+        title.show_lines(
+            [head("Run a cable"), note("Jacks that fit are proposed; others can be plugged too.")]
+        )
+        self.source, self.out = QComboBox(), QComboBox()
+        self.target, self.into = QComboBox(), QComboBox()
+        for box, name in (
+            (self.source, "From"), (self.out, "Its output"),
+            (self.target, "To"), (self.into, "Its input"),
+        ):  # fmt: skip
+            box.setAccessibleName(name)
+        self.done = Pill("Plug it in", primary=True)
+        self.done.clicked.connect(self._done)
+        self.add(title)
+        for words, box in (
+            ("From", self.source), ("Output", self.out), ("To", self.target), ("Input", self.into)
+        ):  # fmt: skip
+            self.add(QLabel(words), box)
+        self.add(self.done)
+        self.column.addStretch(1)
+        self.source.currentIndexChanged.connect(self._propose)
+        self.target.currentIndexChanged.connect(self._propose)
+
+    def open(self, source: str) -> None:
+        """Begin at a device."""
+        rig = self._session.project.rig
+        rows = [(GREBE_ID, "Grebe"), *((d.id, d.name) for d in rig.devices)]
+        for box in (self.source, self.target):
+            box.blockSignals(True)
+            box.clear()
+            for device_id, name in rows:
+                box.addItem(name, device_id)
+            box.blockSignals(False)
+        self.source.setCurrentIndex(max(0, self.source.findData(source)))
+        plugged = {c.target for c in rig.cables if c.source == source} | {source, GREBE_ID}
+        others = [i for i, (d, _) in enumerate(rows) if d != source]
+        free = next((i for i in others if rows[i][0] not in plugged), others[0] if others else 0)
+        self.target.setCurrentIndex(free)
+        self._propose()
+        self.target.setFocus()
+
+    def _propose(self) -> None:
+        rig = self._session.project.rig
+        source, target = str(self.source.currentData()), str(self.target.currentData())
+        best = best_cable(rig, source, target)
+        self._jacks = (free_jacks(rig, source, out=True), free_jacks(rig, target, out=False))
+        ends = (
+            (self.out, self._jacks[0], best.source_jack),
+            (self.into, self._jacks[1], best.target_jack),
+        )
+        for box, jacks, chosen in ends:
+            box.clear()
+            box.addItems([f"{j.name} ({j.kind})" for j in jacks] or ["any"])
+            at = next((i for i, j in enumerate(jacks) if j.id == chosen), 0)
+            box.setCurrentIndex(at)
+
+    @property
+    def cable(self) -> Cable:
+        """The cable as chosen."""
+        rig = self._session.project.rig
+        source, target = str(self.source.currentData()), str(self.target.currentData())
+        out = _at(self._jacks[0], self.out.currentIndex())
+        into = _at(self._jacks[1], self.into.currentIndex())
+        return cable_between(rig, source, target, out, into)
+
+    def keyPressEvent(self, event: QKeyEvent | None) -> None:
+        """Enter plugs it in."""
+        if event is not None and event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter):
+            self._done()
+        else:
+            super().keyPressEvent(event)
+
+    def _done(self) -> None:
+        self.wanted.emit(self.cable)
+
+
+def _at(jacks: Sequence[Jack], index: int) -> Jack | None:
+    return jacks[index] if 0 <= index < len(jacks) else None
+
+
+class RemovePage(Page):
+    """What uses a box, before it goes."""
+
+    wanted = pyqtSignal()
+
+    def __init__(self) -> None:
+        super().__init__()
+        self.facts = Facts()
+        self.facts.setFixedHeight(260)
+        self.done = Pill("Remove it", primary=True)
+        self.done.clicked.connect(self.wanted)
+        self.keep = Pill("Keep it")
+        self.keep.clicked.connect(self.left)
+        self.add(self.facts, self.done, self.keep)
+        self.column.addStretch(1)
+
+    def open(self, name: str, uses: tuple[str, ...]) -> None:
+        """Say what would lose something."""
+        rows = [note(f"{use}.", "look") for use in uses] or [note("Nothing uses it.")]
+        lines = [head(f"Remove {name}?"), note("What uses it:"), *rows]
+        self.facts.show_lines(
+            [*lines, note("Patterns stay in the project. Ctrl+Z brings it back.")]
+        )
+        self.keep.setFocus()

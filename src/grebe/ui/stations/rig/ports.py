@@ -1,0 +1,180 @@
+"""Choosing the port of a device: stand-in, JACK, ALSA, or nowhere.
+
+The ports there are come from ``python -m grebe.transports``, a process of its own,
+so that looking never holds the window up.
+"""
+
+from __future__ import annotations
+
+import json
+import sys
+from typing import Any
+
+from PyQt6.QtCore import QObject, QProcess, pyqtSignal
+from PyQt6.QtWidgets import QComboBox
+
+from grebe.core.rig.model import AudioPort, Port
+
+NETWORK = Port(wire="rtp")
+"""Stands for a port on the network that is still to be typed."""
+
+
+class PortLook(QObject):
+    """A look for the ports there are, for every list that shows them."""
+
+    found = pyqtSignal(dict)
+
+    def __init__(self, parent: QObject | None = None) -> None:
+        super().__init__(parent)
+        self.process = QProcess(self)
+        self.process.finished.connect(self._looked)
+
+    def look(self) -> None:
+        """Look for ports; the lists follow when they are found."""
+        if self.process.state() == QProcess.ProcessState.NotRunning:
+            self.process.start(sys.executable, ["-m", "grebe.transports"])
+
+    def stop(self) -> None:
+        """Let a look that still runs end, before the window does."""
+        if self.process.state() != QProcess.ProcessState.NotRunning:
+            self.process.kill()
+            self.process.waitForFinished(1000)
+
+    def _looked(self) -> None:
+        try:
+            found = json.loads(bytes(self.process.readAllStandardOutput().data()) or b"{}")
+        except json.JSONDecodeError:
+            return
+        self.found.emit(found)
+
+
+class PortChooser(QComboBox):
+    """A list of ports; emits the one chosen by hand."""
+
+    chosen = pyqtSignal(Port)
+
+    def __init__(self, look: PortLook, *, hears: bool = False) -> None:
+        super().__init__()
+        self._hears = hears
+        self.setAccessibleName("Heard at" if hears else "Port")
+        self._found: list[Port] = []
+        self._shown = Port(wire="none") if hears else Port()
+        look.found.connect(self._looked)
+        self.activated.connect(self._picked)
+        self.show_port(self._shown)
+
+    def show_port(self, port: Port) -> None:
+        """Show this port as the one in use."""
+        self._shown = port
+        self._fill()
+
+    def _looked(self, found: dict[str, Any]) -> None:
+        self._found = []
+        key = "midi_in" if self._hears else "midi"
+        if found.get("jack", {}).get("available"):
+            self._found.append(Port(wire="jack"))
+            self._found += [Port(wire="jack", name=name) for name in found["jack"].get(key, [])]
+        self._found += [Port(wire="alsa", name=n) for n in found.get("alsa", {}).get(key, [])]
+        self._fill()
+
+    def _choices(self) -> list[Port]:
+        standin = [] if self._hears else [Port(wire="standin"), Port(wire="peer")]
+        choices = [*standin, *self._found, NETWORK, Port(wire="none")]
+        return choices if self._shown in choices else [self._shown, *choices]
+
+    def _fill(self) -> None:
+        self.setEditable(False)
+        self.clear()
+        self.addItems([port_text(port) for port in self._choices()])
+        self.setCurrentIndex(self._choices().index(self._shown))
+
+    def _picked(self, index: int) -> None:
+        port = self._choices()[index]
+        if port == NETWORK:
+            self._ask()
+        elif port != self._shown:
+            self.chosen.emit(port)
+
+    def _ask(self) -> None:
+        """Where on the network: typed, Enter takes it."""
+        self.setEditable(True)
+        self.setInsertPolicy(QComboBox.InsertPolicy.NoInsert)
+        line = self.lineEdit()
+        assert line is not None
+        line.clear()
+        line.setPlaceholderText("port, as 5004" if self._hears else "host:port")
+        line.editingFinished.connect(self._typed)
+        line.setFocus()
+
+    def _typed(self) -> None:
+        words = self.currentText().strip()
+        self._fill()
+        good = words.isdecimal() if self._hears else bool(words) and words != port_text(NETWORK)
+        if good:
+            self.chosen.emit(Port(wire="rtp", name=words[:200]))
+
+
+class LineChooser(QComboBox):
+    """A list of audio channels for pulses or a level; emits the one chosen by hand."""
+
+    chosen = pyqtSignal(AudioPort)
+
+    def __init__(self, look: PortLook, words: str, *, hears: bool = False) -> None:
+        super().__init__()
+        self._hears = hears
+        self.setAccessibleName(words)
+        self._found: list[AudioPort] = []
+        self._shown = AudioPort()
+        look.found.connect(self._looked)
+        self.activated.connect(self._picked)
+        self.show_line(self._shown)
+
+    def show_line(self, line: AudioPort) -> None:
+        """Show this one as the one in use."""
+        self._shown = line
+        self.clear()
+        self.addItems([line_text(choice) for choice in self._choices()])
+        self.setCurrentIndex(self._choices().index(line))
+
+    def _looked(self, found: dict[str, Any]) -> None:
+        key = "audio_in" if self._hears else "audio"
+        jack, sound = found.get("jack", {}), found.get("sound", {})
+        self._found = [AudioPort(wire="jack")] if jack.get("available") else []
+        self._found += [AudioPort(wire="jack", name=name) for name in jack.get(key, [])]
+        for words in sound.get(key, []):
+            channel, _, name = words.partition(" of ")
+            self._found.append(AudioPort(wire="audio", name=name, channel=int(channel)))
+        self.show_line(self._shown)
+
+    def _choices(self) -> list[AudioPort]:
+        choices = [AudioPort(), *self._found]
+        return choices if self._shown in choices else [self._shown, *choices]
+
+    def _picked(self, index: int) -> None:
+        line = self._choices()[index]
+        if line != self._shown:
+            self.chosen.emit(line)
+
+
+def line_text(line: AudioPort) -> str:
+    """A line in words."""
+    if line.wire == "none":
+        return "nowhere"
+    if line.wire == "jack":
+        return f"JACK: {line.name}" if line.name else "JACK, patched by hand"
+    return f"{line.name}, channel {line.channel}"
+
+
+def port_text(port: Port) -> str:
+    """A port in words."""
+    if port.wire == "standin":
+        return "stand-in"
+    if port.wire == "none":
+        return "nowhere"
+    if port.wire == "jack" and not port.name:
+        return "JACK, patched by hand"
+    if port.wire == "peer":
+        return "in the session"
+    if port.wire == "rtp":
+        return f"network: {port.name}" if port.name else "network, typed"
+    return f"{port.wire.upper()}: {port.name}"

@@ -1,0 +1,246 @@
+"""The rig in tables: boxes, cables and routes, each cell with what it can be filled with."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any
+
+from PyQt6.QtCore import QAbstractTableModel, QModelIndex, QObject, Qt
+from PyQt6.QtGui import QKeyEvent
+from PyQt6.QtWidgets import (
+    QAbstractItemView,
+    QComboBox,
+    QHeaderView,
+    QLabel,
+    QLineEdit,
+    QStyledItemDelegate,
+    QStyleOptionViewItem,
+    QTableView,
+    QVBoxLayout,
+    QWidget,
+)
+
+from grebe.app.live.session import Session
+from grebe.core.rig.edits import remove_cable, remove_route
+from grebe.core.rig.model import Cable, Device, Rig, Route
+from grebe.errors import EditError
+from grebe.ui.stations.rig.columns import CABLE_COLUMNS, DEVICE_COLUMNS, ROUTE_COLUMNS, Column
+
+ROW_HEIGHT = 25
+
+
+class RigModel(QAbstractTableModel):
+    """One of the three tables over the document."""
+
+    def __init__(
+        self,
+        session: Session,
+        what: str,
+        columns: tuple[Column, ...],
+        items: Callable[[Rig], tuple[Any, ...]],
+        parent: QObject | None = None,
+    ) -> None:
+        super().__init__(parent)
+        self.session = session
+        self.what = what
+        self.columns = columns
+        self._items = items
+        self._shown: tuple[Any, ...] = ()
+        self.document_changed()
+
+    def document_changed(self) -> None:
+        """Show what is there now; only a change of number resets the view's place."""
+        items = self._items(self.session.project.rig)
+        if len(items) != len(self._shown):
+            self.beginResetModel()
+            self._shown = items
+            self.endResetModel()
+        elif items != self._shown:
+            self._shown = items
+            if items:
+                self.dataChanged.emit(
+                    self.index(0, 0), self.index(len(items) - 1, len(self.columns) - 1)
+                )
+
+    def item(self, row: int) -> Any:
+        """What stands in a row."""
+        return self._shown[row]
+
+    def rowCount(self, parent: QModelIndex | None = None) -> int:
+        """Rows there are."""
+        del parent
+        return len(self._shown)
+
+    def columnCount(self, parent: QModelIndex | None = None) -> int:
+        """Columns there are."""
+        del parent
+        return len(self.columns)
+
+    def data(self, index: QModelIndex, role: int = Qt.ItemDataRole.DisplayRole) -> object:
+        """The text of a cell."""
+        if role not in (Qt.ItemDataRole.DisplayRole, Qt.ItemDataRole.EditRole):
+            return None
+        column = self.columns[index.column()]
+        return column.shown(self.session.project.rig, self._shown[index.row()])
+
+    def headerData(
+        self,
+        section: int,
+        orientation: Qt.Orientation,
+        role: int = Qt.ItemDataRole.DisplayRole,
+    ) -> object:
+        """Titles of the columns, numbers of the rows."""
+        if role != Qt.ItemDataRole.DisplayRole:
+            return None
+        if orientation == Qt.Orientation.Vertical:
+            return str(section + 1)
+        return self.columns[section].title
+
+    def flags(self, index: QModelIndex) -> Qt.ItemFlag:
+        """What can be edited."""
+        flags = super().flags(index)
+        if self.columns[index.column()].edit is not None:
+            flags |= Qt.ItemFlag.ItemIsEditable
+        return flags
+
+    def setData(
+        self, index: QModelIndex, value: object, role: int = Qt.ItemDataRole.EditRole
+    ) -> bool:
+        """Make an edit of a text; what cannot be is said in the window."""
+        column, row = self.columns[index.column()], index.row()
+        edit = column.edit
+        if role != Qt.ItemDataRole.EditRole or edit is None or value == self.data(index):
+            return False
+        item = self._shown[row]
+        try:
+            self.session.store.apply(
+                f"{column.title} of {self.what} {row + 1}",
+                lambda project: edit(project, row, item, str(value)),
+            )
+        except EditError as error:
+            self.session.say("warn", f"{error}. Nothing was changed.")
+            return False
+        return True
+
+
+class ChoiceDelegate(QStyledItemDelegate):
+    """Edits a cell with a list where there are choices, with completion while typing."""
+
+    def createEditor(
+        self, parent: QWidget | None, option: QStyleOptionViewItem, index: QModelIndex
+    ) -> QWidget | None:
+        """A list, or a line."""
+        model = index.model()
+        assert isinstance(model, RigModel)
+        column = model.columns[index.column()]
+        rig, item = model.session.project.rig, model.item(index.row())
+        choices = column.choices(rig, item) if column.choices is not None else ()
+        if not choices:
+            return super().createEditor(parent, option, index)
+        box = QComboBox(parent)
+        box.setEditable(column.free)
+        box.addItems(list(choices))
+        return box
+
+    def setEditorData(self, editor: QWidget | None, index: QModelIndex) -> None:
+        """Begin with what stands there."""
+        text = str(index.data(Qt.ItemDataRole.EditRole))
+        if isinstance(editor, QComboBox):
+            at = editor.findText(text)
+            if at < 0 and editor.isEditable():
+                editor.setEditText(text)
+            else:
+                editor.setCurrentIndex(max(0, at))
+        elif isinstance(editor, QLineEdit):
+            editor.setText(text)
+            editor.selectAll()
+
+    def setModelData(self, editor: QWidget | None, model: object, index: QModelIndex) -> None:
+        """Hand the text over."""
+        assert isinstance(model, RigModel)
+        if isinstance(editor, QComboBox):
+            model.setData(index, editor.currentText())
+        elif isinstance(editor, QLineEdit):
+            model.setData(index, editor.text())
+
+
+class RigTable(QTableView):
+    """One table; Delete takes the row out."""
+
+    def __init__(self, model: RigModel, remove: Callable[[int], None]) -> None:
+        super().__init__()
+        self.setModel(model)
+        self._remove = remove
+        self.setItemDelegate(ChoiceDelegate(self))
+        self.setAccessibleName(model.what)
+        self.setEditTriggers(
+            QAbstractItemView.EditTrigger.DoubleClicked
+            | QAbstractItemView.EditTrigger.EditKeyPressed
+            | QAbstractItemView.EditTrigger.AnyKeyPressed
+        )
+        header, rows = self.horizontalHeader(), self.verticalHeader()
+        assert header is not None
+        assert rows is not None
+        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
+        header.setDefaultAlignment(Qt.AlignmentFlag.AlignLeft)
+        rows.setDefaultSectionSize(ROW_HEIGHT)
+        rows.hide()
+        self.setShowGrid(True)
+
+    def keyPressEvent(self, event: QKeyEvent | None) -> None:
+        """Enter edits, Delete removes the row."""
+        if event is None:
+            return
+        index = self.currentIndex()
+        if event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter) and index.isValid():
+            while index.isValid() and not index.flags() & Qt.ItemFlag.ItemIsEditable:
+                index = index.siblingAtColumn(index.column() + 1)
+            self.edit(index)
+        elif event.key() == Qt.Key.Key_Delete and index.isValid():
+            self._remove(index.row())
+        else:
+            super().keyPressEvent(event)
+
+
+class TablesPane(QWidget):
+    """Boxes, cables and routes, one under another."""
+
+    def __init__(self, session: Session, remove_device: Callable[[str], None]) -> None:
+        super().__init__()
+        self._session = session
+        devices: Callable[[Rig], tuple[Device, ...]] = lambda rig: rig.devices  # noqa: E731
+        cables: Callable[[Rig], tuple[Cable, ...]] = lambda rig: rig.cables  # noqa: E731
+        routes: Callable[[Rig], tuple[Route, ...]] = lambda rig: rig.routes  # noqa: E731
+        self.models = (
+            RigModel(session, "box", DEVICE_COLUMNS, devices, self),
+            RigModel(session, "cable", CABLE_COLUMNS, cables, self),
+            RigModel(session, "route", ROUTE_COLUMNS, routes, self),
+        )
+        self.devices = RigTable(
+            self.models[0], lambda row: remove_device(self.models[0].item(row).id)
+        )
+        self.cables = RigTable(self.models[1], self._remove_cable)
+        self.routes = RigTable(self.models[2], self._remove_route)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 4, 0, 0)
+        column.setSpacing(4)
+        for words, table, share in (
+            ("Boxes", self.devices, 4),
+            ("Cables", self.cables, 4),
+            ("Routes through Grebe: what one box plays, another sounds", self.routes, 2),
+        ):
+            column.addWidget(QLabel(words))
+            column.addWidget(table, share)
+
+    def document_changed(self) -> None:
+        """Show what is there now."""
+        for model in self.models:
+            model.document_changed()
+
+    def _remove_cable(self, row: int) -> None:
+        self._session.store.apply("Remove a cable", lambda project: remove_cable(project, row))
+        self._session.say("info", "Cable taken out. Ctrl+Z brings it back.")
+
+    def _remove_route(self, row: int) -> None:
+        self._session.store.apply("Remove a route", lambda project: remove_route(project, row))
+        self._session.say("info", "Route taken out. Ctrl+Z brings it back.")

@@ -1,0 +1,243 @@
+"""The continuity chart: a line for each device that runs on, a knot where something changes."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
+from PyQt6.QtGui import QMouseEvent, QPainter, QWheelEvent
+
+from grebe.app.editors.scene_editor import SceneEditor
+from grebe.app.editors.scene_model import Passage
+from grebe.core.rig.model import Device
+from grebe.core.songs.model import Part, Scene
+from grebe.ui.widgets import draw
+from grebe.ui.widgets.controls import Canvas
+from grebe.ui.widgets.formatting import counted
+
+LABELS = 140.0
+COLUMN = 112.0
+HEAD = 56.0
+HANDS = 64.0
+MAX_ROW, MIN_ROW = 74.0, 40.0
+THICK, THIN = 10.0, 5.0
+KNOT = 6.0
+WHEEL_STEP = 120
+LONG_LABEL = 17
+
+
+class ChartCanvas(Canvas):
+    """Draws only the columns and rows that are seen."""
+
+    pointed = pyqtSignal(str, str)
+    """Scene and device clicked; the device is "" in the head of the chart."""
+
+    def __init__(self, editor: SceneEditor) -> None:
+        super().__init__(editor.session)
+        self.editor = editor
+        self.first = 0
+        """The first column seen."""
+        self.top = 0
+        """The first row seen."""
+        self._names: dict[str, str] = {}
+        self.setAccessibleName("Scenes")
+
+    # Where things lie
+
+    @property
+    def columns(self) -> int:
+        """How many columns there is room for, the last one perhaps in part."""
+        return max(1, int((self.width() - LABELS) / COLUMN + 0.999))
+
+    @property
+    def row(self) -> float:
+        """Height of a row."""
+        room = self.height() - HEAD - HANDS
+        return min(MAX_ROW, max(MIN_ROW, room / max(1, len(self.editor.devices))))
+
+    @property
+    def rows(self) -> int:
+        """How many rows are seen."""
+        return max(1, int((self.height() - HEAD - HANDS) / self.row + 0.001))
+
+    def reveal(self) -> None:
+        """Bring the scene and device in hand into sight."""
+        scenes, devices = self.editor.scenes, self.editor.devices
+        at = next((i for i, s in enumerate(scenes) if s.id == self.editor.scene_id), 0)
+        whole = max(1, int((self.width() - LABELS) / COLUMN))
+        self.first = max(0, min(self.first, at), at - whole + 1)
+        row = next((i for i, d in enumerate(devices) if d.id == self.editor.device_id), 0)
+        self.top = max(0, min(self.top, row), row - self.rows + 1)
+        self.refresh()
+
+    def turn(self, columns: int) -> None:
+        """Show other columns."""
+        most = max(0, len(self.editor.scenes) - 1)
+        first = max(0, min(most, self.first + columns))
+        if first != self.first:
+            self.first = first
+            self.refresh()
+
+    def wheelEvent(self, event: QWheelEvent | None) -> None:
+        """Scroll through the scenes."""
+        if event is not None:
+            turned = event.angleDelta().y() or event.angleDelta().x()
+            self.turn(-round(turned / WHEEL_STEP))
+
+    def mousePressEvent(self, event: QMouseEvent | None) -> None:
+        """Take a scene and a device in hand."""
+        if event is None:
+            return
+        self.setFocus()
+        column = int((event.position().x() - LABELS) // COLUMN) + self.first
+        scenes, devices = self.editor.scenes, self.editor.devices
+        if event.position().x() < LABELS or column >= len(scenes):
+            return
+        index = int((event.position().y() - HEAD) // self.row) + self.top
+        inside = event.position().y() >= HEAD and index < len(devices)
+        self.pointed.emit(scenes[column].id, devices[index].id if inside else "")
+
+    # Drawing
+
+    def paint_still(self, painter: QPainter) -> None:
+        """Draw the chart."""
+        p, editor = self.palette_now, self.editor
+        scenes, devices = editor.scenes, editor.devices
+        if not scenes:
+            words = "No scenes yet. N makes one; what is in it is chosen with P."
+            draw.text(painter, 0, 40, words, p.muted, size=16)
+            return
+        self._names = {q.id: q.name for q in self.session.project.patterns}
+        seen = scenes[self.first : self.first + self.columns]
+        passages = [editor.passage(self.first + n) for n in range(len(seen))]
+        rows = devices[self.top : self.top + self.rows]
+        bottom = HEAD + self.row * len(rows)
+        self._paint_labels(painter, rows)
+        for number, scene in enumerate(seen):
+            self._paint_head(painter, LABELS + number * COLUMN, scene, bottom + HANDS)
+        for index, device in enumerate(rows):
+            middle = HEAD + self.row * (index + 0.62)
+            for number, scene in enumerate(seen):
+                x = LABELS + number * COLUMN
+                before = scenes[self.first + number - 1] if self.first + number else None
+                self._paint_cell(painter, x, middle, device, before, scene, passages[number])
+        self._paint_hands(painter, passages, bottom)
+        right = LABELS + len(seen) * COLUMN
+        draw.line(painter, right, 8, right, bottom + HANDS, p.rule)
+        if len(rows) < len(devices):
+            words = f"{len(devices) - self.top - len(rows)} devices below"
+            draw.text(painter, 0, 20, words, p.muted, size=12)
+
+    def _paint_labels(self, painter: QPainter, rows: tuple[Device, ...]) -> None:
+        p = self.palette_now
+        for index, device in enumerate(rows):
+            middle = HEAD + self.row * (index + 0.62)
+            here = device.id == self.editor.device_id
+            if here:
+                draw.fill(painter, 0, middle - 20, 3, 34, p.crest)
+            draw.text(painter, 10, middle - 4, device.name, p.ink, size=16, weight=600,
+                      width=LABELS - 22)  # fmt: skip
+            if self.row > MIN_ROW + 6:
+                label = device.label if 0 < len(device.label) < LONG_LABEL else device.kind
+                words = f"{label}, {_told(device)}"
+                draw.text(painter, 10, middle + 13, words, p.muted, size=12, width=LABELS - 22)
+
+    def _paint_head(self, painter: QPainter, x: float, scene: Scene, bottom: float) -> None:
+        p = self.palette_now
+        chosen = scene.id == self.editor.scene_id
+        if chosen:
+            draw.fill(painter, x, 4, COLUMN, bottom - 4, draw.see_through(p.crest, 0.12))
+        draw.line(painter, x, 8, x, bottom, p.rule)
+        draw.text(painter, x + 10, 24, scene.name, p.ink, size=16, weight=600, width=COLUMN - 16)
+        words = f"{scene.times}\u00d7 {counted(scene.bars, 'bar')}"
+        if scene.mutes == "left":
+            words += ", mutes left"
+        elif scene.role:
+            words += f", {scene.role}"
+        draw.text(painter, x + 10, 42, words, p.muted, size=12, width=COLUMN - 14)
+
+    def _paint_cell(
+        self, painter: QPainter, x: float, middle: float, device: Device, before: Scene | None,
+        scene: Scene, passage: Passage,
+    ) -> None:  # fmt: skip
+        p = self.palette_now
+        part = scene.part(device.id)
+        found = passage.of(device.id)
+        new = bool(found)
+        if scene.id == self.editor.scene_id and device.id == self.editor.device_id:
+            box = QRectF(x + 1, middle - self.row * 0.5, COLUMN - 2, self.row * 0.78)
+            draw.panel(painter, box, draw.see_through(p.crest, 0.16), p.crest, width=1.5)
+        was = None if before is None else before.part(device.id)
+        end = x + COLUMN
+        if not _sounds(device, part):
+            draw.line(painter, x, middle, end, middle, p.rule, 2, Qt.PenStyle.DotLine)
+        elif part.muted:
+            box = QRectF(x, middle - THICK / 2, COLUMN, THICK)
+            draw.panel(painter, box, p.ground, p.crest)
+            draw.hatch(painter, box, p.crest)
+        else:
+            thick = THICK if new else THIN
+            colour = p.water if new else draw.see_through(p.water, 0.75)
+            draw.fill(painter, x, middle - thick / 2, COLUMN, thick, colour)
+        if new or was is None:
+            words = self._words(device, part)
+            dim = not _sounds(device, part) or part.muted
+            draw.text(
+                painter, x + 12, middle - 12, words, p.muted if dim else p.ink, size=14,
+                weight=600, width=COLUMN - 16,
+            )  # fmt: skip
+        if any(c.by == "hand" for c in found):
+            draw.diamond(painter, x, middle, KNOT, p.crest)
+        elif found:
+            draw.rings(painter, (QPointF(x, middle),), KNOT, p.water, p.ground)
+
+    def _words(self, device: Device, part: Part) -> str:
+        if part.echo is not None:
+            ending = {".": " dotted", "t": " triplet"}.get(part.echo[-1], "")
+            return part.echo.rstrip(".t") + ending
+        if part.tracks is not None and device.spec.loop_tracks:
+            return "tr " + "+".join(map(str, part.tracks)) if part.tracks else "no tracks"
+        if not part.chain:
+            return "silent"
+        names = self._names
+        chain = list(dict.fromkeys(part.chain))
+        words = "\u2192".join(names.get(c, c) for c in chain)
+        silent = f" \u2212{len(part.silent_voices)}" if part.silent_voices else ""
+        return words + silent
+
+    def _paint_hands(self, painter: QPainter, passages: list[Passage], top: float) -> None:
+        p = self.palette_now
+        draw.line(painter, 0, top + 6, self.width(), top + 6, p.rule)
+        draw.text(painter, 10, top + 32, "Your hands", p.ink, size=16, weight=600)
+        draw.text(painter, 10, top + 49, "moves in the bar before", p.muted, size=12)
+        for number, passage in enumerate(passages):
+            x = LABELS + number * COLUMN + 12
+            hands = passage.hands
+            moves = [*(q.move for q in hands.placed), *hands.relieve]
+            if not moves:
+                draw.text(painter, x, top + 38, "none", p.muted, size=14)
+                continue
+            colour = p.crest if hands.fits else p.eye
+            shown = moves[:4]
+            for index, move in enumerate(shown):
+                box = QRectF(x + index * 18, top + 24, 13, 20)
+                if move.limb == "foot":  # lower and broad, so that it is told apart without colour
+                    box = QRectF(x + index * 18, top + 34, 15, 10)
+                draw.panel(painter, box, colour)
+            words = "" if hands.fits and hands.spare_s > 0.5 else "tight" if hands.fits else "no"
+            if len(moves) > len(shown):
+                words = f"+{len(moves) - len(shown)} {words}"
+            draw.text(painter, x + len(shown) * 18 + 4, top + 38, words, colour, size=14,
+                      weight=600)  # fmt: skip
+
+
+def _sounds(device: Device, part: Part) -> bool:
+    """Whether there is a line to draw."""
+    if device.spec.loop_tracks and part.tracks is not None:
+        return bool(part.tracks)
+    return bool(part.chain) or part.echo is not None
+
+
+def _told(device: Device) -> str:
+    """How its changes come about, in a word."""
+    if device.plays == "grebe":
+        return "by Grebe"
+    return "remote" if device.obeys_program else "hand"

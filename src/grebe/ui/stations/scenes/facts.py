@@ -1,0 +1,193 @@
+"""What the sheet says of a scene: what changes coming in, the hands it takes, its mutes."""
+
+from __future__ import annotations
+
+from grebe.app.editors.scene_editor import SceneEditor
+from grebe.core.rig.model import Device
+from grebe.core.songs.changes import SAME_ECHO_MS, Change, echo_ms
+from grebe.core.songs.hands import Schedule
+from grebe.core.songs.model import Scene
+from grebe.core.time.delay import note_ms
+from grebe.core.time.loop_length import loop_length
+from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
+from grebe.ui.widgets.formatting import counted, length_text
+from grebe.ui.widgets.sheet import Line, Tone, big, head, note, row
+
+RATE = 48_000
+ECHO_VALUES = ("1/2", "1/4.", "1/4", "1/4t", "1/8.", "1/8", "1/8t", "1/16")
+LIMBS = {"hand": ("left hand", "right hand"), "foot": ("foot", "other foot")}
+
+
+def scene_lines(editor: SceneEditor, scene: Scene, index: int) -> list[Line]:
+    """The sheet's lines for the scene in hand."""
+    bpm = editor.bpm_of(scene)
+    bars = scene.bars * scene.times
+    seconds = bars * scene.meter.bar_ticks / TICKS_PER_QUARTER * 60 / bpm
+    passage = editor.passage(index)
+    lines = [
+        head(scene.name),
+        note(f"scene {index + 1}, {scene.times} times {counted(scene.bars, 'bar')}, "
+             f"{length_text(seconds)} at {bpm:g} BPM, {_follow(editor, scene)}"),
+        *_here(editor, scene),
+    ]  # fmt: skip
+    hands = _hands(editor, passage.hands)
+    changes = [head("What changes coming in"), *_changes(editor, passage.changes)]
+    lines += [*changes, *hands] if passage.hands.fits else [*hands, *changes]
+    lines += _also_after(editor, scene, index)
+    lines += _mutes(editor, scene)
+    return lines
+
+
+def _follow(editor: SceneEditor, scene: Scene) -> str:
+    then = scene.then
+    names = {s.id: s.name for s in editor.project.scenes}
+    if then.kind == "jump":
+        often = "always" if then.rounds == 0 else f"{then.rounds} times"
+        return f"then to {names.get(then.to, 'nowhere')}, {often}"
+    return {
+        "next": "then the next",
+        "back": "then back to where it came from",
+        "stay": "then itself, until launched",
+    }[then.kind]
+
+
+def _here(editor: SceneEditor, scene: Scene) -> list[Line]:
+    """What the device in hand does in it, and the numbers of its voices."""
+    device = editor.device
+    if device is None:
+        return []
+    part = scene.part(device.id)
+    names = {p.id: p.name for p in editor.patterns}
+    chain = ", ".join(names.get(p, p) for p in part.chain) or "nothing plays"
+    lines = [head(f"{device.name} here"), note(chain, "ink")]
+    if device.spec.loop_tracks:
+        playing = part.tracks or ()
+        rows = [f"{n} {'plays' if n in playing else 'rests'}"
+                for n in range(1, min(9, device.spec.loop_tracks) + 1)]  # fmt: skip
+        lines.append(note("Tracks: " + ", ".join(rows)))
+        long = loop_length(editor.bpm_of(scene), scene.bars, scene.meter.bar_ticks, RATE)
+        lines.append(
+            note(f"A loop of its {counted(scene.bars, 'bar')} is {long.seconds:.3f} s, "
+                 f"{long.nearest} samples at {RATE // 1000} kHz.")
+        )  # fmt: skip
+    elif device.spec.echo_ms or part.echo is not None:
+        lines += _echo_times(device, editor.bpm_of(scene), part.echo)
+    elif editor.voices:
+        rows = [f"{n} {v.name}{' (silent)' if v.id in part.silent_voices else ''}"
+                for n, v in enumerate(editor.voices[:9], start=1)]  # fmt: skip
+        lines.append(note("Voices: " + ", ".join(rows)))
+    return lines
+
+
+def _echo_times(device: Device, bpm: float, chosen: str | None) -> list[Line]:
+    """Note values as the unit can take them at the scene's tempo."""
+    lines = [note("Echo time: " + (chosen or "left as it is"), "ink")]
+    for value in ECHO_VALUES:
+        exact = note_ms(bpm, note_value_ticks(value) / TICKS_PER_QUARTER)
+        fitted = echo_ms(device, value, bpm)
+        words = "out of its range" if fitted is None else f"{fitted:.0f} ms"
+        if fitted is not None and abs(fitted - exact) > SAME_ECHO_MS:
+            words += " (half or double)"
+        lines.append(row(value, words, "ink" if value == chosen else "muted"))
+    return lines
+
+
+def _changes(editor: SceneEditor, found: tuple[Change, ...]) -> list[Line]:
+    if not found:
+        return [note("Nothing: everything carries on.")]
+    lines: list[Line] = []
+    for change in found:
+        name = editor.project.rig.name_of(change.device)
+        before = f"{change.before} \u2192 " if change.before else ""
+        tone: Tone = "yours" if change.by == "hand" else "ink"
+        lines.append(row(name, f"{before}{change.after}", tone))
+        if change.by == "hand" or change.sent:
+            lines.append(note(f"{change.how}; {_window(change)}", tone if tone == "yours" else
+                              "muted"))  # fmt: skip
+    return lines
+
+
+def _window(change: Change) -> str:
+    """When it can be told or made, in words."""
+    opens, latest = change.opens_ms / 1000, change.latest_ms
+    if change.by == "grebe":
+        if not latest:
+            return "at the boundary"
+        return f"at the latest {latest:.1f} ms before"
+    until = "until the boundary" if latest == 0 else (
+        f"until {latest:.0f} ms before" if latest > 0 else f"until {-latest:.0f} ms after"
+    )  # fmt: skip
+    return f"from {opens:.1f} s before {until}"
+
+
+def _hands(editor: SceneEditor, hands: Schedule) -> list[Line]:
+    if not hands.placed and not hands.relieve:
+        return [head("Your hands"), note("Free.")]
+    lines = [head("Your hands")]
+    for placed in hands.placed:
+        limb = LIMBS[placed.move.limb][placed.limb]
+        name = editor.project.rig.name_of(placed.move.device)
+        end = -(placed.begins + placed.move.seconds)
+        when = f"{-placed.begins:.1f} to {max(0.0, end):.1f} s before"
+        lines.append(note(f"{limb}: {name}, {placed.move.words}, {when}", "yours"))
+    if hands.relieve:
+        lines.append(big("Too much at once", "wrong"))
+        lines += [
+            note(
+                f"{editor.project.rig.name_of(m.device)}, {m.words}: {_relief(m.relief)}.", "wrong"
+            )
+            for m in hands.relieve
+        ]
+    elif hands.spare_s <= 0.5:
+        lines.append(note(f"Tight: {hands.spare_s:.1f} s to spare.", "look"))
+    else:
+        lines.append(note(f"{hands.spare_s:.1f} s to spare.", "good"))
+    return lines
+
+
+def _relief(ways: tuple[str, ...]) -> str:
+    words = {
+        "give": "let Grebe tell the box", "ahead": "pre-set it", "earlier": "make it a bar earlier",
+    }  # fmt: skip
+    return " or ".join(words[w] for w in ways) or "leave it out, or give it to a longer scene"
+
+
+def _also_after(editor: SceneEditor, scene: Scene, index: int) -> list[Line]:
+    """Other scenes it follows in the song, where the hands have it harder."""
+    scenes = editor.scenes
+    left = scenes[index - 1].id if index else ""
+    lines: list[Line] = []
+    for before in editor.comes_after():
+        if before.id == left:
+            continue
+        passage = editor.book.passage(
+            editor.project, before, scene, editor.bpm_of(scene), editor.session.song
+        )
+        moves = len(passage.hands.placed) + len(passage.hands.relieve)
+        if not moves:
+            continue
+        fits = "" if passage.hands.fits else ", too many"
+        words = f"In the song also after {before.name}: {counted(moves, 'move')} by hand{fits}."
+        lines.append(note(words, "muted" if passage.hands.fits else "wrong"))
+    return lines
+
+
+def _mutes(editor: SceneEditor, scene: Scene) -> list[Line]:
+    if scene.mutes == "left":
+        return [head("Mutes left alone"), note("They stay as they stand when it comes in."),
+                _hand_mutes(scene)]  # fmt: skip
+    lines = [head("Mutes saved in it")]
+    names = {(p.device, v.id): v.name for p in editor.project.patterns for v in p.content.voices}
+    for part in scene.parts:
+        silent = ["all of it"] if part.muted else []
+        silent += [names.get((part.device, v), v) for v in part.silent_voices]
+        if silent:
+            lines.append(row(editor.project.rig.name_of(part.device), ", ".join(silent)))
+    if len(lines) == 1:
+        lines.append(note("None."))
+    return [*lines, _hand_mutes(scene)]
+
+
+def _hand_mutes(scene: Scene) -> Line:
+    kept = "are kept" if scene.hand_mutes == "keep" else "are dropped, and that is said"
+    return note(f"Mutes by hand {kept} at its end.")

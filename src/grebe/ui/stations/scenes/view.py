@@ -1,0 +1,148 @@
+"""The Scenes station."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from functools import partial
+
+from PyQt6.QtWidgets import QStackedWidget
+
+from grebe.app.editors.scene_editor import SceneEditor
+from grebe.app.editors.scene_form import ECHOES, FOLLOWS, NO_ECHO, NO_ROLE, SCHOOLS
+from grebe.app.live.session import Session
+from grebe.core.songs.model import ROLES, Scene
+from grebe.errors import EditError
+from grebe.ui.stations.scenes.canvas import ChartCanvas
+from grebe.ui.stations.scenes.facts import scene_lines
+from grebe.ui.widgets.form import Form, Row
+from grebe.ui.widgets.formatting import counted
+from grebe.ui.widgets.sheet import FactsArea
+from grebe.ui.widgets.view import Sheet, View
+
+YES_NO = ("yes", "no")
+TITLES = {"part": "This device here", "scene": "The scene", "performer": "You"}
+ROWS = (
+    Row("part", "chain", "Chain, with /"),
+    Row("part", "muted", "Muted", YES_NO),
+    Row("part", "silent_voices", "Silent voices"),
+    Row("part", "values", "Controllers, 74=20"),
+    Row("part", "tracks", "Loop tracks"),
+    Row("part", "echo", "Echo time", (NO_ECHO, *(e for e in ECHOES if e is not None))),
+    Row("scene", "name", "Name"),
+    Row("scene", "bars", "Bars"),
+    Row("scene", "times", "Passes"),
+    Row("scene", "meter", "Metre"),
+    Row("scene", "role", "Role", (NO_ROLE, *(r for r in ROLES if r))),
+    Row("scene", "mutes", "Mutes", ("saved", "left")),
+    Row("scene", "hand_mutes", "By hand, at its end", ("keep", "drop")),
+    Row("scene", "kind", "Then", FOLLOWS),
+    Row("scene", "to", "Jump to", ("none",)),
+    Row("scene", "rounds", "Times, 0 always"),
+    Row("performer", "hands", "Hands"),
+    Row("performer", "feet", "Free feet"),
+    Row("performer", "unchanged_bars", "Bars unchanged"),
+    Row("performer", "school", "Form", SCHOOLS),
+)
+
+
+class ScenesView(View):
+    """What sounds together, what changes from one to the next, and can I make the change."""
+
+    scope = "scenes"
+    number = 4
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self.editor = SceneEditor(session)
+        self.chart = ChartCanvas(self.editor)
+        self.chart.pointed.connect(self._point)
+        self.sheet = Sheet()
+        self.facts_area = FactsArea()
+        self.facts = self.facts_area.facts
+        self.form = Form(self.editor, TITLES, ROWS)
+        self.take_typed(self.form, self.editor)
+        self.pages = QStackedWidget()
+        self.pages.addWidget(self.facts_area)
+        self.pages.addWidget(self.form)
+        self.sheet.column.addWidget(self.pages, 1)
+        self.lay_out(self.chart, self.sheet)
+        self.add_pill("New scene", "new_scene", primary=True)
+        self.add_pill("Copy", "copy_scene")
+        self.add_pill("Settings", "settings")
+        self.document_changed()
+
+    @property
+    def scene(self) -> Scene | None:
+        """The scene in hand."""
+        return self.editor.scene
+
+    def document_changed(self) -> None:
+        """Show the scenes as they are now."""
+        editor = self.editor
+        editor.settle()
+        scenes = editor.scenes
+        song = self.session.song
+        which = f"of {song.name}" if editor.only_song and song is not None else "of the project"
+        below = "Lines run on where nothing changes. A ring: Grebe changes it. A diamond: you do."
+        self.heading.say(f"{counted(len(scenes), 'scene')} {which}", below)
+        self.chart.reveal()
+        self._show_sheet()
+
+    def _show_sheet(self) -> None:
+        scene = self.scene
+        if self.pages.currentWidget() is self.form:
+            self.form.show_all()
+        elif scene is None:
+            self.facts.show_lines([])
+        else:
+            index = [s.id for s in self.editor.scenes].index(scene.id)
+            self.facts.show_lines(scene_lines(self.editor, scene, index))
+
+    def method_of(self, action_id: str) -> Callable[[], None]:
+        """What an action does: what the view has for it, or the editor."""
+        name = f"do_{action_id}"
+        if action_id.startswith("number_"):
+            number = int(action_id.removeprefix("number_"))
+            method: Callable[[], None] = partial(self.editor.number, number)
+        else:
+            method = getattr(self, name, None) or getattr(self.editor, name)
+
+        def act() -> None:
+            before = self.session.project
+            method()
+            if self.session.project is before:  # an edit has been shown already
+                self.document_changed()
+            elif self.editor.scene_id:
+                self.chart.reveal()
+                self._show_sheet()
+
+        return act
+
+    def _point(self, scene: str, device: str) -> None:
+        self.editor.scene_id = scene
+        self.editor.device_id = device or self.editor.device_id
+        self.document_changed()
+
+    def do_settings(self) -> None:
+        """The form, or the facts again."""
+        if self.pages.currentWidget() is self.form:
+            self.escaped()
+        else:
+            self.pages.setCurrentWidget(self.form)
+            self.form.open()
+
+    def escaped(self) -> None:
+        """Put the form away."""
+        self.pages.setCurrentWidget(self.facts_area)
+        self.chart.setFocus()
+        self._show_sheet()
+
+    def do_bring_in(self) -> None:
+        """Bring it in where the song in hand has it, at the end of what plays."""
+        song, scene = self.session.song, self.scene
+        if song is None or scene is None:
+            return
+        sections = [s.id for s in song.sections if s.scene == scene.id]
+        if not sections:
+            raise EditError(f"{song.name} does not play {scene.name}: I puts it there")
+        self.session.launch(sections[0], "section_end")

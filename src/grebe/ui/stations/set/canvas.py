@@ -1,0 +1,432 @@
+"""A set on one time axis: songs against the slot, the tempo through them, what lies between."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+
+from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
+from PyQt6.QtGui import QColor, QMouseEvent, QPainter, QPen, QPolygonF
+
+from grebe.app.editors.set_editor import SetEditor
+from grebe.core.audio.care import repitch_semitones
+from grebe.core.sets.edit import versions_of
+from grebe.core.sets.formatting import (
+    between_words,
+    key_words,
+    reason_words,
+    shift_words,
+    tempo_words,
+    work_words,
+)
+from grebe.core.sets.model import wished
+from grebe.core.sets.order import relative_energy
+from grebe.core.sets.plan import PlacedSong, SetPlan
+from grebe.core.time.formatting import clock_text
+from grebe.ui.widgets import draw
+from grebe.ui.widgets.controls import PlayheadCanvas
+from grebe.ui.widgets.formatting import length_text
+
+AXIS = 34.0
+SONGS = 164.0
+VERSION = 22.0
+FOOT = 190.0
+"""Room for what lies between songs."""
+EDGE = 6.0
+GAP = 3.0
+NARROW = 62.0
+MOST_ENERGY = 0.44
+"""Share of a song's block that full energy fills."""
+CURVE_STEPS = 12
+WISH_REACH = 10.0
+
+
+class SetCanvas(PlayheadCanvas):
+    """Songs, tempo path, crossings."""
+
+    pointed = pyqtSignal(str)
+    """The place clicked."""
+    wished = pyqtSignal(int, float)
+    """A place and the energy drawn there."""
+
+    def __init__(self, editor: SetEditor) -> None:
+        super().__init__(editor.session)
+        self.editor = editor
+        self._drawing = False
+        self.setAccessibleName("Set")
+
+    # Where things lie
+
+    def _scale(self, plan: SetPlan) -> float:
+        """Pixels a second."""
+        longest = max(plan.seconds, plan.running.slot_s, 1.0)
+        return (self.width() - 2 * EDGE) / longest
+
+    def _x(self, plan: SetPlan, seconds: float) -> float:
+        return EDGE + seconds * self._scale(plan)
+
+    @property
+    def _versions(self) -> float:
+        """Height of the row of versions; 0 where no song has any."""
+        plan = self.editor.plan
+        songs = {s.id for s in self.editor.project.songs}
+        several = plan is not None and any(
+            len(versions_of(self.editor.project, s.entry.song)) > 1
+            for s in plan.songs
+            if s.entry.song in songs
+        )
+        return VERSION if several else 0.0
+
+    def block_of(self, plan: SetPlan, song: PlacedSong) -> QRectF:
+        """Where a song lies."""
+        left, right = self._x(plan, song.start_s), self._x(plan, song.end_s)
+        return QRectF(left + GAP / 2, AXIS, max(3.0, right - left - GAP), SONGS)
+
+    def playhead_x(self) -> float | None:
+        """Where the performance stands."""
+        plan, session = self.editor.plan, self.session
+        if plan is None or not session.running or not session.whole_set:
+            return None
+        song = next((s for s in plan.songs if s.entry.id == session.play.entry), None)
+        if song is None or song.tempo is None:
+            return None
+        into = song.tempo.seconds_at(int(session.song_tick_now())) - song.tempo.seconds_at(0)
+        return self._x(plan, song.start_s + max(0.0, into))
+
+    def playhead_span(self) -> tuple[float, float]:
+        """Over songs and tempo path."""
+        return AXIS - 6, self.height() - FOOT
+
+    # The mouse
+
+    def mousePressEvent(self, event: QMouseEvent | None) -> None:
+        """A click takes a song; begun on the line of wishes, it draws there."""
+        if event is None:
+            return
+        self._drawing = self._near_wish(event.position())
+        if self._drawing:
+            self._draw_wish(event.position())
+        else:
+            plan, at = self.editor.plan, event.position()
+            if plan is None:
+                return
+            for song in plan.songs:
+                if self.block_of(plan, song).adjusted(0, 0, 0, self._versions).contains(at):
+                    self.pointed.emit(song.entry.id)
+
+    def mouseMoveEvent(self, event: QMouseEvent | None) -> None:
+        """The line of wishes follows."""
+        if event is not None and self._drawing:
+            self._draw_wish(event.position())
+
+    def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
+        """A stroke is one edit."""
+        del event
+        if self._drawing:
+            self._drawing = False
+            self.session.store.end_merge()
+
+    def _wish_points(self, plan: SetPlan) -> list[QPointF]:
+        running = plan.running
+        if not running.wish:
+            return []
+        count = len(plan.songs)
+        return [
+            QPointF(
+                self.block_of(plan, song).center().x(),
+                self._energy_y(wished(running.wish, n, count)),
+            )
+            for n, song in enumerate(plan.songs)
+        ]
+
+    def _energy_y(self, share: float) -> float:
+        return AXIS + SONGS - share * SONGS * MOST_ENERGY
+
+    def _near_wish(self, at: QPointF) -> bool:
+        plan = self.editor.plan
+        points = [] if plan is None else self._wish_points(plan)
+        return any((p - at).manhattanLength() < WISH_REACH for p in points)
+
+    def _draw_wish(self, at: QPointF) -> None:
+        plan = self.editor.plan
+        if plan is None:
+            return
+        share = (AXIS + SONGS - at.y()) / (SONGS * MOST_ENERGY)
+        for number, song in enumerate(plan.songs):
+            block = self.block_of(plan, song)
+            if block.left() <= at.x() <= block.right():
+                self.wished.emit(number, max(0.0, min(1.0, share)))
+
+    # Drawing
+
+    def paint_still(self, painter: QPainter) -> None:
+        """Draw the set."""
+        plan, p = self.editor.plan, self.palette_now
+        if plan is None or not plan.songs:
+            words = "A puts a song in." if plan is not None else "M makes a set."
+            draw.text(painter, EDGE, AXIS + 40, words, p.muted, size=20)
+            return
+        self._paint_axis(painter, plan)
+        facts = [s.facts for s in plan.songs if s.facts is not None]
+        most = max((max(f.energy) for f in facts), default=1.0)
+        for song in plan.songs:
+            self._paint_song(painter, plan, song, most)
+        self._paint_spare(painter, plan)
+        self._paint_wish(painter, plan)
+        top = AXIS + SONGS + self._versions + 14
+        self._paint_path(painter, plan, QRectF(0, top, self.width(), self.height() - FOOT - top))
+        self._paint_between(painter, plan, QRectF(0, self.height() - FOOT + 8, self.width(),
+                                                  FOOT - 10))  # fmt: skip
+
+    def _paint_axis(self, painter: QPainter, plan: SetPlan) -> None:
+        p = self.palette_now
+        draw.line(painter, EDGE, 24, self.width() - EDGE, 24, p.rule, 1.5)
+        longest = max(plan.seconds, plan.running.slot_s)
+        step = next((m for m in (1, 2, 3, 5, 6, 10, 15, 30) if longest / 60 / m <= 12), 60)
+        for minute in range(0, int(longest // 60) + 1, step):
+            x = self._x(plan, minute * 60.0)
+            draw.line(painter, x, 19, x, 28, p.muted, 1.5)
+            align = draw.LEFT if minute == 0 else draw.CENTRE
+            words = f"{minute} min" if minute == 0 else str(minute)
+            draw.text(painter, x, 14, words, p.muted, size=12, align=align)
+
+    def _paint_song(self, painter: QPainter, plan: SetPlan, song: PlacedSong, most: float) -> None:
+        p = self.palette_now
+        block, facts = self.block_of(plan, song), song.facts
+        here = song.entry.id == self.editor.entry_id
+        edge = p.crest if here else p.rule
+        if facts is None:
+            draw.panel(painter, block, p.ground, p.eye, width=2)
+            draw.text(painter, block.left() + 6, AXIS + 24, song.entry.song, p.eye, size=14,
+                      weight=600, width=block.width() - 8)  # fmt: skip
+            return
+        draw.panel(painter, block, p.panel, edge, width=2.5 if here else 1.0)
+        self._paint_energy(painter, song, block, most)
+        x, wide = block.left() + 8, block.width() - 12
+        if block.width() < NARROW:
+            self._paint_narrow(painter, song, block)
+        else:
+            pin = "\u2022 " if song.entry.pinned else ""
+            draw.text(painter, x, AXIS + 22, f"{pin}{facts.song.name}", p.ink, size=16,
+                      weight=600, width=wide)  # fmt: skip
+            key = facts.key or "key not known"
+            draw.text(painter, x, AXIS + 40, key, p.muted, size=14, width=wide)
+            draw.text(painter, x, AXIS + 57, length_text(song.seconds), p.muted, size=14,
+                      width=wide)  # fmt: skip
+            draw.text(painter, x, AXIS + 80, f"{facts.bpm:g}", p.crest, size=20, weight=700,
+                      width=wide)  # fmt: skip
+        self._paint_versions(painter, song, block)
+
+    def _paint_narrow(self, painter: QPainter, song: PlacedSong, block: QRectF) -> None:
+        """A short song: its name runs upwards."""
+        p = self.palette_now
+        assert song.facts is not None
+        painter.save()
+        painter.translate(block.left() + min(block.width() / 2 + 5, 20), block.bottom() - 8)
+        painter.rotate(-90)
+        draw.text(painter, 0, 0, f"{song.facts.song.name}  {song.facts.bpm:g}", p.ink, size=14,
+                  weight=600, width=SONGS - 14)  # fmt: skip
+        painter.restore()
+
+    def _paint_energy(
+        self, painter: QPainter, song: PlacedSong, block: QRectF, most: float
+    ) -> None:
+        """Energy section by section, as water standing in the block."""
+        facts, p = song.facts, self.palette_now
+        assert facts is not None
+        whole = sum(facts.weight)
+        x = block.left() + 1
+        colour = draw.see_through(p.water, 0.22)
+        for energy, weight in zip(facts.energy, facts.weight, strict=True):
+            wide = (block.width() - 2) * weight / whole
+            tall = SONGS * MOST_ENERGY * energy / most
+            draw.fill(painter, x, block.bottom() - 1 - tall, wide, tall, colour)
+            x += wide
+
+    def _paint_versions(self, painter: QPainter, song: PlacedSong, block: QRectF) -> None:
+        """The other versions of the song, side by side under it."""
+        others = [
+            s for s in versions_of(self.editor.project, song.entry.song) if s.id != song.entry.song
+        ]
+        if not others:
+            return
+        p = self.palette_now
+        other = others[0]
+        facts = self.editor.book.facts(self.editor.project, other.id)
+        if facts is None:
+            return
+        wide = min(self.width() - block.left() - EDGE, max(130.0, facts.seconds * self._scale(
+            self.editor.plan)))  # type: ignore[arg-type]  # fmt: skip
+        box = QRectF(block.left(), block.bottom() + 3, wide, VERSION - 5)
+        draw.panel(painter, box, p.ground, p.rule)
+        name = other.version or other.name
+        draw.text(painter, box.left() + 6, box.bottom() - 4,
+                  f"or {name}, {clock_text(facts.seconds)} (V)", p.muted, size=12,
+                  width=max(10.0, wide - 8))  # fmt: skip
+
+    def _paint_spare(self, painter: QPainter, plan: SetPlan) -> None:
+        """What is left of the slot, or where it ends too soon."""
+        spare, p = plan.spare_s, self.palette_now
+        if spare is None:
+            return
+        x = self._x(plan, plan.running.slot_s)
+        if spare < 0:
+            draw.line(painter, x, AXIS - 12, x, self.height() - FOOT, p.eye, 2,
+                      Qt.PenStyle.DashLine)  # fmt: skip
+            draw.text(painter, x + 6, AXIS + SONGS + 12, f"{clock_text(-spare)} too long", p.eye,
+                      size=14, weight=600)  # fmt: skip
+            return
+        left = self._x(plan, plan.seconds) + GAP
+        box = QRectF(left, AXIS, max(2.0, x - left), SONGS)
+        painter.setPen(QPen(p.reed, 1.5, Qt.PenStyle.DashLine))
+        painter.setBrush(Qt.BrushStyle.NoBrush)
+        painter.drawRoundedRect(box, 6, 6)
+        words = f"{clock_text(spare)} spare"
+        if box.width() > draw.text_width(words, 14, 600) + 8:
+            draw.text(painter, box.center().x(), AXIS + SONGS - 10, words, p.reed, size=14,
+                      weight=600, align=draw.CENTRE)  # fmt: skip
+        else:
+            draw.text(painter, x, AXIS + SONGS + 14, words, p.reed, size=14, weight=600,
+                      align=draw.RIGHT)  # fmt: skip
+
+    def _paint_wish(self, painter: QPainter, plan: SetPlan) -> None:
+        """The energy the performer wishes for."""
+        points, p = self._wish_points(plan), self.palette_now
+        if not points:
+            return
+        painter.setPen(QPen(p.crest, 1.5, Qt.PenStyle.DotLine))
+        painter.setBrush(Qt.BrushStyle.NoBrush)
+        painter.drawPolyline(QPolygonF(points))
+        for point in points:
+            draw.diamond(painter, point.x(), point.y(), 4, p.crest)
+
+    def _paint_path(self, painter: QPainter, plan: SetPlan, box: QRectF) -> None:
+        """The tempo through the set, and how each song comes in, in words."""
+        p = self.palette_now
+        draw.text(painter, EDGE, box.top() + 14, "Tempo path", p.ink, size=14, weight=600)
+        rows = plan.playable
+        if not rows:
+            return
+        low = min(s.facts.low_bpm for s in rows if s.facts is not None)
+        high = max(s.facts.high_bpm for s in rows if s.facts is not None)
+        inner = QRectF(box.left(), box.top() + 26, box.width(), max(20.0, box.height() - 86))
+        words_y = box.bottom() - 30
+
+        def y(bpm: float) -> float:
+            share = 0.5 if high == low else (bpm - low) / (high - low)
+            return inner.bottom() - share * inner.height()
+
+        last: QPointF | None = None
+        for song in rows:
+            points = [QPointF(self._x(plan, at), y(bpm)) for at, bpm in _tempo_points(song)]
+            if last is not None and song.crossing is not None:
+                stop = song.entry.into == "stop"
+                jump = abs(last.y() - points[0].y()) > 1
+                colour = p.muted if stop else p.crest if jump else p.water
+                style = Qt.PenStyle.DotLine if stop else Qt.PenStyle.DashLine
+                painter.setPen(QPen(colour, 1.5, style))
+                painter.drawLine(last, points[0])
+                draw.line(painter, points[0].x() - 1, inner.top(), points[0].x() - 1, words_y - 16,
+                          p.rule, 1, Qt.PenStyle.DotLine)  # fmt: skip
+            painter.setPen(QPen(p.water, 4, Qt.PenStyle.SolidLine, Qt.PenCapStyle.FlatCap))
+            painter.setBrush(Qt.BrushStyle.NoBrush)
+            painter.drawPolyline(QPolygonF(points))
+            last = points[-1]
+        self._paint_crossings(painter, plan, words_y)
+
+    def _paint_crossings(self, painter: QPainter, plan: SetPlan, baseline: float) -> None:
+        """Two lines at each crossing; a pair that would run into the one before stands lower."""
+        p = self.palette_now
+        ends = [0.0, 0.0]
+        for song in plan.songs:
+            crossing = song.crossing
+            if crossing is None:
+                continue
+            how, key = tempo_words(song.entry, crossing), key_words(crossing.key)
+            fits = crossing.key is None or crossing.key.fits
+            wide = max(draw.text_width(how, 14, 600), draw.text_width(key, 12, 600))
+            x = max(wide / 2 + 2, min(self.width() - wide / 2 - 2, self._x(plan, song.start_s)))
+            row = 0 if x - wide / 2 >= ends[0] else 1
+            ends[row] = x + wide / 2 + 10
+            at = baseline + row * 30 - 8
+            draw.text(painter, x, at, how, p.ink, size=14, weight=600, align=draw.CENTRE)
+            colour = p.reed if fits and crossing.key else p.muted if fits else p.sand
+            draw.text(painter, x, at + 14, key, colour, size=12, weight=600, align=draw.CENTRE)
+
+    def _paint_between(self, painter: QPainter, plan: SetPlan, box: QRectF) -> None:
+        """What lies before and after the song in hand, and why it lies there."""
+        p, rows = self.palette_now, plan.playable
+        here = next((n for n, s in enumerate(rows) if s.entry.id == self.editor.entry_id), 0)
+        first = max(1, min(here, len(rows) - 3))
+        shown = [n for n in range(first, min(first + 3, len(rows))) if n >= 1]
+        draw.text(painter, EDGE, box.top() + 14, "Between songs", p.ink, size=14, weight=600)
+        wide = (box.width() - 2 * EDGE - 24) / 3
+        for column, number in enumerate(shown):
+            panel = QRectF(EDGE + column * (wide + 12), box.top() + 24, wide, box.height() - 26)
+            self._paint_crossing(painter, plan, number, panel)
+
+    def _paint_crossing(self, painter: QPainter, plan: SetPlan, number: int, box: QRectF) -> None:
+        p, rows = self.palette_now, plan.playable
+        song, before = rows[number], rows[number - 1]
+        crossing = song.crossing
+        assert crossing is not None
+        assert song.facts is not None
+        assert before.facts is not None
+        here = song.entry.id == self.editor.entry_id
+        found = crossing.between
+        draw.panel(painter, box, p.panel, p.crest if here else p.rule, width=2 if here else 1)
+        edge = p.eye if not found.fits else p.sand if found.by_hand else p.reed
+        draw.fill(painter, box.left(), box.top() + 2, 4, box.height() - 4, edge)
+        x, wide = box.left() + 14, box.width() - 22
+        name = f"{before.facts.song.name} \u2192 {song.facts.song.name}"
+        draw.text(painter, x, box.top() + 22, name, p.ink, size=16, weight=600, width=wide)
+        lines = list(self._lines(plan, number))
+        y = box.top() + 41
+        for words, colour, weight in lines:
+            if y > box.bottom() - 22:
+                break
+            draw.text(painter, x, y, words, colour, size=14, weight=weight, width=wide)
+            y += 18
+        why = reason_words(song, before, self._energies(plan, number), wished=None)
+        draw.text(painter, x, box.bottom() - 8, why, p.muted, size=12, width=wide)
+
+    def _lines(self, plan: SetPlan, number: int) -> Iterator[tuple[str, QColor, int]]:
+        """What a panel says: the verdict, each piece of work, the shift that would match."""
+        p, project = self.palette_now, self.editor.project
+        song = plan.playable[number]
+        crossing, facts = song.crossing, song.facts
+        assert crossing is not None
+        assert facts is not None
+        found = crossing.between
+        verdict = between_words(project, found)
+        yield verdict, p.eye if not found.fits else p.ink, 600 if not found.fits else 400
+        for work in found.by_hand:
+            yield f"\u25c6 {work_words(project, work)}", p.crest, 400
+        shift = shift_words(crossing.key, facts.key)
+        if shift:
+            yield f"Keys match {shift}.", p.muted, 400
+        if song.entry.into == "carry" and abs(crossing.bpm_from - crossing.bpm_to) > 0.005:
+            turned = repitch_semitones(crossing.bpm_to, crossing.bpm_from)
+            words = f"Its loops played at {crossing.bpm_from:g} BPM: {turned:+.2f} semitones."
+            yield words, p.muted, 400
+        if crossing.metres is not None:
+            yield f"The metre goes from {crossing.metres[0]} to {crossing.metres[1]}.", p.sand, 400
+
+    def _energies(self, plan: SetPlan, number: int) -> tuple[float, float]:
+        found = relative_energy([s.facts for s in plan.playable if s.facts is not None])
+        return found[number - 1], found[number]
+
+
+def _tempo_points(song: PlacedSong) -> Iterator[tuple[float, float]]:
+    """(seconds of the set, BPM) through a song: its sections' edges, and inside ramps."""
+    assert song.facts is not None
+    assert song.tempo is not None
+    tempo, layout = song.tempo, song.facts.layout
+    begin = song.start_s - tempo.seconds_at(0)
+    ticks = {span.tick for span in layout.spans} | {layout.ticks}
+    for point in tempo.points:
+        ticks |= {max(0, point.tick), max(0, point.tick - 1)}
+        ticks |= {
+            max(0, point.tick) + point.ramp_ticks * n // CURVE_STEPS for n in range(CURVE_STEPS + 1)
+        }
+    for tick in sorted(t for t in ticks if t <= layout.ticks):
+        yield begin + tempo.seconds_at(tick), tempo.bpm_at(tick)

@@ -1,0 +1,260 @@
+"""Rehearse: what is asked for now, how it went, what to practise, coming in on the one."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+from PyQt6.QtCore import QRectF, Qt
+from PyQt6.QtGui import QKeyEvent, QPainter, QPaintEvent
+
+from grebe.app.engine.linked import raw_now_ns
+from grebe.app.live.rehearsal import Rehearsal
+from grebe.app.live.stage_model import Now
+from grebe.core.rehearse.score import Scored, Transition
+from grebe.errors import EditError
+from grebe.ui.widgets import draw
+from grebe.ui.widgets.controls import Canvas
+from grebe.ui.widgets.formatting import counted, seconds_text
+
+LEFT_SHARE = 0.56
+ROW = 21.0
+ONES_TALL = 176.0
+FULL_MS = 120.0
+"""A tap so far off is drawn at the edge."""
+SHOWN_TAPS = 48
+LONG_MS = 1000.0
+LOOKS = {"good": "reed", "early": "sand", "late": "sand", "missed": "eye"}
+
+
+class RehearsePane(Canvas):
+    """Drawn anew while it runs."""
+
+    def __init__(self, rehearsal: Rehearsal) -> None:
+        super().__init__(rehearsal.session)
+        self.rehearsal = rehearsal
+        self.index = 0
+        """The transition in hand, of those to practise."""
+        self._practise: tuple[int, tuple[Transition, ...]] = (-1, ())
+        self.setAccessibleName("Rehearse")
+
+    @property
+    def practise(self) -> tuple[Transition, ...]:
+        """What to practise, worst first; worked out anew when something was scored."""
+        stamp = id(self.rehearsal.rows)
+        if self._practise[0] != stamp:
+            self._practise = (stamp, self.rehearsal.practise)
+        return self._practise[1]
+
+    def keyPressEvent(self, event: QKeyEvent | None) -> None:
+        """Rehearse, launch, tick off, drill, slower, tap; everything by one key."""
+        if event is None:
+            return
+        rehearsal, session, key = self.rehearsal, self.session, event.key()
+        acts: dict[Qt.Key, Callable[[], object]] = {
+            Qt.Key.Key_R: self._rehearse, Qt.Key.Key_L: self._by_hand, Qt.Key.Key_D: self._drill,
+            Qt.Key.Key_P: self._slower, Qt.Key.Key_O: rehearsal.tap_ones,
+            Qt.Key.Key_M: self._tick, Qt.Key.Key_Up: lambda: self._step(-1),
+            Qt.Key.Key_Down: lambda: self._step(1),
+            Qt.Key.Key_Return: lambda: session.launch("", "bar"),
+            Qt.Key.Key_Enter: lambda: session.launch("", "bar"),
+            Qt.Key.Key_X: lambda: rehearsal.tap(raw_now_ns()),
+        }  # fmt: skip
+        act = acts.get(Qt.Key(key))
+        if act is None or event.isAutoRepeat():
+            super().keyPressEvent(event)
+            return
+        try:
+            act()
+        except EditError as error:
+            session.say("warn", f"{error}.")
+        self.update()
+
+    def _rehearse(self) -> None:
+        if self.rehearsal.on:
+            self.rehearsal.end()
+        else:
+            self.rehearsal.begin()
+
+    def _by_hand(self) -> None:
+        self.rehearsal.by_hand = not self.rehearsal.by_hand
+
+    def _tick(self) -> None:
+        self.rehearsal.book.tick_off()
+
+    def _slower(self) -> None:
+        pace = self.rehearsal.slower()
+        self.session.say("info", f"At {pace * 100:.0f} % of the tempo.")
+
+    def _step(self, by: int) -> None:
+        self.index = max(0, min(len(self.practise) - 1, self.index + by))
+
+    def _drill(self) -> None:
+        if self.rehearsal.on:
+            self.rehearsal.end()
+        elif self.practise:
+            self.rehearsal.drill(self.practise[min(self.index, len(self.practise) - 1)])
+        else:
+            raise EditError("nothing has been rehearsed yet: R begins")
+
+    # Drawing
+
+    def paintEvent(self, event: QPaintEvent | None) -> None:
+        """Draw everything: it changes while it runs."""
+        del event
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        p = self.palette_now
+        draw.fill(painter, 0, 0, self.width(), self.height(), p.ground)
+        split = self.width() * LEFT_SHARE
+        tall = self.height() - ONES_TALL - 12
+        self._paint_now(painter, QRectF(2, 4, split - 8, 150))
+        self._paint_scores(painter, QRectF(2, 166, split - 8, tall - 166))
+        self._paint_practise(painter, QRectF(split + 8, 4, self.width() - split - 12, tall - 4))
+        self._paint_ones(painter, QRectF(2, self.height() - ONES_TALL, self.width() - 6,
+                                         ONES_TALL - 4))  # fmt: skip
+
+    def _paint_now(self, painter: QPainter, box: QRectF) -> None:
+        p, rehearsal = self.palette_now, self.rehearsal
+        draw.panel(painter, box, p.panel, p.crest if rehearsal.on else p.rule,
+                   width=2 if rehearsal.on else 1)  # fmt: skip
+        x, wide = box.left() + 16, box.width() - 32
+        share = self.session.pace * 100
+        pace = "" if share == 100 else f", at {share:.0f} % of the tempo"
+        who = "you launch" if rehearsal.by_hand else "Grebe launches"
+        layout = self.session.layout()
+        now = rehearsal.book.now(layout) if layout is not None and rehearsal.on else None
+        if now is None:
+            draw.text(painter, x, box.top() + 34, f"Ready: {who}{pace}", p.ink, size=20, weight=600)
+            lines = (
+                "R rehearses from the song in hand, counted in. L: who launches. P: slower.",
+                "Enter brings in what is next, M ticks a move off; or play it from Stage.",
+                "D lets the transition in hand go round until it sits. O: bring it in on the one.",
+            )
+            for index, words in enumerate(lines):
+                draw.text(painter, x, box.top() + 64 + index * 24, words, p.muted, size=14,
+                          width=wide)  # fmt: skip
+            return
+        self._paint_asked(painter, box, now)
+
+    def _paint_asked(self, painter: QPainter, box: QRectF, now: Now) -> None:
+        """What is wanted next, and when."""
+        p, rehearsal = self.palette_now, self.rehearsal
+        x, wide = box.left() + 16, box.width() - 32
+        drilled = rehearsal.drilled is not None
+        head = f"{now.span.scene.name}, bar {now.bar}" + ("   going round" if drilled else "")
+        draw.text(painter, x, box.top() + 36, head, p.ink, size=26, weight=700, width=wide * 0.6)
+        following = now.following
+        if following is not None:
+            left = rehearsal.to_boundary_s()
+            when = f"{following.scene.name} in {seconds_text(left)}" if left >= 0 else (
+                f"{following.scene.name} is {seconds_text(-left)} late"
+            )  # fmt: skip
+            draw.text(painter, x + wide, box.top() + 36, when, p.crest if left >= 0 else p.eye,
+                      size=20, weight=600, align=draw.RIGHT, width=wide * 0.5)  # fmt: skip
+        asked = rehearsal.asks(now)
+        for index, (words, soon) in enumerate(asked[:4]):
+            y = box.top() + 66 + index * 24
+            colour = p.crest if soon else p.muted
+            draw.diamond(painter, x + 7, y - 6, 6, colour)
+            draw.text(painter, x + 22, y, words, colour, size=16, weight=600 if soon else 400,
+                      width=wide - 24)  # fmt: skip
+        if not asked:
+            draw.text(painter, x, box.top() + 66, "Hands free", p.muted, size=16)
+
+    def _paint_scores(self, painter: QPainter, box: QRectF) -> None:
+        p, scores = self.palette_now, self.rehearsal.scores
+        good = sum(s.verdict == "good" for _, _, s in scores)
+        words = f"How it went: {good} of {counted(len(scores), 'thing')} good" if scores else (
+            "How it went"
+        )  # fmt: skip
+        draw.text(painter, box.left() + 2, box.top() + 16, words, p.ink, size=16, weight=600)
+        rows = max(0, int((box.height() - 26) // ROW))
+        for index, (before, after, scored) in enumerate(scores[:rows]):
+            y = box.top() + 26 + (index + 1) * ROW - 6
+            self._paint_score(painter, box, y, f"{before} \u2192 {after}", scored)
+
+    def _paint_score(
+        self, painter: QPainter, box: QRectF, y: float, where: str, scored: Scored
+    ) -> None:
+        p = self.palette_now
+        colour = getattr(p, LOOKS[scored.verdict])
+        wide = box.width()
+        draw.text(painter, box.left() + 2, y, where, p.ink, size=14, width=wide * 0.34)
+        draw.text(painter, box.left() + wide * 0.36, y, scored.asked.what, p.muted, size=14,
+                  width=wide * 0.40)  # fmt: skip
+        off_ms = abs(scored.off_ms or 0.0)
+        off = f" by {off_ms / 1000:.1f} s" if off_ms >= LONG_MS else f" by {off_ms:.0f} ms"
+        off = off if off_ms else ""
+        draw.text(painter, box.right() - 4, y, scored.verdict + off, colour, size=14, weight=600,
+                  align=draw.RIGHT, width=wide * 0.23)  # fmt: skip
+
+    def _paint_practise(self, painter: QPainter, box: QRectF) -> None:
+        p, rows = self.palette_now, self.practise
+        draw.text(painter, box.left(), box.top() + 16, "What to practise", p.ink, size=16,
+                  weight=600)  # fmt: skip
+        if not rows:
+            draw.text(painter, box.left(), box.top() + 42, "Nothing has been rehearsed yet.",
+                      p.muted, size=14)  # fmt: skip
+            return
+        self.index = min(self.index, len(rows) - 1)
+        each = 46.0
+        shown = max(1, int((box.height() - 26) // each))
+        first = max(0, min(self.index - shown + 2, len(rows) - shown))
+        for place, row in enumerate(rows[first : first + shown]):
+            y = box.top() + 26 + place * each
+            here = first + place == self.index
+            frame = QRectF(box.left(), y, box.width(), each - 4)
+            if here:
+                draw.panel(painter, frame, p.soft, p.crest)
+            share = row.fault
+            colour = p.eye if share > 0.5 else p.sand if share > 0.1 else p.reed
+            draw.fill(painter, box.left() + 4, y + 4, 5, each - 12, colour)
+            x, wide = box.left() + 18, box.width() - 26
+            draw.text(painter, x, y + 17, f"{row.before} \u2192 {row.after}", p.ink, size=14,
+                      weight=600, width=wide * 0.62)  # fmt: skip
+            draw.text(painter, box.right() - 8, y + 17, f"{row.good} of {row.tries} good", colour,
+                      size=14, weight=600, align=draw.RIGHT)  # fmt: skip
+            words = f"{row.song}. {row.worst}" if row.worst else f"{row.song}. It sits."
+            draw.text(painter, x, y + 35, words, p.muted, size=12, width=wide)
+
+    def _paint_ones(self, painter: QPainter, box: QRectF) -> None:
+        """Taps around the bar line, this run's figures, and the runs before."""
+        p, rehearsal = self.palette_now, self.rehearsal
+        draw.panel(painter, box, p.panel, p.crest if rehearsal.tapping else p.rule,
+                   width=2 if rehearsal.tapping else 1)  # fmt: skip
+        x = box.left() + 16
+        draw.text(painter, x, box.top() + 24, "Bring it in on the one", p.ink, size=16, weight=600)
+        found = rehearsal.ones
+        words = "O begins, X on every first beat, O again ends and writes it down."
+        if rehearsal.tapping and found is None:
+            words = "X on the first beat of every bar, or the tap pedal."
+        if found is not None:
+            words = f"{found.words}  mean {found.mean_ms:+.0f} ms, spread {found.spread_ms:.0f} ms"
+        draw.text(painter, x + 190, box.top() + 24, words, p.muted if found is None else p.ink,
+                  size=14, width=box.width() - 220)  # fmt: skip
+        field = QRectF(x, box.top() + 36, box.width() * 0.6, box.height() - 50)
+        middle = field.center().y()
+        draw.line(painter, field.left(), middle, field.right(), middle, p.water, 2)
+        for ms in (-100, -50, 50, 100):
+            y = middle + ms / FULL_MS * field.height() / 2
+            draw.line(painter, field.left(), y, field.right(), y, p.rule, 1)
+            label = f"{abs(ms)} ms {'late' if ms > 0 else 'early'}" if abs(ms) == 100 else ""
+            draw.text(painter, field.left(), y - 2, label, p.muted, size=12)
+        for index, off in enumerate(rehearsal.taps[-SHOWN_TAPS:]):
+            at = field.left() + 70 + index * (field.width() - 80) / SHOWN_TAPS
+            held = max(-FULL_MS, min(FULL_MS, off))
+            y = middle + held / FULL_MS * field.height() / 2
+            draw.line(painter, at, middle, at, y, p.crest, 3)
+            draw.diamond(painter, at, y, 4, p.crest)
+        self._paint_history(painter, QRectF(field.right() + 20, field.top(), box.right() - 20 -
+                                            field.right() - 20, field.height()))  # fmt: skip
+
+    def _paint_history(self, painter: QPainter, box: QRectF) -> None:
+        p, rows = self.palette_now, self.rehearsal.history[-5:]
+        head = "Runs before: mean, spread" if rows else "No runs written down yet"
+        draw.text(painter, box.left(), box.top() + 12, head, p.muted, size=12)
+        for index, (day, mean, spread) in enumerate(reversed(rows)):
+            y = box.top() + 34 + index * 19
+            draw.text(painter, box.left(), y, day, p.ink, size=14)
+            draw.text(painter, box.right(), y, f"{mean:+.0f} ms, {spread:.0f} ms", p.ink, size=14,
+                      align=draw.RIGHT)  # fmt: skip

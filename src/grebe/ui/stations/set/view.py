@@ -1,0 +1,191 @@
+"""The Set station."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from pathlib import Path
+
+from PyQt6.QtWidgets import QFileDialog, QStackedWidget, QWidget
+
+from grebe.app.document.export import export_set_csv, export_set_sheet
+from grebe.app.editors.set_editor import SetEditor
+from grebe.app.editors.set_form import WAYS
+from grebe.app.live.rehearsal import Rehearsal
+from grebe.app.live.session import Session
+from grebe.core.time.formatting import clock_text
+from grebe.errors import GrebeError
+from grebe.formats.sets_csv import read_set_file
+from grebe.ui.stations.set.canvas import SetCanvas
+from grebe.ui.stations.set.rehearse import RehearsePane
+from grebe.ui.widgets.form import Form, Row
+from grebe.ui.widgets.formatting import counted
+from grebe.ui.widgets.printing import html_to_pdf
+from grebe.ui.widgets.view import Sheet, SidedView
+
+TITLES = {"place": "This place", "song": "The song", "set": "The set"}
+ROWS = (
+    Row("place", "song", "Song", ("",)),
+    Row("place", "into", "Comes in", tuple(WAYS.values())),
+    Row("place", "ramp_bars", "Ramp, bars"),
+    Row("place", "gap_s", "Silence before, s"),
+    Row("song", "key", "Key, if not as heard"),
+    Row("song", "version", "Version"),
+    Row("song", "needs", "Needs"),
+    Row("set", "name", "Name"),
+    Row("set", "slot", "Slot, min:s"),
+    Row("set", "tempo", "Tempo steps weigh"),
+    Row("set", "key", "Keys weigh"),
+    Row("set", "energy", "Energy weighs"),
+    Row("set", "work", "Work weighs"),
+)
+PANES = (("Running order", "pane_order"), ("Rehearse", "pane_rehearse"))
+
+
+class SetView(SidedView):
+    """In what order, at what tempi and keys, does it fit the slot."""
+
+    scope = "set"
+    number = 6
+
+    def __init__(self, session: Session, rehearsal: Rehearsal) -> None:
+        super().__init__(session)
+        self.editor = SetEditor(session)
+        self.set_canvas = SetCanvas(self.editor)
+        self.set_canvas.pointed.connect(self._point)
+        self.set_canvas.wished.connect(self._wish)
+        self.form = Form(self.editor, TITLES, ROWS)
+        self.take_typed(self.form, self.editor)
+        self.side = Sheet()
+        self.side.column.addWidget(self.form, 1)
+        self.rehearse = RehearsePane(rehearsal)
+        self.panes = QStackedWidget()
+        self.panes.addWidget(self.set_canvas)
+        self.panes.addWidget(self.rehearse)
+        above = QWidget()
+        above.setLayout(self.tab_row(PANES))
+        self.lay_out(
+            self.set_canvas, self.side, above=above, body=self.panes, keyed=self.set_canvas
+        )
+        self.side.setVisible(False)
+        self.add_pill("Order", "order", primary=True)
+        self.add_pill("Add a song", "add_song")
+        self.add_pill("Settings", "settings")
+        self.add_pill("Print", "print_sheet")
+
+    def document_changed(self) -> None:
+        """Show the set as it is now."""
+        self.editor.settle()
+        plan = self.editor.plan
+        if plan is None:
+            self.heading.say("No set yet", "M makes one, A puts a song in.")
+        else:
+            self.heading.say(plan.running.name, self._below())
+        self.set_canvas.refresh()
+        self.rehearse.update()
+        self.show_tab(self.panes.currentIndex())
+        if self.side.isVisibleTo(self):
+            self.form.show_all()
+
+    def _below(self) -> str:
+        plan = self.editor.plan
+        assert plan is not None
+        words = [counted(len(plan.songs), "song"), clock_text(plan.seconds)]
+        if plan.running.slot_s:
+            words[-1] += f" of {clock_text(plan.running.slot_s)}"
+        crossings = [s.crossing for s in plan.songs if s.crossing is not None]
+        cuts = sum(s.entry.into == "cut" for s in plan.songs if s.crossing is not None)
+        clashes = sum(c.key is not None and not c.key.fits for c in crossings)
+        late = sum(not c.between.fits for c in crossings)
+        for number, what in ((cuts, "tempo cut"), (clashes, "pair of keys that do not fit"),
+                             (late, "song not ready in time")):  # fmt: skip
+            if number:
+                plural = "pairs of keys that do not fit" if "pair" in what else ""
+                plural = "songs not ready in time" if "ready" in what else plural
+                words.append(counted(number, what, plural))
+        return "   ".join(words)
+
+    def moved(self) -> None:
+        """Move the playhead."""
+        if self.panes.currentWidget() is self.rehearse:
+            self.rehearse.update()
+        else:
+            self.set_canvas.move_playhead()
+
+    def method_of(self, action_id: str) -> Callable[[], None]:
+        """What an action does: what the view has for it, or the editor."""
+        name = f"do_{action_id}"
+        method: Callable[[], None] = getattr(self, name, None) or getattr(self.editor, name)
+
+        def act() -> None:
+            before = self.session.project
+            method()
+            if self.session.project is before:  # an edit has been shown already
+                self.document_changed()
+
+            else:
+                self.set_canvas.refresh()
+
+        return act
+
+    def _point(self, entry: str) -> None:
+        self.editor.entry_id = entry
+        self.document_changed()
+
+    def _wish(self, place: int, share: float) -> None:
+        self.editor.wish(place, share)
+
+    def do_pane_order(self) -> None:
+        """The running order."""
+        self.to_pane(0)
+
+    def do_pane_rehearse(self) -> None:
+        """Rehearse it."""
+        self.to_pane(1)
+
+    # Files
+
+    def do_read_csv(self) -> None:
+        """Read the set from a CSV file."""
+        chosen, _ = QFileDialog.getOpenFileName(self, "Read the set from", "", "CSV (*.csv)")
+        if chosen:
+            self.read_from(Path(chosen))
+
+    def read_from(self, path: Path) -> None:
+        """The same under a name; what cannot be read is said in the window."""
+        try:
+            self.editor.change_set(
+                "Set from CSV", lambda s: read_set_file(path, self.session.project, s)
+            )
+        except GrebeError as error:
+            self.session.say("error", str(error))
+        else:
+            self.session.say("info", f"Read {path.name}.")
+
+    def do_write_csv(self) -> None:
+        """Write the set as CSV."""
+        chosen, _ = QFileDialog.getSaveFileName(self, "Write the set as", "", "CSV (*.csv)")
+        if chosen:
+            self.write_into(Path(chosen))
+
+    def do_print_sheet(self) -> None:
+        """The stage sheet of the set."""
+        chosen, _ = QFileDialog.getSaveFileName(
+            self, "Write the stage sheet", "", "Sheets (*.pdf *.html)"
+        )
+        if chosen:
+            self.write_into(Path(chosen))
+
+    def write_into(self, path: Path) -> None:
+        """The set as CSV, or its stage sheet, by the name's ending; failures are said."""
+        running = self.editor.running
+        if running is None:
+            return
+        try:
+            if path.suffix.lower() == ".csv":
+                export_set_csv(self.session.project, running, path)
+            else:
+                export_set_sheet(self.session.project, running, path, to_pdf=html_to_pdf)
+        except GrebeError as error:
+            self.session.say("error", str(error))
+        else:
+            self.session.say("info", f"Wrote {path.name}.")

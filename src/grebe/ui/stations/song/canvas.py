@@ -1,0 +1,454 @@
+"""A song on a bar ruler: sections, a band per device, what is laid over it, energy, playhead."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
+from PyQt6.QtGui import QMouseEvent, QPainter, QPen, QPolygonF, QWheelEvent
+
+from grebe.app.editors.song_editor import SongEditor
+from grebe.core.findings import Finding
+from grebe.core.player.marks import curve_changes
+from grebe.core.rig.model import Device
+from grebe.core.songs.bands import Stretch
+from grebe.core.songs.layout import Layout, Span
+from grebe.core.time.formatting import clock_text
+from grebe.core.time.ticks import SIXTEENTH_TICKS
+from grebe.ui.widgets import draw
+from grebe.ui.widgets.controls import PlayheadCanvas
+
+LABELS = 124.0
+RULER = 36.0
+MARKS = 22.0
+TOP = RULER + 36.0 + MARKS
+MAX_ROW, MIN_ROW = 104.0, 30.0
+ENERGY = 92.0
+FOOT = 60.0
+FULL_DENSITY = 8.0
+"""Hits a quarter note drawn at full thickness: sixteenths on two voices."""
+NARROW = 26.0
+"""A section narrower than this has no words."""
+FEWEST_BARS = 8
+WHEEL_STEP = 120
+
+
+class SongCanvas(PlayheadCanvas):
+    """Draws only what is seen of it, so that five hundred bars cost no more than fifty."""
+
+    pointed = pyqtSignal(object, str, bool)
+    """Tick (beyond 32 bits) and device clicked ("" above and below the rows), and whether to
+    select up to there."""
+
+    def __init__(self, editor: SongEditor) -> None:
+        super().__init__(editor.session)
+        self.editor = editor
+        self.shown = 0
+        """Ticks that are seen; 0 is all of the song."""
+        self.first = 0
+        """The first tick seen."""
+        self.top_row = 0
+        """The first device seen."""
+        self.row = MAX_ROW
+        """Height of a row."""
+        self._first = 0
+        self._scale = 1.0
+        """Pixels a tick."""
+        self.setAccessibleName("Song")
+
+    def layout_now(self) -> Layout | None:
+        """The song laid out."""
+        return self.session.layout()
+
+    # Where things lie
+
+    def _window(self, layout: Layout) -> tuple[int, int]:
+        """First tick seen, and how many."""
+        shown = layout.ticks if not self.shown else min(self.shown, layout.ticks)
+        return max(0, min(self.first, layout.ticks - shown)), max(1, shown)
+
+    def _settle(self, layout: Layout) -> None:
+        """Work out where things lie, once for everything that is drawn."""
+        self._first, shown = self._window(layout)
+        self._scale = (self.width() - LABELS - 2) / shown
+        count = max(1, len(self.editor.devices))
+        room = self.height() - TOP - ENERGY - FOOT - 24
+        self.row = min(MAX_ROW, max(MIN_ROW, room / count))
+
+    def x_at(self, tick: float) -> float:
+        """Where a tick lies, as settled. The ruler is in musical time."""
+        return LABELS + (tick - self._first) * self._scale
+
+    def tick_at(self, layout: Layout, x: float) -> int:
+        """The tick at a place."""
+        first, shown = self._window(layout)
+        share = (x - LABELS) / max(1.0, self.width() - LABELS - 2)
+        return max(0, min(layout.ticks - 1, first + int(share * shown)))
+
+    @property
+    def rows(self) -> tuple[Device, ...]:
+        """The devices seen."""
+        room = self.height() - TOP - ENERGY - FOOT - 24
+        most = max(1, int(room / self.row + 0.001))
+        return self.editor.devices[self.top_row : self.top_row + most]
+
+    def zoom(self, by: float) -> None:
+        """See more or less of the song, around the cursor."""
+        layout = self.layout_now()
+        if layout is None or not layout.spans:
+            return
+        bar = layout.spans[0].scene.meter.bar_ticks
+        _, shown = self._window(layout)
+        wanted = max(FEWEST_BARS * bar, int(shown * by))
+        self.shown = 0 if wanted >= layout.ticks else wanted
+        self.first = self.editor.tick - (self.shown or layout.ticks) // 2
+        self.reveal()
+
+    def reveal(self) -> None:
+        """Bring the cursor into sight."""
+        layout = self.layout_now()
+        if layout is not None and layout.spans:
+            first, shown = self._window(layout)
+            edge = shown // 16
+            tick = self.editor.tick
+            first = min(first, tick - edge)
+            self.first = max(0, first, tick - shown + edge)
+        devices = self.editor.devices
+        at = next((i for i, d in enumerate(devices) if d.id == self.editor.device_id), 0)
+        if layout is not None:
+            self._settle(layout)
+        self.top_row = max(0, min(self.top_row, at))
+        self.top_row = max(self.top_row, at - len(self.rows) + 1)
+        self.refresh()
+
+    def turn(self, steps: float) -> None:
+        """Scroll through the song."""
+        layout = self.layout_now()
+        if layout is not None and self.shown:
+            first, shown = self._window(layout)
+            self.first = max(0, min(layout.ticks - shown, first + int(shown * steps / 8)))
+            self.refresh()
+
+    def wheelEvent(self, event: QWheelEvent | None) -> None:
+        """Scroll; with Ctrl zoom."""
+        if event is None:
+            return
+        turned = (event.angleDelta().y() or event.angleDelta().x()) / WHEEL_STEP
+        if event.modifiers() & Qt.KeyboardModifier.ControlModifier:
+            self.zoom(0.8 if turned > 0 else 1.25)
+        else:
+            self.turn(-turned)
+
+    def playhead_x(self) -> float | None:
+        """The playhead lies where the song is."""
+        layout = self.layout_now()
+        if layout is None or not self.session.running:
+            return None
+        self._settle(layout)
+        x = round(self.x_at(self.session.song_tick_now()), 1)
+        return x if LABELS <= x <= self.width() else None
+
+    def mousePressEvent(self, event: QMouseEvent | None) -> None:
+        """Put the cursor there; with Shift select up to there."""
+        layout = self.layout_now()
+        if event is None or layout is None or event.position().x() < LABELS:
+            return
+        self.setFocus()
+        tick = self.tick_at(layout, event.position().x())
+        index = int((event.position().y() - TOP) // self.row)
+        rows = self.rows
+        device = rows[index].id if 0 <= index < len(rows) else ""
+        selects = bool(event.modifiers() & Qt.KeyboardModifier.ShiftModifier)
+        self.pointed.emit(tick, device, selects)
+
+    # Drawing
+
+    def paint_still(self, painter: QPainter) -> None:
+        """Draw the song."""
+        layout = self.layout_now()
+        if layout is None or not layout.spans:
+            words = "No song that can be laid out; the findings in Rig say why. N adds a section."
+            draw.text(painter, 0, 60, words, self.palette_now.muted)
+            return
+        self._settle(layout)
+        first, shown = self._window(layout)
+        spans = [s for s in layout.spans if s.end > first and s.tick < first + shown]
+        rows = self.rows
+        bottom = TOP + self.row * len(rows)
+        foot = bottom + 16 + ENERGY
+        painter.save()
+        painter.setClipRect(QRectF(LABELS, 0, self.width() - LABELS, self.height()))
+        self._paint_selection(painter, rows, foot)
+        for span in spans:
+            self._paint_section(painter, layout, span, foot)
+        self._paint_named(painter, spans)
+        self._paint_loop(painter)
+        for index, device in enumerate(rows):
+            self._paint_row(painter, spans, device, TOP + self.row * (index + 0.5))
+        self._paint_energy(painter, layout, bottom + 16, foot)
+        painter.restore()
+        for index, device in enumerate(rows):
+            self._paint_label(painter, TOP + self.row * (index + 0.5), device)
+        if len(rows) < len(self.editor.devices):
+            words = f"{len(rows)} of {len(self.editor.devices)} devices"
+            draw.text(painter, 8, TOP - 10, words, self.palette_now.muted, size=12)
+        self._paint_label_of_energy(painter, foot)
+        self._paint_findings(painter, foot + 10)
+
+    def _paint_label(self, painter: QPainter, middle: float, device: Device) -> None:
+        p = self.palette_now
+        if device.id == self.editor.device_id:
+            draw.fill(painter, 0, middle - 16, 3, 34, p.crest)
+        width = LABELS - 20
+        draw.text(painter, 8, middle - 2, device.name, p.ink, size=16, weight=600, width=width)
+        if self.row >= MIN_ROW + 8:
+            below = device.label or device.kind
+            if device.id == self.editor.device_id and self.editor.voice_id:
+                below = self._voice_name(device.id, self.editor.voice_id)
+            draw.text(painter, 8, middle + 15, below, p.muted, size=12, width=width)
+
+    def _voice_name(self, device: str, voice: str) -> str:
+        for pattern in self.session.project.patterns:
+            for known in pattern.content.voices:
+                if pattern.device == device and known.id == voice:
+                    return f"only {known.name}"
+        return voice
+
+    def _paint_selection(self, painter: QPainter, rows: tuple[Device, ...], bottom: float) -> None:
+        p = self.palette_now
+        first, last = self.editor.selection
+        left, right = self.x_at(first), self.x_at(last)
+        wide = max(2.0, right - left)
+        draw.fill(painter, left, RULER, wide, bottom - RULER, draw.see_through(p.crest, 0.10))
+        for index, device in enumerate(rows):
+            if device.id == self.editor.device_id:
+                box = QRectF(left, TOP + self.row * index + 2, wide, self.row - 4)
+                draw.panel(painter, box, draw.see_through(p.crest, 0.14), p.crest, width=1.5)
+
+    def _paint_loop(self, painter: QPainter) -> None:
+        status = self.session.status
+        if status is None or status.loop is None:
+            return
+        left, right = (self.x_at(tick) for tick in status.loop)
+        draw.fill(painter, left, RULER - 4, right - left, 4, self.palette_now.water)
+        draw.text(painter, left + 6, RULER + MARKS + 31, "over and over", self.palette_now.water,
+                  size=12, weight=600, width=right - left - 8)  # fmt: skip
+
+    def _paint_section(self, painter: QPainter, layout: Layout, span: Span, bottom: float) -> None:
+        p = self.palette_now
+        left, right = self.x_at(span.tick), self.x_at(span.end)
+        selected = span.section.id == self.session.selected_section
+        draw.fill(painter, left, 0, right - left, RULER, p.soft)
+        if selected:
+            draw.fill(painter, left, RULER - 3, right - left, 3, p.crest)
+        draw.line(painter, left, 0, left, bottom, p.rule)
+        left = max(left, LABELS)  # its words stay in sight
+        wide = right - left - 12
+        if wide < NARROW:
+            return
+        name_wide = draw.text(
+            painter, left + 8, 23, span.scene.name, p.ink, size=16, weight=600, width=wide
+        )
+        notes = [f"{span.section.times} times"] if span.section.times > 1 else []
+        notes += [_then(span)] if span.section.then.kind != "next" else []
+        if notes and name_wide + 70 < wide:
+            draw.text(painter, right - 8, 23, ", ".join(notes), p.muted, size=12, align=draw.RIGHT)
+        draw.text(painter, left + 4, RULER + 17, str(span.bar), p.ink, size=14, weight=600)
+        at = clock_text(layout.tempo.seconds_at(span.tick))
+        draw.text(painter, left + 4, RULER + 33, at, p.muted, size=12)
+        self._paint_marks(painter, span, left, wide)
+
+    def _paint_marks(self, painter: QPainter, span: Span, left: float, wide: float) -> None:
+        """Tempo, metre and fills: what is about the whole song."""
+        p, section = self.palette_now, span.section
+        notes = []
+        if section.bpm is not None:
+            over = f" over {section.ramp_bars} bars" if section.ramp_bars else ""
+            notes.append(f"to {section.bpm:g}{over}")
+        if str(span.scene.meter) != "4/4":
+            notes.append(str(span.scene.meter))
+        if notes:
+            draw.text(
+                painter, left + 36, RULER + 17, ", ".join(notes), p.crest, size=12, weight=600,
+                width=wide - 36,
+            )  # fmt: skip
+        for fill in section.fills:
+            begin = self.x_at(span.tick + fill.at * SIXTEENTH_TICKS)
+            end = self.x_at(min(span.end, span.tick + (fill.at + fill.long) * SIXTEENTH_TICKS))
+            draw.fill(painter, begin, TOP - 4, max(2.0, end - begin), 3, p.crest)
+            draw.text(painter, begin, TOP - 7, "fill", p.crest, size=12, width=end - begin + 16)
+
+    def _paint_named(self, painter: QPainter, spans: list[Span]) -> None:
+        """Markers and tempo changes by name, each where the others leave it room."""
+        p = self.palette_now
+        rows = [(s.tick + m.at * SIXTEENTH_TICKS, m.name) for s in spans for m in s.section.markers]
+        rows += [
+            (s.tick + t.at * SIXTEENTH_TICKS, f"to {t.bpm:g}")
+            for s in spans
+            for t in s.section.tempi
+        ]
+        places = [(self.x_at(tick), name) for tick, name in sorted(rows)]
+        ends = [*(x for x, _ in places[1:]), float(self.width())][: len(places)]
+        taken = LABELS
+        for (x, name), end in zip(places, ends, strict=True):
+            draw.line(painter, x, RULER, x, TOP, p.crest, 1)
+            wide = draw.text_width(name, 12, 600)
+            if wide > end - x - 8 and x - 4 - wide > taken:  # before its line
+                draw.text(painter, x - 4, TOP - 6, name, p.crest, size=12, weight=600,
+                          align=draw.RIGHT)  # fmt: skip
+                taken = x
+            elif end - x > NARROW:
+                draw.text(painter, x + 4, TOP - 6, name, p.crest, size=12, weight=600,
+                          width=end - x - 8)  # fmt: skip
+                taken = x + 4 + min(wide, end - x - 8)
+
+    def _paint_row(
+        self, painter: QPainter, spans: list[Span], device: Device, middle: float
+    ) -> None:
+        p = self.palette_now
+        begin, end = spans[0].tick, spans[-1].end
+        own = [s for s in self.editor.book.bands(device.id) if begin <= s.tick < end]
+        carried: list[QRectF] = []
+        new: list[QRectF] = []
+        knots: list[QRectF] = []
+        named: list[tuple[QRectF, Stretch]] = []
+        silent_from: float | None = None
+        for stretch in own:
+            box = self._box(stretch, middle)
+            if stretch.patterns and silent_from is not None:
+                self._paint_silence(painter, silent_from, box.left(), middle)
+                silent_from = None
+            if not stretch.patterns:
+                silent_from = box.left() if silent_from is None else silent_from
+            elif stretch.muted:
+                draw.panel(painter, box, p.ground, p.crest)
+                draw.hatch(painter, box, p.crest)
+            else:
+                (new if stretch.changes else carried).append(box)
+            if stretch.changes and box.width() < NARROW:
+                knots.append(QRectF(box.left() - 1, middle - 5, 3, 10))
+            elif stretch.changes:
+                named.append((box, stretch))
+        if silent_from is not None:
+            self._paint_silence(painter, silent_from, self.x_at(end), middle)
+        draw.rects(painter, carried, draw.see_through(p.water, 0.75))
+        draw.rects(painter, new, p.water)
+        draw.rects(painter, knots, p.ink)
+        places = [QPointF(box.left() + 1, middle) for box, _ in named]
+        draw.rings(painter, places, 4, p.water, p.ground)
+        if self.row >= MIN_ROW + 8:
+            for box, stretch in named:
+                self._paint_change(painter, box, stretch)
+        for span in spans:
+            if span.section.mutes or span.section.curves:
+                self._paint_over(painter, span, device, middle)
+
+    def _paint_silence(self, painter: QPainter, left: float, right: float, middle: float) -> None:
+        style = Qt.PenStyle.DotLine
+        draw.line(painter, left, middle, right, middle, self.palette_now.rule, 1.5, style)
+
+    def _box(self, stretch: Stretch, middle: float) -> QRectF:
+        left = self.x_at(stretch.tick)
+        right = self.x_at(stretch.tick + stretch.ticks)
+        share = min(1.0, stretch.density / FULL_DENSITY)
+        thick = 4 + share * (self.row * 0.4)
+        return QRectF(left, middle - thick / 2, right - left - 1, thick)
+
+    def _paint_change(self, painter: QPainter, box: QRectF, stretch: Stretch) -> None:
+        """What comes in, over its beginning."""
+        p = self.palette_now
+        words = ", ".join(stretch.patterns) or "silent"
+        colour = p.ink if stretch.patterns else p.muted
+        draw.text(painter, box.left() + 9, box.top() - 5, words, colour, size=12,
+                  width=box.width() - 12)  # fmt: skip
+
+    def _paint_over(self, painter: QPainter, span: Span, device: Device, middle: float) -> None:
+        """Mutes hatched over the band, curves as a thin line."""
+        p = self.palette_now
+        for region in span.section.mutes:
+            if region.device != device.id:
+                continue
+            begin = span.tick + region.at * SIXTEENTH_TICKS
+            end = min(span.end, begin + region.long * SIXTEENTH_TICKS)
+            left, right = self.x_at(begin), self.x_at(end)
+            tall = self.row * (0.5 if not region.voice else 0.18)
+            top = middle - tall / 2 if not region.voice else middle + self.row * 0.12
+            box = QRectF(left, top, max(3.0, right - left - 1), tall)
+            ground = p.ground if not region.voice else draw.see_through(p.ground, 0.6)
+            draw.panel(painter, box, ground, p.crest, width=1.5)
+            draw.hatch(painter, box, p.crest)
+        for curve in span.section.curves:
+            if curve.device != device.id:
+                continue
+            points = [
+                QPointF(
+                    self.x_at(span.tick + tick),
+                    middle + self.row * (0.42 - 0.84 * value / 127),
+                )
+                for tick, value in curve_changes(curve)
+            ]
+            points.append(QPointF(self.x_at(span.end), points[-1].y()))
+            painter.setPen(QPen(p.sand, 2))
+            painter.drawPolyline(QPolygonF(points))
+            words = f"controller {curve.controller}"
+            draw.text(painter, points[0].x() + 4, middle + self.row * 0.46, words, p.muted, size=12)
+
+    def _paint_energy(self, painter: QPainter, layout: Layout, top: float, bottom: float) -> None:
+        p = self.palette_now
+        bars = self.editor.book.bars()
+        if not bars:
+            return
+        most = max(1.0, *(b.energy for b in bars))
+        first, shown = self._window(layout)
+        points: list[QPointF] = []
+        for bar, after in zip(bars, [*(b.tick for b in bars[1:]), layout.ticks], strict=True):
+            if after < first or bar.tick > first + shown:
+                continue
+            y = bottom - (bottom - top - 6) * bar.energy / most
+            points.append(QPointF(self.x_at(bar.tick), y))
+            points.append(QPointF(self.x_at(after), y))
+        closed = [QPointF(points[0].x(), bottom), *points, QPointF(points[-1].x(), bottom)]
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing, on=False)  # only straight steps
+        painter.setPen(Qt.PenStyle.NoPen)
+        painter.setBrush(draw.see_through(p.water, 0.2))
+        painter.drawPolygon(QPolygonF(closed))
+        painter.setPen(QPen(p.water, 2))
+        painter.drawPolyline(QPolygonF(points))
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+
+    def _paint_label_of_energy(self, painter: QPainter, bottom: float) -> None:
+        p = self.palette_now
+        draw.text(painter, 8, bottom - 34, "Energy", p.ink, size=16, weight=600)
+        draw.text(painter, 8, bottom - 17, "voices sounding,", p.muted, size=12)
+        draw.text(painter, 8, bottom - 3, "density, level", p.muted, size=12)
+
+    def _paint_findings(self, painter: QPainter, top: float) -> None:
+        """The two most serious things to look at in this song."""
+        found = self.editor.book.findings()
+        p = self.palette_now
+        if not found:
+            draw.text(painter, LABELS, top + 22, "Nothing to look at in this song.", p.muted)
+            return
+        wide = (self.width() - LABELS - 12) / 2
+        for index, finding in enumerate(found[:2]):
+            box = QRectF(LABELS + index * (wide + 12), top, wide, FOOT - 14)
+            self._paint_finding(painter, box, finding)
+        if len(found) > 2:
+            draw.text(painter, 8, top + 22, f"{len(found)} to look at", p.ink, size=14, weight=600)
+            draw.text(painter, 8, top + 38, "all in Rig", p.muted, size=12)
+
+    def _paint_finding(self, painter: QPainter, box: QRectF, finding: Finding) -> None:
+        p = self.palette_now
+        draw.panel(painter, box, p.panel, p.rule)
+        colour = {"block": p.eye, "warn": p.sand, "note": p.muted}[finding.severity]
+        draw.fill(painter, box.left(), box.top() + 1, 4, box.height() - 2, colour)
+        wide = box.width() - 28
+        draw.text(painter, box.left() + 16, box.top() + 19, finding.message, p.ink, size=14,
+                  weight=600, width=wide)  # fmt: skip
+        draw.text(painter, box.left() + 16, box.top() + 37, finding.fix, p.muted, size=14,
+                  width=wide)  # fmt: skip
+
+
+def _then(span: Span) -> str:
+    then = span.section.then
+    often = "always" if then.rounds == 0 else f"{then.rounds}\u00d7"
+    return {"next": "", "jump": f"then jumps {often}", "back": f"then back {often}",
+            "stay": "stays"}[then.kind]  # fmt: skip

@@ -1,0 +1,263 @@
+"""The Song station."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from pathlib import Path
+
+from PyQt6.QtWidgets import QFileDialog, QStackedWidget, QWidget
+
+from grebe.app.document.export import export_cues, export_programme, export_stage, programme_page
+from grebe.app.document.export_audio import LoopWanted, export_loop
+from grebe.app.editors.loops import folder_of, samples_of
+from grebe.app.editors.song_editor import SongEditor
+from grebe.app.live.session import Session
+from grebe.core.songs.cues import cue_sheet
+from grebe.errors import EditError, GrebeError
+from grebe.formats.sheets import stage_html
+from grebe.ui.stations.song.canvas import SongCanvas
+from grebe.ui.stations.song.sheets import SheetPane
+from grebe.ui.widgets.form import Form, Row
+from grebe.ui.widgets.formatting import counted, length_text
+from grebe.ui.widgets.printing import html_to_pdf
+from grebe.ui.widgets.view import Sheet, SidedView
+
+PANES = (("Song", "pane_song"), ("Programme", "pane_programme"), ("Stage sheet", "pane_stage"))
+TITLES = {"place": "This place", "section": "The section", "song": "The song"}
+ROWS = (
+    Row("place", "marker", "Marker"),
+    Row("place", "bpm", "Tempo from here"),
+    Row("place", "ramp", "over bars"),
+    Row("place", "controller", "Controller"),
+    Row("place", "value", "its value here"),
+    Row("section", "scene", "Scene", ("",)),
+    Row("section", "times", "Passes"),
+    Row("section", "kind", "Then", ("next", "jump", "back", "stay")),
+    Row("section", "to", "Jump to number"),
+    Row("section", "rounds", "Times, 0 always"),
+    Row("song", "name", "Name"),
+    Row("song", "bpm", "Tempo, BPM"),
+)
+
+
+class SongView(SidedView):
+    """Sections in order, what is laid over them, the playhead; the song as each box can have it."""
+
+    scope = "song"
+    number = 5
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self.editor = SongEditor(session)
+        self.song_canvas = SongCanvas(self.editor)
+        self.song_canvas.pointed.connect(self._point)
+        self.programme = SheetPane("Programme", self._programme_page)
+        self.stage_sheet = SheetPane("Stage sheet", self._stage_page)
+        self.panes = QStackedWidget()
+        for pane in (self.song_canvas, self.programme, self.stage_sheet):
+            self.panes.addWidget(pane)
+        self.form = Form(self.editor, TITLES, ROWS)
+        self.take_typed(self.form, self.editor)
+        self.side = Sheet()
+        self.side.column.addWidget(self.form, 1)
+        above = QWidget()
+        above.setLayout(self.tab_row(PANES))
+        self.lay_out(self.song_canvas, self.side, above=above, body=self.panes, keyed=self.panes)
+        self.side.setVisible(False)
+        self.add_pill("Bring it in", "bring_in", primary=True)
+        self.add_pill("Settings", "settings")
+        self.add_pill("Print", "print_sheet")
+        self.document_changed()
+
+    def document_changed(self) -> None:
+        """Show the song as it is now."""
+        session, song, layout = self.session, self.session.song, self.session.layout()
+        selected = layout.span_of(session.selected_section) if layout is not None else None
+        if selected is not None and not selected.tick <= self.editor.tick < selected.end:
+            self.editor.go_to_section(session.selected_section)
+        self.editor.settle()
+        if song is None:
+            self.heading.say("No song yet", "Y makes one of the scenes, by verse and hook.")
+        elif layout is None:
+            self.heading.say(song.name, "It names a scene that is not there: see the findings.")
+        else:
+            self.heading.say(song.name, self._below())
+        self.song_canvas.reveal()
+        self.show_tab(self.panes.currentIndex())
+        pane = self.panes.currentWidget()
+        if isinstance(pane, SheetPane):
+            pane.open()
+        if self.side.isVisibleTo(self):
+            self.form.show_all()
+
+    def _below(self) -> str:
+        layout, song = self.session.layout(), self.session.song
+        assert song is not None
+        songs = self.session.project.songs
+        number = [s.id for s in songs].index(song.id) + 1
+        if layout is None or not layout.spans:
+            return f"{song.bpm:g} BPM   song {number} of {len(songs)}"
+        found = len(self.editor.book.findings())
+        looks = f"   {counted(found, 'thing')} to look at" if found else ""
+        return (
+            f"{counted(layout.bars, 'bar')}   {length_text(layout.seconds())}   {song.bpm:g} BPM"
+            f"   song {number} of {len(songs)}, Ctrl+N for another{looks}"
+            f"   at bar {layout.bar_at(self.editor.tick)}"
+        )
+
+    def moved(self) -> None:
+        """Move the playhead."""
+        self.song_canvas.move_playhead()
+
+    def method_of(self, action_id: str) -> Callable[[], None]:
+        """What an action does: what the view has for it, or the editor."""
+        name = f"do_{action_id}"
+        method: Callable[[], None] = getattr(self, name, None) or getattr(self.editor, name)
+
+        def act() -> None:
+            before, section = self.session.project, self.session.selected_section
+            method()
+            if self.session.project is before:  # an edit has been shown already
+                self._cursor_moved()
+            elif section != self.session.selected_section:
+                self.document_changed()
+
+        return act
+
+    def _cursor_moved(self) -> None:
+        self.session.selected_section = ""  # the cursor says which
+        self.document_changed()
+
+    def _point(self, tick: int, device: str, selects: bool) -> None:
+        editor = self.editor
+        span = editor.layout.spans[editor.layout.index_at(tick)]
+        unit = editor.unit(span)
+        if selects and editor.anchor is None:
+            editor.anchor = editor.tick
+        elif not selects:
+            editor.anchor = None
+        editor.tick = span.tick + (tick - span.tick) // unit * unit
+        if device and device != editor.device_id:
+            editor.device_id, editor.voice_id = device, ""
+        self._cursor_moved()
+
+    def select(self, section_id: str) -> None:
+        """Select a section."""
+        self.editor.go_to_section(section_id)
+        self._cursor_moved()
+
+    # Panes and the form
+
+    def do_pane_song(self) -> None:
+        """The song on its ruler."""
+        self.to_pane(0)
+
+    def do_pane_programme(self) -> None:
+        """The song as each box can have it."""
+        self.to_pane(1)
+
+    def do_pane_stage(self) -> None:
+        """The stage sheet."""
+        self.to_pane(2)
+
+    def _programme_page(self, ink: str, muted: str) -> str:
+        song = self.session.song
+        if song is None:
+            raise EditError("there is no song yet")
+        return programme_page(self.session.project, song, ink=ink, muted=muted)
+
+    def _stage_page(self, ink: str, muted: str) -> str:
+        song, project = self.session.song, self.session.project
+        if song is None:
+            raise EditError("there is no song yet")
+        return stage_html(cue_sheet(project, song), project=project.name, ink=ink, muted=muted)
+
+    def escaped(self) -> None:
+        """Put the form away, or let go of what is selected."""
+        super().escaped()
+        self.editor.anchor = None
+        self.song_canvas.refresh()
+
+    def do_zoom_in(self) -> None:
+        """See fewer bars."""
+        self.song_canvas.zoom(0.5)
+
+    def do_zoom_out(self) -> None:
+        """See more bars."""
+        self.song_canvas.zoom(2.0)
+
+    # Out
+
+    def do_print_sheet(self) -> None:
+        """The sheet shown as PDF or HTML: the programme, or the stage sheet."""
+        song = self.session.song
+        if song is None:
+            return
+        stage = self.panes.currentWidget() is self.stage_sheet
+        title = "Write the stage sheet" if stage else "Write the programming sheets"
+        chosen, _ = QFileDialog.getSaveFileName(self, title, "", "Sheets (*.pdf *.html)")
+        if chosen:
+            self.print_into(Path(chosen), stage=stage)
+
+    def print_into(self, path: Path, *, stage: bool) -> None:
+        """The same under a name. A programme is remembered, to say later what changed since."""
+        project, song = self.session.project, self.session.song
+        if song is None:
+            return
+        try:
+            if stage:
+                export_stage(project, song, path, to_pdf=html_to_pdf)
+            else:
+                export_programme(project, song, path, device="", to_pdf=html_to_pdf)
+                self.editor.printed([p.device.id for p in self.editor.book.programmes()])
+        except GrebeError as error:
+            self.session.say("error", str(error))
+        else:
+            self.session.say("info", f"Wrote {path.name}.")
+
+    def do_export_cues(self) -> None:
+        """Write the cue list as CSV."""
+        folder = QFileDialog.getExistingDirectory(self, "Write the cue list into")
+        if folder:
+            self.cues_into(Path(folder))
+
+    def cues_into(self, folder: Path) -> None:
+        """The same into a folder; what cannot be written is said in the window."""
+        song = self.session.song
+        if song is None:
+            return
+        try:
+            path = export_cues(self.session.project, song, folder)
+        except GrebeError as error:
+            self.session.say("error", str(error))
+        else:
+            self.session.say("info", f"Wrote {path.name}.")
+
+    def do_export_scene(self) -> None:
+        """Write the selected section's scene as a WAV loop."""
+        if self.editor.span is not None:
+            folder = QFileDialog.getExistingDirectory(self, "Write the scene as a WAV loop into")
+            if folder:
+                self.export_into(Path(folder))
+
+    def export_into(self, folder: Path) -> None:
+        """The same into a folder; what cannot be written is said in the window."""
+        session, song, span = self.session, self.session.song, self.editor.span
+        if song is None or span is None:
+            return
+        wanted = LoopWanted(scene=span.scene.id, bpm=song.bpm)
+        sounds = samples_of(session.project, folder_of(session.store.home))
+        try:
+            (path,) = export_loop(session.project, wanted, folder, samples=sounds.samples)
+        except GrebeError as error:
+            session.say("error", str(error))
+        else:
+            session.say("info", f"Wrote {path.name}.")
+
+    def do_bring_in(self) -> None:
+        """Bring the selected section in at the end of the one that plays."""
+        self.session.launch(self.session.selected_section, "section_end")
+
+    def do_cut_to(self) -> None:
+        """Cut to the selected section now."""
+        self.session.launch(self.session.selected_section, "now")

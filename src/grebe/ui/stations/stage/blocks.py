@@ -1,0 +1,167 @@
+"""The blocks of Stage: each box, whether it sounds, its number, its port; loop tracks in them."""
+
+from __future__ import annotations
+
+from collections.abc import Hashable
+from math import ceil
+
+from PyQt6.QtCore import QPointF, QRectF
+from PyQt6.QtGui import QPainter
+
+from grebe.app.live.session import Session
+from grebe.app.live.stage_model import StageBook
+from grebe.core.rig.model import Device
+from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.ui.widgets import draw
+from grebe.ui.widgets.formatting import late_text
+from grebe.ui.widgets.theme import NIGHT
+
+MOST = 8
+"""Blocks that have a key."""
+FEWEST, WIDEST = 4, 240.0
+GAP = 10.0
+TRACK_LOOKS = {
+    "empty": ("ground", "muted"), "recording": ("eye", "ground"), "playing": ("water", "ground"),
+    "overdubbing": ("sand", "ground"), "stopped": ("ground", "ink"),
+}  # fmt: skip
+"""Fill and ink of a loop track's cell."""
+TRACK_SIGNS = {"empty": "", "recording": "\u2193", "playing": "", "overdubbing": "+", "stopped": ""}
+"""Beside the number: taking in, adding."""
+ACTS = {"record": "records", "play": "plays", "stop": "stops"}
+
+
+class Blocks:
+    """A row of blocks, one a box."""
+
+    def __init__(self, session: Session, book: StageBook) -> None:
+        self._session = session
+        self._book = book
+        self._boxes: list[QRectF] = []
+
+    def number_at(self, place: QPointF) -> int:
+        """The number of the block at a place; 0 for none."""
+        for number, box in enumerate(self._boxes, start=1):
+            if box.contains(place):
+                return number
+        return 0
+
+    def key(self) -> Hashable:
+        """All that the row depends on."""
+        session, status = self._session, self._session.status
+        devices = session.project.players[:MOST]
+        if status is None:
+            return (id(session.project), None)
+        off = tuple(
+            None if (ms := session.off_by_ms(d)) is None else late_text(ms) for d in devices
+        )
+        return (
+            id(session.project), status.running, status.mutes, status.solos, status.section,
+            tuple(d.port for d in status.devices), off, status.tracks, session.looping.bars,
+            session.looping.at, self._track_words(),
+        )  # fmt: skip
+
+    def paint(self, painter: QPainter, box: QRectF) -> None:
+        """Draw the row."""
+        session = self._session
+        status = session.status
+        silent = set(status.mutes) if status is not None else set()
+        ports = {d.id: d.port for d in status.devices} if status is not None else {}
+        devices = session.project.players[:MOST]
+        count = max(FEWEST, len(devices))
+        wide = min(WIDEST, (box.width() - 3 - GAP * (count - 1)) / count)
+        self._boxes = []
+        for index, device in enumerate(devices):
+            block = QRectF(
+                box.left() + 1 + index * (wide + GAP), box.top() + 2, wide, box.height() - 4
+            )
+            self._boxes.append(block)
+            muted = (device.id, "") in silent
+            self._block(painter, block, device, index + 1, muted=muted,
+                        gone=ports.get(device.id) == "gone")  # fmt: skip
+
+    def _block(
+        self, painter: QPainter, block: QRectF, device: Device, number: int, *, muted: bool,
+        gone: bool,
+    ) -> None:  # fmt: skip
+        p, session, wide = NIGHT, self._session, block.width()
+        status = session.status
+        alone = status is not None and device.id in status.solos
+        hushed = status is not None and bool(status.solos) and not alone
+        edge = p.eye if gone else p.crest if alone else p.rule if muted or hushed else p.water
+        draw.panel(painter, block, p.ground if muted or hushed else p.soft, edge,
+                   width=3 if alone else 2)  # fmt: skip
+        if muted or hushed:
+            draw.hatch(painter, block.adjusted(6, 6, -6, -6), p.rule)
+        x, y = block.left() + 14, block.top()
+        colour = p.muted if muted or hushed else p.ink
+        draw.text(painter, x, y + 36, device.name, colour, size=26, weight=600, width=wide - 28)
+        looping = session.looping.looper
+        if looping is not None and looping.id == device.id and not gone:
+            self._tracks(painter, QRectF(x, y + 46, wide - 24, 42))
+            draw.text(painter, block.right() - 12, y + 34, str(number), p.muted, size=16,
+                      align=draw.RIGHT)  # fmt: skip
+            return
+        off_ms = session.off_by_ms(device)
+        wrong = gone or off_ms is not None
+        words = self._state(device, muted=muted, alone=alone, hushed=hushed)
+        words = words if off_ms is None else late_text(off_ms)
+        draw.text(
+            painter, x, y + 62, "port gone" if gone else words, p.eye if wrong else colour,
+            size=20, weight=600 if wrong else 400, width=wide - 28,
+        )  # fmt: skip
+        draw.text(
+            painter, block.right() - 12, block.bottom() - 10, str(number), p.muted,
+            size=16, align=draw.RIGHT,
+        )  # fmt: skip
+
+    def _tracks(self, painter: QPainter, box: QRectF) -> None:
+        """Loop tracks: a cell each, its look by what it does, a word for what is armed."""
+        p, tracks = NIGHT, self._session.looping.tracks()
+        if not tracks:
+            draw.text(painter, box.left(), box.top() + 16, "tracks not known", p.muted, size=16)
+            return
+        wide = (box.width() - 4 * (len(tracks) - 1)) / len(tracks)
+        for index, track in enumerate(tracks):
+            cell = QRectF(box.left() + index * (wide + 4), box.top(), wide, 24)
+            fill, ink = TRACK_LOOKS[track.state]
+            draw.panel(painter, cell, getattr(p, fill), p.crest if track.armed else p.rule,
+                       width=3 if track.armed else 1.5)  # fmt: skip
+            if track.state == "stopped":
+                draw.hatch(painter, cell.adjusted(3, 3, -3, -3), p.muted)
+            word = str(track.number) + TRACK_SIGNS[track.state]
+            draw.text(painter, cell.center().x(), cell.bottom() - 6, word, getattr(p, ink),
+                      size=16, weight=700, align=draw.CENTRE)  # fmt: skip
+        draw.text(painter, box.left(), box.top() + 40, self._track_words(), p.muted, size=14,
+                  width=box.width())  # fmt: skip
+
+    def _track_words(self) -> str:
+        """What is armed and when, else how long the loops are."""
+        tracks, session = self._session.looping.tracks(), self._session
+        layout = session.layout()
+        for track in tracks:
+            if track.armed:
+                beats = max(0.0, track.armed_at - session.tick_now()) / TICKS_PER_QUARTER
+                return f"{track.number} {ACTS[track.armed]} in {ceil(beats)} beats"
+        bar = layout.spans[0].scene.meter.bar_ticks if layout is not None and layout.spans else 0
+        lengths = [f"{t.number}: {t.ticks / bar:.3g} bars" for t in tracks if t.ticks and bar]
+        if lengths:
+            return ", ".join(lengths)
+        bars = session.looping.bars
+        where = "bars" if session.looping.at == "bar" else "the loop"
+        return f"on {where}, {bars} bars" if bars else f"on {where}, open"
+
+    def _state(self, device: Device, *, muted: bool, alone: bool, hushed: bool) -> str:
+        status, layout = self._session.status, self._session.layout()
+        if alone:
+            return "alone"
+        if hushed:
+            return "others alone"
+        if muted:
+            by_hand = device.plays == "own" and device.mute_controller is None
+            return "mute it by hand" if by_hand else "muted"
+        if status is None or not status.running or layout is None:
+            return "ready"
+        span = layout.span_of(status.section)
+        if span is None:
+            return "ready"
+        return "sounding" if span.scene.part(device.id).chain else "silent here"

@@ -1,0 +1,255 @@
+"""The Stage station: one keystroke for everything, no dialogs."""
+
+from __future__ import annotations
+
+import time
+from collections.abc import Callable
+from functools import partial
+
+from PyQt6.QtCore import Qt, pyqtSignal
+from PyQt6.QtGui import QKeySequence, QShortcut
+
+from grebe.app.live.session import Session
+from grebe.app.live.stage_model import StageBook
+from grebe.core.rig.trigger import KeyBinding
+from grebe.ui.stations.stage.canvas import StageCanvas
+from grebe.ui.widgets.theme import NIGHT, Palette
+from grebe.ui.widgets.view import View
+
+NUMBERED = ("mute", "solo", "digit", "track", "halt", "scene", "song")
+"""Kinds of actions that come with a number."""
+UNLOCKED = ("lock",)
+"""What works although the keys are locked."""
+
+
+class StageView(View):
+    """Now, Next, when, and the mutes. Always Night. Nothing here can delete anything."""
+
+    scope = "stage"
+    number = 7
+    asked = pyqtSignal(str)
+    """An action asked for by a key that was learnt."""
+
+    def __init__(self, session: Session, book: StageBook) -> None:
+        super().__init__(session)
+        self.book = book
+        self._keys: tuple[KeyBinding, ...] = ()
+        self._learnt: list[QShortcut] = []
+        self.stage_canvas = StageCanvas(session, self.book)
+        self.stage_canvas.touched.connect(self._touched)
+        self.lay_out(self.stage_canvas)
+        self.heading.hide()
+
+    def set_palette(self, palette: Palette) -> None:
+        """Stage stays dark whatever the theme."""
+        del palette
+        super().set_palette(NIGHT)
+
+    def document_changed(self) -> None:
+        """Draw anew; take the keys that were learnt."""
+        self.stage_canvas.update()
+        keys = self.session.project.rig.keys
+        if keys != self._keys:
+            self._keys = keys
+            for old in self._learnt:
+                old.setParent(None)
+                old.deleteLater()
+            self._learnt = [self._shortcut(k) for k in keys]
+
+    def _shortcut(self, learnt: KeyBinding) -> QShortcut:
+        shortcut = QShortcut(QKeySequence(learnt.keys), self.stage_canvas)
+        shortcut.setContext(Qt.ShortcutContext.WidgetWithChildrenShortcut)
+        shortcut.activated.connect(partial(self.asked.emit, learnt.action))
+        return shortcut
+
+    def knows(self, action: str) -> bool:
+        """Whether an action is one of Stage's own."""
+        return hasattr(self, f"do_{action}") or action.rpartition("_")[0] in NUMBERED
+
+    def moved(self) -> None:
+        """Draw anew: the count of bars and seconds has moved."""
+        self.book.follow()
+        self.stage_canvas.update()
+
+    def escaped(self) -> None:
+        """A number half typed is let be."""
+        self.stage_canvas.number = None
+
+    def _touched(self, what: str) -> None:
+        kind, _, section = what.partition(":")
+        if kind == "section":
+            self.session.launch(section, "bar")
+        else:
+            self.handler(what)()
+
+    def do_next_in(self) -> None:
+        """Bring in what is next on the next bar; or what was typed by number."""
+        if self.stage_canvas.number is not None:
+            self._to_number()
+        else:
+            self.session.launch("", "bar")
+
+    def do_cut(self) -> None:
+        """Cut to it now."""
+        self.session.launch("", "now")
+
+    def do_hold(self) -> None:
+        """Hold, or let go."""
+        self.session.hold()
+
+    def do_again(self) -> None:
+        """One more pass."""
+        self.session.again()
+
+    def do_skip(self) -> None:
+        """Leave out what is next."""
+        self.session.skip()
+
+    def do_back(self) -> None:
+        """The section before, on the next bar."""
+        self.session.back()
+
+    def do_withdraw(self) -> None:
+        """Take back what was asked for; a digit while a number is typed."""
+        number = self.stage_canvas.number
+        if number is not None:
+            self.stage_canvas.number = number[:-1]
+        else:
+            self.session.withdraw()
+
+    def do_release(self) -> None:
+        """Let a tempo that is carried go to the song's own."""
+        self.session.release()
+
+    def do_keep_mutes(self) -> None:
+        """Mutes by hand stay after this section, or are dropped: for this once."""
+        self.session.keep_mutes()
+
+    def do_tick_move(self) -> None:
+        """The move that is announced is done."""
+        done = self.book.tick_off()
+        if done is not None:
+            self.session.say("info", f"Done: {done.words}.")
+
+    def do_drop_pass(self) -> None:
+        """Leave out the pass that makes the plan fit its slot, for this time."""
+        slot = self.book.slot()
+        if slot is None or not slot.drop:
+            self.session.say("info", "Nothing has to be dropped.")
+            return
+        self.session.drop_passes([(r.entry, r.section) for r in slot.drop])
+        names = ", ".join(r.scene for r in slot.drop)
+        self.session.say("info", f"A pass less of {names}, this time.")
+
+    def do_scene_number(self) -> None:
+        """A scene by its number."""
+        self._type("scene")
+
+    def do_song_number(self) -> None:
+        """A song by its number."""
+        if self.book.plan() is None:
+            self.session.say("warn", "There is no set: songs have no numbers.")
+        else:
+            self._type("song")
+
+    def _type(self, what: str) -> None:
+        self.stage_canvas.number, self.stage_canvas.number_of = "", what
+
+    def _to_number(self) -> None:
+        canvas, layout = self.stage_canvas, self.session.layout()
+        typed, canvas.number = canvas.number or "", None
+        names = canvas.numbered(layout) if layout is not None else []
+        if not typed or not 1 <= int(typed) <= len(names):
+            if typed:
+                self.session.say("warn", f"There is no {canvas.number_of} {typed}.")
+            return
+        found = names[int(typed) - 1][0]
+        if canvas.number_of == "song":
+            self.session.launch_song(found, "bar")
+        elif self.session.running:
+            self.session.launch(found, "bar")
+        else:
+            self.session.selected_section, self.session.selected_tick = found, None
+            self.session.run_here()
+
+    def do_lock(self) -> None:
+        """Lock the keys, or let them go."""
+        self.session.locked = not self.session.locked
+        words = "Keys are locked; Ctrl+L lets go." if self.session.locked else "Keys work again."
+        self.session.say("info", words)
+
+    def do_guard(self) -> None:
+        """Touches have to be held while something plays, or count at once."""
+        self.session.guarded = not self.session.guarded
+        state = "on: touches have to be held" if self.session.guarded else "off"
+        self.session.say("info", f"Touch guard {state}.")
+
+    def handler(self, action_id: str) -> Callable[[], None]:
+        """Locked keys do nothing, but say so."""
+        act = super().handler(action_id)
+
+        def run() -> None:
+            if self.session.locked and action_id not in UNLOCKED:
+                self.session.say("info", "Keys are locked; Ctrl+L lets go.")
+            else:
+                act()
+
+        return run
+
+    def method_of(self, action_id: str) -> Callable[[], None]:
+        """Mute and solo keys are numbered; the rest is as in every view."""
+        kind, _, number = action_id.rpartition("_")
+        if kind in NUMBERED and number.isdigit():
+            return partial(getattr(self, f"_{kind}"), int(number))
+        return super().method_of(action_id)
+
+    def _mute(self, number: int) -> None:
+        if self.stage_canvas.number is not None:
+            self._digit(number)
+            return
+        devices = self.session.project.players
+        if number <= len(devices):
+            self.session.mute(devices[number - 1].id)
+
+    def _solo(self, number: int) -> None:
+        devices = self.session.project.players
+        if number <= len(devices):
+            self.session.solo(devices[number - 1].id)
+
+    def _track(self, number: int) -> None:
+        self.session.looping.press(number)
+
+    def _halt(self, number: int) -> None:
+        self.session.looping.press(number, "stop")
+
+    def do_loop_at(self) -> None:
+        """Where loop tracks start and stop."""
+        self.session.looping.next_at()
+
+    def do_loop_bars(self) -> None:
+        """How long the next recording is."""
+        self.session.looping.next_length()
+
+    def do_first_loop(self) -> None:
+        """A first loop is begun, or closed and leads."""
+        self.session.looping.first_loop(time.monotonic())
+
+    def _scene(self, number: int) -> None:
+        self._jump("scene", number)
+
+    def _song(self, number: int) -> None:
+        self._jump("song", number)
+
+    def _jump(self, what: str, number: int) -> None:
+        self._type(what)
+        self.stage_canvas.number = str(number)
+        self._to_number()
+
+    def do_next_end(self) -> None:
+        """Bring in what is next at the end of this section."""
+        self.session.launch("", "section_end")
+
+    def _digit(self, number: int) -> None:
+        typed = self.stage_canvas.number
+        if typed is not None and len(typed) < 3:
+            self.stage_canvas.number = (typed + str(number)).lstrip("0")

@@ -1,0 +1,74 @@
+"""What the Sync station's sheet says of a check: what to do, how far it is, what came out."""
+
+from __future__ import annotations
+
+from grebe.app.live.session import Session
+from grebe.app.live.sound_check import Result, heed_of, what_to_do
+from grebe.core.rig.model import Device
+from grebe.core.sync.explain import drift_words, noticed_ms, offset_words
+from grebe.core.sync.measure import NATURE_WORDS, Measured
+from grebe.ui.widgets.formatting import counted
+from grebe.ui.widgets.sheet import Line, Tone, head, note, row
+
+TONES: dict[str, Tone] = {
+    "good": "good", "adjust": "look", "drifting": "wrong", "unusable": "wrong",
+}  # fmt: skip
+
+
+def check_lines(session: Session, device: Device) -> list[Line]:
+    """The device's part of the sheet."""
+    check = session.checking.check
+    gap = Line("", kind="gap")
+    if device.id in check.devices:
+        bars = f"{check.bars_heard:.0f} of {counted(check.bars, 'bar')}"
+        return [gap, head("Listening"), row("So far", bars), note("Esc gives up.")]
+    result = check.results.get(device.id)
+    if result is None:
+        words = what_to_do(session.project.rig, device, heed_of(device))
+        return [gap, head("Check it"), note(words), note("C checks it, Shift+C all boxes.")]
+    return [gap, head("Checked"), *_result_lines(result)]
+
+
+def _result_lines(result: Result) -> list[Line]:
+    found = result.measured
+    lines = [note(found.sentence, TONES[found.verdict])]
+    if result.set_ms is not None:
+        lines.append(note(f"Enter sets it to {result.set_ms:+.1f} ms.", "yours"))
+    lines.append(row("Sure", f"{found.confidence * 100:.0f} %"))
+    lines += figure_lines(found, result.before)
+    if found.offset_ms is not None and found.verdict == "adjust":
+        lines.append(note(f"That is {offset_words(found.offset_ms)}."))
+    if found.drift_ms_per_min is not None and found.verdict == "drifting":
+        lines.append(note(drift_words(found.drift_ms_per_min)))
+    beat_ms = 60e3 / result.bpm if result.bpm else 500.0
+    lines.append(note(f"At this tempo {noticed_ms(beat_ms / 4):.0f} ms between steps are noticed."))
+    lines.append(note(f"{result.at:%H:%M}, {result.bpm:.2f} BPM, by its {result.heed}."))
+    return lines
+
+
+def figure_lines(found: Measured, before: Measured | None) -> list[Line]:
+    """Offset, drift, waver and what was missed; with the check before, both."""
+    if found.offset_ms is None or found.jitter_ms is None:
+        return []
+    low, high = found.offset_low_ms, found.offset_high_ms
+    lines = [row("Offset", _both(found.offset_ms, before.offset_ms if before else None, "+.2f"))]
+    if low is not None and high is not None:
+        lines.append(row("95 %", f"{low:+.2f} to {high:+.2f} ms"))
+    earlier = before.jitter_ms.p95 if before is not None and before.jitter_ms is not None else None
+    lines.append(row("Waver p95", _both(found.jitter_ms.p95, earlier, ".2f")))
+    pattern = NATURE_WORDS[found.nature]
+    if pattern:
+        lines.append(row("Pattern", pattern))
+    drift = round(found.drift_ms_per_min or 0.0, 1) + 0.0  # no minus before nothing
+    lines.append(row("Drift", f"{drift:+.1f} ms a minute"))
+    if found.swing_percent is not None:
+        lines.append(row("Swing", f"{found.swing_percent:.0f} %"))
+    if found.missed or found.extra:
+        lines.append(row("Missed", f"{found.missed}, {found.extra} extra"))
+    return lines
+
+
+def _both(now: float, before: float | None, form: str) -> str:
+    if before is None:
+        return f"{now:{form}} ms"
+    return f"{now:{form}} ms, was {before:{form}}"

@@ -1,0 +1,397 @@
+"""The Sync station: how far off each box is, and what the clock itself is doing."""
+
+from __future__ import annotations
+
+from pathlib import Path
+from typing import Any
+
+import msgspec
+from PyQt6.QtCore import Qt
+from PyQt6.QtWidgets import QFileDialog, QScrollArea, QStackedWidget, QWidget
+
+from grebe.app.editors.network_form import CHOICES, NetworkForm
+from grebe.app.live.session import Session
+from grebe.core.document import with_device
+from grebe.core.rig.model import Device
+from grebe.core.rig.tree import clock_tree
+from grebe.core.sync.measure import Measured
+from grebe.errors import EditError
+from grebe.protocols.link.messages import Status
+from grebe.ui.stations.rig.facts import grebe_lines
+from grebe.ui.stations.sync.canvas import SyncCanvas
+from grebe.ui.stations.sync.check import TONES, check_lines, figure_lines
+from grebe.ui.stations.sync.computers import ComputersCanvas, computer_lines, computers_words
+from grebe.ui.stations.sync.recording import RecordingCheck
+from grebe.ui.stations.sync.tempo import TempoFields
+from grebe.ui.widgets.form import Form, Row
+from grebe.ui.widgets.formatting import counted, late_text
+from grebe.ui.widgets.sheet import Facts, Line, head, note, row
+from grebe.ui.widgets.view import PanedView, Sheet
+
+PANES = (("Boxes", "pane_boxes"), ("Computers", "pane_computers"))
+TITLES = {"session": "The session", "osc": "OSC"}
+ROWS = (
+    Row("session", "name", "Called"),
+    Row("session", "passphrase", "Passphrase"),
+    Row("session", "peer", "We are"),
+    Row("session", "span", "One every, beats"),
+    Row("session", "shares_starts", "Start, stop", CHOICES["shares_starts"]),
+    Row("session", "brings_tempo", "Tempo", CHOICES["brings_tempo"]),
+    Row("session", "shows_stage", "Our stage", CHOICES["shows_stage"]),
+    Row("session", "interface", "Interface"),
+    Row("session", "addresses", "Addresses"),
+    Row("osc", "port", "Port"),
+    Row("osc", "senders", "May ask, besides us"),
+    Row("osc", "clients", "Always told"),
+    Row("osc", "hz", "Times a second"),
+)
+
+
+class SyncView(PanedView):
+    """Strips, and the clock's sheet; the other computers, and the session's."""
+
+    scope = "sync"
+    number = 2
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self.strips = SyncCanvas(session)
+        self.strips.device_clicked.connect(self.select)
+        area = QScrollArea()
+        area.setWidgetResizable(True)
+        area.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        area.setWidget(self.strips)
+        self._area = area
+        self.sheet = Sheet()
+        self.facts = Facts(grows=True)
+        rolling = QScrollArea()
+        rolling.setWidgetResizable(True)
+        rolling.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        rolling.setWidget(self.facts)
+        self.facts.setAutoFillBackground(False)  # the sheet's own surface shows through
+        view = rolling.viewport()
+        if view is not None:
+            view.setAutoFillBackground(False)
+        self.tempo = TempoFields()
+        self.tempo.wanted.connect(session.go_to_tempo)
+        self.tempo.done.connect(self.strips.setFocus)
+        self.computers = ComputersCanvas(session)
+        self.computers.computer_clicked.connect(self._select_computer)
+        self.editor = NetworkForm(session)
+        self.form = Form(self.editor, TITLES, ROWS)
+        self.take_typed(self.form, self.editor)
+        self.sheet.column.addWidget(self.tempo)
+        self.sheet.column.addWidget(rolling, 1)
+        self.sheet.column.addWidget(self.form, 1)
+        self.panes = QStackedWidget()
+        self.panes.addWidget(area)
+        self.panes.addWidget(self.computers)
+        area.setFocusProxy(self.strips)
+        above = QWidget()
+        above.setLayout(self.tab_row(PANES))
+        self.lay_out(self.strips, self.sheet, above=above, body=self.panes, keyed=self.panes)
+        self.form.setVisible(False)
+        self.recording = RecordingCheck(self)
+        self.recording.progressed.connect(self._file_progressed)
+        self.recording.measured.connect(self._file_measured)
+        self.recording.failed.connect(self._file_failed)
+        self._file_lines: list[Line] = []
+        self._rolling = rolling
+        self.show_tab(0)
+        self._of_boxes = [
+            self.add_pill("Check it", "check"),
+            self.add_pill("Check all", "check_all"),
+            self.add_pill("A recording", "measure_file"),
+            self.add_pill("Set its offset", "set_offset", primary=True),
+        ]
+        self.join_pill = self.add_pill("Join", "join", primary=True)
+        self.accept_pill = self.add_pill("Accept", "set_offset", primary=True)
+        self._of_computers = [self.add_pill("Settings", "settings"), self.join_pill]
+        self.watch_pill = self.add_pill("Its stage", "watch")
+        self._show_pills()
+        self.document_changed()
+
+    @property
+    def at_computers(self) -> bool:
+        """Whether the other computers are shown."""
+        return self.panes.currentIndex() == 1
+
+    def _to_pane(self, index: int) -> None:
+        self.panes.setCurrentIndex(index)
+        self.show_tab(index)
+        self.tempo.setVisible(index == 0)
+        self._show_pills()
+        self._show_form(on=False)
+        self.document_changed()
+        self.focus_pane()
+
+    def _show_pills(self) -> None:
+        for pill in self._of_boxes:
+            pill.setVisible(not self.at_computers)
+        for pill in self._of_computers:
+            pill.setVisible(self.at_computers)
+        waits = any(not r.accepted for r in self.session.network.rows)
+        self.accept_pill.setVisible(self.at_computers and waits)
+        peer = self.computers.row()
+        self.watch_pill.setVisible(self.at_computers and peer is not None and peer.service > 0)
+
+    def _show_form(self, *, on: bool) -> None:
+        self.form.setVisible(on)
+        self._rolling.setVisible(not on)
+
+    def do_pane_boxes(self) -> None:
+        """How far off each box is."""
+        self._to_pane(0)
+
+    def do_pane_computers(self) -> None:
+        """Who else is in the session."""
+        self._to_pane(1)
+
+    def do_settings(self) -> None:
+        """The session's settings, or away with them."""
+        if not self.at_computers:
+            self._to_pane(1)
+        if self.form.isVisibleTo(self):
+            self.escaped()
+        else:
+            self._show_form(on=True)
+            self.form.open()
+
+    def do_join(self) -> None:
+        """Join, or leave."""
+        self.session.network.toggle()
+
+    def do_watch(self) -> None:
+        """The selected computer's stage, in a window of its own."""
+        peer = self.computers.row()
+        if peer is None or not peer.service:
+            raise EditError("no computer here shows its stage")
+        self.session.network.watch(peer.name)
+
+    def _select_computer(self, peer: str) -> None:
+        self.computers.selected = peer
+        self.moved()
+
+    def type_tempo(self) -> None:
+        """Into the tempo's field."""
+        self._to_pane(0)
+        self.tempo.open()
+
+    def escaped(self) -> None:
+        """Give up what is listened to, put away a recording, leave the fields."""
+        self.recording.give_up()
+        self.session.checking.end()
+        self._file_lines = []
+        if self.form.isVisibleTo(self):
+            self._show_form(on=False)
+            self.focus_pane()
+        self.moved()
+        if self.tempo.isAncestorOf(self.focusWidget() or self):
+            self.strips.setFocus()
+
+    def select(self, device_id: str) -> None:
+        """Another device."""
+        self.strips.selected = device_id
+        self.document_changed()
+
+    def document_changed(self) -> None:
+        """Show the rig as it is now."""
+        rig = self.session.project.rig
+        ids = [d.id for d in rig.devices]
+        if self.strips.selected not in ids:
+            self.strips.selected = ids[0] if ids else ""
+        self.strips.document_changed()
+        if self.session.song is not None:
+            self.tempo.show_tempo(self.session.song.bpm)
+        self._tree = clock_tree(rig)
+        self.form.show_all()
+        self.moved()
+
+    def moved(self) -> None:
+        """Figures follow the engine."""
+        if self.at_computers:
+            peers = self.session.network.peers
+            self.heading.say("Sync", computers_words(peers))
+            self.facts.show_lines(computer_lines(self.session, self.computers.row()))
+            self.computers.update()
+            words = "Leave" if self.session.network.on else "Join"
+            if self.join_pill.words != words:
+                self.join_pill.set_words(words)
+            self._show_pills()
+            return
+        self.heading.say("Sync", self._words())
+        self.facts.show_lines(self._lines())
+
+    def _words(self) -> str:
+        devices = self.session.project.rig.devices
+        judged = [self.strips.judged(d) for d in devices]
+        heard = [j for j in judged if j.verdict]
+        if not heard:
+            return "Run, and every beat of every box stands here. Up is early, down is late."
+        good = sum(j.verdict == "good" for j in heard)
+        bpm = self.session.status.bpm if self.session.status is not None else 0.0
+        at = f" at {bpm:.2f} BPM" if bpm else ""
+        return f"The last beats{at}. Up is early, down is late. {good} of {len(heard)} are good."
+
+    def _lines(self) -> list[Line]:
+        session = self.session
+        rig, status = session.project.rig, session.status
+        leader = rig.name_of(rig.leader) if rig.leader else "nobody"
+        lines = [*self._file_lines]
+        device = self._device()
+        if device is not None:
+            lines += [*self._device_lines(device), *check_lines(session, device)]
+            lines.append(Line("", kind="gap"))
+        lines += [head("The clock"), row("Leads", leader)]
+        if status is not None and status.follows:
+            lines += self._heard_lines(status)
+        return [*lines, Line("", kind="gap"), *grebe_lines(session, self._tree)]
+
+    def _device_lines(self, device: Device) -> list[Line]:
+        status = self.session.status
+        judged = self.strips.judged(device)
+        lines = [head(device.name)]
+        if judged.verdict:
+            lines += [row("Comes", late_text(judged.offset_ms)), row("Beats", str(judged.beats))]
+        lines.append(row("Offset set", f"{device.offset_ms:+.1f} ms"))
+        if judged.set_ms is not None and device.id not in self.session.checking.check.results:
+            lines.append(note(f"Enter sets it to {judged.set_ms:+.1f} ms.", "yours"))
+        elif judged.verdict == "drifting":
+            lines.append(note("No one number mends drift: it is not on the clock.", "look"))
+        live = next((s for s in status.devices if s.id == device.id), None) if status else None
+        if live is not None and live.sent:
+            where = "as it says itself" if live.measured == "device" else "as Grebe sent it"
+            lines.append(note(f"Measured {where}, over {counted(live.sent, 'tick')}."))
+        return lines
+
+    def _heard_lines(self, status: Status) -> list[Line]:
+        name = self.session.project.rig.name_of(status.follows)
+        lines = [row("Follows", name)]
+        if status.hearing == "none":
+            return [*lines, note(f"Nothing is heard of {name}'s clock.", "look")]
+        lines += [
+            row("Its tempo", f"{status.heard_bpm:.2f} BPM"),
+            row("It wavers", f"{status.heard_waver_ms:.2f} ms"),
+        ]
+        if status.hearing == "held":
+            lines.append(note("Lost: its last tempo is held.", "wrong"))
+        elif status.running:
+            lines.append(row("Off by", late_text(status.heard_off_ms)))
+        return lines
+
+    def showEvent(self, event: object) -> None:
+        """Hear what real boxes play, for their strips."""
+        del event
+        self.session.checking.watch(on=True)
+
+    def hideEvent(self, event: object) -> None:
+        """Hear it no longer."""
+        del event
+        self.session.checking.watch(on=False)
+
+    def leaving(self) -> None:
+        """End what still measures."""
+        self.recording.stop()
+
+    def _device(self) -> Device | None:
+        devices = self.session.project.rig.devices
+        return next((d for d in devices if d.id == self.strips.selected), None)
+
+    def do_check(self) -> None:
+        """Listen to the selected device over 16 bars."""
+        device = self._device()
+        if device is not None:
+            self.session.checking.begin([device])
+
+    def do_check_notes(self) -> None:
+        """The same by what it plays: its swing is seen, too."""
+        device = self._device()
+        if device is not None:
+            self.session.checking.begin([device], notes=True)
+
+    def do_check_all(self) -> None:
+        """Listen to all devices at once that can be heard."""
+        self.session.checking.begin(self.session.project.rig.devices)
+
+    def do_measure_file(self) -> None:
+        """Measure a recording: left the reference, right the device."""
+        name, _ = QFileDialog.getOpenFileName(
+            self, "Measure a recording", "", "Recordings (*.wav *.csv)"
+        )
+        if name:
+            self.recording.begin(Path(name))
+            self._file_lines = [head("A recording"), row("Heard", "0 %"), note("Esc gives up.")]
+            self.moved()
+
+    def _file_progressed(self, percent: int) -> None:
+        self._file_lines = [
+            head("A recording"), row("Heard", f"{percent} %"), note("Esc gives up."),
+        ]  # fmt: skip
+        self.moved()
+
+    def _file_failed(self, words: str) -> None:
+        self._file_lines = []
+        self.session.say("warn", words)
+        self.moved()
+
+    def _file_measured(self, name: str, found: dict[str, Any]) -> None:
+        lines = [head("A recording"), note(name)]
+        lines.append(row("Reference", f"{found['reference']['bpm']:.2f} BPM"))
+        for fields in found["devices"]:
+            label = fields.pop("name")
+            measured = msgspec.convert(fields, Measured)
+            lines.append(note(f"{label}: {measured.sentence}", TONES[measured.verdict]))
+            lines += figure_lines(measured, None)
+        self._file_lines = [*lines, note("Esc puts it away."), Line("", kind="gap")]
+        self.moved()
+
+    def do_previous(self) -> None:
+        """The device before."""
+        self._step(-1)
+
+    def do_next(self) -> None:
+        """The device after."""
+        self._step(1)
+
+    def _step(self, by: int) -> None:
+        if self.at_computers:
+            peers = [r.id for r in self.session.network.rows]
+            here = self.computers.row()
+            if here is not None:
+                self._select_computer(peers[(peers.index(here.id) + by) % len(peers)])
+            return
+        ids = [d.id for d in self.session.project.rig.devices]
+        if ids:
+            at = ids.index(self.strips.selected) if self.strips.selected in ids else 0
+            self.select(ids[(at + by) % len(ids)])
+
+    def do_set_offset(self) -> None:
+        """Set the selected device's offset to the number that mends it; accept a computer."""
+        if self.at_computers:
+            peer = self.computers.row()
+            if peer is None or peer.accepted:
+                self.session.say("info", "Nobody waits to be accepted.")
+            else:
+                self.session.network.accept(peer.id)
+            return
+        devices = self.session.project.rig.devices
+        device = next((d for d in devices if d.id == self.strips.selected), None)
+        if device is None:
+            return
+        checked = self.session.checking.check.results.get(device.id)
+        if checked is not None and checked.offset_ms == device.offset_ms:
+            setting = checked.set_ms  # a check says more than the last beats
+        else:
+            setting = self.strips.judged(device).set_ms
+        if setting is None:
+            self.session.say("info", f"{device.name} needs no other offset.")
+            return
+        held = min(500.0, max(-500.0, setting))
+        self.session.store.apply(
+            f"Offset of {device.name}",
+            lambda project: with_device(
+                project, device.id, lambda d: msgspec.structs.replace(d, offset_ms=held)
+            ),
+        )
+        self.session.deviations.pop(device.id, None)
+        self.session.say("info", f"{device.name} is sent {held:+.1f} ms from now on.")

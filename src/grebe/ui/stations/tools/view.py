@@ -1,0 +1,188 @@
+"""The Tools station: one calculator at a time, its answer in a sentence and a table."""
+
+from __future__ import annotations
+
+from PyQt6.QtCore import QRectF, Qt, pyqtSignal
+from PyQt6.QtGui import QGuiApplication, QKeyEvent, QMouseEvent, QPainter
+from PyQt6.QtWidgets import QGridLayout, QLabel, QLineEdit, QStackedWidget, QVBoxLayout, QWidget
+
+from grebe.app.live.session import Session
+from grebe.app.tools import LEFT_OUT, TOOLS, Answer, Tool
+from grebe.errors import EditError
+from grebe.ui.widgets import draw
+from grebe.ui.widgets.controls import Canvas
+from grebe.ui.widgets.view import Sheet, View
+
+LIST_WIDE = 230.0
+ROW = 46.0
+LINE = 26.0
+
+
+class ToolsCanvas(Canvas):
+    """The list of calculators at the left, the answer at the right."""
+
+    chosen = pyqtSignal(int)
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self.index = 0
+        self.answer: Answer | None = None
+        self.problem = ""
+        self.setAccessibleName("Tools")
+
+    def mousePressEvent(self, event: QMouseEvent | None) -> None:
+        """A click chooses a calculator."""
+        if event is None or event.position().x() > LIST_WIDE:
+            return
+        index = int(event.position().y() // ROW)
+        if 0 <= index < len(TOOLS):
+            self.chosen.emit(index)
+
+    def paint_still(self, painter: QPainter) -> None:
+        """Draw the list and the answer."""
+        p = self.palette_now
+        for index, tool in enumerate(TOOLS):
+            box = QRectF(1, index * ROW + 2, LIST_WIDE - 16, ROW - 6)
+            here = index == self.index
+            if here:
+                draw.panel(painter, box, p.soft, p.crest)
+            draw.text(painter, 12, box.top() + 18, tool.title, p.ink if here else p.muted, size=16,
+                      weight=600 if here else 400)  # fmt: skip
+            draw.text(painter, 12, box.top() + 34, tool.asks, p.muted, size=12,
+                      width=LIST_WIDE - 34)  # fmt: skip
+        box = QRectF(LIST_WIDE, 0, self.width() - LIST_WIDE - 2, self.height())
+        if self.problem or self.answer is None:
+            draw.paragraph(painter, box, self.problem, p.eye, size=16, weight=600)
+        else:
+            self._paint_answer(painter, box, self.answer)
+
+    def _paint_answer(self, painter: QPainter, box: QRectF, answer: Answer) -> None:
+        p = self.palette_now
+        y = box.top() + 4
+        y += draw.paragraph(painter, QRectF(box.left(), y, box.width(), 90), answer.sentence, p.ink,
+                            size=20, weight=600) + 18  # fmt: skip
+        if answer.care:
+            y += draw.paragraph(painter, QRectF(box.left(), y, box.width(), 60), answer.care,
+                                p.crest, size=14, weight=600) + 14  # fmt: skip
+        columns = len(answer.head)
+        if not columns:
+            return
+        wide = min(200.0, box.width() / columns)
+        for column, words in enumerate(answer.head):
+            draw.text(painter, box.left() + column * wide, y + 14, words, p.muted, size=14,
+                      width=wide - 8)  # fmt: skip
+        y += 22
+        for row in answer.rows:
+            draw.line(painter, box.left(), y, box.left() + wide * columns, y, p.rule, 1)
+            for column, words in enumerate(row):
+                fits = not words.endswith(LEFT_OUT)
+                draw.text(painter, box.left() + column * wide, y + 19, words,
+                          p.ink if fits else p.muted, size=16, width=wide - 8)  # fmt: skip
+            y += LINE
+
+
+class ToolsView(View):
+    """The arithmetic, on its own."""
+
+    scope = "tools"
+    number = 9
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self.tools_canvas = ToolsCanvas(session)
+        self.tools_canvas.chosen.connect(self.choose)
+        self.fields: dict[str, dict[str, QLineEdit]] = {}
+        self.pages = QStackedWidget()
+        for tool in TOOLS:
+            self.pages.addWidget(self._page(tool))
+        self.sheet = Sheet()
+        self.sheet.column.addWidget(self.pages, 1)
+        self.lay_out(self.tools_canvas, self.sheet)
+        self.add_pill("Copy", "copy", primary=True)
+        self.choose(0)
+
+    def _page(self, tool: Tool) -> QWidget:
+        page = QWidget()
+        column = QVBoxLayout(page)
+        column.setContentsMargins(0, 0, 0, 0)
+        title = QLabel(f"<b>{tool.title}</b>")
+        column.addWidget(title)
+        grid = QGridLayout()
+        grid.setVerticalSpacing(6)
+        lines: dict[str, QLineEdit] = {}
+        for row, field in enumerate(tool.fields):
+            line = QLineEdit(field.usual)
+            line.setAccessibleName(f"{tool.title}: {field.words}")
+            line.textChanged.connect(self._typed)
+            grid.addWidget(QLabel(field.words), row, 0)
+            grid.addWidget(line, row, 1)
+            lines[field.key] = line
+        self.fields[tool.id] = lines
+        column.addLayout(grid)
+        column.addStretch(1)
+        return page
+
+    @property
+    def tool(self) -> Tool:
+        """The calculator shown."""
+        return TOOLS[self.tools_canvas.index]
+
+    def choose(self, index: int) -> None:
+        """Show another calculator."""
+        self.tools_canvas.index = index
+        self.pages.setCurrentIndex(index)
+        self._work_out()
+
+    def document_changed(self) -> None:
+        """The song in hand gives its tempo to what asks for one and was not typed yet."""
+        bpm = f"{self.session.bpm:g}"
+        for lines in self.fields.values():
+            line = lines.get("bpm")
+            if line is not None and not line.isModified():
+                line.setText(bpm)
+        self.heading.say("Tools", f"{self.tool.title}: {self.tool.asks}")
+
+    def _typed(self) -> None:
+        self._work_out()
+
+    def _work_out(self) -> None:
+        canvas = self.tools_canvas
+        values = {key: line.text() for key, line in self.fields[self.tool.id].items()}
+        try:
+            canvas.answer, canvas.problem = self.tool.answer(values), ""
+        except EditError as error:
+            canvas.answer, canvas.problem = None, f"{error}."
+        self.heading.say("Tools", f"{self.tool.title}: {self.tool.asks}")
+        canvas.refresh()
+
+    def do_tool_before(self) -> None:
+        """The calculator before."""
+        self.choose(max(0, self.tools_canvas.index - 1))
+
+    def do_tool_after(self) -> None:
+        """The calculator after."""
+        self.choose(min(len(TOOLS) - 1, self.tools_canvas.index + 1))
+
+    def do_fill_in(self) -> None:
+        """To its first field."""
+        line = next(iter(self.fields[self.tool.id].values()))
+        line.setFocus()
+        line.selectAll()
+
+    def escaped(self) -> None:
+        """Back from the fields."""
+        self.tools_canvas.setFocus()
+
+    def do_copy(self) -> None:
+        """Copy the answer and its table."""
+        clipboard, answer = QGuiApplication.clipboard(), self.tools_canvas.answer
+        if clipboard is not None and answer is not None:
+            clipboard.setText(answer.text)
+            self.session.say("info", "Copied.")
+
+    def keyPressEvent(self, event: QKeyEvent | None) -> None:
+        """Enter in a field goes back to the list."""
+        if event is not None and event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter):
+            self.tools_canvas.setFocus()
+        else:
+            super().keyPressEvent(event)

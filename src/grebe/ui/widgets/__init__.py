@@ -1,0 +1,1 @@
+"""What stations share: drawing, forms, sheets, colours, numbers as text."""

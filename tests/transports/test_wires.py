@@ -1,0 +1,232 @@
+"""Wires without their devices: the frame clock, ALSA against a stand-in library, sleeping."""
+
+from __future__ import annotations
+
+import builtins
+import os
+import random
+import socket
+from itertools import pairwise
+from pathlib import Path
+from typing import Any
+
+import pytest
+
+from grebe.errors import PortLost
+from grebe.protocols.standin.reports import Report, ReportKind, encode_reports
+from grebe.transports import alsa
+from grebe.transports.alsa import Address, AlsaPort, Client
+from grebe.transports.clock import Sleep, raw_ns, sleep_until_ns
+from grebe.transports.frames import FrameClock
+from grebe.transports.standin import StandinPort
+from tests.transports.fake_sequencer import FakeSequencer
+
+PERIOD, RATE = 256, 48_000
+PERIOD_NS = PERIOD / RATE * 1e9
+
+
+def run_clock(clock: FrameClock, periods: int, *, ppm: float = 0, seed: int = 1) -> float:
+    """Feed wavering callback times of a card that is `ppm` fast; the last period's true time."""
+    dice = random.Random(seed)
+    at = 0.0
+    for n in range(periods):
+        at = n * PERIOD_NS / (1 + ppm / 1e6)
+        clock.update(n * PERIOD, round(at + dice.expovariate(1 / 40_000)), PERIOD)
+    return at
+
+
+def test_the_frame_clock_smooths_the_callback() -> None:
+    """Callbacks some 40 us late and wavering give frames a steady distance apart."""
+    clock = FrameClock(RATE)
+    last = run_clock(clock, 4000)
+    frames = [clock.frame_at(round(last + n * 19.84e6)) for n in range(20)]
+    assert None not in frames
+    steps = {b - a for a, b in pairwise(frames)}  # type: ignore[operator]
+    assert steps <= {952, 953}
+    # 40 us late on average is 1.9 frames: a constant that the device's offset takes up.
+    assert abs(frames[0] - 3999 * PERIOD) <= 4  # type: ignore[operator]
+
+
+def test_it_learns_the_cards_rate() -> None:
+    """A card 100 ppm fast, after a minute, to within 5 ppm."""
+    clock = FrameClock(RATE)
+    run_clock(clock, 11_250, ppm=100)
+    assert clock.mapping is not None
+    ppm = (1e9 / RATE / clock.mapping[2] - 1) * 1e6
+    assert ppm == pytest.approx(100, abs=5)
+
+
+@pytest.mark.parametrize("jump", [(5000, 0), (0, 40_000_000)])
+def test_a_jump_begins_afresh(jump: tuple[int, int]) -> None:
+    """Frames or time that jump are counted, and not smoothed over."""
+    clock = FrameClock(RATE)
+    last = run_clock(clock, 500)
+    frame, late = jump
+    now = round(last + PERIOD_NS) + late
+    clock.update(500 * PERIOD + frame, now, PERIOD)
+    assert clock.gaps == 1
+    assert clock.frame_at(now) == 500 * PERIOD + frame
+
+
+def test_before_the_first_period_there_is_no_frame() -> None:
+    """Nothing is made up."""
+    assert FrameClock(RATE).frame_at(5) is None
+
+
+def test_alsa_finds_a_port_by_name() -> None:
+    """The first that contains it; what is sent arrives there."""
+    sequencer = FakeSequencer("Midi Through:0", "Drum box:1", "Drum box:2")
+    port = AlsaPort("Drum box", sequencer)
+    port.send(b"\xf8", 0)
+    assert (sequencer.joined, sequencer.sent) == ((Address(1, 0), False), [b"\xf8"])
+    assert (port.discard(), port.reports(), port.late_ms()) == ([], [], [])
+    port.close()
+    assert sequencer.closed
+
+
+def test_alsa_ports_that_are_not_there_or_go_away() -> None:
+    """Named, with what there is; one that went and is there again is gone all the same."""
+    with pytest.raises(PortLost, match="no ALSA port 'Bass'; ports: Midi Through:0"):
+        AlsaPort("Bass", FakeSequencer("Midi Through:0"))
+    sequencer = FakeSequencer("Bass:0")
+    port = AlsaPort("Bass", sequencer)
+    port.check()
+    sequencer.says_gone = True
+    with pytest.raises(PortLost, match="went away"):
+        port.check()
+    sequencer.broken = True
+    with pytest.raises(PortLost, match="went away"):
+        port.send(b"\xf8", 0)
+
+
+@pytest.mark.parametrize(
+    ("device", "library", "words"),
+    [
+        (None, None, "no ALSA sequencer"),
+        (0o000, None, "join its group"),
+        (0o666, None, "does not open"),
+        (0o666, "libasound.so.2: cannot open shared object file", "libasound2"),
+        (0o666, "No module named 'alsa_midi'", "alsa-midi is not installed"),
+    ],
+)
+def test_why_there_is_no_sequencer(
+    tmp_path: Path, monkeypatch: pytest.MonkeyPatch, device: int | None, library: str | None,
+    words: str,
+) -> None:  # fmt: skip
+    """Each with what can be done about it: what is missing is not called something else."""
+    path = tmp_path / "seq"
+    if device is not None:
+        path.touch(device)
+        monkeypatch.setattr(os, "access", lambda *_: bool(device))
+    monkeypatch.setattr(alsa, "DEVICE", path)
+    if library is not None:
+
+        def without(name: str, *rest: object) -> object:
+            if name.startswith("alsa_midi"):
+                raise ImportError(library)
+            return real(name, *rest)
+
+        real = builtins.__import__
+        monkeypatch.setattr(builtins, "__import__", without)
+    with pytest.raises(PortLost, match=words):
+        Client()
+
+
+def listening(path: Path) -> socket.socket:
+    made = socket.socket(socket.AF_UNIX, socket.SOCK_SEQPACKET)
+    made.bind(str(path))
+    made.listen(1)
+    return made
+
+
+def test_the_wire_to_a_stand_in(own_folders: Path) -> None:
+    """Packets there, reports back; what cannot be read is counted; hanging up is noticed."""
+    path = own_folders / "box.sock"
+    with pytest.raises(PortLost, match="not there"):
+        StandinPort(str(path))
+    server = listening(path)
+    port = StandinPort(str(path))
+    box, _ = server.accept()
+    port.send(b"\xfa", 0)
+    assert box.recv(10) == b"\xfa"
+    report = Report(ReportKind.TICK, 1, 0, 5)
+    box.send(b"junk")
+    box.send(encode_reports([report]))
+    assert port.reports() == [report]
+    assert port.unreadable == 1
+    box.close()
+    server.close()
+    with pytest.raises(PortLost):
+        port.reports()
+    with pytest.raises(PortLost, match="stopped listening"):
+        port.send(b"\xf8", 0)
+    port.close()
+
+
+def test_a_stand_in_that_does_not_read_never_blocks(own_folders: Path) -> None:
+    """What it has no time for waits in order; one that never reads counts as gone."""
+    server = listening(own_folders / "box.sock")
+    port = StandinPort(str(own_folders / "box.sock"))
+    box, _ = server.accept()
+    for number in range(2_000):  # far more than the socket holds
+        port.send(number.to_bytes(2, "big"), 0)
+    box.setblocking(False)
+    got: list[int] = []
+    while len(got) < 2_000:
+        try:
+            got.append(int.from_bytes(box.recv(10), "big"))
+        except BlockingIOError:
+            assert port.reports() == []  # looking for reports sends on what waits
+    assert got == list(range(2_000))
+    with pytest.raises(PortLost, match="stopped listening"):
+        for _ in range(100_000):
+            port.send(bytes(100), 0)
+    box.close()
+    port.close()
+    server.close()
+
+
+@pytest.mark.parametrize("spin_ns", [0, 200_000])
+def test_sleeping_is_never_too_short(spin_ns: int) -> None:
+    """Never before the deadline but for the clock's steering; a past one returns at once."""
+    due = raw_ns() + 3_000_000
+    sleep_until_ns(due, spin_ns)
+    assert raw_ns() >= due - (0 if spin_ns else 20_000)
+    before: Any = raw_ns()
+    sleep_until_ns(before - 1_000_000_000, spin_ns)
+
+
+def test_sleep_is_noticed_once() -> None:
+    """Our clock stands still while the machine sleeps; the difference to the boot clock grows."""
+    asleep = [5_000_000_000]
+    sleep = Sleep(lambda: asleep[0])
+    assert sleep.noticed_s() == 0
+    asleep[0] += 100_000_000  # two clocks read one after another
+    assert sleep.noticed_s() == 0
+    asleep[0] += 7_000_000_000
+    assert sleep.noticed_s() == pytest.approx(7.0)
+    assert sleep.noticed_s() == 0
+    assert Sleep().noticed_s() == 0
+
+
+def test_a_jack_that_hangs_or_ends_the_look_is_said_and_the_rest_is_listed(
+    monkeypatch: pytest.MonkeyPatch,
+) -> None:
+    """It is asked by a process of its own."""
+    import subprocess
+
+    from grebe.transports import __main__ as look
+
+    def hangs(*words: object, **fields: object) -> object:
+        raise subprocess.TimeoutExpired("x", 4)
+
+    monkeypatch.setattr(look.subprocess, "run", hangs)
+    found = look.found()
+    assert found["jack"]["reason"] == "JACK does not answer"
+    assert {"alsa", "sound", "network"} <= set(found)
+
+    def dies(*words: object, **fields: object) -> object:
+        return subprocess.CompletedProcess([], -14, b"", b"")
+
+    monkeypatch.setattr(look.subprocess, "run", dies)
+    assert "after its server was killed" in str(look.found()["jack"]["reason"])
