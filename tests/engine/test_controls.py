@@ -37,7 +37,7 @@ from grebe.protocols.midi.press import lamp, touch_of
 from grebe.transports.clock import SimulatedClock
 from tests import build
 from tests.core.test_loopers import with_looper
-from tests.engine.test_ears import Book
+from tests.engine.test_inputs import Book
 
 NOTE = Trigger(device="pads", kind="note", channel=1, number=36)
 PEDAL = Trigger(device="pads", kind="controller", channel=1, number=64)
