@@ -16,7 +16,7 @@ from grebe.app.engine.networking import SEEN
 from grebe.app.engine.supervisor import load_message, rtp_ports
 from grebe.app.guessing import weakness
 from grebe.app.live.session import Session
-from grebe.app.live.watching import Watching
+from grebe.app.live.watching import WatchedSession
 from grebe.app.passphrases import MOST, keep_passphrase, passphrase_of
 from grebe.core.document import with_rig
 from grebe.core.player.plan import make_plan
@@ -26,14 +26,14 @@ from grebe.formats.project import project_bytes
 from grebe.process.places import state_dir
 from grebe.protocols.link.messages import (
     AcceptPeer,
+    CarryRtp,
     Join,
     Osc,
     PeerRow,
     Peers,
     Propose,
     RtpPort,
-    RtpPorts,
-    Shown,
+    ShowDocument,
     Status,
 )
 from tests import build
@@ -79,7 +79,7 @@ def test_it_is_off_until_it_is_asked_for(session: Session) -> None:
     session.network.toggle()
     join, shown = said(session)
     assert join == Join(use=session.project.rig.network, passphrase="grey seal", bpm=session.bpm)
-    assert isinstance(shown, Shown)
+    assert isinstance(shown, ShowDocument)
     assert session.notice is not None
     assert "with its passphrase" in session.notice.text
     assert session.network.on
@@ -102,7 +102,7 @@ def test_another_engine_is_told_what_is_on(session: Session) -> None:
     said(session)
     session.network.renew()
     kinds = [type(m) for m in said(session)]
-    assert kinds == [Join, Osc, Shown]
+    assert kinds == [Join, Osc, ShowDocument]
     form = NetworkForm(session)
     form.set_field("session", "span", "16")
     join = next(m for m in said(session) if isinstance(m, Join))
@@ -174,17 +174,17 @@ def test_the_document_is_shown_again_when_it_has_changed_and_not_with_every_key(
 ) -> None:
     """To a window that has come later, too; half a second apart."""
     status(session, TEAL)  # another window had joined
-    assert [type(m) for m in said(session)] == [Shown]
+    assert [type(m) for m in said(session)] == [ShowDocument]
     for _ in range(3):
         session.change_tempo(1.0)
         status(session, TEAL)
-    assert not any(isinstance(m, Shown) for m in said(session))
+    assert not any(isinstance(m, ShowDocument) for m in said(session))
     session.network._shown_ns -= 600_000_000
     status(session, TEAL)
-    assert len([m for m in said(session) if isinstance(m, Shown)]) == 1
+    assert len([m for m in said(session) if isinstance(m, ShowDocument)]) == 1
     session.network._shown_ns -= 600_000_000
     status(session, TEAL)
-    assert not any(isinstance(m, Shown) for m in said(session))
+    assert not any(isinstance(m, ShowDocument) for m in said(session))
 
 
 def test_computers_of_the_session_stand_in_the_rig_that_is_drawn(session: Session) -> None:
@@ -274,7 +274,7 @@ def test_devices_on_the_network_are_handed_over(session: Session) -> None:
 
     session.store.apply("x", reached)
     session.pump(0.0)
-    ports = next(m for m in said(session) if isinstance(m, RtpPorts)).ports
+    ports = next(m for m in said(session) if isinstance(m, CarryRtp)).ports
     device = session.project.rig.devices[0].id
     assert ports == rtp_ports(session.project.rig.devices)
     assert ports[0] == RtpPort(
@@ -287,8 +287,8 @@ def test_devices_on_the_network_are_handed_over(session: Session) -> None:
 def test_a_performance_is_watched_without_an_engine(session: Session, tmp_path: Path) -> None:
     """What is said there is shown; what is asked here goes nowhere."""
     song = session.project.songs[0]
-    shown = Shown(project=project_bytes(session.project), song=song.id)
-    watching = Watching(shown)
+    shown = ShowDocument(project=project_bytes(session.project), song=song.id)
+    watching = WatchedSession(shown)
     section = song.sections[0].id
     watching.hear(Status(at_ns=watching.now_ns(), running=True, bpm=120.0, section=section))
     assert watching.running
@@ -301,4 +301,4 @@ def test_a_performance_is_watched_without_an_engine(session: Session, tmp_path: 
     watching.show(msgspec.structs.replace(shown, project=project_bytes(session.project)))
     assert watching.bpm == session.bpm
     with pytest.raises(ProjectError):
-        Watching(Shown(project=b"{"))
+        WatchedSession(ShowDocument(project=b"{"))

@@ -12,7 +12,7 @@ from grebe.app.document.store import Store
 from grebe.app.engine.linked import raw_now_ns
 from grebe.app.live.rehearsal import GIVES_UP_BARS, Rehearsal
 from grebe.app.live.session import Session
-from grebe.app.live.stage_model import StageBook
+from grebe.app.live.stage_model import StageModel
 from grebe.app.log.rehearsals import log_path, read_log
 from grebe.core.player.commands import Begin, Hold, Launch, LoopOver
 from grebe.core.time.ticks import TICKS_PER_QUARTER
@@ -37,7 +37,7 @@ class Stage:
         self.session = Session(Store.open(path))
         self.session._client = self.client  # type: ignore[assignment]
         hear(self.session, self.client, welcome())
-        book = StageBook(self.session)
+        book = StageModel(self.session)
         self.rehearsal = Rehearsal(
             self.session, book, lambda: datetime(2026, 11, 25, 20, 0, tzinfo=UTC)
         )

@@ -11,7 +11,7 @@ import pytest
 from grebe.app.document.store import Store
 from grebe.app.engine.linked import raw_now_ns
 from grebe.app.live.session import Session
-from grebe.app.live.stage_model import StageBook
+from grebe.app.live.stage_model import StageModel
 from grebe.core.document import Project
 from grebe.core.player.commands import Back, Begin, Launch, LoopOver, Release, Solo, Withdraw
 from grebe.core.rig.spec import HandMove, Spec
@@ -171,7 +171,7 @@ def test_a_set_taken_away(session: Session) -> None:
 
 def test_now_and_next(session: Session, client: FakeClient) -> None:
     """Bars, beats and seconds to go; how long it can be withdrawn; what comes in another song."""
-    book = StageBook(session)
+    book = StageModel(session)
     layout = session.layout()
     assert layout is not None
     assert book.now(layout) is None
@@ -195,7 +195,7 @@ def test_moves_are_announced_a_bar_ahead_and_ticked_off(
     session: Session, client: FakeClient
 ) -> None:
     """The echo by hand: quiet, then announced, then done; anew before the next section."""
-    book = StageBook(session)
+    book = StageModel(session)
     layout = session.layout()
     assert layout is not None
     hear(session, client, at("e1-s2", 2.0 * BAR, 2 * BAR, boundary=6 * BAR, next_section="e1-s3"))
@@ -222,7 +222,7 @@ def test_moves_are_announced_a_bar_ahead_and_ticked_off(
 def test_time_left_in_the_slot(session: Session, client: FakeClient) -> None:
     """40 s for 15.2 + 5 + 19.2 s; 3 s late it does not fit, and says what to drop."""
     time_s = 100.0
-    book = StageBook(session, lambda: time_s)
+    book = StageModel(session, lambda: time_s)
     assert book.slot() is not None
     hear(session, client, at("e1-s1", 0.0, next_section="e1-s2"))
     book.follow()

@@ -26,11 +26,11 @@ def hear(check: SoundCheck, late_ms: float, beats: int, device: str = "bass") ->
     done = False
     for number in range(beats):
         at = 7_000_000_000 + number * BEAT_NS
-        waver = round(rng.normal(0, 0.2) * 1e6)
+        jitter = round(rng.normal(0, 0.2) * 1e6)
         done = check.take(
             [
                 Heard(device="", at_ns=at),
-                Heard(device=device, at_ns=at + round(late_ms * 1e6) + waver),
+                Heard(device=device, at_ns=at + round(late_ms * 1e6) + jitter),
                 Heard(device="other", at_ns=at + 3),
             ]
         )

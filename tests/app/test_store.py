@@ -14,7 +14,14 @@ import pytest
 from grebe.app.document import recovery
 from grebe.app.document.demo import demo_bytes, fresh_demo
 from grebe.app.document.export import export_smf
-from grebe.app.document.recovery import FOUND, FOUND_ON_OTHER, SHARED, Found, Keeper, open_recovered
+from grebe.app.document.recovery import (
+    FOUND,
+    FOUND_ON_OTHER,
+    SHARED,
+    Keeper,
+    OpenedDocument,
+    open_recovered,
+)
 from grebe.app.document.store import Store
 from grebe.app.editors.loops import take_along
 from grebe.app.kept import take_said
@@ -287,7 +294,7 @@ def path(tmp_path: Path) -> Path:
     return made
 
 
-def after_a_crash(path: Path) -> Found:
+def after_a_crash(path: Path) -> OpenedDocument:
     """What the next window opens; it lets go of it again."""
     found = open_recovered(path)
     assert found.claim is not None

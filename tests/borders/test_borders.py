@@ -44,11 +44,11 @@ from grebe.network.rtp import NetworkPort
 from grebe.network.showing import Showing
 from grebe.protocols.link.messages import (
     LINK_VERSION,
-    Change,
     Hello,
     LoadPart,
+    PlanChange,
     RtpPort,
-    Shown,
+    ShowDocument,
     Status,
     Welcome,
     pack,
@@ -56,9 +56,9 @@ from grebe.protocols.link.messages import (
 from grebe.protocols.osc.messages import OscMessage, write
 from grebe.protocols.session import stage
 from grebe.protocols.standin import speaker
-from grebe.protocols.standin.reports import Report, ReportKind, encode_reports, encode_setup
+from grebe.protocols.standin.reports import ReportKind, StandinReport, encode_reports, encode_setup
 from grebe.standins.__main__ import read_seating
-from grebe.standins.host import Host
+from grebe.standins.host import StandinHost
 from grebe.transports.clock import raw_ns
 from grebe.transports.standin import StandinPort
 from tests import build
@@ -122,8 +122,8 @@ TO_ENGINE = [
     for m in (
         Hello(version=LINK_VERSION), Begin(section="s1"), Launch(section="s1", at="bar"),
         load_message(TWO, make_plan(TWO, TWO.songs[0])),
-        LoadPart(token="a", patterns=TWO.patterns), Shown(project=b"{}", song="song"),
-        Change(base="a", token="b", plan={"f": {"song": {"f": {"bpm": {"v": 99.0}}}}}),
+        LoadPart(token="a", patterns=TWO.patterns), ShowDocument(project=b"{}", song="song"),
+        PlanChange(base="a", token="b", plan={"f": {"song": {"f": {"bpm": {"v": 99.0}}}}}),
     )
 ]  # fmt: skip
 
@@ -182,7 +182,7 @@ def test_osc_from_anybody() -> None:
         probe.bind(("127.0.0.1", 0))
         port = probe.getsockname()[1]
     surfaces.use(OscUse(port=port))
-    surfaces.shown(Shown(project=demo_bytes(), song=DEMO.songs[0].id))
+    surfaces.shown(ShowDocument(project=demo_bytes(), song=DEMO.songs[0].id))
     good = [
         write(OscMessage(address, arguments))
         for address, arguments in (
@@ -274,7 +274,7 @@ def test_who_asks_for_a_shown_stage() -> None:
     """At its own door, with a key and without."""
     for key in (b"k" * 32, b""):
         showing = Showing(key, lambda _: True)
-        showing.shown(Shown(project=project_bytes(TWO), song="song"))
+        showing.shown(ShowDocument(project=project_bytes(TWO), song="song"))
 
         def take(data: bytes, showing: Showing = showing) -> None:
             with socket.create_connection(("127.0.0.1", showing.port), 2) as watcher:
@@ -293,7 +293,7 @@ def test_what_a_shown_stage_says() -> None:
     for key in (b"k" * 32, b""):
         shower = stage.Frames(key, b"a" * 16, b"b" * 16)
         good = [shower.wrap(pack(Status(at_ns=1, running=True))),
-                shower.wrap(pack(Shown(project=b"{}")))]  # fmt: skip
+                shower.wrap(pack(ShowDocument(project=b"{}")))]  # fmt: skip
 
         def take(data: bytes, key: bytes = key) -> None:
             for frame in stage.Frames(key, b"a" * 16, b"b" * 16).feed(data):
@@ -306,7 +306,7 @@ def test_what_a_stand_in_is_told(own_folders: Path) -> None:
     """At its seat's socket, and at the door where seats are handed over."""
     device = build.device("drums")
     path = own_folders / "seat.sock"
-    host = Host({"drums": (device, path)})
+    host = StandinHost({"drums": (device, path)})
     good = [
         encode_setup(Setup(device=device))[0],
         b"\x90\x24\x64",
@@ -344,7 +344,7 @@ def test_what_a_stand_in_reports(own_folders: Path) -> None:
     door.listen(1)
     port = StandinPort(str(own_folders / "box.sock"))
     box, _ = door.accept()
-    good = [encode_reports([Report(kind, 1, 2, 3) for kind in ReportKind])]
+    good = [encode_reports([StandinReport(kind, 1, 2, 3) for kind in ReportKind])]
 
     def take(data: bytes) -> None:
         if data:

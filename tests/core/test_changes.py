@@ -12,7 +12,7 @@ from grebe.core.player.plan import make_plan
 from grebe.core.player.player import Player
 from grebe.core.rig.model import Device
 from grebe.core.rig.spec import HandMove, Spec
-from grebe.core.songs.changes import Change, changes, moves_of
+from grebe.core.songs.changes import SceneChange, changes, moves_of
 from grebe.core.songs.hands import schedule
 from grebe.core.songs.model import ControlValue, Part, Performer
 from grebe.core.time.ticks import SIXTEENTH_TICKS
@@ -21,7 +21,7 @@ from tests import build
 BPM = 120.0
 
 
-def of(project: Project, first: str = "a", second: str = "b") -> dict[tuple[str, str], Change]:
+def of(project: Project, first: str = "a", second: str = "b") -> dict[tuple[str, str], SceneChange]:
     """The changes from one scene to another, by device and kind."""
     found = changes(project, project.scene(first), project.scene(second), BPM)
     return {(c.device, c.kind): c for c in found}

@@ -7,8 +7,8 @@ import pytest
 
 from grebe.bench.follow import CASES, recording
 from grebe.core.sync.follower import Follower
-from grebe.core.sync.midi_clock import Go, Halted, Led
-from grebe.core.sync.reclock import KEPT, Reclock
+from grebe.core.sync.midi_clock import Go, Halted, MidiClockReceiver
+from grebe.core.sync.reclock import KEPT, SmoothedTimeline
 from grebe.core.time.ticks import CLOCK_TICKS, SIXTEENTH_TICKS, TICKS_PER_QUARTER
 
 LOOK_S, EVERY_S = 0.050, 0.005
@@ -19,7 +19,7 @@ def reclocked(name: str, seed: int) -> tuple[np.ndarray, np.ndarray]:
     arrivals, truth = recording(next(c for c in CASES if c.name == name), seed)
     follower = Follower()
     out: list[float] = []
-    timeline: Reclock | None = None
+    timeline: SmoothedTimeline | None = None
     now, index, planned, coming = float(arrivals[0]), 0, 0, 0
     start_ns = 10**9
     while now < arrivals[-1]:
@@ -28,7 +28,7 @@ def reclocked(name: str, seed: int) -> tuple[np.ndarray, np.ndarray]:
             index += 1
         if timeline is None:
             planned = start_ns + round(now * 1e9)
-            timeline = Reclock(0, planned, 120.0)
+            timeline = SmoothedTimeline(0, planned, 120.0)
         wanted = follower.estimate((planned - start_ns) / 1e9)
         if wanted.bpm:
             timeline.steer(planned, wanted.beat * TICKS_PER_QUARTER, wanted.bpm)
@@ -46,8 +46,8 @@ def test_what_goes_out_is_smoother_than_what_came_in() -> None:
     """1 ms of jitter in, under 10 microseconds out (by second differences), in phase."""
     out, truth = reclocked("constant", 70)
     off_ms = (out - truth)[96:] * 1e3
-    waver = np.sqrt(np.mean(np.diff(off_ms, 2) ** 2) / 6)
-    assert waver < 0.010
+    jitter = np.sqrt(np.mean(np.diff(off_ms, 2) ** 2) / 6)
+    assert jitter < 0.010
     assert np.percentile(np.abs(off_ms), 99) < 0.4
 
 
@@ -63,7 +63,7 @@ def test_changes_are_taken_over_without_a_jump(name: str, p99_ms: float) -> None
 
 def test_a_clock_lost_and_found_is_rejoined_within_the_slew() -> None:
     """Half a clock off on its return, it is drawn in by 4 % at most."""
-    timeline = Reclock(0, 0, 120.0)
+    timeline = SmoothedTimeline(0, 0, 120.0)
     step_ns = 5_000_000
     tick_of = lambda ns: ns * 120 * TICKS_PER_QUARTER / 60e9  # noqa: E731
     for ns in range(0, 10_000_000_000, step_ns):  # past the first beats
@@ -82,7 +82,7 @@ def test_a_clock_lost_and_found_is_rejoined_within_the_slew() -> None:
 
 def test_ticks_and_times_are_each_others_inverse() -> None:
     """Through stretches of many tempi; what is steered later does not move what was planned."""
-    timeline = Reclock(0, 1_000, 100.0)
+    timeline = SmoothedTimeline(0, 1_000, 100.0)
     rng = np.random.default_rng(3)
     ns = 1_000
     planned = []
@@ -96,7 +96,7 @@ def test_ticks_and_times_are_each_others_inverse() -> None:
         assert timeline.tick_at(at) == pytest.approx(tick, abs=50)
 
 
-def clocks(led: Led, start: float, count: int, bpm: float = 120.0) -> float:
+def clocks(led: MidiClockReceiver, start: float, count: int, bpm: float = 120.0) -> float:
     for n in range(count):
         led.clock(start + n * 60 / bpm / 24)
     return start + count * 60 / bpm / 24
@@ -104,7 +104,7 @@ def clocks(led: Led, start: float, count: int, bpm: float = 120.0) -> float:
 
 def test_start_while_the_clock_runs_is_placed_on_the_next_tick() -> None:
     """Known before it comes: the downbeat is planned, not answered."""
-    led = Led()
+    led = MidiClockReceiver()
     coming = clocks(led, 5.0, 96)
     word = led.start(coming - 0.008)
     assert word == Go(0, pytest.approx(coming, abs=1e-6))
@@ -115,7 +115,7 @@ def test_start_while_the_clock_runs_is_placed_on_the_next_tick() -> None:
 
 def test_start_a_hair_before_a_tick_takes_that_tick() -> None:
     """A transmitter leaves a millisecond between Start and the first clock (MIDI 1.0, memory)."""
-    led = Led()
+    led = MidiClockReceiver()
     coming = clocks(led, 0.0, 96)
     word = led.start(coming - 0.001)
     assert isinstance(word, Go)
@@ -124,7 +124,7 @@ def test_start_a_hair_before_a_tick_takes_that_tick() -> None:
 
 def test_a_clock_that_begins_with_start() -> None:
     """The first clock after Start is the downbeat (MIDI 1.0)."""
-    led = Led()
+    led = MidiClockReceiver()
     assert led.start(1.0) is None
     assert led.clock(1.002) == Go(0, 1.002)
     clocks(led, 1.002 + 60 / 120 / 24, 47)
@@ -134,7 +134,7 @@ def test_a_clock_that_begins_with_start() -> None:
 
 def test_stop_and_continue_go_on_where_they_stopped() -> None:
     """Also when the clock pauses with the transport; Song Position moves the place."""
-    led = Led()
+    led = MidiClockReceiver()
     led.start(0.0)
     end = clocks(led, 0.002, 24 * 4)
     assert led.stop(end - 0.001) == Halted()
@@ -154,10 +154,10 @@ def test_stop_and_continue_go_on_where_they_stopped() -> None:
 
 def test_a_lost_clock_is_noticed_and_held() -> None:
     """After six periods; the song goes on at the last tempo."""
-    led = Led()
+    led = MidiClockReceiver()
     led.start(0.0)
     end = clocks(led, 0.002, 24 * 8)
     assert led.heard(end + 0.05)
     assert not led.heard(end + 0.5)
     assert led.tick_at(end + 60) == pytest.approx((8 + 120) * TICKS_PER_QUARTER, rel=1e-4)
-    assert not Led().heard(0.0)
+    assert not MidiClockReceiver().heard(0.0)

@@ -21,12 +21,11 @@ from grebe.core.player.commands import (
     Mute,
     Nudge,
     Rejoin,
-    SetPlan,
+    ReplacePlan,
     Skip,
     Steer,
 )
 from grebe.core.player.events import (
-    Clock,
     Continue,
     ControlChange,
     Due,
@@ -39,7 +38,8 @@ from grebe.core.player.events import (
     SongPosition,
     Start,
     Stop,
-    Tempo,
+    TempoChange,
+    TimingClock,
 )
 from grebe.core.player.plan import Plan, make_plan, played_by_grebe
 from grebe.core.player.player import Player
@@ -89,8 +89,10 @@ def test_start_then_clock_from_the_top() -> None:
     dues += player.advance(BEAT)
     bass = [(t, e) for t, d, e in dues if d == "bass"]
     kinds = [type(e) for _, e in bass[:3]]
-    assert kinds == [Start, Clock, NoteOn]
-    assert [t for t, e in bass if isinstance(e, Clock)] == [n * CLOCK_TICKS for n in range(24)]
+    assert kinds == [Start, TimingClock, NoteOn]
+    assert [t for t, e in bass if isinstance(e, TimingClock)] == [
+        n * CLOCK_TICKS for n in range(24)
+    ]
 
 
 def test_a_box_that_plays_its_own_gets_no_notes() -> None:
@@ -121,7 +123,7 @@ def test_the_end_of_a_song() -> None:
     assert beats(Stop, dues) == [32, 32]
     assert beats(SongEnds, dues) == [32]
     assert len(of(NoteOn, dues)) == len(of(NoteOff, dues)) == 16
-    assert max(beats(Clock, dues)) == 32 - 1 / 24
+    assert max(beats(TimingClock, dues)) == 32 - 1 / 24
 
 
 @given(st.lists(st.integers(1, 3 * BAR), min_size=1, max_size=60))
@@ -145,7 +147,7 @@ def test_starting_in_the_middle() -> None:
     (first, second) = of(SongPosition, dues)
     assert first[1].sixteenths == second[1].sixteenths == 32  # type: ignore[attr-defined]
     assert beats(Continue, dues) == [8, 8]
-    assert beats(Clock, dues, "bass")[0] == 8
+    assert beats(TimingClock, dues, "bass")[0] == 8
 
 
 def _chained(*chain: str, length_q: int = 16) -> Project:
@@ -260,7 +262,7 @@ def test_clock_runs_on_through_a_launch() -> None:
     dues += player.advance(BEAT * 3)
     player.apply(Launch(section="s3", at="now"))
     dues += to_end(player)
-    ticks = [t for t, d, e in dues if isinstance(e, Clock) and d == "bass"]
+    ticks = [t for t, d, e in dues if isinstance(e, TimingClock) and d == "bass"]
     assert ticks == [n * CLOCK_TICKS for n in range(len(ticks))]
 
 
@@ -376,8 +378,8 @@ def test_stopping_ends_every_note() -> None:
     assert player.apply(Halt()) == []
 
 
-def _edited(project: Project, edit: Callable[[Project], Project]) -> SetPlan:
-    return SetPlan(plan=plan_of(edit(project)))
+def _edited(project: Project, edit: Callable[[Project], Project]) -> ReplacePlan:
+    return ReplacePlan(plan=plan_of(edit(project)))
 
 
 def test_an_edit_while_playing_keeps_the_phase() -> None:
@@ -401,7 +403,7 @@ def test_a_tempo_edit_comes_in_on_the_next_beat() -> None:
     player.apply(
         _edited(project, lambda p: document.with_song(p, "song", lambda s: edit.set_tempo(s, 90)))
     )
-    changes = of(Tempo, player.advance(BAR * 3))
+    changes = of(TempoChange, player.advance(BAR * 3))
     assert [(at, e.point.bpm) for at, e in changes] == [(3, 90)]  # type: ignore[attr-defined]
 
 
@@ -450,7 +452,7 @@ def test_tempo_and_metre_of_sections() -> None:
     dues += player.advance(BEAT)
     player.apply(Launch(section="s3", at="bar"))
     dues += to_end(player)
-    points = [(at, e.point.bpm, e.point.ramp_ticks) for at, e in of(Tempo, dues)]  # type: ignore[attr-defined]
+    points = [(at, e.point.bpm, e.point.ramp_ticks) for at, e in of(TempoChange, dues)]  # type: ignore[attr-defined]
     assert points == [(-1 / 12, 100, 0), (4, 150, 0)]
 
 
@@ -475,7 +477,8 @@ def test_everything_note_by_note_for_a_file() -> None:
 def notes_from(dues: list[Due], tick: int) -> list[tuple[int, str, object]]:
     """Notes that begin at a tick or later, and the clock."""
     return sorted(
-        ((t, d, e) for t, d, e in dues if isinstance(e, (NoteOn, Clock)) and t >= tick), key=repr
+        ((t, d, e) for t, d, e in dues if isinstance(e, (NoteOn, TimingClock)) and t >= tick),
+        key=repr,
     )
 
 
@@ -535,7 +538,7 @@ def test_located_inside_a_ramp_the_rest_of_it_is_played() -> None:
     player = Player(plan_of(project))
     dues = player.apply(Begin(tick=tick))
     dues += player.advance(tick + BAR)
-    points = [e.point for _, _, e in dues if isinstance(e, Tempo)]
+    points = [e.point for _, _, e in dues if isinstance(e, TempoChange)]
     assert points[0].bpm == pytest.approx(layout.tempo.bpm_at(tick))
     assert (points[1].bpm, points[1].ramp_ticks) == (140.0, BAR // 2)
 
@@ -545,7 +548,7 @@ def tempi(dues: list[Due]) -> list[tuple[float, float, float]]:
     return [
         (e.point.tick / BEAT, e.point.bpm, e.point.ramp_ticks / BEAT)
         for _, _, e in dues
-        if isinstance(e, Tempo)
+        if isinstance(e, TempoChange)
     ]
 
 
@@ -597,7 +600,7 @@ def test_a_box_that_is_back_comes_in_on_the_next_bar() -> None:
     assert [e.sixteenths for _, e in of(SongPosition, dues)] == [32]  # type: ignore[attr-defined]
     assert beats(Continue, dues) == beats(Continue, dues, "bass") == [8.0]
     at = [e for t, d, e in dues if d == "bass" and t == 8 * BEAT]
-    assert [type(e) for e in at[:2]] == [Continue, Clock]
+    assert [type(e) for e in at[:2]] == [Continue, TimingClock]
     assert Player(plan_of(build.two_boxes())).apply(Rejoin(device="bass")) == []
 
 
@@ -633,7 +636,7 @@ def test_pulses_at_the_rate_of_their_cable(rate: float, apart: float) -> None:
     assert found == pytest.approx([n * apart for n in range(len(found))])
     assert len(found) == pytest.approx(8 / apart, abs=1)
     assert beats(Pulse, dues) == found
-    assert not of(Clock, dues, "bass")
+    assert not of(TimingClock, dues, "bass")
     there = Player(plan_of(pulsed(rate)))
     dues = there.apply(Begin(tick=BAR + 3 * CLOCK_TICKS))
     dues += there.advance(3 * BAR)
@@ -646,11 +649,11 @@ def test_a_pulse_line_plugged_in_or_pulled_while_playing() -> None:
     """From the next pulse on."""
     player, _ = begun(build.two_boxes())
     player.advance(BEAT + 1)
-    player.apply(SetPlan(plan=plan_of(pulsed(2.0))))
+    player.apply(ReplacePlan(plan=plan_of(pulsed(2.0))))
     assert beats(Pulse, player.advance(4 * BEAT)) == [1.5, 2.0, 2.5, 3.0, 3.5]
-    player.apply(SetPlan(plan=plan_of(build.two_boxes())))
+    player.apply(ReplacePlan(plan=plan_of(build.two_boxes())))
     assert beats(Pulse, player.advance(8 * BEAT)) == []
-    player.apply(SetPlan(plan=plan_of(pulsed(1.0))))
+    player.apply(ReplacePlan(plan=plan_of(pulsed(1.0))))
     assert beats(Pulse, player.advance(11 * BEAT)) == [8.0, 9.0, 10.0]
 
 
@@ -665,7 +668,7 @@ def test_a_count_in_clicks_before_the_first_clock() -> None:
     clicks = [(t, e) for t, d, e in dues if isinstance(e, NoteOn) and e.note == 37]
     assert [t / BEAT for t, _ in clicks] == [-8, -7, -6, -5, -4, -3, -2, -1]
     assert [e.velocity for _, e in clicks] == [120, 80, 80, 80] * 2
-    assert beats(Clock, dues, "bass") == [0.0]
+    assert beats(TimingClock, dues, "bass") == [0.0]
     assert beats(Start, dues, "bass") == [0.0]
 
 

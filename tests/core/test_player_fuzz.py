@@ -26,13 +26,13 @@ from grebe.core.player.commands import (
     Metronome,
     Mute,
     Release,
-    SetPlan,
+    ReplacePlan,
     Skip,
     Solo,
     Steer,
     Withdraw,
 )
-from grebe.core.player.events import Clock, Due, NoteOff, NoteOn, SectionStarts, Start, Stop
+from grebe.core.player.events import Due, NoteOff, NoteOn, SectionStarts, Start, Stop, TimingClock
 from grebe.core.player.plan import Plan, make_plan, make_set_plan
 from grebe.core.player.player import Player
 from grebe.core.sets.model import Set, SetSong
@@ -97,7 +97,7 @@ RICH = a_rich_project()
 SECTIONS = ("s1", "s2", "s3", "s4", "e2-s1", "e3-s2", "")
 
 
-def edited(which: int) -> SetPlan:
+def edited(which: int) -> ReplacePlan:
     """One of some edits, as a plan."""
     edits = (
         lambda s: edit.set_tempo(s, 90),
@@ -112,7 +112,7 @@ def edited(which: int) -> SetPlan:
         project = document.with_content(
             RICH, "b2", lambda c: build.pattern("x", "bass", build.voice("x.x", 41)).content
         )
-    return SetPlan(plan=make_plan(project, project.songs[0]))
+    return ReplacePlan(plan=make_plan(project, project.songs[0]))
 
 
 EDITED = [edited(which) for which in range(6)]
@@ -191,7 +191,7 @@ def test_the_clock_never_stumbles(acts: list[Command | int], section: str) -> No
     """Every tick at every device, evenly, from the start to the stop, which comes once."""
     _, dues = play(acts, section)
     for device in ("drums", "bass"):
-        ticks = [t for t, d, e in dues if d == device and isinstance(e, Clock)]
+        ticks = [t for t, d, e in dues if d == device and isinstance(e, TimingClock)]
         assert ticks == [ticks[0] + n * CLOCK_TICKS for n in range(len(ticks))] if ticks else True
         first = ticks[0] if ticks else dues[0][0]
         stops = [t for t, d, e in dues if d == device and isinstance(e, Stop)]
@@ -243,10 +243,10 @@ def test_the_same_performance_twice(acts: list[Command | int]) -> None:
 @settings(max_examples=40, deadline=None)
 def test_a_set_does_not_stumble_either(acts: list[Command | int], section: str) -> None:
     """From song to song, however they come in: every tick evenly, no note left sounding."""
-    acts = [a for a in acts if not isinstance(a, SetPlan)]
+    acts = [a for a in acts if not isinstance(a, ReplacePlan)]
     _, dues = play(acts, section, make_set_plan(RICH, NIGHT))
     for device in ("drums", "bass"):
-        ticks = [t for t, d, e in dues if d == device and isinstance(e, Clock)]
+        ticks = [t for t, d, e in dues if d == device and isinstance(e, TimingClock)]
         assert ticks == [ticks[0] + n * CLOCK_TICKS for n in range(len(ticks))]
     sounding: Counter[tuple[str, int, int]] = Counter()
     for _, device, event in dues:

@@ -8,7 +8,7 @@ import pytest
 from grebe.core.document import Project, with_content
 from grebe.core.patterns import edit
 from grebe.core.patterns.model import Content, ControlLane, ControlPoint, Hit, Pattern, Voice
-from grebe.core.player.commands import Begin, Fill, Launch, LaunchAt, Metronome, SetPlan
+from grebe.core.player.commands import Begin, Fill, Launch, LaunchAt, Metronome, ReplacePlan
 from grebe.core.player.events import ControlChange, Due, NoteOn, SectionStarts
 from grebe.core.player.plan import make_plan
 from grebe.core.player.player import Player
@@ -124,7 +124,7 @@ def test_an_edit_is_heard_at_the_next_step_and_nowhere_else() -> None:
     changed = with_content(
         project, "p", lambda c: edit.with_voice(c, "a", lambda v: edit.put_hit(v, Hit(step=4)))
     )
-    player.apply(SetPlan(plan=make_plan(changed, changed.songs[0])))
+    player.apply(ReplacePlan(plan=make_plan(changed, changed.songs[0])))
     after = player.advance(4 * BAR)
     whole = notes(song_events(make_plan(project, project.songs[0])))
     others = [n for n in whole if n[1] != 40 and n[0] < 4 * BAR]

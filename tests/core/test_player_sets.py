@@ -14,13 +14,12 @@ from grebe.core.player.commands import (
     Begin,
     Launch,
     Release,
-    SetPlan,
+    ReplacePlan,
     Skip,
     Solo,
     Withdraw,
 )
 from grebe.core.player.events import (
-    Clock,
     Continue,
     Due,
     NoteOn,
@@ -31,7 +30,8 @@ from grebe.core.player.events import (
     SongSelect,
     Start,
     Stop,
-    Tempo,
+    TempoChange,
+    TimingClock,
 )
 from grebe.core.player.plan import make_set_plan
 from grebe.core.player.player import Player
@@ -72,7 +72,7 @@ def tempi(dues: list[Due]) -> list[tuple[float, float, float]]:
     return [
         (at / BEAT, e.point.bpm, e.point.ramp_ticks / BEAT)
         for at, _, e in dues
-        if isinstance(e, Tempo)
+        if isinstance(e, TempoChange)
     ]
 
 
@@ -82,7 +82,7 @@ def test_one_song_goes_over_into_the_next() -> None:
     dues += to_end(player)
     assert [s for _, s in sections(dues)] == ["e1-x", "e1-y", "e2-x", "e2-y", "e3-x", "e3-y"]
     assert tempi(dues)[1:] == [(16.0, 150.0, 0.0), (32.0, 90.0, 4.0)]
-    ticks = [at for at, device, e in dues if isinstance(e, Clock) and device == "drums"]
+    ticks = [at for at, device, e in dues if isinstance(e, TimingClock) and device == "drums"]
     assert {b - a for a, b in pairwise(ticks)} == {BEAT // 24}
     assert len([1 for _, _, e in dues if isinstance(e, Stop)]) == 2  # one a box, at the end
 
@@ -147,7 +147,7 @@ def test_carried_holds_through_an_edit_and_ends_with_the_song() -> None:
     dues += player.advance(5 * BAR)
     two = msgspec.structs.replace(project.songs[1], bpm=160.0)
     other = msgspec.structs.replace(project, songs=(project.songs[0], two, project.songs[2]))
-    player.apply(SetPlan(plan=make_set_plan(other, other.sets[0])))
+    player.apply(ReplacePlan(plan=make_set_plan(other, other.sets[0])))
     assert tempi(player.advance(6 * BAR + 1)) == []
     player.apply(Release(ramp_bars=0))
     assert tempi(player.advance(7 * BAR)) == [(25.0, 160.0, 0.0)]
@@ -161,7 +161,7 @@ def test_an_edit_of_the_set_keeps_the_place() -> None:
     running = project.sets[0]
     songs = (running.songs[0], SetSong(id="new", song="three", into="cut"), *running.songs[1:])
     other = msgspec.structs.replace(running, songs=songs)
-    player.apply(SetPlan(plan=make_set_plan(project, other)))
+    player.apply(ReplacePlan(plan=make_set_plan(project, other)))
     assert (player.section, player.next_section) == ("e2-x", "e2-y")
 
 
@@ -274,7 +274,7 @@ def test_a_pass_dropped_for_this_time() -> None:
     player = Player(make_set_plan(project, project.sets[0]))
     player.apply(Begin())
     player.advance(BAR)
-    player.apply(SetPlan(plan=plan))
+    player.apply(ReplacePlan(plan=plan))
     assert player.boundary == 4 * BAR
 
 

@@ -7,9 +7,8 @@ import pytest
 
 from grebe.core.document import Project
 from grebe.core.patterns.model import Hit
-from grebe.core.player.commands import Begin, KeepMutes, Launch, LoopOver, Mute, SetPlan
+from grebe.core.player.commands import Begin, KeepMutes, Launch, LoopOver, Mute, ReplacePlan
 from grebe.core.player.events import (
-    Clock,
     Continue,
     ControlChange,
     Due,
@@ -20,6 +19,7 @@ from grebe.core.player.events import (
     SongPosition,
     SongSelect,
     Stop,
+    TimingClock,
 )
 from grebe.core.player.plan import make_plan
 from grebe.core.player.player import Player
@@ -229,7 +229,7 @@ def test_a_jump_to_a_bar() -> None:
     dues += player.apply(Launch(section="s2", at="bar", into_bars=3))
     dues += to_end(player)
     assert sections(dues) == [(0, "s1"), (4, "s2")]
-    assert max(beats(Clock, dues)) < 8
+    assert max(beats(TimingClock, dues)) < 8
     (_, entered) = of(SectionStarts, dues)[1]
     assert entered.tick == BAR - 3 * BAR  # type: ignore[attr-defined]
 
@@ -318,7 +318,7 @@ def test_a_region_added_while_it_plays_holds_from_there() -> None:
     dues += player.advance(2 * BEAT)
     song = beating(("a", 1, {"mutes": (MuteRegion(device="bass", at=0, long=16),)})).songs[0]
     edited = msgspec.structs.replace(project, songs=(song,))
-    dues += player.apply(SetPlan(plan=make_plan(edited, song)))
+    dues += player.apply(ReplacePlan(plan=make_plan(edited, song)))
     dues += to_end(player)
     assert beats(NoteOn, dues) == [0, 1, 4, 5, 6, 7]
 

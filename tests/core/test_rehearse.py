@@ -7,12 +7,12 @@ import pytest
 from scipy import stats
 
 from grebe.core.rehearse.ones import off_bar_ms, ones
-from grebe.core.rehearse.score import Asked, Try, score, to_practise
+from grebe.core.rehearse.score import ExpectedMove, Try, score, to_practise
 from grebe.core.songs.model import Section, Song, TempoMark
 from grebe.core.songs.pace import paced
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 
-LAUNCH = Asked("launch", "launch", -2.0, 0.0)
+LAUNCH = ExpectedMove("launch", "launch", -2.0, 0.0)
 
 
 @pytest.mark.parametrize(

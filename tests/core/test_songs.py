@@ -9,7 +9,7 @@ import pytest
 
 from grebe.core import document
 from grebe.core.songs import edit
-from grebe.core.songs.bands import Stretch, bands
+from grebe.core.songs.bands import Band, bands
 from grebe.core.songs.chain import place_in_chain
 from grebe.core.songs.model import Part
 from grebe.core.time.meter import Meter
@@ -20,7 +20,7 @@ from tests import build
 BAR = 4 * TICKS_PER_QUARTER
 
 
-def sounding_density(stretches: tuple[Stretch, ...]) -> dict[str, float]:
+def sounding_density(stretches: tuple[Band, ...]) -> dict[str, float]:
     """Per section, the densities of what sounds in it added up."""
     sections = dict.fromkeys(s.section for s in stretches)
     return {

@@ -28,7 +28,7 @@ def test_one_number_mends_a_constant_lateness(
     found = strip_figures(TIMES, noise + late, 0.0, 2.0)
     assert found.verdict == verdict
     assert found.offset_ms == pytest.approx(late, abs=0.15)
-    assert found.waver_ms == pytest.approx(0.59, abs=0.25)
+    assert found.jitter_ms == pytest.approx(0.59, abs=0.25)
     assert found.drift_ms_per_min == 0
     if set_ms is None:
         assert found.set_ms is None

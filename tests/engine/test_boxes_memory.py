@@ -14,7 +14,7 @@ from grebe.engine.engine import Engine
 from grebe.engine.server import Server
 from grebe.errors import PortLost
 from grebe.protocols.link.messages import Load, Loaded
-from grebe.protocols.standin.reports import Report, SetupReader, is_setup
+from grebe.protocols.standin.reports import SetupReader, StandinReport, is_setup
 from tests import build
 
 
@@ -32,7 +32,7 @@ class FakePort:
     def discard(self) -> list[bytes]:
         return []
 
-    def reports(self) -> list[Report]:
+    def reports(self) -> list[StandinReport]:
         return []
 
     def check(self) -> None:
@@ -61,7 +61,7 @@ def engine(own_folders: Path, monkeypatch: pytest.MonkeyPatch) -> Engine:
     made = Engine(Server(own_folders / "e.sock"), realtime=False, priority_help="")
     ports: dict[str, FakePort] = {}
     monkeypatch.setattr(
-        made._desk.ports, "open", lambda device: ports.setdefault(device.id, FakePort())
+        made._connections.ports, "open", lambda device: ports.setdefault(device.id, FakePort())
     )
     made.fakes = ports  # type: ignore[attr-defined]
     return made
@@ -101,20 +101,20 @@ def test_a_box_that_comes_later_gets_its_memory(
     engine: Engine, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     """Not there at first; found when it is looked for, and loaded then."""
-    opened = engine._desk.ports.open
+    opened = engine._connections.ports.open
 
     def gone(_: object) -> None:
         raise PortLost("not yet")
 
-    monkeypatch.setattr(engine._desk.ports, "open", gone)
+    monkeypatch.setattr(engine._connections.ports, "open", gone)
     engine._load(load(build.two_boxes()), Window())  # type: ignore[arg-type]
-    assert [o.state for o in engine._desk.outlets.values()] == ["gone", "gone"]
-    engine._desk.look_after_a_port()
-    assert engine._desk.outlets["bass"].problem == "not yet"
-    monkeypatch.setattr(engine._desk.ports, "open", opened)
+    assert [o.state for o in engine._connections.outputs.values()] == ["gone", "gone"]
+    engine._connections.look_after_a_port()
+    assert engine._connections.outputs["bass"].problem == "not yet"
+    monkeypatch.setattr(engine._connections.ports, "open", opened)
     for _ in range(2):
-        engine._desk.look_after_a_port()
-    assert [o.state for o in engine._desk.outlets.values()] == ["up", "up"]
+        engine._connections.look_after_a_port()
+    assert [o.state for o in engine._connections.outputs.values()] == ["up", "up"]
     assert memories(engine) == [16]
     engine._server.close()
 

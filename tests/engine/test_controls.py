@@ -28,9 +28,9 @@ from grebe.core.rig.learn import bound, keyed, unbound
 from grebe.core.rig.model import Port
 from grebe.core.rig.trigger import Binding, Trigger
 from grebe.core.sets.model import Set, SetSong
-from grebe.engine.connections import Desk
+from grebe.engine.connections import Connections
 from grebe.engine.controls import Controls
-from grebe.engine.device_output import Outlet
+from grebe.engine.device_output import DeviceOutput
 from grebe.errors import EditError
 from grebe.protocols.link.messages import Load, Notice, Pressed, SetPlan
 from grebe.protocols.midi.press import lamp, touch_of
@@ -77,18 +77,18 @@ class Table:
         self.panics = 0
         self.refuse = False
         self.book = Book()
-        self.desk = Desk(lambda _: None, lambda _: None, SimulatedClock(), self.book)
+        self.connections = Connections(lambda _: None, lambda _: None, SimulatedClock(), self.book)
         boxes = [
             build.device(n, port=Port(wire="none"), input=Port(wire="alsa", name=n))
             for n in ("pads", "feet")
         ]
         self.port = Sent()
-        self.desk.outlets = {b.id: Outlet(b, None, "") for b in boxes}
-        self.desk.outlets["pads"].port = self.port  # type: ignore[assignment]
-        self.controls = Controls(self.desk, self._ask, self._panic, self.told.append)
+        self.connections.outputs = {b.id: DeviceOutput(b, None, "") for b in boxes}
+        self.connections.outputs["pads"].port = self.port  # type: ignore[assignment]
+        self.controls = Controls(self.connections, self._ask, self._panic, self.told.append)
         self.controls.set(bindings)
         base = build.two_boxes()
-        self.desk.ears.set(make_plan(base, base.songs[0]), self.desk.outlets)
+        self.connections.inputs.set(make_plan(base, base.songs[0]), self.connections.outputs)
 
     def _ask(self, command: Command) -> None:
         if self.refuse:
@@ -100,9 +100,9 @@ class Table:
 
     def feed(self, player: Player | None, *messages: bytes, source: str = "pads") -> None:
         """Messages come in from a box."""
-        heard = self.desk.ears._inputs[source]
+        heard = self.connections.inputs._inputs[source]
         heard.waiting = [(n, m) for n, m in enumerate(messages)]  # type: ignore[attr-defined]
-        self.desk.ears.hear()
+        self.connections.inputs.hear()
         self.controls.take(player, 120.0)
 
 
@@ -231,19 +231,19 @@ def test_a_controller_that_is_not_there() -> None:
     """It is named, so that Stage can show it."""
     table = Table(Binding(trigger=NOTE, action="again"))
     assert table.controls.deaf() == ()
-    table.desk.ears._inputs["pads"].gone = True  # type: ignore[attr-defined]
-    table.desk.ears.misses("pads")
+    table.connections.inputs._inputs["pads"].gone = True  # type: ignore[attr-defined]
+    table.connections.inputs.misses("pads")
     assert table.controls.deaf() == ("pads",)
 
 
 def test_any_box_can_be_learnt_from() -> None:
     """Whichever is pressed first; without one that is heard it is refused."""
     table = Table()
-    ears = table.desk.ears
-    ears.learn("*", table.desk.outlets)
-    ears._inputs["feet"].waiting = [(1, b"\xc1\x05")]  # type: ignore[attr-defined]
-    ears.hear()
-    assert ears.learned == PROGRAM
+    inputs = table.connections.inputs
+    inputs.learn("*", table.connections.outputs)
+    inputs._inputs["feet"].waiting = [(1, b"\xc1\x05")]  # type: ignore[attr-defined]
+    inputs.hear()
+    assert inputs.learned == PROGRAM
 
 
 def test_touches_and_lamps_as_bytes() -> None:

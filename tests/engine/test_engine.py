@@ -19,7 +19,7 @@ from grebe.core.player.plan import make_plan
 from grebe.core.rig.model import Faults
 from grebe.core.songs.edit import set_tempo
 from grebe.core.time.ticks import TICKS_PER_QUARTER
-from grebe.engine.device_output import Outlet
+from grebe.engine.device_output import DeviceOutput
 from grebe.errors import EngineError
 from grebe.process.places import engine_socket
 from grebe.protocols.link.messages import (
@@ -38,7 +38,7 @@ from grebe.protocols.link.messages import (
 )
 from grebe.protocols.midi.messages import CONTINUE, SONG_POSITION, START, STOP
 from grebe.protocols.midi.messages import TIMING_CLOCK as CLOCK
-from grebe.protocols.standin.reports import Report, ReportKind
+from grebe.protocols.standin.reports import ReportKind, StandinReport
 from grebe.transports.clock import raw_ns
 from tests import build
 from tests.engine.listener import Listener, listening_engine, wait
@@ -407,16 +407,16 @@ def test_a_port_that_comes_back_while_playing_is_rejoined() -> None:
 def test_an_offset_changed_while_playing_slews() -> None:
     """By 2 % of the time that passes; at once while stopped."""
     device = fast().rig.device("bass")
-    outlet = Outlet(device, None, "")
-    outlet.change(msgspec.structs.replace(device, offset_ms=-30.0), at_once=False)
-    assert outlet.offset_ns == 0
-    outlet.slew(100_000_000)
-    assert outlet.offset_ns == -2_000_000
+    output = DeviceOutput(device, None, "")
+    output.change(msgspec.structs.replace(device, offset_ms=-30.0), at_once=False)
+    assert output.offset_ns == 0
+    output.slew(100_000_000)
+    assert output.offset_ns == -2_000_000
     for _ in range(20):
-        outlet.slew(100_000_000)
-    assert outlet.offset_ns == -30_000_000
-    outlet.change(device, at_once=True)
-    assert outlet.offset_ns == 0
+        output.slew(100_000_000)
+    assert output.offset_ns == -30_000_000
+    output.change(device, at_once=True)
+    assert output.offset_ns == 0
 
 
 def test_begun_at_a_tick_and_a_moment_it_falls_there() -> None:
@@ -439,17 +439,17 @@ def test_begun_at_a_tick_and_a_moment_it_falls_there() -> None:
 
 def test_an_hour_of_figures_stays_small() -> None:
     """Only the last are kept, of ticks and of their due times; counting goes on."""
-    outlet = Outlet(fast().rig.device("bass"), None, "")
-    outlet.begin(0, started=True)
-    outlet.started()
+    output = DeviceOutput(fast().rig.device("bass"), None, "")
+    output.begin(0, started=True)
+    output.started()
     count = 260_000  # an hour and a half at 120 BPM
     for n in range(count):
-        outlet.tick_sent(n * 1000, 0.5)
-    outlet._take(Report(ReportKind.TICK, 1, count - 1, (count - 1) * 1000 + 2_000_000))
-    outlet._take(Report(ReportKind.TICK, 1, 5, 5_000))  # long forgotten: counted, not judged
-    found = outlet.report(1000)
+        output.tick_sent(n * 1000, 0.5)
+    output._take(StandinReport(ReportKind.TICK, 1, count - 1, (count - 1) * 1000 + 2_000_000))
+    output._take(StandinReport(ReportKind.TICK, 1, 5, 5_000))  # long forgotten: counted, not judged
+    found = output.report(1000)
     assert (found.ticks_sent, found.ticks_received) == (count, 2)
     assert found.ms == (pytest.approx(2.0),)
     assert len(found.send_ms) == 1000
-    assert len(outlet._send_ms) < 200_000
-    assert len(outlet._due) < 40_000
+    assert len(output._send_ms) < 200_000
+    assert len(output._due) < 40_000

@@ -67,7 +67,7 @@ def test_phase_and_tempo_of_the_leader_are_taken_over() -> None:
         assert found.follows == "bass"
         assert found.hearing == "clock"
         assert found.heard_bpm == pytest.approx(BPM * 1.002, rel=2e-3)
-        assert 0.5 < found.heard_waver_ms < 8
+        assert 0.5 < found.heard_jitter_ms < 8
 
 
 class Leader:

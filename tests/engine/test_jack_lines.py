@@ -33,14 +33,14 @@ STOPPED, ROLLING = 0, 1
 def test_run_line_and_reset(server: Server) -> None:
     """The run line rises once, before the first pulse; so does the reset, and it ends before."""
     with live(pulsed_project(4.0)) as engine:
-        ears = {
+        inputs = {
             name: listener(server, f"grebe:{name} to Bass", 20.0)
             for name in ("pulses", "run", "reset")
         }
         engine.send(Begin())
         engine.status(lambda s: s.devices[1].pulses > 8)
         engine.send(Halt())
-        found = {name: heard(process, soon=True) for name, process in ears.items()}
+        found = {name: heard(process, soon=True) for name, process in inputs.items()}
     rises = {
         name: [frame for frame, what in row["seen"] if what == "rise"]
         for name, row in found.items()

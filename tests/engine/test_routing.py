@@ -14,7 +14,7 @@ import pytest
 from grebe.app.engine.supervisor import connect_when_ready, start_engine
 from grebe.app.live.perform import end_process
 from grebe.core.document import Project, with_rig
-from grebe.core.player.commands import Begin, Halt, SetPlan
+from grebe.core.player.commands import Begin, Halt, ReplacePlan
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.model import Cable, Filter, Rig, Route
 from grebe.core.rig.trigger import Trigger
@@ -95,7 +95,7 @@ class Table:
 
     def load(self, project: Project) -> None:
         plan = make_plan(project, project.songs[0], "test")
-        self.client.send(Load(plan=SetPlan(plan=plan), standins=self.paths))
+        self.client.send(Load(plan=ReplacePlan(plan=plan), standins=self.paths))
         self.client.wait_for(Loaded, 5)
 
     def close(self) -> None:

@@ -19,7 +19,7 @@ from grebe.core.session.use import SessionUse
 from grebe.core.songs.edit import set_tempo
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.network.node import Node
-from grebe.protocols.link.messages import AcceptPeer, Join, Propose, RtpPorts, Status
+from grebe.protocols.link.messages import AcceptPeer, CarryRtp, Join, Propose, Status
 from grebe.protocols.rtp.commands import decode_section
 from grebe.protocols.rtp.packets import decode_rtp
 from grebe.transports.clock import raw_ns
@@ -195,7 +195,7 @@ def test_midi_leaves_over_the_network_stamped_with_when_it_is_due() -> None:
         live = Live(with_rig(project, rig))
         helper = start_network()
         try:
-            live.send(RtpPorts(ports=rtp_ports(rig.devices)))
+            live.send(CarryRtp(ports=rtp_ports(rig.devices)))
             live.status(lambda s: all(d.port == "up" for d in s.devices))
             live.send(Begin())
             live.status(lambda s: s.running and s.tick > 3 * TICKS_PER_QUARTER)

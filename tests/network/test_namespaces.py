@@ -7,7 +7,7 @@ from collections.abc import Callable, Iterator
 
 import pytest
 
-from grebe.bench.network import Peer
+from grebe.bench.network import PeerProcess
 from grebe.bench.switch import Network
 
 
@@ -29,7 +29,7 @@ def until(wanted: Callable[[], bool], seconds: float = 10.0) -> None:
         time.sleep(0.02)
 
 
-def apart_ms(*peers: Peer) -> float:
+def apart_ms(*peers: PeerProcess) -> float:
     now = time.clock_gettime_ns(time.CLOCK_MONOTONIC_RAW)
     beats = [p.beat_at(now) for p in peers]
     return (max(beats) - min(beats)) * 60e3 / float(peers[0].view["bpm"])
@@ -39,11 +39,11 @@ def test_three_computers_keep_one_downbeat_whatever_happens(network: Network) ->
     """5 % loss and 2 ms of jitter: a killed one comes back, a parted one heals, a stranger and an
     interface that goes down change nothing."""
     network.set(kind="2", loss=0.05)
-    peers = [Peer(network, 0, 126)]
-    stranger = Peer(network, 3, 200, "land")
+    peers = [PeerProcess(network, 0, 126)]
+    stranger = PeerProcess(network, 3, 200, "land")
     try:
         until(lambda: peers[0].view["state"] == "in")
-        peers += [Peer(network, n, 90) for n in (1, 2)]
+        peers += [PeerProcess(network, n, 90) for n in (1, 2)]
         until(lambda: all(len(p.others) == 2 for p in peers))
         time.sleep(1.0)
         assert {p.view["bpm"] for p in peers} == {126.0}
@@ -55,7 +55,7 @@ def test_three_computers_keep_one_downbeat_whatever_happens(network: Network) ->
         until(lambda: peers[1].others == {"Peer 2"})
         time.sleep(0.5)
         assert apart_ms(*peers[1:]) < 1.5
-        peers[0] = Peer(network, 0, 99)
+        peers[0] = PeerProcess(network, 0, 99)
         until(lambda: len(peers[0].others) == 2)
         assert peers[0].view["bpm"] == 140.0
         network.set(parted=[1])

@@ -11,17 +11,17 @@ import msgspec
 import pytest
 
 from grebe.app.document.demo import demo_bytes
-from grebe.app.live.osc_model import ACTIONS, ASKED, TOLD, OscBook, address_list
-from grebe.app.live.watching import Watching
+from grebe.app.live.osc_model import ACTIONS, ASKED, TOLD, OscModel, address_list
+from grebe.app.live.watching import WatchedSession
 from grebe.core.player.commands import Begin, Halt, Launch, Mute, Solo, Steer
 from grebe.core.rig.model import PEERS_ID
 from grebe.core.session.use import OscUse
 from grebe.network.osc import MOST_CLIENTS, Surfaces
-from grebe.protocols.link.messages import Do, Propose, Shown, Status, ToEngine
+from grebe.protocols.link.messages import Do, Propose, ShowDocument, Status, ToEngine
 from grebe.protocols.osc.messages import OscMessage, read, write
 from grebe.transports.clock import raw_ns
 
-SHOWN = Shown(project=demo_bytes(), song="harbour-bell")
+SHOWN = ShowDocument(project=demo_bytes(), song="harbour-bell")
 
 
 class Client:
@@ -58,7 +58,7 @@ class Desk:
             free.bind(("127.0.0.1", 0))
             self.port = free.getsockname()[1]
         self.surfaces.use(msgspec.convert({"port": self.port, **use}, OscUse))
-        song = Watching(SHOWN)
+        song = WatchedSession(SHOWN)
         layout = song.layout()
         assert layout is not None
         self.sections = [s.section.id for s in layout.spans]
@@ -213,7 +213,7 @@ def test_the_list_of_addresses_names_all_that_is_told_and_asked() -> None:
     for row in (*TOLD, *ASKED):
         assert row.address in words
     assert all(f"`{action}`" in words for action in ACTIONS)
-    book = OscBook(Watching(SHOWN))
+    book = OscModel(WatchedSession(SHOWN))
     book.watching.hear(Status(at_ns=raw_ns(), running=True, bpm=120.0))
     told = {t.address.replace("/N", "") for t in TOLD}
     for address in book.changing():

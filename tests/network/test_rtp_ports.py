@@ -12,7 +12,7 @@ from random import Random
 import pytest
 
 from grebe.errors import PortLost
-from grebe.network.rtp import RtpPorts
+from grebe.network.rtp import RtpSessions
 from grebe.protocols.link.messages import RtpPort
 from grebe.transports.clock import raw_ns
 from grebe.transports.rtp import HandedPort, unpack
@@ -41,7 +41,7 @@ class Ends:
             RtpPort(device="out", path=f"{folder}/out", target=f"127.0.0.1:{self.port}"),
             RtpPort(device="in", path=f"{folder}/in", listen=self.port),
         )
-        self.ports = RtpPorts()
+        self.ports = RtpSessions()
         self.ports.use(self.wanted)
         self.out, self.into = HandedPort(f"{folder}/out"), HandedPort(f"{folder}/in")
         self.turn()

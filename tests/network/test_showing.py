@@ -11,14 +11,14 @@ import msgspec
 import pytest
 
 from grebe.app.document.demo import fresh_demo
-from grebe.app.editors.scene_model import SceneBook
+from grebe.app.editors.scene_model import SceneModel
 from grebe.core.rig.model import Port
 from grebe.core.session.use import OscUse, SessionUse
 from grebe.core.showing import shown_project
 from grebe.errors import ProtocolError
 from grebe.formats.project import project_bytes, read_project
 from grebe.network.showing import MOST_WAITING_EACH, Showing
-from grebe.protocols.link.messages import Shown, Status, from_watched
+from grebe.protocols.link.messages import ShowDocument, Status, from_watched
 from grebe.protocols.session import stage
 from grebe.transports.clock import raw_ns
 from tests import build
@@ -65,7 +65,7 @@ def showing() -> Iterator[Showing]:
 def test_the_document_and_the_engines_words_are_passed_on(showing: Showing) -> None:
     """The document first, to who comes later too."""
     project = build.two_boxes()
-    showing.shown(Shown(project=project_bytes(project), song="song"))
+    showing.shown(ShowDocument(project=project_bytes(project), song="song"))
     watcher = Watcher(showing)
     assert watcher.good
     showing.status(Status(at_ns=5, running=True), raw_ns())
@@ -73,7 +73,7 @@ def test_the_document_and_the_engines_words_are_passed_on(showing: Showing) -> N
     frames = watcher.frames.feed(watcher.read())
     messages = [from_watched(f) for f in frames]
     seen = project_bytes(shown_project(project, "song", "", whole_set=False))
-    assert messages == [Shown(project=seen, song="song"), Status(at_ns=5, running=True)]
+    assert messages == [ShowDocument(project=seen, song="song"), Status(at_ns=5, running=True)]
     assert showing.watched == 1
     watcher.socket.close()
     for _ in range(5):
@@ -83,7 +83,7 @@ def test_the_document_and_the_engines_words_are_passed_on(showing: Showing) -> N
 
 def test_without_the_passphrase_nothing_is_shown(showing: Showing) -> None:
     """It is hung up on."""
-    showing.shown(Shown(project=project_bytes(build.two_boxes()), song="song"))
+    showing.shown(ShowDocument(project=project_bytes(build.two_boxes()), song="song"))
     watcher = Watcher(showing, b"w" * 32)
     assert not watcher.good
     assert b"Drums" not in watcher.proof + watcher.read()
@@ -133,7 +133,7 @@ def test_without_a_passphrase_only_who_is_accepted_watches() -> None:
 
     showing = Showing(b"", accepts)
     try:
-        showing.shown(Shown(project=project_bytes(build.two_boxes()), song="song"))
+        showing.shown(ShowDocument(project=project_bytes(build.two_boxes()), song="song"))
         stranger = socket.create_connection(("127.0.0.1", showing.port), 2)
         showing.turn(raw_ns())
         assert stranger.recv(100) == b""
@@ -177,7 +177,7 @@ def test_moves_on_a_shown_stage_are_those_at_home() -> None:
     compared = 0
     for song in project.songs:
         seen = shown_project(project, song.id, "", whole_set=False)
-        book, shown_book = SceneBook(), SceneBook()
+        book, shown_book = SceneModel(), SceneModel()
         spans = project.layout(song).spans
         shown_spans = seen.layout(seen.songs[0]).spans
         assert [s.ticks for s in spans] == [s.ticks for s in shown_spans]

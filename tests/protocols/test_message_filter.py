@@ -7,14 +7,14 @@ from hypothesis import strategies as st
 
 from grebe.core.rig.model import Filter
 from grebe.core.rig.passage import NOT_SENT, Passage
-from grebe.protocols.midi.message_filter import Gate, lets
+from grebe.protocols.midi.message_filter import MessageFilter, lets
 
 PLAYS = Filter(clock=False, transport=False)
 
 
-def gate(**fields: object) -> Gate:
+def message_filter(**fields: object) -> MessageFilter:
     fields.setdefault("passes", PLAYS)
-    return Gate(Passage(source="a", target="b", wire="b", **fields))  # type: ignore[arg-type]
+    return MessageFilter(Passage(source="a", target="b", wire="b", **fields))  # type: ignore[arg-type]
 
 
 def table(**pairs: int) -> tuple[int, ...]:
@@ -24,7 +24,7 @@ def table(**pairs: int) -> tuple[int, ...]:
 
 def test_channel_and_notes_are_changed() -> None:
     """Note on, note off and pressure; a note without a place is not sent."""
-    g = gate(channel=10, notes=table(n36=60))
+    g = message_filter(channel=10, notes=table(n36=60))
     assert g(b"\x90\x24\x64") == b"\x99\x3c\x64"
     assert g(b"\xa0\x24\x11") == b"\xa9\x3c\x11"
     assert g(b"\x80\x24\x40") == b"\x89\x3c\x40"
@@ -34,7 +34,7 @@ def test_channel_and_notes_are_changed() -> None:
 
 def test_a_note_on_of_velocity_0_ends_the_note() -> None:
     """MIDI 1.0."""
-    g = gate()
+    g = message_filter()
     assert g(b"\x90\x24\x64") == b"\x90\x24\x64"
     assert g(b"\x90\x24\x00") == b"\x80\x24\x40"
     assert g(b"\x90\x24\x00") is None
@@ -42,12 +42,12 @@ def test_a_note_on_of_velocity_0_ends_the_note() -> None:
 
 def test_a_note_ends_as_it_began_though_the_route_has_changed() -> None:
     """Otherwise it would sound for ever on the old note."""
-    g = gate(notes=table(n36=60))
+    g = message_filter(notes=table(n36=60))
     g(b"\x90\x24\x64")
     g.change(Passage(source="a", target="b", wire="b", passes=Filter(notes=False)))
     assert g(b"\x90\x25\x64") is None
     assert g(b"\x80\x24\x40") == b"\x80\x3c\x40"
-    g = gate(channel=3)
+    g = message_filter(channel=3)
     g(b"\x90\x24\x64")
     assert g.release() == [b"\x82\x24\x40"]
     assert g.release() == []
@@ -68,9 +68,9 @@ def test_what_a_filter_lets_through() -> None:
 
 def test_clock_passes_only_when_the_route_lets_it() -> None:
     """As a plain thru; system exclusive never does."""
-    assert gate()(b"\xf8") is None
-    assert gate(passes=Filter())(b"\xf8") == b"\xf8"
-    assert gate(passes=Filter())(b"\xf0\x7d\xf7") is None
+    assert message_filter()(b"\xf8") is None
+    assert message_filter(passes=Filter())(b"\xf8") == b"\xf8"
+    assert message_filter(passes=Filter())(b"\xf0\x7d\xf7") is None
 
 
 @given(
@@ -82,7 +82,7 @@ def test_clock_passes_only_when_the_route_lets_it() -> None:
 )
 def test_no_note_is_left_sounding(played: list[tuple[int, int, int]], notes: list[int]) -> None:
     """Whatever is played, ends and releases close every note that began."""
-    g = gate(channel=5, notes=tuple(notes))
+    g = message_filter(channel=5, notes=tuple(notes))
     sounding: set[int] = set()
     for kind, note, velocity in played:
         passed = g(bytes((kind, note, velocity)))

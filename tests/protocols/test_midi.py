@@ -10,7 +10,6 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from grebe.core.player.events import (
-    Clock,
     Continue,
     ControlChange,
     NoteOff,
@@ -19,6 +18,7 @@ from grebe.core.player.events import (
     SongPosition,
     Start,
     Stop,
+    TimingClock,
 )
 from grebe.protocols.midi.messages import MAX_SYSEX_BYTES, MidiParser, encode, silence
 
@@ -34,7 +34,7 @@ def parsed(hex_dump: str) -> tuple[list[str], int]:
 @pytest.mark.parametrize(
     ("event", "wanted"),
     [
-        (Clock(), "F8"),
+        (TimingClock(), "F8"),
         (Start(), "FA"),
         (Continue(), "FB"),
         (Stop(), "FC"),
@@ -109,7 +109,7 @@ def test_a_sound_stream_is_read_in_full() -> None:
     sent = []
     for _ in range(1000):
         note = NoteOn(channel=dice.randint(1, 16), note=dice.randint(0, 127), velocity=99)
-        sent += [encode(note), encode(Clock())]
+        sent += [encode(note), encode(TimingClock())]
     assert [m.data for m in MidiParser().feed(b"".join(sent), 0)] == sent
 
 

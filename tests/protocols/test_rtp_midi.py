@@ -16,7 +16,7 @@ from grebe.errors import ProtocolError
 from grebe.protocols.midi import messages as midi
 from grebe.protocols.rtp.commands import (
     Command,
-    Section,
+    CommandSection,
     decode_delta,
     decode_section,
     encode_delta,
@@ -72,7 +72,7 @@ def test_delta_times_are_those_of_standard_midi_files(ticks: int, coded: str) ->
 
 def test_a_short_list_is_these_bytes() -> None:
     """RFC 6295, figure 2: header B J Z P and LEN; the second command has its delta time."""
-    section = Section((Command(0, b"\xfa"), Command(96, b"\xf8"), Command(96, on(60))))
+    section = CommandSection((Command(0, b"\xfa"), Command(96, b"\xf8"), Command(96, on(60))))
     wanted = bytes.fromhex("07 fa 60f8 00 903c64")
     assert encode_section(section) == wanted
     assert decode_section(wanted) == section
@@ -80,14 +80,14 @@ def test_a_short_list_is_these_bytes() -> None:
 
 def test_a_first_command_after_the_stamp_has_a_delta_time_too() -> None:
     """Z is set (0x20)."""
-    section = Section((Command(5, b"\xf8"),))
+    section = CommandSection((Command(5, b"\xf8"),))
     assert encode_section(section).hex() == "2205f8"
     assert decode_section(bytes.fromhex("2205f8")) == section
 
 
 def test_a_long_list_has_a_length_of_twelve_bits() -> None:
     """B is set: 20 bytes."""
-    section = Section(tuple(Command(0, on(60 + i)) for i in range(5)), b"")
+    section = CommandSection(tuple(Command(0, on(60 + i)) for i in range(5)), b"")
     data = encode_section(section)
     assert data[:2] == bytes((0x80, 19))
     assert decode_section(data) == section

@@ -15,7 +15,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from grebe.core.session.packets import Body, Bye, Packet, Ping, Pong, State
-from grebe.core.session.shared import Running, Tempo
+from grebe.core.session.shared import AgreedTempo, Running
 from grebe.core.session.slew import Mapping
 from grebe.errors import OtherVersion, ProtocolError
 from grebe.protocols.session import stage
@@ -42,7 +42,7 @@ STATE = State(
     reference=0x0102030405060708,
     mapping=Mapping(1_000_000_000_000, 60_000_000_000, 1.00001),
     sent_ns=1_000_500_000_000,
-    tempo=Tempo(30_000_000_000, 63_000_000, 126_000_000, 4, 3, 0x1112131415161718),
+    tempo=AgreedTempo(30_000_000_000, 63_000_000, 126_000_000, 4, 3, 0x1112131415161718),
     running=Running(True, 64_000_000, 2, 0x1112131415161718),
     runs=True,
     service=40_001,
@@ -64,7 +64,7 @@ def bodies() -> st.SearchStrategy[Body]:
         reference=u64,
         mapping=st.builds(Mapping, stamp, stamp, st.floats(0.951, 1.049)),
         sent_ns=stamp,
-        tempo=st.builds(Tempo, stamp, stamp, u32, u16, u32, u64),
+        tempo=st.builds(AgreedTempo, stamp, stamp, u32, u16, u32, u64),
         running=st.builds(Running, st.booleans(), stamp, u32, u64),
         runs=st.booleans(),
         service=u16,

@@ -12,9 +12,9 @@ from grebe.errors import ProtocolError
 from grebe.protocols.midi.messages import MAX_SYSEX_BYTES, MidiParser
 from grebe.protocols.standin import reports as standin
 from grebe.protocols.standin.reports import (
-    Report,
     ReportKind,
     SetupReader,
+    StandinReport,
     decode_reports,
     encode_reports,
     encode_setup,
@@ -75,7 +75,7 @@ def test_a_large_memory_travels_in_parts(monkeypatch: pytest.MonkeyPatch) -> Non
 
 def test_reports_travel_in_packets() -> None:
     """Many in one packet, the same again."""
-    reports = [Report(kind, 2, 100, 10**15 + kind) for kind in ReportKind]
+    reports = [StandinReport(kind, 2, 100, 10**15 + kind) for kind in ReportKind]
     assert decode_reports(encode_reports(reports)) == reports
 
 
@@ -92,4 +92,4 @@ def test_what_a_standin_plays_travels_as_a_report() -> None:
         report = played(data, 12)
         assert played_bytes(decode_reports(encode_reports([report]))[0]) == data
     with pytest.raises(ProtocolError, match="holds no message"):
-        played_bytes(Report(ReportKind.BEAT, 1, 0, 0))
+        played_bytes(StandinReport(ReportKind.BEAT, 1, 0, 0))

@@ -13,9 +13,9 @@ from grebe.core.player.events import NoteOn, SongPosition
 from grebe.core.rig.model import Device, Faults, Filter
 from grebe.core.rig.standin import Onward, Setup
 from grebe.protocols.midi.messages import encode
-from grebe.protocols.standin.reports import Report, ReportKind, encode_setup
-from grebe.standins.box import Box
-from grebe.standins.host import Host
+from grebe.protocols.standin.reports import ReportKind, StandinReport, encode_setup
+from grebe.standins.box import StandinBox
+from grebe.standins.host import StandinHost
 from tests import build
 
 TICK_NS = 20_833_333  # 120 BPM, 24 a quarter note
@@ -35,19 +35,19 @@ MEMORY = Memory(
 )
 
 
-def box_of(device: Device) -> Box:
-    return Box(device, Setup(device=device, memory=MEMORY))
+def box_of(device: Device) -> StandinBox:
+    return StandinBox(device, Setup(device=device, memory=MEMORY))
 
 
-def fed(box: Box, ticks: int, first: int = 0) -> list[Report]:
+def fed(box: StandinBox, ticks: int, first: int = 0) -> list[StandinReport]:
     """Clock at 120 BPM, from tick number `first` of a steady wire."""
-    out: list[Report] = []
+    out: list[StandinReport] = []
     for n in range(first, first + ticks):
         out += box.feed(b"\xf8", n * TICK_NS)
     return out
 
 
-def notes(reports: list[Report]) -> list[tuple[int, float]]:
+def notes(reports: list[StandinReport]) -> list[tuple[int, float]]:
     """(note, place in sixteenths of that wire)."""
     return [(r.number // 128, r.at_ns / TICK_NS / 6) for r in reports if r.kind is ReportKind.NOTE]
 
@@ -125,14 +125,14 @@ def test_the_mute_controller() -> None:
 
 def test_notes_from_outside_sound() -> None:
     """A box played note by note, late by its latency."""
-    box = Box(build.device("b", channel=2, faults=Faults(latency_ms=3)))
+    box = StandinBox(build.device("b", channel=2, faults=Faults(latency_ms=3)))
     (report,) = box.feed(encode(NoteOn(channel=2, note=40, velocity=9)), 1000)
-    assert report == Report(ReportKind.NOTE, 0, 40 * 128 + 9, 3_001_000)
+    assert report == StandinReport(ReportKind.NOTE, 0, 40 * 128 + 9, 3_001_000)
 
 
 def test_its_memory_is_loaded_by_system_exclusive() -> None:
     """And it takes the first slot when its own is not there."""
-    box = Box(drums())
+    box = StandinBox(drums())
     box.feed(
         b"".join(encode_setup(Setup(device=box.device, memory=Memory(slots={5: MEMORY.slots[1]})))),
         0,
@@ -177,7 +177,7 @@ def test_a_box_on_its_own_tempo_drifts() -> None:
 def test_the_same_seed_gives_the_same_faults() -> None:
     """A rehearsal can be repeated."""
 
-    def run() -> list[Report]:
+    def run() -> list[StandinReport]:
         box = box_of(drums(faults=Faults(jitter_ms=1, drop_percent=5, seed=9)))
         box.feed(b"\xfa", 0)
         return fed(box, 300)
@@ -192,7 +192,9 @@ def test_what_its_input_is_set_to_ignore_still_goes_on_by_thru() -> None:
         Onward(path="/a", passes=Filter()),
         Onward(path="/b", passes=Filter(clock=False, controllers=False, but=(74,))),
     )
-    box = Box(device, Setup(device=device, memory=MEMORY, accepts=Filter(clock=False), thru=thru))
+    box = StandinBox(
+        device, Setup(device=device, memory=MEMORY, accepts=Filter(clock=False), thru=thru)
+    )
     box.feed(b"\xfa", 0)
     assert [r.kind for r in fed(box, 24)] == []
     assert [path for path, _ in box.onward].count("/a") == 25
@@ -233,10 +235,10 @@ def test_a_burst_goes_on_whole(tmp_path: Path) -> None:
     """After a slow moment a hundred ticks come at once: none is lost on the way, near or far."""
     first, near, far = (build.device(d) for d in ("first", "near", "far"))
     thru = tuple(Onward(path=str(tmp_path / f"{d}.sock"), passes=Filter()) for d in ("near", "far"))
-    here = Host({d.id: (d, tmp_path / f"{d.id}.sock") for d in (first, near)})
-    there = Host({"far": (far, tmp_path / "far.sock")})
+    here = StandinHost({d.id: (d, tmp_path / f"{d.id}.sock") for d in (first, near)})
+    there = StandinHost({"far": (far, tmp_path / "far.sock")})
     seat, other = here._seats
-    seat.box = Box(first, Setup(device=first, thru=thru))
+    seat.box = StandinBox(first, Setup(device=first, thru=thru))
     seat.feed(b"\xfa")
     for _ in range(100):
         seat.feed(b"\xf8")
@@ -251,7 +253,7 @@ def test_a_burst_goes_on_whole(tmp_path: Path) -> None:
         one.close()
 
 
-def lateness(reports: list[Report]) -> list[float]:
+def lateness(reports: list[StandinReport]) -> list[float]:
     """How late each beat sounds, in ms."""
     return [(r.at_ns - r.number * 24 * TICK_NS) / 1e6 for r in reports if r.kind is ReportKind.BEAT]
 

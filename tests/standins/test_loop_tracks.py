@@ -9,23 +9,23 @@ from grebe.core.rig.model import Device
 from grebe.core.rig.spec import LoopControl
 from grebe.core.rig.standin import Setup
 from grebe.protocols.standin.speaker import Note
-from grebe.standins.box import Box
+from grebe.standins.box import StandinBox
 from grebe.standins.loop_sound import At, LoopSound
 from grebe.standins.loop_tracks import LoopTracks
-from grebe.standins.speaker import Desk
+from grebe.standins.speaker import Mixer
 
 CONTROL = LoopControl(record=80, play=81, stop=82)
 RATE = 8000
 
 
-def acts(box: Box) -> list[tuple[int, str]]:
+def acts(box: StandinBox) -> list[tuple[int, str]]:
     found, box.loops.acts = box.loops.acts, []
     return [(a.track, a.act) for a in found]
 
 
-def looper() -> Box:
+def looper() -> StandinBox:
     device = Device(id="looper", name="Looper", channel=12, plays="own")
-    return Box(device, Setup(device=device, loops=CONTROL, starts_all=True))
+    return StandinBox(device, Setup(device=device, loops=CONTROL, starts_all=True))
 
 
 def test_a_box_told_by_controllers() -> None:
@@ -61,7 +61,7 @@ def test_without_control_nothing_is_taken() -> None:
     assert not LoopTracks().told(None, 80, 1, 0)
 
 
-def blocks(desk: Desk | LoopSound, dry: np.ndarray, size: int) -> np.ndarray:
+def blocks(desk: Mixer | LoopSound, dry: np.ndarray, size: int) -> np.ndarray:
     """What comes out of loops when `dry` goes in, in blocks of a size."""
     out = []
     for first in range(0, len(dry), size):
@@ -117,7 +117,7 @@ def test_stopped_and_started_it_begins_at_its_beginning() -> None:
 
 def test_what_boxes_sound_is_recorded() -> None:
     """Through the speaker's own desk: a bass note sounds again a loop later, alike."""
-    desk = Desk(RATE)
+    desk = Mixer(RATE)
     desk.loops.take(At(0, "looper", 1, "record"))
     desk.loops.take(At(4000, "looper", 1, "play"))
     desk.take(Note("bass", "bass", 40, 100, 0), 200)

@@ -10,8 +10,8 @@ from grebe.core.rig.spec import Kind
 from grebe.protocols.midi import messages as midi
 from grebe.protocols.standin.speaker import Note
 from grebe.standins import aloud
-from grebe.standins.box import Box
-from grebe.standins.speaker import Desk
+from grebe.standins.box import StandinBox
+from grebe.standins.speaker import Mixer
 from tests import build
 
 RATE = 48_000
@@ -21,13 +21,13 @@ def _note(note: int, velocity: int = 127, kind: Kind = "drums", slot: str = "") 
     return Note(device="d", kind=kind, note=note, velocity=velocity, at_ns=0, slot=slot)
 
 
-def _blocks(desk: Desk, first: int, until: int, count: int = 512) -> np.ndarray:
+def _blocks(desk: Mixer, first: int, until: int, count: int = 512) -> np.ndarray:
     return np.concatenate([desk.block(n, count) for n in range(first, until, count)])
 
 
 def test_a_drum_sounds_from_its_frame_on() -> None:
     """Silence before, bounded, silence after; velocity 0 does not end a struck sound."""
-    desk = Desk(RATE)
+    desk = Mixer(RATE)
     desk.take(_note(37), 1000)
     desk.take(_note(37, 0), 1001)
     audio = _blocks(desk, 0, 8192)
@@ -38,7 +38,7 @@ def test_a_drum_sounds_from_its_frame_on() -> None:
 
 def test_a_tone_is_held_until_its_end() -> None:
     """However the blocks fall; then it goes quickly."""
-    desk = Desk(RATE)
+    desk = Mixer(RATE)
     desk.take(_note(40, kind="bass"), 100)
     first = _blocks(desk, 0, 9216)
     desk.take(_note(40, 0, kind="bass"), 9300)
@@ -52,7 +52,7 @@ def test_a_tone_is_held_until_its_end() -> None:
 def test_what_shares_a_slot_is_cut() -> None:
     """A closed hat ends the open one; two sounds of a slot end each other."""
     for one, other, slot in ((46, 42, ""), (51, 56, "13")):
-        both, alone = Desk(RATE), Desk(RATE)
+        both, alone = Mixer(RATE), Mixer(RATE)
         both.take(_note(one, slot=slot), 0)
         both.take(_note(other, slot=slot), 2048)
         alone.take(_note(other, slot=slot), 2048)
@@ -62,7 +62,7 @@ def test_what_shares_a_slot_is_cut() -> None:
 
 def test_many_at_once_stay_bounded() -> None:
     """A hundred notes: the oldest go, the level stays under the ceiling."""
-    desk = Desk(RATE)
+    desk = Mixer(RATE)
     for note in range(28, 128):
         desk.take(_note(note), 0)
     assert np.abs(_blocks(desk, 0, 2048)).max() <= 0.89
@@ -70,7 +70,7 @@ def test_many_at_once_stay_bounded() -> None:
 
 def test_a_box_tells_what_it_sounds() -> None:
     """Begun, ended, panicked; controllers stand beside it."""
-    box = Box(build.device("b", channel=2))
+    box = StandinBox(build.device("b", channel=2))
     say = midi.encode
     box.feed(bytes((0xB1, 74, 90)), 1)
     box.feed(say(NoteOn(channel=2, note=40, velocity=99)), 5)
@@ -90,7 +90,7 @@ def test_no_output_no_speaker(monkeypatch: pytest.MonkeyPatch, tmp_path: object)
     if not aloud.has_output():
         silent = aloud.Aloud()
         silent.get_ready()
-        silent.tell(build.device("d"), Box(build.device("d")))
+        silent.tell(build.device("d"), StandinBox(build.device("d")))
         assert silent._socket is None
     monkeypatch.setenv("GREBE_SOUND", "system")
     assert aloud.has_output()

@@ -13,9 +13,9 @@ from typing import Any
 import pytest
 
 from grebe.errors import PortLost
-from grebe.protocols.standin.reports import Report, ReportKind, encode_reports
+from grebe.protocols.standin.reports import ReportKind, StandinReport, encode_reports
 from grebe.transports import alsa
-from grebe.transports.alsa import Address, AlsaPort, Client
+from grebe.transports.alsa import Address, AlsaPort, SequencerClient
 from grebe.transports.clock import Sleep, raw_ns, sleep_until_ns
 from grebe.transports.frames import FrameClock
 from grebe.transports.standin import StandinPort
@@ -129,7 +129,7 @@ def test_why_there_is_no_sequencer(
         real = builtins.__import__
         monkeypatch.setattr(builtins, "__import__", without)
     with pytest.raises(PortLost, match=words):
-        Client()
+        SequencerClient()
 
 
 def listening(path: Path) -> socket.socket:
@@ -149,7 +149,7 @@ def test_the_wire_to_a_stand_in(own_folders: Path) -> None:
     box, _ = server.accept()
     port.send(b"\xfa", 0)
     assert box.recv(10) == b"\xfa"
-    report = Report(ReportKind.TICK, 1, 0, 5)
+    report = StandinReport(ReportKind.TICK, 1, 0, 5)
     box.send(b"junk")
     box.send(encode_reports([report]))
     assert port.reports() == [report]

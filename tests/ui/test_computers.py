@@ -19,7 +19,7 @@ from grebe.protocols.link.messages import (
     PeerRow,
     Peers,
     RtpState,
-    Shown,
+    ShowDocument,
     Status,
     ToEngine,
     pack,
@@ -219,7 +219,7 @@ def test_a_stage_for_somebody_else_shows_and_asks_nothing(
     display.hear(Notice(level="warn", text="Teal shows no stage yet."))
     QTest.qWait(60)
     assert "no stage yet" in display.notices.accessibleName()
-    shown = Shown(project=demo_bytes(), song="harbour-bell")
+    shown = ShowDocument(project=demo_bytes(), song="harbour-bell")
     display._unpacker.feed(b"")
     display.hear(shown)
     assert display.watching is not None

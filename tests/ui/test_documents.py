@@ -77,7 +77,7 @@ def choosing(monkeypatch: pytest.MonkeyPatch, chosen: Path | str, *answers: str)
     asked: list[str] = []
     given = list(answers)
 
-    def answer(parent: object, choice: documents.Choice) -> str:
+    def answer(parent: object, choice: documents.Question) -> str:
         asked.append(choice.text)
         return given.pop(0)
 
@@ -178,7 +178,7 @@ def test_the_question_names_its_answers(frame: Frame) -> None:
         box.reject()
 
     QTimer.singleShot(100, press)
-    choice = documents.Choice("Changed", "What now?", (SAVE_BOTH, KEEP_MINE, TAKE_THEIRS))
+    choice = documents.Question("Changed", "What now?", (SAVE_BOTH, KEEP_MINE, TAKE_THEIRS))
     assert documents.ask(frame, choice) == ""
     assert {SAVE_BOTH, KEEP_MINE, TAKE_THEIRS} < set(seen[0])
 

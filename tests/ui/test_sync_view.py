@@ -85,7 +85,7 @@ def test_what_grebe_follows_is_shown(performer: Performer) -> None:
     session = performer.frame.session
     followed = Status(
         at_ns=0, running=True, bpm=126, follows="dunlin", hearing="clock",
-        heard_bpm=125.98, heard_waver_ms=0.8, heard_off_ms=-0.3,
+        heard_bpm=125.98, heard_jitter_ms=0.8, heard_off_ms=-0.3,
     )  # fmt: skip
     session.status = followed
     view.moved()

@@ -25,7 +25,7 @@ from grebe.core.player.commands import Begin, Halt
 from grebe.core.songs.edit import set_times
 from grebe.formats.project import read_project, write_project
 from grebe.process.places import state_dir
-from grebe.protocols.link.messages import AskReport, Report, Status, Welcome
+from grebe.protocols.link.messages import AskReport, FiguresReport, Status, Welcome
 from grebe.ui.main_window.frame import Frame
 from grebe.ui.main_window.keys import printed
 from grebe.ui.stations.patterns.view import PatternsView
@@ -412,7 +412,7 @@ def test_killing_the_real_window(own_folders: Path) -> None:
         client.send(Halt())
         time.sleep(0.4)
         client.send(AskReport())
-        rows = client.wait_for(Report, 5).devices
+        rows = client.wait_for(FiguresReport, 5).devices
         assert [row.device for row in rows] == ["drums", "bass"]
         for row in rows:
             assert row.ticks_sent > 48
@@ -577,7 +577,7 @@ def test_a_crash_brings_the_window_back_to_where_it_was(own_folders: Path) -> No
         client.send(Halt())
         time.sleep(0.4)
         client.send(AskReport())
-        assert [row.missed for row in client.wait_for(Report, 5).devices] == [0, 0]
+        assert [row.missed for row in client.wait_for(FiguresReport, 5).devices] == [0, 0]
         outer.send_signal(signal.SIGTERM)  # logged out: ends quietly
         assert outer.wait(10) == 0
         assert not note.exists()

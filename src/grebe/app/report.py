@@ -33,7 +33,7 @@ MOST_LOG_BYTES = 2_000_000
 PORTS_WITHIN_S = 15.0
 
 
-class Part(NamedTuple):
+class ReportFile(NamedTuple):
     """One file of a report."""
 
     name: str
@@ -46,12 +46,12 @@ class ReportError(GrebeError):
     """A report that could not be written."""
 
 
-def gather(project: Path | None = None) -> list[Part]:
+def gather(project: Path | None = None) -> list[ReportFile]:
     """All parts of a report; the project's file among them where one is given."""
     parts = [
-        Part("versions.txt", "Grebe, Python, libraries, system", _text(_versions)),
-        Part("ports.json", "MIDI, audio and network ports found", _text(_ports)),
-        Part("priority.txt", "priority: what is allowed, what Grebe's processes have",
+        ReportFile("versions.txt", "Grebe, Python, libraries, system", _text(_versions)),
+        ReportFile("ports.json", "MIDI, audio and network ports found", _text(_ports)),
+        ReportFile("priority.txt", "priority: what is allowed, what Grebe's processes have",
              _text(_priority)),
     ]  # fmt: skip
     for path in log_files():
@@ -61,17 +61,17 @@ def gather(project: Path | None = None) -> list[Part]:
             data = f"could not be read: {error.strerror}\n".encode()
         if data:
             text = private(data.decode("utf-8", "replace"))
-            parts.append(Part(f"log/{path.name}", "what happened", text.encode()))
+            parts.append(ReportFile(f"log/{path.name}", "what happened", text.encode()))
     if LOG.problem:
-        parts.append(Part("log/missing.txt", "why there is no log", LOG.problem.encode()))
+        parts.append(ReportFile("log/missing.txt", "why there is no log", LOG.problem.encode()))
     if project is not None:
         data = read_bounded(project, MAX_FILE_BYTES, "a project", ReportError)
-        parts.append(Part(f"project/{shown(project.name)}", "the project itself", data))
+        parts.append(ReportFile(f"project/{shown(project.name)}", "the project itself", data))
     listed = "".join(f"{p.name}: {p.what}, {len(p.data)} bytes\n" for p in parts)
-    return [Part("README.txt", "what is in this report", listed.encode()), *parts]
+    return [ReportFile("README.txt", "what is in this report", listed.encode()), *parts]
 
 
-def write_report(path: Path, parts: list[Part]) -> None:
+def write_report(path: Path, parts: list[ReportFile]) -> None:
     """Write a report as a ZIP file. ReportError where it cannot be."""
     packed = io.BytesIO()
     with zipfile.ZipFile(packed, "w", zipfile.ZIP_DEFLATED) as file:

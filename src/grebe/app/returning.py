@@ -48,7 +48,7 @@ class Opening(NamedTuple):
     """Not there: it is waited for."""
 
 
-class Shown(msgspec.Struct, frozen=True, kw_only=True):
+class WindowState(msgspec.Struct, frozen=True, kw_only=True):
     """What a window shows."""
 
     project: str = ""
@@ -71,7 +71,7 @@ def note_shown(
     target = _note()
     if path is None or target is None:
         return
-    seen = Shown(project=written(path), untitled=untitled, station=station, song=song,
+    seen = WindowState(project=written(path), untitled=untitled, station=station, song=song,
                  section=section)  # fmt: skip
     scratch = target.with_suffix(".part")
     with suppress(OSError):
@@ -89,7 +89,7 @@ def forget_shown() -> None:
 
 def left_at(note: Path) -> Opening | None:
     """What a window showed when it crashed; None where it had shown nothing yet."""
-    seen = read_kept(note, Shown, Shown())
+    seen = read_kept(note, WindowState, WindowState())
     if not seen.project:
         return None
     return Opening(read_back(seen.project), seen.untitled, seen.station, seen.song, seen.section)

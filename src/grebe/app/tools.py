@@ -42,7 +42,7 @@ class Answer(NamedTuple):
         return "\n".join([*lines, *([self.care] if self.care else [])])
 
 
-class Field(NamedTuple):
+class ToolField(NamedTuple):
     """Something to be typed."""
 
     key: str
@@ -57,7 +57,7 @@ class Tool(NamedTuple):
     title: str
     asks: str
     """The question it answers."""
-    fields: tuple[Field, ...]
+    fields: tuple[ToolField, ...]
     answer: Callable[[Mapping[str, str]], Answer]
 
 
@@ -192,27 +192,27 @@ def _position(values: Mapping[str, str]) -> Answer:
                   ("bytes", "clocks"), ((data, f"{clocks_to(tick)}"),))  # fmt: skip
 
 
-_BPM = Field("bpm", "Tempo, BPM", "126")
-_METER = Field("meter", "Metre", "4/4")
+_BPM = ToolField("bpm", "Tempo, BPM", "126")
+_METER = ToolField("meter", "Metre", "4/4")
 
 TOOLS: tuple[Tool, ...] = (
     Tool("delay", "Echo times", "What is a note in milliseconds?",
-         (_BPM, Field("min", "Unit from, ms", "20"), Field("max", "Unit to, ms", "800")), _delay),
+         (_BPM, ToolField("min", "Unit from, ms", "20"), ToolField("max", "Unit to, ms", "800")), _delay),
     Tool("tempo", "Tempo of a length", "How fast is a loop of so many seconds?",
-         (Field("seconds", "Seconds", "7.619"), Field("bars", "Bars", "4"), _METER), _tempo),
+         (ToolField("seconds", "Seconds", "7.619"), ToolField("bars", "Bars", "4"), _METER), _tempo),
     Tool("loop", "Loop length", "How many samples is it, and does it drift?",
-         (_BPM, Field("bars", "Bars", "4"), _METER, Field("rate", "Samples a second", "48000")),
+         (_BPM, ToolField("bars", "Bars", "4"), _METER, ToolField("rate", "Samples a second", "48000")),
          _loop),
     Tool("repitch", "Speed and pitch", "What does another tempo do to the pitch?",
-         (Field("from", "From, BPM", "140"), Field("to", "To, BPM", "126")), _repitch),
+         (ToolField("from", "From, BPM", "140"), ToolField("to", "To, BPM", "126")), _repitch),
     Tool("ramp", "Tempo ramp", "How long does it take to get there?",
-         (Field("from", "From, BPM", "120"), Field("to", "To, BPM", "140"),
-          Field("bars", "Bars", "8"), _METER), _ramp),
+         (ToolField("from", "From, BPM", "120"), ToolField("to", "To, BPM", "140"),
+          ToolField("bars", "Bars", "8"), _METER), _ramp),
     Tool("drift", "Drift", "How soon do two that run free part?",
-         (Field("a", "A, BPM", "120"), Field("b", "B, BPM", "120.05"),
-          Field("limit", "Apart, ms", "20")), _drift),
+         (ToolField("a", "A, BPM", "120"), ToolField("b", "B, BPM", "120.05"),
+          ToolField("limit", "Apart, ms", "20")), _drift),
     Tool("position", "Song position", "What is sent for a bar and beat?",
-         (Field("bar", "Bar", "33"), Field("beat", "Beat", "1"), _METER, _BPM), _position),
+         (ToolField("bar", "Bar", "33"), ToolField("beat", "Beat", "1"), _METER, _BPM), _position),
     Tool("hearing", "Hearing", "How long can a level be borne?",
-         (Field("level", "Level, dBA", "100"),), _hearing),
+         (ToolField("level", "Level, dBA", "100"),), _hearing),
 )  # fmt: skip

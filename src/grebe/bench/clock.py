@@ -27,7 +27,7 @@ from grebe.core.rig.model import Cable, Device, Rig
 from grebe.core.songs.model import Scene, Section, Song
 from grebe.process.places import override_runtime_dir, standin_socket
 from grebe.process.processor import processor_times, stolen_percent
-from grebe.protocols.link.messages import AskReport, Report
+from grebe.protocols.link.messages import AskReport, FiguresReport
 
 BPM = 126.0
 DEVICES = 8
@@ -132,7 +132,7 @@ def run_grebe(
         client.send(Halt())
         time.sleep(SETTLE_S)
         client.send(AskReport())
-        report = client.wait_for(Report, 20.0)
+        report = client.wait_for(FiguresReport, 20.0)
         return welcome.priority, [ms for row in report.devices for ms in row.send_ms]
 
 

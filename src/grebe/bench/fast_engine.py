@@ -22,7 +22,7 @@ from grebe.engine.engine import Engine
 from grebe.engine.ports import PortBook
 from grebe.engine.server import Connection
 from grebe.protocols.link.messages import FromEngine, Hello, Load, Shutdown, Status, ToEngine
-from grebe.protocols.standin.reports import Report, ReportKind
+from grebe.protocols.standin.reports import ReportKind, StandinReport
 from grebe.transports.base import OutPort
 from grebe.transports.clock import SimulatedClock
 
@@ -38,7 +38,7 @@ class Swallowing:
 
     def __init__(self, clock: SimulatedClock) -> None:
         self._clock = clock
-        self._reports: list[Report] = []
+        self._reports: list[StandinReport] = []
         self._number = 0
 
     def send(self, data: bytes, due_ns: int) -> None:
@@ -46,16 +46,16 @@ class Swallowing:
         del due_ns
         if data == b"\xf8":
             now = self._clock.now_ns()
-            self._reports.append(Report(ReportKind.TICK, 1, self._number, now))
+            self._reports.append(StandinReport(ReportKind.TICK, 1, self._number, now))
             if self._number % 24 == 0:
-                self._reports.append(Report(ReportKind.BEAT, 1, self._number // 24, now))
+                self._reports.append(StandinReport(ReportKind.BEAT, 1, self._number // 24, now))
             self._number += 1
 
     def discard(self) -> list[bytes]:
         """Nothing is handed over early."""
         return []
 
-    def reports(self) -> list[Report]:
+    def reports(self) -> list[StandinReport]:
         """What has been noted since."""
         out, self._reports = self._reports, []
         return out

@@ -100,7 +100,7 @@ def fault_project(devices: int = 2) -> Project:
     )  # fmt: skip
 
 
-class Box:
+class RecordingBox:
     """Stands where a stand-in would, and keeps every message with its time."""
 
     def __init__(self, device: str) -> None:
@@ -168,13 +168,13 @@ class Box:
         return next((at for at, d in list(self.came) if d[0] == status and at >= since), None)
 
 
-class Playing:
+class PlayingEngine:
     """An engine that plays to boxes, and one window's connection."""
 
     def __init__(self, folder: Path, command: list[str] | None = None) -> None:
         self.folder = folder
         self.project = fault_project()
-        self.boxes = {d.id: Box(d.id) for d in self.project.rig.devices}
+        self.boxes = {d.id: RecordingBox(d.id) for d in self.project.rig.devices}
         self.notices: list[str] = []
         self.sender = PlanSender()
         self._client: EngineClient | None = None
@@ -243,13 +243,13 @@ class Playing:
 
 
 @contextmanager
-def playing(command: Callable[[], list[str]] | None = None) -> Iterator[Playing]:
+def playing(command: Callable[[], list[str]] | None = None) -> Iterator[PlayingEngine]:
     """An engine of our own that plays, away from one that may be playing."""
     with (
         tempfile.TemporaryDirectory(prefix="grebe-", ignore_cleanup_errors=True) as folder,
         override_runtime_dir(folder),
     ):
-        made = Playing(Path(folder), None if command is None else command())
+        made = PlayingEngine(Path(folder), None if command is None else command())
         try:
             made.plays()
             yield made
@@ -257,7 +257,7 @@ def playing(command: Callable[[], list[str]] | None = None) -> Iterator[Playing]
             made.close()
 
 
-def _ended(run: Playing, end: Callable[[], object]) -> dict[str, Any]:
+def _ended(run: PlayingEngine, end: Callable[[], object]) -> dict[str, Any]:
     """An engine that is made to end: how long it takes, what is left sounding."""
     began = time.monotonic()
     end()
@@ -385,7 +385,7 @@ def _until(client: EngineClient, wanted: Callable[[Status], bool]) -> Status:
     raise TimeoutError("the engine did not say it")
 
 
-def _steady(run: Playing, since: float) -> dict[str, Any]:
+def _steady(run: PlayingEngine, since: float) -> dict[str, Any]:
     """Whether the clock went on as if nothing were: clocks of this run that were not sent by the
     place it is at, and the longest time between two as a box read them."""
     time.sleep(0.2)
@@ -428,12 +428,12 @@ def network_killed() -> dict[str, Any]:
                 end_process(process)
 
 
-def _osc_is_on(run: Playing) -> bool:
+def _osc_is_on(run: PlayingEngine) -> bool:
     states = [s.peers.osc for s in run.pump() if s.peers is not None]
     return bool(states) and states[-1] is not None and states[-1].port > 0
 
 
-def _osc_refused(run: Playing) -> int:
+def _osc_refused(run: PlayingEngine) -> int:
     """Packets that the network process has refused; -1 while it does not say."""
     states = [s.peers.osc for s in run.pump() if s.peers is not None]
     return states[-1].refused if states and states[-1] is not None else -1

@@ -159,7 +159,7 @@ def _estimate_cost() -> dict[str, float]:
     return found
 
 
-class Peer:
+class PeerProcess:
     """A peer's process in a namespace, its clock hours and a skew off; its views are kept."""
 
     def __init__(
@@ -227,12 +227,12 @@ class Peer:
 
 def _real(kind: str, loss: float) -> dict[str, Any]:
     network = Network(3, wired=kind == "wire")
-    peers: list[Peer] = []
+    peers: list[PeerProcess] = []
     try:
         if kind != "wire":
             network.set(kind=kind, loss=loss)
         for number in range(3):
-            peers.append(Peer(network, number, 100.0 + 10 * number))
+            peers.append(PeerProcess(network, number, 100.0 + 10 * number))
             time.sleep(1.5)
         time.sleep(REAL_S - 4)
         asked = time.clock_gettime_ns(time.CLOCK_MONOTONIC_RAW)
@@ -261,14 +261,14 @@ def measure_long(seconds: float) -> dict[str, Any]:
     """Three peers with 5 % lost: one is killed and comes back, one is parted and heals, and a
     stranger without the passphrase changes the tempo all the while."""
     network = Network(4)
-    peers: list[Peer] = []
-    killed: list[Peer] = []
-    stranger = Peer(network, 3, 200.0, passphrase=OTHER_KEY)
+    peers: list[PeerProcess] = []
+    killed: list[PeerProcess] = []
+    stranger = PeerProcess(network, 3, 200.0, passphrase=OTHER_KEY)
     marks: dict[str, int] = {}
     try:
         network.set(kind="1", loss=0.05)
         for number in range(3):
-            peers.append(Peer(network, number, 126.0 - 10 * number))
+            peers.append(PeerProcess(network, number, 126.0 - 10 * number))
             time.sleep(2.0)
         begun = time.monotonic()
         for share, what in ((0.25, "killed"), (0.27, "back"), (0.5, "parted"), (0.6, "healed")):
@@ -280,7 +280,7 @@ def measure_long(seconds: float) -> dict[str, Any]:
                 peers[1].kill()
                 killed.append(peers[1])
             elif what == "back":
-                peers[1] = Peer(network, 1, 90.0)
+                peers[1] = PeerProcess(network, 1, 90.0)
             else:
                 network.set(parted=[2] if what == "parted" else [])
         while time.monotonic() - begun < seconds:

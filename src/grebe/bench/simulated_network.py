@@ -74,7 +74,7 @@ def lossy(model: Delay, share: float) -> Delay:
 
 
 @dataclass
-class Host:
+class SimulatedComputer:
     """One computer: its clock against true time, and its peer while it has one."""
 
     offset_s: float
@@ -99,7 +99,7 @@ class Net:
     def __init__(self, seed: int, model: Delay = quiet) -> None:
         self.dice = Random(seed)
         self.model = model
-        self.hosts: list[Host] = []
+        self.hosts: list[SimulatedComputer] = []
         self.now_s = 0.0
         self.parted: Callable[[int, int], bool] = lambda a, b: False  # noqa: ARG005
         self._air: list[tuple[float, int, int, int, Packet]] = []
@@ -111,7 +111,7 @@ class Net:
     def add(self, bpm: float = 120.0, *, sealed: bool = True, span: int = 4) -> int:
         """Another computer, with a clock that has nothing to do with the others'; its number."""
         offset = self.dice.uniform(-MOST_OFFSET_S, MOST_OFFSET_S)
-        host = Host(offset, self.dice.uniform(-MOST_SKEW, MOST_SKEW))
+        host = SimulatedComputer(offset, self.dice.uniform(-MOST_SKEW, MOST_SKEW))
         self.hosts.append(host)
         self._turns.append(0)
         number = len(self.hosts) - 1

@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from pathlib import Path
 
 from grebe.cli.common import Commands, add_json, answer, command, number, progress_bar
-from grebe.core.sync.follower import Estimate, Follower
+from grebe.core.sync.follower import Follower, TempoEstimate
 from grebe.formats.ticks import read_ticks, write_estimates
 
 _ppqn = number("ticks a quarter note go", 1 / 64, 96)
@@ -43,16 +43,16 @@ def follow(arguments: argparse.Namespace) -> int:
             "arrivals": len(times),
             "beats": round(last.beat, 6),
             "bpm": round(last.bpm, 5),
-            "waver_ms": round(follower.waver_s * 1e3, 4),
+            "waver_ms": round(follower.jitter_s * 1e3, 4),
             "file": arguments.out,
         },
         f"{len(times)} arrivals, {last.beat:.3f} beats, {last.bpm:.3f} BPM at the end, "
-        f"wavering by {follower.waver_s * 1e3:.2f} ms",
+        f"wavering by {follower.jitter_s * 1e3:.2f} ms",
     )
     return 0
 
 
-def estimates(follower: Follower, times: list[float]) -> Iterator[tuple[float, Estimate]]:
+def estimates(follower: Follower, times: list[float]) -> Iterator[tuple[float, TempoEstimate]]:
     """What the follower takes to be so at each arrival; says how far it is."""
     show = progress_bar(times[-1] - times[0])
     for index, at in enumerate(times):

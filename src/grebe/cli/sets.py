@@ -21,7 +21,7 @@ from grebe.core.sets.formatting import (
 )
 from grebe.core.sets.model import Set, wished
 from grebe.core.sets.order import best_order, costs_of, relative_energy
-from grebe.core.sets.plan import PlacedSong, SetPlan, plan_set
+from grebe.core.sets.plan import PlacedSong, SetSchedule, plan_set
 from grebe.errors import UsageError
 from grebe.formats.project import write_project
 from grebe.formats.sets_csv import read_set_file
@@ -94,7 +94,7 @@ def chosen_set(project: Project, name: str | None) -> Set:
     return project.sets[0]
 
 
-def _row(project: Project, plan: SetPlan, number: int) -> dict[str, Any]:
+def _row(project: Project, plan: SetSchedule, number: int) -> dict[str, Any]:
     song = plan.songs[number]
     facts, crossing = song.facts, song.crossing
     row: dict[str, Any] = {
@@ -128,7 +128,7 @@ def _row(project: Project, plan: SetPlan, number: int) -> dict[str, Any]:
     return row
 
 
-def _why(plan: SetPlan, song: PlacedSong) -> str:
+def _why(plan: SetSchedule, song: PlacedSong) -> str:
     rows = plan.playable
     at = rows.index(song)
     energies = relative_energy([s.facts for s in rows if s.facts is not None])
@@ -136,7 +136,7 @@ def _why(plan: SetPlan, song: PlacedSong) -> str:
     return reason_words(song, rows[at - 1], (energies[at - 1], energies[at]), wished=want)
 
 
-def _say(plan: SetPlan, rows: list[dict[str, Any]]) -> None:
+def _say(plan: SetSchedule, rows: list[dict[str, Any]]) -> None:
     for row in rows:
         crossing = row.get("crossing")
         if crossing:

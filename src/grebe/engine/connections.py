@@ -11,10 +11,10 @@ from grebe.core.rig.model import JACK_ID, PEERS_ID, Device, Port
 from grebe.core.rig.model import JackTransport as JackTransportUse
 from grebe.core.rig.standin import Setup
 from grebe.core.time.ticks import CLOCK_TICKS, SIXTEENTH_TICKS
-from grebe.engine.device_output import Outlet
-from grebe.engine.inputs import PULSES, Ears, Sending
+from grebe.engine.device_output import DeviceOutput
+from grebe.engine.inputs import PULSES, Inputs, Sending
 from grebe.engine.limits import STOP_SETTLES_NS
-from grebe.engine.lines import Lines
+from grebe.engine.lines import PulseOutputs
 from grebe.engine.ports import PortBook
 from grebe.engine.sources.jack import JackFollowing
 from grebe.engine.sources.midi import Following
@@ -23,7 +23,7 @@ from grebe.errors import PortLost
 from grebe.protocols.link.messages import DeviceStatus, Heard, Heed, Load, Notice
 from grebe.protocols.midi.messages import NOTE_ON, STOP, TIMING_CLOCK, silence
 from grebe.protocols.standin.reports import ReportKind, encode_setup, goodbye, press
-from grebe.transports.clock import Clock
+from grebe.transports.clock import MonotonicClock
 from grebe.transports.jack.midi import JackPort
 from grebe.transports.jack.transport import JackTransport, Where
 
@@ -31,14 +31,14 @@ REPORTS = {"beats": ReportKind.BEAT, "notes": ReportKind.NOTE, "clock": ReportKi
 """What a stand-in reports of what is listened to."""
 
 
-class Desk:
+class Connections:
     """Outlets by device, and what leads where.
 
     `tell` says something to the performer, `where` the place of the song at a time.
     """
 
     def __init__(
-        self, tell: Callable[[Notice], None], where: Where, clock: Clock, ports: PortBook
+        self, tell: Callable[[Notice], None], where: Where, clock: MonotonicClock, ports: PortBook
     ) -> None:
         self._tell = tell
         self._where = where
@@ -46,15 +46,15 @@ class Desk:
         self.transport: JackTransport | None = None
         """JACK's, while Grebe leads it."""
         self.ports = ports
-        self.lines = Lines(ports, clock)
-        self.ears = Ears(ports, clock)
+        self.lines = PulseOutputs(ports, clock)
+        self.inputs = Inputs(ports, clock)
         self._box_led = Following()
         self._led_by: Following | JackFollowing = self._box_led
         self.session: PeerFollowing | None = None
         """The session of peers, while one is asked for."""
-        self.outlets: dict[str, Outlet] = {}
+        self.outputs: dict[str, DeviceOutput] = {}
         self.via: dict[str, str] = {}
-        self.sharing: dict[str, list[Outlet]] = {}
+        self.sharing: dict[str, list[DeviceOutput]] = {}
         """By device plugged in: the outlets that get the clock of its wire."""
         self.idle: tuple[str, ...] = ()
         """Devices plugged in whose wire carries clock while stopped, too."""
@@ -69,42 +69,42 @@ class Desk:
 
     def started(self, wire: str) -> None:
         """Start or Continue has gone down a wire."""
-        for device, outlet in self.outlets.items():
+        for device, output in self.outputs.items():
             if self.via.get(device, device) == wire:
-                outlet.started()
+                output.started()
 
     def stopped(self, wire: str) -> None:
         """Stop has gone down a wire."""
-        for device, outlet in self.outlets.items():
+        for device, output in self.outputs.items():
             if self.via.get(device, device) == wire:
-                outlet.stopped()
+                output.stopped()
 
-    def silence(self, outlet: Outlet) -> None:
+    def silence(self, output: DeviceOutput) -> None:
         """All notes and sound off, on every channel."""
         for data in silence():
-            self.send_raw(outlet, data)
+            self.send_raw(output, data)
 
     def silence_all(self) -> None:
         """The same on every port."""
-        for outlet in self.outlets.values():
-            self.silence(outlet)
+        for output in self.outputs.values():
+            self.silence(output)
 
     def settle(self) -> None:
         """Let the last messages leave a JACK port."""
         if self.ports.jack is not None:
             self._clock.sleep_until_ns(self._clock.now_ns() + STOP_SETTLES_NS, 0)
 
-    def _opened(self, outlet: Outlet) -> None:
+    def _opened(self, output: DeviceOutput) -> None:
         """A port is there: silenced where somebody may have left it sounding, then set up."""
         if (
             self.left_sounding
-            and outlet.port is not None
-            and outlet.device.id not in self._silenced
+            and output.port is not None
+            and output.device.id not in self._silenced
         ):
-            self._silenced.add(outlet.device.id)
-            self.send_raw(outlet, bytes((STOP,)))
-            self.silence(outlet)
-        self._send_setup(outlet)
+            self._silenced.add(output.device.id)
+            self.send_raw(output, bytes((STOP,)))
+            self.silence(output)
+        self._send_setup(output)
 
     def now_ns(self) -> int:
         """The engine's clock."""
@@ -112,12 +112,12 @@ class Desk:
 
     def name(self, device: str) -> str:
         """A device's name, for people."""
-        outlet = self.outlets.get(device)
+        output = self.outputs.get(device)
         if device == JACK_ID:
             return "JACK's transport"
         if device == PEERS_ID:
             return "the session"
-        return outlet.device.name if outlet is not None else device
+        return output.device.name if output is not None else device
 
     @property
     def following(self) -> Following | JackFollowing | PeerFollowing:
@@ -128,53 +128,53 @@ class Desk:
     @property
     def earliest_ns(self) -> int:
         """How far ahead of the music the earliest device is sent to."""
-        return max([0, *(-outlet.aim_ns for outlet in self.outlets.values())])
+        return max([0, *(-output.aim_ns for output in self.outputs.values())])
 
     # Sending
 
-    def send_raw(self, outlet: Outlet, data: bytes) -> None:
+    def send_raw(self, output: DeviceOutput, data: bytes) -> None:
         """Send now; a lost port is noted."""
         try:
-            if outlet.port is not None:
-                outlet.port.send(data, self._clock.now_ns())
+            if output.port is not None:
+                output.port.send(data, self._clock.now_ns())
         except PortLost as error:
-            self.lost(outlet, error)
+            self.lost(output, error)
 
     def send_all(self, sendings: list[Sending]) -> None:
         """Send what a route gives."""
         for wire, data in sendings:
-            outlet = self.outlets.get(wire)
-            if outlet is not None:
-                self.send_raw(outlet, data)
+            output = self.outputs.get(wire)
+            if output is not None:
+                self.send_raw(output, data)
 
     def press(self, *, start: bool) -> bool:
         """Press start or stop on the box that leads; only a stand-in has a key within reach."""
-        leader = self.outlets.get(self.following.device)
+        leader = self.outputs.get(self.following.device)
         if leader is None or leader.device.port.wire != "standin":
             return False
         self.send_raw(leader, press(start=start))
         return True
 
-    def lost(self, outlet: Outlet, error: PortLost) -> None:
+    def lost(self, output: DeviceOutput, error: PortLost) -> None:
         """A port went away."""
-        outlet.lose(error)
-        text = f"{outlet.device.name}: {error}. The rest play on."
+        output.lose(error)
+        text = f"{output.device.name}: {error}. The rest play on."
         self._tell(Notice(level="warn", text=text))
 
     def statuses(self) -> tuple[DeviceStatus, ...]:
         """How every device is doing."""
         return tuple(
-            outlet.status(self.lines.sent.get(device, 0), self.lines.problems.get(device, ""))
-            for device, outlet in self.outlets.items()
+            output.status(self.lines.sent.get(device, 0), self.lines.problems.get(device, ""))
+            for device, output in self.outputs.items()
         )
 
     def collect(self) -> None:
         """Take in what the ports have to say."""
-        for outlet in self.outlets.values():
+        for output in self.outputs.values():
             try:
-                outlet.collect()
+                output.collect()
             except PortLost as error:
-                self.lost(outlet, error)
+                self.lost(output, error)
 
     # Plugging in
 
@@ -183,37 +183,37 @@ class Desk:
         self._plan = plan
         self.ports.standins = dict(message.standins)
         known, self._setups = self._setups, dict(message.setups)
-        old, self.outlets = self.outlets, {}
+        old, self.outputs = self.outputs, {}
         for listed in plan.devices:
-            outlet = old.pop(listed.id, None)
+            output = old.pop(listed.id, None)
             device = _own_port(listed, plan.via)
-            same = outlet is not None and outlet.device.port == device.port
+            same = output is not None and output.device.port == device.port
             # A port lost while playing is not tried again with every edit: that takes time.
-            if outlet is not None and same and (outlet.port is not None or running):
-                outlet.change(device, at_once=not running)
+            if output is not None and same and (output.port is not None or running):
+                output.change(device, at_once=not running)
                 if self._setups.get(device.id) != known.get(device.id):
-                    self._send_setup(outlet)
+                    self._send_setup(output)
             else:
-                if outlet is not None:
-                    outlet.close()
+                if output is not None:
+                    output.close()
                 try:
-                    outlet = Outlet(device, self.ports.open(device), "")
+                    output = DeviceOutput(device, self.ports.open(device), "")
                 except PortLost as error:
-                    outlet = Outlet(device, None, str(error))
-                self._opened(outlet)
-            self.outlets[device.id] = outlet
+                    output = DeviceOutput(device, None, str(error))
+                self._opened(output)
+            self.outputs[device.id] = output
         for gone in old.values():
             gone.close()
         self.lines.set(plan.devices)
         self.via = dict(plan.via)
         self.idle = plan.idle  # worked out once: it is asked for two hundred times a second
         self.sharing = {
-            wire: [self.outlets[d] for d in plan.devices_on(wire) if d in self.outlets]
+            wire: [self.outputs[d] for d in plan.devices_on(wire) if d in self.outputs]
             for wire in plan.clocked
         }
         for wire, sharing in self.sharing.items():
-            for outlet in sharing:
-                outlet.clock_of(self.outlets[wire])
+            for output in sharing:
+                output.clock_of(self.outputs[wire])
         self._listen()
         self._take_transport(plan.jack)
 
@@ -253,20 +253,20 @@ class Desk:
         """
         heeds: dict[str, bytes] = {}
         self._steps = {}
-        for device, outlet in self.outlets.items():
+        for device, output in self.outputs.items():
             heed = devices.get(device)
-            reports = outlet.device.port.wire == "standin"
-            outlet.heed = REPORTS.get(heed or "") if reports else None
+            reports = output.device.port.wire == "standin"
+            output.heed = REPORTS.get(heed or "") if reports else None
             if heed == "pulses":
                 heeds[device + PULSES] = bytes((TIMING_CLOCK,))
                 self._steps[device] = SIXTEENTH_TICKS
-            elif heed is not None and outlet.heed is None:
+            elif heed is not None and output.heed is None:
                 heeds[device] = bytes((TIMING_CLOCK if heed == "clock" else NOTE_ON,))
                 self._steps[device] = CLOCK_TICKS if heed == "clock" else SIXTEENTH_TICKS
-        self.ears.listen(heeds, self.outlets)
-        missing = [key for key in heeds if key in self.ears.lost]
+        self.inputs.listen(heeds, self.outputs)
+        missing = [key for key in heeds if key in self.inputs.lost]
         if missing and asked:
-            rows = [f"{self.name(k.removesuffix(PULSES))}: {self.ears.lost[k]}" for k in missing]
+            rows = [f"{self.name(k.removesuffix(PULSES))}: {self.inputs.lost[k]}" for k in missing]
             raise PortLost(f"what it plays cannot be heard; {'; '.join(rows)}")
 
     def step_of(self, device: str) -> int:
@@ -275,18 +275,18 @@ class Desk:
 
     def heard(self) -> list[Heard]:
         """What was listened to since the last call."""
-        told = [Heard(device=d, at_ns=at) for d, at in self.ears.heard]
-        self.ears.heard = []
-        for device, outlet in self.outlets.items():
-            told += [Heard(device=device, at_ns=at) for at in outlet.heard()]
+        told = [Heard(device=d, at_ns=at) for d, at in self.inputs.heard]
+        self.inputs.heard = []
+        for device, output in self.outputs.items():
+            told += [Heard(device=device, at_ns=at) for at in output.heard()]
         return told
 
     def torn(self) -> list[str]:
         """Devices whose wire may have lost a clock since this was asked last."""
         return [
             device
-            for device, outlet in self.outlets.items()
-            if isinstance(outlet.port, JackPort) and outlet.port.take_torn()
+            for device, output in self.outputs.items()
+            if isinstance(output.port, JackPort) and output.port.take_torn()
         ]
 
     def look_after_a_port(self) -> str:
@@ -294,83 +294,83 @@ class Desk:
 
         One that was gone is tried again; the device that is back, or "".
         """
-        if not self.outlets:
+        if not self.outputs:
             return ""
-        self._looked_at = (self._looked_at + 1) % len(self.outlets)
+        self._looked_at = (self._looked_at + 1) % len(self.outputs)
         if self._looked_at == 0:
             self._look_after_transport()
-        outlet = list(self.outlets.values())[self._looked_at]
-        gone = self.lines.look_after(outlet.device.id)
-        self._look_after_input(outlet.device.id)
+        output = list(self.outputs.values())[self._looked_at]
+        gone = self.lines.look_after(output.device.id)
+        self._look_after_input(output.device.id)
         if gone:
-            text = f"{outlet.device.name}: {gone}. The rest play on."
+            text = f"{output.device.name}: {gone}. The rest play on."
             self._tell(Notice(level="warn", text=text))
-        if outlet.port is not None:
+        if output.port is not None:
             try:
-                outlet.port.check()
+                output.port.check()
             except PortLost as error:
-                self.lost(outlet, error)
-        elif outlet.state == "gone":
+                self.lost(output, error)
+        elif output.state == "gone":
             try:
-                outlet.port = self.ports.open(outlet.device)
+                output.port = self.ports.open(output.device)
             except PortLost as error:
-                outlet.problem = str(error)
+                output.problem = str(error)
                 return ""
-            outlet.rejoin()
-            self._opened(outlet)
+            output.rejoin()
+            self._opened(output)
             self._listen()
-            return outlet.device.id
+            return output.device.id
         return ""
 
     def _look_after_input(self, device: str) -> None:
         """An input that was lost is tried again; one that is there is looked at."""
-        missed = set(self.ears.lost)
-        if not self.ears.misses(device):
+        missed = set(self.inputs.lost)
+        if not self.inputs.misses(device):
             return
-        self.send_all(self.ears.take_ends())
-        for source, why in self.ears.lost.items():
+        self.send_all(self.inputs.take_ends())
+        for source, why in self.inputs.lost.items():
             if source not in missed:
                 text = f"{self.name(device)} is no longer heard: {why}."
                 self._tell(Notice(level="warn", text=text))
-        missed |= self.ears.lost.keys()
+        missed |= self.inputs.lost.keys()
         self._listen()
-        if any(s in missed and s not in self.ears.lost for s in (device, device + PULSES)):
+        if any(s in missed and s not in self.inputs.lost for s in (device, device + PULSES)):
             self._tell(Notice(level="info", text=f"{self.name(device)} is heard again."))
 
     def _listen(self) -> None:
         """Open the inputs that routes and the leader need; end notes of routes that are gone."""
-        plan, lost = self._plan, self.ears.lost
+        plan, lost = self._plan, self.inputs.lost
         if plan is None:
             return
-        leader = self.outlets.get(plan.follows)
+        leader = self.outputs.get(plan.follows)
         follows = plan.follows if leader is not None else ""
         offset_ns = leader.aim_ns if leader is not None else 0
         self._box_led.set(follows, plan.follows_ppqn, offset_ns)
-        self.send_all(self.ears.set(plan, self.outlets))
-        for source, why in self.ears.lost.items():
+        self.send_all(self.inputs.set(plan, self.outputs))
+        for source, why in self.inputs.lost.items():
             if source not in lost:
                 text = f"{self.name(source.removesuffix(PULSES))} cannot be heard: {why}."
                 self._tell(Notice(level="warn", text=text))
 
-    def _send_setup(self, outlet: Outlet) -> None:
+    def _send_setup(self, output: DeviceOutput) -> None:
         """Tell a stand-in what it is; a real box is as it is."""
-        setup = self._setups.get(outlet.device.id)
-        if setup is not None and outlet.port is not None:
+        setup = self._setups.get(output.device.id)
+        if setup is not None and output.port is not None:
             for part in encode_setup(setup):
-                self.send_raw(outlet, part)
+                self.send_raw(output, part)
 
     def say_goodbye(self) -> None:
         """Tell the stand-ins that they are not needed any more."""
-        for outlet in self.outlets.values():
-            if outlet.device.port.wire == "standin":
-                self.send_raw(outlet, goodbye())
+        for output in self.outputs.values():
+            if output.device.port.wire == "standin":
+                self.send_raw(output, goodbye())
 
     def close(self) -> None:
         """Let go of everything."""
-        self.ears.close()
+        self.inputs.close()
         self.lines.close()
-        for outlet in self.outlets.values():
-            outlet.close()
+        for output in self.outputs.values():
+            output.close()
         self.ports.close()
 
 

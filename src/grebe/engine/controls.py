@@ -9,7 +9,7 @@ from grebe.core.player.controls import TURNED, WINDOW, command_for, is_lit
 from grebe.core.player.pickup import FULL, PickUp
 from grebe.core.player.player import Player
 from grebe.core.rig.trigger import Binding, Trigger
-from grebe.engine.connections import Desk
+from grebe.engine.connections import Connections
 from grebe.errors import EditError
 from grebe.protocols.link.messages import Notice, Pressed
 from grebe.protocols.midi.press import DOWN, lamp
@@ -20,12 +20,12 @@ class Controls:
 
     def __init__(
         self,
-        desk: Desk,
+        connections: Connections,
         ask: Callable[[Command], None],
         panic: Callable[[], None],
         tell: Callable[[Pressed | Notice], None],
     ) -> None:
-        self._desk = desk
+        self._connections = connections
         self._ask = ask
         self._panic = panic
         self._tell = tell
@@ -39,7 +39,7 @@ class Controls:
         self._bindings = {}
         for binding in bindings:
             self._bindings.setdefault(binding.trigger, []).append(binding)
-        self._desk.ears.touchable = frozenset(self._bindings)
+        self._connections.inputs.touchable = frozenset(self._bindings)
 
     def relight(self) -> None:
         """A port is there again: every light is told anew."""
@@ -47,7 +47,7 @@ class Controls:
 
     def take(self, player: Player | None, bpm: float) -> None:
         """Do what has been touched; `bpm` is the tempo now."""
-        touches, self._desk.ears.touches = self._desk.ears.touches, []
+        touches, self._connections.inputs.touches = self._connections.inputs.touches, []
         for trigger, value, at_ns in touches:
             for binding in self._bindings.get(trigger, ()):
                 self._touched(binding, value, at_ns, player, bpm)
@@ -72,7 +72,7 @@ class Controls:
         self, action: str, player: Player | None, *, down: bool, at_ns: int | None = None
     ) -> None:
         """Do a Stage action, whoever asks for it, and tell the windows."""
-        at_ns = self._desk.now_ns() if at_ns is None else at_ns
+        at_ns = self._connections.now_ns() if at_ns is None else at_ns
         self._tell(Pressed(action=action, down=down, at_ns=at_ns))
         if action == "panic":
             if down:
@@ -97,19 +97,19 @@ class Controls:
 
     def deaf(self) -> tuple[str, ...]:
         """Boxes that something was learnt on and that are not heard."""
-        ears = self._desk.ears
-        return tuple(sorted({t.device for t in self._bindings if not ears.hears(t.device)}))
+        inputs = self._connections.inputs
+        return tuple(sorted({t.device for t in self._bindings if not inputs.hears(t.device)}))
 
     def light(self, player: Player | None) -> None:
         """Tell lights that are otherwise now, where the controller can be reached."""
         if player is None:
             return
         for trigger, bindings in self._bindings.items():
-            outlet = self._desk.outlets.get(trigger.device)
-            if outlet is None or outlet.port is None or trigger.kind == "program":
+            output = self._connections.outputs.get(trigger.device)
+            if output is None or output.port is None or trigger.kind == "program":
                 continue
             lit = any(is_lit(b.action, player) for b in bindings)
             value = bindings[0].lit if lit else bindings[0].dark
             if self._lamps.get(trigger) != value:
                 self._lamps[trigger] = value
-                self._desk.send_raw(outlet, lamp(trigger, value))
+                self._connections.send_raw(output, lamp(trigger, value))

@@ -11,7 +11,7 @@ from grebe.core.rig.model import UNPLUGGED, Device
 from grebe.core.time.ticks import CLOCKS_PER_QUARTER, TICKS_PER_QUARTER
 from grebe.errors import PortLost
 from grebe.protocols.link.messages import Deviation, DeviceStatus, LatenessReport
-from grebe.protocols.standin.reports import Report, ReportKind
+from grebe.protocols.standin.reports import ReportKind, StandinReport
 from grebe.transports.base import OutPort
 
 BEATS_SHOWN = 16
@@ -48,7 +48,7 @@ class Figures:
         del self._values[:]
 
 
-class Outlet:
+class DeviceOutput:
     """A device's way out with its counters."""
 
     def __init__(self, device: Device, opened: OutPort | None, problem: str) -> None:
@@ -76,7 +76,7 @@ class Outlet:
         """Of the ticks sent in this run, the first since the device was last told to start."""
         self._paused = False
         """Whether it was stopped in the middle of a run, to come in again on the next bar."""
-        self._clock_of: Outlet = self
+        self._clock_of: DeviceOutput = self
         self.heed: ReportKind | None = None
         """What of its reports is listened to."""
         self._heard: list[int] = []
@@ -141,7 +141,7 @@ class Outlet:
         most = int(passed_ns * OFFSET_SLEW)
         self.offset_ns += max(-most, min(most, self.aim_ns - self.offset_ns))
 
-    def clock_of(self, other: Outlet) -> None:
+    def clock_of(self, other: DeviceOutput) -> None:
         """Its clock comes over the wire of another, with that one's offset."""
         self._clock_of = other
 
@@ -171,7 +171,7 @@ class Outlet:
         for report in self.port.reports():
             self._take(report)
 
-    def _take(self, report: Report) -> None:
+    def _take(self, report: StandinReport) -> None:
         if not self._counts:
             return
         self._reports = True

@@ -24,18 +24,18 @@ from grebe.core.player.events import (
     SongEnds,
     Start,
     Stop,
-    Tempo,
+    TempoChange,
 )
 from grebe.core.player.loopers import TrackCommand
 from grebe.core.player.player import Player
 from grebe.core.session.shared import limited_bpm
 from grebe.core.sync.midi_clock import Go, Halted
-from grebe.core.sync.reclock import Reclock
+from grebe.core.sync.reclock import SmoothedTimeline
 from grebe.core.time.tempo import TempoPoint
 from grebe.core.time.ticks import CLOCK_TICKS, next_multiple
-from grebe.engine.connections import Desk
+from grebe.engine.connections import Connections
 from grebe.engine.controls import Controls
-from grebe.engine.device_output import Outlet
+from grebe.engine.device_output import DeviceOutput
 from grebe.engine.idle import IdleTicks
 from grebe.engine.inputs import PULSES
 from grebe.engine.limits import (
@@ -68,13 +68,14 @@ from grebe.engine.server import Connection, Windows
 from grebe.engine.sources.jack import JackFollowing
 from grebe.engine.sources.session import PeerFollowing
 from grebe.engine.timeline import Timeline
-from grebe.engine.watch import Watch
+from grebe.engine.watch import InputWatch
 from grebe.errors import GrebeError, PortLost
 from grebe.protocols.link.messages import (
     LINK_VERSION,
     AskReport,
     ClearCounters,
     Do,
+    FiguresReport,
     FromEngine,
     Hello,
     Learn,
@@ -84,7 +85,6 @@ from grebe.protocols.link.messages import (
     Loaded,
     Notice,
     Panic,
-    Report,
     Shutdown,
     Status,
     Strike,
@@ -92,9 +92,9 @@ from grebe.protocols.link.messages import (
     Welcome,
 )
 from grebe.protocols.midi.messages import NOTE_OFF, STOP, encode
-from grebe.transports.clock import Clock as TimeSource
+from grebe.transports.clock import MonotonicClock as TimeSource
 from grebe.transports.clock import RawClock, Sleep
-from grebe.transports.jack.transport import Place
+from grebe.transports.jack.transport import TransportPosition
 
 _log = logging.getLogger(__name__)
 
@@ -119,17 +119,17 @@ class Engine:
         self._realtime = realtime
         self._priority_help = priority_help
         self._spin_ns = SPIN_NS if realtime else 0
-        self._desk = Desk(self._tell, self._where, self._clock, ports or PortBook())
-        self._desk.left_sounding = silence_first
-        self._listening = Listening(self._desk)
-        self._playing_in = PlayingIn(self._desk)
-        self._controls = Controls(self._desk, self._asked_by_pedal, self._panic, self._tell)
-        self._peering = Peering(server, self._desk)
+        self._connections = Connections(self._tell, self._where, self._clock, ports or PortBook())
+        self._connections.left_sounding = silence_first
+        self._listening = Listening(self._connections)
+        self._playing_in = PlayingIn(self._connections)
+        self._controls = Controls(self._connections, self._asked_by_pedal, self._panic, self._tell)
+        self._peering = Peering(server, self._connections)
         self._bars = Bars()
         self._loading = Loading()
         self._player: Player | None = None
-        self._timeline: Timeline | Reclock | None = None
-        self._watch = Watch(self._desk, self._tell)
+        self._timeline: Timeline | SmoothedTimeline | None = None
+        self._watch = InputWatch(self._connections, self._tell)
         self._queue: list[
             tuple[int, int, str, DeviceEvent | SectionStarts | MutesDropped | SongEnds]
         ] = []
@@ -143,7 +143,7 @@ class Engine:
         self._last_wanted = self._now_ns()
         self._spoken = False
         """Whether a window waits to be heard."""
-        self._idle = IdleTicks(self._desk, self._tick_while_stopped)
+        self._idle = IdleTicks(self._connections, self._tick_while_stopped)
         self._base_ns = 0
         """When the first tick of this run is due."""
         self._sleep = Sleep()
@@ -223,9 +223,9 @@ class Engine:
             if due_ns >= now or isinstance(event, SAID):
                 heappush(self._queue, entry)
             else:
-                self._send_late(self._desk.outlets.get(device), event, now)
+                self._send_late(self._connections.outputs.get(device), event, now)
         self._send_due()
-        for device in dict.fromkeys(self._desk.via.values()):
+        for device in dict.fromkeys(self._connections.via.values()):
             self._command(Rejoin(device=device))
         text = (
             f"The engine stood still for {stood_ns / 1e9:.1f} s: it was stopped, or got no "
@@ -233,11 +233,11 @@ class Engine:
         )
         self._tell(Notice(level="warn", text=text))
 
-    def _send_late(self, outlet: Outlet | None, event: DeviceEvent, now: int) -> None:
+    def _send_late(self, output: DeviceOutput | None, event: DeviceEvent, now: int) -> None:
         """Of what was due while nothing could be sent: what ends notes, and what stays set."""
         lasts = (NoteOff, Stop, ControlChange, ProgramChange)
-        if outlet is not None and isinstance(event, lasts):
-            self._send(outlet, event, now)
+        if output is not None and isinstance(event, lasts):
+            self._send(output, event, now)
 
     def _wait_for_words(self, until_ns: int) -> bool:
         """Wait for what comes in from boxes and windows; whether a window has spoken.
@@ -245,10 +245,10 @@ class Engine:
         What a window says is then heard at once, if nothing is due too soon.
         """
         windows = self._server.sockets()
-        if not windows and not self._desk.ears.listening:
+        if not windows and not self._connections.inputs.listening:
             return False
         while True:
-            heard, spoken = self._desk.ears.wait(until_ns, windows)
+            heard, spoken = self._connections.inputs.wait(until_ns, windows)
             if heard:
                 self._pass_on()
             if spoken:
@@ -259,19 +259,19 @@ class Engine:
 
     def _pass_on(self) -> None:
         """Send what has come in and has a route; go and halt with the box that leads."""
-        sendings, gone = self._desk.ears.hear()
-        self._desk.send_all(sendings)
-        led, self._desk.ears.led = self._desk.ears.led, []
-        self._take_words(self._desk.following.hear(led))
+        sendings, gone = self._connections.inputs.hear()
+        self._connections.send_all(sendings)
+        led, self._connections.inputs.led = self._connections.inputs.led, []
+        self._take_words(self._connections.following.hear(led))
         self._take_presses()
         for source in gone:
-            name = self._desk.name(source.removesuffix(PULSES))
-            text = f"{name} is no longer heard: {self._desk.ears.lost[source]}."
+            name = self._connections.name(source.removesuffix(PULSES))
+            text = f"{name} is no longer heard: {self._connections.inputs.lost[source]}."
             self._tell(Notice(level="warn", text=text))
 
     def _take_words(self, words: list[Go | Halted]) -> None:
         """Go and halt with what leads."""
-        session = self._desk.session
+        session = self._connections.session
         for word in words:
             if isinstance(word, Go) and session is not None and session.ready:
                 session.begin_with_session(word.at_s, self._now_ns(), self._lookahead_ns)
@@ -282,13 +282,13 @@ class Engine:
 
     def _take_presses(self) -> None:
         """The pedal that panics, and a press that was waited for."""
-        ears = self._desk.ears
-        if ears.panicked:
-            ears.panicked = False
+        inputs = self._connections.inputs
+        if inputs.panicked:
+            inputs.panicked = False
             self._panic()
-        if ears.touches:
+        if inputs.touches:
             self._controls.take(self._player, self._bpm_now())
-        learned, ears.learned = ears.learned, None
+        learned, inputs.learned = inputs.learned, None
         if learned is not None:
             self._server.tell(Learned(trigger=learned))
 
@@ -309,11 +309,11 @@ class Engine:
         return self._timeline is not None
 
     def _plan_ahead(self, now: int, passed_ns: int) -> None:
-        self._take_words(self._desk.following.poll(now))
+        self._take_words(self._connections.following.poll(now))
         player, timeline = self._player, self._timeline
-        for outlet in self._desk.outlets.values():
-            outlet.slew(passed_ns)
-        if player is not None and self._desk.idle:
+        for output in self._connections.outputs.values():
+            output.slew(passed_ns)
+        if player is not None and self._connections.idle:
             horizon = now + self._lookahead_ns
             until = horizon if timeline is None else min(horizon, self._base_ns)
             self._idle.tick(player.plan.song.bpm, now, until)
@@ -323,8 +323,8 @@ class Engine:
         if player is None or timeline is None or not player.running:
             return
         timeline = self._in_or_out_of_session(timeline, now)
-        if isinstance(timeline, Reclock):
-            self._desk.following.steer(timeline, now + self._lookahead_ns)
+        if isinstance(timeline, SmoothedTimeline):
+            self._connections.following.steer(timeline, now + self._lookahead_ns)
         until = int(timeline.tick_at(now + self._lookahead_ns))
         if self._held:
             ready = [due for due in self._held if due[0] <= until]
@@ -334,23 +334,23 @@ class Engine:
             self._enqueue(player.advance(until))
 
     def _tick_while_stopped(self, wire: str, at_ns: int) -> None:
-        outlet = self._desk.outlets.get(wire)
-        if outlet is None:
+        output = self._connections.outputs.get(wire)
+        if output is None:
             return
-        due_ns = at_ns + outlet.offset_ns
-        if outlet.port is not None and outlet.port.stamped:
-            self._send(outlet, IDLE_CLOCK, due_ns)
+        due_ns = at_ns + output.offset_ns
+        if output.port is not None and output.port.stamped:
+            self._send(output, IDLE_CLOCK, due_ns)
         else:
             self._serial += 1
             heappush(self._queue, (due_ns, self._serial, wire, IDLE_CLOCK))
 
     def _enqueue(self, dues: list[Due]) -> None:
         for tick, device, event in dues:
-            if isinstance(event, Tempo):
+            if isinstance(event, TempoChange):
                 if isinstance(self._timeline, Timeline):  # a leader's tempo is its own
                     self._timeline.add(event.point)
-                elif isinstance(self._desk.following, PeerFollowing):
-                    self._desk.following.song_tempo(event.point)
+                elif isinstance(self._connections.following, PeerFollowing):
+                    self._connections.following.song_tempo(event.point)
                 continue
             assert self._timeline is not None
             due_ns = self._timeline.ns_at(tick)
@@ -358,21 +358,24 @@ class Engine:
             if isinstance(event, SAID):
                 heappush(self._queue, (due_ns, self._serial, "", event))
                 continue
-            wire = self._desk.via.get(device, "")
-            outlet, meant = self._desk.outlets.get(wire), self._desk.outlets.get(device)
+            wire = self._connections.via.get(device, "")
+            output, meant = (
+                self._connections.outputs.get(wire),
+                self._connections.outputs.get(device),
+            )
             if event is Shared.PULSE:
                 if meant is not None:
-                    self._desk.lines.pulse(device, due_ns + meant.offset_ns)
+                    self._connections.lines.pulse(device, due_ns + meant.offset_ns)
                 continue
-            if outlet is None or meant is None:
+            if output is None or meant is None:
                 continue
             due_ns += meant.offset_ns
             if isinstance(event, (Start, Continue)):
                 due_ns -= START_LEAD_NS
             if due_ns < self._missed_before:
-                self._send_late(outlet, event, self._missed_before)
-            elif outlet.port is not None and outlet.port.stamped:
-                self._send(outlet, event, due_ns)
+                self._send_late(output, event, self._missed_before)
+            elif output.port is not None and output.port.stamped:
+                self._send(output, event, due_ns)
             else:
                 heappush(self._queue, (due_ns, self._serial, wire, event))
 
@@ -381,13 +384,13 @@ class Engine:
         ticks: list[tuple[str, int, int]] = []
         while queue and queue[0][0] <= self._now_ns() + (1_000 if self._realtime else 0):
             due_ns, _, device, event = heappop(queue)
-            outlet = self._desk.outlets.get(device)
-            if event is Shared.CLOCK and outlet is not None and outlet.port is not None:
+            output = self._connections.outputs.get(device)
+            if event is Shared.CLOCK and output is not None and output.port is not None:
                 late_ns = self._now_ns() - due_ns
                 try:
-                    outlet.port.send(CLOCK_BYTE, due_ns)
+                    output.port.send(CLOCK_BYTE, due_ns)
                 except PortLost as error:
-                    self._desk.lost(outlet, error)
+                    self._connections.lost(output, error)
                 else:
                     ticks.append((device, due_ns, late_ns))
             elif isinstance(event, SectionStarts):
@@ -398,14 +401,14 @@ class Engine:
                 self._watch.dropped(event)
             elif isinstance(event, SongEnds):
                 self._ended()
-            elif outlet is not None:  # it may have left the rig since this was planned
-                self._send(outlet, event, due_ns)
+            elif output is not None:  # it may have left the rig since this was planned
+                self._send(output, event, due_ns)
         for wire, due_ns, late_ns in ticks:  # counted when all of them are out
-            for outlet in self._desk.sharing.get(wire, ()):
-                outlet.tick_sent(due_ns, late_ns / 1e6)
+            for output in self._connections.sharing.get(wire, ()):
+                output.tick_sent(due_ns, late_ns / 1e6)
 
-    def _send(self, outlet: Outlet, event: DeviceEvent, due_ns: int) -> None:
-        port = outlet.port
+    def _send(self, output: DeviceOutput, event: DeviceEvent, due_ns: int) -> None:
+        port = output.port
         if port is None:
             return
         data = self._bytes.get(event)
@@ -414,20 +417,20 @@ class Engine:
         try:
             port.send(data, due_ns)
             if isinstance(event, (Start, Continue)):
-                self._desk.started(outlet.device.id)
+                self._connections.started(output.device.id)
             elif isinstance(event, Stop):
-                self._desk.stopped(outlet.device.id)
+                self._connections.stopped(output.device.id)
             if event is Shared.CLOCK:  # a port that stamps: it says later how late it was
-                for sharing in self._desk.sharing.get(outlet.device.id, ()):
+                for sharing in self._connections.sharing.get(output.device.id, ()):
                     sharing.tick_sent(due_ns, None)
         except PortLost as error:
-            self._desk.lost(outlet, error)
+            self._connections.lost(output, error)
 
     def _begin(self, command: Begin) -> None:
         player = self._player
         if player is None or self._running:
             return
-        following = self._desk.following
+        following = self._connections.following
         if isinstance(following, PeerFollowing):
             following.begin(command, self._now_ns(), self._lookahead_ns)
             return
@@ -436,14 +439,16 @@ class Engine:
             return
         dues = player.apply(command)
         now = self._now_ns()
-        first = next(e.point for _, _, e in dues if isinstance(e, Tempo))
+        first = next(e.point for _, _, e in dues if isinstance(e, TempoChange))
         anchor = now + BEGIN_AFTER_NS + self._lookahead_ns - LOOKAHEAD_NS
         self._timeline = Timeline(first, anchor)
         self._base_ns = self._timeline.ns_at(player.boundary)
         if command.at_ns is not None and command.at_ns > self._base_ns:
             self._timeline = Timeline(first, anchor + command.at_ns - self._base_ns)
             self._base_ns = command.at_ns
-        elif self._desk.idle and self._idle.next_ns:  # the downbeat is one of the ticks that go on
+        elif (
+            self._connections.idle and self._idle.next_ns
+        ):  # the downbeat is one of the ticks that go on
             late = (self._idle.next_ns - self._base_ns) % self._idle.period_ns
             self._timeline = Timeline(first, anchor + round(late))
             self._base_ns += round(late)
@@ -451,7 +456,7 @@ class Engine:
 
     def _wait_for_leader(self, player: Player) -> None:
         """Come in with the box that leads: on its next bar when it runs, else when it starts."""
-        following = self._desk.following
+        following = self._connections.following
         assert not isinstance(following, PeerFollowing)  # that comes in by `_come_in`
         if following.running:
             now = self._now_ns()
@@ -462,20 +467,20 @@ class Engine:
             word = following.begin_by_hand(self._now_ns())
             self._take_words([word] if word is not None else [])
             if word is None and not isinstance(following, JackFollowing):
-                text = f"Coming in with {self._desk.name(following.device)}'s next tick."
+                text = f"Coming in with {self._connections.name(following.device)}'s next tick."
                 self._tell(Notice(level="info", text=text))
             return
-        if not self._desk.press(start=True):  # a hand on the box
-            text = f"Waiting for {self._desk.name(following.device)} to start."
+        if not self._connections.press(start=True):  # a hand on the box
+            text = f"Waiting for {self._connections.name(following.device)} to start."
             self._tell(Notice(level="info", text=text))
 
     def _go(self, word: Go) -> None:
         """The leader has started, or is joined: the song from its position, on its clock."""
-        player, following = self._player, self._desk.following
+        player, following = self._player, self._connections.following
         if player is None or self._running or isinstance(following, PeerFollowing):
             return
         if word.tick >= player.plan.layout().ticks:
-            text = f"{self._desk.name(following.device)} is past the song's end."
+            text = f"{self._connections.name(following.device)} is past the song's end."
             self._tell(Notice(level="info", text=text))
             return
         dues = player.apply(Begin(tick=word.tick))
@@ -484,23 +489,25 @@ class Engine:
 
     def _come_in(self, player: Player, now: int) -> None:
         """Set off in the session when it is time to."""
-        session, ahead_ns = self._desk.following, self._lookahead_ns
+        session, ahead_ns = self._connections.following, self._lookahead_ns
         coming = session.comes(now, ahead_ns) if isinstance(session, PeerFollowing) else None
         if coming is None or not isinstance(session, PeerFollowing):
             return
         dues = player.apply(coming[0])
-        first = next(e.point for _, _, e in dues if isinstance(e, Tempo))
+        first = next(e.point for _, _, e in dues if isinstance(e, TempoChange))
         base = player.boundary
         self._timeline = session.set_off(first.tick, base, first.bpm, now, ahead_ns, coming[1])
         self._base_ns = self._timeline.ns_at(base)
         # All but the tempo waits until it is planned for: by then it is known when it is due.
-        told = [due for due in dues if isinstance(due[2], Tempo)]
+        told = [due for due in dues if isinstance(due[2], TempoChange)]
         self._held = sorted((d for d in dues if d not in told), key=lambda due: due[0])
         self._set_off(player, told)
 
-    def _in_or_out_of_session(self, timeline: Timeline | Reclock, now: int) -> Timeline | Reclock:
+    def _in_or_out_of_session(
+        self, timeline: Timeline | SmoothedTimeline, now: int
+    ) -> Timeline | SmoothedTimeline:
         """A session was joined or left while something plays: it goes on from where it is."""
-        following, horizon = self._desk.following, now + self._lookahead_ns
+        following, horizon = self._connections.following, now + self._lookahead_ns
         if isinstance(following, PeerFollowing) and not following.has_song:
             tick, bpm = timeline.tick_at(horizon), timeline.bpm_at(int(timeline.tick_at(horizon)))
             timeline = following.take_over(tick, self._section[1], horizon, bpm)
@@ -519,30 +526,30 @@ class Engine:
 
     def _set_off(self, player: Player, dues: list[Due]) -> None:
         self._bars.begin(player.plan, player.section)
-        if self._desk.transport is not None and self._timeline is not None:
+        if self._connections.transport is not None and self._timeline is not None:
             base = player.boundary
             seconds = player.plan.layout().tempo.seconds_at(base)
-            self._desk.transport.roll(self._timeline.ns_at(base), seconds)
+            self._connections.transport.roll(self._timeline.ns_at(base), seconds)
         self._section = (player.section, player.boundary)
-        for device, outlet in self._desk.outlets.items():
-            started = self._desk.via.get(device) in player.plan.started
-            outlet.begin(player.boundary, started=started)
+        for device, output in self._connections.outputs.items():
+            started = self._connections.via.get(device) in player.plan.started
+            output.begin(player.boundary, started=started)
         if self._timeline is not None:
             base_ns = self._timeline.ns_at(player.boundary)
-            self._desk.lines.begin()
-            for device, outlet in self._desk.outlets.items():
-                self._desk.lines.start(device, base_ns + outlet.offset_ns)
+            self._connections.lines.begin()
+            for device, output in self._connections.outputs.items():
+                self._connections.lines.start(device, base_ns + output.offset_ns)
         self._enqueue(dues)
 
-    def _where(self, at_ns: int) -> Place | None:
+    def _where(self, at_ns: int) -> TransportPosition | None:
         """The place of the song at a time, for JACK's callback."""
         timeline = self._timeline
         return None if timeline is None else self._bars.place(timeline, at_ns)
 
     def _stop_key(self) -> None:
         """The performer stops: a stand-in that leads is stopped by hand too."""
-        self._desk.press(start=False)
-        player, following = self._player, self._desk.following
+        self._connections.press(start=False)
+        player, following = self._player, self._connections.following
         told = player is not None and not player.plan.follows_starts
         if told or isinstance(following, (JackFollowing, PeerFollowing)):
             following.end_by_hand(self._now_ns())
@@ -556,26 +563,26 @@ class Engine:
         waiting, self._queue = self._queue, []
         now = self._now_ns()
         ends = [(now, device, e) for _, _, device, e in waiting if isinstance(e, NoteOff)]
-        for outlet in self._desk.outlets.values():
-            if outlet.port is not None:
-                for data in outlet.port.discard():
+        for output in self._connections.outputs.values():
+            if output.port is not None:
+                for data in output.port.discard():
                     if data[0] & 0xF0 == NOTE_OFF or (data[0] == STOP and not dues):
-                        self._desk.send_raw(outlet, data)
+                        self._connections.send_raw(output, data)
         if not dues:  # the player had already come to the song's end
             dues = [
                 (0, d, e) for _, _, d, e in waiting if isinstance(e, (NoteOff, Stop, ControlChange))
             ]
         for _, device, event in [*ends, *dues]:
-            reached = self._desk.outlets.get(self._desk.via.get(device, device))
-            if reached is not None and not isinstance(event, (Tempo, *SAID)):
+            reached = self._connections.outputs.get(self._connections.via.get(device, device))
+            if reached is not None and not isinstance(event, (TempoChange, *SAID)):
                 self._send(reached, event, now)
         self._ended()
 
     def _panic(self) -> None:
         """Stop, then silence every channel of every port."""
         self._stop_key()
-        self._desk.ears.release()  # silenced with everything else
-        self._desk.silence_all()
+        self._connections.inputs.release()  # silenced with everything else
+        self._connections.silence_all()
         self._tell(Notice(level="info", text="All notes off, all sound off, stopped."))
 
     def _ended(self) -> None:
@@ -586,11 +593,11 @@ class Engine:
             self._idle.go_on(float(timeline.ns_at(coming)), timeline.bpm_at(now_tick))
         self._timeline = None
         self._held.clear()
-        if self._desk.session is not None:
-            self._desk.session.ended()
-        self._desk.lines.stop()
-        if self._desk.transport is not None:
-            self._desk.transport.stop()
+        if self._connections.session is not None:
+            self._connections.session.ended()
+        self._connections.lines.stop()
+        if self._connections.transport is not None:
+            self._connections.transport.stop()
         self._next = ("", 0, False)
         gc.collect()  # switched off while playing
 
@@ -611,11 +618,11 @@ class Engine:
         before, self._loading.loaded = self._loading.loaded, message
         if before is None or not only_patterns(before, message):
             self._controls.set(plan.bindings)
-            self._desk.load(message, plan, running=self._running)
+            self._connections.load(message, plan, running=self._running)
             self._controls.relight()
-        if isinstance(self._desk.following, JackFollowing):
-            self._desk.following.song_is(player)
-        self._lookahead_ns = LOOKAHEAD_NS + self._desk.earliest_ns
+        if isinstance(self._connections.following, JackFollowing):
+            self._connections.following.song_is(player)
+        self._lookahead_ns = LOOKAHEAD_NS + self._connections.earliest_ns
         song = player.plan.song
         self._server.tell(Loaded(song=song.id, project=plan.project, source=plan.source))
 
@@ -634,10 +641,10 @@ class Engine:
                 connection.send(Notice(level="error", text=text))
         if now - self._last_status >= STATUS_EVERY_NS:
             self._last_status = now
-            self._desk.collect()
+            self._connections.collect()
             self._mend_torn()
             self._watch.look(now, running=self._running)
-            if self._desk.ears.listening:
+            if self._connections.inputs.listening:
                 self._pass_on()  # what a box played may have come with its reports
             self._controls.light(self._player)
             self._server.tell(self._status(), status=True)
@@ -646,9 +653,9 @@ class Engine:
             self._halt()
             text = f"The machine slept for {slept_s:.0f} s: stopped. Space runs again."
             self._tell(Notice(level="warn", text=text))
-        if now - self._last_ports >= PORTS_EVERY_NS / max(1, len(self._desk.outlets)):
+        if now - self._last_ports >= PORTS_EVERY_NS / max(1, len(self._connections.outputs)):
             self._last_ports = now
-            back = self._desk.look_after_a_port()
+            back = self._connections.look_after_a_port()
             if back:
                 self._controls.relight()
             if back and self._running:
@@ -660,7 +667,7 @@ class Engine:
 
     def _mend_torn(self) -> None:
         """After JACK lost time: boxes that may be a tick short are put right on the next bar."""
-        torn = self._desk.torn()
+        torn = self._connections.torn()
         if torn and self._running:
             for device in torn:
                 self._command(Rejoin(device=device, stop_now=False))
@@ -689,7 +696,7 @@ class Engine:
         elif isinstance(message, Listen):
             self._listening.begin(message)
         elif isinstance(message, Learn):
-            self._desk.ears.learn(message.device, self._desk.outlets)
+            self._connections.inputs.learn(message.device, self._connections.outputs)
         elif isinstance(message, Panic):
             self._panic()
         elif isinstance(message, Shutdown):
@@ -700,14 +707,14 @@ class Engine:
         elif isinstance(message, Do):
             self._controls.do(message.action, self._player, down=message.down)
         elif isinstance(message, ClearCounters):
-            for outlet in self._desk.outlets.values():
-                outlet.clear()
+            for output in self._connections.outputs.values():
+                output.clear()
         elif isinstance(message, AskReport):
-            self._desk.collect()
-            outlets = self._desk.outlets.values()
-            most = REPORT_FIGURES // max(1, len(outlets))
-            rows = tuple(outlet.report(most) for outlet in outlets)
-            connection.send(Report(devices=rows))
+            self._connections.collect()
+            outputs = self._connections.outputs.values()
+            most = REPORT_FIGURES // max(1, len(outputs))
+            rows = tuple(output.report(most) for output in outputs)
+            connection.send(FiguresReport(devices=rows))
 
     def _greet(self, connection: Connection, hello: Hello) -> None:
         plan = self._player.plan if self._player else None
@@ -740,9 +747,9 @@ class Engine:
     def _send_now(self, dues: list[Due]) -> None:
         """Send what belongs to no run."""
         for _, device, event in dues:
-            outlet = self._desk.outlets.get(self._desk.via.get(device, device))
-            if outlet is not None and not isinstance(event, (Tempo, *SAID)):
-                self._send(outlet, event, self._now_ns())
+            output = self._connections.outputs.get(self._connections.via.get(device, device))
+            if output is not None and not isinstance(event, (TempoChange, *SAID)):
+                self._send(output, event, self._now_ns())
 
     def _status(self) -> Status:
         now = self._now_ns()
@@ -753,9 +760,9 @@ class Engine:
             self._next = (player.next_section, player.boundary, player.launched)
             self._last_word = player.last_word if timeline is not None else 0
         heard = self._listening.heard(timeline, now)
-        desk = self._desk
+        connections = self._connections
         deviations = (
-            *(d for o in desk.outlets.values() for d in o.deviations()),
+            *(d for o in connections.outputs.values() for d in o.deviations()),
             *self._listening.departures(timeline, heard),
         )
         return msgspec.structs.replace(
@@ -766,15 +773,15 @@ class Engine:
             boundary=self._next[1],
             launched=self._next[2],
             last_word=self._last_word,
-            devices=desk.statuses(),
-            overruns=desk.ports.overruns,
+            devices=connections.statuses(),
+            overruns=connections.ports.overruns,
             peers=self._peering.status(now),
             deaf=self._controls.deaf(),
-            follows=desk.following.device,
+            follows=connections.following.device,
             hearing=self._watch.hearing,
-            heard_bpm=desk.following.bpm,
-            heard_waver_ms=desk.following.waver_ms,
-            heard_off_ms=desk.following.off_ms(timeline, now),
+            heard_bpm=connections.following.bpm,
+            heard_jitter_ms=connections.following.jitter_ms,
+            heard_off_ms=connections.following.off_ms(timeline, now),
             heard=heard,
             played=self._playing_in.told(timeline),
             deviations=deviations,
@@ -782,10 +789,10 @@ class Engine:
 
     def _close(self) -> None:
         """Stop, note ends, all notes off on every box; then let go. What fails stops no other."""
-        desk = self._desk
+        connections = self._connections
         steps = (
-            self._halt, desk.silence_all, desk.say_goodbye, desk.settle, desk.close,
-            self._server.close,
+            self._halt, connections.silence_all, connections.say_goodbye, connections.settle,
+            connections.close, self._server.close,
         )  # fmt: skip
         for step in steps:
             try:

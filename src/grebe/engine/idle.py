@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from grebe.core.time.ticks import CLOCKS_PER_QUARTER
-from grebe.engine.connections import Desk
+from grebe.engine.connections import Connections
 
 LATE_NS = 1_000_000_000
 """Ticks begin afresh when none has gone out for so long."""
@@ -16,9 +16,9 @@ PULL_CLOCKS, SLEW = 8.0, 0.04
 class IdleTicks:
     """The ticks between runs."""
 
-    def __init__(self, desk: Desk, emit: Callable[[str, int], None]) -> None:
+    def __init__(self, connections: Connections, emit: Callable[[str, int], None]) -> None:
         """`emit` sends a tick down a wire at a time."""
-        self._desk = desk
+        self._connections = connections
         self._emit = emit
         self.next_ns = 0.0
         """When the next is due."""
@@ -38,7 +38,7 @@ class IdleTicks:
         if self.next_ns < now - LATE_NS:
             self.go_on(float(now), song_bpm)
         period = self.period_ns
-        following = self._desk.following
+        following = self._connections.following
         while self.next_ns < until:
             if following.device:
                 bpm, late = following.idle(round(self.next_ns))
@@ -46,6 +46,6 @@ class IdleTicks:
                     return  # what leads is silent, so is what follows
                 pull = max(-SLEW, min(SLEW, late / PULL_CLOCKS))
                 period = 60e9 / (bpm * CLOCKS_PER_QUARTER) * (1 - pull)
-            for wire in self._desk.idle:
+            for wire in self._connections.idle:
                 self._emit(wire, round(self.next_ns))
             self.next_ns += period

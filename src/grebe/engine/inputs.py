@@ -8,14 +8,14 @@ from collections.abc import Sequence
 
 from grebe.core.player.plan import Plan
 from grebe.core.rig.trigger import Trigger
-from grebe.engine.device_output import Outlet
+from grebe.engine.device_output import DeviceOutput
 from grebe.engine.ports import PortBook
 from grebe.errors import PortLost
-from grebe.protocols.midi.message_filter import Gate
+from grebe.protocols.midi.message_filter import MessageFilter
 from grebe.protocols.midi.messages import MidiParser
 from grebe.protocols.midi.press import press_of, touch_of
 from grebe.transports.base import Heard, InPort
-from grebe.transports.clock import Clock
+from grebe.transports.clock import MonotonicClock
 from grebe.transports.jack.midi import JackInput, JackPort
 
 ANY = "*"
@@ -30,13 +30,13 @@ Sending = tuple[str, bytes]
 """(device plugged into Grebe, message for its wire)."""
 
 
-class Ears:
+class Inputs:
     """Inputs and gates. `set` takes the routes of a plan; `wait` and `hear` are the loop's."""
 
-    def __init__(self, ports: PortBook, clock: Clock) -> None:
+    def __init__(self, ports: PortBook, clock: MonotonicClock) -> None:
         self._ports = ports
         self._clock = clock
-        self._gates: dict[tuple[str, str], Gate] = {}
+        self._message_filters: dict[tuple[str, str], MessageFilter] = {}
         """By (source, target)."""
         self._inputs: dict[str, InPort] = {}
         self._parsers: dict[str, MidiParser] = {}
@@ -92,10 +92,10 @@ class Ears:
         self.lost[source] = why
         self._close(source)
         return [
-            (gate.passage.wire, end)
-            for (origin, _), gate in self._gates.items()
+            (message_filter.passage.wire, end)
+            for (origin, _), message_filter in self._message_filters.items()
             if origin == source
-            for end in gate.release()
+            for end in message_filter.release()
         ]
 
     def take_ends(self) -> list[Sending]:
@@ -117,55 +117,59 @@ class Ears:
         """Whether there is anything to wait for."""
         return bool(self._inputs)
 
-    def set(self, plan: Plan, outlets: dict[str, Outlet]) -> list[Sending]:
+    def set(self, plan: Plan, outputs: dict[str, DeviceOutput]) -> list[Sending]:
         """Take a plan's routes, and hear the box that is followed and the one that panics.
 
         Gives the ends of notes that sounded over routes that are gone.
         """
         self.follows = plan.follows
-        if plan.follows and outlets[plan.follows].device.pulse_from.wire != "none":
+        if plan.follows and outputs[plan.follows].device.pulse_from.wire != "none":
             self.follows += PULSES
         self.panic = plan.panic
         self._remembered = plan.remembered
-        before, self._gates = self._gates, {}
+        before, self._message_filters = self._message_filters, {}
         for passage in plan.passages:
             key = (passage.source, passage.target)
-            gate = before.pop(key, None)
-            if gate is not None and gate.passage.wire == passage.wire:
-                gate.change(passage)
+            message_filter = before.pop(key, None)
+            if message_filter is not None and message_filter.passage.wire == passage.wire:
+                message_filter.change(passage)
             else:
-                if gate is not None:
-                    before[key] = gate
-                gate = Gate(passage)
-            self._gates[key] = gate
-        ends = [(gate.passage.wire, end) for gate in before.values() for end in gate.release()]
-        self._open_inputs(outlets)
+                if message_filter is not None:
+                    before[key] = message_filter
+                message_filter = MessageFilter(passage)
+            self._message_filters[key] = message_filter
+        ends = [
+            (message_filter.passage.wire, end)
+            for message_filter in before.values()
+            for end in message_filter.release()
+        ]
+        self._open_inputs(outputs)
         return ends
 
-    def _open_inputs(self, outlets: dict[str, Outlet]) -> None:
-        wanted = {source for source, _ in self._gates} | {self.follows, self.learning}
+    def _open_inputs(self, outputs: dict[str, DeviceOutput]) -> None:
+        wanted = {source for source, _ in self._message_filters} | {self.follows, self.learning}
         wanted |= self.heeds.keys() | set(self._remembered)
         if self.panic is not None:
             wanted.add(self.panic.device)
         wanted |= {trigger.device for trigger in self.touchable}
         if self.learning == ANY:
-            wanted |= {d for d, o in outlets.items() if o.device.input.wire != "none"}
+            wanted |= {d for d, o in outputs.items() if o.device.input.wire != "none"}
         for source in list(self._inputs):
-            outlet = outlets.get(source.removesuffix(PULSES))
-            gone = source not in wanted or outlet is None
-            if gone or self._opened[source] != _where(outlet):
+            output = outputs.get(source.removesuffix(PULSES))
+            gone = source not in wanted or output is None
+            if gone or self._opened[source] != _where(output):
                 self._close(source)
         self.lost = {}
         for source in sorted(wanted):
-            outlet = outlets.get(source.removesuffix(PULSES))
-            if outlet is None:
+            output = outputs.get(source.removesuffix(PULSES))
+            if output is None:
                 continue
             if source not in self._inputs:
                 try:
                     if source.endswith(PULSES):
-                        heard: InPort | None = self._ports.open_pulses(outlet.device)
+                        heard: InPort | None = self._ports.open_pulses(output.device)
                     else:
-                        heard = self._ports.open_input(outlet.device, outlet.port)
+                        heard = self._ports.open_input(output.device, output.port)
                 except PortLost as error:
                     self.lost[source] = str(error)
                     continue
@@ -173,25 +177,25 @@ class Ears:
                     continue
                 self._inputs[source] = heard
                 self._parsers[source] = MidiParser()
-                self._opened[source] = _where(outlet)
-            self._wire_through(source, outlets)
+                self._opened[source] = _where(output)
+            self._wire_through(source, outputs)
 
-    def _wire_through(self, source: str, outlets: dict[str, Outlet]) -> None:
+    def _wire_through(self, source: str, outputs: dict[str, DeviceOutput]) -> None:
         """JACK to JACK is passed on inside one period, by the process callback itself."""
         heard = self._inputs[source]
         if not isinstance(heard, JackInput):
             return
-        through: list[tuple[Gate, JackPort]] = []
+        through: list[tuple[MessageFilter, JackPort]] = []
         pressing = self.panic is not None and source == self.panic.device
         pressing = pressing or self.learning == ANY
         pressing = pressing or any(t.device == source for t in self.touchable)
         rest = pressing or source in (self.follows, self.learning, *self._remembered)
         rest = rest or source in self.heeds
-        for (origin, _), gate in self._gates.items():
+        for (origin, _), message_filter in self._message_filters.items():
             if origin == source:
-                outlet = outlets.get(gate.passage.wire)
-                if outlet is not None and isinstance(outlet.port, JackPort):
-                    through.append((gate, outlet.port))
+                output = outputs.get(message_filter.passage.wire)
+                if output is not None and isinstance(output.port, JackPort):
+                    through.append((message_filter, output.port))
                 else:
                     rest = True
         heard.through, heard.wakes = tuple(through), rest
@@ -238,12 +242,12 @@ class Ears:
                     touch = touch_of(source, data)
                     if touch is not None and touch[0] in self.touchable:
                         self.touches.append((*touch, at_ns))
-                for (origin, _), gate in self._gates.items():
-                    if origin != source or heard.has_passed(gate):
+                for (origin, _), message_filter in self._message_filters.items():
+                    if origin != source or heard.has_passed(message_filter):
                         continue
-                    passed = gate(data)
+                    passed = message_filter(data)
                     if passed is not None:
-                        out.append((gate.passage.wire, passed))
+                        out.append((message_filter.passage.wire, passed))
         for source, why in gone.items():
             out += self._give_up(source, why)
         return out, list(gone)
@@ -257,15 +261,15 @@ class Ears:
         elif press == self.panic:
             self.panicked = True
 
-    def listen(self, heeds: dict[str, bytes], outlets: dict[str, Outlet]) -> None:
+    def listen(self, heeds: dict[str, bytes], outputs: dict[str, DeviceOutput]) -> None:
         """Tell the times of these messages from now on."""
         self.heeds, self.heard = heeds, []
-        self._open_inputs(outlets)
+        self._open_inputs(outputs)
 
-    def learn(self, device: str, outlets: dict[str, Outlet]) -> None:
+    def learn(self, device: str, outputs: dict[str, DeviceOutput]) -> None:
         """Wait for the next press on a box; "" gives up. PortLost when it cannot be heard."""
         self.learning = device
-        self._open_inputs(outlets)
+        self._open_inputs(outputs)
         if device == ANY and not self._inputs:
             self.learning = ""
             raise PortLost("no box is heard: set Heard at, in the Rig")
@@ -275,7 +279,9 @@ class Ears:
 
     def release(self) -> list[Sending]:
         """The ends of all notes that sound."""
-        return [(g.passage.wire, end) for g in self._gates.values() for end in g.release()]
+        return [
+            (g.passage.wire, end) for g in self._message_filters.values() for end in g.release()
+        ]
 
     def close(self) -> None:
         """Let go of all inputs."""
@@ -289,9 +295,9 @@ def _heeded(data: bytes, kinds: bytes) -> bool:
     return kind in kinds and (len(data) < 3 or data[2] > 0)
 
 
-def _where(outlet: Outlet | None) -> object:
+def _where(output: DeviceOutput | None) -> object:
     """What an input hangs on: the device's input setting, and a stand-in's connection."""
-    if outlet is None:
+    if output is None:
         return None
-    standin = outlet.port if outlet.device.port.wire == "standin" else None
-    return (outlet.device.input, outlet.device.pulse_from, id(standin))
+    standin = output.port if output.device.port.wire == "standin" else None
+    return (output.device.input, output.device.pulse_from, id(standin))

@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-from grebe.core.player.events import Clock, Shared
+from grebe.core.player.events import Shared, TimingClock
 from grebe.protocols.midi.messages import encode
 
 CLOCK_BYTE = encode(Shared.CLOCK)
-IDLE_CLOCK = Clock()
+IDLE_CLOCK = TimingClock()
 """Another than `Shared.CLOCK`: ticks while stopped are not counted."""
 
 LOOKAHEAD_NS = 50_000_000

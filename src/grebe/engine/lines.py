@@ -10,7 +10,7 @@ from grebe.core.rig.model import AudioPort, Device
 from grebe.core.rig.spec import PulseShape
 from grebe.engine.ports import PortBook
 from grebe.errors import PortLost
-from grebe.transports.clock import Clock
+from grebe.transports.clock import MonotonicClock
 from grebe.transports.pulses.drawn import LinePort
 
 RUN_LEAD_NS = 2_000_000
@@ -24,10 +24,10 @@ _Key = tuple[str, str]
 """(device id, what for)."""
 
 
-class Lines:
+class PulseOutputs:
     """The lines of every box that has any."""
 
-    def __init__(self, ports: PortBook, clock: Clock) -> None:
+    def __init__(self, ports: PortBook, clock: MonotonicClock) -> None:
         self._ports = ports
         self._clock = clock
         self._wanted: dict[_Key, tuple[str, AudioPort, Device]] = {}

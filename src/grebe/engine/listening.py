@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from grebe.core.sync.reclock import Reclock
+from grebe.core.sync.reclock import SmoothedTimeline
 from grebe.core.time.ticks import CLOCK_TICKS, TICKS_PER_QUARTER
-from grebe.engine.connections import Desk
+from grebe.engine.connections import Connections
 from grebe.engine.timeline import Timeline
 from grebe.protocols.link.messages import Deviation, Heard, Listen
 
@@ -12,8 +12,8 @@ from grebe.protocols.link.messages import Deviation, Heard, Listen
 class Listening:
     """What a window has asked to be listened to."""
 
-    def __init__(self, desk: Desk) -> None:
-        self._desk = desk
+    def __init__(self, connections: Connections) -> None:
+        self._connections = connections
         self._on = False
         self._beat_told = -1
         """The last beat of the song whose time was told."""
@@ -22,13 +22,13 @@ class Listening:
         """Listen to these devices from now on. PortLost where one is waited for in vain."""
         self._on = bool(message.devices)
         self._beat_told = -1
-        self._desk.listen(message.devices, asked=message.asked)
+        self._connections.listen(message.devices, asked=message.asked)
 
-    def heard(self, timeline: Timeline | Reclock | None, now: int) -> tuple[Heard, ...]:
+    def heard(self, timeline: Timeline | SmoothedTimeline | None, now: int) -> tuple[Heard, ...]:
         """Beats of the song that have passed, and what the devices listened to have sounded."""
         if not self._on:
             return ()
-        told = self._desk.heard()
+        told = self._connections.heard()
         if timeline is None:
             self._beat_told = -1
             return tuple(told)
@@ -40,14 +40,14 @@ class Listening:
         return tuple(told)
 
     def departures(
-        self, timeline: Timeline | Reclock | None, heard: tuple[Heard, ...]
+        self, timeline: Timeline | SmoothedTimeline | None, heard: tuple[Heard, ...]
     ) -> list[Deviation]:
         """How far off its step each event is that came in at an input; ticks only on beats."""
         out: list[Deviation] = []
         if timeline is None:
             return out
         for event in heard:
-            unit = self._desk.step_of(event.device)
+            unit = self._connections.step_of(event.device)
             if unit:
                 step = round(timeline.tick_at(event.at_ns) / unit) * unit
                 if unit != CLOCK_TICKS or step % TICKS_PER_QUARTER == 0:

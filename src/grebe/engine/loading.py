@@ -7,10 +7,10 @@ import msgspec
 from grebe.core.patterns.model import Pattern
 from grebe.core.rig.standin import Setup
 from grebe.errors import ProtocolError
-from grebe.protocols.link.messages import Change, Load, LoadPart, Stale
+from grebe.protocols.link.messages import Load, LoadPart, PlanChange, Stale
 from grebe.protocols.link.patch import patched
 
-LOADS = (LoadPart, Load, Change)
+LOADS = (LoadPart, Load, PlanChange)
 MOST_PATTERNS = 100_000
 """Waiting in parts: far over any set, so that a window that only sends parts fills no memory."""
 
@@ -24,7 +24,7 @@ class Loading:
         self._setups: dict[str, Setup] = {}
         self.loaded: Load | None = None
 
-    def take(self, message: LoadPart | Load | Change) -> Load | Stale | None:
+    def take(self, message: LoadPart | Load | PlanChange) -> Load | Stale | None:
         """What is to be loaded now; None while parts are still to come, Stale where all of it has
         to be sent. ProtocolError for what does not fit."""
         if isinstance(message, LoadPart):
@@ -54,7 +54,7 @@ class Loading:
             load, plan=msgspec.structs.replace(load.plan, plan=plan), setups=setups
         )
 
-    def _changed(self, change: Change) -> Load | None:
+    def _changed(self, change: PlanChange) -> Load | None:
         load = self.loaded
         if load is None or not load.token or load.token != change.base:
             return None

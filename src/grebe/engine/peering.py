@@ -7,26 +7,26 @@ from typing import TypeAlias
 
 import msgspec
 
-from grebe.engine.connections import Desk
+from grebe.engine.connections import Connections
 from grebe.engine.server import Connection, Windows
 from grebe.engine.sources.session import PeerFollowing
 from grebe.protocols.link.messages import (
     AcceptPeer,
     Agreed,
+    CarryRtp,
     FromEngine,
     Join,
     Osc,
     Peers,
     Propose,
-    RtpPorts,
     ShareStart,
-    Shown,
+    ShowDocument,
 )
 
 AboutPeers: TypeAlias = (
-    Join | AcceptPeer | Propose | ShareStart | Agreed | Peers | Osc | RtpPorts | Shown
+    Join | AcceptPeer | Propose | ShareStart | Agreed | Peers | Osc | CarryRtp | ShowDocument
 )
-ABOUT_PEERS = (Join, AcceptPeer, Propose, ShareStart, Agreed, Peers, Osc, RtpPorts, Shown)
+ABOUT_PEERS = (Join, AcceptPeer, Propose, ShareStart, Agreed, Peers, Osc, CarryRtp, ShowDocument)
 
 SILENT_NS = 2_000_000_000
 
@@ -34,13 +34,13 @@ SILENT_NS = 2_000_000_000
 class Peering:
     """What is known of the session, and who is told."""
 
-    def __init__(self, server: Windows, desk: Desk) -> None:
+    def __init__(self, server: Windows, connections: Connections) -> None:
         self._server = server
-        self._desk = desk
+        self._connections = connections
         self._join = Join()
         self._osc = Osc()
-        self._rtp = RtpPorts()
-        self._shown: Shown | None = None
+        self._rtp = CarryRtp()
+        self._shown: ShowDocument | None = None
         self._peers: Peers | None = None
         self._told_ns = 0
 
@@ -64,21 +64,21 @@ class Peering:
     def take(self, message: AboutPeers, now_ns: int, downbeat_ns: int | None) -> None:
         """A word about the session; `downbeat_ns` is when a bar began of what plays, if any."""
         if isinstance(message, Agreed):
-            if self._desk.session is not None:
-                self._desk.session.take(message, now_ns)
+            if self._connections.session is not None:
+                self._connections.session.take(message, now_ns)
         elif isinstance(message, Peers):
             self._peers, self._told_ns = message, now_ns
         elif isinstance(message, Join):
             self._join = msgspec.structs.replace(message, downbeat_ns=downbeat_ns)
             self._peers = None
-            self._desk.session = None if message.use is None else PeerFollowing(self._tell)
+            self._connections.session = None if message.use is None else PeerFollowing(self._tell)
             self._tell(self._join)
         else:
-            if isinstance(message, Shown):
+            if isinstance(message, ShowDocument):
                 self._shown = message
             elif isinstance(message, Osc):
                 self._osc = message
-            elif isinstance(message, RtpPorts):
+            elif isinstance(message, CarryRtp):
                 self._rtp = message
             self._tell(message)
 

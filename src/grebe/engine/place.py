@@ -12,7 +12,7 @@ from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.process.log import log_told
 from grebe.protocols.link.messages import Notice, Status
-from grebe.transports.jack.transport import TICKS_PER_BEAT, Place
+from grebe.transports.jack.transport import TICKS_PER_BEAT, TransportPosition
 
 _log = logging.getLogger(__name__)
 
@@ -45,14 +45,14 @@ class Bars:
         meter = next((s.meter for s in plan.scenes if s.id == event.scene), Meter())
         self._now = (event.tick, event.song_bar, meter)
 
-    def place(self, timeline: Timed, at_ns: int) -> Place:
+    def place(self, timeline: Timed, at_ns: int) -> TransportPosition:
         """Bar, beat, tick and tempo at a time."""
         first, bar, meter = self._now
         tick = timeline.tick_at(at_ns)
         bars, rest = divmod(max(0.0, tick - first), meter.bar_ticks)
         beats, part = divmod(rest, meter.beat_ticks)
         begins = first + bars * meter.bar_ticks
-        return Place(
+        return TransportPosition(
             bar=bar + int(bars),
             beat=int(beats) + 1,
             tick=int(part * TICKS_PER_BEAT / meter.beat_ticks),

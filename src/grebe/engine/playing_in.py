@@ -9,8 +9,8 @@ from __future__ import annotations
 from heapq import heappop, heappush
 
 from grebe.core.player.events import NoteOff, NoteOn
-from grebe.core.sync.reclock import Reclock
-from grebe.engine.connections import Desk
+from grebe.core.sync.reclock import SmoothedTimeline
+from grebe.engine.connections import Connections
 from grebe.engine.timeline import Timeline
 from grebe.errors import EngineError
 from grebe.protocols.link.messages import PlayedIn, Strike
@@ -23,21 +23,23 @@ STRUCK_NS = 100_000_000
 class PlayingIn:
     """Notes on their way in."""
 
-    def __init__(self, desk: Desk) -> None:
-        self._desk = desk
+    def __init__(self, connections: Connections) -> None:
+        self._connections = connections
         self._played: list[tuple[str, int, bytes]] = []
         self._ends: list[tuple[int, str, NoteOff]] = []
         """(when, wire, end of a struck note)."""
 
     def strike(self, message: Strike, now: int) -> None:
         """Play a note on a device now. EngineError where Grebe does not reach it."""
-        wire = self._desk.via.get(message.device, "")
-        outlet = self._desk.outlets.get(wire)
-        if outlet is None or outlet.port is None:
-            raise EngineError(f"{self._desk.name(message.device)} cannot be reached just now")
+        wire = self._connections.via.get(message.device, "")
+        output = self._connections.outputs.get(wire)
+        if output is None or output.port is None:
+            raise EngineError(
+                f"{self._connections.name(message.device)} cannot be reached just now"
+            )
         on = NoteOn(channel=message.channel, note=message.note, velocity=message.velocity)
         off = NoteOff(channel=message.channel, note=message.note)
-        self._desk.send_raw(outlet, encode(on))
+        self._connections.send_raw(output, encode(on))
         heappush(self._ends, (now + STRUCK_NS, wire, off))
         self._played.append((message.device, now, encode(on)))
         self._played.append((message.device, now + STRUCK_NS, encode(off)))
@@ -46,13 +48,13 @@ class PlayingIn:
         """End what was struck."""
         while self._ends and self._ends[0][0] <= now:
             _, wire, off = heappop(self._ends)
-            outlet = self._desk.outlets.get(wire)
-            if outlet is not None:
-                self._desk.send_raw(outlet, encode(off))
+            output = self._connections.outputs.get(wire)
+            if output is not None:
+                self._connections.send_raw(output, encode(off))
 
-    def told(self, timeline: Timeline | Reclock | None) -> tuple[PlayedIn, ...]:
+    def told(self, timeline: Timeline | SmoothedTimeline | None) -> tuple[PlayedIn, ...]:
         """What was played since this was asked last."""
-        rows = [*self._desk.ears.take_played(), *self._played]
+        rows = [*self._connections.inputs.take_played(), *self._played]
         self._played = []
         return tuple(
             PlayedIn(

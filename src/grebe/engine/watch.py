@@ -6,16 +6,16 @@ from collections.abc import Callable
 
 from grebe.core.player.events import MutesDropped
 from grebe.core.rig.formatting import listed
-from grebe.engine.connections import Desk
+from grebe.engine.connections import Connections
 from grebe.engine.sources.midi import Hearing
 from grebe.protocols.link.messages import Notice
 
 
-class Watch:
+class InputWatch:
     """Looks at what comes in, some times a second."""
 
-    def __init__(self, desk: Desk, tell: Callable[[Notice], None]) -> None:
-        self._desk = desk
+    def __init__(self, connections: Connections, tell: Callable[[Notice], None]) -> None:
+        self._connections = connections
         self._tell = tell
         self.hearing: Hearing = ""
         """What is heard of the leader's clock."""
@@ -29,32 +29,32 @@ class Watch:
 
     def _look_at_bytes(self) -> None:
         """Once a source, when bytes come in that are no part of any message."""
-        for source, count in self._desk.ears.unreadable().items():
+        for source, count in self._connections.inputs.unreadable().items():
             if source not in self._garbled:
                 self._garbled.add(source)
-                name = self._desk.name(source)
+                name = self._connections.name(source)
                 text = f"{name} sends what is no MIDI: {count} bytes of it are left out so far."
                 self._tell(Notice(level="warn", text=text))
 
     def dropped(self, event: MutesDropped) -> None:
         """Mutes by hand ended with their scene: never silently."""
-        boxes = dict.fromkeys(self._desk.name(device) for device, _ in event.mutes)
+        boxes = dict.fromkeys(self._connections.name(device) for device, _ in event.mutes)
         text = f"Mutes by hand ended with their scene: {', '.join(boxes)} as the song has it now."
         self._tell(Notice(level="info", text=text))
 
     def torn(self, devices: list[str]) -> None:
         """JACK lost time, and a clock to these with it perhaps."""
-        names = listed([self._desk.name(device) for device in devices])
+        names = listed([self._connections.name(device) for device in devices])
         text = f"JACK lost time; {names} may be a tick short and is put right on the next bar."
         self._tell(Notice(level="warn", text=text))
 
     def _look_at_leader(self, now: int, *, running: bool) -> None:
         """Say when the leader's clock is lost, and when it is back."""
-        following = self._desk.following
+        following = self._connections.following
         before, self.hearing = self.hearing, following.hearing(now)
         if not running or before == self.hearing:
             return
-        name = self._desk.name(following.device)
+        name = self._connections.name(following.device)
         if self.hearing == "held":
             text = f"{name}'s clock is lost: its tempo of {following.bpm:.2f} BPM is held."
             self._tell(Notice(level="warn", text=text))

@@ -57,11 +57,11 @@ def _parse(data: bytes, name: str) -> Profile:
         profile = msgspec.convert(fields, Profile)
     except msgspec.ValidationError as error:
         raise ProfileError(f"{name}: {plain(str(error))}. Mend the field. {UNTOUCHED}") from error
-    sound(profile, name)
+    check_profile(profile, name)
     return profile
 
 
-def sound(profile: Profile, name: str) -> None:
+def check_profile(profile: Profile, name: str) -> None:
     """ProfileError with the first field that contradicts another, if one does."""
     for field, what in contradictions(profile):
         raise ProfileError(f"{name}: field `{field}`: {what}. Mend one of the two. {UNTOUCHED}")
@@ -76,7 +76,7 @@ def profile_bytes(profile: Profile) -> bytes:
 def write_profile(folder: Path, profile: Profile) -> Path:
     """Save a profile of the performer's own; its path. ProfileError when it cannot be."""
     path = folder / f"{profile.id}.json"
-    sound(profile, profile.name)
+    check_profile(profile, profile.name)
     try:
         folder.mkdir(parents=True, exist_ok=True)
         write_atomic(path, profile_bytes(profile), keep_last=True)

@@ -11,7 +11,7 @@ import msgspec
 
 from grebe.core.document import Project
 from grebe.core.sets.model import INTO, Set, SetSong
-from grebe.core.sets.plan import SetPlan
+from grebe.core.sets.plan import SetSchedule
 from grebe.errors import UsageError
 from grebe.formats.reading import read_bounded, understanding
 
@@ -24,7 +24,7 @@ MAX_BYTES = 1024**2
 _YES, _NO = ("1", "yes", "true", "x"), ("", "0", "no", "false")
 
 
-def set_csv(plan: SetPlan) -> str:
+def set_csv(plan: SetSchedule) -> str:
     """A set as CSV (RFC 4180)."""
     text = io.StringIO()
     rows = csv.writer(text)

@@ -9,7 +9,7 @@ from grebe.core.document import Project
 from grebe.core.patterns.stepsheet import StepSheet, VoiceRows
 from grebe.core.rig.setup import DeviceSheet, SetupSheet
 from grebe.core.sets.formatting import between_words, key_words, tempo_words, work_words
-from grebe.core.sets.plan import PlacedSong, SetPlan
+from grebe.core.sets.plan import PlacedSong, SetSchedule
 from grebe.core.songs.cues import Cue, CueSheet
 from grebe.core.songs.programme import How, Programme
 from grebe.core.time.formatting import clock_text
@@ -152,7 +152,7 @@ def stage_html(
 
 
 def set_html(
-    project: Project, plan: SetPlan, sheets: list[tuple[PlacedSong, CueSheet]], *,
+    project: Project, plan: SetSchedule, sheets: list[tuple[PlacedSong, CueSheet]], *,
     ink: str = "#1B2B31", muted: str = "#5A6A6E",
 ) -> str:  # fmt: skip
     """A stage sheet of a set: each song, what lies before it, then its sections with clock times

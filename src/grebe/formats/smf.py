@@ -15,7 +15,7 @@ from typing import Any
 
 import mido
 
-from grebe.core.player.events import ControlChange, Due, NoteOff, NoteOn, SectionStarts, Tempo
+from grebe.core.player.events import ControlChange, Due, NoteOff, NoteOn, SectionStarts, TempoChange
 from grebe.core.player.plan import Plan
 from grebe.core.player.whole import song_events
 from grebe.core.songs.layout import Layout
@@ -97,7 +97,7 @@ def _conductor(plan: Plan, layout: Layout, events: list[Due]) -> mido.MidiTrack:
                         ),
                     )
                 )
-        elif isinstance(event, Tempo):
+        elif isinstance(event, TempoChange):
             rows += _tempo_rows(tempo, max(0, tick), max(0, event.point.ramp_ticks))
     for span in layout.spans:
         rows += [

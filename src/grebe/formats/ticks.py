@@ -6,7 +6,7 @@ import math
 from collections.abc import Iterable
 from pathlib import Path
 
-from grebe.core.sync.follower import Estimate
+from grebe.core.sync.follower import TempoEstimate
 from grebe.errors import TicksError
 from grebe.formats.atomic import write_atomic
 from grebe.formats.reading import UNTOUCHED, read_bounded
@@ -51,7 +51,7 @@ def read_ticks(path: Path) -> list[float]:
     return times
 
 
-def write_estimates(path: Path, rows: Iterable[tuple[float, Estimate]]) -> None:
+def write_estimates(path: Path, rows: Iterable[tuple[float, TempoEstimate]]) -> None:
     """Write ``time_s,beat,bpm``, a row for every arrival. TicksError when it cannot be."""
     lines = [HEADER, *(f"{at:.9f},{e.beat:.7f},{e.bpm:.5f}" for at, e in rows), ""]
     try:

@@ -12,9 +12,9 @@ import sys
 import msgspec
 
 from grebe.errors import NetworkError
-from grebe.network.alone import Alone, Watcher
+from grebe.network.alone import Alone, PeerMonitor
 from grebe.network.bridge import beside_engine
-from grebe.network.display import Watch, Watching
+from grebe.network.display import StageViewer, WatchRequest
 from grebe.network.lines import first_line
 from grebe.process.log import start_log
 
@@ -25,9 +25,9 @@ def told(*, display: bool) -> int:
     config = first_line(sys.stdin.fileno())
     try:
         if display:
-            Watching(msgspec.json.decode(config, type=Watch)).run()
+            StageViewer(msgspec.json.decode(config, type=WatchRequest)).run()
         else:
-            Watcher(msgspec.json.decode(config, type=Alone)).run()
+            PeerMonitor(msgspec.json.decode(config, type=Alone)).run()
     except (NetworkError, msgspec.MsgspecError) as error:
         sys.stderr.write(f"grebe {'display' if display else 'peer'}: {error}\n")
         return 2

@@ -7,9 +7,9 @@ from typing import Literal
 
 import msgspec
 
-from grebe.core.session.rows import Row, rows
+from grebe.core.session.rows import PeerStanding, rows
 from grebe.core.session.use import SessionUse
-from grebe.network.lines import Lines
+from grebe.network.lines import LineReader
 from grebe.network.node import Node, Warp
 from grebe.transports.clock import raw_ns
 
@@ -38,7 +38,7 @@ class Alone(msgspec.Struct, frozen=True, kw_only=True):
     """A clock that differs from this computer's, for trying peers out on one machine."""
 
 
-class Watcher:
+class PeerMonitor:
     """Runs a peer and says how the session looks from it."""
 
     def __init__(self, asked: Alone) -> None:
@@ -55,7 +55,7 @@ class Watcher:
         self._in_ns: int | None = None
         self._most: dict[str, float] = {}
         """Greatest offset seen of each peer from two seconds after joining on."""
-        self._lines = Lines(sys.stdin.fileno())
+        self._lines = LineReader(sys.stdin.fileno())
         self._left = False
 
     def run(self) -> None:
@@ -184,7 +184,7 @@ class Watcher:
             sys.stdout.write(f"{seconds:.1f} s; farthest apart: {worst or 'nobody was there'}\n")
 
 
-def _row(row: Row) -> dict[str, object]:
+def _row(row: PeerStanding) -> dict[str, object]:
     return {
         "name": row.name,
         "id": f"{row.id:016x}",
@@ -199,5 +199,5 @@ def _row(row: Row) -> dict[str, object]:
     }
 
 
-def _words(row: Row) -> str:
+def _words(row: PeerStanding) -> str:
     return row.name if row.offset_ms is None else f"{row.name} {row.offset_ms:+.2f} ms"

@@ -13,11 +13,11 @@ from typing import Any
 
 from grebe.app.engine.client import EngineClient
 from grebe.core.session.peer import Peer
-from grebe.core.session.rows import Row, rows
+from grebe.core.session.rows import PeerStanding, rows
 from grebe.errors import NetworkError
 from grebe.network.node import LONGEST_WAIT_S, Node
 from grebe.network.osc import Surfaces
-from grebe.network.rtp import RtpPorts as NetworkPorts
+from grebe.network.rtp import RtpSessions as NetworkPorts
 from grebe.network.showing import Showing
 from grebe.process.children import ENDED_BY, only_one
 from grebe.process.log import end_log, start_log
@@ -25,15 +25,15 @@ from grebe.process.places import engine_socket
 from grebe.protocols.link.messages import (
     AcceptPeer,
     Agreed,
+    CarryRtp,
     FromEngine,
     Join,
     Osc,
     PeerRow,
     Peers,
     Propose,
-    RtpPorts,
     ShareStart,
-    Shown,
+    ShowDocument,
     Status,
 )
 from grebe.transports.clock import raw_ns
@@ -58,7 +58,7 @@ class Bridge:
         self._surfaces = Surfaces(client.send)
         self._midi = NetworkPorts()
         self._showing: Showing | None = None
-        self._shown: Shown | None = None
+        self._shown: ShowDocument | None = None
         self._problem = ""
         self._leaving = False
         self._agreed_ns = self._peers_ns = 0
@@ -132,9 +132,9 @@ class Bridge:
             self._take_part(message)
         elif isinstance(message, Osc):
             self._surfaces.use(message.use)
-        elif isinstance(message, RtpPorts):
+        elif isinstance(message, CarryRtp):
             self._midi.use(message.ports)
-        elif isinstance(message, Shown):
+        elif isinstance(message, ShowDocument):
             self._surfaces.shown(message)
             self._shown = message
             if self._showing is not None:
@@ -230,7 +230,7 @@ class Bridge:
         )
 
 
-def _link_row(row: Row) -> PeerRow:
+def _link_row(row: PeerStanding) -> PeerRow:
     """A row as the engine and windows have it: the same, its id and address as words."""
     address = str(row.address[0]) if isinstance(row.address, tuple) else ""
     return PeerRow(**{**row._asdict(), "id": f"{row.id:016x}", "address": address})

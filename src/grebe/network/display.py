@@ -17,7 +17,7 @@ from grebe.core.session.other import Other
 from grebe.core.session.use import SessionUse
 from grebe.errors import ProtocolError, at_the_border
 from grebe.network.node import Node
-from grebe.protocols.link.messages import Notice, Shown, Status, from_watched, pack
+from grebe.protocols.link.messages import Notice, ShowDocument, Status, from_watched, pack
 from grebe.protocols.session import stage
 from grebe.transports.clock import raw_ns
 
@@ -26,7 +26,7 @@ READ_BYTES = 262_144
 CONNECT_S = 3.0
 
 
-class Watch(msgspec.Struct, frozen=True, kw_only=True):
+class WatchRequest(msgspec.Struct, frozen=True, kw_only=True):
     """Whose stage, as JSON on the first line of standard input."""
 
     use: SessionUse
@@ -35,10 +35,10 @@ class Watch(msgspec.Struct, frozen=True, kw_only=True):
     """Name of the computer; "" is the first that shows its stage."""
 
 
-class Watching:
+class StageViewer:
     """Finds the computer, connects, passes on."""
 
-    def __init__(self, watch: Watch) -> None:
+    def __init__(self, watch: WatchRequest) -> None:
         self._watch = watch
         self._node = Node(watch.use, passphrase=watch.passphrase)
         self._shower: Other | None = None
@@ -151,7 +151,7 @@ class Watching:
         message = from_watched(frame)
         if isinstance(message, Status):
             self._pass_on(pack(msgspec.structs.replace(message, at_ns=self._here(message.at_ns))))
-        elif isinstance(message, Shown):
+        elif isinstance(message, ShowDocument):
             self._pass_on(pack(message))
 
     def _here(self, theirs_ns: int) -> int:

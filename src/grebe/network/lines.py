@@ -8,7 +8,7 @@ import select
 MOST_BYTES = 65_536
 
 
-class Lines:
+class LineReader:
     """Reads what is there."""
 
     def __init__(self, descriptor: int) -> None:

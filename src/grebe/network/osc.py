@@ -7,12 +7,12 @@ import socket
 from collections.abc import Callable
 from contextlib import suppress
 
-from grebe.app.live.osc_model import Argument, OscBook
-from grebe.app.live.watching import Watching
+from grebe.app.live.osc_model import Argument, OscModel
+from grebe.app.live.watching import WatchedSession
 from grebe.core.session.use import OscUse
 from grebe.errors import GrebeError, NetworkError, at_the_border
 from grebe.network.limits import Bucket
-from grebe.protocols.link.messages import OscState, Shown, Status, ToEngine
+from grebe.protocols.link.messages import OscState, ShowDocument, Status, ToEngine
 from grebe.protocols.osc.messages import OscMessage, read, write
 from grebe.transports.udp import Address, IpNetwork, is_near, resolve
 
@@ -37,13 +37,13 @@ class Surfaces:
         self._always: list[Address] = []
         self._clients: dict[Address, int] = {}
         """Until when each is told."""
-        self._book: OscBook | None = None
+        self._book: OscModel | None = None
         self._last: dict[str, tuple[Argument, ...]] = {}
         self._bucket = Bucket(A_SECOND, BURST)
         self._steady_ns = 0
         self._received = self._refused = 0
         self._problem = ""
-        self._shown: Shown | None = None
+        self._shown: ShowDocument | None = None
 
     @property
     def on(self) -> bool:
@@ -94,12 +94,12 @@ class Surfaces:
         """To be waited on."""
         return self._sockets
 
-    def shown(self, shown: Shown) -> None:
+    def shown(self, shown: ShowDocument) -> None:
         """The document, to name things by."""
         self._shown = shown
         try:
             if self._book is None:
-                self._book = OscBook(Watching(shown))
+                self._book = OscModel(WatchedSession(shown))
             else:
                 self._book.watching.show(shown)
         except GrebeError as error:

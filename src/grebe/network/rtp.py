@@ -198,7 +198,7 @@ def _mapped(address: Address) -> Address:
     return (host if ":" in host else f"::ffff:{host}", port)
 
 
-class RtpPorts:
+class RtpSessions:
     """All ports of one engine."""
 
     def __init__(self) -> None:

@@ -11,7 +11,7 @@ import msgspec
 from grebe.core.showing import shown_project
 from grebe.errors import ProtocolError, at_the_border
 from grebe.formats.project import parse_project, project_bytes
-from grebe.protocols.link.messages import Shown, Status, pack
+from grebe.protocols.link.messages import ShowDocument, Status, pack
 from grebe.protocols.session import stage
 from grebe.transports.udp import is_near, near_networks, plain_host
 
@@ -32,7 +32,7 @@ def shown_status(status: Status) -> Status:
     return msgspec.structs.replace(status, devices=devices, peers=None, played=(), heard=())
 
 
-class Watcher:
+class StageWatcher:
     """One that watches, or is about to."""
 
     def __init__(self, connected: socket.socket, host: str, now_ns: int) -> None:
@@ -102,7 +102,7 @@ class Showing:
         )
         self._door.setblocking(False)
         self.port: int = self._door.getsockname()[1]
-        self._watchers: list[Watcher] = []
+        self._watchers: list[StageWatcher] = []
         self._shown: bytes | None = None
         self._told_ns = 0
         self.refused = 0
@@ -147,7 +147,7 @@ class Showing:
                 connected.close()
                 continue
             self._make_room(host)
-            self._watchers.append(Watcher(connected, host, now_ns))
+            self._watchers.append(StageWatcher(connected, host, now_ns))
 
     def _make_room(self, host: str) -> None:
         """Those that say nothing shut out nobody: the oldest of them goes, first of one's own."""
@@ -160,7 +160,7 @@ class Showing:
             crowded[0].socket.close()
             self._watchers.remove(crowded[0])
 
-    def shown(self, shown: Shown) -> None:
+    def shown(self, shown: ShowDocument) -> None:
         """The document has changed: what Stage shows of it is passed on."""
         opened = parse_project(shown.project, "the document shown").project
         seen = shown_project(opened, shown.song, shown.set, whole_set=shown.whole_set)

@@ -22,7 +22,7 @@ from grebe.process.children import ENDED_BY, only_one
 from grebe.process.log import end_log, start_log
 from grebe.process.places import runtime_dir
 from grebe.process.priority import ask_for_realtime
-from grebe.standins.host import Host
+from grebe.standins.host import StandinHost
 
 PRIORITY = 60
 """Below the engine's 70: a device never holds up the clock."""
@@ -63,7 +63,7 @@ def hand_over(seating: bytes) -> bool:
             return False
 
 
-def open_door(host: Host) -> socket.socket:
+def open_door(host: StandinHost) -> socket.socket:
     """Let other processes hand their stand-ins to this host."""
     door_path().unlink(missing_ok=True)
     door = socket.socket(socket.AF_UNIX, socket.SOCK_STREAM)
@@ -114,7 +114,7 @@ def main() -> int:
             end_log("another host does not answer")
             return 1
         time.sleep(0.05)  # it may be on its way out
-    host = Host(seats)
+    host = StandinHost(seats)
     door = open_door(host)
     for number in ENDED_BY:
         signal.signal(number, lambda *_: host.leave())

@@ -12,8 +12,8 @@ from grebe.core.audio.names import CUTOFF, LEVEL, USUAL_BRIGHT
 from grebe.core.rig.model import Device
 from grebe.core.rig.standin import SliceSound
 from grebe.process import children
-from grebe.protocols.standin.speaker import Loop, Note, Samples, ToSpeaker
-from grebe.standins.box import Box
+from grebe.protocols.standin.speaker import LoopCommand, Note, Samples, ToSpeaker
+from grebe.standins.box import StandinBox
 
 
 def has_output() -> bool:
@@ -45,14 +45,14 @@ class Aloud:
             if has_output():
                 self._start()
 
-    def tell(self, device: Device, box: Box) -> None:
+    def tell(self, device: Device, box: StandinBox) -> None:
         """Send on what a box has begun and ended, and take it from the box."""
         sounded, box.sounded = box.sounded, []
         acts, box.loops.acts = box.loops.acts, []
         if self._socket is None:
             return
         for act in acts:
-            self._send(Loop(device.id, act.track, act.act, act.at_ns))
+            self._send(LoopCommand(device.id, act.track, act.act, act.at_ns))
         if self._samples.get(device.id, ()) != box.samples:
             self._samples[device.id] = box.samples
             self._send(Samples(device.id, box.samples))

@@ -19,9 +19,9 @@ from grebe.protocols.midi import messages as midi
 from grebe.protocols.midi.message_filter import lets
 from grebe.protocols.midi.messages import MidiParser
 from grebe.protocols.standin.reports import (
-    Report,
     ReportKind,
     SetupReader,
+    StandinReport,
     is_setup,
     played,
     pressed,
@@ -44,7 +44,7 @@ BURST_S = 0.33
 CLOCKS_PER_BAR = 4 * CLOCKS_PER_QUARTER  # boxes that change at the bar count 4/4
 
 
-class Box:
+class StandinBox:
     """One stand-in."""
 
     def __init__(self, device: Device, setup: Setup | None = None) -> None:
@@ -91,7 +91,7 @@ class Box:
         self._own_clock: OwnClock | None = None
         self._leading: tuple[float | None, Faults] = (None, device.faults)
 
-    def take_over(self, before: Box) -> None:
+    def take_over(self, before: StandinBox) -> None:
         """What it sounds goes on, whoever plays it from now on: as on a real box, until told."""
         self._held = set(before._held)
 
@@ -100,9 +100,9 @@ class Box:
         """Notes begun over MIDI and not ended."""
         return frozenset(self._held)
 
-    def feed(self, data: bytes, at_ns: int) -> list[Report]:
+    def feed(self, data: bytes, at_ns: int) -> list[StandinReport]:
         """Bytes that reached the box at `at_ns`; gives what it noticed and did."""
-        out: list[Report] = []
+        out: list[StandinReport] = []
         for message in self._parser.feed(data, at_ns):
             if message.data[0] == midi.SYSEX:
                 if is_setup(message.data):
@@ -147,7 +147,7 @@ class Box:
         """When it will send of its own accord; None when it does not."""
         return None if self._own_clock is None else self._own_clock.due_ns
 
-    def _press(self, at_ns: int, out: list[Report], *, start: bool) -> None:
+    def _press(self, at_ns: int, out: list[StandinReport], *, start: bool) -> None:
         if self._own_clock is None:
             return
         if start:
@@ -156,14 +156,14 @@ class Box:
             self.running = False
             self._send(bytes((midi.STOP,)), at_ns, out)
 
-    def _send(self, data: bytes, at_ns: int, out: list[Report]) -> None:
+    def _send(self, data: bytes, at_ns: int, out: list[StandinReport]) -> None:
         """Put a message of its own on its cables, and on the one to Grebe."""
         out.append(played(data, at_ns))
         self.onward += [(cable.path, data) for cable in self.leads if lets(cable.passes, data)]
 
-    def lead(self, now_ns: int) -> list[Report]:
+    def lead(self, now_ns: int) -> list[StandinReport]:
         """What it sends by now, while it leads."""
-        out: list[Report] = []
+        out: list[StandinReport] = []
         if self._own_clock is None:
             return out
         for data in self._own_clock.take(now_ns):
@@ -173,14 +173,14 @@ class Box:
                 self._arrivals = 0
                 self._begin(0)
             elif self.running:
-                heard: list[Report] = []
+                heard: list[StandinReport] = []
                 self._tick(now_ns, heard)
                 out += [r for r in heard if r.kind is not ReportKind.TICK]
         return out
 
-    def idle(self, now_ns: int) -> list[Report]:
+    def idle(self, now_ns: int) -> list[StandinReport]:
         """Beats that a box on its own tempo has played by now."""
-        out: list[Report] = []
+        out: list[StandinReport] = []
         if self.running and self._own_start_ns is not None:
             faults = self.device.faults
             beat_ns = 60e9 / faults.own_bpm / (1 + faults.drift_ppm / 1e6)
@@ -190,7 +190,7 @@ class Box:
                 self._own_beats += 1
         return out
 
-    def _take(self, data: bytes, at_ns: int, out: list[Report]) -> None:
+    def _take(self, data: bytes, at_ns: int, out: list[StandinReport]) -> None:
         status, device = data[0], self.device
         if status == midi.TIMING_CLOCK:
             if (self.running or self._counting) and device.obeys_clock:
@@ -211,7 +211,7 @@ class Box:
         elif status & 0xF == device.channel - 1:
             self._take_channel(status & 0xF0, data, at_ns, out)
 
-    def _take_channel(self, kind: int, data: bytes, at_ns: int, out: list[Report]) -> None:
+    def _take_channel(self, kind: int, data: bytes, at_ns: int, out: list[StandinReport]) -> None:
         device = self.device
         if kind == midi.NOTE_ON and data[2]:
             self._sound(data[1], data[2], at_ns, out)
@@ -250,13 +250,13 @@ class Box:
         content = self.memory.slots.get(self.program, Content())
         return max(1, content.ticks // CLOCK_TICKS)
 
-    def _tick(self, at_ns: int, out: list[Report]) -> None:
+    def _tick(self, at_ns: int, out: list[StandinReport]) -> None:
         number = self._arrivals
         self._arrivals += 1
         if self._random.random() * 100 < self.device.faults.drop_percent:
-            out.append(Report(ReportKind.LOST_TICK, self._run, number, at_ns))
+            out.append(StandinReport(ReportKind.LOST_TICK, self._run, number, at_ns))
             return
-        out.append(Report(ReportKind.TICK, self._run, number, at_ns))
+        out.append(StandinReport(ReportKind.TICK, self._run, number, at_ns))
         if not self.running:  # it follows the tempo, and plays nothing of its own
             if number % CLOCKS_PER_QUARTER == 0:
                 self._beat(number // CLOCKS_PER_QUARTER, at_ns, out)
@@ -270,7 +270,7 @@ class Box:
         if doubles and self._random.random() * 100 < doubles:
             self._advance(at_ns, out)
 
-    def _advance(self, at_ns: int, out: list[Report]) -> None:
+    def _advance(self, at_ns: int, out: list[StandinReport]) -> None:
         """Play one clock on."""
         if self._last_clock_ns is not None and at_ns > self._last_clock_ns:
             self._interval_ns = at_ns - self._last_clock_ns
@@ -290,7 +290,7 @@ class Box:
             self.program, self._pending = self._pending, None
             self._origin = self._clock
 
-    def _play(self, at_ns: int, out: list[Report]) -> None:
+    def _play(self, at_ns: int, out: list[StandinReport]) -> None:
         """Sound the own pattern's hits from this clock up to the next."""
         content = self.memory.slots.get(self.program)
         if content is None:
@@ -309,12 +309,12 @@ class Box:
                 held = round(self._interval_ns * sound.gate_ticks / CLOCK_TICKS)
                 self._tell(sound.note, 0, at_ns + later + held)
 
-    def _beat(self, number: int, at_ns: int, out: list[Report]) -> None:
-        out.append(Report(ReportKind.BEAT, self._run, number, self._late(at_ns)))
+    def _beat(self, number: int, at_ns: int, out: list[StandinReport]) -> None:
+        out.append(StandinReport(ReportKind.BEAT, self._run, number, self._late(at_ns)))
 
-    def _sound(self, note: int, velocity: int, at_ns: int, out: list[Report]) -> None:
+    def _sound(self, note: int, velocity: int, at_ns: int, out: list[StandinReport]) -> None:
         sounds_ns = self._late(at_ns)
-        out.append(Report(ReportKind.NOTE, self._run, note * 128 + velocity, sounds_ns))
+        out.append(StandinReport(ReportKind.NOTE, self._run, note * 128 + velocity, sounds_ns))
         self._tell(note, velocity, sounds_ns)
 
     def _end(self, notes: set[int], at_ns: int) -> None:

@@ -12,9 +12,14 @@ from pathlib import Path
 
 from grebe.core.rig.model import Device
 from grebe.errors import ProtocolError
-from grebe.protocols.standin.reports import MAX_REPORTS_PER_PACKET, Report, encode_reports, goodbye
+from grebe.protocols.standin.reports import (
+    MAX_REPORTS_PER_PACKET,
+    StandinReport,
+    encode_reports,
+    goodbye,
+)
 from grebe.standins.aloud import Aloud
-from grebe.standins.box import Box
+from grebe.standins.box import StandinBox
 from grebe.transports.clock import raw_ns
 
 FLUSH_NS = 50_000_000
@@ -40,7 +45,7 @@ class Seat:
 
     def __init__(self, device: Device, path: Path) -> None:
         self.device = device
-        self.box = Box(device)
+        self.box = StandinBox(device)
         self.path = path
         path.unlink(missing_ok=True)
         self.listener = socket.socket(socket.AF_UNIX, socket.SOCK_SEQPACKET)
@@ -50,7 +55,7 @@ class Seat:
         self.listener.listen(2)
         self.listener.setblocking(False)
         self.engine: socket.socket | None = None
-        self.waiting: list[Report] = []
+        self.waiting: list[StandinReport] = []
         self.neighbours: dict[str, Seat] = {}
         """Stand-ins of the same process, by path."""
         self.passing: deque[tuple[str, bytes]] = deque(maxlen=MAX_WAITING_REPORTS)
@@ -128,7 +133,7 @@ class Seat:
             del self.waiting[:MAX_REPORTS_PER_PACKET]
 
 
-class Host:
+class StandinHost:
     """Runs the seats until told goodbye, or until nobody has been connected for a while."""
 
     def __init__(self, seats: dict[str, tuple[Device, Path]]) -> None:
@@ -218,7 +223,7 @@ class Host:
         seat.engine = connection
         seat.waiting.clear()
         self._aloud.get_ready()
-        before, seat.box = seat.box, Box(seat.device)  # an engine counts runs from its first
+        before, seat.box = seat.box, StandinBox(seat.device)  # an engine counts runs from its first
         seat.box.take_over(before)
         self._selector.register(connection, selectors.EVENT_READ, (self._receive, seat))
 

@@ -36,7 +36,7 @@ from grebe.core.audio.tones import fading
 from grebe.errors import PortLost, ProtocolError
 from grebe.process.log import end_log, start_log
 from grebe.process.priority import ask_for_realtime, be_ordinary
-from grebe.protocols.standin.speaker import MAX_PACKET_BYTES, Loop, Note, Samples, read
+from grebe.protocols.standin.speaker import MAX_PACKET_BYTES, LoopCommand, Note, Samples, read
 from grebe.standins.loop_sound import At, LoopSound
 from grebe.transports.clock import raw_ns
 from grebe.transports.frames import FrameClock
@@ -91,7 +91,7 @@ class _Sounding:
         return not is_struck(self.kind) if self.sample is None else self.sample.gate
 
 
-class Desk:
+class Mixer:
     """Notes in, blocks of stereo out. Pure: frames are its only time."""
 
     def __init__(self, rate: int) -> None:
@@ -227,12 +227,12 @@ def play(source: socket.socket) -> None:
     except (library.PortAudioError, ValueError) as error:
         raise PortLost(f"no audio output would open ({error})") from error
     clock = FrameClock(round(stream.samplerate))
-    desk = Desk(clock.rate)
+    desk = Mixer(clock.rate)
     for note_number in USUAL_DRUMS:
         sound_of("drums", note_number, *rounded(0.0, 0), clock.rate)
     desk.take(Note("", "bass", 40, 1, 0), 0)
     desk.block(0, 512)  # whatever is slow the first time is behind it
-    desk = Desk(clock.rate)
+    desk = Mixer(clock.rate)
     ask_for_realtime(PRIORITY)  # for the callback's thread, which is begun now
     stream.start()  # and never stopped: where the server is gone its library waits for ever
     be_ordinary()
@@ -253,7 +253,7 @@ def play(source: socket.socket) -> None:
             kept = {k: v for k, v in desk.samples.items() if k[0] != message.device}
             desk.samples = kept | load_samples(message, clock.rate)
             continue
-        if isinstance(message, Loop):
+        if isinstance(message, LoopCommand):
             at = clock.frame_at(message.at_ns + AHEAD_NS)
             if at is not None:
                 acts.append(At(at, message.device, message.track, message.act))

@@ -15,8 +15,8 @@ from pathlib import Path
 from typing import Any, NamedTuple, Protocol
 
 from grebe.errors import PortLost
-from grebe.protocols.midi.message_filter import Gate
-from grebe.protocols.standin.reports import Report
+from grebe.protocols.midi.message_filter import MessageFilter
+from grebe.protocols.standin.reports import StandinReport
 from grebe.transports.base import Heard
 from grebe.transports.clock import raw_ns
 from grebe.transports.inbox import Inbox
@@ -35,7 +35,7 @@ class Address(NamedTuple):
 
 
 class Sequencer(Protocol):
-    """What is asked of a client of the sequencer; the real one is `Client`."""
+    """What is asked of a client of the sequencer; the real one is `SequencerClient`."""
 
     def ports(self, *, input_: bool) -> list[tuple[str, Address]]:
         """Ports that can be sent to, or heard: full name and address."""
@@ -60,7 +60,7 @@ class Sequencer(Protocol):
         """Let go of it."""
 
 
-class Client:
+class SequencerClient:
     """A client of the sequencer with one port of its own."""
 
     def __init__(self) -> None:
@@ -171,7 +171,7 @@ def _why_no_sequencer() -> str:
 
 def alsa_ports(*, input_: bool = False) -> list[str]:
     """ALSA ports that can be sent to, or heard. PortLost when there is no sequencer."""
-    client = Client()
+    client = SequencerClient()
     try:
         return [name for name, _ in client.ports(input_=input_)]
     finally:
@@ -204,7 +204,7 @@ class AlsaPort:
     def __init__(self, name: str, sequencer: Sequencer | None = None) -> None:
         """Connect to the first port whose name contains `name`. PortLost when none does."""
         self._name = name
-        self._out: Sequencer = Client() if sequencer is None else sequencer
+        self._out: Sequencer = SequencerClient() if sequencer is None else sequencer
         _joined(name, self._out, f"there is no ALSA port {name!r}", input_=False)
 
     def send(self, data: bytes, due_ns: int) -> None:
@@ -219,7 +219,7 @@ class AlsaPort:
         """Nothing is handed over early."""
         return []
 
-    def reports(self) -> list[Report]:
+    def reports(self) -> list[StandinReport]:
         """Real devices do not report."""
         return []
 
@@ -243,7 +243,7 @@ class AlsaInput:
 
     def __init__(self, name: str, sequencer: Sequencer | None = None) -> None:
         """Connect from the first port whose name contains `name`. PortLost when none does."""
-        self._in: Sequencer = Client() if sequencer is None else sequencer
+        self._in: Sequencer = SequencerClient() if sequencer is None else sequencer
         self._name = name
         _joined(name, self._in, f"there is no ALSA port {name!r} to hear", input_=True)
         self._inbox = Inbox()
@@ -275,9 +275,9 @@ class AlsaInput:
         if self._in.gone:
             raise PortLost(f"ALSA port {self._name} went away")
 
-    def has_passed(self, gate: Gate) -> bool:
+    def has_passed(self, message_filter: MessageFilter) -> bool:
         """The engine passes it on."""
-        del gate
+        del message_filter
         return False
 
     def close_input(self) -> None:

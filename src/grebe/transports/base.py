@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from typing import Protocol
 
-from grebe.protocols.midi.message_filter import Gate
-from grebe.protocols.standin.reports import Report
+from grebe.protocols.midi.message_filter import MessageFilter
+from grebe.protocols.standin.reports import StandinReport
 
 Heard = tuple[int, bytes]
 """When a message came in (CLOCK_MONOTONIC_RAW), as near to the wire as can be known, and it."""
@@ -23,7 +23,7 @@ class OutPort(Protocol):
     def discard(self) -> list[bytes]:
         """Take back what has been handed over early and not yet sent."""
 
-    def reports(self) -> list[Report]:
+    def reports(self) -> list[StandinReport]:
         """What the device has reported since; empty from real devices."""
 
     def check(self) -> None:
@@ -48,7 +48,7 @@ class InPort(Protocol):
     def check_input(self) -> None:
         """Look whether the port is still there. Cheap; PortLost when it is not."""
 
-    def has_passed(self, gate: Gate) -> bool:
+    def has_passed(self, message_filter: MessageFilter) -> bool:
         """Whether the wire itself takes what comes in through this gate."""
 
     def close_input(self) -> None:

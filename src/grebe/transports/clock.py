@@ -38,7 +38,7 @@ class Sleep:
         return slept if slept > LEAST_SLEEP_S else 0.0
 
 
-class Clock(Protocol):
+class MonotonicClock(Protocol):
     """What the engine takes the time from, and waits by."""
 
     def now_ns(self) -> int:

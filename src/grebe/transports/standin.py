@@ -6,8 +6,8 @@ import socket
 from collections import deque
 
 from grebe.errors import PortLost, ProtocolError
-from grebe.protocols.midi.message_filter import Gate
-from grebe.protocols.standin.reports import Report, ReportKind, decode_reports, played_bytes
+from grebe.protocols.midi.message_filter import MessageFilter
+from grebe.protocols.standin.reports import ReportKind, StandinReport, decode_reports, played_bytes
 from grebe.transports.base import Heard
 
 MAX_PACKET_BYTES = 65_536
@@ -36,7 +36,7 @@ class StandinPort:
         self._socket.setblocking(False)
         self.unreadable = 0
         """Report packets that could not be understood."""
-        self._reports: list[Report] = []
+        self._reports: list[StandinReport] = []
         self._played: list[Heard] = []
         self._waiting: deque[bytes] = deque()
         try:
@@ -67,7 +67,7 @@ class StandinPort:
         """Nothing is handed over early."""
         return []
 
-    def reports(self) -> list[Report]:
+    def reports(self) -> list[StandinReport]:
         """Reports that have come in. PortLost when the stand-in hung up."""
         self._flush()
         self._read()
@@ -87,9 +87,9 @@ class StandinPort:
     def check_input(self) -> None:
         """`receive` notices a stand-in that hung up."""
 
-    def has_passed(self, gate: Gate) -> bool:
+    def has_passed(self, message_filter: MessageFilter) -> bool:
         """The engine passes it on."""
-        del gate
+        del message_filter
         return False
 
     def close_input(self) -> None:

@@ -15,9 +15,9 @@ from grebe.core.session.shared import (
     MICRO,
     MOST_REVISION,
     NEVER_RUN,
-    Line,
+    AgreedTempo,
+    BeatLine,
     Running,
-    Tempo,
     apart,
     on_the_one,
 )
@@ -40,14 +40,14 @@ def session(count: int, *, seed: int = 1, model: Delay = quiet, sealed: bool = T
 
 def test_a_line_goes_through_changes_without_a_jump() -> None:
     """Worked by hand: 120 to beat 4 at 2 s, then 60: beat 5 at 3 s."""
-    line = Line(Tempo(0, 0, 120 * MICRO, 4, 1, 1))
-    line.take(Tempo(2_000 * MS, 4 * MICRO, 60 * MICRO, 4, 2, 1))
+    line = BeatLine(AgreedTempo(0, 0, 120 * MICRO, 4, 1, 1))
+    line.take(AgreedTempo(2_000 * MS, 4 * MICRO, 60 * MICRO, 4, 2, 1))
     assert line.beat_at(1_000 * MS) == 2
     assert line.beat_at(2_000 * MS) == 4
     assert line.beat_at(3_000 * MS) == 5
     assert line.ns_at(5) == 3_000 * MS
     assert line.ns_at(2) == 1_000 * MS
-    line.take(Tempo(1_000 * MS, 2 * MICRO, 240 * MICRO, 4, 3, 1))  # before the other began
+    line.take(AgreedTempo(1_000 * MS, 2 * MICRO, 240 * MICRO, 4, 3, 1))  # before the other began
     assert line.beat_at(2_000 * MS) == 6
 
 

@@ -7,7 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from grebe.core.patterns.model import Memory
-from grebe.core.player.commands import Begin, Launch, SetPlan
+from grebe.core.player.commands import Begin, Launch, ReplacePlan
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.standin import Setup
 from grebe.errors import ProtocolError
@@ -30,7 +30,7 @@ def test_a_plan_travels_whole() -> None:
     project = build.two_boxes()
     content = project.patterns[0].content
     load = Load(
-        plan=SetPlan(plan=make_plan(project, project.songs[0])),
+        plan=ReplacePlan(plan=make_plan(project, project.songs[0])),
         standins={"drums": "somewhere"},
         setups={"drums": Setup(device=build.device("drums"), memory=Memory(slots={4: content}))},
     )

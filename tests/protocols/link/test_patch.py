@@ -20,9 +20,9 @@ from grebe.errors import ProtocolError
 from grebe.formats.project import parse_project
 from grebe.protocols.link.messages import (
     PART_BYTES,
-    Change,
     Load,
     LoadPart,
+    PlanChange,
     Stale,
     ToEngine,
     pack,
@@ -114,7 +114,7 @@ def test_a_key_press_is_a_few_bytes() -> None:
     loading.loaded = before
     after_edit = with_step(DEMO, 0, 5)
     (change,) = sender.messages(load_of(after_edit))
-    assert isinstance(change, Change)
+    assert isinstance(change, PlanChange)
     assert len(pack(change)) < 400
     after = loading.take(over_the_wire(change))  # type: ignore[arg-type]
     assert isinstance(after, Load)
@@ -129,7 +129,7 @@ def test_a_change_of_something_else_is_stale() -> None:
     sender, loading = PlanSender(), Loading()
     (whole,) = sender.messages(load_of(DEMO))
     (change,) = sender.messages(load_of(with_step(DEMO, 0, 5)))
-    assert isinstance(change, Change)
+    assert isinstance(change, PlanChange)
     assert loading.take(change) == Stale()
     loading.loaded = replace(whole, token="another")  # type: ignore[arg-type]
     assert loading.take(change) == Stale()

@@ -14,7 +14,7 @@ from grebe.core.player.plan import make_plan
 from grebe.core.rig.setup import of_device, setup_sheet
 from grebe.core.rig.spec import PulseShape
 from grebe.core.sets.model import Set
-from grebe.core.sets.plan import PlacedSong, SetPlan, plan_set
+from grebe.core.sets.plan import PlacedSong, SetSchedule, plan_set
 from grebe.core.songs.changes import reached_by
 from grebe.core.songs.cues import CueSheet, cue_sheet
 from grebe.core.songs.layout import Layout
@@ -215,7 +215,7 @@ def export_set_cues(project: Project, running: Set, folder: Path) -> Path:
     return _written(path, text.getvalue().encode())
 
 
-def set_cues(project: Project, plan: SetPlan) -> list[tuple[PlacedSong, CueSheet]]:
+def set_cues(project: Project, plan: SetSchedule) -> list[tuple[PlacedSong, CueSheet]]:
     """The cues of each song of a set that can be played."""
     return [(s, cue_sheet(project, s.facts.song)) for s in plan.songs if s.facts is not None]
 

@@ -104,7 +104,7 @@ def is_open(home: Path) -> bool:
     return claim.shared
 
 
-class Found(NamedTuple):
+class OpenedDocument(NamedTuple):
     """A document that was opened."""
 
     store: Store
@@ -113,7 +113,7 @@ class Found(NamedTuple):
     """What there is to say of it; ""."""
 
 
-def open_recovered(path: Path, *, untitled: bool = False) -> Found:
+def open_recovered(path: Path, *, untitled: bool = False) -> OpenedDocument:
     """Open a project; unsaved work that a window left comes as an edit that can be undone.
 
     ProjectError as `Store.open`. Work that cannot be read is set aside.
@@ -122,24 +122,26 @@ def open_recovered(path: Path, *, untitled: bool = False) -> Found:
     try:
         claim = Claim(path)
     except OSError as error:
-        return Found(store, None, f"Unsaved work cannot be kept safe: {error.strerror}.")
+        return OpenedDocument(store, None, f"Unsaved work cannot be kept safe: {error.strerror}.")
     said = SHARED if claim.shared and not untitled else ""
     try:
         about, kept = read_copy(claim.path)
     except FileNotFoundError:
-        return Found(store, claim, said)
+        return OpenedDocument(store, claim, said)
     except (OSError, ProjectError) as error:
         _log.warning("unsaved work could not be read: %s", error)
         with suppress(OSError):
             claim.path.replace(claim.path.with_name(claim.path.name + DAMAGED))
-        return Found(store, claim, f"Unsaved work was found, but is damaged: kept as {claim.path}"
-                                   f"{DAMAGED}.")  # fmt: skip
+        where = f"{claim.path}{DAMAGED}"
+        return OpenedDocument(
+            store, claim, f"Unsaved work was found, but is damaged: kept as {where}."
+        )
     store.apply("Unsaved work found", lambda _: kept)
     if not store.dirty:
         claim.path.unlink(missing_ok=True)
-        return Found(store, claim, said)
+        return OpenedDocument(store, claim, said)
     said = FOUND if about.base == store.digest else FOUND_ON_OTHER
-    return Found(store, claim, said)
+    return OpenedDocument(store, claim, said)
 
 
 def read_copy(path: Path) -> tuple[About, Project]:

@@ -7,7 +7,7 @@ from grebe.app.live.played import Knob, Remembered
 from grebe.core.patterns import edit
 from grebe.core.patterns.model import ControlPoint, Hit, Voice
 from grebe.core.rig.spec import PITCHED_KINDS
-from grebe.core.songs.chain import Place
+from grebe.core.songs.chain import ChainPlace
 
 
 class PatternWriter(PatternHand):
@@ -73,7 +73,7 @@ class PatternWriter(PatternHand):
         late = 0 if self.snap else round((exact - number) * 1000)
         self._write_note(note, number % length, late, merge=f"live-{place.turn}")
 
-    def _place_of(self, played: Remembered | Knob) -> Place | None:
+    def _place_of(self, played: Remembered | Knob) -> ChainPlace | None:
         """Where the pattern in hand was when something was played; None while it did not play."""
         if played.tick is None:
             return None

@@ -7,7 +7,7 @@ from typing import Any, get_args
 
 import msgspec
 
-from grebe.app.editors.scene_model import Passage, SceneBook, chart_devices
+from grebe.app.editors.scene_model import SceneModel, SceneTransition, chart_devices
 from grebe.app.live.session import Session
 from grebe.core.document import Project, with_scene
 from grebe.core.patterns.model import Pattern, Voice
@@ -32,7 +32,7 @@ class SceneForm:
 
     def __init__(self, session: Session) -> None:
         self.session = session
-        self.book = SceneBook()
+        self.book = SceneModel()
         self.only_song = False
         """Whether only the scenes of the song in hand are shown."""
         self.scene_id = ""
@@ -109,7 +109,7 @@ class SceneForm:
                 return span.bpm
         return self.session.bpm
 
-    def passage(self, index: int) -> Passage:
+    def passage(self, index: int) -> SceneTransition:
         """From the column before into a column of the chart."""
         scenes = self.scenes
         before = scenes[index - 1] if index else None

@@ -6,25 +6,25 @@ from typing import NamedTuple
 
 from grebe.core.document import Project
 from grebe.core.rig.model import Device
-from grebe.core.songs.changes import Change, changes, moves_of, reached_by
+from grebe.core.songs.changes import SceneChange, changes, moves_of, reached_by
 from grebe.core.songs.hands import Schedule, schedule
 from grebe.core.songs.model import Scene, Song
 
 KEPT_PAIRS = 4096
 
 
-class Passage(NamedTuple):
+class SceneTransition(NamedTuple):
     """From one scene into another."""
 
-    changes: tuple[Change, ...]
+    changes: tuple[SceneChange, ...]
     hands: Schedule
 
-    def of(self, device: str) -> tuple[Change, ...]:
+    def of(self, device: str) -> tuple[SceneChange, ...]:
         """What changes on one device."""
         return tuple(c for c in self.changes if c.device == device)
 
 
-class SceneBook:
+class SceneModel:
     """Keeps what was worked out for as long as what it rests on is the same.
 
     Trees share what an edit left alone, so scenes are told apart by identity.
@@ -33,12 +33,14 @@ class SceneBook:
     def __init__(self) -> None:
         self._basis: tuple[object, ...] = ()
         self._reached: frozenset[str] = frozenset()
-        self._pairs: dict[tuple[int, int, float, float], tuple[Scene | None, Scene, Passage]] = {}
+        self._pairs: dict[
+            tuple[int, int, float, float], tuple[Scene | None, Scene, SceneTransition]
+        ] = {}
 
     def passage(
         self, project: Project, before: Scene | None, after: Scene, bpm: float, song: Song | None,
         bpm_after: float | None = None,
-    ) -> Passage:  # fmt: skip
+    ) -> SceneTransition:  # fmt: skip
         """What changes when `after` comes in after `before` at a tempo, going to `bpm_after`."""
         box_songs = () if song is None else song.box_songs
         basis = (project.rig, project.patterns, project.performer, box_songs)
@@ -56,7 +58,7 @@ class SceneBook:
             found = changes(
                 project, before, after, bpm, bpm_after=bpm_after, reached=self._reached, song=song
             )
-            passage = Passage(found, schedule(moves_of(found), project.performer))
+            passage = SceneTransition(found, schedule(moves_of(found), project.performer))
             kept = self._pairs[key] = (before, after, passage)
         return kept[2]
 

@@ -14,7 +14,7 @@ from grebe.core.document import Project, with_set, with_song
 from grebe.core.patterns.keys import key_parts
 from grebe.core.sets.edit import change_place
 from grebe.core.sets.model import INTO, Set, SetSong, Weights
-from grebe.core.sets.plan import FactsBook, PlacedSong, SetPlan, plan_set
+from grebe.core.sets.plan import PlacedSong, SetFactsModel, SetSchedule, plan_set
 from grebe.core.songs.model import Need, Song
 from grebe.core.time.formatting import clock_text
 from grebe.errors import EditError
@@ -35,8 +35,8 @@ class SetForm:
     def __init__(self, session: Session) -> None:
         self.session = session
         self.entry_id = ""
-        self.book = FactsBook()
-        self._laid: tuple[Project, Set, SetPlan] | None = None
+        self.book = SetFactsModel()
+        self._laid: tuple[Project, Set, SetSchedule] | None = None
 
     @property
     def project(self) -> Project:
@@ -49,7 +49,7 @@ class SetForm:
         return self.session.running_set
 
     @property
-    def plan(self) -> SetPlan | None:
+    def plan(self) -> SetSchedule | None:
         """The set laid out; kept for as long as the document is the same."""
         running = self.running
         if running is None:

@@ -7,7 +7,7 @@ from typing import Any, Literal
 
 import msgspec
 
-from grebe.app.editors.song_model import SongBook
+from grebe.app.editors.song_model import SongModel
 from grebe.app.editors.typed import typed_number
 from grebe.app.live.session import Session
 from grebe.core.document import Project, with_song
@@ -31,7 +31,7 @@ class SongForm:
 
     def __init__(self, session: Session) -> None:
         self.session = session
-        self.book = SongBook(session)
+        self.book = SongModel(session)
         self.tick = 0
         self.anchor: int | None = None
         """Where selecting began; None while nothing is selected."""

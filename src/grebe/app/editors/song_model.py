@@ -5,20 +5,20 @@ from __future__ import annotations
 from grebe.app.live.session import Session
 from grebe.core.findings import Finding, find_in_song
 from grebe.core.rig.model import Device
-from grebe.core.songs.bands import Stretch, bands
+from grebe.core.songs.bands import Band, bands
 from grebe.core.songs.changes import reached_by
 from grebe.core.songs.energy import Bar, song_bars
 from grebe.core.songs.programme import Programme, programmes
 from grebe.errors import EditError
 
 
-class SongBook:
+class SongModel:
     """Bands, bars and programmes of the song in hand."""
 
     def __init__(self, session: Session) -> None:
         self._session = session
         self._basis: tuple[object, ...] = ()
-        self._bands: dict[str, list[Stretch]] | None = None
+        self._bands: dict[str, list[Band]] | None = None
         self._devices: tuple[Device, ...] = ()
         self._bars: tuple[Bar, ...] | None = None
         self._programmes: tuple[Programme, ...] | None = None
@@ -39,7 +39,7 @@ class SongBook:
         self._renew()
         return self._devices
 
-    def bands(self, device: str) -> list[Stretch]:
+    def bands(self, device: str) -> list[Band]:
         """How much a device plays in each section, in order."""
         self._renew()
         layout = self._session.layout()

@@ -31,7 +31,7 @@ from grebe.app.live.set_play import SetPlay
 from grebe.app.live.tapping import Tapping
 from grebe.app.live.teaching import TEACHING_SECTION, Teaching, teach_plan
 from grebe.core.document import Project, with_rig
-from grebe.core.findings import Finding, Found, find
+from grebe.core.findings import Finding, Findings, find
 from grebe.core.player.commands import (
     Begin,
     Fill,
@@ -45,7 +45,7 @@ from grebe.core.rig.model import Device
 from grebe.core.rig.trigger import Trigger
 from grebe.core.sets.joined import Joined
 from grebe.core.sets.model import Set
-from grebe.core.songs.chain import Place, place_in_chain
+from grebe.core.songs.chain import ChainPlace, place_in_chain
 from grebe.core.songs.layout import Layout
 from grebe.core.songs.model import Song
 from grebe.core.songs.pace import paced
@@ -87,7 +87,7 @@ MOST_ASKED = 64
 DEVIATIONS_KEPT = 64
 
 
-NOT_LOOKED = Found((), ())
+NOT_LOOKED = Findings((), ())
 
 
 def raw_now_ns() -> int:
@@ -163,7 +163,7 @@ class Linked:
         self._resume_at: LastSaid | None = None
         self.opening = False
         """Whether a window is still being opened: then nothing is looked for yet."""
-        self._found: tuple[Project, Found] | None = None
+        self._found: tuple[Project, Findings] | None = None
         self._laid_out: tuple[Project, str, Layout | None] | None = None
         store.listen(self._document_changed)
 
@@ -208,7 +208,7 @@ class Linked:
         """Findings that the performer said are intended."""
         return self._find().intended
 
-    def _find(self) -> Found:
+    def _find(self) -> Findings:
         if self.opening:
             return NOT_LOOKED
         if self._found is None or self._found[0] is not self.project:
@@ -242,7 +242,7 @@ class Linked:
             return 0.0
         return span.tick + max(0.0, self.tick_now() - status.section_tick) % span.ticks
 
-    def pattern_place(self, pattern_id: str, tick: float | None = None) -> Place | None:
+    def pattern_place(self, pattern_id: str, tick: float | None = None) -> ChainPlace | None:
         """Where a pattern is at a tick of the song, or now; None while it does not play."""
         status, layout = self.status, self.layout()
         patterns = {p.id: p for p in self.project.patterns}

@@ -18,14 +18,14 @@ from grebe.errors import EditError
 from grebe.formats.project import project_bytes
 from grebe.protocols.link.messages import (
     AcceptPeer,
+    CarryRtp,
     Join,
     Osc,
     PeerRow,
     Peers,
     Propose,
     RtpPort,
-    RtpPorts,
-    Shown,
+    ShowDocument,
     Status,
 )
 
@@ -222,7 +222,7 @@ class Networking:
         ports = rtp_ports(linked.project.rig.devices)
         if ports != self._ports:
             self._ports = ports
-            linked.tell(RtpPorts(ports=ports))
+            linked.tell(CarryRtp(ports=ports))
 
     def _show_now(self) -> None:
         """The document, where anybody wants it."""
@@ -231,7 +231,7 @@ class Networking:
             return
         self._stale, self._shown_ns = False, linked.now_ns()
         linked.tell(
-            Shown(
+            ShowDocument(
                 project=project_bytes(without_hits(linked.project)),
                 song=linked.song_id,
                 set=linked.set_id,

@@ -13,7 +13,7 @@ import msgspec
 from grebe.core.patterns.model import Pattern
 from grebe.core.player.plan import Plan
 from grebe.core.rig.standin import Setup
-from grebe.protocols.link.messages import PART_BYTES, Change, Load, LoadPart
+from grebe.protocols.link.messages import PART_BYTES, Load, LoadPart, PlanChange
 from grebe.protocols.link.patch import diff
 
 _encoder = msgspec.msgpack.Encoder()
@@ -29,14 +29,14 @@ class PlanSender:
         """The engine has something else, or is another: all of it goes the next time."""
         self._sent = None
 
-    def messages(self, load: Load) -> Iterator[Load | LoadPart | Change]:
+    def messages(self, load: Load) -> Iterator[Load | LoadPart | PlanChange]:
         """What to send so that the engine has this; nothing where it has it already."""
         before, token = self._sent, secrets.token_hex(8)
         self._sent = msgspec.structs.replace(load, token=token)
         if before is None:
             yield from in_parts(self._sent)
             return
-        change = Change(
+        change = PlanChange(
             base=before.token,
             token=token,
             plan=diff(before.plan.plan, load.plan.plan) or {},

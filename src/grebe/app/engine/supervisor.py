@@ -15,7 +15,7 @@ import msgspec
 from grebe.app.editors.loops import folder_of, loop_path
 from grebe.app.engine.client import EngineClient
 from grebe.core.document import Project
-from grebe.core.player.commands import SetPlan
+from grebe.core.player.commands import ReplacePlan
 from grebe.core.player.plan import Plan
 from grebe.core.rig.model import Device
 from grebe.core.rig.standin import setups
@@ -146,4 +146,4 @@ def load_message(project: Project, plan: Plan) -> Load:
     paths = {device.id: str(standin_socket(device.id)) for device in standin_devices(plan.devices)}
     handed = {p.device: p.path for p in rtp_ports(plan.devices)}
     boxes = setups(project, paths, plan.song.bpm, loops)
-    return Load(plan=SetPlan(plan=plan), standins={**paths, **handed}, setups=boxes)
+    return Load(plan=ReplacePlan(plan=plan), standins={**paths, **handed}, setups=boxes)

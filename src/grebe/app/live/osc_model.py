@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator
 from typing import NamedTuple
 
-from grebe.app.live.stage_model import StageBook
-from grebe.app.live.watching import Watching
+from grebe.app.live.stage_model import StageModel
+from grebe.app.live.watching import WatchedSession
 from grebe.core.player.commands import Begin, Halt, Launch, Mute, Solo, Steer
 from grebe.core.player.controls import LEARNABLE, TURNED
 from grebe.core.rig.model import PEERS_ID
@@ -28,7 +28,7 @@ class Told(NamedTuple):
     """Told at a steady rate while something plays; else when it changes."""
 
 
-class Asked(NamedTuple):
+class OscRequest(NamedTuple):
     """An address that something is asked by."""
 
     address: str
@@ -54,19 +54,19 @@ TOLD: tuple[Told, ...] = (
     Told("/grebe/countdown", "int int float",
          "Whole bars, beats and seconds until what comes next.", True),
 )  # fmt: skip
-ASKED: tuple[Asked, ...] = (
-    Asked("/grebe/subscribe", "[int]",
+ASKED: tuple[OscRequest, ...] = (
+    OscRequest("/grebe/subscribe", "[int]",
           "Be told for 60 s, at the port named or the one asked from; ask again to go on."),
-    Asked("/grebe/unsubscribe", "[int]", "Be told no longer."),
-    Asked("/grebe/ask", "", "Be told everything once."),
-    Asked("/grebe/run", "int", "1 runs from the top, 0 stops."),
-    Asked("/grebe/tempo", "float", "Another tempo: of the session, or of what plays."),
-    Asked("/grebe/launch", "text [text]",
+    OscRequest("/grebe/unsubscribe", "[int]", "Be told no longer."),
+    OscRequest("/grebe/ask", "", "Be told everything once."),
+    OscRequest("/grebe/run", "int", "1 runs from the top, 0 stops."),
+    OscRequest("/grebe/tempo", "float", "Another tempo: of the session, or of what plays."),
+    OscRequest("/grebe/launch", "text [text]",
           'A section by its name, at "bar", "section_end", "beat", "quarter_beat" or "now".'),
-    Asked("/grebe/launch", "int [text]", "The same by its number in the song, from 1."),
-    Asked("/grebe/mute/N", "int", "1 mutes number N, 0 lets it sound."),
-    Asked("/grebe/solo/N", "int", "1: number N alone; 0: no longer."),
-    Asked("/grebe/do/ACTION", "[int]",
+    OscRequest("/grebe/launch", "int [text]", "The same by its number in the song, from 1."),
+    OscRequest("/grebe/mute/N", "int", "1 mutes number N, 0 lets it sound."),
+    OscRequest("/grebe/solo/N", "int", "1: number N alone; 0: no longer."),
+    OscRequest("/grebe/do/ACTION", "[int]",
           "Any action that can be learnt on Stage; 0 lets go of those that are held."),
 )  # fmt: skip
 ACTIONS = tuple(named.id for named in LEARNABLE if named.id not in TURNED)
@@ -74,12 +74,12 @@ LAUNCH_AT = ("bar", "section_end", "beat", "quarter_beat", "now")
 MOST_NUMBERED = 16
 
 
-class OscBook:
+class OscModel:
     """One performance as addresses and values, and the other way."""
 
-    def __init__(self, watching: Watching) -> None:
+    def __init__(self, watching: WatchedSession) -> None:
         self.watching = watching
-        self._stage = StageBook(watching)
+        self._stage = StageModel(watching)
 
     # What is told
 

@@ -34,10 +34,10 @@ from grebe.errors import UsageError
 from grebe.process.places import override_runtime_dir
 from grebe.protocols.link.messages import (
     AskReport,
+    FiguresReport,
     LatenessReport,
     Loaded,
     Notice,
-    Report,
     Shutdown,
     Status,
     Welcome,
@@ -142,13 +142,13 @@ def _after_stops(plan: Plan) -> dict[str, Chapter]:
     return out
 
 
-def settled_report(client: EngineClient) -> Report:
+def settled_report(client: EngineClient) -> FiguresReport:
     """The figures of every device once they stand still: a slow moment delays them."""
     end = time.monotonic() + SETTLE_AT_LAST_S
-    before: Report | None = None
+    before: FiguresReport | None = None
     while True:
         client.send(AskReport())
-        report = client.wait_for(Report, 10.0)
+        report = client.wait_for(FiguresReport, 10.0)
         if report == before or time.monotonic() > end:
             return report
         before = report

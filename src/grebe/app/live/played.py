@@ -51,7 +51,7 @@ class Knob(NamedTuple):
     tick: float | None
 
 
-class Proposal(NamedTuple):
+class CaptureProposal(NamedTuple):
     """What a capture would be, unless the performer says otherwise."""
 
     bars: int
@@ -143,12 +143,12 @@ class PlayedMemory:
         return rank_keys(weights) if weights else ()
 
 
-def propose(notes: list[Played], end: float, bar_beats: float) -> Proposal:
+def propose(notes: list[Played], end: float, bar_beats: float) -> CaptureProposal:
     """Length, grid and swing of what was played."""
     bars = proposed_bars(notes, bar_beats, end)
     kept = window(notes, end, bars * bar_beats)
     rate, swing = played_grid([n.start for n in kept])
-    return Proposal(bars, rate, swing, len(kept))
+    return CaptureProposal(bars, rate, swing, len(kept))
 
 
 def window(notes: list[Played], end: float, beats: float) -> list[Played]:

@@ -11,11 +11,11 @@ from dataclasses import dataclass, field
 from datetime import datetime
 
 from grebe.app.live.session import Session
-from grebe.app.live.stage_model import Now, StageBook
+from grebe.app.live.stage_model import Now, StageModel
 from grebe.app.log.rehearsals import log_ones, log_scores, read_log, tries_of
 from grebe.core.player.commands import Hold
 from grebe.core.rehearse.ones import Ones, off_bar_ms, ones
-from grebe.core.rehearse.score import Asked, Scored, Transition, score, to_practise
+from grebe.core.rehearse.score import ExpectedMove, Scored, Transition, score, to_practise
 from grebe.core.songs.layout import Span
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import EditError
@@ -42,7 +42,7 @@ class Leg:
     now: Now
     launched: float | None = None
     """Tick at which the performer asked for the next."""
-    moves: list[Asked] = field(default_factory=list)
+    moves: list[ExpectedMove] = field(default_factory=list)
     given_up: bool = False
 
 
@@ -50,7 +50,7 @@ class Rehearsal:
     """One rehearsal at a time; its scores, and what the log says to practise."""
 
     def __init__(
-        self, session: Session, book: StageBook,
+        self, session: Session, book: StageModel,
         today: Callable[[], datetime] = lambda: datetime.now().astimezone(),
     ) -> None:  # fmt: skip
         self.session = session
@@ -245,12 +245,12 @@ class Rehearsal:
         scores: list[Scored] = []
         if self._launches(leg.now) and leg.span.section.id != entered.span.section.id:
             at = None if leg.launched is None else (leg.launched - leg.planned) / a_second
-            scores.append(score(Asked("launch", "launch", -bar_s, 0.0), at))
+            scores.append(score(ExpectedMove("launch", "launch", -bar_s, 0.0), at))
         made = {m.move: m for m in self.book.made_before}
         for move in self.book.moves_before:
             done = made.get(move)
             boundary = status.section_tick
-            asked = Asked("move", move.words, (move.opens - boundary) / a_second,
+            asked = ExpectedMove("move", move.words, (move.opens - boundary) / a_second,
                           (move.closes - boundary) / a_second)  # fmt: skip
             at_s = None if done is None else (done.at_tick - boundary) / a_second
             scores.append(score(asked, at_s))

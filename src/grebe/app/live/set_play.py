@@ -14,7 +14,7 @@ from grebe.errors import EditError
 from grebe.protocols.link.messages import Status
 
 
-class Place(NamedTuple):
+class SetPlace(NamedTuple):
     """A section of a song at its place in the set."""
 
     entry: str
@@ -28,7 +28,7 @@ class SetPlay:
     def __init__(self) -> None:
         self.entry = ""
         """The place in hand: the song that plays, or is run next."""
-        self.coming: Place | None = None
+        self.coming: SetPlace | None = None
         """What comes next, also in another song."""
         self._kept: tuple[Project, Set, Joined | None] | None = None
         self._tops: tuple[Joined, dict[str, int]] | None = None
@@ -70,7 +70,7 @@ class SetPlay:
         after = joined.own.get(status.next_section)
         self.coming = None
         if after is not None:
-            self.coming = Place(joined.chapters[after.chapter].entry, after.song, after.section)
+            self.coming = SetPlace(joined.chapters[after.chapter].entry, after.song, after.section)
         here = after is not None and after.chapter == own.chapter
         told = msgspec.structs.replace(
             status, section=own.section, next_section=after.section if here and after else ""

@@ -10,10 +10,10 @@ from collections.abc import Callable
 from dataclasses import dataclass
 from typing import NamedTuple
 
-from grebe.app.editors.scene_model import Passage, SceneBook
+from grebe.app.editors.scene_model import SceneModel, SceneTransition
 from grebe.app.live.session import Session
 from grebe.core.sets.fit import Repeat, left_s, repeats, to_drop
-from grebe.core.sets.plan import FactsBook, SetPlan, plan_set
+from grebe.core.sets.plan import SetFactsModel, SetSchedule, plan_set
 from grebe.core.songs.layout import Layout, Span
 from grebe.core.songs.model import Scene, Song
 from grebe.core.time.ticks import TICKS_PER_QUARTER
@@ -85,7 +85,7 @@ class Slot(NamedTuple):
         return self.plan_s - self.left_s
 
 
-class StageBook:
+class StageModel:
     """Keeps the moves that are done, and when the slot began."""
 
     def __init__(self, session: Session, now_s: Callable[[], float] = time.monotonic) -> None:
@@ -97,9 +97,9 @@ class StageBook:
         self.moves_before: tuple[StageMove, ...] = ()
         """All that there were to make before it."""
         self._now_s = now_s
-        self._passages = SceneBook()
-        self._facts = FactsBook()
-        self._plan: tuple[object, object, SetPlan] | None = None
+        self._passages = SceneModel()
+        self._facts = SetFactsModel()
+        self._plan: tuple[object, object, SetSchedule] | None = None
         self._moves: tuple[tuple[object, ...], tuple[StageMove, ...]] | None = None
         self._crossing: tuple[str, str, str, int] | None = None
         self._other: tuple[object, Song, Layout] | None = None
@@ -164,7 +164,7 @@ class StageBook:
 
     # The performer's moves
 
-    def passage(self, here: Scene | None, following: Span) -> Passage:
+    def passage(self, here: Scene | None, following: Span) -> SceneTransition:
         """What changes when a section comes in."""
         project, song = self.session.project, self.session.song
         status, after = self.session.status, following.section.bpm or following.bpm
@@ -247,7 +247,7 @@ class StageBook:
 
     # The set and its slot
 
-    def plan(self) -> SetPlan | None:
+    def plan(self) -> SetSchedule | None:
         """The set laid out; None while it is one song that is performed."""
         session = self.session
         running = session.running_set

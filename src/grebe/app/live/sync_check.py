@@ -31,7 +31,7 @@ CLIPS = 1e-4
 """Share of samples at full scale from which on it is said."""
 
 
-class Source(msgspec.Struct, frozen=True, kw_only=True):
+class RecordedSource(msgspec.Struct, frozen=True, kw_only=True):
     """One channel or list of events."""
 
     name: str
@@ -51,7 +51,7 @@ class Checked(msgspec.Struct, frozen=True, kw_only=True):
     devices: tuple[tuple[str, Measured], ...]
 
 
-def read_sources(path: Path, names: tuple[str, ...], progress: Progress) -> list[Source]:
+def read_sources(path: Path, names: tuple[str, ...], progress: Progress) -> list[RecordedSource]:
     """Events of every source, the reference first.
 
     RecordingError for what cannot be read, UsageError for names that do not fit.
@@ -61,7 +61,8 @@ def read_sources(path: Path, names: tuple[str, ...], progress: Progress) -> list
         order = list(names) if names and set(names) <= set(found) else list(found)
         shown = order if not names or set(names) <= set(found) else _named(names, len(order))
         return [
-            Source(name=name, times_s=found[key]) for name, key in zip(shown, order, strict=True)
+            RecordedSource(name=name, times_s=found[key])
+            for name, key in zip(shown, order, strict=True)
         ]
     recording = read_wav(path)
     shown = _named(names, recording.channels)
@@ -76,7 +77,9 @@ def read_sources(path: Path, names: tuple[str, ...], progress: Progress) -> list
         if found_in.clipped > CLIPS:
             remark = f" It clips ({found_in.clipped * 100:.2g} % of it): record it lower."
         sources.append(
-            Source(name=name, times_s=found_in.times_s, problem=found_in.problem, remark=remark)
+            RecordedSource(
+                name=name, times_s=found_in.times_s, problem=found_in.problem, remark=remark
+            )
         )
     return sources
 
@@ -102,7 +105,7 @@ def _named(names: tuple[str, ...], count: int) -> list[str]:
     return ["reference", "device"] if count == 2 else [f"channel {n + 1}" for n in range(count)]
 
 
-def check(sources: list[Source], grid: float) -> Checked:
+def check(sources: list[RecordedSource], grid: float) -> Checked:
     """Measure every source against the first; a single one against its own even beat."""
     first, others = sources[0], sources[1:] or sources
     lattice = reference_lattice(first.times_s)
@@ -131,7 +134,7 @@ def _even(lattice: Reference) -> Reference:
     return lattice._replace(at_s=slope * lattice.number + level, steady=True)
 
 
-def _unfit(source: Source, lattice: Reference | None) -> str:
+def _unfit(source: RecordedSource, lattice: Reference | None) -> str:
     """Why a source is no reference; "" when it is."""
     if source.problem:
         return f"{source.problem}."
@@ -139,7 +142,7 @@ def _unfit(source: Source, lattice: Reference | None) -> str:
     if lattice is None or count < FEWEST_REFERENCE:
         return f"it has {count} beats; at least {FEWEST_REFERENCE} are needed."
     places = lattice.number[-1] - lattice.number[0] + 1
-    uneven = lattice.steady and lattice.waver_s > UNEVEN * lattice.period_s
+    uneven = lattice.steady and lattice.jitter_s > UNEVEN * lattice.period_s
     if lattice.missed > places / 2 or uneven:
         return "it keeps no even beat."
     return ""
@@ -149,7 +152,7 @@ def _nothing(problem: str, events: int) -> Measured:
     return Measured(verdict="unusable", sentence=problem, confidence=1.0, events=events)
 
 
-def _measured(lattice: Reference, source: Source, grid: float) -> Measured:
+def _measured(lattice: Reference, source: RecordedSource, grid: float) -> Measured:
     if source.problem:
         return _nothing(f"{source.problem[0].upper()}{source.problem[1:]}.", 0)
     found = measure_against(lattice, source.times_s, grid)

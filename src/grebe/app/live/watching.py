@@ -5,27 +5,27 @@ from __future__ import annotations
 from grebe.app.document.store import Store
 from grebe.app.live.session import Session
 from grebe.formats.project import parse_project
-from grebe.protocols.link.messages import FromEngine, Shown, Status, ToEngine
+from grebe.protocols.link.messages import FromEngine, ShowDocument, Status, ToEngine
 
 
-class Watching(Session):
+class WatchedSession(Session):
     """A session without an engine of its own: what is said there is shown here."""
 
-    def __init__(self, shown: Shown) -> None:
+    def __init__(self, shown: ShowDocument) -> None:
         """ProjectError where the document cannot be read."""
         opened = parse_project(shown.project, "the document shown")
         super().__init__(Store(opened.project))
         self.link = "on"
         self._take_in_hand(shown)
 
-    def show(self, shown: Shown) -> None:
+    def show(self, shown: ShowDocument) -> None:
         """The document has changed there, or something else is in hand."""
         opened = parse_project(shown.project, "the document shown")
         if opened.project != self.project:
             self.store.apply("Shown", lambda _: opened.project)
         self._take_in_hand(shown)
 
-    def _take_in_hand(self, shown: Shown) -> None:
+    def _take_in_hand(self, shown: ShowDocument) -> None:
         self.song_id = shown.song or self.song_id
         self.set_id = shown.set or self.set_id
         self.whole_set = shown.whole_set

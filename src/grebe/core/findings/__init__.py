@@ -29,7 +29,7 @@ __all__ = [
 RANK = {"block": 0, "warn": 1, "note": 2}
 
 
-class Found(msgspec.Struct, frozen=True):
+class Findings(msgspec.Struct, frozen=True):
     """All findings of a document."""
 
     open: tuple[Finding, ...]
@@ -38,7 +38,7 @@ class Found(msgspec.Struct, frozen=True):
     """Those that were accepted and still rest on the same."""
 
 
-def find(project: Project) -> Found:
+def find(project: Project) -> Findings:
     """Look for everything."""
     look = Look(project)
     reached = frozenset(look.flow.via)
@@ -69,13 +69,13 @@ def find_in_song(project: Project, song: str) -> tuple[Finding, ...]:
     return _found(project, rows).open
 
 
-def _found(project: Project, rows: list[Finding]) -> Found:
+def _found(project: Project, rows: list[Finding]) -> Findings:
     # A pattern used in three scenes is one finding.
     once = {(f.code, f.subject, f.message): f for f in rows}
     ordered = sorted(once.values(), key=lambda f: RANK[f.severity])
     quiet = set(project.accepted)
     intended = tuple(f for f in ordered if quiet and f.accepted in quiet)
-    return Found(tuple(f for f in ordered if f not in intended), intended)
+    return Findings(tuple(f for f in ordered if f not in intended), intended)
 
 
 def check(project: Project) -> tuple[Finding, ...]:

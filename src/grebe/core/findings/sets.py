@@ -9,7 +9,7 @@ from grebe.core.findings.model import Finding
 from grebe.core.sets.fit import repeats, to_drop
 from grebe.core.sets.formatting import between_words, shift_words
 from grebe.core.sets.model import Set
-from grebe.core.sets.plan import FactsBook, PlacedSong, SetPlan, plan_set
+from grebe.core.sets.plan import PlacedSong, SetFactsModel, SetSchedule, plan_set
 from grebe.core.songs.energy import PatternBars
 
 JUMP = 0.1
@@ -18,7 +18,7 @@ JUMP = 0.1
 
 def set_findings(project: Project, bars: PatternBars | None = None) -> Iterator[Finding]:
     """Everything about each set; `bars` are shared with the findings on songs."""
-    book = FactsBook(bars)
+    book = SetFactsModel(bars)
     for running in project.sets:
         if not running.songs:
             yield Finding(
@@ -52,7 +52,9 @@ def _missing(project: Project, running: Set, song: PlacedSong) -> Iterator[Findi
     )  # fmt: skip
 
 
-def _crossing(project: Project, running: Set, plan: SetPlan, song: PlacedSong) -> Iterator[Finding]:
+def _crossing(
+    project: Project, running: Set, plan: SetSchedule, song: PlacedSong
+) -> Iterator[Finding]:
     crossing, facts = song.crossing, song.facts
     if crossing is None or facts is None:
         return
@@ -92,13 +94,13 @@ def _crossing(project: Project, running: Set, plan: SetPlan, song: PlacedSong) -
         )  # fmt: skip
 
 
-def _before(plan: SetPlan, song: PlacedSong) -> str:
+def _before(plan: SetSchedule, song: PlacedSong) -> str:
     rows = plan.playable
     facts = rows[rows.index(song) - 1].facts
     return "" if facts is None else facts.song.name
 
 
-def _slot(plan: SetPlan) -> Iterator[Finding]:
+def _slot(plan: SetSchedule) -> Iterator[Finding]:
     spare = plan.spare_s
     if spare is None or spare >= 0 or not plan.playable:
         return

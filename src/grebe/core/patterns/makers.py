@@ -31,7 +31,7 @@ class Number(NamedTuple):
     usual: int
 
 
-class Choice(NamedTuple):
+class GeneratorChoice(NamedTuple):
     """One choice of a generator."""
 
     key: str
@@ -47,7 +47,7 @@ class Text(NamedTuple):
     usual: str
 
 
-Parameter = Number | Choice | Text
+Parameter = Number | GeneratorChoice | Text
 Values = Mapping[str, str]
 SEED = Number("seed", "Seed", 0, 99_999, 1)
 
@@ -79,7 +79,7 @@ def usual(maker: Maker, voice: Voice) -> dict[str, str]:
         if isinstance(p, Number):
             out[p.key] = str(p.usual)
         else:
-            out[p.key] = p.choices[0] if isinstance(p, Choice) else p.usual
+            out[p.key] = p.choices[0] if isinstance(p, GeneratorChoice) else p.usual
     if out.get("notes") == "":
         pitched = sorted({h.note for h in voice.hits if h.note is not None})
         out["notes"] = " ".join(str(n) for n in pitched or [voice.note])
@@ -121,7 +121,7 @@ OCTAVES = Number("octaves", "Octaves", 1, 4, 1)
 TAPS = Text("taps", "Taps", "5 3")
 OTHER = Text("other", "Laid over by, taps", "")
 NOTES = Text("notes", "Notes", "")
-ORDER = Choice("order", "Order", ("up", "down", "up and down", "random"))
+ORDER = GeneratorChoice("order", "Order", ("up", "down", "up and down", "random"))
 
 
 def _euclid(voice: Voice, v: Values) -> Voice:

@@ -49,7 +49,7 @@ class Sound(NamedTuple):
     """The first, softer stroke of a flam."""
 
 
-class Change(NamedTuple):
+class LaneValue(NamedTuple):
     """One controller value as it is sent, counted from where its lane began."""
 
     tick: int
@@ -297,15 +297,15 @@ def dice_key(seed: int, device: str, row: str, content: Content) -> int:
     return key_of(take, device, row, content.seed)
 
 
-def lane_changes(content: Content, lane: ControlLane, number: int, key: int) -> list[Change]:
+def lane_changes(content: Content, lane: ControlLane, number: int, key: int) -> list[LaneValue]:
     """What a controller lane sends in pass `number`, in order of time."""
     cycle = content.ticks_of(lane)
     turn = _turn(content, number)
     points = [p for p in lane.points if p.chance == 100 or roll(key, turn, p.step) * 100 < p.chance]
-    out: list[Change] = []
+    out: list[LaneValue] = []
     for index, point in enumerate(points):
         start = number * cycle + content.tick_of(lane, point.step)
-        out.append(Change(start, point.value, point.step))
+        out.append(LaneValue(start, point.value, point.step))
         if not point.glide:
             continue
         if index + 1 < len(points):
@@ -316,7 +316,7 @@ def lane_changes(content: Content, lane: ControlLane, number: int, key: int) -> 
         stairs = min(abs(goal - point.value), max(1, ticks // GLIDE_TICKS))
         for stair in range(1, stairs):
             value = round(point.value + (goal - point.value) * stair / stairs)
-            out.append(Change(start + ticks * stair // stairs, value, point.step))
+            out.append(LaneValue(start + ticks * stair // stairs, value, point.step))
     return sorted(out, key=lambda change: change.tick)
 
 

@@ -134,7 +134,7 @@ class Rejoin(Value, frozen=True, kw_only=True, tag="rejoin"):
     """Stop it at once; False for one that may only have lost a tick: it plays on until the bar."""
 
 
-class SetPlan(Value, frozen=True, kw_only=True, tag="plan"):
+class ReplacePlan(Value, frozen=True, kw_only=True, tag="plan"):
     """Go on with an edited plan."""
 
     plan: Plan
@@ -160,7 +160,7 @@ Command: TypeAlias = (
     | Fill
     | Metronome
     | Rejoin
-    | SetPlan
+    | ReplacePlan
 )
 
 PLAYED = (

@@ -8,7 +8,7 @@ from grebe.core.time.tempo import TempoPoint
 from grebe.core.units import Value
 
 
-class Clock(Value, frozen=True, kw_only=True, tag="clock"):
+class TimingClock(Value, frozen=True, kw_only=True, tag="clock"):
     """Timing Clock, 24 a quarter note."""
 
 
@@ -70,7 +70,7 @@ class SongSelect(Value, frozen=True, kw_only=True, tag="song"):
     song: int
 
 
-class Tempo(Value, frozen=True, kw_only=True, tag="tempo"):
+class TempoChange(Value, frozen=True, kw_only=True, tag="tempo"):
     """The tempo changes here. For the timeline, not for a device."""
 
     point: TempoPoint
@@ -100,7 +100,7 @@ class SongEnds(Value, frozen=True, kw_only=True, tag="end"):
 
 
 DeviceEvent: TypeAlias = (
-    Clock
+    TimingClock
     | Pulse
     | Start
     | Continue
@@ -112,7 +112,7 @@ DeviceEvent: TypeAlias = (
     | ControlChange
     | SongSelect
 )
-Event: TypeAlias = DeviceEvent | Tempo | SectionStarts | MutesDropped | SongEnds
+Event: TypeAlias = DeviceEvent | TempoChange | SectionStarts | MutesDropped | SongEnds
 
 SAID = (SectionStarts, MutesDropped, SongEnds)
 """What is for those who show it, not for a device or the timeline."""
@@ -127,7 +127,7 @@ A plain tuple: an hour on 16 devices is some five million of them.
 class Shared:
     """Shared instances of the events that carry nothing."""
 
-    CLOCK: ClassVar[Clock] = Clock()
+    CLOCK: ClassVar[TimingClock] = TimingClock()
     PULSE: ClassVar[Pulse] = Pulse()
     START: ClassVar[Start] = Start()
     CONTINUE: ClassVar[Continue] = Continue()

@@ -27,7 +27,7 @@ from grebe.core.player.commands import (
     Nudge,
     Rejoin,
     Release,
-    SetPlan,
+    ReplacePlan,
     Skip,
     Solo,
     Steer,
@@ -195,7 +195,7 @@ class Player(Playing):
                 self.clicking = command.on
             case Rejoin():
                 return self._rejoin(command.device, stop_now=command.stop_now)
-            case SetPlan():
+            case ReplacePlan():
                 return self._set_plan(command.plan)
         return []
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import msgspec
 
-from grebe.core.player.events import Due, Tempo
+from grebe.core.player.events import Due, TempoChange
 from grebe.core.songs.layout import Layout, Span, section_tempo
 from grebe.core.songs.model import Song
 from grebe.core.time.tempo import TempoMap, TempoPoint
@@ -26,7 +26,7 @@ class Tempi:
         self._push, self.carried = 1.0, False
         point = TempoPoint(tick=tick, bpm=bpm)
         self._map = TempoMap((point,))
-        return (tick, "", Tempo(point=point))
+        return (tick, "", TempoChange(point=point))
 
     def bpm_at(self, tick: int) -> float:
         """The tempo without a push."""
@@ -40,7 +40,7 @@ class Tempi:
     def _tell(self, out: list[Due], point: TempoPoint) -> None:
         bpm = min(MAX_BPM, max(MIN_BPM, point.bpm * self._push))
         pushed = msgspec.structs.replace(point, bpm=bpm)
-        out.append((point.tick, "", Tempo(point=pushed)))
+        out.append((point.tick, "", TempoChange(point=pushed)))
 
     def enter(self, out: list[Due], tick: int, span: Span, layout: Layout, into: int) -> None:
         """The tempo of a section that comes in; none while the one there was is carried on."""

@@ -14,7 +14,7 @@ FADES = 0.8
 FAULT: dict[str, float] = {"good": 0.0, "early": 0.7, "late": 0.8, "missed": 1.0}
 
 
-class Asked(NamedTuple):
+class ExpectedMove(NamedTuple):
     """Something the performer was to do. Times in seconds, the boundary at 0."""
 
     kind: Kind
@@ -26,7 +26,7 @@ class Asked(NamedTuple):
 class Scored(NamedTuple):
     """How it went."""
 
-    asked: Asked
+    asked: ExpectedMove
     at: float | None
     """When it was done; None where it was not."""
     verdict: Verdict
@@ -34,7 +34,7 @@ class Scored(NamedTuple):
     """How far outside its window, negative before it; 0 inside."""
 
 
-def score(asked: Asked, at: float | None) -> Scored:
+def score(asked: ExpectedMove, at: float | None) -> Scored:
     """Judge one thing done at `at`, or not done."""
     if at is None:
         return Scored(asked, None, "missed", None)

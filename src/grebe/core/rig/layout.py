@@ -20,7 +20,7 @@ MAX_EXCHANGES = 40_000
 """Pairs looked at when settling a large rig: keeps it to some tens of milliseconds."""
 
 
-class Line(NamedTuple):
+class CableLine(NamedTuple):
     """A cable through the drawing: its cells from left to right, one in every column it crosses."""
 
     cable: int
@@ -34,7 +34,7 @@ class Drawing(NamedTuple):
 
     columns: tuple[tuple[str, ...], ...]
     """Cells: device ids, and passing places, which are no device's id."""
-    lines: tuple[Line, ...]
+    lines: tuple[CableLine, ...]
     """Cables that go to the right."""
     back: tuple[int, ...]
     """Indexes of cables that go to the same column or to the left."""
@@ -54,7 +54,7 @@ def drawing(wiring: Wiring, tree: ClockTree) -> Drawing:
     order: list[list[str]] = [[] for _ in range(max(level.values(), default=-1) + 1)]
     for device_id, column in level.items():
         order[column].append(device_id)
-    lines: list[Line] = []
+    lines: list[CableLine] = []
     back: list[int] = []
     for index, cable in enumerate(wiring.cables):
         a, b = level.get(cable.source), level.get(cable.target)
@@ -66,7 +66,7 @@ def drawing(wiring: Wiring, tree: ClockTree) -> Drawing:
         passing = [f"{index}:{column}" for column in range(a + 1, b)]
         for column, cell in zip(range(a + 1, b), passing, strict=True):
             order[column].append(cell)
-        lines.append(Line(index, (cable.source, *passing, cable.target)))
+        lines.append(CableLine(index, (cable.source, *passing, cable.target)))
     order = _settle(order, lines)
     return Drawing(
         columns=tuple(tuple(column) for column in order),
@@ -115,7 +115,7 @@ Edges = list[list[tuple[str, str]]]
 """For every gap between two columns, its pieces of line as (left cell, right cell)."""
 
 
-def _edges(order: list[list[str]], lines: list[Line]) -> Edges:
+def _edges(order: list[list[str]], lines: list[CableLine]) -> Edges:
     column = {cell: index for index, cells in enumerate(order) for cell in cells}
     gaps: Edges = [[] for _ in range(max(0, len(order) - 1))]
     for line in lines:
@@ -136,7 +136,7 @@ def _gap_crossings(left: list[str], right: list[str], gap: list[tuple[str, str]]
     return sum(b2 < b1 for i, (a1, b1) in enumerate(rows) for a2, b2 in rows[i + 1 :] if a2 > a1)
 
 
-def _settle(order: list[list[str]], lines: list[Line]) -> list[list[str]]:
+def _settle(order: list[list[str]], lines: list[CableLine]) -> list[list[str]]:
     gaps = _edges(order, lines)
     tries = prod(factorial(min(len(column), 12)) for column in order)
     if tries <= EXACT_UP_TO:

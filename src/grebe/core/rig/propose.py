@@ -15,7 +15,7 @@ GREBE_JITTER_MS = 0.2
 """Grebe's own waver, as measured: see docs/performance.md."""
 
 
-class Proposal(Value, frozen=True, kw_only=True):
+class LeaderProposal(Value, frozen=True, kw_only=True):
     """One that could lead."""
 
     leader: str
@@ -28,7 +28,7 @@ class Proposal(Value, frozen=True, kw_only=True):
     """A sentence."""
 
 
-def proposals(rig: Rig) -> tuple[Proposal, ...]:
+def proposals(rig: Rig) -> tuple[LeaderProposal, ...]:
     """Everyone that can send a clock, the best first; Grebe is always among them.
 
     What counts, in this order: how many boxes the cables let it reach, how many
@@ -43,7 +43,7 @@ def _can_lead(device: Device | None) -> bool:
     return device is None or device.sends_clock or device.spec.sends.clock
 
 
-def _proposal(rig: Rig, device: Device | None) -> Proposal:
+def _proposal(rig: Rig, device: Device | None) -> LeaderProposal:
     leader = GREBE_ID if device is None else device.id
     led = msgspec.structs.replace(rig, leader=leader)
     locks = sum(d != leader for d in clock_tree(led).locked)
@@ -59,7 +59,7 @@ def _proposal(rig: Rig, device: Device | None) -> Proposal:
         reasons.append("its loops hold the tempo")
     reasons.append(f"wavers by {jitter:g} ms")
     name = "Grebe" if device is None else device.name
-    return Proposal(
+    return LeaderProposal(
         leader=leader, score=score, locks=locks, could=could, why=f"{name} {listed(reasons)}."
     )
 

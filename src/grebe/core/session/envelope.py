@@ -38,7 +38,7 @@ STEP_NS = 2_000_000
 """A contradiction of this much between the two bounds is a stepped clock, not noise."""
 
 
-class Estimate(NamedTuple):
+class OffsetEstimate(NamedTuple):
     """Another clock, as it stands at a time of ours."""
 
     at_ns: int
@@ -61,7 +61,7 @@ class Estimate(NamedTuple):
         return ours_ns + self.offset_ns + self.skew * (ours_ns - self.at_ns)
 
 
-def estimate(exchanges: Sequence[Exchange], now_ns: int) -> Estimate:
+def estimate(exchanges: Sequence[Exchange], now_ns: int) -> OffsetEstimate:
     """The other clock now, from the exchanges of the last 30 s. ValueError without any."""
     if not exchanges:
         raise ValueError("no exchange yet")
@@ -82,7 +82,7 @@ def estimate(exchanges: Sequence[Exchange], now_ns: int) -> Estimate:
     if not floored:  # with the skew, the best exchanges are older than now by half their time
         offset = best
     third = min(2, len(there) - 1)
-    return Estimate(
+    return OffsetEstimate(
         at_ns=now_ns,
         offset_ns=float(offset),
         skew=skew,

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections import deque
 
-from grebe.core.session.envelope import WINDOW_NS, Estimate, estimate, stepped
+from grebe.core.session.envelope import WINDOW_NS, OffsetEstimate, estimate, stepped
 from grebe.core.session.exchange import Exchange
 from grebe.core.session.packets import State
 
@@ -46,7 +46,7 @@ class Other:
         self._seen = 0
         self._open: dict[int, int] = {}
         self._fates: deque[bool] = deque(maxlen=COUNTED)
-        self._kept: Estimate | None = None
+        self._kept: OffsetEstimate | None = None
 
     def fresh(self, seq: int) -> bool:
         """Whether a packet has not come before. A sliding window, as IPsec has it (RFC 4303)."""
@@ -107,7 +107,7 @@ class Other:
         """Whether its clock was seen to step against ours just now."""
         return self.stepped_ns is not None and 0 <= now_ns - self.stepped_ns < JUST_NOW_NS
 
-    def clock(self, now_ns: int) -> Estimate | None:
+    def clock(self, now_ns: int) -> OffsetEstimate | None:
         """Its clock now, from what was exchanged; None while nothing was."""
         if not self.exchanges:
             return None

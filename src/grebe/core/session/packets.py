@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import NamedTuple, TypeAlias
 
-from grebe.core.session.shared import Running, Tempo
+from grebe.core.session.shared import AgreedTempo, Running
 from grebe.core.session.slew import Mapping
 
 
@@ -42,7 +42,7 @@ class State(NamedTuple):
     mapping: Mapping
     sent_ns: int
     """When it was sent, by the sender's clock."""
-    tempo: Tempo
+    tempo: AgreedTempo
     running: Running
     runs: bool = False
     """Whether it plays at this moment, shared or not."""

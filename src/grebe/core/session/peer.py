@@ -19,9 +19,9 @@ from grebe.core.session.shared import (
     MICRO,
     MOST_REVISION,
     NEVER_RUN,
-    Line,
+    AgreedTempo,
+    BeatLine,
     Running,
-    Tempo,
     limited_bpm,
     next_revision,
     on_the_one,
@@ -105,9 +105,9 @@ class Peer:
         self._rate = 1.0
         """Of session time over our clock, without what draws an error in."""
         self._fresh_until = 0
-        self._line = Line(Tempo(0, 0, round(self._bpm * MICRO), span, 0, peer_id))
+        self._line = BeatLine(AgreedTempo(0, 0, round(self._bpm * MICRO), span, 0, peer_id))
         self._running = NEVER_RUN
-        self._asked: dict[int, Tempo] = {}
+        self._asked: dict[int, AgreedTempo] = {}
         self._asked_run: dict[int, Running] = {}
         self._seq = 0
         self._listen_until = now_ns + LISTEN_NS
@@ -146,7 +146,7 @@ class Peer:
         return self._mapping
 
     @property
-    def line(self) -> Line:
+    def line(self) -> BeatLine:
         """Beats over session time."""
         return self._line
 
@@ -217,7 +217,7 @@ class Peer:
         origin = round(self._line.beat_at(origin_ns) * MICRO)
         revision = next_revision(self.revision, (t.revision for t in self._asked.values()))
         micro = round(limited_bpm(bpm) * MICRO)
-        self._line.take(Tempo(round(origin_ns), origin, micro, span, revision, self.id))
+        self._line.take(AgreedTempo(round(origin_ns), origin, micro, span, revision, self.id))
         self._asked.clear()
         self._announce(now_ns)
 
@@ -357,7 +357,7 @@ class Peer:
         if self.phase == "joining":
             other.watch(closely=True, now_ns=now_ns)
 
-    def _hear_tempo(self, tempo: Tempo) -> None:
+    def _hear_tempo(self, tempo: AgreedTempo) -> None:
         if tempo.rank <= self._line.last.rank:
             return
         if self.counts(tempo.author):
@@ -466,7 +466,9 @@ class Peer:
         self._mapping, self._rate = Mapping(now_ns, 0, 1.0), 1.0
         passed_ns = 0 if self._downbeat_ns is None else now_ns - self._downbeat_ns
         beat = round(passed_ns / 60e9 * self._bpm * MICRO) % (self._span * MICRO)
-        self._line = Line(Tempo(0, beat, round(self._bpm * MICRO), self._span, 1, self.id))
+        self._line = BeatLine(
+            AgreedTempo(0, beat, round(self._bpm * MICRO), self._span, 1, self.id)
+        )
         self._announce(now_ns)
 
     def _watch_those_that_matter(self, now_ns: int) -> list[Other]:
@@ -498,7 +500,7 @@ class Peer:
         self.phase, self._epoch = "in", self._toward
         if not again:
             self._joined_ns = max(1, self._mapping.session_ns)
-            self._line = Line(state.tempo)
+            self._line = BeatLine(state.tempo)
             self._running = state.running
             self._asked.clear()
             self._asked_run.clear()

@@ -7,7 +7,7 @@ from typing import NamedTuple
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 
 
-class Stretch(NamedTuple):
+class BeatStretch(NamedTuple):
     """Beats over a computer's own clock, from a moment on."""
 
     at_ns: int
@@ -16,7 +16,7 @@ class Stretch(NamedTuple):
     """By that clock."""
 
 
-def beat_at(stretches: tuple[Stretch, ...], at_ns: float) -> float:
+def beat_at(stretches: tuple[BeatStretch, ...], at_ns: float) -> float:
     """The session's beat at a time, in quarter notes. There is at least one stretch."""
     held = stretches[0]
     for stretch in stretches:
@@ -25,7 +25,7 @@ def beat_at(stretches: tuple[Stretch, ...], at_ns: float) -> float:
     return held.beat + (at_ns - held.at_ns) * held.bpm / 60e9
 
 
-def ns_at(stretches: tuple[Stretch, ...], beat: float) -> float:
+def ns_at(stretches: tuple[BeatStretch, ...], beat: float) -> float:
     """The time of a beat."""
     held = stretches[0]
     for stretch in stretches:
@@ -34,12 +34,12 @@ def ns_at(stretches: tuple[Stretch, ...], beat: float) -> float:
     return held.at_ns + (beat - held.beat) / held.bpm * 60e9
 
 
-def bpm_at(stretches: tuple[Stretch, ...], at_ns: float) -> float:
+def bpm_at(stretches: tuple[BeatStretch, ...], at_ns: float) -> float:
     """The tempo at a time."""
     return next((s.bpm for s in reversed(stretches) if s.at_ns <= at_ns), stretches[0].bpm)
 
 
-class Place:
+class SongAnchor:
     """The song's ticks over the session's beats."""
 
     def __init__(self, tick: float, beat: float) -> None:

@@ -12,7 +12,7 @@ Standing = Literal["here", "joining", "apart"]
 """In our session; on the way into it; in another session of the same name."""
 
 
-class Row(NamedTuple):
+class PeerStanding(NamedTuple):
     """Another peer."""
 
     id: int
@@ -41,11 +41,11 @@ def _printable(name: str) -> str:
     return "".join(c if c.isprintable() else "\N{REPLACEMENT CHARACTER}" for c in name)
 
 
-def rows(peer: Peer, now_ns: int) -> list[Row]:
+def rows(peer: Peer, now_ns: int) -> list[PeerStanding]:
     """All that are known and real, by name."""
     reference = peer.reference
     taken = {peer.name: 1}
-    out: list[Row] = []
+    out: list[PeerStanding] = []
     for other in sorted(
         peer.others.values(), key=lambda o: (o.state.name if o.state else "", o.id)
     ):
@@ -58,7 +58,7 @@ def rows(peer: Peer, now_ns: int) -> list[Row]:
         here = bool(state.epoch) and state.epoch == peer.epoch
         joining = not state.settled or not state.epoch
         out.append(
-            Row(
+            PeerStanding(
                 id=other.id,
                 name=_printable(state.name) + (f" {number}" if number > 1 else ""),
                 standing="joining" if joining else "here" if here else "apart",

@@ -16,7 +16,7 @@ KEPT = 8
 """Stretches of tempo that are remembered: changes follow each other within a lead at most."""
 
 
-class Tempo(NamedTuple):
+class AgreedTempo(NamedTuple):
     """One line of beats over session time, and by whose word it holds."""
 
     origin_ns: int
@@ -77,7 +77,7 @@ def limited_bpm(bpm: float) -> float:
     return min(MAX_BPM, max(MIN_BPM, bpm))
 
 
-def sound(tempo: Tempo) -> bool:
+def sound(tempo: AgreedTempo) -> bool:
     """Whether a tempo from outside can be used at all."""
     known = tempo.revision < MOST_REVISION
     return known and MIN_BPM <= tempo.bpm <= MAX_BPM and MIN_SPAN <= tempo.span <= MAX_SPAN
@@ -88,25 +88,25 @@ def next_revision(ours: int, asked: Iterable[int]) -> int:
     return max([ours, *(r for r in asked if r - ours < FAR_AHEAD)]) + 1
 
 
-class Line:
+class BeatLine:
     """Beats over session time, through tempo changes that have their own beginning."""
 
-    def __init__(self, tempo: Tempo) -> None:
+    def __init__(self, tempo: AgreedTempo) -> None:
         self.stretches = [tempo]
 
     @property
-    def last(self) -> Tempo:
+    def last(self) -> AgreedTempo:
         """The latest word, which may not hold yet."""
         return self.stretches[-1]
 
-    def at(self, session_ns: float) -> Tempo:
+    def at(self, session_ns: float) -> AgreedTempo:
         """What holds at a session time."""
         for tempo in reversed(self.stretches):
             if tempo.origin_ns <= session_ns:
                 return tempo
         return self.stretches[0]
 
-    def take(self, tempo: Tempo) -> None:
+    def take(self, tempo: AgreedTempo) -> None:
         """From its origin on another word holds; what was to begin after that does not any more."""
         before = [t for t in self.stretches if t.origin_ns < tempo.origin_ns]
         self.stretches = [*before, tempo][-KEPT:]

@@ -39,7 +39,7 @@ SECONDS = 10.0
 """Seconds of work that count as much as a step on the circle."""
 
 
-class Ordered(NamedTuple):
+class RunningOrder(NamedTuple):
     """An order and what it costs."""
 
     order: tuple[int, ...]
@@ -119,16 +119,16 @@ def _step(
     return out
 
 
-def best_order(costs: Costs) -> Ordered:
+def best_order(costs: Costs) -> RunningOrder:
     """The cheapest order, exactly up to twelve songs."""
     count = len(costs.place)
     if count == 0:
-        return Ordered((), 0.0, exact=True)
+        return RunningOrder((), 0.0, exact=True)
     if count <= EXACT:
         order = _exact(costs)
-        return Ordered(order, costs.of(order), exact=True)
+        return RunningOrder(order, costs.of(order), exact=True)
     order = _improved(costs)
-    return Ordered(order, costs.of(order), exact=False)
+    return RunningOrder(order, costs.of(order), exact=False)
 
 
 def _exact(costs: Costs) -> tuple[int, ...]:

@@ -48,7 +48,7 @@ class PlacedSong(NamedTuple):
         return self.start_s + self.seconds
 
 
-class SetPlan(NamedTuple):
+class SetSchedule(NamedTuple):
     """The whole set."""
 
     running: Set
@@ -67,7 +67,7 @@ class SetPlan(NamedTuple):
         return tuple(s for s in self.songs if s.facts is not None)
 
 
-class FactsBook:
+class SetFactsModel:
     """Facts of songs, kept for as long as what they rest on is the same."""
 
     def __init__(self, bars: PatternBars | None = None) -> None:
@@ -97,9 +97,9 @@ class FactsBook:
         return kept[1]
 
 
-def plan_set(project: Project, running: Set, book: FactsBook | None = None) -> SetPlan:
+def plan_set(project: Project, running: Set, book: SetFactsModel | None = None) -> SetSchedule:
     """Lay a set out."""
-    book = book or FactsBook()
+    book = book or SetFactsModel()
     reached = reached_by(project)
     out: list[PlacedSong] = []
     at = 0.0
@@ -124,7 +124,7 @@ def plan_set(project: Project, running: Set, book: FactsBook | None = None) -> S
         out.append(PlacedSong(entry, facts, at, seconds, tempo, crossing))
         at += seconds
         before, bpm = facts, tempo.bpm_at(facts.layout.ticks)
-    return SetPlan(running, tuple(out), at)
+    return SetSchedule(running, tuple(out), at)
 
 
 def _metres(entry: SetSong, before: SongFacts, after: SongFacts) -> tuple[str, str] | None:

@@ -11,7 +11,7 @@ from grebe.core.songs.model import Part
 from grebe.core.units import Value
 
 
-class Stretch(Value, frozen=True, kw_only=True):
+class Band(Value, frozen=True, kw_only=True):
     """One device in one section."""
 
     device: str
@@ -27,9 +27,9 @@ class Stretch(Value, frozen=True, kw_only=True):
     """Names of its patterns, in order, without repeats."""
 
 
-def bands(project: Project, layout: Layout) -> tuple[Stretch, ...]:
+def bands(project: Project, layout: Layout) -> tuple[Band, ...]:
     """A stretch for every device in every section, in order of section."""
-    out: list[Stretch] = []
+    out: list[Band] = []
     before: dict[str, tuple[str, ...]] = {}
     patterns = {p.id: p for p in project.patterns}
     for span in layout.spans:
@@ -37,7 +37,7 @@ def bands(project: Project, layout: Layout) -> tuple[Stretch, ...]:
             part = span.scene.part(device.id)
             known = tuple(p for p in part.chain if p in patterns)
             out.append(
-                Stretch(
+                Band(
                     device=device.id,
                     section=span.section.id,
                     tick=span.tick,

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from typing import NamedTuple
 
 
-class Place(NamedTuple):
+class ChainPlace(NamedTuple):
     """Where a chain is."""
 
     pattern: str
@@ -16,7 +16,7 @@ class Place(NamedTuple):
     """How often it has been played in a row before, in this round of the chain."""
 
 
-def place_in_chain(lengths: Sequence[tuple[str, int]], since: float) -> Place | None:
+def place_in_chain(lengths: Sequence[tuple[str, int]], since: float) -> ChainPlace | None:
     """Which pattern of a chain plays, `since` ticks after its start, and where in it.
 
     `lengths` are (pattern id, ticks) in order; the chain goes round. None for an
@@ -26,11 +26,11 @@ def place_in_chain(lengths: Sequence[tuple[str, int]], since: float) -> Place | 
     if not whole or since < 0:
         return None
     if len({pattern for pattern, _ in lengths}) == 1:
-        return Place(lengths[0][0], since % lengths[0][1], int(since // lengths[0][1]))
+        return ChainPlace(lengths[0][0], since % lengths[0][1], int(since // lengths[0][1]))
     rest, turn, before = since % whole, 0, ""
     for pattern, ticks in lengths:
         turn = turn + 1 if pattern == before else 0
         if rest < ticks:
-            return Place(pattern, rest, turn)
+            return ChainPlace(pattern, rest, turn)
         rest, before = rest - ticks, pattern
     return None

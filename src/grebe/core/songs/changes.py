@@ -43,7 +43,7 @@ class Sent(NamedTuple):
     event: DeviceEvent
 
 
-class Change(NamedTuple):
+class SceneChange(NamedTuple):
     """One thing that is otherwise in the scene that comes in."""
 
     device: str
@@ -104,7 +104,7 @@ def changes(
     project: Project, before: Scene | None, after: Scene, bpm: float, *,
     bpm_after: float | None = None, reached: frozenset[str] | None = None,
     song: Song | None = None,
-) -> tuple[Change, ...]:  # fmt: skip
+) -> tuple[SceneChange, ...]:  # fmt: skip
     """Everything that changes when `after` comes in after `before`; None: nothing played yet.
 
     In order of the rig. `bpm` is the tempo at the boundary, `bpm_after` the one it goes to there,
@@ -117,7 +117,7 @@ def changes(
     return tuple(change for device in project.rig.devices for change in _of(around, device))
 
 
-def moves_of(found: tuple[Change, ...]) -> list[Move]:
+def moves_of(found: tuple[SceneChange, ...]) -> list[Move]:
     """What hands have to do for these changes, for `hands.schedule`."""
     return [
         Move(
@@ -134,7 +134,7 @@ def moves_of(found: tuple[Change, ...]) -> list[Move]:
     ]
 
 
-def _of(a: Around, device: Device) -> Iterator[Change]:
+def _of(a: Around, device: Device) -> Iterator[SceneChange]:
     was = Part(device=device.id) if a.before is None else a.before.part(device.id)
     now = a.after.part(device.id)
     if device.id not in a.box_songs:
@@ -145,7 +145,7 @@ def _of(a: Around, device: Device) -> Iterator[Change]:
     yield from _echo(a, device, was, now)
 
 
-def _pattern(a: Around, device: Device, was: Part, now: Part) -> Iterator[Change]:
+def _pattern(a: Around, device: Device, was: Part, now: Part) -> Iterator[SceneChange]:
     if was.chain == now.chain and a.before is not None:
         return
     if not now.chain and not was.chain:
@@ -154,7 +154,9 @@ def _pattern(a: Around, device: Device, was: Part, now: Part) -> Iterator[Change
     before, after = _chain_name(was, patterns), _chain_name(now, patterns)
     if device.plays == "grebe":
         if device.id in a.reached:
-            yield Change(device.id, "pattern", before, after, "grebe", "Grebe plays it", (), 0, 0)
+            yield SceneChange(
+                device.id, "pattern", before, after, "grebe", "Grebe plays it", (), 0, 0
+            )
         return
     if not now.chain:
         yield from _silenced(a, device, before)
@@ -177,16 +179,16 @@ def _pattern(a: Around, device: Device, was: Part, now: Part) -> Iterator[Change
 def _told(
     a: Around, device: Device, before: str, after: str, first: Pattern | None, was: Part,
     patterns: dict[str, Pattern],
-) -> Change:  # fmt: skip
+) -> SceneChange:  # fmt: skip
     """A program change, sent a sixteenth before or as long before as the box needs."""
     opens, latest = _window(a, device, was, patterns)
     if first is None or first.program is None:
-        return Change(device.id, "pattern", before, after, "grebe", "it has no slot", (), 0, 0)
+        return SceneChange(device.id, "pattern", before, after, "grebe", "it has no slot", (), 0, 0)
     lead = lead_ticks(device, a.bpm)
     event = ProgramChange(channel=device.channel, program=first.program)
     early = "a sixteenth" if lead == PROGRAM_LEAD_TICKS else f"{a.ms(lead):.0f} ms"
     how = f"{printed_program(device, first.program)}, program {first.program} sent {early} early"
-    return Change(
+    return SceneChange(
         device.id, "pattern", before, after, "grebe", how, (Sent(lead, event),),
         latest + 2 * BYTE_MS, opens,
     )  # fmt: skip
@@ -215,23 +217,23 @@ def _window(
     return a.ms(bar), -a.ms(AFTER_THE_ONE * TICKS_PER_QUARTER)
 
 
-def _silenced(a: Around, device: Device, before: str) -> Iterator[Change]:
+def _silenced(a: Around, device: Device, before: str) -> Iterator[SceneChange]:
     if device.mute_controller is not None and device.id in a.reached:
         yield _switched(device, before, "silent", SILENT)
     else:
         yield _heard_at_once(a, device, "mute", before, "silent")
 
 
-def _switched(device: Device, before: str, after: str, value: int) -> Change:
+def _switched(device: Device, before: str, after: str, value: int) -> SceneChange:
     assert device.mute_controller is not None
     event = ControlChange(channel=device.channel, controller=device.mute_controller, value=value)
     how = f"controller {device.mute_controller} at {value}, on the one"
-    return Change(
+    return SceneChange(
         device.id, "mute", before, after, "grebe", how, (Sent(0, event),), 0.0, 0.0
     )  # fmt: skip
 
 
-def _mutes(a: Around, device: Device, was: Part, now: Part) -> Iterator[Change]:
+def _mutes(a: Around, device: Device, was: Part, now: Part) -> Iterator[SceneChange]:
     """Devices and voices silenced, or heard again."""
     if a.after.mutes == "left" or not now.chain:
         return
@@ -239,7 +241,7 @@ def _mutes(a: Around, device: Device, was: Part, now: Part) -> Iterator[Change]:
     if now.muted != muted:
         before, after = ("silent", "sounding") if muted else ("sounding", "silent")
         if device.plays == "grebe":
-            yield Change(device.id, "mute", before, after, "grebe", "Grebe mutes it", (), 0, 0)
+            yield SceneChange(device.id, "mute", before, after, "grebe", "Grebe mutes it", (), 0, 0)
         elif device.mute_controller is not None and device.id in a.reached:
             value = SILENT if now.muted else SOUNDING
             yield _switched(device, before, after, value)
@@ -254,12 +256,12 @@ def _mutes(a: Around, device: Device, was: Part, now: Part) -> Iterator[Change]:
         if not differ & set(now.silent_voices):
             after = f"{words} sounding"
         if device.plays == "grebe":
-            yield Change(device.id, "mute", "", after, "grebe", "Grebe mutes it", (), 0, 0)
+            yield SceneChange(device.id, "mute", "", after, "grebe", "Grebe mutes it", (), 0, 0)
         else:
             yield _heard_at_once(a, device, "mute", "", after, times=len(differ))
 
 
-def _values(a: Around, device: Device, was: Part, now: Part) -> Iterator[Change]:
+def _values(a: Around, device: Device, was: Part, now: Part) -> Iterator[SceneChange]:
     stood = {(v.controller, v.channel): v.value for v in was.values}
     names = {row.number: row.name for row in device.spec.controllers}
     for value in now.values:
@@ -275,14 +277,14 @@ def _values(a: Around, device: Device, was: Part, now: Part) -> Iterator[Change]
                 value=value.value,
             )
             how = f"controller {value.controller} at {value.value}, on the one"
-            yield Change(
+            yield SceneChange(
                 device.id, "controller", before, after, "grebe", how, (Sent(0, event),), 0, 0
             )  # fmt: skip
         else:
             yield _heard_at_once(a, device, "controller", before, after)
 
 
-def _tracks(a: Around, device: Device, was: Part, now: Part) -> Iterator[Change]:
+def _tracks(a: Around, device: Device, was: Part, now: Part) -> Iterator[SceneChange]:
     """Loop tracks that start or stop. Those that start wait for the loop's own boundary."""
     if now.tracks is None or now.tracks == (was.tracks or ()):
         return
@@ -298,7 +300,7 @@ def _tracks(a: Around, device: Device, was: Part, now: Part) -> Iterator[Change]
             for number in sorted(differ)
         )  # fmt: skip
         how = f"controllers {control.play} and {control.stop}, on the one"
-        yield Change(
+        yield SceneChange(
             device.id, "tracks", before, _track_names(now.tracks), "grebe", how, sent, 0.0, 0.0
         )
         return
@@ -310,7 +312,7 @@ def _tracks(a: Around, device: Device, was: Part, now: Part) -> Iterator[Change]
     )  # fmt: skip
 
 
-def _echo(a: Around, device: Device, was: Part, now: Part) -> Iterator[Change]:
+def _echo(a: Around, device: Device, was: Part, now: Part) -> Iterator[SceneChange]:
     if now.echo is None:
         return
     time_ms = echo_ms(device, now.echo, a.bpm_after)
@@ -334,7 +336,7 @@ def echo_ms(device: Device, value: str, bpm: float) -> float | None:
 
 def _heard_at_once(
     a: Around, device: Device, kind: MoveFor, before: str, after: str, *, times: int = 1
-) -> Change:
+) -> SceneChange:
     """A move by hand that is heard as it is made: in the bar before, or just after the one."""
     bar = (a.before or a.after).meter.bar_ticks
     latest = -a.ms(AFTER_THE_ONE * TICKS_PER_QUARTER)
@@ -348,14 +350,14 @@ def _heard_at_once(
 def _by_hand(
     device: Device, kind: MoveFor, before: str, after: str, opens: float,
     latest: float, relief: tuple[Literal["give", "ahead", "earlier"], ...], *, times: int = 1,
-) -> Change:  # fmt: skip
+) -> SceneChange:  # fmt: skip
     known = [m for m in device.spec.by_hand if kind in m.serves]
     move = min(known, key=lambda m: m.seconds, default=None) or HandMove(
         name=_NAMES[kind], seconds=UNKNOWN_SECONDS
     )
     opens = max(opens, move.seconds * times * 1000 + BEGUN_SOONER_MS)
     how = f"by {move.limb}: {move.name}, {move.seconds * times:g} s"
-    return Change(
+    return SceneChange(
         device.id, kind, before, after, "hand", how, (), latest, opens, move, times, relief
     )  # fmt: skip
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from grebe.core.document import Project
-from grebe.core.songs.changes import Change, changes, moves_of, reached_by, silenced_by_hand
+from grebe.core.songs.changes import SceneChange, changes, moves_of, reached_by, silenced_by_hand
 from grebe.core.songs.hands import schedule
 from grebe.core.songs.layout import Layout, Span
 from grebe.core.songs.model import MuteRegion, Song
@@ -46,7 +46,7 @@ def cue_sheet(project: Project, song: Song) -> CueSheet:
     in_time: list[bool] = []
     for number, span in enumerate(layout.spans):
         before = layout.spans[number - 1].scene if number else None
-        found: tuple[Change, ...] = ()
+        found: tuple[SceneChange, ...] = ()
         if before is None or before.id != span.scene.id or span.section.bpm is not None:
             found = changes(
                 project, before, span.scene, span.bpm, bpm_after=span.section.bpm, reached=reached,
@@ -60,7 +60,9 @@ def cue_sheet(project: Project, song: Song) -> CueSheet:
     return CueSheet(layout, tuple(out), tuple(in_time))
 
 
-def _of_span(project: Project, layout: Layout, span: Span, found: tuple[Change, ...]) -> list[Cue]:
+def _of_span(
+    project: Project, layout: Layout, span: Span, found: tuple[SceneChange, ...]
+) -> list[Cue]:
     name_of = project.rig.name_of
     section, scene = span.section, span.scene
     times = "" if section.times == 1 else f", {section.times} times"

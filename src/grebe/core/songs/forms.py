@@ -12,7 +12,7 @@ from grebe.core.songs.model import Role, Scene, Section, Song
 from grebe.errors import EditError
 
 
-class Form(NamedTuple):
+class SongShape(NamedTuple):
     """An order of parts and how many bars each has: common practice, no source."""
 
     id: str
@@ -20,12 +20,12 @@ class Form(NamedTuple):
     parts: tuple[tuple[Role, int], ...]
 
 
-FORMS: tuple[Form, ...] = (
-    Form("verse-and-hook", "Verse and hook", (
+FORMS: tuple[SongShape, ...] = (
+    SongShape("verse-and-hook", "Verse and hook", (
         ("intro", 8), ("verse", 16), ("build", 8), ("hook", 16), ("verse", 16), ("build", 8),
         ("hook", 16), ("hook", 16), ("outro", 8),
     )),
-    Form("build-and-drop", "Build and drop", (
+    SongShape("build-and-drop", "Build and drop", (
         ("intro", 16), ("build", 16), ("drop", 32), ("break", 16), ("build", 16), ("drop", 32),
         ("outro", 16),
     )),
@@ -37,7 +37,7 @@ _LEVEL: dict[Role, float] = {
 """How full each part is wanted, from the emptiest scene to the fullest."""
 
 
-def song_of_form(project: Project, form: Form, name: str, bpm: float) -> Song:
+def song_of_form(project: Project, form: SongShape, name: str, bpm: float) -> Song:
     """A song of a form. A part takes the scene with its role, or the one about as full as it
     should be. EditError without scenes."""
     scenes = [s for s in project.scenes if s.bars and any(p.chain for p in s.parts)]

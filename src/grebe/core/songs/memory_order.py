@@ -11,7 +11,7 @@ from itertools import pairwise
 from typing import NamedTuple
 
 
-class Ordered(NamedTuple):
+class MemoryOrder(NamedTuple):
     """Where each pattern goes, or why it cannot be."""
 
     places: dict[str, int]
@@ -27,7 +27,7 @@ class Ordered(NamedTuple):
 def in_order(
     chains: Sequence[Sequence[str]], group: int, groups: int, *,
     lies: dict[str, int] | None = None, taken: frozenset[int] = frozenset(),
-) -> Ordered:  # fmt: skip
+) -> MemoryOrder:  # fmt: skip
     """Places for the patterns of all chains, so that each chain is a run of neighbours.
 
     `lies` is where patterns are now: the answer moves as few as can be. `taken` are places that
@@ -60,13 +60,13 @@ def in_order(
                    long[0], long[-1])  # fmt: skip
     places = _packed(blocks, group, groups, lies, taken)
     if places is None:
-        return Ordered({}, (), f"they do not fit into {groups} groups of {group}", tuple(order))
+        return MemoryOrder({}, (), f"they do not fit into {groups} groups of {group}", tuple(order))
     moved = tuple(p for p in order if p in lies and lies[p] != places[p])
-    return Ordered(places, moved, "")
+    return MemoryOrder(places, moved, "")
 
 
-def _no(words: str, *patterns: str) -> Ordered:
-    return Ordered({}, (), words, patterns)
+def _no(words: str, *patterns: str) -> MemoryOrder:
+    return MemoryOrder({}, (), words, patterns)
 
 
 def _blocks(order: list[str], after: dict[str, str], ahead: dict[str, str]) -> list[list[str]]:

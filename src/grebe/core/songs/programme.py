@@ -12,7 +12,7 @@ from grebe.core.player.plan import sounding
 from grebe.core.rig.model import Device
 from grebe.core.rig.numbering import printed_program
 from grebe.core.songs.layout import Layout, Span
-from grebe.core.songs.memory_order import Ordered, in_order
+from grebe.core.songs.memory_order import MemoryOrder, in_order
 from grebe.core.songs.model import Song
 from grebe.core.songs.unroll import unrolled
 
@@ -65,7 +65,7 @@ class Programme(NamedTuple):
     """What would make it fit."""
     tracks: tuple[tuple[int, int], ...]
     """Entries (first, last) of each track, where it has to be split; one track otherwise."""
-    order: Ordered | None
+    order: MemoryOrder | None
     """The patterns put in another order, where its chains want that."""
     lines: tuple[str, ...]
     """As it is printed."""
@@ -252,7 +252,7 @@ def chains_of(layout: Layout, device: Device, patterns: dict[str, Pattern]) -> l
 
 def _reordered(
     project: Project, device: Device, layout: Layout, patterns: dict[str, Pattern]
-) -> Ordered:
+) -> MemoryOrder:
     """Places for the patterns this song chains; those of other songs are left where they are."""
     memory, rule = device.spec.memory, device.spec.chains
     chains = chains_of(layout, device, patterns)
@@ -270,7 +270,7 @@ def _reordered(
 
 
 def _unlike_memory(
-    device: Device, layout: Layout, patterns: dict[str, Pattern], order: Ordered
+    device: Device, layout: Layout, patterns: dict[str, Pattern], order: MemoryOrder
 ) -> list[str]:
     """Chains that do not lie side by side as the memory is now."""
     out: list[str] = []
@@ -298,7 +298,7 @@ def _unlike_memory(
     return out
 
 
-def _order_words(device: Device, patterns: dict[str, Pattern], order: Ordered) -> str:
+def _order_words(device: Device, patterns: dict[str, Pattern], order: MemoryOrder) -> str:
     if order.why_not:
         return "no order of its memory serves all chains: a second copy of a pattern would"
     rows = [

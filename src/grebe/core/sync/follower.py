@@ -60,7 +60,7 @@ _ALIKE = 0.2
 _LOG_2PI = log(2 * pi)
 
 
-class Estimate(NamedTuple):
+class TempoEstimate(NamedTuple):
     """What the follower takes to be so."""
 
     beat: float
@@ -186,7 +186,7 @@ class Follower:
         return self._chosen is not None
 
     @property
-    def waver_s(self) -> float:
+    def jitter_s(self) -> float:
         """Standard deviation of the arrivals around the clock they come from."""
         return sqrt(self._noise.variance)
 
@@ -211,11 +211,11 @@ class Follower:
         self._choose(at)
         self._last = at
 
-    def estimate(self, at: float) -> Estimate:
+    def estimate(self, at: float) -> TempoEstimate:
         """Beat and tempo at a time not before the last arrival."""
         chosen = self._chosen
         if chosen is None:
-            return Estimate(0.0, 0.0)
+            return TempoEstimate(0.0, 0.0)
         mine = chosen.number_at(at)
         total = number = rate = 0.0
         best = self._bank[0].weight
@@ -229,8 +229,8 @@ class Follower:
                 number += share * its
                 rate += share / h.period
         if not total:
-            return Estimate(mine / self.ppqn, 60 / (chosen.period * self.ppqn))
-        return Estimate(number / total / self.ppqn, 60 * rate / total / self.ppqn)
+            return TempoEstimate(mine / self.ppqn, 60 / (chosen.period * self.ppqn))
+        return TempoEstimate(number / total / self.ppqn, 60 * rate / total / self.ppqn)
 
     # Reading
 

@@ -39,7 +39,7 @@ class Reference(NamedTuple):
     extra: int
     steady: bool
     """Whether one tempo fits all of it."""
-    waver_s: float
+    jitter_s: float
     """Median departure of its events from that tempo."""
 
     def expected(self, position: Times) -> Times:
@@ -88,8 +88,8 @@ def reference_lattice(times_s: Times) -> Reference | None:
     smooth = slope * index + level if steady else kept - parity - _own_jitter(rest)
     missed = int(index[-1] - index[0] + 1 - len(index))
     extra = len(times_s) - len(kept)
-    waver = float(np.median(np.abs(rest)))
-    return Reference(index, smooth + parity, float(slope), missed, extra, steady, waver)
+    jitter = float(np.median(np.abs(rest)))
+    return Reference(index, smooth + parity, float(slope), missed, extra, steady, jitter)
 
 
 def _numbered(times: Times, usual: float) -> Counts:

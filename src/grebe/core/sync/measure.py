@@ -39,7 +39,7 @@ SURE = 1e-4
 
 FREE_SLOPE = 0.01
 """A device that is further from the tempo than this (600 ms a minute) has one of its own."""
-OWN_WAVER = 0.04
+OWN_JITTER = 0.04
 """An even tempo of its own wavers by less than this share of a step."""
 EVENLY = 0.9
 """Share of equal distances from which on a device is taken to play evenly."""
@@ -150,7 +150,7 @@ def measure_against(
     swing_s, straight = _swing(step, late, at, reference.period_s / locked.divided)
     fit, counts = _robust(at, late - swing_s)
     own = reference_lattice(times) if abs(fit.slope) > FREE_SLOPE else None
-    if own is not None and own.waver_s < OWN_WAVER * own.period_s:
+    if own is not None and own.jitter_s < OWN_JITTER * own.period_s:
         return _free_running(reference, own, grid)
     missed = _missed(step, locked.divided)
     jitter = np.abs(fit.residual) * 1e3

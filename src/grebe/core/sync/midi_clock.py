@@ -25,7 +25,7 @@ class Halted(NamedTuple):
     """The leader stopped."""
 
 
-class Led:
+class MidiClockReceiver:
     """Feed it what the leader sends, in seconds on one clock; it says when to go and halt."""
 
     def __init__(self, ppqn: float = 24.0) -> None:

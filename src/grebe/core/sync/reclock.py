@@ -19,7 +19,7 @@ KEPT = 512
 _NS_A_MINUTE = 60e9
 
 
-class Reclock:
+class SmoothedTimeline:
     """Song ticks against nanoseconds, steered stretch by stretch.
 
     What lies before the horizon last steered to stays as it is: messages of

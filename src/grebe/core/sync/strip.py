@@ -28,7 +28,7 @@ class StripFigures(NamedTuple):
     beats: int
     offset_ms: float
     """Median."""
-    waver_ms: float
+    jitter_ms: float
     """95th percentile of the departure from the fitted line."""
     drift_ms_per_min: float
     verdict: Verdict
@@ -86,14 +86,14 @@ def strip_figures(
     came_to = abs(slope) * float(np.ptp(minutes))
     drifts = abs(slope) > max(DRIFTS_MS_A_MINUTE, 2 * line.error) and came_to > tolerance_ms / 2
     residual = late - (line.at(minutes) if drifts else offset)
-    waver = float(np.percentile(np.abs(residual), 95))
+    jitter = float(np.percentile(np.abs(residual), 95))
     verdict: Verdict = "good"
     set_ms: float | None = None
     if drifts:
         verdict = "drifting"
-    elif waver > UNSTEADY_TIMES * tolerance_ms:
+    elif jitter > UNSTEADY_TIMES * tolerance_ms:
         verdict = "unsteady"
     elif abs(offset) > tolerance_ms:
         verdict = "late" if offset > 0 else "early"
         set_ms = round(offset_ms - offset, 1)
-    return StripFigures(count, offset, waver, slope if drifts else 0.0, verdict, set_ms)
+    return StripFigures(count, offset, jitter, slope if drifts else 0.0, verdict, set_ms)

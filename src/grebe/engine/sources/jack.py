@@ -5,7 +5,7 @@ from __future__ import annotations
 from grebe.core.player.player import Player
 from grebe.core.rig.model import JACK_ID
 from grebe.core.sync.midi_clock import Go, Halted
-from grebe.core.sync.reclock import Reclock
+from grebe.core.sync.reclock import SmoothedTimeline
 from grebe.core.sync.transport import Stand, TransportFollower
 from grebe.core.time.tempo import TempoMap, TempoPoint
 from grebe.core.time.ticks import SIXTEENTH_TICKS, TICKS_PER_QUARTER, next_multiple
@@ -88,17 +88,17 @@ class JackFollowing:
         left = (tick - self.tick_at(now_ns)) / TICKS_PER_QUARTER
         return Go(int(tick), self._seconds(now_ns) + left * 60 / self.bpm)
 
-    def timeline(self, tick: float, at_s: float, bpm: float) -> Reclock:
+    def timeline(self, tick: float, at_s: float, bpm: float) -> SmoothedTimeline:
         """A timeline from the transport's tick on."""
         at_ns = self._base_ns + round(at_s * 1e9)
         self._planned_ns = at_ns
-        return Reclock(tick, at_ns, self.bpm or bpm)
+        return SmoothedTimeline(tick, at_ns, self.bpm or bpm)
 
     def tick_at(self, at_ns: int) -> float:
         """The song's tick at a time."""
         return self._follower.tick_at(self._seconds(at_ns))
 
-    def steer(self, timeline: Reclock, until_ns: int) -> None:
+    def steer(self, timeline: SmoothedTimeline, until_ns: int) -> None:
         """Draw the timeline to the transport from where it was planned to."""
         if self.running and self.bpm:
             timeline.steer(self._planned_ns, self.tick_at(self._planned_ns), self.bpm)
@@ -115,13 +115,13 @@ class JackFollowing:
         return self._follower.bpm
 
     @property
-    def waver_ms(self) -> float:
+    def jitter_ms(self) -> float:
         """Frames do not waver."""
         return 0.0
 
     def off_ms(self, timeline: object, now_ns: int) -> float:
         """How far what Grebe sends is behind the transport, in ms; negative is ahead."""
-        if not isinstance(timeline, Reclock) or not self.running or not self.bpm:
+        if not isinstance(timeline, SmoothedTimeline) or not self.running or not self.bpm:
             return 0.0
         behind = self.tick_at(now_ns) - timeline.tick_at(now_ns)
         return behind / TICKS_PER_QUARTER * 60e3 / self.bpm

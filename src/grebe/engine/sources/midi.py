@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from typing import Literal
 
-from grebe.core.sync.midi_clock import Go, Halted, Led
-from grebe.core.sync.reclock import Reclock
+from grebe.core.sync.midi_clock import Go, Halted, MidiClockReceiver
+from grebe.core.sync.reclock import SmoothedTimeline
 from grebe.core.time.ticks import CLOCK_TICKS, TICKS_PER_QUARTER
 from grebe.protocols.midi import messages as midi
 from grebe.protocols.midi.messages import MidiParser
@@ -20,7 +20,7 @@ class Following:
 
     def __init__(self) -> None:
         self.device = ""
-        self._led = Led()
+        self._receiver = MidiClockReceiver()
         self._parser = MidiParser()
         self._base_ns = 0
         """Seconds count from here: RAW since boot has too many digits for sums of squares."""
@@ -29,14 +29,14 @@ class Following:
 
     def set(self, device: str, ppqn: float, offset_ns: int) -> None:
         """Follow this box, or ("") none. Another offset moves what is heard from now on."""
-        if device != self.device or ppqn != self._led.ppqn:
-            self._led, self._parser, self._base_ns = Led(ppqn), MidiParser(), 0
+        if device != self.device or ppqn != self._receiver.ppqn:
+            self._receiver, self._parser, self._base_ns = MidiClockReceiver(ppqn), MidiParser(), 0
         self.device, self._offset_ns = device, offset_ns
 
     @property
     def running(self) -> bool:
         """Whether the leader has started and not stopped."""
-        return self._led.running
+        return self._receiver.running
 
     def hear(self, heard: list[Heard]) -> list[Go | Halted]:
         """Take in what came from the box; what it asks for, in order."""
@@ -69,15 +69,15 @@ class Following:
         """The box does not say when to start: from the top with its next tick."""
         if not self._base_ns:
             self._base_ns = now_ns
-        return self._led.start(max(self._seconds(now_ns), self._led.follower.last_s))
+        return self._receiver.start(max(self._seconds(now_ns), self._receiver.follower.last_s))
 
     def end_by_hand(self, now_ns: int) -> None:
         """Somebody pressed Stop: the box's clock goes on, and is only heard."""
         if self._base_ns:
-            self._led.stop(self._seconds(now_ns))
+            self._receiver.stop(self._seconds(now_ns))
 
     def _word(self, data: bytes, at_s: float) -> Go | Halted | None:
-        led, status = self._led, data[0]
+        led, status = self._receiver, data[0]
         if status == midi.TIMING_CLOCK:
             return led.clock(max(at_s, led.follower.last_s))
         if status == midi.START:
@@ -90,25 +90,25 @@ class Following:
             led.locate(data[1] | data[2] << 7)
         return None
 
-    def timeline(self, tick: float, at_s: float, bpm: float) -> Reclock:
+    def timeline(self, tick: float, at_s: float, bpm: float) -> SmoothedTimeline:
         """A timeline from the leader's tick on; `bpm` counts while its tempo is not known."""
         at_ns = self._ns(at_s)
         self._planned_ns = at_ns
-        return Reclock(tick, at_ns, self._led.bpm or bpm)
+        return SmoothedTimeline(tick, at_ns, self._receiver.bpm or bpm)
 
     def join(self, tick: float, now_ns: int) -> Go:
         """Come in at a tick of the running leader that is not here yet."""
         now_s = self._seconds(now_ns)
-        left = (tick - self._led.tick_at(now_s)) / TICKS_PER_QUARTER
-        return Go(int(tick), now_s + left * 60 / self._led.bpm)
+        left = (tick - self._receiver.tick_at(now_s)) / TICKS_PER_QUARTER
+        return Go(int(tick), now_s + left * 60 / self._receiver.bpm)
 
     def tick_at(self, at_ns: int) -> float:
         """The leader's song tick at a time."""
-        return self._led.tick_at(self._seconds(at_ns))
+        return self._receiver.tick_at(self._seconds(at_ns))
 
-    def steer(self, timeline: Reclock, until_ns: int) -> None:
+    def steer(self, timeline: SmoothedTimeline, until_ns: int) -> None:
         """Draw the timeline to the leader from where it was planned to; it is now up to here."""
-        bpm = self._led.bpm
+        bpm = self._receiver.bpm
         if bpm:
             planned = self._planned_ns
             timeline.steer(planned, self.tick_at(planned), bpm)
@@ -118,26 +118,30 @@ class Following:
         """What is heard of the leader's clock."""
         if not self.device:
             return ""
-        if self._base_ns and self._led.heard(self._seconds(now_ns)):
+        if self._base_ns and self._receiver.heard(self._seconds(now_ns)):
             return "clock"
-        return "held" if self._led.running and self._led.bpm else "none"
+        return "held" if self._receiver.running and self._receiver.bpm else "none"
 
     @property
     def bpm(self) -> float:
         """The leader's tempo, 0 while it is not known."""
-        return self._led.bpm
+        return self._receiver.bpm
 
     def off_ms(self, timeline: object, now_ns: int) -> float:
         """How far what Grebe sends is behind the leader, in ms; negative is ahead."""
-        if not isinstance(timeline, Reclock) or not self._led.bpm or not self._led.running:
+        if (
+            not isinstance(timeline, SmoothedTimeline)
+            or not self._receiver.bpm
+            or not self._receiver.running
+        ):
             return 0.0
         behind = self.tick_at(now_ns) - timeline.tick_at(now_ns)
-        return behind / TICKS_PER_QUARTER * 60e3 / self._led.bpm
+        return behind / TICKS_PER_QUARTER * 60e3 / self._receiver.bpm
 
     @property
-    def waver_ms(self) -> float:
+    def jitter_ms(self) -> float:
         """How much its ticks waver, as a standard deviation."""
-        return self._led.follower.waver_s * 1e3 if self._led.follower.locked else 0.0
+        return self._receiver.follower.jitter_s * 1e3 if self._receiver.follower.locked else 0.0
 
     def _seconds(self, at_ns: int) -> float:
         return (at_ns - self._base_ns) / 1e9

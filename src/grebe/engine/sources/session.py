@@ -6,10 +6,10 @@ from collections.abc import Callable
 
 from grebe.core.player.commands import Begin
 from grebe.core.rig.model import PEERS_ID
-from grebe.core.session.place import Place, Stretch, beat_at, bpm_at, ns_at
+from grebe.core.session.place import BeatStretch, SongAnchor, beat_at, bpm_at, ns_at
 from grebe.core.session.shared import on_the_one
 from grebe.core.sync.midi_clock import Go, Halted
-from grebe.core.sync.reclock import Reclock
+from grebe.core.sync.reclock import SmoothedTimeline
 from grebe.core.time.tempo import TempoMap, TempoPoint
 from grebe.core.time.ticks import CLOCKS_PER_QUARTER, TICKS_PER_QUARTER
 from grebe.engine.sources.midi import Hearing
@@ -36,8 +36,8 @@ class PeerFollowing:
         self._ask = ask
         self._agreed: Agreed | None = None
         self._heard_ns = 0
-        self._stretches: tuple[Stretch, ...] = ()
-        self._place: Place | None = None
+        self._stretches: tuple[BeatStretch, ...] = ()
+        self._place: SongAnchor | None = None
         self._planned_ns = 0
         self._run_word = ""
         self._awaited: Begin | None = None
@@ -51,7 +51,7 @@ class PeerFollowing:
 
     def take(self, agreed: Agreed, now_ns: int) -> None:
         """The network process says how it stands."""
-        stretches = tuple(Stretch(*s) for s in agreed.stretches)
+        stretches = tuple(BeatStretch(*s) for s in agreed.stretches)
         if not stretches:
             return
         if self._stretches and self._place is not None:
@@ -119,7 +119,7 @@ class PeerFollowing:
 
     def set_off(
         self, begins: float, base: float, bpm: float, now_ns: int, ahead_ns: int, at_beat: int
-    ) -> Reclock:
+    ) -> SmoothedTimeline:
         """A timeline on which the tick `base` falls on a beat of the session.
 
         `begins` is the first tick, where a count-in begins before the base; `bpm` the song's own.
@@ -127,18 +127,18 @@ class PeerFollowing:
         assert self._agreed is not None
         lead = (base - begins) / TICKS_PER_QUARTER
         beat = at_beat if lead <= PREROLL else self._soonest(lead, now_ns, ahead_ns)
-        self._place, self._song, self._base = Place(base, beat), None, base
+        self._place, self._song, self._base = SongAnchor(base, beat), None, base
         at_ns = round(ns_at(self._stretches, beat - lead))
         self._planned_ns = at_ns
         brought = self._agreed.brings_tempo and bpm
-        return Reclock(begins, at_ns, brought or bpm_at(self._stretches, at_ns))
+        return SmoothedTimeline(begins, at_ns, brought or bpm_at(self._stretches, at_ns))
 
     @property
     def has_song(self) -> bool:
         """Whether what plays is drawn to the session."""
         return self._place is not None
 
-    def take_over(self, tick: float, bar_line: int, at_ns: int, bpm: float) -> Reclock:
+    def take_over(self, tick: float, bar_line: int, at_ns: int, bpm: float) -> SmoothedTimeline:
         """What plays already is drawn to the session: its bars to the session's spans.
 
         `tick` is where it is at `at_ns`, `bar_line` the tick of a bar line before that.
@@ -146,9 +146,9 @@ class PeerFollowing:
         assert self._agreed is not None
         span, beat = self._agreed.span, beat_at(self._stretches, at_ns)
         played = (tick - bar_line) / TICKS_PER_QUARTER
-        self._place = Place(bar_line, round((beat - played) / span) * span)
+        self._place = SongAnchor(bar_line, round((beat - played) / span) * span)
         self._planned_ns = at_ns
-        return Reclock(tick, at_ns, bpm)
+        return SmoothedTimeline(tick, at_ns, bpm)
 
     def song_tempo(self, point: TempoPoint) -> None:
         """The song would have this tempo from a tick on."""
@@ -207,7 +207,7 @@ class PeerFollowing:
         assert self._place is not None
         return self._place.tick_at(beat_at(self._stretches, at_ns))
 
-    def steer(self, timeline: Reclock, until_ns: int) -> None:
+    def steer(self, timeline: SmoothedTimeline, until_ns: int) -> None:
         """Draw the timeline to the session from where it was planned to."""
         planned = self._planned_ns
         if self._place is not None and planned < until_ns:
@@ -232,13 +232,13 @@ class PeerFollowing:
         return self._agreed.bpm if self._agreed is not None else 0.0
 
     @property
-    def waver_ms(self) -> float:
+    def jitter_ms(self) -> float:
         """How far the session's time may be off here."""
         return self._agreed.spread_ms if self._agreed is not None else 0.0
 
     def off_ms(self, timeline: object, now_ns: int) -> float:
         """How far what Grebe sends is behind the session, in ms; negative is ahead."""
-        if not isinstance(timeline, Reclock) or self._place is None or not self.bpm:
+        if not isinstance(timeline, SmoothedTimeline) or self._place is None or not self.bpm:
             return 0.0
         behind = self.tick_at(now_ns) - timeline.tick_at(now_ns)
         return behind / TICKS_PER_QUARTER * 60e3 / self.bpm

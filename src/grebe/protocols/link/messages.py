@@ -28,7 +28,7 @@ from grebe.core.player.commands import (
     Mute,
     Nudge,
     Release,
-    SetPlan,
+    ReplacePlan,
     Skip,
     Solo,
     Steer,
@@ -106,7 +106,7 @@ class RtpPort(Value, frozen=True, kw_only=True):
     """UDP port it is heard at; 0 for one that is only sent to."""
 
 
-class RtpPorts(Value, frozen=True, kw_only=True, tag="rtp"):
+class CarryRtp(Value, frozen=True, kw_only=True, tag="rtp"):
     """Carry MIDI over the network for these devices, and no others."""
 
     ports: tuple[RtpPort, ...] = ()
@@ -209,7 +209,7 @@ class Do(Value, frozen=True, kw_only=True, tag="do"):
     down: bool = True
 
 
-class Shown(Value, frozen=True, kw_only=True, tag="shown"):
+class ShowDocument(Value, frozen=True, kw_only=True, tag="shown"):
     """The document a window has, for the network process to name things by and to show."""
 
     project: bytes
@@ -234,14 +234,14 @@ class Load(Value, frozen=True, kw_only=True, tag="load"):
 
     token: Annotated[str, Meta(max_length=64)] = ""
     """Names what is loaded, for a Change to build on; "" where none will."""
-    plan: SetPlan
+    plan: ReplacePlan
     standins: dict[str, str] = {}
     """Device id to the socket path of its stand-in."""
     setups: dict[str, Setup] = {}
     """Device id to what its stand-in is: settings, memory, thru cables."""
 
 
-class Change(Value, frozen=True, kw_only=True, tag="change"):
+class PlanChange(Value, frozen=True, kw_only=True, tag="change"):
     """Go on with what was loaded, changed: what is left alone is not sent. Answered by Stale where
     `base` is not what is loaded."""
 
@@ -303,7 +303,7 @@ ToEngine: TypeAlias = (
     Hello
     | Load
     | LoadPart
-    | Change
+    | PlanChange
     | Begin
     | Halt
     | Launch
@@ -336,9 +336,9 @@ ToEngine: TypeAlias = (
     | Agreed
     | Peers
     | Osc
-    | RtpPorts
+    | CarryRtp
     | Do
-    | Shown
+    | ShowDocument
 )
 
 # Engine to window
@@ -452,7 +452,7 @@ class Status(Value, frozen=True, kw_only=True, tag="status"):
     hearing: Literal["", "none", "clock", "held"] = ""
     """Whether that clock is there, or lost and its tempo held."""
     heard_bpm: float = 0.0
-    heard_waver_ms: float = 0.0
+    heard_jitter_ms: float = 0.0
     """Its tempo and how much its ticks waver (standard deviation); 0 while not known."""
     heard_off_ms: float = 0.0
     """How far what Grebe sends is behind it now; negative is ahead."""
@@ -518,7 +518,7 @@ class LatenessReport(Value, frozen=True, kw_only=True, tag="lateness"):
     """Per tick, at the sending call."""
 
 
-class Report(Value, frozen=True, kw_only=True, tag="report"):
+class FiguresReport(Value, frozen=True, kw_only=True, tag="report"):
     """The answer to AskReport."""
 
     devices: tuple[LatenessReport, ...]
@@ -532,14 +532,14 @@ FromEngine: TypeAlias = (
     | Learned
     | Pressed
     | Notice
-    | Report
+    | FiguresReport
     | Join
     | AcceptPeer
     | Propose
     | ShareStart
     | Osc
-    | RtpPorts
-    | Shown
+    | CarryRtp
+    | ShowDocument
 )
 
 _to_engine: msgspec.msgpack.Decoder[ToEngine] = msgspec.msgpack.Decoder(ToEngine)

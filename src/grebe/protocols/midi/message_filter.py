@@ -30,7 +30,7 @@ def lets(end: Filter, data: bytes) -> bool:
     return end.controllers  # channel pressure, pitch bend
 
 
-class Gate:
+class MessageFilter:
     """One passage at work. Remembers what it let on, so that each note ends as it began."""
 
     def __init__(self, passage: Passage) -> None:

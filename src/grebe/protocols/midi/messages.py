@@ -10,7 +10,6 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from grebe.core.player.events import (
-    Clock,
     Continue,
     ControlChange,
     DeviceEvent,
@@ -22,6 +21,7 @@ from grebe.core.player.events import (
     SongSelect,
     Start,
     Stop,
+    TimingClock,
 )
 from grebe.core.time.position import song_position_bytes
 
@@ -51,7 +51,7 @@ _SYSTEM_DATA_BYTES = {0xF1: 1, 0xF2: 2, 0xF3: 1, 0xF6: 0}
 def encode(event: DeviceEvent) -> bytes:
     """The MIDI bytes of an event."""
     match event:
-        case Clock():
+        case TimingClock():
             return b"\xf8"
         case Pulse():
             return b""  # no message: the wire draws it

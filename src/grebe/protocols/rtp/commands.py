@@ -25,14 +25,14 @@ class Command(NamedTuple):
     data: bytes
 
 
-class Section(NamedTuple):
+class CommandSection(NamedTuple):
     """A payload: its commands, and the journal as bytes (b"" for none)."""
 
     commands: tuple[Command, ...]
     journal: bytes = b""
 
 
-def encode_section(section: Section) -> bytes:
+def encode_section(section: CommandSection) -> bytes:
     """A payload. ValueError for a list that is too long, or commands out of order."""
     listed = bytearray()
     before = 0
@@ -53,7 +53,7 @@ def encode_section(section: Section) -> bytes:
     return head + listed + section.journal
 
 
-def decode_section(data: bytes) -> Section:
+def decode_section(data: bytes) -> CommandSection:
     """A payload. ProtocolError for one that is cut short or holds what is no MIDI."""
     if not data:
         raise ProtocolError("an empty payload")
@@ -65,7 +65,7 @@ def decode_section(data: bytes) -> Section:
     listed, journal = data[at : at + length], data[at + length :]
     if len(listed) != length:
         raise ProtocolError("a list cut short")
-    return Section(
+    return CommandSection(
         tuple(_commands(listed, first_delta=bool(flags & Z))), journal if flags & J else b""
     )
 

@@ -10,7 +10,7 @@ from __future__ import annotations
 from collections import deque
 
 from grebe.protocols.midi import messages as midi
-from grebe.protocols.rtp.commands import Command, Section, decode_section, encode_section
+from grebe.protocols.rtp.commands import Command, CommandSection, decode_section, encode_section
 from grebe.protocols.rtp.journal import History
 from grebe.protocols.rtp.packets import (
     PAYLOAD_TYPE,
@@ -60,7 +60,7 @@ class Sender:
         journal = b""
         if number > self._first:
             journal = self._history.journal(min(self._checkpoint, number - 1), number)
-        payload = encode_section(Section(commands, journal))
+        payload = encode_section(CommandSection(commands, journal))
         for _, data in messages:
             self._history.take(data, number)
         self._next += 1
@@ -148,7 +148,7 @@ class Receiver:
             for note in channel.notes
         ]
 
-    def _mend(self, section: Section, number: int, base_ns: int, gone: int) -> list[Timed]:
+    def _mend(self, section: CommandSection, number: int, base_ns: int, gone: int) -> list[Timed]:
         if not section.journal:
             return self._silence(base_ns) if gone else []
         made = self._history.repair(section.journal, number)

@@ -13,7 +13,7 @@ import struct
 from functools import cache
 
 from grebe.core.session.packets import Body, Bye, Packet, Ping, Pong, State
-from grebe.core.session.shared import Running, Tempo
+from grebe.core.session.shared import AgreedTempo, Running
 from grebe.core.session.slew import Mapping
 from grebe.errors import OtherVersion, ProtocolError
 
@@ -162,7 +162,7 @@ def _read(kind: int, data: bytes) -> Body:
         reference=reference,
         mapping=Mapping(raw, session, rate),
         sent_ns=sent,
-        tempo=Tempo(origin_ns, origin, bpm, span, revision, author),
+        tempo=AgreedTempo(origin_ns, origin, bpm, span, revision, author),
         running=Running(bool(flags & _RUNNING), run_at, run_revision, run_author),
         runs=bool(flags & _RUNS),
         service=service,

@@ -42,7 +42,7 @@ class ReportKind(IntEnum):
     """Its output sent a message of up to three bytes: `number` holds them, the first lowest."""
 
 
-class Report(NamedTuple):
+class StandinReport(NamedTuple):
     """One thing a stand-in noticed or did."""
 
     kind: ReportKind
@@ -93,12 +93,12 @@ def is_setup(message: bytes) -> bool:
     return message.startswith(_SYSEX_HEAD)
 
 
-def played(data: bytes, at_ns: int) -> Report:
+def played(data: bytes, at_ns: int) -> StandinReport:
     """The report of a message of up to three bytes that a stand-in's output sent."""
-    return Report(ReportKind.PLAYED, len(data), int.from_bytes(data, "little"), at_ns)
+    return StandinReport(ReportKind.PLAYED, len(data), int.from_bytes(data, "little"), at_ns)
 
 
-def played_bytes(report: Report) -> bytes:
+def played_bytes(report: StandinReport) -> bytes:
     """The message in a report of that kind. ProtocolError when it cannot be one."""
     if report.kind is not ReportKind.PLAYED or not 1 <= report.run <= 3:
         raise ProtocolError(f"a report {report} holds no message")
@@ -120,18 +120,18 @@ def goodbye() -> bytes:
     return _GOODBYE
 
 
-def encode_reports(reports: list[Report]) -> bytes:
+def encode_reports(reports: list[StandinReport]) -> bytes:
     """Reports as one packet."""
     return b"".join(_REPORT.pack(*report) for report in reports)
 
 
-def decode_reports(packet: bytes) -> list[Report]:
+def decode_reports(packet: bytes) -> list[StandinReport]:
     """Reports of one packet. ProtocolError when it is not a whole number of known reports."""
     if len(packet) % _REPORT.size:
         raise ProtocolError(f"a report packet of {len(packet)} bytes is cut short")
     try:
         return [
-            Report(ReportKind(kind), run, number, at_ns)
+            StandinReport(ReportKind(kind), run, number, at_ns)
             for kind, run, number, at_ns in _REPORT.iter_unpack(packet)
         ]
     except ValueError as error:

@@ -37,7 +37,7 @@ class Samples(msgspec.Struct, frozen=True, array_like=True, tag="samples"):
     sounds: tuple[SliceSound, ...]
 
 
-class Loop(msgspec.Struct, frozen=True, array_like=True, tag="loop"):
+class LoopCommand(msgspec.Struct, frozen=True, array_like=True, tag="loop"):
     """A looper's track records, plays over, plays or stops."""
 
     device: str
@@ -47,7 +47,7 @@ class Loop(msgspec.Struct, frozen=True, array_like=True, tag="loop"):
     """CLOCK_MONOTONIC_RAW."""
 
 
-ToSpeaker: TypeAlias = Note | Samples | Loop
+ToSpeaker: TypeAlias = Note | Samples | LoopCommand
 
 _decoder: msgspec.msgpack.Decoder[ToSpeaker] = msgspec.msgpack.Decoder(ToSpeaker)
 

@@ -5,14 +5,14 @@ from __future__ import annotations
 from typing import Any
 
 from grebe.core.rig.spec import PulseShape
-from grebe.transports.jack.output import Client, JackOut
+from grebe.transports.jack.output import JackHost, JackOut
 from grebe.transports.pulses.drawn import Drawn
 
 
 class JackLine(JackOut):
     """One audio output that carries pulses or a level and nothing else."""
 
-    def __init__(self, wire: Client, out: Any, target: str, shape: PulseShape) -> None:
+    def __init__(self, wire: JackHost, out: Any, target: str, shape: PulseShape) -> None:
         super().__init__(wire, out, target)
         self.drawn = Drawn(wire.frames, shape)
 

@@ -15,9 +15,9 @@ from typing import Any, TypeVar
 
 from grebe.core.rig.spec import PulseShape
 from grebe.errors import PortLost
-from grebe.protocols.midi.message_filter import Gate
+from grebe.protocols.midi.message_filter import MessageFilter
 from grebe.protocols.midi.messages import TIMING_CLOCK, MidiParser
-from grebe.protocols.standin.reports import Report
+from grebe.protocols.standin.reports import StandinReport
 from grebe.transports.base import Heard
 from grebe.transports.clock import raw_ns
 from grebe.transports.frames import FrameClock
@@ -225,7 +225,7 @@ class JackInput:
         self.wire = wire
         self.into = into
         self._source = source
-        self.through: tuple[tuple[Gate, JackPort], ...] = ()
+        self.through: tuple[tuple[MessageFilter, JackPort], ...] = ()
         """Gates to other JACK ports. Replaced, never changed: the callback reads it."""
         self.wakes = False
         """Whether the engine has to pass some of it on."""
@@ -236,8 +236,8 @@ class JackInput:
         """Called in the process callback: take in what this period brought."""
         for offset, buffer in self.into.incoming_midi_events():
             for data, _ in self._parser.feed(bytes(buffer), 0):
-                for gate, port in self.through:
-                    passed = gate(data)
+                for message_filter, port in self.through:
+                    passed = message_filter(data)
                     if passed is not None:
                         port.pass_on(start + offset, passed)
                 if self.wakes:
@@ -260,9 +260,9 @@ class JackInput:
         if self._source and not self.wire.client.get_all_connections(self.into):
             raise PortLost(f"JACK port {self._source} went away")
 
-    def has_passed(self, gate: Gate) -> bool:
+    def has_passed(self, message_filter: MessageFilter) -> bool:
         """The callback passes on what goes to another JACK port."""
-        return any(gate is other for other, _ in self.through)
+        return any(message_filter is other for other, _ in self.through)
 
     def close_input(self) -> None:
         """Take the port away."""
@@ -317,7 +317,7 @@ class JackPort(JackOut):
             if self.planned is not None:
                 self.planned.append((frame, data))
 
-    def reports(self) -> list[Report]:
+    def reports(self) -> list[StandinReport]:
         """Real devices do not report."""
         return []
 

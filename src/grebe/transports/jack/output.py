@@ -8,7 +8,7 @@ from grebe.errors import PortLost
 from grebe.transports.frames import FrameClock
 
 
-class Client(Protocol):
+class JackHost(Protocol):
     """What an output needs of the wire it belongs to."""
 
     client: Any
@@ -25,7 +25,7 @@ class Client(Protocol):
 class JackOut:
     """An output, connected to `target` unless that is empty."""
 
-    def __init__(self, wire: Client, out: Any, target: str) -> None:
+    def __init__(self, wire: JackHost, out: Any, target: str) -> None:
         self.wire = wire
         self.out = out
         self._target = target

@@ -12,7 +12,7 @@ PUT_RIGHT_S = 0.3
 """After JACK lost time the clock of frames needs so long to be sure of itself again."""
 
 
-class Place(NamedTuple):
+class TransportPosition(NamedTuple):
     """Where the song is, as JACK's followers want it."""
 
     bar: int
@@ -27,7 +27,7 @@ class Place(NamedTuple):
     """Counted beats a minute."""
 
 
-Where = Callable[[int], Place | None]
+Where = Callable[[int], TransportPosition | None]
 """The place at a time (CLOCK_MONOTONIC_RAW ns); None while nothing plays."""
 
 

@@ -13,7 +13,7 @@ from collections import deque
 from grebe.core.rig.model import AudioPort
 from grebe.errors import PortLost
 from grebe.process import children
-from grebe.protocols.midi.message_filter import Gate
+from grebe.protocols.midi.message_filter import MessageFilter
 from grebe.protocols.midi.messages import TIMING_CLOCK
 from grebe.transports.base import Heard
 
@@ -65,9 +65,9 @@ class PulseInput:
     def check_input(self) -> None:
         """`receive` notices when the process hung up."""
 
-    def has_passed(self, gate: Gate) -> bool:
+    def has_passed(self, message_filter: MessageFilter) -> bool:
         """There is nothing to pass on."""
-        del gate
+        del message_filter
         return False
 
     def close_input(self) -> None:

@@ -39,7 +39,7 @@ Block = tuple[int, NDArray[np.float32]]
 """(frame of its first sample, samples)."""
 
 
-class Source:
+class BlockSource:
     """Blocks of samples from a callback, and the clock of their frames."""
 
     def __init__(self, rate: int) -> None:
@@ -51,12 +51,12 @@ class Source:
         """Why there will be no more."""
 
 
-def jack_source(name: str) -> tuple[Source, Any]:
+def jack_source(name: str) -> tuple[BlockSource, Any]:
     """From a JACK port; keep the client. PortLost when there is no such port."""
     import jack  # noqa: PLC0415 - needs libjack, which not every machine has
 
     client = open_client("grebe ear", os.environ.get("JACK_DEFAULT_SERVER"))
-    source = Source(client.samplerate)
+    source = BlockSource(client.samplerate)
     port = client.inports.register("pulses")
 
     def process(count: int) -> None:
@@ -80,7 +80,7 @@ def jack_source(name: str) -> tuple[Source, Any]:
     return source, client
 
 
-def sound_source(name: str, channel: int) -> tuple[Source, Any]:
+def sound_source(name: str, channel: int) -> tuple[BlockSource, Any]:
     """From a channel of an interface; keep the stream. PortLost when it will not open."""
     library = sound_library()
     count = 0
@@ -99,14 +99,14 @@ def sound_source(name: str, channel: int) -> tuple[Source, Any]:
         stream = library.InputStream(
             device=name, channels=channel, dtype="float32", callback=fill, latency="low"
         )
-        source = Source(round(stream.samplerate))
+        source = BlockSource(round(stream.samplerate))
         stream.start()
     except (library.PortAudioError, ValueError) as error:
         raise PortLost(f"audio interface {name} would not open ({error})") from error
     return source, stream
 
 
-def listen(source: Source, told: socket.socket, *, falling: bool) -> None:
+def listen(source: BlockSource, told: socket.socket, *, falling: bool) -> None:
     """Tell of every pulse until the other end hangs up, or the source is over."""
     heard_ns = raw_ns()
     detector, first, coming = PulseDetector(source.frames.rate, falling=falling), 0, None

@@ -10,13 +10,13 @@ from PyQt6.QtCore import QCoreApplication
 from PyQt6.QtWidgets import QApplication
 
 from grebe.app.document.demo import fresh_demo
-from grebe.app.document.recovery import Found, open_recovered
+from grebe.app.document.recovery import OpenedDocument, open_recovered
 from grebe.app.kept import take_said
 from grebe.app.returning import Opening
 from grebe.app.settings import remember_project
 from grebe.errors import GrebeError
 from grebe.process.log import LOG, end_log, start_log
-from grebe.ui.main_window.asked import Asked
+from grebe.ui.main_window.asked import AskedToEnd
 from grebe.ui.main_window.frame import KEPT, Frame
 from grebe.ui.main_window.mishap import log_qt, saying
 from grebe.ui.main_window.waiting import Waiting
@@ -75,7 +75,7 @@ def paper_application() -> QCoreApplication:
     return make_application()
 
 
-def show_frame(found: Found, opening: Opening | None = None) -> Frame:
+def show_frame(found: OpenedDocument, opening: Opening | None = None) -> Frame:
     """A window for a document that was opened; after a crash where the one before it was."""
     frame = Frame(found.store, found.claim)
     if found.store.path is not None:
@@ -101,7 +101,7 @@ def run_window(opening: Opening) -> int:
     log_qt()
     found = None if opening.missing else open_recovered(opening.path, untitled=opening.untitled)
     application = make_application()
-    asked = Asked(application, _keep_all, lambda: _end(application))
+    asked = AskedToEnd(application, _keep_all, lambda: _end(application))
     if found is not None:
         show_frame(found, opening)
         waiting = None
@@ -119,7 +119,7 @@ def run_window(opening: Opening) -> int:
     return status
 
 
-def _opened(found: Found) -> None:
+def _opened(found: OpenedDocument) -> None:
     show_frame(found)
 
 

@@ -17,7 +17,7 @@ from grebe.process.children import ENDED_BY
 _log = logging.getLogger(__name__)
 
 
-class Asked(QObject):
+class AskedToEnd(QObject):
     """Calls `end` soon after the process was told to end, in the window's own loop.
 
     Qt's loop runs no Python while nothing happens: so the signal wakes it by a socket.

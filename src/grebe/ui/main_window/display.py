@@ -9,10 +9,17 @@ from PyQt6.QtGui import QCloseEvent, QKeyEvent, QPainter, QPaintEvent
 from PyQt6.QtWidgets import QLabel, QVBoxLayout, QWidget
 
 from grebe.app.engine.supervisor import display_command
-from grebe.app.live.stage_model import StageBook
-from grebe.app.live.watching import Watching
+from grebe.app.live.stage_model import StageModel
+from grebe.app.live.watching import WatchedSession
 from grebe.errors import GrebeError
-from grebe.protocols.link.messages import FromEngine, Notice, Shown, Status, Unpacker, from_engine
+from grebe.protocols.link.messages import (
+    FromEngine,
+    Notice,
+    ShowDocument,
+    Status,
+    Unpacker,
+    from_engine,
+)
 from grebe.ui.main_window.notice import NoticeStrip
 from grebe.ui.stations.stage.canvas import StageCanvas
 from grebe.ui.widgets import draw
@@ -32,9 +39,9 @@ class Display(QWidget):
         self.setWindowTitle(f"{title} - Grebe")
         self.setStyleSheet(style_sheet(NIGHT))
         self.resize(1280, 800)
-        self.watching: Watching | None = None
+        self.watching: WatchedSession | None = None
         self.canvas: StageCanvas | None = None
-        self._book: StageBook | None = None
+        self._book: StageModel | None = None
         self._heard_s = 0.0
         self._unpacker = Unpacker()
         self._notice: Notice | None = Notice(level="info", text="Looking for the session.")
@@ -66,19 +73,19 @@ class Display(QWidget):
     def hear(self, message: FromEngine) -> None:
         """A word from the stage that is watched."""
         self._heard_s = time.monotonic()
-        if isinstance(message, Shown):
+        if isinstance(message, ShowDocument):
             self._show(message)
         elif isinstance(message, Notice):
             self._notice = message
         elif isinstance(message, Status) and self.watching is not None:
             self.watching.hear(message)
 
-    def _show(self, shown: Shown) -> None:
+    def _show(self, shown: ShowDocument) -> None:
         if self.watching is not None:
             self.watching.show(shown)
             return
-        self.watching = Watching(shown)
-        self._book = StageBook(self.watching)
+        self.watching = WatchedSession(shown)
+        self._book = StageModel(self.watching)
         self.canvas = StageCanvas(self.watching, self._book)
         self.canvas.keyed = False
         self._column.replaceWidget(self.waiting, self.canvas)

@@ -20,7 +20,7 @@ FILES = "Grebe projects (*.grebe)"
 SUFFIX = ".grebe"
 
 
-class Choice(NamedTuple):
+class Question(NamedTuple):
     """A question and its answers: what each does is in its words."""
 
     title: str
@@ -29,7 +29,7 @@ class Choice(NamedTuple):
     """The first is what Enter does."""
 
 
-def ask(parent: QWidget, choice: Choice) -> str:
+def ask(parent: QWidget, choice: Question) -> str:
     """The answer chosen; "" for none."""
     box = QMessageBox(QMessageBox.Icon.NoIcon, choice.title, choice.text, parent=parent)
     box.setStyleSheet(style_sheet(PALETTES[read_settings().theme]))
@@ -105,7 +105,7 @@ class Documents:
             f"{shown(path.name)} is there already in {shown(path.parent)}. Replacing it keeps what "
             f"is there now as {kept}."
         )
-        return ask(self._window, Choice("Replace a project", text, (REPLACE,))) == REPLACE
+        return ask(self._window, Question("Replace a project", text, (REPLACE,))) == REPLACE
 
     def _settle_with_theirs(self) -> bool:
         """Somebody else has written the file meanwhile: nothing is lost without a choice."""
@@ -119,7 +119,7 @@ class Documents:
             f"\n{SAVE_BOTH}: yours is saved as {shown(other.name)}."
         )
         answers = (SAVE_BOTH, KEEP_MINE, TAKE_THEIRS)
-        answer = ask(self._window, Choice("Changed on disk", text, answers))
+        answer = ask(self._window, Question("Changed on disk", text, answers))
         if answer == KEEP_MINE:
             self._keeper.save(over=True)
             self._session.say("info", f"Saved {store.name}; theirs is {last_of(store.path).name}.")
@@ -138,7 +138,7 @@ class Documents:
         if not store.dirty:
             return True
         text = f"{self._session.project.name} has changes that are not saved."
-        answer = ask(self._window, Choice("Unsaved changes", text, (SAVE, LEAVE)))
+        answer = ask(self._window, Question("Unsaved changes", text, (SAVE, LEAVE)))
         if answer == SAVE:
             return self.save() and not store.dirty
         if answer == LEAVE:

@@ -27,7 +27,7 @@ from grebe.app.document.recovery import Claim, Keeper, open_recovered
 from grebe.app.document.store import Store
 from grebe.app.live.rehearsal import Rehearsal
 from grebe.app.live.session import Session
-from grebe.app.live.stage_model import StageBook
+from grebe.app.live.stage_model import StageModel
 from grebe.app.returning import forget_shown, note_shown
 from grebe.app.settings import read_settings, remember_project, write_settings
 from grebe.core.document import Project
@@ -79,7 +79,7 @@ class Frame(QWidget):
         self.documents = Documents(self, self.session, self._keeper)
         self._look_s = 0.0
         self._noted: tuple[int, str, str, Path | None] | None = None
-        self.stage_book = StageBook(self.session)
+        self.stage_book = StageModel(self.session)
         self.rehearsal = Rehearsal(self.session, self.stage_book)
         self._badges_stale = True
         self._edited_s = 0.0

@@ -17,7 +17,7 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
-from grebe.app.report import Part, gather, write_report
+from grebe.app.report import ReportFile, gather, write_report
 from grebe.errors import GrebeError
 from grebe.process.places import shown
 from grebe.ui.widgets.controls import Pill
@@ -38,7 +38,7 @@ class Reporting(QDialog):
             style_sheet(palette) + f"QDialog {{ background: {palette.panel.name()}; }}"
         )
         self.resize(900, 560)
-        self.parts: list[Part] = gather()
+        self.parts: list[ReportFile] = gather()
         self.list = QListWidget()
         self.list.setAccessibleName("Parts of the report")
         self.list.setFixedWidth(240)

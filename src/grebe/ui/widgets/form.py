@@ -18,7 +18,7 @@ from PyQt6.QtWidgets import (
 )
 
 
-class Row(NamedTuple):
+class FormRow(NamedTuple):
     """One setting."""
 
     owner: str
@@ -27,7 +27,7 @@ class Row(NamedTuple):
     choices: tuple[str, ...] = ()
 
 
-class Source(Protocol):
+class FormTexts(Protocol):
     """Where a form has its texts from."""
 
     def field_text(self, owner: str, key: str) -> str | None:
@@ -43,7 +43,7 @@ class Form(QScrollArea):
     typed = pyqtSignal(str, str, str)
     """Owner, key, text."""
 
-    def __init__(self, source: Source, titles: dict[str, str], rows: Sequence[Row]) -> None:
+    def __init__(self, source: FormTexts, titles: dict[str, str], rows: Sequence[FormRow]) -> None:
         super().__init__()
         self._source = source
         self._rows = rows
@@ -83,7 +83,7 @@ class Form(QScrollArea):
             grid.addWidget(widget, number, 1)
         return box
 
-    def _widget(self, row: Row) -> QLineEdit | QComboBox:
+    def _widget(self, row: FormRow) -> QLineEdit | QComboBox:
         if row.choices:
             box = QComboBox()
             box.addItems(row.choices)
@@ -94,7 +94,7 @@ class Form(QScrollArea):
         line.editingFinished.connect(partial(self._finished, row, line))
         return line
 
-    def _finished(self, row: Row, line: QLineEdit) -> None:
+    def _finished(self, row: FormRow, line: QLineEdit) -> None:
         text = self._source.field_text(row.owner, row.key)
         if text is not None and line.text() != text:
             self.typed.emit(row.owner, row.key, line.text())

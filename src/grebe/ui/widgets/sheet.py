@@ -17,7 +17,7 @@ Tone = Literal["ink", "muted", "good", "look", "wrong", "yours"]
 
 
 @dataclass(frozen=True)
-class Line:
+class SheetLine:
     """One line of a sheet. With a value it is a row of name and value."""
 
     words: str
@@ -28,34 +28,34 @@ class Line:
     """For a bar, how full it is; for rounds, how often each row comes round."""
 
 
-def head(words: str) -> Line:
+def head(words: str) -> SheetLine:
     """A heading inside the sheet."""
-    return Line(words, kind="head")
+    return SheetLine(words, kind="head")
 
 
-def big(words: str, tone: Tone = "yours") -> Line:
+def big(words: str, tone: Tone = "yours") -> SheetLine:
     """The one figure that matters."""
-    return Line(words, kind="big", tone=tone)
+    return SheetLine(words, kind="big", tone=tone)
 
 
-def row(words: str, value: str, tone: Tone = "ink") -> Line:
+def row(words: str, value: str, tone: Tone = "ink") -> SheetLine:
     """A name and its value."""
-    return Line(words, value, "row", tone)
+    return SheetLine(words, value, "row", tone)
 
 
-def note(words: str, tone: Tone = "muted") -> Line:
+def note(words: str, tone: Tone = "muted") -> SheetLine:
     """A sentence."""
-    return Line(words, tone=tone)
+    return SheetLine(words, tone=tone)
 
 
-def bar(share: float, tone: Tone) -> Line:
+def bar(share: float, tone: Tone) -> SheetLine:
     """How full something is, 0 to 1."""
-    return Line("", kind="bar", tone=tone, shares=(share,))
+    return SheetLine("", kind="bar", tone=tone, shares=(share,))
 
 
-def rounds(times: tuple[float, ...]) -> Line:
+def rounds(times: tuple[float, ...]) -> SheetLine:
     """Rows that come round so often each before they all begin together again."""
-    return Line("", kind="rounds", tone="muted", shares=times)
+    return SheetLine("", kind="rounds", tone="muted", shares=times)
 
 
 class Facts(QWidget):
@@ -64,10 +64,10 @@ class Facts(QWidget):
     def __init__(self, parent: QWidget | None = None, *, grows: bool = False) -> None:
         super().__init__(parent)
         self._grows = grows
-        self.lines: tuple[Line, ...] = ()
+        self.lines: tuple[SheetLine, ...] = ()
         self.palette_now: Palette = DAY
 
-    def show_lines(self, lines: list[Line]) -> None:
+    def show_lines(self, lines: list[SheetLine]) -> None:
         """Show these lines."""
         made = tuple(lines)
         if made != self.lines:
@@ -86,7 +86,7 @@ class Facts(QWidget):
         if self._grows:
             self.setMinimumHeight(round(self.height_for(self.lines, self.width())))
 
-    def height_for(self, lines: Sequence[Line], width: float) -> float:
+    def height_for(self, lines: Sequence[SheetLine], width: float) -> float:
         """Height that lines take at a width."""
         nowhere = QPixmap(1, 1)  # has to outlive the painter
         painter = QPainter(nowhere)
@@ -105,7 +105,7 @@ class Facts(QWidget):
         for entry in self.lines:
             y = self._draw(painter, entry, y, float(self.width()))
 
-    def _draw(self, painter: QPainter, entry: Line, y: float, width: float) -> float:
+    def _draw(self, painter: QPainter, entry: SheetLine, y: float, width: float) -> float:
         p = self.palette_now
         colour = _tone(p, entry.tone)
         if entry.kind == "gap":
@@ -130,7 +130,7 @@ class Facts(QWidget):
         height = draw.paragraph(painter, QRectF(0, y, width, 400), entry.words, colour, size=14)
         return y + height + 5
 
-    def _rounds(self, painter: QPainter, entry: Line, y: float, width: float) -> float:
+    def _rounds(self, painter: QPainter, entry: SheetLine, y: float, width: float) -> float:
         """A line a row with a mark wherever it begins again, up to where all do."""
         p = self.palette_now
         for times in entry.shares[:MOST_ROUNDS]:

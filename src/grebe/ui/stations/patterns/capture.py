@@ -7,7 +7,7 @@ from PyQt6.QtGui import QPainter
 from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QLabel, QVBoxLayout, QWidget
 
 from grebe.app.editors.pattern_editor import PatternEditor
-from grebe.app.live.played import Proposal, captured, propose, window
+from grebe.app.live.played import CaptureProposal, captured, propose, window
 from grebe.core.patterns.capture import GRIDS, LENGTHS, Played, Taken, overdubbed
 from grebe.core.patterns.model import Content
 from grebe.core.rig.spec import PITCHED_KINDS
@@ -81,7 +81,7 @@ class CapturePane(QWidget):
         super().__init__()
         self.editor = editor
         self.canvas = PlayedCanvas(editor)
-        self.proposal: Proposal | None = None
+        self.proposal: CaptureProposal | None = None
         self.source, self.bars, self.grid = QComboBox(), QComboBox(), QComboBox()
         self.strength, self.swing, self.held, self.into = (QComboBox() for _ in range(4))
         self.bars.addItems([str(n) for n in LENGTHS])

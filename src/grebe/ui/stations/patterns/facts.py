@@ -15,7 +15,7 @@ from grebe.core.rig.model import Device
 from grebe.core.time.swing import swing
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.ui.widgets.formatting import beats_text, counted, note_name
-from grebe.ui.widgets.sheet import Line, Tone, bar, big, head, note, rounds
+from grebe.ui.widgets.sheet import SheetLine, Tone, bar, big, head, note, rounds
 
 KIND_WORDS = {
     "alike": "",
@@ -25,7 +25,7 @@ KIND_WORDS = {
 }
 
 
-def pattern_lines(session: Session, pattern: Pattern, device: Device | None) -> list[Line]:
+def pattern_lines(session: Session, pattern: Pattern, device: Device | None) -> list[SheetLine]:
     """Lining up, findings, swing on the box, wire, memory, variations, where it is used."""
     content = pattern.content
     bpm = session.bpm
@@ -35,7 +35,7 @@ def pattern_lines(session: Session, pattern: Pattern, device: Device | None) -> 
             tone: Tone = "wrong" if finding.severity == "block" else "look"
             lines += [note(finding.message, tone if finding.severity != "note" else "muted")]
     if lines[-1].kind != "gap":
-        lines.append(Line("", kind="gap"))
+        lines.append(SheetLine("", kind="gap"))
     lines += _key(content)
     lines += _swing(content, device, bpm)
     lines.append(head("MIDI wire"))
@@ -49,14 +49,14 @@ def pattern_lines(session: Session, pattern: Pattern, device: Device | None) -> 
             note(f"busiest at step {step + 1}: {counted(notes, 'note')}, "
                  f"the last lands {late:.1f} ms after the first begins")
         )  # fmt: skip
-    lines += [note(f"{density(content):.1f} strokes a beat"), Line("", kind="gap")]
+    lines += [note(f"{density(content):.1f} strokes a beat"), SheetLine("", kind="gap")]
     if device is not None and device.plays == "own":
         tone = "good" if pattern.box_status == "in the box" else "look"
         lines += [head("Memory of the box"), note(pattern.box_status.capitalize(), tone)]
         if pattern.box_status != "in the box":
             lines.append(note(f"{device.name} plays its own copy until this is keyed in and "
                               "B pressed. A stand-in takes it over by itself."))  # fmt: skip
-        lines.append(Line("", kind="gap"))
+        lines.append(SheetLine("", kind="gap"))
     lines += _kin(session, pattern)
     scenes = [
         s.name for s in session.project.scenes if any(pattern.id in part.chain for part in s.parts)
@@ -64,7 +64,7 @@ def pattern_lines(session: Session, pattern: Pattern, device: Device | None) -> 
     return [*lines, head("Used in"), note(", ".join(scenes) or "no scene yet")]
 
 
-def _together(content: Content, bpm: float) -> list[Line]:
+def _together(content: Content, bpm: float) -> list[SheetLine]:
     found = realignment(content)
     lengths = " \u00b7 ".join(str(n) for n in dict.fromkeys(v.length for v in content.voices))
     alike = found.kind in ("alike", "polyrhythm")
@@ -85,10 +85,10 @@ def _together(content: Content, bpm: float) -> list[Line]:
         whole = float(found.beats) * TICKS_PER_QUARTER
         times = dict.fromkeys(whole / content.ticks_of(v) for v in content.voices)
         lines.append(rounds(tuple(times)))
-    return [*lines, Line("", kind="gap")]
+    return [*lines, SheetLine("", kind="gap")]
 
 
-def _key(content: Content) -> list[Line]:
+def _key(content: Content) -> list[SheetLine]:
     """Pitches that leave the pattern's key."""
     if not content.key:
         return []
@@ -96,10 +96,10 @@ def _key(content: Content) -> list[Line]:
                for c in (0, *h.chord)}  # fmt: skip
     strange = ", ".join(note_name(n) for n in sorted(outside(tuple(pitched), content.key)))
     words = f"outside it: {strange}" if strange else "nothing leaves it"
-    return [head(content.key), note(words), Line("", kind="gap")]
+    return [head(content.key), note(words), SheetLine("", kind="gap")]
 
 
-def _swing(content: Content, device: Device | None, bpm: float) -> list[Line]:
+def _swing(content: Content, device: Device | None, bpm: float) -> list[SheetLine]:
     if content.swing == 50:
         return []
     late = swing(content.swing, bpm, content.step_ticks, 96).late_ms
@@ -110,18 +110,18 @@ def _swing(content: Content, device: Device | None, bpm: float) -> list[Line]:
         off = "exactly" if abs(level.off_ms) < 0.05 else f"{level.off_ms:+.1f} ms off"
         words = f"{device.name}: level {level.number} of {level.of}, {level.value:g} %, {off}"
         lines.append(note(words, "ink" if off == "exactly" else "look"))
-    return [*lines, Line("", kind="gap")]
+    return [*lines, SheetLine("", kind="gap")]
 
 
-def _kin(session: Session, pattern: Pattern) -> list[Line]:
+def _kin(session: Session, pattern: Pattern) -> list[SheetLine]:
     patterns = session.project.patterns
     of = next((p for p in patterns if p.id == pattern.variation_of), None)
     made = [p.name for p in patterns if p.variation_of == pattern.id]
-    lines: list[Line] = []
+    lines: list[SheetLine] = []
     if of is not None:
         steps = sum(step >= 0 for _, step in differing(pattern.content, of.content))
         words = f"of {of.name}; differs on {counted(steps, 'step')}, marked under the lines"
         lines += [head("Variation"), note(words)]
     if made:
         lines += [head("Its variations"), note(", ".join(made))]
-    return [*lines, Line("", kind="gap")] if lines else []
+    return [*lines, SheetLine("", kind="gap")] if lines else []

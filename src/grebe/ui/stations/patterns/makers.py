@@ -8,7 +8,7 @@ from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QComboBox, QGridLayout, QLabel, QLineEdit, QVBoxLayout, QWidget
 
 from grebe.app.editors.pattern_editor import PatternEditor
-from grebe.core.patterns.makers import MAKERS, Choice, Maker, usual
+from grebe.core.patterns.makers import MAKERS, GeneratorChoice, Maker, usual
 from grebe.ui.widgets.sheet import Facts, head, note
 
 
@@ -69,7 +69,7 @@ class MakersPage(QWidget):
         self.fields = {}
         for row, parameter in enumerate(maker.parameters):
             widget: QLineEdit | QComboBox
-            if isinstance(parameter, Choice):
+            if isinstance(parameter, GeneratorChoice):
                 widget = QComboBox()
                 widget.addItems(parameter.choices)
                 widget.setCurrentText(values[parameter.key])

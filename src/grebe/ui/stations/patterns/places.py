@@ -21,7 +21,7 @@ LOW_ROW = 52.0
 Row = Voice | ControlLane
 
 
-class Place(NamedTuple):
+class StepPlace(NamedTuple):
     """A row and a step."""
 
     row: Row
@@ -99,7 +99,7 @@ class Places:
         """Where a row comes round, in ticks."""
         return self.content.ticks_of(row)
 
-    def place_at(self, x: float, y: float) -> Place | None:
+    def place_at(self, x: float, y: float) -> StepPlace | None:
         """The row and the step under a point; the step may lie past the row's end."""
         index = int((y - TOP) // self.row_height)
         if not 0 <= index < len(self.rows) or x < LABELS:
@@ -111,4 +111,4 @@ class Places:
                 place = row.length - 1 - place
             elif row.direction == "there and back" and row.length <= place < 2 * row.length:
                 place = 2 * row.length - 1 - place
-        return Place(row, max(0, place))
+        return StepPlace(row, max(0, place))

@@ -33,7 +33,7 @@ from grebe.ui.stations.patterns.makers import MakersPage
 from grebe.ui.stations.patterns.memory import MemoryPane
 from grebe.ui.stations.patterns.steps import StepsPane
 from grebe.ui.stations.patterns.strip import PatternStrip
-from grebe.ui.widgets.form import Form, Row
+from grebe.ui.widgets.form import Form, FormRow
 from grebe.ui.widgets.formatting import counted
 from grebe.ui.widgets.sheet import FactsArea
 from grebe.ui.widgets.view import PanedView, Sheet
@@ -72,7 +72,7 @@ class PatternsView(PanedView):
         self.sheet = Sheet()
         self.facts_area = FactsArea()
         self.facts = self.facts_area.facts
-        rows = [Row(f.owner, f.key, f.words, f.choices) for f in FIELDS]
+        rows = [FormRow(f.owner, f.key, f.words, f.choices) for f in FIELDS]
         self.fields = Form(self.editor, TITLES, rows)
         self.take_typed(self.fields, self.editor)
         self.pages = QStackedWidget()

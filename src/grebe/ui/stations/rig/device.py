@@ -24,7 +24,7 @@ from grebe.core.rig.model import GREBE_ID, AudioPort, Device, Rig
 from grebe.core.rig.wiring import MIDI_MEDIA
 from grebe.ui.stations.rig.ports import LineChooser, PortChooser, PortLook
 from grebe.ui.stations.rig.pulse import PulseFields
-from grebe.ui.widgets.sheet import Facts, Line
+from grebe.ui.widgets.sheet import Facts, SheetLine
 
 OFFSET_STEP_MS = 0.1
 LINES = {
@@ -152,7 +152,7 @@ class DevicePage(QScrollArea):
         if words:
             self.renamed.emit(words)
 
-    def show_lines(self, lines: list[Line], more: list[Line]) -> None:
+    def show_lines(self, lines: list[SheetLine], more: list[SheetLine]) -> None:
         """Other facts, before the fields and after them."""
         self.facts.show_lines(lines)
         self.more.show_lines(more)

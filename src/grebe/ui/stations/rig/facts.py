@@ -12,7 +12,7 @@ from grebe.core.rig.tree import ClockTree
 from grebe.protocols.link.messages import DeviceStatus, RtpState
 from grebe.ui.stations.rig.clocking import JACK_WORDS
 from grebe.ui.widgets.formatting import counted, late_text
-from grebe.ui.widgets.sheet import Line, head, note, row
+from grebe.ui.widgets.sheet import SheetLine, head, note, row
 
 
 def heading_words(rig: Rig, tree: ClockTree) -> str:
@@ -36,7 +36,7 @@ def heading_words(rig: Rig, tree: ClockTree) -> str:
     return words
 
 
-def grebe_lines(session: Session, tree: ClockTree) -> list[Line]:
+def grebe_lines(session: Session, tree: ClockTree) -> list[SheetLine]:
     """Grebe's own page."""
     welcome = session.welcome
     name_of = session.project.rig.name_of
@@ -73,7 +73,7 @@ def grebe_lines(session: Session, tree: ClockTree) -> list[Line]:
 
 def device_lines(
     session: Session, device: Device, tree: ClockTree
-) -> tuple[list[Line], list[Line]]:
+) -> tuple[list[SheetLine], list[SheetLine]]:
     """A device's page: how it stands in the rig, and what its profile knows of it."""
     lines = [
         head(device.name),
@@ -116,8 +116,8 @@ def _clock_words(device: Device, tree: ClockTree) -> str:
     return f"{obeys}, sends its own" if device.sends_clock else f"{obeys}, sends none"
 
 
-def _care_lines(session: Session, device: Device) -> list[Line]:
-    lines: list[Line] = []
+def _care_lines(session: Session, device: Device) -> list[SheetLine]:
+    lines: list[SheetLine] = []
     ends = (c for c in session.project.rig.cables if device.id in (c.source, c.target))
     if any(c.medium == "pulse" for c in ends):
         lines.append(note(PULSE_CARE, "look"))
@@ -126,7 +126,7 @@ def _care_lines(session: Session, device: Device) -> list[Line]:
     return lines
 
 
-def _program_lines(device: Device) -> list[Line]:
+def _program_lines(device: Device) -> list[SheetLine]:
     if not device.obeys_program:
         return [row("Program", "ignores")]
     change = {"pattern_end": "at its pattern end", "bar": "at the bar", "at_once": "at once"}
@@ -139,8 +139,8 @@ def _program_lines(device: Device) -> list[Line]:
     return lines
 
 
-def _spec_lines(spec: Spec) -> list[Line]:
-    lines: list[Line] = []
+def _spec_lines(spec: Spec) -> list[SheetLine]:
+    lines: list[SheetLine] = []
     memory = spec.memory
     if memory is not None:
         parts = [n for n in (memory.banks, memory.groups) if n > 1]
@@ -177,9 +177,9 @@ def _chain_words(rule: ChainRule) -> str:
     return f"{words[rule.rule]}, up to {rule.longest}"
 
 
-def _network_lines(carried: RtpState) -> list[Line]:
+def _network_lines(carried: RtpState) -> list[SheetLine]:
     """MIDI over the network, in packets."""
-    lines = [Line("", kind="gap"), head("Over the network")]
+    lines = [SheetLine("", kind="gap"), head("Over the network")]
     if carried.sent:
         lines.append(row("Sent", counted(carried.sent, "packet")))
     if carried.received:
@@ -194,8 +194,8 @@ def _network_lines(carried: RtpState) -> list[Line]:
     return lines
 
 
-def _live_lines(live: DeviceStatus, *, off: bool) -> list[Line]:
-    lines = [Line("", kind="gap"), head("Now")]
+def _live_lines(live: DeviceStatus, *, off: bool) -> list[SheetLine]:
+    lines = [SheetLine("", kind="gap"), head("Now")]
     if live.line_problem:
         lines += [row("Pulses", "output gone", "wrong"), note(live.line_problem, "wrong")]
     elif live.pulses:

@@ -21,7 +21,7 @@ from grebe.core.rig.edits import best_cable, cable_between, free_jacks
 from grebe.core.rig.model import GREBE_ID, Cable
 from grebe.core.rig.spec import Jack, Profile
 from grebe.ui.widgets.controls import Pill
-from grebe.ui.widgets.sheet import Facts, Line, head, note
+from grebe.ui.widgets.sheet import Facts, SheetLine, head, note
 
 
 class Page(QWidget):
@@ -108,7 +108,7 @@ class AddPage(Page):
 
     def _describe(self) -> None:
         profile = self.profile
-        lines: list[Line] = [note("Nothing like that.")]
+        lines: list[SheetLine] = [note("Nothing like that.")]
         if profile is not None:
             jacks = ", ".join(j.name for j in profile.spec.jacks)
             lines = [note(profile.about, "ink"), note(f"Jacks: {jacks or 'not known'}.")]

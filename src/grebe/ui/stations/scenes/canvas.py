@@ -6,7 +6,7 @@ from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QMouseEvent, QPainter, QWheelEvent
 
 from grebe.app.editors.scene_editor import SceneEditor
-from grebe.app.editors.scene_model import Passage
+from grebe.app.editors.scene_model import SceneTransition
 from grebe.core.rig.model import Device
 from grebe.core.songs.model import Part, Scene
 from grebe.ui.widgets import draw
@@ -156,7 +156,7 @@ class ChartCanvas(Canvas):
 
     def _paint_cell(
         self, painter: QPainter, x: float, middle: float, device: Device, before: Scene | None,
-        scene: Scene, passage: Passage,
+        scene: Scene, passage: SceneTransition,
     ) -> None:  # fmt: skip
         p = self.palette_now
         part = scene.part(device.id)
@@ -203,7 +203,7 @@ class ChartCanvas(Canvas):
         silent = f" \u2212{len(part.silent_voices)}" if part.silent_voices else ""
         return words + silent
 
-    def _paint_hands(self, painter: QPainter, passages: list[Passage], top: float) -> None:
+    def _paint_hands(self, painter: QPainter, passages: list[SceneTransition], top: float) -> None:
         p = self.palette_now
         draw.line(painter, 0, top + 6, self.width(), top + 6, p.rule)
         draw.text(painter, 10, top + 32, "Your hands", p.ink, size=16, weight=600)

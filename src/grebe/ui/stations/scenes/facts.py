@@ -4,21 +4,21 @@ from __future__ import annotations
 
 from grebe.app.editors.scene_editor import SceneEditor
 from grebe.core.rig.model import Device
-from grebe.core.songs.changes import SAME_ECHO_MS, Change, echo_ms
+from grebe.core.songs.changes import SAME_ECHO_MS, SceneChange, echo_ms
 from grebe.core.songs.hands import Schedule
 from grebe.core.songs.model import Scene
 from grebe.core.time.delay import note_ms
 from grebe.core.time.loop_length import loop_length
 from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
 from grebe.ui.widgets.formatting import counted, length_text
-from grebe.ui.widgets.sheet import Line, Tone, big, head, note, row
+from grebe.ui.widgets.sheet import SheetLine, Tone, big, head, note, row
 
 RATE = 48_000
 ECHO_VALUES = ("1/2", "1/4.", "1/4", "1/4t", "1/8.", "1/8", "1/8t", "1/16")
 LIMBS = {"hand": ("left hand", "right hand"), "foot": ("foot", "other foot")}
 
 
-def scene_lines(editor: SceneEditor, scene: Scene, index: int) -> list[Line]:
+def scene_lines(editor: SceneEditor, scene: Scene, index: int) -> list[SheetLine]:
     """The sheet's lines for the scene in hand."""
     bpm = editor.bpm_of(scene)
     bars = scene.bars * scene.times
@@ -51,7 +51,7 @@ def _follow(editor: SceneEditor, scene: Scene) -> str:
     }[then.kind]
 
 
-def _here(editor: SceneEditor, scene: Scene) -> list[Line]:
+def _here(editor: SceneEditor, scene: Scene) -> list[SheetLine]:
     """What the device in hand does in it, and the numbers of its voices."""
     device = editor.device
     if device is None:
@@ -79,7 +79,7 @@ def _here(editor: SceneEditor, scene: Scene) -> list[Line]:
     return lines
 
 
-def _echo_times(device: Device, bpm: float, chosen: str | None) -> list[Line]:
+def _echo_times(device: Device, bpm: float, chosen: str | None) -> list[SheetLine]:
     """Note values as the unit can take them at the scene's tempo."""
     lines = [note("Echo time: " + (chosen or "left as it is"), "ink")]
     for value in ECHO_VALUES:
@@ -92,10 +92,10 @@ def _echo_times(device: Device, bpm: float, chosen: str | None) -> list[Line]:
     return lines
 
 
-def _changes(editor: SceneEditor, found: tuple[Change, ...]) -> list[Line]:
+def _changes(editor: SceneEditor, found: tuple[SceneChange, ...]) -> list[SheetLine]:
     if not found:
         return [note("Nothing: everything carries on.")]
-    lines: list[Line] = []
+    lines: list[SheetLine] = []
     for change in found:
         name = editor.project.rig.name_of(change.device)
         before = f"{change.before} \u2192 " if change.before else ""
@@ -107,7 +107,7 @@ def _changes(editor: SceneEditor, found: tuple[Change, ...]) -> list[Line]:
     return lines
 
 
-def _window(change: Change) -> str:
+def _window(change: SceneChange) -> str:
     """When it can be told or made, in words."""
     opens, latest = change.opens_ms / 1000, change.latest_ms
     if change.by == "grebe":
@@ -120,7 +120,7 @@ def _window(change: Change) -> str:
     return f"from {opens:.1f} s before {until}"
 
 
-def _hands(editor: SceneEditor, hands: Schedule) -> list[Line]:
+def _hands(editor: SceneEditor, hands: Schedule) -> list[SheetLine]:
     if not hands.placed and not hands.relieve:
         return [head("Your hands"), note("Free.")]
     lines = [head("Your hands")]
@@ -152,11 +152,11 @@ def _relief(ways: tuple[str, ...]) -> str:
     return " or ".join(words[w] for w in ways) or "leave it out, or give it to a longer scene"
 
 
-def _also_after(editor: SceneEditor, scene: Scene, index: int) -> list[Line]:
+def _also_after(editor: SceneEditor, scene: Scene, index: int) -> list[SheetLine]:
     """Other scenes it follows in the song, where the hands have it harder."""
     scenes = editor.scenes
     left = scenes[index - 1].id if index else ""
-    lines: list[Line] = []
+    lines: list[SheetLine] = []
     for before in editor.comes_after():
         if before.id == left:
             continue
@@ -172,7 +172,7 @@ def _also_after(editor: SceneEditor, scene: Scene, index: int) -> list[Line]:
     return lines
 
 
-def _mutes(editor: SceneEditor, scene: Scene) -> list[Line]:
+def _mutes(editor: SceneEditor, scene: Scene) -> list[SheetLine]:
     if scene.mutes == "left":
         return [head("Mutes left alone"), note("They stay as they stand when it comes in."),
                 _hand_mutes(scene)]  # fmt: skip
@@ -188,6 +188,6 @@ def _mutes(editor: SceneEditor, scene: Scene) -> list[Line]:
     return [*lines, _hand_mutes(scene)]
 
 
-def _hand_mutes(scene: Scene) -> Line:
+def _hand_mutes(scene: Scene) -> SheetLine:
     kept = "are kept" if scene.hand_mutes == "keep" else "are dropped, and that is said"
     return note(f"Mutes by hand {kept} at its end.")

@@ -14,7 +14,7 @@ from grebe.core.songs.model import ROLES, Scene
 from grebe.errors import EditError
 from grebe.ui.stations.scenes.canvas import ChartCanvas
 from grebe.ui.stations.scenes.facts import scene_lines
-from grebe.ui.widgets.form import Form, Row
+from grebe.ui.widgets.form import Form, FormRow
 from grebe.ui.widgets.formatting import counted
 from grebe.ui.widgets.sheet import FactsArea
 from grebe.ui.widgets.view import Sheet, View
@@ -22,26 +22,26 @@ from grebe.ui.widgets.view import Sheet, View
 YES_NO = ("yes", "no")
 TITLES = {"part": "This device here", "scene": "The scene", "performer": "You"}
 ROWS = (
-    Row("part", "chain", "Chain, with /"),
-    Row("part", "muted", "Muted", YES_NO),
-    Row("part", "silent_voices", "Silent voices"),
-    Row("part", "values", "Controllers, 74=20"),
-    Row("part", "tracks", "Loop tracks"),
-    Row("part", "echo", "Echo time", (NO_ECHO, *(e for e in ECHOES if e is not None))),
-    Row("scene", "name", "Name"),
-    Row("scene", "bars", "Bars"),
-    Row("scene", "times", "Passes"),
-    Row("scene", "meter", "Metre"),
-    Row("scene", "role", "Role", (NO_ROLE, *(r for r in ROLES if r))),
-    Row("scene", "mutes", "Mutes", ("saved", "left")),
-    Row("scene", "hand_mutes", "By hand, at its end", ("keep", "drop")),
-    Row("scene", "kind", "Then", FOLLOWS),
-    Row("scene", "to", "Jump to", ("none",)),
-    Row("scene", "rounds", "Times, 0 always"),
-    Row("performer", "hands", "Hands"),
-    Row("performer", "feet", "Free feet"),
-    Row("performer", "unchanged_bars", "Bars unchanged"),
-    Row("performer", "school", "Form", SCHOOLS),
+    FormRow("part", "chain", "Chain, with /"),
+    FormRow("part", "muted", "Muted", YES_NO),
+    FormRow("part", "silent_voices", "Silent voices"),
+    FormRow("part", "values", "Controllers, 74=20"),
+    FormRow("part", "tracks", "Loop tracks"),
+    FormRow("part", "echo", "Echo time", (NO_ECHO, *(e for e in ECHOES if e is not None))),
+    FormRow("scene", "name", "Name"),
+    FormRow("scene", "bars", "Bars"),
+    FormRow("scene", "times", "Passes"),
+    FormRow("scene", "meter", "Metre"),
+    FormRow("scene", "role", "Role", (NO_ROLE, *(r for r in ROLES if r))),
+    FormRow("scene", "mutes", "Mutes", ("saved", "left")),
+    FormRow("scene", "hand_mutes", "By hand, at its end", ("keep", "drop")),
+    FormRow("scene", "kind", "Then", FOLLOWS),
+    FormRow("scene", "to", "Jump to", ("none",)),
+    FormRow("scene", "rounds", "Times, 0 always"),
+    FormRow("performer", "hands", "Hands"),
+    FormRow("performer", "feet", "Free feet"),
+    FormRow("performer", "unchanged_bars", "Bars unchanged"),
+    FormRow("performer", "school", "Form", SCHOOLS),
 )
 
 

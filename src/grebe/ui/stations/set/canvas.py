@@ -20,7 +20,7 @@ from grebe.core.sets.formatting import (
 )
 from grebe.core.sets.model import wished
 from grebe.core.sets.order import relative_energy
-from grebe.core.sets.plan import PlacedSong, SetPlan
+from grebe.core.sets.plan import PlacedSong, SetSchedule
 from grebe.core.time.formatting import clock_text
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import PlayheadCanvas
@@ -56,12 +56,12 @@ class SetCanvas(PlayheadCanvas):
 
     # Where things lie
 
-    def _scale(self, plan: SetPlan) -> float:
+    def _scale(self, plan: SetSchedule) -> float:
         """Pixels a second."""
         longest = max(plan.seconds, plan.running.slot_s, 1.0)
         return (self.width() - 2 * EDGE) / longest
 
-    def _x(self, plan: SetPlan, seconds: float) -> float:
+    def _x(self, plan: SetSchedule, seconds: float) -> float:
         return EDGE + seconds * self._scale(plan)
 
     @property
@@ -76,7 +76,7 @@ class SetCanvas(PlayheadCanvas):
         )
         return VERSION if several else 0.0
 
-    def block_of(self, plan: SetPlan, song: PlacedSong) -> QRectF:
+    def block_of(self, plan: SetSchedule, song: PlacedSong) -> QRectF:
         """Where a song lies."""
         left, right = self._x(plan, song.start_s), self._x(plan, song.end_s)
         return QRectF(left + GAP / 2, AXIS, max(3.0, right - left - GAP), SONGS)
@@ -125,7 +125,7 @@ class SetCanvas(PlayheadCanvas):
             self._drawing = False
             self.session.store.end_merge()
 
-    def _wish_points(self, plan: SetPlan) -> list[QPointF]:
+    def _wish_points(self, plan: SetSchedule) -> list[QPointF]:
         running = plan.running
         if not running.wish:
             return []
@@ -177,7 +177,7 @@ class SetCanvas(PlayheadCanvas):
         self._paint_between(painter, plan, QRectF(0, self.height() - FOOT + 8, self.width(),
                                                   FOOT - 10))  # fmt: skip
 
-    def _paint_axis(self, painter: QPainter, plan: SetPlan) -> None:
+    def _paint_axis(self, painter: QPainter, plan: SetSchedule) -> None:
         p = self.palette_now
         draw.line(painter, EDGE, 24, self.width() - EDGE, 24, p.rule, 1.5)
         longest = max(plan.seconds, plan.running.slot_s)
@@ -189,7 +189,9 @@ class SetCanvas(PlayheadCanvas):
             words = f"{minute} min" if minute == 0 else str(minute)
             draw.text(painter, x, 14, words, p.muted, size=12, align=align)
 
-    def _paint_song(self, painter: QPainter, plan: SetPlan, song: PlacedSong, most: float) -> None:
+    def _paint_song(
+        self, painter: QPainter, plan: SetSchedule, song: PlacedSong, most: float
+    ) -> None:
         p = self.palette_now
         block, facts = self.block_of(plan, song), song.facts
         here = song.entry.id == self.editor.entry_id
@@ -263,7 +265,7 @@ class SetCanvas(PlayheadCanvas):
                   f"or {name}, {clock_text(facts.seconds)} (V)", p.muted, size=12,
                   width=max(10.0, wide - 8))  # fmt: skip
 
-    def _paint_spare(self, painter: QPainter, plan: SetPlan) -> None:
+    def _paint_spare(self, painter: QPainter, plan: SetSchedule) -> None:
         """What is left of the slot, or where it ends too soon."""
         spare, p = plan.spare_s, self.palette_now
         if spare is None:
@@ -288,7 +290,7 @@ class SetCanvas(PlayheadCanvas):
             draw.text(painter, x, AXIS + SONGS + 14, words, p.reed, size=14, weight=600,
                       align=draw.RIGHT)  # fmt: skip
 
-    def _paint_wish(self, painter: QPainter, plan: SetPlan) -> None:
+    def _paint_wish(self, painter: QPainter, plan: SetSchedule) -> None:
         """The energy the performer wishes for."""
         points, p = self._wish_points(plan), self.palette_now
         if not points:
@@ -299,7 +301,7 @@ class SetCanvas(PlayheadCanvas):
         for point in points:
             draw.diamond(painter, point.x(), point.y(), 4, p.crest)
 
-    def _paint_path(self, painter: QPainter, plan: SetPlan, box: QRectF) -> None:
+    def _paint_path(self, painter: QPainter, plan: SetSchedule, box: QRectF) -> None:
         """The tempo through the set, and how each song comes in, in words."""
         p = self.palette_now
         draw.text(painter, EDGE, box.top() + 14, "Tempo path", p.ink, size=14, weight=600)
@@ -333,7 +335,7 @@ class SetCanvas(PlayheadCanvas):
             last = points[-1]
         self._paint_crossings(painter, plan, words_y)
 
-    def _paint_crossings(self, painter: QPainter, plan: SetPlan, baseline: float) -> None:
+    def _paint_crossings(self, painter: QPainter, plan: SetSchedule, baseline: float) -> None:
         """Two lines at each crossing; a pair that would run into the one before stands lower."""
         p = self.palette_now
         ends = [0.0, 0.0]
@@ -352,7 +354,7 @@ class SetCanvas(PlayheadCanvas):
             colour = p.reed if fits and crossing.key else p.muted if fits else p.sand
             draw.text(painter, x, at + 14, key, colour, size=12, weight=600, align=draw.CENTRE)
 
-    def _paint_between(self, painter: QPainter, plan: SetPlan, box: QRectF) -> None:
+    def _paint_between(self, painter: QPainter, plan: SetSchedule, box: QRectF) -> None:
         """What lies before and after the song in hand, and why it lies there."""
         p, rows = self.palette_now, plan.playable
         here = next((n for n, s in enumerate(rows) if s.entry.id == self.editor.entry_id), 0)
@@ -364,7 +366,9 @@ class SetCanvas(PlayheadCanvas):
             panel = QRectF(EDGE + column * (wide + 12), box.top() + 24, wide, box.height() - 26)
             self._paint_crossing(painter, plan, number, panel)
 
-    def _paint_crossing(self, painter: QPainter, plan: SetPlan, number: int, box: QRectF) -> None:
+    def _paint_crossing(
+        self, painter: QPainter, plan: SetSchedule, number: int, box: QRectF
+    ) -> None:
         p, rows = self.palette_now, plan.playable
         song, before = rows[number], rows[number - 1]
         crossing = song.crossing
@@ -389,7 +393,7 @@ class SetCanvas(PlayheadCanvas):
         why = reason_words(song, before, self._energies(plan, number), wished=None)
         draw.text(painter, x, box.bottom() - 8, why, p.muted, size=12, width=wide)
 
-    def _lines(self, plan: SetPlan, number: int) -> Iterator[tuple[str, QColor, int]]:
+    def _lines(self, plan: SetSchedule, number: int) -> Iterator[tuple[str, QColor, int]]:
         """What a panel says: the verdict, each piece of work, the shift that would match."""
         p, project = self.palette_now, self.editor.project
         song = plan.playable[number]
@@ -411,7 +415,7 @@ class SetCanvas(PlayheadCanvas):
         if crossing.metres is not None:
             yield f"The metre goes from {crossing.metres[0]} to {crossing.metres[1]}.", p.sand, 400
 
-    def _energies(self, plan: SetPlan, number: int) -> tuple[float, float]:
+    def _energies(self, plan: SetSchedule, number: int) -> tuple[float, float]:
         found = relative_energy([s.facts for s in plan.playable if s.facts is not None])
         return found[number - 1], found[number]
 

@@ -17,26 +17,26 @@ from grebe.errors import GrebeError
 from grebe.formats.sets_csv import read_set_file
 from grebe.ui.stations.set.canvas import SetCanvas
 from grebe.ui.stations.set.rehearse import RehearsePane
-from grebe.ui.widgets.form import Form, Row
+from grebe.ui.widgets.form import Form, FormRow
 from grebe.ui.widgets.formatting import counted
 from grebe.ui.widgets.printing import html_to_pdf
 from grebe.ui.widgets.view import Sheet, SidedView
 
 TITLES = {"place": "This place", "song": "The song", "set": "The set"}
 ROWS = (
-    Row("place", "song", "Song", ("",)),
-    Row("place", "into", "Comes in", tuple(WAYS.values())),
-    Row("place", "ramp_bars", "Ramp, bars"),
-    Row("place", "gap_s", "Silence before, s"),
-    Row("song", "key", "Key, if not as heard"),
-    Row("song", "version", "Version"),
-    Row("song", "needs", "Needs"),
-    Row("set", "name", "Name"),
-    Row("set", "slot", "Slot, min:s"),
-    Row("set", "tempo", "Tempo steps weigh"),
-    Row("set", "key", "Keys weigh"),
-    Row("set", "energy", "Energy weighs"),
-    Row("set", "work", "Work weighs"),
+    FormRow("place", "song", "Song", ("",)),
+    FormRow("place", "into", "Comes in", tuple(WAYS.values())),
+    FormRow("place", "ramp_bars", "Ramp, bars"),
+    FormRow("place", "gap_s", "Silence before, s"),
+    FormRow("song", "key", "Key, if not as heard"),
+    FormRow("song", "version", "Version"),
+    FormRow("song", "needs", "Needs"),
+    FormRow("set", "name", "Name"),
+    FormRow("set", "slot", "Slot, min:s"),
+    FormRow("set", "tempo", "Tempo steps weigh"),
+    FormRow("set", "key", "Keys weigh"),
+    FormRow("set", "energy", "Energy weighs"),
+    FormRow("set", "work", "Work weighs"),
 )
 PANES = (("Running order", "pane_order"), ("Rehearse", "pane_rehearse"))
 

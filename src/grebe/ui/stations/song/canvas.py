@@ -9,7 +9,7 @@ from grebe.app.editors.song_editor import SongEditor
 from grebe.core.findings import Finding
 from grebe.core.player.marks import curve_changes
 from grebe.core.rig.model import Device
-from grebe.core.songs.bands import Stretch
+from grebe.core.songs.bands import Band
 from grebe.core.songs.layout import Layout, Span
 from grebe.core.time.formatting import clock_text
 from grebe.core.time.ticks import SIXTEENTH_TICKS
@@ -309,7 +309,7 @@ class SongCanvas(PlayheadCanvas):
         carried: list[QRectF] = []
         new: list[QRectF] = []
         knots: list[QRectF] = []
-        named: list[tuple[QRectF, Stretch]] = []
+        named: list[tuple[QRectF, Band]] = []
         silent_from: float | None = None
         for stretch in own:
             box = self._box(stretch, middle)
@@ -345,14 +345,14 @@ class SongCanvas(PlayheadCanvas):
         style = Qt.PenStyle.DotLine
         draw.line(painter, left, middle, right, middle, self.palette_now.rule, 1.5, style)
 
-    def _box(self, stretch: Stretch, middle: float) -> QRectF:
+    def _box(self, stretch: Band, middle: float) -> QRectF:
         left = self.x_at(stretch.tick)
         right = self.x_at(stretch.tick + stretch.ticks)
         share = min(1.0, stretch.density / FULL_DENSITY)
         thick = 4 + share * (self.row * 0.4)
         return QRectF(left, middle - thick / 2, right - left - 1, thick)
 
-    def _paint_change(self, painter: QPainter, box: QRectF, stretch: Stretch) -> None:
+    def _paint_change(self, painter: QPainter, box: QRectF, stretch: Band) -> None:
         """What comes in, over its beginning."""
         p = self.palette_now
         words = ", ".join(stretch.patterns) or "silent"

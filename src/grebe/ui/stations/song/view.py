@@ -17,7 +17,7 @@ from grebe.errors import EditError, GrebeError
 from grebe.formats.sheets import stage_html
 from grebe.ui.stations.song.canvas import SongCanvas
 from grebe.ui.stations.song.sheets import SheetPane
-from grebe.ui.widgets.form import Form, Row
+from grebe.ui.widgets.form import Form, FormRow
 from grebe.ui.widgets.formatting import counted, length_text
 from grebe.ui.widgets.printing import html_to_pdf
 from grebe.ui.widgets.view import Sheet, SidedView
@@ -25,18 +25,18 @@ from grebe.ui.widgets.view import Sheet, SidedView
 PANES = (("Song", "pane_song"), ("Programme", "pane_programme"), ("Stage sheet", "pane_stage"))
 TITLES = {"place": "This place", "section": "The section", "song": "The song"}
 ROWS = (
-    Row("place", "marker", "Marker"),
-    Row("place", "bpm", "Tempo from here"),
-    Row("place", "ramp", "over bars"),
-    Row("place", "controller", "Controller"),
-    Row("place", "value", "its value here"),
-    Row("section", "scene", "Scene", ("",)),
-    Row("section", "times", "Passes"),
-    Row("section", "kind", "Then", ("next", "jump", "back", "stay")),
-    Row("section", "to", "Jump to number"),
-    Row("section", "rounds", "Times, 0 always"),
-    Row("song", "name", "Name"),
-    Row("song", "bpm", "Tempo, BPM"),
+    FormRow("place", "marker", "Marker"),
+    FormRow("place", "bpm", "Tempo from here"),
+    FormRow("place", "ramp", "over bars"),
+    FormRow("place", "controller", "Controller"),
+    FormRow("place", "value", "its value here"),
+    FormRow("section", "scene", "Scene", ("",)),
+    FormRow("section", "times", "Passes"),
+    FormRow("section", "kind", "Then", ("next", "jump", "back", "stay")),
+    FormRow("section", "to", "Jump to number"),
+    FormRow("section", "rounds", "Times, 0 always"),
+    FormRow("song", "name", "Name"),
+    FormRow("song", "bpm", "Tempo, BPM"),
 )
 
 

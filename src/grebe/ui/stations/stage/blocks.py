@@ -9,7 +9,7 @@ from PyQt6.QtCore import QPointF, QRectF
 from PyQt6.QtGui import QPainter
 
 from grebe.app.live.session import Session
-from grebe.app.live.stage_model import StageBook
+from grebe.app.live.stage_model import StageModel
 from grebe.core.rig.model import Device
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.ui.widgets import draw
@@ -33,7 +33,7 @@ ACTS = {"record": "records", "play": "plays", "stop": "stops"}
 class Blocks:
     """A row of blocks, one a box."""
 
-    def __init__(self, session: Session, book: StageBook) -> None:
+    def __init__(self, session: Session, book: StageModel) -> None:
         self._session = session
         self._book = book
         self._boxes: list[QRectF] = []

@@ -8,7 +8,7 @@ from PyQt6.QtCore import QPointF, QRectF, pyqtSignal
 from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent
 
 from grebe.app.live.session import Session
-from grebe.app.live.stage_model import Now, StageBook, StageMove
+from grebe.app.live.stage_model import Now, StageModel, StageMove
 from grebe.core.songs.layout import Layout, Span
 from grebe.core.songs.model import Song
 from grebe.core.time.formatting import clock_text
@@ -37,7 +37,7 @@ class StageCanvas(Canvas):
     touched = pyqtSignal(str)
     """An action that was touched: a mute, or a section of the ribbon as "section:ID"."""
 
-    def __init__(self, session: Session, book: StageBook) -> None:
+    def __init__(self, session: Session, book: StageModel) -> None:
         super().__init__(session)
         self.palette_now = NIGHT
         self.book = book

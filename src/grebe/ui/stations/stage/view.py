@@ -10,7 +10,7 @@ from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtGui import QKeySequence, QShortcut
 
 from grebe.app.live.session import Session
-from grebe.app.live.stage_model import StageBook
+from grebe.app.live.stage_model import StageModel
 from grebe.core.rig.trigger import KeyBinding
 from grebe.ui.stations.stage.canvas import StageCanvas
 from grebe.ui.widgets.theme import NIGHT, Palette
@@ -30,7 +30,7 @@ class StageView(View):
     asked = pyqtSignal(str)
     """An action asked for by a key that was learnt."""
 
-    def __init__(self, session: Session, book: StageBook) -> None:
+    def __init__(self, session: Session, book: StageModel) -> None:
         super().__init__(session)
         self.book = book
         self._keys: tuple[KeyBinding, ...] = ()

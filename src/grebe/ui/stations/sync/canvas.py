@@ -150,7 +150,7 @@ class SyncCanvas(Canvas):
         setting = "\u2013" if judged.set_ms is None else f"{judged.set_ms:+.1f}"
         if judged.verdict in ("drifting", "unsteady"):
             setting = "?"
-        figures = (f"{judged.offset_ms:+.1f}", f"{judged.waver_ms:.1f}", drift, setting)
+        figures = (f"{judged.offset_ms:+.1f}", f"{judged.jitter_ms:.1f}", drift, setting)
         for index, figure in enumerate(figures):
             ink = p.crest if index == 3 and setting not in ("\u2013", "?") else p.ink
             x = right + 8 + index * 68

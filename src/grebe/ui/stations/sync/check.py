@@ -8,17 +8,17 @@ from grebe.core.rig.model import Device
 from grebe.core.sync.explain import drift_words, noticed_ms, offset_words
 from grebe.core.sync.measure import NATURE_WORDS, Measured
 from grebe.ui.widgets.formatting import counted
-from grebe.ui.widgets.sheet import Line, Tone, head, note, row
+from grebe.ui.widgets.sheet import SheetLine, Tone, head, note, row
 
 TONES: dict[str, Tone] = {
     "good": "good", "adjust": "look", "drifting": "wrong", "unusable": "wrong",
 }  # fmt: skip
 
 
-def check_lines(session: Session, device: Device) -> list[Line]:
+def check_lines(session: Session, device: Device) -> list[SheetLine]:
     """The device's part of the sheet."""
     check = session.checking.check
-    gap = Line("", kind="gap")
+    gap = SheetLine("", kind="gap")
     if device.id in check.devices:
         bars = f"{check.bars_heard:.0f} of {counted(check.bars, 'bar')}"
         return [gap, head("Listening"), row("So far", bars), note("Esc gives up.")]
@@ -29,7 +29,7 @@ def check_lines(session: Session, device: Device) -> list[Line]:
     return [gap, head("Checked"), *_result_lines(result)]
 
 
-def _result_lines(result: Result) -> list[Line]:
+def _result_lines(result: Result) -> list[SheetLine]:
     found = result.measured
     lines = [note(found.sentence, TONES[found.verdict])]
     if result.set_ms is not None:
@@ -46,7 +46,7 @@ def _result_lines(result: Result) -> list[Line]:
     return lines
 
 
-def figure_lines(found: Measured, before: Measured | None) -> list[Line]:
+def figure_lines(found: Measured, before: Measured | None) -> list[SheetLine]:
     """Offset, drift, waver and what was missed; with the check before, both."""
     if found.offset_ms is None or found.jitter_ms is None:
         return []

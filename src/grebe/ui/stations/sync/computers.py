@@ -10,7 +10,7 @@ from grebe.protocols.link.messages import OscState, PeerRow, Peers
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Canvas
 from grebe.ui.widgets.formatting import counted, late_text
-from grebe.ui.widgets.sheet import Line, head, note, row
+from grebe.ui.widgets.sheet import SheetLine, head, note, row
 
 HEAD = 40.0
 ROW = 84.0
@@ -158,7 +158,7 @@ def computers_words(peers: Peers | None) -> str:
     return f"{peers.name} is {joining} {peers.session}: {others}, {peers.bpm:.2f} BPM."
 
 
-def computer_lines(session: Session, peer: PeerRow | None) -> list[Line]:
+def computer_lines(session: Session, peer: PeerRow | None) -> list[SheetLine]:
     """The sheet's lines on the session and on the one that is selected."""
     peers = session.network.peers
     lines = peer_lines(peer) if peer is not None else []
@@ -179,7 +179,7 @@ def computer_lines(session: Session, peer: PeerRow | None) -> list[Line]:
     return lines
 
 
-def peer_lines(peer: PeerRow) -> list[Line]:
+def peer_lines(peer: PeerRow) -> list[SheetLine]:
     """What is known of one computer."""
     lines = [head(peer.name), row("Address", peer.address), row("Tempo", f"{peer.bpm:.2f} BPM")]
     if peer.offset_ms is not None:
@@ -192,11 +192,11 @@ def peer_lines(peer: PeerRow) -> list[Line]:
     if not peer.accepted:
         words = "Without a passphrase its tempo and starts wait: Enter accepts it."
         lines.append(note(words, "yours"))
-    return [*lines, Line("", kind="gap")]
+    return [*lines, SheetLine("", kind="gap")]
 
 
-def _osc_lines(osc: OscState) -> list[Line]:
-    lines = [Line("", kind="gap"), head("OSC")]
+def _osc_lines(osc: OscState) -> list[SheetLine]:
+    lines = [SheetLine("", kind="gap"), head("OSC")]
     lines.append(row("Port", str(osc.port)) if osc.port else row("Port", "none", "wrong"))
     lines.append(row("Heard from", "others, too" if osc.open else "this computer"))
     lines.append(row("Told", counted(len(osc.clients), "client")))

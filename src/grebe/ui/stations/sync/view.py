@@ -23,27 +23,27 @@ from grebe.ui.stations.sync.check import TONES, check_lines, figure_lines
 from grebe.ui.stations.sync.computers import ComputersCanvas, computer_lines, computers_words
 from grebe.ui.stations.sync.recording import RecordingCheck
 from grebe.ui.stations.sync.tempo import TempoFields
-from grebe.ui.widgets.form import Form, Row
+from grebe.ui.widgets.form import Form, FormRow
 from grebe.ui.widgets.formatting import counted, late_text
-from grebe.ui.widgets.sheet import Facts, Line, head, note, row
+from grebe.ui.widgets.sheet import Facts, SheetLine, head, note, row
 from grebe.ui.widgets.view import PanedView, Sheet
 
 PANES = (("Boxes", "pane_boxes"), ("Computers", "pane_computers"))
 TITLES = {"session": "The session", "osc": "OSC"}
 ROWS = (
-    Row("session", "name", "Called"),
-    Row("session", "passphrase", "Passphrase"),
-    Row("session", "peer", "We are"),
-    Row("session", "span", "One every, beats"),
-    Row("session", "shares_starts", "Start, stop", CHOICES["shares_starts"]),
-    Row("session", "brings_tempo", "Tempo", CHOICES["brings_tempo"]),
-    Row("session", "shows_stage", "Our stage", CHOICES["shows_stage"]),
-    Row("session", "interface", "Interface"),
-    Row("session", "addresses", "Addresses"),
-    Row("osc", "port", "Port"),
-    Row("osc", "senders", "May ask, besides us"),
-    Row("osc", "clients", "Always told"),
-    Row("osc", "hz", "Times a second"),
+    FormRow("session", "name", "Called"),
+    FormRow("session", "passphrase", "Passphrase"),
+    FormRow("session", "peer", "We are"),
+    FormRow("session", "span", "One every, beats"),
+    FormRow("session", "shares_starts", "Start, stop", CHOICES["shares_starts"]),
+    FormRow("session", "brings_tempo", "Tempo", CHOICES["brings_tempo"]),
+    FormRow("session", "shows_stage", "Our stage", CHOICES["shows_stage"]),
+    FormRow("session", "interface", "Interface"),
+    FormRow("session", "addresses", "Addresses"),
+    FormRow("osc", "port", "Port"),
+    FormRow("osc", "senders", "May ask, besides us"),
+    FormRow("osc", "clients", "Always told"),
+    FormRow("osc", "hz", "Times a second"),
 )
 
 
@@ -95,7 +95,7 @@ class SyncView(PanedView):
         self.recording.progressed.connect(self._file_progressed)
         self.recording.measured.connect(self._file_measured)
         self.recording.failed.connect(self._file_failed)
-        self._file_lines: list[Line] = []
+        self._file_lines: list[SheetLine] = []
         self._rolling = rolling
         self.show_tab(0)
         self._of_boxes = [
@@ -233,7 +233,7 @@ class SyncView(PanedView):
         at = f" at {bpm:.2f} BPM" if bpm else ""
         return f"The last beats{at}. Up is early, down is late. {good} of {len(heard)} are good."
 
-    def _lines(self) -> list[Line]:
+    def _lines(self) -> list[SheetLine]:
         session = self.session
         rig, status = session.project.rig, session.status
         leader = rig.name_of(rig.leader) if rig.leader else "nobody"
@@ -241,13 +241,13 @@ class SyncView(PanedView):
         device = self._device()
         if device is not None:
             lines += [*self._device_lines(device), *check_lines(session, device)]
-            lines.append(Line("", kind="gap"))
+            lines.append(SheetLine("", kind="gap"))
         lines += [head("The clock"), row("Leads", leader)]
         if status is not None and status.follows:
             lines += self._heard_lines(status)
-        return [*lines, Line("", kind="gap"), *grebe_lines(session, self._tree)]
+        return [*lines, SheetLine("", kind="gap"), *grebe_lines(session, self._tree)]
 
-    def _device_lines(self, device: Device) -> list[Line]:
+    def _device_lines(self, device: Device) -> list[SheetLine]:
         status = self.session.status
         judged = self.strips.judged(device)
         lines = [head(device.name)]
@@ -264,14 +264,14 @@ class SyncView(PanedView):
             lines.append(note(f"Measured {where}, over {counted(live.sent, 'tick')}."))
         return lines
 
-    def _heard_lines(self, status: Status) -> list[Line]:
+    def _heard_lines(self, status: Status) -> list[SheetLine]:
         name = self.session.project.rig.name_of(status.follows)
         lines = [row("Follows", name)]
         if status.hearing == "none":
             return [*lines, note(f"Nothing is heard of {name}'s clock.", "look")]
         lines += [
             row("Its tempo", f"{status.heard_bpm:.2f} BPM"),
-            row("It wavers", f"{status.heard_waver_ms:.2f} ms"),
+            row("It wavers", f"{status.heard_jitter_ms:.2f} ms"),
         ]
         if status.hearing == "held":
             lines.append(note("Lost: its last tempo is held.", "wrong"))
@@ -342,7 +342,7 @@ class SyncView(PanedView):
             measured = msgspec.convert(fields, Measured)
             lines.append(note(f"{label}: {measured.sentence}", TONES[measured.verdict]))
             lines += figure_lines(measured, None)
-        self._file_lines = [*lines, note("Esc puts it away."), Line("", kind="gap")]
+        self._file_lines = [*lines, note("Esc puts it away."), SheetLine("", kind="gap")]
         self.moved()
 
     def do_previous(self) -> None:
