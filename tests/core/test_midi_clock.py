@@ -8,7 +8,7 @@ import pytest
 from grebe.bench.follow import CASES, recording
 from grebe.core.sync.follower import Follower
 from grebe.core.sync.midi_clock import Go, Halted, MidiClockReceiver
-from grebe.core.sync.reclock import KEPT, SmoothedTimeline
+from grebe.core.sync.smoothed_timeline import KEPT, SmoothedTimeline
 from grebe.core.time.ticks import CLOCK_TICKS, SIXTEENTH_TICKS, TICKS_PER_QUARTER
 
 LOOK_S, EVERY_S = 0.050, 0.005

@@ -10,7 +10,7 @@ import pytest
 from grebe.app.engine.supervisor import load_message
 from grebe.core.document import Project, mark_in_box, with_content
 from grebe.core.player.plan import make_plan
-from grebe.engine.engine import Engine
+from grebe.engine.loop import Engine
 from grebe.engine.server import Server
 from grebe.errors import PortLost
 from grebe.protocols.link.messages import Load, Loaded
@@ -61,7 +61,7 @@ def engine(own_folders: Path, monkeypatch: pytest.MonkeyPatch) -> Engine:
     made = Engine(Server(own_folders / "e.sock"), realtime=False, priority_help="")
     ports: dict[str, FakePort] = {}
     monkeypatch.setattr(
-        made._connections.ports, "open", lambda device: ports.setdefault(device.id, FakePort())
+        made.connections.ports, "open", lambda device: ports.setdefault(device.id, FakePort())
     )
     made.fakes = ports  # type: ignore[attr-defined]
     return made
@@ -85,12 +85,12 @@ def shorter(project: Project) -> Project:
 def test_a_memory_is_sent_when_it_changes_and_only_then(engine: Engine) -> None:
     """Once at first; not with edits that are not in the box; again when marked as in the box."""
     window, project = Window(), build.two_boxes()
-    engine._load(load(project), window)  # type: ignore[arg-type]
-    engine._load(load(project), window)  # type: ignore[arg-type]
+    engine.dispatch._take_plan(window, load(project))  # type: ignore[arg-type]
+    engine.dispatch._take_plan(window, load(project))  # type: ignore[arg-type]
     assert memories(engine) == [16]
-    engine._load(load(shorter(project)), window)  # type: ignore[arg-type]
+    engine.dispatch._take_plan(window, load(shorter(project)))  # type: ignore[arg-type]
     assert memories(engine) == [16]
-    engine._load(load(mark_in_box(shorter(project), "d1")), window)  # type: ignore[arg-type]
+    engine.dispatch._take_plan(window, load(mark_in_box(shorter(project), "d1")))  # type: ignore[arg-type]
     assert memories(engine) == [16, 8]
     assert memories(engine, "bass") == []
     assert window.heard == []
@@ -101,20 +101,20 @@ def test_a_box_that_comes_later_gets_its_memory(
     engine: Engine, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     """Not there at first; found when it is looked for, and loaded then."""
-    opened = engine._connections.ports.open
+    opened = engine.connections.ports.open
 
     def gone(_: object) -> None:
         raise PortLost("not yet")
 
-    monkeypatch.setattr(engine._connections.ports, "open", gone)
-    engine._load(load(build.two_boxes()), Window())  # type: ignore[arg-type]
-    assert [o.state for o in engine._connections.outputs.values()] == ["gone", "gone"]
-    engine._connections.look_after_a_port()
-    assert engine._connections.outputs["bass"].problem == "not yet"
-    monkeypatch.setattr(engine._connections.ports, "open", opened)
+    monkeypatch.setattr(engine.connections.ports, "open", gone)
+    engine.dispatch._take_plan(Window(), load(build.two_boxes()))  # type: ignore[arg-type]
+    assert [o.state for o in engine.connections.outputs.by_id.values()] == ["gone", "gone"]
+    engine.connections.look_after_a_port()
+    assert engine.connections.outputs.by_id["bass"].problem == "not yet"
+    monkeypatch.setattr(engine.connections.ports, "open", opened)
     for _ in range(2):
-        engine._connections.look_after_a_port()
-    assert [o.state for o in engine._connections.outputs.values()] == ["up", "up"]
+        engine.connections.look_after_a_port()
+    assert [o.state for o in engine.connections.outputs.by_id.values()] == ["up", "up"]
     assert memories(engine) == [16]
     engine._server.close()
 
@@ -122,7 +122,7 @@ def test_a_box_that_comes_later_gets_its_memory(
 def test_loading_is_told_to_everybody(engine: Engine) -> None:
     """Every window that has greeted hears which project the engine has now."""
     told: list[object] = []
-    engine._server.tell = lambda message, **_: told.append(message)  # type: ignore[method-assign]
-    engine._load(load(build.two_boxes()), Window())  # type: ignore[arg-type]
+    engine.dispatch._tell = told.append
+    engine.dispatch._take_plan(Window(), load(build.two_boxes()))  # type: ignore[arg-type]
     assert told == [Loaded(song="song", project="Test", source="x")]
     engine._server.close()

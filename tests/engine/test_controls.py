@@ -32,7 +32,7 @@ from grebe.engine.connections import Connections
 from grebe.engine.controls import Controls
 from grebe.engine.device_output import DeviceOutput
 from grebe.errors import EditError
-from grebe.protocols.link.messages import Load, Notice, Pressed, SetPlan
+from grebe.protocols.link.messages import Load, Notice, Pressed, ReplacePlan
 from grebe.protocols.midi.press import lamp, touch_of
 from grebe.transports.clock import SimulatedClock
 from tests import build
@@ -83,12 +83,14 @@ class Table:
             for n in ("pads", "feet")
         ]
         self.port = Sent()
-        self.connections.outputs = {b.id: DeviceOutput(b, None, "") for b in boxes}
-        self.connections.outputs["pads"].port = self.port  # type: ignore[assignment]
-        self.controls = Controls(self.connections, self._ask, self._panic, self.told.append)
+        self.connections.outputs.by_id = {b.id: DeviceOutput(b, None, "") for b in boxes}
+        self.connections.outputs.by_id["pads"].port = self.port  # type: ignore[assignment]
+        self.controls = Controls(
+            self.connections, self._ask, self._panic, self.told.append, SimulatedClock().now_ns
+        )
         self.controls.set(bindings)
         base = build.two_boxes()
-        self.connections.inputs.set(make_plan(base, base.songs[0]), self.connections.outputs)
+        self.connections.inputs.set(make_plan(base, base.songs[0]), self.connections.outputs.by_id)
 
     def _ask(self, command: Command) -> None:
         if self.refuse:
@@ -275,5 +277,5 @@ def test_the_plan_carries_what_was_learnt() -> None:
     plan = make_plan(project, project.songs[0])
     assert plan.bindings == project.rig.bindings
     assert plan.players == ("drums", "bass")
-    message = Load(plan=SetPlan(plan=plan))
+    message = Load(plan=ReplacePlan(plan=plan))
     assert msgspec.msgpack.decode(msgspec.msgpack.encode(message), type=Load) == message

@@ -10,7 +10,7 @@ from grebe.core.rig.model import Cable, Device, Port, Route
 from grebe.core.rig.trigger import Trigger
 from grebe.engine.device_output import DeviceOutput
 from grebe.engine.inputs import Inputs
-from grebe.engine.ports import PortBook
+from grebe.engine.ports import Ports
 from grebe.errors import PortLost
 from grebe.protocols.midi.message_filter import MessageFilter
 from grebe.transports.base import Heard, InPort, OutPort
@@ -44,7 +44,7 @@ class Input:
         self.closed = True
 
 
-class Book(PortBook):
+class Book(Ports):
     """Opens such inputs, unless there is nothing to plug into."""
 
     def __init__(self) -> None:

@@ -18,8 +18,8 @@ import msgspec
 
 from grebe.core.player.commands import Begin, Hold
 from grebe.core.rig.model import Device
-from grebe.engine.engine import Engine
-from grebe.engine.ports import PortBook
+from grebe.engine.loop import Engine
+from grebe.engine.ports import Ports
 from grebe.engine.server import Connection
 from grebe.protocols.link.messages import FromEngine, Hello, Load, Shutdown, Status, ToEngine
 from grebe.protocols.standin.reports import ReportKind, StandinReport
@@ -71,7 +71,7 @@ class Swallowing:
         """Nothing to let go of."""
 
 
-class Rehearsing(PortBook):
+class Rehearsing(Ports):
     """Opens ports that swallow."""
 
     def __init__(self, clock: SimulatedClock) -> None:

@@ -60,14 +60,14 @@ WITHIN_S = 12.0
 """What takes longer to be well again is not well."""
 PLANTED = """
 import sys
-import grebe.engine.engine as engine, grebe.engine.__main__ as main
-was, left = engine.Engine._plan_ahead, [120]
+import grebe.engine.transport as transport, grebe.engine.__main__ as main
+was, left = transport.Transport.plan_ahead, [120]
 def fails(self, *arguments):
-    left[0] -= self._running
+    left[0] -= self.running
     if left[0] < 0:
         raise RuntimeError("planted")
     return was(self, *arguments)
-engine.Engine._plan_ahead = fails
+transport.Transport.plan_ahead = fails
 sys.argv = ["engine", "--socket", sys.argv[1]]
 sys.exit(main.main())
 """

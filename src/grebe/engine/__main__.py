@@ -11,7 +11,7 @@ import sys
 from pathlib import Path
 from types import FrameType
 
-from grebe.engine.engine import Engine
+from grebe.engine.loop import Engine
 from grebe.engine.server import Server
 from grebe.errors import EngineError
 from grebe.process.children import ENDED_BY

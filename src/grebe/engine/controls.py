@@ -24,11 +24,13 @@ class Controls:
         ask: Callable[[Command], None],
         panic: Callable[[], None],
         tell: Callable[[Pressed | Notice], None],
+        now_ns: Callable[[], int],
     ) -> None:
         self._connections = connections
         self._ask = ask
         self._panic = panic
         self._tell = tell
+        self._now_ns = now_ns
         self._bindings: dict[Trigger, list[Binding]] = {}
         self._knobs: dict[Trigger, PickUp] = {}
         self._down: set[Trigger] = set()
@@ -47,8 +49,7 @@ class Controls:
 
     def take(self, player: Player | None, bpm: float) -> None:
         """Do what has been touched; `bpm` is the tempo now."""
-        touches, self._connections.inputs.touches = self._connections.inputs.touches, []
-        for trigger, value, at_ns in touches:
+        for trigger, value, at_ns in self._connections.inputs.take_touches():
             for binding in self._bindings.get(trigger, ()):
                 self._touched(binding, value, at_ns, player, bpm)
             down = value >= DOWN or (trigger.kind == "note" and value > 0)
@@ -72,7 +73,7 @@ class Controls:
         self, action: str, player: Player | None, *, down: bool, at_ns: int | None = None
     ) -> None:
         """Do a Stage action, whoever asks for it, and tell the windows."""
-        at_ns = self._connections.now_ns() if at_ns is None else at_ns
+        at_ns = self._now_ns() if at_ns is None else at_ns
         self._tell(Pressed(action=action, down=down, at_ns=at_ns))
         if action == "panic":
             if down:
@@ -112,4 +113,4 @@ class Controls:
             value = bindings[0].lit if lit else bindings[0].dark
             if self._lamps.get(trigger) != value:
                 self._lamps[trigger] = value
-                self._connections.send_raw(output, lamp(trigger, value))
+                self._connections.outputs.send_raw(output, lamp(trigger, value))

@@ -88,6 +88,11 @@ class DeviceOutput:
             return "none"
         return "up" if self.port is not None else "gone"
 
+    @property
+    def stamped(self) -> bool:
+        """Whether its port takes messages early, with the time they are due."""
+        return self.port is not None and self.port.stamped
+
     def begin(self, tick: int, *, started: bool) -> None:
         """A run begins at a song position; ticks are counted from here.
 

@@ -10,7 +10,7 @@ from grebe.engine.connections import Connections
 LATE_NS = 1_000_000_000
 """Ticks begin afresh when none has gone out for so long."""
 PULL_CLOCKS, SLEW = 8.0, 0.04
-"""They are drawn to those of what leads as a run is: see `Reclock`."""
+"""They are drawn to those of what leads as a run is: see `SmoothedTimeline`."""
 
 
 class IdleTicks:
@@ -38,10 +38,10 @@ class IdleTicks:
         if self.next_ns < now - LATE_NS:
             self.go_on(float(now), song_bpm)
         period = self.period_ns
-        following = self._connections.following
+        source = self._connections.sources.current
         while self.next_ns < until:
-            if following.device:
-                bpm, late = following.idle(round(self.next_ns))
+            if source.device:
+                bpm, late = source.idle(round(self.next_ns))
                 if not bpm:
                     return  # what leads is silent, so is what follows
                 pull = max(-SLEW, min(SLEW, late / PULL_CLOCKS))

@@ -5,11 +5,12 @@ from __future__ import annotations
 import select
 import socket
 from collections.abc import Sequence
+from typing import TypeAlias
 
 from grebe.core.player.plan import Plan
 from grebe.core.rig.trigger import Trigger
 from grebe.engine.device_output import DeviceOutput
-from grebe.engine.ports import PortBook
+from grebe.engine.ports import Ports
 from grebe.errors import PortLost
 from grebe.protocols.midi.message_filter import MessageFilter
 from grebe.protocols.midi.messages import MidiParser
@@ -26,14 +27,14 @@ PLAYED_KINDS = (0x80, 0x90, 0xB0)
 """Note off, note on, controller (MIDI 1.0)."""
 MAX_PLAYED = 4096
 """Kept between two looks, 33 ms apart: far more than comes over a cable."""
-Sending = tuple[str, bytes]
-"""(device plugged into Grebe, message for its wire)."""
+Sendings: TypeAlias = "list[tuple[str, bytes]]"
+"""(device plugged into Grebe, message for its wire) of each."""
 
 
 class Inputs:
     """Inputs and gates. `set` takes the routes of a plan; `wait` and `hear` are the loop's."""
 
-    def __init__(self, ports: PortBook, clock: MonotonicClock) -> None:
+    def __init__(self, ports: Ports, clock: MonotonicClock) -> None:
         self._ports = ports
         self._clock = clock
         self._message_filters: dict[tuple[str, str], MessageFilter] = {}
@@ -59,7 +60,7 @@ class Inputs:
         """(device, when) of those, for the engine to take."""
         self._remembered: tuple[str, ...] = ()
         self._played: list[tuple[str, int, bytes]] = []
-        self._ends: list[Sending] = []
+        self._ends: Sendings = []
         """Ends of notes that sounded over an input that was found lost."""
         self.touchable: frozenset[Trigger] = frozenset()
         """What does something when it is touched."""
@@ -87,7 +88,7 @@ class Inputs:
                 return True
         return False
 
-    def _give_up(self, source: str, why: str) -> list[Sending]:
+    def _give_up(self, source: str, why: str) -> Sendings:
         """An input went away: the ends of what sounded over it."""
         self.lost[source] = why
         self._close(source)
@@ -98,7 +99,7 @@ class Inputs:
             for end in message_filter.release()
         ]
 
-    def take_ends(self) -> list[Sending]:
+    def take_ends(self) -> Sendings:
         """Ends of notes to be sent for inputs that `misses` found lost."""
         ends, self._ends = self._ends, []
         return ends
@@ -107,6 +108,31 @@ class Inputs:
         """Notes and controllers played in since the last call: (device, when, message)."""
         played, self._played = self._played, []
         return played
+
+    def take_led(self) -> list[Heard]:
+        """What the box that is followed has sent since the last call."""
+        led, self.led = self.led, []
+        return led
+
+    def take_heard(self) -> list[tuple[str, int]]:
+        """(device, when) of what is listened to, since the last call."""
+        heard, self.heard = self.heard, []
+        return heard
+
+    def take_panic(self) -> bool:
+        """Whether the press that panics has come since the last call."""
+        panicked, self.panicked = self.panicked, False
+        return panicked
+
+    def take_touches(self) -> list[tuple[Trigger, int, int]]:
+        """(what, value, when) of touches since the last call."""
+        touches, self.touches = self.touches, []
+        return touches
+
+    def take_learned(self) -> Trigger | None:
+        """The press that was waited for, once."""
+        learned, self.learned = self.learned, None
+        return learned
 
     def hears(self, device: str) -> bool:
         """Whether an input of a device is open."""
@@ -117,7 +143,7 @@ class Inputs:
         """Whether there is anything to wait for."""
         return bool(self._inputs)
 
-    def set(self, plan: Plan, outputs: dict[str, DeviceOutput]) -> list[Sending]:
+    def set(self, plan: Plan, outputs: dict[str, DeviceOutput]) -> Sendings:
         """Take a plan's routes, and hear the box that is followed and the one that panics.
 
         Gives the ends of notes that sounded over routes that are gone.
@@ -215,9 +241,9 @@ class Inputs:
         elsewhere = any(r in others for r in ready)
         return len(ready) > elsewhere, elsewhere
 
-    def hear(self) -> tuple[list[Sending], list[str]]:
+    def hear(self) -> tuple[Sendings, list[str]]:
         """Messages to be sent now for what has come in, and the sources that went away."""
-        out: list[Sending] = []
+        out: Sendings = []
         gone: dict[str, str] = {}
         for source, heard in self._inputs.items():
             try:
@@ -277,7 +303,7 @@ class Inputs:
             self.learning = ""
             raise PortLost(self.lost.get(device, "no input of it is set: Heard at, in the Rig"))
 
-    def release(self) -> list[Sending]:
+    def release(self) -> Sendings:
         """The ends of all notes that sound."""
         return [
             (g.passage.wire, end) for g in self._message_filters.values() for end in g.release()

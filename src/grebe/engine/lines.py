@@ -8,7 +8,7 @@ import msgspec
 
 from grebe.core.rig.model import AudioPort, Device
 from grebe.core.rig.spec import PulseShape
-from grebe.engine.ports import PortBook
+from grebe.engine.ports import Ports
 from grebe.errors import PortLost
 from grebe.transports.clock import MonotonicClock
 from grebe.transports.pulses.drawn import LinePort
@@ -27,7 +27,7 @@ _Key = tuple[str, str]
 class PulseOutputs:
     """The lines of every box that has any."""
 
-    def __init__(self, ports: PortBook, clock: MonotonicClock) -> None:
+    def __init__(self, ports: Ports, clock: MonotonicClock) -> None:
         self._ports = ports
         self._clock = clock
         self._wanted: dict[_Key, tuple[str, AudioPort, Device]] = {}

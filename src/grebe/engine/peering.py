@@ -7,9 +7,9 @@ from typing import TypeAlias
 
 import msgspec
 
-from grebe.engine.connections import Connections
 from grebe.engine.server import Connection, Windows
-from grebe.engine.sources.session import PeerFollowing
+from grebe.engine.sources.choice import Sources
+from grebe.engine.sources.session import SessionClock
 from grebe.protocols.link.messages import (
     AcceptPeer,
     Agreed,
@@ -34,9 +34,9 @@ SILENT_NS = 2_000_000_000
 class Peering:
     """What is known of the session, and who is told."""
 
-    def __init__(self, server: Windows, connections: Connections) -> None:
+    def __init__(self, server: Windows, sources: Sources) -> None:
         self._server = server
-        self._connections = connections
+        self._sources = sources
         self._join = Join()
         self._osc = Osc()
         self._rtp = CarryRtp()
@@ -64,14 +64,14 @@ class Peering:
     def take(self, message: AboutPeers, now_ns: int, downbeat_ns: int | None) -> None:
         """A word about the session; `downbeat_ns` is when a bar began of what plays, if any."""
         if isinstance(message, Agreed):
-            if self._connections.session is not None:
-                self._connections.session.take(message, now_ns)
+            if self._sources.session is not None:
+                self._sources.session.take(message, now_ns)
         elif isinstance(message, Peers):
             self._peers, self._told_ns = message, now_ns
         elif isinstance(message, Join):
             self._join = msgspec.structs.replace(message, downbeat_ns=downbeat_ns)
             self._peers = None
-            self._connections.session = None if message.use is None else PeerFollowing(self._tell)
+            self._sources.session = None if message.use is None else SessionClock(self._tell)
             self._tell(self._join)
         else:
             if isinstance(message, ShowDocument):

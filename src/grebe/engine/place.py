@@ -3,28 +3,18 @@
 from __future__ import annotations
 
 import logging
-from typing import Protocol
 
 from grebe.core.player.events import SectionStarts
 from grebe.core.player.plan import Plan
 from grebe.core.player.player import Player
+from grebe.core.sync.timeline import SongTimeline
 from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.process.log import log_told
-from grebe.protocols.link.messages import Notice, Status
+from grebe.protocols.link.messages import Notice
 from grebe.transports.jack.transport import TICKS_PER_BEAT, TransportPosition
 
 _log = logging.getLogger(__name__)
-
-
-class Timed(Protocol):
-    """A timeline, the engine's own or one drawn to a leader."""
-
-    def tick_at(self, at_ns: int) -> float:
-        """Tick, with a fraction, at a time."""
-
-    def bpm_at(self, tick: int) -> float:
-        """Tempo at a tick."""
 
 
 class Bars:
@@ -45,7 +35,7 @@ class Bars:
         meter = next((s.meter for s in plan.scenes if s.id == event.scene), Meter())
         self._now = (event.tick, event.song_bar, meter)
 
-    def place(self, timeline: Timed, at_ns: int) -> TransportPosition:
+    def place(self, timeline: SongTimeline, at_ns: int) -> TransportPosition:
         """Bar, beat, tick and tempo at a time."""
         first, bar, meter = self._now
         tick = timeline.tick_at(at_ns)
@@ -63,28 +53,9 @@ class Bars:
         )
 
 
-def place_of(player: Player | None, timeline: Timed | None, now: int) -> Status:
-    """Where the playing is and what is silent, as the player has it; the engine adds the rest."""
-    if player is None:
-        return Status(at_ns=now, running=timeline is not None)
-    tick = 0.0 if timeline is None else timeline.tick_at(now)
-    return Status(
-        at_ns=now,
-        running=timeline is not None,
-        tick=tick,
-        bpm=player.plan.song.bpm if timeline is None else timeline.bpm_at(int(tick)),
-        carried=player.carried,
-        held=player.held,
-        solos=player.solos,
-        mutes=player.mutes,
-        mutes_by_hand=player.mutes_by_hand,
-        mutes_kept=player.mutes_kept,
-        tracks=player.tracks,
-        loop=player.loop,
-    )
-
-
-def note_told(notice: Notice, player: Player | None, timeline: Timed | None, now: int) -> None:
+def note_told(
+    notice: Notice, player: Player | None, timeline: SongTimeline | None, now: int
+) -> None:
     """Write what a performer is told into the log, with its place in the song."""
     where = ""
     if player is not None and timeline is not None:

@@ -9,9 +9,8 @@ from __future__ import annotations
 from heapq import heappop, heappush
 
 from grebe.core.player.events import NoteOff, NoteOn
-from grebe.core.sync.reclock import SmoothedTimeline
+from grebe.core.sync.timeline import SongTimeline
 from grebe.engine.connections import Connections
-from grebe.engine.timeline import Timeline
 from grebe.errors import EngineError
 from grebe.protocols.link.messages import PlayedIn, Strike
 from grebe.protocols.midi.messages import encode
@@ -31,16 +30,15 @@ class PlayingIn:
 
     def strike(self, message: Strike, now: int) -> None:
         """Play a note on a device now. EngineError where Grebe does not reach it."""
-        wire = self._connections.via.get(message.device, "")
-        output = self._connections.outputs.get(wire)
+        output = self._connections.outputs.reached(message.device)
         if output is None or output.port is None:
             raise EngineError(
                 f"{self._connections.name(message.device)} cannot be reached just now"
             )
         on = NoteOn(channel=message.channel, note=message.note, velocity=message.velocity)
         off = NoteOff(channel=message.channel, note=message.note)
-        self._connections.send_raw(output, encode(on))
-        heappush(self._ends, (now + STRUCK_NS, wire, off))
+        self._connections.outputs.send_raw(output, encode(on))
+        heappush(self._ends, (now + STRUCK_NS, output.device.id, off))
         self._played.append((message.device, now, encode(on)))
         self._played.append((message.device, now + STRUCK_NS, encode(off)))
 
@@ -50,9 +48,9 @@ class PlayingIn:
             _, wire, off = heappop(self._ends)
             output = self._connections.outputs.get(wire)
             if output is not None:
-                self._connections.send_raw(output, encode(off))
+                self._connections.outputs.send_raw(output, encode(off))
 
-    def told(self, timeline: Timeline | SmoothedTimeline | None) -> tuple[PlayedIn, ...]:
+    def told(self, timeline: SongTimeline | None) -> tuple[PlayedIn, ...]:
         """What was played since this was asked last."""
         rows = [*self._connections.inputs.take_played(), *self._played]
         self._played = []

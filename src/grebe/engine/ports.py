@@ -44,7 +44,7 @@ class _Reopening(Thread):
             self.error = error
 
 
-class PortBook:
+class Ports:
     """Knows how to reach devices: stand-ins by path, JACK through one client, ALSA by name."""
 
     def __init__(self) -> None:

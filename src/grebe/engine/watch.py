@@ -4,10 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Callable
 
-from grebe.core.player.events import MutesDropped
 from grebe.core.rig.formatting import listed
 from grebe.engine.connections import Connections
-from grebe.engine.sources.midi import Hearing
+from grebe.engine.sources.base import Hearing
 from grebe.protocols.link.messages import Notice
 
 
@@ -36,12 +35,6 @@ class InputWatch:
                 text = f"{name} sends what is no MIDI: {count} bytes of it are left out so far."
                 self._tell(Notice(level="warn", text=text))
 
-    def dropped(self, event: MutesDropped) -> None:
-        """Mutes by hand ended with their scene: never silently."""
-        boxes = dict.fromkeys(self._connections.name(device) for device, _ in event.mutes)
-        text = f"Mutes by hand ended with their scene: {', '.join(boxes)} as the song has it now."
-        self._tell(Notice(level="info", text=text))
-
     def torn(self, devices: list[str]) -> None:
         """JACK lost time, and a clock to these with it perhaps."""
         names = listed([self._connections.name(device) for device in devices])
@@ -50,13 +43,13 @@ class InputWatch:
 
     def _look_at_leader(self, now: int, *, running: bool) -> None:
         """Say when the leader's clock is lost, and when it is back."""
-        following = self._connections.following
-        before, self.hearing = self.hearing, following.hearing(now)
+        source = self._connections.sources.current
+        before, self.hearing = self.hearing, source.hearing(now)
         if not running or before == self.hearing:
             return
-        name = self._connections.name(following.device)
+        name = self._connections.name(source.device)
         if self.hearing == "held":
-            text = f"{name}'s clock is lost: its tempo of {following.bpm:.2f} BPM is held."
+            text = f"{name}'s clock is lost: its tempo of {source.bpm:.2f} BPM is held."
             self._tell(Notice(level="warn", text=text))
         elif before == "held" and self.hearing == "clock":
             self._tell(Notice(level="info", text=f"{name}'s clock is back."))

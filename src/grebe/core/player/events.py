@@ -112,10 +112,12 @@ DeviceEvent: TypeAlias = (
     | ControlChange
     | SongSelect
 )
-Event: TypeAlias = DeviceEvent | TempoChange | SectionStarts | MutesDropped | SongEnds
+Said: TypeAlias = SectionStarts | MutesDropped | SongEnds
+"""What is for those who show it, not for a device or the timeline."""
+Event: TypeAlias = DeviceEvent | TempoChange | Said
 
 SAID = (SectionStarts, MutesDropped, SongEnds)
-"""What is for those who show it, not for a device or the timeline."""
+"""The same, for `isinstance`."""
 
 Due: TypeAlias = tuple[int, str, Event]
 """(tick, device id, event). The device is "" for events that are not for a device.

@@ -1,150 +1,183 @@
-"""The engine led by a box: what it hears becomes a timeline, and word of starting and stopping."""
+"""A box leads: its MIDI clock or pulses become a timeline, and word of starting and stopping."""
 
 from __future__ import annotations
 
-from typing import Literal
-
+from grebe.core.player.commands import Begin
 from grebe.core.sync.midi_clock import Go, Halted, MidiClockReceiver
-from grebe.core.sync.reclock import SmoothedTimeline
+from grebe.core.sync.smoothed_timeline import SmoothedTimeline
+from grebe.core.sync.timeline import SongTimeline
+from grebe.core.time.tempo import TempoPoint
 from grebe.core.time.ticks import CLOCK_TICKS, TICKS_PER_QUARTER
+from grebe.engine.limits import JOIN_AFTER_NS
+from grebe.engine.sources.base import (
+    AtTime,
+    Enter,
+    Hearing,
+    Leave,
+    Moment,
+    Opening,
+    PressStart,
+    Remark,
+    SongFacts,
+    Word,
+    behind_ms,
+)
 from grebe.protocols.midi import messages as midi
 from grebe.protocols.midi.messages import MidiParser
 from grebe.transports.base import Heard
 
-Hearing = Literal["", "none", "clock", "held"]
-"""Nothing is followed; no clock yet; a clock is there; it is lost and its tempo is held."""
 
+class BoxClock:
+    """One box that is followed, at its rate. Times are CLOCK_MONOTONIC_RAW in ns."""
 
-class Following:
-    """The followed box, if there is one. Times are CLOCK_MONOTONIC_RAW in ns."""
-
-    def __init__(self) -> None:
-        self.device = ""
-        self._receiver = MidiClockReceiver()
+    def __init__(self, device: str, name: str, ppqn: float) -> None:
+        self.device, self.ppqn = device, ppqn
+        self.name = name
+        """What the performer calls it."""
+        self.offset_ns = 0
+        """How much later its downbeat is to be; another moves what is heard from now on."""
+        self._receiver = MidiClockReceiver(ppqn)
         self._parser = MidiParser()
         self._base_ns = 0
         """Seconds count from here: RAW since boot has too many digits for sums of squares."""
-        self._offset_ns = 0
         self._planned_ns = 0
-
-    def set(self, device: str, ppqn: float, offset_ns: int) -> None:
-        """Follow this box, or ("") none. Another offset moves what is heard from now on."""
-        if device != self.device or ppqn != self._receiver.ppqn:
-            self._receiver, self._parser, self._base_ns = MidiClockReceiver(ppqn), MidiParser(), 0
-        self.device, self._offset_ns = device, offset_ns
+        self._song: SongFacts | None = None
+        self._drawn: SmoothedTimeline | None = None
+        """The timeline of the run that goes on."""
 
     @property
-    def running(self) -> bool:
-        """Whether the leader has started and not stopped."""
-        return self._receiver.running
+    def bpm(self) -> float:
+        """The box's tempo, 0 while it is not known."""
+        return self._receiver.bpm
 
-    def hear(self, heard: list[Heard]) -> list[Go | Halted]:
+    @property
+    def jitter_ms(self) -> float:
+        """How much its ticks waver, as a standard deviation."""
+        follower = self._receiver.follower
+        return follower.jitter_s * 1e3 if follower.locked else 0.0
+
+    def song_is(self, song: SongFacts) -> None:
+        """Whether the box says when to start is the song's."""
+        self._song = song
+
+    def begin(self, command: Begin, moment: Moment) -> list[Word]:
+        """Come in with the box: on its next bar when it runs, else when it starts."""
+        del command
+        song, now = self._song, moment.now_ns
+        assert song is not None
+        if self._receiver.running:
+            tick = song.bar_after(int(self.tick_at(now + JOIN_AFTER_NS)))
+            left = (tick - self.tick_at(now)) / TICKS_PER_QUARTER
+            return [_entry(tick, now + round(left * 60e9 / self.bpm))]
+        if song.follows_starts:
+            return [PressStart()]
+        if not self._base_ns:
+            self._base_ns = now
+        # The box does not say when to start: from the top with its next tick.
+        go = self._receiver.start(max(self._seconds(now), self._receiver.follower.last_s))
+        return [Remark(f"Coming in with {self.name}'s next tick.") if go is None else self._go(go)]
+
+    def stop_by_hand(self, now_ns: int) -> None:
+        """A box that says so itself is asked; of another the clock goes on, and is only heard."""
+        told = self._song is not None and not self._song.follows_starts
+        if self._base_ns and told:
+            self._receiver.stop(self._seconds(now_ns))
+
+    def hear(self, heard: list[Heard]) -> list[Word]:
         """Take in what came from the box; what it asks for, in order."""
-        out: list[Go | Halted] = []
+        out: list[Word] = []
         for at_ns, data in heard:
             if not self._base_ns:
                 self._base_ns = at_ns
             for message in self._parser.feed(data, at_ns):
-                found = self._word(message.data, self._seconds(at_ns + self._offset_ns))
-                if found is not None:
-                    out.append(found)
+                word = self._word(message.data, self._seconds(at_ns + self.offset_ns))
+                if isinstance(word, Go):
+                    out.append(self._go(word))
+                elif word is not None:
+                    out.append(Leave())
         return out
 
-    def idle(self, at_ns: int) -> tuple[float, float]:
-        """For ticks while stopped: the box's tempo, and by how much of a tick one is late then.
-
-        The tempo is 0 while no clock is heard.
-        """
-        if self.hearing(at_ns) != "clock":
-            return 0.0, 0.0
-        ticks = self.tick_at(at_ns) / CLOCK_TICKS
-        return self.bpm, ticks - round(ticks)
-
-    def poll(self, now_ns: int) -> list[Go | Halted]:
-        """Everything a box says comes by itself."""
-        del now_ns
-        return []
-
-    def begin_by_hand(self, now_ns: int) -> Go | None:
-        """The box does not say when to start: from the top with its next tick."""
-        if not self._base_ns:
-            self._base_ns = now_ns
-        return self._receiver.start(max(self._seconds(now_ns), self._receiver.follower.last_s))
-
-    def end_by_hand(self, now_ns: int) -> None:
-        """Somebody pressed Stop: the box's clock goes on, and is only heard."""
-        if self._base_ns:
-            self._receiver.stop(self._seconds(now_ns))
-
     def _word(self, data: bytes, at_s: float) -> Go | Halted | None:
-        led, status = self._receiver, data[0]
+        receiver, status = self._receiver, data[0]
         if status == midi.TIMING_CLOCK:
-            return led.clock(max(at_s, led.follower.last_s))
+            return receiver.clock(max(at_s, receiver.follower.last_s))
         if status == midi.START:
-            return led.start(at_s)
+            return receiver.start(at_s)
         if status == midi.CONTINUE:
-            return led.resume(at_s)
+            return receiver.resume(at_s)
         if status == midi.STOP:
-            return led.stop(at_s)
+            return receiver.stop(at_s)
         if status == midi.SONG_POSITION:
-            led.locate(data[1] | data[2] << 7)
+            receiver.locate(data[1] | data[2] << 7)
         return None
 
-    def timeline(self, tick: float, at_s: float, bpm: float) -> SmoothedTimeline:
-        """A timeline from the leader's tick on; `bpm` counts while its tempo is not known."""
-        at_ns = self._ns(at_s)
-        self._planned_ns = at_ns
-        return SmoothedTimeline(tick, at_ns, self._receiver.bpm or bpm)
+    def _go(self, go: Go) -> Word:
+        return _entry(go.tick, self._base_ns + round(go.at_s * 1e9))
 
-    def join(self, tick: float, now_ns: int) -> Go:
-        """Come in at a tick of the running leader that is not here yet."""
-        now_s = self._seconds(now_ns)
-        left = (tick - self._receiver.tick_at(now_s)) / TICKS_PER_QUARTER
-        return Go(int(tick), now_s + left * 60 / self._receiver.bpm)
+    def poll(self, moment: Moment) -> list[Word]:
+        """Everything a box says comes by itself."""
+        del moment
+        return []
+
+    def timeline(self, entry: Enter, opening: Opening, moment: Moment) -> SongTimeline:
+        """From the box's tick on, at the song's tempo while the box's is not known."""
+        del moment
+        assert isinstance(entry.at, AtTime)
+        assert entry.command.tick is not None
+        self._planned_ns = entry.at.at_ns
+        bpm = self.bpm or opening.song_bpm
+        self._drawn = SmoothedTimeline(entry.command.tick, entry.at.at_ns, bpm)
+        return self._drawn
+
+    def take_over(self, timeline: SongTimeline, bar_line: int, at_ns: int) -> SongTimeline:
+        """A box is followed from its start on: what plays goes on by itself."""
+        del bar_line
+        return timeline.freed(at_ns)
 
     def tick_at(self, at_ns: int) -> float:
-        """The leader's song tick at a time."""
+        """The box's song tick at a time."""
         return self._receiver.tick_at(self._seconds(at_ns))
 
-    def steer(self, timeline: SmoothedTimeline, until_ns: int) -> None:
-        """Draw the timeline to the leader from where it was planned to; it is now up to here."""
+    def steer(self, until_ns: int) -> None:
+        """Draw the timeline to the box from where it was planned to; it is now up to here."""
+        timeline = self._drawn
+        if timeline is None:
+            return
         bpm = self._receiver.bpm
         if bpm:
             planned = self._planned_ns
             timeline.steer(planned, self.tick_at(planned), bpm)
         self._planned_ns = max(self._planned_ns, until_ns)
 
+    def tempo_written(self, point: TempoPoint) -> None:
+        """The box has a tempo of its own."""
+
+    def ended(self) -> None:
+        """The box goes on, or has said so itself."""
+        self._drawn = None
+
     def hearing(self, now_ns: int) -> Hearing:
-        """What is heard of the leader's clock."""
-        if not self.device:
-            return ""
+        """What is heard of the box's clock."""
         if self._base_ns and self._receiver.heard(self._seconds(now_ns)):
             return "clock"
         return "held" if self._receiver.running and self._receiver.bpm else "none"
 
-    @property
-    def bpm(self) -> float:
-        """The leader's tempo, 0 while it is not known."""
-        return self._receiver.bpm
+    def idle(self, at_ns: int) -> tuple[float, float]:
+        """The box's tempo, and by how much of its ticks one at a time would be late."""
+        if self.hearing(at_ns) != "clock":
+            return 0.0, 0.0
+        ticks = self.tick_at(at_ns) / CLOCK_TICKS
+        return self.bpm, ticks - round(ticks)
 
-    def off_ms(self, timeline: object, now_ns: int) -> float:
-        """How far what Grebe sends is behind the leader, in ms; negative is ahead."""
-        if (
-            not isinstance(timeline, SmoothedTimeline)
-            or not self._receiver.bpm
-            or not self._receiver.running
-        ):
+    def off_ms(self, now_ns: int) -> float:
+        """How far what Grebe sends is behind the box."""
+        if self._drawn is None or not self.bpm or not self._receiver.running:
             return 0.0
-        behind = self.tick_at(now_ns) - timeline.tick_at(now_ns)
-        return behind / TICKS_PER_QUARTER * 60e3 / self._receiver.bpm
-
-    @property
-    def jitter_ms(self) -> float:
-        """How much its ticks waver, as a standard deviation."""
-        return self._receiver.follower.jitter_s * 1e3 if self._receiver.follower.locked else 0.0
+        return behind_ms(self.tick_at(now_ns), self._drawn, now_ns, self.bpm)
 
     def _seconds(self, at_ns: int) -> float:
         return (at_ns - self._base_ns) / 1e9
 
-    def _ns(self, at_s: float) -> int:
-        return self._base_ns + round(at_s * 1e9)
+
+def _entry(tick: int, at_ns: int) -> Enter:
+    return Enter(Begin(tick=tick), AtTime(at_ns), located=True)

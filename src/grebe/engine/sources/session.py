@@ -1,4 +1,4 @@
-"""The engine in a session of peers: the same words as from a box that leads."""
+"""A session of computers leads: what it has agreed on becomes a timeline."""
 
 from __future__ import annotations
 
@@ -8,11 +8,21 @@ from grebe.core.player.commands import Begin
 from grebe.core.rig.model import PEERS_ID
 from grebe.core.session.place import BeatStretch, SongAnchor, beat_at, bpm_at, ns_at
 from grebe.core.session.shared import on_the_one
-from grebe.core.sync.midi_clock import Go, Halted
-from grebe.core.sync.reclock import SmoothedTimeline
+from grebe.core.sync.smoothed_timeline import SmoothedTimeline
+from grebe.core.sync.timeline import SongTimeline
 from grebe.core.time.tempo import TempoMap, TempoPoint
 from grebe.core.time.ticks import CLOCKS_PER_QUARTER, TICKS_PER_QUARTER
-from grebe.engine.sources.midi import Hearing
+from grebe.engine.sources.base import (
+    Enter,
+    Hearing,
+    Leave,
+    Moment,
+    OnBeat,
+    Opening,
+    SongFacts,
+    Word,
+    behind_ms,
+)
 from grebe.protocols.link.messages import Agreed, Propose, ShareStart
 from grebe.transports.base import Heard
 
@@ -26,7 +36,7 @@ PROPOSE_EVERY_NS = 100_000_000
 SAME_BPM = 0.005
 
 
-class PeerFollowing:
+class SessionClock:
     """Follows what a session has agreed on. Times are CLOCK_MONOTONIC_RAW in ns."""
 
     device = PEERS_ID
@@ -39,15 +49,20 @@ class PeerFollowing:
         self._stretches: tuple[BeatStretch, ...] = ()
         self._place: SongAnchor | None = None
         self._planned_ns = 0
+        self._drawn: SmoothedTimeline | None = None
+        """The timeline of the run that goes on."""
         self._run_word = ""
         self._awaited: Begin | None = None
         """What is to begin when the session starts."""
         self._coming: tuple[Begin, int] | None = None
         """What comes in, and on which beat."""
+        self._started_on: float | None = None
+        """The beat that the session has just started on."""
+        self._stopped = False
+        """Whether it has just stopped."""
         self._base = 0.0
         self._song: TempoMap | None = None
         self._proposed_ns = 0
-        self._words: list[Go | Halted] = []
 
     def take(self, agreed: Agreed, now_ns: int) -> None:
         """The network process says how it stands."""
@@ -64,93 +79,87 @@ class PeerFollowing:
         elif agreed.run_word != self._run_word:
             self._run_word = agreed.run_word
             if agreed.shares_starts:
-                starts = Go(0, agreed.run_beat) if agreed.running else None
-                self._words.append(starts or Halted())
+                self._started_on = agreed.run_beat if agreed.running else None
+                self._stopped = not agreed.running
 
     @property
     def ready(self) -> bool:
         """Whether there is a session to follow."""
         return bool(self._stretches)
 
-    @property
-    def running(self) -> bool:
-        """The song comes in by itself, wherever the session is."""
-        return False
+    def song_is(self, song: SongFacts) -> None:
+        """Its tempi come as they are played."""
 
-    def begin(self, command: Begin, now_ns: int, ahead_ns: int) -> None:
+    def begin(self, command: Begin, moment: Moment) -> list[Word]:
         """Come in on the next one; or ask the session to start, and come in with it."""
         agreed = self._agreed
         assert agreed is not None
         if agreed.running or not agreed.shares_starts:
-            self._await(command, None, now_ns, ahead_ns)
+            self._await(command, None, moment)
         else:
             self._awaited = command
             self._ask(ShareStart(on=True))
+        return []
 
-    def begin_with_session(self, at_beat: float, now_ns: int, ahead_ns: int) -> None:
-        """The session starts on a beat: come in there, or, where that is too near, on the next
-        one."""
-        self._await(self._awaited or Begin(), at_beat, now_ns, ahead_ns)
+    def poll(self, moment: Moment) -> list[Word]:
+        """Where the session starts: come in there, or, where that is too near, on the next one.
+        What comes in waits until shortly before, since the tempo may still change."""
+        words: list[Word] = []
+        if self._stopped:
+            self._stopped = False
+            words.append(Leave())
+        if self._started_on is not None:
+            self._await(self._awaited or Begin(), self._started_on, moment)
+            self._started_on = None
+        if self._drawn is None and self._coming is not None:
+            command, beat = self._coming
+            soon = moment.now_ns + SOON_NS + moment.ahead_ns
+            if command.count_in_bars or ns_at(self._stretches, beat - PREROLL) <= soon:
+                self._coming = None
+                words.append(Enter(command, OnBeat(beat)))
+        return words
 
-    def _await(self, command: Begin, at_beat: float | None, now_ns: int, ahead_ns: int) -> None:
+    def _await(self, command: Begin, at_beat: float | None, moment: Moment) -> None:
         assert self._agreed is not None
-        beat = self._soonest(PREROLL, now_ns, ahead_ns)
+        beat = self._soonest(PREROLL, moment)
         if at_beat is not None:
             beat = max(beat, round(at_beat))
         self._coming, self._awaited = (command, beat), None
 
-    def _soonest(self, lead: float, now_ns: int, ahead_ns: int) -> int:
+    def _soonest(self, lead: float, moment: Moment) -> int:
         """The first one that can be come in on when so many beats go before it."""
         assert self._agreed is not None
-        beat = beat_at(self._stretches, now_ns + SOON_NS + ahead_ns) + lead
+        soon = moment.now_ns + SOON_NS + moment.ahead_ns
+        beat = beat_at(self._stretches, soon) + lead
         return on_the_one(beat, self._agreed.span)
 
-    def comes(self, now_ns: int, ahead_ns: int) -> tuple[Begin, int] | None:
-        """What is to set off now, and the beat it comes in on: it waits until shortly before, since
-        the tempo may still change."""
-        if self._coming is None:
-            return None
-        command, beat = self._coming
-        soon = now_ns + SOON_NS + ahead_ns
-        if not command.count_in_bars and ns_at(self._stretches, beat - PREROLL) > soon:
-            return None
-        self._coming = None
-        return command, beat
-
-    def set_off(
-        self, begins: float, base: float, bpm: float, now_ns: int, ahead_ns: int, at_beat: int
-    ) -> SmoothedTimeline:
-        """A timeline on which the tick `base` falls on a beat of the session.
-
-        `begins` is the first tick, where a count-in begins before the base; `bpm` the song's own.
-        """
+    def timeline(self, entry: Enter, opening: Opening, moment: Moment) -> SongTimeline:
+        """One on which the song's first clock falls on a beat of the session."""
         assert self._agreed is not None
+        assert isinstance(entry.at, OnBeat)
+        begins, base = opening.first.tick, opening.base
         lead = (base - begins) / TICKS_PER_QUARTER
-        beat = at_beat if lead <= PREROLL else self._soonest(lead, now_ns, ahead_ns)
+        beat = entry.at.beat if lead <= PREROLL else self._soonest(lead, moment)
         self._place, self._song, self._base = SongAnchor(base, beat), None, base
         at_ns = round(ns_at(self._stretches, beat - lead))
         self._planned_ns = at_ns
-        brought = self._agreed.brings_tempo and bpm
-        return SmoothedTimeline(begins, at_ns, brought or bpm_at(self._stretches, at_ns))
+        brought = self._agreed.brings_tempo and opening.first.bpm
+        bpm = brought or bpm_at(self._stretches, at_ns)
+        self._drawn = SmoothedTimeline(begins, at_ns, bpm)
+        return self._drawn
 
-    @property
-    def has_song(self) -> bool:
-        """Whether what plays is drawn to the session."""
-        return self._place is not None
-
-    def take_over(self, tick: float, bar_line: int, at_ns: int, bpm: float) -> SmoothedTimeline:
-        """What plays already is drawn to the session: its bars to the session's spans.
-
-        `tick` is where it is at `at_ns`, `bar_line` the tick of a bar line before that.
-        """
+    def take_over(self, timeline: SongTimeline, bar_line: int, at_ns: int) -> SongTimeline:
+        """What plays already is drawn to the session: its bars to the session's spans."""
         assert self._agreed is not None
+        tick = timeline.tick_at(at_ns)
         span, beat = self._agreed.span, beat_at(self._stretches, at_ns)
         played = (tick - bar_line) / TICKS_PER_QUARTER
         self._place = SongAnchor(bar_line, round((beat - played) / span) * span)
         self._planned_ns = at_ns
-        return SmoothedTimeline(tick, at_ns, bpm)
+        self._drawn = SmoothedTimeline(tick, at_ns, timeline.bpm_at(int(tick)))
+        return self._drawn
 
-    def song_tempo(self, point: TempoPoint) -> None:
+    def tempo_written(self, point: TempoPoint) -> None:
         """The song would have this tempo from a tick on."""
         if self._song is None:
             self._song = TempoMap((TempoPoint(tick=point.tick, bpm=point.bpm),))
@@ -170,25 +179,14 @@ class PeerFollowing:
 
     def ended(self) -> None:
         """The song is over, or what was to come in does not."""
-        self._place = self._song = self._coming = None
+        self._place = self._song = self._coming = self._drawn = None
 
-    def hear(self, heard: list[Heard]) -> list[Go | Halted]:
+    def hear(self, heard: list[Heard]) -> list[Word]:
         """Boxes say nothing here."""
         del heard
         return []
 
-    def poll(self, now_ns: int) -> list[Go | Halted]:
-        """What the session wants: to start on a beat (in place of seconds), or to stop."""
-        del now_ns
-        words, self._words = self._words, []
-        return words
-
-    def begin_by_hand(self, now_ns: int) -> Go | None:
-        """The engine sets off by itself."""
-        del now_ns
-        return None
-
-    def end_by_hand(self, now_ns: int) -> None:
+    def stop_by_hand(self, now_ns: int) -> None:
         """Somebody pressed Stop here: those that share starts stop too."""
         del now_ns
         self._awaited = self._coming = None
@@ -207,10 +205,10 @@ class PeerFollowing:
         assert self._place is not None
         return self._place.tick_at(beat_at(self._stretches, at_ns))
 
-    def steer(self, timeline: SmoothedTimeline, until_ns: int) -> None:
+    def steer(self, until_ns: int) -> None:
         """Draw the timeline to the session from where it was planned to."""
-        planned = self._planned_ns
-        if self._place is not None and planned < until_ns:
+        planned, timeline = self._planned_ns, self._drawn
+        if timeline is not None and self._place is not None and planned < until_ns:
             timeline.steer(planned, self.tick_at(planned), bpm_at(self._stretches, planned))
             if self._song is not None and until_ns - self._proposed_ns > PROPOSE_EVERY_NS:
                 self._proposed_ns = until_ns
@@ -236,9 +234,8 @@ class PeerFollowing:
         """How far the session's time may be off here."""
         return self._agreed.spread_ms if self._agreed is not None else 0.0
 
-    def off_ms(self, timeline: object, now_ns: int) -> float:
-        """How far what Grebe sends is behind the session, in ms; negative is ahead."""
-        if not isinstance(timeline, SmoothedTimeline) or self._place is None or not self.bpm:
+    def off_ms(self, now_ns: int) -> float:
+        """How far what Grebe sends is behind the session."""
+        if self._drawn is None or self._place is None or not self.bpm:
             return 0.0
-        behind = self.tick_at(now_ns) - timeline.tick_at(now_ns)
-        return behind / TICKS_PER_QUARTER * 60e3 / self.bpm
+        return behind_ms(self.tick_at(now_ns), self._drawn, now_ns, self.bpm)

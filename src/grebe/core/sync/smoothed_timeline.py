@@ -4,7 +4,10 @@ from __future__ import annotations
 
 from bisect import bisect_right
 
+from grebe.core.sync.timeline import SongTimeline, TempoTimeline
+from grebe.core.time.tempo import TempoPoint
 from grebe.core.time.ticks import CLOCK_TICKS, TICKS_PER_QUARTER
+from grebe.core.units import MAX_BPM, MIN_BPM
 
 PULL_CLOCKS = 8.0
 """An error is drawn in over about so many clocks."""
@@ -52,6 +55,15 @@ class SmoothedTimeline:
         self._rates.append(rate)
         if len(self._times) > 2 * KEPT:
             del self._times[:KEPT], self._ticks[:KEPT], self._rates[:KEPT]
+
+    def add(self, point: TempoPoint) -> None:
+        """What leads has a tempo of its own: the song's does not count."""
+
+    def freed(self, at_ns: int) -> SongTimeline:
+        """Carried on from a time at the tempo there is then; the song's tempi count again."""
+        tick = int(self.tick_at(at_ns)) + 1
+        bpm = min(MAX_BPM, max(MIN_BPM, self.bpm_at(tick)))
+        return TempoTimeline(TempoPoint(tick=tick, bpm=bpm), round(self.ns_at(tick)))
 
     def tick_at(self, at_ns: int) -> float:
         """Song tick, with a fraction, at a time."""

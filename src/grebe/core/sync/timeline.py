@@ -2,10 +2,31 @@
 
 from __future__ import annotations
 
+from typing import Protocol
+
 from grebe.core.time.tempo import TempoMap, TempoPoint
 
 
-class Timeline:
+class SongTimeline(Protocol):
+    """When each tick of the song falls, as long as a run lasts."""
+
+    def ns_at(self, tick: int) -> int:
+        """Time of a tick."""
+
+    def tick_at(self, at_ns: int) -> float:
+        """Tick, with a fraction, at a time."""
+
+    def bpm_at(self, tick: int) -> float:
+        """Tempo at a tick."""
+
+    def add(self, point: TempoPoint) -> None:
+        """The song would have another tempo from a tick on."""
+
+    def freed(self, at_ns: int) -> SongTimeline:
+        """The same, carried on from a time without whoever drew it."""
+
+
+class TempoTimeline:
     """An anchor in time and the tempo from there on."""
 
     def __init__(self, first: TempoPoint, anchor_ns: int) -> None:
@@ -27,3 +48,8 @@ class Timeline:
     def bpm_at(self, tick: int) -> float:
         """Tempo at a tick."""
         return self._tempo.bpm_at(tick)
+
+    def freed(self, at_ns: int) -> SongTimeline:
+        """Nobody draws it."""
+        del at_ns
+        return self
