@@ -242,7 +242,7 @@ def test_any_box_can_be_learnt_from() -> None:
     """Whichever is pressed first; without one that is heard it is refused."""
     table = Table()
     inputs = table.connections.inputs
-    inputs.learn("*", table.connections.outputs)
+    inputs.learn("*", table.connections.outputs.by_id)
     inputs._inputs["feet"].waiting = [(1, b"\xc1\x05")]  # type: ignore[attr-defined]
     inputs.hear()
     assert inputs.learned == PROGRAM

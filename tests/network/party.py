@@ -66,13 +66,16 @@ class Party:
     def together(self) -> bool:
         """Whether all are in one session."""
         peers = [n.peer for n in self.nodes]
-        return all(p.phase == "in" for p in peers) and len({p.epoch for p in peers}) == 1
+        return (
+            all(p.membership.phase == "in" for p in peers)
+            and len({p.membership.epoch for p in peers}) == 1
+        )
 
     def apart_ms(self) -> float:
         """Between the earliest beat and the latest at one moment."""
         now = raw_ns()
         beats = [n.peer.beat_at(n.clock_at(now)) for n in self.nodes]
-        return (max(beats) - min(beats)) * 60e3 / self.nodes[0].peer.bpm
+        return (max(beats) - min(beats)) * 60e3 / self.nodes[0].peer.agreed.tempo.bpm
 
     def leave(self, node: Node) -> None:
         """One goes."""

@@ -92,10 +92,10 @@ def test_the_engine_joins_adopts_starts_and_stops_with_the_session(stage: Stage)
 
     stage.live.send(Begin())
     stage.until(lambda s: s.running)
-    assert wren.peer.running.running
-    assert wren.peer.running.at % 4_000_000 == 0
+    assert wren.peer.agreed.running.running
+    assert wren.peer.agreed.running.at % 4_000_000 == 0
     stage.until(lambda s: s.tick > 5 * TICKS_PER_QUARTER and abs(s.heard_off_ms) < 0.5)
-    assert wren.peer.bpm == pytest.approx(132.0)
+    assert wren.peer.agreed.tempo.bpm == pytest.approx(132.0)
     assert abs(stage.off_beats(wren)) < 0.02
 
     wren.peer.change_tempo(150.0, wren.now_ns())
@@ -103,14 +103,14 @@ def test_the_engine_joins_adopts_starts_and_stops_with_the_session(stage: Stage)
     stage.until(lambda s: abs(s.heard_off_ms) < 0.5)
     assert abs(stage.off_beats(wren)) < 0.02
     stage.live.send(Propose(bpm=140.0))
-    stage.until(lambda s: abs(wren.peer.bpm - 140) < 0.01)
+    stage.until(lambda s: abs(wren.peer.agreed.tempo.bpm - 140) < 0.01)
 
     wren.peer.stop(wren.now_ns())
     stage.until(lambda s: not s.running)
     wren.peer.start(wren.now_ns())
     stage.until(lambda s: s.running)
     stage.live.send(Halt())
-    stage.until(lambda s: not s.running and not wren.peer.running.running)
+    stage.until(lambda s: not s.running and not wren.peer.agreed.running.running)
 
     stage.live.send(Begin())
     stage.until(lambda s: s.running and s.tick > TICKS_PER_QUARTER)
@@ -129,8 +129,8 @@ def test_each_may_start_on_its_own_and_hold_the_sessions_tempo(stage: Stage) -> 
     stage.until(lambda s: in_session(s) and s.follows == PEERS_ID)
     stage.live.send(Begin())
     stage.until(lambda s: s.running and s.tick > TICKS_PER_QUARTER)
-    assert not wren.peer.running.running
-    assert wren.peer.bpm == 90.0
+    assert not wren.peer.agreed.running.running
+    assert wren.peer.agreed.tempo.bpm == 90.0
     assert stage.status.bpm == pytest.approx(90.0, abs=0.1)
     assert abs(stage.off_beats(wren)) < 0.02
     wren.peer.start(wren.now_ns())
@@ -148,11 +148,15 @@ def test_what_plays_already_is_what_the_session_goes_by(stage: Stage) -> None:
     assert abs(stage.status.heard_off_ms) < 3
     wren = stage.party.add("Wren", 90.0, passphrase="")
     stage.until(
-        lambda s: in_session(s) and wren.peer.phase == "in" and wren.peer.epoch != wren.peer.id
+        lambda s: (
+            in_session(s)
+            and wren.peer.membership.phase == "in"
+            and wren.peer.membership.epoch != wren.peer.id
+        )
     )
     stage.party.wait(0.5)
     stage.until(lambda s: True)
-    assert wren.peer.bpm == pytest.approx(132.0)
+    assert wren.peer.agreed.tempo.bpm == pytest.approx(132.0)
     assert abs(stage.off_beats(wren)) < 0.02
     wren.peer.change_tempo(99.0, wren.now_ns())  # a stranger: it waits
     status = stage.until(lambda s: any(r.asks_bpm for r in s.peers.rows))  # type: ignore[union-attr]

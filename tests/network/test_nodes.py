@@ -32,16 +32,16 @@ def test_two_computers_find_each_other_and_agree(party: Party) -> None:
     party.add("Wren", 90.0, warp=Warp(10**12, 40e-6))
     party.until(party.together)
     party.wait(0.5)
-    assert party.nodes[1].peer.bpm == 126.0
+    assert party.nodes[1].peer.agreed.tempo.bpm == 126.0
     assert party.apart_ms() < 1.0
     party.nodes[1].peer.change_tempo(140.0, party.nodes[1].now_ns())
-    party.until(lambda: party.nodes[0].peer.bpm == 140.0)
+    party.until(lambda: party.nodes[0].peer.agreed.tempo.bpm == 140.0)
     party.wait(0.4)
     assert party.apart_ms() < 1.0
     row = rows(party.nodes[0].peer, party.nodes[0].now_ns())[0]
     assert (row.name, row.standing) == ("Wren", "here")
     party.leave(party.nodes[1])
-    party.until(lambda: not party.nodes[0].peer.members(), 1.0)
+    party.until(lambda: not party.nodes[0].peer.membership.members(), 1.0)
 
 
 def test_without_multicast_an_address_can_be_typed(
@@ -53,7 +53,7 @@ def test_without_multicast_an_address_can_be_typed(
     party.until(party.together)
     party.add("Wren", addresses=(f"127.0.0.1:{first.udp.port}",))
     party.until(party.together)
-    assert party.nodes[1].peer.bpm == 126.0
+    assert party.nodes[1].peer.agreed.tempo.bpm == 126.0
 
 
 def test_ipv6_alone_will_do(party: Party, monkeypatch: pytest.MonkeyPatch) -> None:
@@ -63,7 +63,7 @@ def test_ipv6_alone_will_do(party: Party, monkeypatch: pytest.MonkeyPatch) -> No
     party.until(party.together)
     party.add("Wren", addresses=(f"[::1]:{first.udp.port}",))
     party.until(party.together)
-    (other,) = party.nodes[1].peer.members()
+    (other,) = party.nodes[1].peer.membership.members()
     assert other.address == ("::1", first.udp.port)
 
 
@@ -88,8 +88,8 @@ def test_a_stranger_without_the_passphrase_changes_nothing(party: Party) -> None
         party.wait(0.3)
         party.leave(stranger)
     teal = party.nodes[0]
-    assert teal.peer.bpm == 126.0
-    assert not teal.peer.running.running
+    assert teal.peer.agreed.tempo.bpm == 126.0
+    assert not teal.peer.agreed.running.running
     assert rows(teal.peer, teal.now_ns()) == []
     assert teal.counts.malformed > 10
 
@@ -104,7 +104,7 @@ def test_a_recording_of_a_peer_changes_nothing(party: Party) -> None:
     wren.udp.send = lambda data, to: (recorded.append(data), send(data, to))[1]  # type: ignore[method-assign]
     party.until(party.together)
     wren.peer.change_tempo(140.0, wren.now_ns())
-    party.until(lambda: teal.peer.bpm == 140.0)
+    party.until(lambda: teal.peer.agreed.tempo.bpm == 140.0)
     party.leave(wren)
     teal.peer.change_tempo(100.0, teal.now_ns())
     with sender() as out:
@@ -113,7 +113,7 @@ def test_a_recording_of_a_peer_changes_nothing(party: Party) -> None:
             party.turn()
     party.wait(0.5)
     assert len(recorded) > 10
-    assert teal.peer.bpm == 100.0
+    assert teal.peer.agreed.tempo.bpm == 100.0
     assert rows(teal.peer, teal.now_ns()) == []
 
 
@@ -135,7 +135,7 @@ def test_a_flood_is_dropped_and_the_session_goes_on(party: Party) -> None:
     assert teal.gate.refused > 1_000
     assert party.together()
     assert party.apart_ms() < 1.0
-    assert len(teal.peer.others) == 1
+    assert len(teal.peer.membership.others) == 1
 
 
 def test_what_came_through_a_router_is_dropped(party: Party) -> None:
@@ -145,7 +145,7 @@ def test_what_came_through_a_router_is_dropped(party: Party) -> None:
     with sender(hops=64) as out:
         out.sendto(encode(Packet(5, 1, Ping(1, 1)), party.tag, teal.key), at)
     party.until(lambda: teal.counts.far == 1, 1.0)
-    assert not teal.peer.others
+    assert not teal.peer.membership.others
 
 
 def test_a_peer_of_another_version_is_said(party: Party) -> None:
@@ -176,7 +176,7 @@ def test_after_the_computer_slept_it_joins_again(
     party.wait(0.7)
     monkeypatch.setattr(wren._sleep, "noticed_s", lambda: 0.0)
     party.until(lambda: party.together() and party.apart_ms() < 1.0, 4.0)
-    assert teal.peer.reference == teal.peer.id
+    assert teal.peer.clock.reference == teal.peer.id
 
 
 def test_an_interface_that_goes_and_comes_is_listened_at_again(

@@ -97,7 +97,7 @@ def _agreement(name: str) -> dict[str, float]:
         net.run(1.5)
         net.add(90.0)
         begun = net.now_s
-        while net.peer(1).phase != "in" or net.peer(1).epoch != net.peer(0).epoch:
+        while net.peer(1).membership.phase != "in" or net.peer(1).membership.epoch != net.peer(0).membership.epoch:
             net.run(net.now_s + 0.01)
         joined.append(net.now_s - begun)
         since = net.now_s
@@ -116,7 +116,9 @@ def _many(count: int) -> dict[str, float]:
     for i in range(count):
         net.add(100.0 + i)
     until = 3.0
-    while len({h.peer.epoch for h in net.hosts if h.peer}) > 1 or len(net.beats()) < count:
+    while (
+        len({h.peer.membership.epoch for h in net.hosts if h.peer}) > 1 or len(net.beats()) < count
+    ):
         net.run(until)
         until += 0.1
     joined = net.now_s
@@ -129,7 +131,7 @@ def _many(count: int) -> dict[str, float]:
     peer = net.peer(count - 1)
     peer.change_tempo(140.0, net.hosts[count - 1].raw_ns(net.now_s))
     changed = net.now_s
-    while len({h.peer.bpm for h in net.hosts if h.peer}) > 1:
+    while len({h.peer.agreed.tempo.bpm for h in net.hosts if h.peer}) > 1:
         net.run(net.now_s + 0.002)
     return {
         "all_in_s": round(joined, 2),

@@ -161,13 +161,13 @@ class Net:
         return [
             h.peer.beat_at(h.raw_ns(self.now_s))
             for h in self.hosts
-            if h.peer is not None and h.peer.phase == "in"
+            if h.peer is not None and h.peer.membership.phase == "in"
         ]
 
     def apart_ms(self) -> float:
         """How far the earliest and the latest are apart."""
         beats = self.beats()
-        bpm = next(h.peer.bpm for h in self.hosts if h.peer is not None)
+        bpm = next(h.peer.agreed.tempo.bpm for h in self.hosts if h.peer is not None)
         return (max(beats) - min(beats)) * 60e3 / bpm
 
     def _arrive(self) -> None:
@@ -188,7 +188,7 @@ class Net:
         now = host.raw_ns(self.now_s) + 1
         for sending in [*host.peer.poll(now), *host.peer.ask(now)]:
             self._carry(number, sending.to, sending.packet)
-        if host.peer.phase != "left":
+        if host.peer.membership.phase != "left":
             at_s = max(self.now_s, host.true_s(host.peer.next_ns))
             heappush(self._wakes, (at_s, number, self._turns[number]))
 

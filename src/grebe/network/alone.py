@@ -67,12 +67,12 @@ class PeerMonitor:
                 now = raw_ns()
                 for line in self._lines.read():
                     self._hear(line.split())
-                if self._in_ns is None and node.peer.phase == "in":
+                if self._in_ns is None and node.peer.membership.phase == "in":
                     self._in_ns = now
                 if asked.accepts:
                     self._accept_all()
                 if asked.runs:
-                    node.peer.runs = node.peer.running.running
+                    node.peer.runs = node.peer.agreed.running.running
                 if now - self._shown >= asked.every_s * SECOND_NS:
                     self._shown += round(asked.every_s * SECOND_NS)
                     self._show(now)
@@ -115,8 +115,8 @@ class PeerMonitor:
 
     def _accept_all(self) -> None:
         peer = self.node.peer
-        for other in list(peer.others.values()):
-            if other.proven and not peer.counts(other.id):
+        for other in list(peer.membership.others.values()):
+            if other.proven and not peer.membership.counts(other.id):
                 peer.accept(other.id, self.node.now_ns())
 
     def _complain(self, text: str) -> None:
@@ -149,16 +149,16 @@ class PeerMonitor:
             "at_ns": raw,
             "name": peer.name,
             "id": f"{peer.id:016x}",
-            "state": peer.phase,
+            "state": peer.membership.phase,
             "session": node.use.name,
-            "sealed": peer.sealed,
-            "bpm": round(peer.bpm, 6),
+            "sealed": peer.membership.sealed,
+            "bpm": round(peer.agreed.tempo.bpm, 6),
             "beat": round(peer.beat_at(now), 7),
-            "span": peer.span,
-            "revision": peer.revision,
-            "running": peer.running.running,
-            "reference": f"{peer.reference:016x}",
-            "spread_ms": round(peer.spread_ns(now) / 1e6, 4),
+            "span": peer.agreed.tempo.span,
+            "revision": peer.agreed.tempo.revision,
+            "running": peer.agreed.running.running,
+            "reference": f"{peer.clock.reference:016x}",
+            "spread_ms": round(peer.clock.spread_ns(now) / 1e6, 4),
             "port": node.udp.port,
             "peers": [_row(row) for row in rows(peer, now)],
             "dropped": node.counts.as_dict(node),

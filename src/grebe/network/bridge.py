@@ -148,7 +148,7 @@ class Bridge:
         elif node is None:
             return
         elif isinstance(message, AcceptPeer):
-            known = [o for o in node.peer.others if f"{o:016x}" == message.peer]
+            known = [o for o in node.peer.membership.others if f"{o:016x}" == message.peer]
             if known:
                 node.peer.accept(known[0], now)
         elif isinstance(message, Propose):
@@ -190,17 +190,17 @@ class Bridge:
         if self._node is None:
             return False
         peer = self._node.peer
-        for other in peer.others.values():
+        for other in peer.membership.others.values():
             known = isinstance(other.address, tuple) and plain_host(str(other.address[0])) == host
-            if known and other.proven and peer.counts(other.id):
+            if known and other.proven and peer.membership.counts(other.id):
                 return True
         self._problem = f"{host} asked to see this stage, and is not accepted: Ctrl+Shift+J does"
         return False
 
     def _say_agreed(self, peer: Peer, now: int) -> None:
-        if peer.phase not in ("in", "joining") or not peer.epoch:
+        if peer.membership.phase not in ("in", "joining") or not peer.membership.epoch:
             return
-        use, on = self._join.use, (peer.line.last, peer.running)
+        use, on = self._join.use, (peer.agreed.line.last, peer.agreed.running)
         lately = now - self._agreed_ns < AGREED_NS
         if use is None or (on == self._agreed_on and lately):
             return
@@ -215,13 +215,13 @@ class Bridge:
             return Peers(session=session, problem=self._problem, osc=osc, rtp=self._midi.states())
         peer, now = node.peer, raw_ns()
         return Peers(
-            state=peer.phase if peer.phase != "left" else "off",
+            state=peer.membership.phase if peer.membership.phase != "left" else "off",
             session=use.name,
             name=peer.name,
-            sealed=peer.sealed,
-            bpm=peer.bpm,
-            span=peer.span,
-            spread_ms=peer.spread_ns(now) / 1e6,
+            sealed=peer.membership.sealed,
+            bpm=peer.agreed.tempo.bpm,
+            span=peer.agreed.tempo.span,
+            spread_ms=peer.clock.spread_ns(now) / 1e6,
             rows=tuple(_link_row(row) for row in rows(peer, now)),
             dropped=node.dropped,
             problem=node.problem or node.discovery_problem() or self._problem,
@@ -238,7 +238,7 @@ def _link_row(row: PeerStanding) -> PeerRow:
 
 def agreed(peer: Peer, now: int, *, brings_tempo: bool) -> Agreed:
     """How a peer's session stands, in times of its own clock."""
-    mapping, stretches = peer.mapping, peer.line.stretches
+    mapping, stretches = peer.clock.mapping, peer.agreed.line.stretches
     past = mapping.at(now - PAST_NS)
     while len(stretches) > 1 and stretches[1].origin_ns < past:
         stretches = stretches[1:]
@@ -250,17 +250,17 @@ def agreed(peer: Peer, now: int, *, brings_tempo: bool) -> Agreed:
     first = stretches[0]
     if rows[0][0] < now:
         rows[0] = (now, first.beat_at(mapping.at(now)), rows[0][2])
-    run = peer.running
+    run = peer.agreed.running
     return Agreed(
         stretches=tuple(rows),
-        bpm=peer.bpm,
-        span=peer.span,
+        bpm=peer.agreed.tempo.bpm,
+        span=peer.agreed.tempo.span,
         running=run.running,
         run_beat=run.at / 1e6,
         run_word=f"{run.revision}.{run.author}",
         shares_starts=peer.shares_starts,
         brings_tempo=brings_tempo,
-        spread_ms=peer.spread_ns(now) / 1e6,
+        spread_ms=peer.clock.spread_ns(now) / 1e6,
     )
 
 

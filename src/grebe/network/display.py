@@ -86,7 +86,7 @@ class StageViewer:
         wanted = self._watch.of.casefold()
         found = [
             o
-            for o in self._node.peer.members()
+            for o in self._node.peer.membership.members()
             if o.state is not None and o.state.service and wanted in ("", o.state.name.casefold())
         ]
         if not found:

@@ -8,8 +8,9 @@ import socket
 from contextlib import suppress
 from typing import NamedTuple
 
+from grebe.core.session.gossip import Sending
 from grebe.core.session.packets import Packet, Pong
-from grebe.core.session.peer import Peer, Sending
+from grebe.core.session.peer import Peer
 from grebe.core.session.use import SessionUse
 from grebe.errors import NetworkError, OtherVersion, ProtocolError
 from grebe.network.discovery import Discovery
@@ -133,7 +134,7 @@ class Node:
 
     def take(self, ready: list[socket.socket]) -> None:
         """Read what has come in."""
-        known = {o.address for o in self.peer.others.values() if o.proven}
+        known = {o.address for o in self.peer.membership.others.values() if o.proven}
         for each in ready:
             for datagram in self.udp.receive(each, AT_ONCE):
                 self._take(datagram, known=datagram.source in known)
@@ -187,7 +188,7 @@ class Node:
             self.udp.send(data, sending.to)
             return
         self.udp.beacon(data)
-        known = {o.address for o in self.peer.others.values()}
+        known = {o.address for o in self.peer.membership.others.values()}
         found = self._discovery.found() if self._discovery is not None else []
         for address in {*self._typed, *found} - known:
             self.udp.send(encode(self.peer.again(packet), self.session, self.key), address)

@@ -7,9 +7,10 @@ from random import Random
 import pytest
 
 from grebe.bench.simulated_network import Delay, Net, bursty, jittery, lossy, one_sided, quiet
+from grebe.core.session.membership import LOST_NS, MOST_UNPROVEN
 from grebe.core.session.other import Other
 from grebe.core.session.packets import Packet, Ping, Pong, State
-from grebe.core.session.peer import LOST_NS, MOST_UNPROVEN, Peer
+from grebe.core.session.peer import Peer
 from grebe.core.session.rows import rows
 from grebe.core.session.shared import (
     MICRO,
@@ -97,14 +98,14 @@ def test_who_joins_adopts_tempo_and_phase(model: Delay, early_ms: float, late_ms
         net = Net(seed, model)
         net.add(126.0)
         net.run(2.0)
-        assert net.peer(0).phase == "in"
+        assert net.peer(0).membership.phase == "in"
         net.add(90.0)
-        while net.peer(1).phase != "in":
+        while net.peer(1).membership.phase != "in":
             net.run(net.now_s + 0.01)
             assert net.now_s < 6
         net.run(net.now_s + 1.0)
         assert net.apart_ms() < early_ms
-        assert net.peer(1).bpm == 126.0
+        assert net.peer(1).agreed.tempo.bpm == 126.0
         net.run(net.now_s + 6.0)
         assert net.apart_ms() < late_ms
 
@@ -116,9 +117,9 @@ def test_peers_that_begin_together_end_in_one_session() -> None:
         for bpm in (100, 120, 140, 160):
             net.add(bpm)
         net.run(10.0)
-        assert len({net.peer(i).epoch for i in range(4)}) == 1
-        assert len({net.peer(i).bpm for i in range(4)}) == 1
-        assert len({net.peer(i).reference for i in range(4)}) == 1
+        assert len({net.peer(i).membership.epoch for i in range(4)}) == 1
+        assert len({net.peer(i).agreed.tempo.bpm for i in range(4)}) == 1
+        assert len({net.peer(i).clock.reference for i in range(4)}) == 1
         net.run(16.0)
         assert net.apart_ms() < 3
 
@@ -130,7 +131,7 @@ def test_two_dozen_peers_agree() -> None:
         net.add(100.0 + i)
     net.run(4.0)
     assert len(net.beats()) == 24
-    assert len({net.peer(i).bpm for i in range(24)}) == 1
+    assert len({net.peer(i).agreed.tempo.bpm for i in range(24)}) == 1
     assert net.apart_ms() < 0.5
 
 
@@ -142,13 +143,13 @@ def test_a_change_of_tempo_holds_from_the_same_beat_everywhere() -> None:
     net = session(4, model=jittery(0.005))
     peer = net.peer(2)
     peer.change_tempo(140.0, net.hosts[2].raw_ns(net.now_s))
-    origin = peer.line.last.origin
+    origin = peer.agreed.line.last.origin
     worst = 0.0
     for _ in range(200):
         net.run(net.now_s + 0.005)
         worst = max(worst, net.apart_ms())
-    assert {net.peer(i).line.last.origin for i in range(4)} == {origin}
-    assert {net.peer(i).bpm for i in range(4)} == {140.0}
+    assert {net.peer(i).agreed.line.last.origin for i in range(4)} == {origin}
+    assert {net.peer(i).agreed.tempo.bpm for i in range(4)} == {140.0}
     assert worst < 1.5
 
 
@@ -160,7 +161,7 @@ def test_changes_made_at_once_end_the_same_everywhere(seed: int) -> None:
     for i, bpm in enumerate((90.0, 100.0, 110.0)):
         net.peer(i).change_tempo(bpm, net.hosts[i].raw_ns(net.now_s))
     net.run(net.now_s + 3.0)
-    bpms = {net.peer(i).bpm for i in range(3)}
+    bpms = {net.peer(i).agreed.tempo.bpm for i in range(3)}
     assert len(bpms) == 1
     assert bpms <= {90.0, 100.0, 110.0}
     assert net.apart_ms() < 2
@@ -173,7 +174,7 @@ def test_a_change_can_be_asked_for_on_a_beat() -> None:
     beat = on_the_one(peer.beat_at(host.raw_ns(net.now_s)) + 4, 4)
     peer.change_tempo(100.0, host.raw_ns(net.now_s), beat=beat)
     net.run(net.now_s + 6)
-    assert net.peer(1).line.last.origin == pytest.approx(beat * MICRO, abs=2)
+    assert net.peer(1).agreed.line.last.origin == pytest.approx(beat * MICRO, abs=2)
 
 
 def test_starts_are_shared_on_the_one_or_each_its_own() -> None:
@@ -183,11 +184,11 @@ def test_starts_are_shared_on_the_one_or_each_its_own() -> None:
     assert beat % 4 == 0
     net.run(net.now_s + 0.05)
     for i in range(3):
-        assert net.peer(i).running == Running(True, beat * MICRO, 1, net.peer(1).id)
+        assert net.peer(i).agreed.running == Running(True, beat * MICRO, 1, net.peer(1).id)
         assert net.peer(i).beat_at(net.hosts[i].raw_ns(net.now_s)) < beat
     net.peer(2).stop(net.hosts[2].raw_ns(net.now_s))
     net.run(net.now_s + 0.1)
-    assert not net.peer(0).running.running
+    assert not net.peer(0).agreed.running.running
 
 
 def test_the_span_is_the_sessions() -> None:
@@ -195,9 +196,9 @@ def test_the_span_is_the_sessions() -> None:
     net = session(2)
     net.peer(1).change_span(16, net.hosts[1].raw_ns(net.now_s))
     net.run(net.now_s + 1)
-    assert net.peer(0).span == 16
-    assert net.peer(0).bpm == 126.0
-    assert net.peer(0).next_one(net.hosts[0].raw_ns(net.now_s)) % 16 == 0
+    assert net.peer(0).agreed.tempo.span == 16
+    assert net.peer(0).agreed.tempo.bpm == 126.0
+    assert net.peer(0).start(net.hosts[0].raw_ns(net.now_s)) % 16 == 0
 
 
 # Leaving, parting, coming back
@@ -210,7 +211,7 @@ def steady(net: Net, number: int, seconds: float) -> None:
     for _ in range(round(seconds / 0.01)):
         net.run(net.now_s + 0.01)
         now = peer.beat_at(host.raw_ns(net.now_s))
-        expected = 0.01 * peer.bpm / 60
+        expected = 0.01 * peer.agreed.tempo.bpm / 60
         assert abs(now - before - expected) < expected * (MOST + 0.001) + 1e-6
         before = now
 
@@ -226,12 +227,12 @@ def test_the_reference_goes_and_nobody_is_disturbed(way: str) -> None:
             net._carry(0, sending.to, sending.packet)
     net.kill(0)
     steady(net, 1, 6.0)
-    assert net.peer(1).reference == net.peer(2).reference == net.peer(1).id
+    assert net.peer(1).clock.reference == net.peer(2).clock.reference == net.peer(1).id
     assert [r.name for r in rows(net.peer(2), net.hosts[2].raw_ns(net.now_s))] == ["Peer 1"]
     assert net.apart_ms() < 0.2
     net.join(0, 200.0)
     net.run(net.now_s + 4)
-    assert net.peer(0).bpm == 126.0
+    assert net.peer(0).agreed.tempo.bpm == 126.0
     assert net.apart_ms() < 0.2
 
 
@@ -241,11 +242,11 @@ def test_a_parted_session_heals_without_a_jump() -> None:
     net.run(net.now_s + 5)
     net.parted = lambda a, b: (a < 2) != (b < 2)
     net.run(net.now_s + 60)
-    assert net.peer(2).reference == net.peer(2).id
+    assert net.peer(2).clock.reference == net.peer(2).id
     assert net.apart_ms() < 5
     net.parted = lambda a, b: False
     steady(net, 3, 8.0)
-    assert {net.peer(i).reference for i in range(4)} == {net.peer(0).id}
+    assert {net.peer(i).clock.reference for i in range(4)} == {net.peer(0).id}
     assert net.apart_ms() < 0.2
 
 
@@ -259,10 +260,10 @@ def test_parted_sides_that_changed_tempo_agree_on_the_later_revision() -> None:
     net.run(net.now_s + 2)
     net.peer(3).change_tempo(132.0, net.hosts[3].raw_ns(net.now_s))
     net.run(net.now_s + 2)
-    assert (net.peer(1).bpm, net.peer(2).bpm) == (100.0, 132.0)
+    assert (net.peer(1).agreed.tempo.bpm, net.peer(2).agreed.tempo.bpm) == (100.0, 132.0)
     net.parted = lambda a, b: False
     net.run(net.now_s + 6)
-    assert {net.peer(i).bpm for i in range(4)} == {132.0}
+    assert {net.peer(i).agreed.tempo.bpm for i in range(4)} == {132.0}
     assert net.apart_ms() < 0.3
 
 
@@ -274,10 +275,10 @@ def test_of_two_sessions_of_one_name_the_older_counts() -> None:
     net.run(5.0)
     net.add(150.0)
     net.run(10.0)
-    assert {net.peer(i).bpm for i in range(2)} == {100.0, 150.0}
+    assert {net.peer(i).agreed.tempo.bpm for i in range(2)} == {100.0, 150.0}
     net.parted = lambda a, b: False
     net.run(15.0)
-    assert {net.peer(i).bpm for i in range(2)} == {100.0}
+    assert {net.peer(i).agreed.tempo.bpm for i in range(2)} == {100.0}
     assert net.apart_ms() < 0.2
 
 
@@ -291,7 +292,7 @@ def test_a_clock_that_steps_costs_a_moment_and_no_more() -> None:
     net.hosts[2].offset_s -= 600.0
     net.peer(2).woke(net.hosts[2].raw_ns(net.now_s))
     net.run(net.now_s + 3)
-    assert net.peer(2).phase == "in"
+    assert net.peer(2).membership.phase == "in"
     assert net.apart_ms() < 0.5
 
 
@@ -306,7 +307,7 @@ def test_when_the_references_clock_steps_the_others_stay_where_they_are() -> Non
     assert net.apart_ms() < 0.5
     now = net.peer(2).beat_at(net.hosts[2].raw_ns(net.now_s))
     assert (now - before) / 126 * 60 == pytest.approx(net.now_s - start, abs=0.001)
-    assert net.peer(2).reference == net.peer(0).id
+    assert net.peer(2).clock.reference == net.peer(0).id
 
 
 @pytest.mark.parametrize("seed", range(8))
@@ -340,11 +341,11 @@ def test_whatever_happens_all_agree_in_the_end(seed: int) -> None:
     net.parted = lambda a, b: False
     net.run(net.now_s + 14)
     peers = [h.peer for h in net.hosts if h.peer is not None]
-    assert all(p.phase == "in" for p in peers)
-    assert len({p.epoch for p in peers}) == 1
-    assert len({p.line.last.rank for p in peers}) == 1
-    assert len({p.running for p in peers}) == 1
-    assert len({p.reference for p in peers}) == 1
+    assert all(p.membership.phase == "in" for p in peers)
+    assert len({p.membership.epoch for p in peers}) == 1
+    assert len({p.agreed.line.last.rank for p in peers}) == 1
+    assert len({p.agreed.running for p in peers}) == 1
+    assert len({p.clock.reference for p in peers}) == 1
     assert net.apart_ms() < 3
 
 
@@ -358,15 +359,15 @@ def test_without_a_passphrase_a_strangers_tempo_waits_to_be_accepted() -> None:
     net.peer(1).start(net.hosts[1].raw_ns(net.now_s))
     net.run(net.now_s + 2)
     mine = net.peer(0)
-    assert mine.bpm == 126.0
-    assert not mine.running.running
+    assert mine.agreed.tempo.bpm == 126.0
+    assert not mine.agreed.running.running
     row = rows(mine, net.hosts[0].raw_ns(net.now_s))[0]
     assert (row.asks_bpm, row.accepted) == (77.0, False)
     mine.accept(row.id, net.hosts[0].raw_ns(net.now_s))
-    assert (mine.bpm, mine.running.running) == (77.0, True)
+    assert (mine.agreed.tempo.bpm, mine.agreed.running.running) == (77.0, True)
     net.peer(1).change_tempo(88.0, net.hosts[1].raw_ns(net.now_s))
     net.run(net.now_s + 1)
-    assert mine.bpm == 88.0
+    assert mine.agreed.tempo.bpm == 88.0
 
 
 def test_a_later_word_of_ours_overrules_what_waits() -> None:
@@ -377,7 +378,7 @@ def test_a_later_word_of_ours_overrules_what_waits() -> None:
     net.peer(0).change_tempo(99.0, net.hosts[0].raw_ns(net.now_s))
     net.peer(1).accept(net.peer(0).id, net.hosts[1].raw_ns(net.now_s))
     net.run(net.now_s + 1)
-    assert net.peer(0).bpm == net.peer(1).bpm == 99.0
+    assert net.peer(0).agreed.tempo.bpm == net.peer(1).agreed.tempo.bpm == 99.0
     assert rows(net.peer(0), net.hosts[0].raw_ns(net.now_s))[0].asks_bpm == 0
 
 
@@ -391,11 +392,11 @@ def test_a_stranger_that_claims_to_be_older_is_not_followed() -> None:
     net.run(10.0)
     net.parted = lambda a, b: False
     net.run(15.0)
-    assert net.peer(1).bpm == 150.0
+    assert net.peer(1).agreed.tempo.bpm == 150.0
     assert rows(net.peer(1), net.hosts[1].raw_ns(net.now_s))[0].standing == "apart"
     net.peer(1).accept(net.peer(0).id, net.hosts[1].raw_ns(net.now_s))
     net.run(18.0)
-    assert net.peer(1).bpm == 100.0
+    assert net.peer(1).agreed.tempo.bpm == 100.0
 
 
 def test_recorded_packets_of_one_that_left_bring_nothing_back() -> None:
@@ -407,8 +408,8 @@ def test_recorded_packets_of_one_that_left_bring_nothing_back() -> None:
     for seq in range(40):
         fresh.receive(Packet(state.sender, seq, state.body), "there", seq * 50 * MS)
         fresh.poll(seq * 50 * MS)
-    assert fresh.epoch == fresh.id
-    assert fresh.bpm == 100
+    assert fresh.membership.epoch == fresh.id
+    assert fresh.agreed.tempo.bpm == 100
     assert rows(fresh, 2_000 * MS) == []
 
 
@@ -418,10 +419,10 @@ def test_a_flood_of_strangers_leaves_room_for_the_real_ones() -> None:
     peer, host = net.peer(0), net.hosts[0]
     for i in range(5_000):
         peer.receive(Packet(10_000 + i, 1, Ping(i, i)), "flood", host.raw_ns(net.now_s))
-    assert len(peer.others) <= MOST_UNPROVEN + 1
+    assert len(peer.membership.others) <= MOST_UNPROVEN + 1
     assert [r.name for r in rows(peer, host.raw_ns(net.now_s))] == ["Peer 1"]
     net.run(net.now_s + 8)
-    assert len(peer.others) == 1
+    assert len(peer.membership.others) == 1
     assert net.apart_ms() < 0.2
 
 
@@ -435,14 +436,14 @@ def test_impossible_tempi_and_twice_heard_packets_are_counted_and_dropped() -> N
     for seq, tempo in enumerate(
         ({"micro_bpm": 4000 * MICRO}, {"span": 0}, {"revision": MOST_REVISION}), start=10**6
     ):
-        bad = state._replace(tempo=other.line.last._replace(**{"revision": 99, **tempo}))
+        bad = state._replace(tempo=other.agreed.line.last._replace(**{"revision": 99, **tempo}))
         peer.receive(Packet(other.id, seq, bad), 1, now)
     late = state._replace(running=Running(True, 0, MOST_REVISION, other.id))
     peer.receive(Packet(other.id, 10**6 + 3, late), 1, now)
     peer.receive(Packet(other.id, 10**6, Pong(1, 2, 3, 4)), 1, now)
     assert peer.dropped == 5
-    assert not peer.running.running
-    assert peer.bpm == 126.0
+    assert not peer.agreed.running.running
+    assert peer.agreed.tempo.bpm == 126.0
 
 
 def test_a_strangers_absurd_revision_does_not_take_the_tempo_away_from_us() -> None:
@@ -456,11 +457,11 @@ def test_a_strangers_absurd_revision_does_not_take_the_tempo_away_from_us() -> N
         mine.receive(Packet(other.id, 10**6 + len(what), state._replace(**{what: asked})), 1, now)
     mine.change_tempo(99.0, now)
     mine.start(now)
-    assert mine.line.last.revision < 10
-    assert mine.running.revision < 10
+    assert mine.agreed.line.last.revision < 10
+    assert mine.agreed.running.revision < 10
     other.accept(mine.id, net.hosts[1].raw_ns(net.now_s))
     net.run(net.now_s + 1)
-    assert other.bpm == 99.0
+    assert other.agreed.tempo.bpm == 99.0
 
 
 def test_two_peers_of_one_name_are_told_apart() -> None:
@@ -492,6 +493,31 @@ def test_a_silent_peer_is_gone_after_three_seconds() -> None:
     net = session(2)
     net.kill(1)
     net.run(net.now_s + LOST_NS / 1e9 + 0.2)
-    assert net.peer(0).members() == []
-    assert isinstance(next(iter(net.peer(0)._replay.values())), Other)
-    assert net.peer(0).running == NEVER_RUN
+    assert net.peer(0).membership.members() == []
+    assert isinstance(next(iter(net.peer(0).membership._replay.values())), Other)
+    assert net.peer(0).agreed.running == NEVER_RUN
+
+
+def test_what_was_measured_of_a_peer_goes_with_it() -> None:
+    """Its clock may have been set meanwhile: when it comes back it is compared afresh."""
+    net = session(2)
+    us, gone = net.peer(0), net.peer(1)
+    assert us.membership.others[gone.id].exchanges
+    net.kill(1)
+    net.run(net.now_s + LOST_NS / 1e9 + 0.2)
+    back = us.membership.meet(gone.id, "there", net.hosts[0].raw_ns(net.now_s))
+    assert back is not None
+    assert not back.exchanges
+    assert back.clock(net.hosts[0].raw_ns(net.now_s)) is None
+
+
+def test_who_has_taken_a_change_is_not_told_again() -> None:
+    """Neither of a tempo nor of a start; until they say so they are."""
+    net = session(3)
+    us = net.peer(0)
+    for change in (lambda now: us.change_tempo(131.0, now), us.start):
+        change(net.hosts[0].raw_ns(net.now_s))
+        assert not any(us._gossip._took(o) for o in us.membership.members())
+        net.run(net.now_s + 0.5)
+        assert len(us.membership.members()) == 2
+        assert all(us._gossip._took(o) for o in us.membership.members())

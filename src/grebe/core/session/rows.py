@@ -43,11 +43,11 @@ def _printable(name: str) -> str:
 
 def rows(peer: Peer, now_ns: int) -> list[PeerStanding]:
     """All that are known and real, by name."""
-    reference = peer.reference
+    reference = peer.clock.reference
     taken = {peer.name: 1}
     out: list[PeerStanding] = []
     for other in sorted(
-        peer.others.values(), key=lambda o: (o.state.name if o.state else "", o.id)
+        peer.membership.others.values(), key=lambda o: (o.state.name if o.state else "", o.id)
     ):
         state = other.state
         if state is None or not other.proven:
@@ -55,7 +55,7 @@ def rows(peer: Peer, now_ns: int) -> list[PeerStanding]:
         taken[state.name] = taken.get(state.name, 0) + 1
         number = taken[state.name]
         clock = other.clock(now_ns)
-        here = bool(state.epoch) and state.epoch == peer.epoch
+        here = bool(state.epoch) and state.epoch == peer.membership.epoch
         joining = not state.settled or not state.epoch
         out.append(
             PeerStanding(
@@ -64,8 +64,8 @@ def rows(peer: Peer, now_ns: int) -> list[PeerStanding]:
                 standing="joining" if joining else "here" if here else "apart",
                 address=other.address,
                 reference=other.id == reference,
-                accepted=peer.counts(other.id),
-                asks_bpm=peer.asked_bpm(other.id),
+                accepted=peer.membership.counts(other.id),
+                asks_bpm=peer.agreed.asked_bpm(other.id),
                 bpm=state.tempo.bpm,
                 runs=state.runs,
                 offset_ms=beat_offset_ms(peer, other, now_ns) if here else None,
@@ -84,11 +84,15 @@ def beat_offset_ms(peer: Peer, other: Other, now_ns: int) -> float | None:
     clock, state = other.clock(now_ns), other.state
     if clock is None or state is None:
         return None
-    if abs(state.tempo.micro_bpm - peer.line.last.micro_bpm) > 1 and not peer.just_changed(now_ns):
+    if abs(state.tempo.micro_bpm - peer.agreed.line.last.micro_bpm) > 1 and not peer.just_changed(
+        now_ns
+    ):
         return None
     session = state.mapping.at(clock.theirs(now_ns))
     if peer.just_changed(now_ns):  # it may not have said so yet
-        theirs = peer.line.beat_at(session)
+        theirs = peer.agreed.line.beat_at(session)
     else:
         theirs = state.tempo.beat_at(session)
-    return apart(peer.beat_at(now_ns), theirs, peer.span) * 60e3 / peer.bpm
+    return (
+        apart(peer.beat_at(now_ns), theirs, peer.agreed.tempo.span) * 60e3 / peer.agreed.tempo.bpm
+    )

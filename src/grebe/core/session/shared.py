@@ -77,7 +77,7 @@ def limited_bpm(bpm: float) -> float:
     return min(MAX_BPM, max(MIN_BPM, bpm))
 
 
-def sound(tempo: AgreedTempo) -> bool:
+def is_valid(tempo: AgreedTempo) -> bool:
     """Whether a tempo from outside can be used at all."""
     known = tempo.revision < MOST_REVISION
     return known and MIN_BPM <= tempo.bpm <= MAX_BPM and MIN_SPAN <= tempo.span <= MAX_SPAN
