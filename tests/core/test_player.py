@@ -583,7 +583,7 @@ def test_a_push_inside_a_ramp_keeps_what_is_left_of_it() -> None:
     player, _ = begun(build.two_boxes())
     player.apply(Steer(bpm=200.0, ramp_bars=2))
     player.advance(4 * BEAT)
-    middle = player._tempi.bpm_at(4 * BEAT)
+    middle = player._run.tempi.bpm_at(4 * BEAT)
     found = tempi(player.apply(Nudge(percent=10)))
     assert found[0] == (4.0, pytest.approx(middle * 1.1), 0.0)
     assert found[1][1] == pytest.approx(220.0)

@@ -6,56 +6,35 @@ only by `advance`; the same calls always give the same messages.
 
 from __future__ import annotations
 
-from heapq import heappush
-
-import msgspec
-
-from grebe.core.player.chapters import Chapters
-from grebe.core.player.commands import (
-    Again,
-    Back,
-    Begin,
-    Command,
-    Fill,
-    Halt,
-    Hold,
-    KeepMutes,
-    Launch,
-    LoopOver,
-    Metronome,
-    Mute,
-    Nudge,
-    Rejoin,
-    Release,
-    ReplacePlan,
-    Skip,
-    Solo,
-    Steer,
-    Withdraw,
-)
-from grebe.core.player.course import Course
-from grebe.core.player.deck import Deck
-from grebe.core.player.events import (
-    DeviceEvent,
-    Due,
-    Shared,
-    SongPosition,
-)
-from grebe.core.player.loopers import LoopTrack, TrackCommand
+from grebe.core.player.commands import Command
+from grebe.core.player.deck import Lane
+from grebe.core.player.device_player import DevicePlayers
+from grebe.core.player.events import Due, Shared
+from grebe.core.player.locating import Locating
+from grebe.core.player.loopers import LoopTrack
+from grebe.core.player.performing import Performing, last_word
 from grebe.core.player.plan import Plan
-from grebe.core.player.playing import PLACE, PREROLL_TICKS, TEMPO, Playing
-from grebe.core.player.tempi import as_written
-from grebe.core.time.position import song_position
-from grebe.core.time.tempo import TempoPoint
-from grebe.core.time.ticks import (
-    CLOCK_TICKS,
-    TICKS_PER_QUARTER,
-    next_multiple,
+from grebe.core.player.run import Run
+from grebe.core.player.scheduler import (
+    CLOCK,
+    ChainStep,
+    ClickFalls,
+    ClockFalls,
+    MarksFall,
+    NoteEnds,
+    Prepare,
+    PulseFalls,
+    Switch,
+    TempoFalls,
+    Told,
+    TrackFalls,
+    What,
 )
-from grebe.errors import EditError
+from grebe.core.player.sections import Sections
+from grebe.core.time.ticks import CLOCK_TICKS
 
 
-class Player(Playing):
+class Player:
     """Plays a plan.
 
     `tick` is how far it has been advanced. Scenes are launched by section of
@@ -63,293 +42,191 @@ class Player(Playing):
     this one is held can be read at any time.
     """
 
-    @property
-    def next_section(self) -> str:
-        """Id of the section that comes next; "" where the song ends."""
-        coming = self._course.coming(self.tick) if self._spans else None
-        return "" if coming is None else self._spans[coming.section].section.id
-
-    @property
-    def held(self) -> bool:
-        """Whether this section stays, pass after pass."""
-        return self._course.held
-
-    @property
-    def launched(self) -> bool:
-        """Whether the next section has been asked for."""
-        return self._course.launch is not None
-
-    @property
-    def mutes(self) -> tuple[tuple[str, str], ...]:
-        """What is silent now, as (device id, voice id or "")."""
-        return self._mutes.listed()
-
-    @property
-    def mutes_by_hand(self) -> tuple[tuple[str, str], ...]:
-        """What a hand has made otherwise than scene and song would have it."""
-        return self._mutes.by_hand
-
-    @property
-    def loop(self) -> tuple[int, int] | None:
-        """The ticks of the song as written that are played over and over."""
-        return self._course.loop
-
-    @property
-    def carried(self) -> bool:
-        """Whether a song of a set goes on at the tempo there was, until it is released."""
-        return self._tempi.carried
-
-    @property
-    def last_word(self) -> int:
-        """Tick until which what comes next can be withdrawn: then boxes are told of it."""
-        leads = [
-            self._lead(deck)
-            for deck in self._decks.values()
-            if deck.device.plays == "own" and deck.device.obeys_program
-        ]
-        return self.boundary - max(leads, default=CLOCK_TICKS)
-
-    @property
-    def sections_here(self) -> tuple[str, ...]:
-        """Sections of the song that plays, in order."""
-        here = self._chapters.of(self._course.index)
-        return tuple(
-            span.section.id
-            for index, span in enumerate(self._spans)
-            if self._chapters.of(index) is here
-        )
-
-    @property
-    def solos(self) -> tuple[str, ...]:
-        """Devices that sound alone; none while all do."""
-        return tuple(sorted(self._mutes.solos))
-
-    @property
-    def tracks(self) -> tuple[LoopTrack, ...]:
-        """Loop tracks that Grebe can tell what to do."""
-        return tuple(self._loopers.tracks.values())
-
-    def bar_after(self, tick: int) -> int:
-        """The first bar line of the song as written that is not before a tick."""
-        return self._course.layout.bar_after(tick)
+    def __init__(self, plan: Plan) -> None:
+        self._run = Run(plan)
+        self._devices = DevicePlayers(self._run)
+        self._sections = Sections(self._run, self._devices)
+        self._locating = Locating(self._run, self._devices, self._sections)
+        self._performing = Performing(self._run, self._devices, self._sections, self._locating)
 
     def apply(self, command: Command) -> list[Due]:
         """Take a command at the player's tick; gives what is to be sent for it at once.
 
         EditError for a section, device or plan that cannot be taken.
         """
-        match command:
-            case Begin():
-                index = self._course.index_of(command.section, self.plan.song.name)
-                return self._begin(index, command.tick, command.count_in_bars)
-            case Halt():
-                return self._halt(self.tick)
-            case Launch():
-                name = self.plan.song.name
-                if self.running and self._course.ask_for(command, self.tick, name):
-                    self._schedule()
-            case Hold():
-                self._course.held = command.on
-                return self._take_back()
-            case Again():
-                if self.running:
-                    self._course.one_more_pass()
-                    self._schedule()
-                    return self._take_back()
-            case Skip():
-                if self._course.skip() and self.running:
-                    self._schedule()
-                    return self._take_back()
-            case Back():
-                return self._back(command)
-            case Withdraw():
-                return self._withdraw()
-            case Release():
-                self._release(command.ramp_bars)
-            case Solo():
-                return self._solo(command)
-            case Mute():
-                if command.device not in self._decks:
-                    raise EditError(f"there is no device {command.device!r} to mute")
-                self._mutes.set(command.device, command.voice, on=command.on)
-                if self.running:
-                    return self._mutes.apply(self._decks[command.device], self.tick)
-            case TrackCommand():
-                return self._track_asked(command)
-            case KeepMutes():
-                self._mutes_kept = command.on
-            case LoopOver():
-                self._course.loop_over(command)
-                if self.running:
-                    self._schedule()
-                    return self._take_back()
-            case Steer():
-                self._steer(command.bpm, command.ramp_bars)
-            case Nudge():
-                return self._tempi.nudge(self.tick, command.percent) if self.running else []
-            case Fill():
-                self.filling = command.on
-            case Metronome():
-                if command.on and self.plan.count_in.device is None:
-                    raise EditError("nothing clicks yet: choose a box for it in the Rig, with K")
-                self.clicking = command.on
-            case Rejoin():
-                return self._rejoin(command.device, stop_now=command.stop_now)
-            case ReplacePlan():
-                return self._set_plan(command.plan)
-        return []
+        return self._performing.apply(command)
 
-    def _back(self, command: Back) -> list[Due]:
-        if self.running:
-            top = self._chapters.top(self._course.index)
-            self._course.back(command.at, self.tick, top)
-            self._schedule()
-        return []
-
-    def _withdraw(self) -> list[Due]:
-        if not self.running:
-            return []
-        if self.launched and self.tick >= self.last_word:
-            raise EditError("too late to withdraw: boxes have been told of what comes")
-        if self._course.withdraw(self.tick):
-            self._schedule()
-            return self._take_back()
-        return []
-
-    def _release(self, ramp_bars: int | None) -> None:
-        """To the tempo that is written here, from the next beat on."""
-        chapter = self._chapters.of(self._course.index)
-        if not self.running or not self.carried or chapter is None:
-            return
-        self._tempi.carried = False
-        written = self._span.tick + max(0, self.tick - self._course.start)
-        bpm = self._course.layout.tempo.bpm_at(min(written, self._span.end - 1))
-        self._steer(bpm, chapter.ramp_bars if ramp_bars is None else ramp_bars)
-
-    def _solo(self, command: Solo) -> list[Due]:
-        if command.device not in self._decks:
-            raise EditError(f"there is no device {command.device!r} to hear alone")
-        self._mutes.solo(command.device, on=command.on)
+    def advance(self, until: int) -> list[Due]:
+        """Play up to but not including the tick `until`; messages in order."""
         out: list[Due] = []
-        if self.running:
-            for deck in self._decks.values():
-                out += self._mutes.apply(deck, self.tick)
+        run, scheduler = self._run, self._run.scheduler
+        while (due := scheduler.next_before(until)) is not None:
+            tick, what = due
+            if isinstance(what, Lane):
+                if what.generation == what.deck.generation:
+                    self._stroke(out, tick, what)
+            elif isinstance(what, NoteEnds):
+                deck, key = what
+                held = deck.held.get(key)
+                if held is not None and held[0] == tick:
+                    del deck.held[key]
+                    out.append((tick, deck.device.id, held[1]))
+            elif isinstance(what, ClockFalls):
+                out += [(tick, device, Shared.CLOCK) for device in run.plan.clocked]
+                if run.clicking:
+                    self._locating.clicks.beat(out, tick)
+                scheduler.at(tick + CLOCK_TICKS, CLOCK)
+            elif isinstance(what, PulseFalls):
+                self._locating.pulse(out, tick, what.device)
+            else:
+                self._decide(out, tick, what)
+        if run.running:
+            run.tick = max(run.tick, until)
         return out
 
-    def _rejoin(self, device: str, *, stop_now: bool) -> list[Due]:
-        """Stop a box that is back, tell it its pattern, and let it come in on the next bar."""
-        if not self.running:
-            return []
-        behind = [d for d in self._decks if self.plan.via.get(d, d) == device]
-        out: list[Due] = []
-        if device in self.plan.started and stop_now:
-            out.append((self.tick, device, Shared.STOP))
-        for deck in (self._decks[d] for d in behind):
-            deck.told_program = deck.told_silent = None
-            self._tell_program(out, self.tick, deck, deck.pattern)
-            if self._spans:
-                out += self._mutes.apply(deck, self.tick)
-        if device in self.plan.started:
-            bar = self._span.scene.meter.bar_ticks
-            since = self.tick + PREROLL_TICKS - self._course.start
-            base = self._course.start + next_multiple(max(0, since), bar)
-            if self._rejoining.get(device) == base:
-                return out
-            self._rejoining[device] = base
-            place = SongPosition(sixteenths=song_position(base - self._top))
-            told: list[tuple[str, DeviceEvent]] = [(device, place)]
-            if not stop_now:  # one that still runs takes no position
-                told.insert(0, (device, Shared.STOP))
-            heappush(self._heap, (base - PREROLL_TICKS, PLACE, next(self._serial), told))
-            heappush(self._heap, (base, PLACE, next(self._serial), [(device, Shared.CONTINUE)]))
-        return out
+    def _stroke(self, out: list[Due], tick: int, lane: Lane) -> None:
+        """What is under a lane's cursor sounds now, unless it is silent or waits for a fill."""
+        run = self._run
+        _, gate, key, on, off, filled = lane.notes[lane.index]
+        if on is not None and not lane.silent and filled in (None, run.filling or run.laid.filling):
+            deck = lane.deck
+            device = deck.device.id
+            if off is not None:
+                if key in deck.held:
+                    out.append((tick, device, deck.held[key][1]))
+                deck.held[key] = (tick + gate, off)
+                run.scheduler.note_end(tick + gate, deck, key)
+            out.append((tick, device, on))
+        lane.step()
+        run.scheduler.stroke(lane)
 
-    def _steer(self, bpm: float, ramp_bars: int) -> None:
-        if not self.running:
-            return
-        tick = next_multiple(self.tick, TICKS_PER_QUARTER)
-        ramp = ramp_bars * self._span.scene.meter.bar_ticks
-        point = TempoPoint(tick=tick, bpm=bpm, ramp_ticks=ramp)
-        heappush(self._heap, (tick, TEMPO, next(self._serial), point))
+    def _decide(self, out: list[Due], tick: int, what: What) -> None:
+        run, sections = self._run, self._sections
+        run.tick = max(run.tick, tick)
+        if isinstance(what, TempoFalls):
+            run.tempi.set(out, what.point)
+        elif isinstance(what, ClickFalls):
+            self._locating.clicks.click(out, tick, what.on)
+        elif isinstance(what, MarksFall):
+            sections.marks_fall(out, tick, what)
+        elif isinstance(what, TrackFalls):
+            sections.track_falls(out, tick, what)
+        elif isinstance(what, Told):
+            out += [(tick, device, event) for device, event in what.events]
+        elif isinstance(what, ChainStep):
+            player = self._devices.get(what.deck.device.id)
+            if player is not None and player.deck is what.deck:
+                player.chain_step(out, tick, what)
+        elif isinstance(what, Prepare):
+            sections.prepare(out, tick, what)
+        elif isinstance(what, Switch):
+            sections.switch(out, tick, what)
 
-    def _set_plan(self, plan: Plan) -> list[Due]:
-        """Go on with an edited plan: patterns from here, tempo at the next beat.
+    # What can be read
 
-        Which pattern a device plays changes when the next section comes in.
-        """
-        old = self.plan
-        stays = all(
-            getattr(plan, part) is getattr(old, part)
-            for part in ("song", "scenes", "devices", "chapters", "pulsed")
+    @property
+    def plan(self) -> Plan:
+        """What is played."""
+        return self._run.plan
+
+    @property
+    def tick(self) -> int:
+        """How far it has been played."""
+        return self._run.tick
+
+    @property
+    def running(self) -> bool:
+        """Whether a run goes on."""
+        return self._run.running
+
+    @property
+    def filling(self) -> bool:
+        """Whether a fill is held."""
+        return self._run.filling
+
+    @property
+    def section(self) -> str:
+        """Id of the section now playing, or the one Begin would start at."""
+        return self._run.span.section.id if self._run.spans else ""
+
+    @property
+    def boundary(self) -> int:
+        """Tick at which the next section comes in, or the pass ends when this one is held."""
+        return self._run.boundary
+
+    @property
+    def next_section(self) -> str:
+        """Id of the section that comes next; "" where the song ends."""
+        run = self._run
+        coming = run.course.coming(run.tick) if run.spans else None
+        return "" if coming is None else run.spans[coming.section].section.id
+
+    @property
+    def held(self) -> bool:
+        """Whether this section stays, pass after pass."""
+        return self._run.course.held
+
+    @property
+    def launched(self) -> bool:
+        """Whether the next section has been asked for."""
+        return self._run.course.launch is not None
+
+    @property
+    def mutes(self) -> tuple[tuple[str, str], ...]:
+        """What is silent now, as (device id, voice id or "")."""
+        return self._run.mutes.listed()
+
+    @property
+    def mutes_by_hand(self) -> tuple[tuple[str, str], ...]:
+        """What a hand has made otherwise than scene and song would have it."""
+        return self._run.mutes.by_hand
+
+    @property
+    def mutes_kept(self) -> bool:
+        """Whether those stay when this section is over."""
+        return self._run.mutes_kept
+
+    @property
+    def loop(self) -> tuple[int, int] | None:
+        """The ticks of the song as written that are played over and over."""
+        return self._run.course.loop
+
+    @property
+    def carried(self) -> bool:
+        """Whether a song of a set goes on at the tempo there was, until it is released."""
+        return self._run.tempi.carried
+
+    @property
+    def last_word(self) -> int:
+        """Tick until which what comes next can be withdrawn: then boxes are told of it."""
+        return last_word(self._run, self._devices)
+
+    @property
+    def sections_here(self) -> tuple[str, ...]:
+        """Sections of the song that plays, in order."""
+        run = self._run
+        here = run.chapters.of(run.course.index)
+        return tuple(
+            span.section.id
+            for index, span in enumerate(run.spans)
+            if run.chapters.of(index) is here
         )
-        if self.running and stays:  # only what patterns play: nothing has to be laid out anew
-            self.plan = plan
-            return self._renew_decks()
-        layout = plan.layout()
-        if not self.running:
-            self.plan, loop = plan, self._course.loop
-            self._chapters = Chapters(plan, layout)
-            self._course = Course(layout, self._chapters.stops)
-            self._course.loop = loop
-            self._decks = {d.id: Deck(d) for d in plan.devices}
-            self._loopers.take(plan.devices)
-            return []
-        if not layout.spans:
-            raise EditError(f"{plan.song.name} has no sections left; the old plan plays on")
-        section = self.section
-        tempo_edited = as_written(plan.song) != as_written(self.plan.song)
-        self.plan = plan
-        self._chapters = Chapters(plan, layout)
-        self._course.take(layout, self.tick, self._chapters.stops)
-        self._loopers.take(plan.devices)
-        out = self._renew_decks()
-        for line in self._pulses.idle(plan.pulsed):
-            self._schedule_pulse(line, self.tick)
-        if tempo_edited and not self._tempi.carried:
-            self._tempo_at_next_beat()
-        if self.tick >= self._course.start and section == self.section:
-            self._mutes.enter(self._span.scene)
-            self._lay_marks(out, self.tick)
-            for deck in self._decks.values():
-                out += self._mutes.apply(deck, self.tick)
-        self._schedule()
-        return out
 
-    def _renew_decks(self) -> list[Due]:
-        out: list[Due] = []
-        old, self._decks = self._decks, {}
-        patterns = {p.id: p for p in self.plan.patterns}
-        for device in self.plan.devices:
-            deck = old.pop(device.id, None) or Deck(device)
-            self._decks[device.id] = deck
-            chain = tuple(patterns[p.id] for p in deck.chain if p.id in patterns)
-            if chain == deck.chain and device == deck.device:
-                continue
-            played = deck.pattern.id if deck.pattern is not None else ""
-            deck.device = device
-            deck.generation += 1
-            deck.chain = chain
-            deck.position %= max(1, len(chain))
-            self._start_lanes(deck, self.tick, played)
-            self._schedule_chain(deck, self.tick)
-        for gone in old.values():
-            out += gone.end_notes(self.tick)
-            gone.generation += 1
-        return out
+    @property
+    def solos(self) -> tuple[str, ...]:
+        """Devices that sound alone; none while all do."""
+        return tuple(sorted(self._run.mutes.solos))
 
-    def _tempo_at_next_beat(self) -> None:
-        beat = self._span.scene.meter.beat_ticks
-        at = self._course.start + next_multiple(self.tick - self._course.start, beat)
-        written = self._span.tick + at - self._course.start
-        bpm = self._course.layout.tempo.bpm_at(written)
-        point = TempoPoint(tick=at, bpm=bpm)
-        heappush(self._heap, (at, TEMPO, next(self._serial), point))
+    @property
+    def tracks(self) -> tuple[LoopTrack, ...]:
+        """Loop tracks that Grebe can tell what to do."""
+        return tuple(self._run.loopers.tracks.values())
 
-    def _track_asked(self, command: TrackCommand) -> list[Due]:
-        """Armed for its moment; while stopped it is done at once, and sent by whoever asks."""
-        if self.running:
-            self._arm(command, self.tick)
-            return []
-        now = msgspec.structs.replace(command, at="now")
-        at = self._loopers.ask(now, self.tick, 0, TICKS_PER_QUARTER, self.plan.song.bpm)
-        return self._loopers.fall(command.device, command.number, at) if at >= 0 else []
+    @property
+    def commands(self) -> frozenset[type]:
+        """Every command that can be applied."""
+        return self._performing.known
+
+    def bar_after(self, tick: int) -> int:
+        """The first bar line of the song as written that is not before a tick."""
+        return self._run.course.layout.bar_after(tick)

@@ -1,0 +1,80 @@
+"""What a performance is made of, as its parts share it: the plan, and where it stands."""
+
+from __future__ import annotations
+
+from grebe.core.patterns.model import Pattern
+from grebe.core.player.chapters import Chapters
+from grebe.core.player.course import Course
+from grebe.core.player.lead import lead_ticks
+from grebe.core.player.loopers import Loopers
+from grebe.core.player.marks import LaidOver
+from grebe.core.player.mutes import Mutes
+from grebe.core.player.plan import Plan
+from grebe.core.player.pulses import Pulses
+from grebe.core.player.scheduler import Scheduler
+from grebe.core.player.tempi import Tempi
+from grebe.core.rig.model import Device
+from grebe.core.songs.layout import Span
+from grebe.core.songs.model import Part
+from grebe.core.time.ticks import CLOCK_TICKS
+
+PREROLL_TICKS = 2 * CLOCK_TICKS
+"""Between telling the boxes their patterns and Start: 40 ms at 126 BPM, so that they are ready."""
+
+
+class Run:
+    """The state of a player. Its parts read and change it; whoever plays reads the player."""
+
+    def __init__(self, plan: Plan) -> None:
+        self.plan = plan
+        self.tick = 0
+        """How far it has been played."""
+        self.running = False
+        self.filling = False
+        """Whether a fill is held."""
+        self.clicking = False
+        """Whether every beat is clicked."""
+        self.mutes_said: bool | None = None
+        """What the performer said becomes of mutes by hand at the end of this section."""
+        self.top = 0
+        """Where, as written, the song began that this run was begun in."""
+        self.scheduler = Scheduler()
+        self.laid = LaidOver()
+        self.tempi = Tempi(plan.song.bpm)
+        self.mutes = Mutes()
+        self.pulses = Pulses()
+        self.loopers = Loopers(plan.devices)
+        layout = plan.layout()
+        self.chapters = Chapters(plan, layout)
+        self.course = Course(layout, self.chapters.stops)
+
+    @property
+    def spans(self) -> tuple[Span, ...]:
+        """The song laid out."""
+        return self.course.layout.spans
+
+    @property
+    def span(self) -> Span:
+        """The section that plays."""
+        return self.course.span
+
+    @property
+    def boundary(self) -> int:
+        """Tick at which the next section comes in, or the pass ends when this one is held."""
+        return self.course.boundary(self.tick)
+
+    @property
+    def mutes_kept(self) -> bool:
+        """Whether mutes by hand stay when this section is over."""
+        if self.mutes_said is not None or not self.spans:
+            return self.mutes_said is not False
+        return self.span.scene.hand_mutes == "keep"
+
+    def lead(self, device: Device) -> int:
+        """How many ticks before a boundary a box is told."""
+        return lead_ticks(device, self.tempi.bpm_at(self.tick))
+
+    def chain(self, part: Part) -> tuple[Pattern, ...]:
+        """The patterns that a part names."""
+        patterns = {p.id: p for p in self.plan.patterns if p.device == part.device}
+        return tuple(patterns[p] for p in part.chain if p in patterns)
