@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-from abc import ABC, abstractmethod
 from bisect import bisect_left
 from collections.abc import Sequence
 from functools import lru_cache
 from operator import itemgetter
-from typing import TypeAlias
+from typing import NamedTuple, TypeAlias
 
 from grebe.core.patterns.model import Content, ControlLane, Pattern, Voice
 from grebe.core.patterns.passes import (
@@ -31,7 +30,7 @@ CONTROL, REST = -1, -2
 _first = itemgetter(0)
 
 
-class Lane(ABC):
+class Lane:
     """A cursor over what one voice or controller lane sends, pass after pass for ever."""
 
     __slots__ = (
@@ -58,9 +57,9 @@ class Lane(ABC):
         self.alike: list[Entry] | None = None
         """What every pass sends, where all are the same and none reaches into another."""
 
-    @abstractmethod
     def entries(self, number: int) -> list[Entry]:
         """What pass `number` sends, by ticks from the lane's origin."""
+        raise NotImplementedError  # no ABC: asking an instance for one costs half a stroke
 
     def seek(self, tick: int) -> None:
         """Move to the first entry that is not before `tick`."""
@@ -224,6 +223,13 @@ def lanes_of(
     return lanes
 
 
+class NoteEnds(NamedTuple):
+    """A note that sounds ends."""
+
+    deck: Deck
+    key: int
+
+
 class Deck:
     """The state of one device while the player runs."""
 
@@ -241,6 +247,8 @@ class Deck:
         self.lanes: list[Lane] = []
         self.held: dict[int, tuple[int, NoteOff]] = {}
         """Notes sounding: channel*128+note to the tick of their end and the event for it."""
+        self.ends: dict[int, NoteEnds] = {}
+        """Kept by key: one would be made for every note."""
         self.told_program: int | None = None
         self.told_silent: bool | None = None
 
@@ -256,6 +264,10 @@ class Deck:
             self.position = (self.position + 1) % len(chain)
             if following is not None and following.id != pattern.id:
                 self.origin = self.entered
+
+    def end_of(self, key: int) -> NoteEnds:
+        """What stands for the end of a note."""
+        return self.ends.get(key) or self.ends.setdefault(key, NoteEnds(self, key))
 
     def end_notes(self, tick: int) -> list[Due]:
         """The ends, at `tick`, of all notes that sound; none does afterwards."""

@@ -6,8 +6,10 @@ only by `advance`; the same calls always give the same messages.
 
 from __future__ import annotations
 
+from heapq import heappop, heappush
+
 from grebe.core.player.commands import Command
-from grebe.core.player.deck import Lane
+from grebe.core.player.deck import Lane, NoteEnds
 from grebe.core.player.device_player import DevicePlayers
 from grebe.core.player.events import Due, Shared
 from grebe.core.player.locating import Locating
@@ -17,11 +19,12 @@ from grebe.core.player.plan import Plan
 from grebe.core.player.run import Run
 from grebe.core.player.scheduler import (
     CLOCK,
+    NOTE_ENDS,
+    STROKE,
     ChainStep,
     ClickFalls,
     ClockFalls,
     MarksFall,
-    NoteEnds,
     Prepare,
     PulseFalls,
     Switch,
@@ -59,9 +62,9 @@ class Player:
     def advance(self, until: int) -> list[Due]:
         """Play up to but not including the tick `until`; messages in order."""
         out: list[Due] = []
-        run, scheduler = self._run, self._run.scheduler
-        while (due := scheduler.next_before(until)) is not None:
-            tick, what = due
+        run, scheduler, heap = self._run, self._run.scheduler, self._run.scheduler.heap
+        while heap and heap[0][0] < until:
+            tick, _, _, what = heappop(heap)
             if isinstance(what, Lane):
                 if what.generation == what.deck.generation:
                     self._stroke(out, tick, what)
@@ -87,18 +90,25 @@ class Player:
     def _stroke(self, out: list[Due], tick: int, lane: Lane) -> None:
         """What is under a lane's cursor sounds now, unless it is silent or waits for a fill."""
         run = self._run
+        heap, serial = run.scheduler.heap, run.scheduler.serial
         _, gate, key, on, off, filled = lane.notes[lane.index]
-        if on is not None and not lane.silent and filled in (None, run.filling or run.laid.filling):
+        if (
+            on is not None
+            and not lane.silent
+            and (filled is None or filled == (run.filling or run.laid.filling))
+        ):
             deck = lane.deck
             device = deck.device.id
             if off is not None:
-                if key in deck.held:
-                    out.append((tick, device, deck.held[key][1]))
-                deck.held[key] = (tick + gate, off)
-                run.scheduler.note_end(tick + gate, deck, key)
+                end, held = tick + gate, deck.held
+                if key in held:
+                    out.append((tick, device, held[key][1]))
+                held[key] = (end, off)
+                ends = deck.ends.get(key) or deck.end_of(key)
+                heappush(heap, (end, NOTE_ENDS, next(serial), ends))
             out.append((tick, device, on))
         lane.step()
-        run.scheduler.stroke(lane)
+        heappush(heap, (lane.next_tick(), STROKE, next(serial), lane))
 
     def _decide(self, out: list[Due], tick: int, what: What) -> None:
         run, sections = self._run, self._sections

@@ -3,11 +3,11 @@ is sorted by kind: decisions, the clock, ends of notes, notes."""
 
 from __future__ import annotations
 
-from heapq import heappop, heappush
+from heapq import heappush
 from itertools import count
 from typing import NamedTuple, TypeAlias
 
-from grebe.core.player.deck import Deck, Lane
+from grebe.core.player.deck import Deck, Lane, NoteEnds
 from grebe.core.player.events import DeviceEvent, NoteOn
 from grebe.core.time.tempo import TempoPoint
 
@@ -77,13 +77,6 @@ class PulseFalls(NamedTuple):
     device: str
 
 
-class NoteEnds(NamedTuple):
-    """A note that sounds ends."""
-
-    deck: Deck
-    key: int
-
-
 What: TypeAlias = (
     Prepare | Switch | ChainStep | TempoFalls | MarksFall | Told | TrackFalls | ClickFalls
     | ClockFalls | PulseFalls | NoteEnds | Lane
@@ -95,7 +88,7 @@ _KINDS: tuple[type, ...] = (
     PulseFalls, NoteEnds, Lane,
 )  # fmt: skip
 _ORDER = {kind: order for order, kind in enumerate(_KINDS)}
-_NOTE_ENDS, _STROKE = _ORDER[NoteEnds], _ORDER[Lane]
+NOTE_ENDS, STROKE = _ORDER[NoteEnds], _ORDER[Lane]
 CLOCK = ClockFalls()
 
 
@@ -103,29 +96,23 @@ class Scheduler:
     """A heap of them."""
 
     def __init__(self) -> None:
-        self._heap: list[tuple[int, int, int, What]] = []
-        self._serial = count()
+        self.heap: list[tuple[int, int, int, What]] = []
+        """(tick, kind, serial, what). The player takes from it, and puts strokes and ends of notes
+        on it, by itself: there are millions of them, and a call for each costs a third."""
+        self.serial = count()
 
     def at(self, tick: int, what: What) -> None:
         """Have something happen."""
-        heappush(self._heap, (tick, _ORDER[type(what)], next(self._serial), what))
+        heappush(self.heap, (tick, _ORDER[type(what)], next(self.serial), what))
 
     def stroke(self, lane: Lane) -> None:
         """Have what is under a lane's cursor sound. Apart, since there are millions of them."""
-        heappush(self._heap, (lane.next_tick(), _STROKE, next(self._serial), lane))
+        heappush(self.heap, (lane.next_tick(), STROKE, next(self.serial), lane))
 
     def note_end(self, tick: int, deck: Deck, key: int) -> None:
         """Have a note end."""
-        heappush(self._heap, (tick, _NOTE_ENDS, next(self._serial), NoteEnds(deck, key)))
-
-    def next_before(self, until: int) -> tuple[int, What] | None:
-        """The next thing and its tick, taken off; None where nothing falls before `until`."""
-        heap = self._heap
-        if not heap or heap[0][0] >= until:
-            return None
-        tick, _, _, what = heappop(heap)
-        return tick, what
+        heappush(self.heap, (tick, NOTE_ENDS, next(self.serial), deck.end_of(key)))
 
     def clear(self) -> None:
         """Nothing is to happen any more."""
-        self._heap.clear()
+        self.heap.clear()
