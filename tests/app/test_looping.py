@@ -7,7 +7,7 @@ from pathlib import Path
 import pytest
 
 from grebe.app.document.store import Store
-from grebe.app.engine.linked import raw_now_ns
+from grebe.app.live.position import raw_now_ns
 from grebe.app.live.session import Session
 from grebe.core.player.commands import Begin
 from grebe.core.player.loopers import LoopTrack, TrackCommand
@@ -24,7 +24,7 @@ def session_of(project: object, tmp_path: Path, client: FakeClient) -> Session:
     path = tmp_path / "x.grebe"
     write_project(path, project)  # type: ignore[arg-type]
     made = Session(Store.open(path))
-    made._client = client  # type: ignore[assignment]
+    made.link.client = client  # type: ignore[assignment]
     hear(made, client, welcome())
     return made
 
@@ -64,7 +64,7 @@ def test_a_first_loop_leads(session: Session, client: FakeClient) -> None:
     found = session.looping.first_loop(13.84)
     assert found is not None
     assert (found.bpm, found.bars) == (pytest.approx(125.0), 2)
-    assert session.bpm == 125.0
+    assert session.position.written_bpm == 125.0
     assert isinstance(client.said[-1], Begin)
     closed = next(m for m in client.said if isinstance(m, TrackCommand) and m.do == "play")
     assert closed.number == 1
@@ -83,15 +83,15 @@ def test_a_change_of_tempo_with_loops_running_says_what_happens(
     words = session.looping.warning(140.0)
     assert "190 ms late with every bar" in words
     assert session.looping.warning(126.0) == ""
-    session.change_tempo(14.0)
-    assert session.bpm == 126.0
-    assert session.notice is not None
-    assert "The same again" in session.notice.text
-    session.change_tempo(14.0)
-    assert session.bpm == 140.0
+    session.tempo.change(14.0)
+    assert session.position.written_bpm == 126.0
+    assert session.notices.last is not None
+    assert "The same again" in session.notices.last.text
+    session.tempo.change(14.0)
+    assert session.position.written_bpm == 140.0
     hear(session, client, playing(LoopTrack(device="looper", number=1, state="stopped", ticks=BAR)))
-    session.change_tempo(-14.0)
-    assert session.bpm == 126.0
+    session.tempo.change(-14.0)
+    assert session.position.written_bpm == 126.0
 
 
 def test_without_a_looper(tmp_path: Path, client: FakeClient) -> None:

@@ -12,9 +12,9 @@ import pytest
 
 from grebe.app.document.store import Store
 from grebe.app.editors.network_form import NetworkForm
-from grebe.app.engine.networking import SEEN
 from grebe.app.engine.supervisor import load_message, rtp_ports
 from grebe.app.guessing import weakness
+from grebe.app.live.networking import SEEN
 from grebe.app.live.session import Session
 from grebe.app.live.watching import WatchedSession
 from grebe.app.passphrases import MOST, keep_passphrase, passphrase_of
@@ -46,15 +46,15 @@ TEAL = PeerRow(id="a1", name="Teal", standing="here", address="10.0.0.2", offset
 def session() -> Iterator[Session]:
     """A window's session that talks to nobody but a list."""
     made = Session(Store(build.two_boxes()))
-    made._client = FakeClient()  # type: ignore[assignment]
-    made.link = "on"
+    made.link.client = FakeClient()  # type: ignore[assignment]
+    made.link.state = "on"
     yield made
     made.network.end_laptops()
 
 
 def said(session: Session) -> list[Any]:
     """What was said to the engine since."""
-    client = session._client
+    client = session.link.client
     assert isinstance(client, FakeClient)
     out, client.said = client.said, []
     return out
@@ -63,12 +63,18 @@ def said(session: Session) -> list[Any]:
 def status(session: Session, *rows: PeerRow, state: str = "in", follows: str = PEERS_ID) -> None:
     """The engine speaks of the session."""
     peers = Peers(state=state, session="Grebe", name="Smew", rows=rows)  # type: ignore[arg-type]
-    client = session._client
+    client = session.link.client
     assert isinstance(client, FakeClient)
     client.waiting.append(
-        Status(at_ns=session.now_ns(), running=False, peers=peers, follows=follows, heard_bpm=125.0)
+        Status(
+            at_ns=session.position.now_ns(),
+            running=False,
+            peers=peers,
+            follows=follows,
+            heard_bpm=125.0,
+        )
     )
-    session._client.pump  # noqa: B018
+    session.link.client.pump  # noqa: B018
     session.pump(0.0)
 
 
@@ -78,10 +84,12 @@ def test_it_is_off_until_it_is_asked_for(session: Session) -> None:
     keep_passphrase("Grebe", "grey seal")
     session.network.toggle()
     join, shown = said(session)
-    assert join == Join(use=session.project.rig.network, passphrase="grey seal", bpm=session.bpm)
+    assert join == Join(
+        use=session.project.rig.network, passphrase="grey seal", bpm=session.position.written_bpm
+    )
     assert isinstance(shown, ShowDocument)
-    assert session.notice is not None
-    assert "with its passphrase" in session.notice.text
+    assert session.notices.last is not None
+    assert "with its passphrase" in session.notices.last.text
     assert session.network.on
     session.network.toggle()
     assert said(session) == [Join()]
@@ -90,7 +98,7 @@ def test_it_is_off_until_it_is_asked_for(session: Session) -> None:
 
 def test_without_an_engine_nothing_is_joined(session: Session) -> None:
     """It says so."""
-    session.link = "starting"
+    session.link.state = "starting"
     with pytest.raises(EditError):
         session.network.join()
 
@@ -119,8 +127,8 @@ def test_a_helper_that_is_not_there_is_started(
 ) -> None:
     """Once in three seconds."""
     started: list[int] = []
-    monkeypatch.setattr("grebe.app.engine.linked.start_network", lambda: started.append(1))
-    monkeypatch.setattr("grebe.app.engine.linked.let_go", lambda process: None)
+    monkeypatch.setattr("grebe.app.engine.process_watch.start_network", lambda: started.append(1))
+    monkeypatch.setattr("grebe.app.engine.process_watch.let_go", lambda process: None)
     status(session, state="starting")
     assert len(started) == 1
     status(session, state="starting")
@@ -131,14 +139,14 @@ def test_who_comes_goes_and_asks_is_said(session: Session) -> None:
     """Once each."""
     status(session)
     status(session, TEAL)
-    assert session.notice is not None
-    assert session.notice.text == "Teal is in the session."
+    assert session.notices.last is not None
+    assert session.notices.last.text == "Teal is in the session."
     status(session, msgspec.structs.replace(TEAL, accepted=False, asks_bpm=99.0))
-    assert "Teal would have 99 BPM" in session.notice.text
+    assert "Teal would have 99 BPM" in session.notices.last.text
     session.network.accept_next()
     assert AcceptPeer(peer="a1") in said(session)
     status(session)
-    assert session.notice.text == "Teal has left the session."
+    assert session.notices.last.text == "Teal has left the session."
     with pytest.raises(EditError):
         session.network.accept_next()
 
@@ -153,20 +161,20 @@ def test_offsets_are_remembered(session: Session) -> None:
 def test_tempo_keys_go_to_the_session_where_songs_do_not_bring_theirs(session: Session) -> None:
     """Else to the song, which brings it."""
     status(session, TEAL)
-    before = session.bpm
-    session.change_tempo(1.0)
+    before = session.position.written_bpm
+    session.tempo.change(1.0)
     assert not any(isinstance(m, Propose) for m in said(session))
-    assert session.bpm == before + 1
+    assert session.position.written_bpm == before + 1
     NetworkForm(session).set_field("session", "brings_tempo", "the session's")
     said(session)
-    session.change_tempo(1.0)
+    session.tempo.change(1.0)
     assert Propose(bpm=126.0) in said(session)
-    session.go_to_tempo(140.0, 0)
+    session.tempo.go_to(140.0, 0)
     assert Propose(bpm=140.0) in said(session)
     for n in range(4):
-        session.tap(n * 0.5)
+        session.tempo.tap(n * 0.5)
     assert Propose(bpm=120.0) in said(session)
-    assert session.bpm == before + 1
+    assert session.position.written_bpm == before + 1
 
 
 def test_the_document_is_shown_again_when_it_has_changed_and_not_with_every_key(
@@ -176,7 +184,7 @@ def test_the_document_is_shown_again_when_it_has_changed_and_not_with_every_key(
     status(session, TEAL)  # another window had joined
     assert [type(m) for m in said(session)] == [ShowDocument]
     for _ in range(3):
-        session.change_tempo(1.0)
+        session.tempo.change(1.0)
         status(session, TEAL)
     assert not any(isinstance(m, ShowDocument) for m in said(session))
     session.network._shown_ns -= 600_000_000
@@ -290,15 +298,16 @@ def test_a_performance_is_watched_without_an_engine(session: Session, tmp_path: 
     shown = ShowDocument(project=project_bytes(session.project), song=song.id)
     watching = WatchedSession(shown)
     section = song.sections[0].id
-    watching.hear(Status(at_ns=watching.now_ns(), running=True, bpm=120.0, section=section))
-    assert watching.running
-    watching.run_stop()
-    watching.launch("", "bar")
-    assert watching.running
-    assert watching.pump(0.0) == []
-    assert watching.fileno() is None
-    session.change_tempo(3.0)
+    now = watching.session.position.now_ns()
+    watching.hear(Status(at_ns=now, running=True, bpm=120.0, section=section))
+    assert watching.session.running
+    watching.session.performer.run_stop()
+    watching.session.performer.launch("", "bar")
+    assert watching.session.running
+    assert watching.session.pump(0.0) == []
+    assert watching.session.link.fileno() is None
+    session.tempo.change(3.0)
     watching.show(msgspec.structs.replace(shown, project=project_bytes(session.project)))
-    assert watching.bpm == session.bpm
+    assert watching.session.position.written_bpm == session.position.written_bpm
     with pytest.raises(ProjectError):
         WatchedSession(ShowDocument(project=b"{"))

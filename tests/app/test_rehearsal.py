@@ -9,7 +9,7 @@ from typing import Any
 import pytest
 
 from grebe.app.document.store import Store
-from grebe.app.engine.linked import raw_now_ns
+from grebe.app.live.position import raw_now_ns
 from grebe.app.live.rehearsal import GIVES_UP_BARS, Rehearsal
 from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
@@ -35,7 +35,7 @@ class Stage:
         write_project(path, two_songs())
         self.client = FakeClient()
         self.session = Session(Store.open(path))
-        self.session._client = self.client  # type: ignore[assignment]
+        self.session.link.client = self.client  # type: ignore[assignment]
         hear(self.session, self.client, welcome())
         book = StageModel(self.session)
         self.rehearsal = Rehearsal(
@@ -67,10 +67,10 @@ def test_launches_are_the_performer_s(stage: Stage) -> None:
     stage.at("s1", 0.1, 0)
     assert stage.client.said[-1] == Hold(on=True)
     stage.at("s1", 6.0, 0)
-    assert stage.rehearsal.asks(stage.rehearsal.book.now(stage.session.layout())) == [  # type: ignore[arg-type]
+    assert stage.rehearsal.asks(stage.rehearsal.book.now(stage.session.derived.layout())) == [  # type: ignore[arg-type]
         ("Echo: 1/4 to 1/8, 238 ms", True), ("Bring in b", True),
     ]  # fmt: skip
-    stage.session.launch("", "bar")
+    stage.session.performer.launch("", "bar")
     stage.rehearsal.book.tick_off()
     stage.at("s1", 7.9, 0)
     stage.at("s2", 8.1, 8)
@@ -86,7 +86,7 @@ def test_too_early_too_late_and_not_at_all(stage: Stage) -> None:
     stage.rehearsal.begin()
     stage.at("s1", 0.1, 0)
     stage.at("s1", 1.0, 0)
-    stage.session.launch("", "bar")
+    stage.session.performer.launch("", "bar")
     stage.at("s1", 2.0, 0)
     stage.at("s2", 4.1, 4)
     launch = next(s for _, _, s in stage.rehearsal.scores if s.asked.kind == "launch")
@@ -95,7 +95,7 @@ def test_too_early_too_late_and_not_at_all(stage: Stage) -> None:
     assert stage.rehearsal.to_boundary_s() > 0
     stage.at("s2", 21.0, 4)
     assert stage.rehearsal.to_boundary_s() < 0
-    stage.session.launch("", "bar")
+    stage.session.performer.launch("", "bar")
     stage.at("s2", 21.0, 4)
     stage.at("s3", 24.1, 24)
     launch = next(s for _, _, s in stage.rehearsal.scores if s.asked.kind == "launch")
@@ -159,12 +159,12 @@ def test_a_hard_transition_goes_round(stage: Stage) -> None:
     assert begun.count_in_bars == 1
     stage.at("s1", 0.1, 0)
     assert stage.client.said[-1] == Hold(on=True)
-    stage.session.launch("", "bar")
+    stage.session.performer.launch("", "bar")
     stage.at("s1", 7.0, 0)
     stage.at("s2", 8.1, 8)
     assert stage.client.said[-1] != Hold(on=True)
     stage.rehearsal.end()
-    assert stage.session.pace == 1.0
+    assert stage.session.tempo.scale == 1.0
     gone = stage.rehearsal.practise[0]._replace(song="Gone")
     hear(stage.session, stage.client, Status(at_ns=1, running=False))
     with pytest.raises(EditError, match="no song Gone"):

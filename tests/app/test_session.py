@@ -9,7 +9,8 @@ import msgspec
 import pytest
 
 from grebe.app.document.store import Store
-from grebe.app.engine.linked import raw_now_ns
+from grebe.app.engine.process_watch import ProcessWatch
+from grebe.app.live.position import raw_now_ns
 from grebe.app.live.session import Session
 from grebe.core.player.commands import Begin, Halt, Hold, Launch, Mute, Nudge, Steer
 from grebe.core.rig.trigger import Trigger
@@ -76,7 +77,7 @@ def client() -> FakeClient:
 @pytest.fixture
 def session(store: Store, client: FakeClient) -> Session:
     made = Session(store)
-    made._client = client  # type: ignore[assignment]
+    made.link.client = client  # type: ignore[assignment]
     return made
 
 
@@ -103,7 +104,7 @@ def test_meeting_an_idle_engine(session: Session, client: FakeClient) -> None:
     assert load.plan.plan.song.id == "song"
     assert set(load.standins) == {"drums", "bass"}
     assert set(load.setups) == {"drums", "bass"}
-    assert session.link == "on"
+    assert session.link.state == "on"
 
 
 def test_meeting_an_engine_that_plays_this_project(session: Session, client: FakeClient) -> None:
@@ -113,39 +114,39 @@ def test_meeting_an_engine_that_plays_this_project(session: Session, client: Fak
         session, client, welcome(project="Test", source=source, song="song", running=True)
     )
     assert [type(a) for a in answers] == [Load]
-    assert session.link == "on"
-    assert "already playing" in session.notice.text  # type: ignore[union-attr]
+    assert session.link.state == "on"
+    assert "already playing" in session.notices.last.text  # type: ignore[union-attr]
 
 
 def test_a_count_in_and_its_beats(session: Session, client: FakeClient) -> None:
     """As many bars as the rig says; the beats still to come count down to none."""
     hear(session, client, welcome())
-    session.run_counted()
+    session.performer.run_counted()
     assert client.said[-1] == Begin(count_in_bars=1)
     now = raw_now_ns()
     for ticks, beats in ((-3.5, 4), (-0.01, 1), (0.5, 0)):
         status = msgspec.structs.replace(running(), at_ns=now, tick=ticks * TICKS_PER_QUARTER)
         hear(session, client, status)
-        assert session.beats_to_come() == beats
-    session.run_counted()  # it plays already
+        assert session.position.beats_to_come() == beats
+    session.performer.run_counted()  # it plays already
     assert isinstance(client.said[-1], Begin)
 
 
 def test_a_tempo_typed(session: Session, client: FakeClient) -> None:
     """At once it is the song's; over bars only this time's; a leader's own holds."""
     hear(session, client, welcome())
-    session.go_to_tempo(133.0, 8)
+    session.tempo.go_to(133.0, 8)
     assert session.song.bpm == 133.0  # type: ignore[union-attr]
     hear(session, client, running())
-    session.go_to_tempo(140.0, 8)
+    session.tempo.go_to(140.0, 8)
     assert client.said[-1] == Steer(bpm=140.0, ramp_bars=8)
     assert session.song.bpm == 133.0  # type: ignore[union-attr]
-    session.go_to_tempo(131.5, 0)
+    session.tempo.go_to(131.5, 0)
     assert session.song.bpm == 131.5  # type: ignore[union-attr]
     hear(session, client, running(follows="bass"))
-    session.go_to_tempo(90.0, 0)
+    session.tempo.go_to(90.0, 0)
     assert session.song.bpm == 131.5  # type: ignore[union-attr]
-    assert "Bass leads" in session.notice.text  # type: ignore[union-attr]
+    assert "Bass leads" in session.notices.last.text  # type: ignore[union-attr]
 
 
 def test_a_press_that_was_waited_for_panics_from_then_on(
@@ -153,7 +154,7 @@ def test_a_press_that_was_waited_for_panics_from_then_on(
 ) -> None:
     """It is an edit like any other."""
     hear(session, client, welcome())
-    session.learn_panic("bass")
+    session.learning.learn_panic("bass")
     assert client.said[-1] == Learn(device="bass")
     press = Trigger(device="bass", kind="note", channel=2, number=36)
     hear(session, client, Learned(trigger=press))
@@ -165,35 +166,35 @@ def test_a_press_that_was_waited_for_panics_from_then_on(
 def test_meeting_an_engine_that_plays_another(session: Session, client: FakeClient) -> None:
     """It is left alone: nothing is sent but what the performer asks for."""
     assert hear(session, client, welcome(project="Other", source="/o.grebe", running=True)) == []
-    assert session.link == "other"
+    assert session.link.state == "other"
     hear(session, client, running())
     assert (session.running, session.status) == (False, None)
-    session.run_stop()
-    session.hold()
+    session.performer.run_stop()
+    session.performer.hold()
     assert client.said == []
-    assert session.attach() == Path("/o.grebe")
+    assert session.link.attach() == Path("/o.grebe")
 
 
 def test_another_version_is_turned_away(session: Session, client: FakeClient) -> None:
     """With a reason, and no plan sent."""
     other = Welcome(version=LINK_VERSION + 1, pid=1, priority="none")
     assert hear(session, client, other) == []
-    assert "another version" in session.notice.text  # type: ignore[union-attr]
+    assert "another version" in session.notices.last.text  # type: ignore[union-attr]
 
 
 def test_run_and_stop(session: Session, client: FakeClient) -> None:
     """From the top; from the selected section; a section that is gone counts as the top."""
     hear(session, client, welcome())
-    session.run_stop()
+    session.performer.run_stop()
     assert client.said[-1] == Begin(section="")
-    session.selected_section = "s2"
-    session.run_here()
+    session.selection.section = "s2"
+    session.performer.run_here()
     assert client.said[-1] == Begin(section="s2")
-    session.selected_section = "gone"
-    session.run_here()
+    session.selection.section = "gone"
+    session.performer.run_here()
     assert client.said[-1] == Begin(section="")
     hear(session, client, running())
-    session.run_stop()
+    session.performer.run_stop()
     assert client.said[-1] == Halt()
 
 
@@ -219,17 +220,17 @@ def test_an_edit_that_cannot_be_played(session: Session, client: FakeClient) -> 
     hear(session, client, welcome())
     session.store.apply("Scenes", lambda p: msgspec.structs.replace(p, scenes=()))
     assert hear(session, client) == []
-    assert "plays on" in session.notice.text  # type: ignore[union-attr]
-    assert session.layout() is None
+    assert "plays on" in session.notices.last.text  # type: ignore[union-attr]
+    assert session.derived.layout() is None
 
 
 def test_keys_of_stage(session: Session, client: FakeClient) -> None:
     """Launch, hold and mute say what is to be, from what is."""
     hear(session, client, welcome(), running(held=True, mutes=(("bass", ""),)))
-    session.launch("s2", "bar")
-    session.hold()
-    session.mute("bass")
-    session.mute("drums")
+    session.performer.launch("s2", "bar")
+    session.performer.hold()
+    session.performer.mute("bass")
+    session.performer.mute("drums")
     assert client.said[-4:] == [
         Launch(section="s2", at="bar"),
         Hold(on=False),
@@ -241,7 +242,12 @@ def test_keys_of_stage(session: Session, client: FakeClient) -> None:
 def test_panic_takes_two(session: Session, client: FakeClient) -> None:
     """Within a second."""
     hear(session, client, welcome())
-    assert [session.escape(t) for t in (1.0, 2.5, 3.0, 3.2)] == [False, False, True, False]
+    assert [session.performer.escape(t) for t in (1.0, 2.5, 3.0, 3.2)] == [
+        False,
+        False,
+        True,
+        False,
+    ]
     assert client.said.count(Panic()) == 1
 
 
@@ -253,56 +259,56 @@ def test_off_by(session: Session, client: FakeClient) -> None:
     )
     hear(session, client, welcome(), running(devices=rows))
     drums, bass = session.project.rig.devices
-    assert (session.off_by_ms(drums), session.off_by_ms(bass)) == (2.5, None)
+    assert (session.position.off_by_ms(drums), session.position.off_by_ms(bass)) == (2.5, None)
 
 
 def test_where_the_song_is(session: Session, client: FakeClient, monkeypatch: Any) -> None:
     """Carried on from the last word; in the song as written, wherever it was launched."""
-    monkeypatch.setattr("grebe.app.engine.linked.raw_now_ns", lambda: 500_000_000)
+    monkeypatch.setattr("grebe.app.live.position.raw_now_ns", lambda: 500_000_000)
     bar = 4 * TICKS_PER_QUARTER
     status = Status(
         at_ns=0, running=True, tick=40 * bar, bpm=120, section="s2", section_tick=40 * bar
     )
     hear(session, client, welcome(), status)
-    assert session.tick_now() == 40 * bar + TICKS_PER_QUARTER
-    assert session.song_tick_now() == 2 * bar + TICKS_PER_QUARTER
+    assert session.position.tick_now() == 40 * bar + TICKS_PER_QUARTER
+    assert session.position.song_tick_now() == 2 * bar + TICKS_PER_QUARTER
 
 
 def test_the_engine_hangs_up(session: Session, client: FakeClient, monkeypatch: Any) -> None:
     """Said at once; another is started; Space comes back in at the section that played."""
     started: list[str] = []
-    monkeypatch.setattr("grebe.app.engine.linked.start_engine", lambda: started.append("engine"))
-    monkeypatch.setattr("grebe.app.engine.linked.let_go", lambda _: None)
-    monkeypatch.setattr(Session, "_start_standins", lambda *_: started.append("standins"))
+    monkeypatch.setattr("grebe.app.engine.link.start_engine", lambda: started.append("engine"))
+    monkeypatch.setattr("grebe.app.engine.link.let_go", lambda _: None)
+    monkeypatch.setattr(ProcessWatch, "start_standins", lambda *_: started.append("standins"))
     hear(session, client, welcome(), Status(at_ns=0, running=True, section="s2"))
     client.open = False
     session.pump(2.0)
-    assert (session.link, session.status) == ("starting", None)
-    assert "engine ended" in session.notice.text  # type: ignore[union-attr]
+    assert (session.link.state, session.status) == ("starting", None)
+    assert "engine ended" in session.notices.last.text  # type: ignore[union-attr]
     session.pump(2.1)
     assert started == ["standins", "engine"]
     again = FakeClient()
-    session._client = again  # type: ignore[assignment]
+    session.link.client = again  # type: ignore[assignment]
     hear(session, again, welcome(), at=3)
-    session.run_stop()
+    session.performer.run_stop()
     assert again.said[-1] == Begin(section="s2")
 
 
 def test_an_engine_that_never_starts(session: Session, monkeypatch: Any) -> None:
     """After ten seconds it is said, and not tried for ever."""
-    monkeypatch.setattr("grebe.app.engine.linked.start_engine", lambda: None)
-    monkeypatch.setattr("grebe.app.engine.linked.let_go", lambda _: None)
-    monkeypatch.setattr(Session, "_start_standins", lambda *_: None)
+    monkeypatch.setattr("grebe.app.engine.link.start_engine", lambda: None)
+    monkeypatch.setattr("grebe.app.engine.link.let_go", lambda _: None)
+    monkeypatch.setattr(ProcessWatch, "start_standins", lambda *_: None)
 
     def refuse(_: Path) -> None:
         raise EngineError("no")
 
-    monkeypatch.setattr("grebe.app.engine.linked.EngineClient", refuse)
-    session._client = None
+    monkeypatch.setattr("grebe.app.engine.link.EngineClient", refuse)
+    session.link.client = None
     for now in (0.0, 5.0, 11.0):
         session.pump(now)
-    assert session.link == "off"
-    assert "does not start" in session.notice.text  # type: ignore[union-attr]
+    assert session.link.state == "off"
+    assert "does not start" in session.notices.last.text  # type: ignore[union-attr]
 
 
 def test_stand_ins_that_are_gone_are_started_again(
@@ -310,7 +316,7 @@ def test_stand_ins_that_are_gone_are_started_again(
 ) -> None:
     """After two seconds, once, and only those."""
     started: list[list[str]] = []
-    monkeypatch.setattr(Session, "_start_standins", lambda _, ids: started.append(ids))
+    monkeypatch.setattr(ProcessWatch, "start_standins", lambda _, ids: started.append(ids))
     gone = Status(
         at_ns=0,
         running=False,
@@ -331,10 +337,10 @@ def test_what_the_engine_says_is_kept_for_the_eye(session: Session, client: Fake
     """Deviations by device, the last notice, and a project given by another window."""
     beat = Deviation(device="bass", tick=0, ms=1.5)
     hear(session, client, welcome(), running(deviations=(beat,)), Notice(level="info", text="x"))
-    assert list(session.deviations["bass"]) == [beat]
-    assert session.notice == Notice(level="info", text="x")
+    assert list(session.position.deviations["bass"]) == [beat]
+    assert session.notices.last == Notice(level="info", text="x")
     hear(session, client, Loaded(song="z", project="Other", source="/o.grebe"))
-    assert session.link == "other"
+    assert session.link.state == "other"
 
 
 def test_after_the_engine_was_lost_space_comes_in_on_the_next_bar(
@@ -342,20 +348,20 @@ def test_after_the_engine_was_lost_space_comes_in_on_the_next_bar(
 ) -> None:
     """Where the song would be by then, at the moment that bar would have come."""
     now = 1_000_000_000_000
-    monkeypatch.setattr("grebe.app.engine.linked.raw_now_ns", lambda: now)
+    monkeypatch.setattr("grebe.app.live.position.raw_now_ns", lambda: now)
     playing = msgspec.structs.replace(
         running(), at_ns=now, tick=5.0 * TICKS_PER_QUARTER, bpm=120.0, section="s1"
     )
     hear(session, client, welcome(), playing)
     client.open = False
     session.pump(20.0)
-    assert session.link == "starting"
+    assert session.link.state == "starting"
     now += 1_000_000_000  # two beats later another is there
     fresh = FakeClient()
-    session._client = fresh  # type: ignore[assignment]
+    session.link.client = fresh  # type: ignore[assignment]
     hear(session, fresh, welcome(), at=21)
-    assert "on the next bar" in session.notice.text  # type: ignore[union-attr]
-    session.run_stop()
+    assert "on the next bar" in session.notices.last.text  # type: ignore[union-attr]
+    session.performer.run_stop()
     begun = next(m for m in fresh.said if isinstance(m, Begin))
     assert begun.tick == 8 * TICKS_PER_QUARTER
     assert begun.at_ns == 1_000_000_000_000 + 1_500_000_000
@@ -365,16 +371,16 @@ def test_tempo_by_key_and_pushes(session: Session, client: FakeClient) -> None:
     """An edit of the song, merged while the key repeats; a push is told and let go."""
     hear(session, client, welcome())
     before = session.song.bpm  # type: ignore[union-attr]
-    session.change_tempo(1.0)
-    session.change_tempo(0.1)
+    session.tempo.change(1.0)
+    session.tempo.change(0.1)
     assert session.song.bpm == pytest.approx(before + 1.1)  # type: ignore[union-attr]
     session.store.undo()
     assert session.song.bpm == before  # type: ignore[union-attr]
     for _ in range(500):
-        session.change_tempo(1.0)
+        session.tempo.change(1.0)
     assert session.song.bpm == 400  # type: ignore[union-attr]
-    session.push(4.0)
-    session.push(0.0)
+    session.tempo.push(4.0)
+    session.tempo.push(0.0)
     assert [m.percent for m in client.said if isinstance(m, Nudge)] == [4.0, 0.0]
 
 
@@ -382,19 +388,19 @@ def test_an_engine_that_falls_silent_is_said(session: Session, client: FakeClien
     """Once, while something plays; again only when it has spoken in between."""
     hear(session, client, welcome())
     hear(session, client, running(), at=10.0)
-    session.notice = None
+    session.notices.last = None
     hear(session, client, at=11.0)
-    assert session.notice is None
+    assert session.notices.last is None
     hear(session, client, at=11.6)
-    assert session.notice is not None
-    assert "has said nothing" in session.notice.text
-    session.notice = None
+    assert session.notices.last is not None
+    assert "has said nothing" in session.notices.last.text
+    session.notices.last = None
     hear(session, client, at=20.0)
-    assert session.notice is None
+    assert session.notices.last is None
     hear(session, client, running(), at=21.0)
     hear(session, client, at=23.0)
-    assert session.notice is not None
+    assert session.notices.last is not None
     hear(session, client, Status(at_ns=0, running=False), at=24.0)
-    session.notice = None
+    session.notices.last = None
     hear(session, client, at=40.0)
-    assert session.notice is None
+    assert session.notices.last is None

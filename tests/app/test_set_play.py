@@ -9,7 +9,7 @@ import msgspec
 import pytest
 
 from grebe.app.document.store import Store
-from grebe.app.engine.linked import raw_now_ns
+from grebe.app.live.position import raw_now_ns
 from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
 from grebe.core.document import Project
@@ -58,9 +58,9 @@ def session(tmp_path: Path, client: FakeClient) -> Session:
     path = tmp_path / "x.grebe"
     write_project(path, two_songs())
     made = Session(Store.open(path))
-    made._client = client  # type: ignore[assignment]
+    made.link.client = client  # type: ignore[assignment]
     hear(made, client, welcome())
-    made.perform_set(on=True)
+    made.selection.perform_set(on=True)
     return made
 
 
@@ -80,7 +80,7 @@ def test_the_set_is_sent_as_one(session: Session, client: FakeClient) -> None:
     """Where the set is performed its plan goes to the engine, elsewhere the song's."""
     plan = last_load(client).plan.plan
     assert (plan.song.id, [c.entry for c in plan.chapters]) == ("set-night", ["e1", "e2"])
-    session.perform_set(on=False)
+    session.selection.perform_set(on=False)
     assert last_load(client).plan.plan.song.id == "song"
 
 
@@ -88,46 +88,50 @@ def test_where_the_set_is_told_in_its_songs_words(session: Session, client: Fake
     """The song that plays is taken in hand; what comes in another song is known too."""
     hear(session, client, at("e1-s1", next_section="e1-s2"))
     assert session.status is not None
-    assert (session.song_id, session.status.section) == ("song", "s1")
+    assert (session.selection.song_id, session.status.section) == ("song", "s1")
     assert session.status.next_section == "s2"
     hear(session, client, at("e1-s3", next_section="e2-s1"))
     assert session.status.next_section == ""
-    assert session.play.coming is not None
-    assert (session.play.coming.song, session.play.coming.section) == ("second", "s1")
+    assert session.selection.play.coming is not None
+    assert (session.selection.play.coming.song, session.selection.play.coming.section) == (
+        "second",
+        "s1",
+    )
     hear(session, client, at("e2-s1", 8.0 * BAR, 8 * BAR))
-    assert (session.song_id, session.play.entry) == ("second", "e2")
-    session.perform_set(on=False)  # while it plays nothing changes
-    assert session.whole_set
+    assert (session.selection.song_id, session.selection.play.entry) == ("second", "e2")
+    session.selection.perform_set(on=False)  # while it plays nothing changes
+    assert session.selection.whole_set
 
 
 def test_what_is_asked_for_is_said_in_the_set_s_words(session: Session, client: FakeClient) -> None:
     """Launches, jumps, loops and runs name the joined song's sections and ticks."""
-    session.choose_place("e2")
-    session.run_stop()
+    session.selection.choose_place("e2")
+    session.performer.run_stop()
     assert client.said[-1] == Begin(section="e2-s1")
-    session.selected_section, session.selected_tick = "s2", 3 * BAR
-    session.run_here()
+    session.selection.section, session.selection.tick = "s2", 3 * BAR
+    session.performer.run_here()
     assert client.said[-1] == Begin(section="e2-s2", tick=11 * BAR)
     hear(session, client, at("e2-s1", 8.0 * BAR, 8 * BAR))
-    session.launch("s3", "bar")
+    session.performer.launch("s3", "bar")
     assert client.said[-1] == Launch(section="e2-s3", at="bar")
-    session.launch_song("e1", "bar")
+    session.performer.launch_song("e1", "bar")
     assert client.said[-1] == Launch(section="e1-s1", at="bar")
     with pytest.raises(EditError, match="cannot be played"):
-        session.launch_song("gone", "bar")
-    session.loop_over(BAR, 2 * BAR)
+        session.performer.launch_song("gone", "bar")
+    session.performer.loop_over(BAR, 2 * BAR)
     assert client.said[-1] == LoopOver(first=9 * BAR, last=10 * BAR)
-    session.loop_over(0, 0)
+    session.performer.loop_over(0, 0)
     assert client.said[-1] == LoopOver(first=0, last=0)
     for ask, message in (
-        (session.back, Back()), (session.withdraw, Withdraw()), (session.release, Release()),
+        (session.performer.back, Back()), (session.performer.withdraw, Withdraw()),
+        (session.performer.release, Release()),
     ):  # fmt: skip
         ask()
         assert client.said[-1] == message
-    session.solo("bass")
+    session.performer.solo("bass")
     assert client.said[-1] == Solo(device="bass", on=True)
     hear(session, client, at("e2-s1", 8.0 * BAR, 8 * BAR, solos=("bass",)))
-    session.solo("bass")
+    session.performer.solo("bass")
     assert client.said[-1] == Solo(device="bass", on=False)
 
 
@@ -137,33 +141,33 @@ def test_after_a_song_that_ended_by_itself_the_next_waits(
     """Ended: the next is in hand. Stopped by hand: the same one is."""
     hear(session, client, at("e1-s3"))
     hear(session, client, Status(at_ns=1, running=False, section="e1-s3"))
-    assert (session.play.entry, session.song_id) == ("e2", "second")
-    session.choose_place("e1")
-    session.run_stop()
+    assert (session.selection.play.entry, session.selection.song_id) == ("e2", "second")
+    session.selection.choose_place("e1")
+    session.performer.run_stop()
     hear(session, client, at("e1-s1"))
-    session.run_stop()
+    session.performer.run_stop()
     hear(session, client, Status(at_ns=1, running=False, section="e1-s1"))
-    assert session.play.entry == "e1"
+    assert session.selection.play.entry == "e1"
 
 
 def test_a_window_that_comes_back_finds_the_set(session: Session, client: FakeClient) -> None:
     """An engine that plays the set says so by the name of what it plays."""
-    session.whole_set = False
-    hear(session, client, welcome(running=True, song="set-night", source=session._source()))
-    assert session.whole_set
-    assert session.set_id == "night"
+    session.selection.whole_set = False
+    hear(session, client, welcome(running=True, song="set-night", source=session.source))
+    assert session.selection.whole_set
+    assert session.selection.set_id == "night"
 
 
 def test_a_set_taken_away(session: Session) -> None:
     """Without sets the song is performed; with a set of nothing too."""
     session.store.apply("No sets", lambda p: msgspec.structs.replace(p, sets=()))
-    assert session.running_set is None
-    assert session.joined() is None
+    assert session.selection.running_set is None
+    assert session.selection.joined() is None
     empty = Set(id="empty", name="Empty")
     session.store.apply("Empty", lambda p: msgspec.structs.replace(p, sets=(empty,)))
-    assert session.set_id == "empty"
-    assert session.joined() is None
-    assert not session.choose_place("e1")
+    assert session.selection.set_id == "empty"
+    assert session.selection.joined() is None
+    assert not session.selection.choose_place("e1")
 
 
 # Stage's book
@@ -172,7 +176,7 @@ def test_a_set_taken_away(session: Session) -> None:
 def test_now_and_next(session: Session, client: FakeClient) -> None:
     """Bars, beats and seconds to go; how long it can be withdrawn; what comes in another song."""
     book = StageModel(session)
-    layout = session.layout()
+    layout = session.derived.layout()
     assert layout is not None
     assert book.now(layout) is None
     hear(session, client, at("e1-s1", 5.0 * TICKS_PER_QUARTER, next_section="e1-s2",
@@ -196,7 +200,7 @@ def test_moves_are_announced_a_bar_ahead_and_ticked_off(
 ) -> None:
     """The echo by hand: quiet, then announced, then done; anew before the next section."""
     book = StageModel(session)
-    layout = session.layout()
+    layout = session.derived.layout()
     assert layout is not None
     hear(session, client, at("e1-s2", 2.0 * BAR, 2 * BAR, boundary=6 * BAR, next_section="e1-s3"))
     now = book.now(layout)
@@ -238,7 +242,7 @@ def test_time_left_in_the_slot(session: Session, client: FakeClient) -> None:
     assert slot.over_s == pytest.approx(2.44, abs=0.1)
     (drop,) = slot.drop
     assert (drop.entry, drop.section) == ("e1", "s2")
-    session.drop_passes([(drop.entry, drop.section)])
+    session.selection.drop_passes([(drop.entry, drop.section)])
     assert last_load(client).plan.plan.song.sections[1].times == 1
     assert session.project.songs[0].sections[1].times == 2
     after = book.slot()

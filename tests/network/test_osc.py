@@ -58,8 +58,8 @@ class Desk:
             free.bind(("127.0.0.1", 0))
             self.port = free.getsockname()[1]
         self.surfaces.use(msgspec.convert({"port": self.port, **use}, OscUse))
-        song = WatchedSession(SHOWN)
-        layout = song.layout()
+        song = WatchedSession(SHOWN).session
+        layout = song.derived.layout()
         assert layout is not None
         self.sections = [s.section.id for s in layout.spans]
 
@@ -213,8 +213,9 @@ def test_the_list_of_addresses_names_all_that_is_told_and_asked() -> None:
     for row in (*TOLD, *ASKED):
         assert row.address in words
     assert all(f"`{action}`" in words for action in ACTIONS)
-    book = OscModel(WatchedSession(SHOWN))
-    book.watching.hear(Status(at_ns=raw_ns(), running=True, bpm=120.0))
+    watched = WatchedSession(SHOWN)
+    book = OscModel(watched.session)
+    watched.hear(Status(at_ns=raw_ns(), running=True, bpm=120.0))
     told = {t.address.replace("/N", "") for t in TOLD}
     for address in book.changing():
         assert address.rstrip("0123456789").rstrip("/") in told

@@ -33,7 +33,7 @@ class Performer:
             QTest.qWait(10)
             if true():
                 return
-        notice = self.frame.session.notice
+        notice = self.frame.session.notices.last
         raise AssertionError(f"it did not happen; the window says: {notice}")
 
     def press(self, key: Qt.Key, *modifiers: Qt.KeyboardModifier) -> None:
@@ -56,11 +56,11 @@ class Performer:
         Without this none is: half a second of three processes for every test of the window.
         """
         session = self.frame.session
-        if session.link == "off":
-            session.link = "starting"
+        if session.link.state == "off":
+            session.link.state = "starting"
         self.wait(
             lambda: (
-                session.link == "on"
+                session.link.state == "on"
                 and session.status is not None
                 and session.status.devices
                 and all(d.port != "gone" for d in session.status.devices)
@@ -96,7 +96,7 @@ def qapp() -> QApplication:
 def performer(qapp: QApplication, own_folders: object) -> Iterator[Performer]:
     """A performer at the demo set, at 1280x800."""
     frame = Frame(Store.open(fresh_demo(), untitled=True))
-    frame.session.link = "off"
+    frame.session.link.state = "off"
     frame.show()
     frame.activateWindow()
     QTest.qWaitForWindowExposed(frame)

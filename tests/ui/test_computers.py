@@ -48,11 +48,11 @@ def engine_says(performer: Performer, *rows: PeerRow, **peers: object) -> list[T
     """A status with computers in it; what the window says to the engine from then on."""
     session = performer.frame.session
     told: list[ToEngine] = []
-    session.link = "on"
-    session.tell = told.append  # type: ignore[method-assign]
+    session.link.state = "on"
+    session.link.tell = told.append  # type: ignore[method-assign]
     seen = Peers(state="in", session="Night ferry", name="Smew", rows=rows, bpm=126.0, sealed=False)
-    session.status = Status(
-        at_ns=session.now_ns(), running=False, follows=PEERS_ID, hearing="clock",
+    session.position.status = Status(
+        at_ns=session.position.now_ns(), running=False, follows=PEERS_ID, hearing="clock",
         peers=msgspec.structs.replace(seen, **peers),
     )  # fmt: skip
     session.network._stale = False
@@ -117,7 +117,7 @@ def test_settings_are_typed_in_the_sheet(performer: Performer) -> None:
     QTest.keyClicks(field, "900")
     performer.press(K.Key_Return)
     assert performer.frame.session.project.rig.network.span == 8
-    assert "from 1 to 64" in performer.frame.session.notice.text  # type: ignore[union-attr]
+    assert "from 1 to 64" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
     performer.press(K.Key_Escape)
     assert not view.form.isVisible()
 
@@ -127,7 +127,7 @@ def test_keys_join_accept_and_listen_everywhere(
 ) -> None:
     """Ctrl+J, Ctrl+Shift+J, Ctrl+Alt+O, also on Stage."""
     monkeypatch.setattr(
-        "grebe.app.engine.networking.start_laptop", lambda *words: pytest.fail("none")
+        "grebe.app.live.networking.start_laptop", lambda *words: pytest.fail("none")
     )
     told = engine_says(performer)
     session = performer.frame.session
@@ -224,15 +224,15 @@ def test_a_stage_for_somebody_else_shows_and_asks_nothing(
     display.hear(shown)
     assert display.watching is not None
     assert display.canvas is not None
-    section = display.watching.layout().spans[0].section.id  # type: ignore[union-attr]
-    display.hear(Status(at_ns=display.watching.now_ns(), running=True, bpm=126.0, section=section,
+    section = display.watching.session.derived.layout().spans[0].section.id  # type: ignore[union-attr]
+    display.hear(Status(at_ns=display.watching.session.position.now_ns(), running=True, bpm=126.0, section=section,
                         boundary=10**9))  # fmt: skip
     QTest.qWait(60)
     display.grab()
     for key in (K.Key_Space, K.Key_Return, K.Key_1, K.Key_H):
         QTest.keyClick(display, key)
     QTest.mouseClick(display.canvas, Qt.MouseButton.LeftButton, pos=QPoint(90, 700))
-    assert display.watching.running
+    assert display.watching.session.running
     display.hear(shown)
     QTest.keyClick(display, K.Key_F11)
     assert display.isFullScreen()

@@ -58,7 +58,7 @@ def frame(qapp: object, path: Path) -> Iterator[Frame]:
 def a_window(path: Path, *, untitled: bool = False) -> Frame:
     found = open_recovered(path, untitled=untitled)
     frame = Frame(found.store, found.claim)
-    frame.session.link = "off"
+    frame.session.link.state = "off"
     frame.show()
     frame.pulse()
     return frame
@@ -139,8 +139,8 @@ def test_two_windows_on_one_file(qapp: object, path: Path, monkeypatch: pytest.M
         first.do_save()
         second._look_s = 0.0
         second.pulse()
-        assert second.session.notice is not None
-        assert "changed by another" in second.session.notice.text
+        assert second.session.notices.last is not None
+        assert "changed by another" in second.session.notices.last.text
         asked = choosing(monkeypatch, "", "", SAVE_BOTH)
         second.do_save()  # cancelled
         assert name_in(path) == "First"
@@ -356,8 +356,8 @@ def test_what_could_not_be_read_is_said_in_the_window(qapp: object, path: Path) 
     """A damaged settings file, as soon as there is somewhere to say it."""
     (state_dir() / "settings.json").write_bytes(b"\xff")
     frame = show_frame(open_recovered(path))
-    assert frame.session.notice is not None
-    assert "settings.json was damaged" in frame.session.notice.text
+    assert frame.session.notices.last is not None
+    assert "settings.json was damaged" in frame.session.notices.last.text
     assert frame in KEPT
     frame.leave()
     assert json.loads((state_dir() / "settings.json").read_text())["last_project"] == str(path)

@@ -71,7 +71,7 @@ def test_a_hit_by_keys(performer: Performer, view: PatternsView) -> None:
     performer.frame.grab()
     performer.press(K.Key_Right)
     performer.press(K.Key_F)
-    assert "no hit on step 2" in performer.frame.session.notice.text  # type: ignore[union-attr]
+    assert "no hit on step 2" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
 
 
 def test_a_voice_by_keys(performer: Performer, view: PatternsView) -> None:
@@ -162,7 +162,7 @@ def test_the_pattern_by_keys(performer: Performer, view: PatternsView) -> None:
 def test_patterns_are_named_and_removed(performer: Performer, view: PatternsView) -> None:
     """The name is typed; one in use is kept, a new one goes and comes back."""
     performer.press(K.Key_Delete, CTRL, SHIFT)
-    assert "Oars is played in Oars" in performer.frame.session.notice.text  # type: ignore[union-attr]
+    assert "Oars is played in Oars" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
     performer.press(K.Key_N)
     name = view.fields.fields[("name", "name")]
     assert isinstance(name, QLineEdit)
@@ -189,7 +189,7 @@ def test_pitches_in_a_key(performer: Performer, view: PatternsView) -> None:
     assert hit(view).note == 36
     view.choose("p01")
     performer.press(K.Key_Up, ALT)
-    assert "has no key yet" in performer.frame.session.notice.text  # type: ignore[union-attr]
+    assert "has no key yet" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
 
 
 def test_a_controller_lane(performer: Performer, view: PatternsView) -> None:
@@ -233,7 +233,7 @@ def test_every_setting_can_be_typed(performer: Performer, view: PatternsView) ->
     assert hit(view).chance == 35
     chance.setText("350")
     performer.press(K.Key_Return)
-    assert "Chance" in performer.frame.session.notice.text  # type: ignore[union-attr]
+    assert "Chance" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
     assert (chance.text(), hit(view).chance) == ("35", 35)
     direction = view.fields.fields[("voice", "direction")]
     assert isinstance(direction, QComboBox)
@@ -263,7 +263,7 @@ def test_generators(performer: Performer, view: PatternsView) -> None:
     assert [h.step for h in voice(view).hits] == [0, 3, 6, 9, 12]
     hits.setText("-3")
     hits.editingFinished.emit()
-    assert "Hits goes from 0" in performer.frame.session.notice.text  # type: ignore[union-attr]
+    assert "Hits goes from 0" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
     for name in ("Register", "Arpeggio", "Shuffle"):
         view.makers.choice.setCurrentText(name)
         view.makers.choice.textActivated.emit(name)
@@ -365,7 +365,7 @@ def test_capture_after_the_fact(performer: Performer, view: PatternsView) -> Non
 def test_the_key_of_what_was_played(performer: Performer, view: PatternsView) -> None:
     """H finds it; with nothing pitched it says so."""
     performer.press(K.Key_H)
-    assert "play along first" in performer.frame.session.notice.text  # type: ignore[union-attr]
+    assert "play along first" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
     import grebe.app.editors.pattern_editor as module
 
     now = module.raw_now_ns()
@@ -397,9 +397,9 @@ def test_live_with_real_keys(performer: Performer, view: PatternsView) -> None:
     performer.engine_ready()
     performer.press(K.Key_Right, CTRL)
     session = performer.frame.session
-    session.selected_section = "s2"
+    session.selection.section = "s2"
     performer.press(K.Key_Space, CTRL)
-    performer.wait(lambda: session.pattern_place("p01") is not None)
+    performer.wait(lambda: session.position.pattern_place("p01") is not None)
     performer.press(K.Key_L)
     before = len(voice(view).hits)
     for _ in range(3):
@@ -423,13 +423,13 @@ def test_teaching_a_box(performer: Performer, view: PatternsView) -> None:
     session = performer.frame.session
     performer.press(K.Key_X)
     performer.press(K.Key_B, CTRL)
-    assert session.teaching is not None
+    assert session.teaching.current is not None
     performer.wait(lambda: session.running)
-    performer.wait(lambda: session.pattern_place("p01") is not None, 10)
+    performer.wait(lambda: session.position.pattern_place("p01") is not None, 10)
     performer.frame.grab()
     performer.press(K.Key_B, CTRL)
     performer.wait(lambda: not session.running)
-    assert session.teaching is None
+    assert session.teaching.current is None
     performer.press(K.Key_B)
     assert view.pattern is not None
     assert view.pattern.box_status == "in the box"
@@ -452,7 +452,7 @@ def test_files_in_and_out(performer: Performer, view: PatternsView, tmp_path: Pa
     view.import_files([str(folder)])
     patterns = performer.frame.session.project.patterns
     assert [p.name for p in patterns[count:]] == ["a", "b"]
-    assert "c.mid is not a whole MIDI file" in performer.frame.session.notice.text  # type: ignore[union-attr]
+    assert "c.mid is not a whole MIDI file" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
     data = QMimeData()
     data.setUrls([QUrl.fromLocalFile(str(folder / "a.mid"))])
     event = QDropEvent(QPointF(300, 200), Qt.DropAction.CopyAction, data,
@@ -469,7 +469,7 @@ def test_files_in_and_out(performer: Performer, view: PatternsView, tmp_path: Pa
     view.export_into(out, "kick")
     assert len(list(out.glob("oars-kick*.wav"))) == 1
     view.export_into(folder / "a.mid")
-    assert "could not be written" in performer.frame.session.notice.text  # type: ignore[union-attr]
+    assert "could not be written" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
 
 
 def test_loops_in_the_window(performer: Performer, view: PatternsView, tmp_path: Path) -> None:
@@ -507,7 +507,7 @@ def test_loops_in_the_window(performer: Performer, view: PatternsView, tmp_path:
     assert len(pane.loop.slices) == 12
     for how, words in (("resample", "bars at 126.wav, +5.44 semitones"), ("slices", "126.wav.")):
         pane.fit_into(tmp_path / how, how)  # type: ignore[arg-type]
-        assert words in session.notice.text  # type: ignore[union-attr]
+        assert words in session.notices.last.text  # type: ignore[union-attr]
         (fitted,) = (tmp_path / how).glob("*.wav")
         audio, rate = soundfile.read(fitted)
         assert len(audio) == pytest.approx(4 * 60 / 126 * rate, abs=1)
@@ -519,7 +519,7 @@ def test_loops_in_the_window(performer: Performer, view: PatternsView, tmp_path:
     soundfile.write(silent, [0.0] * 4800, 48_000)
     for path, words in ((bad, "not a WAV file"), (silent, "silent from end to end")):
         view.import_files([str(path)])
-        assert words in session.notice.text  # type: ignore[union-attr]
+        assert words in session.notices.last.text  # type: ignore[union-attr]
     performer.press(K.Key_5, ALT)
     performer.press(K.Key_Delete)
     assert session.project.loops == ()
@@ -537,7 +537,7 @@ def test_a_scene_as_a_loop(performer: Performer, tmp_path: Path) -> None:
     assert len(audio) == round(8 * 4 * 60 / 126 * rate)
     assert abs(audio).max() > 0.1
     song.export_into(wav)
-    assert "could not be written" in performer.frame.session.notice.text  # type: ignore[union-attr]
+    assert "could not be written" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
 
 
 def test_a_fill_is_held(performer: Performer) -> None:
@@ -545,22 +545,22 @@ def test_a_fill_is_held(performer: Performer) -> None:
     frame = performer.frame
     performer.engine_ready()
     QTest.keyPress(frame, K.Key_F9)
-    assert frame.session.filling
+    assert frame.session.hands.filling
     QTest.keyRelease(frame, K.Key_F9)
-    assert not frame.session.filling
+    assert not frame.session.hands.filling
 
 
 def test_clicks_and_launch_units(performer: Performer) -> None:
     """F10 clicks every beat on what clicks the count-in; Shift+F10 goes through the units."""
     session = performer.frame.session
     performer.press(K.Key_F10)
-    assert session.clicking
+    assert session.hands.clicking
     performer.press(K.Key_F10)
-    assert not session.clicking
+    assert not session.hands.clicking
     seen = []
     for _ in range(4):
         performer.press(K.Key_F10, SHIFT)
-        seen.append(session.launch_at)
+        seen.append(session.performer.launch_at)
     assert seen == ["bar", "beat", "quarter_beat", None]
 
 

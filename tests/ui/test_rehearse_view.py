@@ -7,7 +7,7 @@ from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtGui import QGuiApplication
 from PyQt6.QtTest import QTest
 
-from grebe.app.engine.linked import raw_now_ns
+from grebe.app.live.position import raw_now_ns
 from grebe.app.log.rehearsals import read_log
 from grebe.app.tools import TOOLS
 from grebe.core.player.controls import LEARNABLE
@@ -27,7 +27,7 @@ ALT, CTRL = Qt.KeyboardModifier.AltModifier, Qt.KeyboardModifier.ControlModifier
 
 
 def said(performer: Performer) -> str:
-    notice = performer.frame.session.notice
+    notice = performer.frame.session.notices.last
     return "" if notice is None else notice.text
 
 
@@ -50,10 +50,12 @@ def test_a_rehearsal_by_key(performer: Performer) -> None:
     performer.press(K.Key_L)
     performer.press(K.Key_L)
     performer.press(K.Key_R)
-    performer.wait(lambda: session.running and session.status.held and session.tick_now() > 0)  # type: ignore[union-attr]
+    performer.wait(
+        lambda: session.running and session.status.held and session.position.tick_now() > 0
+    )  # type: ignore[union-attr]
     performer.frame.grab()
     assert any("Bring in Oars" in words for words, _ in pane.rehearsal.asks(
-        pane.rehearsal.book.now(session.layout())))  # type: ignore[arg-type]  # fmt: skip
+        pane.rehearsal.book.now(session.derived.layout())))  # type: ignore[arg-type]  # fmt: skip
     performer.press(K.Key_Return)
     performer.wait(lambda: session.status.section == "s2")  # type: ignore[union-attr]
     performer.wait(lambda: pane.rehearsal.scores)
@@ -80,12 +82,12 @@ def test_the_one_by_key_and_pace(performer: Performer) -> None:
     performer.press(K.Key_D)
     assert "nothing has been rehearsed" in said(performer)
     performer.press(K.Key_P)
-    assert session.pace == 0.9
+    assert session.tempo.scale == 0.9
     performer.press(K.Key_O)
-    performer.wait(lambda: session.running and session.tick_now() > 0)
+    performer.wait(lambda: session.running and session.position.tick_now() > 0)
     for _ in range(3):
         performer.press(K.Key_X)
-    session.pressed.append(Pressed(action="tap", down=True, at_ns=raw_now_ns()))
+    session.learning.pressed.append(Pressed(action="tap", down=True, at_ns=raw_now_ns()))
     performer.wait(lambda: len(pane.rehearsal.taps) == 4)
     frame.grab()
     performer.press(K.Key_O)
@@ -109,17 +111,17 @@ def test_presses_are_learnt_and_forgotten(performer: Performer) -> None:
     pane = controls(performer)
     performer.press(K.Key_L)
     assert "engine is not there" in said(performer)
-    frame.session.link = "on"
+    frame.session.link.state = "on"
     performer.press(K.Key_Down)
     performer.press(K.Key_Down)
     assert pane.action == LEARNABLE[2].id
     performer.press(K.Key_L)
-    assert frame.session.learning == "next_in"
+    assert frame.session.learning.action == "next_in"
     frame.grab()
     trigger = Trigger(device="knot", kind="controller", channel=1, number=64)
-    frame.session._take(Learned(trigger=trigger), 1.0)
+    frame.session.take(Learned(trigger=trigger), 1.0)
     assert frame.session.project.rig.bindings[0].action == "next_in"
-    assert frame.session.learning == ""
+    assert frame.session.learning.action == ""
     performer.press(K.Key_Right)
     assert pane.index == 2 + pane.rows
     performer.press(K.Key_Left)
@@ -128,7 +130,7 @@ def test_presses_are_learnt_and_forgotten(performer: Performer) -> None:
     assert frame.session.project.rig.bindings == ()
     QTest.mouseClick(pane, Qt.MouseButton.LeftButton, pos=QPoint(20, 60))
     assert pane.index == 0
-    frame.session.link = "off"
+    frame.session.link.state = "off"
 
 
 def test_computer_keys_are_learnt(performer: Performer) -> None:
@@ -161,14 +163,14 @@ def test_what_only_a_window_can_do_is_done_for_a_pedal(performer: Performer) -> 
     performer.go(7)
     session = frame.session
     for action in ("song_3", "tick_move"):
-        session.pressed.append(Pressed(action=action, down=True, at_ns=1))
-        performer.wait(lambda: not session.pressed)
-    assert session.song_id == "wake"
-    session.pressed.append(Pressed(action="run_stop", down=True, at_ns=1))
+        session.learning.pressed.append(Pressed(action=action, down=True, at_ns=1))
+        performer.wait(lambda: not session.learning.pressed)
+    assert session.selection.song_id == "wake"
+    session.learning.pressed.append(Pressed(action="run_stop", down=True, at_ns=1))
     performer.wait(lambda: session.running)
-    session.pressed.append(Pressed(action="run_stop", down=False, at_ns=1))
-    session.pressed.append(Pressed(action="hold", down=True, at_ns=1))  # the engine's own
-    performer.wait(lambda: not session.pressed)
+    session.learning.pressed.append(Pressed(action="run_stop", down=False, at_ns=1))
+    session.learning.pressed.append(Pressed(action="hold", down=True, at_ns=1))  # the engine's own
+    performer.wait(lambda: not session.learning.pressed)
     assert session.running
     assert not session.status.held  # type: ignore[union-attr]
 
@@ -178,7 +180,7 @@ def test_a_pedal_that_is_not_there_is_shown(performer: Performer) -> None:
     frame = performer.frame
     trigger = Trigger(device="gadwall", kind="note", channel=1, number=36)
     frame.session.store.apply("x", lambda p: bound(p, "hold", trigger))
-    assert any(f.code == "rig.control-gone" for f in frame.session.findings())
+    assert any(f.code == "rig.control-gone" for f in frame.session.derived.findings())
     performer.engine_ready()
     performer.go(7)
     performer.wait(lambda: frame.session.status.deaf == ("gadwall",))  # type: ignore[union-attr]

@@ -89,13 +89,13 @@ def test_findings_are_mended_and_accepted_by_key(performer: Performer) -> None:
     performer.press(K.Key_N)
     chosen = view.findings.current
     performer.press(K.Key_I)
-    assert chosen not in session.findings()
-    assert chosen in session.intended()
+    assert chosen not in session.derived.findings()
+    assert chosen in session.derived.intended()
     performer.wait(lambda: frame.rail.badges[1] == 1)
     view.findings.toggle_intended()
     frame.grab()
     view._hear_again(chosen)  # type: ignore[arg-type]
-    assert chosen in session.findings()
+    assert chosen in session.derived.findings()
 
 
 def test_findings_by_mouse(performer: Performer) -> None:
@@ -111,7 +111,7 @@ def test_findings_by_mouse(performer: Performer) -> None:
     assert view.findings.selected == index
     button = next(b for b in view.findings._buttons if b.does == "intended")
     QTest.mouseClick(view.findings, LEFT, pos=button.box.center().toPoint())
-    assert len(performer.frame.session.intended()) == 2
+    assert len(performer.frame.session.derived.intended()) == 2
 
 
 def test_nobody_leads_is_mended(performer: Performer) -> None:
@@ -119,7 +119,7 @@ def test_nobody_leads_is_mended(performer: Performer) -> None:
     session = performer.frame.session
     session.store.apply("Nobody", lambda p: with_leader(p, None))
     performer.frame.grab()
-    assert session.findings()[0].code == "rig.no-leader"
+    assert session.derived.findings()[0].code == "rig.no-leader"
     performer.press(K.Key_F)
     assert rig(performer).leader == "grebe"
     rig_view(performer).select("smew")
@@ -128,7 +128,7 @@ def test_nobody_leads_is_mended(performer: Performer) -> None:
     assert rig(performer).device("smew").sends_clock
     performer.press(K.Key_P)
     assert rig(performer).leader == "grebe"
-    assert "could reach" in session.notice.text  # type: ignore[union-attr]
+    assert "could reach" in session.notices.last.text  # type: ignore[union-attr]
 
 
 def test_a_box_and_its_cables_by_keyboard_alone(performer: Performer) -> None:
@@ -167,7 +167,7 @@ def test_a_controller_into_grebe_begins_a_route_with_pads_mapped(performer: Perf
     view.cable_page.done.clicked.emit()
     (route,) = rig(performer).routes
     assert (route.source, route.target) == ("pads", "fulmar")
-    finding = next(f for f in performer.frame.session.findings() if f.code == "rig.pads")
+    finding = next(f for f in performer.frame.session.derived.findings() if f.code == "rig.pads")
     view._mend(finding)
     assert rig(performer).routes[0].notes == "position"
     performer.press(K.Key_4, ALT)
@@ -215,7 +215,7 @@ def test_filters_by_click(performer: Performer) -> None:
     assert box.isChecked()
     box.click()
     assert rig(performer).cables[1].accepts == Filter(notes=False)
-    assert any(f.code == "rig.blocked" for f in performer.frame.session.findings())
+    assert any(f.code == "rig.blocked" for f in performer.frame.session.derived.findings())
     box.click()
     assert rig(performer).cables[1].accepts == Filter()
 
@@ -231,12 +231,12 @@ def test_the_tables_take_what_fits_and_refuse_the_rest(performer: Performer) -> 
     assert devices.setData(devices.index(1, 2), "5")
     assert rig(performer).device("knot").channel == 5
     assert not devices.setData(devices.index(1, 2), "17")
-    assert "Nothing was changed" in performer.frame.session.notice.text  # type: ignore[union-attr]
+    assert "Nothing was changed" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
     assert cables.setData(cables.index(0, titles.index("Lets out")), "all but notes, cc 7")
     assert rig(performer).cables[0].passes == Filter(notes=False, but=(7,))
     assert not cables.setData(cables.index(0, titles.index("Lets out")), "sausages")
     assert cables.setData(cables.index(5, titles.index("Counts on")), "2")
-    assert any(f.code == "rig.rate" for f in performer.frame.session.findings())
+    assert any(f.code == "rig.rate" for f in performer.frame.session.derived.findings())
     assert not cables.setData(cables.index(0, titles.index("To")), "Grebe")
     assert cables.setData(cables.index(4, titles.index("Output")), "MIDI thru")
     assert rig(performer).cables[4].source_jack == "midi-thru"
@@ -364,7 +364,7 @@ def test_what_a_box_can_do_is_edited_and_saved(performer: Performer) -> None:
     assert not rig(performer).device("knot").spec.obeys.clock
     assert not rig(performer).device("knot").obeys_clock
     assert not model.setData(model.index(rows.index("Lowest tempo, BPM"), 1), "slow")
-    assert "Lowest tempo" in frame.session.notice.text  # type: ignore[union-attr]
+    assert "Lowest tempo" in frame.session.notices.last.text  # type: ignore[union-attr]
     frame.session.store.undo()
     assert rig(performer).device("knot").obeys_clock
     performer.press(K.Key_PageDown, CTRL)
@@ -465,12 +465,14 @@ def test_a_pedal_that_panics_is_learnt_and_forgotten(performer: Performer) -> No
     performer.engine_ready()
     view.select("grebe")
     performer.press(K.Key_P, CTRL, SHIFT)
-    assert "Select the box" in session.notice.text  # type: ignore[union-attr]
+    assert "Select the box" in session.notices.last.text  # type: ignore[union-attr]
     view.select("gadwall")
     performer.press(K.Key_P, CTRL, SHIFT)
-    performer.wait(lambda: session.notice and "no input of it is set" in session.notice.text)
+    performer.wait(
+        lambda: session.notices.last and "no input of it is set" in session.notices.last.text
+    )
     press = Trigger(device="smew", kind="controller", channel=10, number=64)
-    session._take(Learned(trigger=press), 0.0)
+    session.take(Learned(trigger=press), 0.0)
     assert rig(performer).panic == press
     view.select("grebe")
     assert "Smew: controller 64 on channel 10" in view.device_page.facts.accessibleName()
@@ -487,7 +489,7 @@ def test_choosing_a_pulse_output_says_the_caution(performer: Performer) -> None:
     chosen = AudioPort(wire="jack", name="system:playback_3")
     chooser.chosen.emit(chosen)
     assert rig(performer).device("garganey").pulse_at == chosen
-    assert "Never into an audio input, speakers" in performer.frame.session.notice.text  # type: ignore[union-attr]
+    assert "Never into an audio input, speakers" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
     view.select("garganey")
     assert chooser.currentText() == "JACK: system:playback_3"
     assert not chooser.isHidden()
@@ -520,7 +522,7 @@ def test_a_pulse_is_shaped_in_the_window(performer: Performer) -> None:
     for text in ("wide", "0", "2000", "100 %"):
         page.pulse.width_field.setText(text)
         page.pulse.width_field.editingFinished.emit()
-        assert "width" in session.notice.text  # type: ignore[union-attr]
+        assert "width" in session.notices.last.text  # type: ignore[union-attr]
         assert rig(performer).device("garganey").pulse == shape
     page.pulse.polarity.setCurrentIndex(1)
     page.pulse.polarity.activated.emit(1)

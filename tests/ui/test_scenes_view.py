@@ -34,7 +34,7 @@ def at(performer: Performer, scene: str, device: str) -> ScenesView:
 
 
 def said(performer: Performer) -> str:
-    notice = performer.frame.session.notice
+    notice = performer.frame.session.notices.last
     return "" if notice is None else notice.text
 
 

@@ -32,7 +32,7 @@ def at_set(performer: Performer) -> SetView:
 
 
 def running(performer: Performer) -> Set:
-    found = performer.frame.session.running_set
+    found = performer.frame.session.selection.running_set
     assert found is not None
     return found
 
@@ -42,7 +42,7 @@ def project(performer: Performer) -> Project:
 
 
 def said(performer: Performer) -> str:
-    notice = performer.frame.session.notice
+    notice = performer.frame.session.notices.last
     return "" if notice is None else notice.text
 
 
@@ -55,7 +55,7 @@ def test_about_the_set_and_its_order(performer: Performer) -> None:
     performer.press(K.Key_Home)
     performer.press(K.Key_Right)
     assert view.editor.entry_id == "e2"
-    assert performer.frame.session.song_id == "harbour-bell"
+    assert performer.frame.session.selection.song_id == "harbour-bell"
     performer.press(K.Key_Right, ALT)
     assert [s.id for s in running(performer).songs][:3] == ["e1", "e3", "e2"]
     performer.press(K.Key_Left, ALT)
@@ -236,10 +236,10 @@ def test_the_demo_set_from_the_keyboard(performer: Performer) -> None:
     performer.press(K.Key_N)
     performer.press(K.Key_2)
     performer.press(K.Key_Return)
-    assert session.song_id == "harbour-bell"
+    assert session.selection.song_id == "harbour-bell"
     performer.press(K.Key_Space)
     performer.wait(lambda: session.running and session.status.section == "s1")  # type: ignore[union-attr]
-    performer.wait(lambda: session.tick_now() > 0)
+    performer.wait(lambda: session.position.tick_now() > 0)
     performer.press(K.Key_J)
     performer.press(K.Key_7)
     frame.grab()
@@ -257,10 +257,10 @@ def test_the_demo_set_from_the_keyboard(performer: Performer) -> None:
     performer.press(K.Key_3)
     performer.press(K.Key_Return)
     performer.wait(lambda: session.status.launched)  # type: ignore[union-attr]
-    assert session.play.coming is not None
-    assert session.play.coming.song == "wake"
+    assert session.selection.play.coming is not None
+    assert session.selection.play.coming.song == "wake"
     frame.grab()
-    performer.wait(lambda: session.song_id == "wake", 10)
+    performer.wait(lambda: session.selection.song_id == "wake", 10)
     assert session.status.carried  # type: ignore[union-attr]
     frame.grab()
     performer.press(K.Key_G)

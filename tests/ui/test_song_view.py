@@ -38,7 +38,7 @@ def section(view: SongView, number: int) -> object:
 
 
 def said(performer: Performer) -> str:
-    notice = performer.frame.session.notice
+    notice = performer.frame.session.notices.last
     return "" if notice is None else notice.text
 
 
@@ -132,7 +132,7 @@ def test_settings_are_typed(performer: Performer) -> None:
     put("section", "to", "99")
     assert "sections 1 to 8" in said(performer)
     for wrong in ("fast", "nan", "1e999"):
-        performer.frame.session.notice = None
+        performer.frame.session.notices.last = None
         put("place", "bpm", wrong)
         assert f"goes in numbers (got '{wrong}')" in said(performer)
         put("section", "times", wrong)
@@ -241,7 +241,7 @@ def test_running_from_a_bar_looping_and_jumping(performer: Performer) -> None:
     session = performer.frame.session
     performer.wait(lambda: session.running and session.status.section == "s4")  # type: ignore[union-attr]
     layout = view.editor.layout
-    performer.wait(lambda: session.song_tick_now() >= layout.bar_tick(34))
+    performer.wait(lambda: session.position.song_tick_now() >= layout.bar_tick(34))
     performer.press(K.Key_L)
     performer.wait(lambda: session.status.loop is not None)  # type: ignore[union-attr]
     assert session.status is not None

@@ -30,7 +30,7 @@ def sync_view(performer: Performer) -> SyncView:
 
 def beats(performer: Performer, device: str, ms: list[float]) -> None:
     """Put beats where the engine's would stand."""
-    performer.frame.session.deviations[device] = [  # type: ignore[assignment]
+    performer.frame.session.position.deviations[device] = [  # type: ignore[assignment]
         Deviation(device=device, tick=n * TICKS_PER_QUARTER, ms=late) for n, late in enumerate(ms)
     ]
 
@@ -59,7 +59,7 @@ def test_the_offset_that_mends_a_box_is_set_with_one_key(performer: Performer) -
     performer.press(K.Key_Up)
     performer.press(K.Key_Up)
     performer.press(K.Key_Return)
-    assert "needs no other offset" in performer.frame.session.notice.text  # type: ignore[union-attr]
+    assert "needs no other offset" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
 
 
 def test_drift_and_lost_ports_are_said(performer: Performer) -> None:
@@ -68,7 +68,7 @@ def test_drift_and_lost_ports_are_said(performer: Performer) -> None:
     beats(performer, "smew", [n * 0.4 for n in range(40)])
     view.select("smew")
     assert "No one number mends drift" in words(view)
-    performer.frame.session.status = Status(
+    performer.frame.session.position.status = Status(
         at_ns=0, running=True, bpm=126, devices=(DeviceStatus(id="knot", port="gone", sent=4),)
     )
     performer.frame.grab()
@@ -87,15 +87,15 @@ def test_what_grebe_follows_is_shown(performer: Performer) -> None:
         at_ns=0, running=True, bpm=126, follows="dunlin", hearing="clock",
         heard_bpm=125.98, heard_jitter_ms=0.8, heard_off_ms=-0.3,
     )  # fmt: skip
-    session.status = followed
+    session.position.status = followed
     view.moved()
     assert "125.98 BPM" in words(view)
     assert "follows Dunlin" in performer.frame.waterline._led_by()
-    session.status = msgspec.structs.replace(followed, hearing="held")
+    session.position.status = msgspec.structs.replace(followed, hearing="held")
     view.moved()
     assert "its last tempo is held" in words(view)
     assert "holds Dunlin's tempo" in performer.frame.waterline._led_by()
-    session.status = msgspec.structs.replace(followed, hearing="none")
+    session.position.status = msgspec.structs.replace(followed, hearing="none")
     view.moved()
     assert "Nothing is heard of Dunlin's clock" in words(view)
     assert "waits for Dunlin" in performer.frame.waterline._led_by()
@@ -107,12 +107,12 @@ def test_a_push_lasts_as_long_as_its_key(performer: Performer) -> None:
     frame = performer.frame
     target = frame.view
     QTest.keyPress(target, K.Key_F8)
-    assert frame.session.pushed == 4.0
+    assert frame.session.tempo.pushed == 4.0
     frame.grab()
     QTest.keyRelease(target, K.Key_F8)
-    assert frame.session.pushed == 0.0
+    assert frame.session.tempo.pushed == 0.0
     QTest.keyPress(target, K.Key_F7)
-    assert frame.session.pushed == -4.0
+    assert frame.session.tempo.pushed == -4.0
     QTest.keyRelease(target, K.Key_F7)
     before = frame.session.song.bpm  # type: ignore[union-attr]
     performer.press(K.Key_F6)
@@ -182,7 +182,7 @@ def test_a_check_is_given_up_and_what_cannot_be_heard_is_said(performer: Perform
     assert session.checking.check.results == {}
     view.select("gadwall")
     performer.press(K.Key_C)
-    assert "Nothing of Gadwall reaches Grebe" in session.notice.text  # type: ignore[union-attr]
+    assert "Nothing of Gadwall reaches Grebe" in session.notices.last.text  # type: ignore[union-attr]
     view.select("smew")
     performer.press(K.Key_N)
     assert session.checking.check.devices == {"smew": "notes"}
@@ -207,8 +207,8 @@ def test_a_recording_is_measured(
     performer.press(K.Key_M)
     performer.wait(
         lambda: (
-            performer.frame.session.notice
-            and "is not source,seconds" in performer.frame.session.notice.text
+            performer.frame.session.notices.last
+            and "is not source,seconds" in performer.frame.session.notices.last.text
         ),
         20,
     )

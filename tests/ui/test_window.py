@@ -77,7 +77,7 @@ def test_the_first_voyage(performer: Performer) -> None:
     status = frame.session.status
     assert status is not None
     for device in ("smew", "knot", "dunlin"):
-        first = min(d.tick for d in frame.session.deviations[device])
+        first = min(d.tick for d in frame.session.position.deviations[device])
         assert first == 0
     frame.pulse()
     assert frame.waterline._bar_beat()[0] >= 1
@@ -210,7 +210,7 @@ def test_importing_a_loop(performer: Performer, tmp_path: Path) -> None:
     assert (view.pattern.name, view.pattern.device) == ("beat", "smew")
     count = len(performer.frame.session.project.patterns)
     view.import_files([str(bad)])
-    assert "not a whole MIDI file" in performer.frame.session.notice.text  # type: ignore[union-attr]
+    assert "not a whole MIDI file" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
     assert len(performer.frame.session.project.patterns) == count
 
 
@@ -220,7 +220,7 @@ def test_a_song_by_keyboard(performer: Performer) -> None:
     view = song(performer)
     assert view.heading.below.startswith("112 bars   3 min 33 s   126 BPM")
     performer.press(K.Key_Right)
-    assert performer.frame.session.selected_section == "s2"
+    assert performer.frame.session.selection.section == "s2"
     performer.press(K.Key_Plus)
     assert view.heading.below.startswith("120 bars")
     performer.press(K.Key_Minus)
@@ -242,7 +242,7 @@ def test_the_last_section_cannot_go(performer: Performer) -> None:
     for _ in range(12):
         performer.press(K.Key_Delete)
     assert len(performer.frame.session.song.sections) == 1  # type: ignore[union-attr]
-    assert "at least one section" in performer.frame.session.notice.text  # type: ignore[union-attr]
+    assert "at least one section" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
 
 
 def test_a_click_on_a_section_and_running_from_there(performer: Performer) -> None:
@@ -254,7 +254,7 @@ def test_a_click_on_a_section_and_running_from_there(performer: Performer) -> No
     assert layout is not None
     x = round(view.song_canvas.x_at(layout.spans[3].tick) + 9)
     QTest.mouseClick(view.song_canvas, Qt.MouseButton.LeftButton, pos=QPoint(x, 20))
-    assert performer.frame.session.selected_section == "s4"
+    assert performer.frame.session.selection.section == "s4"
     performer.press(K.Key_Space, CTRL)
     performer.wait(lambda: performer.frame.session.running)
     status = performer.frame.session.status
@@ -270,7 +270,7 @@ def test_stage_by_keyboard(performer: Performer) -> None:
     performer.go(7)
     performer.press(K.Key_Space)
     performer.wait(lambda: session.running and session.status.next_section == "s2")  # type: ignore[union-attr]
-    layout = session.layout()
+    layout = session.derived.layout()
     assert layout is not None
     now = performer.frame.views[7].book.now(layout)  # type: ignore[attr-defined]
     assert now is not None
@@ -310,12 +310,12 @@ def test_tapping(performer: Performer, monkeypatch: pytest.MonkeyPatch) -> None:
     """From the third tap the song takes the tempo, as one step of undo; a pause begins anew."""
     session = performer.frame.session
     for beat in (0, 0.5, 1.0, 1.5):
-        session.tap(100 + beat)
+        session.tempo.tap(100 + beat)
     assert session.song.bpm == 120  # type: ignore[union-attr]
-    assert session.tapped is not None
-    assert session.tapped.low == pytest.approx(120)
-    session.tap(200)
-    assert session.tapped is None
+    assert session.tempo.tapped is not None
+    assert session.tempo.tapped.low == pytest.approx(120)
+    session.tempo.tap(200)
+    assert session.tempo.tapped is None
     session.store.undo()
     assert session.song.bpm == 126  # type: ignore[union-attr]
     performer.press(K.Key_T)
@@ -328,7 +328,7 @@ def test_saving(performer: Performer, tmp_path: Path, monkeypatch: pytest.Monkey
     target = str(tmp_path / "night-ferry")
     monkeypatch.setattr(QFileDialog, "getSaveFileName", lambda *_, **__: (target, ""))
     performer.press(K.Key_S, CTRL)
-    frame.session.tap(1)
+    frame.session.tempo.tap(1)
     performer.go(5)
     performer.press(K.Key_Plus)
     assert frame.windowTitle() == "night-ferry.grebe * - Grebe"
@@ -343,26 +343,26 @@ def test_another_song(performer: Performer) -> None:
     performer.engine_ready()
     session = performer.frame.session
     performer.press(K.Key_N, CTRL)
-    assert session.song_id == "low-water"
+    assert session.selection.song_id == "low-water"
     performer.press(K.Key_Space)
     performer.wait(lambda: session.running)
     performer.press(K.Key_N, CTRL)
-    assert session.song_id == "low-water"
-    assert "Stop first" in session.notice.text  # type: ignore[union-attr]
+    assert session.selection.song_id == "low-water"
+    assert "Stop first" in session.notices.last.text  # type: ignore[union-attr]
 
 
 def test_killing_the_engine(performer: Performer) -> None:
     """The window says so, starts another, and Space comes back in where it was."""
     performer.engine_ready()
     session = performer.frame.session
-    session.selected_section = "s4"
-    session.run_here()
+    session.selection.section = "s4"
+    session.performer.run_here()
     performer.wait(lambda: session.running)
-    first = session.welcome.pid  # type: ignore[union-attr]
+    first = session.link.welcome.pid  # type: ignore[union-attr]
     os.kill(first, signal.SIGKILL)
-    performer.wait(lambda: session.welcome is not None and session.welcome.pid != first)
+    performer.wait(lambda: session.link.welcome is not None and session.link.welcome.pid != first)
     performer.wait(lambda: session.status is not None)
-    assert "Space comes back in" in session.notice.text  # type: ignore[union-attr]
+    assert "Space comes back in" in session.notices.last.text  # type: ignore[union-attr]
     performer.press(K.Key_Space)
     performer.wait(lambda: session.running)
     assert session.status.section == "s4"  # type: ignore[union-attr]
@@ -382,7 +382,7 @@ def test_a_second_window_takes_over(performer: Performer) -> None:
         second.frame.show()
         second.wait(lambda: second.frame.session.running)
         assert second.frame.session.status.tick > 0  # type: ignore[union-attr]
-        assert "already playing" in second.frame.session.notice.text  # type: ignore[union-attr]
+        assert "already playing" in second.frame.session.notices.last.text  # type: ignore[union-attr]
     finally:
         second.frame.leave()
 
@@ -436,15 +436,15 @@ def test_an_engine_that_plays_another_project(performer: Performer, tmp_path: Pa
     second = Performer(Frame(Store.open(other)))
     try:
         second.frame.show()
-        second.wait(lambda: second.frame.session.link == "other")
-        assert "playing Night ferry" in second.frame.session.notice.text  # type: ignore[union-attr]
-        path = second.frame.session.attach()
+        second.wait(lambda: second.frame.session.link.state == "other")
+        assert "playing Night ferry" in second.frame.session.notices.last.text  # type: ignore[union-attr]
+        path = second.frame.session.link.attach()
         assert path is not None
         assert path.name == "night-ferry.grebe"
         second.press(K.Key_Q, CTRL, SHIFT)
-        second.wait(lambda: second.frame.session.link == "on")
+        second.wait(lambda: second.frame.session.link.state == "on")
         second.engine_ready()
-        assert second.frame.session.welcome.running is False  # type: ignore[union-attr]
+        assert second.frame.session.link.welcome.running is False  # type: ignore[union-attr]
     finally:
         second.frame.leave()
 

@@ -97,7 +97,10 @@ def _agreement(name: str) -> dict[str, float]:
         net.run(1.5)
         net.add(90.0)
         begun = net.now_s
-        while net.peer(1).membership.phase != "in" or net.peer(1).membership.epoch != net.peer(0).membership.epoch:
+        while (
+            net.peer(1).membership.phase != "in"
+            or net.peer(1).membership.epoch != net.peer(0).membership.epoch
+        ):
             net.run(net.now_s + 0.01)
         joined.append(net.now_s - begun)
         since = net.now_s

@@ -47,15 +47,15 @@ def main() -> int:
         nonlocal began
         status = session.status
         if not session.running:
-            if session.link == "on" and status is not None:
-                session.run_stop()
+            if session.link.state == "on" and status is not None:
+                session.performer.run_stop()
             if time.monotonic() - started > WAIT_S:
                 application.quit()
             return
         if not began:
             began = time.monotonic()
             paints.clear()
-            session.launch("x3", "bar")
+            session.performer.launch("x3", "bar")
         if time.monotonic() - began > SECONDS:
             finish()
 

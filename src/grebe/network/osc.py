@@ -37,7 +37,8 @@ class Surfaces:
         self._always: list[Address] = []
         self._clients: dict[Address, int] = {}
         """Until when each is told."""
-        self._book: OscModel | None = None
+        self._watched: WatchedSession | None = None
+        self._model: OscModel | None = None
         self._last: dict[str, tuple[Argument, ...]] = {}
         self._bucket = Bucket(A_SECOND, BURST)
         self._steady_ns = 0
@@ -98,19 +99,20 @@ class Surfaces:
         """The document, to name things by."""
         self._shown = shown
         try:
-            if self._book is None:
-                self._book = OscModel(WatchedSession(shown))
+            if self._watched is None:
+                self._watched = WatchedSession(shown)
+                self._model = OscModel(self._watched.session)
             else:
-                self._book.watching.show(shown)
+                self._watched.show(shown)
         except GrebeError as error:
             self._problem = str(error)
 
     def status(self, status: Status) -> None:
         """The engine's word; what has changed is told at once."""
-        if self._book is None or self._use is None:
+        if self._watched is None or self._model is None or self._use is None:
             return
-        self._book.watching.hear(status)
-        now = self._book.changing()
+        self._watched.hear(status)
+        now = self._model.changing()
         changed = {a: v for a, v in now.items() if self._last.get(a) != v}
         self._last = now
         self._say(changed, self._told())
@@ -118,12 +120,12 @@ class Surfaces:
     def turn(self, now_ns: int) -> None:
         """Tell what is told steadily."""
         use = self._use
-        if use is None or self._book is None or now_ns - self._steady_ns < 1e9 / use.hz:
+        if use is None or self._model is None or now_ns - self._steady_ns < 1e9 / use.hz:
             return
         self._steady_ns = now_ns
         self._clients = {a: until for a, until in self._clients.items() if until > now_ns}
         if self._told():
-            self._say(self._book.steady(), self._told())
+            self._say(self._model.steady(), self._told())
 
     def take(self, ready: list[socket.socket], now_ns: int) -> None:
         """Read what has come in."""
@@ -168,8 +170,8 @@ class Surfaces:
             self._clients.pop(client, None)
         elif address == "/grebe/ask":
             self._say(self._last, [sender])
-        elif self._book is not None:
-            for asked in self._book.asked(address, arguments):
+        elif self._model is not None:
+            for asked in self._model.asked(address, arguments):
                 self._tell(asked)
 
     def _told(self) -> list[Address]:

@@ -8,7 +8,7 @@ from typing import Any, get_args
 import msgspec
 
 from grebe.app.editors.pattern_writer import PatternWriter
-from grebe.app.engine.linked import raw_now_ns
+from grebe.app.live.position import raw_now_ns
 from grebe.core.document import Project, add_pattern, mark_in_box, remove_pattern
 from grebe.core.patterns import edit
 from grebe.core.patterns.fields import (
@@ -376,7 +376,7 @@ class PatternEditor(PatternWriter):
 
     def do_pin(self) -> None:
         """Keep the throw of this pass for every pass, or let go of it."""
-        turn = self.session.pattern_turn(self.pattern_id)
+        turn = self.session.position.pattern_repetition(self.pattern_id)
         pin = Pin(seed=1, turn=turn) if self.content.pin is None else None
         self.change("Pin the take", lambda c: msgspec.structs.replace(c, pin=pin))
         words = f"Every pass plays pass {turn + 1}." if pin else "Each pass has dice of its own."

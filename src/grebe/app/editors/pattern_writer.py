@@ -43,7 +43,7 @@ class PatternWriter(PatternHand):
         voices, device = self.content.voices, self.device
         if device is not None and 1 <= number <= len(voices):
             voice = voices[number - 1]
-            self.session.strike(device, voice.note, voice.channel)
+            self.session.hands.strike(device, voice.note, voice.channel)
 
     def hear(self) -> bool:
         """Write what was played in since this was called last; whether anything was."""
@@ -68,16 +68,16 @@ class PatternWriter(PatternHand):
         row = self._row_for(note)
         step_ticks = float(self.content.step_of(row) if row else self.content.step_ticks)
         length = row.length if row is not None else self.content.length
-        exact = (place.turn * self.content.ticks + place.into) / step_ticks
+        exact = (place.repetition * self.content.ticks + place.into) / step_ticks
         number = round(exact)
         late = 0 if self.snap else round((exact - number) * 1000)
-        self._write_note(note, number % length, late, merge=f"live-{place.turn}")
+        self._write_note(note, number % length, late, merge=f"live-{place.repetition}")
 
     def _place_of(self, played: Remembered | Knob) -> ChainPlace | None:
         """Where the pattern in hand was when something was played; None while it did not play."""
         if played.tick is None:
             return None
-        return self.session.pattern_place(self.pattern_id, played.tick)
+        return self.session.position.pattern_place(self.pattern_id, played.tick)
 
     def _row_for(self, note: Remembered) -> Voice | None:
         """The voice a note belongs to: the one on its note, or the melodic one in hand."""
@@ -109,13 +109,13 @@ class PatternWriter(PatternHand):
             return
         content = self.content
         lane = next((x for x in content.lanes if x.controller == knob.controller), None)
-        merge = f"live-{place.turn}"
+        merge = f"live-{place.repetition}"
         if lane is None:
             chart = {r.number: r.name for r in self.device.spec.controllers} if self.device else {}
             name = chart.get(knob.controller, "")
             self.change("Knob", lambda c: edit.add_lane(c, name, knob.controller), merge=merge)
             lane = self.content.lanes[-1]
-        ticks = place.turn * content.ticks + place.into
+        ticks = place.repetition * content.ticks + place.into
         step = int(ticks / float(self.content.step_of(lane))) % lane.length
         point = ControlPoint(step=step, value=knob.value)
         self._row("Knob", lambda x: edit.put_point(x, point), lane.id, merge=merge)

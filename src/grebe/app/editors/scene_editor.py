@@ -243,7 +243,7 @@ class SceneEditor(SceneForm):
         self._move(1)
 
     def _vary(self, way: str) -> None:
-        scene, song = self._need(), self.session.song_id
+        scene, song = self._need(), self.session.selection.song_id
         self._made("Vary a scene", lambda p: vary(p, scene, way, song))
 
     def do_no_drums(self) -> None:
@@ -282,7 +282,7 @@ class SceneEditor(SceneForm):
         """A song of all scenes, in order, each going on as it says."""
         if not self.project.scenes:
             raise EditError("there are no scenes yet")
-        made = song_of_scenes(self.project, "All scenes", self.session.bpm)
+        made = song_of_scenes(self.project, "All scenes", self.session.position.written_bpm)
         self.session.store.apply("A song of all scenes", lambda p: add_song(p, made))
         self.session.choose_song(made.id)
 

@@ -103,11 +103,11 @@ class SceneForm:
 
     def bpm_of(self, scene: Scene) -> float:
         """Tempo at which a scene comes in: where the song in hand has it first, or the song's."""
-        layout = self.session.layout()
+        layout = self.session.derived.layout()
         for span in () if layout is None else layout.spans:
             if span.scene.id == scene.id:
                 return span.bpm
-        return self.session.bpm
+        return self.session.position.written_bpm
 
     def passage(self, index: int) -> SceneTransition:
         """From the column before into a column of the chart."""
@@ -118,7 +118,7 @@ class SceneForm:
 
     def comes_after(self) -> list[Scene]:
         """Scenes that the one in hand follows in the song in hand, in order, each once."""
-        layout = self.session.layout()
+        layout = self.session.derived.layout()
         spans = () if layout is None else layout.spans
         rows = [
             spans[n - 1].scene

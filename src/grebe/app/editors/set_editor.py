@@ -212,7 +212,7 @@ class SetEditor(SetForm):
         """Another set, empty."""
         project, made = add_set(self.project, f"Set {len(self.project.sets) + 1}")
         self.session.store.apply("New set", lambda _: project)
-        self.session.set_id, self.entry_id = made, ""
+        self.session.selection.set_id, self.entry_id = made, ""
 
     def do_next_set(self) -> None:
         """The next set of the project; not while something plays."""
@@ -220,8 +220,12 @@ class SetEditor(SetForm):
         if self.session.running:
             raise EditError("stop first: another set is taken only while nothing plays")
         if len(ids) > 1:
-            at = ids.index(self.session.set_id) if self.session.set_id in ids else 0
-            self.session.take_set(ids[(at + 1) % len(ids)])
+            at = (
+                ids.index(self.session.selection.set_id)
+                if self.session.selection.set_id in ids
+                else 0
+            )
+            self.session.selection.take_set(ids[(at + 1) % len(ids)])
             self.entry_id = ""
 
     def do_bring_in(self) -> None:
@@ -235,6 +239,6 @@ class SetEditor(SetForm):
     def _launch(self, at: LaunchAt) -> None:
         if self.entry is None or not self.session.running:
             raise EditError("nothing plays: Space runs the set from this song")
-        if not self.session.whole_set:
+        if not self.session.selection.whole_set:
             raise EditError("one song plays: stop, then Space here runs the set")
-        self.session.launch_song(self.entry.id, at)
+        self.session.performer.launch_song(self.entry.id, at)

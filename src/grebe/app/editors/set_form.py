@@ -46,7 +46,7 @@ class SetForm:
     @property
     def running(self) -> Set | None:
         """The set in hand."""
-        return self.session.running_set
+        return self.session.selection.running_set
 
     @property
     def plan(self) -> SetSchedule | None:
@@ -87,8 +87,8 @@ class SetForm:
             self.entry_id = ""
         elif self.entry is None:
             self.entry_id = running.songs[0].id
-        if self.entry_id and not self.session.running and self.session.whole_set:
-            self.session.choose_place(self.entry_id)
+        if self.entry_id and not self.session.running and self.session.selection.whole_set:
+            self.session.selection.choose_place(self.entry_id)
 
     def change_set(self, name: str, change: Callable[[Set], Set], merge: str = "") -> None:
         """Edit the set in hand. EditError without one."""

@@ -254,17 +254,17 @@ class SongEditor(SongForm):
         first, last = self.selection
         if status is not None and status.loop is not None:
             first = last = 0
-        self.session.loop_over(first, last)
+        self.session.performer.loop_over(first, last)
 
     def do_jump(self) -> None:
         """To the cursor, on the next bar."""
-        self.session.jump()
+        self.session.performer.jump()
 
     def _form(self, number: int) -> None:
         form = FORMS[number]
         base = self.session.song
         name = form.words if base is None else f"{base.name}, {form.words.lower()}"
-        made = song_of_form(self.project, form, name[:80], self.session.bpm)
+        made = song_of_form(self.project, form, name[:80], self.session.position.written_bpm)
         self.session.store.apply("Song of a form", lambda p: add_song(p, made))
         self.session.choose_song(made.id)
         self.tick = 0

@@ -52,7 +52,7 @@ class SongForm:
     @property
     def layout(self) -> Layout:
         """The song laid out. EditError where there is none."""
-        layout = self.session.layout()
+        layout = self.session.derived.layout()
         if layout is None or not layout.spans:
             raise EditError("there is no song that can be laid out")
         return layout
@@ -70,7 +70,7 @@ class SongForm:
     @property
     def span(self) -> Span | None:
         """The section under the cursor."""
-        layout = self.session.layout()
+        layout = self.session.derived.layout()
         if layout is None or not layout.spans:
             return None
         return layout.spans[layout.index_at(self.tick)]
@@ -117,11 +117,11 @@ class SongForm:
             self.device_id, self.voice_id = (devices[0].id if devices else ""), ""
         if span is None:
             self.tick, self.anchor = 0, None
-            self.session.selected_section, self.session.selected_tick = "", None
+            self.session.selection.section, self.session.selection.tick = "", None
             return
         self.tick = max(0, min(self.tick, self.layout.ticks - 1))
-        self.session.selected_section = span.section.id
-        self.session.selected_tick = self.tick if self.tick > span.tick else None
+        self.session.selection.section = span.section.id
+        self.session.selection.tick = self.tick if self.tick > span.tick else None
 
     def go_to_section(self, section_id: str) -> None:
         """To a section's first beat."""
@@ -134,7 +134,7 @@ class SongForm:
         if self.session.song is None:
             raise EditError("there is no song yet")
         self.session.store.apply(
-            name, lambda p: with_song(p, self.session.song_id, change), merge=merge
+            name, lambda p: with_song(p, self.session.selection.song_id, change), merge=merge
         )
 
     # The form

@@ -27,7 +27,7 @@ class SongModel:
     def _renew(self) -> None:
         """Forget everything where the document or the song is another."""
         session = self._session
-        basis = (session.project, session.song_id)
+        basis = (session.project, session.selection.song_id)
         if not self._basis or basis[0] is not self._basis[0] or basis[1] != self._basis[1]:
             self._basis = basis
             self._bands = self._bars = self._programmes = self._findings = None
@@ -42,7 +42,7 @@ class SongModel:
     def bands(self, device: str) -> list[Band]:
         """How much a device plays in each section, in order."""
         self._renew()
-        layout = self._session.layout()
+        layout = self._session.derived.layout()
         if self._bands is None:
             self._bands = {}
             for stretch in () if layout is None else bands(self._session.project, layout):
@@ -52,7 +52,7 @@ class SongModel:
     def bars(self) -> tuple[Bar, ...]:
         """Every bar with its energy."""
         self._renew()
-        layout = self._session.layout()
+        layout = self._session.derived.layout()
         if self._bars is None:
             self._bars = () if layout is None else song_bars(self._session.project, layout)
         return self._bars
@@ -77,5 +77,5 @@ class SongModel:
         """What there is to look at in this song: itself, and the scenes it plays."""
         self._renew()
         if self._findings is None:
-            self._findings = find_in_song(self._session.project, self._session.song_id)
+            self._findings = find_in_song(self._session.project, self._session.selection.song_id)
         return self._findings

@@ -4,11 +4,39 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
+from grebe.app.live.position import Now
 from grebe.core.songs.layout import Layout
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 
 COME_IN_NS = 250_000_000
 """A bar to come back in on is at least this far away."""
+
+
+class Resuming:
+    """The section to come back in with, and where the song was when its engine was lost."""
+
+    def __init__(self) -> None:
+        self.section = ""
+        """Id of what plays; "" once a hand has stopped it."""
+        self._lost: LastSaid | None = None
+
+    def forget(self) -> None:
+        """A hand has stopped it, begun anew, or taken something else."""
+        self.section = ""
+
+    def lost(self, now: Now, now_ns: int) -> None:
+        """The engine is gone."""
+        if not now.running:
+            self.section = ""
+        elif now.played_bpm:
+            self._lost = LastSaid(now.song_tick, now.played_bpm, now_ns)
+
+    def next_bar(self, layout: Layout, now_ns: int) -> tuple[int, int] | None:
+        """The next bar line of the song, and when it would have come; None where nothing was
+        lost, or past the song's end."""
+        if not self.section or self._lost is None:
+            return None
+        return next_bar(layout, self._lost, now_ns)
 
 
 class LastSaid(NamedTuple):

@@ -2,44 +2,37 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from datetime import datetime
-from typing import Literal, Protocol
 
+from grebe.app.document.store import Store
+from grebe.app.engine.link import Link
+from grebe.app.live.notices import Notices
+from grebe.app.live.position import Position
 from grebe.app.live.sound_check import SoundCheck, heed_of, what_to_do
 from grebe.app.log.sync_checks import log_checks
-from grebe.core.document import Project
 from grebe.core.player.commands import Hold
 from grebe.core.rig.model import Device
-from grebe.protocols.link.messages import Listen, Status, ToEngine
-
-
-class Performance(Protocol):
-    """What is needed of the session."""
-
-    @property
-    def project(self) -> Project:
-        """The document as it stands."""
-
-    @property
-    def running(self) -> bool:
-        """Whether the engine plays."""
-
-    def tell(self, message: ToEngine) -> None:
-        """Say something to the engine."""
-
-    def say(self, level: Literal["info", "warn", "error"], text: str) -> None:
-        """Something for the performer to read."""
-
-    def run_stop(self) -> None:
-        """Run, or stop."""
+from grebe.protocols.link.messages import Listen, Status
 
 
 class Checking:
     """Listens to boxes over some bars; watches those that cannot say when they play."""
 
-    def __init__(self, session: Performance) -> None:
-        self._session = session
+    def __init__(
+        self,
+        store: Store,
+        link: Link,
+        notices: Notices,
+        position: Position,
+        run: Callable[[], None],
+    ) -> None:
+        """`run` has the song play."""
+        self._store = store
+        self._link = link
+        self._notices = notices
+        self._position = position
+        self._run = run
         self.check = SoundCheck()
         """What is listened to, and what came out of it."""
         self._holds = False
@@ -57,7 +50,7 @@ class Checking:
         begun = status.running and status.tick > status.section_tick
         if self.check.active and begun and not status.held and not self._holds:
             self._holds = True
-            self._session.tell(Hold(on=True))
+            self._link.tell(Hold(on=True))
         if self.check.take(status.heard):
             self._checked(status)
 
@@ -69,12 +62,12 @@ class Checking:
     def _tell_listen(self) -> None:
         heeds = dict(self.check.devices)
         if self._watching:
-            for device in self._session.project.rig.devices:
+            for device in self._store.project.rig.devices:
                 heed = heed_of(device)
                 if heed is not None and device.port.wire != "standin":
                     heeds.setdefault(device.id, heed)
         if heeds or self._listened:
-            self._session.tell(Listen(devices=heeds, asked=self.check.active))
+            self._link.tell(Listen(devices=heeds, asked=self.check.active))
         self._listened = bool(heeds)
 
     def _let_go(self) -> None:
@@ -82,22 +75,22 @@ class Checking:
         self._tell_listen()
         if self._holds:
             self._holds = False
-            self._session.tell(Hold(on=False))
+            self._link.tell(Hold(on=False))
 
     def _checked(self, status: Status) -> None:
         """A pass of the sound check is complete: keep it, log it, say it."""
-        done = self.check.finish(self._session.project, status.bpm, datetime.now().astimezone())
+        done = self.check.finish(self._store.project, status.bpm, datetime.now().astimezone())
         self._let_go()
-        problem = log_checks(self._session.project, done)
+        problem = log_checks(self._store.project, done)
         if problem:
-            self._session.say("warn", problem)
+            self._notices.say("warn", problem)
         elif len(done) == 1:
             ((device, result),) = done.items()
-            name = self._session.project.rig.name_of(device)
-            self._session.say("info", f"{name}: {result.measured.sentence}")
+            name = self._store.project.rig.name_of(device)
+            self._notices.say("info", f"{name}: {result.measured.sentence}")
         else:
             good = sum(r.measured.verdict == "good" for r in done.values())
-            self._session.say("info", f"Checked {len(done)} boxes: {good} are good.")
+            self._notices.say("info", f"Checked {len(done)} boxes: {good} are good.")
 
     def begin(self, devices: Sequence[Device], *, notes: bool = False) -> None:
         """Listen to devices over some bars, running if nothing runs yet."""
@@ -105,20 +98,18 @@ class Checking:
         if not heeds:
             first = devices[0] if devices else None
             words = (
-                what_to_do(self._session.project.rig, first, None)
-                if first
-                else "There are no boxes."
+                what_to_do(self._store.project.rig, first, None) if first else "There are no boxes."
             )
-            self._session.say("warn", words)
+            self._notices.say("warn", words)
             return
         self.check.begin(heeds)
         self._tell_listen()
-        if not self._session.running:
-            self._session.run_stop()
-        self._session.say("info", f"Listening for {self.check.bars} bars; Esc gives up.")
+        if not self._position.running:
+            self._run()
+        self._notices.say("info", f"Listening for {self.check.bars} bars; Esc gives up.")
 
     def end(self) -> None:
         """Give up listening."""
         if self.check.active:
             self._let_go()
-            self._session.say("info", "Listened no further; nothing was kept of it.")
+            self._notices.say("info", "Listened no further; nothing was kept of it.")

@@ -4,18 +4,20 @@ and what a change of tempo would do to loops that run. Without Qt."""
 from __future__ import annotations
 
 import time
-from typing import Literal, Protocol
+from collections.abc import Callable
 
-from grebe.core.document import Project
+from grebe.app.document.store import Store
+from grebe.app.engine.link import Link
+from grebe.app.live.notices import Notices
+from grebe.app.live.position import Position
+from grebe.app.live.selection import Selection
 from grebe.core.player.commands import Begin
 from grebe.core.player.loopers import LoopTrack, TrackAt, TrackCommand, TrackDo
 from grebe.core.rig.model import Device
-from grebe.core.songs.model import Song
 from grebe.core.time.loop_length import LoopTempo, loop_tempo
 from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import EditError
-from grebe.protocols.link.messages import Status, ToEngine
 
 LAYERS = (0, 1, 2, 4, 8)
 """Bars of a recording that ends by itself; 0 is open."""
@@ -25,40 +27,24 @@ RUNS_OFF = 0.001
 """Tempi nearer than a thousandth count as the same."""
 
 
-class Performance(Protocol):
-    """What is needed of the session."""
-
-    @property
-    def project(self) -> Project:
-        """The document as it stands."""
-
-    @property
-    def song(self) -> Song | None:
-        """The song at hand."""
-
-    @property
-    def running(self) -> bool:
-        """Whether the engine plays."""
-
-    @property
-    def status(self) -> Status | None:
-        """The engine's last word."""
-
-    def tell(self, message: ToEngine) -> None:
-        """Say something to the engine."""
-
-    def say(self, level: Literal["info", "warn", "error"], text: str) -> None:
-        """Something for the performer to read."""
-
-    def take_tempo(self, bpm: float) -> None:
-        """The song at hand takes a tempo."""
-
-
 class Looping:
     """What is set for loops, and the first loop while it is played."""
 
-    def __init__(self, session: Performance) -> None:
-        self._session = session
+    def __init__(
+        self,
+        store: Store,
+        link: Link,
+        notices: Notices,
+        selection: Selection,
+        position: Position,
+    ) -> None:
+        self._store = store
+        self._link = link
+        self._notices = notices
+        self._selection = selection
+        self._position = position
+        self.take_tempo: Callable[[float], None] = lambda _: None
+        """The song in hand takes a tempo."""
         self.at: TrackAt = "bar"
         """Where starts and stops fall."""
         self.bars = 0
@@ -71,12 +57,12 @@ class Looping:
     @property
     def looper(self) -> Device | None:
         """The looper that Grebe can tell what to do."""
-        devices = self._session.project.rig.devices
+        devices = self._store.project.rig.devices
         return next((d for d in devices if d.spec.loop_control is not None), None)
 
     def tracks(self) -> tuple[LoopTrack, ...]:
         """Its tracks, as Grebe has told them to be."""
-        status, looper = self._session.status, self.looper
+        status, looper = self._position.status, self.looper
         if status is None or looper is None:
             return ()
         return tuple(t for t in status.tracks if t.device == looper.id)
@@ -86,7 +72,7 @@ class Looping:
         looper = self.looper
         if looper is None or number > looper.spec.loop_tracks:
             raise EditError(f"there is no loop track {number} that Grebe can tell")
-        self._session.tell(
+        self._link.tell(
             TrackCommand(device=looper.id, number=number, do=do, at=self.at, bars=self.bars)
         )
 
@@ -94,13 +80,13 @@ class Looping:
         """Starts and stops fall on bars, or on the loop's own end."""
         self.at = "loop" if self.at == "bar" else "bar"
         where = "the next bar" if self.at == "bar" else "the longest loop's end"
-        self._session.say("info", f"Loop tracks start and stop at {where}.")
+        self._notices.say("info", f"Loop tracks start and stop at {where}.")
 
     def next_length(self) -> None:
         """The next recording ends by itself after so many bars, or is open."""
         self.bars = LAYERS[(LAYERS.index(self.bars) + 1) % len(LAYERS)]
         words = f"ends after {self.bars} bars" if self.bars else "is open until it is closed"
-        self._session.say("info", f"The next recording {words}.")
+        self._notices.say("info", f"The next recording {words}.")
 
     # A first loop leads
 
@@ -109,30 +95,32 @@ class Looping:
 
         EditError without a looper, or while something runs.
         """
-        session, looper = self._session, self.looper
+        looper = self.looper
         if looper is None:
             raise EditError("there is no looper that Grebe can tell")
-        if session.running:
+        if self._position.running:
             raise EditError("a first loop is played while nothing runs: stop first")
         if self._first is None:
             self._first = (looper.id, now_s)
-            session.tell(TrackCommand(device=looper.id, number=1, do="record", at="now"))
-            session.say("info", "The first loop is recorded; the same key on its end closes it.")
+            self._link.tell(TrackCommand(device=looper.id, number=1, do="record", at="now"))
+            self._notices.say(
+                "info", "The first loop is recorded; the same key on its end closes it."
+            )
             return None
         device, began = self._first
         self._first = None
-        song = session.song
+        song = self._selection.song
         meter = self._meter()
         found = loop_tempo(max(0.05, now_s - began), meter.bar_ticks, None if song is None else
                            song.bpm)  # fmt: skip
-        session.tell(TrackCommand(device=device, number=1, do="play", at="now"))
-        session.take_tempo(round(found.bpm, 2))
-        session.tell(Begin())
-        session.say("info", f"{found.bars} bars at {found.bpm:.2f} BPM: all run on the loop.")
+        self._link.tell(TrackCommand(device=device, number=1, do="play", at="now"))
+        self.take_tempo(round(found.bpm, 2))
+        self._link.tell(Begin())
+        self._notices.say("info", f"{found.bars} bars at {found.bpm:.2f} BPM: all run on the loop.")
         return found
 
     def _meter(self) -> Meter:
-        song, project = self._session.song, self._session.project
+        song, project = self._selection.song, self._store.project
         scenes = {s.id: s for s in project.scenes}
         first = None if song is None or not song.sections else scenes.get(song.sections[0].scene)
         return Meter() if first is None else first.meter
@@ -149,7 +137,7 @@ class Looping:
             beat_ms = (60_000 / track.bpm - 60_000 / bpm) * self._meter().bar_ticks / (
                 TICKS_PER_QUARTER
             )  # fmt: skip
-            name = self._session.project.rig.name_of(track.device)
+            name = self._store.project.rig.name_of(track.device)
             way = "late" if beat_ms > 0 else "early"
             return (
                 f"{name}'s loops stay at {track.bpm:.4g} BPM: at {bpm:.4g} they run "
@@ -166,5 +154,5 @@ class Looping:
         meant = self._warned is not None and at - self._warned[1] < MEANT_S
         self._warned = (bpm, at)
         if not meant:
-            self._session.say("warn", f"{words}. The same again within 3 s does it.")
+            self._notices.say("warn", f"{words}. The same again within 3 s does it.")
         return meant

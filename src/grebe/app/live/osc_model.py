@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator
 from typing import NamedTuple
 
+from grebe.app.live.reading import Reading
 from grebe.app.live.stage_model import StageModel
-from grebe.app.live.watching import WatchedSession
 from grebe.core.player.commands import Begin, Halt, Launch, Mute, Solo, Steer
 from grebe.core.player.controls import LEARNABLE, TURNED
 from grebe.core.rig.model import PEERS_ID
@@ -77,20 +77,20 @@ MOST_NUMBERED = 16
 class OscModel:
     """One performance as addresses and values, and the other way."""
 
-    def __init__(self, watching: WatchedSession) -> None:
-        self.watching = watching
-        self._stage = StageModel(watching)
+    def __init__(self, session: Reading) -> None:
+        self.session = session
+        self._stage = StageModel(session)
 
     # What is told
 
     def changing(self) -> dict[str, tuple[Argument, ...]]:
         """What is told when it changes."""
-        session, status = self.watching, self.watching.status
+        session, status = self.session, self.session.status
         if status is None:
             return {}
         out: dict[str, tuple[Argument, ...]] = {
             "/grebe/running": (int(status.running),),
-            "/grebe/tempo": (float(round(session.tempo_now, 2)),),
+            "/grebe/tempo": (float(round(session.position.now().bpm, 2)),),
             "/grebe/song": (session.song.name if session.song is not None else "",),
             "/grebe/held": (int(status.held),),
             "/grebe/peers": (len(status.peers.rows) if status.peers is not None else 0,),
@@ -111,12 +111,12 @@ class OscModel:
 
     def steady(self) -> dict[str, tuple[Argument, ...]]:
         """What is told at a steady rate while something plays."""
-        session, layout, status = self.watching, self.watching.layout(), self.watching.status
+        session, layout, status = self.session, self.session.derived.layout(), self.session.status
         now = self._stage.now(layout) if layout is not None else None
         if now is None or status is None:
             return {}
         meter = now.span.scene.meter
-        inside = max(0.0, session.tick_now() - status.section_tick)
+        inside = max(0.0, session.position.tick_now() - status.section_tick)
         into = inside % meter.beat_ticks / meter.beat_ticks
         beats = int(now.to_go_ticks // meter.beat_ticks)
         out: dict[str, tuple[Argument, ...]] = {
@@ -125,12 +125,12 @@ class OscModel:
         }
         moves = self._stage.to_do(now)
         if moves:
-            left = (moves[0].begins - session.tick_now()) / TICKS_PER_QUARTER
+            left = (moves[0].begins - session.position.tick_now()) / TICKS_PER_QUARTER
             out["/grebe/move"] = (moves[0].words, left * 60 / max(1.0, status.bpm))
         return out
 
     def _sections(self) -> list[tuple[str, str]]:
-        layout = self.watching.layout()
+        layout = self.session.derived.layout()
         return [(s.section.id, s.scene.name) for s in layout.spans] if layout is not None else []
 
     # What is asked for
@@ -149,7 +149,7 @@ class OscModel:
         elif head == "do" and len(rest) == 1 and rest[0] in ACTIONS:
             yield Do(action=rest[0], down=not arguments or _on(arguments))
         elif head in ("mute", "solo") and len(rest) == 1:
-            players = self.watching.project.players
+            players = self.session.project.players
             if not rest[0].isdecimal() or not 1 <= int(rest[0]) <= len(players):
                 raise ValueError(f"there is no number {rest[0]}")
             device, on = players[int(rest[0]) - 1].id, _on(arguments)
@@ -164,7 +164,7 @@ class OscModel:
         bpm = float(arguments[0]) if arguments and not isinstance(arguments[0], str) else 0.0
         if not MIN_BPM <= bpm <= MAX_BPM:
             raise ValueError(f"a tempo goes from {MIN_BPM:g} to {MAX_BPM:g}")
-        status = self.watching.status
+        status = self.session.status
         in_session = status is not None and status.follows == PEERS_ID
         yield Propose(bpm=bpm) if in_session else Steer(bpm=bpm)
 
@@ -181,7 +181,7 @@ class OscModel:
             found = sections[number - 1][0] if 1 <= number <= len(sections) else None
         if found is None:
             raise ValueError(f"there is no section {wanted}")
-        yield Launch(section=self.watching.known_as(found), at=at)  # type: ignore[arg-type]
+        yield Launch(section=self.session.selection.known_as(found), at=at)  # type: ignore[arg-type]
 
 
 def _on(arguments: tuple[Argument, ...]) -> bool:

@@ -95,7 +95,7 @@ class Rehearsal:
         status, leg = self.session.status, self._leg
         if status is None or leg is None:
             return 0.0
-        left = leg.planned - self.session.tick_now()
+        left = leg.planned - self.session.position.tick_now()
         return left / TICKS_PER_QUARTER * 60 / max(1.0, status.bpm)
 
     def asks(self, now: Now) -> list[tuple[str, bool]]:
@@ -104,7 +104,7 @@ class Rehearsal:
         rows = [(m.words, self.book.announced(now, m)) for m in self.book.to_do(now)]
         leg = self._leg
         if leg is not None and leg.launched is None and self._launches(now):
-            soon = self.session.tick_now() >= leg.planned - bar
+            soon = self.session.position.tick_now() >= leg.planned - bar
             rows.append((f"Bring in {now.following.scene.name if now.following else ''}", soon))
         return rows
 
@@ -125,16 +125,16 @@ class Rehearsal:
         if self.session.running:
             raise EditError("stop first: a rehearsal begins from where it stands")
         self.on, self.scores, self._leg = True, [], None
-        self.session.asked.clear()
-        self.session.run_counted()
+        self.session.performer.launched_ns.clear()
+        self.session.performer.run_counted()
 
     def end(self) -> None:
         """No more; what runs is stopped."""
         self._finish_taps()
         self.on, self._leg, self.drilled = False, None, None
         if self.session.running:
-            self.session.run_stop()
-        self.session.set_pace(1.0)
+            self.session.performer.run_stop()
+        self.session.tempo.set_scale(1.0)
 
     def drill(self, transition: Transition) -> None:
         """Let one transition go round, from some bars before it, counted in.
@@ -158,28 +158,28 @@ class Rehearsal:
             raise EditError(f"{transition.song} does not go from {transition.before} to "
                             f"{transition.after} any more")  # fmt: skip
         before, after = found
-        session.perform_set(on=False)
+        session.selection.perform_set(on=False)
         session.choose_song(song.id)
         bar = before.scene.meter.bar_ticks
         first = max(before.tick, before.end - DRILL_BARS * bar)
         last = min(after.end, after.tick + DRILL_AFTER * after.scene.meter.bar_ticks)
         self.on, self.scores, self._leg, self.drilled = True, [], None, transition
-        session.asked.clear()
-        session.loop_over(first, last)
-        session.selected_section, session.selected_tick = before.section.id, first
-        session.run_counted()
+        session.performer.launched_ns.clear()
+        session.performer.loop_over(first, last)
+        session.selection.section, session.selection.tick = before.section.id, first
+        session.performer.run_counted()
 
     def slower(self) -> float:
         """The next pace: all of it slower, or as written again."""
-        at = PACES.index(self.session.pace) if self.session.pace in PACES else 0
-        self.session.set_pace(PACES[(at + 1) % len(PACES)])
-        return self.session.pace
+        at = PACES.index(self.session.tempo.scale) if self.session.tempo.scale in PACES else 0
+        self.session.tempo.set_scale(PACES[(at + 1) % len(PACES)])
+        return self.session.tempo.scale
 
     def follow(self) -> None:
         """Called often: hold sections for the performer, score what is over."""
         if not self.on:
             return
-        session, layout = self.session, self.session.layout()
+        session, layout = self.session, self.session.derived.layout()
         now = None if layout is None else self.book.now(layout)
         status = session.status
         if now is None or status is None:
@@ -187,7 +187,7 @@ class Rehearsal:
                 self._leg, self.on = None, False  # it ended, or was stopped
                 self._finish_taps()
             return
-        if session.tick_now() <= status.section_tick:
+        if session.position.tick_now() <= status.section_tick:
             return  # still counted in: what is held now would be let go as it begins
         self.book.moves(now)  # another section: what was to do before it is kept there
         leg = self._leg
@@ -210,23 +210,23 @@ class Rehearsal:
             status.boundary, now,
         )  # fmt: skip
         if self._launches(now):
-            session.tell(Hold(on=True))
+            session.link.tell(Hold(on=True))
             leg.planned = status.section_tick + now.span.ticks
-        session.asked.clear()
+        session.performer.launched_ns.clear()
         return leg
 
     def _mind(self, leg: Leg, now: Now) -> None:
         """Take presses; bring in what the performer has missed."""
         session = self.session
-        if session.asked and leg.launched is None:
-            leg.launched = self._tick_at(session.asked[0])
+        if session.performer.launched_ns and leg.launched is None:
+            leg.launched = self._tick_at(session.performer.launched_ns[0])
         leg.now = now
         if not self.by_hand or leg.given_up or leg.launched is not None:
             return
         bar = leg.span.scene.meter.bar_ticks
-        if session.tick_now() > leg.planned + GIVES_UP_BARS * bar:
+        if session.position.tick_now() > leg.planned + GIVES_UP_BARS * bar:
             leg.given_up = True
-            session.tell_launch()
+            session.performer.launch_unasked()
 
     def _tick_at(self, at_ns: int) -> float:
         """The tick at a time of the engine's clock, as it last said."""
@@ -259,7 +259,7 @@ class Rehearsal:
         del self.scores[SHOWN:]
         if scores:
             problem = log_scores(
-                session.project.name, leg.song, *names, session.pace, scores, self._today()
+                session.project.name, leg.song, *names, session.tempo.scale, scores, self._today()
             )
             self.rows = read_log()
             if problem:
@@ -274,11 +274,11 @@ class Rehearsal:
             return
         self.tapping, self.taps = True, []
         if not self.session.running:
-            self.session.run_counted()
+            self.session.performer.run_counted()
 
     def tap(self, at_ns: int) -> None:
         """One tap of the exercise, at a time of the engine's clock."""
-        status, layout = self.session.status, self.session.layout()
+        status, layout = self.session.status, self.session.derived.layout()
         if not self.tapping or status is None or not status.running or layout is None:
             return
         span = layout.span_of(status.section)
@@ -296,7 +296,9 @@ class Rehearsal:
         if found is not None and found.taps >= 3:
             session = self.session
             song = "" if session.song is None else session.song.name
-            problem = log_ones(session.project.name, song, session.bpm, found, self._today())
+            problem = log_ones(
+                session.project.name, song, session.position.written_bpm, found, self._today()
+            )
             self.rows = read_log()
             if problem:
                 session.say("warn", problem)

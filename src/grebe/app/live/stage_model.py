@@ -11,7 +11,7 @@ from dataclasses import dataclass
 from typing import NamedTuple
 
 from grebe.app.editors.scene_model import SceneModel, SceneTransition
-from grebe.app.live.session import Session
+from grebe.app.live.reading import Reading
 from grebe.core.sets.fit import Repeat, left_s, repeats, to_drop
 from grebe.core.sets.plan import SetFactsModel, SetSchedule, plan_set
 from grebe.core.songs.layout import Layout, Span
@@ -88,7 +88,7 @@ class Slot(NamedTuple):
 class StageModel:
     """Keeps the moves that are done, and when the slot began."""
 
-    def __init__(self, session: Session, now_s: Callable[[], float] = time.monotonic) -> None:
+    def __init__(self, session: Reading, now_s: Callable[[], float] = time.monotonic) -> None:
         self.session = session
         self.made: list[Made] = []
         """Moves ticked off before the section that comes, in order."""
@@ -116,7 +116,7 @@ class StageModel:
         span = layout.span_of(status.section)
         if span is None:
             return None
-        tick = session.tick_now()
+        tick = session.position.tick_now()
         meter = span.scene.meter
         inside = max(0.0, tick - status.section_tick)
         planned = status.boundary - status.section_tick
@@ -144,8 +144,8 @@ class StageModel:
         """The section that comes, also in another song of the set, and that song."""
         session, status = self.session, self.session.status
         assert status is not None
-        coming = session.play.coming if session.whole_set else None
-        if coming is None or (coming.song == session.song_id and status.next_section):
+        coming = session.selection.play.coming if session.selection.whole_set else None
+        if coming is None or (coming.song == session.selection.song_id and status.next_section):
             return layout.span_of(status.next_section), None
         song = next((s for s in session.project.songs if s.id == coming.song), None)
         if song is None:
@@ -172,7 +172,7 @@ class StageModel:
         if status is not None and status.running and here is not None:
             bpm = status.bpm if abs(status.bpm - bpm) > BPM_APART else bpm
         return self._passages.passage(
-            project, here, following.scene, bpm, song, after * self.session.pace
+            project, here, following.scene, bpm, song, after * self.session.tempo_scale
         )
 
     def moves(self, now: Now) -> tuple[StageMove, ...]:
@@ -196,7 +196,12 @@ class StageModel:
         status = self.session.status
         assert status is not None
         following = now.following.section.id if now.following else ""
-        crossing = (self.session.song_id, now.span.section.id, following, status.section_tick)
+        crossing = (
+            self.session.selection.song_id,
+            now.span.section.id,
+            following,
+            status.section_tick,
+        )
         if crossing != self._crossing:
             self._crossing = crossing
             self.made_before, self.made = self.made, []
@@ -232,17 +237,17 @@ class StageModel:
     def announced(self, now: Now, move: StageMove) -> bool:
         """Whether it is time to look at a move: from a bar ahead of when it goes best."""
         bar = now.span.scene.meter.bar_ticks
-        return self.session.tick_now() >= move.begins - bar
+        return self.session.position.tick_now() >= move.begins - bar
 
     def tick_off(self) -> StageMove | None:
         """The next move is done; which. None where there is none to do."""
-        layout = self.session.layout()
+        layout = self.session.derived.layout()
         now = self.now(layout) if layout is not None else None
         status = self.session.status
         waiting = self.to_do(now) if now is not None else ()
         if not waiting or status is None:
             return None
-        self.made.append(Made(waiting[0], self.session.tick_now(), status.bpm))
+        self.made.append(Made(waiting[0], self.session.position.tick_now(), status.bpm))
         return waiting[0]
 
     # The set and its slot
@@ -250,8 +255,8 @@ class StageModel:
     def plan(self) -> SetSchedule | None:
         """The set laid out; None while it is one song that is performed."""
         session = self.session
-        running = session.running_set
-        if running is None or not session.whole_set:
+        running = session.selection.running_set
+        if running is None or not session.selection.whole_set:
             return None
         kept = self._plan
         if kept is None or kept[0] is not session.project or kept[1] is not running:
@@ -266,15 +271,13 @@ class StageModel:
         if plan is None or not plan.playable or not session.running:
             return
         first = plan.playable[0].entry.id
-        if self._began_s is None or (session.play.entry == first and self._fresh()):
+        if self._began_s is None or (session.selection.play.entry == first and self._fresh()):
             self._began_s = self._now_s()
 
     def _fresh(self) -> bool:
         """Whether the song has only just begun."""
-        status = self.session.status
-        return status is not None and self.session.song_tick_now() < TICKS_PER_QUARTER and (
-            self._now_s() - (self._began_s or 0.0) > 2.0
-        )  # fmt: skip
+        begins = self.session.position.song_tick_now() < TICKS_PER_QUARTER
+        return begins and self._now_s() - (self._began_s or 0.0) > 2.0
 
     def slot(self) -> Slot | None:
         """Time left in the slot, and what of the plan is left. None where no slot was said."""
@@ -282,11 +285,11 @@ class StageModel:
         if plan is None or not plan.running.slot_s or not plan.playable:
             return None
         passed = 0.0 if self._began_s is None else self._now_s() - self._began_s
-        entry = session.play.entry or plan.playable[0].entry.id
-        tick = session.song_tick_now()
+        entry = session.selection.play.entry or plan.playable[0].entry.id
+        tick = session.position.song_tick_now()
         saved = sum(
             r.seconds for r in repeats(plan.songs, entry, int(tick))
-            if (r.entry, r.section) in session.dropped
+            if (r.entry, r.section) in session.selection.dropped
         )  # fmt: skip
         left = left_s(plan.songs, entry, tick) - saved
         over = left - (plan.running.slot_s - passed)
@@ -294,7 +297,7 @@ class StageModel:
         if over > 0:
             found = [
                 r for r in repeats(plan.songs, entry, int(tick))
-                if (r.entry, r.section) not in session.dropped
+                if (r.entry, r.section) not in session.selection.dropped
             ]  # fmt: skip
             drop = to_drop(found, over)
         return Slot(plan.running.slot_s - passed, left, drop)

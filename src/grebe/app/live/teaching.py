@@ -2,10 +2,15 @@
 
 from __future__ import annotations
 
+from typing import Protocol
+
 import msgspec
 
+from grebe.app.document.store import Store
+from grebe.app.engine.link import Link
 from grebe.core.document import Project
 from grebe.core.patterns.model import Pattern
+from grebe.core.player.commands import Begin, Halt
 from grebe.core.player.plan import Plan, make_plan
 from grebe.core.rig.model import Device
 from grebe.core.songs.model import Part, Scene, Section, Song
@@ -23,6 +28,69 @@ class Teaching(Value, frozen=True, kw_only=True):
     pattern: str
     voice: str = ""
     """One voice at a time; "" is all of them."""
+
+
+class Feed(Protocol):
+    """What is sent to the engine."""
+
+    teaching: Teaching | None
+
+    @property
+    def source(self) -> str:
+        """Where the project lies."""
+
+    def send(self) -> None:
+        """Send what is to be played now."""
+
+
+class Taught(Protocol):
+    """Where the playing is."""
+
+    taught_pattern: str
+
+    @property
+    def running(self) -> bool:
+        """Whether the engine plays."""
+
+    @property
+    def written_bpm(self) -> float:
+        """Tempo of the song in hand."""
+
+
+class TeachingRun:
+    """Counts in and plays a pattern into its box, loop after loop."""
+
+    def __init__(self, store: Store, link: Link, feed: Feed, position: Taught) -> None:
+        self._store = store
+        self._link = link
+        self._feed = feed
+        self._position = position
+
+    @property
+    def current(self) -> Teaching | None:
+        """What is being taught just now."""
+        return self._feed.teaching
+
+    def begin(self, teaching: Teaching) -> None:
+        """Teach, until `end`. EditError where that cannot be."""
+        project = self._store.project
+        teach_plan(project, teaching, self._position.written_bpm, self._feed.source)
+        if self._position.running:
+            self._link.tell(Halt())
+        self._take(teaching)
+        self._link.tell(Begin(count_in_bars=project.rig.count_in.bars))
+
+    def end(self) -> None:
+        """Stop, and go back to the song."""
+        if self.current is not None:
+            self._feed.teaching = None
+            self._link.tell(Halt())
+            self._take(None)
+
+    def _take(self, teaching: Teaching | None) -> None:
+        self._feed.teaching = teaching
+        self._position.taught_pattern = "" if teaching is None else teaching.pattern
+        self._feed.send()
 
 
 def teach_plan(project: Project, teaching: Teaching, bpm: float, source: str) -> Plan:

@@ -12,7 +12,7 @@ class ChainPlace(NamedTuple):
     pattern: str
     into: float
     """Ticks into the pattern."""
-    turn: int
+    repetition: int
     """How often it has been played in a row before, in this round of the chain."""
 
 
@@ -27,10 +27,10 @@ def place_in_chain(lengths: Sequence[tuple[str, int]], since: float) -> ChainPla
         return None
     if len({pattern for pattern, _ in lengths}) == 1:
         return ChainPlace(lengths[0][0], since % lengths[0][1], int(since // lengths[0][1]))
-    rest, turn, before = since % whole, 0, ""
+    rest, repetition, before = since % whole, 0, ""
     for pattern, ticks in lengths:
-        turn = turn + 1 if pattern == before else 0
+        repetition = repetition + 1 if pattern == before else 0
         if rest < ticks:
-            return ChainPlace(pattern, rest, turn)
+            return ChainPlace(pattern, rest, repetition)
         rest, before = rest - ticks, pattern
     return None

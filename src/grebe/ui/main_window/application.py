@@ -83,8 +83,8 @@ def show_frame(found: OpenedDocument, opening: Opening | None = None) -> Frame:
     said = [found.said, *take_said(), LOG.problem]
     if opening is not None and opening.station in frame.views:
         if any(s.id == opening.song for s in frame.session.project.songs):
-            frame.session.song_id = opening.song
-            frame.session.selected_section = opening.section
+            frame.session.selection.song_id = opening.song
+            frame.session.selection.section = opening.section
         frame.show_station(opening.station)
         said.insert(0, "The window had crashed and is back; what plays went on.")
     words = " ".join(s for s in said if s)

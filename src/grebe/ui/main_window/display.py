@@ -85,8 +85,8 @@ class Display(QWidget):
             self.watching.show(shown)
             return
         self.watching = WatchedSession(shown)
-        self._book = StageModel(self.watching)
-        self.canvas = StageCanvas(self.watching, self._book)
+        self._book = StageModel(self.watching.session)
+        self.canvas = StageCanvas(self.watching.session, self._book)
         self.canvas.keyed = False
         self._column.replaceWidget(self.waiting, self.canvas)
         self._column.setStretchFactor(self.canvas, 1)

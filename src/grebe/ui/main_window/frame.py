@@ -74,7 +74,7 @@ class Frame(QWidget):
         """`claim` is the window's place at the document, where it was opened with one."""
         super().__init__()
         self.session = Session(store)
-        self.session.opening = True  # what there is to find is looked for once it is seen
+        self.session.derived.opening = True  # what there is to find is looked for once it is seen
         self._keeper = Keeper(store, claim)
         self.documents = Documents(self, self.session, self._keeper)
         self._look_s = 0.0
@@ -138,7 +138,7 @@ class Frame(QWidget):
         self.key_sheet.report.clicked.connect(self._handler("report"))
         self.notices.attach.clicked.connect(self._handler("attach"))
         self.notices.end.clicked.connect(self._handler("stop_engine"))
-        self.waterline.run_clicked.connect(self.session.run_stop)
+        self.waterline.run_clicked.connect(self.session.performer.run_stop)
         self.waterline.tap_clicked.connect(self.do_tap)
         self.session.store.listen(self._document_changed)
         for action in actions_in("everywhere"):
@@ -164,9 +164,9 @@ class Frame(QWidget):
     def _kept_back(self, action_id: str) -> bool:
         """Whether a key does nothing on Stage: locked, or what could take something away."""
         session = self.session
-        if not session.on_stage:
+        if not session.stage.shown:
             return False
-        if session.locked and action_id not in WORKS_LOCKED:
+        if session.stage.locked and action_id not in WORKS_LOCKED:
             session.say("info", "Keys are locked; Ctrl+L lets go.")
             return True
         if action_id in NOT_ON_STAGE:
@@ -188,8 +188,8 @@ class Frame(QWidget):
         self.key_sheet.hide()
         view = self.views[number]
         self._noted = None
-        self.session.on_stage = number == 7
-        self.session.perform_set(on=number in SET_STATIONS)
+        self.session.stage.shown = number == 7
+        self.session.selection.perform_set(on=number in SET_STATIONS)
         self.stack.setCurrentWidget(view)
         self.set_palette()
         view.document_changed()
@@ -230,7 +230,7 @@ class Frame(QWidget):
     def _show_badges(self) -> None:
         """How much there is to look at: not with every edit, but soon after."""
         self._badges_stale = False
-        serious = [f for f in self.session.findings() if f.severity != "note"]
+        serious = [f for f in self.session.derived.findings() if f.severity != "note"]
         patterns = {p.id for p in self.session.project.patterns}
         station = {"scene": 4, "song": 5, "set": 6}
         counts = Counter(
@@ -243,13 +243,13 @@ class Frame(QWidget):
     def pulse(self) -> None:
         """Take in what the engine said and move what moves. Never waits."""
         now_s = time.monotonic()
-        if self.session.opening:
-            self.session.opening = False
+        if self.session.derived.opening:
+            self.session.derived.opening = False
             self._badges_stale = True
             self.view.document_changed()
-        before = (self.session.song_id, self.session.link)
+        before = (self.session.selection.song_id, self.session.link.state)
         self.session.pump(now_s)
-        if (self.session.song_id, self.session.link) != before:
+        if (self.session.selection.song_id, self.session.link.state) != before:
             self.view.document_changed()
         self._mind_document(now_s)
         if self._badges_stale and now_s - self._edited_s > BADGES_AFTER_S:
@@ -257,7 +257,9 @@ class Frame(QWidget):
         self._take_presses()
         self.rehearsal.follow()
         self._listen_to_engine()
-        self.notices.show_notice(self.session.notice, now_s, stays=self.session.link == "other")
+        self.notices.show_notice(
+            self.session.notices.last, now_s, stays=self.session.link.state == "other"
+        )
         self.waterline.update()
         self.view.moved()
         wanted = FRAME_MS if self.session.running else RESTING_MS
@@ -277,7 +279,12 @@ class Frame(QWidget):
     def _note_shown(self) -> None:
         """What another window would show, should this one crash."""
         session, store = self.session, self.session.store
-        shown = (self.rail.current, session.song_id, session.selected_section, store.home)
+        shown = (
+            self.rail.current,
+            session.selection.song_id,
+            session.selection.section,
+            store.home,
+        )
         if shown != self._noted:
             self._noted = shown
             note_shown(store.home, shown[0], untitled=store.path is None, song=shown[1],
@@ -285,14 +292,14 @@ class Frame(QWidget):
 
     def _take_presses(self) -> None:
         """Do what only a window can, for pedals and controllers."""
-        pressed, self.session.pressed = self.session.pressed, []
+        pressed, self.session.learning.pressed = self.session.learning.pressed, []
         for press in pressed:
             if not press.down:
                 continue
             if press.action == "tap" and self.rehearsal.tapping:
                 self.rehearsal.tap(press.at_ns)
             elif press.action == "tap":
-                self.session.tap(press.at_ns / 1e9)
+                self.session.tempo.tap(press.at_ns / 1e9)
             elif press.action in WINDOW or not self.session.running:
                 self.do_action(press.action)
 
@@ -307,7 +314,7 @@ class Frame(QWidget):
 
     def _listen_to_engine(self) -> None:
         """Hear at once when the engine hangs up."""
-        descriptor = self.session.fileno()
+        descriptor = self.session.link.fileno()
         current = int(self._notifier.socket()) if self._notifier is not None else None
         if descriptor == current:
             return
@@ -327,11 +334,11 @@ class Frame(QWidget):
 
     def do_run_stop(self) -> None:
         """Run from the top, or stop."""
-        self.session.run_stop()
+        self.session.performer.run_stop()
 
     def do_run_counted(self) -> None:
         """Run after a count-in."""
-        self.session.run_counted()
+        self.session.performer.run_counted()
 
     def do_session(self) -> None:
         """Join the session of computers, or leave it."""
@@ -354,33 +361,33 @@ class Frame(QWidget):
 
     def do_run_here(self) -> None:
         """Run from the selected section."""
-        self.session.run_here()
+        self.session.performer.run_here()
 
     def do_panic(self) -> None:
         """The second Esc within a second is panic; the first puts away what is open."""
         self.key_sheet.hide()
         self.view.escaped()
-        self.session.escape(time.monotonic())
+        self.session.performer.escape(time.monotonic())
 
     def do_tap(self) -> None:
         """One tap of the tempo."""
-        self.session.tap(time.monotonic())
+        self.session.tempo.tap(time.monotonic())
 
     def do_tempo_up(self) -> None:
         """Tempo up."""
-        self.session.change_tempo(1.0)
+        self.session.tempo.change(1.0)
 
     def do_tempo_down(self) -> None:
         """Tempo down."""
-        self.session.change_tempo(-1.0)
+        self.session.tempo.change(-1.0)
 
     def do_tempo_up_fine(self) -> None:
         """Tempo up a little."""
-        self.session.change_tempo(0.1)
+        self.session.tempo.change(0.1)
 
     def do_tempo_down_fine(self) -> None:
         """Tempo down a little."""
-        self.session.change_tempo(-0.1)
+        self.session.tempo.change(-0.1)
 
     def do_push_ahead(self) -> None:
         """Push ahead while the key is down."""
@@ -391,32 +398,32 @@ class Frame(QWidget):
         self._push(-PUSH_PERCENT)
 
     def _push(self, percent: float) -> None:
-        if percent != self.session.pushed:
-            self.session.push(percent)
+        if percent != self.session.tempo.pushed:
+            self.session.tempo.push(percent)
 
     def keyReleaseEvent(self, event: QKeyEvent | None) -> None:
         """A push or a fill ends when its key comes up."""
         if event is None:
             return
-        if self.session.pushed and event.key() in PUSH_KEYS and not event.isAutoRepeat():
-            self.session.push(0.0)
-        elif self.session.filling and event.key() == FILL_KEY and not event.isAutoRepeat():
-            self.session.fill(on=False)
+        if self.session.tempo.pushed and event.key() in PUSH_KEYS and not event.isAutoRepeat():
+            self.session.tempo.push(0.0)
+        elif self.session.hands.filling and event.key() == FILL_KEY and not event.isAutoRepeat():
+            self.session.hands.fill(on=False)
         else:
             super().keyReleaseEvent(event)
 
     def do_metronome(self) -> None:
         """Click every beat, or no longer."""
-        self.session.metronome()
+        self.session.hands.metronome()
 
     def do_launch_unit(self) -> None:
         """Where launches come in."""
-        self.session.next_launch_unit()
+        self.session.performer.next_launch_unit()
 
     def do_fill(self) -> None:
         """A fill while the key is down."""
-        if not self.session.filling:
-            self.session.fill(on=True)
+        if not self.session.hands.filling:
+            self.session.hands.fill(on=True)
 
     def do_station_1(self) -> None:
         """Rig."""
@@ -491,7 +498,7 @@ class Frame(QWidget):
     def open_file(self, path: Path, *, untitled: bool = False) -> None:
         """Show another project in this window. ProjectError leaves the one shown."""
         found = open_recovered(path, untitled=untitled)
-        self.session.close()
+        self.session.link.close()
         frame = Frame(found.store, found.claim)
         if not untitled:
             remember_project(path)
@@ -527,7 +534,7 @@ class Frame(QWidget):
         """Take the next song in hand."""
         ids = [s.id for s in self.session.project.songs]
         if len(ids) > 1:
-            here = ids.index(self.session.song_id)
+            here = ids.index(self.session.selection.song_id)
             if self.session.choose_song(ids[(here + 1) % len(ids)]):
                 self.view.document_changed()
 
@@ -547,7 +554,7 @@ class Frame(QWidget):
 
     def do_attach(self) -> None:
         """Open the project that the running engine plays."""
-        path = self.session.attach()
+        path = self.session.link.attach()
         if path is None:
             self.session.say("info", "There is no other project to attach to.")
         elif self.documents.may_leave():
@@ -577,7 +584,7 @@ class Frame(QWidget):
             view.leaving()
         self._keeper.close()
         forget_shown()
-        self.session.close()
+        self.session.link.close()
         event.accept()
 
 

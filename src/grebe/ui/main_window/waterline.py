@@ -74,7 +74,7 @@ class Waterline(QWidget):
     def _paint_left(self, painter: QPainter) -> None:
         p, session = self.palette_now, self.session
         button = self._button()
-        ready = session.link == "on"
+        ready = session.link.state == "on"
         running = session.running
         draw.panel(painter, button, p.water if ready else p.soft)
         words = "Stop" if running else "Run"
@@ -85,18 +85,18 @@ class Waterline(QWidget):
         )  # fmt: skip
         bar, beat = self._bar_beat()
         place = f"{bar}.{beat}" if running else "-.-"
-        coming = session.beats_to_come()
+        coming = session.position.beats_to_come()
         if coming:
             place = f"in {coming}"
         draw.text(painter, 142, 44, place, p.ink, size=26, weight=600)
-        layout = session.layout()
+        layout = session.derived.layout()
         below = "bar.beat"
         if layout is not None:
             below = f"bar.beat   of {layout.bars}"
         draw.text(painter, 142, 64, below, p.muted, size=12)
 
     def _meter(self) -> Meter:
-        status, layout = self.session.status, self.session.layout()
+        status, layout = self.session.status, self.session.derived.layout()
         if status is not None and layout is not None:
             span = layout.span_of(status.section)
             if span is not None:
@@ -106,10 +106,10 @@ class Waterline(QWidget):
     def _bar_beat(self) -> tuple[int, int]:
         """Bar in the song as written, and beat, both from 1."""
         session = self.session
-        layout, status = session.layout(), session.status
+        layout, status = session.derived.layout(), session.status
         if layout is None or status is None or not session.running:
             return 0, 0
-        tick = int(session.song_tick_now())
+        tick = int(session.position.song_tick_now())
         span = layout.spans[layout.index_at(tick)]
         meter = span.scene.meter
         inside = tick - span.tick
@@ -134,10 +134,10 @@ class Waterline(QWidget):
         if status is None:
             return
         bar_ticks = meter.bar_ticks
-        now = session.tick_now()
+        now = session.position.tick_now()
         bar_start = status.section_tick + (now - status.section_tick) // bar_ticks * bar_ticks
         for index, device in enumerate(session.project.rig.devices):
-            for deviation in session.deviations.get(device.id, ()):
+            for deviation in session.position.deviations.get(device.id, ()):
                 back = (bar_start - deviation.tick) / TICKS_PER_QUARTER
                 this_bar = deviation.tick >= bar_start
                 if back > bar_ticks / TICKS_PER_QUARTER or deviation.tick > now:
@@ -173,11 +173,11 @@ class Waterline(QWidget):
         right = self.width() - 18
         draw.text(painter, right, 44, f"{bpm:.2f}", p.ink, size=26, weight=600, align=draw.RIGHT)
         draw.text(painter, right, 64, self._led_by(), p.muted, size=12, align=draw.RIGHT)
-        if session.pushed:
-            words = f"pushed {session.pushed:+g} %"
+        if session.tempo.pushed:
+            words = f"pushed {session.tempo.pushed:+g} %"
             draw.text(painter, right, 17, words, p.crest, size=12, align=draw.RIGHT)
-        elif session.tapped is not None:
-            fit = session.tapped
+        elif session.tempo.tapped is not None:
+            fit = session.tempo.tapped
             words = f"tapped {fit.low:.1f} to {fit.high:.1f}"
             draw.text(painter, right, 17, words, p.crest, size=12, align=draw.RIGHT)
 
@@ -211,11 +211,11 @@ class Waterline(QWidget):
     def _verdict(self) -> list[tuple[str, QColor, int]]:
         p, session = self.palette_now, self.session
         status = session.status
-        if session.link == "starting":
+        if session.link.state == "starting":
             return [("Starting the engine", p.muted, 400)]
-        if session.link == "other":
+        if session.link.state == "other":
             return [("The engine plays", p.sand, 600), ("another project", p.sand, 600)]
-        if session.link != "on" or status is None:
+        if session.link.state != "on" or status is None:
             return [("No engine", p.eye, 600)]
         names = {d.id: d for d in session.project.rig.devices}
         off: list[tuple[str, QColor, int]] = []
@@ -229,7 +229,7 @@ class Waterline(QWidget):
                 off.append((f"{device.name}: pulses gone", p.eye, 600))
             elif row.port == "gone":
                 off.append((f"{device.name}: port gone", p.eye, 600))
-            elif (off_ms := session.off_by_ms(device)) is not None:
+            elif (off_ms := session.position.off_by_ms(device)) is not None:
                 off.append((f"{device.name} {late_text(off_ms)}", p.eye, 600))
             elif row.sent:
                 good.append(device.name)

@@ -24,7 +24,7 @@ class TouchGuard:
     def on(self) -> bool:
         """Whether touches have to be held."""
         session = self._session
-        return session.guarded and session.on_stage and session.running
+        return session.stage.guarded and session.stage.shown and session.running
 
     def press(self, at: QPointF) -> bool:
         """A touch begins; whether it counts at once."""

@@ -182,7 +182,7 @@ class PatternCanvas(PlayheadCanvas):
             return
         self._paint_ruler(painter, places)
         self._paint_selection(painter, places)
-        bpm = self.session.bpm
+        bpm = self.session.position.written_bpm
         pattern = self.editor.base
         base = {v.id: v for v in pattern.content.voices} if pattern is not None else {}
         pictures: dict[str, _Picture] = {}

@@ -140,7 +140,7 @@ class CapturePane(QWidget):
         bar = self._bar_beats()
         origin = status.section_tick if status is not None and status.running else 0
         device = str(self.source.currentData() or "")
-        notes, end = session.memory.line(device, session.bpm, bar, origin)
+        notes, end = session.memory.line(device, session.position.written_bpm, bar, origin)
         canvas = self.canvas
         canvas.notes, canvas.end, canvas.bar_beats = notes, end, bar
         self.proposal = propose(notes, end, bar) if notes else None
@@ -160,7 +160,7 @@ class CapturePane(QWidget):
 
     def _bar_beats(self) -> float:
         session = self.editor.session
-        layout, status = session.layout(), session.status
+        layout, status = session.derived.layout(), session.status
         span = layout.span_of(status.section) if layout is not None and status is not None else None
         if span is None:
             return 4.0

@@ -28,9 +28,9 @@ KIND_WORDS = {
 def pattern_lines(session: Session, pattern: Pattern, device: Device | None) -> list[SheetLine]:
     """Lining up, findings, swing on the box, wire, memory, variations, where it is used."""
     content = pattern.content
-    bpm = session.bpm
+    bpm = session.position.written_bpm
     lines = _together(content, bpm)
-    for finding in session.findings():
+    for finding in session.derived.findings():
         if finding.subject == pattern.id:
             tone: Tone = "wrong" if finding.severity == "block" else "look"
             lines += [note(finding.message, tone if finding.severity != "note" else "muted")]

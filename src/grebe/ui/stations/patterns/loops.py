@@ -208,7 +208,7 @@ class LoopsPane(QWidget):
                 canvas.audio = audio_of(loop, self.folder)
             except GrebeError as error:
                 canvas.problem = str(error)
-            bpm = self.editor.session.bpm
+            bpm = self.editor.session.position.written_bpm
             cost = repitch(loop.bpm, bpm)
             others = len(self.loops)
             more = f" ({others} loops; PgDown for the next)" if others > 1 else ""
@@ -241,7 +241,7 @@ class LoopsPane(QWidget):
         if device is None:
             raise EditError("add a device first: a loop belongs to one")
         taken = {x.id for x in session.project.loops}
-        loop = take_loop(path, self.folder, device, taken, self.editor.session.bpm)
+        loop = take_loop(path, self.folder, device, taken, self.editor.session.position.written_bpm)
 
         def add(project: Project) -> Project:
             return msgspec.structs.replace(project, loops=(*project.loops, loop))
@@ -353,7 +353,7 @@ class LoopsPane(QWidget):
                                                x.slices[0].note if x.slices else 60))  # fmt: skip
 
     def _fit(self, how: Fit) -> None:
-        loop, bpm = self._in_hand(), self.editor.session.bpm
+        loop, bpm = self._in_hand(), self.editor.session.position.written_bpm
         folder = QFileDialog.getExistingDirectory(self, f"Write {loop.name} at {bpm:g} BPM")
         if folder:
             self.fit_into(Path(folder), how)
@@ -361,7 +361,9 @@ class LoopsPane(QWidget):
     def fit_into(self, folder: Path, how: Fit) -> None:
         """Write the loop at the song's tempo. Errors as `fit_loop`."""
         session = self.editor.session
-        path, cost = fit_loop(self._in_hand(), self.folder, session.bpm, how, folder)
+        path, cost = fit_loop(
+            self._in_hand(), self.folder, session.position.written_bpm, how, folder
+        )
         words = f", {cost.semitones:+.2f} semitones" if cost is not None else ""
         session.say("info", f"Wrote {path.name}{words}.")
 

@@ -33,5 +33,9 @@ class StepsPane(QWidget):
             return
         ink, muted = self.palette_now.ink.name(), self.palette_now.muted.name()
         self.page.setHtml(
-            steps_html([step_sheet(pattern, device, self.editor.session.bpm)], ink=ink, muted=muted)
+            steps_html(
+                [step_sheet(pattern, device, self.editor.session.position.written_bpm)],
+                ink=ink,
+                muted=muted,
+            )
         )

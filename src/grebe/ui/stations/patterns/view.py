@@ -226,7 +226,7 @@ class PatternsView(PanedView):
 
     def moved(self) -> None:
         """Move the playhead."""
-        place = self.session.pattern_place(self.editor.pattern_id)
+        place = self.session.position.pattern_place(self.editor.pattern_id)
         self.pattern_canvas.phase = None if place is None else place.into
         self.pattern_canvas.move_playhead()
         if self._facts_stale:
@@ -330,11 +330,11 @@ class PatternsView(PanedView):
 
     def _teach(self, voice: str) -> None:
         session, pattern, device = self.session, self.pattern, self.device()
-        if session.teaching is not None:
-            session.end_teaching()
+        if session.teaching.current is not None:
+            session.teaching.end()
             session.say("info", "Teaching has ended. B marks the pattern as in the box.")
         elif pattern is not None and device is not None:
-            session.teach(Teaching(pattern=pattern.id, voice=voice))
+            session.teaching.begin(Teaching(pattern=pattern.id, voice=voice))
             what = pattern.voice(voice).name if voice else pattern.name
             session.say("info", f"Let {device.name} record: {what} is played into it, loop after "
                         "loop. The same key ends it.")  # fmt: skip
@@ -361,7 +361,7 @@ class PatternsView(PanedView):
         pattern, device, session = self.pattern, self.device(), self.session
         if pattern is None or device is None:
             return
-        bpm = session.bpm
+        bpm = session.position.written_bpm
         try:
             sounds = samples_of(session.project, folder_of(session.store.home))
             wanted = LoopWanted(pattern=pattern.id, voice=voice or None, bpm=bpm)

@@ -58,4 +58,4 @@ def learn_panic(session: Session, device: Device | None) -> None:
         session.say("info", f"Nothing on {device.name} panics any more.")
     else:
         session.say("info", f"Press the pedal on {device.name}: it will panic from then on.")
-        session.learn_panic(device.id)
+        session.learning.learn_panic(device.id)

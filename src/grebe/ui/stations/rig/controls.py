@@ -81,17 +81,17 @@ class ControlsPane(Canvas):
 
     def learn(self) -> None:
         """Wait for a press, or give up waiting."""
-        if self.session.link != "on":
+        if self.session.link.state != "on":
             self.session.say("warn", "The engine is not there yet: nothing is heard.")
             return
-        self.session.learn("" if self.session.learning else self.action)
+        self.session.learning.learn("" if self.session.learning.action else self.action)
 
     def give_up(self) -> bool:
         """Learn nothing after all; whether something was being learnt."""
-        learning = self.takes_key or bool(self.session.learning)
+        learning = self.takes_key or bool(self.session.learning.action)
         self.takes_key = False
-        if self.session.learning:
-            self.session.learn("")
+        if self.session.learning.action:
+            self.session.learning.learn("")
         self.refresh()
         return learning
 
@@ -120,7 +120,7 @@ class ControlsPane(Canvas):
         words = "L learns a press on any box that is heard, K a computer key, Delete forgets."
         colour = p.muted
         title = LEARNABLE[self.index].title
-        if self.session.learning:
+        if self.session.learning.action:
             words, colour = f"Press what is to do it: {title}. L gives up.", p.crest
         elif self.takes_key:
             words, colour = f"Press the key that is to do it: {title}. Esc gives up.", p.crest

@@ -38,7 +38,7 @@ def heading_words(rig: Rig, tree: ClockTree) -> str:
 
 def grebe_lines(session: Session, tree: ClockTree) -> list[SheetLine]:
     """Grebe's own page."""
-    welcome = session.welcome
+    welcome = session.link.welcome
     name_of = session.project.rig.name_of
     sources = tree.sources.get(GREBE_ID, ())
     follows = name_of(sources[0].source) if sources else "nobody"
@@ -88,7 +88,7 @@ def device_lines(
     lines += _program_lines(device)
     status = session.status
     live = next((s for s in status.devices if s.id == device.id), None) if status else None
-    off = session.off_by_ms(device) is not None
+    off = session.position.off_by_ms(device) is not None
     if live is not None:
         lines += _live_lines(live, off=off)
     peers = session.network.peers

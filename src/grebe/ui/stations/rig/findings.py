@@ -58,7 +58,11 @@ class FindingsList(Canvas):
     @property
     def findings(self) -> tuple[Finding, ...]:
         """Those listed: the open ones, or those said to be intended."""
-        return self.session.intended() if self.shows_intended else self.session.findings()
+        return (
+            self.session.derived.intended()
+            if self.shows_intended
+            else self.session.derived.findings()
+        )
 
     @property
     def current(self) -> Finding | None:
@@ -140,7 +144,7 @@ class FindingsList(Canvas):
                 if (number := sum(f.severity == kind for f in found))
             ]
             draw.text(painter, 82, 20, ", ".join(counts), p.muted, size=14)
-        quiet = len(self.session.intended())
+        quiet = len(self.session.derived.intended())
         if quiet or self.shows_intended:
             words = "Findings" if self.shows_intended else f"{quiet} intended"
             draw.text(painter, width - 4, 20, words, p.water, size=14, weight=600, align=draw.RIGHT)

@@ -17,7 +17,7 @@ from PyQt6.QtWidgets import (
 )
 
 from grebe.app.document.export import export_setup
-from grebe.app.engine.networking import SEEN
+from grebe.app.live.networking import SEEN
 from grebe.app.live.session import Session
 from grebe.core.document import Project, let_lead, with_device, with_rig
 from grebe.core.findings import Finding, as_intended, mend, not_intended
@@ -491,7 +491,7 @@ class RigView(View):
 
     def do_fix(self) -> None:
         """Mend the selected finding, or the first that can be mended."""
-        open_ = self.session.findings()
+        open_ = self.session.derived.findings()
         chosen = self.findings.current
         finding = chosen if chosen is not None and chosen.cure is not None else None
         finding = finding or next((f for f in open_ if f.cure is not None), None)

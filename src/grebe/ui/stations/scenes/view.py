@@ -145,4 +145,4 @@ class ScenesView(View):
         sections = [s.id for s in song.sections if s.scene == scene.id]
         if not sections:
             raise EditError(f"{song.name} does not play {scene.name}: I puts it there")
-        self.session.launch(sections[0], "section_end")
+        self.session.performer.launch(sections[0], "section_end")

@@ -84,12 +84,14 @@ class SetCanvas(PlayheadCanvas):
     def playhead_x(self) -> float | None:
         """Where the performance stands."""
         plan, session = self.editor.plan, self.session
-        if plan is None or not session.running or not session.whole_set:
+        if plan is None or not session.running or not session.selection.whole_set:
             return None
-        song = next((s for s in plan.songs if s.entry.id == session.play.entry), None)
+        song = next((s for s in plan.songs if s.entry.id == session.selection.play.entry), None)
         if song is None or song.tempo is None:
             return None
-        into = song.tempo.seconds_at(int(session.song_tick_now())) - song.tempo.seconds_at(0)
+        into = song.tempo.seconds_at(int(session.position.song_tick_now())) - song.tempo.seconds_at(
+            0
+        )
         return self._x(plan, song.start_s + max(0.0, into))
 
     def playhead_span(self) -> tuple[float, float]:

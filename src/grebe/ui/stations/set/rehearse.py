@@ -7,7 +7,7 @@ from collections.abc import Callable
 from PyQt6.QtCore import QRectF, Qt
 from PyQt6.QtGui import QKeyEvent, QPainter, QPaintEvent
 
-from grebe.app.engine.linked import raw_now_ns
+from grebe.app.live.position import raw_now_ns
 from grebe.app.live.rehearsal import Rehearsal
 from grebe.app.live.stage_model import Now
 from grebe.core.rehearse.score import Scored, Transition
@@ -55,8 +55,8 @@ class RehearsePane(Canvas):
             Qt.Key.Key_P: self._slower, Qt.Key.Key_O: rehearsal.tap_ones,
             Qt.Key.Key_M: self._tick, Qt.Key.Key_Up: lambda: self._step(-1),
             Qt.Key.Key_Down: lambda: self._step(1),
-            Qt.Key.Key_Return: lambda: session.launch("", "bar"),
-            Qt.Key.Key_Enter: lambda: session.launch("", "bar"),
+            Qt.Key.Key_Return: lambda: session.performer.launch("", "bar"),
+            Qt.Key.Key_Enter: lambda: session.performer.launch("", "bar"),
             Qt.Key.Key_X: lambda: rehearsal.tap(raw_now_ns()),
         }  # fmt: skip
         act = acts.get(Qt.Key(key))
@@ -118,10 +118,10 @@ class RehearsePane(Canvas):
         draw.panel(painter, box, p.panel, p.crest if rehearsal.on else p.rule,
                    width=2 if rehearsal.on else 1)  # fmt: skip
         x, wide = box.left() + 16, box.width() - 32
-        share = self.session.pace * 100
+        share = self.session.tempo.scale * 100
         pace = "" if share == 100 else f", at {share:.0f} % of the tempo"
         who = "you launch" if rehearsal.by_hand else "Grebe launches"
-        layout = self.session.layout()
+        layout = self.session.derived.layout()
         now = rehearsal.book.now(layout) if layout is not None and rehearsal.on else None
         if now is None:
             draw.text(painter, x, box.top() + 34, f"Ready: {who}{pace}", p.ink, size=20, weight=600)

@@ -56,7 +56,7 @@ class SongCanvas(PlayheadCanvas):
 
     def layout_now(self) -> Layout | None:
         """The song laid out."""
-        return self.session.layout()
+        return self.session.derived.layout()
 
     # Where things lie
 
@@ -143,7 +143,7 @@ class SongCanvas(PlayheadCanvas):
         if layout is None or not self.session.running:
             return None
         self._settle(layout)
-        x = round(self.x_at(self.session.song_tick_now()), 1)
+        x = round(self.x_at(self.session.position.song_tick_now()), 1)
         return x if LABELS <= x <= self.width() else None
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
@@ -235,7 +235,7 @@ class SongCanvas(PlayheadCanvas):
     def _paint_section(self, painter: QPainter, layout: Layout, span: Span, bottom: float) -> None:
         p = self.palette_now
         left, right = self.x_at(span.tick), self.x_at(span.end)
-        selected = span.section.id == self.session.selected_section
+        selected = span.section.id == self.session.selection.section
         draw.fill(painter, left, 0, right - left, RULER, p.soft)
         if selected:
             draw.fill(painter, left, RULER - 3, right - left, 3, p.crest)

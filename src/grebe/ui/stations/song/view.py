@@ -71,10 +71,10 @@ class SongView(SidedView):
 
     def document_changed(self) -> None:
         """Show the song as it is now."""
-        session, song, layout = self.session, self.session.song, self.session.layout()
-        selected = layout.span_of(session.selected_section) if layout is not None else None
+        session, song, layout = self.session, self.session.song, self.session.derived.layout()
+        selected = layout.span_of(session.selection.section) if layout is not None else None
         if selected is not None and not selected.tick <= self.editor.tick < selected.end:
-            self.editor.go_to_section(session.selected_section)
+            self.editor.go_to_section(session.selection.section)
         self.editor.settle()
         if song is None:
             self.heading.say("No song yet", "Y makes one of the scenes, by verse and hook.")
@@ -91,7 +91,7 @@ class SongView(SidedView):
             self.form.show_all()
 
     def _below(self) -> str:
-        layout, song = self.session.layout(), self.session.song
+        layout, song = self.session.derived.layout(), self.session.song
         assert song is not None
         songs = self.session.project.songs
         number = [s.id for s in songs].index(song.id) + 1
@@ -115,17 +115,17 @@ class SongView(SidedView):
         method: Callable[[], None] = getattr(self, name, None) or getattr(self.editor, name)
 
         def act() -> None:
-            before, section = self.session.project, self.session.selected_section
+            before, section = self.session.project, self.session.selection.section
             method()
             if self.session.project is before:  # an edit has been shown already
                 self._cursor_moved()
-            elif section != self.session.selected_section:
+            elif section != self.session.selection.section:
                 self.document_changed()
 
         return act
 
     def _cursor_moved(self) -> None:
-        self.session.selected_section = ""  # the cursor says which
+        self.session.selection.section = ""  # the cursor says which
         self.document_changed()
 
     def _point(self, tick: int, device: str, selects: bool) -> None:
@@ -256,8 +256,8 @@ class SongView(SidedView):
 
     def do_bring_in(self) -> None:
         """Bring the selected section in at the end of the one that plays."""
-        self.session.launch(self.session.selected_section, "section_end")
+        self.session.performer.launch(self.session.selection.section, "section_end")
 
     def do_cut_to(self) -> None:
         """Cut to the selected section now."""
-        self.session.launch(self.session.selected_section, "now")
+        self.session.performer.launch(self.session.selection.section, "now")

@@ -52,7 +52,8 @@ class Blocks:
         if status is None:
             return (id(session.project), None)
         off = tuple(
-            None if (ms := session.off_by_ms(d)) is None else late_text(ms) for d in devices
+            None if (ms := session.position.off_by_ms(d)) is None else late_text(ms)
+            for d in devices
         )
         return (
             id(session.project), status.running, status.mutes, status.solos, status.section,
@@ -101,7 +102,7 @@ class Blocks:
             draw.text(painter, block.right() - 12, y + 34, str(number), p.muted, size=16,
                       align=draw.RIGHT)  # fmt: skip
             return
-        off_ms = session.off_by_ms(device)
+        off_ms = session.position.off_by_ms(device)
         wrong = gone or off_ms is not None
         words = self._state(device, muted=muted, alone=alone, hushed=hushed)
         words = words if off_ms is None else late_text(off_ms)
@@ -137,10 +138,10 @@ class Blocks:
     def _track_words(self) -> str:
         """What is armed and when, else how long the loops are."""
         tracks, session = self._session.looping.tracks(), self._session
-        layout = session.layout()
+        layout = session.derived.layout()
         for track in tracks:
             if track.armed:
-                beats = max(0.0, track.armed_at - session.tick_now()) / TICKS_PER_QUARTER
+                beats = max(0.0, track.armed_at - session.position.tick_now()) / TICKS_PER_QUARTER
                 return f"{track.number} {ACTS[track.armed]} in {ceil(beats)} beats"
         bar = layout.spans[0].scene.meter.bar_ticks if layout is not None and layout.spans else 0
         lengths = [f"{t.number}: {t.ticks / bar:.3g} bars" for t in tracks if t.ticks and bar]
@@ -151,7 +152,7 @@ class Blocks:
         return f"on {where}, {bars} bars" if bars else f"on {where}, open"
 
     def _state(self, device: Device, *, muted: bool, alone: bool, hushed: bool) -> str:
-        status, layout = self._session.status, self._session.layout()
+        status, layout = self._session.status, self._session.derived.layout()
         if alone:
             return "alone"
         if hushed:

@@ -84,7 +84,7 @@ class StageCanvas(Canvas):
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         p = NIGHT
         draw.fill(painter, 0, 0, self.width(), self.height(), p.ground)
-        layout = self.session.layout()
+        layout = self.session.derived.layout()
         if layout is None or not layout.spans:
             draw.text(painter, 24, 80, "No song to play", NIGHT.ink, size=44, weight=600)
             return
@@ -112,8 +112,8 @@ class StageCanvas(Canvas):
             painter, ribbon.adjusted(-2, -2, 2, 2), scale, self._ribbon_key(layout, now),
             lambda inner: self._paint_ribbon(inner, layout, now, ribbon),
         )  # fmt: skip
-        if now is not None and self.session.tick_now() >= 0:
-            x = ribbon.width() * self.session.song_tick_now() / max(1, layout.ticks)
+        if now is not None and self.session.position.tick_now() >= 0:
+            x = ribbon.width() * self.session.position.song_tick_now() / max(1, layout.ticks)
             draw.line(painter, x, ribbon.top() - 6, x, ribbon.bottom() + 6, p.crest, 3)
 
     # What each part depends on: where that is as it was, the part is not drawn anew
@@ -131,7 +131,7 @@ class StageCanvas(Canvas):
         carried = round(status.bpm, 1) if status.carried else None
         return (
             id(layout), now.span.section.id, now.bar, now.bars, now.beat, now.number, now.passes,
-            status.held, session.beats_to_come(), carried, status.mutes_by_hand,
+            status.held, session.position.beats_to_come(), carried, status.mutes_by_hand,
             status.mutes_kept, shown, len(moves), len(self.book.made), following,
         )  # fmt: skip
 
@@ -145,8 +145,8 @@ class StageCanvas(Canvas):
             id(layout), id(session.project), typed, now.span.section.id,
             None if following is None else (following.section.id, following.bpm),
             None if now.other_song is None else now.other_song.id,
-            status.launched, session.play.entry, round(status.bpm, 1), session.pace,
-            self._warning(now),
+            status.launched, session.selection.play.entry, round(status.bpm, 1),
+            session.tempo.scale, self._warning(now),
         )  # fmt: skip
 
     def _ribbon_key(self, layout: Layout, now: Now | None) -> Hashable:
@@ -165,7 +165,11 @@ class StageCanvas(Canvas):
         if plan is not None:
             name = plan.running.name
             ids = [s.entry.id for s in plan.songs]
-            at = ids.index(session.play.entry) if session.play.entry in ids else 0
+            at = (
+                ids.index(session.selection.play.entry)
+                if session.selection.play.entry in ids
+                else 0
+            )
             place = f"{layout.song.name}   song {at + 1} of {len(ids)}"
         else:
             name, place = session.project.name, f"{layout.song.name}   this song alone"
@@ -175,9 +179,9 @@ class StageCanvas(Canvas):
         if deaf:
             names = ", ".join(session.project.rig.name_of(d) for d in deaf)
             draw.text(painter, x, 24, f"{names} not heard", p.eye, size=20, weight=600)
-        elif session.locked:
+        elif session.stage.locked:
             draw.text(painter, x, 24, "keys locked, Ctrl+L", p.sand, size=20, weight=600)
-        elif not session.guarded:
+        elif not session.stage.guarded:
             draw.text(painter, x, 24, "touch guard off", p.sand, size=20)
         self._paint_time_left(painter, layout, now, wide)
 
@@ -188,7 +192,7 @@ class StageCanvas(Canvas):
         p, slot = NIGHT, self.book.slot()
         if slot is None:
             tempo = layout.tempo
-            at = tempo.seconds_at(int(self.session.song_tick_now())) if now else 0.0
+            at = tempo.seconds_at(int(self.session.position.song_tick_now())) if now else 0.0
             left = tempo.seconds_at(layout.ticks) - at
             words = f"{clock_text(at)}   {clock_text(left)} left"
             draw.text(painter, wide, 24, words, p.muted, size=20, align=draw.RIGHT)
@@ -215,7 +219,7 @@ class StageCanvas(Canvas):
         x, right, y = box.left() + 28, box.right() - 28, box.top()
         status = self.session.status
         held = status is not None and status.held
-        coming = self.session.beats_to_come()
+        coming = self.session.position.beats_to_come()
         label = "COUNTING IN" if coming else "HELD" if held else "NOW" if now else "READY"
         draw.text(painter, x, y + 40, label, p.crest if held else p.muted, size=20, weight=600)
         if status is not None and status.carried:
@@ -303,7 +307,7 @@ class StageCanvas(Canvas):
 
     def _when(self, now: Now, move: StageMove) -> str:
         """When a move is to be made: beats until it goes best, "now" from then on, or "late"."""
-        tick = self.session.tick_now()
+        tick = self.session.position.tick_now()
         beat = now.span.scene.meter.beat_ticks
         if tick >= move.closes:
             return "late"
@@ -389,8 +393,8 @@ class StageCanvas(Canvas):
             draw.text(painter, x, y + 162, left, p.sand, size=20, width=wide)
 
     def _after_the_end(self) -> str:
-        joined = self.session.joined()
-        after = self.session.play.after(joined) if joined is not None else None
+        joined = self.session.selection.joined()
+        after = self.session.selection.play.after(joined) if joined is not None else None
         return f"Stop, then {after.name}" if after is not None else "The end"
 
     def _paint_first(

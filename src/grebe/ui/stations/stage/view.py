@@ -78,7 +78,7 @@ class StageView(View):
     def _touched(self, what: str) -> None:
         kind, _, section = what.partition(":")
         if kind == "section":
-            self.session.launch(section, "bar")
+            self.session.performer.launch(section, "bar")
         else:
             self.handler(what)()
 
@@ -87,27 +87,27 @@ class StageView(View):
         if self.stage_canvas.number is not None:
             self._to_number()
         else:
-            self.session.launch("", "bar")
+            self.session.performer.launch("", "bar")
 
     def do_cut(self) -> None:
         """Cut to it now."""
-        self.session.launch("", "now")
+        self.session.performer.launch("", "now")
 
     def do_hold(self) -> None:
         """Hold, or let go."""
-        self.session.hold()
+        self.session.performer.hold()
 
     def do_again(self) -> None:
         """One more pass."""
-        self.session.again()
+        self.session.performer.again()
 
     def do_skip(self) -> None:
         """Leave out what is next."""
-        self.session.skip()
+        self.session.performer.skip()
 
     def do_back(self) -> None:
         """The section before, on the next bar."""
-        self.session.back()
+        self.session.performer.back()
 
     def do_withdraw(self) -> None:
         """Take back what was asked for; a digit while a number is typed."""
@@ -115,15 +115,15 @@ class StageView(View):
         if number is not None:
             self.stage_canvas.number = number[:-1]
         else:
-            self.session.withdraw()
+            self.session.performer.withdraw()
 
     def do_release(self) -> None:
         """Let a tempo that is carried go to the song's own."""
-        self.session.release()
+        self.session.performer.release()
 
     def do_keep_mutes(self) -> None:
         """Mutes by hand stay after this section, or are dropped: for this once."""
-        self.session.keep_mutes()
+        self.session.performer.keep_mutes()
 
     def do_tick_move(self) -> None:
         """The move that is announced is done."""
@@ -137,7 +137,7 @@ class StageView(View):
         if slot is None or not slot.drop:
             self.session.say("info", "Nothing has to be dropped.")
             return
-        self.session.drop_passes([(r.entry, r.section) for r in slot.drop])
+        self.session.selection.drop_passes([(r.entry, r.section) for r in slot.drop])
         names = ", ".join(r.scene for r in slot.drop)
         self.session.say("info", f"A pass less of {names}, this time.")
 
@@ -156,7 +156,7 @@ class StageView(View):
         self.stage_canvas.number, self.stage_canvas.number_of = "", what
 
     def _to_number(self) -> None:
-        canvas, layout = self.stage_canvas, self.session.layout()
+        canvas, layout = self.stage_canvas, self.session.derived.layout()
         typed, canvas.number = canvas.number or "", None
         names = canvas.numbered(layout) if layout is not None else []
         if not typed or not 1 <= int(typed) <= len(names):
@@ -165,23 +165,25 @@ class StageView(View):
             return
         found = names[int(typed) - 1][0]
         if canvas.number_of == "song":
-            self.session.launch_song(found, "bar")
+            self.session.performer.launch_song(found, "bar")
         elif self.session.running:
-            self.session.launch(found, "bar")
+            self.session.performer.launch(found, "bar")
         else:
-            self.session.selected_section, self.session.selected_tick = found, None
-            self.session.run_here()
+            self.session.selection.section, self.session.selection.tick = found, None
+            self.session.performer.run_here()
 
     def do_lock(self) -> None:
         """Lock the keys, or let them go."""
-        self.session.locked = not self.session.locked
-        words = "Keys are locked; Ctrl+L lets go." if self.session.locked else "Keys work again."
+        self.session.stage.locked = not self.session.stage.locked
+        words = (
+            "Keys are locked; Ctrl+L lets go." if self.session.stage.locked else "Keys work again."
+        )
         self.session.say("info", words)
 
     def do_guard(self) -> None:
         """Touches have to be held while something plays, or count at once."""
-        self.session.guarded = not self.session.guarded
-        state = "on: touches have to be held" if self.session.guarded else "off"
+        self.session.stage.guarded = not self.session.stage.guarded
+        state = "on: touches have to be held" if self.session.stage.guarded else "off"
         self.session.say("info", f"Touch guard {state}.")
 
     def handler(self, action_id: str) -> Callable[[], None]:
@@ -189,7 +191,7 @@ class StageView(View):
         act = super().handler(action_id)
 
         def run() -> None:
-            if self.session.locked and action_id not in UNLOCKED:
+            if self.session.stage.locked and action_id not in UNLOCKED:
                 self.session.say("info", "Keys are locked; Ctrl+L lets go.")
             else:
                 act()
@@ -209,12 +211,12 @@ class StageView(View):
             return
         devices = self.session.project.players
         if number <= len(devices):
-            self.session.mute(devices[number - 1].id)
+            self.session.performer.mute(devices[number - 1].id)
 
     def _solo(self, number: int) -> None:
         devices = self.session.project.players
         if number <= len(devices):
-            self.session.solo(devices[number - 1].id)
+            self.session.performer.solo(devices[number - 1].id)
 
     def _track(self, number: int) -> None:
         self.session.looping.press(number)
@@ -247,7 +249,7 @@ class StageView(View):
 
     def do_next_end(self) -> None:
         """Bring in what is next at the end of this section."""
-        self.session.launch("", "section_end")
+        self.session.performer.launch("", "section_end")
 
     def _digit(self, number: int) -> None:
         typed = self.stage_canvas.number

@@ -48,7 +48,7 @@ class SyncCanvas(Canvas):
 
     def judged(self, device: Device) -> StripFigures:
         """The figures of a device's last beats."""
-        beats = self.session.deviations.get(device.id, ())
+        beats = self.session.position.deviations.get(device.id, ())
         bpm = self.session.status.bpm if self.session.status is not None else 0.0
         a_tick = 60 / (bpm or 120.0) / TICKS_PER_QUARTER
         seconds = [d.tick * a_tick for d in beats]
@@ -137,7 +137,7 @@ class SyncCanvas(Canvas):
                 words, colour = f"in the session{late}", p.reed
         middle = row.center().y()
         draw.text(painter, 10, middle + 14, words, colour, size=14, weight=600, width=148)
-        beats = self.session.deviations.get(device.id, ())
+        beats = self.session.position.deviations.get(device.id, ())
         if not beats:
             return
         strip = self._strip(row)

@@ -134,7 +134,7 @@ class ComputersCanvas(Canvas):
         if sure > 0.5:
             draw.fill(painter, strip.left(), middle - sure, strip.width(), 2 * sure, p.soft)
             draw.line(painter, strip.left(), middle, strip.right(), middle, p.water, 1.5)
-        now = self.session.now_ns()
+        now = self.session.position.now_ns()
         ink = p.water if colour in (p.reed, p.muted) else colour
         for at_ns, ms in self.session.network.offsets.get(peer.id, ()):
             age = (now - at_ns) / SHOWN_NS

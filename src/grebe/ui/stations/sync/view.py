@@ -73,7 +73,7 @@ class SyncView(PanedView):
         if view is not None:
             view.setAutoFillBackground(False)
         self.tempo = TempoFields()
-        self.tempo.wanted.connect(session.go_to_tempo)
+        self.tempo.wanted.connect(session.tempo.go_to)
         self.tempo.done.connect(self.strips.setFocus)
         self.computers = ComputersCanvas(session)
         self.computers.computer_clicked.connect(self._select_computer)
@@ -393,5 +393,5 @@ class SyncView(PanedView):
                 project, device.id, lambda d: msgspec.structs.replace(d, offset_ms=held)
             ),
         )
-        self.session.deviations.pop(device.id, None)
+        self.session.position.deviations.pop(device.id, None)
         self.session.say("info", f"{device.name} is sent {held:+.1f} ms from now on.")

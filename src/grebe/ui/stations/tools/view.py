@@ -135,7 +135,7 @@ class ToolsView(View):
 
     def document_changed(self) -> None:
         """The song in hand gives its tempo to what asks for one and was not typed yet."""
-        bpm = f"{self.session.bpm:g}"
+        bpm = f"{self.session.position.written_bpm:g}"
         for lines in self.fields.values():
             line = lines.get("bpm")
             if line is not None and not line.isModified():

@@ -5,11 +5,15 @@ from __future__ import annotations
 import subprocess
 from collections import deque
 from collections.abc import Sequence
-from typing import TYPE_CHECKING
 
 import msgspec
 
+from grebe.app.document.store import Store
+from grebe.app.engine.link import Link
 from grebe.app.engine.supervisor import let_go, rtp_ports, start_display, start_laptop
+from grebe.app.live.notices import Notices
+from grebe.app.live.position import Position
+from grebe.app.live.selection import Selection
 from grebe.app.passphrases import passphrase_of
 from grebe.core.rig.model import GREBE_ID, PEERS_ID, Cable, Device, Port, Rig
 from grebe.core.session.use import OscUse, SessionUse
@@ -28,9 +32,6 @@ from grebe.protocols.link.messages import (
     ShowDocument,
     Status,
 )
-
-if TYPE_CHECKING:
-    from grebe.app.engine.linked import Linked
 
 SEEN = "peer-"
 """Before the id of a computer that is in the session and not in the rig."""
@@ -56,8 +57,19 @@ def _with_computers(rig: Rig, others: Sequence[PeerRow]) -> Rig:
 class Networking:
     """Off until it is asked for; on again by itself when the engine or its helper was lost."""
 
-    def __init__(self, linked: Linked) -> None:
-        self._linked = linked
+    def __init__(
+        self,
+        store: Store,
+        link: Link,
+        notices: Notices,
+        selection: Selection,
+        position: Position,
+    ) -> None:
+        self._store = store
+        self._link = link
+        self._notices = notices
+        self._selection = selection
+        self._position = position
         self.joined: SessionUse | None = None
         """What this window has joined."""
         self.osc: OscUse | None = None
@@ -76,7 +88,7 @@ class Networking:
     @property
     def peers(self) -> Peers | None:
         """The session as it is seen from here; None while none was asked for."""
-        status = self._linked.status
+        status = self._position.status
         return status.peers if status is not None else None
 
     @property
@@ -93,7 +105,7 @@ class Networking:
 
     def shown_rig(self) -> Rig:
         """The rig with the session's computers that it does not name: to be drawn, not kept."""
-        rig = self._linked.project.rig
+        rig = self._store.project.rig
         names = {d.name.casefold() for d in rig.devices}
         others = [r for r in self.rows if r.standing == "here" and r.name.casefold() not in names]
         key = tuple((r.id, r.name) for r in others)
@@ -116,21 +128,20 @@ class Networking:
     @property
     def leads(self) -> bool:
         """Whether the session leads what plays here."""
-        status = self._linked.status
+        status = self._position.status
         return status is not None and status.follows == PEERS_ID
 
     def join(self) -> None:
         """Join the session that the rig names."""
-        linked = self._linked
-        if linked.link != "on":
+        if self._link.state != "on":
             raise EditError("there is no engine yet to join with")
-        self.joined = linked.project.rig.network
+        self.joined = self._store.project.rig.network
         self._send_join()
         self._start_laptops()
         self._show_now()
         sealed = bool(passphrase_of(self.joined.name))
         how = "with its passphrase" if sealed else "open: others' tempi wait to be accepted"
-        linked.say("info", f"Joining {self.joined.name}, {how}.")
+        self._notices.say("info", f"Joining {self.joined.name}, {how}.")
 
     def leave(self) -> None:
         """Leave it; what plays goes on."""
@@ -138,8 +149,8 @@ class Networking:
         self.offsets.clear()
         self._seen = None
         self.end_laptops()
-        self._linked.tell(Join())
-        self._linked.say("info", "The session was left. What plays here goes on.")
+        self._link.tell(Join())
+        self._notices.say("info", "The session was left. What plays here goes on.")
 
     def toggle(self) -> None:
         """Join or leave."""
@@ -150,15 +161,14 @@ class Networking:
 
     def toggle_osc(self) -> None:
         """Listen to remote surfaces, or no longer."""
-        linked = self._linked
         if self.osc_on:
             self.osc = None
-            linked.say("info", "OSC is off.")
+            self._notices.say("info", "OSC is off.")
         else:
-            self.osc = linked.project.rig.osc
+            self.osc = self._store.project.rig.osc
             where = "others, too" if self.osc.senders else "this computer only"
-            linked.say("info", f"OSC listens at port {self.osc.port}, to {where}.")
-        linked.tell(Osc(use=self.osc))
+            self._notices.say("info", f"OSC listens at port {self.osc.port}, to {where}.")
+        self._link.tell(Osc(use=self.osc))
         self._show_now()
 
     def renew(self) -> None:
@@ -167,14 +177,16 @@ class Networking:
         if self.joined is not None:
             self._send_join()
         if self.osc is not None:
-            self._linked.tell(Osc(use=self.osc))
+            self._link.tell(Osc(use=self.osc))
         self._tell_ports()
         self._show_now()
 
     def _send_join(self) -> None:
-        use, linked = self.joined, self._linked
+        use = self.joined
         assert use is not None
-        linked.tell(Join(use=use, passphrase=passphrase_of(use.name), bpm=linked.bpm))
+        self._link.tell(
+            Join(use=use, passphrase=passphrase_of(use.name), bpm=self._position.written_bpm)
+        )
 
     def passphrase_changed(self) -> None:
         """Another passphrase was typed: what is joined is joined anew with it."""
@@ -186,10 +198,10 @@ class Networking:
         use = self.joined
         assert use is not None
         self.end_laptops()
-        for device in self._linked.project.rig.devices:
+        for device in self._store.project.rig.devices:
             if device.port.wire == "peer":
                 self._laptops[device.id] = start_laptop(
-                    device.name, use, passphrase_of(use.name), self._linked.bpm
+                    device.name, use, passphrase_of(use.name), self._position.written_bpm
                 )
 
     def end_laptops(self) -> None:
@@ -202,14 +214,14 @@ class Networking:
 
     def settings_changed(self) -> None:
         """The rig's settings are others: what is on takes them."""
-        rig = self._linked.project.rig
+        rig = self._store.project.rig
         if self.joined is not None and rig.network != self.joined:
             self.joined = rig.network
             self._send_join()
             self._start_laptops()
         if self.osc is not None and rig.osc != self.osc:
             self.osc = rig.osc
-            self._linked.tell(Osc(use=self.osc))
+            self._link.tell(Osc(use=self.osc))
 
     def document_sent(self) -> None:
         """The engine has been given the document as it is now: so are those that name things by
@@ -218,34 +230,32 @@ class Networking:
         self._stale = True
 
     def _tell_ports(self) -> None:
-        linked = self._linked
-        ports = rtp_ports(linked.project.rig.devices)
+        ports = rtp_ports(self._store.project.rig.devices)
         if ports != self._ports:
             self._ports = ports
-            linked.tell(CarryRtp(ports=ports))
+            self._link.tell(CarryRtp(ports=ports))
 
     def _show_now(self) -> None:
         """The document, where anybody wants it."""
-        linked = self._linked
         if not self.on and not self.osc_on:
             return
-        self._stale, self._shown_ns = False, linked.now_ns()
-        linked.tell(
+        self._stale, self._shown_ns = False, self._position.now_ns()
+        self._link.tell(
             ShowDocument(
-                project=project_bytes(without_hits(linked.project)),
-                song=linked.song_id,
-                set=linked.set_id,
-                whole_set=linked.whole_set,
+                project=project_bytes(without_hits(self._store.project)),
+                song=self._selection.song_id,
+                set=self._selection.set_id,
+                whole_set=self._selection.whole_set,
             )
         )
 
     def watch(self, name: str) -> None:
         """Another computer's stage, in a window of its own."""
-        let_go(start_display(self._linked.project.rig.network, name))
+        let_go(start_display(self._store.project.rig.network, name))
 
     def accept(self, peer: str) -> None:
         """A peer's word counts from now on."""
-        self._linked.tell(AcceptPeer(peer=peer))
+        self._link.tell(AcceptPeer(peer=peer))
 
     def accept_next(self) -> None:
         """Accept the first that waits. EditError where nobody does."""
@@ -253,13 +263,13 @@ class Networking:
         if row is None:
             raise EditError("nobody waits to be accepted")
         self.accept(row.id)
-        self._linked.say("info", f"{row.name}'s tempo and starts count from now on.")
+        self._notices.say("info", f"{row.name}'s tempo and starts count from now on.")
 
     def takes_tempo(self, bpm: float) -> bool:
         """Give a tempo to the session, where songs do not bring theirs; whether it was given."""
-        if not self.leads or self._linked.project.rig.network.brings_tempo:
+        if not self.leads or self._store.project.rig.network.brings_tempo:
             return False
-        self._linked.tell(Propose(bpm=bpm))
+        self._link.tell(Propose(bpm=bpm))
         return True
 
     def take(self, status: Status) -> None:
@@ -279,13 +289,13 @@ class Networking:
             if row.asks_bpm and wish not in self._asked:
                 self._asked.add(wish)
                 text = f"{row.name} would have {row.asks_bpm:g} BPM: Ctrl+Shift+J accepts it."
-                self._linked.say("warn", text)
+                self._notices.say("warn", text)
         if peers.state == "in":
             known = self._seen
             if known is not None:
                 for came in here.keys() - known.keys():
-                    self._linked.say("info", f"{here[came]} is in the session.")
+                    self._notices.say("info", f"{here[came]} is in the session.")
                 for went in known.keys() - here.keys():
-                    self._linked.say("warn", f"{known[went]} has left the session.")
+                    self._notices.say("warn", f"{known[went]} has left the session.")
                     self.offsets.pop(went, None)
             self._seen = here

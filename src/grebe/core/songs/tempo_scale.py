@@ -8,7 +8,7 @@ from grebe.core.songs.model import Section, Song
 from grebe.core.units import MAX_BPM, MIN_BPM
 
 
-def paced(song: Song, share: float) -> Song:
+def scaled(song: Song, share: float) -> Song:
     """The song with every tempo times `share`, held inside what a tempo can be."""
     if share == 1.0:
         return song
