@@ -225,7 +225,8 @@ def test_a_stage_for_somebody_else_shows_and_asks_nothing(
     assert display.watching is not None
     assert display.canvas is not None
     section = display.watching.session.derived.layout().spans[0].section.id  # type: ignore[union-attr]
-    display.hear(Status(at_ns=display.watching.session.position.now_ns(), running=True, bpm=126.0, section=section,
+    now = display.watching.session.position.now_ns()
+    display.hear(Status(at_ns=now, running=True, bpm=126.0, section=section,
                         boundary=10**9))  # fmt: skip
     QTest.qWait(60)
     display.grab()

@@ -95,8 +95,8 @@ def test_a_voice_by_keys(performer: Performer, view: PatternsView) -> None:
     count = len(content(view).voices)
     performer.press(K.Key_A)
     assert len(content(view).voices) == count + 1
-    assert view.editor.voice is not None
-    assert view.editor.voice.name == "Clap"
+    assert view.editor.hand.voice is not None
+    assert view.editor.hand.voice.name == "Clap"
     performer.press(K.Key_Backspace, CTRL)
     assert len(content(view).voices) == count
 
@@ -106,14 +106,14 @@ def test_selection_and_clip(performer: Performer, view: PatternsView) -> None:
     for _ in range(4):
         performer.press(K.Key_Right, SHIFT)
     performer.press(K.Key_Down, CTRL, SHIFT)
-    assert view.editor.selection() == (("kick", "snare"), 0, 4)
+    assert view.editor.hand.selection() == (("kick", "snare"), 0, 4)
     performer.frame.grab()
     performer.press(K.Key_Down, SHIFT)
     assert [h.velocity for h in voice(view).hits] == [119, 92, 127, 100]
     assert hit(view, 4, 1).velocity == 119
     performer.press(K.Key_C, CTRL)
     performer.press(K.Key_Escape)
-    assert view.editor.anchor is None
+    assert view.editor.hand.anchor is None
     performer.press(K.Key_Home)
     performer.press(K.Key_Up)
     for _ in range(6):
@@ -295,7 +295,7 @@ def test_the_memory_map(performer: Performer, view: PatternsView) -> None:
     assert hit(view).velocity == 127
     view.memory.program = 16
     performer.press(K.Key_Return)
-    assert view.editor.pattern_id == "p02"
+    assert view.editor.hand.pattern_id == "p02"
     assert view.panes.currentWidget() is view.pattern_canvas
 
 
@@ -342,7 +342,7 @@ def test_capture_after_the_fact(performer: Performer, view: PatternsView) -> Non
     assert "repeats after 1 bar" in view.capture.said.text()
     performer.frame.grab()
     before = content(view)
-    view.capture.do_lay_over()
+    view.capture.lay_over()
     assert content(view) != before
     assert [h.step for h in voice(view).hits] == [0, 4, 8, 12]
     performer.press(K.Key_Z, CTRL)
@@ -388,7 +388,7 @@ def test_step_by_step_from_a_controller(performer: Performer, view: PatternsView
     performer.wait(lambda: voice(view).hit_at(1) is not None)
     assert hit(view, 1).velocity == 77
     assert hit(view, 2, 1).velocity == 66
-    assert view.editor.step == 3
+    assert view.editor.hand.step == 3
     performer.press(K.Key_U)
 
 
@@ -501,9 +501,9 @@ def test_loops_in_the_window(performer: Performer, view: PatternsView, tmp_path:
     QTest.mouseMove(pane.canvas, QPoint(x + 20, 100))
     QTest.mouseRelease(pane.canvas, Qt.MouseButton.LeftButton, pos=QPoint(x + 20, 100))
     assert pane.canvas.index == 4
-    pane.do_cut_even()
+    pane.cut_even()
     assert len(pane.loop.slices) == 8
-    pane.do_cut_onsets()
+    pane.cut_onsets()
     assert len(pane.loop.slices) == 12
     for how, words in (("resample", "bars at 126.wav, +5.44 semitones"), ("slices", "126.wav.")):
         pane.fit_into(tmp_path / how, how)  # type: ignore[arg-type]

@@ -17,6 +17,7 @@ from PyQt6.QtWidgets import QFileDialog
 
 from grebe.app.actions import ACTIONS
 from grebe.app.document.store import Store
+from grebe.app.doing import acts_of
 from grebe.app.engine.client import EngineClient
 from grebe.app.engine.supervisor import connect_when_ready
 from grebe.app.returning import Opening, left_at
@@ -101,7 +102,7 @@ def test_stems_by_keyboard(performer: Performer) -> None:
     performer.press(K.Key_Z, CTRL, SHIFT)
     assert steps(performer)[0] == (4, 100)
     performer.press(K.Key_Left)
-    assert (view.editor.row_id, view.editor.step) == ("kick", 15)
+    assert (view.editor.hand.row_id, view.editor.hand.step) == ("kick", 15)
     performer.press(K.Key_X)
     performer.press(K.Key_Delete)
     assert [s for s, _ in steps(performer)] == [4, 8, 12]
@@ -121,9 +122,9 @@ def test_lengths_and_pitches_by_keyboard(performer: Performer) -> None:
     voice = view.pattern.content.voices[0]
     assert (voice.length, voice.hits[0].note) == (15, 39)
     performer.press(K.Key_PageDown)
-    assert view.editor.pattern_id == "b2"
+    assert view.editor.hand.pattern_id == "b2"
     performer.press(K.Key_PageUp)
-    assert view.editor.pattern_id == "b1"
+    assert view.editor.hand.pattern_id == "b1"
 
 
 def place(view: PatternsView, row: int, step: int, velocity: int) -> QPoint:
@@ -494,19 +495,17 @@ def test_the_key_sheet(performer: Performer) -> None:
         assert not performer.frame.key_sheet.isVisible()
 
 
-def test_every_action_has_keys_and_a_method(performer: Performer) -> None:
+def test_every_action_has_keys_and_who_does_it(performer: Performer) -> None:
     """The table is the truth: each action is wired, and no key means two things in one place."""
     frame = performer.frame
     by_scope = {view.scope: view for view in frame.views.values()}
     seen: set[tuple[str, str]] = set()
     for action in ACTIONS:
         assert action.keys
-        if action.id.startswith("mute_"):
-            assert callable(by_scope["stage"].handler(action.id))
-        elif action.scope != "everywhere":
-            assert callable(by_scope[action.scope].method_of(action.id))
+        if action.scope != "everywhere":
+            assert callable(by_scope[action.scope].acts()[action.id])
         else:
-            assert callable(getattr(frame, f"do_{action.id}"))
+            assert callable(acts_of(frame)[action.id])
         for key in action.keys:
             for scope in {action.scope, "everywhere"}:
                 assert (scope, key) not in seen or scope != action.scope, (scope, key)

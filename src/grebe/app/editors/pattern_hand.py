@@ -8,14 +8,8 @@ from typing import Any
 import msgspec
 
 from grebe.app.live.session import Session
-from grebe.core.document import with_content, with_pattern
+from grebe.core.document import with_content
 from grebe.core.patterns import edit
-from grebe.core.patterns.fields import (
-    edited,
-    set_hit_field,
-    set_point_field,
-    text_of,
-)
 from grebe.core.patterns.model import (
     Content,
     ControlLane,
@@ -145,7 +139,9 @@ class PatternHand:
         key = f"{pattern.id}-{merge}" if merge else ""
         self.session.store.apply(name, lambda p: with_content(p, pattern.id, how), merge=key)
 
-    def _row(self, name: str, how: Callable[[Any], Any], row_id: str, merge: str = "") -> None:
+    def change_row(
+        self, name: str, how: Callable[[Any], Any], row_id: str, merge: str = ""
+    ) -> None:
         def change(content: Content) -> Content:
             if any(lane.id == row_id for lane in content.lanes):
                 return edit.with_lane(content, row_id, how)
@@ -153,7 +149,7 @@ class PatternHand:
 
         self.change(name, change, merge=merge)
 
-    def _hits(self, name: str, how: Callable[[Voice, int], Voice], merge: str = "") -> None:
+    def change_hits(self, name: str, how: Callable[[Voice, int], Voice], merge: str = "") -> None:
         """Edit every hit of the selection; the one under the cursor without one."""
         ids, first, last = self.selection()
 
@@ -176,7 +172,7 @@ class PatternHand:
 
         self.change(name, change, merge=f"{name}-{ids}-{first}-{last}" if merge else "")
 
-    def _each(self, name: str, how: Callable[[Voice, int, int], Voice]) -> None:
+    def change_each(self, name: str, how: Callable[[Voice, int, int], Voice]) -> None:
         """Edit a stretch of every voice selected."""
         ids, first, last = self.stretch()
 
@@ -197,7 +193,7 @@ class PatternHand:
                 held = min(127, max(0, value))
                 return edit.put_point(lane, msgspec.structs.replace(old, value=held))
 
-            self._row("Write a value", put, row_id, merge=f"{row_id}-{step}")
+            self.change_row("Write a value", put, row_id, merge=f"{row_id}-{step}")
             return
 
         def hit(voice: Voice) -> Voice:
@@ -205,7 +201,7 @@ class PatternHand:
             held = min(127, max(1, value))
             return edit.put_hit(voice, msgspec.structs.replace(old, velocity=held))
 
-        self._row("Write a hit", hit, row_id, merge=f"{row_id}-{step}")
+        self.change_row("Write a hit", hit, row_id, merge=f"{row_id}-{step}")
 
     def remove(self, row_id: str, step: int) -> None:
         """Remove a hit or a value."""
@@ -215,7 +211,7 @@ class PatternHand:
                 return edit.remove_point(row, step)
             return edit.remove_hit(row, step)
 
-        self._row("Remove a hit", gone, row_id)
+        self.change_row("Remove a hit", gone, row_id)
 
     def set_length(self, row_id: str, length: int) -> None:
         """Another length for a row."""
@@ -225,111 +221,4 @@ class PatternHand:
                 return edit.set_lane_length(row, length)
             return edit.set_length(row, length)
 
-        self._row("Length", longer, row_id, merge=f"{row_id}-length")
-
-    def field_text(self, owner: str, key: str) -> str | None:
-        """A setting of what is in hand as text; None while there is no such thing."""
-        thing: Any = {
-            "hit": self.hit,
-            "point": self.point,
-            "voice": self.voice,
-            "lane": self.lane,
-            "name": self.pattern,
-            "pattern": self.content if self.pattern is not None else None,
-        }[owner]
-        return None if thing is None else text_of(thing, key)
-
-    def field_choices(self, owner: str, key: str) -> tuple[str, ...]:
-        """Choices that depend on the document: none here."""
-        del owner, key
-        return ()
-
-    def set_field(self, owner: str, key: str, text: str) -> None:
-        """Take one setting of the pattern, or of what is under the cursor, from text."""
-        name = f"Set {key.replace('_', ' ')}"
-        pattern = self.pattern
-        if owner == "name" and pattern is not None:
-            self.session.store.apply(
-                name, lambda p: with_pattern(p, pattern.id, lambda x: edited(x, key, text))
-            )
-            return
-        if owner == "pattern":
-            self.change(name, lambda c: edited(c, key, text))
-        elif owner == "hit":
-            self._hits(name, lambda v, s: set_hit_field(v, s, key, text))
-        elif owner == "point":
-            self._row(name, lambda lane: set_point_field(lane, self.step, key, text), self.row_id)
-        else:
-            self._row(name, lambda row: edited(row, key, text), self.row_id)
-
-    # Moving
-
-    def move(self, steps: int, rows: int, *, select: bool = False) -> None:
-        """Move the cursor; with `select` what it passes is selected."""
-        row, all_rows = self.row, self.rows
-        if row is None:
-            return
-        if select and self.anchor is None:
-            self.anchor = (self.row_id, self.step)
-        elif not select:
-            self.anchor = None
-        ids = [r.id for r in all_rows]
-        other = all_rows[min(len(ids) - 1, max(0, ids.index(row.id) + rows))]
-        if select:
-            self.step = min(other.length - 1, max(0, self.step + steps))
-        else:
-            self.step = min((self.step + steps) % row.length, other.length - 1)
-        self.row_id = other.id
-
-    def do_step_left(self) -> None:
-        """Cursor left, round the end."""
-        self.move(-1, 0)
-
-    def do_step_right(self) -> None:
-        """Cursor right, round the end."""
-        self.move(1, 0)
-
-    def do_voice_up(self) -> None:
-        """Cursor to the voice above."""
-        self.move(0, -1)
-
-    def do_voice_down(self) -> None:
-        """Cursor to the voice below."""
-        self.move(0, 1)
-
-    def do_first_step(self) -> None:
-        """Cursor to the first step."""
-        self.move(-self.step, 0)
-
-    def do_last_step(self) -> None:
-        """Cursor to the last step."""
-        if self.row is not None:
-            self.move(self.row.length - 1 - self.step, 0)
-
-    def do_select_left(self) -> None:
-        """Select one step to the left."""
-        self.move(-1, 0, select=True)
-
-    def do_select_right(self) -> None:
-        """Select one step to the right."""
-        self.move(1, 0, select=True)
-
-    def do_select_up(self) -> None:
-        """Select into the voice above."""
-        self.move(0, -1, select=True)
-
-    def do_select_down(self) -> None:
-        """Select into the voice below."""
-        self.move(0, 1, select=True)
-
-    def do_select_all(self) -> None:
-        """Select the voice; again, the pattern."""
-        row = self.row
-        if row is None:
-            return
-        whole_row = (row.id, 0)
-        if self.anchor == whole_row and self.step == row.length - 1 and self.rows:
-            self.anchor, self.row_id = (self.rows[0].id, 0), self.rows[-1].id
-            self.step = max(r.length for r in self.rows) - 1
-        else:
-            self.anchor, self.step = whole_row, row.length - 1
+        self.change_row("Length", longer, row_id, merge=f"{row_id}-length")

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from grebe.app.doing import does
 from grebe.app.editors.pattern_hand import PatternHand
 from grebe.app.live.played import Knob, Remembered
 from grebe.core.patterns import edit
@@ -10,53 +11,58 @@ from grebe.core.rig.spec import PITCHED_KINDS
 from grebe.core.songs.chain import ChainPlace
 
 
-class PatternWriter(PatternHand):
+class PatternWriter:
     """Writes what is played in, where it falls or at the cursor."""
 
-    live = False
-    """Whether what is played in is written where it falls while the pattern plays."""
-    snap = True
-    """Whether it snaps to its step, or keeps its place."""
-    stepping = False
-    """Whether a note played in is written at the cursor, which then moves on."""
+    def __init__(self, hand: PatternHand) -> None:
+        self.hand = hand
+        self.live = False
+        """Whether what is played in is written where it falls while the pattern plays."""
+        self.snap = True
+        """Whether it snaps to its step, or keeps its place."""
+        self.stepping = False
+        """Whether a note played in is written at the cursor, which then moves on."""
 
-    def do_live(self) -> None:
+    @does("live")
+    def toggle_live(self) -> None:
         """Write what is played in where it falls, pass after pass; or no longer."""
         self.live, self.stepping = not self.live, False
         words = "is written where it falls" if self.live else "is only remembered"
-        self.session.say("info", f"What you play in {words}.")
+        self.hand.session.say("info", f"What you play in {words}.")
 
-    def do_snap(self) -> None:
+    @does("snap")
+    def toggle_snap(self) -> None:
         """Live notes snap to their step, or keep their place."""
         self.snap = not self.snap
         words = "snap to their step" if self.snap else "keep their place"
-        self.session.say("info", f"Notes written live {words}.")
+        self.hand.session.say("info", f"Notes written live {words}.")
 
-    def do_step_in(self) -> None:
+    @does("step_in")
+    def step_in(self) -> None:
         """A note played in is written at the cursor, which moves on; or no longer."""
         self.stepping, self.live = not self.stepping, False
         words = "is written at the cursor" if self.stepping else "is only remembered"
-        self.session.say("info", f"A note you play in {words}.")
+        self.hand.session.say("info", f"A note you play in {words}.")
 
     def strike(self, number: int) -> None:
         """Play the voice with this number, from 1, on its box now."""
-        voices, device = self.content.voices, self.device
+        voices, device = self.hand.content.voices, self.hand.device
         if device is not None and 1 <= number <= len(voices):
             voice = voices[number - 1]
-            self.session.hands.strike(device, voice.note, voice.channel)
+            self.hand.session.hands.strike(device, voice.note, voice.channel)
 
     def hear(self) -> bool:
         """Write what was played in since this was called last; whether anything was."""
-        fresh = self.session.memory.take_fresh()
-        if not fresh or self.pattern is None or not (self.live or self.stepping):
+        fresh = self.hand.session.memory.take_fresh()
+        if not fresh or self.hand.pattern is None or not (self.live or self.stepping):
             return False
         for row in fresh:
             if isinstance(row, Knob):
                 self._hear_knob(row)
             elif self.stepping:
-                self._write_note(row, self.step, 0, merge="")
-                if self.row is not None:
-                    self.step = (self.step + 1) % self.row.length
+                self._write_note(row, self.hand.step, 0, merge="")
+                if self.hand.row is not None:
+                    self.hand.step = (self.hand.step + 1) % self.hand.row.length
             else:
                 self._hear_note(row)
         return True
@@ -66,9 +72,9 @@ class PatternWriter(PatternHand):
         if place is None:
             return
         row = self._row_for(note)
-        step_ticks = float(self.content.step_of(row) if row else self.content.step_ticks)
-        length = row.length if row is not None else self.content.length
-        exact = (place.repetition * self.content.ticks + place.into) / step_ticks
+        step_ticks = float(self.hand.content.step_of(row) if row else self.hand.content.step_ticks)
+        length = row.length if row is not None else self.hand.content.length
+        exact = (place.repetition * self.hand.content.ticks + place.into) / step_ticks
         number = round(exact)
         late = 0 if self.snap else round((exact - number) * 1000)
         self._write_note(note, number % length, late, merge=f"live-{place.repetition}")
@@ -77,22 +83,24 @@ class PatternWriter(PatternHand):
         """Where the pattern in hand was when something was played; None while it did not play."""
         if played.tick is None:
             return None
-        return self.session.position.pattern_place(self.pattern_id, played.tick)
+        return self.hand.session.position.pattern_place(self.hand.pattern_id, played.tick)
 
     def _row_for(self, note: Remembered) -> Voice | None:
         """The voice a note belongs to: the one on its note, or the melodic one in hand."""
-        voices = self.content.voices
+        voices = self.hand.content.voices
         here = next((v for v in voices if v.note == note.note and v.id != "line"), None)
-        melodic = self.device is not None and self.device.kind in PITCHED_KINDS
-        return (self.voice or (voices[0] if voices else None)) if melodic else here
+        melodic = self.hand.device is not None and self.hand.device.kind in PITCHED_KINDS
+        return (self.hand.voice or (voices[0] if voices else None)) if melodic else here
 
     def _write_note(self, note: Remembered, step: int, late: int, merge: str) -> None:
         row = self._row_for(note)
         if row is None:
-            known = {v.note: v.name for v in self.device.spec.voices} if self.device else {}
+            known = (
+                {v.note: v.name for v in self.hand.device.spec.voices} if self.hand.device else {}
+            )
             name = known.get(note.note, f"Note {note.note}")
-            self.change("Played in", lambda c: edit.add_voice(c, name, note.note), merge=merge)
-            row = self.content.voices[-1]
+            self.hand.change("Played in", lambda c: edit.add_voice(c, name, note.note), merge=merge)
+            row = self.hand.content.voices[-1]
         pitched = note.note != row.note or any(h.note is not None for h in row.hits)
         hit = Hit(
             step=step % row.length,
@@ -100,22 +108,26 @@ class PatternWriter(PatternHand):
             note=note.note if pitched else None,
             late=min(500, max(-500, late)),
         )
-        self._row("Played in", lambda v: edit.put_hit(v, hit), row.id, merge=merge)
+        self.hand.change_row("Played in", lambda v: edit.put_hit(v, hit), row.id, merge=merge)
 
     def _hear_knob(self, knob: Knob) -> None:
         """A knob turned while writing live: its value on the step it falls on."""
         place = self._place_of(knob)
         if place is None:
             return
-        content = self.content
+        content = self.hand.content
         lane = next((x for x in content.lanes if x.controller == knob.controller), None)
         merge = f"live-{place.repetition}"
         if lane is None:
-            chart = {r.number: r.name for r in self.device.spec.controllers} if self.device else {}
+            chart = (
+                {r.number: r.name for r in self.hand.device.spec.controllers}
+                if self.hand.device
+                else {}
+            )
             name = chart.get(knob.controller, "")
-            self.change("Knob", lambda c: edit.add_lane(c, name, knob.controller), merge=merge)
-            lane = self.content.lanes[-1]
+            self.hand.change("Knob", lambda c: edit.add_lane(c, name, knob.controller), merge=merge)
+            lane = self.hand.content.lanes[-1]
         ticks = place.repetition * content.ticks + place.into
-        step = int(ticks / float(self.content.step_of(lane))) % lane.length
+        step = int(ticks / float(self.hand.content.step_of(lane))) % lane.length
         point = ControlPoint(step=step, value=knob.value)
-        self._row("Knob", lambda x: edit.put_point(x, point), lane.id, merge=merge)
+        self.hand.change_row("Knob", lambda x: edit.put_point(x, point), lane.id, merge=merge)

@@ -7,6 +7,7 @@ from typing import Any
 
 import msgspec
 
+from grebe.app.doing import does
 from grebe.app.editors.scene_form import ECHOES, FOLLOWS, SceneForm
 from grebe.core.document import Project, with_song
 from grebe.core.songs.edit import insert_section
@@ -46,27 +47,33 @@ class SceneEditor(SceneForm):
         at = ids.index(item_id) if item_id in ids else 0
         return str(ids[max(0, min(len(ids) - 1, at + by))])
 
-    def do_scene_before(self) -> None:
+    @does("scene_before")
+    def scene_before(self) -> None:
         """The scene before."""
         self.scene_id = self._step(self.scenes, self.scene_id, -1)
 
-    def do_scene_after(self) -> None:
+    @does("scene_after")
+    def scene_after(self) -> None:
         """The scene after."""
         self.scene_id = self._step(self.scenes, self.scene_id, 1)
 
-    def do_device_before(self) -> None:
+    @does("device_before")
+    def device_before(self) -> None:
         """The device above."""
         self.device_id = self._step(self.devices, self.device_id, -1)
 
-    def do_device_after(self) -> None:
+    @does("device_after")
+    def device_after(self) -> None:
         """The device below."""
         self.device_id = self._step(self.devices, self.device_id, 1)
 
-    def do_first_scene(self) -> None:
+    @does("first_scene")
+    def first_scene(self) -> None:
         """The first scene."""
         self.scene_id = self._step(self.scenes, self.scene_id, -len(self.scenes))
 
-    def do_last_scene(self) -> None:
+    @does("last_scene")
+    def last_scene(self) -> None:
         """The last scene."""
         self.scene_id = self._step(self.scenes, self.scene_id, len(self.scenes))
 
@@ -82,33 +89,39 @@ class SceneEditor(SceneForm):
         chain = (*part.chain[:-1], new) if new else part.chain[:-1]
         self.change_part("Pattern", "scene-pattern", chain=chain)
 
-    def do_pattern_after(self) -> None:
+    @does("pattern_after")
+    def pattern_after(self) -> None:
         """Its next pattern, or silence."""
         self._pattern(1)
 
-    def do_pattern_before(self) -> None:
+    @does("pattern_before")
+    def pattern_before(self) -> None:
         """The pattern before, or silence."""
         self._pattern(-1)
 
-    def do_chain_longer(self) -> None:
+    @does("chain_longer")
+    def chain_longer(self) -> None:
         """The last of its chain once more."""
         part = self.part
         if part is None or not part.chain:
             raise EditError("nothing plays there yet: P chooses a pattern")
         self.change_part("Longer chain", chain=(*part.chain, part.chain[-1]))
 
-    def do_chain_shorter(self) -> None:
+    @does("chain_shorter")
+    def chain_shorter(self) -> None:
         """Without the last of its chain."""
         if self.part is not None:
             self.change_part("Shorter chain", chain=self.part.chain[:-1])
 
-    def do_silent(self) -> None:
+    @does("silent")
+    def silent(self) -> None:
         """Silent here: nothing plays."""
         part = self.part
         if part is not None:
             self.change_part("Silent", chain=(), muted=False, silent_voices=())
 
-    def do_as_before(self) -> None:
+    @does("as_before")
+    def as_before(self) -> None:
         """As in the scene before: carry on."""
         scenes = self.scenes
         at = next((i for i, s in enumerate(scenes) if s.id == self.scene_id), 0)
@@ -118,7 +131,8 @@ class SceneEditor(SceneForm):
         fields = {f: getattr(before, f) for f in before.__struct_fields__ if f != "device"}
         self.change_part("As before", **fields)
 
-    def do_mute(self) -> None:
+    @does("mute")
+    def mute(self) -> None:
         """Muted here, or sounding."""
         part = self.part
         if part is not None:
@@ -144,22 +158,26 @@ class SceneEditor(SceneForm):
             silent.append(voice)
         self.change_part("Silent voice", silent_voices=tuple(silent))
 
-    def do_echo(self) -> None:
+    @does("echo")
+    def echo(self) -> None:
         """The next echo time."""
         part = self.part
         if part is not None:
             at = ECHOES.index(part.echo) if part.echo in ECHOES else 0
             self.change_part("Echo time", echo=ECHOES[(at + 1) % len(ECHOES)])
 
-    def do_mutes_saved(self) -> None:
+    @does("mutes_saved")
+    def mutes_saved(self) -> None:
         """Mutes saved with the scene, or left as they stand."""
         self._turn("mutes", ("saved", "left"), "Mutes")
 
-    def do_hand_mutes(self) -> None:
+    @does("hand_mutes")
+    def hand_mutes(self) -> None:
         """Mutes by hand kept at its end, or dropped."""
         self._turn("hand_mutes", ("keep", "drop"), "Mutes by hand")
 
-    def do_role(self) -> None:
+    @does("role")
+    def role(self) -> None:
         """What it is for."""
         self._turn("role", ROLES, "Role")
 
@@ -169,7 +187,8 @@ class SceneEditor(SceneForm):
             after = values[(values.index(getattr(scene, field)) + 1) % len(values)]
             self.change(name, lambda s: msgspec.structs.replace(s, **{field: after}))
 
-    def do_follow(self) -> None:
+    @does("follow")
+    def follow(self) -> None:
         """What follows it: next, a jump to the first, back, or itself until launched."""
         scene = self.scene
         if scene is not None:
@@ -186,11 +205,13 @@ class SceneEditor(SceneForm):
             "scene-bars",
         )
 
-    def do_bars_more(self) -> None:
+    @does("bars_more")
+    def bars_more(self) -> None:
         """A bar longer."""
         self._bars(1)
 
-    def do_bars_fewer(self) -> None:
+    @does("bars_fewer")
+    def bars_fewer(self) -> None:
         """A bar shorter."""
         self._bars(-1)
 
@@ -201,19 +222,23 @@ class SceneEditor(SceneForm):
             "scene-times",
         )
 
-    def do_more(self) -> None:
+    @does("more")
+    def more(self) -> None:
         """One more pass."""
         self._times(1)
 
-    def do_fewer(self) -> None:
+    @does("fewer")
+    def fewer(self) -> None:
         """One pass fewer."""
         self._times(-1)
 
-    def do_new_scene(self) -> None:
+    @does("new_scene")
+    def new_scene(self) -> None:
         """A new scene after this one."""
         self._made("New scene", lambda p: add_scene(p, self.scene_id))
 
-    def do_copy_scene(self) -> None:
+    @does("copy_scene")
+    def copy_scene(self) -> None:
         """A copy of it after it."""
         self._made("Copy a scene", lambda p: copy_scene(p, self._need()))
 
@@ -222,7 +247,8 @@ class SceneEditor(SceneForm):
             raise EditError("there is no scene yet: N makes one")
         return self.scene_id
 
-    def do_remove_scene(self) -> None:
+    @does("remove_scene")
+    def remove_scene(self) -> None:
         """Remove it."""
         gone, ids = self._need(), [s.id for s in self.scenes]
         self.session.store.apply("Remove a scene", lambda p: remove_scene(p, gone))
@@ -234,11 +260,13 @@ class SceneEditor(SceneForm):
         moved = self._need()
         self.session.store.apply("Move a scene", lambda p: move_scene(p, moved, by))
 
-    def do_move_left(self) -> None:
+    @does("move_left")
+    def move_left(self) -> None:
         """One place earlier."""
         self._move(-1)
 
-    def do_move_right(self) -> None:
+    @does("move_right")
+    def move_right(self) -> None:
         """One place later."""
         self._move(1)
 
@@ -246,27 +274,33 @@ class SceneEditor(SceneForm):
         scene, song = self._need(), self.session.selection.song_id
         self._made("Vary a scene", lambda p: vary(p, scene, way, song))
 
-    def do_no_drums(self) -> None:
+    @does("no_drums")
+    def no_drums(self) -> None:
         """The same without drums."""
         self._vary("no_drums")
 
-    def do_no_hats(self) -> None:
+    @does("no_hats")
+    def no_hats(self) -> None:
         """The same with the hats out."""
         self._vary("no_hats")
 
-    def do_together(self) -> None:
+    @does("together")
+    def together(self) -> None:
         """Everything together."""
         self._vary("together")
 
-    def do_last_bar(self) -> None:
+    @does("last_bar")
+    def last_bar(self) -> None:
         """Drums out for its last bar, in the song."""
         self._vary("last_bar")
 
-    def do_riser(self) -> None:
+    @does("riser")
+    def riser(self) -> None:
         """The same with a voice that rises."""
         self._vary("riser")
 
-    def do_into_song(self) -> None:
+    @does("into_song")
+    def into_song(self) -> None:
         """At the end of the song in hand, as often as it says."""
         scene, song = self.scene, self.session.song
         if scene is None or song is None:
@@ -278,7 +312,8 @@ class SceneEditor(SceneForm):
             ),
         )
 
-    def do_all_scenes(self) -> None:
+    @does("all_scenes")
+    def all_scenes(self) -> None:
         """A song of all scenes, in order, each going on as it says."""
         if not self.project.scenes:
             raise EditError("there are no scenes yet")
@@ -286,7 +321,8 @@ class SceneEditor(SceneForm):
         self.session.store.apply("A song of all scenes", lambda p: add_song(p, made))
         self.session.choose_song(made.id)
 
-    def do_only_song(self) -> None:
+    @does("only_song")
+    def toggle_only_song(self) -> None:
         """Only the scenes of the song in hand, or all of them."""
         self.only_song = not self.only_song
         self.settle()

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import msgspec
 
+from grebe.app.doing import does
 from grebe.app.editors.set_form import WAYS, SetForm
 from grebe.core.document import Project, with_set
 from grebe.core.player.commands import LaunchAt
@@ -36,19 +37,23 @@ class SetEditor(SetForm):
             at = ids.index(self.entry_id) if self.entry_id in ids else 0
             self.entry_id = ids[max(0, min(len(ids) - 1, at + by))]
 
-    def do_song_before(self) -> None:
+    @does("song_before")
+    def song_before(self) -> None:
         """The song before."""
         self._step(-1)
 
-    def do_song_after(self) -> None:
+    @does("song_after")
+    def song_after(self) -> None:
         """The song after."""
         self._step(1)
 
-    def do_first_song(self) -> None:
+    @does("first_song")
+    def first_song(self) -> None:
         """The first song."""
         self._step(-1000)
 
-    def do_last_song(self) -> None:
+    @does("last_song")
+    def last_song(self) -> None:
         """The last song."""
         self._step(1000)
 
@@ -58,21 +63,24 @@ class SetEditor(SetForm):
             raise EditError("there is no song to move")
         self.change_set("Move a song", lambda s: move_place(s, entry.id, by))
 
-    def do_move_left(self) -> None:
+    @does("move_left")
+    def move_left(self) -> None:
         """One place earlier."""
         self._move(-1)
 
-    def do_move_right(self) -> None:
+    @does("move_right")
+    def move_right(self) -> None:
         """One place later."""
         self._move(1)
 
-    def do_add_song(self) -> None:
+    @does("add_song")
+    def add_song(self) -> None:
         """A song after this one: the first that is not in the set yet."""
         running = self.running
         if not self.project.songs:
             raise EditError("there are no songs yet: Song makes them")
         if running is None:
-            self.do_new_set()
+            self.new_set()
             running = self.running
         assert running is not None
         inside = {s.song for s in running.songs}
@@ -84,7 +92,8 @@ class SetEditor(SetForm):
         self.change_set("Put a song in", lambda _: made)
         self.entry_id = made.songs[at].id
 
-    def do_remove_song(self) -> None:
+    @does("remove_song")
+    def remove_song(self) -> None:
         """Take it out of the set; the song itself stays."""
         running, entry = self.running, self.entry
         if running is None or entry is None:
@@ -102,15 +111,18 @@ class SetEditor(SetForm):
         at = ids.index(entry.song) if entry.song in ids else 0
         self.change("Another song", song=ids[(at + by) % len(ids)])
 
-    def do_next_choice(self) -> None:
+    @does("next_choice")
+    def next_choice(self) -> None:
         """Another song there: the next of the project."""
         self._other(1)
 
-    def do_choice_before(self) -> None:
+    @does("choice_before")
+    def choice_before(self) -> None:
         """The one before."""
         self._other(-1)
 
-    def do_into(self) -> None:
+    @does("into")
+    def into(self) -> None:
         """How it comes in: after a stop, cut, ramp, carry on."""
         entry = self.entry
         if entry is not None:
@@ -129,15 +141,18 @@ class SetEditor(SetForm):
             bars = max(1, min(256, entry.ramp_bars + by))
             self.change("Ramp", "set-ramp", ramp_bars=bars)
 
-    def do_longer(self) -> None:
+    @does("longer")
+    def longer(self) -> None:
         """More silence before it; a longer ramp."""
         self._longer(1)
 
-    def do_shorter(self) -> None:
+    @does("shorter")
+    def shorter(self) -> None:
         """Less silence before it; a shorter ramp."""
         self._longer(-1)
 
-    def do_pin(self) -> None:
+    @does("pin")
+    def pin(self) -> None:
         """It stays at its place when an order is worked out, or may move."""
         entry = self.entry
         if entry is not None:
@@ -155,19 +170,23 @@ class SetEditor(SetForm):
         now = wished(running.wish or (0.5,), place, len(running.songs))
         self.wish(place, round(now + by, 3))
 
-    def do_wish_up(self) -> None:
+    @does("wish_up")
+    def wish_up(self) -> None:
         """More energy wished for there."""
         self._wish(WISH_STEP)
 
-    def do_wish_down(self) -> None:
+    @does("wish_down")
+    def wish_down(self) -> None:
         """Less energy wished for there."""
         self._wish(-WISH_STEP)
 
-    def do_no_wish(self) -> None:
+    @does("no_wish")
+    def no_wish(self) -> None:
         """No shape is wished for."""
         self.change_set("Energy wished for", lambda s: msgspec.structs.replace(s, wish=()))
 
-    def do_order(self) -> None:
+    @does("order")
+    def order(self) -> None:
         """The order that fits best; pinned songs stay."""
         running, plan = self.running, self.plan
         if running is None or plan is None or len(plan.playable) < 2:
@@ -187,7 +206,8 @@ class SetEditor(SetForm):
             "Ctrl+Z takes it back.",
         )  # fmt: skip
 
-    def do_other_version(self) -> None:
+    @does("other_version")
+    def other_version(self) -> None:
         """The next version of the song there."""
         entry, running = self.entry, self.running
         if entry is None or running is None or self.song is None:
@@ -196,7 +216,8 @@ class SetEditor(SetForm):
             "Another version", lambda p: other_version(p, running.id, entry.id)
         )
 
-    def do_all_in(self) -> None:
+    @does("all_in")
+    def all_in(self) -> None:
         """Make a version of it with everything already in, and put that there."""
         entry, running, song = self.entry, self.running, self.song
         if entry is None or running is None or song is None:
@@ -208,13 +229,15 @@ class SetEditor(SetForm):
 
         self.session.store.apply("A version with everything in", apply)
 
-    def do_new_set(self) -> None:
+    @does("new_set")
+    def new_set(self) -> None:
         """Another set, empty."""
         project, made = add_set(self.project, f"Set {len(self.project.sets) + 1}")
         self.session.store.apply("New set", lambda _: project)
         self.session.selection.set_id, self.entry_id = made, ""
 
-    def do_next_set(self) -> None:
+    @does("next_set")
+    def next_set(self) -> None:
         """The next set of the project; not while something plays."""
         ids = [s.id for s in self.project.sets]
         if self.session.running:
@@ -228,11 +251,13 @@ class SetEditor(SetForm):
             self.session.selection.take_set(ids[(at + 1) % len(ids)])
             self.entry_id = ""
 
-    def do_bring_in(self) -> None:
+    @does("bring_in")
+    def bring_in(self) -> None:
         """Bring this song in at the end of the section that plays."""
         self._launch("section_end")
 
-    def do_cut_to(self) -> None:
+    @does("cut_to")
+    def cut_to(self) -> None:
         """Cut to it on the next bar."""
         self._launch("bar")
 

@@ -6,6 +6,7 @@ from typing import Literal
 
 import msgspec
 
+from grebe.app.doing import does
 from grebe.app.editors.song_form import CUTOFF, SongForm
 from grebe.core.document import Project
 from grebe.core.player.marks import curve_value
@@ -27,7 +28,8 @@ class SongEditor(SongForm):
 
     # Moving
 
-    def do_section_before(self) -> None:
+    @does("section_before")
+    def section_before(self) -> None:
         """The section before, or this one's first beat."""
         spans = self.layout.spans
         at = self.layout.index_at(self.tick)
@@ -35,7 +37,8 @@ class SongEditor(SongForm):
         self.tick = spans[max(0, at - 1)].tick if self.tick == first else first
         self.anchor = None
 
-    def do_section_after(self) -> None:
+    @does("section_after")
+    def section_after(self) -> None:
         """The section after."""
         spans = self.layout.spans
         self.tick = spans[min(len(spans) - 1, self.layout.index_at(self.tick) + 1)].tick
@@ -58,23 +61,28 @@ class SongEditor(SongForm):
         unit = self.unit(landed)
         self.tick = landed.tick + (self.tick - landed.tick) // unit * unit
 
-    def do_cursor_left(self) -> None:
+    @does("cursor_left")
+    def cursor_left(self) -> None:
         """A bar, beat or sixteenth back."""
         self._by(-1, select=False)
 
-    def do_cursor_right(self) -> None:
+    @does("cursor_right")
+    def cursor_right(self) -> None:
         """A bar, beat or sixteenth on."""
         self._by(1, select=False)
 
-    def do_select_left(self) -> None:
+    @does("select_left")
+    def select_left(self) -> None:
         """Select back."""
         self._by(-1, select=True)
 
-    def do_select_right(self) -> None:
+    @does("select_right")
+    def select_right(self) -> None:
         """Select on."""
         self._by(1, select=True)
 
-    def do_grid(self) -> None:
+    @does("grid")
+    def next_grid(self) -> None:
         """By bars, beats or sixteenths."""
         self.grid = GRIDS[(GRIDS.index(self.grid) + 1) % len(GRIDS)]
         self.session.say("info", f"The cursor goes by {self.grid}s.")
@@ -86,15 +94,18 @@ class SongEditor(SongForm):
             self.device_id = ids[max(0, min(len(ids) - 1, at + by))]
             self.voice_id = ""
 
-    def do_device_before(self) -> None:
+    @does("device_before")
+    def device_before(self) -> None:
         """The device above."""
         self._device(-1)
 
-    def do_device_after(self) -> None:
+    @does("device_after")
+    def device_after(self) -> None:
         """The device below."""
         self._device(1)
 
-    def do_voice(self) -> None:
+    @does("voice")
+    def voice(self) -> None:
         """Its next voice, or all of it."""
         span, device = self.span, self.device
         if span is None or device is None:
@@ -109,12 +120,14 @@ class SongEditor(SongForm):
 
     # Edits
 
-    def do_more(self) -> None:
+    @does("more")
+    def more(self) -> None:
         """One more pass."""
         at = self.index
         self.change("More passes", lambda s: edit.set_times(s, at, s.sections[at].times + 1))
 
-    def do_fewer(self) -> None:
+    @does("fewer")
+    def fewer(self) -> None:
         """One pass fewer."""
         at = self.index
         self.change("Fewer passes", lambda s: edit.set_times(s, at, s.sections[at].times - 1))
@@ -125,27 +138,32 @@ class SongEditor(SongForm):
         self.change("Move a section", lambda s: edit.move_section(s, at, by))
         self.go_to_section(section)
 
-    def do_move_left(self) -> None:
+    @does("move_left")
+    def move_left(self) -> None:
         """One place earlier."""
         self._move(-1)
 
-    def do_move_right(self) -> None:
+    @does("move_right")
+    def move_right(self) -> None:
         """One place later."""
         self._move(1)
 
-    def do_copy_section(self) -> None:
+    @does("copy_section")
+    def copy_section(self) -> None:
         """Another like it after it."""
         at = self.index
         self.change("Copy a section", lambda s: edit.duplicate_section(s, at))
 
-    def do_remove_section(self) -> None:
+    @does("remove_section")
+    def remove_section(self) -> None:
         """Remove it; the one that takes its place is in hand then."""
         at = self.index
         self.change("Remove a section", lambda s: edit.remove_section(s, at))
         spans = self.layout.spans
         self.tick = spans[min(at, len(spans) - 1)].tick
 
-    def do_insert_section(self) -> None:
+    @does("insert_section")
+    def insert_section(self) -> None:
         """A section of the next scene after it."""
         scenes = self.project.scenes
         if not scenes:
@@ -169,15 +187,18 @@ class SongEditor(SongForm):
             )
             self.go_to_section(section)
 
-    def do_scene_after(self) -> None:
+    @does("scene_after")
+    def scene_after(self) -> None:
         """The next scene here."""
         self._scene(1)
 
-    def do_scene_before(self) -> None:
+    @does("scene_before")
+    def scene_before(self) -> None:
         """The scene before here."""
         self._scene(-1)
 
-    def do_then(self) -> None:
+    @does("then")
+    def then(self) -> None:
         """What follows: next, back to the first section, back where it came from, itself."""
         span, song = self.span, self.session.song
         if span is None or song is None:
@@ -189,7 +210,8 @@ class SongEditor(SongForm):
         then = Then(kind=kind, to=song.sections[0].id if kind == "jump" else "")
         self.change("What follows", lambda s: edit.with_section(s, span.section.id, then=then))
 
-    def do_mute(self) -> None:
+    @does("mute")
+    def mute(self) -> None:
         """Silent over what is selected, or not."""
         device, (first, last) = self.device, self.selection
         if device is None:
@@ -201,13 +223,15 @@ class SongEditor(SongForm):
             made = edit.silence(layout, device.id, voice, first, last)
         self.change("Mute region", lambda _: made)
 
-    def do_fill(self) -> None:
+    @does("fill")
+    def fill(self) -> None:
         """A fill over what is selected, or none."""
         first, last = self.selection
         made = edit.fill_over(self.layout, first, last)
         self.change("Fill", lambda _: made)
 
-    def do_marker(self) -> None:
+    @does("marker")
+    def marker(self) -> None:
         """A marker here, or away with it."""
         layout, span = self.layout, self.span
         assert span is not None
@@ -218,7 +242,8 @@ class SongEditor(SongForm):
         )
         self.change("Marker", lambda _: made)
 
-    def do_controller(self) -> None:
+    @does("controller")
+    def next_controller(self) -> None:
         """The next controller of the device, for its curve."""
         device = self.device
         if device is None:
@@ -235,20 +260,24 @@ class SongEditor(SongForm):
         made = edit.put_curve_point(self.layout, self.device_id, self.controller, self.tick, here)
         self.change("Controller curve", lambda _: made, "curve")
 
-    def do_value_up(self) -> None:
+    @does("value_up")
+    def value_up(self) -> None:
         """The curve higher here."""
         self._value(VALUE_STEP)
 
-    def do_value_down(self) -> None:
+    @does("value_down")
+    def value_down(self) -> None:
         """The curve lower here."""
         self._value(-VALUE_STEP)
 
-    def do_no_value(self) -> None:
+    @does("no_value")
+    def no_value(self) -> None:
         """The curve's point here away."""
         made = edit.put_curve_point(self.layout, self.device_id, self.controller, self.tick, None)
         self.change("Controller curve", lambda _: made)
 
-    def do_loop(self) -> None:
+    @does("loop")
+    def loop(self) -> None:
         """What is selected over and over, or on as written."""
         status = self.session.status
         first, last = self.selection
@@ -256,7 +285,8 @@ class SongEditor(SongForm):
             first = last = 0
         self.session.performer.loop_over(first, last)
 
-    def do_jump(self) -> None:
+    @does("jump")
+    def jump(self) -> None:
         """To the cursor, on the next bar."""
         self.session.performer.jump()
 
@@ -269,17 +299,20 @@ class SongEditor(SongForm):
         self.session.choose_song(made.id)
         self.tick = 0
 
-    def do_form_verse(self) -> None:
+    @does("form_verse")
+    def form_verse(self) -> None:
         """A song of verses and hooks out of the scenes."""
         self._form(0)
 
-    def do_form_drop(self) -> None:
+    @does("form_drop")
+    def form_drop(self) -> None:
         """A song of builds and drops out of the scenes."""
         self._form(1)
 
     # Programmes
 
-    def do_box_song(self) -> None:
+    @does("box_song")
+    def box_song(self) -> None:
         """The device's own song memory plays its part, or Grebe tells it live."""
         device, song = self.device, self.session.song
         if device is None or song is None:
@@ -292,7 +325,8 @@ class SongEditor(SongForm):
             rest = (*rest, BoxSong(device=device.id, number=min(127, number)))
         self.change("Song in the box", lambda s: msgspec.structs.replace(s, box_songs=rest))
 
-    def do_reorder(self) -> None:
+    @does("reorder")
+    def reorder(self) -> None:
         """The device's patterns in the order its chains need."""
         found = next((p for p in self.book.programmes() if p.device.id == self.device_id), None)
         if found is None or found.order is None or not found.order.places:

@@ -25,6 +25,7 @@ from grebe.app.document.demo import is_copy
 from grebe.app.document.export import export_smf
 from grebe.app.document.recovery import Claim, Keeper, open_recovered
 from grebe.app.document.store import Store
+from grebe.app.doing import acts_of, does
 from grebe.app.live.rehearsal import Rehearsal
 from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
@@ -101,6 +102,7 @@ class Frame(QWidget):
         ):
             self.views[view.number] = view
             self.stack.addWidget(view)
+        self._acts = acts_of(self)
         self._lay_out()
         self.key_sheet = KeySheet(self.stack)
         self._wire()
@@ -139,7 +141,7 @@ class Frame(QWidget):
         self.notices.attach.clicked.connect(self._handler("attach"))
         self.notices.end.clicked.connect(self._handler("stop_engine"))
         self.waterline.run_clicked.connect(self.session.performer.run_stop)
-        self.waterline.tap_clicked.connect(self.do_tap)
+        self.waterline.tap_clicked.connect(self.tap)
         self.session.store.listen(self._document_changed)
         for action in actions_in("everywhere"):
             for keys in action.keys:
@@ -149,7 +151,7 @@ class Frame(QWidget):
                 shortcut.activated.connect(self._handler(action.id))
 
     def _handler(self, action_id: str) -> Callable[[], None]:
-        method: Callable[[], None] = getattr(self, f"do_{action_id}")
+        method = self._acts[action_id]
 
         def run() -> None:
             if self._kept_back(action_id):
@@ -307,7 +309,7 @@ class Frame(QWidget):
         """An action by its id: the window's own, or Stage's."""
         stage = self.views[7]
         assert isinstance(stage, StageView)
-        if hasattr(self, f"do_{action}"):
+        if action in self._acts:
             self._handler(action)()
         elif stage.knows(action):
             stage.handler(action)()
@@ -332,68 +334,83 @@ class Frame(QWidget):
 
     # Actions that work everywhere
 
-    def do_run_stop(self) -> None:
+    @does("run_stop")
+    def run_stop(self) -> None:
         """Run from the top, or stop."""
         self.session.performer.run_stop()
 
-    def do_run_counted(self) -> None:
+    @does("run_counted")
+    def run_counted(self) -> None:
         """Run after a count-in."""
         self.session.performer.run_counted()
 
-    def do_session(self) -> None:
+    @does("session")
+    def toggle_session(self) -> None:
         """Join the session of computers, or leave it."""
         self.session.network.toggle()
 
-    def do_accept_peer(self) -> None:
+    @does("accept_peer")
+    def accept_peer(self) -> None:
         """Accept the computer that asks for something."""
         self.session.network.accept_next()
 
-    def do_osc(self) -> None:
+    @does("osc")
+    def osc(self) -> None:
         """Listen to remote surfaces, or no longer."""
         self.session.network.toggle_osc()
 
-    def do_tempo_to(self) -> None:
+    @does("tempo_to")
+    def tempo_to(self) -> None:
         """To the fields in Sync that take a tempo."""
-        self.do_station_2()
+        self.station_2()
         view = self.views[2]
         assert isinstance(view, SyncView)
         view.type_tempo()
 
-    def do_run_here(self) -> None:
+    @does("run_here")
+    def run_here(self) -> None:
         """Run from the selected section."""
         self.session.performer.run_here()
 
-    def do_panic(self) -> None:
+    @does("panic")
+    def panic(self) -> None:
         """The second Esc within a second is panic; the first puts away what is open."""
         self.key_sheet.hide()
         self.view.escaped()
         self.session.performer.escape(time.monotonic())
 
-    def do_tap(self) -> None:
+    @does("tap")
+    def tap(self) -> None:
         """One tap of the tempo."""
         self.session.tempo.tap(time.monotonic())
 
-    def do_tempo_up(self) -> None:
+    @does("tempo_up")
+    def tempo_up(self) -> None:
         """Tempo up."""
         self.session.tempo.change(1.0)
 
-    def do_tempo_down(self) -> None:
+    @does("tempo_down")
+    def tempo_down(self) -> None:
         """Tempo down."""
         self.session.tempo.change(-1.0)
 
-    def do_tempo_up_fine(self) -> None:
+    @does("tempo_up_fine")
+    def tempo_up_fine(self) -> None:
         """Tempo up a little."""
         self.session.tempo.change(0.1)
 
-    def do_tempo_down_fine(self) -> None:
+    @does("tempo_down_fine")
+    def tempo_down_fine(self) -> None:
         """Tempo down a little."""
         self.session.tempo.change(-0.1)
 
-    def do_push_ahead(self) -> None:
+    @does("push_ahead")
+    def push_ahead(self) -> None:
         """Push ahead while the key is down."""
         self._push(PUSH_PERCENT)
 
-    def do_hold_back(self) -> None:
+    @does("hold_back")
+    def hold_back(self) -> None:
         """Hold back while the key is down."""
         self._push(-PUSH_PERCENT)
 
@@ -412,67 +429,82 @@ class Frame(QWidget):
         else:
             super().keyReleaseEvent(event)
 
-    def do_metronome(self) -> None:
+    @does("metronome")
+    def metronome(self) -> None:
         """Click every beat, or no longer."""
         self.session.hands.metronome()
 
-    def do_launch_unit(self) -> None:
+    @does("launch_unit")
+    def launch_unit(self) -> None:
         """Where launches come in."""
         self.session.performer.next_launch_unit()
 
-    def do_fill(self) -> None:
+    @does("fill")
+    def fill(self) -> None:
         """A fill while the key is down."""
         if not self.session.hands.filling:
             self.session.hands.fill(on=True)
 
-    def do_station_1(self) -> None:
+    @does("station_1")
+    def station_1(self) -> None:
         """Rig."""
         self.show_station(1)
 
-    def do_station_2(self) -> None:
+    @does("station_2")
+    def station_2(self) -> None:
         """Sync."""
         self.show_station(2)
 
-    def do_station_3(self) -> None:
+    @does("station_3")
+    def station_3(self) -> None:
         """Patterns."""
         self.show_station(3)
 
-    def do_station_4(self) -> None:
+    @does("station_4")
+    def station_4(self) -> None:
         """Scenes."""
         self.show_station(4)
 
-    def do_station_5(self) -> None:
+    @does("station_5")
+    def station_5(self) -> None:
         """Song."""
         self.show_station(5)
 
-    def do_station_6(self) -> None:
+    @does("station_6")
+    def station_6(self) -> None:
         """Set."""
         self.show_station(6)
 
-    def do_station_7(self) -> None:
+    @does("station_7")
+    def station_7(self) -> None:
         """Stage."""
         self.show_station(7)
 
-    def do_station_9(self) -> None:
+    @does("station_9")
+    def station_9(self) -> None:
         """Tools."""
         self.show_station(9)
 
-    def do_undo(self) -> None:
+    @does("undo")
+    def undo(self) -> None:
         """Take the last edit back."""
         name = self.session.store.undo()
         self.session.say("info", f"Undone: {name}." if name else "Nothing to undo.")
 
-    def do_redo(self) -> None:
+    @does("redo")
+    def redo(self) -> None:
         """Bring back what was undone."""
         name = self.session.store.redo()
         self.session.say("info", f"Redone: {name}." if name else "Nothing to redo.")
 
-    def do_save(self) -> None:
+    @does("save")
+    def save(self) -> None:
         """Save, asking for a name only when there is none."""
         if self.documents.save():
             self._document_saved()
 
-    def do_save_as(self) -> None:
+    @does("save_as")
+    def save_as(self) -> None:
         """Save under another name."""
         if self.documents.save_as():
             self._document_saved()
@@ -481,13 +513,15 @@ class Frame(QWidget):
         self._document_changed(self.session.project, self.session.project)
         self._noted = None
 
-    def do_report(self) -> None:
+    @does("report")
+    def report(self) -> None:
         """Show what a report of a problem would hold, and write it."""
         self.key_sheet.hide()
         self.reporting = Reporting(self.session.store.path, self.palette_now, self)
         self.reporting.open()
 
-    def do_open(self) -> None:
+    @does("open")
+    def open(self) -> None:
         """Open another project in a window of its own place."""
         if not self.documents.may_leave():
             return
@@ -520,7 +554,8 @@ class Frame(QWidget):
         if self in KEPT:
             KEPT.remove(self)
 
-    def do_export(self) -> None:
+    @does("export")
+    def export(self) -> None:
         """Export the song as a MIDI file into a folder."""
         song = self.session.song
         if song is None:
@@ -530,7 +565,8 @@ class Frame(QWidget):
             path = export_smf(self.session.project, song, Path(folder))
             self.session.say("info", f"Wrote {path.name}.")
 
-    def do_next_song(self) -> None:
+    @does("next_song")
+    def next_song(self) -> None:
         """Take the next song in hand."""
         ids = [s.id for s in self.session.project.songs]
         if len(ids) > 1:
@@ -538,13 +574,15 @@ class Frame(QWidget):
             if self.session.choose_song(ids[(here + 1) % len(ids)]):
                 self.view.document_changed()
 
-    def do_theme(self) -> None:
+    @does("theme")
+    def theme(self) -> None:
         """Day or Night."""
         self.palette_now = NIGHT if self.palette_now is DAY else DAY
         write_settings(msgspec.structs.replace(read_settings(), theme=_theme(self.palette_now)))
         self.set_palette()
 
-    def do_keys(self) -> None:
+    @does("keys")
+    def keys(self) -> None:
         """Show the keys; turn their page; after the last put them away."""
         if self.key_sheet.isVisible():
             if not self.key_sheet.turn():
@@ -552,7 +590,8 @@ class Frame(QWidget):
         else:
             self.key_sheet.open_for(self.view.scope, self.view.palette_now)
 
-    def do_attach(self) -> None:
+    @does("attach")
+    def attach(self) -> None:
         """Open the project that the running engine plays."""
         path = self.session.link.attach()
         if path is None:
@@ -560,11 +599,13 @@ class Frame(QWidget):
         elif self.documents.may_leave():
             self.open_file(path, untitled=is_copy(path))
 
-    def do_stop_engine(self) -> None:
+    @does("stop_engine")
+    def stop_engine(self) -> None:
         """End the engine that runs; another is started for this project."""
         self.session.end_engine()
 
-    def do_quit(self) -> None:
+    @does("quit")
+    def quit(self) -> None:
         """Close the window."""
         self.close()
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 from typing import Protocol
 
 from PyQt6.QtCore import Qt
@@ -10,6 +10,7 @@ from PyQt6.QtGui import QKeySequence, QPainter, QPaintEvent, QShortcut
 from PyQt6.QtWidgets import QHBoxLayout, QStackedWidget, QVBoxLayout, QWidget
 
 from grebe.app.actions import Scope, actions_in
+from grebe.app.doing import Act, acts_of, does
 from grebe.app.live.session import Session
 from grebe.errors import EditError
 from grebe.ui.widgets import draw
@@ -46,7 +47,7 @@ class Typed(Protocol):
 
 
 class View(QWidget):
-    """A station. Its keys come from the action table: `do_ID` is called for action ID."""
+    """A station. Its keys come from the action table; `acts` says what does each."""
 
     scope: Scope = "everywhere"
     number = 0
@@ -57,6 +58,7 @@ class View(QWidget):
         self.palette_now: Palette = DAY
         self.heading = Heading()
         self.canvas: Canvas
+        self._acts: dict[str, Act] = {}
         self.tabs: list[Pill] = []
         """Buttons for the parts of the station, where it has several."""
 
@@ -136,14 +138,20 @@ class View(QWidget):
             tab.primary = number == index
             tab.update()
 
-    def method_of(self, action_id: str) -> Callable[[], None]:
-        """What an action does: the view's method of its name."""
-        method: Callable[[], None] = getattr(self, f"do_{action_id}")
-        return method
+    def acts(self) -> dict[str, Act]:
+        """What does each action here; a view with an editor adds the editor's."""
+        return acts_of(self)
 
-    def handler(self, action_id: str) -> Callable[[], None]:
+    def around(self, action_id: str, act: Act) -> Act:
+        """An action with what always follows it here, such as showing what has changed."""
+        del action_id
+        return act
+
+    def handler(self, action_id: str) -> Act:
         """What to call for an action: what it does, with errors said in the window."""
-        method = self.method_of(action_id)
+        if not self._acts:
+            self._acts = self.acts()
+        method = self.around(action_id, self._acts[action_id])
 
         def run() -> None:
             try:
@@ -201,7 +209,8 @@ class SidedView(PanedView):
         self.document_changed()
         self.focus_pane()
 
-    def do_settings(self) -> None:
+    @does("settings")
+    def settings(self) -> None:
         """The form, or away with it."""
         if self.side.isVisibleTo(self):
             self.escaped()

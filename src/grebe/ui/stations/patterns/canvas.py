@@ -7,7 +7,8 @@ from typing import NamedTuple
 from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QDragEnterEvent, QDropEvent, QMouseEvent, QPainter, QPen, QPixmap
 
-from grebe.app.editors.pattern_editor import NEW_VALUE, PLAIN, PatternEditor
+from grebe.app.editors.pattern_editor import PatternEditor
+from grebe.app.editors.pattern_hits import NEW_VALUE, PLAIN
 from grebe.core.patterns.model import Content, ControlLane, Voice
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.core.units import MAX_STEPS
@@ -66,7 +67,7 @@ class PatternCanvas(PlayheadCanvas):
     @property
     def content(self) -> Content:
         """What is drawn."""
-        return self.editor.content
+        return self.editor.hand.content
 
     @property
     def places(self) -> Places:
@@ -176,14 +177,14 @@ class PatternCanvas(PlayheadCanvas):
         places = self.places
         if not places.rows:
             words = "This pattern has no voices. A adds one."
-            if self.editor.pattern is None:
+            if self.editor.hand.pattern is None:
                 words = "No pattern yet. N makes one, Ctrl+I imports a MIDI file."
             draw.text(painter, LABELS, 60, words, self.palette_now.muted)
             return
         self._paint_ruler(painter, places)
         self._paint_selection(painter, places)
         bpm = self.session.position.written_bpm
-        pattern = self.editor.base
+        pattern = self.editor.hand.base
         base = {v.id: v for v in pattern.content.voices} if pattern is not None else {}
         pictures: dict[str, _Picture] = {}
         for index, row in enumerate(places.rows):
@@ -264,9 +265,9 @@ class PatternCanvas(PlayheadCanvas):
             )  # fmt: skip
 
     def _paint_selection(self, painter: QPainter, places: Places) -> None:
-        if self.editor.anchor is None:
+        if self.editor.hand.anchor is None:
             return
-        ids, first, last = self.editor.selection()
+        ids, first, last = self.editor.hand.selection()
         for index, row in enumerate(places.rows):
             if row.id in ids and first < row.length:
                 half = places.step_width(row) / 2
@@ -276,10 +277,10 @@ class PatternCanvas(PlayheadCanvas):
                 painter.fillRect(box, self.palette_now.soft)
 
     def _paint_cursor(self, painter: QPainter, places: Places) -> None:
-        row, index = self.editor.row, places.index_of(self.editor.row_id)
+        row, index = self.editor.hand.row, places.index_of(self.editor.hand.row_id)
         if row is None or index < 0:
             return
-        x, y = places.x_of(row, self.editor.step), places.level(index)
+        x, y = places.x_of(row, self.editor.hand.step), places.level(index)
         half = max(6.0, places.step_width(row) / 2 - 2)
         tall = places.tall + 8
         painter.setBrush(Qt.BrushStyle.NoBrush)

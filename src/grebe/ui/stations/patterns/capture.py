@@ -6,6 +6,7 @@ from PyQt6.QtCore import QRectF, pyqtSignal
 from PyQt6.QtGui import QPainter
 from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QLabel, QVBoxLayout, QWidget
 
+from grebe.app.doing import does
 from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.app.live.played import CaptureProposal, captured, propose, window
 from grebe.core.patterns.capture import GRIDS, LENGTHS, Played, Taken, overdubbed
@@ -108,8 +109,8 @@ class CapturePane(QWidget):
         self.said = QLabel()
         self.said.setWordWrap(True)
         make, over = Pill("Make a pattern", primary=True), Pill("Lay over this one")
-        make.clicked.connect(self.do_settings)
-        over.clicked.connect(self.do_lay_over)
+        make.clicked.connect(self.settings)
+        over.clicked.connect(self.lay_over)
         row.addWidget(self.said, 1)
         row.addWidget(make)
         row.addWidget(over)
@@ -130,7 +131,7 @@ class CapturePane(QWidget):
         for played_on in devices:
             self.source.addItem(names.get(played_on, played_on), played_on)
         self.source.setCurrentIndex(max(0, self.source.findData(chosen)))
-        device = self.editor.device
+        device = self.editor.hand.device
         self.into.setCurrentIndex(1 if device is not None and device.kind in PITCHED_KINDS else 0)
         self._propose_again()
 
@@ -153,7 +154,7 @@ class CapturePane(QWidget):
             if found.swing > 50:
                 self.swing.addItem(f"as played, {found.swing:g} %", found.swing)
                 self.swing.setCurrentIndex(1)
-        own = self.editor.content.swing
+        own = self.editor.hand.content.swing
         if own > 50:
             self.swing.addItem(f"the pattern's, {own:g} %", own)
         self._changed()
@@ -184,7 +185,7 @@ class CapturePane(QWidget):
 
     def content(self) -> Content:
         """The pattern as the controls have it. EditError where nothing was played."""
-        device = self.editor.device
+        device = self.editor.hand.device
         if not self.canvas.notes or device is None:
             raise EditError("nothing has been played in yet")
         how = Taken(
@@ -203,19 +204,23 @@ class CapturePane(QWidget):
     def _place(self) -> int:
         return next((i for i, box in enumerate(self.boxes) if box.hasFocus()), -1)
 
-    def do_step_left(self) -> None:
+    @does("step_left")
+    def step_left(self) -> None:
         """To the control before."""
         self.boxes[max(0, self._place() - 1)].setFocus()
 
-    def do_step_right(self) -> None:
+    @does("step_right")
+    def step_right(self) -> None:
         """To the control after."""
         self.boxes[min(len(self.boxes) - 1, self._place() + 1)].setFocus()
 
-    def do_voice_up(self) -> None:
+    @does("voice_up")
+    def voice_up(self) -> None:
         """Its choice before."""
         self._turn(-1)
 
-    def do_voice_down(self) -> None:
+    @does("voice_down")
+    def voice_down(self) -> None:
         """Its choice after."""
         self._turn(1)
 
@@ -226,11 +231,13 @@ class CapturePane(QWidget):
             box.setCurrentIndex(index)
             box.activated.emit(index)
 
-    def do_settings(self) -> None:
+    @does("settings")
+    def settings(self) -> None:
         """Make a pattern of it."""
         self.made.emit(self.content())
 
-    def do_lay_over(self) -> None:
+    @does("lay_over")
+    def lay_over(self) -> None:
         """Lay it over the pattern in hand, as a pass that can be undone."""
         more = self.content()
-        self.laid_over.emit(overdubbed(self.editor.content, more))
+        self.laid_over.emit(overdubbed(self.editor.hand.content, more))

@@ -11,6 +11,7 @@ from PyQt6.QtCore import QLineF, QRectF, pyqtSignal
 from PyQt6.QtGui import QMouseEvent, QPainter, QPen
 from PyQt6.QtWidgets import QFileDialog, QHBoxLayout, QLabel, QVBoxLayout, QWidget
 
+from grebe.app.doing import does
 from grebe.app.editors.loops import Fit, audio_of, fit_loop, folder_of, take_loop
 from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.core.audio.fitting import loop_onsets, repitch
@@ -145,9 +146,9 @@ class LoopsPane(QWidget):
         row = QHBoxLayout()
         row.addWidget(self.said, 1)
         for words, do in (
-            ("A pattern of it", self.do_settings), ("Cut at onsets", self.do_cut_onsets),
-            ("Cut evenly", self.do_cut_even), ("Fit: slices", self.do_fit_slices),
-            ("Fit: pitch", self.do_fit_pitch),
+            ("A pattern of it", self.settings), ("Cut at onsets", self.cut_onsets),
+            ("Cut evenly", self.cut_even), ("Fit: slices", self.fit_slices),
+            ("Fit: pitch", self.fit_pitch),
         ):  # fmt: skip
             pill = Pill(words)
             pill.clicked.connect(self._safe(do))
@@ -173,7 +174,7 @@ class LoopsPane(QWidget):
     @property
     def loops(self) -> tuple[Loop, ...]:
         """Loops of the box in hand."""
-        device = self.editor.device
+        device = self.editor.hand.device
         loops = self.editor.session.project.loops
         return tuple(x for x in loops if device is not None and x.device == device.id)
 
@@ -237,7 +238,7 @@ class LoopsPane(QWidget):
 
     def take(self, path: Path) -> None:
         """Take a WAV file in. RecordingError, EditError as `take_loop`."""
-        session, device = self.editor.session, self.editor.device
+        session, device = self.editor.session, self.editor.hand.device
         if device is None:
             raise EditError("add a device first: a loop belongs to one")
         taken = {x.id for x in session.project.loops}
@@ -256,17 +257,20 @@ class LoopsPane(QWidget):
         loop = self.loop
         return 0 if loop is None else max(1, round(ms / 1000 * loop.rate))
 
-    def do_step_left(self) -> None:
+    @does("step_left")
+    def step_left(self) -> None:
         """The slice before."""
         self._point(max(0, self.canvas.index - 1))
 
-    def do_step_right(self) -> None:
+    @does("step_right")
+    def step_right(self) -> None:
         """The slice after."""
         loop = self.loop
         if loop is not None and loop.slices:
             self._point(min(len(loop.slices) - 1, self.canvas.index + 1))
 
-    def do_pattern_after(self) -> None:
+    @does("pattern_after")
+    def pattern_after(self) -> None:
         """The next loop of the box."""
         ids = [x.id for x in self.loops]
         if ids:
@@ -274,60 +278,73 @@ class LoopsPane(QWidget):
             self.loop_id = ids[(at + 1) % len(ids)]
             self.open()
 
-    def do_earlier(self) -> None:
+    @does("earlier")
+    def earlier(self) -> None:
         """The slice begins 1 ms earlier."""
         by = -self._samples(TRIM_MS)
         self._edit("Trim a slice", lambda x: trim(x, self.canvas.index, start=by), "trim")
 
-    def do_later(self) -> None:
+    @does("later")
+    def later(self) -> None:
         """The slice begins 1 ms later."""
         by = self._samples(TRIM_MS)
         self._edit("Trim a slice", lambda x: trim(x, self.canvas.index, start=by), "trim")
 
-    def do_hold_longer(self) -> None:
+    @does("hold_longer")
+    def hold_longer(self) -> None:
         """The slice ends 1 ms later."""
         by = self._samples(TRIM_MS)
         self._edit("Trim a slice", lambda x: trim(x, self.canvas.index, end=by), "trim")
 
-    def do_hold_shorter(self) -> None:
+    @does("hold_shorter")
+    def hold_shorter(self) -> None:
         """The slice ends 1 ms earlier."""
         by = -self._samples(TRIM_MS)
         self._edit("Trim a slice", lambda x: trim(x, self.canvas.index, end=by), "trim")
 
-    def do_shift(self) -> None:
+    @does("shift")
+    def shift(self) -> None:
         """All slices begin 1 ms later."""
         self._edit("Shift starts", lambda x: shift_starts(x, self._samples(SHIFT_MS)), "shift")
 
-    def do_shift_back(self) -> None:
+    @does("shift_back")
+    def shift_back(self) -> None:
         """All slices begin 1 ms earlier."""
         self._edit("Shift starts", lambda x: shift_starts(x, -self._samples(SHIFT_MS)), "shift")
 
-    def do_pitch_up(self) -> None:
+    @does("pitch_up")
+    def pitch_up(self) -> None:
         """The slices on notes a semitone higher."""
         self._edit("Lay out", lambda x: lay_out(x, x.slices[0].note + 1 if x.slices else 0))
 
-    def do_pitch_down(self) -> None:
+    @does("pitch_down")
+    def pitch_down(self) -> None:
         """A semitone lower."""
         self._edit("Lay out", lambda x: lay_out(x, max(0, x.slices[0].note - 1 if x.slices else 0)))
 
-    def do_one_shot(self) -> None:
+    @does("one_shot")
+    def one_shot(self) -> None:
         """The slice is held by its note, or plays out."""
         at = self.canvas.index
         self._edit("Gate", lambda x: set_gate(x, at, gate=not x.slices[at].gate))
 
-    def do_tie(self) -> None:
+    @does("tie")
+    def tie(self) -> None:
         """All slices share one slot, or each has its own."""
         self._edit("Shared slot", lambda x: msgspec.structs.replace(x, shared=not x.shared))
 
-    def do_longer(self) -> None:
+    @does("longer")
+    def longer(self) -> None:
         """Twice as many bars."""
         self._edit("Bars", lambda x: msgspec.structs.replace(x, bars=min(64, x.bars * 2)))
 
-    def do_shorter(self) -> None:
+    @does("shorter")
+    def shorter(self) -> None:
         """Half as many bars."""
         self._edit("Bars", lambda x: msgspec.structs.replace(x, bars=max(1, x.bars // 2)))
 
-    def do_remove(self) -> None:
+    @does("remove")
+    def remove(self) -> None:
         """Take the loop out of the project; its file stays."""
         loop = self.loop
         if loop is not None:
@@ -338,14 +355,16 @@ class LoopsPane(QWidget):
                 ),
             )
 
-    def do_cut_onsets(self) -> None:
+    @does("cut_onsets")
+    def cut_onsets(self) -> None:
         """Cut at its onsets."""
         loop = self._in_hand()
         starts = loop_onsets(audio_of(loop, self.folder), loop.rate)
         first = loop.slices[0].note if loop.slices else 60
         self._edit("Cut at onsets", lambda x: cut(x, starts, first))
 
-    def do_cut_even(self) -> None:
+    @does("cut_even")
+    def cut_even(self) -> None:
         """Cut into even pieces: 8, 16, 32, 4, one after the other."""
         pieces = EVEN[self._even % len(EVEN)]
         self._even += 1
@@ -367,15 +386,18 @@ class LoopsPane(QWidget):
         words = f", {cost.semitones:+.2f} semitones" if cost is not None else ""
         session.say("info", f"Wrote {path.name}{words}.")
 
-    def do_fit_slices(self) -> None:
+    @does("fit_slices")
+    def fit_slices(self) -> None:
         """Write it at the song's tempo, its pitch kept."""
         self._fit("slices")
 
-    def do_fit_pitch(self) -> None:
+    @does("fit_pitch")
+    def fit_pitch(self) -> None:
         """Write it at the song's tempo, its pitch going along."""
         self._fit("resample")
 
-    def do_settings(self) -> None:
+    @does("settings")
+    def settings(self) -> None:
         """A pattern that plays its slices where they lie."""
         loop = self._in_hand()
         content: Content = slices_content(loop)

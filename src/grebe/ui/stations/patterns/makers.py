@@ -52,7 +52,7 @@ class MakersPage(QWidget):
         self._write()
 
     def _build(self) -> None:
-        voice, maker = self._editor.voice, self.maker
+        voice, maker = self._editor.hand.voice, self.maker
         name = voice.name if voice is not None else "no voice"
         self.title.show_lines(
             [head(f"Generate {name}"), note(maker.about), note("Esc: done. Ctrl+Z: as it was.")]
@@ -97,5 +97,5 @@ class MakersPage(QWidget):
         self._write()
 
     def _write(self) -> None:
-        if self._editor.voice is not None:
+        if self._editor.hand.voice is not None:
             self.wanted.emit(self.maker, dict(self._values[self.maker.name]))

@@ -7,6 +7,7 @@ from functools import partial
 from PyQt6.QtCore import QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QMouseEvent, QPainter, QPen
 
+from grebe.app.doing import does
 from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.core.document import Project
 from grebe.core.rig.memory import MemoryPlace, assign, copy_to, memory_map
@@ -40,12 +41,12 @@ class MemoryPane(Canvas):
     @property
     def places(self) -> tuple[MemoryPlace, ...]:
         """Places of the box in hand."""
-        device = self.editor.device
+        device = self.editor.hand.device
         return () if device is None else memory_map(self.session.project, device)
 
     def open(self) -> None:
         """Begin at the pattern in hand."""
-        pattern = self.editor.pattern
+        pattern = self.editor.hand.pattern
         if pattern is not None and pattern.program is not None:
             self.program = pattern.program
         self._keep_in_sight()
@@ -75,46 +76,54 @@ class MemoryPane(Canvas):
         self.program += by
         self._keep_in_sight()
 
-    def do_step_left(self) -> None:
+    @does("step_left")
+    def step_left(self) -> None:
         """A column to the left."""
         self._move(-COLUMN_ROWS)
 
-    def do_step_right(self) -> None:
+    @does("step_right")
+    def step_right(self) -> None:
         """A column to the right."""
         self._move(COLUMN_ROWS)
 
-    def do_voice_up(self) -> None:
+    @does("voice_up")
+    def voice_up(self) -> None:
         """The place before."""
         self._move(-1)
 
-    def do_voice_down(self) -> None:
+    @does("voice_down")
+    def voice_down(self) -> None:
         """The place after."""
         self._move(1)
 
-    def do_settings(self) -> None:
+    @does("settings")
+    def settings(self) -> None:
         """Take the pattern at this place in hand."""
         place = self._place()
         if place is not None and place.patterns:
             self.taken.emit(place.patterns[0].id)
 
-    def do_assign(self) -> None:
+    @does("assign")
+    def assign(self) -> None:
         """Give the pattern in hand this place; one that was there takes its."""
-        pattern, program = self.editor.pattern, self.program
+        pattern, program = self.editor.hand.pattern, self.program
         if pattern is not None:
             self.session.store.apply(
                 f"{pattern.name} to another place", lambda p: assign(p, pattern.id, program)
             )
 
-    def do_copy_here(self) -> None:
+    @does("copy_here")
+    def copy_here(self) -> None:
         """A copy of the pattern in hand at this place."""
-        pattern, program = self.editor.pattern, self.program
+        pattern, program = self.editor.hand.pattern, self.program
         if pattern is None:
             raise EditError("no pattern is in hand")
         self.session.store.apply(
             f"Copy {pattern.name}", lambda p: copy_to(p, pattern.id, program)[0]
         )
 
-    def do_remove(self) -> None:
+    @does("remove")
+    def remove(self) -> None:
         """Free this place; the pattern stays in the project."""
         place = self._place()
         for pattern in place.patterns if place is not None else ():
@@ -131,14 +140,14 @@ class MemoryPane(Canvas):
         for place in self.places:
             if self._box(place.program).contains(event.position()):
                 if place.program == self.program:
-                    self.do_settings()
+                    self.settings()
                 self.program = place.program
                 self.refresh()
 
     def paint_still(self, painter: QPainter) -> None:
         """Draw the columns in sight."""
         p = self.palette_now
-        device = self.editor.device
+        device = self.editor.hand.device
         if device is None:
             draw.text(painter, 0, 40, "No box in hand.", p.muted)
             return
@@ -149,7 +158,7 @@ class MemoryPane(Canvas):
         draw.text(painter, 0, 16, f"{device.name}: {len(self.places)} places. {kind}{beyond}. "
                   "Ctrl+M: the pattern in hand here. K: a copy. Delete: free it.",
                   p.muted, size=14, width=self.width())  # fmt: skip
-        current = self.editor.pattern_id
+        current = self.editor.hand.pattern_id
         for place in self.places:
             column = place.program // COLUMN_ROWS
             if self._first_column <= column < self._first_column + shown:

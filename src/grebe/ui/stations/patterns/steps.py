@@ -27,7 +27,7 @@ class StepsPane(QWidget):
 
     def open(self) -> None:
         """Show the pattern in hand."""
-        pattern, device = self.editor.pattern, self.editor.device
+        pattern, device = self.editor.hand.pattern, self.editor.hand.device
         if pattern is None or device is None:
             self.page.setHtml("<p>No pattern in hand.</p>")
             return

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from functools import partial
 from pathlib import Path
 
 from PyQt6.QtWidgets import (
@@ -14,6 +14,7 @@ from PyQt6.QtWidgets import (
 
 from grebe.app.document.export_audio import LoopWanted, export_loop
 from grebe.app.document.pattern_files import export_pattern, loop_files
+from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.loops import folder_of, samples_of
 from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.app.live.session import Session
@@ -73,8 +74,8 @@ class PatternsView(PanedView):
         self.facts_area = FactsArea()
         self.facts = self.facts_area.facts
         rows = [FormRow(f.owner, f.key, f.words, f.choices) for f in FIELDS]
-        self.fields = Form(self.editor, TITLES, rows)
-        self.take_typed(self.fields, self.editor)
+        self.fields = Form(self.editor.fields, TITLES, rows)
+        self.take_typed(self.fields, self.editor.fields)
         self.pages = QStackedWidget()
         self.pages.addWidget(self.facts_area)
         self.makers = MakersPage(self.editor)
@@ -91,9 +92,9 @@ class PatternsView(PanedView):
         self.add_pill("Generate", "generate")
         self.add_pill("Import", "import_loop")
         canvas = self.pattern_canvas
-        canvas.written.connect(self.editor.write)
-        canvas.removed.connect(self.editor.remove)
-        canvas.length_dragged.connect(self.editor.set_length)
+        canvas.written.connect(self.editor.hand.write)
+        canvas.removed.connect(self.editor.hand.remove)
+        canvas.length_dragged.connect(self.editor.hand.set_length)
         canvas.pointed.connect(self._point)
         canvas.drag_ended.connect(session.store.end_merge)
         canvas.files_dropped.connect(self.import_files)
@@ -127,23 +128,23 @@ class PatternsView(PanedView):
     @property
     def pattern(self) -> Pattern | None:
         """The pattern in hand."""
-        return self.editor.pattern
+        return self.editor.hand.pattern
 
     def device(self) -> Device | None:
         """The device it belongs to."""
-        return self.editor.device
+        return self.editor.hand.device
 
     def choose(self, pattern_id: str) -> None:
         """Take another pattern in hand."""
-        self.editor.take(pattern_id)
+        self.editor.hand.take(pattern_id)
         self.document_changed()
 
     def document_changed(self) -> None:
         """Show the pattern as it is now."""
-        self.editor.settle()
+        self.editor.hand.settle()
         pattern, device = self.pattern, self.device()
         self.pattern_canvas.refresh()
-        self.strip.current = self.editor.pattern_id
+        self.strip.current = self.editor.hand.pattern_id
         self.strip.arrange()
         own = device is not None and device.plays == "own"
         self.box_pill.setVisible(own and pattern is not None and pattern.box_status != "in the box")
@@ -176,23 +177,28 @@ class PatternsView(PanedView):
             pane.open()
         self.focus_pane()
 
-    def do_pane_stems(self) -> None:
+    @does("pane_stems")
+    def pane_stems(self) -> None:
         """The stems."""
         self._to_pane(0)
 
-    def do_pane_memory(self) -> None:
+    @does("pane_memory")
+    def pane_memory(self) -> None:
         """The memory map."""
         self._to_pane(1)
 
-    def do_pane_steps(self) -> None:
+    @does("pane_steps")
+    def pane_steps(self) -> None:
         """The step sheet."""
         self._to_pane(2)
 
-    def do_pane_capture(self) -> None:
+    @does("pane_capture")
+    def pane_capture(self) -> None:
         """What was played in."""
         self._to_pane(3)
 
-    def do_pane_loops(self) -> None:
+    @does("pane_loops")
+    def pane_loops(self) -> None:
         """Audio loops."""
         self._to_pane(4)
 
@@ -226,35 +232,45 @@ class PatternsView(PanedView):
 
     def moved(self) -> None:
         """Move the playhead."""
-        place = self.session.position.pattern_place(self.editor.pattern_id)
+        place = self.session.position.pattern_place(self.editor.hand.pattern_id)
         self.pattern_canvas.phase = None if place is None else place.into
         self.pattern_canvas.move_playhead()
         if self._facts_stale:
             self.show_facts()
-        if self.editor.hear():
+        if self.editor.writer.hear():
             self._cursor_moved()
 
     # Edits
 
-    def method_of(self, action_id: str) -> Callable[[], None]:
-        """What an action does: what the pane shown has for it, or the editor, or the view."""
-        name = f"do_{action_id}"
-        ours: Callable[[], None] | None = getattr(self, name, None)
-        edits: Callable[[], None] | None = getattr(self.editor, name, None)
+    def acts(self) -> dict[str, Act]:
+        """What the pane shown has for an action, or the editor, or the view."""
+        strikes: dict[str, Act] = {
+            f"strike_{n}": partial(self.editor.writer.strike, n) for n in range(1, 10)
+        }
+        ours, edits = acts_of(self), {**self.editor.acts(), **strikes}
+        panes = [self.panes.widget(index) for index in range(self.panes.count())]
+        by_pane = {pane: acts_of(pane) for pane in panes if pane is not None}
+        every = {*ours, *edits, *(action for acts in by_pane.values() for action in acts)}
+        return {a: self._choice(a, ours.get(a), edits.get(a), by_pane) for a in every}
+
+    def _choice(
+        self, action_id: str, ours: Act | None, edits: Act | None,
+        by_pane: dict[QWidget, dict[str, Act]],
+    ) -> Act:  # fmt: skip
         anywhere = action_id in ANYWHERE or action_id.startswith("strike_")
 
         def act() -> None:
             pane = self.panes.currentWidget()
-            if pane is self.pattern_canvas:
+            if pane is None or pane is self.pattern_canvas:
                 there = edits
             else:  # what is not seen is not edited
-                there = getattr(pane, name, edits if anywhere else None)
+                there = by_pane[pane].get(action_id, edits if anywhere else None)
             method = there or ours
             if method is None:
                 return
-            before = self.editor.pattern_id
+            before = self.editor.hand.pattern_id
             method()
-            if before != self.editor.pattern_id:
+            if before != self.editor.hand.pattern_id:
                 self.document_changed()
             else:  # an edit has been shown already, when the document changed
                 self._cursor_moved()
@@ -268,27 +284,30 @@ class PatternsView(PanedView):
 
     def _point(self, row: str, step: int, selects: bool) -> None:
         editor = self.editor
-        if selects and editor.anchor is None:
-            editor.anchor = (editor.row_id, editor.step)
+        if selects and editor.hand.anchor is None:
+            editor.hand.anchor = (editor.hand.row_id, editor.hand.step)
         elif not selects:
-            editor.anchor = None
-        editor.row_id, editor.step = row, step
+            editor.hand.anchor = None
+        editor.hand.row_id, editor.hand.step = row, step
         self._cursor_moved()
 
     def _go(self, pattern_step: int) -> None:
         ids = [p.id for p in self.session.project.patterns]
         if ids:
-            self.choose(ids[(ids.index(self.editor.pattern_id) + pattern_step) % len(ids)])
+            self.choose(ids[(ids.index(self.editor.hand.pattern_id) + pattern_step) % len(ids)])
 
-    def do_pattern_before(self) -> None:
+    @does("pattern_before")
+    def pattern_before(self) -> None:
         """The pattern before."""
         self._go(-1)
 
-    def do_pattern_after(self) -> None:
+    @does("pattern_after")
+    def pattern_after(self) -> None:
         """The pattern after."""
         self._go(1)
 
-    def do_generate(self) -> None:
+    @does("generate")
+    def generate(self) -> None:
         """The generators, for the voice under the cursor."""
         self.session.store.end_merge()
         self.pages.setCurrentWidget(self.makers)
@@ -296,36 +315,38 @@ class PatternsView(PanedView):
 
     def _generate(self, maker: Maker, values: dict[str, str]) -> None:
         try:
-            self.editor.make(maker, values)
+            self.editor.rows.make(maker, values)
         except EditError as error:
             self.session.say("warn", f"{error}.")
 
     def _take_from_memory(self, pattern_id: str) -> None:
         self.choose(pattern_id)
-        self.do_pane_stems()
+        self.pane_stems()
 
     def _captured(self, content: Content) -> None:
         self._take_new("Captured", content)
 
     def _take_new(self, name: str, content: Content) -> None:
-        self.editor.add(name, content)
+        self.editor.whole.add(name, content)
         self.document_changed()
-        self.do_pane_stems()
+        self.pane_stems()
 
     def _laid_over(self, content: Content) -> None:
-        self.editor.change("Lay over", lambda _: content)
-        self.do_pane_stems()
+        self.editor.hand.change("Lay over", lambda _: content)
+        self.pane_stems()
 
     def _loop_made(self, content: Content, name: str) -> None:
         self._take_new(f"{name}, sliced"[:80], content)
 
-    def do_teach(self) -> None:
+    @does("teach")
+    def teach(self) -> None:
         """Teach the box this pattern, or stop teaching."""
         self._teach("")
 
-    def do_teach_voice(self) -> None:
+    @does("teach_voice")
+    def teach_voice(self) -> None:
         """Teach it the voice under the cursor alone."""
-        voice = self.editor.voice
+        voice = self.editor.hand.voice
         self._teach(voice.id if voice is not None else "")
 
     def _teach(self, voice: str) -> None:
@@ -339,13 +360,15 @@ class PatternsView(PanedView):
             session.say("info", f"Let {device.name} record: {what} is played into it, loop after "
                         "loop. The same key ends it.")  # fmt: skip
 
-    def do_export_pattern(self) -> None:
+    @does("export_pattern")
+    def export_pattern(self) -> None:
         """Write the pattern as a MIDI file and as a WAV loop."""
         self._export("")
 
-    def do_export_voice(self) -> None:
+    @does("export_voice")
+    def export_voice(self) -> None:
         """Write the voice under the cursor as a WAV loop."""
-        voice = self.editor.voice
+        voice = self.editor.hand.voice
         self._export(voice.id if voice is not None else "")
 
     def _export(self, voice: str) -> None:
@@ -373,7 +396,8 @@ class PatternsView(PanedView):
         else:
             session.say("info", f"Wrote {' and '.join(p.name for p in written)}.")
 
-    def do_settings(self) -> None:
+    @does("settings")
+    def settings(self) -> None:
         """Every setting of what is under the cursor, to be typed; again: back to the facts."""
         if self.pages.currentWidget() is self.fields:
             self.escaped()
@@ -388,10 +412,11 @@ class PatternsView(PanedView):
             self.focus_pane()
             self.document_changed()
         else:
-            self.editor.anchor = None
+            self.editor.hand.anchor = None
             self._cursor_moved()
 
-    def do_import_loop(self) -> None:
+    @does("import_loop")
+    def import_loop(self) -> None:
         """Import MIDI files as patterns of the box in hand, WAV files as loops."""
         paths, _ = QFileDialog.getOpenFileNames(
             self, "Import MIDI files as patterns, WAV files as loops", "",
@@ -400,7 +425,8 @@ class PatternsView(PanedView):
         if paths:
             self.import_files(paths)
 
-    def do_import_folder(self) -> None:
+    @does("import_folder")
+    def import_folder(self) -> None:
         """Import every MIDI file of a folder."""
         folder = QFileDialog.getExistingDirectory(self, "Import every MIDI file of")
         if folder:
@@ -424,8 +450,8 @@ class PatternsView(PanedView):
             except GrebeError as error:
                 refused.append(str(error))
         if patterns:
-            self.editor.add_all(patterns)
-            self.do_pane_stems()
+            self.editor.whole.add_all(patterns)
+            self.pane_stems()
             self.document_changed()
         if refused:
             more = f" ({len(refused) - 1} more were refused)" if len(refused) > 1 else ""
@@ -433,39 +459,3 @@ class PatternsView(PanedView):
         elif patterns:
             names = ", ".join(p.name for p in patterns[:3])
             self.session.say("info", f"Imported {counted(len(patterns), 'pattern')}: {names}.")
-
-    def do_strike_1(self) -> None:
-        """Play voice 1 now."""
-        self.editor.strike(1)
-
-    def do_strike_2(self) -> None:
-        """Play voice 2 now."""
-        self.editor.strike(2)
-
-    def do_strike_3(self) -> None:
-        """Play voice 3 now."""
-        self.editor.strike(3)
-
-    def do_strike_4(self) -> None:
-        """Play voice 4 now."""
-        self.editor.strike(4)
-
-    def do_strike_5(self) -> None:
-        """Play voice 5 now."""
-        self.editor.strike(5)
-
-    def do_strike_6(self) -> None:
-        """Play voice 6 now."""
-        self.editor.strike(6)
-
-    def do_strike_7(self) -> None:
-        """Play voice 7 now."""
-        self.editor.strike(7)
-
-    def do_strike_8(self) -> None:
-        """Play voice 8 now."""
-        self.editor.strike(8)
-
-    def do_strike_9(self) -> None:
-        """Play voice 9 now."""
-        self.editor.strike(9)

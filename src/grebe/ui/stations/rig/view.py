@@ -17,6 +17,7 @@ from PyQt6.QtWidgets import (
 )
 
 from grebe.app.document.export import export_setup
+from grebe.app.doing import does
 from grebe.app.live.networking import SEEN
 from grebe.app.live.session import Session
 from grebe.core.document import Project, let_lead, with_device, with_rig
@@ -387,11 +388,13 @@ class RigView(View):
 
     # Actions
 
-    def do_previous(self) -> None:
+    @does("previous")
+    def previous(self) -> None:
         """Select the device before."""
         self._step(-1)
 
-    def do_next(self) -> None:
+    @does("next")
+    def next(self) -> None:
         """Select the device after."""
         self._step(1)
 
@@ -405,11 +408,13 @@ class RigView(View):
                 round(box.center().x()), round(box.center().y()), 120, 60
             )
 
-    def do_earlier(self) -> None:
+    @does("earlier")
+    def earlier(self) -> None:
         """Offset a tenth of a millisecond earlier."""
         self._nudge(-OFFSET_STEP_MS)
 
-    def do_later(self) -> None:
+    @does("later")
+    def later(self) -> None:
         """Offset a tenth of a millisecond later."""
         self._nudge(OFFSET_STEP_MS)
 
@@ -418,38 +423,45 @@ class RigView(View):
         if device is not None:
             self._set_offset(device, device.offset_ms + by)
 
-    def do_who_plays(self) -> None:
+    @does("who_plays")
+    def who_plays(self) -> None:
         """Let the box play its own patterns, or Grebe play it."""
         device = self._device()
         if device is not None:
             self._set_fields("Who plays", plays="grebe" if device.plays == "own" else "own")
 
-    def do_lead(self) -> None:
+    @does("lead")
+    def lead(self) -> None:
         """Let the selected one lead the clock; its clock output is switched on."""
         leader, name = self.selected, self.session.project.rig.name_of(self.selected)
         self._apply(f"{name} leads", lambda project: let_lead(project, leader))
 
-    def do_propose(self) -> None:
+    @does("propose")
+    def propose(self) -> None:
         """Let the one lead that leads best, and say why."""
         rows = proposals(self.session.project.rig)
         best = rows[0]
         self.session.say("info", " Next: ".join(p.why for p in rows[:2]))
         self.selected = best.leader
-        self.do_lead()
+        self.lead()
 
-    def do_jack(self) -> None:
+    @does("jack")
+    def jack(self) -> None:
         """Lead JACK's transport, follow it, or leave it to others."""
         next_jack(self.session)
 
-    def do_count_in(self) -> None:
+    @does("count_in")
+    def count_in(self) -> None:
         """Click the count-in on this box, or on none; on Grebe's page: how many bars."""
         next_count_in(self.session, self._device())
 
-    def do_learn_panic(self) -> None:
+    @does("learn_panic")
+    def learn_panic(self) -> None:
         """Let the next press on this box panic from then on; again to forget it."""
         learn_panic(self.session, self._device())
 
-    def do_add_box(self) -> None:
+    @does("add_box")
+    def add_box(self) -> None:
         """Choose a profile for a new box."""
         own, bad = own_profiles(own_profiles_dir())
         if bad:
@@ -457,12 +469,14 @@ class RigView(View):
         self.pages.setCurrentWidget(self.add_page)
         self.add_page.open((*own, *shipped_profiles()))
 
-    def do_add_cable(self) -> None:
+    @does("add_cable")
+    def add_cable(self) -> None:
         """Run a cable from the selected one."""
         self.pages.setCurrentWidget(self.cable_page)
         self.cable_page.open(self.selected)
 
-    def do_add_route(self) -> None:
+    @does("add_route")
+    def add_route(self) -> None:
         """Route what the selected box plays through Grebe."""
         route = proposed_route(self.session.project.rig, self.selected)
         if route is None or self._device() is None:
@@ -470,26 +484,31 @@ class RigView(View):
         self._apply("Add a route", lambda project: add_route(project, route))
         self._show_pane(3)
 
-    def do_remove_box(self) -> None:
+    @does("remove_box")
+    def remove_box(self) -> None:
         """Show what uses the selected box; remove it from there."""
         if self._device() is not None:
             self.ask_removal(self.selected)
 
-    def do_settings(self) -> None:
+    @does("settings")
+    def settings(self) -> None:
         """To the selected box's settings."""
         self.pages.setCurrentWidget(self.device_page)
         self.device_page.ensureWidgetVisible(self.device_page.name)
         self.device_page.name.setFocus()
 
-    def do_next_finding(self) -> None:
+    @does("next_finding")
+    def next_finding(self) -> None:
         """The next finding."""
         self.findings.step(1)
 
-    def do_finding_before(self) -> None:
+    @does("finding_before")
+    def finding_before(self) -> None:
         """The finding before."""
         self.findings.step(-1)
 
-    def do_fix(self) -> None:
+    @does("fix")
+    def fix(self) -> None:
         """Mend the selected finding, or the first that can be mended."""
         open_ = self.session.derived.findings()
         chosen = self.findings.current
@@ -498,13 +517,15 @@ class RigView(View):
         if finding is not None:
             self._mend(finding)
 
-    def do_intended(self) -> None:
+    @does("intended")
+    def intended(self) -> None:
         """The selected finding is intended."""
         finding = self.findings.current
         if finding is not None and not self.findings.shows_intended:
             self._accept(finding)
 
-    def do_save_profile(self) -> None:
+    @does("save_profile")
+    def save_profile(self) -> None:
         """Save the selected box as a profile of the performer's own."""
         device = self._device()
         if device is None:
@@ -525,35 +546,43 @@ class RigView(View):
         )  # fmt: skip
         focus[index].setFocus(Qt.FocusReason.OtherFocusReason)
 
-    def do_pane_drawing(self) -> None:
+    @does("pane_drawing")
+    def pane_drawing(self) -> None:
         """The drawing."""
         self._show_pane(0)
 
-    def do_pane_tables(self) -> None:
+    @does("pane_tables")
+    def pane_tables(self) -> None:
         """The tables."""
         self._show_pane(1)
 
-    def do_pane_setup(self) -> None:
+    @does("pane_setup")
+    def pane_setup(self) -> None:
         """The set-up sheet."""
         self._show_pane(2)
 
-    def do_pane_notes(self) -> None:
+    @does("pane_notes")
+    def pane_notes(self) -> None:
         """The note maps."""
         self._show_pane(3)
 
-    def do_pane_abilities(self) -> None:
+    @does("pane_abilities")
+    def pane_abilities(self) -> None:
         """What the selected box can do."""
         self._show_pane(4)
 
-    def do_pane_controls(self) -> None:
+    @does("pane_controls")
+    def pane_controls(self) -> None:
         """What controllers, pedals and computer keys do on Stage."""
         self._show_pane(5)
 
-    def do_part_after(self) -> None:
+    @does("part_after")
+    def part_after(self) -> None:
         """The next part of what the box can do."""
         self._step_part(1)
 
-    def do_part_before(self) -> None:
+    @does("part_before")
+    def part_before(self) -> None:
         """The part before."""
         self._step_part(-1)
 
@@ -561,12 +590,14 @@ class RigView(View):
         if self.panes.currentWidget() is self.abilities:
             self.abilities.step(by)
 
-    def do_add_row(self) -> None:
+    @does("add_row")
+    def add_row(self) -> None:
         """A jack, voice, controller or hand move more."""
         if self.panes.currentWidget() is self.abilities:
             self.abilities.add_row()
 
-    def do_print_setup(self) -> None:
+    @does("print_setup")
+    def print_setup(self) -> None:
         """Write the set-up sheet as PDF or HTML."""
         chosen, kind = QFileDialog.getSaveFileName(self, "Set-up sheet", "set-up.pdf", PAPER)
         if not chosen:

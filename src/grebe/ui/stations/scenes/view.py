@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from functools import partial
 
 from PyQt6.QtWidgets import QStackedWidget
 
+from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.scene_editor import SceneEditor
 from grebe.app.editors.scene_form import ECHOES, FOLLOWS, NO_ECHO, NO_ROLE, SCHOOLS
 from grebe.app.live.session import Session
@@ -98,32 +98,33 @@ class ScenesView(View):
             index = [s.id for s in self.editor.scenes].index(scene.id)
             self.facts.show_lines(scene_lines(self.editor, scene, index))
 
-    def method_of(self, action_id: str) -> Callable[[], None]:
-        """What an action does: what the view has for it, or the editor."""
-        name = f"do_{action_id}"
-        if action_id.startswith("number_"):
-            number = int(action_id.removeprefix("number_"))
-            method: Callable[[], None] = partial(self.editor.number, number)
-        else:
-            method = getattr(self, name, None) or getattr(self.editor, name)
+    def acts(self) -> dict[str, Act]:
+        """The view's own, then the editor's; numbered keys."""
+        numbered = {f"number_{n}": partial(self.editor.number, n) for n in range(1, 10)}
+        return {**acts_of(self, self.editor), **numbered}
 
-        def act() -> None:
+    def around(self, action_id: str, act: Act) -> Act:
+        """Show what is in hand now."""
+        del action_id
+
+        def shown() -> None:
             before = self.session.project
-            method()
+            act()
             if self.session.project is before:  # an edit has been shown already
                 self.document_changed()
             elif self.editor.scene_id:
                 self.chart.reveal()
                 self._show_sheet()
 
-        return act
+        return shown
 
     def _point(self, scene: str, device: str) -> None:
         self.editor.scene_id = scene
         self.editor.device_id = device or self.editor.device_id
         self.document_changed()
 
-    def do_settings(self) -> None:
+    @does("settings")
+    def settings(self) -> None:
         """The form, or the facts again."""
         if self.pages.currentWidget() is self.form:
             self.escaped()
@@ -137,7 +138,8 @@ class ScenesView(View):
         self.chart.setFocus()
         self._show_sheet()
 
-    def do_bring_in(self) -> None:
+    @does("bring_in")
+    def bring_in(self) -> None:
         """Bring it in where the song in hand has it, at the end of what plays."""
         song, scene = self.session.song, self.scene
         if song is None or scene is None:

@@ -2,12 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from pathlib import Path
 
 from PyQt6.QtWidgets import QFileDialog, QStackedWidget, QWidget
 
 from grebe.app.document.export import export_set_csv, export_set_sheet
+from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.set_editor import SetEditor
 from grebe.app.editors.set_form import WAYS
 from grebe.app.live.rehearsal import Rehearsal
@@ -111,21 +111,24 @@ class SetView(SidedView):
         else:
             self.set_canvas.move_playhead()
 
-    def method_of(self, action_id: str) -> Callable[[], None]:
-        """What an action does: what the view has for it, or the editor."""
-        name = f"do_{action_id}"
-        method: Callable[[], None] = getattr(self, name, None) or getattr(self.editor, name)
+    def acts(self) -> dict[str, Act]:
+        """The view's own, then the editor's."""
+        return acts_of(self, self.editor)
 
-        def act() -> None:
+    def around(self, action_id: str, act: Act) -> Act:
+        """Show what is in hand now."""
+        del action_id
+
+        def shown() -> None:
             before = self.session.project
-            method()
+            act()
             if self.session.project is before:  # an edit has been shown already
                 self.document_changed()
 
             else:
                 self.set_canvas.refresh()
 
-        return act
+        return shown
 
     def _point(self, entry: str) -> None:
         self.editor.entry_id = entry
@@ -134,17 +137,20 @@ class SetView(SidedView):
     def _wish(self, place: int, share: float) -> None:
         self.editor.wish(place, share)
 
-    def do_pane_order(self) -> None:
+    @does("pane_order")
+    def pane_order(self) -> None:
         """The running order."""
         self.to_pane(0)
 
-    def do_pane_rehearse(self) -> None:
+    @does("pane_rehearse")
+    def pane_rehearse(self) -> None:
         """Rehearse it."""
         self.to_pane(1)
 
     # Files
 
-    def do_read_csv(self) -> None:
+    @does("read_csv")
+    def read_csv(self) -> None:
         """Read the set from a CSV file."""
         chosen, _ = QFileDialog.getOpenFileName(self, "Read the set from", "", "CSV (*.csv)")
         if chosen:
@@ -161,13 +167,15 @@ class SetView(SidedView):
         else:
             self.session.say("info", f"Read {path.name}.")
 
-    def do_write_csv(self) -> None:
+    @does("write_csv")
+    def write_csv(self) -> None:
         """Write the set as CSV."""
         chosen, _ = QFileDialog.getSaveFileName(self, "Write the set as", "", "CSV (*.csv)")
         if chosen:
             self.write_into(Path(chosen))
 
-    def do_print_sheet(self) -> None:
+    @does("print_sheet")
+    def print_sheet(self) -> None:
         """The stage sheet of the set."""
         chosen, _ = QFileDialog.getSaveFileName(
             self, "Write the stage sheet", "", "Sheets (*.pdf *.html)"

@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from pathlib import Path
 
 from PyQt6.QtWidgets import QFileDialog, QStackedWidget, QWidget
 
 from grebe.app.document.export import export_cues, export_programme, export_stage, programme_page
 from grebe.app.document.export_audio import LoopWanted, export_loop
+from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.loops import folder_of, samples_of
 from grebe.app.editors.song_editor import SongEditor
 from grebe.app.live.session import Session
@@ -109,20 +109,23 @@ class SongView(SidedView):
         """Move the playhead."""
         self.song_canvas.move_playhead()
 
-    def method_of(self, action_id: str) -> Callable[[], None]:
-        """What an action does: what the view has for it, or the editor."""
-        name = f"do_{action_id}"
-        method: Callable[[], None] = getattr(self, name, None) or getattr(self.editor, name)
+    def acts(self) -> dict[str, Act]:
+        """The view's own, then the editor's."""
+        return acts_of(self, self.editor)
 
-        def act() -> None:
+    def around(self, action_id: str, act: Act) -> Act:
+        """Show where the cursor is; an edit has been shown already."""
+        del action_id
+
+        def shown() -> None:
             before, section = self.session.project, self.session.selection.section
-            method()
+            act()
             if self.session.project is before:  # an edit has been shown already
                 self._cursor_moved()
             elif section != self.session.selection.section:
                 self.document_changed()
 
-        return act
+        return shown
 
     def _cursor_moved(self) -> None:
         self.session.selection.section = ""  # the cursor says which
@@ -148,15 +151,18 @@ class SongView(SidedView):
 
     # Panes and the form
 
-    def do_pane_song(self) -> None:
+    @does("pane_song")
+    def pane_song(self) -> None:
         """The song on its ruler."""
         self.to_pane(0)
 
-    def do_pane_programme(self) -> None:
+    @does("pane_programme")
+    def pane_programme(self) -> None:
         """The song as each box can have it."""
         self.to_pane(1)
 
-    def do_pane_stage(self) -> None:
+    @does("pane_stage")
+    def pane_stage(self) -> None:
         """The stage sheet."""
         self.to_pane(2)
 
@@ -178,17 +184,20 @@ class SongView(SidedView):
         self.editor.anchor = None
         self.song_canvas.refresh()
 
-    def do_zoom_in(self) -> None:
+    @does("zoom_in")
+    def zoom_in(self) -> None:
         """See fewer bars."""
         self.song_canvas.zoom(0.5)
 
-    def do_zoom_out(self) -> None:
+    @does("zoom_out")
+    def zoom_out(self) -> None:
         """See more bars."""
         self.song_canvas.zoom(2.0)
 
     # Out
 
-    def do_print_sheet(self) -> None:
+    @does("print_sheet")
+    def print_sheet(self) -> None:
         """The sheet shown as PDF or HTML: the programme, or the stage sheet."""
         song = self.session.song
         if song is None:
@@ -215,7 +224,8 @@ class SongView(SidedView):
         else:
             self.session.say("info", f"Wrote {path.name}.")
 
-    def do_export_cues(self) -> None:
+    @does("export_cues")
+    def export_cues(self) -> None:
         """Write the cue list as CSV."""
         folder = QFileDialog.getExistingDirectory(self, "Write the cue list into")
         if folder:
@@ -233,7 +243,8 @@ class SongView(SidedView):
         else:
             self.session.say("info", f"Wrote {path.name}.")
 
-    def do_export_scene(self) -> None:
+    @does("export_scene")
+    def export_scene(self) -> None:
         """Write the selected section's scene as a WAV loop."""
         if self.editor.span is not None:
             folder = QFileDialog.getExistingDirectory(self, "Write the scene as a WAV loop into")
@@ -254,10 +265,12 @@ class SongView(SidedView):
         else:
             session.say("info", f"Wrote {path.name}.")
 
-    def do_bring_in(self) -> None:
+    @does("bring_in")
+    def bring_in(self) -> None:
         """Bring the selected section in at the end of the one that plays."""
         self.session.performer.launch(self.session.selection.section, "section_end")
 
-    def do_cut_to(self) -> None:
+    @does("cut_to")
+    def cut_to(self) -> None:
         """Cut to the selected section now."""
         self.session.performer.launch(self.session.selection.section, "now")

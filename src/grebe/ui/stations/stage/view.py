@@ -9,6 +9,7 @@ from functools import partial
 from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtGui import QKeySequence, QShortcut
 
+from grebe.app.doing import Act, acts_of, does
 from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
 from grebe.core.rig.trigger import KeyBinding
@@ -16,8 +17,6 @@ from grebe.ui.stations.stage.canvas import StageCanvas
 from grebe.ui.widgets.theme import NIGHT, Palette
 from grebe.ui.widgets.view import View
 
-NUMBERED = ("mute", "solo", "digit", "track", "halt", "scene", "song")
-"""Kinds of actions that come with a number."""
 UNLOCKED = ("lock",)
 """What works although the keys are locked."""
 
@@ -64,7 +63,7 @@ class StageView(View):
 
     def knows(self, action: str) -> bool:
         """Whether an action is one of Stage's own."""
-        return hasattr(self, f"do_{action}") or action.rpartition("_")[0] in NUMBERED
+        return action in self.acts()
 
     def moved(self) -> None:
         """Draw anew: the count of bars and seconds has moved."""
@@ -82,34 +81,41 @@ class StageView(View):
         else:
             self.handler(what)()
 
-    def do_next_in(self) -> None:
+    @does("next_in")
+    def next_in(self) -> None:
         """Bring in what is next on the next bar; or what was typed by number."""
         if self.stage_canvas.number is not None:
             self._to_number()
         else:
             self.session.performer.launch("", "bar")
 
-    def do_cut(self) -> None:
+    @does("cut")
+    def cut(self) -> None:
         """Cut to it now."""
         self.session.performer.launch("", "now")
 
-    def do_hold(self) -> None:
+    @does("hold")
+    def hold(self) -> None:
         """Hold, or let go."""
         self.session.performer.hold()
 
-    def do_again(self) -> None:
+    @does("again")
+    def again(self) -> None:
         """One more pass."""
         self.session.performer.again()
 
-    def do_skip(self) -> None:
+    @does("skip")
+    def skip(self) -> None:
         """Leave out what is next."""
         self.session.performer.skip()
 
-    def do_back(self) -> None:
+    @does("back")
+    def back(self) -> None:
         """The section before, on the next bar."""
         self.session.performer.back()
 
-    def do_withdraw(self) -> None:
+    @does("withdraw")
+    def withdraw(self) -> None:
         """Take back what was asked for; a digit while a number is typed."""
         number = self.stage_canvas.number
         if number is not None:
@@ -117,21 +123,25 @@ class StageView(View):
         else:
             self.session.performer.withdraw()
 
-    def do_release(self) -> None:
+    @does("release")
+    def release(self) -> None:
         """Let a tempo that is carried go to the song's own."""
         self.session.performer.release()
 
-    def do_keep_mutes(self) -> None:
+    @does("keep_mutes")
+    def keep_mutes(self) -> None:
         """Mutes by hand stay after this section, or are dropped: for this once."""
         self.session.performer.keep_mutes()
 
-    def do_tick_move(self) -> None:
+    @does("tick_move")
+    def tick_move(self) -> None:
         """The move that is announced is done."""
         done = self.book.tick_off()
         if done is not None:
             self.session.say("info", f"Done: {done.words}.")
 
-    def do_drop_pass(self) -> None:
+    @does("drop_pass")
+    def drop_pass(self) -> None:
         """Leave out the pass that makes the plan fit its slot, for this time."""
         slot = self.book.slot()
         if slot is None or not slot.drop:
@@ -141,11 +151,13 @@ class StageView(View):
         names = ", ".join(r.scene for r in slot.drop)
         self.session.say("info", f"A pass less of {names}, this time.")
 
-    def do_scene_number(self) -> None:
+    @does("scene_number")
+    def scene_number(self) -> None:
         """A scene by its number."""
         self._type("scene")
 
-    def do_song_number(self) -> None:
+    @does("song_number")
+    def song_number(self) -> None:
         """A song by its number."""
         if self.book.plan() is None:
             self.session.say("warn", "There is no set: songs have no numbers.")
@@ -172,7 +184,8 @@ class StageView(View):
             self.session.selection.section, self.session.selection.tick = found, None
             self.session.performer.run_here()
 
-    def do_lock(self) -> None:
+    @does("lock")
+    def lock(self) -> None:
         """Lock the keys, or let them go."""
         self.session.stage.locked = not self.session.stage.locked
         words = (
@@ -180,7 +193,8 @@ class StageView(View):
         )
         self.session.say("info", words)
 
-    def do_guard(self) -> None:
+    @does("guard")
+    def guard(self) -> None:
         """Touches have to be held while something plays, or count at once."""
         self.session.stage.guarded = not self.session.stage.guarded
         state = "on: touches have to be held" if self.session.stage.guarded else "off"
@@ -198,12 +212,16 @@ class StageView(View):
 
         return run
 
-    def method_of(self, action_id: str) -> Callable[[], None]:
-        """Mute and solo keys are numbered; the rest is as in every view."""
-        kind, _, number = action_id.rpartition("_")
-        if kind in NUMBERED and number.isdigit():
-            return partial(getattr(self, f"_{kind}"), int(number))
-        return super().method_of(action_id)
+    def acts(self) -> dict[str, Act]:
+        """Mute, solo and other keys are numbered; the rest is as in every view."""
+        kinds: dict[str, Callable[[int], None]] = {
+            "mute": self._mute, "solo": self._solo, "digit": self._digit, "track": self._track,
+            "halt": self._halt, "scene": self._scene, "song": self._song,
+        }  # fmt: skip
+        numbered = {
+            f"{kind}_{n}": partial(act, n) for kind, act in kinds.items() for n in range(17)
+        }
+        return {**acts_of(self), **numbered}
 
     def _mute(self, number: int) -> None:
         if self.stage_canvas.number is not None:
@@ -224,15 +242,18 @@ class StageView(View):
     def _halt(self, number: int) -> None:
         self.session.looping.press(number, "stop")
 
-    def do_loop_at(self) -> None:
+    @does("loop_at")
+    def loop_at(self) -> None:
         """Where loop tracks start and stop."""
         self.session.looping.next_at()
 
-    def do_loop_bars(self) -> None:
+    @does("loop_bars")
+    def loop_bars(self) -> None:
         """How long the next recording is."""
         self.session.looping.next_length()
 
-    def do_first_loop(self) -> None:
+    @does("first_loop")
+    def first_loop(self) -> None:
         """A first loop is begun, or closed and leads."""
         self.session.looping.first_loop(time.monotonic())
 
@@ -247,7 +268,8 @@ class StageView(View):
         self.stage_canvas.number = str(number)
         self._to_number()
 
-    def do_next_end(self) -> None:
+    @does("next_end")
+    def next_end(self) -> None:
         """Bring in what is next at the end of this section."""
         self.session.performer.launch("", "section_end")
 

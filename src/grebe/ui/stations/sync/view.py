@@ -9,6 +9,7 @@ import msgspec
 from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QFileDialog, QScrollArea, QStackedWidget, QWidget
 
+from grebe.app.doing import does
 from grebe.app.editors.network_form import CHOICES, NetworkForm
 from grebe.app.live.session import Session
 from grebe.core.document import with_device
@@ -139,15 +140,18 @@ class SyncView(PanedView):
         self.form.setVisible(on)
         self._rolling.setVisible(not on)
 
-    def do_pane_boxes(self) -> None:
+    @does("pane_boxes")
+    def pane_boxes(self) -> None:
         """How far off each box is."""
         self._to_pane(0)
 
-    def do_pane_computers(self) -> None:
+    @does("pane_computers")
+    def pane_computers(self) -> None:
         """Who else is in the session."""
         self._to_pane(1)
 
-    def do_settings(self) -> None:
+    @does("settings")
+    def settings(self) -> None:
         """The session's settings, or away with them."""
         if not self.at_computers:
             self._to_pane(1)
@@ -157,11 +161,13 @@ class SyncView(PanedView):
             self._show_form(on=True)
             self.form.open()
 
-    def do_join(self) -> None:
+    @does("join")
+    def join(self) -> None:
         """Join, or leave."""
         self.session.network.toggle()
 
-    def do_watch(self) -> None:
+    @does("watch")
+    def watch(self) -> None:
         """The selected computer's stage, in a window of its own."""
         peer = self.computers.row()
         if peer is None or not peer.service:
@@ -297,23 +303,27 @@ class SyncView(PanedView):
         devices = self.session.project.rig.devices
         return next((d for d in devices if d.id == self.strips.selected), None)
 
-    def do_check(self) -> None:
+    @does("check")
+    def check(self) -> None:
         """Listen to the selected device over 16 bars."""
         device = self._device()
         if device is not None:
             self.session.checking.begin([device])
 
-    def do_check_notes(self) -> None:
+    @does("check_notes")
+    def check_notes(self) -> None:
         """The same by what it plays: its swing is seen, too."""
         device = self._device()
         if device is not None:
             self.session.checking.begin([device], notes=True)
 
-    def do_check_all(self) -> None:
+    @does("check_all")
+    def check_all(self) -> None:
         """Listen to all devices at once that can be heard."""
         self.session.checking.begin(self.session.project.rig.devices)
 
-    def do_measure_file(self) -> None:
+    @does("measure_file")
+    def measure_file(self) -> None:
         """Measure a recording: left the reference, right the device."""
         name, _ = QFileDialog.getOpenFileName(
             self, "Measure a recording", "", "Recordings (*.wav *.csv)"
@@ -345,11 +355,13 @@ class SyncView(PanedView):
         self._file_lines = [*lines, note("Esc puts it away."), SheetLine("", kind="gap")]
         self.moved()
 
-    def do_previous(self) -> None:
+    @does("previous")
+    def previous(self) -> None:
         """The device before."""
         self._step(-1)
 
-    def do_next(self) -> None:
+    @does("next")
+    def next(self) -> None:
         """The device after."""
         self._step(1)
 
@@ -365,7 +377,8 @@ class SyncView(PanedView):
             at = ids.index(self.strips.selected) if self.strips.selected in ids else 0
             self.select(ids[(at + by) % len(ids)])
 
-    def do_set_offset(self) -> None:
+    @does("set_offset")
+    def set_offset(self) -> None:
         """Set the selected device's offset to the number that mends it; accept a computer."""
         if self.at_computers:
             peer = self.computers.row()

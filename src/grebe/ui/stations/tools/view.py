@@ -6,6 +6,7 @@ from PyQt6.QtCore import QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QGuiApplication, QKeyEvent, QMouseEvent, QPainter
 from PyQt6.QtWidgets import QGridLayout, QLabel, QLineEdit, QStackedWidget, QVBoxLayout, QWidget
 
+from grebe.app.doing import does
 from grebe.app.live.session import Session
 from grebe.app.tools import LEFT_OUT, TOOLS, Answer, Tool
 from grebe.errors import EditError
@@ -155,15 +156,18 @@ class ToolsView(View):
         self.heading.say("Tools", f"{self.tool.title}: {self.tool.asks}")
         canvas.refresh()
 
-    def do_tool_before(self) -> None:
+    @does("tool_before")
+    def tool_before(self) -> None:
         """The calculator before."""
         self.choose(max(0, self.tools_canvas.index - 1))
 
-    def do_tool_after(self) -> None:
+    @does("tool_after")
+    def tool_after(self) -> None:
         """The calculator after."""
         self.choose(min(len(TOOLS) - 1, self.tools_canvas.index + 1))
 
-    def do_fill_in(self) -> None:
+    @does("fill_in")
+    def fill_in(self) -> None:
         """To its first field."""
         line = next(iter(self.fields[self.tool.id].values()))
         line.setFocus()
@@ -173,7 +177,8 @@ class ToolsView(View):
         """Back from the fields."""
         self.tools_canvas.setFocus()
 
-    def do_copy(self) -> None:
+    @does("copy")
+    def copy(self) -> None:
         """Copy the answer and its table."""
         clipboard, answer = QGuiApplication.clipboard(), self.tools_canvas.answer
         if clipboard is not None and answer is not None:

@@ -1,0 +1,187 @@
+"""Edits of the pattern in hand as a whole; new ones, copies, what is in the box."""
+
+from __future__ import annotations
+
+from typing import Any, get_args
+
+import msgspec
+
+from grebe.app.doing import does
+from grebe.app.editors.pattern_hand import PatternHand
+from grebe.app.editors.pattern_hits import after
+from grebe.app.live.position import raw_now_ns
+from grebe.core.document import Project, add_pattern, mark_in_box, remove_pattern
+from grebe.core.patterns import edit
+from grebe.core.patterns.model import (
+    Content,
+    Pattern,
+    Pin,
+    Speed,
+)
+from grebe.core.rig.memory import assign, first_free
+from grebe.errors import EditError
+
+KEY_SINCE_NS = 120_000_000_000
+
+
+class PatternEdits:
+    """What keys do to the pattern."""
+
+    def __init__(self, hand: PatternHand) -> None:
+        self.hand = hand
+
+    @does("find_key")
+    def find_key(self) -> None:
+        """The key of what was played in during the last two minutes becomes the pattern's."""
+        ranking = self.hand.session.memory.key_ranking(raw_now_ns() - KEY_SINCE_NS)
+        if not ranking:
+            raise EditError("play along first: nothing pitched was played in these two minutes")
+        best, second = ranking[0], ranking[1]
+        self._content("Key", key=best.key)
+        self.hand.session.store.end_merge()
+        self.hand.session.say(
+            "info", f"{best.key} ({best.score:.2f}); then {second.key} ({second.score:.2f})."
+        )
+
+    def _content(self, name: str, **fields: Any) -> None:
+        self.hand.change(name, lambda c: msgspec.structs.replace(c, **fields), merge=name)
+
+    @does("swing_more")
+    def swing_more(self) -> None:
+        """Swing up by 1 %."""
+        self._content("Swing", swing=min(75.0, self.hand.content.swing + 1))
+
+    @does("swing_less")
+    def swing_less(self) -> None:
+        """Swing down by 1 %."""
+        self._content("Swing", swing=max(50.0, self.hand.content.swing - 1))
+
+    @does("speed")
+    def speed(self) -> None:
+        """The next speed."""
+        self._content("Speed", speed=after(get_args(Speed), self.hand.content.speed))
+        self.hand.session.store.end_merge()
+
+    @does("double")
+    def double(self) -> None:
+        """Twice as long, with the copy played in the second half."""
+        self.hand.change("Double", edit.double_content)
+
+    @does("halve")
+    def halve(self) -> None:
+        """The first half."""
+        self.hand.change("Halve", edit.halve_content)
+
+    @does("copy")
+    def copy(self) -> None:
+        """Copy what is selected, or the voice."""
+        ids, first, last = self.hand.selection()
+        if self.hand.anchor is None and self.hand.row is not None:
+            first, last = 0, self.hand.row.length - 1
+        self.hand.clip = edit.copy_out(self.hand.content, ids, first, last)
+
+    @does("cut")
+    def cut(self) -> None:
+        """Copy, and clear what was copied."""
+        self.copy()
+        self.hand.change_each("Cut", edit.clear)
+
+    @does("paste")
+    def paste(self) -> None:
+        """Paste from the cursor on."""
+        clip = self.hand.clip
+        if clip is None:
+            raise EditError("nothing has been copied yet")
+        step = self.hand.selection()[1] if self.hand.anchor is not None else self.hand.step
+        first = self.hand.selection()[0][0]
+        self.hand.change("Paste", lambda c: edit.paste(c, clip, first, step))
+
+    @does("dice")
+    def dice(self) -> None:
+        """Throw the dice anew: another take of the same chances."""
+        seed = (self.hand.content.seed + 1) % 2**31
+        self.hand.change("Dice", lambda c: msgspec.structs.replace(c, seed=seed, pin=None))
+
+    @does("pin")
+    def pin(self) -> None:
+        """Keep the throw of this pass for every pass, or let go of it."""
+        turn = self.hand.session.position.pattern_repetition(self.hand.pattern_id)
+        pin = Pin(seed=1, turn=turn) if self.hand.content.pin is None else None
+        self.hand.change("Pin the take", lambda c: msgspec.structs.replace(c, pin=pin))
+        words = f"Every pass plays pass {turn + 1}." if pin else "Each pass has dice of its own."
+        self.hand.session.say("info", words)
+
+    def add(self, name: str, content: Content, of: str | None = None) -> None:
+        """A new pattern of the box in hand, taken in hand. EditError without a box.
+
+        For a box that plays its own it is meant for the first free place.
+        """
+        device = self.hand.device
+        if device is None and self.hand.session.project.rig.devices:
+            device = self.hand.session.project.rig.devices[0]
+        if device is None:
+            raise EditError("add a device first: a pattern belongs to one")
+        added: list[str] = []
+
+        def add(project: Project) -> Project:
+            project, new = add_pattern(
+                project,
+                name=name,
+                device=device.id,
+                content=content,
+                variation_of=of,
+            )
+            added.append(new)
+            place = first_free(project, device) if device.plays == "own" else None
+            return project if place is None else assign(project, new, place)
+
+        self.hand.session.store.apply(f"New pattern {name}", add)
+        self.hand.take(added[-1])
+
+    def add_all(self, patterns: list[Pattern]) -> None:
+        """Patterns that were read, under ids of their own; the last is taken in hand."""
+        added: list[str] = []
+
+        def add(project: Project) -> Project:
+            for pattern in patterns:
+                project, new = add_pattern(
+                    project, name=pattern.name, device=pattern.device, content=pattern.content
+                )
+                added.append(new)
+            return project
+
+        self.hand.session.store.apply(f"Import {patterns[0].name}", add)
+        self.hand.take(added[-1])
+
+    @does("new_pattern")
+    def new_pattern(self) -> None:
+        """A new pattern of the same box, with its voices and nothing on them."""
+        voices = tuple(msgspec.structs.replace(v, hits=()) for v in self.hand.content.voices)
+        self.add("New pattern", msgspec.structs.replace(self.hand.content, voices=voices, lanes=()))
+
+    @does("variation")
+    def variation(self) -> None:
+        """A variation of it, shown against it from then on."""
+        pattern = self.hand.pattern
+        if pattern is None:
+            return
+        count = sum(p.variation_of == pattern.id for p in self.hand.session.project.patterns)
+        self.add(f"{pattern.name}, variation {count + 1}"[:80], pattern.content, pattern.id)
+
+    @does("remove_pattern")
+    def remove_pattern(self) -> None:
+        """Remove the pattern; one that a scene plays stays."""
+        pattern = self.hand.pattern
+        if pattern is not None:
+            self.hand.session.store.apply(
+                f"Remove {pattern.name}", lambda project: remove_pattern(project, pattern.id)
+            )
+
+    @does("in_box")
+    def in_box(self) -> None:
+        """The box now holds the pattern as it is drawn."""
+        pattern = self.hand.pattern
+        if pattern is not None:
+            self.hand.session.store.apply(
+                f"{pattern.name} is in the box", lambda project: mark_in_box(project, pattern.id)
+            )
