@@ -366,7 +366,7 @@ def test_the_key_of_what_was_played(performer: Performer, view: PatternsView) ->
     """H finds it; with nothing pitched it says so."""
     performer.press(K.Key_H)
     assert "play along first" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
-    import grebe.app.editors.pattern_editor as module
+    import grebe.app.editors.pattern_whole as module
 
     now = module.raw_now_ns()
     notes = [62, 65, 69, 62, 64, 65, 67, 69, 70, 62]

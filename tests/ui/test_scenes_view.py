@@ -39,7 +39,7 @@ def said(performer: Performer) -> str:
 
 
 def names(view: ScenesView) -> list[str]:
-    return [s.name for s in view.editor.scenes]
+    return [s.name for s in view.editor.hand.scenes]
 
 
 def test_moving_about(performer: Performer) -> None:
@@ -47,14 +47,14 @@ def test_moving_about(performer: Performer) -> None:
     view = at(performer, "fog", "smew")
     performer.press(K.Key_Right)
     performer.press(K.Key_Down)
-    assert (view.editor.scene_id, view.editor.device_id) == ("oars", "knot")
+    assert (view.editor.hand.scene_id, view.editor.hand.device_id) == ("oars", "knot")
     performer.press(K.Key_End)
-    assert view.editor.scene_id == "moorings-6"
+    assert view.editor.hand.scene_id == "moorings-6"
     performer.press(K.Key_Home)
-    assert view.editor.scene_id == "fog"
+    assert view.editor.hand.scene_id == "fog"
     chart = view.chart
     QTest.mouseClick(chart, Qt.MouseButton.LeftButton, pos=QPoint(140 + 112 * 2 + 30, 56 + 20))
-    assert (view.editor.scene_id, view.editor.device_id) == ("slack", "smew")
+    assert (view.editor.hand.scene_id, view.editor.hand.device_id) == ("slack", "smew")
 
 
 def test_a_part_by_keys(performer: Performer) -> None:
@@ -64,18 +64,18 @@ def test_a_part_by_keys(performer: Performer) -> None:
     performer.press(K.Key_P)
     performer.press(K.Key_A)
     performer.press(K.Key_P)
-    assert view.editor.part is not None
-    assert view.editor.part.chain == ("p01", "p02")
+    assert view.editor.hand.part is not None
+    assert view.editor.hand.part.chain == ("p01", "p02")
     performer.press(K.Key_Backspace)
-    assert view.editor.part.chain == ("p01",)
+    assert view.editor.hand.part.chain == ("p01",)
     performer.press(K.Key_3)
-    assert view.editor.part.silent_voices == ("closed",)
+    assert view.editor.hand.part.silent_voices == ("closed",)
     performer.press(K.Key_M)
-    assert view.editor.part.muted
+    assert view.editor.hand.part.muted
     performer.press(K.Key_9)
     assert "no voice 9" in said(performer)
     performer.press(K.Key_Delete)
-    assert view.editor.part.chain == ()
+    assert view.editor.hand.part.chain == ()
     for _ in range(12):
         performer.press(K.Key_Z, CTRL)
     assert view.session.project == before
@@ -86,15 +86,15 @@ def test_loop_tracks_echo_and_carrying_on(performer: Performer) -> None:
     view = at(performer, "bell", "dunlin")
     performer.press(K.Key_1)
     performer.press(K.Key_3)
-    assert view.editor.part is not None
-    assert view.editor.part.tracks == (1, 3)
+    assert view.editor.hand.part is not None
+    assert view.editor.hand.part.tracks == (1, 3)
     performer.press(K.Key_7)
     assert "5 tracks" in said(performer)
     view = at(performer, "bell", "gadwall")
     performer.press(K.Key_E)
-    assert view.editor.part.echo == "1/2"
+    assert view.editor.hand.part.echo == "1/2"
     performer.press(K.Key_C)
-    assert view.editor.part.echo == "1/8"
+    assert view.editor.hand.part.echo == "1/8"
     view = at(performer, "fog", "gadwall")
     performer.press(K.Key_C)
     assert "no scene before" in said(performer)
@@ -195,7 +195,7 @@ def test_every_setting_can_be_typed(performer: Performer) -> None:
     put("scene", "rounds", "0")
     put("performer", "feet", "2")
     put("performer", "school", "build and drop")
-    scene, part = view.scene, view.editor.part
+    scene, part = view.scene, view.editor.hand.part
     assert scene is not None
     assert part is not None
     assert part.chain == ("p01", "p02")

@@ -51,10 +51,10 @@ def test_about_the_set_and_its_order(performer: Performer) -> None:
     view = at_set(performer)
     assert "7 songs" in view.heading.below
     performer.press(K.Key_End)
-    assert view.editor.entry_id == "e7"
+    assert view.editor.hand.entry_id == "e7"
     performer.press(K.Key_Home)
     performer.press(K.Key_Right)
-    assert view.editor.entry_id == "e2"
+    assert view.editor.hand.entry_id == "e2"
     assert performer.frame.session.selection.song_id == "harbour-bell"
     performer.press(K.Key_Right, ALT)
     assert [s.id for s in running(performer).songs][:3] == ["e1", "e3", "e2"]
@@ -63,13 +63,13 @@ def test_about_the_set_and_its_order(performer: Performer) -> None:
     assert len(running(performer).songs) == 6
     performer.press(K.Key_Left)
     performer.press(K.Key_A)
-    assert running(performer).songs[1 if view.editor.entry_id else 0].song == "harbour-bell" or any(
-        s.song == "harbour-bell" for s in running(performer).songs
-    )
+    assert running(performer).songs[
+        1 if view.editor.hand.entry_id else 0
+    ].song == "harbour-bell" or any(s.song == "harbour-bell" for s in running(performer).songs)
     performer.press(K.Key_S)
     performer.press(K.Key_S, SHIFT)
-    assert view.editor.entry is not None
-    assert view.editor.entry.song == "harbour-bell"
+    assert view.editor.hand.entry is not None
+    assert view.editor.hand.entry.song == "harbour-bell"
 
 
 def test_how_a_song_comes_in(performer: Performer) -> None:
@@ -79,16 +79,16 @@ def test_how_a_song_comes_in(performer: Performer) -> None:
     ways = []
     for _ in range(4):
         performer.press(K.Key_W)
-        ways.append(view.editor.entry.into)  # type: ignore[union-attr]
+        ways.append(view.editor.hand.entry.into)  # type: ignore[union-attr]
     assert ways == ["carry", "stop", "cut", "ramp"]
     performer.press(K.Key_Plus)
-    assert view.editor.entry.ramp_bars == 9  # type: ignore[union-attr]
+    assert view.editor.hand.entry.ramp_bars == 9  # type: ignore[union-attr]
     performer.press(K.Key_W)
     performer.press(K.Key_W)
     performer.press(K.Key_Minus)
-    assert view.editor.entry.gap_s == 5.0  # type: ignore[union-attr]
+    assert view.editor.hand.entry.gap_s == 5.0  # type: ignore[union-attr]
     performer.press(K.Key_P)
-    assert view.editor.entry.pinned  # type: ignore[union-attr]
+    assert view.editor.hand.entry.pinned  # type: ignore[union-attr]
 
 
 def test_an_order_is_worked_out(performer: Performer) -> None:
@@ -114,7 +114,7 @@ def test_energy_drawn_by_key_and_mouse(performer: Performer) -> None:
     performer.press(K.Key_Down)
     performer.frame.grab()
     canvas = view.set_canvas
-    plan = view.editor.plan
+    plan = view.editor.hand.plan
     assert plan is not None
     point = canvas._wish_points(plan)[3].toPoint()
     QTest.mousePress(canvas, Qt.MouseButton.LeftButton, pos=point)
@@ -128,12 +128,12 @@ def test_energy_drawn_by_key_and_mouse(performer: Performer) -> None:
 def test_a_click_takes_a_song(performer: Performer) -> None:
     view = at_set(performer)
     performer.frame.grab()
-    plan = view.editor.plan
+    plan = view.editor.hand.plan
     assert plan is not None
     block = view.set_canvas.block_of(plan, plan.songs[4])
     place = QPointF(block.left() + 5, block.top() + 10).toPoint()
     QTest.mouseClick(view.set_canvas, Qt.MouseButton.LeftButton, pos=place)
-    assert view.editor.entry_id == "e5"
+    assert view.editor.hand.entry_id == "e5"
 
 
 def test_versions(performer: Performer) -> None:
@@ -143,10 +143,10 @@ def test_versions(performer: Performer) -> None:
     performer.press(K.Key_V)
     assert "only one version" in said(performer)
     performer.press(K.Key_V, SHIFT)
-    assert view.editor.song is not None
-    assert view.editor.song.version == "everything in"
+    assert view.editor.hand.song is not None
+    assert view.editor.hand.song.version == "everything in"
     performer.press(K.Key_V)
-    assert view.editor.song.id == "harbour-bell"
+    assert view.editor.hand.song.id == "harbour-bell"
     performer.frame.grab()
 
 
@@ -161,16 +161,16 @@ def test_every_setting_can_be_typed(performer: Performer) -> None:
         ("place", "gap_s", "12.5"), ("song", "key", "E minor"), ("song", "version", "long"),
         ("song", "needs", "Smew: kit 3, 8 s; Garganey: patch wheel, 20 s, patch, helper"),
     ):  # fmt: skip
-        editor.set_field(owner, key, text)
-        assert editor.field_text(owner, key) == text
-    assert editor.field_choices("place", "song")[0] == "Harbour bell"
+        editor.hand.set_field(owner, key, text)
+        assert editor.hand.field_text(owner, key) == text
+    assert editor.hand.field_choices("place", "song")[0] == "Harbour bell"
     for owner, key, text in (
         ("set", "slot", "soon"), ("set", "slot", "99999"), ("set", "tempo", "much"),
         ("song", "key", "H"), ("song", "needs", "Smew kit"), ("song", "needs", "Gone: x, 3 s"),
     ):  # fmt: skip
         view.form.typed.emit(owner, key, text)
         assert said(performer)
-        assert editor.field_text(owner, key) != text
+        assert editor.hand.field_text(owner, key) != text
     performer.press(K.Key_E)
     assert view.side.isVisible()
     performer.press(K.Key_Escape)

@@ -49,7 +49,7 @@ def test_drums_out_by_keys(performer: Performer) -> None:
     performer.press(K.Key_Right, CTRL)
     performer.press(K.Key_Right, SHIFT)
     performer.press(K.Key_M)
-    layout = view.editor.layout
+    layout = view.editor.hand.layout
     silent = [b for b in range(33, 40) if is_silenced(layout, "smew", "", layout.bar_tick(b))]
     assert silent == [34, 35]
     assert "at bar 35" in view.heading.below
@@ -68,7 +68,7 @@ def test_one_voice_by_beats(performer: Performer) -> None:
     (region,) = section(view, 3).mutes  # type: ignore[attr-defined]
     assert (region.device, region.voice, region.at, region.long) == ("smew", "kick", 4, 4)
     performer.press(K.Key_Down)
-    assert (view.editor.device_id, view.editor.voice_id) == ("knot", "")
+    assert (view.editor.hand.device_id, view.editor.hand.voice_id) == ("knot", "")
 
 
 def test_fills_markers_and_curves(performer: Performer) -> None:
@@ -150,21 +150,21 @@ def test_zoom_scroll_and_clicks(performer: Performer) -> None:
     performer.press(K.Key_Z)
     performer.press(K.Key_Z)
     shown = canvas.shown
-    assert 0 < shown < view.editor.layout.ticks
+    assert 0 < shown < view.editor.hand.layout.ticks
     canvas.turn(4)
     performer.frame.grab()
     performer.press(K.Key_Z, SHIFT)
     performer.press(K.Key_Z, SHIFT)
     assert canvas.shown == 0
     row = round(canvas.row)
-    x = round(canvas.x_at(view.editor.layout.bar_tick(40))) + 2
+    x = round(canvas.x_at(view.editor.hand.layout.bar_tick(40))) + 2
     QTest.mouseClick(canvas, Qt.MouseButton.LeftButton, pos=QPoint(x, 100 + row))
-    assert view.editor.layout.bar_at(view.editor.tick) == 40
-    assert view.editor.device_id == "knot"
-    x = round(canvas.x_at(view.editor.layout.bar_tick(44))) + 2
+    assert view.editor.hand.layout.bar_at(view.editor.hand.tick) == 40
+    assert view.editor.hand.device_id == "knot"
+    x = round(canvas.x_at(view.editor.hand.layout.bar_tick(44))) + 2
     QTest.mouseClick(canvas, Qt.MouseButton.LeftButton, SHIFT, QPoint(x, 100))
-    first, last = view.editor.selection
-    assert [view.editor.layout.bar_at(t) for t in (first, last)] == [40, 45]
+    first, last = view.editor.hand.selection
+    assert [view.editor.hand.layout.bar_at(t) for t in (first, last)] == [40, 45]
 
 
 def test_forms_of_both_schools(performer: Performer) -> None:
@@ -191,7 +191,7 @@ def test_programmes_and_what_changed_since_they_were_printed(
     performer.press(K.Key_1, ALT)
     view.select("s4")
     performer.press(K.Key_Plus)
-    codes = [f.code for f in view.editor.book.findings()]
+    codes = [f.code for f in view.editor.hand.book.findings()]
     assert "song.sheet-changed" in codes
     performer.press(K.Key_2, ALT)
     assert "Changed since printed" in view.programme.browser.toPlainText()
@@ -208,7 +208,7 @@ def test_a_song_in_the_box_and_its_memory_reordered(performer: Performer) -> Non
     view = song(performer)
     performer.press(K.Key_B)
     assert view.session.song.box_song("smew") == 0  # type: ignore[union-attr]
-    assert "song.programme" in [f.code for f in view.editor.book.findings()]
+    assert "song.programme" in [f.code for f in view.editor.hand.book.findings()]
     performer.press(K.Key_B)
     assert view.session.song.box_songs == ()  # type: ignore[union-attr]
     performer.press(K.Key_R)
@@ -240,7 +240,7 @@ def test_running_from_a_bar_looping_and_jumping(performer: Performer) -> None:
     performer.press(K.Key_Space, CTRL)
     session = performer.frame.session
     performer.wait(lambda: session.running and session.status.section == "s4")  # type: ignore[union-attr]
-    layout = view.editor.layout
+    layout = view.editor.hand.layout
     performer.wait(lambda: session.position.song_tick_now() >= layout.bar_tick(34))
     performer.press(K.Key_L)
     performer.wait(lambda: session.status.loop is not None)  # type: ignore[union-attr]
@@ -319,7 +319,7 @@ def test_from_one_loop_to_a_song(performer: Performer, tmp_path: Path) -> None:
     assert len(store.project.scenes) == 5
     view = song(performer)
     performer.press(K.Key_Y)
-    layout = view.editor.layout
+    layout = view.editor.hand.layout
     assert layout.bars > 60
     hook = next(s for s in layout.spans if s.scene.role == "hook")
     view.select(hook.section.id)
@@ -327,7 +327,7 @@ def test_from_one_loop_to_a_song(performer: Performer, tmp_path: Path) -> None:
         performer.press(K.Key_Left, CTRL)
     performer.press(K.Key_Right, SHIFT)
     performer.press(K.Key_M)
-    layout = view.editor.layout
+    layout = view.editor.hand.layout
     silent = [b for b in range(1, layout.bars + 1)
               if is_silenced(layout, "smew", "", layout.bar_tick(b))]  # fmt: skip
     assert silent == [hook.bar - 2, hook.bar - 1]

@@ -7,6 +7,7 @@ from grebe.app.editors.pattern_cursor import PatternCursor
 from grebe.app.editors.pattern_fields import PatternFields
 from grebe.app.editors.pattern_hand import PatternHand
 from grebe.app.editors.pattern_hits import HitEdits
+from grebe.app.editors.pattern_pitch import PitchEdits
 from grebe.app.editors.pattern_rows import RowEdits
 from grebe.app.editors.pattern_whole import PatternEdits
 from grebe.app.editors.pattern_writer import PatternWriter
@@ -22,6 +23,7 @@ class PatternEditor:
         """The pattern, the cursor, what is selected."""
         self.cursor = PatternCursor(self.hand)
         self.hits = HitEdits(self.hand)
+        self.pitch = PitchEdits(self.hand)
         self.rows = RowEdits(self.hand)
         self.whole = PatternEdits(self.hand)
         self.writer = PatternWriter(self.hand)
@@ -30,4 +32,4 @@ class PatternEditor:
 
     def acts(self) -> dict[str, Act]:
         """What does each action."""
-        return acts_of(self.cursor, self.hits, self.rows, self.whole, self.writer)
+        return acts_of(self.cursor, self.hits, self.pitch, self.rows, self.whole, self.writer)

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from typing import Any
 
 import msgspec
@@ -13,7 +12,6 @@ from grebe.core.patterns import edit
 from grebe.core.patterns.fields import (
     CONDITIONS,
 )
-from grebe.core.patterns.keys import in_key
 from grebe.core.patterns.model import (
     Content,
     Voice,
@@ -122,40 +120,6 @@ class HitEdits:
         hit = self.hand.hit
         wanted = PLAIN if hit is not None and hit.velocity == LEVELS[-1] else LEVELS[-1]
         self.hand.change_hits("Accent", lambda v, s: edit.change_hit(v, s, velocity=wanted))
-
-    def _pitch(self, to: Callable[[int], int]) -> None:
-        def change(voice: Voice, step: int) -> Voice:
-            hit = voice.hit_at(step)
-            assert hit is not None
-            return edit.change_hit(voice, step, note=to(edit.pitch_of(voice, hit)))
-
-        self.hand.change_hits("Pitch", change, merge="pitch")
-
-    @does("pitch_up")
-    def pitch_up(self) -> None:
-        """A semitone up."""
-        self._pitch(lambda n: n + 1)
-
-    @does("pitch_down")
-    def pitch_down(self) -> None:
-        """A semitone down."""
-        self._pitch(lambda n: n - 1)
-
-    @does("degree_up")
-    def degree_up(self) -> None:
-        """A degree of the pattern's key up."""
-        self._degree(1)
-
-    @does("degree_down")
-    def degree_down(self) -> None:
-        """A degree down."""
-        self._degree(-1)
-
-    def _degree(self, by: int) -> None:
-        key = self.hand.content.key
-        if not key:
-            raise EditError("the pattern has no key yet; set one, or find it by playing along")
-        self._pitch(lambda n: in_key(n, key, by))
 
     @does("earlier")
     def earlier(self) -> None:

@@ -27,7 +27,7 @@ FOLLOWS: tuple[Follow, ...] = get_args(Follow)
 SCHOOLS = ("none", "verse and hook", "build and drop")
 
 
-class SceneForm:
+class SceneHand:
     """The scene, device and part in hand, and their settings as text."""
 
     def __init__(self, session: Session) -> None:

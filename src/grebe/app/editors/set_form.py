@@ -29,7 +29,7 @@ _NEED = re.compile(
 KINDS = ("load", "patch", "teach", "program")
 
 
-class SetForm:
+class SetHand:
     """The set in hand, the place under the cursor, and their settings."""
 
     def __init__(self, session: Session) -> None:

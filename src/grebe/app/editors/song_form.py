@@ -23,7 +23,7 @@ CUTOFF = 74
 """A filter's cutoff by MIDI's own list of controllers (sound controller 5, from memory)."""
 
 
-class SongForm:
+class SongHand:
     """The place in hand and its settings as text.
 
     The cursor is a place in the song as written and a device, or one voice of it.

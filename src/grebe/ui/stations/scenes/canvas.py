@@ -51,7 +51,7 @@ class ChartCanvas(Canvas):
     def row(self) -> float:
         """Height of a row."""
         room = self.height() - HEAD - HANDS
-        return min(MAX_ROW, max(MIN_ROW, room / max(1, len(self.editor.devices))))
+        return min(MAX_ROW, max(MIN_ROW, room / max(1, len(self.editor.hand.devices))))
 
     @property
     def rows(self) -> int:
@@ -60,17 +60,17 @@ class ChartCanvas(Canvas):
 
     def reveal(self) -> None:
         """Bring the scene and device in hand into sight."""
-        scenes, devices = self.editor.scenes, self.editor.devices
-        at = next((i for i, s in enumerate(scenes) if s.id == self.editor.scene_id), 0)
+        scenes, devices = self.editor.hand.scenes, self.editor.hand.devices
+        at = next((i for i, s in enumerate(scenes) if s.id == self.editor.hand.scene_id), 0)
         whole = max(1, int((self.width() - LABELS) / COLUMN))
         self.first = max(0, min(self.first, at), at - whole + 1)
-        row = next((i for i, d in enumerate(devices) if d.id == self.editor.device_id), 0)
+        row = next((i for i, d in enumerate(devices) if d.id == self.editor.hand.device_id), 0)
         self.top = max(0, min(self.top, row), row - self.rows + 1)
         self.refresh()
 
     def turn(self, columns: int) -> None:
         """Show other columns."""
-        most = max(0, len(self.editor.scenes) - 1)
+        most = max(0, len(self.editor.hand.scenes) - 1)
         first = max(0, min(most, self.first + columns))
         if first != self.first:
             self.first = first
@@ -88,7 +88,7 @@ class ChartCanvas(Canvas):
             return
         self.setFocus()
         column = int((event.position().x() - LABELS) // COLUMN) + self.first
-        scenes, devices = self.editor.scenes, self.editor.devices
+        scenes, devices = self.editor.hand.scenes, self.editor.hand.devices
         if event.position().x() < LABELS or column >= len(scenes):
             return
         index = int((event.position().y() - HEAD) // self.row) + self.top
@@ -100,14 +100,14 @@ class ChartCanvas(Canvas):
     def paint_still(self, painter: QPainter) -> None:
         """Draw the chart."""
         p, editor = self.palette_now, self.editor
-        scenes, devices = editor.scenes, editor.devices
+        scenes, devices = editor.hand.scenes, editor.hand.devices
         if not scenes:
             words = "No scenes yet. N makes one; what is in it is chosen with P."
             draw.text(painter, 0, 40, words, p.muted, size=16)
             return
         self._names = {q.id: q.name for q in self.session.project.patterns}
         seen = scenes[self.first : self.first + self.columns]
-        passages = [editor.passage(self.first + n) for n in range(len(seen))]
+        passages = [editor.hand.passage(self.first + n) for n in range(len(seen))]
         rows = devices[self.top : self.top + self.rows]
         bottom = HEAD + self.row * len(rows)
         self._paint_labels(painter, rows)
@@ -130,7 +130,7 @@ class ChartCanvas(Canvas):
         p = self.palette_now
         for index, device in enumerate(rows):
             middle = HEAD + self.row * (index + 0.62)
-            here = device.id == self.editor.device_id
+            here = device.id == self.editor.hand.device_id
             if here:
                 draw.fill(painter, 0, middle - 20, 3, 34, p.crest)
             draw.text(painter, 10, middle - 4, device.name, p.ink, size=16, weight=600,
@@ -142,7 +142,7 @@ class ChartCanvas(Canvas):
 
     def _paint_head(self, painter: QPainter, x: float, scene: Scene, bottom: float) -> None:
         p = self.palette_now
-        chosen = scene.id == self.editor.scene_id
+        chosen = scene.id == self.editor.hand.scene_id
         if chosen:
             draw.fill(painter, x, 4, COLUMN, bottom - 4, draw.see_through(p.crest, 0.12))
         draw.line(painter, x, 8, x, bottom, p.rule)
@@ -162,7 +162,7 @@ class ChartCanvas(Canvas):
         part = scene.part(device.id)
         found = passage.of(device.id)
         new = bool(found)
-        if scene.id == self.editor.scene_id and device.id == self.editor.device_id:
+        if scene.id == self.editor.hand.scene_id and device.id == self.editor.hand.device_id:
             box = QRectF(x + 1, middle - self.row * 0.5, COLUMN - 2, self.row * 0.78)
             draw.panel(painter, box, draw.see_through(p.crest, 0.16), p.crest, width=1.5)
         was = None if before is None else before.part(device.id)

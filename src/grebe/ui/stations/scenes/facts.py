@@ -20,10 +20,10 @@ LIMBS = {"hand": ("left hand", "right hand"), "foot": ("foot", "other foot")}
 
 def scene_lines(editor: SceneEditor, scene: Scene, index: int) -> list[SheetLine]:
     """The sheet's lines for the scene in hand."""
-    bpm = editor.bpm_of(scene)
+    bpm = editor.hand.bpm_of(scene)
     bars = scene.bars * scene.times
     seconds = bars * scene.meter.bar_ticks / TICKS_PER_QUARTER * 60 / bpm
-    passage = editor.passage(index)
+    passage = editor.hand.passage(index)
     lines = [
         head(scene.name),
         note(f"scene {index + 1}, {scene.times} times {counted(scene.bars, 'bar')}, "
@@ -40,7 +40,7 @@ def scene_lines(editor: SceneEditor, scene: Scene, index: int) -> list[SheetLine
 
 def _follow(editor: SceneEditor, scene: Scene) -> str:
     then = scene.then
-    names = {s.id: s.name for s in editor.project.scenes}
+    names = {s.id: s.name for s in editor.hand.project.scenes}
     if then.kind == "jump":
         often = "always" if then.rounds == 0 else f"{then.rounds} times"
         return f"then to {names.get(then.to, 'nowhere')}, {often}"
@@ -53,11 +53,11 @@ def _follow(editor: SceneEditor, scene: Scene) -> str:
 
 def _here(editor: SceneEditor, scene: Scene) -> list[SheetLine]:
     """What the device in hand does in it, and the numbers of its voices."""
-    device = editor.device
+    device = editor.hand.device
     if device is None:
         return []
     part = scene.part(device.id)
-    names = {p.id: p.name for p in editor.patterns}
+    names = {p.id: p.name for p in editor.hand.patterns}
     chain = ", ".join(names.get(p, p) for p in part.chain) or "nothing plays"
     lines = [head(f"{device.name} here"), note(chain, "ink")]
     if device.spec.loop_tracks:
@@ -65,16 +65,16 @@ def _here(editor: SceneEditor, scene: Scene) -> list[SheetLine]:
         rows = [f"{n} {'plays' if n in playing else 'rests'}"
                 for n in range(1, min(9, device.spec.loop_tracks) + 1)]  # fmt: skip
         lines.append(note("Tracks: " + ", ".join(rows)))
-        long = loop_length(editor.bpm_of(scene), scene.bars, scene.meter.bar_ticks, RATE)
+        long = loop_length(editor.hand.bpm_of(scene), scene.bars, scene.meter.bar_ticks, RATE)
         lines.append(
             note(f"A loop of its {counted(scene.bars, 'bar')} is {long.seconds:.3f} s, "
                  f"{long.nearest} samples at {RATE // 1000} kHz.")
         )  # fmt: skip
     elif device.spec.echo_ms or part.echo is not None:
-        lines += _echo_times(device, editor.bpm_of(scene), part.echo)
-    elif editor.voices:
+        lines += _echo_times(device, editor.hand.bpm_of(scene), part.echo)
+    elif editor.hand.voices:
         rows = [f"{n} {v.name}{' (silent)' if v.id in part.silent_voices else ''}"
-                for n, v in enumerate(editor.voices[:9], start=1)]  # fmt: skip
+                for n, v in enumerate(editor.hand.voices[:9], start=1)]  # fmt: skip
         lines.append(note("Voices: " + ", ".join(rows)))
     return lines
 
@@ -97,7 +97,7 @@ def _changes(editor: SceneEditor, found: tuple[SceneChange, ...]) -> list[SheetL
         return [note("Nothing: everything carries on.")]
     lines: list[SheetLine] = []
     for change in found:
-        name = editor.project.rig.name_of(change.device)
+        name = editor.hand.project.rig.name_of(change.device)
         before = f"{change.before} \u2192 " if change.before else ""
         tone: Tone = "yours" if change.by == "hand" else "ink"
         lines.append(row(name, f"{before}{change.after}", tone))
@@ -126,7 +126,7 @@ def _hands(editor: SceneEditor, hands: Schedule) -> list[SheetLine]:
     lines = [head("Your hands")]
     for placed in hands.placed:
         limb = LIMBS[placed.move.limb][placed.limb]
-        name = editor.project.rig.name_of(placed.move.device)
+        name = editor.hand.project.rig.name_of(placed.move.device)
         end = -(placed.begins + placed.move.seconds)
         when = f"{-placed.begins:.1f} to {max(0.0, end):.1f} s before"
         lines.append(note(f"{limb}: {name}, {placed.move.words}, {when}", "yours"))
@@ -134,7 +134,8 @@ def _hands(editor: SceneEditor, hands: Schedule) -> list[SheetLine]:
         lines.append(big("Too much at once", "wrong"))
         lines += [
             note(
-                f"{editor.project.rig.name_of(m.device)}, {m.words}: {_relief(m.relief)}.", "wrong"
+                f"{editor.hand.project.rig.name_of(m.device)}, {m.words}: {_relief(m.relief)}.",
+                "wrong",
             )
             for m in hands.relieve
         ]
@@ -154,14 +155,14 @@ def _relief(ways: tuple[str, ...]) -> str:
 
 def _also_after(editor: SceneEditor, scene: Scene, index: int) -> list[SheetLine]:
     """Other scenes it follows in the song, where the hands have it harder."""
-    scenes = editor.scenes
+    scenes = editor.hand.scenes
     left = scenes[index - 1].id if index else ""
     lines: list[SheetLine] = []
-    for before in editor.comes_after():
+    for before in editor.hand.comes_after():
         if before.id == left:
             continue
-        passage = editor.book.passage(
-            editor.project, before, scene, editor.bpm_of(scene), editor.session.song
+        passage = editor.hand.book.passage(
+            editor.hand.project, before, scene, editor.hand.bpm_of(scene), editor.session.song
         )
         moves = len(passage.hands.placed) + len(passage.hands.relieve)
         if not moves:
@@ -177,12 +178,14 @@ def _mutes(editor: SceneEditor, scene: Scene) -> list[SheetLine]:
         return [head("Mutes left alone"), note("They stay as they stand when it comes in."),
                 _hand_mutes(scene)]  # fmt: skip
     lines = [head("Mutes saved in it")]
-    names = {(p.device, v.id): v.name for p in editor.project.patterns for v in p.content.voices}
+    names = {
+        (p.device, v.id): v.name for p in editor.hand.project.patterns for v in p.content.voices
+    }
     for part in scene.parts:
         silent = ["all of it"] if part.muted else []
         silent += [names.get((part.device, v), v) for v in part.silent_voices]
         if silent:
-            lines.append(row(editor.project.rig.name_of(part.device), ", ".join(silent)))
+            lines.append(row(editor.hand.project.rig.name_of(part.device), ", ".join(silent)))
     if len(lines) == 1:
         lines.append(note("None."))
     return [*lines, _hand_mutes(scene)]

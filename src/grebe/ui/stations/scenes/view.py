@@ -59,8 +59,8 @@ class ScenesView(View):
         self.sheet = Sheet()
         self.facts_area = FactsArea()
         self.facts = self.facts_area.facts
-        self.form = Form(self.editor, TITLES, ROWS)
-        self.take_typed(self.form, self.editor)
+        self.form = Form(self.editor.hand, TITLES, ROWS)
+        self.take_typed(self.form, self.editor.hand)
         self.pages = QStackedWidget()
         self.pages.addWidget(self.facts_area)
         self.pages.addWidget(self.form)
@@ -74,15 +74,17 @@ class ScenesView(View):
     @property
     def scene(self) -> Scene | None:
         """The scene in hand."""
-        return self.editor.scene
+        return self.editor.hand.scene
 
     def document_changed(self) -> None:
         """Show the scenes as they are now."""
         editor = self.editor
-        editor.settle()
-        scenes = editor.scenes
+        editor.hand.settle()
+        scenes = editor.hand.scenes
         song = self.session.song
-        which = f"of {song.name}" if editor.only_song and song is not None else "of the project"
+        which = (
+            f"of {song.name}" if editor.hand.only_song and song is not None else "of the project"
+        )
         below = "Lines run on where nothing changes. A ring: Grebe changes it. A diamond: you do."
         self.heading.say(f"{counted(len(scenes), 'scene')} {which}", below)
         self.chart.reveal()
@@ -95,13 +97,13 @@ class ScenesView(View):
         elif scene is None:
             self.facts.show_lines([])
         else:
-            index = [s.id for s in self.editor.scenes].index(scene.id)
+            index = [s.id for s in self.editor.hand.scenes].index(scene.id)
             self.facts.show_lines(scene_lines(self.editor, scene, index))
 
     def acts(self) -> dict[str, Act]:
         """The view's own, then the editor's; numbered keys."""
-        numbered = {f"number_{n}": partial(self.editor.number, n) for n in range(1, 10)}
-        return {**acts_of(self, self.editor), **numbered}
+        numbered = {f"number_{n}": partial(self.editor.part.number, n) for n in range(1, 10)}
+        return {**self.editor.acts(), **acts_of(self), **numbered}
 
     def around(self, action_id: str, act: Act) -> Act:
         """Show what is in hand now."""
@@ -112,15 +114,15 @@ class ScenesView(View):
             act()
             if self.session.project is before:  # an edit has been shown already
                 self.document_changed()
-            elif self.editor.scene_id:
+            elif self.editor.hand.scene_id:
                 self.chart.reveal()
                 self._show_sheet()
 
         return shown
 
     def _point(self, scene: str, device: str) -> None:
-        self.editor.scene_id = scene
-        self.editor.device_id = device or self.editor.device_id
+        self.editor.hand.scene_id = scene
+        self.editor.hand.device_id = device or self.editor.hand.device_id
         self.document_changed()
 
     @does("settings")

@@ -67,10 +67,10 @@ class SetCanvas(PlayheadCanvas):
     @property
     def _versions(self) -> float:
         """Height of the row of versions; 0 where no song has any."""
-        plan = self.editor.plan
-        songs = {s.id for s in self.editor.project.songs}
+        plan = self.editor.hand.plan
+        songs = {s.id for s in self.editor.hand.project.songs}
         several = plan is not None and any(
-            len(versions_of(self.editor.project, s.entry.song)) > 1
+            len(versions_of(self.editor.hand.project, s.entry.song)) > 1
             for s in plan.songs
             if s.entry.song in songs
         )
@@ -83,7 +83,7 @@ class SetCanvas(PlayheadCanvas):
 
     def playhead_x(self) -> float | None:
         """Where the performance stands."""
-        plan, session = self.editor.plan, self.session
+        plan, session = self.editor.hand.plan, self.session
         if plan is None or not session.running or not session.selection.whole_set:
             return None
         song = next((s for s in plan.songs if s.entry.id == session.selection.play.entry), None)
@@ -108,7 +108,7 @@ class SetCanvas(PlayheadCanvas):
         if self._drawing:
             self._draw_wish(event.position())
         else:
-            plan, at = self.editor.plan, event.position()
+            plan, at = self.editor.hand.plan, event.position()
             if plan is None:
                 return
             for song in plan.songs:
@@ -144,12 +144,12 @@ class SetCanvas(PlayheadCanvas):
         return AXIS + SONGS - share * SONGS * MOST_ENERGY
 
     def _near_wish(self, at: QPointF) -> bool:
-        plan = self.editor.plan
+        plan = self.editor.hand.plan
         points = [] if plan is None else self._wish_points(plan)
         return any((p - at).manhattanLength() < WISH_REACH for p in points)
 
     def _draw_wish(self, at: QPointF) -> None:
-        plan = self.editor.plan
+        plan = self.editor.hand.plan
         if plan is None:
             return
         share = (AXIS + SONGS - at.y()) / (SONGS * MOST_ENERGY)
@@ -162,7 +162,7 @@ class SetCanvas(PlayheadCanvas):
 
     def paint_still(self, painter: QPainter) -> None:
         """Draw the set."""
-        plan, p = self.editor.plan, self.palette_now
+        plan, p = self.editor.hand.plan, self.palette_now
         if plan is None or not plan.songs:
             words = "A puts a song in." if plan is not None else "M makes a set."
             draw.text(painter, EDGE, AXIS + 40, words, p.muted, size=20)
@@ -196,7 +196,7 @@ class SetCanvas(PlayheadCanvas):
     ) -> None:
         p = self.palette_now
         block, facts = self.block_of(plan, song), song.facts
-        here = song.entry.id == self.editor.entry_id
+        here = song.entry.id == self.editor.hand.entry_id
         edge = p.crest if here else p.rule
         if facts is None:
             draw.panel(painter, block, p.ground, p.eye, width=2)
@@ -249,17 +249,19 @@ class SetCanvas(PlayheadCanvas):
     def _paint_versions(self, painter: QPainter, song: PlacedSong, block: QRectF) -> None:
         """The other versions of the song, side by side under it."""
         others = [
-            s for s in versions_of(self.editor.project, song.entry.song) if s.id != song.entry.song
+            s
+            for s in versions_of(self.editor.hand.project, song.entry.song)
+            if s.id != song.entry.song
         ]
         if not others:
             return
         p = self.palette_now
         other = others[0]
-        facts = self.editor.book.facts(self.editor.project, other.id)
+        facts = self.editor.hand.book.facts(self.editor.hand.project, other.id)
         if facts is None:
             return
         wide = min(self.width() - block.left() - EDGE, max(130.0, facts.seconds * self._scale(
-            self.editor.plan)))  # type: ignore[arg-type]  # fmt: skip
+            self.editor.hand.plan)))  # type: ignore[arg-type]  # fmt: skip
         box = QRectF(block.left(), block.bottom() + 3, wide, VERSION - 5)
         draw.panel(painter, box, p.ground, p.rule)
         name = other.version or other.name
@@ -359,7 +361,7 @@ class SetCanvas(PlayheadCanvas):
     def _paint_between(self, painter: QPainter, plan: SetSchedule, box: QRectF) -> None:
         """What lies before and after the song in hand, and why it lies there."""
         p, rows = self.palette_now, plan.playable
-        here = next((n for n, s in enumerate(rows) if s.entry.id == self.editor.entry_id), 0)
+        here = next((n for n, s in enumerate(rows) if s.entry.id == self.editor.hand.entry_id), 0)
         first = max(1, min(here, len(rows) - 3))
         shown = [n for n in range(first, min(first + 3, len(rows))) if n >= 1]
         draw.text(painter, EDGE, box.top() + 14, "Between songs", p.ink, size=14, weight=600)
@@ -377,7 +379,7 @@ class SetCanvas(PlayheadCanvas):
         assert crossing is not None
         assert song.facts is not None
         assert before.facts is not None
-        here = song.entry.id == self.editor.entry_id
+        here = song.entry.id == self.editor.hand.entry_id
         found = crossing.between
         draw.panel(painter, box, p.panel, p.crest if here else p.rule, width=2 if here else 1)
         edge = p.eye if not found.fits else p.sand if found.by_hand else p.reed
@@ -397,7 +399,7 @@ class SetCanvas(PlayheadCanvas):
 
     def _lines(self, plan: SetSchedule, number: int) -> Iterator[tuple[str, QColor, int]]:
         """What a panel says: the verdict, each piece of work, the shift that would match."""
-        p, project = self.palette_now, self.editor.project
+        p, project = self.palette_now, self.editor.hand.project
         song = plan.playable[number]
         crossing, facts = song.crossing, song.facts
         assert crossing is not None

@@ -53,8 +53,8 @@ class SetView(SidedView):
         self.set_canvas = SetCanvas(self.editor)
         self.set_canvas.pointed.connect(self._point)
         self.set_canvas.wished.connect(self._wish)
-        self.form = Form(self.editor, TITLES, ROWS)
-        self.take_typed(self.form, self.editor)
+        self.form = Form(self.editor.hand, TITLES, ROWS)
+        self.take_typed(self.form, self.editor.hand)
         self.side = Sheet()
         self.side.column.addWidget(self.form, 1)
         self.rehearse = RehearsePane(rehearsal)
@@ -74,8 +74,8 @@ class SetView(SidedView):
 
     def document_changed(self) -> None:
         """Show the set as it is now."""
-        self.editor.settle()
-        plan = self.editor.plan
+        self.editor.hand.settle()
+        plan = self.editor.hand.plan
         if plan is None:
             self.heading.say("No set yet", "M makes one, A puts a song in.")
         else:
@@ -87,7 +87,7 @@ class SetView(SidedView):
             self.form.show_all()
 
     def _below(self) -> str:
-        plan = self.editor.plan
+        plan = self.editor.hand.plan
         assert plan is not None
         words = [counted(len(plan.songs), "song"), clock_text(plan.seconds)]
         if plan.running.slot_s:
@@ -113,7 +113,7 @@ class SetView(SidedView):
 
     def acts(self) -> dict[str, Act]:
         """The view's own, then the editor's."""
-        return acts_of(self, self.editor)
+        return {**self.editor.acts(), **acts_of(self)}
 
     def around(self, action_id: str, act: Act) -> Act:
         """Show what is in hand now."""
@@ -131,11 +131,11 @@ class SetView(SidedView):
         return shown
 
     def _point(self, entry: str) -> None:
-        self.editor.entry_id = entry
+        self.editor.hand.entry_id = entry
         self.document_changed()
 
     def _wish(self, place: int, share: float) -> None:
-        self.editor.wish(place, share)
+        self.editor.whole.wish(place, share)
 
     @does("pane_order")
     def pane_order(self) -> None:
@@ -159,7 +159,7 @@ class SetView(SidedView):
     def read_from(self, path: Path) -> None:
         """The same under a name; what cannot be read is said in the window."""
         try:
-            self.editor.change_set(
+            self.editor.hand.change_set(
                 "Set from CSV", lambda s: read_set_file(path, self.session.project, s)
             )
         except GrebeError as error:
@@ -185,7 +185,7 @@ class SetView(SidedView):
 
     def write_into(self, path: Path) -> None:
         """The set as CSV, or its stage sheet, by the name's ending; failures are said."""
-        running = self.editor.running
+        running = self.editor.hand.running
         if running is None:
             return
         try:

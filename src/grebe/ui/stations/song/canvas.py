@@ -69,7 +69,7 @@ class SongCanvas(PlayheadCanvas):
         """Work out where things lie, once for everything that is drawn."""
         self._first, shown = self._window(layout)
         self._scale = (self.width() - LABELS - 2) / shown
-        count = max(1, len(self.editor.devices))
+        count = max(1, len(self.editor.hand.devices))
         room = self.height() - TOP - ENERGY - FOOT - 24
         self.row = min(MAX_ROW, max(MIN_ROW, room / count))
 
@@ -88,7 +88,7 @@ class SongCanvas(PlayheadCanvas):
         """The devices seen."""
         room = self.height() - TOP - ENERGY - FOOT - 24
         most = max(1, int(room / self.row + 0.001))
-        return self.editor.devices[self.top_row : self.top_row + most]
+        return self.editor.hand.devices[self.top_row : self.top_row + most]
 
     def zoom(self, by: float) -> None:
         """See more or less of the song, around the cursor."""
@@ -99,7 +99,7 @@ class SongCanvas(PlayheadCanvas):
         _, shown = self._window(layout)
         wanted = max(FEWEST_BARS * bar, int(shown * by))
         self.shown = 0 if wanted >= layout.ticks else wanted
-        self.first = self.editor.tick - (self.shown or layout.ticks) // 2
+        self.first = self.editor.hand.tick - (self.shown or layout.ticks) // 2
         self.reveal()
 
     def reveal(self) -> None:
@@ -108,11 +108,11 @@ class SongCanvas(PlayheadCanvas):
         if layout is not None and layout.spans:
             first, shown = self._window(layout)
             edge = shown // 16
-            tick = self.editor.tick
+            tick = self.editor.hand.tick
             first = min(first, tick - edge)
             self.first = max(0, first, tick - shown + edge)
-        devices = self.editor.devices
-        at = next((i for i, d in enumerate(devices) if d.id == self.editor.device_id), 0)
+        devices = self.editor.hand.devices
+        at = next((i for i, d in enumerate(devices) if d.id == self.editor.hand.device_id), 0)
         if layout is not None:
             self._settle(layout)
         self.top_row = max(0, min(self.top_row, at))
@@ -187,22 +187,22 @@ class SongCanvas(PlayheadCanvas):
         painter.restore()
         for index, device in enumerate(rows):
             self._paint_label(painter, TOP + self.row * (index + 0.5), device)
-        if len(rows) < len(self.editor.devices):
-            words = f"{len(rows)} of {len(self.editor.devices)} devices"
+        if len(rows) < len(self.editor.hand.devices):
+            words = f"{len(rows)} of {len(self.editor.hand.devices)} devices"
             draw.text(painter, 8, TOP - 10, words, self.palette_now.muted, size=12)
         self._paint_label_of_energy(painter, foot)
         self._paint_findings(painter, foot + 10)
 
     def _paint_label(self, painter: QPainter, middle: float, device: Device) -> None:
         p = self.palette_now
-        if device.id == self.editor.device_id:
+        if device.id == self.editor.hand.device_id:
             draw.fill(painter, 0, middle - 16, 3, 34, p.crest)
         width = LABELS - 20
         draw.text(painter, 8, middle - 2, device.name, p.ink, size=16, weight=600, width=width)
         if self.row >= MIN_ROW + 8:
             below = device.label or device.kind
-            if device.id == self.editor.device_id and self.editor.voice_id:
-                below = self._voice_name(device.id, self.editor.voice_id)
+            if device.id == self.editor.hand.device_id and self.editor.hand.voice_id:
+                below = self._voice_name(device.id, self.editor.hand.voice_id)
             draw.text(painter, 8, middle + 15, below, p.muted, size=12, width=width)
 
     def _voice_name(self, device: str, voice: str) -> str:
@@ -214,12 +214,12 @@ class SongCanvas(PlayheadCanvas):
 
     def _paint_selection(self, painter: QPainter, rows: tuple[Device, ...], bottom: float) -> None:
         p = self.palette_now
-        first, last = self.editor.selection
+        first, last = self.editor.hand.selection
         left, right = self.x_at(first), self.x_at(last)
         wide = max(2.0, right - left)
         draw.fill(painter, left, RULER, wide, bottom - RULER, draw.see_through(p.crest, 0.10))
         for index, device in enumerate(rows):
-            if device.id == self.editor.device_id:
+            if device.id == self.editor.hand.device_id:
                 box = QRectF(left, TOP + self.row * index + 2, wide, self.row - 4)
                 draw.panel(painter, box, draw.see_through(p.crest, 0.14), p.crest, width=1.5)
 
@@ -305,7 +305,7 @@ class SongCanvas(PlayheadCanvas):
     ) -> None:
         p = self.palette_now
         begin, end = spans[0].tick, spans[-1].end
-        own = [s for s in self.editor.book.bands(device.id) if begin <= s.tick < end]
+        own = [s for s in self.editor.hand.book.bands(device.id) if begin <= s.tick < end]
         carried: list[QRectF] = []
         new: list[QRectF] = []
         knots: list[QRectF] = []
@@ -393,7 +393,7 @@ class SongCanvas(PlayheadCanvas):
 
     def _paint_energy(self, painter: QPainter, layout: Layout, top: float, bottom: float) -> None:
         p = self.palette_now
-        bars = self.editor.book.bars()
+        bars = self.editor.hand.book.bars()
         if not bars:
             return
         most = max(1.0, *(b.energy for b in bars))
@@ -422,7 +422,7 @@ class SongCanvas(PlayheadCanvas):
 
     def _paint_findings(self, painter: QPainter, top: float) -> None:
         """The two most serious things to look at in this song."""
-        found = self.editor.book.findings()
+        found = self.editor.hand.book.findings()
         p = self.palette_now
         if not found:
             draw.text(painter, LABELS, top + 22, "Nothing to look at in this song.", p.muted)

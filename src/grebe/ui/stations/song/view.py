@@ -56,8 +56,8 @@ class SongView(SidedView):
         self.panes = QStackedWidget()
         for pane in (self.song_canvas, self.programme, self.stage_sheet):
             self.panes.addWidget(pane)
-        self.form = Form(self.editor, TITLES, ROWS)
-        self.take_typed(self.form, self.editor)
+        self.form = Form(self.editor.hand, TITLES, ROWS)
+        self.take_typed(self.form, self.editor.hand)
         self.side = Sheet()
         self.side.column.addWidget(self.form, 1)
         above = QWidget()
@@ -73,9 +73,9 @@ class SongView(SidedView):
         """Show the song as it is now."""
         session, song, layout = self.session, self.session.song, self.session.derived.layout()
         selected = layout.span_of(session.selection.section) if layout is not None else None
-        if selected is not None and not selected.tick <= self.editor.tick < selected.end:
-            self.editor.go_to_section(session.selection.section)
-        self.editor.settle()
+        if selected is not None and not selected.tick <= self.editor.hand.tick < selected.end:
+            self.editor.hand.go_to_section(session.selection.section)
+        self.editor.hand.settle()
         if song is None:
             self.heading.say("No song yet", "Y makes one of the scenes, by verse and hook.")
         elif layout is None:
@@ -97,12 +97,12 @@ class SongView(SidedView):
         number = [s.id for s in songs].index(song.id) + 1
         if layout is None or not layout.spans:
             return f"{song.bpm:g} BPM   song {number} of {len(songs)}"
-        found = len(self.editor.book.findings())
+        found = len(self.editor.hand.book.findings())
         looks = f"   {counted(found, 'thing')} to look at" if found else ""
         return (
             f"{counted(layout.bars, 'bar')}   {length_text(layout.seconds())}   {song.bpm:g} BPM"
             f"   song {number} of {len(songs)}, Ctrl+N for another{looks}"
-            f"   at bar {layout.bar_at(self.editor.tick)}"
+            f"   at bar {layout.bar_at(self.editor.hand.tick)}"
         )
 
     def moved(self) -> None:
@@ -111,7 +111,7 @@ class SongView(SidedView):
 
     def acts(self) -> dict[str, Act]:
         """The view's own, then the editor's."""
-        return acts_of(self, self.editor)
+        return {**self.editor.acts(), **acts_of(self)}
 
     def around(self, action_id: str, act: Act) -> Act:
         """Show where the cursor is; an edit has been shown already."""
@@ -133,20 +133,20 @@ class SongView(SidedView):
 
     def _point(self, tick: int, device: str, selects: bool) -> None:
         editor = self.editor
-        span = editor.layout.spans[editor.layout.index_at(tick)]
-        unit = editor.unit(span)
-        if selects and editor.anchor is None:
-            editor.anchor = editor.tick
+        span = editor.hand.layout.spans[editor.hand.layout.index_at(tick)]
+        unit = editor.hand.unit(span)
+        if selects and editor.hand.anchor is None:
+            editor.hand.anchor = editor.hand.tick
         elif not selects:
-            editor.anchor = None
-        editor.tick = span.tick + (tick - span.tick) // unit * unit
-        if device and device != editor.device_id:
-            editor.device_id, editor.voice_id = device, ""
+            editor.hand.anchor = None
+        editor.hand.tick = span.tick + (tick - span.tick) // unit * unit
+        if device and device != editor.hand.device_id:
+            editor.hand.device_id, editor.hand.voice_id = device, ""
         self._cursor_moved()
 
     def select(self, section_id: str) -> None:
         """Select a section."""
-        self.editor.go_to_section(section_id)
+        self.editor.hand.go_to_section(section_id)
         self._cursor_moved()
 
     # Panes and the form
@@ -181,7 +181,7 @@ class SongView(SidedView):
     def escaped(self) -> None:
         """Put the form away, or let go of what is selected."""
         super().escaped()
-        self.editor.anchor = None
+        self.editor.hand.anchor = None
         self.song_canvas.refresh()
 
     @does("zoom_in")
@@ -218,7 +218,9 @@ class SongView(SidedView):
                 export_stage(project, song, path, to_pdf=html_to_pdf)
             else:
                 export_programme(project, song, path, device="", to_pdf=html_to_pdf)
-                self.editor.printed([p.device.id for p in self.editor.book.programmes()])
+                self.editor.sections.printed(
+                    [p.device.id for p in self.editor.hand.book.programmes()]
+                )
         except GrebeError as error:
             self.session.say("error", str(error))
         else:
@@ -246,14 +248,14 @@ class SongView(SidedView):
     @does("export_scene")
     def export_scene(self) -> None:
         """Write the selected section's scene as a WAV loop."""
-        if self.editor.span is not None:
+        if self.editor.hand.span is not None:
             folder = QFileDialog.getExistingDirectory(self, "Write the scene as a WAV loop into")
             if folder:
                 self.export_into(Path(folder))
 
     def export_into(self, folder: Path) -> None:
         """The same into a folder; what cannot be written is said in the window."""
-        session, song, span = self.session, self.session.song, self.editor.span
+        session, song, span = self.session, self.session.song, self.editor.hand.span
         if song is None or span is None:
             return
         wanted = LoopWanted(scene=span.scene.id, bpm=song.bpm)

@@ -1,0 +1,129 @@
+"""Scenes made, copied, varied, put into songs."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+from grebe.app.doing import does
+from grebe.app.editors.scene_form import SceneHand
+from grebe.core.document import Project, with_song
+from grebe.core.songs.edit import insert_section
+from grebe.core.songs.forms import add_song, song_of_scenes
+from grebe.core.songs.scenes import (
+    add_scene,
+    copy_scene,
+    move_scene,
+    remove_scene,
+    vary,
+)
+from grebe.errors import EditError
+
+
+class SceneMaking:
+    """What keys make of the scene in hand."""
+
+    def __init__(self, hand: SceneHand) -> None:
+        self.hand = hand
+
+    def _made(self, name: str, edit: Callable[[Project], tuple[Project, str]]) -> None:
+        """Apply an edit that gives a scene, and take that one in hand."""
+        found = ""
+
+        def apply(project: Project) -> Project:
+            nonlocal found
+            project, found = edit(project)
+            return project
+
+        self.hand.session.store.apply(name, apply)
+        self.hand.scene_id = found or self.hand.scene_id
+
+    @does("new_scene")
+    def new_scene(self) -> None:
+        """A new scene after this one."""
+        self._made("New scene", lambda p: add_scene(p, self.hand.scene_id))
+
+    @does("copy_scene")
+    def copy_scene(self) -> None:
+        """A copy of it after it."""
+        self._made("Copy a scene", lambda p: copy_scene(p, self._need()))
+
+    def _need(self) -> str:
+        if self.hand.scene is None:
+            raise EditError("there is no scene yet: N makes one")
+        return self.hand.scene_id
+
+    @does("remove_scene")
+    def remove_scene(self) -> None:
+        """Remove it."""
+        gone, ids = self._need(), [s.id for s in self.hand.scenes]
+        self.hand.session.store.apply("Remove a scene", lambda p: remove_scene(p, gone))
+        left = [s.id for s in self.hand.scenes]
+        at = ids.index(gone) if gone in ids else 0
+        self.hand.scene_id = left[min(at, len(left) - 1)] if left else ""
+
+    def _move(self, by: int) -> None:
+        moved = self._need()
+        self.hand.session.store.apply("Move a scene", lambda p: move_scene(p, moved, by))
+
+    @does("move_left")
+    def move_left(self) -> None:
+        """One place earlier."""
+        self._move(-1)
+
+    @does("move_right")
+    def move_right(self) -> None:
+        """One place later."""
+        self._move(1)
+
+    def _vary(self, way: str) -> None:
+        scene, song = self._need(), self.hand.session.selection.song_id
+        self._made("Vary a scene", lambda p: vary(p, scene, way, song))
+
+    @does("no_drums")
+    def no_drums(self) -> None:
+        """The same without drums."""
+        self._vary("no_drums")
+
+    @does("no_hats")
+    def no_hats(self) -> None:
+        """The same with the hats out."""
+        self._vary("no_hats")
+
+    @does("together")
+    def together(self) -> None:
+        """Everything together."""
+        self._vary("together")
+
+    @does("last_bar")
+    def last_bar(self) -> None:
+        """Drums out for its last bar, in the song."""
+        self._vary("last_bar")
+
+    @does("riser")
+    def riser(self) -> None:
+        """The same with a voice that rises."""
+        self._vary("riser")
+
+    @does("into_song")
+    def into_song(self) -> None:
+        """At the end of the song in hand, as often as it says."""
+        scene, song = self.hand.scene, self.hand.session.song
+        if scene is None or song is None:
+            raise EditError("there is no song to put it into")
+        self.hand.session.store.apply(
+            "Into the song",
+            lambda p: with_song(
+                p, song.id, lambda s: insert_section(s, len(s.sections), scene.id, scene.times)
+            ),
+        )
+
+    @does("all_scenes")
+    def all_scenes(self) -> None:
+        """A song of all scenes, in order, each going on as it says."""
+        if not self.hand.project.scenes:
+            raise EditError("there are no scenes yet")
+        made = song_of_scenes(
+            self.hand.project, "All scenes", self.hand.session.position.written_bpm
+        )
+        self.hand.session.store.apply("A song of all scenes", lambda p: add_song(p, made))
+        self.hand.session.choose_song(made.id)

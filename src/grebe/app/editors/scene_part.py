@@ -1,0 +1,105 @@
+"""Edits of what one device does in a scene."""
+
+from __future__ import annotations
+
+from grebe.app.doing import does
+from grebe.app.editors.scene_form import ECHOES, SceneHand
+from grebe.errors import EditError
+
+
+class PartEdits:
+    """What keys do to the part under the cursor."""
+
+    def __init__(self, hand: SceneHand) -> None:
+        self.hand = hand
+
+    def _pattern(self, by: int) -> None:
+        part, ids = self.hand.part, ["", *(p.id for p in self.hand.patterns)]
+        if part is None:
+            return
+        if len(ids) == 1:
+            raise EditError(
+                f"{self.hand.project.rig.name_of(self.hand.device_id)} has no patterns yet"
+            )
+        here = part.chain[-1] if part.chain else ""
+        at = ids.index(here) if here in ids else 0
+        new = ids[(at + by) % len(ids)]
+        chain = (*part.chain[:-1], new) if new else part.chain[:-1]
+        self.hand.change_part("Pattern", "scene-pattern", chain=chain)
+
+    @does("pattern_after")
+    def pattern_after(self) -> None:
+        """Its next pattern, or silence."""
+        self._pattern(1)
+
+    @does("pattern_before")
+    def pattern_before(self) -> None:
+        """The pattern before, or silence."""
+        self._pattern(-1)
+
+    @does("chain_longer")
+    def chain_longer(self) -> None:
+        """The last of its chain once more."""
+        part = self.hand.part
+        if part is None or not part.chain:
+            raise EditError("nothing plays there yet: P chooses a pattern")
+        self.hand.change_part("Longer chain", chain=(*part.chain, part.chain[-1]))
+
+    @does("chain_shorter")
+    def chain_shorter(self) -> None:
+        """Without the last of its chain."""
+        if self.hand.part is not None:
+            self.hand.change_part("Shorter chain", chain=self.hand.part.chain[:-1])
+
+    @does("silent")
+    def silent(self) -> None:
+        """Silent here: nothing plays."""
+        part = self.hand.part
+        if part is not None:
+            self.hand.change_part("Silent", chain=(), muted=False, silent_voices=())
+
+    @does("as_before")
+    def as_before(self) -> None:
+        """As in the scene before: carry on."""
+        scenes = self.hand.scenes
+        at = next((i for i, s in enumerate(scenes) if s.id == self.hand.scene_id), 0)
+        if at == 0:
+            raise EditError("there is no scene before")
+        before = scenes[at - 1].part(self.hand.device_id)
+        fields = {f: getattr(before, f) for f in before.__struct_fields__ if f != "device"}
+        self.hand.change_part("As before", **fields)
+
+    @does("mute")
+    def mute(self) -> None:
+        """Muted here, or sounding."""
+        part = self.hand.part
+        if part is not None:
+            self.hand.change_part("Mute", muted=not part.muted)
+
+    def number(self, number: int) -> None:
+        """A voice silent or sounding here; of a looper a track that plays or not."""
+        part, device = self.hand.part, self.hand.device
+        if part is None or device is None:
+            return
+        if device.spec.loop_tracks:
+            if number > device.spec.loop_tracks:
+                raise EditError(f"{device.name} has {device.spec.loop_tracks} tracks")
+            tracks = set(part.tracks or ()) ^ {number}
+            self.hand.change_part("Loop tracks", tracks=tuple(sorted(tracks)))
+            return
+        voices = self.hand.voices
+        if number > len(voices):
+            raise EditError(f"there is no voice {number} there")
+        voice = voices[number - 1].id
+        silent = [v for v in part.silent_voices if v != voice]
+        if voice not in part.silent_voices:
+            silent.append(voice)
+        self.hand.change_part("Silent voice", silent_voices=tuple(silent))
+
+    @does("echo")
+    def echo(self) -> None:
+        """The next echo time."""
+        part = self.hand.part
+        if part is not None:
+            at = ECHOES.index(part.echo) if part.echo in ECHOES else 0
+            self.hand.change_part("Echo time", echo=ECHOES[(at + 1) % len(ECHOES)])

@@ -1,0 +1,104 @@
+"""What is laid over a song: mutes, fills, markers, curves, loops."""
+
+from __future__ import annotations
+
+from grebe.app.doing import does
+from grebe.app.editors.song_form import CUTOFF, SongHand
+from grebe.core.player.marks import curve_value
+from grebe.core.songs import edit
+from grebe.core.time.ticks import SIXTEENTH_TICKS
+from grebe.errors import EditError
+
+VALUE_STEP = 8
+FIRST_VALUE = 64
+
+
+class MarkEdits:
+    """What keys lay over the song."""
+
+    def __init__(self, hand: SongHand) -> None:
+        self.hand = hand
+
+    @does("mute")
+    def mute(self) -> None:
+        """Silent over what is selected, or not."""
+        device, (first, last) = self.hand.device, self.hand.selection
+        if device is None:
+            raise EditError("there is no device to mute")
+        layout, voice = self.hand.layout, self.hand.voice_id
+        if edit.is_silenced(layout, device.id, voice, first):
+            made = edit.unsilence(layout, device.id, voice, first, last)
+        else:
+            made = edit.silence(layout, device.id, voice, first, last)
+        self.hand.change("Mute region", lambda _: made)
+
+    @does("fill")
+    def fill(self) -> None:
+        """A fill over what is selected, or none."""
+        first, last = self.hand.selection
+        made = edit.fill_over(self.hand.layout, first, last)
+        self.hand.change("Fill", lambda _: made)
+
+    @does("marker")
+    def marker(self) -> None:
+        """A marker here, or away with it."""
+        layout, span = self.hand.layout, self.hand.span
+        assert span is not None
+        at = (self.hand.tick - span.tick) // SIXTEENTH_TICKS
+        there = any(m.at == at for m in span.section.markers)
+        made = edit.put_marker(
+            layout, self.hand.tick, "" if there else f"Bar {layout.bar_at(self.hand.tick)}"
+        )
+        self.hand.change("Marker", lambda _: made)
+
+    @does("controller")
+    def next_controller(self) -> None:
+        """The next controller of the device, for its curve."""
+        device = self.hand.device
+        if device is None:
+            return
+        known = [c.number for c in device.spec.controllers] or [CUTOFF]
+        after = [n for n in known if n > self.hand.controller]
+        self.hand.controller = after[0] if after else known[0]
+
+    def _value(self, by: int) -> None:
+        span, curve = self.hand.span, self.hand.curve
+        if span is None or self.hand.device is None:
+            return
+        here = FIRST_VALUE if curve is None else curve_value(curve, self.hand.tick - span.tick) + by
+        made = edit.put_curve_point(
+            self.hand.layout, self.hand.device_id, self.hand.controller, self.hand.tick, here
+        )
+        self.hand.change("Controller curve", lambda _: made, "curve")
+
+    @does("value_up")
+    def value_up(self) -> None:
+        """The curve higher here."""
+        self._value(VALUE_STEP)
+
+    @does("value_down")
+    def value_down(self) -> None:
+        """The curve lower here."""
+        self._value(-VALUE_STEP)
+
+    @does("no_value")
+    def no_value(self) -> None:
+        """The curve's point here away."""
+        made = edit.put_curve_point(
+            self.hand.layout, self.hand.device_id, self.hand.controller, self.hand.tick, None
+        )
+        self.hand.change("Controller curve", lambda _: made)
+
+    @does("loop")
+    def loop(self) -> None:
+        """What is selected over and over, or on as written."""
+        status = self.hand.session.status
+        first, last = self.hand.selection
+        if status is not None and status.loop is not None:
+            first = last = 0
+        self.hand.session.performer.loop_over(first, last)
+
+    @does("jump")
+    def jump(self) -> None:
+        """To the cursor, on the next bar."""
+        self.hand.session.performer.jump()

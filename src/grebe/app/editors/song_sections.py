@@ -1,0 +1,184 @@
+"""Sections of a song: repeated, moved, copied, put in; whole forms."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+import msgspec
+
+from grebe.app.doing import does
+from grebe.app.editors.song_form import SongHand
+from grebe.core.document import Project
+from grebe.core.rig.memory import assign
+from grebe.core.songs import edit
+from grebe.core.songs.forms import FORMS, add_song, song_of_form
+from grebe.core.songs.model import BoxSong, Printed, Then
+from grebe.errors import EditError
+
+
+class SectionEdits:
+    """What keys do to sections."""
+
+    def __init__(self, hand: SongHand) -> None:
+        self.hand = hand
+
+    @does("more")
+    def more(self) -> None:
+        """One more pass."""
+        at = self.hand.index
+        self.hand.change("More passes", lambda s: edit.set_times(s, at, s.sections[at].times + 1))
+
+    @does("fewer")
+    def fewer(self) -> None:
+        """One pass fewer."""
+        at = self.hand.index
+        self.hand.change("Fewer passes", lambda s: edit.set_times(s, at, s.sections[at].times - 1))
+
+    def _move(self, by: int) -> None:
+        at = self.hand.index
+        section = self.hand.span.section.id if self.hand.span is not None else ""
+        self.hand.change("Move a section", lambda s: edit.move_section(s, at, by))
+        self.hand.go_to_section(section)
+
+    @does("move_left")
+    def move_left(self) -> None:
+        """One place earlier."""
+        self._move(-1)
+
+    @does("move_right")
+    def move_right(self) -> None:
+        """One place later."""
+        self._move(1)
+
+    @does("copy_section")
+    def copy_section(self) -> None:
+        """Another like it after it."""
+        at = self.hand.index
+        self.hand.change("Copy a section", lambda s: edit.duplicate_section(s, at))
+
+    @does("remove_section")
+    def remove_section(self) -> None:
+        """Remove it; the one that takes its place is in hand then."""
+        at = self.hand.index
+        self.hand.change("Remove a section", lambda s: edit.remove_section(s, at))
+        spans = self.hand.layout.spans
+        self.hand.tick = spans[min(at, len(spans) - 1)].tick
+
+    @does("insert_section")
+    def insert_section(self) -> None:
+        """A section of the next scene after it."""
+        scenes = self.hand.project.scenes
+        if not scenes:
+            raise EditError("there are no scenes yet: make one in Scenes")
+        at = -1 if self.hand.span is None else self.hand.index
+        ids = [s.id for s in scenes]
+        here = "" if self.hand.span is None else self.hand.span.scene.id
+        scene = scenes[(ids.index(here) + 1) % len(ids) if here in ids else 0]
+        self.hand.change(
+            "New section", lambda s: edit.insert_section(s, at + 1, scene.id, scene.times)
+        )
+        song = self.hand.session.song
+        if song is not None:
+            self.hand.go_to_section(song.sections[at + 1].id)
+
+    def _scene(self, by: int) -> None:
+        span, ids = self.hand.span, [s.id for s in self.hand.project.scenes]
+        if span is not None and span.scene.id in ids:
+            scene = ids[(ids.index(span.scene.id) + by) % len(ids)]
+            section = span.section.id
+            self.hand.change(
+                "Scene", lambda s: edit.with_section(s, section, scene=scene), "section-scene"
+            )
+            self.hand.go_to_section(section)
+
+    @does("scene_after")
+    def scene_after(self) -> None:
+        """The next scene here."""
+        self._scene(1)
+
+    @does("scene_before")
+    def scene_before(self) -> None:
+        """The scene before here."""
+        self._scene(-1)
+
+    @does("then")
+    def then(self) -> None:
+        """What follows: next, back to the first section, back where it came from, itself."""
+        span, song = self.hand.span, self.hand.session.song
+        if span is None or song is None:
+            return
+        kinds: tuple[Literal["next", "jump", "back", "stay"], ...] = (
+            "next", "jump", "back", "stay",
+        )  # fmt: skip
+        kind = kinds[(kinds.index(span.section.then.kind) + 1) % len(kinds)]
+        then = Then(kind=kind, to=song.sections[0].id if kind == "jump" else "")
+        self.hand.change("What follows", lambda s: edit.with_section(s, span.section.id, then=then))
+
+    def _form(self, number: int) -> None:
+        form = FORMS[number]
+        base = self.hand.session.song
+        name = form.words if base is None else f"{base.name}, {form.words.lower()}"
+        made = song_of_form(
+            self.hand.project, form, name[:80], self.hand.session.position.written_bpm
+        )
+        self.hand.session.store.apply("Song of a form", lambda p: add_song(p, made))
+        self.hand.session.choose_song(made.id)
+        self.hand.tick = 0
+
+    @does("form_verse")
+    def form_verse(self) -> None:
+        """A song of verses and hooks out of the scenes."""
+        self._form(0)
+
+    @does("form_drop")
+    def form_drop(self) -> None:
+        """A song of builds and drops out of the scenes."""
+        self._form(1)
+
+    @does("box_song")
+    def box_song(self) -> None:
+        """The device's own song memory plays its part, or Grebe tells it live."""
+        device, song = self.hand.device, self.hand.session.song
+        if device is None or song is None:
+            return
+        if device.plays == "grebe":
+            raise EditError(f"Grebe plays {device.name} note by note; W in the Rig changes that")
+        rest = tuple(b for b in song.box_songs if b.device != device.id)
+        if len(rest) == len(song.box_songs):
+            number = [s.id for s in self.hand.project.songs].index(song.id)
+            rest = (*rest, BoxSong(device=device.id, number=min(127, number)))
+        self.hand.change("Song in the box", lambda s: msgspec.structs.replace(s, box_songs=rest))
+
+    @does("reorder")
+    def reorder(self) -> None:
+        """The device's patterns in the order its chains need."""
+        found = next(
+            (p for p in self.hand.book.programmes() if p.device.id == self.hand.device_id), None
+        )
+        if found is None or found.order is None or not found.order.places:
+            raise EditError("there is no other order of its memory that would help")
+        places = found.order.places
+
+        def change(project: Project) -> Project:
+            for pattern, place in places.items():
+                project = assign(project, pattern, place)
+            return project
+
+        self.hand.session.store.apply("Patterns in another order", change)
+
+    def printed(self, devices: list[str]) -> None:
+        """Remember the programming sheets of these devices as printed now."""
+        song = self.hand.session.song
+        if song is None:
+            return
+        made = tuple(
+            Printed(song=song.id, device=p.device.id, lines=p.lines)
+            for p in self.hand.book.programmes()
+            if p.device.id in devices
+        )
+
+        def change(project: Project) -> Project:
+            kept = tuple(p for p in project.printed if p.song != song.id or p.device not in devices)
+            return msgspec.structs.replace(project, printed=(*kept, *made))
+
+        self.hand.session.store.apply("Sheet printed", change)
