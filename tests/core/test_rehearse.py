@@ -4,12 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 import pytest
+from grebe.core.songs.pace import paced
 from scipy import stats
 
 from grebe.core.rehearse.ones import off_bar_ms, ones
 from grebe.core.rehearse.score import ExpectedMove, Try, score, to_practise
 from grebe.core.songs.model import Section, Song, TempoMark
-from grebe.core.songs.pace import paced
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 
 LAUNCH = ExpectedMove("launch", "launch", -2.0, 0.0)

@@ -477,36 +477,36 @@ def test_loops_in_the_window(performer: Performer, view: PatternsView, tmp_path:
     session = performer.frame.session
     performer.press(K.Key_5, ALT)
     pane = view.loops
-    assert pane.loop is not None
+    assert pane.loop_editor.loop is not None
     assert "1 bar in 2.61 s, 92.00 BPM; 12 slices on one shared slot" in pane.said.text()
     assert "+5.44 semitones" in pane.said.text()  # 12 log2(126/92), by hand
     performer.frame.grab()
-    first = pane.loop.slices[1]
+    first = pane.loop_editor.loop.slices[1]
     performer.press(K.Key_Right)
     performer.press(K.Key_Period)
-    assert pane.loop.slices[1].start == first.start + 24
+    assert pane.loop_editor.loop.slices[1].start == first.start + 24
     performer.press(K.Key_Left, CTRL)
-    assert pane.loop.slices[1].end == first.end - 24
+    assert pane.loop_editor.loop.slices[1].end == first.end - 24
     performer.press(K.Key_O)
-    assert pane.loop.slices[1].gate
+    assert pane.loop_editor.loop.slices[1].gate
     performer.press(K.Key_Up, CTRL)
-    assert pane.loop.slices[0].note == 73
+    assert pane.loop_editor.loop.slices[0].note == 73
     performer.press(K.Key_J)
-    assert not pane.loop.shared
+    assert not pane.loop_editor.loop.shared
     performer.press(K.Key_Right, ALT)
-    assert pane.loop.bars == 2
+    assert pane.loop_editor.loop.bars == 2
     performer.press(K.Key_Left, ALT)
-    x = round(pane.canvas.x_of(pane.loop.slices[4].start))
+    x = round(pane.canvas.x_of(pane.loop_editor.loop.slices[4].start))
     QTest.mousePress(pane.canvas, Qt.MouseButton.LeftButton, pos=QPoint(x, 100))
     QTest.mouseMove(pane.canvas, QPoint(x + 20, 100))
     QTest.mouseRelease(pane.canvas, Qt.MouseButton.LeftButton, pos=QPoint(x + 20, 100))
     assert pane.canvas.index == 4
-    pane.cut_even()
-    assert len(pane.loop.slices) == 8
-    pane.cut_onsets()
-    assert len(pane.loop.slices) == 12
+    pane.loop_editor.cut_even()
+    assert len(pane.loop_editor.loop.slices) == 8
+    pane.loop_editor.cut_onsets()
+    assert len(pane.loop_editor.loop.slices) == 12
     for how, words in (("resample", "bars at 126.wav, +5.44 semitones"), ("slices", "126.wav.")):
-        pane.fit_into(tmp_path / how, how)  # type: ignore[arg-type]
+        pane.loop_editor.fit_into(tmp_path / how, how)  # type: ignore[arg-type]
         assert words in session.notices.last.text  # type: ignore[union-attr]
         (fitted,) = (tmp_path / how).glob("*.wav")
         audio, rate = soundfile.read(fitted)

@@ -44,7 +44,7 @@ def test_a_rehearsal_by_key(performer: Performer) -> None:
     """Counted in, the section is held; brought in early it is said so and written down."""
     performer.engine_ready()
     session = performer.frame.session
-    performer.frame.views[6].editor.entry_id = "e2"  # type: ignore[attr-defined]
+    performer.frame.views[6].editor.hand.entry_id = "e2"  # type: ignore[attr-defined]
     pane = rehearse_pane(performer)
     performer.frame.grab()
     performer.press(K.Key_L)

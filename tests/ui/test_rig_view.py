@@ -94,7 +94,7 @@ def test_findings_are_mended_and_accepted_by_key(performer: Performer) -> None:
     performer.wait(lambda: frame.rail.badges[1] == 1)
     view.findings.toggle_intended()
     frame.grab()
-    view._hear_again(chosen)  # type: ignore[arg-type]
+    view.editor.findings.hear_again(chosen)  # type: ignore[arg-type]
     assert chosen in session.derived.findings()
 
 
@@ -168,7 +168,7 @@ def test_a_controller_into_grebe_begins_a_route_with_pads_mapped(performer: Perf
     (route,) = rig(performer).routes
     assert (route.source, route.target) == ("pads", "fulmar")
     finding = next(f for f in performer.frame.session.derived.findings() if f.code == "rig.pads")
-    view._mend(finding)
+    view.editor.findings.mend(finding)
     assert rig(performer).routes[0].notes == "position"
     performer.press(K.Key_4, ALT)
     assert view.panes.currentWidget() is view.notes
@@ -288,7 +288,7 @@ def test_a_profile_of_ones_own(performer: Performer) -> None:
     """Ctrl+P saves the box as it stands; it is offered when the next is added."""
     view = rig_view(performer)
     view.select("knot")
-    view._set_fields("Name", name="My bass")
+    view.editor.hand.set_fields("Name", name="My bass")
     performer.press(K.Key_P, CTRL)
     path = own_profiles_dir() / "knot.json"
     assert read_profile(path).name == "My bass"

@@ -6,7 +6,7 @@ controller); the tempo range is common practice with room at both ends.
 
 from __future__ import annotations
 
-from typing import Annotated
+from typing import Annotated, Any
 
 import msgspec
 from msgspec import Meta
@@ -41,3 +41,20 @@ Id = Annotated[str, Meta(pattern=r"^[a-z0-9][a-z0-9-]{0,63}$")]
 
 class Value(msgspec.Struct, frozen=True, kw_only=True, omit_defaults=True):
     """Base of every document value: immutable, keyword-only, compared by content."""
+
+
+def bounds_of(kind: Any) -> tuple[float, float]:
+    """The least and the greatest value of a type above, as its `Meta` has them.
+
+    TypeError for a type without both.
+    """
+    for meta in getattr(kind, "__metadata__", ()):
+        if isinstance(meta, Meta) and meta.ge is not None and meta.le is not None:
+            return float(meta.ge), float(meta.le)
+    raise TypeError(f"{kind!r} has no bounds")
+
+
+def held_in(kind: Any, value: float) -> float:
+    """A value, or the nearest that a type above allows."""
+    low, high = bounds_of(kind)
+    return min(high, max(low, value))

@@ -5,29 +5,23 @@ from __future__ import annotations
 from collections.abc import Callable
 from pathlib import Path
 
-import msgspec
 import numpy as np
 from PyQt6.QtCore import QLineF, QRectF, pyqtSignal
 from PyQt6.QtGui import QMouseEvent, QPainter, QPen
 from PyQt6.QtWidgets import QFileDialog, QHBoxLayout, QLabel, QVBoxLayout, QWidget
 
-from grebe.app.doing import does
-from grebe.app.editors.loops import Fit, audio_of, fit_loop, folder_of, take_loop
+from grebe.app.doing import Act, acts_of, does
+from grebe.app.editors.loop_editor import LoopEditor
+from grebe.app.editors.loops import Fit, audio_of
 from grebe.app.editors.pattern_editor import PatternEditor
-from grebe.core.audio.fitting import loop_onsets, repitch
-from grebe.core.document import Project, with_loop
+from grebe.core.audio.fitting import repitch
 from grebe.core.patterns.loops import (
     Loop,
-    cut,
-    even_starts,
-    lay_out,
-    set_gate,
-    shift_starts,
     slices_content,
     trim,
 )
 from grebe.core.patterns.model import Content
-from grebe.errors import EditError, GrebeError
+from grebe.errors import GrebeError
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Canvas, Pill
 from grebe.ui.widgets.formatting import counted, note_name
@@ -136,7 +130,7 @@ class LoopsPane(QWidget):
     def __init__(self, editor: PatternEditor) -> None:
         super().__init__()
         self.editor = editor
-        self.loop_id = ""
+        self.loop_editor = LoopEditor(editor.hand, self.open)
         self.canvas = LoopCanvas(editor)
         self.canvas.pointed.connect(self._point)
         self.canvas.dragged.connect(self._drag)
@@ -146,8 +140,8 @@ class LoopsPane(QWidget):
         row = QHBoxLayout()
         row.addWidget(self.said, 1)
         for words, do in (
-            ("A pattern of it", self.settings), ("Cut at onsets", self.cut_onsets),
-            ("Cut evenly", self.cut_even), ("Fit: slices", self.fit_slices),
+            ("A pattern of it", self.settings), ("Cut at onsets", self.loop_editor.cut_onsets),
+            ("Cut evenly", self.loop_editor.cut_even), ("Fit: slices", self.fit_slices),
             ("Fit: pitch", self.fit_pitch),
         ):  # fmt: skip
             pill = Pill(words)
@@ -158,7 +152,6 @@ class LoopsPane(QWidget):
         outer.addLayout(row)
         outer.addWidget(self.canvas, 1)
         self.setFocusProxy(self.canvas)
-        self._even = 0
 
     def _safe(self, do: Callable[[], None]) -> Callable[[], None]:
         def run() -> None:
@@ -171,47 +164,26 @@ class LoopsPane(QWidget):
 
     # What is shown
 
-    @property
-    def loops(self) -> tuple[Loop, ...]:
-        """Loops of the box in hand."""
-        device = self.editor.hand.device
-        loops = self.editor.session.project.loops
-        return tuple(x for x in loops if device is not None and x.device == device.id)
-
-    @property
-    def loop(self) -> Loop | None:
-        """The one in hand."""
-        loops = self.loops
-        return next((x for x in loops if x.id == self.loop_id), loops[0] if loops else None)
-
-    def _in_hand(self) -> Loop:
-        """The same. EditError without one."""
-        loop = self.loop
-        if loop is None:
-            raise EditError("there is no loop on this box yet")
-        return loop
-
-    @property
-    def folder(self) -> Path:
-        """Where loops are found."""
-        return folder_of(self.editor.session.store.home)
+    def acts(self) -> dict[str, Act]:
+        """What does each action here."""
+        return acts_of(self, self.loop_editor)
 
     def open(self) -> None:
         """Show the loop as it is now."""
-        loop, canvas = self.loop, self.canvas
+        loop, canvas = self.loop_editor.loop, self.canvas
         canvas.loop, canvas.audio, canvas.problem = loop, None, ""
         if loop is None:
             self.said.setText("")
         else:
-            self.loop_id = loop.id
-            canvas.index = max(0, min(canvas.index, len(loop.slices) - 1))
+            self.loop_editor.loop_id = loop.id
+            self.loop_editor.index = max(0, min(self.loop_editor.index, len(loop.slices) - 1))
             try:
-                canvas.audio = audio_of(loop, self.folder)
+                canvas.audio = audio_of(loop, self.loop_editor.folder)
             except GrebeError as error:
                 canvas.problem = str(error)
             bpm = self.editor.session.position.written_bpm
             cost = repitch(loop.bpm, bpm)
-            others = len(self.loops)
+            others = len(self.loop_editor.loops)
             more = f" ({others} loops; PgDown for the next)" if others > 1 else ""
             self.said.setText(
                 f"{loop.name}{more}: {counted(loop.bars, 'bar')} in {loop.seconds:.2f} s, "
@@ -219,172 +191,30 @@ class LoopsPane(QWidget):
                 f"{' on one shared slot' if loop.shared else ''}. To {bpm:g} BPM by pitch: "
                 f"{cost.semitones:+.2f} semitones; by slices: none."
             )
-        canvas.refresh()
+        self._show()
 
-    def _edit(self, name: str, how: Callable[[Loop], Loop], merge: str = "") -> None:
-        loop = self._in_hand()
-        self.editor.session.store.apply(
-            name, lambda p: with_loop(p, loop.id, how), merge=f"{loop.id}-{merge}" if merge else ""
-        )
+    def _show(self) -> None:
+        self.canvas.index = self.loop_editor.index
+        self.canvas.refresh()
 
     def _point(self, index: int) -> None:
-        self.canvas.index = index
-        self.canvas.refresh()
+        self.loop_editor.index = index
+        self._show()
 
     def _drag(self, index: int, by: int) -> None:
         self._safe(
-            lambda: self._edit("Trim a slice", lambda x: trim(x, index, start=by), f"drag-{index}")
+            lambda: self.loop_editor.edit(
+                "Trim a slice", lambda x: trim(x, index, start=by), f"drag-{index}"
+            )
         )()
-
-    def take(self, path: Path) -> None:
-        """Take a WAV file in. RecordingError, EditError as `take_loop`."""
-        session, device = self.editor.session, self.editor.hand.device
-        if device is None:
-            raise EditError("add a device first: a loop belongs to one")
-        taken = {x.id for x in session.project.loops}
-        loop = take_loop(path, self.folder, device, taken, self.editor.session.position.written_bpm)
-
-        def add(project: Project) -> Project:
-            return msgspec.structs.replace(project, loops=(*project.loops, loop))
-
-        session.store.apply(f"Take {path.name} in", add)
-        self.loop_id = loop.id
-        self.open()
 
     # What the keys do here
 
-    def _samples(self, ms: float) -> int:
-        loop = self.loop
-        return 0 if loop is None else max(1, round(ms / 1000 * loop.rate))
-
-    @does("step_left")
-    def step_left(self) -> None:
-        """The slice before."""
-        self._point(max(0, self.canvas.index - 1))
-
-    @does("step_right")
-    def step_right(self) -> None:
-        """The slice after."""
-        loop = self.loop
-        if loop is not None and loop.slices:
-            self._point(min(len(loop.slices) - 1, self.canvas.index + 1))
-
-    @does("pattern_after")
-    def pattern_after(self) -> None:
-        """The next loop of the box."""
-        ids = [x.id for x in self.loops]
-        if ids:
-            at = ids.index(self.loop_id) if self.loop_id in ids else -1
-            self.loop_id = ids[(at + 1) % len(ids)]
-            self.open()
-
-    @does("earlier")
-    def earlier(self) -> None:
-        """The slice begins 1 ms earlier."""
-        by = -self._samples(TRIM_MS)
-        self._edit("Trim a slice", lambda x: trim(x, self.canvas.index, start=by), "trim")
-
-    @does("later")
-    def later(self) -> None:
-        """The slice begins 1 ms later."""
-        by = self._samples(TRIM_MS)
-        self._edit("Trim a slice", lambda x: trim(x, self.canvas.index, start=by), "trim")
-
-    @does("hold_longer")
-    def hold_longer(self) -> None:
-        """The slice ends 1 ms later."""
-        by = self._samples(TRIM_MS)
-        self._edit("Trim a slice", lambda x: trim(x, self.canvas.index, end=by), "trim")
-
-    @does("hold_shorter")
-    def hold_shorter(self) -> None:
-        """The slice ends 1 ms earlier."""
-        by = -self._samples(TRIM_MS)
-        self._edit("Trim a slice", lambda x: trim(x, self.canvas.index, end=by), "trim")
-
-    @does("shift")
-    def shift(self) -> None:
-        """All slices begin 1 ms later."""
-        self._edit("Shift starts", lambda x: shift_starts(x, self._samples(SHIFT_MS)), "shift")
-
-    @does("shift_back")
-    def shift_back(self) -> None:
-        """All slices begin 1 ms earlier."""
-        self._edit("Shift starts", lambda x: shift_starts(x, -self._samples(SHIFT_MS)), "shift")
-
-    @does("pitch_up")
-    def pitch_up(self) -> None:
-        """The slices on notes a semitone higher."""
-        self._edit("Lay out", lambda x: lay_out(x, x.slices[0].note + 1 if x.slices else 0))
-
-    @does("pitch_down")
-    def pitch_down(self) -> None:
-        """A semitone lower."""
-        self._edit("Lay out", lambda x: lay_out(x, max(0, x.slices[0].note - 1 if x.slices else 0)))
-
-    @does("one_shot")
-    def one_shot(self) -> None:
-        """The slice is held by its note, or plays out."""
-        at = self.canvas.index
-        self._edit("Gate", lambda x: set_gate(x, at, gate=not x.slices[at].gate))
-
-    @does("tie")
-    def tie(self) -> None:
-        """All slices share one slot, or each has its own."""
-        self._edit("Shared slot", lambda x: msgspec.structs.replace(x, shared=not x.shared))
-
-    @does("longer")
-    def longer(self) -> None:
-        """Twice as many bars."""
-        self._edit("Bars", lambda x: msgspec.structs.replace(x, bars=min(64, x.bars * 2)))
-
-    @does("shorter")
-    def shorter(self) -> None:
-        """Half as many bars."""
-        self._edit("Bars", lambda x: msgspec.structs.replace(x, bars=max(1, x.bars // 2)))
-
-    @does("remove")
-    def remove(self) -> None:
-        """Take the loop out of the project; its file stays."""
-        loop = self.loop
-        if loop is not None:
-            self.editor.session.store.apply(
-                f"Remove {loop.name}",
-                lambda p: msgspec.structs.replace(
-                    p, loops=tuple(x for x in p.loops if x.id != loop.id)
-                ),
-            )
-
-    @does("cut_onsets")
-    def cut_onsets(self) -> None:
-        """Cut at its onsets."""
-        loop = self._in_hand()
-        starts = loop_onsets(audio_of(loop, self.folder), loop.rate)
-        first = loop.slices[0].note if loop.slices else 60
-        self._edit("Cut at onsets", lambda x: cut(x, starts, first))
-
-    @does("cut_even")
-    def cut_even(self) -> None:
-        """Cut into even pieces: 8, 16, 32, 4, one after the other."""
-        pieces = EVEN[self._even % len(EVEN)]
-        self._even += 1
-        self._edit("Cut evenly", lambda x: cut(x, even_starts(x, pieces),
-                                               x.slices[0].note if x.slices else 60))  # fmt: skip
-
     def _fit(self, how: Fit) -> None:
-        loop, bpm = self._in_hand(), self.editor.session.position.written_bpm
+        loop, bpm = self.loop_editor.in_hand(), self.editor.session.position.written_bpm
         folder = QFileDialog.getExistingDirectory(self, f"Write {loop.name} at {bpm:g} BPM")
         if folder:
-            self.fit_into(Path(folder), how)
-
-    def fit_into(self, folder: Path, how: Fit) -> None:
-        """Write the loop at the song's tempo. Errors as `fit_loop`."""
-        session = self.editor.session
-        path, cost = fit_loop(
-            self._in_hand(), self.folder, session.position.written_bpm, how, folder
-        )
-        words = f", {cost.semitones:+.2f} semitones" if cost is not None else ""
-        session.say("info", f"Wrote {path.name}{words}.")
+            self.loop_editor.fit_into(Path(folder), how)
 
     @does("fit_slices")
     def fit_slices(self) -> None:
@@ -399,6 +229,6 @@ class LoopsPane(QWidget):
     @does("settings")
     def settings(self) -> None:
         """A pattern that plays its slices where they lie."""
-        loop = self._in_hand()
+        loop = self.loop_editor.in_hand()
         content: Content = slices_content(loop)
         self.made.emit(content, loop.name)

@@ -2,16 +2,13 @@
 
 from __future__ import annotations
 
-from functools import partial
-
 from PyQt6.QtCore import QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QMouseEvent, QPainter, QPen
 
 from grebe.app.doing import does
+from grebe.app.editors.memory_edits import MemoryEdits
 from grebe.app.editors.pattern_editor import PatternEditor
-from grebe.core.document import Project
-from grebe.core.rig.memory import MemoryPlace, assign, copy_to, memory_map
-from grebe.errors import EditError
+from grebe.core.rig.memory import MemoryPlace, memory_map
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Canvas
 
@@ -33,6 +30,7 @@ class MemoryPane(Canvas):
     def __init__(self, editor: PatternEditor) -> None:
         super().__init__(editor.session)
         self.editor = editor
+        self._edits = MemoryEdits(editor.hand)
         self.program = 0
         """The place in hand, as sent."""
         self._first_column = 0
@@ -106,28 +104,17 @@ class MemoryPane(Canvas):
     @does("assign")
     def assign(self) -> None:
         """Give the pattern in hand this place; one that was there takes its."""
-        pattern, program = self.editor.hand.pattern, self.program
-        if pattern is not None:
-            self.session.store.apply(
-                f"{pattern.name} to another place", lambda p: assign(p, pattern.id, program)
-            )
+        self._edits.assign(self.program)
 
     @does("copy_here")
     def copy_here(self) -> None:
         """A copy of the pattern in hand at this place."""
-        pattern, program = self.editor.hand.pattern, self.program
-        if pattern is None:
-            raise EditError("no pattern is in hand")
-        self.session.store.apply(
-            f"Copy {pattern.name}", lambda p: copy_to(p, pattern.id, program)[0]
-        )
+        self._edits.copy_here(self.program)
 
     @does("remove")
     def remove(self) -> None:
         """Free this place; the pattern stays in the project."""
-        place = self._place()
-        for pattern in place.patterns if place is not None else ():
-            self.session.store.apply("Free a place", partial(_freed, pattern_id=pattern.id))
+        self._edits.free(self._place())
 
     def _place(self) -> MemoryPlace | None:
         return next((p for p in self.places if p.program == self.program), None)
@@ -184,7 +171,3 @@ class MemoryPane(Canvas):
             painter.setBrush(Qt.BrushStyle.NoBrush)
             painter.setPen(QPen(p.crest, 1.5))
             painter.drawRoundedRect(box.adjusted(1, 1, -1, -1), 4, 4)
-
-
-def _freed(project: Project, *, pattern_id: str) -> Project:
-    return assign(project, pattern_id, None)

@@ -249,7 +249,11 @@ class PatternsView(PanedView):
         }
         ours, edits = acts_of(self), {**self.editor.acts(), **strikes}
         panes = [self.panes.widget(index) for index in range(self.panes.count())]
-        by_pane = {pane: acts_of(pane) for pane in panes if pane is not None}
+        by_pane = {
+            pane: pane.acts() if isinstance(pane, LoopsPane) else acts_of(pane)
+            for pane in panes
+            if pane is not None
+        }
         every = {*ours, *edits, *(action for acts in by_pane.values() for action in acts)}
         return {a: self._choice(a, ours.get(a), edits.get(a), by_pane) for a in every}
 
@@ -443,7 +447,7 @@ class PatternsView(PanedView):
         for path in loop_files(paths):
             try:
                 if path.suffix.lower() == ".wav":
-                    self.loops.take(path)
+                    self.loops.loop_editor.take(path)
                     self._to_pane(4)
                 else:
                     patterns.append(read_pattern(path, device, "new"))

@@ -7,7 +7,8 @@ from typing import Any
 
 from PyQt6.QtWidgets import QHBoxLayout, QLabel, QStackedWidget, QVBoxLayout, QWidget
 
-from grebe.app.live.session import Session
+from grebe.app.editors.rig_columns import Column
+from grebe.app.editors.rig_editor import RigEditor
 from grebe.core.document import Project
 from grebe.core.rig.abilities import (
     FACTS,
@@ -27,7 +28,6 @@ from grebe.core.rig.edits import spec_of
 from grebe.core.rig.model import Rig
 from grebe.core.rig.spec import Spec
 from grebe.ui.stations.rig.boxes import BoxChoice
-from grebe.ui.stations.rig.columns import Column
 from grebe.ui.stations.rig.tables import RigModel, RigTable
 from grebe.ui.widgets.controls import Pill
 
@@ -44,9 +44,9 @@ PARTS: tuple[tuple[Part, str], ...] = (
 class AbilitiesPane(QWidget):
     """One box's abilities, a part at a time; every cell is an edit that can be undone."""
 
-    def __init__(self, session: Session, select: Callable[[str], None]) -> None:
+    def __init__(self, editor: RigEditor, select: Callable[[str], None]) -> None:
         super().__init__()
-        self._session = session
+        self._editor, self._session = editor, editor.session
         self.device = ""
         """Id of the box whose abilities these are; one that is not in the rig shows none."""
         self.boxes = BoxChoice("Box")
@@ -133,12 +133,11 @@ class AbilitiesPane(QWidget):
         return show
 
     def _apply(self, name: str, spec: Spec) -> None:
-        device = self.device
-        self._session.store.apply(name, lambda project: set_spec(project, device, spec))
+        self._editor.boxes.set_spec(name, self.device, spec)
 
     def _table(self, part: Part, words: str) -> RigTable:
         columns = self._fact_columns() if part in FACTS else self._row_columns(part)
-        model = RigModel(self._session, words.lower(), columns, self._items(part), self)
+        model = RigModel(self._editor, words.lower(), columns, self._items(part), self)
 
         def remove(row: int) -> None:
             if part in ROWS:

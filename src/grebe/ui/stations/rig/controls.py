@@ -6,9 +6,8 @@ from PyQt6.QtCore import QRectF, Qt
 from PyQt6.QtGui import QKeyEvent, QKeySequence, QMouseEvent, QPainter
 
 from grebe.app.actions import actions_in
-from grebe.app.live.session import Session
+from grebe.app.editors.rig_editor import RigEditor
 from grebe.core.player.controls import LEARNABLE
-from grebe.core.rig.learn import keyed, unbound
 from grebe.core.rig.trigger import Binding
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Canvas
@@ -23,8 +22,9 @@ PLAIN_KEYS = (
 class ControlsPane(Canvas):
     """Arrows choose an action, L learns a press for it, K a computer key, Delete forgets both."""
 
-    def __init__(self, session: Session) -> None:
-        super().__init__(session)
+    def __init__(self, editor: RigEditor) -> None:
+        super().__init__(editor.session)
+        self._editor = editor
         self.index = 0
         self.takes_key = False
         """Whether the next key is learnt."""
@@ -74,7 +74,7 @@ class ControlsPane(Canvas):
         elif key == Qt.Key.Key_K:
             self.takes_key = True
         elif key in (Qt.Key.Key_Delete, Qt.Key.Key_Backspace):
-            self.session.store.apply("Forget a press", lambda p: unbound(p, self.action))
+            self._editor.boxes.forget_press(self.action)
         else:
             super().keyPressEvent(event)
         self.refresh()
@@ -109,7 +109,7 @@ class ControlsPane(Canvas):
         if words in taken:
             self.session.say("warn", f"{words} is taken: {taken[words]}.")
         elif words:
-            self.session.store.apply("Learn a key", lambda p: keyed(p, self.action, words))
+            self._editor.boxes.learn_key(self.action, words)
         self.refresh()
 
     # Drawing

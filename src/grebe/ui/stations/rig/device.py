@@ -19,6 +19,7 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
+from grebe.app.editors.rig_device import LINES, OFFSET_STEP_MS
 from grebe.core.rig.formatting import PARTS
 from grebe.core.rig.model import GREBE_ID, AudioPort, Device, Rig
 from grebe.core.rig.wiring import MIDI_MEDIA
@@ -26,14 +27,6 @@ from grebe.ui.stations.rig.ports import LineChooser, PortChooser, PortLook
 from grebe.ui.stations.rig.pulse import PulseFields
 from grebe.ui.widgets.sheet import Facts, SheetLine
 
-OFFSET_STEP_MS = 0.1
-LINES = {
-    "pulse_at": "Pulses leave at",
-    "run_at": "Run line leaves at",
-    "reset_at": "Reset leaves at",
-    "pulse_from": "Pulses are heard at",
-}
-"""Fields of a device that are lines, in words; shown where a pulse cable joins it to Grebe."""
 HEARD = ("pulse_from",)
 
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from grebe.app.editors.rig_clock import JACK_WORDS
 from grebe.app.live.session import Session
 from grebe.core.rig.formatting import rate_text
 from grebe.core.rig.model import GREBE_ID, Device, Rig
@@ -10,7 +11,6 @@ from grebe.core.rig.setup import MAINS_CARE, PULSE_CARE
 from grebe.core.rig.spec import ChainRule, Spec
 from grebe.core.rig.tree import ClockTree
 from grebe.protocols.link.messages import DeviceStatus, RtpState
-from grebe.ui.stations.rig.clocking import JACK_WORDS
 from grebe.ui.widgets.formatting import counted, late_text
 from grebe.ui.widgets.sheet import SheetLine, head, note, row
 

@@ -5,9 +5,7 @@ from __future__ import annotations
 from PyQt6.QtCore import QRectF, Qt
 from PyQt6.QtGui import QKeyEvent, QMouseEvent, QPainter
 
-from grebe.app.live.session import Session
-from grebe.core.document import Project
-from grebe.core.rig.edits import change_route
+from grebe.app.editors.rig_editor import RigEditor
 from grebe.core.rig.model import Device, Route
 from grebe.core.rig.notemap import PadLayout, note_map
 from grebe.core.rig.passage import NOT_SENT, route_notes
@@ -22,8 +20,9 @@ HEAD = 92.0
 class NotesPane(Canvas):
     """One route at a time. Arrows choose a pad, + and - change the note it becomes."""
 
-    def __init__(self, session: Session) -> None:
-        super().__init__(session)
+    def __init__(self, editor: RigEditor) -> None:
+        super().__init__(editor.session)
+        self._editor = editor
         self.index = 0
         self.pad = 1
         self.setAccessibleName("Note maps")
@@ -83,11 +82,7 @@ class NotesPane(Canvas):
 
     def _change(self, name: str, fields: dict[str, object]) -> None:
         at = min(self.index, len(self.session.project.rig.routes) - 1)
-
-        def edit(project: Project) -> Project:
-            return change_route(project, at, **fields)
-
-        self.session.store.apply(name, edit)
+        self._editor.boxes.change_route(name, at, fields)
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         """Choose pads and routes, change notes."""

@@ -14,8 +14,7 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
-from grebe.app.live.session import Session
-from grebe.core.document import tick
+from grebe.app.editors.rig_editor import RigEditor
 from grebe.core.rig.setup import DeviceSheet, SetupSheet, Step, of_device, setup_sheet
 from grebe.ui.stations.rig.boxes import BoxChoice
 
@@ -23,9 +22,9 @@ from grebe.ui.stations.rig.boxes import BoxChoice
 class SetupPane(QWidget):
     """Steps of all boxes, or of the one chosen."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, editor: RigEditor) -> None:
         super().__init__()
-        self._session = session
+        self._editor, self._session = editor, editor.session
         self._shown: SetupSheet | None = None
         self.boxes: dict[str, QCheckBox] = {}
         """By key of the step."""
@@ -99,8 +98,6 @@ class SetupPane(QWidget):
     def _ticked(self, step: Step) -> Callable[[], None]:
         def clicked() -> None:
             done = self.boxes[step.key].isChecked()
-            self._session.store.apply(
-                f"Tick: {step.do}", lambda project: tick(project, step.key, done=done)
-            )
+            self._editor.boxes.tick(step.key, step.do, done=done)
 
         return clicked

@@ -20,11 +20,9 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
-from grebe.app.live.session import Session
-from grebe.core.rig.edits import remove_cable, remove_route
+from grebe.app.editors.rig_columns import CABLE_COLUMNS, DEVICE_COLUMNS, ROUTE_COLUMNS, Column
+from grebe.app.editors.rig_editor import RigEditor
 from grebe.core.rig.model import Cable, Device, Rig, Route
-from grebe.errors import EditError
-from grebe.ui.stations.rig.columns import CABLE_COLUMNS, DEVICE_COLUMNS, ROUTE_COLUMNS, Column
 
 ROW_HEIGHT = 25
 
@@ -34,14 +32,14 @@ class RigModel(QAbstractTableModel):
 
     def __init__(
         self,
-        session: Session,
+        editor: RigEditor,
         what: str,
         columns: tuple[Column, ...],
         items: Callable[[Rig], tuple[Any, ...]],
         parent: QObject | None = None,
     ) -> None:
         super().__init__(parent)
-        self.session = session
+        self.editor, self.session = editor, editor.session
         self.what = what
         self.columns = columns
         self._items = items
@@ -112,15 +110,8 @@ class RigModel(QAbstractTableModel):
         if role != Qt.ItemDataRole.EditRole or edit is None or value == self.data(index):
             return False
         item = self._shown[row]
-        try:
-            self.session.store.apply(
-                f"{column.title} of {self.what} {row + 1}",
-                lambda project: edit(project, row, item, str(value)),
-            )
-        except EditError as error:
-            self.session.say("warn", f"{error}. Nothing was changed.")
-            return False
-        return True
+        name = f"{column.title} of {self.what} {row + 1}"
+        return self.editor.boxes.set_cell(name, edit, row, item, str(value))
 
 
 class ChoiceDelegate(QStyledItemDelegate):
@@ -205,22 +196,21 @@ class RigTable(QTableView):
 class TablesPane(QWidget):
     """Boxes, cables and routes, one under another."""
 
-    def __init__(self, session: Session, remove_device: Callable[[str], None]) -> None:
+    def __init__(self, editor: RigEditor, remove_device: Callable[[str], None]) -> None:
         super().__init__()
-        self._session = session
         devices: Callable[[Rig], tuple[Device, ...]] = lambda rig: rig.devices  # noqa: E731
         cables: Callable[[Rig], tuple[Cable, ...]] = lambda rig: rig.cables  # noqa: E731
         routes: Callable[[Rig], tuple[Route, ...]] = lambda rig: rig.routes  # noqa: E731
         self.models = (
-            RigModel(session, "box", DEVICE_COLUMNS, devices, self),
-            RigModel(session, "cable", CABLE_COLUMNS, cables, self),
-            RigModel(session, "route", ROUTE_COLUMNS, routes, self),
+            RigModel(editor, "box", DEVICE_COLUMNS, devices, self),
+            RigModel(editor, "cable", CABLE_COLUMNS, cables, self),
+            RigModel(editor, "route", ROUTE_COLUMNS, routes, self),
         )
         self.devices = RigTable(
             self.models[0], lambda row: remove_device(self.models[0].item(row).id)
         )
-        self.cables = RigTable(self.models[1], self._remove_cable)
-        self.routes = RigTable(self.models[2], self._remove_route)
+        self.cables = RigTable(self.models[1], editor.boxes.remove_cable)
+        self.routes = RigTable(self.models[2], editor.boxes.remove_route)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 4, 0, 0)
         column.setSpacing(4)
@@ -236,11 +226,3 @@ class TablesPane(QWidget):
         """Show what is there now."""
         for model in self.models:
             model.document_changed()
-
-    def _remove_cable(self, row: int) -> None:
-        self._session.store.apply("Remove a cable", lambda project: remove_cable(project, row))
-        self._session.say("info", "Cable taken out. Ctrl+Z brings it back.")
-
-    def _remove_route(self, row: int) -> None:
-        self._session.store.apply("Remove a route", lambda project: remove_route(project, row))
-        self._session.say("info", "Route taken out. Ctrl+Z brings it back.")

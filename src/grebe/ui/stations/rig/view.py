@@ -4,9 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from pathlib import Path
-from typing import Any
 
-import msgspec
 from PyQt6.QtCore import QEvent, QObject, Qt
 from PyQt6.QtWidgets import (
     QFileDialog,
@@ -17,33 +15,23 @@ from PyQt6.QtWidgets import (
 )
 
 from grebe.app.document.export import export_setup
-from grebe.app.doing import does
+from grebe.app.doing import Act, acts_of, does
+from grebe.app.editors.rig_editor import RigEditor
 from grebe.app.live.networking import SEEN
 from grebe.app.live.session import Session
-from grebe.core.document import Project, let_lead, with_device, with_rig
-from grebe.core.findings import Finding, as_intended, mend, not_intended
 from grebe.core.rig.edits import (
-    add_cable,
-    add_device,
-    add_route,
-    profile_from,
-    proposed_route,
-    remove_device,
     uses_of,
 )
-from grebe.core.rig.model import GREBE_ID, AudioPort, Cable, Device, Port
-from grebe.core.rig.propose import proposals
-from grebe.core.rig.setup import PULSE_CARE
+from grebe.core.rig.model import GREBE_ID, Cable, Device
 from grebe.core.rig.spec import Profile
-from grebe.errors import EditError, GrebeError, ProfileError
-from grebe.formats.profiles import own_profiles, shipped_profiles, write_profile
+from grebe.errors import EditError, GrebeError
+from grebe.formats.profiles import own_profiles, shipped_profiles
 from grebe.process.places import own_profiles_dir
 from grebe.protocols.link.messages import PeerRow
 from grebe.ui.stations.rig.abilities import AbilitiesPane
 from grebe.ui.stations.rig.canvas import RigCanvas
-from grebe.ui.stations.rig.clocking import learn_panic, next_count_in, next_jack
 from grebe.ui.stations.rig.controls import ControlsPane
-from grebe.ui.stations.rig.device import LINES, OFFSET_STEP_MS, DevicePage
+from grebe.ui.stations.rig.device import DevicePage
 from grebe.ui.stations.rig.facts import device_lines, grebe_lines, heading_words
 from grebe.ui.stations.rig.findings import FindingsList
 from grebe.ui.stations.rig.notes import NotesPane
@@ -75,18 +63,17 @@ class RigView(View):
 
     def __init__(self, session: Session) -> None:
         super().__init__(session)
-        devices = session.project.rig.devices
-        self.selected = devices[0].id if devices else GREBE_ID
+        self.editor = RigEditor(session)
         self._ports_shown: tuple[str, ...] = ()
         self.tree_canvas = RigCanvas(session)
         self.tree_canvas.device_clicked.connect(self.select)
         self.findings = FindingsList(session)
         self.findings.setFixedHeight(FINDINGS_HEIGHT)
-        self.tables = TablesPane(session, self.ask_removal)
-        self.setup = SetupPane(session)
-        self.notes = NotesPane(session)
-        self.abilities = AbilitiesPane(session, self.select)
-        self.controls = ControlsPane(session)
+        self.tables = TablesPane(self.editor, self.ask_removal)
+        self.setup = SetupPane(self.editor)
+        self.notes = NotesPane(self.editor)
+        self.abilities = AbilitiesPane(self.editor, self.select)
+        self.controls = ControlsPane(self.editor)
         self.panes = QStackedWidget()
         self._make_panes()
         self._make_sheet()
@@ -108,9 +95,9 @@ class RigView(View):
         column.setSpacing(6)
         column.addWidget(self.drawing_area, 1)
         column.addWidget(self.findings)
-        self.findings.mend.connect(self._mend)
-        self.findings.intended.connect(self._accept)
-        self.findings.heard_again.connect(self._hear_again)
+        self.findings.mend.connect(self.editor.findings.mend)
+        self.findings.intended.connect(self.editor.findings.accept)
+        self.findings.heard_again.connect(self.editor.findings.hear_again)
         self.findings.chosen.connect(self._finding_chosen)
         for pane in (
             drawing, self.tables, self.setup, self.notes, self.abilities, self.controls,
@@ -127,16 +114,17 @@ class RigView(View):
             self.pages.addWidget(page)
         self.sheet.column.addWidget(self.pages)
         page = self.device_page
-        page.renamed.connect(lambda words: self._set_fields("Name", name=words))
-        page.channel_set.connect(lambda value: self._set_fields("Channel", channel=value))
-        page.offset_set.connect(self._offset_typed)
-        page.stays_set.connect(lambda on: self._set_fields("Start", stays=on))
-        page.stopped_set.connect(lambda on: self._set_fields("Clock", clock_stopped=on))
-        page.filtered.connect(self._filter)
-        page.port.chosen.connect(self._port_chosen)
-        page.input.chosen.connect(self._input_chosen)
-        page.line_chosen.connect(self._line_chosen)
-        page.pulse.shaped.connect(lambda shape: self._set_fields("Pulse", pulse=shape))
+        hand = self.editor.hand
+        page.renamed.connect(lambda words: hand.set_fields("Name", name=words))
+        page.channel_set.connect(lambda value: hand.set_fields("Channel", channel=value))
+        page.offset_set.connect(self.editor.device.set_offset)
+        page.stays_set.connect(lambda on: hand.set_fields("Start", stays=on))
+        page.stopped_set.connect(lambda on: hand.set_fields("Clock", clock_stopped=on))
+        page.filtered.connect(self.editor.device.switch)
+        page.port.chosen.connect(lambda port: hand.set_fields("Port", port=port))
+        page.input.chosen.connect(lambda port: hand.set_fields("Input", input=port))
+        page.line_chosen.connect(self.editor.device.set_line)
+        page.pulse.shaped.connect(lambda shape: hand.set_fields("Pulse", pulse=shape))
         page.pulse.refused.connect(lambda words: self.session.say("warn", words))
         self.add_page.wanted.connect(self._add_box)
         self.cable_page.wanted.connect(self._plug)
@@ -170,9 +158,25 @@ class RigView(View):
 
     # Showing
 
+    def acts(self) -> dict[str, Act]:
+        """The view's own, then the editor's."""
+        return {**self.editor.acts(), **acts_of(self)}
+
+    def around(self, action_id: str, act: Act) -> Act:
+        """Show what is in hand now; an edit has been shown already."""
+        del action_id
+
+        def shown() -> None:
+            before = self.selected
+            act()
+            if self.selected != before:
+                self.document_changed()
+
+        return shown
+
     def select(self, device_id: str) -> None:
         """Show another device in the sheet."""
-        self.selected = device_id
+        self.editor.hand.selected = device_id
         self.pages.setCurrentWidget(self.device_page)
         self.document_changed()
 
@@ -181,7 +185,7 @@ class RigView(View):
         rig = self.session.project.rig
         known = [d.id for d in self.session.network.shown_rig().devices]
         if self.selected not in (*known, GREBE_ID):
-            self.selected = known[0] if known else GREBE_ID
+            self.editor.hand.selected = known[0] if known else GREBE_ID
         self._draw_rig()
         self.heading.say(rig.name, heading_words(rig, self.tree_canvas.tree))
         device = self._device()
@@ -220,9 +224,13 @@ class RigView(View):
             self.tree_canvas.update()
         self._show_facts()
 
+    @property
+    def selected(self) -> str:
+        """Id of the box in hand, of Grebe, or of a computer of the session."""
+        return self.editor.hand.selected
+
     def _device(self) -> Device | None:
-        devices = self.session.project.rig.devices
-        return next((d for d in devices if d.id == self.selected), None)
+        return self.editor.hand.device
 
     def _computer(self, device: Device | None) -> PeerRow | None:
         """What is selected as a computer of the session, if it is one."""
@@ -265,79 +273,7 @@ class RigView(View):
 
     # Editing the device
 
-    def _apply(self, name: str, edit: Callable[[Project], Project], merge: str = "") -> None:
-        try:
-            self.session.store.apply(name, edit, merge=merge)
-        except EditError as error:
-            self.session.say("warn", f"{error}. Nothing was changed.")
-
-    def _set_fields(self, what: str, **fields: Any) -> None:
-        device = self._device()
-        if device is not None:
-            self._apply(
-                f"{what} of {device.name}",
-                lambda project: with_device(
-                    project, device.id, lambda d: msgspec.structs.replace(d, **fields)
-                ),
-            )
-
-    def _port_chosen(self, port: Port) -> None:
-        self._set_fields("Port", port=port)
-
-    def _input_chosen(self, port: Port) -> None:
-        self._set_fields("Input", input=port)
-
-    def _line_chosen(self, field: str, line: AudioPort) -> None:
-        self._set_fields(LINES[field], **{field: line})
-        if line.wire != "none" and field != "pulse_from":
-            self.session.say("warn", f"{PULSE_CARE} Channels 1 and 2 are often the main output.")
-
-    def _offset_typed(self, value: float) -> None:
-        device = self._device()
-        if device is not None:
-            self._set_offset(device, value)
-
-    def _set_offset(self, device: Device, value: float) -> None:
-        held = round(min(500.0, max(-500.0, value)), 1)
-        self._apply(
-            f"Offset of {device.name}",
-            lambda project: with_device(
-                project, device.id, lambda d: msgspec.structs.replace(d, offset_ms=held)
-            ),
-            merge=f"offset-{device.id}",
-        )
-
-    def _filter(self, end: str, field: str, on: bool) -> None:
-        """Switch a kind of message at all of the device's MIDI inputs, or outputs."""
-        device = self._device()
-        if device is None:
-            return
-        side = "target" if end == "accepts" else "source"
-
-        def switched(cable: Cable) -> Cable:
-            if getattr(cable, side) != device.id or cable.medium not in ("midi", "network"):
-                return cable
-            filter_ = msgspec.structs.replace(getattr(cable, end), **{field: on})
-            return msgspec.structs.replace(cable, **{end: filter_})
-
-        def edit(project: Project) -> Project:
-            rig = project.rig
-            cables = tuple(switched(c) for c in rig.cables)
-            return with_rig(project, msgspec.structs.replace(rig, cables=cables))
-
-        word = "on" if on else "off"
-        self._apply(f"{field} {word} at {device.name}", edit)
-
     # Findings
-
-    def _mend(self, finding: Finding) -> None:
-        self._apply(finding.fix, lambda project: mend(project, finding))
-
-    def _accept(self, finding: Finding) -> None:
-        self._apply(f"Intended: {finding.message}", lambda p: as_intended(p, finding))
-
-    def _hear_again(self, finding: Finding) -> None:
-        self._apply(f"Hear again: {finding.message}", lambda p: not_intended(p, finding))
 
     def _finding_chosen(self, subject: str) -> None:
         if any(d.id == subject for d in self.session.project.rig.devices):
@@ -346,30 +282,18 @@ class RigView(View):
     # Boxes and cables
 
     def _add_box(self, profile: Profile, name: str) -> None:
-        made: list[str] = []
-
-        def edit(project: Project) -> Project:
-            new, device_id = add_device(project, profile, name)
-            made.append(device_id)
-            return new
-
-        self._apply(f"Add {name}", edit)
-        if made:
-            self.select(made[-1])
-            self.canvas.setFocus()
+        self._safely(lambda: self.select(self.editor.boxes.add(profile, name)))
+        self.canvas.setFocus()
 
     def _plug(self, cable: Cable) -> None:
-        name = self.session.project.rig.name_of
-
-        def edit(project: Project) -> Project:
-            new = add_cable(project, cable)
-            route = proposed_route(new.rig, cable.source) if cable.target == GREBE_ID else None
-            sends = next((d for d in new.rig.devices if d.id == cable.source), None)
-            notes = sends is not None and sends.spec.sends.notes and cable.medium != "audio"
-            return add_route(new, route) if route is not None and notes else new
-
-        self._apply(f"Cable from {name(cable.source)} to {name(cable.target)}", edit)
+        self._safely(lambda: self.editor.boxes.plug(cable))
         self._back()
+
+    def _safely(self, edit: Callable[[], None]) -> None:
+        try:
+            edit()
+        except EditError as error:
+            self.session.say("warn", f"{error}. Nothing was changed.")
 
     def ask_removal(self, device_id: str) -> None:
         """Show what uses a device before it goes."""
@@ -380,10 +304,7 @@ class RigView(View):
             self.remove_page.open(device.name, uses_of(self.session.project, device_id))
 
     def _remove(self) -> None:
-        device = self._device()
-        if device is not None:
-            self._apply(f"Remove {device.name}", lambda p: remove_device(p, device.id))
-            self.session.say("info", f"{device.name} is taken out. Ctrl+Z brings it back.")
+        self._safely(self.editor.boxes.remove)
         self._back()
 
     # Actions
@@ -408,58 +329,6 @@ class RigView(View):
                 round(box.center().x()), round(box.center().y()), 120, 60
             )
 
-    @does("earlier")
-    def earlier(self) -> None:
-        """Offset a tenth of a millisecond earlier."""
-        self._nudge(-OFFSET_STEP_MS)
-
-    @does("later")
-    def later(self) -> None:
-        """Offset a tenth of a millisecond later."""
-        self._nudge(OFFSET_STEP_MS)
-
-    def _nudge(self, by: float) -> None:
-        device = self._device()
-        if device is not None:
-            self._set_offset(device, device.offset_ms + by)
-
-    @does("who_plays")
-    def who_plays(self) -> None:
-        """Let the box play its own patterns, or Grebe play it."""
-        device = self._device()
-        if device is not None:
-            self._set_fields("Who plays", plays="grebe" if device.plays == "own" else "own")
-
-    @does("lead")
-    def lead(self) -> None:
-        """Let the selected one lead the clock; its clock output is switched on."""
-        leader, name = self.selected, self.session.project.rig.name_of(self.selected)
-        self._apply(f"{name} leads", lambda project: let_lead(project, leader))
-
-    @does("propose")
-    def propose(self) -> None:
-        """Let the one lead that leads best, and say why."""
-        rows = proposals(self.session.project.rig)
-        best = rows[0]
-        self.session.say("info", " Next: ".join(p.why for p in rows[:2]))
-        self.selected = best.leader
-        self.lead()
-
-    @does("jack")
-    def jack(self) -> None:
-        """Lead JACK's transport, follow it, or leave it to others."""
-        next_jack(self.session)
-
-    @does("count_in")
-    def count_in(self) -> None:
-        """Click the count-in on this box, or on none; on Grebe's page: how many bars."""
-        next_count_in(self.session, self._device())
-
-    @does("learn_panic")
-    def learn_panic(self) -> None:
-        """Let the next press on this box panic from then on; again to forget it."""
-        learn_panic(self.session, self._device())
-
     @does("add_box")
     def add_box(self) -> None:
         """Choose a profile for a new box."""
@@ -478,10 +347,7 @@ class RigView(View):
     @does("add_route")
     def add_route(self) -> None:
         """Route what the selected box plays through Grebe."""
-        route = proposed_route(self.session.project.rig, self.selected)
-        if route is None or self._device() is None:
-            raise EditError("there is no box to route this to")
-        self._apply("Add a route", lambda project: add_route(project, route))
+        self.editor.boxes.route()
         self._show_pane(3)
 
     @does("remove_box")
@@ -510,32 +376,14 @@ class RigView(View):
     @does("fix")
     def fix(self) -> None:
         """Mend the selected finding, or the first that can be mended."""
-        open_ = self.session.derived.findings()
-        chosen = self.findings.current
-        finding = chosen if chosen is not None and chosen.cure is not None else None
-        finding = finding or next((f for f in open_ if f.cure is not None), None)
-        if finding is not None:
-            self._mend(finding)
+        self.editor.findings.mend_first(self.findings.current, self.session.derived.findings())
 
     @does("intended")
     def intended(self) -> None:
         """The selected finding is intended."""
         finding = self.findings.current
         if finding is not None and not self.findings.shows_intended:
-            self._accept(finding)
-
-    @does("save_profile")
-    def save_profile(self) -> None:
-        """Save the selected box as a profile of the performer's own."""
-        device = self._device()
-        if device is None:
-            return
-        try:
-            path = write_profile(own_profiles_dir(), profile_from(device))
-        except ProfileError as error:
-            self.session.say("error", str(error))
-            return
-        self.session.say("info", f"Saved {device.name} as a profile: {path.name}.")
+            self.editor.findings.accept(finding)
 
     def _show_pane(self, index: int) -> None:
         self.panes.setCurrentIndex(index)

@@ -11,8 +11,8 @@ from PyQt6.QtWidgets import QFileDialog, QScrollArea, QStackedWidget, QWidget
 
 from grebe.app.doing import does
 from grebe.app.editors.network_form import CHOICES, NetworkForm
+from grebe.app.editors.rig_hand import RigHand
 from grebe.app.live.session import Session
-from grebe.core.document import with_device
 from grebe.core.rig.model import Device
 from grebe.core.rig.tree import clock_tree
 from grebe.core.sync.measure import Measured
@@ -399,12 +399,6 @@ class SyncView(PanedView):
         if setting is None:
             self.session.say("info", f"{device.name} needs no other offset.")
             return
-        held = min(500.0, max(-500.0, setting))
-        self.session.store.apply(
-            f"Offset of {device.name}",
-            lambda project: with_device(
-                project, device.id, lambda d: msgspec.structs.replace(d, offset_ms=held)
-            ),
-        )
+        held = RigHand(self.session).set_offset(device, setting)
         self.session.position.deviations.pop(device.id, None)
         self.session.say("info", f"{device.name} is sent {held:+.1f} ms from now on.")
