@@ -24,7 +24,8 @@ from grebe.core.rig.model import PEERS_ID, Port
 from grebe.errors import EditError, ProjectError
 from grebe.formats.project import project_bytes
 from grebe.process.places import state_dir
-from grebe.protocols.link.messages import (
+from grebe.protocols.link.messages import Status
+from grebe.protocols.link.session import (
     AcceptPeer,
     CarryRtp,
     Join,
@@ -34,7 +35,6 @@ from grebe.protocols.link.messages import (
     Propose,
     RtpPort,
     ShowDocument,
-    Status,
 )
 from tests import build
 from tests.app.test_session import FakeClient
@@ -49,7 +49,7 @@ def session() -> Iterator[Session]:
     made.link.client = FakeClient()  # type: ignore[assignment]
     made.link.state = "on"
     yield made
-    made.network.end_laptops()
+    made.network.laptops.end()
 
 
 def said(session: Session) -> list[Any]:

@@ -47,12 +47,11 @@ from grebe.protocols.link.messages import (
     Hello,
     LoadPart,
     PlanChange,
-    RtpPort,
-    ShowDocument,
     Status,
     Welcome,
     pack,
 )
+from grebe.protocols.link.session import RtpPort, ShowDocument
 from grebe.protocols.osc.messages import OscMessage, write
 from grebe.protocols.session import stage
 from grebe.protocols.standin import speaker

@@ -19,6 +19,8 @@ from grebe.core.rig.learn import bound
 from grebe.core.rig.model import Cable, Device, Filter, Rig, Route
 from grebe.core.rig.spec import ControllerRow, Jack, Spec, SpecVoice, Steps
 from grebe.core.rig.trigger import Trigger
+from grebe.core.sets.model import Set, SetSong
+from grebe.core.songs.model import Then
 from grebe.errors import EditError
 from grebe.formats.project import parse_project
 from tests import build
@@ -709,3 +711,38 @@ def test_a_finding_is_a_value() -> None:
     (finding,) = check(starts_all())
     assert isinstance(finding, Finding)
     assert msgspec.json.decode(msgspec.json.encode(finding), type=Finding) == finding
+
+
+def test_what_a_finding_is_about_is_there_under_its_kind() -> None:
+    """So that whoever lists it can lead there: the demo has findings on all five kinds."""
+    project = parse_project(demo_bytes(), "demo").project
+    there = {
+        "device": {d.id for d in project.rig.devices} | {"grebe", "rig"},
+        "pattern": {p.id for p in project.patterns},
+        "scene": {s.id for s in project.scenes},
+        "song": {s.id for s in project.songs},
+        "set": {s.id for s in project.sets},
+    }
+    found = check(project)
+    assert {f.kind for f in found} == set(there)
+    assert [f for f in found if f.subject not in there[f.kind]] == []
+
+
+def test_songs_and_sets_are_mended_too() -> None:
+    """A section whose scene is gone, a jump to nowhere, a place without its song."""
+    project = build.two_boxes()
+    song = project.songs[0]
+    first, *rest = song.sections
+    lost = msgspec.structs.replace(first, scene="gone")
+    jumps = msgspec.structs.replace(rest[0], then=Then(kind="jump", to="nowhere"))
+    song = msgspec.structs.replace(song, sections=(lost, jumps, *rest[1:]))
+    places = (SetSong(id="e1", song=song.id), SetSong(id="e2", song="gone"))
+    project = msgspec.structs.replace(
+        project, songs=(song,), sets=(Set(id="set", name="Set", songs=places),)
+    )
+    for code in ("song.no-scene", "song.no-jump", "set.no-song"):
+        finding = next(f for f in check(project) if f.code == code)
+        project = mend(project, finding)
+        assert code not in codes(project)
+    assert len(project.songs[0].sections) == len(song.sections) - 1
+    assert [s.id for s in project.sets[0].songs] == ["e1"]

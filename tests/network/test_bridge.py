@@ -19,7 +19,8 @@ from grebe.core.session.use import SessionUse
 from grebe.core.songs.edit import set_tempo
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.network.node import Node
-from grebe.protocols.link.messages import AcceptPeer, CarryRtp, Join, Propose, Status
+from grebe.protocols.link.messages import Status
+from grebe.protocols.link.session import AcceptPeer, CarryRtp, Join, Propose
 from grebe.protocols.rtp.commands import decode_section
 from grebe.protocols.rtp.packets import decode_rtp
 from grebe.transports.clock import raw_ns

@@ -17,7 +17,8 @@ from grebe.core.player.commands import Begin, Halt, Launch, Mute, Solo, Steer
 from grebe.core.rig.model import PEERS_ID
 from grebe.core.session.use import OscUse
 from grebe.network.osc import MOST_CLIENTS, Surfaces
-from grebe.protocols.link.messages import Do, Propose, ShowDocument, Status, ToEngine
+from grebe.protocols.link.messages import Do, Status, ToEngine
+from grebe.protocols.link.session import Propose, ShowDocument
 from grebe.protocols.osc.messages import OscMessage, read, write
 from grebe.transports.clock import raw_ns
 

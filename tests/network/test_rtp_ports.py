@@ -13,7 +13,7 @@ import pytest
 
 from grebe.errors import PortLost
 from grebe.network.rtp import RtpSessions
-from grebe.protocols.link.messages import RtpPort
+from grebe.protocols.link.session import RtpPort
 from grebe.transports.clock import raw_ns
 from grebe.transports.rtp import HandedPort, unpack
 

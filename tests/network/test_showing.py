@@ -18,7 +18,8 @@ from grebe.core.showing import shown_project
 from grebe.errors import ProtocolError
 from grebe.formats.project import project_bytes, read_project
 from grebe.network.showing import MOST_WAITING_EACH, Showing
-from grebe.protocols.link.messages import ShowDocument, Status, from_watched
+from grebe.protocols.link.messages import Status, from_watched
+from grebe.protocols.link.session import ShowDocument
 from grebe.protocols.session import stage
 from grebe.transports.clock import raw_ns
 from tests import build

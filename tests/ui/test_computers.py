@@ -12,17 +12,14 @@ from grebe.app.document.demo import demo_bytes
 from grebe.app.engine.supervisor import display_words
 from grebe.core.rig.model import PEERS_ID, Port
 from grebe.core.session.use import SessionUse
-from grebe.protocols.link.messages import (
+from grebe.protocols.link.messages import Notice, Status, ToEngine, pack
+from grebe.protocols.link.session import (
     AcceptPeer,
-    Notice,
     OscState,
     PeerRow,
     Peers,
     RtpState,
     ShowDocument,
-    Status,
-    ToEngine,
-    pack,
 )
 from grebe.ui.main_window.display import Display
 from grebe.ui.stations.rig.facts import device_lines
@@ -172,7 +169,7 @@ def test_the_rig_draws_them(performer: Performer) -> None:
     assert len(view.tree_canvas.placed) == before + 1
     performer.frame.grab()
     view.select("peer-b2")
-    assert "Wren" in view.device_page.facts.accessibleName() or view.selected == "peer-b2"
+    assert "Wren" in view.side.device_page.facts.accessibleName() or view.selected == "peer-b2"
     view.select("teal")
     performer.frame.grab()
     carried = RtpState(device="smew", sent=9, received=8, lost=2, repaired=1, unreadable=1,

@@ -101,11 +101,11 @@ def test_the_name_that_is_written_is_the_one_asked_about(
     write_project(folder / file, build.project([], [], []))
     before = (folder / file).read_bytes()
     asked = choosing(monkeypatch, folder / typed, "", REPLACE)
-    frame.save_as()
+    frame.files.save_as()
     assert file in asked[0]
     assert (folder / file).read_bytes() == before
     assert os.listdir(folder) == [file]
-    frame.save_as()
+    frame.files.save_as()
     assert name_in(folder / file) == frame.session.project.name
     assert last_of(folder / file).read_bytes() == before
     assert frame.session.store.path == folder / file
@@ -119,10 +119,10 @@ def test_the_demo_asks_for_a_name(qapp: object, tmp_path: Path, monkeypatch: Any
     assert "without a name yet" in frame.windowTitle()
     rename(frame.session.store, "Mine")
     choosing(monkeypatch, "")
-    frame.save()
+    frame.files.save()
     assert frame.session.store.dirty
     choosing(monkeypatch, tmp_path / "mine")
-    frame.save()
+    frame.files.save()
     assert name_in(tmp_path / "mine.grebe") == "Mine"
     assert (tmp_path / "gravel.wav").exists()
     assert demo.read_bytes() == demo_bytes()
@@ -136,15 +136,15 @@ def test_two_windows_on_one_file(qapp: object, path: Path, monkeypatch: pytest.M
     try:
         rename(first.session.store, "First")
         rename(second.session.store, "Second")
-        first.save()
+        first.files.save()
         second._look_s = 0.0
         second.pulse()
         assert second.session.notices.last is not None
         assert "changed by another" in second.session.notices.last.text
         asked = choosing(monkeypatch, "", "", SAVE_BOTH)
-        second.save()  # cancelled
+        second.files.save()  # cancelled
         assert name_in(path) == "First"
-        second.save()
+        second.files.save()
         assert len(asked) == 2
         other = path.with_name("night 2.grebe")
         assert (name_in(path), name_in(other)) == ("First", "Second")
@@ -153,14 +153,14 @@ def test_two_windows_on_one_file(qapp: object, path: Path, monkeypatch: pytest.M
         rename(third, "Third")
         third.save()
         choosing(monkeypatch, "", KEEP_MINE)
-        first.save()
+        first.files.save()
         assert (name_in(path), name_in(last_of(path))) == ("First again", "Third")
         third.save(over=True)
         rename(first.session.store, "First once more")
         choosing(monkeypatch, "", TAKE_THEIRS)
-        first.save()
+        first.files.save()
         assert (first.session.project.name, name_in(path)) == ("Third", "Third")
-        first.undo()
+        first.own.undo()
         assert first.session.project.name == "First once more"
     finally:
         first.leave()

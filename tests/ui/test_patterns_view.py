@@ -449,7 +449,7 @@ def test_files_in_and_out(performer: Performer, view: PatternsView, tmp_path: Pa
         (folder / f"{name}.mid").write_bytes(loop((0, note, 99), (1, note, 99)))
     (folder / "c.mid").write_bytes(b"broken")
     count = len(performer.frame.session.project.patterns)
-    view.import_files([str(folder)])
+    view.transfer.import_files([str(folder)])
     patterns = performer.frame.session.project.patterns
     assert [p.name for p in patterns[count:]] == ["a", "b"]
     assert "c.mid is not a whole MIDI file" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
@@ -461,14 +461,14 @@ def test_files_in_and_out(performer: Performer, view: PatternsView, tmp_path: Pa
     assert len(performer.frame.session.project.patterns) == count + 3
     view.choose("p01")
     out = tmp_path / "out"
-    view.export_into(out)
+    view.transfer.export_into(out)
     assert mido.MidiFile(out / "oars.mid").type == 1
     (wav,) = out.glob("*.wav")
     audio, rate = soundfile.read(wav)
     assert (rate, len(audio)) == (48_000, round(7 * 4 * 60 / 126 * 48_000))
-    view.export_into(out, "kick")
+    view.transfer.export_into(out, "kick")
     assert len(list(out.glob("oars-kick*.wav"))) == 1
-    view.export_into(folder / "a.mid")
+    view.transfer.export_into(folder / "a.mid")
     assert "could not be written" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
 
 
@@ -506,7 +506,7 @@ def test_loops_in_the_window(performer: Performer, view: PatternsView, tmp_path:
     pane.loop_editor.cut_onsets()
     assert len(pane.loop_editor.loop.slices) == 12
     for how, words in (("resample", "bars at 126.wav, +5.44 semitones"), ("slices", "126.wav.")):
-        pane.loop_editor.fit_into(tmp_path / how, how)  # type: ignore[arg-type]
+        pane.files.fit_into(tmp_path / how, how)  # type: ignore[arg-type]
         assert words in session.notices.last.text  # type: ignore[union-attr]
         (fitted,) = (tmp_path / how).glob("*.wav")
         audio, rate = soundfile.read(fitted)
@@ -518,7 +518,7 @@ def test_loops_in_the_window(performer: Performer, view: PatternsView, tmp_path:
     bad.write_bytes(b"RIFF")
     soundfile.write(silent, [0.0] * 4800, 48_000)
     for path, words in ((bad, "not a WAV file"), (silent, "silent from end to end")):
-        view.import_files([str(path)])
+        view.transfer.import_files([str(path)])
         assert words in session.notices.last.text  # type: ignore[union-attr]
     performer.press(K.Key_5, ALT)
     performer.press(K.Key_Delete)
@@ -531,12 +531,12 @@ def test_a_scene_as_a_loop(performer: Performer, tmp_path: Path) -> None:
     song = performer.frame.views[5]
     assert isinstance(song, SongView)
     performer.press(K.Key_Right)
-    song.export_into(tmp_path)
+    song.exports.export_into(tmp_path)
     (wav,) = tmp_path.glob("*.wav")
     audio, rate = soundfile.read(wav)
     assert len(audio) == round(8 * 4 * 60 / 126 * rate)
     assert abs(audio).max() > 0.1
-    song.export_into(wav)
+    song.exports.export_into(wav)
     assert "could not be written" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
 
 

@@ -10,6 +10,7 @@ from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QComboBox, QFileDialog
 
+from grebe.app.editors.finding_edits import FindingEdits
 from grebe.core.document import with_leader, with_rig
 from grebe.core.rig.model import AudioPort, Filter, Port, Rig
 from grebe.core.rig.trigger import Trigger
@@ -70,8 +71,8 @@ def test_offsets_and_who_plays(performer: Performer) -> None:
     performer.press(K.Key_Period)
     performer.press(K.Key_Comma)
     assert rig(performer).device("knot").offset_ms == 0.1
-    assert view.device_page.offset.value() == 0.1
-    view.device_page.offset.setValue(-3.5)
+    assert view.side.device_page.offset.value() == 0.1
+    view.side.device_page.offset.setValue(-3.5)
     assert rig(performer).device("knot").offset_ms == -3.5
     performer.press(K.Key_W)
     assert rig(performer).device("knot").plays == "own"
@@ -94,7 +95,7 @@ def test_findings_are_mended_and_accepted_by_key(performer: Performer) -> None:
     performer.wait(lambda: frame.rail.badges[1] == 1)
     view.findings.toggle_intended()
     frame.grab()
-    view.editor.findings.hear_again(chosen)  # type: ignore[arg-type]
+    FindingEdits(session).hear_again(chosen)  # type: ignore[arg-type]
     assert chosen in session.derived.findings()
 
 
@@ -102,14 +103,14 @@ def test_findings_by_mouse(performer: Performer) -> None:
     """The buttons on a finding, a click on it, and the wheel."""
     view = rig_view(performer)
     performer.frame.grab()
-    button = next(b for b in view.findings._buttons if b.does == "mend")
+    button = next(b for b in view.findings._buttons if b.words == "Mend")
     QTest.mouseClick(view.findings, LEFT, pos=button.box.center().toPoint())
     assert rig(performer).cables[4].gives == "thru"
     performer.frame.grab()
     box, index = view.findings._rows[1]
     QTest.mouseClick(view.findings, LEFT, pos=box.topLeft().toPoint() + QPoint(90, 20))
     assert view.findings.selected == index
-    button = next(b for b in view.findings._buttons if b.does == "intended")
+    button = next(b for b in view.findings._buttons if b.words == "Intended")
     QTest.mouseClick(view.findings, LEFT, pos=button.box.center().toPoint())
     assert len(performer.frame.session.derived.intended()) == 2
 
@@ -136,7 +137,7 @@ def test_a_box_and_its_cables_by_keyboard_alone(performer: Performer) -> None:
     view = rig_view(performer)
     performer.press(K.Key_A)
     type_(performer, "pad banks")
-    assert view.add_page.list.count() == 1
+    assert view.side.add_page.list.count() == 1
     performer.press(K.Key_Return)
     type_(performer, "Fulmar")
     performer.press(K.Key_Return)
@@ -145,7 +146,7 @@ def test_a_box_and_its_cables_by_keyboard_alone(performer: Performer) -> None:
     assert device.channel == 10
     view.select("grebe")
     performer.press(K.Key_C)
-    target = view.cable_page.target
+    target = view.side.cable_page.target
     target.setCurrentIndex(target.findText("Fulmar"))
     performer.press(K.Key_Return)
     cable = rig(performer).cables[-1]
@@ -159,16 +160,16 @@ def test_a_controller_into_grebe_begins_a_route_with_pads_mapped(performer: Perf
     """The finding offers the map; in Note maps a pad gets another note."""
     view = rig_view(performer)
     profiles = {p.id: p for p in shipped_profiles()}
-    view._add_box(profiles["fulmar"], "Fulmar")
-    view._add_box(profiles["pochard"], "Pads")
+    view.side._add_box(profiles["fulmar"], "Fulmar")
+    view.side._add_box(profiles["pochard"], "Pads")
     performer.press(K.Key_C)
-    view.cable_page.target.setCurrentIndex(0)
-    assert view.cable_page.target.currentText() == "Grebe"
-    view.cable_page.done.clicked.emit()
+    view.side.cable_page.target.setCurrentIndex(0)
+    assert view.side.cable_page.target.currentText() == "Grebe"
+    view.side.cable_page.done.clicked.emit()
     (route,) = rig(performer).routes
     assert (route.source, route.target) == ("pads", "fulmar")
     finding = next(f for f in performer.frame.session.derived.findings() if f.code == "rig.pads")
-    view.editor.findings.mend(finding)
+    FindingEdits(performer.frame.session).mend(finding)
     assert rig(performer).routes[0].notes == "position"
     performer.press(K.Key_4, ALT)
     assert view.panes.currentWidget() is view.notes
@@ -193,14 +194,14 @@ def test_removing_a_box_shows_what_uses_it(performer: Performer) -> None:
     view = rig_view(performer)
     view.select("dunlin")
     performer.press(K.Key_Delete)
-    words = view.remove_page.facts.accessibleName()
+    words = view.side.remove_page.facts.accessibleName()
     assert "2 cables" in words
     assert "a part in Slack" in words
     performer.press(K.Key_Escape)
-    assert view.pages.currentWidget() is view.device_page
+    assert view.side.pages.currentWidget() is view.side.device_page
     before = rig(performer)
     performer.press(K.Key_Delete)
-    view.remove_page.done.clicked.emit()
+    view.side.remove_page.done.clicked.emit()
     assert "dunlin" not in {d.id for d in rig(performer).devices}
     assert not any("dunlin" in (c.source, c.target) for c in rig(performer).cables)
     performer.press(K.Key_Z, CTRL)
@@ -211,7 +212,7 @@ def test_filters_by_click(performer: Performer) -> None:
     """Notes off at Knot's input, on again; the drawing and the findings follow."""
     view = rig_view(performer)
     view.select("knot")
-    box = view.device_page.filters[("accepts", "notes")]
+    box = view.side.device_page.filters[("accepts", "notes")]
     assert box.isChecked()
     box.click()
     assert rig(performer).cables[1].accepts == Filter(notes=False)
@@ -280,7 +281,7 @@ def test_the_setup_sheet_is_ticked_and_printed(
         monkeypatch.setattr(
             QFileDialog, "getSaveFileName", lambda *_, path=path, **__: (str(path), "")
         )
-        view.print_setup()
+        view.rig_panes.print_setup()
         assert path.read_bytes().startswith(begins)
 
 
@@ -294,26 +295,28 @@ def test_a_profile_of_ones_own(performer: Performer) -> None:
     assert read_profile(path).name == "My bass"
     performer.press(K.Key_A)
     type_(performer, "my bass")
-    assert view.add_page.profile is not None
-    assert view.add_page.profile.name == "My bass"
+    assert view.side.add_page.profile is not None
+    assert view.side.add_page.profile.name == "My bass"
     performer.press(K.Key_Escape)
-    assert view.pages.currentWidget() is view.device_page
+    assert view.side.pages.currentWidget() is view.side.device_page
 
 
 def test_choosing_ports(performer: Performer) -> None:
     """The lists hold what there is; a choice is an edit that can be undone."""
     view = rig_view(performer)
-    port = view.device_page.port
+    port = view.side.device_page.port
     names = [port.itemText(i) for i in range(port.count())]
     assert names[0] == "stand-in"
     assert names[-1] == "nowhere"
-    view.device_page.ports.process.waitForFinished(5000)
+    view.side.device_page.ports.process.waitForFinished(5000)
     port.setCurrentIndex(port.count() - 1)
     port.activated.emit(port.count() - 1)
     assert rig(performer).device("smew").port == Port(wire="none")
     performer.press(K.Key_Z, CTRL)
     assert rig(performer).device("smew").port == Port()
-    assert view.device_page.input.itemText(view.device_page.input.count() - 1) == "nowhere"
+    assert (
+        view.side.device_page.input.itemText(view.side.device_page.input.count() - 1) == "nowhere"
+    )
     assert port_text(Port(wire="jack")) == "JACK, patched by hand"
 
 
@@ -415,7 +418,7 @@ def test_the_setup_sheet_of_one_box(
     assert 0 < len(view.setup.boxes) < every
     path = tmp_path / "teal.html"
     monkeypatch.setattr(QFileDialog, "getSaveFileName", lambda *_: (str(path), ""))
-    view.print_setup()
+    view.rig_panes.print_setup()
     text = path.read_text()
     assert "<h2>Teal</h2>" in text
     assert "<h2>Knot</h2>" not in text
@@ -428,7 +431,7 @@ def test_jacks_transport_is_led_by_key(performer: Performer) -> None:
     view.select("grebe")
     performer.press(K.Key_J)
     assert rig(performer).jack == "lead"
-    assert "transport led by Grebe" in view.device_page.facts.accessibleName()
+    assert "transport led by Grebe" in view.side.device_page.facts.accessibleName()
     performer.press(K.Key_J)
     assert rig(performer).jack == "follow"
     performer.press(K.Key_J)
@@ -449,7 +452,7 @@ def test_the_count_in_is_set_by_key(performer: Performer) -> None:
     view.select("grebe")
     performer.press(K.Key_K)
     assert rig(performer).count_in.bars == 2
-    assert "2 bars, Smew" in view.device_page.facts.accessibleName()
+    assert "2 bars, Smew" in view.side.device_page.facts.accessibleName()
     for bars in (4, 1):
         performer.press(K.Key_K)
         assert rig(performer).count_in.bars == bars
@@ -475,7 +478,7 @@ def test_a_pedal_that_panics_is_learnt_and_forgotten(performer: Performer) -> No
     session.take(Learned(trigger=press), 0.0)
     assert rig(performer).panic == press
     view.select("grebe")
-    assert "Smew: controller 64 on channel 10" in view.device_page.facts.accessibleName()
+    assert "Smew: controller 64 on channel 10" in view.side.device_page.facts.accessibleName()
     view.select("smew")
     performer.press(K.Key_P, CTRL, SHIFT)
     assert rig(performer).panic is None
@@ -485,7 +488,7 @@ def test_choosing_a_pulse_output_says_the_caution(performer: Performer) -> None:
     """Never to speakers; the main output is named."""
     view = rig_view(performer)
     view.select("garganey")
-    _, chooser = view.device_page.lines["pulse_at"]
+    _, chooser = view.side.device_page.lines["pulse_at"]
     chosen = AudioPort(wire="jack", name="system:playback_3")
     chooser.chosen.emit(chosen)
     assert rig(performer).device("garganey").pulse_at == chosen
@@ -493,7 +496,7 @@ def test_choosing_a_pulse_output_says_the_caution(performer: Performer) -> None:
     view.select("garganey")
     assert chooser.currentText() == "JACK: system:playback_3"
     assert not chooser.isHidden()
-    view.device_page.ports.found.emit(
+    view.side.device_page.ports.found.emit(
         {"jack": {"available": True, "audio": ["system:playback_4"]},
          "sound": {"available": True, "audio": ["2 of Deck audio"]}}
     )  # fmt: skip
@@ -511,7 +514,7 @@ def test_a_pulse_is_shaped_in_the_window(performer: Performer) -> None:
     view = rig_view(performer)
     session = performer.frame.session
     view.select("garganey")
-    page = view.device_page
+    page = view.side.device_page
     page.lines["pulse_at"][1].chosen.emit(AudioPort(wire="jack"))
     assert not page.pulse.isHidden()
     for text, width, percent in (("12", 12.0, 50.0), ("2.5 ms", 2.5, 50.0), ("30 %", None, 30.0)):

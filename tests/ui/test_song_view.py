@@ -186,20 +186,20 @@ def test_programmes_and_what_changed_since_they_were_printed(
     page = view.programme.browser.toPlainText()
     assert "a list of 14 is past its limit of 4" in page
     assert "Bar 33, Bell: B04 Slack tide 16 times" in page
-    view.print_into(tmp_path / "programme.pdf", stage=False)
+    view.exports.print_into(tmp_path / "programme.pdf", stage=False)
     assert (tmp_path / "programme.pdf").read_bytes()[:5] == b"%PDF-"
     performer.press(K.Key_1, ALT)
     view.select("s4")
     performer.press(K.Key_Plus)
-    codes = [f.code for f in view.editor.hand.book.findings()]
+    codes = [f.code for f in view.session.derived.findings()]
     assert "song.sheet-changed" in codes
     performer.press(K.Key_2, ALT)
     assert "Changed since printed" in view.programme.browser.toPlainText()
     performer.press(K.Key_3, ALT)
     assert "More than your hands can make in time" in view.stage_sheet.browser.toPlainText()
-    view.print_into(tmp_path / "stage.html", stage=True)
+    view.exports.print_into(tmp_path / "stage.html", stage=True)
     assert "Harbour bell" in (tmp_path / "stage.html").read_text()
-    view.print_into(tmp_path / "stage.txt", stage=True)
+    view.exports.print_into(tmp_path / "stage.txt", stage=True)
     assert "written as .html or .pdf" in said(performer)
 
 
@@ -208,7 +208,7 @@ def test_a_song_in_the_box_and_its_memory_reordered(performer: Performer) -> Non
     view = song(performer)
     performer.press(K.Key_B)
     assert view.session.song.box_song("smew") == 0  # type: ignore[union-attr]
-    assert "song.programme" in [f.code for f in view.editor.hand.book.findings()]
+    assert "song.programme" in [f.code for f in view.session.derived.findings()]
     performer.press(K.Key_B)
     assert view.session.song.box_songs == ()  # type: ignore[union-attr]
     performer.press(K.Key_R)
@@ -221,7 +221,7 @@ def test_a_song_in_the_box_and_its_memory_reordered(performer: Performer) -> Non
 def test_the_cue_list(performer: Performer, tmp_path: Path) -> None:
     """CSV by bars and seconds."""
     view = song(performer)
-    view.cues_into(tmp_path)
+    view.exports.cues_into(tmp_path)
     with (tmp_path / "harbour-bell, cues.csv").open(newline="") as file:
         rows = list(csv.DictReader(file))
     assert rows[0]["bar"] == "1"
@@ -331,5 +331,5 @@ def test_from_one_loop_to_a_song(performer: Performer, tmp_path: Path) -> None:
     silent = [b for b in range(1, layout.bars + 1)
               if is_silenced(layout, "smew", "", layout.bar_tick(b))]  # fmt: skip
     assert silent == [hook.bar - 2, hook.bar - 1]
-    view.print_into(tmp_path / "programme.html", stage=False)
+    view.exports.print_into(tmp_path / "programme.html", stage=False)
     assert "Bar 1" in (tmp_path / "programme.html").read_text()

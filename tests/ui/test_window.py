@@ -17,7 +17,6 @@ from PyQt6.QtWidgets import QFileDialog
 
 from grebe.app.actions import ACTIONS
 from grebe.app.document.store import Store
-from grebe.app.doing import acts_of
 from grebe.app.engine.client import EngineClient
 from grebe.app.engine.supervisor import connect_when_ready
 from grebe.app.returning import Opening, left_at
@@ -206,11 +205,11 @@ def test_importing_a_loop(performer: Performer, tmp_path: Path) -> None:
     good, bad = tmp_path / "beat.mid", tmp_path / "bad.mid"
     good.write_bytes(loop((0, 36, 99), (1, 38, 99)))
     bad.write_bytes(b"nothing")
-    view.import_files([str(good)])
+    view.transfer.import_files([str(good)])
     assert view.pattern is not None
     assert (view.pattern.name, view.pattern.device) == ("beat", "smew")
     count = len(performer.frame.session.project.patterns)
-    view.import_files([str(bad)])
+    view.transfer.import_files([str(bad)])
     assert "not a whole MIDI file" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
     assert len(performer.frame.session.project.patterns) == count
 
@@ -505,7 +504,7 @@ def test_every_action_has_keys_and_who_does_it(performer: Performer) -> None:
         if action.scope != "everywhere":
             assert callable(by_scope[action.scope].acts()[action.id])
         else:
-            assert callable(acts_of(frame)[action.id])
+            assert callable(frame.acts()[action.id])
         for key in action.keys:
             for scope in {action.scope, "everywhere"}:
                 assert (scope, key) not in seen or scope != action.scope, (scope, key)

@@ -12,13 +12,11 @@ import os
 import random
 import signal
 import socket
-import subprocess
 import sys
 import tempfile
-import threading
 import time
-from collections.abc import Callable, Iterator
-from contextlib import contextmanager, suppress
+from collections.abc import Callable
+from contextlib import suppress
 from itertools import pairwise
 from pathlib import Path
 from typing import Any, NamedTuple
@@ -28,7 +26,6 @@ import msgspec
 from grebe.app.document.demo import demo_bytes
 from grebe.app.document.recovery import Keeper, open_recovered
 from grebe.app.engine.client import EngineClient
-from grebe.app.engine.plan_sender import PlanSender
 from grebe.app.engine.supervisor import (
     StandinsProcess,
     connect_when_ready,
@@ -38,26 +35,28 @@ from grebe.app.engine.supervisor import (
 )
 from grebe.app.live.perform import end_process, settled_report
 from grebe.bench.engine import kill_windows
-from grebe.core.document import Project
-from grebe.core.patterns.model import Content, Hit, Pattern, Voice
+from grebe.bench.fault_stage import (
+    BPM,
+    CONTINUE,
+    SONG_POSITION,
+    STOP,
+    UNDER_WAY,
+    PlayingEngine,
+    end_process_now,
+    fault_project,
+    playing,
+    until,
+)
 from grebe.core.player.commands import Begin, Hold
 from grebe.core.player.plan import make_plan
-from grebe.core.rig.model import Cable, Device, Port, Rig
 from grebe.core.session.use import OscUse
-from grebe.core.songs.model import Part, Scene, Section, Song
 from grebe.core.time.ticks import CLOCK_TICKS
 from grebe.formats.atomic import last_of, write_atomic
 from grebe.formats.project import write_project
-from grebe.process.places import engine_socket, override_runtime_dir, standin_socket
-from grebe.protocols.link.messages import Loaded, Notice, Osc, Status, Welcome
+from grebe.process.places import engine_socket, override_runtime_dir
+from grebe.protocols.link.messages import Welcome
+from grebe.protocols.link.session import Osc
 
-BPM = 240.0
-CLOCK, STOP, CONTINUE, SONG_POSITION = 0xF8, 0xFC, 0xFB, 0xF2
-ALL_SOUND_OFF = 120
-UNDER_WAY = 2
-"""Clocks that may be due at the moment of a look and not sent yet."""
-WITHIN_S = 12.0
-"""What takes longer to be well again is not well."""
 PLANTED = """
 import sys
 import grebe.engine.transport as transport, grebe.engine.__main__ as main
@@ -71,190 +70,6 @@ transport.Transport.plan_ahead = fails
 sys.argv = ["engine", "--socket", sys.argv[1]]
 sys.exit(main.main())
 """
-
-
-def fault_project(devices: int = 2) -> Project:
-    """Boxes that hold long notes at a quick tempo: whatever goes wrong, something sounds."""
-    hits = tuple(Hit(step=s, gate=350) for s in range(0, 16, 4))
-    names = [f"box-{n}" for n in range(1, devices + 1)]
-    patterns = tuple(
-        Pattern(id=f"p-{n}", name=n, device=n,
-                content=Content(voices=(Voice(id="v", name="V", note=48, hits=hits),)))
-        for n in names
-    )  # fmt: skip
-    return Project(
-        name="Faults",
-        rig=Rig(
-            devices=tuple(
-                Device(id=n, name=n.capitalize(), kind="synth", channel=k, port=Port())
-                for k, n in enumerate(names, start=1)
-            ),
-            cables=tuple(Cable(source="grebe", target=n) for n in names),
-        ),
-        patterns=patterns,
-        scenes=(
-            Scene(id="a", name="A", bars=4,
-                  parts=tuple(Part(device=n, chain=(f"p-{n}",)) for n in names)),
-        ),
-        songs=(Song(id="song", name="Song", bpm=BPM, sections=(Section(id="s", scene="a"),)),),
-    )  # fmt: skip
-
-
-class RecordingBox:
-    """Stands where a stand-in would, and keeps every message with its time."""
-
-    def __init__(self, device: str) -> None:
-        path = standin_socket(device)
-        path.unlink(missing_ok=True)
-        self.came: list[tuple[float, bytes]] = []
-        self.joined = 0
-        self._door = socket.socket(socket.AF_UNIX, socket.SOCK_SEQPACKET)
-        self._door.bind(str(path))
-        self._door.listen(4)
-        self._door.settimeout(0.05)
-        self._over = False
-        self._thread = threading.Thread(target=self._listen, daemon=True)
-        self._thread.start()
-
-    def _listen(self) -> None:
-        engine: socket.socket | None = None
-        while not self._over:
-            with suppress(TimeoutError):
-                fresh, _ = self._door.accept()
-                if engine is not None:
-                    engine.close()
-                engine, self.joined = fresh, self.joined + 1
-                engine.settimeout(0.02)
-            while engine is not None and not self._over:
-                try:
-                    data = engine.recv(65_536)
-                except TimeoutError:
-                    continue
-                except OSError:
-                    data = b""
-                if not data:
-                    engine.close()
-                    engine = None
-                    break
-                self.came.append((time.monotonic(), data))
-        if engine is not None:
-            engine.close()
-
-    def close(self) -> None:
-        """Listen no longer."""
-        self._over = True
-        self._thread.join()
-        self._door.close()
-
-    def sounding(self) -> set[tuple[int, int]]:
-        """Notes that were begun and not ended: (channel from 0, note)."""
-        out: set[tuple[int, int]] = set()
-        for _, data in list(self.came):
-            kind, channel = data[0] & 0xF0, data[0] & 0x0F
-            if kind == 0x90 and data[2]:
-                out.add((channel, data[1]))
-            elif kind in (0x80, 0x90):
-                out.discard((channel, data[1]))
-            elif kind == 0xB0 and data[1] == ALL_SOUND_OFF:
-                out = {(c, n) for c, n in out if c != channel}
-        return out
-
-    def clocks(self, since: float = 0.0) -> list[float]:
-        """When its clocks came."""
-        return [at for at, data in list(self.came) if data[0] == CLOCK and at >= since]
-
-    def first(self, status: int, since: float) -> float | None:
-        """When a message came for the first time since."""
-        return next((at for at, d in list(self.came) if d[0] == status and at >= since), None)
-
-
-class PlayingEngine:
-    """An engine that plays to boxes, and one window's connection."""
-
-    def __init__(self, folder: Path, command: list[str] | None = None) -> None:
-        self.folder = folder
-        self.project = fault_project()
-        self.boxes = {d.id: RecordingBox(d.id) for d in self.project.rig.devices}
-        self.notices: list[str] = []
-        self.sender = PlanSender()
-        self._client: EngineClient | None = None
-        self.engine = start_engine() if command is None else subprocess.Popen(command)
-        self.meet()
-
-    def meet(self) -> None:
-        """Connect to the engine, load, and run."""
-        if self._client is not None:
-            self._client.close()
-        self._client = connect_when_ready()
-        self.client.wait_for(Welcome, 5)
-        self.sender.forget()
-        self.load(self.project)
-        self.client.wait_for(Loaded, 5)
-        self.client.send(Begin())
-
-    @property
-    def client(self) -> EngineClient:
-        """The window's connection."""
-        assert self._client is not None
-        return self._client
-
-    def load(self, project: Project) -> None:
-        """Give the engine a document."""
-        plan = make_plan(project, project.songs[0], "faults")
-        for message in self.sender.messages(load_message(project, plan)):
-            self.client.send(message)
-
-    def pump(self) -> list[Status]:
-        """What the engine has said."""
-        heard = self.client.pump()
-        self.notices += [m.text for m in heard if isinstance(m, Notice)]
-        return [m for m in heard if isinstance(m, Status)]
-
-    def wait(self, what: Callable[[], bool], seconds: float = WITHIN_S) -> float:
-        """Wait until something holds; the seconds it took. TimeoutError after so many."""
-        began = time.monotonic()
-        while not what():
-            if time.monotonic() - began > seconds:
-                raise TimeoutError(f"it does not hold after {seconds:g} s")
-            if self.client.open:
-                self.pump()
-            time.sleep(0.005)
-        return time.monotonic() - began
-
-    def plays(self, clocks: int = 24, since: float = 0.0) -> None:
-        """Wait until every box has had so many clocks, and something sounds."""
-        self.wait(lambda: all(len(b.clocks(since)) >= clocks for b in self.boxes.values()))
-        self.client.send(Hold(on=True))  # the section has begun: before, it would end that
-        self.wait(lambda: all(b.sounding() for b in self.boxes.values()))
-
-    @property
-    def hanging(self) -> int:
-        """Notes that sound, on all boxes."""
-        return sum(len(b.sounding()) for b in self.boxes.values())
-
-    def close(self) -> None:
-        """End everything."""
-        self.client.close()
-        with suppress(ProcessLookupError):
-            os.kill(self.engine.pid, signal.SIGCONT)
-        end_process(self.engine)
-        for box in self.boxes.values():
-            box.close()
-
-
-@contextmanager
-def playing(command: Callable[[], list[str]] | None = None) -> Iterator[PlayingEngine]:
-    """An engine of our own that plays, away from one that may be playing."""
-    with (
-        tempfile.TemporaryDirectory(prefix="grebe-", ignore_cleanup_errors=True) as folder,
-        override_runtime_dir(folder),
-    ):
-        made = PlayingEngine(Path(folder), None if command is None else command())
-        try:
-            made.plays()
-            yield made
-        finally:
-            made.close()
 
 
 def _ended(run: PlayingEngine, end: Callable[[], object]) -> dict[str, Any]:
@@ -348,15 +163,15 @@ def standins_killed() -> dict[str, Any]:
             client.wait_for(Welcome, 5)
             client.send(load_message(project, plan))
             client.send(Begin())
-            _until(client, lambda s: min((d.received for d in s.devices), default=0) > 48)
+            until(client, lambda s: min((d.received for d in s.devices), default=0) > 48)
             client.send(Hold(on=True))
             end_process_now(host.process)
             began = time.monotonic()
-            gone = _until(client, lambda s: all(d.port == "gone" for d in s.devices))
+            gone = until(client, lambda s: all(d.port == "gone" for d in s.devices))
             host = StandinsProcess(plan.devices)
             host.wait_ready()
             had = {d.id: d.received for d in gone.devices}
-            _until(client, lambda s: all(d.received > had[d.id] + 96 for d in s.devices))
+            until(client, lambda s: all(d.received > had[d.id] + 96 for d in s.devices))
             took = time.monotonic() - began
             last = settled_report(client).devices
             return {"missed": sum(r.missed for r in last),
@@ -367,22 +182,6 @@ def standins_killed() -> dict[str, Any]:
                 client.close()
             for process in (engine, host.process):
                 end_process(process)
-
-
-def end_process_now(process: subprocess.Popen[bytes]) -> None:
-    """Kill a process and close its pipes."""
-    process.kill()
-    end_process(process)
-
-
-def _until(client: EngineClient, wanted: Callable[[Status], bool]) -> Status:
-    end = time.monotonic() + WITHIN_S
-    while time.monotonic() < end:
-        for message in client.pump():
-            if isinstance(message, Status) and wanted(message):
-                return message
-        time.sleep(0.005)
-    raise TimeoutError("the engine did not say it")
 
 
 def _steady(run: PlayingEngine, since: float) -> dict[str, Any]:

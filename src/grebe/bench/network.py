@@ -25,7 +25,8 @@ from grebe.core.session.envelope import estimate
 from grebe.core.session.exchange import Exchange, best_of
 from grebe.core.session.use import SessionUse
 from grebe.process.processor import processor_times, stolen_percent
-from grebe.protocols.link.messages import ClearCounters, Join, Status
+from grebe.protocols.link.messages import ClearCounters, Status
+from grebe.protocols.link.session import Join
 
 SESSIONS = 40
 MARKS_S = (0.25, 1.0, 2.0, 5.0, 30.0)

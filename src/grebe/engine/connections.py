@@ -55,6 +55,11 @@ class Connections:
         output = self.outputs.get(device)
         return self.sources.name_of(device) or (output.device.name if output else device)
 
+    @property
+    def leader_name(self) -> str:
+        """What leads, for people."""
+        return self.name(self.sources.current.device)
+
     def end_run(self) -> None:
         """A run is over."""
         self.lines.stop()

@@ -6,6 +6,7 @@ from collections.abc import Callable
 
 from grebe.core.time.ticks import CLOCKS_PER_QUARTER
 from grebe.engine.connections import Connections
+from grebe.engine.sources.base import IdlePhase
 
 LATE_NS = 1_000_000_000
 """Ticks begin afresh when none has gone out for so long."""
@@ -28,6 +29,16 @@ class IdleTicks:
     def period_ns(self) -> float:
         """Between two ticks."""
         return 60e9 / (self.bpm * CLOCKS_PER_QUARTER)
+
+    @property
+    def phase(self) -> IdlePhase | None:
+        """When the next is due, and how far apart they are; None while none has gone out."""
+        return IdlePhase(self.next_ns, self.period_ns) if self.next_ns else None
+
+    def last_before(self, base_ns: int) -> int:
+        """Until when ticks go out before a run: one that falls about where its first clock does
+        is that clock."""
+        return base_ns - round(self.period_ns / 2)
 
     def go_on(self, next_ns: float, bpm: float) -> None:
         """A run has ended: go on in step with it."""

@@ -10,11 +10,11 @@ import msgspec
 from grebe.engine.server import Connection, Windows
 from grebe.engine.sources.choice import Sources
 from grebe.engine.sources.session import SessionClock
-from grebe.protocols.link.messages import (
+from grebe.protocols.link.messages import FromEngine
+from grebe.protocols.link.session import (
     AcceptPeer,
     Agreed,
     CarryRtp,
-    FromEngine,
     Join,
     Osc,
     Peers,

@@ -20,7 +20,6 @@ from grebe.engine.sending import Sending
 from grebe.engine.sources.base import (
     ClockSource,
     Enter,
-    IdlePhase,
     Leave,
     Moment,
     Opening,
@@ -126,23 +125,16 @@ class Transport:
             self._plan(player.advance(until))
 
     def _moment(self, now: int) -> Moment:
-        idle = self._idle
-        phase = IdlePhase(idle.next_ns, idle.period_ns)
-        there = self._connections.idle and idle.next_ns
-        return Moment(now, self._ahead_ns, phase if there else None)
+        phase = self._idle.phase if self._connections.idle else None
+        return Moment(now, self._ahead_ns, phase)
 
     def _tick_while_stopped(self, now: int) -> None:
         if self.player is None or not self._connections.idle:
             return
         until = now + self._ahead_ns
         if self.timeline is not None:
-            until = min(until, self._idle_until_ns)
+            until = min(until, self._idle.last_before(self._base_ns))
         self._idle.tick(self.player.plan.song.bpm, now, until)
-
-    @property
-    def _idle_until_ns(self) -> int:
-        """A tick that falls about where the run's first clock does is that clock."""
-        return self._base_ns - round(self._idle.period_ns / 2)
 
     def _drawn(self, now: int) -> SongTimeline | None:
         """The timeline: what leads may be another since, and it goes on from where it is."""
@@ -213,7 +205,7 @@ class Transport:
                 self.halt()
             elif isinstance(word, PressStart):
                 if not self._connections.press(start=True):  # a hand on the box
-                    self._inform(f"Waiting for {self._leader_name()} to start.")
+                    self._inform(f"Waiting for {self._connections.leader_name} to start.")
             else:
                 self._inform(word.text)
 
@@ -222,7 +214,7 @@ class Transport:
         if player is None or self.running:
             return
         if entry.located and (entry.command.tick or 0) >= player.plan.layout().ticks:
-            self._inform(f"{self._leader_name()} is past the song's end.")
+            self._inform(f"{self._connections.leader_name} is past the song's end.")
             return
         now = self._now_ns()
         dues = player.apply(entry.command)
@@ -231,7 +223,7 @@ class Transport:
         moment = self._moment(now)
         self._source, self.timeline = source, source.timeline(entry, opening, moment)
         self._base_ns = self.timeline.ns_at(player.boundary)
-        self.sending.end_idle_ticks(self._idle_until_ns)
+        self.sending.end_idle_ticks(self._idle.last_before(self._base_ns))
         self._set_off(player)
         # All but the tempo waits until it is planned for: by then it is known when it is due.
         tempi = [due for due in dues if isinstance(due[2], TempoChange)]
@@ -247,9 +239,6 @@ class Transport:
             led.roll(self._base_ns, player.plan.layout().tempo.seconds_at(base))
         self.section = (player.section, base)
         self._connections.outputs.begin_run(base, self._base_ns, player.plan.started)
-
-    def _leader_name(self) -> str:
-        return self._connections.name(self._connections.sources.current.device)
 
     # Ending
 

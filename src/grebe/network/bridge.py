@@ -22,11 +22,11 @@ from grebe.network.showing import Showing
 from grebe.process.children import ENDED_BY, only_one
 from grebe.process.log import end_log, start_log
 from grebe.process.places import engine_socket
-from grebe.protocols.link.messages import (
+from grebe.protocols.link.messages import FromEngine, Status
+from grebe.protocols.link.session import (
     AcceptPeer,
     Agreed,
     CarryRtp,
-    FromEngine,
     Join,
     Osc,
     PeerRow,
@@ -34,7 +34,6 @@ from grebe.protocols.link.messages import (
     Propose,
     ShareStart,
     ShowDocument,
-    Status,
 )
 from grebe.transports.clock import raw_ns
 from grebe.transports.udp import plain_host

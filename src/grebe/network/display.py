@@ -17,7 +17,8 @@ from grebe.core.session.other import Other
 from grebe.core.session.use import SessionUse
 from grebe.errors import ProtocolError, at_the_border
 from grebe.network.node import Node
-from grebe.protocols.link.messages import Notice, ShowDocument, Status, from_watched, pack
+from grebe.protocols.link.messages import Notice, Status, from_watched, pack
+from grebe.protocols.link.session import ShowDocument
 from grebe.protocols.session import stage
 from grebe.transports.clock import raw_ns
 

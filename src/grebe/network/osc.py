@@ -12,7 +12,8 @@ from grebe.app.live.watching import WatchedSession
 from grebe.core.session.use import OscUse
 from grebe.errors import GrebeError, NetworkError, at_the_border
 from grebe.network.limits import Bucket
-from grebe.protocols.link.messages import OscState, ShowDocument, Status, ToEngine
+from grebe.protocols.link.messages import Status, ToEngine
+from grebe.protocols.link.session import OscState, ShowDocument
 from grebe.protocols.osc.messages import OscMessage, read, write
 from grebe.transports.udp import Address, IpNetwork, is_near, resolve
 

@@ -9,7 +9,7 @@ from pathlib import Path
 
 from grebe.errors import NetworkError, ProtocolError
 from grebe.network.limits import Bucket
-from grebe.protocols.link.messages import RtpPort, RtpState
+from grebe.protocols.link.session import RtpPort, RtpState
 from grebe.protocols.rtp.stream import Receiver, Sender
 from grebe.protocols.standin.reports import encode_reports, played
 from grebe.transports.clock import raw_ns

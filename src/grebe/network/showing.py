@@ -11,7 +11,8 @@ import msgspec
 from grebe.core.showing import shown_project
 from grebe.errors import ProtocolError, at_the_border
 from grebe.formats.project import parse_project, project_bytes
-from grebe.protocols.link.messages import ShowDocument, Status, pack
+from grebe.protocols.link.messages import Status, pack
+from grebe.protocols.link.session import ShowDocument
 from grebe.protocols.session import stage
 from grebe.transports.udp import is_near, near_networks, plain_host
 

@@ -8,10 +8,10 @@ from pathlib import Path
 import msgspec
 
 from grebe.app.doing import does
-from grebe.app.editors.loops import Fit, audio_of, fit_loop, folder_of, take_loop
+from grebe.app.editors.loops import audio_of, folder_of
 from grebe.app.editors.pattern_hand import PatternHand
 from grebe.core.audio.fitting import loop_onsets
-from grebe.core.document import Project, with_loop
+from grebe.core.document import with_loop
 from grebe.core.patterns.loops import (
     Loop,
     cut,
@@ -39,9 +39,6 @@ class LoopEditor:
         self.index = 0
         """The slice in hand."""
         self._even = 0
-
-    def _point(self, index: int) -> None:
-        self.index = index
 
     @property
     def loops(self) -> tuple[Loop, ...]:
@@ -74,21 +71,6 @@ class LoopEditor:
             name, lambda p: with_loop(p, loop.id, how), merge=f"{loop.id}-{merge}" if merge else ""
         )
 
-    def take(self, path: Path) -> None:
-        """Take a WAV file in. RecordingError, EditError as `take_loop`."""
-        session, device = self.session, self._hand.device
-        if device is None:
-            raise EditError("add a device first: a loop belongs to one")
-        taken = {x.id for x in session.project.loops}
-        loop = take_loop(path, self.folder, device, taken, self.session.position.written_bpm)
-
-        def add(project: Project) -> Project:
-            return msgspec.structs.replace(project, loops=(*project.loops, loop))
-
-        session.store.apply(f"Take {path.name} in", add)
-        self.loop_id = loop.id
-        self._changed()
-
     def _samples(self, ms: float) -> int:
         loop = self.loop
         return 0 if loop is None else max(1, round(ms / 1000 * loop.rate))
@@ -96,14 +78,14 @@ class LoopEditor:
     @does("step_left")
     def step_left(self) -> None:
         """The slice before."""
-        self._point(max(0, self.index - 1))
+        self.index = max(0, self.index - 1)
 
     @does("step_right")
     def step_right(self) -> None:
         """The slice after."""
         loop = self.loop
         if loop is not None and loop.slices:
-            self._point(min(len(loop.slices) - 1, self.index + 1))
+            self.index = min(len(loop.slices) - 1, self.index + 1)
 
     @does("pattern_after")
     def pattern_after(self) -> None:
@@ -206,12 +188,3 @@ class LoopEditor:
         self._even += 1
         self.edit("Cut evenly", lambda x: cut(x, even_starts(x, pieces),
                                                x.slices[0].note if x.slices else 60))  # fmt: skip
-
-    def fit_into(self, folder: Path, how: Fit) -> None:
-        """Write the loop at the song's tempo. Errors as `fit_loop`."""
-        session = self.session
-        path, cost = fit_loop(
-            self.in_hand(), self.folder, session.position.written_bpm, how, folder
-        )
-        words = f", {cost.semitones:+.2f} semitones" if cost is not None else ""
-        session.say("info", f"Wrote {path.name}{words}.")

@@ -9,6 +9,7 @@ from grebe.app.editors.pattern_hand import PatternHand
 from grebe.app.editors.pattern_hits import HitEdits
 from grebe.app.editors.pattern_pitch import PitchEdits
 from grebe.app.editors.pattern_rows import RowEdits
+from grebe.app.editors.pattern_teach import PatternTeaching
 from grebe.app.editors.pattern_whole import PatternEdits
 from grebe.app.editors.pattern_writer import PatternWriter
 from grebe.app.live.session import Session
@@ -26,10 +27,13 @@ class PatternEditor:
         self.pitch = PitchEdits(self.hand)
         self.rows = RowEdits(self.hand)
         self.whole = PatternEdits(self.hand)
+        self.teaching = PatternTeaching(self.hand)
         self.writer = PatternWriter(self.hand)
         """What is played in."""
         self.fields = PatternFields(self.hand)
 
     def acts(self) -> dict[str, Act]:
         """What does each action."""
-        return acts_of(self.cursor, self.hits, self.pitch, self.rows, self.whole, self.writer)
+        return acts_of(
+            self.cursor, self.hits, self.pitch, self.rows, self.whole, self.teaching, self.writer
+        )

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from grebe.app.doing import Act, acts_of
-from grebe.app.editors.finding_edits import FindingEdits
 from grebe.app.editors.rig_boxes import BoxEdits
 from grebe.app.editors.rig_clock import RigClock
 from grebe.app.editors.rig_device import DeviceEdits
@@ -21,7 +20,6 @@ class RigEditor:
         self.device = DeviceEdits(self.hand)
         self.clock = RigClock(self.hand)
         self.boxes = BoxEdits(self.hand)
-        self.findings = FindingEdits(session)
 
     def acts(self) -> dict[str, Act]:
         """What does each action."""

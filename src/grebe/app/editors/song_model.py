@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from grebe.app.live.session import Session
-from grebe.core.findings import Finding, find_in_song
 from grebe.core.rig.model import Device
 from grebe.core.songs.bands import Band, bands
 from grebe.core.songs.changes import reached_by
@@ -22,7 +21,6 @@ class SongModel:
         self._devices: tuple[Device, ...] = ()
         self._bars: tuple[Bar, ...] | None = None
         self._programmes: tuple[Programme, ...] | None = None
-        self._findings: tuple[Finding, ...] | None = None
 
     def _renew(self) -> None:
         """Forget everything where the document or the song is another."""
@@ -30,7 +28,7 @@ class SongModel:
         basis = (session.project, session.selection.song_id)
         if not self._basis or basis[0] is not self._basis[0] or basis[1] != self._basis[1]:
             self._basis = basis
-            self._bands = self._bars = self._programmes = self._findings = None
+            self._bands = self._bars = self._programmes = None
             busy = {p.device for p in session.project.patterns}
             self._devices = tuple(d for d in session.project.rig.devices if d.id in busy)
 
@@ -72,10 +70,3 @@ class SongModel:
             except EditError:
                 self._programmes = ()
         return self._programmes
-
-    def findings(self) -> tuple[Finding, ...]:
-        """What there is to look at in this song: itself, and the scenes it plays."""
-        self._renew()
-        if self._findings is None:
-            self._findings = find_in_song(self._session.project, self._session.selection.song_id)
-        return self._findings

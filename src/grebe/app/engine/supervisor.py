@@ -23,7 +23,8 @@ from grebe.core.session.use import SessionUse
 from grebe.errors import EngineError
 from grebe.process import children
 from grebe.process.places import engine_socket, read_back, runtime_dir, standin_socket
-from grebe.protocols.link.messages import Load, RtpPort
+from grebe.protocols.link.messages import Load
+from grebe.protocols.link.session import RtpPort
 
 READY_WITHIN_S = 10.0
 

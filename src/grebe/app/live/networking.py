@@ -20,7 +20,8 @@ from grebe.core.session.use import OscUse, SessionUse
 from grebe.core.showing import without_hits
 from grebe.errors import EditError
 from grebe.formats.project import project_bytes
-from grebe.protocols.link.messages import (
+from grebe.protocols.link.messages import Status
+from grebe.protocols.link.session import (
     AcceptPeer,
     CarryRtp,
     Join,
@@ -30,7 +31,6 @@ from grebe.protocols.link.messages import (
     Propose,
     RtpPort,
     ShowDocument,
-    Status,
 )
 
 SEEN = "peer-"
@@ -54,6 +54,31 @@ def _with_computers(rig: Rig, others: Sequence[PeerRow]) -> Rig:
     )
 
 
+class Laptops:
+    """Computers of the rig that stand-ins take the place of; they leave when nobody talks to them
+    any more."""
+
+    def __init__(self) -> None:
+        self._processes: list[subprocess.Popen[bytes]] = []
+
+    def start(self, rig: Rig, use: SessionUse, bpm: float) -> None:
+        """Start them anew."""
+        self.end()
+        self._processes = [
+            start_laptop(device.name, use, passphrase_of(use.name), bpm)
+            for device in rig.devices
+            if device.port.wire == "peer"
+        ]
+
+    def end(self) -> None:
+        """Let go of them."""
+        for process in self._processes:
+            assert process.stdin is not None
+            process.stdin.close()
+            let_go(process)
+        self._processes.clear()
+
+
 class Networking:
     """Off until it is asked for; on again by itself when the engine or its helper was lost."""
 
@@ -75,8 +100,8 @@ class Networking:
         self.osc: OscUse | None = None
         self.offsets: dict[str, deque[tuple[int, float]]] = {}
         """By peer: (CLOCK_MONOTONIC_RAW in ns, ms late against ours)."""
-        self._laptops: dict[str, subprocess.Popen[bytes]] = {}
-        """Stand-ins that are peers of their own, by device."""
+        self.laptops = Laptops()
+        """Stand-ins that are peers of their own."""
         self._rig: tuple[Rig, tuple[tuple[str, str], ...], Rig] | None = None
         self._ports: tuple[RtpPort, ...] = ()
         self._stale = True
@@ -137,7 +162,7 @@ class Networking:
             raise EditError("there is no engine yet to join with")
         self.joined = self._store.project.rig.network
         self._send_join()
-        self._start_laptops()
+        self._join_laptops()
         self._show_now()
         sealed = bool(passphrase_of(self.joined.name))
         how = "with its passphrase" if sealed else "open: others' tempi wait to be accepted"
@@ -148,7 +173,7 @@ class Networking:
         self.joined = None
         self.offsets.clear()
         self._seen = None
-        self.end_laptops()
+        self.laptops.end()
         self._link.tell(Join())
         self._notices.say("info", "The session was left. What plays here goes on.")
 
@@ -192,25 +217,11 @@ class Networking:
         """Another passphrase was typed: what is joined is joined anew with it."""
         if self.joined is not None:
             self._send_join()
-            self._start_laptops()
+            self._join_laptops()
 
-    def _start_laptops(self) -> None:
-        use = self.joined
-        assert use is not None
-        self.end_laptops()
-        for device in self._store.project.rig.devices:
-            if device.port.wire == "peer":
-                self._laptops[device.id] = start_laptop(
-                    device.name, use, passphrase_of(use.name), self._position.written_bpm
-                )
-
-    def end_laptops(self) -> None:
-        """They leave when nobody talks to them any more."""
-        for process in self._laptops.values():
-            assert process.stdin is not None
-            process.stdin.close()
-            let_go(process)
-        self._laptops.clear()
+    def _join_laptops(self) -> None:
+        assert self.joined is not None
+        self.laptops.start(self._store.project.rig, self.joined, self._position.written_bpm)
 
     def settings_changed(self) -> None:
         """The rig's settings are others: what is on takes them."""
@@ -218,7 +229,7 @@ class Networking:
         if self.joined is not None and rig.network != self.joined:
             self.joined = rig.network
             self._send_join()
-            self._start_laptops()
+            self._join_laptops()
         if self.osc is not None and rig.osc != self.osc:
             self.osc = rig.osc
             self._link.tell(Osc(use=self.osc))

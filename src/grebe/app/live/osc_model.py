@@ -12,7 +12,8 @@ from grebe.core.player.controls import LEARNABLE, TURNED
 from grebe.core.rig.model import PEERS_ID
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.core.units import MAX_BPM, MIN_BPM
-from grebe.protocols.link.messages import Do, Propose, ToEngine
+from grebe.protocols.link.messages import Do, ToEngine
+from grebe.protocols.link.session import Propose
 
 Argument = bool | int | float | str
 ROOT = "/grebe"

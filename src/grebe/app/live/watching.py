@@ -8,7 +8,8 @@ from grebe.app.document.store import Store
 from grebe.app.engine.link import LinkOwner, LinkState
 from grebe.app.live.session import Session
 from grebe.formats.project import parse_project
-from grebe.protocols.link.messages import FromEngine, ShowDocument, ToEngine, Welcome
+from grebe.protocols.link.messages import FromEngine, ToEngine, Welcome
+from grebe.protocols.link.session import ShowDocument
 
 
 class ShownLink:

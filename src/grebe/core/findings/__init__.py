@@ -7,7 +7,7 @@ from __future__ import annotations
 
 import msgspec
 
-from grebe.core.document import Project, with_rig
+from grebe.core.document import Project
 from grebe.core.findings.boxes import box_findings
 from grebe.core.findings.clock import clock_findings
 from grebe.core.findings.look import Look
@@ -18,12 +18,11 @@ from grebe.core.findings.plugs import plug_findings
 from grebe.core.findings.scenes import hand_findings, scene_findings
 from grebe.core.findings.sets import set_findings
 from grebe.core.findings.songs import song_findings
-from grebe.core.songs.changes import reached_by
 from grebe.core.songs.energy import PatternBars
 from grebe.errors import EditError
 
 __all__ = [
-    "Finding", "Found", "as_intended", "check", "find", "find_in_song", "mend", "not_intended",
+    "Finding", "Findings", "as_intended", "check", "find", "mend", "not_intended",
 ]  # fmt: skip
 
 RANK = {"block": 0, "warn": 1, "note": 2}
@@ -57,18 +56,6 @@ def find(project: Project) -> Findings:
     return _found(project, rows)
 
 
-def find_in_song(project: Project, song: str) -> tuple[Finding, ...]:
-    """What is open in one song, by id, and in the scenes it plays: soon, for whoever edits it."""
-    reached = reached_by(project)
-    scenes = {s.scene for one in project.songs if one.id == song for s in one.sections}
-    rows = [
-        *(f for f in scene_findings(project, reached) if f.subject in scenes),
-        *(f for f in hand_findings(project, reached, song) if f.subject in scenes),
-        *song_findings(project, reached, only=song),
-    ]
-    return _found(project, rows).open
-
-
 def _found(project: Project, rows: list[Finding]) -> Findings:
     # A pattern used in three scenes is one finding.
     once = {(f.code, f.subject, f.message): f for f in rows}
@@ -87,4 +74,4 @@ def mend(project: Project, finding: Finding) -> Project:
     """The project with one finding mended. EditError for what hands have to mend."""
     if finding.cure is None:
         raise EditError(f"this is for your hands: {finding.fix}")
-    return with_rig(project, finding.cure.applied(project.rig))
+    return finding.cure.applied(project)

@@ -62,6 +62,7 @@ def _sharing(device: Device, pattern: Pattern, slots: dict[int, str]) -> Iterato
             yield Finding(
                 code="rig.shared-slot",
                 severity="warn",
+                kind="pattern",
                 subject=pattern.id,
                 message=f"{one.name} and {other.name} of {pattern.name} share slot "
                 f"{slots[one.note]} of {device.name} and fall together on step "

@@ -222,6 +222,7 @@ def _printed(look: Look, device: Device) -> Iterator[Finding]:
                 yield Finding(
                     code="pattern.no-such-slot",
                     severity="block",
+                    kind="pattern",
                     subject=pattern.id,
                     message=f"{pattern.name} is to stand at place {program + 1} of "
                     f"{device.name}, which holds {memory.size}.",

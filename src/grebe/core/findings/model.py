@@ -8,29 +8,42 @@ from typing import Any, Literal
 
 import msgspec
 
-from grebe.core.document import Accepted, Project
-from grebe.core.rig.model import Cable, Device, Filter, Rig, Route
+from grebe.core.document import Accepted, Project, with_rig
+from grebe.core.rig.model import Cable, Device, Filter, Route
+from grebe.core.sets.model import Set
+from grebe.core.songs.model import Section, Song
 from grebe.core.units import Value
 
 Severity = Literal["block", "warn", "note"]
 
 
+SubjectKind = Literal["device", "pattern", "scene", "song", "set"]
+"""What a finding can be about. A device may be Grebe itself, or the rig as a whole."""
+
+
 class Cure(Value, frozen=True, kw_only=True):
-    """An edit of the rig that mends a finding: things replaced, None for taken out."""
+    """An edit of the document that mends a finding: things replaced, None for taken out."""
 
     leader: str | None = None
     cables: tuple[tuple[Cable, Cable | None], ...] = ()
     devices: tuple[tuple[Device, Device], ...] = ()
     routes: tuple[tuple[Route, Route | None], ...] = ()
+    songs: tuple[tuple[Song, Song], ...] = ()
+    sets: tuple[tuple[Set, Set], ...] = ()
 
-    def applied(self, rig: Rig) -> Rig:
-        """The rig with everything replaced that is still there."""
+    def applied(self, project: Project) -> Project:
+        """The document with everything replaced that is still there."""
+        rig = msgspec.structs.replace(
+            project.rig,
+            leader=self.leader if self.leader is not None else project.rig.leader,
+            cables=_replaced(project.rig.cables, self.cables),
+            devices=_replaced(project.rig.devices, self.devices),
+            routes=_replaced(project.rig.routes, self.routes),
+        )
         return msgspec.structs.replace(
-            rig,
-            leader=self.leader if self.leader is not None else rig.leader,
-            cables=_replaced(rig.cables, self.cables),
-            devices=_replaced(rig.devices, self.devices),
-            routes=_replaced(rig.routes, self.routes),
+            with_rig(project, rig),
+            songs=_replaced(project.songs, self.songs),
+            sets=_replaced(project.sets, self.sets),
         )
 
 
@@ -49,6 +62,8 @@ class Finding(Value, frozen=True, kw_only=True, omit_defaults=False):
     code: str
     """Stable: scripts and accepted findings refer to it."""
     severity: Severity
+    kind: SubjectKind = "device"
+    """Kind of what it is about: each station lists those about its own things."""
     subject: str
     """Id of what it is about."""
     message: str
@@ -94,3 +109,23 @@ def swap_device(device: Device, **fields: Any) -> Cure:
 def changed(filter_: Filter, **fields: Any) -> Filter:
     """A filter with some of it switched."""
     return msgspec.structs.replace(filter_, **fields)
+
+
+def swap_section(song: Song, section: Section, **fields: Any) -> Cure:
+    """The cure that changes one section of a song."""
+    sections = tuple(
+        msgspec.structs.replace(s, **fields) if s.id == section.id else s for s in song.sections
+    )
+    return Cure(songs=((song, msgspec.structs.replace(song, sections=sections)),))
+
+
+def without_section(song: Song, section: Section) -> Cure:
+    """The cure that takes a section out of a song."""
+    sections = tuple(s for s in song.sections if s.id != section.id)
+    return Cure(songs=((song, msgspec.structs.replace(song, sections=sections)),))
+
+
+def without_place(running: Set, entry: str) -> Cure:
+    """The cure that takes a place out of a set."""
+    songs = tuple(s for s in running.songs if s.id != entry)
+    return Cure(sets=((running, msgspec.structs.replace(running, songs=songs)),))

@@ -55,7 +55,7 @@ def _say(
     code: str, pattern: Pattern, message: str, why: str, fix: str, severity: Severity = "warn"
 ) -> Finding:
     return Finding(
-        code=code, severity=severity, subject=pattern.id,
+        code=code, severity=severity, kind="pattern", subject=pattern.id,
         message=message, why=why, fix=fix,
     )  # fmt: skip
 

@@ -31,6 +31,7 @@ def scene_findings(project: Project, reached: frozenset[str]) -> Iterator[Findin
                 yield Finding(
                     code="scene.no-device",
                     severity="warn",
+                    kind="scene",
                     subject=scene.id,
                     message=f"Scene {scene.name} has a part for {part.device}, "
                     "which is not in the rig.",
@@ -44,6 +45,7 @@ def scene_findings(project: Project, reached: frozenset[str]) -> Iterator[Findin
                     yield Finding(
                         code="scene.no-pattern",
                         severity="block",
+                        kind="scene",
                         subject=scene.id,
                         message=f"Scene {scene.name} asks {device.name} for pattern "
                         f"{pattern_id}, which is not there.",
@@ -55,6 +57,7 @@ def scene_findings(project: Project, reached: frozenset[str]) -> Iterator[Findin
                     yield Finding(
                         code="scene.other-box",
                         severity="block",
+                        kind="scene",
                         subject=scene.id,
                         message=f"Scene {scene.name} gives {device.name} the pattern "
                         f"{pattern.name}, which belongs to {owner}.",
@@ -71,6 +74,7 @@ def _box_memory(device: str, pattern: Pattern, *, told: bool) -> Iterator[Findin
         yield Finding(
             code="pattern.no-slot",
             severity="block",
+            kind="pattern",
             subject=pattern.id,
             message=f"A scene needs {pattern.name} on {device}, but it has no slot there.",
             why=f"Grebe can only ask {device} for patterns by their program number.",
@@ -80,6 +84,7 @@ def _box_memory(device: str, pattern: Pattern, *, told: bool) -> Iterator[Findin
         yield Finding(
             code="pattern.not-in-box",
             severity="note",
+            kind="pattern",
             subject=pattern.id,
             message=f"{pattern.name} on {device} is {pattern.box_status}.",
             why=f"{device} plays what is in its own memory, not what is drawn here.",
@@ -105,7 +110,7 @@ def _lengths(
             lengths = f"{below} or {below + fits}" if below else f"{fits}"
             cut = length % whole / TICKS_PER_QUARTER
             yield Finding(
-                code="scene.length", severity="note", subject=scene.id,
+                code="scene.length", severity="note", kind="scene", subject=scene.id,
                 message=f"{names} on {device.name} does not go evenly into the {scene.bars} bars "
                 f"of {scene.name}: its last round is cut after {cut:g} quarter notes.",
                 why="The next scene comes in in the middle of it.",
@@ -119,7 +124,7 @@ def _abilities(project: Project, scene: Scene, part: Part, device: Device) -> It
     tracks, most = part.tracks or (), device.spec.loop_tracks
     if tracks and max(tracks) > most:
         yield Finding(
-            code="scene.no-track", severity="block", subject=scene.id,
+            code="scene.no-track", severity="block", kind="scene", subject=scene.id,
             message=f"{scene.name} wants loop track {max(tracks)} of {device.name}, "
             f"which has {most or 'none'}.",
             why="There is nothing to start.",
@@ -135,7 +140,7 @@ def _abilities(project: Project, scene: Scene, part: Part, device: Device) -> It
             fitted = fitted_ms(bpm, low, high, quarters)
             told = "no half or double of it fits" if fitted is None else f"{fitted:.0f} ms fits"
             yield Finding(
-                code="scene.echo-range", severity="note", subject=scene.id,
+                code="scene.echo-range", severity="note", kind="scene", subject=scene.id,
                 message=f"{part.echo} at {bpm:g} BPM is {exact:.0f} ms; {device.name} goes from "
                 f"{low:g} to {high:g} ms: {told}.",
                 why="The echo would stand at another time than the music.",
@@ -147,10 +152,10 @@ def _uses(sections: tuple[Section, ...], scene: Scene) -> bool:
     return any(section.scene == scene.id for section in sections)
 
 
-def hand_findings(project: Project, reached: frozenset[str], only: str = "") -> Iterator[Finding]:
-    """Changes in songs, or `only` one, that ask for more hands and feet than there are."""
+def hand_findings(project: Project, reached: frozenset[str]) -> Iterator[Finding]:
+    """Changes in songs that ask for more hands and feet than there are."""
     done: set[tuple[str, str, float, float]] = set()
-    for song in (s for s in project.songs if only in ("", s.id)):
+    for song in project.songs:
         try:
             layout = project.layout(unrolled(song))
         except EditError:
@@ -182,7 +187,7 @@ def _too_much(project: Project, before: Scene, after: Scene, relieve: tuple[Move
     fix = " or ".join(ways[w] for w in how) or "leave it out, or make the scene before longer"
     hands = project.performer
     return Finding(
-        code="scene.hands", severity="warn", subject=after.id,
+        code="scene.hands", severity="warn", kind="scene", subject=after.id,
         message=f"From {before.name} to {after.name} your hands cannot make every move in time: "
         f"{'; '.join(names)} is left over.",
         why=f"{hands.hands} hands and {hands.feet} free feet have to do it all in the bar before.",

@@ -5,12 +5,12 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 
 from grebe.core.document import Project
-from grebe.core.findings.model import Finding
+from grebe.core.findings.model import Finding, swap_section, without_section
 from grebe.core.player.plan import sounding
 from grebe.core.songs.changes import silenced_by_hand
 from grebe.core.songs.energy import Bar, PatternBars, song_bars, unchanged
 from grebe.core.songs.layout import Layout, Span
-from grebe.core.songs.model import Song
+from grebe.core.songs.model import Song, Then
 from grebe.core.songs.programme import how_told, programme, what_changed
 from grebe.core.songs.unroll import unrolled
 from grebe.core.time.meter import Meter
@@ -24,12 +24,12 @@ FEWEST_VARIATIONS = 3
 
 
 def song_findings(
-    project: Project, reached: frozenset[str], bars: PatternBars | None = None, only: str = ""
+    project: Project, reached: frozenset[str], bars: PatternBars | None = None
 ) -> Iterator[Finding]:
-    """Everything about each song, or `only` one; `bars` are shared with the findings on sets."""
+    """Everything about each song; `bars` are shared with the findings on sets."""
     scenes = {s.id for s in project.scenes}
     book = bars or PatternBars(project)
-    for song in (s for s in project.songs if only in ("", s.id)):
+    for song in project.songs:
         yield from _written(project, song, scenes)
         try:
             layout = project.layout(song)
@@ -48,7 +48,7 @@ def _written(project: Project, song: Song, scenes: set[str]) -> Iterator[Finding
     """Songs that cannot be laid out, and what is left out of them."""
     if not song.sections:
         yield Finding(
-            code="song.empty", severity="warn", subject=song.id,
+            code="song.empty", severity="warn", kind="song", subject=song.id,
             message=f"{song.name} has no sections.",
             why="There is nothing to start.",
             fix="Add a section to it.",
@@ -60,27 +60,29 @@ def _written(project: Project, song: Song, scenes: set[str]) -> Iterator[Finding
         name = names.get(section.scene, section.scene)
         if section.scene not in scenes:
             yield Finding(
-                code="song.no-scene", severity="block", subject=song.id,
+                code="song.no-scene", severity="block", kind="song", subject=song.id,
                 message=f"{song.name}, section {number}, names the scene "
                 f"{section.scene}, which is not there.",
                 why="The song cannot be laid out, so it cannot be played.",
                 fix="Choose another scene for the section, or remove it.",
+                cure=without_section(song, section),
             )  # fmt: skip
         elif section.times == 0 or lengths[section.scene] == 0:
             what = "0 passes" if section.times == 0 else "a scene of 0 bars"
             yield Finding(
-                code="song.no-bars", severity="warn", subject=song.id,
+                code="song.no-bars", severity="warn", kind="song", subject=song.id,
                 message=f"{song.name}, section {number} ({name}), has {what}.",
                 why="It is left out when the song plays.",
                 fix="Give it a length, or remove it.",
             )  # fmt: skip
         if section.then.kind == "jump" and section.then.to not in ids:
             yield Finding(
-                code="song.no-jump", severity="warn", subject=song.id,
+                code="song.no-jump", severity="warn", kind="song", subject=song.id,
                 message=f"{song.name}, section {number} ({name}), jumps to "
                 f"{section.then.to or 'no section'}, which is not there.",
                 why="It goes on with the next section instead.",
                 fix="Choose where it jumps to, or let it go on.",
+                cure=swap_section(song, section, then=Then()),
             )  # fmt: skip
 
 
@@ -98,7 +100,7 @@ def _laid_over(project: Project, song: Song, layout: Layout) -> Iterator[Finding
             if at + long > length:
                 lost = _bars_words(at + long - length, span.scene.meter)
                 yield Finding(
-                    code="song.past-end", severity="warn", subject=song.id,
+                    code="song.past-end", severity="warn", kind="song", subject=song.id,
                     message=f"In {song.name}, {what} in {span.scene.name} (bar {span.bar}) "
                     f"reaches {lost} past its section.",
                     why="What lies past the end is not used: the next section has its own.",
@@ -111,7 +113,7 @@ def _laid_over(project: Project, song: Song, layout: Layout) -> Iterator[Finding
             part = span.scene.part(region.device)
             if device is None or not part.chain or part.muted:
                 yield Finding(
-                    code="song.mutes-nothing", severity="note", subject=song.id,
+                    code="song.mutes-nothing", severity="note", kind="song", subject=song.id,
                     message=f"In {song.name}, a mute at {where} lies over {name}, "
                     "which is silent there.",
                     why="There is nothing to drop.",
@@ -119,7 +121,7 @@ def _laid_over(project: Project, song: Song, layout: Layout) -> Iterator[Finding
                 )  # fmt: skip
             elif silenced_by_hand(device, region.voice):
                 yield Finding(
-                    code="song.mute-by-hand", severity="note", subject=song.id,
+                    code="song.mute-by-hand", severity="note", kind="song", subject=song.id,
                     message=f"In {song.name}, the mute at {where} of {name} is for your hands.",
                     why=f"{name} plays its own pattern, and Grebe has no message that silences "
                     f"{'one voice of it' if region.voice else 'it'}.",
@@ -140,7 +142,7 @@ def _goes(project: Project, song: Song, layout: Layout, bars: Sequence[Bar]) -> 
     limit = project.performer.unchanged_bars
     for first, last in unchanged(bars, limit):
         yield Finding(
-            code="song.unchanged", severity="note", subject=song.id,
+            code="song.unchanged", severity="note", kind="song", subject=song.id,
             message=f"Bars {first} to {last} of {song.name} repeat unchanged for "
             f"{last - first + 1} bars.",
             why="A loop that goes round unchanged is what listeners leave for.",
@@ -158,7 +160,7 @@ def _goes(project: Project, song: Song, layout: Layout, bars: Sequence[Bar]) -> 
                 yield _flat(song, span)
         if span.scene.role == "drop" and number and means[number] <= means[number - 1]:
             yield Finding(
-                code="song.drop-nothing", severity="note", subject=song.id,
+                code="song.drop-nothing", severity="note", kind="song", subject=song.id,
                 message=f"{span.scene.name} at bar {span.bar} of {song.name} is a drop, and no "
                 "more sounds in it than before.",
                 why="A drop is heard against what was taken away before it.",
@@ -181,7 +183,7 @@ def _before_drop(span: Span) -> int:
 
 def _flat(song: Song, span: Span) -> Finding:
     return Finding(
-        code="song.flat-build", severity="note", subject=song.id,
+        code="song.flat-build", severity="note", kind="song", subject=song.id,
         message=f"{span.scene.name} at bar {span.bar} of {song.name} is a build, and its end has "
         "no more energy than its beginning.",
         why="What follows it comes without a rise.",
@@ -194,7 +196,7 @@ def _odd_lengths(song: Song, layout: Layout) -> Iterator[Finding]:
     if odd and len(odd) <= len(layout.spans) / 4:
         for span in odd:
             yield Finding(
-                code="song.odd-length", severity="note", subject=song.id,
+                code="song.odd-length", severity="note", kind="song", subject=song.id,
                 message=f"{span.scene.name} at bar {span.bar} of {song.name} is {span.bars} bars; "
                 "the rest goes in fours.",
                 why="Listeners and players count in fours, and expect the change a little "
@@ -227,7 +229,7 @@ def _school(
 
 def _form(song: Song, what: str, why: str, fix: str) -> Finding:
     return Finding(
-        code="song.form", severity="note", subject=song.id,
+        code="song.form", severity="note", kind="song", subject=song.id,
         message=f"{song.name}: {what}.", why=why, fix=fix,
     )  # fmt: skip
 
@@ -254,7 +256,7 @@ def _variety(project: Project, song: Song, layout: Layout) -> Iterator[Finding]:
             for voice in sounding(pattern, device).voices:
                 if voice.id in silent and voice.hits:
                     yield Finding(
-                        code="song.voice-unheard", severity="note", subject=song.id,
+                        code="song.voice-unheard", severity="note", kind="song", subject=song.id,
                         message=f"{voice.name} of {pattern.name} on {device.name} is silent "
                         f"wherever {song.name} plays it.",
                         why="It was written to be heard, and takes a voice of the box.",
@@ -262,7 +264,7 @@ def _variety(project: Project, song: Song, layout: Layout) -> Iterator[Finding]:
                     )  # fmt: skip
     if 0 < most < FEWEST_VARIATIONS and layout.bars > 32:
         yield Finding(
-            code="song.few-variations", severity="note", subject=song.id,
+            code="song.few-variations", severity="note", kind="song", subject=song.id,
             message=f"No box plays more than {most} patterns in {song.name}; the most has "
             f"{busiest}.",
             why="Three to four variations carry a song.",
@@ -291,14 +293,14 @@ def _in_boxes(project: Project, song: Song, reached: frozenset[str]) -> Iterator
                 )
             yield Finding(
                 code="song.programme", severity="block" if how == "box" else "warn",
-                subject=song.id,
+                kind="song", subject=song.id,
                 message=f"{song.name} on {device.name}: {'; '.join(found.problems)}.",
                 why=why, fix=f"{fix[0].upper()}{fix[1:]}.",
             )  # fmt: skip
         changed = what_changed(printed.get(device.id, found.lines), found.lines)
         if changed:
             yield Finding(
-                code="song.sheet-changed", severity="warn", subject=song.id,
+                code="song.sheet-changed", severity="warn", kind="song", subject=song.id,
                 message=f"{song.name} on {device.name} is not as on the sheet printed last: "
                 f"{changed[0]}{f', and {len(changed) - 1} more' if len(changed) > 1 else ''}.",
                 why="The box plays what was keyed in from that sheet.",

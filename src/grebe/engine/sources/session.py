@@ -23,7 +23,7 @@ from grebe.engine.sources.base import (
     Word,
     behind_ms,
 )
-from grebe.protocols.link.messages import Agreed, Propose, ShareStart
+from grebe.protocols.link.session import Agreed, Propose, ShareStart
 from grebe.transports.base import Heard
 
 SOON_NS = 100_000_000

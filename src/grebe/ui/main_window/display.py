@@ -9,17 +9,12 @@ from PyQt6.QtGui import QCloseEvent, QKeyEvent, QPainter, QPaintEvent
 from PyQt6.QtWidgets import QLabel, QVBoxLayout, QWidget
 
 from grebe.app.engine.supervisor import display_command
+from grebe.app.live.stage_actions import StageNumbers
 from grebe.app.live.stage_model import StageModel
 from grebe.app.live.watching import WatchedSession
 from grebe.errors import GrebeError
-from grebe.protocols.link.messages import (
-    FromEngine,
-    Notice,
-    ShowDocument,
-    Status,
-    Unpacker,
-    from_engine,
-)
+from grebe.protocols.link.messages import FromEngine, Notice, Status, Unpacker, from_engine
+from grebe.protocols.link.session import ShowDocument
 from grebe.ui.main_window.notice import NoticeStrip
 from grebe.ui.stations.stage.canvas import StageCanvas
 from grebe.ui.widgets import draw
@@ -86,7 +81,9 @@ class Display(QWidget):
             return
         self.watching = WatchedSession(shown)
         self._book = StageModel(self.watching.session)
-        self.canvas = StageCanvas(self.watching.session, self._book)
+        self.canvas = StageCanvas(
+            self.watching.session, self._book, StageNumbers(self.watching.session, self._book)
+        )
         self.canvas.keyed = False
         self._column.replaceWidget(self.waiting, self.canvas)
         self._column.setStretchFactor(self.canvas, 1)

@@ -5,40 +5,40 @@ from __future__ import annotations
 import time
 from collections import Counter
 from collections.abc import Callable
+from functools import partial
 from pathlib import Path
 from typing import Literal
 
 import msgspec
-from PyQt6.QtCore import QSocketNotifier, Qt, QTimer
+from PyQt6.QtCore import Qt, QTimer
 from PyQt6.QtGui import QCloseEvent, QKeyEvent, QKeySequence, QPainter, QPaintEvent, QShortcut
 from PyQt6.QtWidgets import (
-    QFileDialog,
     QHBoxLayout,
     QStackedWidget,
     QVBoxLayout,
     QWidget,
 )
-from PyQt6.sip import voidptr
 
 from grebe.app.actions import actions_in
-from grebe.app.document.demo import is_copy
-from grebe.app.document.export import export_smf
-from grebe.app.document.recovery import Claim, Keeper, open_recovered
+from grebe.app.document.recovery import Claim, Keeper, OpenedDocument
 from grebe.app.document.store import Store
-from grebe.app.doing import acts_of, does
+from grebe.app.doing import Act, acts_of, does
 from grebe.app.live.rehearsal import Rehearsal
 from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
+from grebe.app.live.window_actions import WindowActions
 from grebe.app.returning import forget_shown, note_shown
-from grebe.app.settings import read_settings, remember_project, write_settings
+from grebe.app.settings import read_settings, write_settings
 from grebe.core.document import Project
-from grebe.core.player.controls import PUSH_PERCENT, WINDOW
+from grebe.core.player.controls import WINDOW
 from grebe.errors import GrebeError
-from grebe.ui.main_window.documents import FILES, Documents
+from grebe.ui.main_window.documents import Documents
+from grebe.ui.main_window.engine_ear import EngineEar
+from grebe.ui.main_window.file_actions import FileActions
 from grebe.ui.main_window.keys import KeySheet
 from grebe.ui.main_window.notice import NoticeStrip
 from grebe.ui.main_window.rail import Rail
-from grebe.ui.main_window.reporting import Reporting
+from grebe.ui.main_window.view_actions import ViewActions
 from grebe.ui.main_window.waterline import Waterline
 from grebe.ui.stations.patterns.view import PatternsView
 from grebe.ui.stations.rig.view import RigView
@@ -61,6 +61,8 @@ BADGES_AFTER_S = 0.1
 """After the last edit of several in a row: looking through a large set takes that long itself."""
 NOT_ON_STAGE = ("undo", "redo", "open", "report", "stop_engine", "next_song")
 """What could take something away, or put a dialog over the performance."""
+STATION_OF = {"device": 1, "pattern": 3, "scene": 4, "song": 5, "set": 6}
+"""Where each kind of thing is edited."""
 SET_STATIONS = (6, 7)
 """Where Space runs the set rather than the song in hand."""
 FILL_KEY = Qt.Key.Key_F9
@@ -102,7 +104,17 @@ class Frame(QWidget):
         ):
             self.views[view.number] = view
             self.stack.addWidget(view)
-        self._acts = acts_of(self)
+            view.leads_to.connect(self.go_to)
+        self.own = WindowActions(self.session)
+        self.files = FileActions(
+            self, self.session, self.documents, saved=self._document_saved,
+            replace=self._replaced, palette=lambda: self.palette_now,
+        )  # fmt: skip
+        stations = {f"station_{n}": partial(self.show_station, n) for n in self.views}
+        self._acts: dict[str, Act] = {
+            **acts_of(self, self.own, self.files, ViewActions(self)),
+            **stations,
+        }
         self._lay_out()
         self.key_sheet = KeySheet(self.stack)
         self._wire()
@@ -116,7 +128,7 @@ class Frame(QWidget):
         stage = self.views[7]
         assert isinstance(stage, StageView)
         stage.asked.connect(self.do_action)
-        self._notifier: QSocketNotifier | None = None
+        self._ear = EngineEar(self, lambda: self.session.pump(time.monotonic()))
         self.show_station(1)
         self._document_changed(store.project, store.project)
 
@@ -137,11 +149,12 @@ class Frame(QWidget):
 
     def _wire(self) -> None:
         self.rail.chosen.connect(self.show_station)
+        self.key_sheet.report.clicked.connect(self.key_sheet.hide)
         self.key_sheet.report.clicked.connect(self._handler("report"))
         self.notices.attach.clicked.connect(self._handler("attach"))
         self.notices.end.clicked.connect(self._handler("stop_engine"))
         self.waterline.run_clicked.connect(self.session.performer.run_stop)
-        self.waterline.tap_clicked.connect(self.tap)
+        self.waterline.tap_clicked.connect(self.own.tap)
         self.session.store.listen(self._document_changed)
         for action in actions_in("everywhere"):
             for keys in action.keys:
@@ -195,6 +208,7 @@ class Frame(QWidget):
         self.stack.setCurrentWidget(view)
         self.set_palette()
         view.document_changed()
+        view.show_findings()
         view.canvas.setFocus()
 
     def set_palette(self) -> None:
@@ -233,14 +247,15 @@ class Frame(QWidget):
         """How much there is to look at: not with every edit, but soon after."""
         self._badges_stale = False
         serious = [f for f in self.session.derived.findings() if f.severity != "note"]
-        patterns = {p.id for p in self.session.project.patterns}
-        station = {"scene": 4, "song": 5, "set": 6}
-        counts = Counter(
-            station.get(f.code.partition(".")[0], 3 if f.subject in patterns else 1)
-            for f in serious
-        )
-        for number in (1, 3, 4, 5, 6):
+        counts = Counter(STATION_OF[f.kind] for f in serious)
+        for number in STATION_OF.values():
             self.rail.set_badge(number, counts[number])
+        self.view.show_findings()
+
+    def go_to(self, kind: str, subject: str) -> None:
+        """Show something in the station that edits it."""
+        self.show_station(STATION_OF[kind])
+        self.view.show_subject(kind, subject)
 
     def pulse(self) -> None:
         """Take in what the engine said and move what moves. Never waits."""
@@ -258,7 +273,7 @@ class Frame(QWidget):
             self._show_badges()
         self._take_presses()
         self.rehearsal.follow()
-        self._listen_to_engine()
+        self._ear.follow(self.session.link.fileno())
         self.notices.show_notice(
             self.session.notices.last, now_s, stays=self.session.link.state == "other"
         )
@@ -314,63 +329,25 @@ class Frame(QWidget):
         elif stage.knows(action):
             stage.handler(action)()
 
-    def _listen_to_engine(self) -> None:
-        """Hear at once when the engine hangs up."""
-        descriptor = self.session.link.fileno()
-        current = int(self._notifier.socket()) if self._notifier is not None else None
-        if descriptor == current:
-            return
-        if self._notifier is not None:
-            self._notifier.setEnabled(False)
-            self._notifier.deleteLater()
-            self._notifier = None
-        if descriptor is not None:
-            self._notifier = QSocketNotifier(voidptr(descriptor), QSocketNotifier.Type.Read, self)
-            self._notifier.activated.connect(self._engine_spoke)
-
-    def _engine_spoke(self) -> None:
-        self.session.pump(time.monotonic())
-        self._listen_to_engine()
-
     # Actions that work everywhere
 
-    @does("run_stop")
-    def run_stop(self) -> None:
-        """Run from the top, or stop."""
-        self.session.performer.run_stop()
+    def acts(self) -> dict[str, Act]:
+        """What does each action that works in every station."""
+        return self._acts
 
-    @does("run_counted")
-    def run_counted(self) -> None:
-        """Run after a count-in."""
-        self.session.performer.run_counted()
+    def _document_saved(self) -> None:
+        self._document_changed(self.session.project, self.session.project)
+        self._noted = None
 
-    @does("session")
-    def toggle_session(self) -> None:
-        """Join the session of computers, or leave it."""
-        self.session.network.toggle()
-
-    @does("accept_peer")
-    def accept_peer(self) -> None:
-        """Accept the computer that asks for something."""
-        self.session.network.accept_next()
-
-    @does("osc")
-    def osc(self) -> None:
-        """Listen to remote surfaces, or no longer."""
-        self.session.network.toggle_osc()
-
-    @does("tempo_to")
-    def tempo_to(self) -> None:
-        """To the fields in Sync that take a tempo."""
-        self.station_2()
-        view = self.views[2]
-        assert isinstance(view, SyncView)
-        view.type_tempo()
-
-    @does("run_here")
-    def run_here(self) -> None:
-        """Run from the selected section."""
-        self.session.performer.run_here()
+    def _replaced(self, found: OpenedDocument) -> None:
+        """Another document in this window's place."""
+        frame = Frame(found.store, found.claim)
+        if found.said:
+            frame.session.say("warn", found.said)
+        frame.setGeometry(self.geometry())
+        frame.show()
+        KEPT.append(frame)
+        self.leave()
 
     @does("panic")
     def panic(self) -> None:
@@ -379,169 +356,13 @@ class Frame(QWidget):
         self.view.escaped()
         self.session.performer.escape(time.monotonic())
 
-    @does("tap")
-    def tap(self) -> None:
-        """One tap of the tempo."""
-        self.session.tempo.tap(time.monotonic())
-
-    @does("tempo_up")
-    def tempo_up(self) -> None:
-        """Tempo up."""
-        self.session.tempo.change(1.0)
-
-    @does("tempo_down")
-    def tempo_down(self) -> None:
-        """Tempo down."""
-        self.session.tempo.change(-1.0)
-
-    @does("tempo_up_fine")
-    def tempo_up_fine(self) -> None:
-        """Tempo up a little."""
-        self.session.tempo.change(0.1)
-
-    @does("tempo_down_fine")
-    def tempo_down_fine(self) -> None:
-        """Tempo down a little."""
-        self.session.tempo.change(-0.1)
-
-    @does("push_ahead")
-    def push_ahead(self) -> None:
-        """Push ahead while the key is down."""
-        self._push(PUSH_PERCENT)
-
-    @does("hold_back")
-    def hold_back(self) -> None:
-        """Hold back while the key is down."""
-        self._push(-PUSH_PERCENT)
-
-    def _push(self, percent: float) -> None:
-        if percent != self.session.tempo.pushed:
-            self.session.tempo.push(percent)
-
     def keyReleaseEvent(self, event: QKeyEvent | None) -> None:
         """A push or a fill ends when its key comes up."""
         if event is None:
             return
-        if self.session.tempo.pushed and event.key() in PUSH_KEYS and not event.isAutoRepeat():
-            self.session.tempo.push(0.0)
-        elif self.session.hands.filling and event.key() == FILL_KEY and not event.isAutoRepeat():
-            self.session.hands.fill(on=False)
-        else:
+        held = event.key() in (*PUSH_KEYS, FILL_KEY) and not event.isAutoRepeat()
+        if not held or not self.own.released(push=event.key() in PUSH_KEYS):
             super().keyReleaseEvent(event)
-
-    @does("metronome")
-    def metronome(self) -> None:
-        """Click every beat, or no longer."""
-        self.session.hands.metronome()
-
-    @does("launch_unit")
-    def launch_unit(self) -> None:
-        """Where launches come in."""
-        self.session.performer.next_launch_unit()
-
-    @does("fill")
-    def fill(self) -> None:
-        """A fill while the key is down."""
-        if not self.session.hands.filling:
-            self.session.hands.fill(on=True)
-
-    @does("station_1")
-    def station_1(self) -> None:
-        """Rig."""
-        self.show_station(1)
-
-    @does("station_2")
-    def station_2(self) -> None:
-        """Sync."""
-        self.show_station(2)
-
-    @does("station_3")
-    def station_3(self) -> None:
-        """Patterns."""
-        self.show_station(3)
-
-    @does("station_4")
-    def station_4(self) -> None:
-        """Scenes."""
-        self.show_station(4)
-
-    @does("station_5")
-    def station_5(self) -> None:
-        """Song."""
-        self.show_station(5)
-
-    @does("station_6")
-    def station_6(self) -> None:
-        """Set."""
-        self.show_station(6)
-
-    @does("station_7")
-    def station_7(self) -> None:
-        """Stage."""
-        self.show_station(7)
-
-    @does("station_9")
-    def station_9(self) -> None:
-        """Tools."""
-        self.show_station(9)
-
-    @does("undo")
-    def undo(self) -> None:
-        """Take the last edit back."""
-        name = self.session.store.undo()
-        self.session.say("info", f"Undone: {name}." if name else "Nothing to undo.")
-
-    @does("redo")
-    def redo(self) -> None:
-        """Bring back what was undone."""
-        name = self.session.store.redo()
-        self.session.say("info", f"Redone: {name}." if name else "Nothing to redo.")
-
-    @does("save")
-    def save(self) -> None:
-        """Save, asking for a name only when there is none."""
-        if self.documents.save():
-            self._document_saved()
-
-    @does("save_as")
-    def save_as(self) -> None:
-        """Save under another name."""
-        if self.documents.save_as():
-            self._document_saved()
-
-    def _document_saved(self) -> None:
-        self._document_changed(self.session.project, self.session.project)
-        self._noted = None
-
-    @does("report")
-    def report(self) -> None:
-        """Show what a report of a problem would hold, and write it."""
-        self.key_sheet.hide()
-        self.reporting = Reporting(self.session.store.path, self.palette_now, self)
-        self.reporting.open()
-
-    @does("open")
-    def open(self) -> None:
-        """Open another project in a window of its own place."""
-        if not self.documents.may_leave():
-            return
-        chosen, _ = QFileDialog.getOpenFileName(self, "Open a project", "", FILES)
-        if chosen:
-            self.open_file(Path(chosen))
-
-    def open_file(self, path: Path, *, untitled: bool = False) -> None:
-        """Show another project in this window. ProjectError leaves the one shown."""
-        found = open_recovered(path, untitled=untitled)
-        self.session.link.close()
-        frame = Frame(found.store, found.claim)
-        if not untitled:
-            remember_project(path)
-        if found.said:
-            frame.session.say("warn", found.said)
-        frame.setGeometry(self.geometry())
-        frame.show()
-        KEPT.append(frame)
-        self.leave()
 
     def keep(self) -> None:
         """Have all unsaved work on the disk when this comes back."""
@@ -554,55 +375,12 @@ class Frame(QWidget):
         if self in KEPT:
             KEPT.remove(self)
 
-    @does("export")
-    def export(self) -> None:
-        """Export the song as a MIDI file into a folder."""
-        song = self.session.song
-        if song is None:
-            return
-        folder = QFileDialog.getExistingDirectory(self, f"Export {song.name} as a MIDI file into")
-        if folder:
-            path = export_smf(self.session.project, song, Path(folder))
-            self.session.say("info", f"Wrote {path.name}.")
-
-    @does("next_song")
-    def next_song(self) -> None:
-        """Take the next song in hand."""
-        ids = [s.id for s in self.session.project.songs]
-        if len(ids) > 1:
-            here = ids.index(self.session.selection.song_id)
-            if self.session.choose_song(ids[(here + 1) % len(ids)]):
-                self.view.document_changed()
-
     @does("theme")
     def theme(self) -> None:
         """Day or Night."""
         self.palette_now = NIGHT if self.palette_now is DAY else DAY
         write_settings(msgspec.structs.replace(read_settings(), theme=_theme(self.palette_now)))
         self.set_palette()
-
-    @does("keys")
-    def keys(self) -> None:
-        """Show the keys; turn their page; after the last put them away."""
-        if self.key_sheet.isVisible():
-            if not self.key_sheet.turn():
-                self.key_sheet.hide()
-        else:
-            self.key_sheet.open_for(self.view.scope, self.view.palette_now)
-
-    @does("attach")
-    def attach(self) -> None:
-        """Open the project that the running engine plays."""
-        path = self.session.link.attach()
-        if path is None:
-            self.session.say("info", "There is no other project to attach to.")
-        elif self.documents.may_leave():
-            self.open_file(path, untitled=is_copy(path))
-
-    @does("stop_engine")
-    def stop_engine(self) -> None:
-        """End the engine that runs; another is started for this project."""
-        self.session.end_engine()
 
     @does("quit")
     def quit(self) -> None:
@@ -619,8 +397,7 @@ class Frame(QWidget):
             event.ignore()
             return
         self._timer.stop()
-        if self._notifier is not None:
-            self._notifier.setEnabled(False)
+        self._ear.follow(None)
         for view in self.views.values():
             view.leaving()
         self._keeper.close()

@@ -5,18 +5,23 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import Protocol
 
-from PyQt6.QtCore import Qt
+from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtGui import QKeySequence, QPainter, QPaintEvent, QShortcut
 from PyQt6.QtWidgets import QHBoxLayout, QStackedWidget, QVBoxLayout, QWidget
 
 from grebe.app.actions import Scope, actions_in
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.live.session import Session
+from grebe.core.findings.model import SubjectKind
 from grebe.errors import EditError
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import SHEET_WIDTH, Canvas, Heading, Pill
+from grebe.ui.widgets.findings import FindingsList
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.theme import DAY, Palette, style_sheet
+
+FINDINGS_HEIGHT = 104
+"""Room for one of them under the heading; the rest is scrolled to."""
 
 
 class Sheet(QWidget):
@@ -51,6 +56,10 @@ class View(QWidget):
 
     scope: Scope = "everywhere"
     number = 0
+    about: tuple[SubjectKind, ...] = ()
+    """Findings about these are listed below what the station shows."""
+    leads_to = pyqtSignal(str, str)
+    """Something is to be shown that another station has: its kind and id."""
 
     def __init__(self, session: Session) -> None:
         super().__init__()
@@ -58,6 +67,7 @@ class View(QWidget):
         self.palette_now: Palette = DAY
         self.heading = Heading()
         self.canvas: Canvas
+        self.to_look_at: FindingsList | None = None
         self._acts: dict[str, Act] = {}
         self.tabs: list[Pill] = []
         """Buttons for the parts of the station, where it has several."""
@@ -89,6 +99,11 @@ class View(QWidget):
         if above is not None:
             left.addWidget(above)
         left.addWidget(body or canvas, 1)
+        if self.about:
+            self.to_look_at = FindingsList(self.session, self.about)
+            self.to_look_at.setFixedHeight(FINDINGS_HEIGHT)
+            self.to_look_at.chosen.connect(self.show_subject)
+            left.addWidget(self.to_look_at)
         outer.addLayout(left, 1)
         if sheet is not None:
             outer.addWidget(sheet)
@@ -174,6 +189,22 @@ class View(QWidget):
 
     def document_changed(self) -> None:
         """The document is another: show it."""
+
+    def show_subject(self, kind: str, subject: str) -> None:
+        """Show what a finding is about; what is not this station's is left to its own."""
+        self.leads_to.emit(kind, subject)
+
+    @property
+    def listed(self) -> FindingsList | None:
+        """The findings that the station lists; None where it lists none."""
+        return self.to_look_at
+
+    def show_findings(self) -> None:
+        """List what there is to look at here, if there is anything."""
+        if self.to_look_at is not None:
+            shown = self.to_look_at
+            shown.setVisible(bool(shown.findings) or shown.shows_intended)
+            shown.refresh()
 
     def moved(self) -> None:
         """Time has passed: show where it is. Called many times a second while shown."""

@@ -12,6 +12,7 @@ from PyQt6.QtWidgets import QFileDialog, QHBoxLayout, QLabel, QVBoxLayout, QWidg
 
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.loop_editor import LoopEditor
+from grebe.app.editors.loop_files import LoopFiles
 from grebe.app.editors.loops import Fit, audio_of
 from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.core.audio.fitting import repitch
@@ -131,6 +132,7 @@ class LoopsPane(QWidget):
         super().__init__()
         self.editor = editor
         self.loop_editor = LoopEditor(editor.hand, self.open)
+        self.files = LoopFiles(editor.hand, self.loop_editor, self.open)
         self.canvas = LoopCanvas(editor)
         self.canvas.pointed.connect(self._point)
         self.canvas.dragged.connect(self._drag)
@@ -214,7 +216,7 @@ class LoopsPane(QWidget):
         loop, bpm = self.loop_editor.in_hand(), self.editor.session.position.written_bpm
         folder = QFileDialog.getExistingDirectory(self, f"Write {loop.name} at {bpm:g} BPM")
         if folder:
-            self.loop_editor.fit_into(Path(folder), how)
+            self.files.fit_into(Path(folder), how)
 
     @does("fit_slices")
     def fit_slices(self) -> None:

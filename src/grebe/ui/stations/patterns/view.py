@@ -3,37 +3,32 @@
 from __future__ import annotations
 
 from functools import partial
-from pathlib import Path
 
 from PyQt6.QtWidgets import (
-    QFileDialog,
     QStackedWidget,
     QVBoxLayout,
     QWidget,
 )
 
-from grebe.app.document.export_audio import LoopWanted, export_loop
-from grebe.app.document.pattern_files import export_pattern, loop_files
 from grebe.app.doing import Act, acts_of, does
-from grebe.app.editors.loops import folder_of, samples_of
 from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.app.live.session import Session
-from grebe.app.live.teaching import Teaching
 from grebe.core.patterns.fields import FIELDS
 from grebe.core.patterns.makers import Maker
-from grebe.core.patterns.model import Content, Pattern
+from grebe.core.patterns.model import Pattern
 from grebe.core.rig.model import Device
 from grebe.core.rig.numbering import printed_program
-from grebe.errors import EditError, GrebeError
-from grebe.formats.midi_loops import read_pattern
+from grebe.errors import EditError
 from grebe.ui.stations.patterns.canvas import PatternCanvas
 from grebe.ui.stations.patterns.capture import CapturePane
 from grebe.ui.stations.patterns.facts import pattern_lines
 from grebe.ui.stations.patterns.loops import LoopsPane
 from grebe.ui.stations.patterns.makers import MakersPage
 from grebe.ui.stations.patterns.memory import MemoryPane
+from grebe.ui.stations.patterns.panes import PatternPanes
 from grebe.ui.stations.patterns.steps import StepsPane
 from grebe.ui.stations.patterns.strip import PatternStrip
+from grebe.ui.stations.patterns.transfer import PatternTransfer
 from grebe.ui.widgets.form import Form, FormRow
 from grebe.ui.widgets.formatting import counted
 from grebe.ui.widgets.sheet import FactsArea
@@ -62,6 +57,7 @@ class PatternsView(PanedView):
 
     scope = "patterns"
     number = 3
+    about = ("pattern",)
 
     def __init__(self, session: Session) -> None:
         super().__init__(session)
@@ -97,18 +93,24 @@ class PatternsView(PanedView):
         canvas.length_dragged.connect(self.editor.hand.set_length)
         canvas.pointed.connect(self._point)
         canvas.drag_ended.connect(session.store.end_merge)
-        canvas.files_dropped.connect(self.import_files)
+        canvas.files_dropped.connect(self.transfer.import_files)
         self.document_changed()
 
     def _make_panes(self) -> None:
+        self.pattern_panes = PatternPanes(
+            self.editor, show=self._to_pane, choose=self.choose, changed=self.document_changed
+        )
         self.memory = MemoryPane(self.editor)
-        self.memory.taken.connect(self._take_from_memory)
+        self.memory.taken.connect(self.pattern_panes.take_from_memory)
         self.capture = CapturePane(self.editor)
-        self.capture.made.connect(self._captured)
-        self.capture.laid_over.connect(self._laid_over)
+        self.capture.made.connect(self.pattern_panes.captured)
+        self.capture.laid_over.connect(self.pattern_panes.laid_over)
         self.loops = LoopsPane(self.editor)
-        self.loops.made.connect(self._loop_made)
+        self.loops.made.connect(self.pattern_panes.loop_made)
         self.steps = StepsPane(self.editor)
+        self.transfer = PatternTransfer(
+            self, self.editor, self.loops.files, self.pattern_panes.show_taken
+        )
         self.panes = QStackedWidget()
         for pane in (self.pattern_canvas, self.memory, self.steps, self.capture, self.loops):
             self.panes.addWidget(pane)
@@ -177,31 +179,6 @@ class PatternsView(PanedView):
             pane.open()
         self.focus_pane()
 
-    @does("pane_stems")
-    def pane_stems(self) -> None:
-        """The stems."""
-        self._to_pane(0)
-
-    @does("pane_memory")
-    def pane_memory(self) -> None:
-        """The memory map."""
-        self._to_pane(1)
-
-    @does("pane_steps")
-    def pane_steps(self) -> None:
-        """The step sheet."""
-        self._to_pane(2)
-
-    @does("pane_capture")
-    def pane_capture(self) -> None:
-        """What was played in."""
-        self._to_pane(3)
-
-    @does("pane_loops")
-    def pane_loops(self) -> None:
-        """Audio loops."""
-        self._to_pane(4)
-
     def _say_heading(self, pattern: Pattern | None, device: Device | None) -> None:
         if pattern is None:
             self.heading.say("No patterns yet", "N makes one; Ctrl+I imports a MIDI file as one.")
@@ -230,6 +207,12 @@ class PatternsView(PanedView):
             )
         self.heading.say(pattern.name, "   ".join(words))
 
+    def show_subject(self, kind: str, subject: str) -> None:
+        """Take the pattern in hand."""
+        del kind
+        if any(p.id == subject for p in self.session.project.patterns):
+            self.choose(subject)
+
     def moved(self) -> None:
         """Move the playhead."""
         place = self.session.position.pattern_place(self.editor.hand.pattern_id)
@@ -244,10 +227,14 @@ class PatternsView(PanedView):
 
     def acts(self) -> dict[str, Act]:
         """What the pane shown has for an action, or the editor, or the view."""
+        transfer = acts_of(self.transfer)
         strikes: dict[str, Act] = {
             f"strike_{n}": partial(self.editor.writer.strike, n) for n in range(1, 10)
         }
-        ours, edits = acts_of(self), {**self.editor.acts(), **strikes}
+        ours, edits = (
+            {**acts_of(self, self.pattern_panes), **transfer},
+            {**self.editor.acts(), **strikes},
+        )
         panes = [self.panes.widget(index) for index in range(self.panes.count())]
         by_pane = {
             pane: pane.acts() if isinstance(pane, LoopsPane) else acts_of(pane)
@@ -323,83 +310,6 @@ class PatternsView(PanedView):
         except EditError as error:
             self.session.say("warn", f"{error}.")
 
-    def _take_from_memory(self, pattern_id: str) -> None:
-        self.choose(pattern_id)
-        self.pane_stems()
-
-    def _captured(self, content: Content) -> None:
-        self._take_new("Captured", content)
-
-    def _take_new(self, name: str, content: Content) -> None:
-        self.editor.whole.add(name, content)
-        self.document_changed()
-        self.pane_stems()
-
-    def _laid_over(self, content: Content) -> None:
-        self.editor.hand.change("Lay over", lambda _: content)
-        self.pane_stems()
-
-    def _loop_made(self, content: Content, name: str) -> None:
-        self._take_new(f"{name}, sliced"[:80], content)
-
-    @does("teach")
-    def teach(self) -> None:
-        """Teach the box this pattern, or stop teaching."""
-        self._teach("")
-
-    @does("teach_voice")
-    def teach_voice(self) -> None:
-        """Teach it the voice under the cursor alone."""
-        voice = self.editor.hand.voice
-        self._teach(voice.id if voice is not None else "")
-
-    def _teach(self, voice: str) -> None:
-        session, pattern, device = self.session, self.pattern, self.device()
-        if session.teaching.current is not None:
-            session.teaching.end()
-            session.say("info", "Teaching has ended. B marks the pattern as in the box.")
-        elif pattern is not None and device is not None:
-            session.teaching.begin(Teaching(pattern=pattern.id, voice=voice))
-            what = pattern.voice(voice).name if voice else pattern.name
-            session.say("info", f"Let {device.name} record: {what} is played into it, loop after "
-                        "loop. The same key ends it.")  # fmt: skip
-
-    @does("export_pattern")
-    def export_pattern(self) -> None:
-        """Write the pattern as a MIDI file and as a WAV loop."""
-        self._export("")
-
-    @does("export_voice")
-    def export_voice(self) -> None:
-        """Write the voice under the cursor as a WAV loop."""
-        voice = self.editor.hand.voice
-        self._export(voice.id if voice is not None else "")
-
-    def _export(self, voice: str) -> None:
-        pattern, device = self.pattern, self.device()
-        if pattern is None or device is None:
-            return
-        folder = QFileDialog.getExistingDirectory(self, f"Write {pattern.name} into")
-        if folder:
-            self.export_into(Path(folder), voice)
-
-    def export_into(self, folder: Path, voice: str = "") -> None:
-        """The same into a folder; what cannot be written is said in the window."""
-        pattern, device, session = self.pattern, self.device(), self.session
-        if pattern is None or device is None:
-            return
-        bpm = session.position.written_bpm
-        try:
-            sounds = samples_of(session.project, folder_of(session.store.home))
-            wanted = LoopWanted(pattern=pattern.id, voice=voice or None, bpm=bpm)
-            written = export_loop(session.project, wanted, folder, samples=sounds.samples)
-            if not voice:
-                written.append(export_pattern(pattern, device, bpm, folder))
-        except GrebeError as error:
-            session.say("error", str(error))
-        else:
-            session.say("info", f"Wrote {' and '.join(p.name for p in written)}.")
-
     @does("settings")
     def settings(self) -> None:
         """Every setting of what is under the cursor, to be typed; again: back to the facts."""
@@ -418,48 +328,3 @@ class PatternsView(PanedView):
         else:
             self.editor.hand.anchor = None
             self._cursor_moved()
-
-    @does("import_loop")
-    def import_loop(self) -> None:
-        """Import MIDI files as patterns of the box in hand, WAV files as loops."""
-        paths, _ = QFileDialog.getOpenFileNames(
-            self, "Import MIDI files as patterns, WAV files as loops", "",
-            "MIDI and WAV files (*.mid *.midi *.wav)",
-        )  # fmt: skip
-        if paths:
-            self.import_files(paths)
-
-    @does("import_folder")
-    def import_folder(self) -> None:
-        """Import every MIDI file of a folder."""
-        folder = QFileDialog.getExistingDirectory(self, "Import every MIDI file of")
-        if folder:
-            self.import_files([folder])
-
-    def import_files(self, paths: list[str]) -> None:
-        """Import files, and the MIDI files of folders; what is wrong with any is said."""
-        device = self.device()
-        if device is None:
-            self.session.say("warn", "Add a device first: a pattern belongs to one.")
-            return
-        refused: list[str] = []
-        patterns: list[Pattern] = []
-        for path in loop_files(paths):
-            try:
-                if path.suffix.lower() == ".wav":
-                    self.loops.loop_editor.take(path)
-                    self._to_pane(4)
-                else:
-                    patterns.append(read_pattern(path, device, "new"))
-            except GrebeError as error:
-                refused.append(str(error))
-        if patterns:
-            self.editor.whole.add_all(patterns)
-            self.pane_stems()
-            self.document_changed()
-        if refused:
-            more = f" ({len(refused) - 1} more were refused)" if len(refused) > 1 else ""
-            self.session.say("error", f"{refused[0]}{more}")
-        elif patterns:
-            names = ", ".join(p.name for p in patterns[:3])
-            self.session.say("info", f"Imported {counted(len(patterns), 'pattern')}: {names}.")

@@ -10,7 +10,8 @@ from grebe.core.rig.numbering import printed_otherwise, printed_program
 from grebe.core.rig.setup import MAINS_CARE, PULSE_CARE
 from grebe.core.rig.spec import ChainRule, Spec
 from grebe.core.rig.tree import ClockTree
-from grebe.protocols.link.messages import DeviceStatus, RtpState
+from grebe.protocols.link.messages import DeviceStatus
+from grebe.protocols.link.session import RtpState
 from grebe.ui.widgets.formatting import counted, late_text
 from grebe.ui.widgets.sheet import SheetLine, head, note, row
 

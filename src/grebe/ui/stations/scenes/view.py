@@ -50,6 +50,7 @@ class ScenesView(View):
 
     scope = "scenes"
     number = 4
+    about = ("scene",)
 
     def __init__(self, session: Session) -> None:
         super().__init__(session)
@@ -89,6 +90,14 @@ class ScenesView(View):
         self.heading.say(f"{counted(len(scenes), 'scene')} {which}", below)
         self.chart.reveal()
         self._show_sheet()
+
+    def show_subject(self, kind: str, subject: str) -> None:
+        """Take the scene in hand."""
+        del kind
+        if any(s.id == subject for s in self.session.project.scenes):
+            self.editor.hand.only_song = False
+            self.editor.hand.scene_id = subject
+            self.document_changed()
 
     def _show_sheet(self) -> None:
         scene = self.scene

@@ -46,6 +46,7 @@ class SetView(SidedView):
 
     scope = "set"
     number = 6
+    about = ("set",)
 
     def __init__(self, session: Session, rehearsal: Rehearsal) -> None:
         super().__init__(session)
@@ -85,6 +86,13 @@ class SetView(SidedView):
         self.show_tab(self.panes.currentIndex())
         if self.side.isVisibleTo(self):
             self.form.show_all()
+
+    def show_subject(self, kind: str, subject: str) -> None:
+        """Take the set in hand; not while one plays."""
+        del kind
+        if any(s.id == subject for s in self.session.project.sets):
+            self.session.selection.take_set(subject)
+            self.document_changed()
 
     def _below(self) -> str:
         plan = self.editor.hand.plan

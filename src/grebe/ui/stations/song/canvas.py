@@ -6,7 +6,6 @@ from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QMouseEvent, QPainter, QPen, QPolygonF, QWheelEvent
 
 from grebe.app.editors.song_editor import SongEditor
-from grebe.core.findings import Finding
 from grebe.core.player.marks import curve_changes
 from grebe.core.rig.model import Device
 from grebe.core.songs.bands import Band
@@ -15,6 +14,7 @@ from grebe.core.time.formatting import clock_text
 from grebe.core.time.ticks import SIXTEENTH_TICKS
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import PlayheadCanvas
+from grebe.ui.widgets.theme import Palette
 
 LABELS = 124.0
 RULER = 36.0
@@ -22,7 +22,7 @@ MARKS = 22.0
 TOP = RULER + 36.0 + MARKS
 MAX_ROW, MIN_ROW = 104.0, 30.0
 ENERGY = 92.0
-FOOT = 60.0
+FOOT = 8.0
 FULL_DENSITY = 8.0
 """Hits a quarter note drawn at full thickness: sixteenths on two voices."""
 NARROW = 26.0
@@ -165,7 +165,7 @@ class SongCanvas(PlayheadCanvas):
         """Draw the song."""
         layout = self.layout_now()
         if layout is None or not layout.spans:
-            words = "No song that can be laid out; the findings in Rig say why. N adds a section."
+            words = "No song that can be laid out; what is listed below says why. N adds a section."
             draw.text(painter, 0, 60, words, self.palette_now.muted)
             return
         self._settle(layout)
@@ -190,8 +190,7 @@ class SongCanvas(PlayheadCanvas):
         if len(rows) < len(self.editor.hand.devices):
             words = f"{len(rows)} of {len(self.editor.hand.devices)} devices"
             draw.text(painter, 8, TOP - 10, words, self.palette_now.muted, size=12)
-        self._paint_label_of_energy(painter, foot)
-        self._paint_findings(painter, foot + 10)
+        _label_energy(painter, self.palette_now, foot)
 
     def _paint_label(self, painter: QPainter, middle: float, device: Device) -> None:
         p = self.palette_now
@@ -414,41 +413,15 @@ class SongCanvas(PlayheadCanvas):
         painter.drawPolyline(QPolygonF(points))
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
 
-    def _paint_label_of_energy(self, painter: QPainter, bottom: float) -> None:
-        p = self.palette_now
-        draw.text(painter, 8, bottom - 34, "Energy", p.ink, size=16, weight=600)
-        draw.text(painter, 8, bottom - 17, "voices sounding,", p.muted, size=12)
-        draw.text(painter, 8, bottom - 3, "density, level", p.muted, size=12)
-
-    def _paint_findings(self, painter: QPainter, top: float) -> None:
-        """The two most serious things to look at in this song."""
-        found = self.editor.hand.book.findings()
-        p = self.palette_now
-        if not found:
-            draw.text(painter, LABELS, top + 22, "Nothing to look at in this song.", p.muted)
-            return
-        wide = (self.width() - LABELS - 12) / 2
-        for index, finding in enumerate(found[:2]):
-            box = QRectF(LABELS + index * (wide + 12), top, wide, FOOT - 14)
-            self._paint_finding(painter, box, finding)
-        if len(found) > 2:
-            draw.text(painter, 8, top + 22, f"{len(found)} to look at", p.ink, size=14, weight=600)
-            draw.text(painter, 8, top + 38, "all in Rig", p.muted, size=12)
-
-    def _paint_finding(self, painter: QPainter, box: QRectF, finding: Finding) -> None:
-        p = self.palette_now
-        draw.panel(painter, box, p.panel, p.rule)
-        colour = {"block": p.eye, "warn": p.sand, "note": p.muted}[finding.severity]
-        draw.fill(painter, box.left(), box.top() + 1, 4, box.height() - 2, colour)
-        wide = box.width() - 28
-        draw.text(painter, box.left() + 16, box.top() + 19, finding.message, p.ink, size=14,
-                  weight=600, width=wide)  # fmt: skip
-        draw.text(painter, box.left() + 16, box.top() + 37, finding.fix, p.muted, size=14,
-                  width=wide)  # fmt: skip
-
 
 def _then(span: Span) -> str:
     then = span.section.then
     often = "always" if then.rounds == 0 else f"{then.rounds}\u00d7"
     return {"next": "", "jump": f"then jumps {often}", "back": f"then back {often}",
             "stay": "stays"}[then.kind]  # fmt: skip
+
+
+def _label_energy(painter: QPainter, p: Palette, bottom: float) -> None:
+    draw.text(painter, 8, bottom - 34, "Energy", p.ink, size=16, weight=600)
+    draw.text(painter, 8, bottom - 17, "voices sounding,", p.muted, size=12)
+    draw.text(painter, 8, bottom - 3, "density, level", p.muted, size=12)

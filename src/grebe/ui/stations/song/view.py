@@ -2,24 +2,20 @@
 
 from __future__ import annotations
 
-from pathlib import Path
+from PyQt6.QtWidgets import QStackedWidget, QWidget
 
-from PyQt6.QtWidgets import QFileDialog, QStackedWidget, QWidget
-
-from grebe.app.document.export import export_cues, export_programme, export_stage, programme_page
-from grebe.app.document.export_audio import LoopWanted, export_loop
+from grebe.app.document.export import programme_page
 from grebe.app.doing import Act, acts_of, does
-from grebe.app.editors.loops import folder_of, samples_of
 from grebe.app.editors.song_editor import SongEditor
 from grebe.app.live.session import Session
 from grebe.core.songs.cues import cue_sheet
-from grebe.errors import EditError, GrebeError
+from grebe.errors import EditError
 from grebe.formats.sheets import stage_html
 from grebe.ui.stations.song.canvas import SongCanvas
+from grebe.ui.stations.song.exports import SongExports
 from grebe.ui.stations.song.sheets import SheetPane
 from grebe.ui.widgets.form import Form, FormRow
 from grebe.ui.widgets.formatting import counted, length_text
-from grebe.ui.widgets.printing import html_to_pdf
 from grebe.ui.widgets.view import Sheet, SidedView
 
 PANES = (("Song", "pane_song"), ("Programme", "pane_programme"), ("Stage sheet", "pane_stage"))
@@ -45,6 +41,7 @@ class SongView(SidedView):
 
     scope = "song"
     number = 5
+    about = ("song",)
 
     def __init__(self, session: Session) -> None:
         super().__init__(session)
@@ -56,6 +53,9 @@ class SongView(SidedView):
         self.panes = QStackedWidget()
         for pane in (self.song_canvas, self.programme, self.stage_sheet):
             self.panes.addWidget(pane)
+        self.exports = SongExports(
+            self, self.editor, lambda: self.panes.currentWidget() is self.stage_sheet
+        )
         self.form = Form(self.editor.hand, TITLES, ROWS)
         self.take_typed(self.form, self.editor.hand)
         self.side = Sheet()
@@ -79,7 +79,7 @@ class SongView(SidedView):
         if song is None:
             self.heading.say("No song yet", "Y makes one of the scenes, by verse and hook.")
         elif layout is None:
-            self.heading.say(song.name, "It names a scene that is not there: see the findings.")
+            self.heading.say(song.name, "It names a scene that is not there.")
         else:
             self.heading.say(song.name, self._below())
         self.song_canvas.reveal()
@@ -90,6 +90,13 @@ class SongView(SidedView):
         if self.side.isVisibleTo(self):
             self.form.show_all()
 
+    def show_subject(self, kind: str, subject: str) -> None:
+        """Take the song in hand; not while another plays."""
+        del kind
+        if subject != self.session.selection.song_id:
+            self.session.choose_song(subject)
+            self.document_changed()
+
     def _below(self) -> str:
         layout, song = self.session.derived.layout(), self.session.song
         assert song is not None
@@ -97,11 +104,9 @@ class SongView(SidedView):
         number = [s.id for s in songs].index(song.id) + 1
         if layout is None or not layout.spans:
             return f"{song.bpm:g} BPM   song {number} of {len(songs)}"
-        found = len(self.editor.hand.book.findings())
-        looks = f"   {counted(found, 'thing')} to look at" if found else ""
         return (
             f"{counted(layout.bars, 'bar')}   {length_text(layout.seconds())}   {song.bpm:g} BPM"
-            f"   song {number} of {len(songs)}, Ctrl+N for another{looks}"
+            f"   song {number} of {len(songs)}, Ctrl+N for another"
             f"   at bar {layout.bar_at(self.editor.hand.tick)}"
         )
 
@@ -111,7 +116,7 @@ class SongView(SidedView):
 
     def acts(self) -> dict[str, Act]:
         """The view's own, then the editor's."""
-        return {**self.editor.acts(), **acts_of(self)}
+        return {**self.editor.acts(), **acts_of(self, self.exports)}
 
     def around(self, action_id: str, act: Act) -> Act:
         """Show where the cursor is; an edit has been shown already."""
@@ -195,77 +200,6 @@ class SongView(SidedView):
         self.song_canvas.zoom(2.0)
 
     # Out
-
-    @does("print_sheet")
-    def print_sheet(self) -> None:
-        """The sheet shown as PDF or HTML: the programme, or the stage sheet."""
-        song = self.session.song
-        if song is None:
-            return
-        stage = self.panes.currentWidget() is self.stage_sheet
-        title = "Write the stage sheet" if stage else "Write the programming sheets"
-        chosen, _ = QFileDialog.getSaveFileName(self, title, "", "Sheets (*.pdf *.html)")
-        if chosen:
-            self.print_into(Path(chosen), stage=stage)
-
-    def print_into(self, path: Path, *, stage: bool) -> None:
-        """The same under a name. A programme is remembered, to say later what changed since."""
-        project, song = self.session.project, self.session.song
-        if song is None:
-            return
-        try:
-            if stage:
-                export_stage(project, song, path, to_pdf=html_to_pdf)
-            else:
-                export_programme(project, song, path, device="", to_pdf=html_to_pdf)
-                self.editor.sections.printed(
-                    [p.device.id for p in self.editor.hand.book.programmes()]
-                )
-        except GrebeError as error:
-            self.session.say("error", str(error))
-        else:
-            self.session.say("info", f"Wrote {path.name}.")
-
-    @does("export_cues")
-    def export_cues(self) -> None:
-        """Write the cue list as CSV."""
-        folder = QFileDialog.getExistingDirectory(self, "Write the cue list into")
-        if folder:
-            self.cues_into(Path(folder))
-
-    def cues_into(self, folder: Path) -> None:
-        """The same into a folder; what cannot be written is said in the window."""
-        song = self.session.song
-        if song is None:
-            return
-        try:
-            path = export_cues(self.session.project, song, folder)
-        except GrebeError as error:
-            self.session.say("error", str(error))
-        else:
-            self.session.say("info", f"Wrote {path.name}.")
-
-    @does("export_scene")
-    def export_scene(self) -> None:
-        """Write the selected section's scene as a WAV loop."""
-        if self.editor.hand.span is not None:
-            folder = QFileDialog.getExistingDirectory(self, "Write the scene as a WAV loop into")
-            if folder:
-                self.export_into(Path(folder))
-
-    def export_into(self, folder: Path) -> None:
-        """The same into a folder; what cannot be written is said in the window."""
-        session, song, span = self.session, self.session.song, self.editor.hand.span
-        if song is None or span is None:
-            return
-        wanted = LoopWanted(scene=span.scene.id, bpm=song.bpm)
-        sounds = samples_of(session.project, folder_of(session.store.home))
-        try:
-            (path,) = export_loop(session.project, wanted, folder, samples=sounds.samples)
-        except GrebeError as error:
-            session.say("error", str(error))
-        else:
-            session.say("info", f"Wrote {path.name}.")
 
     @does("bring_in")
     def bring_in(self) -> None:

@@ -8,9 +8,9 @@ from PyQt6.QtCore import QPointF, QRectF, pyqtSignal
 from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent
 
 from grebe.app.live.session import Session
+from grebe.app.live.stage_actions import StageNumbers
 from grebe.app.live.stage_model import Now, StageModel, StageMove
 from grebe.core.songs.layout import Layout, Span
-from grebe.core.songs.model import Song
 from grebe.core.time.formatting import clock_text
 from grebe.ui.stations.stage.blocks import Blocks
 from grebe.ui.widgets import draw
@@ -37,15 +37,13 @@ class StageCanvas(Canvas):
     touched = pyqtSignal(str)
     """An action that was touched: a mute, or a section of the ribbon as "section:ID"."""
 
-    def __init__(self, session: Session, book: StageModel) -> None:
+    def __init__(self, session: Session, book: StageModel, numbers: StageNumbers) -> None:
         super().__init__(session)
         self.palette_now = NIGHT
         self.book = book
         self.keyed = True
         """Whether there are keys to be told of."""
-        self.number: str | None = None
-        """Digits of a scene's or song's number being typed; None while none is."""
-        self.number_of = "scene"
+        self.numbers = numbers
         self._guard = TouchGuard(session)
         self._blocks = Blocks(session, book)
         self._ribbon: list[tuple[QRectF, str]] = []
@@ -104,7 +102,7 @@ class StageCanvas(Canvas):
         self._next_part.draw(painter, right.adjusted(-2, -2, 2, 2), scale,
                              self._next_key(layout, now),
                              lambda inner: self._paint_next(inner, layout, now, right))  # fmt: skip
-        if now is not None and self.number is None:
+        if now is not None and self.numbers.typed is None:
             self._paint_when(painter, now, right)
         self._blocks_part.draw(painter, blocks, scale, self._blocks.key(),
                                lambda inner: self._blocks.paint(inner, blocks))  # fmt: skip
@@ -137,7 +135,7 @@ class StageCanvas(Canvas):
 
     def _next_key(self, layout: Layout, now: Now | None) -> Hashable:
         session, status = self.session, self.session.status
-        typed = (self.number, self.number_of)
+        typed = (self.numbers.typed, self.numbers.of)
         if now is None or status is None:
             return (id(layout), id(session.project), typed, None)
         following = now.following
@@ -348,7 +346,7 @@ class StageCanvas(Canvas):
         draw.panel(painter, box, p.ground, p.crest, width=3 if launched else 1.5)
         x, y = box.left() + 24, box.top()
         wide = box.width() - 48
-        if self.number is not None:
+        if self.numbers.typed is not None:
             self._paint_number(painter, layout, x, y, wide)
             return
         label = "NEXT, ASKED FOR" if launched else "NEXT"
@@ -410,11 +408,11 @@ class StageCanvas(Canvas):
     ) -> None:
         """A number being typed, and what has it."""
         p = NIGHT
-        draw.text(painter, x, y + 40, f"{self.number_of.upper()} NUMBER", p.crest, size=20,
+        draw.text(painter, x, y + 40, f"{self.numbers.of.upper()} NUMBER", p.crest, size=20,
                   weight=600)  # fmt: skip
-        draw.text(painter, x, y + 130, self.number or "\u2026", p.ink, size=92, weight=700)
-        names = self.numbered(layout)
-        found = int(self.number) if self.number else 0
+        draw.text(painter, x, y + 130, self.numbers.typed or "\u2026", p.ink, size=92, weight=700)
+        names = self.numbers.named(layout)
+        found = int(self.numbers.typed) if self.numbers.typed else 0
         name = names[found - 1][1] if 1 <= found <= len(names) else ""
         draw.text(painter, x + 140, y + 124, name, p.crest, size=44, weight=600, width=wide - 140)
         words = "Enter brings it in on the next bar, Esc lets it be."
@@ -427,19 +425,6 @@ class StageCanvas(Canvas):
                 p.ink if here else p.muted, size=20, weight=600 if here else 400,
                 width=wide / 2 - 12,
             )  # fmt: skip
-
-    def numbered(self, layout: Layout) -> list[tuple[str, str]]:
-        """(id, name) of what has a number: sections of the song, or places of the set."""
-        if self.number_of == "scene":
-            return [(s.section.id, s.scene.name) for s in layout.spans]
-        plan = self.book.plan()
-        if plan is None:
-            return []
-        names: dict[str, Song] = {s.id: s for s in self.session.project.songs}
-        return [
-            (s.entry.id, names[s.entry.song].name if s.entry.song in names else s.entry.song)
-            for s in plan.songs
-        ]
 
     def _paint_changes(
         self, painter: QPainter, here: Span | None, following: Span | None, box: QRectF

@@ -7,7 +7,8 @@ from grebe.app.live.sound_check import Result, heed_of, what_to_do
 from grebe.core.rig.model import Device
 from grebe.core.sync.explain import drift_words, noticed_ms, offset_words
 from grebe.core.sync.measure import NATURE_WORDS, Measured
-from grebe.ui.widgets.formatting import counted
+from grebe.protocols.link.messages import Status
+from grebe.ui.widgets.formatting import counted, late_text
 from grebe.ui.widgets.sheet import SheetLine, Tone, head, note, row
 
 TONES: dict[str, Tone] = {
@@ -72,3 +73,20 @@ def _both(now: float, before: float | None, form: str) -> str:
     if before is None:
         return f"{now:{form}} ms"
     return f"{now:{form}} ms, was {before:{form}}"
+
+
+def heard_lines(session: Session, status: Status) -> list[SheetLine]:
+    """What is heard of the one that leads."""
+    name = session.project.rig.name_of(status.follows)
+    lines = [row("Follows", name)]
+    if status.hearing == "none":
+        return [*lines, note(f"Nothing is heard of {name}'s clock.", "look")]
+    lines += [
+        row("Its tempo", f"{status.heard_bpm:.2f} BPM"),
+        row("It wavers", f"{status.heard_jitter_ms:.2f} ms"),
+    ]
+    if status.hearing == "held":
+        lines.append(note("Lost: its last tempo is held.", "wrong"))
+    elif status.running:
+        lines.append(row("Off by", late_text(status.heard_off_ms)))
+    return lines

@@ -6,7 +6,7 @@ from PyQt6.QtCore import QRectF, pyqtSignal
 from PyQt6.QtGui import QColor, QMouseEvent, QPainter
 
 from grebe.app.live.session import Session
-from grebe.protocols.link.messages import OscState, PeerRow, Peers
+from grebe.protocols.link.session import OscState, PeerRow, Peers
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Canvas
 from grebe.ui.widgets.formatting import counted, late_text

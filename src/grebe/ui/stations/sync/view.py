@@ -2,27 +2,21 @@
 
 from __future__ import annotations
 
-from pathlib import Path
-from typing import Any
-
-import msgspec
 from PyQt6.QtCore import Qt
-from PyQt6.QtWidgets import QFileDialog, QScrollArea, QStackedWidget, QWidget
+from PyQt6.QtWidgets import QScrollArea, QStackedWidget, QWidget
 
-from grebe.app.doing import does
+from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.network_form import CHOICES, NetworkForm
 from grebe.app.editors.rig_hand import RigHand
 from grebe.app.live.session import Session
 from grebe.core.rig.model import Device
 from grebe.core.rig.tree import clock_tree
-from grebe.core.sync.measure import Measured
 from grebe.errors import EditError
-from grebe.protocols.link.messages import Status
 from grebe.ui.stations.rig.facts import grebe_lines
 from grebe.ui.stations.sync.canvas import SyncCanvas
-from grebe.ui.stations.sync.check import TONES, check_lines, figure_lines
+from grebe.ui.stations.sync.check import check_lines, heard_lines
+from grebe.ui.stations.sync.checks import SyncChecks
 from grebe.ui.stations.sync.computers import ComputersCanvas, computer_lines, computers_words
-from grebe.ui.stations.sync.recording import RecordingCheck
 from grebe.ui.stations.sync.tempo import TempoFields
 from grebe.ui.widgets.form import Form, FormRow
 from grebe.ui.widgets.formatting import counted, late_text
@@ -58,6 +52,7 @@ class SyncView(PanedView):
         super().__init__(session)
         self.strips = SyncCanvas(session)
         self.strips.device_clicked.connect(self.select)
+        self.checks = SyncChecks(self, session, self.strips, self.moved)
         area = QScrollArea()
         area.setWidgetResizable(True)
         area.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
@@ -92,11 +87,6 @@ class SyncView(PanedView):
         above.setLayout(self.tab_row(PANES))
         self.lay_out(self.strips, self.sheet, above=above, body=self.panes, keyed=self.panes)
         self.form.setVisible(False)
-        self.recording = RecordingCheck(self)
-        self.recording.progressed.connect(self._file_progressed)
-        self.recording.measured.connect(self._file_measured)
-        self.recording.failed.connect(self._file_failed)
-        self._file_lines: list[SheetLine] = []
         self._rolling = rolling
         self.show_tab(0)
         self._of_boxes = [
@@ -185,15 +175,19 @@ class SyncView(PanedView):
 
     def escaped(self) -> None:
         """Give up what is listened to, put away a recording, leave the fields."""
-        self.recording.give_up()
+        self.checks.recording.give_up()
         self.session.checking.end()
-        self._file_lines = []
+        self.checks.lines = []
         if self.form.isVisibleTo(self):
             self._show_form(on=False)
             self.focus_pane()
         self.moved()
         if self.tempo.isAncestorOf(self.focusWidget() or self):
             self.strips.setFocus()
+
+    def acts(self) -> dict[str, Act]:
+        """What does each action here."""
+        return {**acts_of(self.checks), **acts_of(self)}
 
     def select(self, device_id: str) -> None:
         """Another device."""
@@ -243,14 +237,14 @@ class SyncView(PanedView):
         session = self.session
         rig, status = session.project.rig, session.status
         leader = rig.name_of(rig.leader) if rig.leader else "nobody"
-        lines = [*self._file_lines]
-        device = self._device()
+        lines = [*self.checks.lines]
+        device = self.checks.device()
         if device is not None:
             lines += [*self._device_lines(device), *check_lines(session, device)]
             lines.append(SheetLine("", kind="gap"))
         lines += [head("The clock"), row("Leads", leader)]
         if status is not None and status.follows:
-            lines += self._heard_lines(status)
+            lines += heard_lines(self.session, status)
         return [*lines, SheetLine("", kind="gap"), *grebe_lines(session, self._tree)]
 
     def _device_lines(self, device: Device) -> list[SheetLine]:
@@ -270,21 +264,6 @@ class SyncView(PanedView):
             lines.append(note(f"Measured {where}, over {counted(live.sent, 'tick')}."))
         return lines
 
-    def _heard_lines(self, status: Status) -> list[SheetLine]:
-        name = self.session.project.rig.name_of(status.follows)
-        lines = [row("Follows", name)]
-        if status.hearing == "none":
-            return [*lines, note(f"Nothing is heard of {name}'s clock.", "look")]
-        lines += [
-            row("Its tempo", f"{status.heard_bpm:.2f} BPM"),
-            row("It wavers", f"{status.heard_jitter_ms:.2f} ms"),
-        ]
-        if status.hearing == "held":
-            lines.append(note("Lost: its last tempo is held.", "wrong"))
-        elif status.running:
-            lines.append(row("Off by", late_text(status.heard_off_ms)))
-        return lines
-
     def showEvent(self, event: object) -> None:
         """Hear what real boxes play, for their strips."""
         del event
@@ -297,63 +276,7 @@ class SyncView(PanedView):
 
     def leaving(self) -> None:
         """End what still measures."""
-        self.recording.stop()
-
-    def _device(self) -> Device | None:
-        devices = self.session.project.rig.devices
-        return next((d for d in devices if d.id == self.strips.selected), None)
-
-    @does("check")
-    def check(self) -> None:
-        """Listen to the selected device over 16 bars."""
-        device = self._device()
-        if device is not None:
-            self.session.checking.begin([device])
-
-    @does("check_notes")
-    def check_notes(self) -> None:
-        """The same by what it plays: its swing is seen, too."""
-        device = self._device()
-        if device is not None:
-            self.session.checking.begin([device], notes=True)
-
-    @does("check_all")
-    def check_all(self) -> None:
-        """Listen to all devices at once that can be heard."""
-        self.session.checking.begin(self.session.project.rig.devices)
-
-    @does("measure_file")
-    def measure_file(self) -> None:
-        """Measure a recording: left the reference, right the device."""
-        name, _ = QFileDialog.getOpenFileName(
-            self, "Measure a recording", "", "Recordings (*.wav *.csv)"
-        )
-        if name:
-            self.recording.begin(Path(name))
-            self._file_lines = [head("A recording"), row("Heard", "0 %"), note("Esc gives up.")]
-            self.moved()
-
-    def _file_progressed(self, percent: int) -> None:
-        self._file_lines = [
-            head("A recording"), row("Heard", f"{percent} %"), note("Esc gives up."),
-        ]  # fmt: skip
-        self.moved()
-
-    def _file_failed(self, words: str) -> None:
-        self._file_lines = []
-        self.session.say("warn", words)
-        self.moved()
-
-    def _file_measured(self, name: str, found: dict[str, Any]) -> None:
-        lines = [head("A recording"), note(name)]
-        lines.append(row("Reference", f"{found['reference']['bpm']:.2f} BPM"))
-        for fields in found["devices"]:
-            label = fields.pop("name")
-            measured = msgspec.convert(fields, Measured)
-            lines.append(note(f"{label}: {measured.sentence}", TONES[measured.verdict]))
-            lines += figure_lines(measured, None)
-        self._file_lines = [*lines, note("Esc puts it away."), SheetLine("", kind="gap")]
-        self.moved()
+        self.checks.recording.stop()
 
     @does("previous")
     def previous(self) -> None:

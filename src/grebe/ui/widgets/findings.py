@@ -2,13 +2,16 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from dataclasses import dataclass
 
 from PyQt6.QtCore import QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QMouseEvent, QPainter, QWheelEvent
 
+from grebe.app.editors.finding_edits import FindingEdits
 from grebe.app.live.session import Session
 from grebe.core.findings import Finding
+from grebe.core.findings.model import SubjectKind
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Canvas
 from grebe.ui.widgets.theme import metrics
@@ -26,7 +29,8 @@ WHEEL_STEP = 0.5
 class _Button:
     box: QRectF
     finding: Finding
-    does: str
+    words: str
+    does: Callable[[Finding], None]
 
 
 COUNTED = (
@@ -40,14 +44,14 @@ COUNTED = (
 class FindingsList(Canvas):
     """A list that draws only what is seen of it, so that hundreds cost no more than three."""
 
-    mend = pyqtSignal(object)
-    intended = pyqtSignal(object)
-    heard_again = pyqtSignal(object)
-    chosen = pyqtSignal(str)
-    """Subject of the finding selected."""
+    chosen = pyqtSignal(str, str)
+    """Kind and id of what the finding selected is about."""
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, session: Session, kinds: tuple[SubjectKind, ...] = ()) -> None:
+        """`kinds`: only findings about these; all without any."""
         super().__init__(session)
+        self._kinds = kinds
+        self._edits = FindingEdits(session)
         self.selected = 0
         self.shows_intended = False
         self._scroll = 0.0
@@ -58,11 +62,9 @@ class FindingsList(Canvas):
     @property
     def findings(self) -> tuple[Finding, ...]:
         """Those listed: the open ones, or those said to be intended."""
-        return (
-            self.session.derived.intended()
-            if self.shows_intended
-            else self.session.derived.findings()
-        )
+        derived = self.session.derived
+        found = derived.intended() if self.shows_intended else derived.findings()
+        return tuple(f for f in found if not self._kinds or f.kind in self._kinds)
 
     @property
     def current(self) -> Finding | None:
@@ -75,8 +77,24 @@ class FindingsList(Canvas):
         if self.findings:
             self.selected = max(0, min(len(self.findings) - 1, self.selected + by))
             self._reveal()
-            self.chosen.emit(self.findings[self.selected].subject)
-            self.refresh()
+            self._choose(self.selected)
+
+    def _choose(self, index: int) -> None:
+        self.selected = index
+        finding = self.findings[index]
+        self.chosen.emit(finding.kind, finding.subject)
+        self.refresh()
+
+    def mend_selected(self) -> None:
+        """Mend the one selected, or the first that Grebe can."""
+        if not self.shows_intended:
+            self._edits.mend_first(self.current, self.findings)
+
+    def accept_selected(self) -> None:
+        """The one selected is intended."""
+        finding = self.current
+        if finding is not None and not self.shows_intended:
+            self._edits.accept(finding)
 
     def toggle_intended(self) -> None:
         """List those that were accepted, or the open ones again."""
@@ -115,21 +133,15 @@ class FindingsList(Canvas):
         self.setFocus()
         for button in self._buttons:
             if button.box.contains(event.position()):
-                signals = {
-                    "mend": self.mend,
-                    "intended": self.intended,
-                    "again": self.heard_again,
-                }
-                signals[button.does].emit(button.finding)
+                button.does(button.finding)
                 return
         if event.position().y() < HEAD and event.position().x() > self.width() - 160:
             self.toggle_intended()
             return
         for box, index in self._rows:
             if box.contains(event.position()):
-                self.selected = index
-                self.chosen.emit(self.findings[index].subject)
-                self.refresh()
+                self._choose(index)
+                return
 
     def paint_still(self, painter: QPainter) -> None:
         """Draw the heading and what is seen of the list."""
@@ -144,7 +156,8 @@ class FindingsList(Canvas):
                 if (number := sum(f.severity == kind for f in found))
             ]
             draw.text(painter, 82, 20, ", ".join(counts), p.muted, size=14)
-        quiet = len(self.session.derived.intended())
+        intended = self.session.derived.intended()
+        quiet = sum(not self._kinds or f.kind in self._kinds for f in intended)
         if quiet or self.shows_intended:
             words = "Findings" if self.shows_intended else f"{quiet} intended"
             draw.text(painter, width - 4, 20, words, p.water, size=14, weight=600, align=draw.RIGHT)
@@ -181,11 +194,15 @@ class FindingsList(Canvas):
         draw.paragraph(painter, words, f"{finding.why} {finding.fix}", p.muted, size=14)
         right = box.right() - 12
         if self.shows_intended:
-            self._paint_button(painter, right, y + 8, "Hear it again", "again", finding)
+            self._paint_button(
+                painter, right, y + 8, "Hear it again", self._edits.hear_again, finding
+            )
             return
-        right = self._paint_button(painter, right, y + 8, "Intended", "intended", finding)
+        right = self._paint_button(painter, right, y + 8, "Intended", self._edits.accept, finding)
         if finding.cure is not None:
-            self._paint_button(painter, right - 6, y + 8, "Mend", "mend", finding, filled=True)
+            self._paint_button(
+                painter, right - 6, y + 8, "Mend", self._edits.mend, finding, filled=True
+            )
         self._rows.append((box, index))
 
     def _paint_button(
@@ -194,7 +211,7 @@ class FindingsList(Canvas):
         right: float,
         top: float,
         words: str,
-        does: str,
+        does: Callable[[Finding], None],
         finding: Finding,
         *,
         filled: bool = False,
@@ -211,7 +228,7 @@ class FindingsList(Canvas):
             painter, box.center().x(), top + 17, words, colour,
             size=14, weight=600, align=draw.CENTRE,
         )  # fmt: skip
-        self._buttons.append(_Button(box, finding, does))
+        self._buttons.append(_Button(box, finding, words, does))
         return box.left()
 
     def _severity(self, finding: Finding) -> QColor:

@@ -1,0 +1,96 @@
+"""What keys do with files: save, open, attach, export, report a problem."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from pathlib import Path
+
+from PyQt6.QtWidgets import QFileDialog, QWidget
+
+from grebe.app.document.demo import is_copy
+from grebe.app.document.export import export_smf
+from grebe.app.document.recovery import OpenedDocument, open_recovered
+from grebe.app.doing import does
+from grebe.app.live.session import Session
+from grebe.app.settings import remember_project
+from grebe.ui.main_window.documents import FILES, Documents
+from grebe.ui.main_window.reporting import Reporting
+from grebe.ui.widgets.theme import Palette
+
+
+class FileActions:
+    """Asks for names and folders over one window."""
+
+    def __init__(
+        self,
+        window: QWidget,
+        session: Session,
+        documents: Documents,
+        *,
+        saved: Callable[[], None],
+        replace: Callable[[OpenedDocument], None],
+        palette: Callable[[], Palette],
+    ) -> None:
+        """`saved` is told of a file written, `replace` shows another document in this place."""
+        self._window = window
+        self._session = session
+        self._documents = documents
+        self._saved = saved
+        self._replace = replace
+        self._palette = palette
+
+    @does("save")
+    def save(self) -> None:
+        """Save, asking for a name only when there is none."""
+        if self._documents.save():
+            self._saved()
+
+    @does("save_as")
+    def save_as(self) -> None:
+        """Save under another name."""
+        if self._documents.save_as():
+            self._saved()
+
+    @does("report")
+    def report(self) -> None:
+        """Show what a report of a problem would hold, and write it."""
+        self.reporting = Reporting(self._session.store.path, self._palette(), self._window)
+        self.reporting.open()
+
+    @does("open")
+    def open(self) -> None:
+        """Open another project in a window of its own place."""
+        if not self._documents.may_leave():
+            return
+        chosen, _ = QFileDialog.getOpenFileName(self._window, "Open a project", "", FILES)
+        if chosen:
+            self.open_file(Path(chosen))
+
+    def open_file(self, path: Path, *, untitled: bool = False) -> None:
+        """Show another project in this window. ProjectError leaves the one shown."""
+        found = open_recovered(path, untitled=untitled)
+        self._session.link.close()
+        if not untitled:
+            remember_project(path)
+        self._replace(found)
+
+    @does("attach")
+    def attach(self) -> None:
+        """Open the project that the running engine plays."""
+        path = self._session.link.attach()
+        if path is None:
+            self._session.say("info", "There is no other project to attach to.")
+        elif self._documents.may_leave():
+            self.open_file(path, untitled=is_copy(path))
+
+    @does("export")
+    def export(self) -> None:
+        """Export the song as a MIDI file into a folder."""
+        song = self._session.song
+        if song is None:
+            return
+        title = f"Export {song.name} as a MIDI file into"
+        folder = QFileDialog.getExistingDirectory(self._window, title)
+        if folder:
+            path = export_smf(self._session.project, song, Path(folder))
+            self._session.say("info", f"Wrote {path.name}.")

@@ -1,0 +1,71 @@
+"""The parts of the Patterns station, and what one of them makes for another."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+from grebe.app.doing import does
+from grebe.app.editors.pattern_editor import PatternEditor
+from grebe.core.patterns.model import Content
+
+
+class PatternPanes:
+    """What keys show, and patterns that come from memory, capture, loops and files."""
+
+    def __init__(
+        self, editor: PatternEditor, *, show: Callable[[int], None],
+        choose: Callable[[str], None], changed: Callable[[], None],
+    ) -> None:  # fmt: skip
+        """`show` shows the part with a number, `choose` takes a pattern in hand."""
+        self._editor = editor
+        self._show = show
+        self._choose = choose
+        self._changed = changed
+
+    @does("pane_stems")
+    def pane_stems(self) -> None:
+        """The stems."""
+        self._show(0)
+
+    @does("pane_memory")
+    def pane_memory(self) -> None:
+        """The memory map."""
+        self._show(1)
+
+    @does("pane_steps")
+    def pane_steps(self) -> None:
+        """The step sheet."""
+        self._show(2)
+
+    @does("pane_capture")
+    def pane_capture(self) -> None:
+        """What was played in."""
+        self._show(3)
+
+    @does("pane_loops")
+    def pane_loops(self) -> None:
+        """Audio loops."""
+        self._show(4)
+
+    def take_from_memory(self, pattern_id: str) -> None:
+        self._choose(pattern_id)
+        self.pane_stems()
+
+    def captured(self, content: Content) -> None:
+        self._take_new("Captured", content)
+
+    def _take_new(self, name: str, content: Content) -> None:
+        self._editor.whole.add(name, content)
+        self._changed()
+        self.pane_stems()
+
+    def laid_over(self, content: Content) -> None:
+        self._editor.hand.change("Lay over", lambda _: content)
+        self.pane_stems()
+
+    def show_taken(self, loops: bool) -> None:
+        self._show(4 if loops else 0)
+        self._changed()
+
+    def loop_made(self, content: Content, name: str) -> None:
+        self._take_new(f"{name}, sliced"[:80], content)

@@ -1,0 +1,122 @@
+"""Patterns and loops to and from files, as the Patterns station does it."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from pathlib import Path
+
+from PyQt6.QtWidgets import (
+    QFileDialog,
+    QWidget,
+)
+
+from grebe.app.document.export_audio import LoopWanted, export_loop
+from grebe.app.document.pattern_files import export_pattern, loop_files
+from grebe.app.doing import does
+from grebe.app.editors.loop_files import LoopFiles
+from grebe.app.editors.loops import folder_of, samples_of
+from grebe.app.editors.pattern_editor import PatternEditor
+from grebe.core.patterns.model import Pattern
+from grebe.errors import GrebeError
+from grebe.formats.midi_loops import read_pattern
+from grebe.ui.widgets.formatting import counted
+
+
+class PatternTransfer:
+    """Asks where, and says what came of it."""
+
+    def __init__(
+        self, window: QWidget, editor: PatternEditor, loops: LoopFiles,
+        show: Callable[[bool], None],
+    ) -> None:  # fmt: skip
+        """`show` shows what was taken in: loops, or else patterns."""
+        self._window = window
+        self._editor = editor
+        self._loops = loops
+        self._show = show
+
+    @does("export_pattern")
+    def export_pattern(self) -> None:
+        """Write the pattern as a MIDI file and as a WAV loop."""
+        self._export("")
+
+    @does("export_voice")
+    def export_voice(self) -> None:
+        """Write the voice under the cursor as a WAV loop."""
+        voice = self._editor.hand.voice
+        self._export(voice.id if voice is not None else "")
+
+    def _export(self, voice: str) -> None:
+        pattern, device = self._editor.hand.pattern, self._editor.hand.device
+        if pattern is None or device is None:
+            return
+        folder = QFileDialog.getExistingDirectory(self._window, f"Write {pattern.name} into")
+        if folder:
+            self.export_into(Path(folder), voice)
+
+    def export_into(self, folder: Path, voice: str = "") -> None:
+        """The same into a folder; what cannot be written is said in the window."""
+        pattern, device, session = (
+            self._editor.hand.pattern,
+            self._editor.hand.device,
+            self._editor.session,
+        )
+        if pattern is None or device is None:
+            return
+        bpm = session.position.written_bpm
+        try:
+            sounds = samples_of(session.project, folder_of(session.store.home))
+            wanted = LoopWanted(pattern=pattern.id, voice=voice or None, bpm=bpm)
+            written = export_loop(session.project, wanted, folder, samples=sounds.samples)
+            if not voice:
+                written.append(export_pattern(pattern, device, bpm, folder))
+        except GrebeError as error:
+            session.say("error", str(error))
+        else:
+            session.say("info", f"Wrote {' and '.join(p.name for p in written)}.")
+
+    @does("import_loop")
+    def import_loop(self) -> None:
+        """Import MIDI files as patterns of the box in hand, WAV files as loops."""
+        paths, _ = QFileDialog.getOpenFileNames(
+            self._window, "Import MIDI files as patterns, WAV files as loops", "",
+            "MIDI and WAV files (*.mid *.midi *.wav)",
+        )  # fmt: skip
+        if paths:
+            self.import_files(paths)
+
+    @does("import_folder")
+    def import_folder(self) -> None:
+        """Import every MIDI file of a folder."""
+        folder = QFileDialog.getExistingDirectory(self._window, "Import every MIDI file of")
+        if folder:
+            self.import_files([folder])
+
+    def import_files(self, paths: list[str]) -> None:
+        """Import files, and the MIDI files of folders; what is wrong with any is said."""
+        device = self._editor.hand.device
+        if device is None:
+            self._editor.session.say("warn", "Add a device first: a pattern belongs to one.")
+            return
+        refused: list[str] = []
+        patterns: list[Pattern] = []
+        for path in loop_files(paths):
+            try:
+                if path.suffix.lower() == ".wav":
+                    self._loops.take(path)
+                    self._show(True)
+                else:
+                    patterns.append(read_pattern(path, device, "new"))
+            except GrebeError as error:
+                refused.append(str(error))
+        if patterns:
+            self._editor.whole.add_all(patterns)
+            self._show(False)
+        if refused:
+            more = f" ({len(refused) - 1} more were refused)" if len(refused) > 1 else ""
+            self._editor.session.say("error", f"{refused[0]}{more}")
+        elif patterns:
+            names = ", ".join(p.name for p in patterns[:3])
+            self._editor.session.say(
+                "info", f"Imported {counted(len(patterns), 'pattern')}: {names}."
+            )

@@ -1,0 +1,103 @@
+"""The parts of the Rig station: shown by key, stepped through, printed."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from pathlib import Path
+
+from PyQt6.QtWidgets import (
+    QFileDialog,
+    QStackedWidget,
+)
+
+from grebe.app.document.export import export_setup
+from grebe.app.doing import does
+from grebe.app.live.session import Session
+from grebe.errors import GrebeError
+from grebe.ui.stations.rig.abilities import AbilitiesPane
+from grebe.ui.stations.rig.setup import SetupPane
+from grebe.ui.widgets.printing import html_to_pdf
+
+PAPER = "PDF (*.pdf);;HTML (*.html)"
+
+
+class RigPanes:
+    """What keys do with the parts."""
+
+    def __init__(
+        self, session: Session, panes: QStackedWidget, abilities: AbilitiesPane,
+        setup: SetupPane, show: Callable[[int], None],
+    ) -> None:  # fmt: skip
+        """`show` shows the part with a number."""
+        self._session = session
+        self._panes = panes
+        self._abilities = abilities
+        self._setup = setup
+        self._show = show
+
+    @does("pane_drawing")
+    def pane_drawing(self) -> None:
+        """The drawing."""
+        self._show(0)
+
+    @does("pane_tables")
+    def pane_tables(self) -> None:
+        """The tables."""
+        self._show(1)
+
+    @does("pane_setup")
+    def pane_setup(self) -> None:
+        """The set-up sheet."""
+        self._show(2)
+
+    @does("pane_notes")
+    def pane_notes(self) -> None:
+        """The note maps."""
+        self._show(3)
+
+    @does("pane_abilities")
+    def pane_abilities(self) -> None:
+        """What the selected box can do."""
+        self._show(4)
+
+    @does("pane_controls")
+    def pane_controls(self) -> None:
+        """What controllers, pedals and computer keys do on Stage."""
+        self._show(5)
+
+    @does("part_after")
+    def part_after(self) -> None:
+        """The next part of what the box can do."""
+        self._step_part(1)
+
+    @does("part_before")
+    def part_before(self) -> None:
+        """The part before."""
+        self._step_part(-1)
+
+    def _step_part(self, by: int) -> None:
+        if self._panes.currentWidget() is self._abilities:
+            self._abilities.step(by)
+
+    @does("add_row")
+    def add_row(self) -> None:
+        """A jack, voice, controller or hand move more."""
+        if self._panes.currentWidget() is self._abilities:
+            self._abilities.add_row()
+
+    @does("print_setup")
+    def print_setup(self) -> None:
+        """Write the set-up sheet as PDF or HTML."""
+        chosen, kind = QFileDialog.getSaveFileName(self._setup, "Set-up sheet", "set-up.pdf", PAPER)
+        if not chosen:
+            return
+        path = Path(chosen)
+        if path.suffix.lower() not in (".pdf", ".html"):
+            path = path.with_suffix(".html" if "html" in kind else ".pdf")
+        try:
+            device = self._setup.device
+            export_setup(self._session.project, path, device=device, to_pdf=html_to_pdf)
+        except GrebeError as error:
+            self._session.say("error", str(error))
+            return
+        self._session.say("info", f"Wrote {path.name}.")

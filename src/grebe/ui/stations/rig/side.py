@@ -1,0 +1,127 @@
+"""The sheet at the side of the Rig: the box in hand, adding one, a cable, taking one out."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+
+from PyQt6.QtWidgets import (
+    QStackedWidget,
+)
+
+from grebe.app.doing import does
+from grebe.app.editors.rig_editor import RigEditor
+from grebe.core.rig.edits import (
+    uses_of,
+)
+from grebe.core.rig.model import Cable
+from grebe.core.rig.spec import Profile
+from grebe.errors import EditError
+from grebe.formats.profiles import own_profiles, shipped_profiles
+from grebe.process.places import own_profiles_dir
+from grebe.ui.stations.rig.device import DevicePage
+from grebe.ui.stations.rig.pages import AddPage, CablePage, RemovePage
+from grebe.ui.widgets.view import Sheet
+
+
+class RigSide:
+    """The pages of the sheet, and the way from one to another."""
+
+    def __init__(
+        self, editor: RigEditor, select: Callable[[str], None], *,
+        leave: Callable[[], None], routes: Callable[[], None],
+    ) -> None:  # fmt: skip
+        """`select` takes a box in hand, `leave` goes back to the drawing, `routes` shows routes."""
+        self._editor = editor
+        self._select = select
+        self._leave = leave
+        self._routes = routes
+        self.sheet = Sheet()
+        self.pages = QStackedWidget()
+        self.device_page = DevicePage()
+        self.add_page, self.cable_page = AddPage(), CablePage(self._editor.session)
+        self.remove_page = RemovePage()
+        for page in (self.device_page, self.add_page, self.cable_page, self.remove_page):
+            self.pages.addWidget(page)
+        self.sheet.column.addWidget(self.pages)
+        page = self.device_page
+        hand = self._editor.hand
+        page.renamed.connect(lambda words: hand.set_fields("Name", name=words))
+        page.channel_set.connect(lambda value: hand.set_fields("Channel", channel=value))
+        page.offset_set.connect(self._editor.device.set_offset)
+        page.stays_set.connect(lambda on: hand.set_fields("Start", stays=on))
+        page.stopped_set.connect(lambda on: hand.set_fields("Clock", clock_stopped=on))
+        page.filtered.connect(self._editor.device.switch)
+        page.port.chosen.connect(lambda port: hand.set_fields("Port", port=port))
+        page.input.chosen.connect(lambda port: hand.set_fields("Input", input=port))
+        page.line_chosen.connect(self._editor.device.set_line)
+        page.pulse.shaped.connect(lambda shape: hand.set_fields("Pulse", pulse=shape))
+        page.pulse.refused.connect(lambda words: self._editor.session.say("warn", words))
+        self.add_page.wanted.connect(self._add_box)
+        self.cable_page.wanted.connect(self._plug)
+        self.remove_page.wanted.connect(self._remove)
+        for other in (self.add_page, self.cable_page, self.remove_page):
+            other.left.connect(self.back)
+
+    def back(self) -> None:
+        self.pages.setCurrentWidget(self.device_page)
+        self._leave()
+
+    def _add_box(self, profile: Profile, name: str) -> None:
+        self._safely(lambda: self._select(self._editor.boxes.add(profile, name)))
+        self._leave()
+
+    def _plug(self, cable: Cable) -> None:
+        self._safely(lambda: self._editor.boxes.plug(cable))
+        self.back()
+
+    def _safely(self, edit: Callable[[], None]) -> None:
+        try:
+            edit()
+        except EditError as error:
+            self._editor.session.say("warn", f"{error}. Nothing was changed.")
+
+    def ask_removal(self, device_id: str) -> None:
+        """Show what uses a device before it goes."""
+        self._select(device_id)
+        device = self._editor.hand.device
+        if device is not None:
+            self.pages.setCurrentWidget(self.remove_page)
+            self.remove_page.open(device.name, uses_of(self._editor.session.project, device_id))
+
+    def _remove(self) -> None:
+        self._safely(self._editor.boxes.remove)
+        self.back()
+
+    @does("add_box")
+    def add_box(self) -> None:
+        """Choose a profile for a new box."""
+        own, bad = own_profiles(own_profiles_dir())
+        if bad:
+            self._editor.session.say("warn", bad[0])
+        self.pages.setCurrentWidget(self.add_page)
+        self.add_page.open((*own, *shipped_profiles()))
+
+    @does("add_cable")
+    def add_cable(self) -> None:
+        """Run a cable from the selected one."""
+        self.pages.setCurrentWidget(self.cable_page)
+        self.cable_page.open(self._editor.hand.selected)
+
+    @does("add_route")
+    def add_route(self) -> None:
+        """Route what the selected box plays through Grebe."""
+        self._editor.boxes.route()
+        self._routes()
+
+    @does("remove_box")
+    def remove_box(self) -> None:
+        """Show what uses the selected box; remove it from there."""
+        if self._editor.hand.device is not None:
+            self.ask_removal(self._editor.hand.selected)
+
+    @does("settings")
+    def settings(self) -> None:
+        """To the selected box's settings."""
+        self.pages.setCurrentWidget(self.device_page)
+        self.device_page.ensureWidgetVisible(self.device_page.name)
+        self.device_page.name.setFocus()

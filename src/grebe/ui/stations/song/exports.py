@@ -1,0 +1,105 @@
+"""What the Song station writes: sheets, cue lists, scenes as audio loops."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from pathlib import Path
+
+from PyQt6.QtWidgets import QFileDialog, QWidget
+
+from grebe.app.document.export import export_cues, export_programme, export_stage
+from grebe.app.document.export_audio import LoopWanted, export_loop
+from grebe.app.doing import does
+from grebe.app.editors.loops import folder_of, samples_of
+from grebe.app.editors.song_editor import SongEditor
+from grebe.errors import GrebeError
+from grebe.ui.widgets.printing import html_to_pdf
+
+
+class SongExports:
+    """Asks where, and says what came of it."""
+
+    def __init__(
+        self, window: QWidget, editor: SongEditor, shows_stage: Callable[[], bool]
+    ) -> None:
+        """`shows_stage`: whether the stage sheet is shown, not the programme."""
+        self._window = window
+        self._editor = editor
+        self._shows_stage = shows_stage
+
+    @does("print_sheet")
+    def print_sheet(self) -> None:
+        """The sheet shown as PDF or HTML: the programme, or the stage sheet."""
+        song = self._editor.session.song
+        if song is None:
+            return
+        stage = self._shows_stage()
+        title = "Write the stage sheet" if stage else "Write the programming sheets"
+        chosen, _ = QFileDialog.getSaveFileName(self._window, title, "", "Sheets (*.pdf *.html)")
+        if chosen:
+            self.print_into(Path(chosen), stage=stage)
+
+    def print_into(self, path: Path, *, stage: bool) -> None:
+        """The same under a name. A programme is remembered, to say later what changed since."""
+        project, song = self._editor.session.project, self._editor.session.song
+        if song is None:
+            return
+        try:
+            if stage:
+                export_stage(project, song, path, to_pdf=html_to_pdf)
+            else:
+                export_programme(project, song, path, device="", to_pdf=html_to_pdf)
+                self._editor.sections.printed(
+                    [p.device.id for p in self._editor.hand.book.programmes()]
+                )
+        except GrebeError as error:
+            self._editor.session.say("error", str(error))
+        else:
+            self._editor.session.say("info", f"Wrote {path.name}.")
+
+    @does("export_cues")
+    def export_cues(self) -> None:
+        """Write the cue list as CSV."""
+        folder = QFileDialog.getExistingDirectory(self._window, "Write the cue list into")
+        if folder:
+            self.cues_into(Path(folder))
+
+    def cues_into(self, folder: Path) -> None:
+        """The same into a folder; what cannot be written is said in the window."""
+        song = self._editor.session.song
+        if song is None:
+            return
+        try:
+            path = export_cues(self._editor.session.project, song, folder)
+        except GrebeError as error:
+            self._editor.session.say("error", str(error))
+        else:
+            self._editor.session.say("info", f"Wrote {path.name}.")
+
+    @does("export_scene")
+    def export_scene(self) -> None:
+        """Write the selected section's scene as a WAV loop."""
+        if self._editor.hand.span is not None:
+            folder = QFileDialog.getExistingDirectory(
+                self._window, "Write the scene as a WAV loop into"
+            )
+            if folder:
+                self.export_into(Path(folder))
+
+    def export_into(self, folder: Path) -> None:
+        """The same into a folder; what cannot be written is said in the window."""
+        session, song, span = (
+            self._editor.session,
+            self._editor.session.song,
+            self._editor.hand.span,
+        )
+        if song is None or span is None:
+            return
+        wanted = LoopWanted(scene=span.scene.id, bpm=song.bpm)
+        sounds = samples_of(session.project, folder_of(session.store.home))
+        try:
+            (path,) = export_loop(session.project, wanted, folder, samples=sounds.samples)
+        except GrebeError as error:
+            session.say("error", str(error))
+        else:
+            session.say("info", f"Wrote {path.name}.")
