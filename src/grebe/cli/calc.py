@@ -1,26 +1,20 @@
-"""``grebe calc``: the arithmetic on its own."""
+"""``grebe calc``: the arithmetic on its own, from the rows of `core.calculators`."""
 
 from __future__ import annotations
 
 import argparse
-import math
-from collections.abc import Iterable
+import sys
+from collections.abc import Callable
+from pathlib import Path
 
-from grebe.cli import calc_patterns, calc_rig, calc_times
-from grebe.cli.common import Commands, add_json, answer, bpm, command, meter, number
-from grebe.core.sync.explain import drift
-from grebe.core.time.meter import Meter
-from grebe.core.time.position import (
-    MAX_SONG_POSITION,
-    clocks_to,
-    song_position,
-    song_position_bytes,
-    tick_of,
-)
-from grebe.core.time.tap import tap_tempo
-from grebe.core.time.tempo import ramp_seconds
-from grebe.core.time.ticks import SIXTEENTH_TICKS, TICKS_PER_QUARTER
+from grebe.cli.common import Commands, add_json, command, print_json
+from grebe.core.calculators.boxes import key_of_weights
+from grebe.core.calculators.model import Answer, Calculator, Input, yes_or_no
+from grebe.core.calculators.table import CALCULATORS
 from grebe.errors import UsageError
+
+DRUMS = 10
+"""Channel whose notes are drums, not keys (General MIDI)."""
 
 
 def add_commands(commands: Commands) -> None:
@@ -32,156 +26,77 @@ def add_commands(commands: Commands) -> None:
         "grebe calc position --bar 33 --beat 1 --meter 4/4 --bpm 126 --json",
         lambda _: _say_which(parser),
     )
-    calculators = parser.add_subparsers(metavar="NAME")
-    row = command(
-        calculators,
-        "position",
-        "Song position of a place: sixteenths, bytes, clocks, seconds.",
-        "grebe calc position --bar 33 --beat 1 --meter 4/4 --bpm 126",
-        position,
-    )
-    row.add_argument("--bar", type=int, required=True)
-    row.add_argument("--beat", type=int, default=1)
-    row.add_argument("--meter", type=meter, default="4/4")
-    row.add_argument("--bpm", type=bpm, required=True)
-    add_json(row)
-    row = command(
-        calculators,
-        "tempo",
-        "Tempo from a length: so many bars in so many seconds.",
-        "grebe calc tempo --seconds 7.619 --bars 4 --meter 4/4",
-        tempo,
-    )
-    row.add_argument("--seconds", type=_positive, required=True)
-    row.add_argument("--bars", type=_positive, required=True)
-    row.add_argument("--meter", type=meter, default="4/4")
-    add_json(row)
-    row = command(
-        calculators,
-        "ramp",
-        "How long a tempo ramp lasts, linear in beats.",
-        "grebe calc ramp --from 120 --to 140 --bars 8 --meter 4/4",
-        ramp,
-    )
-    row.add_argument("--from", dest="start", type=bpm, required=True)
-    row.add_argument("--to", type=bpm, required=True)
-    row.add_argument("--bars", type=_positive, required=True)
-    row.add_argument("--meter", type=meter, default="4/4")
-    add_json(row)
-    row = command(
-        calculators,
-        "tap",
-        "Tempo from tap times in seconds, with its 95 % interval.",
-        "grebe calc tap --times 0,0.476,0.953,1.428",
-        tap,
-    )
-    row.add_argument("--times", type=_times, required=True)
-    add_json(row)
-    row = command(
-        calculators,
-        "drift",
-        "How fast two sources part that run free, and when they are so far apart.",
-        "grebe calc drift --bpm-a 120 --bpm-b 120.05 --limit-ms 20",
-        drifting,
-    )
-    row.add_argument("--bpm-a", type=bpm, required=True)
-    row.add_argument("--bpm-b", type=bpm, required=True)
-    row.add_argument("--limit-ms", type=_positive, default=20.0)
-    add_json(row)
-    calc_rig.add_commands(calculators)
-    calc_times.add_commands(calculators)
-    calc_patterns.add_commands(calculators)
-
-
-def position(arguments: argparse.Namespace) -> int:
-    """Song position and its bytes."""
-    try:
-        tick = tick_of(arguments.bar, arguments.beat, arguments.meter)
-    except ValueError as error:
-        raise UsageError(f"--bar, --beat: {error}") from error
-    sixteenths = song_position(tick)
-    if tick > MAX_SONG_POSITION * SIXTEENTH_TICKS:
-        raise UsageError(
-            f"--bar {arguments.bar}: song position counts to {MAX_SONG_POSITION} sixteenths, "
-            "14 bits; that is bar 1024 in 4/4"
-        )
-    seconds = tick / TICKS_PER_QUARTER * 60 / arguments.bpm
-    values = {
-        "song_position": sixteenths,
-        "bytes": song_position_bytes(sixteenths).hex(" ").upper(),
-        "clocks": clocks_to(tick),
-        "seconds": round(seconds, 6),
-    }
-    return answer(
-        arguments,
-        values,
-        f"Song position {sixteenths}, bytes {values['bytes']}, {values['clocks']} clocks "
-        f"and {seconds:.3f} s from the top.",
-    )
-
-
-def tempo(arguments: argparse.Namespace) -> int:
-    """Tempo from a length."""
-    quarters = arguments.bars * _quarters(arguments.meter)
-    found = quarters * 60 / arguments.seconds
-    return answer(arguments, {"bpm": round(found, 6)}, f"{found:.3f} BPM.")
-
-
-def ramp(arguments: argparse.Namespace) -> int:
-    """Length of a ramp."""
-    quarters = arguments.bars * _quarters(arguments.meter)
-    seconds = ramp_seconds(arguments.start, arguments.to, quarters)
-    return answer(arguments, {"seconds": round(seconds, 6)}, f"{seconds:.3f} s.")
-
-
-def tap(arguments: argparse.Namespace) -> int:
-    """Tempo from taps."""
-    try:
-        fit = tap_tempo(arguments.times)
-    except ValueError as error:
-        raise UsageError(f"--times: {error}") from error
-    high = round(fit.high, 6) if math.isfinite(fit.high) else None
-    values = {"bpm": round(fit.bpm, 6), "low": round(fit.low, 6), "high": high}
-    return answer(
-        arguments, values, f"{fit.bpm:.2f} BPM, 95 % between {fit.low:.2f} and {fit.high:.2f}."
-    )
-
-
-def drifting(arguments: argparse.Namespace) -> int:
-    """Two sources running free."""
-    found = drift(arguments.bpm_a, arguments.bpm_b, arguments.limit_ms)
-    apart = math.isfinite(found.seconds_to_limit)
-    values = {
-        "ms_per_minute": round(found.ms_per_minute, 6),
-        "seconds_to_limit": round(found.seconds_to_limit, 6) if apart else None,
-        "beats_to_limit": round(found.beats_to_limit, 6) if apart else None,
-    }
-    if not apart:
-        return answer(arguments, values, "They do not part: the tempi are the same.")
-    return answer(
-        arguments,
-        values,
-        f"They part by {found.ms_per_minute:.2f} ms a minute: {arguments.limit_ms:g} ms after "
-        f"{found.seconds_to_limit:.1f} s, {found.beats_to_limit:.1f} beats of A.",
-    )
+    rows = parser.add_subparsers(metavar="NAME")
+    for one in CALCULATORS:
+        words = (one.work.__doc__ or "").strip()
+        row = command(rows, one.id, words, f"grebe calc {one.example}", _runner(one))
+        for field in one.inputs:
+            _add_option(row, field, required=not field.optional and one.id != "key")
+        if one.id == "key":
+            row.add_argument("--midi", metavar="FILE", help="of the notes of a MIDI file")
+        add_json(row)
 
 
 def _say_which(parser: argparse.ArgumentParser) -> int:
     parser.error("say which calculator")
 
 
-def _quarters(of: Meter) -> float:
-    return of.bar_ticks / TICKS_PER_QUARTER
+def _add_option(row: argparse.ArgumentParser, field: Input, *, required: bool) -> None:
+    if field.read is yes_or_no:
+        row.add_argument(f"--{field.key}", dest=field.name, action="store_const", const="yes",
+                         default=field.usual, help=field.words)  # fmt: skip
+        return
+    row.add_argument(
+        f"--{field.key}", dest=field.name, required=required, default=field.usual,
+        metavar=field.hint or None, help=field.words, type=_checked(field),
+    )  # fmt: skip
 
 
-_positive = number("it goes", 0.001, 1_000_000)
+def _checked(field: Input) -> Callable[[str], str]:
+    """The text again, once it can be read: argparse then says whose option is wrong."""
+
+    def check(text: str) -> str:
+        try:
+            field.read(text)
+        except ValueError as error:
+            raise argparse.ArgumentTypeError(str(error)) from error
+        return text
+
+    return check
 
 
-def _times(text: str) -> list[float]:
-    parts: Iterable[str] = text.split(",")
-    try:
-        return [float(part) for part in parts]
-    except ValueError as error:
-        raise argparse.ArgumentTypeError(
-            f"times should be seconds with commas between, such as 0,0.5,1.0 (got {text})"
-        ) from error
+def _runner(one: Calculator) -> Callable[[argparse.Namespace], int]:
+    def run(arguments: argparse.Namespace) -> int:
+        try:
+            if getattr(arguments, "midi", None):
+                answer = _key_of_file(Path(arguments.midi))
+            else:
+                answer = one.answer({f.key: getattr(arguments, f.name) for f in one.inputs})
+        except ValueError as error:
+            raise UsageError(str(error)) from error
+        if arguments.json:
+            print_json(dict(answer.values))
+        else:
+            _say(answer, table=one.tells_table)
+        return 0
+
+    return run
+
+
+def _say(answer: Answer, *, table: bool) -> None:
+    if table:
+        wide = [max(map(len, column)) for column in zip(answer.head, *answer.rows, strict=True)]
+        for row in (answer.head, *answer.rows):
+            cells = (cell.rjust(width) for cell, width in zip(row, wide, strict=True))
+            sys.stdout.write("  ".join(cells) + "\n")
+    sys.stdout.write(f"{answer.sentence} {answer.care}".rstrip() + "\n")
+
+
+def _key_of_file(path: Path) -> Answer:
+    from grebe.formats.midi_loops import read_notes  # noqa: PLC0415 - only for a file
+
+    weights: dict[int, float] = {}
+    for note in read_notes(path):
+        if note.channel != DRUMS:
+            weights[note.note] = weights.get(note.note, 0.0) + max(note.length, 1e-3)
+    return key_of_weights(weights)

@@ -100,8 +100,8 @@ class StageActions:
     def acts(self) -> dict[str, Act]:
         """What does each action; mute, solo and other keys are numbered."""
         kinds: dict[str, Callable[[int], None]] = {
-            "mute": self._mute, "solo": self._solo, "digit": self.numbers.digit, "track": self._track,
-            "halt": self._halt, "scene": self.numbers.scene, "song": self.numbers.song,
+            "mute": self._mute, "solo": self._solo, "track": self._track, "halt": self._halt,
+            "digit": self.numbers.digit, "scene": self.numbers.scene, "song": self.numbers.song,
         }  # fmt: skip
         numbered = {
             f"{kind}_{n}": partial(act, n)

@@ -27,9 +27,9 @@ from grebe.ui.widgets.controls import PlayheadCanvas
 from grebe.ui.widgets.formatting import length_text
 
 AXIS = 34.0
-SONGS = 164.0
+SONGS = 146.0
 VERSION = 22.0
-FOOT = 190.0
+FOOT = 158.0
 """Room for what lies between songs."""
 EDGE = 6.0
 GAP = 3.0

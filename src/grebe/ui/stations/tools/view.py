@@ -8,14 +8,15 @@ from PyQt6.QtWidgets import QGridLayout, QLabel, QLineEdit, QStackedWidget, QVBo
 
 from grebe.app.doing import does
 from grebe.app.live.session import Session
-from grebe.app.tools import LEFT_OUT, TOOLS, Answer, Tool
-from grebe.errors import EditError
+from grebe.core.calculators.model import Answer, Calculator
+from grebe.core.calculators.table import CALCULATORS
+from grebe.core.calculators.times import LEFT_OUT
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Canvas
 from grebe.ui.widgets.view import Sheet, View
 
 LIST_WIDE = 230.0
-ROW = 46.0
+ROW = 34.0
 LINE = 26.0
 
 
@@ -36,21 +37,19 @@ class ToolsCanvas(Canvas):
         if event is None or event.position().x() > LIST_WIDE:
             return
         index = int(event.position().y() // ROW)
-        if 0 <= index < len(TOOLS):
+        if 0 <= index < len(CALCULATORS):
             self.chosen.emit(index)
 
     def paint_still(self, painter: QPainter) -> None:
         """Draw the list and the answer."""
         p = self.palette_now
-        for index, tool in enumerate(TOOLS):
-            box = QRectF(1, index * ROW + 2, LIST_WIDE - 16, ROW - 6)
+        for index, tool in enumerate(CALCULATORS):
+            box = QRectF(1, index * ROW + 1, LIST_WIDE - 16, ROW - 3)
             here = index == self.index
             if here:
                 draw.panel(painter, box, p.soft, p.crest)
-            draw.text(painter, 12, box.top() + 18, tool.title, p.ink if here else p.muted, size=16,
-                      weight=600 if here else 400)  # fmt: skip
-            draw.text(painter, 12, box.top() + 34, tool.asks, p.muted, size=12,
-                      width=LIST_WIDE - 34)  # fmt: skip
+            draw.text(painter, 12, box.center().y() + 5, tool.title, p.ink if here else p.muted,
+                      size=16, weight=600 if here else 400)  # fmt: skip
         box = QRectF(LIST_WIDE, 0, self.width() - LIST_WIDE - 2, self.height())
         if self.problem or self.answer is None:
             draw.paragraph(painter, box, self.problem, p.eye, size=16, weight=600)
@@ -94,7 +93,7 @@ class ToolsView(View):
         self.tools_canvas.chosen.connect(self.choose)
         self.fields: dict[str, dict[str, QLineEdit]] = {}
         self.pages = QStackedWidget()
-        for tool in TOOLS:
+        for tool in CALCULATORS:
             self.pages.addWidget(self._page(tool))
         self.sheet = Sheet()
         self.sheet.column.addWidget(self.pages, 1)
@@ -102,7 +101,7 @@ class ToolsView(View):
         self.add_pill("Copy", "copy", primary=True)
         self.choose(0)
 
-    def _page(self, tool: Tool) -> QWidget:
+    def _page(self, tool: Calculator) -> QWidget:
         page = QWidget()
         column = QVBoxLayout(page)
         column.setContentsMargins(0, 0, 0, 0)
@@ -111,7 +110,7 @@ class ToolsView(View):
         grid = QGridLayout()
         grid.setVerticalSpacing(6)
         lines: dict[str, QLineEdit] = {}
-        for row, field in enumerate(tool.fields):
+        for row, field in enumerate(tool.inputs):
             line = QLineEdit(field.usual)
             line.setAccessibleName(f"{tool.title}: {field.words}")
             line.textChanged.connect(self._typed)
@@ -124,9 +123,9 @@ class ToolsView(View):
         return page
 
     @property
-    def tool(self) -> Tool:
+    def tool(self) -> Calculator:
         """The calculator shown."""
-        return TOOLS[self.tools_canvas.index]
+        return CALCULATORS[self.tools_canvas.index]
 
     def choose(self, index: int) -> None:
         """Show another calculator."""
@@ -151,7 +150,7 @@ class ToolsView(View):
         values = {key: line.text() for key, line in self.fields[self.tool.id].items()}
         try:
             canvas.answer, canvas.problem = self.tool.answer(values), ""
-        except EditError as error:
+        except ValueError as error:
             canvas.answer, canvas.problem = None, f"{error}."
         self.heading.say("Tools", f"{self.tool.title}: {self.tool.asks}")
         canvas.refresh()
@@ -164,7 +163,7 @@ class ToolsView(View):
     @does("tool_after")
     def tool_after(self) -> None:
         """The calculator after."""
-        self.choose(min(len(TOOLS) - 1, self.tools_canvas.index + 1))
+        self.choose(min(len(CALCULATORS) - 1, self.tools_canvas.index + 1))
 
     @does("fill_in")
     def fill_in(self) -> None:

@@ -1,0 +1,1 @@
+"""The small calculators, as data: see `table`."""
