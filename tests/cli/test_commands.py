@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
+import argparse
 import json
 import subprocess
 import sys
+from importlib import import_module
 from pathlib import Path
 from typing import Any
 
@@ -13,6 +15,7 @@ import msgspec
 import pytest
 
 from grebe.app.document.demo import demo_bytes
+from grebe.cli.main import MODULES, wanted_modules
 from grebe.core.document import with_leader
 from grebe.formats.project import write_project
 from tests import build
@@ -258,3 +261,27 @@ def test_a_song_that_cannot_be_laid_out_is_still_listed(
     write_project(path, msgspec.structs.replace(build.two_boxes(), scenes=()))
     rows = answer(capsys, "list", str(path))["songs"]
     assert rows == [{"name": "Song", "bars": None, "seconds": None}]
+
+
+def test_the_table_of_modules_names_every_command_where_it_is() -> None:
+    for module, named in MODULES.items():
+        parser = argparse.ArgumentParser()
+        commands = parser.add_subparsers()
+        import_module(f"grebe.cli.{module}").add_commands(commands)
+        assert tuple(commands.choices) == named
+    assert list(wanted_modules(["check", "a.grebe"])) == ["check"]
+    assert list(wanted_modules(["--help"])) == list(wanted_modules(["nonsense"])) == list(MODULES)
+
+
+def test_a_command_loads_what_it_needs() -> None:
+    """The version needs nothing of ours, a calculator neither NumPy nor Qt nor the MIDI files."""
+    for line, never in (
+        ("--version", ("msgspec", "numpy", "grebe.core.units")),
+        ("calc delay --bpm 120", ("numpy", "PyQt6", "mido", "grebe.formats.project")),
+    ):
+        ran = subprocess.run(  # noqa: S603 - ourselves
+            [sys.executable, "-X", "importtime", "-m", "grebe", *line.split()],
+            capture_output=True, text=True, check=True,
+        )  # fmt: skip
+        loaded = {row.rpartition("|")[2].strip() for row in ran.stderr.splitlines()}
+        assert not loaded & set(never)

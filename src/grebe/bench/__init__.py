@@ -3,54 +3,57 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from dataclasses import dataclass
+from importlib import import_module
 from typing import Any
 
-from grebe.bench.clock import measure_clock
-from grebe.bench.engine import measure_engine
-from grebe.bench.faults import measure_faults
-from grebe.bench.follow import measure_follow
-from grebe.bench.jack import measure_jack
-from grebe.bench.network import measure_network
-from grebe.bench.patterns import measure_patterns
-from grebe.bench.player import measure_player
-from grebe.bench.rig import measure_rig
-from grebe.bench.route import measure_route
-from grebe.bench.songs import measure_songs
-from grebe.bench.stage import measure_stage
-from grebe.bench.sync import measure_sync
-from grebe.bench.window import measure_window
+
+@dataclass(frozen=True)
+class Part:
+    """A part that can be measured on its own: ``measure_NAME`` of ``grebe.bench.NAME``."""
+
+    about: str
+    """What is measured, `{0:.0f}` where the seconds it takes stand."""
+    takes_s: Callable[[float], float] | None = None
+    """How long, from the seconds of one run of the clock; None where it does not depend on it."""
+    run_s: Callable[[float], float] | None = None
+    """The seconds it is measured with, from those of one run; None where it takes none."""
+
+
+def _same(seconds: float) -> float:
+    return seconds
+
+
+PARTS = {
+    "clock": Part("the clock, about {0:.0f} s", lambda s: s * 8, _same),
+    "player": Part("the player"),
+    "window": Part("the window"),
+    "patterns": Part("many patterns, and a song as audio"),
+    "songs": Part("a long song"),
+    "faults": Part("faults, about 3 minutes"),
+    "stage": Part("Stage and sets, about 20 s"),
+    "rig": Part("a large rig"),
+    "route": Part("a route"),
+    "follow": Part("the follower"),
+    "sync": Part("the sync measurement"),
+    "network": Part("other computers, about {0:.0f} s", lambda s: s * 20 + 360, lambda s: s * 20),
+    "jack": Part("JACK ports, about {0:.0f} s", lambda s: s * 24 + 60, _same),
+    "engine": Part(
+        "the engine at other sizes, for long, and kills: {0:.0f} s", lambda s: s * 3 + 190, _same
+    ),
+}
 
 
 def run_bench(only: str | None, seconds: float, say: Callable[[str], None]) -> dict[str, Any]:
     """Measure one part, or all; `seconds` is for each run of the clock.
 
-    `say` is told what is being measured.
+    `say` is told what is being measured. A part's module is loaded when its turn comes, so that
+    none runs in a process that holds what another needed.
     """
-    parts: dict[str, tuple[str, Callable[[], dict[str, Any]]]] = {
-        "clock": (f"the clock, about {seconds * 8:.0f} s", lambda: measure_clock(seconds)),
-        "player": ("the player", measure_player),
-        "window": ("the window", measure_window),
-        "patterns": ("many patterns, and a song as audio", measure_patterns),
-        "songs": ("a long song", measure_songs),
-        "faults": ("faults, about 3 minutes", measure_faults),
-        "stage": ("Stage and sets, about 20 s", measure_stage),
-        "rig": ("a large rig", measure_rig),
-        "route": ("a route", measure_route),
-        "follow": ("the follower", measure_follow),
-        "sync": ("the sync measurement", measure_sync),
-        "network": (
-            f"other computers, about {seconds * 20 / 60 + 6:.0f} minutes",
-            lambda: measure_network(seconds * 20),
-        ),
-        "jack": (f"JACK ports, about {seconds * 24 + 60:.0f} s", lambda: measure_jack(seconds)),
-        "engine": (
-            f"the engine at other sizes, for long, and kills: {seconds * 3 + 190:.0f} s",
-            lambda: measure_engine(seconds),
-        ),
-    }
     out: dict[str, Any] = {}
-    for name, (about, measure) in parts.items():
+    for name, part in PARTS.items():
         if only in (None, name):
-            say(about)
-            out[name] = measure()
+            say(part.about.format(part.takes_s(seconds) if part.takes_s else 0))
+            measure = getattr(import_module(f"grebe.bench.{name}"), f"measure_{name}")
+            out[name] = measure(part.run_s(seconds)) if part.run_s else measure()
     return out

@@ -236,6 +236,7 @@ def end_process_now(process: subprocess.Popen[bytes]) -> None:
 
 
 def until(client: EngineClient, wanted: Callable[[Status], bool]) -> Status:
+    """The first status that is wanted; EngineError where none came in time."""
     end = time.monotonic() + WITHIN_S
     while time.monotonic() < end:
         for message in client.pump():

@@ -6,24 +6,8 @@ import argparse
 import json
 import sys
 
+from grebe.bench import PARTS, run_bench
 from grebe.cli.common import Commands, add_json, command, number, print_json
-
-BENCHES = (
-    "clock",
-    "player",
-    "window",
-    "patterns",
-    "rig",
-    "route",
-    "follow",
-    "sync",
-    "network",
-    "jack",
-    "engine",
-    "songs",
-    "stage",
-    "faults",
-)
 
 
 def add_commands(commands: Commands) -> None:
@@ -31,7 +15,7 @@ def add_commands(commands: Commands) -> None:
     parser = command(
         commands, "bench", "Measure the speed figures.", "grebe bench --only clock --json", bench
     )
-    parser.add_argument("--only", choices=BENCHES)
+    parser.add_argument("--only", choices=tuple(PARTS))
     parser.add_argument(
         "--seconds",
         type=number("seconds go", 0.1, 86_400),
@@ -47,8 +31,6 @@ def bench(arguments: argparse.Namespace) -> int:
     def say(what: str) -> None:
         if sys.stderr.isatty():
             sys.stderr.write(f"measuring {what}\n")
-
-    from grebe.bench import run_bench  # noqa: PLC0415 - loaded on demand
 
     result = run_bench(arguments.only, arguments.seconds, say)
     if arguments.json:

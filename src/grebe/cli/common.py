@@ -7,11 +7,13 @@ import json
 import sys
 from collections.abc import Callable, Mapping
 from pathlib import Path
-from typing import Any
+from typing import TYPE_CHECKING, Any
 
 from grebe.core.time.meter import Meter, parse_meter
 from grebe.core.units import MAX_BPM, MIN_BPM
-from grebe.formats.project import Opened, read_project
+
+if TYPE_CHECKING:
+    from grebe.formats.project import Opened
 
 Commands = Any
 """argparse's action for sub-commands, which it keeps private."""
@@ -36,6 +38,8 @@ def add_json(parser: argparse.ArgumentParser) -> None:
 
 def opened(arguments: argparse.Namespace) -> Opened:
     """The project named on the command line."""
+    from grebe.formats.project import read_project  # noqa: PLC0415 - half the commands read none
+
     return read_project(Path(arguments.file))
 
 

@@ -3,21 +3,35 @@
 from __future__ import annotations
 
 import argparse
-import logging
 import os
 import sys
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
+from importlib import import_module
 from io import TextIOWrapper
 
 from grebe import __version__
-from grebe.cli import bench, calc, files, follow, live, network, report, sets, sync, window
 from grebe.errors import GrebeError
-from grebe.process.log import start_log
 
 UNUSABLE = 2
 MISTAKE = 70
 """Exit status after a mistake of Grebe's own, as sysexits.h has it."""
-_log = logging.getLogger(__name__)
+
+MODULES = {
+    "window": ("open", "demo"),
+    "listing": ("list",),
+    "check": ("check",),
+    "exports": ("render", "sheet"),
+    "sets": ("set",),
+    "live": ("run", "engine", "stop", "ports"),
+    "network": ("peer", "display"),
+    "follow": ("follow",),
+    "sync": ("sync-check",),
+    "calc": ("calc",),
+    "bench": ("bench",),
+    "report": ("report",),
+}
+"""The commands of each module of `grebe.cli`: only the one that is asked for is loaded, since
+some bring NumPy and the MIDI libraries with them. All of them for the help."""
 
 
 class _Parser(argparse.ArgumentParser):
@@ -27,8 +41,8 @@ class _Parser(argparse.ArgumentParser):
         self.exit(UNUSABLE, f"{self.prog}: {message} (see {self.prog} --help)\n")
 
 
-def build_parser() -> argparse.ArgumentParser:
-    """The parser with every command."""
+def build_parser(modules: Iterable[str] = MODULES) -> argparse.ArgumentParser:
+    """The parser with the commands of these modules, of every one by default."""
     parser = _Parser(
         prog="grebe",
         description="Clock, patterns, scenes and songs for a live electronic performer. "
@@ -37,10 +51,25 @@ def build_parser() -> argparse.ArgumentParser:
     )
     parser.add_argument("--version", action="version", version=f"grebe {__version__}")
     commands = parser.add_subparsers(metavar="COMMAND")
-    for module in (window, files, sets, live, network, follow, sync, calc, bench, report):
-        module.add_commands(commands)
-    parser.set_defaults(call=window.open_last)
+    for name in modules:
+        import_module(f"grebe.cli.{name}").add_commands(commands)
+    parser.set_defaults(call=_open_last)
     return parser
+
+
+def wanted_modules(argv: Sequence[str]) -> Iterable[str]:
+    """The modules this command line needs: one, none to say the version or open the window, or
+    all, for the help and for a word that is no command."""
+    if not argv or argv[0] == "--version":
+        return ()
+    named = [module for module, commands in MODULES.items() if argv[0] in commands]
+    return named or MODULES
+
+
+def _open_last(arguments: argparse.Namespace) -> int:
+    from grebe.cli.window import open_last  # noqa: PLC0415 - only where no command is given
+
+    return open_last(arguments)
 
 
 def main(argv: Sequence[str] | None = None) -> int:
@@ -48,7 +77,8 @@ def main(argv: Sequence[str] | None = None) -> int:
     for stream in (sys.stdout, sys.stderr):  # a name that is no UTF-8 is written as it is
         if isinstance(stream, TextIOWrapper):
             stream.reconfigure(errors="surrogateescape")
-    arguments = build_parser().parse_args(argv)
+    words = sys.argv[1:] if argv is None else argv
+    arguments = build_parser(wanted_modules(words)).parse_args(words)
     try:
         return int(arguments.call(arguments))
     except GrebeError as error:
@@ -58,8 +88,7 @@ def main(argv: Sequence[str] | None = None) -> int:
         os.dup2(os.open(os.devnull, os.O_WRONLY), sys.stdout.fileno())
         return 0
     except Exception as error:  # a mistake of ours: the log has where it happened
-        start_log("command")
-        _log.critical("%s", " ".join(sys.argv[1:])[:500], exc_info=True)
+        _log_mistake(" ".join(words))
         sys.stderr.write(
             f"grebe: something went wrong ({type(error).__name__}: {str(error)[:200]}). It is in "
             f"the log; grebe report --to problem.zip puts together what helps.\n"
@@ -67,3 +96,12 @@ def main(argv: Sequence[str] | None = None) -> int:
         return MISTAKE
     except KeyboardInterrupt:
         return 130
+
+
+def _log_mistake(command_line: str) -> None:
+    import logging  # noqa: PLC0415 - a command that does its work needs no log
+
+    from grebe.process.log import start_log  # noqa: PLC0415
+
+    start_log("command")
+    logging.getLogger(__name__).critical("%s", command_line[:500], exc_info=True)

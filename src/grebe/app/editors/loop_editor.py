@@ -66,6 +66,7 @@ class LoopEditor:
         return folder_of(self.session.store.home)
 
     def edit(self, name: str, how: Callable[[Loop], Loop], merge: str = "") -> None:
+        """Change the loop in hand as one step of undo called `name`."""
         loop = self.in_hand()
         self.session.store.apply(
             name, lambda p: with_loop(p, loop.id, how), merge=f"{loop.id}-{merge}" if merge else ""

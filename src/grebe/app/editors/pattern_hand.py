@@ -142,6 +142,8 @@ class PatternHand:
     def change_row(
         self, name: str, how: Callable[[Any], Any], row_id: str, merge: str = ""
     ) -> None:
+        """Change a row, a voice or a lane, as one step of undo called `name`."""
+
         def change(content: Content) -> Content:
             if any(lane.id == row_id for lane in content.lanes):
                 return edit.with_lane(content, row_id, how)

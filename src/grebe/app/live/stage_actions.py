@@ -56,6 +56,7 @@ class StageNumbers:
         self.typed, self.of = "", what
 
     def go(self) -> None:
+        """Go to the typed bar or song, at the boundary, or start there where nothing runs."""
         layout = self._session.derived.layout()
         typed, self.typed = self.typed or "", None
         names = self.named(layout) if layout is not None else []
@@ -73,9 +74,11 @@ class StageNumbers:
             self._session.performer.run_here()
 
     def scene(self, number: int) -> None:
+        """Launch the scene of a number of the bank that is shown."""
         self._jump("scene", number)
 
     def song(self, number: int) -> None:
+        """Take the song of a number of the set."""
         self._jump("song", number)
 
     def _jump(self, what: str, number: int) -> None:
@@ -84,6 +87,7 @@ class StageNumbers:
         self.go()
 
     def digit(self, number: int) -> None:
+        """Type a digit of what was asked for."""
         typed = self.typed
         if typed is not None and len(typed) < 3:
             self.typed = (typed + str(number)).lstrip("0")

@@ -48,10 +48,12 @@ class PatternPanes:
         self._show(4)
 
     def take_from_memory(self, pattern_id: str) -> None:
+        """Show a pattern that was taken out of the memory."""
         self._choose(pattern_id)
         self.pane_stems()
 
     def captured(self, content: Content) -> None:
+        """Keep what was played as a new pattern."""
         self._take_new("Captured", content)
 
     def _take_new(self, name: str, content: Content) -> None:
@@ -60,12 +62,15 @@ class PatternPanes:
         self.pane_stems()
 
     def laid_over(self, content: Content) -> None:
+        """Put what was laid over it into the pattern in hand."""
         self._editor.hand.change("Lay over", lambda _: content)
         self.pane_stems()
 
     def show_taken(self, loops: bool) -> None:
+        """Show what was taken into the project: a pattern, or the loops."""
         self._show(4 if loops else 0)
         self._changed()
 
     def loop_made(self, content: Content, name: str) -> None:
+        """Keep a sliced loop as a new pattern."""
         self._take_new(f"{name}, sliced"[:80], content)

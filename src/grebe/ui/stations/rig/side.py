@@ -63,6 +63,7 @@ class RigSide:
             other.left.connect(self.back)
 
     def back(self) -> None:
+        """Show the device again, with the keys back on the canvas."""
         self.pages.setCurrentWidget(self.device_page)
         self._leave()
 

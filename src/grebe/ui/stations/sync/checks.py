@@ -38,6 +38,7 @@ class SyncChecks:
         self.recording.failed.connect(self._file_failed)
 
     def device(self) -> Device | None:
+        """The device whose strip is selected."""
         devices = self._session.project.rig.devices
         return next((d for d in devices if d.id == self._strips.selected), None)
 

@@ -1,13 +1,10 @@
-"""``grebe list``, ``check``, ``render`` and ``sheet``."""
+"""``grebe render`` and ``sheet``: what is taken out of a project, as files."""
 
 from __future__ import annotations
 
 import argparse
 import sys
 from pathlib import Path
-from typing import Any
-
-import msgspec
 
 from grebe.app.document.export import (
     PulseTrack,
@@ -26,9 +23,8 @@ from grebe.app.editors.loops import folder_of, samples_of
 from grebe.cli.common import Commands, add_json, bpm, command, number, opened, print_json
 from grebe.core.audio.mix import Sample
 from grebe.core.document import Project
-from grebe.core.findings import Finding, find
 from grebe.core.rig.spec import PulseShape
-from grebe.errors import EditError, UsageError
+from grebe.errors import UsageError
 
 RATES = (44_100, 48_000, 88_200, 96_000, 176_400, 192_000)
 PULSE_TRACK_CARE = (
@@ -39,20 +35,6 @@ PULSE_TRACK_CARE = (
 
 def add_commands(commands: Commands) -> None:
     """Add the commands of this module."""
-    parser = command(
-        commands, "list", "List what a project holds.", "grebe list set.grebe --json", list_project
-    )
-    parser.add_argument("file")
-    add_json(parser)
-    parser = command(
-        commands,
-        "check",
-        "Look for what would go wrong on stage. Exit status 1 when something blocks.",
-        "grebe check set.grebe --json",
-        check_project,
-    )
-    parser.add_argument("file")
-    add_json(parser)
     parser = command(
         commands,
         "render",
@@ -103,53 +85,6 @@ def add_commands(commands: Commands) -> None:
     add_json(parser)
 
 
-def list_project(arguments: argparse.Namespace) -> int:
-    """Names of everything, as other commands take them."""
-    project = opened(arguments).project
-    listing: dict[str, list[Any]] = {
-        "devices": [d.name for d in project.rig.devices],
-        "patterns": [p.name for p in project.patterns],
-        "scenes": [s.name for s in project.scenes],
-        "songs": [_song_row(project, index) for index in range(len(project.songs))],
-        "sets": [s.name for s in project.sets],
-    }
-    if arguments.json:
-        print_json(listing)
-        return 0
-    for kind, rows in listing.items():
-        names = [row if isinstance(row, str) else row["name"] for row in rows]
-        sys.stdout.write(f"{kind}: {', '.join(names) or 'none'}\n")
-    return 0
-
-
-def _song_row(project: Project, index: int) -> dict[str, object]:
-    song = project.songs[index]
-    try:
-        layout = project.layout(song)
-    except EditError:  # `check` says which scene is missing
-        return {"name": song.name, "bars": None, "seconds": None}
-    return {"name": song.name, "bars": layout.bars, "seconds": round(layout.seconds(), 6)}
-
-
-def check_project(arguments: argparse.Namespace) -> int:
-    """Findings; 1 when one of them blocks."""
-    found = find(opened(arguments).project)
-    findings = found.open
-    if arguments.json:
-        print_json(
-            {
-                "findings": [_finding_row(f) for f in findings],
-                "intended": [_finding_row(f) for f in found.intended],
-            }
-        )
-    elif not findings:
-        sys.stdout.write("Nothing to look at.\n")
-    else:
-        for f in findings:
-            sys.stdout.write(f"{f.severity}: {f.message} {f.why} {f.fix} [{f.code}]\n")
-    return 1 if any(f.severity == "block" for f in findings) else 0
-
-
 def _to_pdf(html: str, path: Path, title: str) -> None:
     # Qt only where paper is wanted, and without a screen.
     from grebe.ui.main_window.application import paper_application  # noqa: PLC0415
@@ -158,11 +93,6 @@ def _to_pdf(html: str, path: Path, title: str) -> None:
     application = paper_application()
     html_to_pdf(html, path, title)
     del application
-
-
-def _finding_row(finding: Finding) -> dict[str, object]:
-    row: dict[str, object] = msgspec.to_builtins(finding)
-    return {**row, "cure": finding.cure is not None}
 
 
 def sheet(arguments: argparse.Namespace) -> int:
