@@ -135,3 +135,16 @@ def test_the_log_says_date_tempo_cable_and_port() -> None:
     log_path().unlink()
     log_path().mkdir()
     assert "could not be written" in log_checks(project, done)
+
+
+def test_only_what_is_near_the_pass_is_judged() -> None:
+    """A box that went on playing before and after, off the beat, is judged by the sixteen bars and
+    a quarter of a second around them."""
+    check = SoundCheck()
+    check.begin({"bass": "beats"})
+    strays = [7_000_000_000 + ms * 1_000_000 for ms in (-900, -700, -400, 32_300, 32_700, 33_100)]
+    check.take([Heard(device="bass", at_ns=at) for at in strays])
+    assert hear(check, 5.0, 65)
+    measured = check.finish(build.two_boxes(), 120.0, AT)["bass"].measured
+    assert (measured.events, measured.extra, measured.missed) == (65, 0, 0)
+    assert measured.offset_ms == pytest.approx(5.0, abs=0.1)

@@ -279,7 +279,7 @@ def test_a_command_loads_what_it_needs() -> None:
         ("--version", ("msgspec", "numpy", "grebe.core.units")),
         ("calc delay --bpm 120", ("numpy", "PyQt6", "mido", "grebe.formats.project")),
     ):
-        ran = subprocess.run(  # noqa: S603 - ourselves
+        ran = subprocess.run(
             [sys.executable, "-X", "importtime", "-m", "grebe", *line.split()],
             capture_output=True, text=True, check=True,
         )  # fmt: skip

@@ -746,3 +746,15 @@ def test_songs_and_sets_are_mended_too() -> None:
         assert code not in codes(project)
     assert len(project.songs[0].sections) == len(song.sections) - 1
     assert [s.id for s in project.sets[0].songs] == ["e1"]
+
+
+@pytest.mark.parametrize(("out", "into"), [("", "in"), ("clock-out", "in")])
+def test_pulses_into_speakers_are_seen_from_the_cable_alone(out: str, into: str) -> None:
+    """Also where nobody said which jack they leave by: the cable is a pulse cable."""
+    project = into_speakers()
+    drawn = msgspec.structs.replace(project.rig.cables[0], source_jack=out, target_jack=into)
+    rig = msgspec.structs.replace(project.rig, cables=(drawn,))
+    found = find(msgspec.structs.replace(project, rig=rig)).open
+    hurt = [f for f in found if f.code == "rig.pulse-to-speakers"]
+    assert [(f.subject, f.severity) for f in hurt] == [("desk", "block")]
+    assert hurt[0].cure is not None

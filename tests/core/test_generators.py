@@ -147,3 +147,15 @@ def test_key_ranking_is_that_of_music21() -> None:
 def test_weights_count() -> None:
     """Longer notes weigh more."""
     assert rank_keys({60: 4.0, 64: 2.0, 67: 3.0})[0].key == "C major"
+
+
+def test_a_register_is_as_long_as_its_highest_tap_of_either_row() -> None:
+    """A second row that reaches further makes it longer: what comes out is the bits it taps."""
+    assert Register((3, 2), other=(7, 1)).bits == 7
+    assert Register((7, 1), other=(3, 2)).bits == 7
+    state = 0b1000001  # by hand: out is bit 7 xor bit 1, in is bit 3 xor bit 2
+    by_hand: list[bool] = []
+    for _ in range(20):
+        by_hand.append(bool((state >> 6 ^ state) & 1))
+        state = (state << 1 | (state >> 2 ^ state >> 1) & 1) & 0b1111111
+    assert register((3, 2), 20, 0b1000001, (7, 1)) == tuple(by_hand)

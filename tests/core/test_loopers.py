@@ -210,3 +210,19 @@ def test_the_tempo_of_a_first_loop() -> None:
     for bad in (0.0, -1.0, math.nan):
         with pytest.raises(ValueError, match="positive length"):
             loop_tempo(bad, BAR)
+
+
+def test_a_stop_at_the_end_of_a_loop_that_ends_between_bars() -> None:
+    """Closed by hand after five beats: round again on beats 10, 15 and 20, not on a bar line."""
+    player, _ = begun(with_looper())
+    player.advance(1)
+    ask(player, 1, at="bar")
+    player.advance(BAR + 5 * BEAT)
+    ask(player, 1, at="now")
+    player.advance(BAR + 5 * BEAT + 1)
+    looped = track(player, 1)
+    assert (looped.state, looped.since, looped.ticks) == ("playing", BAR, 5 * BEAT)
+    player.advance(BAR + 6 * BEAT)
+    ask(player, 1, do="stop", at="loop")
+    dues = player.advance(BAR + 11 * BEAT)
+    assert told(dues) == [(14.0, "stop", 1)]

@@ -173,3 +173,19 @@ def test_slices_at_another_rate() -> None:
     for piece in loop.slices:
         seconds = (piece.end - piece.start) / RATE
         assert len(waves[piece.note]) / 44_100 == pytest.approx(seconds, abs=1e-4)
+
+
+def test_onsets_tell_how_many_bars_where_the_tempo_does_not() -> None:
+    """Three seconds are one bar at 80 or two at 160, near a song at 110 either: hits on every
+    second sixteenth of two bars lie between the sixteenths of one."""
+    hits, total = (1, 3, 7, 9, 13, 17, 21, 27), 3 * RATE
+    audio = np.zeros(total, dtype=np.float32)
+    for place in hits:
+        first = round(place / 32 * total)
+        wave = drum(38, RATE)[: total - first] * np.float32(0.7)
+        audio[first : first + len(wave)] += wave
+    found = measure_loop(audio, RATE, 110.0)
+    assert (found.bars, round(found.bpm)) == (2, 160)
+    onsets = np.array(found.onsets) / total * 32
+    assert len(onsets) == len(hits)
+    assert np.abs(onsets - hits).max() < 0.05

@@ -16,6 +16,7 @@ from grebe.core.rig.edits import (
     add_route,
     best_cable,
     change_cable,
+    device_from,
     free_id,
     profile_from,
     proposed_route,
@@ -333,3 +334,44 @@ def test_a_tick_belongs_to_the_setting_it_was_made_for() -> None:
     rig = msgspec.structs.replace(done.rig, devices=devices)
     changed = msgspec.structs.replace(done, rig=rig)
     assert step.key not in setup_sheet(changed).keys
+
+
+@pytest.mark.parametrize(
+    ("clock", "sends_clock", "leader", "line"),
+    [
+        (True, True, "grebe", "Clock output on."),
+        (True, False, "grebe", "Clock output off."),
+        (False, True, "grebe", "Clock output off."),
+        (True, True, "a", None),
+    ],
+)
+def test_clock_output_is_set_where_a_box_could_send_without_leading(
+    clock: bool, sends_clock: bool, leader: str, line: str | None
+) -> None:
+    """On where somebody follows it, off where nobody is to; the leader's line is its role."""
+    jacks = (IN, Jack(id="out", name="Out", way="out"))
+    spec = Spec(sends=Sends(clock=True), jacks=jacks)
+    first = box("turnstone", "A", spec=spec, sends_clock=sends_clock)
+    second = box("turnstone", "B", spec=Spec(jacks=jacks))
+    drawn = cable("a", "b", passes=Filter(clock=clock), source_jack="out", target_jack="in")
+    rig = Rig(devices=(first, second), leader=leader, cables=(drawn,))
+    base = build.two_boxes()
+    sheet = setup_sheet(msgspec.structs.replace(base, rig=rig, patterns=(), scenes=(), songs=()))
+    shown = {
+        d.name: [s.do for s in d.steps if s.do.startswith("Clock output")] for d in sheet.devices
+    }
+    assert shown["A"] == ([line] if line else [])
+    assert shown["B"] == []
+
+
+@pytest.mark.parametrize(
+    ("takes", "wire"),
+    [("clock", "standin"), ("notes", "standin"), ("program", "standin"), ("start", "none")],
+)
+def test_a_box_from_a_profile_gets_a_stand_in_for_whatever_makes_it_sound(
+    takes: str, wire: str
+) -> None:
+    """Clock alone, notes alone or program changes alone; one that takes none of them has none."""
+    obeys = msgspec.structs.replace(SILENT, **{takes: True})
+    profile = Profile(id="p", name="P", kind="drums", spec=Spec(obeys=obeys))
+    assert device_from(profile, "P", set()).port.wire == wire

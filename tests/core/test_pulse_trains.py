@@ -167,3 +167,22 @@ def test_the_command_writes_pulses_and_run_line(
     (tmp_path / "file").write_text("")
     words[-1] = str(tmp_path / "file")
     assert main([*words, "--pulse", "4"]) == 2
+
+
+@pytest.mark.parametrize("block", [64, 480, 48_000])
+def test_an_edge_that_climbs_unevenly_is_one_pulse(block: int) -> None:
+    """A weak driver on a long cable climbs for 6 ms in three swells, and goes under half of the
+    steepest three times, never under a quarter: one pulse, since the detector is armed only below
+    that."""
+    pole = np.exp(-2 * np.pi * 1000 / RATE)
+    steep = np.zeros(RATE)
+    for start in (4800, 14_400, 24_000):
+        n = np.arange(288)
+        steep[start + n] = 0.65 + 0.35 * np.cos(2 * np.pi * 500 * n / RATE)
+    samples = np.cumsum(steep - pole * np.concatenate([[0.0], steep[:-1]]))  # the high-pass undone
+    samples += np.random.default_rng(4).normal(0, 0.002, len(samples))
+    detector = PulseDetector(RATE)
+    found = [
+        t for i in range(0, len(samples), block) for t in detector.feed(samples[i : i + block])
+    ]
+    assert np.round(np.array(found) * RATE) == pytest.approx([4800, 14_400, 24_000], abs=1.6)

@@ -30,7 +30,13 @@ from grebe.core.sets.edit import (
 )
 from grebe.core.sets.facts import song_facts, song_key
 from grebe.core.sets.fit import Repeat, left_s, repeats, to_drop
-from grebe.core.sets.formatting import between_words, key_words, shift_words, tempo_words
+from grebe.core.sets.formatting import (
+    between_words,
+    key_words,
+    reason_words,
+    shift_words,
+    tempo_words,
+)
 from grebe.core.sets.joined import join, section_id
 from grebe.core.sets.keys import relation, shifted, signature
 from grebe.core.sets.model import Set, SetSong, Weights, wished
@@ -490,3 +496,18 @@ def test_shift_and_key_in_words() -> None:
     assert key_words(found) == "2 steps apart"
     assert key_words(None) == "key not known"
     assert shift_words(relation("C major", "A minor"), "A minor") == ""
+
+
+def test_why_a_song_lies_after_another_in_a_line() -> None:
+    """Tempo, key, energy and work, each as it stands; a key only where both songs have one."""
+    project = three_songs(place(1), place(2), place(3))
+    plan = plan_set(project, project.sets[0])
+    words = reason_words(plan.songs[1], plan.songs[0], (0.2, 0.5), wished=0.6)
+    assert words == "tempo +20.0 %, relative, energy 20 to 50 %, wished 60, no work"
+    for number in (0, 1):
+        songs = list(project.songs)
+        songs[number] = msgspec.structs.replace(songs[number], key="")
+        bare = msgspec.structs.replace(project, songs=tuple(songs))
+        plan = plan_set(bare, bare.sets[0])
+        words = reason_words(plan.songs[1], plan.songs[0], (0.2, 0.5), wished=None)
+        assert words == "tempo +20.0 %, key not known, energy 20 to 50 %, no work"

@@ -62,10 +62,13 @@ def test_about_the_set_and_its_order(performer: Performer) -> None:
     performer.press(K.Key_Delete)
     assert len(running(performer).songs) == 6
     performer.press(K.Key_Left)
+    songs = [s.song for s in running(performer).songs]
     performer.press(K.Key_A)
-    assert running(performer).songs[
-        1 if view.editor.hand.entry_id else 0
-    ].song == "harbour-bell" or any(s.song == "harbour-bell" for s in running(performer).songs)
+    after = [s.song for s in running(performer).songs]
+    assert len(after) == 7
+    added = running(performer).songs[[s.id for s in running(performer).songs].index(
+        view.editor.hand.entry_id)]  # fmt: skip
+    assert after == [*songs[:1], added.song, *songs[1:]]
     performer.press(K.Key_S)
     performer.press(K.Key_S, SHIFT)
     assert view.editor.hand.entry is not None

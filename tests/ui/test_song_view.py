@@ -13,6 +13,7 @@ from PyQt6.QtWidgets import QLineEdit
 from grebe.core.document import Project
 from grebe.core.songs.edit import is_silenced
 from grebe.core.songs.model import FillMark, Then
+from grebe.formats.sheets import HOW
 from grebe.ui.stations.song.view import SongView
 from tests.ui.conftest import Performer
 
@@ -185,6 +186,9 @@ def test_programmes_and_what_changed_since_they_were_printed(
     performer.press(K.Key_2, ALT)
     page = view.programme.browser.toPlainText()
     assert "a list of 14 is past its limit of 4" in page
+    heads = [line for line in page.splitlines() if line.startswith("Harbour bell. ")]
+    assert len(heads) >= 3  # under each box: of which song, and how it gets there
+    assert all(line.removeprefix("Harbour bell. ") in HOW.values() for line in heads)
     assert "Bar 33, Bell: B04 Slack tide 16 times" in page
     view.exports.print_into(tmp_path / "programme.pdf", stage=False)
     assert (tmp_path / "programme.pdf").read_bytes()[:5] == b"%PDF-"
