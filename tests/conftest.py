@@ -2,34 +2,81 @@
 
 from __future__ import annotations
 
+import ctypes
 import os
+import signal
+import time
 from collections.abc import Iterator
+from contextlib import suppress
 from pathlib import Path
 
 import pytest
+from hypothesis import settings
 
 os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
 
 
-REAL_TIME = ("engine", "network", "ui", "cli")
-"""Folders of tests that play in real time, with processes of their own."""
 TRIES = 3
+LEFT_S = 3.0
+"""A process that a test started may take so long to be gone once the test is over."""
+
+# A deadline of Hypothesis judges the machine, not Grebe; what is slow is measured by the bench.
+settings.register_profile("grebe")
+settings.load_profile("grebe")
 
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
-    """Tests that play in real time have three tries, those on JACK four.
+    """Only a test that judges time against a real clock, marked ``real_time(why)``, has tries.
 
-    A host that takes the processor away for a tenth of a second spoils what they measure, and no
+    A host that takes the processor away for a tenth of a second spoils what it measures, and no
     program can mend that. What is wrong with Grebe fails every time.
     """
     for item in items:
-        if item.path.parent.name in REAL_TIME:
-            tries = TRIES + (item.get_closest_marker("jack") is not None)
-            item.add_marker(pytest.mark.flaky(reruns=tries - 1))
+        mark = item.get_closest_marker("real_time")
+        if mark is not None:
+            assert mark.args, f"{item.nodeid} says no reason for more than one try"
+            item.add_marker(pytest.mark.flaky(reruns=TRIES - 1))
+
+
+def pytest_sessionstart() -> None:
+    """What a process under test leaves behind becomes a child of the tests, and is seen."""
+    PR_SET_CHILD_SUBREAPER = 36  # noqa: N806 - linux/prctl.h
+    ctypes.CDLL(None).prctl(PR_SET_CHILD_SUBREAPER, 1, 0, 0, 0)
+
+
+def _running(parent: int) -> dict[int, str]:
+    """Processes below this one that still run, with their command lines."""
+    found: dict[int, str] = {}
+    for listed in Path(f"/proc/{parent}/task").glob("*/children"):
+        with suppress(OSError):
+            for child in map(int, listed.read_text().split()):
+                state = Path(f"/proc/{child}/stat").read_text().rpartition(")")[2].split()[0]
+                words = Path(f"/proc/{child}/cmdline").read_bytes().replace(b"\0", b" ")
+                if state != "Z":
+                    found[child] = words.decode(errors="replace")
+                found |= _running(child)
+    return found
 
 
 @pytest.fixture(autouse=True)
-def own_folders(monkeypatch: pytest.MonkeyPatch, tmp_path: Path) -> Iterator[Path]:
+def nothing_left_running() -> Iterator[None]:
+    """A process left by a test is a failure of that test."""
+    before = set(_running(os.getpid()))
+    yield
+    until = time.monotonic() + LEFT_S
+    while left := {p: w for p, w in _running(os.getpid()).items() if p not in before}:
+        if time.monotonic() > until:
+            for pid in left:
+                with suppress(ProcessLookupError):
+                    os.kill(pid, signal.SIGKILL)
+            pytest.fail(f"left running: {list(left.values())}")
+        time.sleep(0.02)
+
+
+@pytest.fixture(autouse=True)
+def own_folders(
+    nothing_left_running: None, monkeypatch: pytest.MonkeyPatch, tmp_path: Path
+) -> Iterator[Path]:
     """Every test has folders of its own, short enough for a socket path."""
     import tempfile
 

@@ -197,6 +197,7 @@ def test_demo_path(capsys: pytest.CaptureFixture[str]) -> None:
     assert Path(out.strip()).read_bytes() == demo_bytes()
 
 
+@pytest.mark.real_time("no tick may be missed")
 def test_run_reports_every_device(capsys: pytest.CaptureFixture[str], demo: str) -> None:
     """Engine and stand-ins for real; no tick missed, and status 1 where there are faults."""
     report = answer(capsys, "run", demo, "--song", "Low water", "--seconds", "1.5")
@@ -239,6 +240,7 @@ def test_engine_and_stop_as_processes() -> None:
     assert engine.wait(5) == 0
 
 
+@pytest.mark.real_time("runs of half a second, of which one may fall into a stall")
 def test_the_bench_measures(
     capsys: pytest.CaptureFixture[str], monkeypatch: pytest.MonkeyPatch
 ) -> None:

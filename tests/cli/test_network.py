@@ -16,6 +16,7 @@ def lines(text: str) -> list[dict[str, object]]:
     return [json.loads(line) for line in text.splitlines()]
 
 
+@pytest.mark.real_time("judges milliseconds between processes")
 def test_a_peer_says_how_it_looks_and_sums_up() -> None:
     """Two processes for three seconds: a line a second, the other in it, a summary."""
     session = secrets.token_hex(4)

@@ -113,6 +113,7 @@ def test_a_csv_that_is_wrong(
     assert run(capsys, "set", demo, "--from-csv", str(tmp_path / "none.csv"))[0] == 2
 
 
+@pytest.mark.real_time("no tick may be missed")
 def test_a_set_runs_through_its_stops(capsys: Capture, tmp_path: Path) -> None:
     """Two songs of a second each, half a second of silence between: no tick is lost in either."""
     base = build.two_boxes()

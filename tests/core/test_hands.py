@@ -55,7 +55,7 @@ windows = st.tuples(
 )
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=60)
 @given(st.lists(windows, min_size=1, max_size=5), st.sampled_from([1, 2]))
 def test_as_many_as_brute_force_finds(rows: list[tuple[float, float, float]], hands: int) -> None:
     """Never fewer, never more."""

@@ -44,7 +44,7 @@ def cases(draw: st.DrawFn) -> tuple[list[list[str]], int, int, dict[str, int]]:
     return chains, group, groups, dict(zip(used, places, strict=False))
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=60)
 @given(cases())
 def test_as_brute_force_finds(case: tuple[list[list[str]], int, int, dict[str, int]]) -> None:
     """A way is found exactly where there is one, and it moves the fewest patterns."""

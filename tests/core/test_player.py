@@ -127,7 +127,7 @@ def test_the_end_of_a_song() -> None:
 
 
 @given(st.lists(st.integers(1, 3 * BAR), min_size=1, max_size=60))
-@settings(max_examples=40, deadline=None)
+@settings(max_examples=40)
 def test_windows_do_not_matter(windows: list[int]) -> None:
     """However the time is cut, the same messages come in the same order."""
     player, whole = begun(build.two_boxes())

@@ -96,7 +96,7 @@ def test_chains_that_do_not_lie_side_by_side() -> None:
     assert "needs copies" in found.problems[0]
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=60)
 @given(st.lists(st.sampled_from("ab"), min_size=1, max_size=8), st.integers(1, 4))
 def test_the_shortest_list_by_brute_force(plays: list[str], longest: int) -> None:
     """All ways to cut the list are tried."""
@@ -114,7 +114,7 @@ def test_the_shortest_list_by_brute_force(plays: list[str], longest: int) -> Non
     assert found.entries == best[0]
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=60)
 @given(
     st.lists(st.tuples(st.integers(1, 3), st.booleans()), min_size=1, max_size=8),
     st.integers(3, 6),

@@ -4,12 +4,12 @@ from __future__ import annotations
 
 import numpy as np
 import pytest
-from grebe.core.songs.pace import paced
 from scipy import stats
 
 from grebe.core.rehearse.ones import off_bar_ms, ones
 from grebe.core.rehearse.score import ExpectedMove, Try, score, to_practise
 from grebe.core.songs.model import Section, Song, TempoMark
+from grebe.core.songs.tempo_scale import scaled
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 
 LAUNCH = ExpectedMove("launch", "launch", -2.0, 0.0)
@@ -94,7 +94,7 @@ def test_a_song_at_another_pace() -> None:
         sections=(Section(id="a", scene="a", bpm=30.0, tempi=(TempoMark(at=4, bpm=200.0),)),
                   Section(id="b", scene="b")),
     )  # fmt: skip
-    slow = paced(song, 0.5)
+    slow = scaled(song, 0.5)
     assert (slow.bpm, slow.sections[0].bpm, slow.sections[0].tempi[0].bpm) == (60.0, 20.0, 100.0)
     assert slow.sections[1].bpm is None
-    assert paced(song, 1.0) is song
+    assert scaled(song, 1.0) is song

@@ -74,6 +74,7 @@ def later_by(engine: Live, ms: float) -> Status:
     return engine.status(so, 30.0)
 
 
+@pytest.mark.real_time("no tick may be missed in a minute of playing")
 def test_a_song_from_end_to_end() -> None:
     """To the song's end: every tick at every device, all on one downbeat, nothing missed."""
     project = fast()
@@ -85,6 +86,7 @@ def test_a_song_from_end_to_end() -> None:
         assert row.measured == "device"
 
 
+@pytest.mark.real_time("milliseconds of a stand-in beside those of the host")
 def test_the_devices_own_lateness_is_seen() -> None:
     """A stand-in 30 ms late at its beats is told from one that is not."""
     project = with_faults(fast(), "bass", Faults(latency_ms=30))
@@ -104,6 +106,7 @@ def test_dropped_ticks_are_counted() -> None:
     assert 0.04 < rows["drums"].missed / rows["drums"].ticks_sent < 0.18
 
 
+@pytest.mark.real_time("milliseconds of an offset beside those of the host")
 def test_an_offset_moves_a_device() -> None:
     """Ticks come earlier by the offset; lateness counts against where they should be."""
     project = fast()
@@ -137,6 +140,7 @@ def test_launching_holding_muting_and_editing_live() -> None:
         assert engine.status(lambda s: s.bpm == 300).running
 
 
+@pytest.mark.real_time("no tick may be missed while processes are killed and started")
 def test_killing_the_window_loses_no_tick() -> None:
     """SIGKILL while it plays: the clock goes on, and a new window finds the running engine."""
     project = fast(120)
@@ -168,6 +172,7 @@ def test_killing_the_window_loses_no_tick() -> None:
             assert row.missed == 0
 
 
+@pytest.mark.real_time("counts ticks sent in a second")
 def test_a_lost_port_is_marked_and_measured_again_when_it_is_back() -> None:
     """The stand-ins killed in the middle of a run: it goes on, says so, and once they are back
     counts what reaches them from their bar on; what they never got is missed, and no more is."""
@@ -204,6 +209,7 @@ def test_another_project_is_refused_while_one_plays() -> None:
         assert loaded.source == "another"
 
 
+@pytest.mark.real_time("no tick may be missed")
 def test_a_count_in_comes_before_the_song() -> None:
     """A bar of it, in which no clock goes out; then the song from its top, nothing missed."""
     with live(fast(240.0)) as engine:
@@ -217,6 +223,7 @@ def test_a_count_in_comes_before_the_song() -> None:
     assert all(row.missed == 0 and row.ticks_sent > 40 for row in rows.values())
 
 
+@pytest.mark.real_time("milliseconds of a stand-in beside those of the host")
 def test_what_is_listened_to_is_told_beside_the_beats() -> None:
     """A stand-in's beats and the song's; another device's not; no more when nobody listens."""
     project = with_faults(fast(240.0), "bass", Faults(latency_ms=7.0))
@@ -268,6 +275,7 @@ def test_panic_stops() -> None:
         engine.status(lambda s: not s.running)
 
 
+@pytest.mark.real_time("deviations come only from ticks that were noticed in time")
 def test_from_the_middle() -> None:
     """Begin at a section: the position is the song's, and so are the devices' beats."""
     with live(fast()) as engine:
@@ -300,6 +308,7 @@ def test_an_engine_killed_leaves_a_path_that_the_next_takes(own_folders: Path) -
         assert second.welcome.version == LINK_VERSION
 
 
+@pytest.mark.real_time("no tick may be missed while others flood the engine")
 def test_strangers_and_hung_windows_do_no_harm() -> None:
     """Garbage, silence, another version, and a window that never reads."""
     with live(fast(120)) as engine:

@@ -45,6 +45,7 @@ def led_by_bass() -> Project:
     return project
 
 
+@pytest.mark.real_time("no tick may be missed on another process's clock")
 def test_a_box_leads_and_the_other_follows_through_grebe() -> None:
     """Every tick sent arrives; the song plays to its end on the leader's clock."""
     project = led_by_bass()
@@ -56,6 +57,7 @@ def test_a_box_leads_and_the_other_follows_through_grebe() -> None:
     assert outcome.played_s == pytest.approx(32 * 60 / BPM, abs=1.5)
 
 
+@pytest.mark.real_time("a sender in Python is only as steady as the host")
 def test_phase_and_tempo_of_the_leader_are_taken_over() -> None:
     """Also from a leader that wavers by 2 ms and runs a little fast."""
     project = with_faults(led_by_bass(), "bass", Faults(jitter_ms=2.0, drift_ppm=2000))
@@ -280,6 +282,7 @@ def test_who_cannot_lead_is_said() -> None:
         with_leader_named(msgspec.structs.replace(filtered, rig=rig), "bass")
 
 
+@pytest.mark.real_time("no tick may be missed under a flood")
 def test_a_flood_of_anything_holds_nobody_up() -> None:
     """Random bytes, cut messages, active sensing, clocks and notes as fast as they go.
 

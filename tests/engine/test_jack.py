@@ -65,6 +65,7 @@ def jack_project(target: str = "") -> Project:
     )
 
 
+@pytest.mark.real_time("JACK's dummy driver drops blocks where the host stalls")
 def test_a_song_out_of_a_real_port(server: Server) -> None:
     """Start, clock and notes leave the port in order; the stand-in beside it misses none.
 
@@ -125,6 +126,7 @@ def test_without_a_server() -> None:
         JackWire("nobody-there")
 
 
+@pytest.mark.real_time("judges single frames")
 def test_a_route_from_port_to_port_adds_no_frame(server: Server) -> None:
     """Played by one client, heard by another, through Grebe: at the same frame, mapped."""
     pads = box("pochard", "Pads", port=Port(wire="none"), input=Port(wire="jack"))
@@ -181,6 +183,7 @@ def pulsed_project(rate: float) -> Project:
     return msgspec.structs.replace(project, rig=rig)
 
 
+@pytest.mark.real_time("judges single samples of a server that a busy host stops")
 def test_pulses_leave_an_audio_port_exact_to_the_sample(server: Server) -> None:
     """At the rate of the cable and the tempo of the song, as another client hears the samples."""
     rate = 24.0
@@ -214,6 +217,7 @@ def watch(server: Server, seconds: float) -> subprocess.Popen[bytes]:
     return client("jack_transport_watcher.py", server.name, str(seconds))
 
 
+@pytest.mark.real_time("judges places of the transport of a server that a busy host stops")
 def test_jack_transport_is_led(server: Server) -> None:
     """Another client sees it roll, with bar, beat, tick and tempo, and stop with the song."""
     project = jack_project()
@@ -265,6 +269,7 @@ def test_jack_transport_without_jack_is_said() -> None:
         engine.status(lambda s: s.running)
 
 
+@pytest.mark.real_time("the server's start takes what the host gives it")
 def test_jack_restarted_while_playing(server: Server) -> None:
     """The port is opened again by itself, and the box is told where the song is."""
     first = listener(server, "-", 30.0)
@@ -289,6 +294,7 @@ def test_jack_restarted_while_playing(server: Server) -> None:
     assert data.count("f8") > 100
 
 
+@pytest.mark.real_time("a third of a second is lost on purpose; a busy host loses more")
 def test_after_jack_lost_time_the_box_is_put_right(server: Server) -> None:
     """The server held up for a third of a second: it is said, and the bar after tells the place."""
     process = listener(server, "-", 30.0)

@@ -30,6 +30,7 @@ QUARTER = TICKS_PER_QUARTER
 STOPPED, ROLLING = 0, 1
 
 
+@pytest.mark.real_time("judges single frames")
 def test_run_line_and_reset(server: Server) -> None:
     """The run line rises once, before the first pulse; so does the reset, and it ends before."""
     with live(pulsed_project(4.0)) as engine:
@@ -74,6 +75,7 @@ def pulser(server: Server, apart: int) -> subprocess.Popen[bytes]:
     return client("jack_pulser.py", server.name, str(apart))
 
 
+@pytest.mark.real_time("judges milliseconds of pulses heard")
 def test_pulses_at_an_audio_input_lead(server: Server) -> None:
     """Their tempo is taken over; Run comes in with the next pulse, Stop does not stop them.
 
@@ -113,6 +115,7 @@ def conductor(server: Server) -> Any:
     return other
 
 
+@pytest.mark.real_time("judges milliseconds from a transport that a busy host stops")
 def test_jack_transport_is_followed(server: Server) -> None:
     """Started elsewhere Grebe comes in at that place, moved it moves, stopped it stops."""
     project = build.two_boxes()
@@ -146,6 +149,7 @@ def test_jack_transport_is_followed(server: Server) -> None:
             other.close()
 
 
+@pytest.mark.real_time("the server's start takes what the host gives it")
 def test_jack_restarted_is_followed_again(server: Server) -> None:
     """Lost while it rolls its tempo is held; started again its transport is followed as before."""
     project = build.two_boxes()
@@ -175,6 +179,7 @@ def test_jack_restarted_is_followed_again(server: Server) -> None:
             other.close()
 
 
+@pytest.mark.real_time("PortAudio under-runs where the host stalls")
 def test_pulses_without_jack_through_portaudio(server: Server) -> None:
     """A channel of an interface: here JACK's own, by PortAudio, which knows no frames of ours."""
     project = pulsed_project(4.0)

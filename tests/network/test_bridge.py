@@ -78,6 +78,7 @@ def in_session(status: Status) -> bool:
     return status.peers is not None and status.peers.state == "in" and bool(status.peers.rows)
 
 
+@pytest.mark.real_time("judges milliseconds between processes")
 def test_the_engine_joins_adopts_starts_and_stops_with_the_session(stage: Stage) -> None:
     """It comes in on the one, brings its song's tempo, follows another's, and leaves."""
     wren = stage.party.add("Wren", 90.0)
@@ -140,6 +141,7 @@ def test_each_may_start_on_its_own_and_hold_the_sessions_tempo(stage: Stage) -> 
     assert stage.until(lambda s: True).running
 
 
+@pytest.mark.real_time("judges milliseconds between processes")
 def test_what_plays_already_is_what_the_session_goes_by(stage: Stage) -> None:
     """The first to join brings its tempo and its bar: nothing of it moves."""
     stage.live.send(Begin())
@@ -168,6 +170,7 @@ def test_what_plays_already_is_what_the_session_goes_by(stage: Stage) -> None:
     stage.until(lambda s: abs(s.bpm - 99) < 0.5)
 
 
+@pytest.mark.real_time("judges milliseconds between processes")
 def test_the_network_process_dies_and_the_clock_goes_on(stage: Stage) -> None:
     """The last tempo is held; another process joins again."""
     stage.party.add("Wren", 90.0)

@@ -35,6 +35,7 @@ def apart_ms(*peers: PeerProcess) -> float:
     return (max(beats) - min(beats)) * 60e3 / float(peers[0].view["bpm"])
 
 
+@pytest.mark.real_time("judges milliseconds between three hosts on two cores")
 def test_three_computers_keep_one_downbeat_whatever_happens(network: Network) -> None:
     """5 % loss and 2 ms of jitter: a killed one comes back, a parted one heals, a stranger and an
     interface that goes down change nothing."""

@@ -25,6 +25,7 @@ def sender(hops: int = FAR) -> socket.socket:
     return made
 
 
+@pytest.mark.real_time("judges milliseconds between processes")
 def test_two_computers_find_each_other_and_agree(party: Party) -> None:
     """Clocks a quarter hour apart, one 40 ppm fast."""
     party.add("Teal", 126.0)
@@ -117,6 +118,7 @@ def test_a_recording_of_a_peer_changes_nothing(party: Party) -> None:
     assert rows(teal.peer, teal.now_ns()) == []
 
 
+@pytest.mark.real_time("judges milliseconds under a flood")
 def test_a_flood_is_dropped_and_the_session_goes_on(party: Party) -> None:
     """Five thousand packets as fast as they go: rubbish, too long, and well made by strangers."""
     for name in ("Teal", "Wren"):
@@ -162,6 +164,7 @@ def test_a_peer_of_another_version_is_said(party: Party) -> None:
     assert teal.counts.other_version == 1
 
 
+@pytest.mark.real_time("judges milliseconds between processes")
 def test_after_the_computer_slept_it_joins_again(
     party: Party, monkeypatch: pytest.MonkeyPatch
 ) -> None:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import time
 from collections.abc import Callable, Iterator
+from contextlib import closing, suppress
 
 import pytest
 from PyQt6.QtCore import Qt
@@ -14,6 +15,7 @@ from grebe.app.document.demo import fresh_demo
 from grebe.app.document.store import Store
 from grebe.app.engine.client import EngineClient
 from grebe.errors import EngineError
+from grebe.process import children
 from grebe.process.places import engine_socket
 from grebe.protocols.link.messages import Shutdown, Welcome
 from grebe.ui.main_window.frame import Frame
@@ -69,18 +71,19 @@ class Performer:
 
 
 def end_engine() -> None:
-    """End the engine of this test, if it has one, and wait until it is gone."""
-    try:
-        client = EngineClient(engine_socket(), wants_status=False)
-    except EngineError:
-        return
-    client.wait_for(Welcome, 5)
-    client.send(Shutdown())
-    end = time.monotonic() + 5
-    while client.open and time.monotonic() < end:
-        client.pump()
-        time.sleep(0.01)
-    client.close()
+    """End the engine of this test, if it has one, its stand-ins and what else was started with it:
+    they outlive a window."""
+    with (
+        suppress(EngineError),
+        closing(EngineClient(engine_socket(), wants_status=False)) as client,
+    ):
+        client.wait_for(Welcome, 5)
+        client.send(Shutdown())
+        end = time.monotonic() + 5
+        while client.open and time.monotonic() < end:
+            client.pump()
+            time.sleep(0.01)
+    children.end(list(children.running()))
 
 
 @pytest.fixture(scope="session")

@@ -242,6 +242,7 @@ def test_a_stage_for_somebody_else_shows_and_asks_nothing(
     assert pack(shown)
 
 
+@pytest.mark.real_time("judges milliseconds between processes")
 def test_the_demos_laptop_is_a_peer_of_its_own(performer: Performer) -> None:
     """One key; it comes in on the one with the song, and goes with the session."""
     frame = performer.frame

@@ -58,6 +58,7 @@ def steps(performer: Performer, voice: int = 0) -> list[tuple[int, int]]:
     return [(h.step, h.velocity) for h in pattern.content.voices[voice].hits]
 
 
+@pytest.mark.real_time("deviations come only from ticks that were noticed in time")
 def test_the_first_voyage(performer: Performer) -> None:
     """Open the demo, see the rig, change a step, press Space: three boxes start on one downbeat."""
     frame = performer.frame
@@ -395,6 +396,7 @@ def both_boxes_up(client: EngineClient) -> None:
         assert time.monotonic() < end
 
 
+@pytest.mark.real_time("no tick may be missed while windows are killed and started")
 def test_killing_the_real_window(own_folders: Path) -> None:
     """SIGKILL of a whole `grebe open` while it plays: not one tick is missed."""
     path = own_folders / "x.grebe"
@@ -544,6 +546,7 @@ def test_every_view_at_every_size(performer: Performer) -> None:
             assert len(colours) > 4, number
 
 
+@pytest.mark.real_time("no tick may be missed while a window crashes")
 def test_a_crash_brings_the_window_back_to_where_it_was(own_folders: Path) -> None:
     """The real window is killed on Stage: another comes back by itself, finds the engine at its
     bar and shows Stage; not one tick is missed."""

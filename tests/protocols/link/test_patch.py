@@ -87,7 +87,7 @@ def edited(project: Project, kind: int, number: int) -> Project:
     return project
 
 
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=60)
 @given(st.lists(st.tuples(st.integers(0, 6), st.integers(0, 400)), max_size=6))
 def test_whatever_is_edited_comes_out_the_same(edits: list[tuple[int, int]]) -> None:
     """Any edits in a row, sent over the wire one by one: the engine has just what the window has,
