@@ -25,10 +25,14 @@ check: $(TESTS)
 	$(BIN)/ruff format --check .
 	$(BIN)/mypy
 
+# The last lines say what was skipped or wanted more than one try, and why.
+unit: export GREBE_NOT_JUDGED := $(CURDIR)/$(VENV)/not-judged
 unit: $(TESTS)
+	@rm -f $(GREBE_NOT_JUDGED)
 	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 3 -m "not jack"
 	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 2 -m "jack and not alone"
 	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -m alone # these want the machine to themselves
+	@cat $(GREBE_NOT_JUDGED) 2>/dev/null; [ -s $(GREBE_NOT_JUDGED) ] || echo "Everything was judged, at the first try."
 
 fresh:
 	@tools/fresh.sh

@@ -11,6 +11,7 @@ from contextlib import suppress
 from pathlib import Path
 
 import pytest
+from _pytest.terminal import TerminalReporter
 from hypothesis import settings
 
 os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
@@ -36,6 +37,19 @@ def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:
         if mark is not None:
             assert mark.args, f"{item.nodeid} says no reason for more than one try"
             item.add_marker(pytest.mark.flaky(reruns=TRIES - 1))
+
+
+def pytest_terminal_summary(terminalreporter: TerminalReporter) -> None:
+    """What was not judged, or not at once, for the last lines of ``make test``."""
+    listed = os.environ.get("GREBE_NOT_JUDGED")
+    if not listed:
+        return
+    with Path(listed).open("a") as lines:
+        for report in terminalreporter.stats.get("skipped", ()):
+            why = report.longrepr[2] if isinstance(report.longrepr, tuple) else report.longrepr
+            lines.write(f"not judged: {report.nodeid}: {why}\n")
+        for report in terminalreporter.stats.get("rerun", ()):
+            lines.write(f"tried again: {report.nodeid}\n")
 
 
 def pytest_sessionstart() -> None:

@@ -43,6 +43,7 @@ if command -v dpkg-query >/dev/null; then
     if [ "$kind" = test ]; then
         command -v jackd >/dev/null || add jackd2
         command -v Xvfb >/dev/null || add xvfb
+        command -v tshark >/dev/null || add tshark # reads MIDI over the network as others do
     fi
 fi
 
