@@ -9,7 +9,7 @@ from typing import Any
 
 
 @dataclass(frozen=True)
-class Part:
+class BenchPart:
     """A part that can be measured on its own: ``measure_NAME`` of ``grebe.bench.NAME``."""
 
     about: str
@@ -25,20 +25,22 @@ def _same(seconds: float) -> float:
 
 
 PARTS = {
-    "clock": Part("the clock, about {0:.0f} s", lambda s: s * 8, _same),
-    "player": Part("the player"),
-    "window": Part("the window"),
-    "patterns": Part("many patterns, and a song as audio"),
-    "songs": Part("a long song"),
-    "faults": Part("faults, about 3 minutes"),
-    "stage": Part("Stage and sets, about 20 s"),
-    "rig": Part("a large rig"),
-    "route": Part("a route"),
-    "follow": Part("the follower"),
-    "sync": Part("the sync measurement"),
-    "network": Part("other computers, about {0:.0f} s", lambda s: s * 20 + 360, lambda s: s * 20),
-    "jack": Part("JACK ports, about {0:.0f} s", lambda s: s * 24 + 60, _same),
-    "engine": Part(
+    "clock": BenchPart("the clock, about {0:.0f} s", lambda s: s * 8, _same),
+    "player": BenchPart("the player"),
+    "window": BenchPart("the window"),
+    "patterns": BenchPart("many patterns, and a song as audio"),
+    "songs": BenchPart("a long song"),
+    "faults": BenchPart("faults, about 3 minutes"),
+    "stage": BenchPart("Stage and sets, about 20 s"),
+    "rig": BenchPart("a large rig"),
+    "route": BenchPart("a route"),
+    "follow": BenchPart("the follower"),
+    "sync": BenchPart("the sync measurement"),
+    "network": BenchPart(
+        "other computers, about {0:.0f} s", lambda s: s * 20 + 360, lambda s: s * 20
+    ),
+    "jack": BenchPart("JACK ports, about {0:.0f} s", lambda s: s * 24 + 60, _same),
+    "engine": BenchPart(
         "the engine at other sizes, for long, and kills: {0:.0f} s", lambda s: s * 3 + 190, _same
     ),
 }

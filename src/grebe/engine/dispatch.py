@@ -103,6 +103,11 @@ class Dispatch:
     def _on(self, kind: type[_M], handler: Callable[[Connection, _M], None]) -> None:
         self._handlers[kind] = handler
 
+    @property
+    def known(self) -> frozenset[type]:
+        """Every message that is answered."""
+        return frozenset(self._handlers)
+
     def answer(self, connection: Connection, message: ToEngine) -> None:
         """Do what a window asks. What goes wrong is told to it, and stops nothing."""
         try:

@@ -22,8 +22,8 @@ from grebe.engine.sources.base import (
     Enter,
     Leave,
     Moment,
-    Opening,
     PressStart,
+    RunStart,
     Word,
 )
 from grebe.protocols.link.messages import Notice
@@ -219,7 +219,7 @@ class Transport:
         now = self._now_ns()
         dues = player.apply(entry.command)
         first = next(e.point for _, _, e in dues if isinstance(e, TempoChange))
-        opening = Opening(first, player.boundary, player.plan.song.bpm)
+        opening = RunStart(first, player.boundary, player.plan.song.bpm)
         moment = self._moment(now)
         self._source, self.timeline = source, source.timeline(entry, opening, moment)
         self._base_ns = self.timeline.ns_at(player.boundary)

@@ -8,7 +8,7 @@ import socket
 from contextlib import suppress
 from typing import NamedTuple
 
-from grebe.core.session.gossip import Sending
+from grebe.core.session.gossip import OutgoingPacket
 from grebe.core.session.packets import Packet, Pong
 from grebe.core.session.peer import Peer
 from grebe.core.session.use import SessionUse
@@ -177,7 +177,7 @@ class Node:
         for sending in self.peer.ask(self.now_ns()):
             self._send(sending)
 
-    def _send(self, sending: Sending) -> None:
+    def _send(self, sending: OutgoingPacket) -> None:
         packet = sending.packet
         if isinstance(packet.body, Pong):
             packet = Packet(packet.sender, packet.seq, packet.body._replace(t3=self.now_ns()))

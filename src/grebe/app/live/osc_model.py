@@ -19,7 +19,7 @@ Argument = bool | int | float | str
 ROOT = "/grebe"
 
 
-class Told(NamedTuple):
+class OscTold(NamedTuple):
     """An address that is told."""
 
     address: str
@@ -37,22 +37,22 @@ class OscRequest(NamedTuple):
     meaning: str
 
 
-TOLD: tuple[Told, ...] = (
-    Told("/grebe/running", "int", "1 while something plays."),
-    Told("/grebe/tempo", "float", "Tempo in BPM."),
-    Told("/grebe/song", "text", "Name of the song in hand."),
-    Told("/grebe/scene", "text int", "What plays: its name, and its number in the song from 1."),
-    Told("/grebe/next", "text int", "What comes next, and 1 where somebody launched it."),
-    Told("/grebe/held", "int", "1 while the section is held."),
-    Told("/grebe/mute/N", "int text", "1 while number N is muted, and its name."),
-    Told("/grebe/solo/N", "int text", "1 while number N sounds alone, and its name."),
-    Told("/grebe/track/N", "text", "State of loop track N."),
-    Told("/grebe/peers", "int", "Other computers in the session."),
-    Told("/grebe/move", "text float", "The next move by hand, and seconds until it is best made.",
-         True),
-    Told("/grebe/position", "int int float",
+TOLD: tuple[OscTold, ...] = (
+    OscTold("/grebe/running", "int", "1 while something plays."),
+    OscTold("/grebe/tempo", "float", "Tempo in BPM."),
+    OscTold("/grebe/song", "text", "Name of the song in hand."),
+    OscTold("/grebe/scene", "text int", "What plays: its name, and its number in the song from 1."),
+    OscTold("/grebe/next", "text int", "What comes next, and 1 where somebody launched it."),
+    OscTold("/grebe/held", "int", "1 while the section is held."),
+    OscTold("/grebe/mute/N", "int text", "1 while number N is muted, and its name."),
+    OscTold("/grebe/solo/N", "int text", "1 while number N sounds alone, and its name."),
+    OscTold("/grebe/track/N", "text", "State of loop track N."),
+    OscTold("/grebe/peers", "int", "Other computers in the session."),
+    OscTold("/grebe/move", "text float",
+         "The next move by hand, and seconds until it is best made.", True),
+    OscTold("/grebe/position", "int int float",
          "Bar of the section, beat of the bar, from 1, and how far into the beat, 0 to 1.", True),
-    Told("/grebe/countdown", "int int float",
+    OscTold("/grebe/countdown", "int int float",
          "Whole bars, beats and seconds until what comes next.", True),
 )  # fmt: skip
 ASKED: tuple[OscRequest, ...] = (

@@ -34,7 +34,7 @@ PANIC_WITHIN_S = 1.0
 MOST_ASKED = 64
 
 
-class Performer:
+class PerformerCommands:
     """Asks the engine, in the engine's words for what is in hand."""
 
     def __init__(

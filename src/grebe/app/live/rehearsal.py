@@ -11,7 +11,7 @@ from dataclasses import dataclass, field
 from datetime import datetime
 
 from grebe.app.live.session import Session
-from grebe.app.live.stage_model import Now, StageModel
+from grebe.app.live.stage_model import StageModel, StagePlace
 from grebe.app.log.rehearsals import log_ones, log_scores, read_log, tries_of
 from grebe.core.player.commands import Hold
 from grebe.core.rehearse.ones import Ones, off_bar_ms, ones
@@ -39,7 +39,7 @@ class Leg:
     section_tick: int
     planned: int
     """Tick at which the next should come in."""
-    now: Now
+    now: StagePlace
     launched: float | None = None
     """Tick at which the performer asked for the next."""
     moves: list[ExpectedMove] = field(default_factory=list)
@@ -98,7 +98,7 @@ class Rehearsal:
         left = leg.planned - self.session.position.tick_now()
         return left / TICKS_PER_QUARTER * 60 / max(1.0, status.bpm)
 
-    def asks(self, now: Now) -> list[tuple[str, bool]]:
+    def asks(self, now: StagePlace) -> list[tuple[str, bool]]:
         """What is wanted of the performer before the next section, and whether it is time."""
         bar = now.span.scene.meter.bar_ticks
         rows = [(m.words, self.book.announced(now, m)) for m in self.book.to_do(now)]
@@ -108,7 +108,7 @@ class Rehearsal:
             rows.append((f"Bring in {now.following.scene.name if now.following else ''}", soon))
         return rows
 
-    def _launches(self, now: Now) -> bool:
+    def _launches(self, now: StagePlace) -> bool:
         """Whether the next section waits for the performer."""
         over = self.drilled is not None and now.span.scene.name == self.drilled.after
         return self.by_hand and now.following is not None and not over
@@ -201,7 +201,7 @@ class Rehearsal:
             leg = self._leg = self._begin_leg(now)
         self._mind(leg, now)
 
-    def _begin_leg(self, now: Now) -> Leg:
+    def _begin_leg(self, now: StagePlace) -> Leg:
         session, status = self.session, self.session.status
         assert status is not None
         song = session.song
@@ -215,7 +215,7 @@ class Rehearsal:
         session.performer.launched_ns.clear()
         return leg
 
-    def _mind(self, leg: Leg, now: Now) -> None:
+    def _mind(self, leg: Leg, now: StagePlace) -> None:
         """Take presses; bring in what the performer has missed."""
         session = self.session
         if session.performer.launched_ns and leg.launched is None:
@@ -235,7 +235,7 @@ class Rehearsal:
         passed_s = (at_ns - status.at_ns) / 1e9
         return status.tick + passed_s * status.bpm / 60 * TICKS_PER_QUARTER
 
-    def _score(self, leg: Leg, entered: Now) -> None:
+    def _score(self, leg: Leg, entered: StagePlace) -> None:
         """A leg is over: judge its launch and its moves."""
         session, status = self.session, self.session.status
         assert status is not None

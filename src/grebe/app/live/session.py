@@ -18,7 +18,7 @@ from grebe.app.live.learning import Learning
 from grebe.app.live.looping import Looping
 from grebe.app.live.networking import Networking
 from grebe.app.live.notices import Notices
-from grebe.app.live.performer import Performer
+from grebe.app.live.performer import PerformerCommands
 from grebe.app.live.played import PlayedMemory
 from grebe.app.live.position import Position
 from grebe.app.live.selection import Selection
@@ -72,7 +72,7 @@ class Session:
         """Other computers, and OSC."""
         self.teaching = TeachingRun(store, self.link, self.feed, self.position)
         """A pattern that is taught to a box."""
-        self.performer = Performer(
+        self.performer = PerformerCommands(
             self.link, self.feed, self.notices, selection=self.selection, derived=self.derived,
             position=self.position, network=self.network, teaching=self.teaching,
         )  # fmt: skip

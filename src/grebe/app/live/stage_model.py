@@ -23,7 +23,7 @@ BPM_APART = 0.5
 
 
 @dataclass(frozen=True)
-class Now:
+class StagePlace:
     """Where the song is."""
 
     span: Span
@@ -107,7 +107,7 @@ class StageModel:
 
     # Where it is
 
-    def now(self, layout: Layout) -> Now | None:
+    def now(self, layout: Layout) -> StagePlace | None:
         """Where the song is; None while nothing plays."""
         session = self.session
         status = session.status
@@ -125,7 +125,7 @@ class StageModel:
         to_go = max(0.0, status.boundary - tick)
         a_second = max(1.0, status.bpm) / 60 * TICKS_PER_QUARTER
         following, song = self._following(layout)
-        return Now(
+        return StagePlace(
             span=span,
             following=following,
             other_song=song,
@@ -175,7 +175,7 @@ class StageModel:
             project, here, following.scene, bpm, song, after * self.session.tempo_scale
         )
 
-    def moves(self, now: Now) -> tuple[StageMove, ...]:
+    def moves(self, now: StagePlace) -> tuple[StageMove, ...]:
         """Every move before the section that comes, in order of their moments."""
         status = self.session.status
         if status is None:
@@ -191,7 +191,7 @@ class StageModel:
             self._moves = (key, self._moves_to(now, status.boundary, status.bpm))
         return self._moves[1]
 
-    def _renew(self, now: Now) -> None:
+    def _renew(self, now: StagePlace) -> None:
         """Another section comes: nothing is done for it yet."""
         status = self.session.status
         assert status is not None
@@ -208,7 +208,7 @@ class StageModel:
             self.moves_before = () if self._moves is None else self._moves[1]
             self._moves = None
 
-    def _moves_to(self, now: Now, boundary: int, bpm: float) -> tuple[StageMove, ...]:
+    def _moves_to(self, now: StagePlace, boundary: int, bpm: float) -> tuple[StageMove, ...]:
         assert now.following is not None
         passage = self.passage(now.span.scene, now.following)
         a_second = bpm / 60 * TICKS_PER_QUARTER
@@ -229,12 +229,12 @@ class StageModel:
         ]
         return tuple(sorted(out, key=lambda m: m.begins))
 
-    def to_do(self, now: Now) -> tuple[StageMove, ...]:
+    def to_do(self, now: StagePlace) -> tuple[StageMove, ...]:
         """Moves that are not ticked off yet."""
         done = {m.move for m in self.made}
         return tuple(m for m in self.moves(now) if m not in done)
 
-    def announced(self, now: Now, move: StageMove) -> bool:
+    def announced(self, now: StagePlace, move: StageMove) -> bool:
         """Whether it is time to look at a move: from a bar ahead of when it goes best."""
         bar = now.span.scene.meter.bar_ticks
         return self.session.position.tick_now() >= move.begins - bar

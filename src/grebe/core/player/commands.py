@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from typing import Annotated, Literal, TypeAlias
+from typing import Annotated, Literal, TypeAlias, get_args
 
 from msgspec import Meta
 
@@ -140,10 +140,8 @@ class ReplacePlan(Value, frozen=True, kw_only=True, tag="plan"):
     plan: Plan
 
 
-Command: TypeAlias = (
-    Begin
-    | Halt
-    | Launch
+Asked: TypeAlias = (
+    Launch
     | Hold
     | Again
     | Skip
@@ -159,12 +157,10 @@ Command: TypeAlias = (
     | Nudge
     | Fill
     | Metronome
-    | Rejoin
-    | ReplacePlan
 )
+"""What a window asks of the player as it is: the one list of it. What goes over the wire, and what
+the engine hands on, follow from it."""
 
-PLAYED = (
-    Launch, Hold, Again, Skip, Back, Withdraw, Release, Solo, TrackCommand, Mute, KeepMutes,
-    LoopOver, Steer, Nudge, Fill, Metronome,
-)  # fmt: skip
-"""What a window asks of the player as it is."""
+PLAYED: tuple[type, ...] = get_args(Asked)
+
+Command: TypeAlias = Begin | Halt | Asked | Rejoin | ReplacePlan

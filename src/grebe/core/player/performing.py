@@ -1,6 +1,6 @@
 """What a performer can ask of the player, each with what does it.
 
-To add a command: its value in `commands` (and in the unions there), and its handler's row here.
+To add a command: its value and a line in `Asked` in `commands`, and its handler's row here.
 """
 
 from __future__ import annotations

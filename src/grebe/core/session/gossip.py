@@ -18,7 +18,7 @@ AGAIN_NS = (20_000_000, 60_000_000, 140_000_000, 300_000_000, 600_000_000)
 JUST_CHANGED_NS = 1_500_000_000
 
 
-class Sending(NamedTuple):
+class OutgoingPacket(NamedTuple):
     """A packet and where it goes."""
 
     to: object
@@ -49,10 +49,10 @@ class Gossip:
         """When there is something to say next."""
         return min(self._next_state, self._next_beacon, *self._again[:1])
 
-    def to(self, address: object, body: Body) -> Sending:
+    def to(self, address: object, body: Body) -> OutgoingPacket:
         """A packet of ours; each has a number of its own."""
         self._seq += 1
-        return Sending(address, Packet(self._id, self._seq, body))
+        return OutgoingPacket(address, Packet(self._id, self._seq, body))
 
     def renumbered(self, packet: Packet) -> Packet:
         """The same to be sent another way: not a repetition."""
@@ -77,7 +77,7 @@ class Gossip:
         self._next_state = self._next_beacon = now_ns
         self._again.clear()
 
-    def due(self, now_ns: int) -> Iterator[Sending]:
+    def due(self, now_ns: int) -> Iterator[OutgoingPacket]:
         """What is to be said now."""
         state: State | None = None
         if now_ns >= self._next_beacon:

@@ -13,7 +13,7 @@ from random import Random
 from grebe.core.session.agreed_state import AgreedState
 from grebe.core.session.clock_sync import STEP_NS, ClockSync
 from grebe.core.session.exchange import Exchange
-from grebe.core.session.gossip import Gossip, Sending
+from grebe.core.session.gossip import Gossip, OutgoingPacket
 from grebe.core.session.membership import Membership
 from grebe.core.session.other import Other
 from grebe.core.session.packets import Bye, Packet, Ping, Pong, State
@@ -110,7 +110,7 @@ class Peer:
         self.agreed.accept(peer_id)
         self._gossip.announce(now_ns)
 
-    def leave(self) -> list[Sending]:
+    def leave(self) -> list[OutgoingPacket]:
         """Leave; nobody is disturbed."""
         self.membership.phase = "left"
         others = self.membership.others.values()
@@ -130,7 +130,7 @@ class Peer:
 
     def receive(
         self, packet: Packet, address: object, now_ns: int, *, beacon: bool = False
-    ) -> list[Sending]:
+    ) -> list[OutgoingPacket]:
         """A packet has come; what is said at once in answer. A `beacon` may come several ways."""
         membership = self.membership
         if packet.sender == self.id or membership.phase == "left":
@@ -155,7 +155,9 @@ class Peer:
             membership.forget(other)
         return []
 
-    def _hear_answer(self, other: Other, body: Pong, address: object, now_ns: int) -> list[Sending]:
+    def _hear_answer(
+        self, other: Other, body: Pong, address: object, now_ns: int
+    ) -> list[OutgoingPacket]:
         was_proven = other.proven
         if not other.answered(body.nonce, Exchange(body.t1, body.t2, body.t3, now_ns)):
             return []
@@ -204,7 +206,7 @@ class Peer:
 
     # What time brings
 
-    def poll(self, now_ns: int) -> list[Sending]:
+    def poll(self, now_ns: int) -> list[OutgoingPacket]:
         """What is to be said now. To be called at `next_ns`, sooner is no harm."""
         membership = self.membership
         if membership.phase == "left":
@@ -225,7 +227,7 @@ class Peer:
                 self.woke(now_ns)
         return list(self._gossip.due(now_ns))
 
-    def ask(self, now_ns: int) -> list[Sending]:
+    def ask(self, now_ns: int) -> list[OutgoingPacket]:
         """A question that is due. To be sent at once: the time asked at is in it.
 
         One at a time, to be called again: a second that always went out a little later than it says

@@ -78,7 +78,7 @@ class Moment(NamedTuple):
     """None where no box gets clock while stopped."""
 
 
-class Opening(NamedTuple):
+class RunStart(NamedTuple):
     """How a run begins, as the player has it."""
 
     first: TempoPoint
@@ -88,7 +88,7 @@ class Opening(NamedTuple):
     song_bpm: float
 
 
-class SongFacts(Protocol):
+class SourceSong(Protocol):
     """What a source may want to know of the song that is loaded."""
 
     @property
@@ -118,7 +118,7 @@ class ClockSource(Protocol):
     def jitter_ms(self) -> float:
         """How unsteady, or how uncertain, its beats are."""
 
-    def song_is(self, song: SongFacts) -> None:
+    def song_is(self, song: SourceSong) -> None:
         """This song is loaded."""
 
     def begin(self, command: Begin, moment: Moment) -> list[Word]:
@@ -133,7 +133,7 @@ class ClockSource(Protocol):
     def poll(self, moment: Moment) -> list[Word]:
         """Asked a hundred times a second; what is wanted."""
 
-    def timeline(self, entry: Enter, opening: Opening, moment: Moment) -> SongTimeline:
+    def timeline(self, entry: Enter, opening: RunStart, moment: Moment) -> SongTimeline:
         """The timeline of a run that begins."""
 
     def take_over(self, timeline: SongTimeline, bar_line: int, at_ns: int) -> SongTimeline:

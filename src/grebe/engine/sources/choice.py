@@ -7,10 +7,10 @@ from typing import NamedTuple
 
 from grebe.core.rig.model import JACK_ID, PEERS_ID, JackTransport
 from grebe.engine.ports import Ports
-from grebe.engine.sources.base import ClockSource, SongFacts
+from grebe.engine.sources.base import ClockSource, SourceSong
 from grebe.engine.sources.jack import TransportClock
 from grebe.engine.sources.midi import BoxClock
-from grebe.engine.sources.own import OwnClock
+from grebe.engine.sources.own import InternalClock
 from grebe.engine.sources.session import SessionClock
 from grebe.errors import PortLost
 from grebe.transports.jack.transport import JackTransport as LedTransport
@@ -34,11 +34,11 @@ class Sources:
         self._ports = ports
         self._where = where
         self._warn = warn
-        self._own = OwnClock()
+        self._own = InternalClock()
         self._box: BoxClock | None = None
         self._jack: TransportClock | None = None
         self._jack_use: JackTransport = "leave"
-        self._song: SongFacts | None = None
+        self._song: SourceSong | None = None
         self.session: SessionClock | None = None
         """The session of computers, while one is asked for."""
         self.led: LedTransport | None = None
@@ -53,7 +53,7 @@ class Sources:
         """What a source that is no box is called; "" for boxes."""
         return NAMES.get(device, "")
 
-    def song_is(self, song: SongFacts) -> None:
+    def song_is(self, song: SourceSong) -> None:
         """This song is loaded."""
         self._song = song
         for row in ROWS:

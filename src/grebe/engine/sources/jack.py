@@ -16,8 +16,8 @@ from grebe.engine.sources.base import (
     Hearing,
     Leave,
     Moment,
-    Opening,
-    SongFacts,
+    RunStart,
+    SourceSong,
     Word,
     behind_ms,
 )
@@ -42,7 +42,7 @@ class TransportClock:
         self._base_ns = 0
         self._follower = TransportFollower(TempoMap((TempoPoint(tick=0, bpm=120.0),)))
         self._planned_ns = 0
-        self._song: SongFacts | None = None
+        self._song: SourceSong | None = None
         self._drawn: SmoothedTimeline | None = None
         """The timeline of the run that goes on."""
 
@@ -55,7 +55,7 @@ class TransportClock:
         """Whether it is this transport."""
         return self._watched is watched
 
-    def song_is(self, song: SongFacts) -> None:
+    def song_is(self, song: SourceSong) -> None:
         """The song whose tempo map holds while nobody gives out a tempo."""
         self._song = song
         self._follower.song = song.tempo
@@ -105,7 +105,7 @@ class TransportClock:
         at_ns = now_ns + round(left * 60e9 / self.bpm)
         return Enter(Begin(tick=tick), AtTime(at_ns), located=True)
 
-    def timeline(self, entry: Enter, opening: Opening, moment: Moment) -> SongTimeline:
+    def timeline(self, entry: Enter, opening: RunStart, moment: Moment) -> SongTimeline:
         """From the transport's tick on."""
         del moment
         assert isinstance(entry.at, AtTime)

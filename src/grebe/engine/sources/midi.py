@@ -15,10 +15,10 @@ from grebe.engine.sources.base import (
     Hearing,
     Leave,
     Moment,
-    Opening,
     PressStart,
     Remark,
-    SongFacts,
+    RunStart,
+    SourceSong,
     Word,
     behind_ms,
 )
@@ -41,7 +41,7 @@ class BoxClock:
         self._base_ns = 0
         """Seconds count from here: RAW since boot has too many digits for sums of squares."""
         self._planned_ns = 0
-        self._song: SongFacts | None = None
+        self._song: SourceSong | None = None
         self._drawn: SmoothedTimeline | None = None
         """The timeline of the run that goes on."""
 
@@ -56,7 +56,7 @@ class BoxClock:
         follower = self._receiver.follower
         return follower.jitter_s * 1e3 if follower.locked else 0.0
 
-    def song_is(self, song: SongFacts) -> None:
+    def song_is(self, song: SourceSong) -> None:
         """Whether the box says when to start is the song's."""
         self._song = song
 
@@ -119,7 +119,7 @@ class BoxClock:
         del moment
         return []
 
-    def timeline(self, entry: Enter, opening: Opening, moment: Moment) -> SongTimeline:
+    def timeline(self, entry: Enter, opening: RunStart, moment: Moment) -> SongTimeline:
         """From the box's tick on, at the song's tempo while the box's is not known."""
         del moment
         assert isinstance(entry.at, AtTime)

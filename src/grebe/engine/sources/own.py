@@ -6,18 +6,18 @@ from grebe.core.player.commands import Begin
 from grebe.core.sync.timeline import SongTimeline, TempoTimeline
 from grebe.core.time.tempo import TempoPoint
 from grebe.engine.limits import BEGIN_AFTER_NS, LOOKAHEAD_NS
-from grebe.engine.sources.base import AtTime, Enter, Hearing, Moment, Opening, SongFacts, Word
+from grebe.engine.sources.base import AtTime, Enter, Hearing, Moment, RunStart, SourceSong, Word
 from grebe.transports.base import Heard
 
 
-class OwnClock:
+class InternalClock:
     """Nobody is followed."""
 
     device = ""
     bpm = 0.0
     jitter_ms = 0.0
 
-    def song_is(self, song: SongFacts) -> None:
+    def song_is(self, song: SourceSong) -> None:
         """Its tempi come as they are played."""
 
     def begin(self, command: Begin, moment: Moment) -> list[Word]:
@@ -38,7 +38,7 @@ class OwnClock:
         del moment
         return []
 
-    def timeline(self, entry: Enter, opening: Opening, moment: Moment) -> SongTimeline:
+    def timeline(self, entry: Enter, opening: RunStart, moment: Moment) -> SongTimeline:
         """Soon, or at a moment; in step with the clock that boxes get while stopped."""
         anchor = moment.now_ns + BEGIN_AFTER_NS + moment.ahead_ns - LOOKAHEAD_NS
         soonest = TempoTimeline(opening.first, anchor)

@@ -18,8 +18,8 @@ from grebe.engine.sources.base import (
     Leave,
     Moment,
     OnBeat,
-    Opening,
-    SongFacts,
+    RunStart,
+    SourceSong,
     Word,
     behind_ms,
 )
@@ -87,7 +87,7 @@ class SessionClock:
         """Whether there is a session to follow."""
         return bool(self._stretches)
 
-    def song_is(self, song: SongFacts) -> None:
+    def song_is(self, song: SourceSong) -> None:
         """Its tempi come as they are played."""
 
     def begin(self, command: Begin, moment: Moment) -> list[Word]:
@@ -133,7 +133,7 @@ class SessionClock:
         beat = beat_at(self._stretches, soon) + lead
         return on_the_one(beat, self._agreed.span)
 
-    def timeline(self, entry: Enter, opening: Opening, moment: Moment) -> SongTimeline:
+    def timeline(self, entry: Enter, opening: RunStart, moment: Moment) -> SongTimeline:
         """One on which the song's first clock falls on a beat of the session."""
         assert self._agreed is not None
         assert isinstance(entry.at, OnBeat)

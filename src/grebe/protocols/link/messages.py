@@ -15,26 +15,12 @@ from msgspec import Meta
 
 from grebe.core.patterns.model import Pattern
 from grebe.core.player.commands import (
-    Again,
-    Back,
+    Asked,
     Begin,
-    Fill,
     Halt,
-    Hold,
-    KeepMutes,
-    Launch,
-    LoopOver,
-    Metronome,
-    Mute,
-    Nudge,
-    Release,
     ReplacePlan,
-    Skip,
-    Solo,
-    Steer,
-    Withdraw,
 )
-from grebe.core.player.loopers import LoopTrack, TrackCommand
+from grebe.core.player.loopers import LoopTrack
 from grebe.core.rig.standin import Setup
 from grebe.core.rig.trigger import Trigger
 from grebe.core.units import Channel, Note, Value, Velocity
@@ -166,22 +152,7 @@ ToEngine: TypeAlias = (
     | PlanChange
     | Begin
     | Halt
-    | Launch
-    | Hold
-    | Again
-    | Skip
-    | Back
-    | Withdraw
-    | Release
-    | Solo
-    | TrackCommand
-    | KeepMutes
-    | LoopOver
-    | Mute
-    | Steer
-    | Nudge
-    | Fill
-    | Metronome
+    | Asked
     | Learn
     | Listen
     | Strike

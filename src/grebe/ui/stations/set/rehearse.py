@@ -9,7 +9,7 @@ from PyQt6.QtGui import QKeyEvent, QPainter, QPaintEvent
 
 from grebe.app.live.position import raw_now_ns
 from grebe.app.live.rehearsal import Rehearsal
-from grebe.app.live.stage_model import Now
+from grebe.app.live.stage_model import StagePlace
 from grebe.core.rehearse.score import Scored, Transition
 from grebe.errors import EditError
 from grebe.ui.widgets import draw
@@ -136,7 +136,7 @@ class RehearsePane(Canvas):
             return
         self._paint_asked(painter, box, now)
 
-    def _paint_asked(self, painter: QPainter, box: QRectF, now: Now) -> None:
+    def _paint_asked(self, painter: QPainter, box: QRectF, now: StagePlace) -> None:
         """What is wanted next, and when."""
         p, rehearsal = self.palette_now, self.rehearsal
         x, wide = box.left() + 16, box.width() - 32

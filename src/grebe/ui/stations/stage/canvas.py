@@ -9,7 +9,7 @@ from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent
 
 from grebe.app.live.session import Session
 from grebe.app.live.stage_actions import StageNumbers
-from grebe.app.live.stage_model import Now, StageModel, StageMove
+from grebe.app.live.stage_model import StageModel, StageMove, StagePlace
 from grebe.core.songs.layout import Layout, Span
 from grebe.core.time.formatting import clock_text
 from grebe.ui.stations.stage.blocks import Blocks
@@ -116,7 +116,7 @@ class StageCanvas(Canvas):
 
     # What each part depends on: where that is as it was, the part is not drawn anew
 
-    def _now_key(self, layout: Layout, now: Now | None) -> Hashable:
+    def _now_key(self, layout: Layout, now: StagePlace | None) -> Hashable:
         session, status = self.session, self.session.status
         if now is None or status is None:
             return (id(layout), None)
@@ -133,7 +133,7 @@ class StageCanvas(Canvas):
             status.mutes_kept, shown, len(moves), len(self.book.made), following,
         )  # fmt: skip
 
-    def _next_key(self, layout: Layout, now: Now | None) -> Hashable:
+    def _next_key(self, layout: Layout, now: StagePlace | None) -> Hashable:
         session, status = self.session, self.session.status
         typed = (self.numbers.typed, self.numbers.of)
         if now is None or status is None:
@@ -147,17 +147,19 @@ class StageCanvas(Canvas):
             session.tempo.scale, self._warning(now),
         )  # fmt: skip
 
-    def _ribbon_key(self, layout: Layout, now: Now | None) -> Hashable:
+    def _ribbon_key(self, layout: Layout, now: StagePlace | None) -> Hashable:
         if now is None:
             return (id(layout), None)
         following = now.following.section.id if now.following is not None else ""
         return (id(layout), now.span.section.id, following, now.other_song is None)
 
-    def _warning(self, now: Now) -> str:
+    def _warning(self, now: StagePlace) -> str:
         """What the next tempo does to loops that run."""
         return "" if now.following is None else self.session.looping.warning(now.following.bpm)
 
-    def _paint_top(self, painter: QPainter, layout: Layout, now: Now | None, wide: float) -> None:
+    def _paint_top(
+        self, painter: QPainter, layout: Layout, now: StagePlace | None, wide: float
+    ) -> None:
         p, session = NIGHT, self.session
         plan = self.book.plan()
         if plan is not None:
@@ -184,7 +186,7 @@ class StageCanvas(Canvas):
         self._paint_time_left(painter, layout, now, wide)
 
     def _paint_time_left(
-        self, painter: QPainter, layout: Layout, now: Now | None, wide: float
+        self, painter: QPainter, layout: Layout, now: StagePlace | None, wide: float
     ) -> None:
         """Of the slot where one was said, and whether the plan fits; of the song otherwise."""
         p, slot = NIGHT, self.book.slot()
@@ -211,7 +213,9 @@ class StageCanvas(Canvas):
 
     # Now
 
-    def _paint_now(self, painter: QPainter, layout: Layout, now: Now | None, box: QRectF) -> None:
+    def _paint_now(
+        self, painter: QPainter, layout: Layout, now: StagePlace | None, box: QRectF
+    ) -> None:
         p = NIGHT
         draw.panel(painter, box, p.panel)
         x, right, y = box.left() + 28, box.right() - 28, box.top()
@@ -252,7 +256,7 @@ class StageCanvas(Canvas):
         self._paint_hands(painter, now, x, y + 300, right - x)
         self._paint_keys(painter, box, now)
 
-    def _paint_bars(self, painter: QPainter, now: Now, box: QRectF) -> None:
+    def _paint_bars(self, painter: QPainter, now: StagePlace, box: QRectF) -> None:
         """One block per bar, those gone by filled; the beats of the bar that sounds."""
         p = NIGHT
         bars = min(now.bars, MAX_BLOCKS)
@@ -275,7 +279,7 @@ class StageCanvas(Canvas):
                     )
 
     def _paint_hands(
-        self, painter: QPainter, now: Now, x: float, baseline: float, wide: float
+        self, painter: QPainter, now: StagePlace, x: float, baseline: float, wide: float
     ) -> None:
         """What the performer has to do before the next section."""
         p, moves = NIGHT, self.book.to_do(now)
@@ -303,7 +307,7 @@ class StageCanvas(Canvas):
             draw.text(painter, x + 26, y, move.words + more, colour, size=26, weight=600,
                       width=wide - 40 - width)  # fmt: skip
 
-    def _when(self, now: Now, move: StageMove) -> str:
+    def _when(self, now: StagePlace, move: StageMove) -> str:
         """When a move is to be made: beats until it goes best, "now" from then on, or "late"."""
         tick = self.session.position.tick_now()
         beat = now.span.scene.meter.beat_ticks
@@ -315,7 +319,7 @@ class StageCanvas(Canvas):
         bars, rest = divmod(beats, now.beats)
         return f"in {bars} bars" if bars > 1 else f"in {bars * now.beats + rest} beats"
 
-    def _paint_keys(self, painter: QPainter, box: QRectF, now: Now | None) -> None:
+    def _paint_keys(self, painter: QPainter, box: QRectF, now: StagePlace | None) -> None:
         if not self.keyed:
             return
         p, y = NIGHT, box.bottom() - 22
@@ -339,7 +343,9 @@ class StageCanvas(Canvas):
 
     # Next
 
-    def _paint_next(self, painter: QPainter, layout: Layout, now: Now | None, box: QRectF) -> None:
+    def _paint_next(
+        self, painter: QPainter, layout: Layout, now: StagePlace | None, box: QRectF
+    ) -> None:
         p = NIGHT
         status = self.session.status
         launched = status is not None and status.launched and now is not None
@@ -370,7 +376,7 @@ class StageCanvas(Canvas):
         room = QRectF(x, y + below, wide, box.height() - below - 12)
         self._paint_changes(painter, now.span, following, room)
 
-    def _paint_when(self, painter: QPainter, now: Now, box: QRectF) -> None:
+    def _paint_when(self, painter: QPainter, now: StagePlace, box: QRectF) -> None:
         """When the next comes in, and how long it can be taken back: what moves with time."""
         p, status = NIGHT, self.session.status
         launched = status is not None and status.launched
@@ -460,7 +466,7 @@ class StageCanvas(Canvas):
     # The ribbon
 
     def _paint_ribbon(
-        self, painter: QPainter, layout: Layout, now: Now | None, box: QRectF
+        self, painter: QPainter, layout: Layout, now: StagePlace | None, box: QRectF
     ) -> None:
         p = NIGHT
         total = max(1, layout.ticks)
