@@ -16,6 +16,7 @@ from grebe.core.sets.formatting import (
     key_words,
     reason_words,
     shift_words,
+    sure_words,
     tempo_words,
     work_words,
 )
@@ -25,6 +26,9 @@ from grebe.core.sets.plan import PlacedSong, SetSchedule, plan_set
 from grebe.errors import UsageError
 from grebe.formats.project import write_project
 from grebe.formats.sets_csv import read_set_file
+
+PROVE_S = 10.0
+"""How long it is looked into how much better an order of a long set could be."""
 
 
 def add_commands(commands: Commands) -> None:
@@ -54,11 +58,10 @@ def show_set(arguments: argparse.Namespace) -> int:
     if arguments.from_csv:
         running = read_set_file(Path(arguments.from_csv), project, running)
     plan = plan_set(project, running)
-    exact = None
+    ordered = None
     if arguments.order:
         rows = plan.playable
-        ordered = best_order(costs_of(project, running, rows))
-        exact = ordered.exact
+        ordered = best_order(costs_of(project, running, rows), PROVE_S)
         running = in_this_order(running, [rows[n].entry.id for n in ordered.order])
         plan = plan_set(project, running)
     project = with_set(project, running.id, lambda _: running)
@@ -75,12 +78,15 @@ def show_set(arguments: argparse.Namespace) -> int:
                 "seconds": round(plan.seconds, 3),
                 "slot_seconds": running.slot_s or None,
                 "spare_seconds": None if spare is None else round(spare, 3),
-                "exact": exact,
+                "exact": None if ordered is None else ordered.exact,
+                "gap": None if ordered is None else round(ordered.gap, 4),
                 "songs": rows_out,
             }
         )
     else:
         _say(plan, rows_out)
+        if ordered is not None:
+            sys.stdout.write(f"The order: {sure_words(ordered)}.\n")
     return 1 if spare is not None and spare < 0 else 0
 
 

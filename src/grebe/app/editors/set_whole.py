@@ -16,6 +16,7 @@ from grebe.core.sets.edit import (
     other_version,
     wish_at,
 )
+from grebe.core.sets.formatting import sure_words
 from grebe.core.sets.model import wished
 from grebe.core.sets.order import best_order, costs_of
 from grebe.errors import EditError
@@ -71,9 +72,9 @@ class SetEdits:
             return
         entries = [rows[n].entry.id for n in found.order]
         self.hand.change_set("An order", lambda s: in_this_order(s, entries))
-        sure = "none fits better" if found.exact else "the best found"
         self.hand.session.say(
-            "info", f"Ordered: costs {found.cost:.1f} instead of {before:.1f}, {sure}. "
+            "info", f"Ordered: costs {found.cost:.1f} instead of {before:.1f}, "
+            f"{sure_words(found)}. "
             "Ctrl+Z takes it back.",
         )  # fmt: skip
 

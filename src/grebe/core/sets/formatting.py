@@ -6,6 +6,7 @@ from grebe.core.document import Project
 from grebe.core.sets.between import Between, Work
 from grebe.core.sets.keys import Relation, shifted
 from grebe.core.sets.model import SetSong
+from grebe.core.sets.order import RunningOrder
 from grebe.core.sets.plan import Crossing, PlacedSong
 
 KINDS = {
@@ -87,3 +88,12 @@ def reason_words(
     seconds = crossing.between.seconds
     work = f"{seconds:g} s of work" if seconds else "no work"
     return f"{tempo}, {key}, {energy}, {work}"
+
+
+def sure_words(found: RunningOrder) -> str:
+    """How sure it is that no order is better."""
+    if found.exact:
+        return "none fits better"
+    if found.gap < 1:
+        return f"the best found; none costs over {found.gap * 100:.0f} % less"
+    return "the best found"
