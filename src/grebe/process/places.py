@@ -9,7 +9,11 @@ from contextlib import contextmanager, suppress
 from pathlib import Path
 from urllib.parse import quote_from_bytes, unquote_to_bytes
 
+from platformdirs import user_data_path, user_state_path
+
 from grebe.errors import EngineError
+
+NAME = "grebe"
 
 WINDOW_LIBRARIES = (
     "libegl1 libgl1 libfontconfig1 libglib2.0-0 libdbus-1-3 libxkbcommon-x11-0 libxcb-cursor0 "
@@ -21,11 +25,14 @@ RUNTIME_VARIABLE = "GREBE_RUNTIME_DIR"
 
 
 def runtime_path(environment: Mapping[str, str]) -> Path:
-    """Where the runtime folder of a process of this user with this environment lies."""
+    """Where the runtime folder of a process of this user with this environment lies.
+
+    By hand: `platformdirs` knows this process's environment, not another's.
+    """
     if chosen := environment.get(RUNTIME_VARIABLE):
         return Path(chosen)
     if session := environment.get("XDG_RUNTIME_DIR"):
-        return Path(session) / "grebe"
+        return Path(session) / NAME
     return Path("/tmp") / f"grebe-{os.getuid()}"  # noqa: S108 - runtime_dir checks the owner
 
 
@@ -76,8 +83,7 @@ def standin_socket(device_id: str) -> Path:
 
 def data_dir() -> Path:
     """Folder of what is the performer's own."""
-    base = os.environ.get("XDG_DATA_HOME") or Path.home() / ".local" / "share"
-    return Path(base) / "grebe"
+    return user_data_path(NAME)
 
 
 def own_profiles_dir() -> Path:
@@ -90,8 +96,7 @@ def state_dir() -> Path:
 
     Made where it can be; where it cannot, whoever writes there says so.
     """
-    base = os.environ.get("XDG_STATE_HOME") or str(Path.home() / ".local" / "state")
-    path = Path(base) / "grebe"
+    path = user_state_path(NAME)
     with suppress(OSError):
         path.mkdir(mode=0o700, parents=True, exist_ok=True)
     return path
