@@ -14,7 +14,6 @@ from grebe.ui.main_window.application import make_application
 from grebe.ui.main_window.frame import Frame
 
 SECONDS = 5.0
-REPAINTS = 120
 WAIT_S = 10.0
 
 

@@ -94,16 +94,6 @@ class Claim:
             self._handle = -1
 
 
-def is_open(home: Path) -> bool:
-    """Whether a window has a document open."""
-    try:
-        claim = Claim(home)
-    except OSError:
-        return False
-    claim.release()
-    return claim.shared
-
-
 class OpenedDocument(NamedTuple):
     """A document that was opened."""
 

@@ -108,11 +108,3 @@ def rank_keys(weights: Mapping[int, float]) -> tuple[RankedKey, ...]:
     scores = _profiles() @ (bins - bins.mean()) / (12 * spread)
     found = [RankedKey(k, float(v)) for k, v in zip(_KEYS, scores, strict=True)]
     return tuple(sorted(found, key=lambda row: -row.score))
-
-
-def rank_notes(notes: Sequence[int]) -> tuple[RankedKey, ...]:
-    """The 24 keys, best first, for notes that all weigh the same. ValueError without notes."""
-    weights: dict[int, float] = {}
-    for note in notes:
-        weights[note] = weights.get(note, 0.0) + 1.0
-    return rank_keys(weights)

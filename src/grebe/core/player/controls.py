@@ -25,8 +25,6 @@ from grebe.core.player.player import Player
 PUSH_PERCENT = 4.0
 """How much a push held on a pedal speeds up or slows down."""
 MOST_NUMBERED = 16
-HELD = ("fill", "push_ahead", "hold_back")
-"""Actions that last while the pedal is down."""
 TURNED = ("tempo",)
 """Actions that want a knob."""
 WINDOW = ("tap", "tick_move", "drop_pass", "loop_at", "loop_bars", "first_loop", "run_stop")

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 from typing import Any
 
 import msgspec
@@ -145,8 +145,3 @@ def _free_song(project: Project, song_id: str) -> str:
     taken = {s.id for s in project.songs}
     base = song_id[:58]
     return next(f"{base}-v{n}" for n in range(2, len(taken) + 3) if f"{base}-v{n}" not in taken)
-
-
-def edit_of(set_id: str, edit: Callable[[Set], Set]) -> Callable[[Project], Project]:
-    """An edit of a set as one of the project."""
-    return lambda project: with_set(project, set_id, edit)

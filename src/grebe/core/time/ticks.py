@@ -48,11 +48,6 @@ def from_beats(beats: Fraction | int) -> int:
     return int(ticks)
 
 
-def to_beats(ticks: int) -> Fraction:
-    """Quarter notes, exact, of a number of ticks."""
-    return Fraction(ticks, TICKS_PER_QUARTER)
-
-
 def next_multiple(ticks: int, unit: int) -> int:
     """The first multiple of `unit` that is not before `ticks` (both in ticks)."""
     return -(-ticks // unit) * unit

@@ -9,7 +9,7 @@ from grebe.errors import ProtocolError
 
 PAYLOAD_TYPE = 97
 """Dynamic: both sides are told which."""
-RECEIVER_REPORT, SOURCE_DESCRIPTION, GOODBYE = 201, 202, 203
+RECEIVER_REPORT, SOURCE_DESCRIPTION = 201, 202
 _RTP = struct.Struct(">BBHII")
 _RECEIVER = struct.Struct(">BBHI I B3s I I I I")
 VERSION = 0x80

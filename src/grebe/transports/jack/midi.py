@@ -69,7 +69,6 @@ class JackWire:
         """Open and start the client. PortLost when there is no server."""
         self.client = open_client("grebe", server)
         self.frames = FrameClock(self.client.samplerate)
-        self.xruns = 0
         self.transport: JackTransport | JackFollowed | None = None
         self._stopped = False
         self._period_ns = raw_ns()
@@ -208,7 +207,6 @@ class JackWire:
             self.transport.process(start, frames)
 
     def _on_xrun(self, delayed_us: float) -> None:
-        self.xruns += 1
         # The dummy driver counts each of a few microseconds; a period's worth can lose messages.
         if delayed_us * self.frames.rate / 1e6 >= self.client.blocksize:
             self._overrun = True
