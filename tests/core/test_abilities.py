@@ -79,14 +79,14 @@ def test_what_is_shown_can_be_typed_again(profile: object) -> None:
 @pytest.mark.parametrize(
     ("path", "text", "words"),
     [
-        ("tempo.low", "slow", "Lowest tempo, BPM: expected a number"),
-        ("loop_tracks", "2.5", "Loop tracks: expected a whole number"),
-        ("loop_tracks", "65", "<= 64"),
+        ("tempo.low", "slow", "Lowest tempo, BPM: a number from 20 to 400"),
+        ("loop_tracks", "2.5", "Loop tracks: a whole number from 0 to 64"),
+        ("loop_tracks", "65", "from 0 to 64"),
         ("obeys.clock", "perhaps", "say yes or no"),
         ("channels", "1, 17", "<= 16"),
         ("steps.swing", "50, 80", "<= 75"),
         ("chains.rule", "circle", "circle"),
-        ("memory.slots", "0", ">= 1"),
+        ("memory.slots", "0", "a whole number from 1 to"),
     ],
 )
 def test_what_cannot_be_is_refused_in_words(path: str, text: str, words: str) -> None:

@@ -90,7 +90,10 @@ def test_a_pattern_from_what_was_played() -> None:
     content = content_from(notes, 4.0, Taken(strength=0.0))
     kick, snare = content.voices
     assert [h.step for h in kick.hits] == [0, 4, 8, 12]
-    assert [(h.step, h.late, h.gate) for h in snare.hits] == [(0, -80, 80), (1, 40, 200)]
+    assert [(h.step, h.shift_permille, h.gate_length) for h in snare.hits] == [
+        (0, -80, 80),
+        (1, 40, 200),
+    ]
 
 
 def test_a_melodic_voice_with_chords() -> None:

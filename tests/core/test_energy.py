@@ -71,7 +71,7 @@ def test_a_held_note_sounds_in_every_bar() -> None:
     """One stroke in four bars, held: half its loudness for sounding at all."""
     project = loop("a")
     held = build.voice("x" + "." * 63, 60)
-    held = msgspec.structs.replace(held, hits=(Hit(step=0, velocity=127, gate=6400),))
+    held = msgspec.structs.replace(held, hits=(Hit(step=0, velocity=127, gate_length=6400),))
     pad = build.pattern("d1", "drums", held)
     bars = energies(msgspec.structs.replace(project, patterns=(pad, *project.patterns[1:])))
     assert bars == pytest.approx([0.5 + 0.5 / 16, 0.5, 0.5, 0.5])

@@ -422,8 +422,8 @@ def hits(*hits: Hit, **fields: Any) -> Voice:
     return Voice(id="v", name="Snare", note=38, hits=hits, **fields)
 
 
-CHORD = hits(Hit(step=0, note=50, chord=(3, 7), gate=400))
-BASS = Voice(id="b", name="Bass", note=38, hits=(Hit(step=1, gate=200),))
+CHORD = hits(Hit(step=0, note=50, chord=(3, 7), gate_length=400))
+BASS = Voice(id="b", name="Bass", note=38, hits=(Hit(step=1, gate_length=200),))
 CUTOFF = ControlLane(
     id="c", name="Cutoff", controller=74, points=(ControlPoint(step=0, value=120),)
 )

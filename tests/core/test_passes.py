@@ -100,9 +100,9 @@ def test_flam_micro_timing_and_ratchets() -> None:
         (4 * S - S * 150 // 1000, 60, True),
         (4 * S, 100, False),
     ]
-    late = _sounds(_hits(Hit(step=1, late=-250)))
+    late = _sounds(_hits(Hit(step=1, shift_permille=-250)))
     assert late[0].tick == S * 3 // 4
-    roll_ = _sounds(_hits(Hit(step=2, ratchet=4, ratchet_to=50, velocity=80, gate=80)))
+    roll_ = _sounds(_hits(Hit(step=2, ratchet=4, ratchet_to=50, velocity=80, gate_length=80)))
     assert [s.tick for s in roll_] == [2 * S + S * n // 4 for n in range(4)]
     assert [s.velocity for s in roll_] == [80, 67, 53, 40]
     assert {s.gate_ticks for s in roll_} == {S // 5}
@@ -112,12 +112,12 @@ def test_chords_ties_and_one_shots() -> None:
     """A chord is struck together; a tie is held on; a one-shot ignores its gate."""
     chord = _sounds(_hits(Hit(step=0, note=50, chord=(3, 7, 100))))
     assert [s.note for s in chord] == [50, 53, 57]
-    tied = _sounds(_hits(Hit(step=0, note=40, tie=True), Hit(step=4, note=40, gate=100)))
+    tied = _sounds(_hits(Hit(step=0, note=40, tie=True), Hit(step=4, note=40, gate_length=100)))
     assert [(s.tick, s.gate_ticks) for s in tied] == [(0, 5 * S)]
     slid = _sounds(_hits(Hit(step=0, note=40, tie=True), Hit(step=4, note=43)))
     assert slid[0].gate_ticks > 4 * S
     assert slid[1].tick == 4 * S
-    assert _sounds(_hits(Hit(step=0, gate=800), one_shot=True))[0].gate_ticks < S
+    assert _sounds(_hits(Hit(step=0, gate_length=800), one_shot=True))[0].gate_ticks < S
 
 
 @pytest.mark.parametrize(
@@ -177,7 +177,11 @@ def test_a_pinned_lane_is_pinned_too() -> None:
 
 def test_what_sounds_between_two_times() -> None:
     """From whichever pass: all of it, once, in whatever windows it is asked for."""
-    hits = (Hit(step=0, flam=300), Hit(step=6, late=400, ratchet=3), Hit(step=3, chance=60))
+    hits = (
+        Hit(step=0, flam=300),
+        Hit(step=6, shift_permille=400, ratchet=3),
+        Hit(step=3, chance=60),
+    )
     voice = msgspec.structs.replace(_hits(*sorted(hits, key=lambda h: h.step)), length=7)
     passes = passes_of(Content(swing=58.0), voice)
     whole = [s for n in range(9) for s in passes.sounds(n, KEY)]

@@ -51,7 +51,7 @@ def test_removing() -> None:
 @pytest.mark.parametrize(
     ("field", "value", "held"),
     [("velocity", 0, 1), ("velocity", 64, 64), ("velocity", 300, 127), ("note", 128, 127),
-     ("late", -900, -500), ("flam", 900, 500), ("ratchet", 0, 1), ("chance", 101, 100)],
+     ("shift_permille", -900, -500), ("flam", 900, 500), ("ratchet", 0, 1), ("chance", 101, 100)],
 )  # fmt: skip
 def test_fields_are_held_in_range(field: str, value: int, held: int) -> None:
     """Velocity between 1 and 127, since 0 would be a note off; the others as the model has them."""
@@ -82,7 +82,8 @@ def test_an_unknown_voice_is_refused() -> None:
 def test_notes_of_a_voice() -> None:
     """Ticks by step rate, gates in percent of a step, pitch of the hit or the voice."""
     voice = msgspec.structs.replace(
-        build.voice("x.x.", note=40), hits=(Hit(step=0, gate=150), Hit(step=2, note=52, gate=1))
+        build.voice("x.x.", note=40),
+        hits=(Hit(step=0, gate_length=150), Hit(step=2, note=52, gate_length=1)),
     )
     first, second = passes_of(Content(), voice).sounds(0)
     assert first[:4] == (0, 40, 100, SIXTEENTH_TICKS * 3 // 2)

@@ -148,7 +148,7 @@ def test_settings_of_a_hit_and_a_value() -> None:
     assert set_hit_field(voice, 0, "note", "the voice's").hits[0].note is None
     with pytest.raises(EditError, match="no hit on step 2"):
         set_hit_field(voice, 1, "chance", "50")
-    with pytest.raises(EditError, match="Chance, %: Expected `int` <= 100"):
+    with pytest.raises(EditError, match="Chance, %: a whole number from 0 to 100 .got '150'."):
         set_hit_field(voice, 0, "chance", "150")
     lane = ControlLane(id="c", name="c", controller=7, points=(ControlPoint(step=1, value=2),))
     assert set_point_field(lane, 1, "glide", "yes").points[0].glide
@@ -203,7 +203,7 @@ def test_a_step_sheet_is_in_the_boxs_counts() -> None:
     box = build.device("smew", plays="own", spec=spec)
     hits = (
         Hit(step=0, velocity=127), Hit(step=4, velocity=50, flam=151), Hit(step=6, ratchet=3),
-        Hit(step=9, chance=60, late=100), Hit(step=12, when="1 of 2", tie=True),
+        Hit(step=9, chance=60, shift_permille=100), Hit(step=12, when="1 of 2", tie=True),
     )  # fmt: skip
     voice = Voice(id="v", name="Snare", note=38, hits=hits)
     short = build.voice("x" * 7, voice_id="w", direction="backward")

@@ -216,7 +216,7 @@ def test_what_carries_on_is_not_restarted() -> None:
 def test_a_repeated_note_ends_before_it_begins_again() -> None:
     """A gate longer than the way to the next hit is cut there: off, then on."""
     voice = build.voice("xx..", 40)
-    hits = tuple(msgspec.structs.replace(h, gate=300) for h in voice.hits)
+    hits = tuple(msgspec.structs.replace(h, gate_length=300) for h in voice.hits)
     pattern = build.pattern("p", "bass", msgspec.structs.replace(voice, hits=hits))
     project = build.project(
         [build.device("bass")], [pattern], [build.scene("a", 1, bass=["p"])], build.song("a")

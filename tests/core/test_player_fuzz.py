@@ -57,9 +57,10 @@ def a_rich_project() -> Project:
     """Chains, unequal lengths, long gates, odd metres, a ramp, silence, a muted part."""
     bass = build.voice("xx.x..x", 40, direction="there and back")
     hits = (
-        Hit(step=0, flam=300, late=-300), Hit(step=1, ratchet=5, ratchet_to=40, chance=60),
+        Hit(step=0, flam=300, shift_permille=-300),
+        Hit(step=1, ratchet=5, ratchet_to=40, chance=60),
         Hit(step=3, when="fill", chord=(3, 7)), Hit(step=4, tie=True, when="1 of 2"),
-        Hit(step=5, late=499, gate=400),
+        Hit(step=5, shift_permille=499, gate_length=400),
     )  # fmt: skip
     rich = Voice(id="w", name="w", note=50, length=6, swing=63.0, hits=hits)
     wild = build.voice("xxx", 41, "r", direction="random", even=True)

@@ -50,13 +50,14 @@ RICH = Content(
     swing=57.0,
     voices=(
         Voice(id="a", name="a", note=40, length=7, hits=(
-            Hit(step=0, flam=400, late=-400), Hit(step=2, chance=50), Hit(step=6, ratchet=4),
+            Hit(step=0, flam=400, shift_permille=-400),
+            Hit(step=2, chance=50), Hit(step=6, ratchet=4),
         )),
         Voice(id="b", name="b", note=50, length=5, direction="random", hits=(
-            Hit(step=1, when="1 of 3"), Hit(step=4, late=490, chance=30, when="later"),
+            Hit(step=1, when="1 of 3"), Hit(step=4, shift_permille=490, chance=30, when="later"),
         )),
         Voice(id="c", name="c", note=60, length=9, even=True, hits=(
-            Hit(step=0), Hit(step=3, when="without", chance=80), Hit(step=8, late=300),
+            Hit(step=0), Hit(step=3, when="without", chance=80), Hit(step=8, shift_permille=300),
         )),
     ),
 )  # fmt: skip
@@ -82,7 +83,7 @@ def test_a_seed_is_a_take() -> None:
 
 def test_early_strokes_of_later_passes_fall_before_their_bar() -> None:
     """A flam and a push before step 1: held to the start in the first pass, early in the next."""
-    hits = (Hit(step=0, flam=200, late=-100),)
+    hits = (Hit(step=0, flam=200, shift_permille=-100),)
     player = player_of(playing(Content(voices=(Voice(id="v", name="v", hits=hits),))))
     ticks = [t for t, _ in notes(player.advance(2 * BAR))]
     lead, push = SIXTEENTH_TICKS // 5, SIXTEENTH_TICKS // 10

@@ -134,7 +134,8 @@ def test_the_key_comes_from_the_notes_unless_it_is_said() -> None:
     notes = (50, 52, 53, 55, 57, 58, 60, 62)
     row = build.voice("xxxxxxxx", 50)
     hits = tuple(
-        msgspec.structs.replace(h, note=n, gate=100) for h, n in zip(row.hits, notes, strict=True)
+        msgspec.structs.replace(h, note=n, gate_length=100)
+        for h, n in zip(row.hits, notes, strict=True)
     )
     bass = build.device("bass", kind="bass", channel=2)
     lines = build.pattern("b", "bass", msgspec.structs.replace(row, hits=hits))

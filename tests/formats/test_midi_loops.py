@@ -144,8 +144,8 @@ def test_swing_and_micro_timing_survive() -> None:
     assert content.swing == pytest.approx(60, abs=0.2)
     hats = content.voices[0].hits
     assert [h.step for h in hats] == list(range(9))
-    assert hats[8].late == pytest.approx(50, abs=2)
-    assert max(abs(h.late) for h in hats[:8]) <= 4
+    assert hats[8].shift_permille == pytest.approx(50, abs=2)
+    assert max(abs(h.shift_permille) for h in hats[:8]) <= 4
 
 
 def test_chords_and_lines_of_a_melodic_box() -> None:
@@ -160,14 +160,14 @@ def test_chords_and_lines_of_a_melodic_box() -> None:
     (voice,) = read(midi_bytes(file), pad).content.voices
     assert voice.hits[0].note == 50
     assert voice.hits[0].chord == (3, 7)
-    assert voice.hits[0].gate == 800
+    assert voice.hits[0].gate_length == 800
 
 
 def test_what_is_written_is_read_by_others() -> None:
     """mido and pretty_midi find the strokes where they sound: swing, flam, ratchet, late."""
     hits = (
         Hit(step=0, velocity=127), Hit(step=3, flam=200), Hit(step=5, ratchet=3),
-        Hit(step=8, late=-100), Hit(step=10, when="fill"),
+        Hit(step=8, shift_permille=-100), Hit(step=10, when="fill"),
     )  # fmt: skip
     voice = Voice(id="v", name="Snare", note=38, hits=hits)
     content = Content(swing=58.0, voices=(voice,))

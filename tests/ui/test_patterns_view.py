@@ -64,7 +64,7 @@ def test_a_hit_by_keys(performer: Performer, view: PatternsView) -> None:
     found = hit(view)
     assert found == Hit(
         step=0, velocity=100, flam=150, ratchet=3, ratchet_to=50, chance=75, when="first",
-        tie=True, late=20, gate=75,
+        tie=True, shift_permille=20, gate_length=75,
     )  # fmt: skip
     performer.press(K.Key_V)
     assert hit(view).velocity == 127

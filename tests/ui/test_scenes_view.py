@@ -212,7 +212,7 @@ def test_every_setting_can_be_typed(performer: Performer) -> None:
         ("part", "values", "74:20", "written 74=20"),
         ("scene", "meter", "4/5", "metre must look like"),
         ("scene", "bars", "many", "whole numbers"),
-        ("performer", "hands", "5", "cannot be"),
+        ("performer", "hands", "5", "Hands: a whole number from 0 to 2"),
     ):
         put(owner, key, text)
         assert words in said(performer)

@@ -47,7 +47,7 @@ WITHIN_S = 12.0
 
 def fault_project(devices: int = 2) -> Project:
     """Boxes that hold long notes at a quick tempo: whatever goes wrong, something sounds."""
-    hits = tuple(Hit(step=s, gate=350) for s in range(0, 16, 4))
+    hits = tuple(Hit(step=s, gate_length=350) for s in range(0, 16, 4))
     names = [f"box-{n}" for n in range(1, devices + 1)]
     patterns = tuple(
         Pattern(id=f"p-{n}", name=n, device=n,

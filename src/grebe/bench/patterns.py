@@ -32,7 +32,7 @@ def many_patterns() -> Project:
             Hit(
                 step=step,
                 velocity=dice.choice((60, 100, 127)),
-                late=dice.choice((0, 0, 40)),
+                shift_permille=dice.choice((0, 0, 40)),
                 chance=dice.choice((100, 100, 100, 60)),
                 ratchet=dice.choice((1, 1, 1, 3)),
             )

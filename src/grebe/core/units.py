@@ -6,7 +6,8 @@ controller); the tempo range is common practice with room at both ends.
 
 from __future__ import annotations
 
-from typing import Annotated, Any
+from functools import cache
+from typing import Annotated, Any, TypeVar, get_args, get_type_hints
 
 import msgspec
 from msgspec import Meta
@@ -30,6 +31,14 @@ OffsetMs = Annotated[float, Meta(ge=-500, le=500)]
 StepCount = Annotated[int, Meta(ge=1, le=MAX_STEPS)]
 GatePercent = Annotated[int, Meta(ge=1, le=25600)]
 """How long a note is held, in percent of one step."""
+ShiftPermille = Annotated[int, Meta(ge=-500, le=500)]
+"""How much later than its step a hit sounds, in thousandths of a step; negative is earlier."""
+FlamPermille = Annotated[int, Meta(ge=0, le=500)]
+"""How long before a hit a softer stroke falls, in thousandths of a step; 0 for none."""
+Ratchet = Annotated[int, Meta(ge=1, le=8)]
+RatchetTo = Annotated[int, Meta(ge=5, le=200)]
+GapSeconds = Annotated[float, Meta(ge=0, le=3600)]
+"""Silence between two songs."""
 SwingPercent = Annotated[float, Meta(ge=50, le=75)]
 """Where the second of two steps falls, in percent of both; 50 is straight."""
 Times = Annotated[int, Meta(ge=1, le=MAX_TIMES)]
@@ -43,18 +52,28 @@ class Value(msgspec.Struct, frozen=True, kw_only=True, omit_defaults=True):
     """Base of every document value: immutable, keyword-only, compared by content."""
 
 
+N = TypeVar("N", int, float)
+
+
 def bounds_of(kind: Any) -> tuple[float, float]:
-    """The least and the greatest value of a type above, as its `Meta` has them.
+    """The least and the greatest value of a type above, or of that or None, as its `Meta` has them.
 
     TypeError for a type without both.
     """
-    for meta in getattr(kind, "__metadata__", ()):
-        if isinstance(meta, Meta) and meta.ge is not None and meta.le is not None:
-            return float(meta.ge), float(meta.le)
+    for one in (kind, *get_args(kind)):
+        for meta in getattr(one, "__metadata__", ()):
+            if isinstance(meta, Meta) and meta.ge is not None and meta.le is not None:
+                return meta.ge, meta.le
     raise TypeError(f"{kind!r} has no bounds")
 
 
-def held_in(kind: Any, value: float) -> float:
-    """A value, or the nearest that a type above allows."""
+def held_in(kind: Any, value: N) -> N:
+    """A value, or the nearest that a type above allows; of the value's own type."""
     low, high = bounds_of(kind)
-    return min(high, max(low, value))
+    return type(value)(min(high, max(low, value)))
+
+
+@cache
+def fields_of(struct: Any) -> dict[str, Any]:
+    """The types of a value's fields, with their bounds."""
+    return get_type_hints(struct, include_extras=True)

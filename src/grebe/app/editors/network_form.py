@@ -7,13 +7,13 @@ from typing import Any
 
 import msgspec
 
-from grebe.app.editors.typed import typed_number
 from grebe.app.guessing import weakness
 from grebe.app.live.session import Session
 from grebe.app.passphrases import keep_passphrase, passphrase_of
 from grebe.core.document import with_rig
 from grebe.core.session.shared import MAX_SPAN, MIN_SPAN
 from grebe.core.session.use import MOST_ADDRESSES, OscUse, SessionUse
+from grebe.core.typed import typed_number
 from grebe.errors import EditError
 
 STARTS = ("shared", "each its own")

@@ -124,22 +124,22 @@ class HitEdits:
     @does("earlier")
     def earlier(self) -> None:
         """A hundredth of a step earlier."""
-        self._by("late", -LATE_STEP, "Micro-timing")
+        self._by("shift_permille", -LATE_STEP, "Micro-timing")
 
     @does("later")
     def later(self) -> None:
         """A hundredth of a step later."""
-        self._by("late", LATE_STEP, "Micro-timing")
+        self._by("shift_permille", LATE_STEP, "Micro-timing")
 
     @does("hold_longer")
     def hold_longer(self) -> None:
         """Held a quarter of a step longer."""
-        self._by("gate", GATE_STEP, "Gate")
+        self._by("gate_length", GATE_STEP, "Gate")
 
     @does("hold_shorter")
     def hold_shorter(self) -> None:
         """Held a quarter of a step shorter."""
-        self._by("gate", -GATE_STEP, "Gate")
+        self._by("gate_length", -GATE_STEP, "Gate")
 
     def _next_of(self, field: str, values: tuple[Any, ...], name: str) -> None:
         hit = self.hand.hit

@@ -19,6 +19,7 @@ from grebe.core.patterns.model import (
     Speed,
 )
 from grebe.core.rig.memory import assign, first_free
+from grebe.core.units import SwingPercent, held_in
 from grebe.errors import EditError
 
 KEY_SINCE_NS = 120_000_000_000
@@ -49,12 +50,12 @@ class PatternEdits:
     @does("swing_more")
     def swing_more(self) -> None:
         """Swing up by 1 %."""
-        self._content("Swing", swing=min(75.0, self.hand.content.swing + 1))
+        self._content("Swing", swing=held_in(SwingPercent, self.hand.content.swing + 1))
 
     @does("swing_less")
     def swing_less(self) -> None:
         """Swing down by 1 %."""
-        self._content("Swing", swing=max(50.0, self.hand.content.swing - 1))
+        self._content("Swing", swing=held_in(SwingPercent, self.hand.content.swing - 1))
 
     @does("speed")
     def speed(self) -> None:

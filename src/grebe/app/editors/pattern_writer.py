@@ -9,6 +9,7 @@ from grebe.core.patterns import edit
 from grebe.core.patterns.model import ControlPoint, Hit, Voice
 from grebe.core.rig.spec import PITCHED_KINDS
 from grebe.core.songs.chain import ChainPlace
+from grebe.core.units import ShiftPermille, held_in
 
 
 class PatternWriter:
@@ -106,7 +107,7 @@ class PatternWriter:
             step=step % row.length,
             velocity=note.velocity,
             note=note.note if pitched else None,
-            late=min(500, max(-500, late)),
+            shift_permille=held_in(ShiftPermille, late),
         )
         self.hand.change_row("Played in", lambda v: edit.put_hit(v, hit), row.id, merge=merge)
 

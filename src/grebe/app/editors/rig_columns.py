@@ -6,8 +6,6 @@ from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from typing import Any
 
-import msgspec
-
 from grebe.core.document import Project, with_device
 from grebe.core.rig.edits import change_cable, change_route, spec_of
 from grebe.core.rig.formatting import (
@@ -19,6 +17,7 @@ from grebe.core.rig.formatting import (
 )
 from grebe.core.rig.model import GREBE_ID, Cable, Rig
 from grebe.core.rig.wiring import Wiring, exact
+from grebe.core.typed import typed_whole, with_field
 from grebe.errors import EditError
 
 
@@ -46,17 +45,9 @@ def _device_edit(**made: Callable[[str], object]) -> Callable[[Project, int, Any
 
 def _checked(item: Any, fields: dict[str, object]) -> Any:
     """The thing with other fields, held against its types. EditError says which is wrong."""
-    try:
-        return msgspec.convert({**msgspec.structs.asdict(item), **fields}, type(item))
-    except msgspec.ValidationError as error:
-        raise EditError(str(error).partition(" - at ")[0].lower()) from error
-
-
-def _whole(text: str) -> int:
-    try:
-        return int(text)
-    except ValueError as error:
-        raise EditError(f"{text!r} is not a whole number") from error
+    for name, value in fields.items():
+        item = with_field(item, name, value)
+    return item
 
 
 def _number(text: str) -> float:
@@ -96,7 +87,7 @@ DEVICE_COLUMNS = (
     Column(
         "Channel",
         lambda r, d: str(d.channel),
-        _device_edit(channel=_whole),
+        _device_edit(channel=typed_whole),
         lambda r, d: [str(n) for n in range(1, 17)],
     ),
     Column(
@@ -255,7 +246,7 @@ NOTES = {"same": "as they come", "position": "by position", "table": "by table"}
 
 
 def _channel(text: str) -> int | None:
-    return None if text == "as it comes" else _whole(text)
+    return None if text == "as it comes" else typed_whole(text)
 
 
 def _notes(text: str) -> str:
@@ -281,7 +272,7 @@ ROUTE_COLUMNS = (
     Column(
         "Transpose",
         lambda r, c: f"{c.transpose:+d}" if c.transpose else "0",
-        _row_edit(change_route, "transpose", lambda r, c, t: _whole(t)),
+        _row_edit(change_route, "transpose", lambda r, c, t: typed_whole(t)),
         free=True,
     ),
 )

@@ -13,12 +13,14 @@ from grebe.core.document import Project, with_scene
 from grebe.core.patterns.model import Pattern, Voice
 from grebe.core.player.plan import sounding
 from grebe.core.rig.model import Device
-from grebe.core.songs.model import Follow, Part, Performer, Scene
+from grebe.core.songs.model import Follow, Part, Scene
 from grebe.core.songs.scenes import (
     put_value,
     set_part,
 )
 from grebe.core.time.meter import parse_meter
+from grebe.core.typed import taken, typed_whole, with_field
+from grebe.core.units import Controller, fields_of
 from grebe.errors import EditError
 
 ECHOES = (None, "1/16", "1/8t", "1/8", "1/8.", "1/4t", "1/4", "1/4.", "1/2")
@@ -200,11 +202,11 @@ class SceneHand:
 
     def _set_performer(self, name: str, key: str, words: str) -> None:
         school = "" if words == "none" else words
-        value: Any = school if key == "school" else _whole(words)
+        value: Any = school if key == "school" else typed_whole(words)
 
         def change(project: Project) -> Project:
-            made = msgspec.structs.replace(project.performer, **{key: value})
-            return msgspec.structs.replace(project, performer=_checked(made, Performer))
+            made = with_field(project.performer, key, value)
+            return msgspec.structs.replace(project, performer=made)
 
         self.session.store.apply(name, change)
 
@@ -217,20 +219,21 @@ class SceneHand:
             if key == "to":
                 value = next((s.id for s in self.project.scenes if s.name == words), "")
             elif key == "rounds":
-                value = _whole(words)
-            fields = {"then": msgspec.structs.replace(scene.then, **{key: value})}
+                value = typed_whole(words)
+            fields = {"then": with_field(scene.then, key, value)}
         elif key == "meter":
             try:
                 fields = {"meter": parse_meter(words)}
             except ValueError as error:
                 raise EditError(str(error)) from error
         elif key in ("bars", "times"):
-            fields = {key: max(1, _whole(words))}
+            fields = {key: max(1, typed_whole(words))}
         elif key == "role":
             fields = {"role": "" if words == NO_ROLE else words}
         else:
             fields = {key: words}
-        self.change(name, lambda s: _checked(msgspec.structs.replace(s, **fields), Scene))
+        made = {key: taken(fields_of(Scene)[key], value, key) for key, value in fields.items()}
+        self.change(name, lambda s: msgspec.structs.replace(s, **made))
 
     def _part_value(self, key: str, words: str) -> Any:
         if key == "muted":
@@ -243,7 +246,7 @@ class SceneHand:
                 if not words
                 else ()
                 if words == "none"
-                else tuple(sorted({_whole(w) for w in words.replace(",", " ").split()}))
+                else tuple(sorted({typed_whole(w) for w in words.replace(",", " ").split()}))
             )
         if key == "chain":
             ids = {p.name.lower(): p.id for p in self.patterns}
@@ -262,20 +265,13 @@ class SceneHand:
         return tuple(names[w.lower()] for w in wanted)
 
 
-def _whole(words: str) -> int:
-    try:
-        return int(words)
-    except ValueError as error:
-        raise EditError(f"it goes in whole numbers (got {words!r})") from error
-
-
 def _pairs(words: str) -> list[tuple[int, int]]:
     out: list[tuple[int, int]] = []
     for row in words.replace(",", " ").split():
         controller, sign, value = row.partition("=")
         if not sign:
             raise EditError(f"controllers are written 74=20, with spaces between (got {row!r})")
-        out.append((_whole(controller), _whole(value)))
+        out.append((taken(Controller, controller, "A controller"), typed_whole(value)))
     return out
 
 
@@ -283,13 +279,4 @@ def _with_values(scene: Scene, device: str, pairs: list[tuple[int, int]]) -> Sce
     scene = set_part(scene, device, values=())
     for controller, value in pairs:
         scene = put_value(scene, device, controller, value)
-    made: Scene = _checked(scene, Scene)
-    return made
-
-
-def _checked(thing: Any, kind: type) -> Any:
-    """The thing, if the document can hold it. EditError says what it may be."""
-    try:
-        return msgspec.convert(msgspec.to_builtins(thing), kind)
-    except msgspec.ValidationError as error:
-        raise EditError(f"that cannot be: {error}") from error
+    return scene

@@ -8,7 +8,6 @@ from typing import Any
 
 import msgspec
 
-from grebe.app.editors.typed import typed_number
 from grebe.app.live.session import Session
 from grebe.core.document import Project, with_set, with_song
 from grebe.core.patterns.keys import key_parts
@@ -17,6 +16,7 @@ from grebe.core.sets.model import INTO, Set, SetSong, Weights
 from grebe.core.sets.plan import PlacedSong, SetFactsModel, SetSchedule, plan_set
 from grebe.core.songs.model import Need, Song
 from grebe.core.time.formatting import clock_text
+from grebe.core.typed import typed_in
 from grebe.errors import EditError
 
 _WAY_WORDS = ("after a stop", "cut on the bar", "ramp over bars", "carry on")
@@ -151,7 +151,7 @@ class SetHand:
             slot = read_minutes(words)
             self.change_set("Slot", lambda s: msgspec.structs.replace(s, slot_s=slot))
         else:
-            value = max(0.0, min(10.0, typed_number(words)))
+            value = typed_in(Weights, key, words)
 
             def weigh(running: Set) -> Set:
                 weights: Weights = msgspec.structs.replace(running.weights, **{key: value})
@@ -167,9 +167,9 @@ class SetHand:
         elif key == "into":
             self.change("How it comes in", into=next(k for k, w in WAYS.items() if w == words))
         elif key == "ramp_bars":
-            self.change("Ramp", ramp_bars=max(1, min(256, int(typed_number(words)))))
+            self.change("Ramp", ramp_bars=typed_in(SetSong, "ramp_bars", words))
         else:
-            self.change("Silence", gap_s=max(0.0, min(3600.0, typed_number(words))))
+            self.change("Silence", gap_s=typed_in(SetSong, "gap_s", words))
 
     def _set_song(self, key: str, words: str) -> None:
         song = self.song

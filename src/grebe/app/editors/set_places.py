@@ -10,6 +10,7 @@ from grebe.core.sets.edit import (
     remove_place,
 )
 from grebe.core.sets.model import INTO
+from grebe.core.units import GapSeconds, held_in
 from grebe.errors import EditError
 
 GAP_STEP = 5.0
@@ -128,7 +129,7 @@ class PlaceEdits:
         if entry is None:
             return
         if entry.into == "stop":
-            gap = max(0.0, min(3600.0, entry.gap_s + by * GAP_STEP))
+            gap = held_in(GapSeconds, entry.gap_s + by * GAP_STEP)
             self.hand.change("Silence", "set-gap", gap_s=gap)
         else:
             bars = max(1, min(256, entry.ramp_bars + by))

@@ -8,15 +8,16 @@ from typing import Any, Literal
 import msgspec
 
 from grebe.app.editors.song_model import SongModel
-from grebe.app.editors.typed import typed_number
 from grebe.app.live.session import Session
 from grebe.core.document import Project, with_song
 from grebe.core.player.marks import curve_value
 from grebe.core.rig.model import Device
 from grebe.core.songs import edit
 from grebe.core.songs.layout import Layout, Span
-from grebe.core.songs.model import Curve, Song
+from grebe.core.songs.model import Curve, Section, Song, Then
 from grebe.core.time.ticks import SIXTEENTH_TICKS
+from grebe.core.typed import typed_in, typed_number
+from grebe.core.units import Controller, held_in
 from grebe.errors import EditError
 
 CUTOFF = 74
@@ -202,7 +203,7 @@ class SongHand:
             fields = self._section_fields(span, key, words)
             self.change(name, lambda s: edit.with_section(s, span.section.id, **fields))
         elif key == "controller":
-            self.controller = max(0, min(119, int(typed_number(words))))
+            self.controller = held_in(Controller, int(typed_number(words)))
         else:
             made = self._placed(span, key, words)
             self.change(name, lambda _: made)
@@ -213,12 +214,14 @@ class SongHand:
         if key == "scene":
             return {"scene": next(s.id for s in self.project.scenes if s.name == words)}
         if key == "times":
-            return {"times": max(1, min(999, int(typed_number(words))))}
+            return {"times": typed_in(Section, "times", words)}
         if key == "kind":
             return {"then": msgspec.structs.replace(then, kind=words)}
-        number = 0 if words in ("", "none") else int(typed_number(words))
+        words = "0" if words in ("", "none") else words
         if key == "rounds":
-            return {"then": msgspec.structs.replace(then, rounds=max(0, min(99, number)))}
+            rounds = typed_in(Then, "rounds", words)
+            return {"then": msgspec.structs.replace(then, rounds=rounds)}
+        number = int(typed_number(words))
         if not 0 <= number <= len(song.sections):
             raise EditError(f"the song has sections 1 to {len(song.sections)} (got {words})")
         to = song.sections[number - 1].id if number else ""

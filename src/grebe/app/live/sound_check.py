@@ -14,6 +14,7 @@ import numpy as np
 from grebe.core.document import Project
 from grebe.core.rig.model import GREBE_ID, Device, Rig
 from grebe.core.sync.measure import Measured, measure
+from grebe.core.units import OffsetMs, held_in
 from grebe.protocols.link.messages import Heard, Heed
 
 BARS = 16
@@ -38,7 +39,7 @@ class Result(msgspec.Struct, frozen=True, kw_only=True):
         suggested = self.measured.suggested_offset_ms
         if not suggested:
             return None
-        return round(min(500.0, max(-500.0, self.offset_ms + suggested)), 1)
+        return round(held_in(OffsetMs, self.offset_ms + suggested), 1)
 
 
 def heed_of(device: Device, *, notes: bool = False) -> Heed | None:

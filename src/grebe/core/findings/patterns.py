@@ -141,7 +141,7 @@ def _uses(content: Content, feature: StepFeature) -> bool:
         case "ratchets":
             return any(h.ratchet > 1 for _, h in _hits(content))
         case "micro":
-            return any(h.late for _, h in _hits(content))
+            return any(h.shift_permille for _, h in _hits(content))
         case "ties":
             return any(h.tie for _, h in _hits(content))
 

@@ -11,7 +11,7 @@ import msgspec
 
 from grebe.core.patterns.model import Content, Hit, Voice
 from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
-from grebe.core.units import MAX_STEPS
+from grebe.core.units import MAX_STEPS, GatePercent, ShiftPermille, SwingPercent, held_in
 
 LENGTHS = (1, 2, 4, 8)
 """Bars a capture can have (common practice)."""
@@ -22,7 +22,6 @@ CLOSE = 0.09
 """Of a step, on average: closer to a grid nobody plays by hand at its speed; 0.25 is by chance."""
 MIN_SWUNG = 3
 """So many second steps have to be played before a swing is believed."""
-MOST_SWING = 75.0
 SWUNG = 52.0
 """Less is taken for straight playing."""
 
@@ -89,7 +88,7 @@ def measured_swing(starts: Sequence[float], rate: str) -> float:
     if len(into) < MIN_SWUNG:
         return 50.0
     percent = (median(into) - (median(first) if first else 0.0)) / (2 * step) * 100
-    return round(min(MOST_SWING, max(50.0, percent)), 1)
+    return round(held_in(SwingPercent, percent), 1)
 
 
 def played_grid(starts: Sequence[float]) -> tuple[str, float]:
@@ -151,8 +150,8 @@ def content_from(
             step=at,
             velocity=min(127, max(1, note.velocity)),
             note=note.note if how.melodic else None,
-            gate=min(25_600, max(1, round(note.length / step * 100))),
-            late=min(500, max(-500, round(late * 1000))),
+            gate_length=held_in(GatePercent, round(note.length / step * 100)),
+            shift_permille=held_in(ShiftPermille, round(late * 1000)),
         )
         row = rows[0 if how.melodic else note.note]
         there = row.get(at)

@@ -11,14 +11,8 @@ from typing import Any, NamedTuple
 import msgspec
 
 from grebe.core.patterns.model import Content, ControlLane, ControlPoint, Hit, Voice
-from grebe.core.units import MAX_STEPS
+from grebe.core.units import MAX_STEPS, fields_of, held_in
 from grebe.errors import EditError
-
-_LIMITS = {
-    "velocity": (1, 127), "note": (0, 127), "gate": (1, 25_600), "late": (-500, 500),
-    "flam": (0, 500), "ratchet": (1, 8), "ratchet_to": (5, 200), "chance": (0, 100),
-}  # fmt: skip
-"""Of a hit's fields, as the model has them."""
 
 
 def with_voice(content: Content, voice_id: str, edit: Callable[[Voice], Voice]) -> Content:
@@ -73,10 +67,9 @@ def change_hit(voice: Voice, step: int, **fields: Any) -> Voice:
 
 
 def _held(name: str, value: Any) -> Any:
-    if value is None or name not in _LIMITS:
+    if not isinstance(value, int) or isinstance(value, bool):
         return value
-    low, high = _LIMITS[name]
-    return min(high, max(low, value))
+    return held_in(fields_of(Hit)[name], value)
 
 
 def pitch_of(voice: Voice, hit: Hit) -> int:

@@ -7,8 +7,6 @@ from __future__ import annotations
 
 from typing import Any, Literal, NamedTuple, TypeVar, get_args
 
-import msgspec
-
 from grebe.core.patterns.edit import change_hit, put_point, set_lane_length, set_length
 from grebe.core.patterns.keys import key_parts
 from grebe.core.patterns.model import (
@@ -21,6 +19,7 @@ from grebe.core.patterns.model import (
     Speed,
     Voice,
 )
+from grebe.core.typed import with_field
 from grebe.errors import EditError
 
 Owner = Literal["name", "pattern", "voice", "hit", "lane", "point"]
@@ -54,9 +53,9 @@ FIELDS: tuple[Field, ...] = (
     Field("hit", "velocity", "Velocity"),
     Field("hit", "note", "Note"),
     Field("hit", "chord", "With it, semitones"),
-    Field("hit", "gate", "Gate, % of a step"),
+    Field("hit", "gate_length", "Gate, % of a step"),
     Field("hit", "tie", "Tied to the next", YES_NO),
-    Field("hit", "late", "Late by, ‰ of a step"),
+    Field("hit", "shift_permille", "Late by, ‰ of a step"),
     Field("hit", "flam", "Flam, ‰ of a step"),
     Field("hit", "ratchet", "Strokes"),
     Field("hit", "ratchet_to", "Last stroke, %"),
@@ -127,14 +126,7 @@ def edited(thing: _T, key: str, text: str) -> _T:
 
 
 def _converted(thing: Any, key: str, text: str) -> Any:
-    value = _value(thing, key, text)
-    try:
-        raw = {f: getattr(thing, f) for f in thing.__struct_fields__} | {key: value}
-        built = {name: msgspec.to_builtins(item) for name, item in raw.items()}
-        return msgspec.convert(built, type(thing), strict=False)
-    except msgspec.ValidationError as error:
-        reason = str(error).partition(" - at")[0]
-        raise EditError(f"{_words(thing, key)}: {reason} (got {text!r})") from error
+    return with_field(thing, key, _value(thing, key, text), _words(thing, key))
 
 
 def set_hit_field(voice: Voice, step: int, key: str, text: str) -> Voice:

@@ -9,7 +9,17 @@ from msgspec import Meta
 
 from grebe.core.patterns.model import Content, Hit, Voice
 from grebe.core.time.ticks import SIXTEENTH_TICKS, TICKS_PER_QUARTER
-from grebe.core.units import MAX_STEPS, Bpm, Id, Name, Note, Value
+from grebe.core.units import (
+    MAX_STEPS,
+    Bpm,
+    GatePercent,
+    Id,
+    Name,
+    Note,
+    ShiftPermille,
+    Value,
+    held_in,
+)
 from grebe.errors import EditError
 
 MAX_SLICES = 64
@@ -145,8 +155,8 @@ def slices_content(loop: Loop) -> Content:
         held = loop.tick_of(piece.end) - loop.tick_of(piece.start)
         hit = Hit(
             step=step,
-            late=min(500, max(-500, late)),
-            gate=min(25_600, max(1, held * 100 // SIXTEENTH_TICKS)),
+            shift_permille=held_in(ShiftPermille, late),
+            gate_length=held_in(GatePercent, held * 100 // SIXTEENTH_TICKS),
         )
         voices.append(
             Voice(

@@ -18,6 +18,7 @@ from grebe.core.patterns.generate import (
     shuffled_hits,
 )
 from grebe.core.patterns.model import Voice
+from grebe.core.units import MAX_STEPS
 from grebe.errors import EditError
 
 
@@ -109,13 +110,13 @@ def _row(text: str, what: str, low: int, high: int) -> list[int]:
     return numbers
 
 
-HITS = Number("hits", "Hits", 0, 256, 5)
-ROTATE = Number("rotate", "Rotated by", -256, 256, 0)
-LOOP = Number("loop", "Comes round after", 1, 256, 8)
+HITS = Number("hits", "Hits", 0, MAX_STEPS, 5)
+ROTATE = Number("rotate", "Rotated by", -MAX_STEPS, MAX_STEPS, 0)
+LOOP = Number("loop", "Comes round after", 1, MAX_STEPS, 8)
 LOCK = Number("lock", "Locked, %", 0, 100, 100)
 DENSITY = Number("density", "Density, %", 0, 100, 50)
 EVERY = Number("every", "Every so many steps", 1, 64, 3)
-FIRST = Number("first", "From step", 1, 256, 1)
+FIRST = Number("first", "From step", 1, MAX_STEPS, 1)
 LEAP = Number("leap", "Leaps at most", 1, 12, 1)
 OCTAVES = Number("octaves", "Octaves", 1, 4, 1)
 TAPS = Text("taps", "Taps", "5 3")

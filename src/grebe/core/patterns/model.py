@@ -13,11 +13,15 @@ from grebe.core.time.ticks import NoteValue, note_value_ticks
 from grebe.core.units import (
     Channel,
     Controller,
+    FlamPermille,
     GatePercent,
     Id,
     Name,
     Note,
     Program,
+    Ratchet,
+    RatchetTo,
+    ShiftPermille,
     StepCount,
     SwingPercent,
     Value,
@@ -46,19 +50,20 @@ class Hit(Value, frozen=True, kw_only=True):
     velocity: Velocity = 100
     note: Note | None = None
     """Pitch of this hit; None plays the voice's own note."""
-    gate: GatePercent = 50
-    """How long it is held, in percent of a step."""
+    gate_length: GatePercent = msgspec.field(default=50, name="gate")
+    """How long it is held, in percent of a step; `gate` in a file."""
     tie: bool = False
     """Held into the next hit of the voice, which is not struck again if its pitch is the same."""
     chord: Annotated[tuple[Annotated[int, Meta(ge=-60, le=60)], ...], Meta(max_length=8)] = ()
     """Notes struck with it, in semitones from it."""
-    late: Annotated[int, Meta(ge=-500, le=500)] = 0
-    """How much later than its step, in thousandths of a step; negative is earlier."""
-    flam: Annotated[int, Meta(ge=0, le=500)] = 0
+    shift_permille: ShiftPermille = msgspec.field(default=0, name="late")
+    """How much later than its step, in thousandths of a step; negative is earlier; `late` in a
+    file."""
+    flam: FlamPermille = 0
     """How long before it a softer stroke falls, in thousandths of a step; 0 for none."""
-    ratchet: Annotated[int, Meta(ge=1, le=8)] = 1
+    ratchet: Ratchet = 1
     """Strokes it is divided into, evenly over its step."""
-    ratchet_to: Annotated[int, Meta(ge=5, le=200)] = 100
+    ratchet_to: RatchetTo = 100
     """Velocity of the last of those, in percent of the first."""
     chance: Percent = 100
     when: Condition = ""

@@ -84,7 +84,10 @@ class Passes:
             self._struck = like._struck
         self._full: dict[int, list[Sound]] = {}
         """Passes as they are when every hit plays."""
-        ahead = max([h.flam - h.late if h.late < 0 else h.flam for h in voice.hits], default=0)
+        ahead = max(
+            [h.flam - h.shift_permille if h.shift_permille < 0 else h.flam for h in voice.hits],
+            default=0,
+        )
         self.early_ticks = ahead * self._num // (self._den * 1000)
         """How far before its beginning a pass can sound."""
 
@@ -197,7 +200,7 @@ class Passes:
     def _strike(self, out: list[Sound], straight: int, hit: Hit) -> None:
         tick = straight if self._swing == 50 else swung(straight, self._unit, self._swing)
         num, den = self._num, self._den
-        tick += hit.late * num // (den * 1000)
+        tick += hit.shift_permille * num // (den * 1000)
         voice = self.voice
         base = voice.note if hit.note is None else hit.note
         notes = [base]
@@ -205,7 +208,7 @@ class Passes:
             notes = [n for n in (base, *(base + c for c in hit.chord)) if 0 <= n <= 127]
         fill = _FILLS.get(hit.when)
         strokes = hit.ratchet
-        gate = max(1, num * hit.gate // (den * 100 * strokes))
+        gate = max(1, num * hit.gate_length // (den * 100 * strokes))
         if voice.one_shot:
             gate = ONE_SHOT_TICKS
         if hit.flam:

@@ -119,8 +119,8 @@ def _does(pattern: Pattern, voice: Voice, hit: Hit, steps: Steps, bpm: float) ->
     if hit.ratchet > 1:
         ramp = "" if hit.ratchet_to == 100 else f" to {hit.ratchet_to} %"
         words.append(f"{hit.ratchet} strokes{ramp}")
-    if hit.late:
-        words.append(f"{late_ms(content, voice, hit.late, bpm):+.1f} ms")
+    if hit.shift_permille:
+        words.append(f"{late_ms(content, voice, hit.shift_permille, bpm):+.1f} ms")
     if hit.tie:
         words.append("tied")
     if hit.chance < 100:

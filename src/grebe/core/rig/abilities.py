@@ -6,7 +6,7 @@ same fields under the same paths.
 
 from __future__ import annotations
 
-from typing import Any, Literal, NamedTuple, TypeVar, get_args, get_type_hints
+from typing import Any, Literal, NamedTuple, get_args
 
 import msgspec
 
@@ -28,6 +28,7 @@ from grebe.core.rig.spec import (
     Steps,
     Way,
 )
+from grebe.core.typed import with_field
 from grebe.errors import EditError
 
 Form = Literal["text", "yes", "maybe", "list"]
@@ -210,15 +211,15 @@ def with_ability(spec: Spec, ability: Ability, text: str) -> Spec:
     if part in _OPTIONAL and (value is None or text.strip().lower() == NONE):
         return msgspec.structs.replace(spec, **{part: None})  # a box without it
     if not part:
-        return _with(spec, name, value, ability)
+        return with_field(spec, name, value, ability.words)
     inner = getattr(spec, part) or _OPTIONAL[part]
-    return msgspec.structs.replace(spec, **{part: _with(inner, name, value, ability)})
+    return msgspec.structs.replace(spec, **{part: with_field(inner, name, value, ability.words)})
 
 
 def with_row(spec: Spec, part: Part, index: int, ability: Ability, text: str) -> Spec:
     """The spec with a field of a row from text. EditError says what it should be."""
     rows = list(getattr(spec, part))
-    rows[index] = _with(rows[index], ability.path, _read(ability, text), ability)
+    rows[index] = with_field(rows[index], ability.path, _read(ability, text), ability.words)
     return msgspec.structs.replace(spec, **{part: tuple(rows)})
 
 
@@ -273,22 +274,6 @@ def _read(ability: Ability, text: str) -> Any:
     if ability.form == "list":
         return [] if text.lower() in ("", NONE) else [p.strip() for p in text.split(",")]
     return text.replace(" ", "_") if ability.choices else text
-
-
-_S = TypeVar("_S", bound=msgspec.Struct)
-
-
-def _with(item: _S, name: str, value: Any, ability: Ability) -> _S:
-    """The struct with a field that its type allows."""
-    allowed = get_type_hints(type(item), include_extras=True)[name]
-    try:
-        read = msgspec.convert(value, allowed, strict=False)
-    except msgspec.ValidationError as error:
-        what = str(error).partition(" - at ")[0].removesuffix(", got `str`")
-        for typed, words in (("`int`", "a whole number"), ("`float`", "a number")):
-            what = what.replace(typed, words)
-        raise EditError(f"{ability.words}: {what[0].lower()}{what[1:]}") from error
-    return msgspec.structs.replace(item, **{name: read})
 
 
 def set_spec(project: Project, device_id: str, spec: Spec) -> Project:

@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 
 from msgspec import Meta
 
-from grebe.core.units import Id, Name, Value
+from grebe.core.units import GapSeconds, Id, Name, Value
 
 Into = Literal["stop", "cut", "ramp", "carry"]
 """How a song comes in after the one before: after a stop, when it is run; at its own tempo on the
@@ -27,7 +27,7 @@ class SetSong(Value, frozen=True, kw_only=True):
     """How it comes in. Of the first it says nothing."""
     ramp_bars: Annotated[int, Meta(ge=1, le=256)] = 8
     """Bars over which the tempo goes to its own, or does so once it is released."""
-    gap_s: Annotated[float, Meta(ge=0, le=3600)] = 10.0
+    gap_s: GapSeconds = 10.0
     """Silence or talk before it where it comes in after a stop."""
     pinned: bool = False
     """It stays at its place when an order is worked out."""

@@ -49,7 +49,7 @@ def paint_voice(
     for sound in sounds:
         hit, x = hits[sound.step], places.x_at(sound.tick)
         height = places.stem(sound.velocity)
-        if not sound.lead and (hit.gate > 100 or hit.note is not None or hit.tie):
+        if not sound.lead and (hit.gate_length > 100 or hit.note is not None or hit.tie):
             until = min(places.x_at(sound.tick + sound.gate_ticks), places.left + places.wide)
             draw.fill(painter, x, y - 4, max(2.0, until - x - 2), 4, held)
         if hit.chance < 100 or hit.when:

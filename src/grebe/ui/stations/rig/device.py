@@ -23,6 +23,7 @@ from grebe.app.editors.rig_device import LINES, OFFSET_STEP_MS
 from grebe.core.rig.formatting import PARTS
 from grebe.core.rig.model import GREBE_ID, AudioPort, Device, Rig
 from grebe.core.rig.wiring import MIDI_MEDIA
+from grebe.core.units import OffsetMs, bounds_of
 from grebe.ui.stations.rig.ports import LineChooser, PortChooser, PortLook
 from grebe.ui.stations.rig.pulse import PulseFields
 from grebe.ui.widgets.sheet import Facts, SheetLine
@@ -79,7 +80,7 @@ class DevicePage(QScrollArea):
         self.channel.setKeyboardTracking(False)
         self.channel.valueChanged.connect(self.channel_set)
         self.offset = QDoubleSpinBox()
-        self.offset.setRange(-500, 500)
+        self.offset.setRange(*bounds_of(OffsetMs))
         self.offset.setDecimals(1)
         self.offset.setSingleStep(OFFSET_STEP_MS)
         self.offset.setSuffix(" ms")
