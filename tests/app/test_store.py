@@ -306,7 +306,7 @@ def crashed(path: Path, to_bpm: float) -> Path:
     """A window that edits and is killed; where its copy is."""
     keeper = Keeper(store := Store.open(path))
     tempo(store, to_bpm)
-    keeper.pulse(100)
+    keeper.on_timer(100)
     keeper.close()
     assert keeper.path is not None
     return keeper.path
@@ -316,11 +316,11 @@ def test_unsaved_work_is_found_again(path: Path) -> None:
     """Kept every two seconds, for its owner only; found as an edit that can be undone."""
     store = Store.open(path)
     keeper = Keeper(store)
-    keeper.pulse(100)
+    keeper.on_timer(100)
     tempo(store, 90)
-    keeper.pulse(103)
+    keeper.on_timer(103)
     tempo(store, 91)
-    keeper.pulse(104)  # too soon
+    keeper.on_timer(104)  # too soon
     keeper.close()
     assert keeper.path is not None
     assert keeper.path.stat().st_mode & 0o777 == 0o600
@@ -375,12 +375,12 @@ def test_saved_work_leaves_nothing_to_find(path: Path) -> None:
     store = Store.open(path)
     keeper = Keeper(store)
     tempo(store, 90)
-    keeper.pulse(100)
+    keeper.on_timer(100)
     keeper.save()
     assert keeper.path is not None
     assert not keeper.path.exists()
     tempo(store, 91)
-    keeper.pulse(200)
+    keeper.on_timer(200)
     keeper.forget()
     keeper.close()
     assert list(keeper.path.parent.glob("*.grebe")) == []
@@ -396,7 +396,7 @@ def test_what_was_taken_back_is_not_offered(path: Path) -> None:
     store = Store.open(path)
     keeper = Keeper(store)
     tempo(store, 90)
-    keeper.pulse(100)
+    keeper.on_timer(100)
     keeper.settle()
     store.undo()
     keeper.close()
@@ -410,7 +410,7 @@ def test_two_windows_have_a_copy_each(path: Path) -> None:
     for found, to_bpm in ((first, 90), (second, 91)):
         keeper = Keeper(found.store, found.claim)
         tempo(found.store, to_bpm)
-        keeper.pulse(100)
+        keeper.on_timer(100)
         keeper.close()
     again = open_recovered(path)
     other = open_recovered(path)
@@ -432,14 +432,14 @@ def test_a_copy_that_cannot_be_kept_is_said_once(
         patched.setattr(recovery, "write_atomic", full)
         for moment in range(5):
             tempo(store, 90 + moment)
-            keeper.pulse(100 + 3 * moment)
+            keeper.on_timer(100 + 3 * moment)
             keeper.settle()
-            said.append(keeper.pulse(101 + 3 * moment))
+            said.append(keeper.on_timer(101 + 3 * moment))
     assert [s for s in said if s] == [
         "Unsaved work cannot be kept safe (No space left on device): save it, where there is room."
     ]
     tempo(store, 80)
-    keeper.pulse(200)
+    keeper.on_timer(200)
     keeper.close()
     assert bpm(after_a_crash(path).store) == 80
 
@@ -457,7 +457,7 @@ def test_a_slow_disk_holds_nothing_up(path: Path, monkeypatch: pytest.MonkeyPatc
 
     monkeypatch.setattr(recovery, "write_atomic", slow)
     tempo(store, 77)
-    keeper.pulse(100)  # comes back although nothing is written yet
+    keeper.on_timer(100)  # comes back although nothing is written yet
     assert keeper.path is not None
     assert not keeper.path.exists()
     gate.set()

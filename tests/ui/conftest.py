@@ -103,7 +103,7 @@ def performer(qapp: QApplication, own_folders: object) -> Iterator[Performer]:
     frame.show()
     frame.activateWindow()
     QTest.qWaitForWindowExposed(frame)
-    frame.pulse()  # it has opened
+    frame.on_timer()  # it has opened
     yield Performer(frame)
     frame.leave()
     end_engine()

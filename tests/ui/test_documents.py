@@ -60,7 +60,7 @@ def a_window(path: Path, *, untitled: bool = False) -> Frame:
     frame = Frame(found.store, found.claim)
     frame.session.link.state = "off"
     frame.show()
-    frame.pulse()
+    frame.on_timer()
     return frame
 
 
@@ -138,7 +138,7 @@ def test_two_windows_on_one_file(qapp: object, path: Path, monkeypatch: pytest.M
         rename(second.session.store, "Second")
         first.files.save()
         second._look_s = 0.0
-        second.pulse()
+        second.on_timer()
         assert second.session.notices.last is not None
         assert "changed by another" in second.session.notices.last.text
         asked = choosing(monkeypatch, "", "", SAVE_BOTH)
@@ -324,7 +324,7 @@ def test_asked_to_end_work_is_kept_and_it_is_no_crash(
         "was = f.Frame.show\n"
         "def show(self):\n"
         "    was(self)\n"
-        "    self._keeper.pulse = lambda now: ''\n"
+        "    self._keeper.on_timer = lambda now: ''\n"
         "    self.session.store.apply('x', lambda p: msgspec.structs.replace(p, name='Edited'))\n"
         "f.Frame.show = show\n"
         "from grebe.cli.main import main\n"

@@ -208,7 +208,7 @@ def test_a_controller_lane(performer: Performer, view: PatternsView) -> None:
 
     def at(step: int, value: int) -> QPoint:
         x = places.x_of(places.rows[index], step)
-        return QPoint(round(x), round(places.level(index) - places.stem(value)))
+        return QPoint(round(x), round(places.level(index) - places.stroke_height(value)))
 
     QTest.mousePress(canvas, left, pos=at(4, 40))
     for step in (5, 6, 7):

@@ -80,7 +80,7 @@ def test_the_first_voyage(performer: Performer) -> None:
     for device in ("smew", "knot", "dunlin"):
         first = min(d.tick for d in frame.session.position.deviations[device])
         assert first == 0
-    frame.pulse()
+    frame.on_timer()
     assert frame.waterline._bar_beat()[0] >= 1
     performer.press(K.Key_Space)
     performer.wait(lambda: not frame.session.running)
@@ -130,7 +130,7 @@ def test_lengths_and_pitches_by_keyboard(performer: Performer) -> None:
 def place(view: PatternsView, row: int, step: int, velocity: int) -> QPoint:
     places = view.pattern_canvas.places
     x = places.x_of(places.rows[row], step)
-    y = places.level(row) - places.stem(velocity)
+    y = places.level(row) - places.stroke_height(velocity)
     return QPoint(round(x), round(y))
 
 

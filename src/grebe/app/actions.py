@@ -192,7 +192,7 @@ ACTIONS: tuple[Action, ...] = (
     _a("teach_voice", "Teach it the voice alone", "Ctrl+Shift+B", scope="patterns"),
     _a("assign", "In Memory: the pattern to this place", "Ctrl+M", scope="patterns"),
     _a("copy_here", "In Memory: a copy to this place", "K", scope="patterns"),
-    _a("pane_stems", "The stems", "Alt+1", scope="patterns", wide=True),
+    _a("pane_note_lanes", "The note lanes", "Alt+1", scope="patterns", wide=True),
     _a("pane_memory", "The box's memory", "Alt+2", scope="patterns", wide=True),
     _a("pane_steps", "The step sheet", "Alt+3", scope="patterns", wide=True),
     _a("pane_capture", "What was played in", "Alt+4", scope="patterns", wide=True),

@@ -17,7 +17,7 @@ from grebe.core.sets.facts import SongFacts
 from grebe.core.sets.formatting import between_words, key_words, tempo_words, work_words
 from grebe.core.sets.plan import PlacedSong, SetSchedule
 from grebe.core.songs.cues import Cue, CueSheet
-from grebe.core.songs.layout import Span
+from grebe.core.songs.layout import SectionSpan
 from grebe.core.songs.programme import How, Programme
 from grebe.core.time.formatting import clock_text
 from grebe.core.time.tempo import TempoMap
@@ -40,7 +40,7 @@ HANDS = ("hand", "foot")
 class CueRow(NamedTuple):
     """A section on a stage sheet."""
 
-    span: Span
+    span: SectionSpan
     at: str
     """Clock time of its first beat."""
     moves: tuple[Cue, ...]

@@ -168,7 +168,7 @@ class Keeper:
         """Where the copy is kept; None where nothing can be."""
         return self._claim.path if self._claim is not None else None
 
-    def pulse(self, now_s: float) -> str:
+    def on_timer(self, now_s: float) -> str:
         """Keep the document if it changed since the last time; at most every two seconds.
 
         Gives what there is to say: once, when work can no longer be kept safe.

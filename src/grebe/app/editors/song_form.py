@@ -13,7 +13,7 @@ from grebe.core.document import Project, with_song
 from grebe.core.player.marks import curve_value
 from grebe.core.rig.model import Device
 from grebe.core.songs import edit
-from grebe.core.songs.layout import Layout, Span
+from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.core.songs.model import Curve, Section, Song, Then
 from grebe.core.time.ticks import SIXTEENTH_TICKS
 from grebe.core.typed import typed_in, typed_number
@@ -69,7 +69,7 @@ class SongHand:
         return next((d for d in self.devices if d.id == self.device_id), None)
 
     @property
-    def span(self) -> Span | None:
+    def span(self) -> SectionSpan | None:
         """The section under the cursor."""
         layout = self.session.derived.layout()
         if layout is None or not layout.spans:
@@ -84,7 +84,7 @@ class SongHand:
             raise EditError("the song has no section yet: N adds one")
         return [s.id for s in song.sections].index(span.section.id)
 
-    def unit(self, span: Span) -> int:
+    def unit(self, span: SectionSpan) -> int:
         """Ticks of a step of the cursor."""
         meter = span.scene.meter
         return {"bar": meter.bar_ticks, "beat": meter.beat_ticks,
@@ -160,7 +160,7 @@ class SongHand:
         bpm, ramp = self._tempo_here(span, at)
         return "carries on" if bpm is None else f"{bpm:g}" if key == "bpm" else str(ramp)
 
-    def _section_text(self, span: Span, key: str) -> str:
+    def _section_text(self, span: SectionSpan, key: str) -> str:
         section, song = span.section, self.session.song
         if key == "scene":
             return span.scene.name
@@ -171,7 +171,7 @@ class SongHand:
             return str(getattr(section.then, key))
         return str(section.times)
 
-    def _tempo_here(self, span: Span, at: int) -> tuple[float | None, int]:
+    def _tempo_here(self, span: SectionSpan, at: int) -> tuple[float | None, int]:
         """Tempo change at a sixteenth of a section, and over how many bars."""
         if at == 0:
             return span.section.bpm, span.section.ramp_bars
@@ -208,7 +208,7 @@ class SongHand:
             made = self._placed(span, key, words)
             self.change(name, lambda _: made)
 
-    def _section_fields(self, span: Span, key: str, words: str) -> dict[str, Any]:
+    def _section_fields(self, span: SectionSpan, key: str, words: str) -> dict[str, Any]:
         song, then = self.session.song, span.section.then
         assert song is not None
         if key == "scene":
@@ -227,7 +227,7 @@ class SongHand:
         to = song.sections[number - 1].id if number else ""
         return {"then": msgspec.structs.replace(then, to=to)}
 
-    def _placed(self, span: Span, key: str, words: str) -> Song:
+    def _placed(self, span: SectionSpan, key: str, words: str) -> Song:
         layout = self.layout
         if key == "marker":
             return edit.put_marker(layout, self.tick, words)

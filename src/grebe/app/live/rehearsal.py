@@ -16,7 +16,7 @@ from grebe.app.log.rehearsals import log_ones, log_scores, read_log, tries_of
 from grebe.core.player.commands import Hold
 from grebe.core.rehearse.ones import Ones, off_bar_ms, ones
 from grebe.core.rehearse.score import ExpectedMove, Scored, Transition, score, to_practise
-from grebe.core.songs.layout import Span
+from grebe.core.songs.layout import SectionSpan
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import EditError
 
@@ -35,7 +35,7 @@ class Leg:
     """One section of a run, until the next comes in."""
 
     song: str
-    span: Span
+    span: SectionSpan
     section_tick: int
     planned: int
     """Tick at which the next should come in."""

@@ -14,7 +14,7 @@ from grebe.app.editors.scene_model import SceneModel, SceneTransition
 from grebe.app.live.reading import Reading
 from grebe.core.sets.fit import Repeat, left_s, repeats, to_drop
 from grebe.core.sets.plan import SetFactsModel, SetSchedule, plan_set
-from grebe.core.songs.layout import Layout, Span
+from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.core.songs.model import Scene, Song
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 
@@ -26,8 +26,8 @@ BPM_APART = 0.5
 class StagePlace:
     """Where the song is."""
 
-    span: Span
-    following: Span | None
+    span: SectionSpan
+    following: SectionSpan | None
     other_song: Song | None
     """The song of what comes, where it is another one."""
     bar: int
@@ -140,7 +140,7 @@ class StageModel:
             withdraw_s=max(0.0, (status.last_word - tick) / a_second),
         )
 
-    def _following(self, layout: Layout) -> tuple[Span | None, Song | None]:
+    def _following(self, layout: Layout) -> tuple[SectionSpan | None, Song | None]:
         """The section that comes, also in another song of the set, and that song."""
         session, status = self.session, self.session.status
         assert status is not None
@@ -164,7 +164,7 @@ class StageModel:
 
     # The performer's moves
 
-    def passage(self, here: Scene | None, following: Span) -> SceneTransition:
+    def passage(self, here: Scene | None, following: SectionSpan) -> SceneTransition:
         """What changes when a section comes in."""
         project, song = self.session.project, self.session.song
         status, after = self.session.status, following.section.bpm or following.bpm

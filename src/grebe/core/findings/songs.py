@@ -9,7 +9,7 @@ from grebe.core.findings.model import Finding, swap_section, without_section
 from grebe.core.player.plan import sounding
 from grebe.core.songs.changes import silenced_by_hand
 from grebe.core.songs.energy import Bar, PatternBars, song_bars, unchanged
-from grebe.core.songs.layout import Layout, Span
+from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.core.songs.model import Song, Then
 from grebe.core.songs.programme import how_told, programme, what_changed
 from grebe.core.songs.unroll import unrolled
@@ -170,7 +170,7 @@ def _goes(project: Project, song: Song, layout: Layout, bars: Sequence[Bar]) -> 
     yield from _school(project, song, layout, means)
 
 
-def _before_drop(span: Span) -> int:
+def _before_drop(span: SectionSpan) -> int:
     """Bars of a section before what is dropped out of its last ones, as before a hook."""
     bar, end = span.scene.meter.bar_ticks, span.ticks
     ends = [
@@ -181,7 +181,7 @@ def _before_drop(span: Span) -> int:
     return min(ends, default=end) // bar
 
 
-def _flat(song: Song, span: Span) -> Finding:
+def _flat(song: Song, span: SectionSpan) -> Finding:
     return Finding(
         code="song.flat-build", severity="note", kind="song", subject=song.id,
         message=f"{span.scene.name} at bar {span.bar} of {song.name} is a build, and its end has "

@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from grebe.core.player.commands import Launch, LaunchAt, LoopOver
-from grebe.core.songs.layout import Layout, Span
+from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.core.time.ticks import CLOCK_TICKS, SIXTEENTH_TICKS, next_multiple
 from grebe.errors import EditError
 
@@ -47,7 +47,7 @@ class Course:
         """What comes instead of what would follow, when something is left out."""
 
     @property
-    def span(self) -> Span:
+    def span(self) -> SectionSpan:
         """The section that plays."""
         return self.layout.spans[self.index]
 

@@ -8,7 +8,7 @@ from itertools import pairwise
 from typing import NamedTuple, TypeAlias
 
 from grebe.core.player.mutes import Muted
-from grebe.core.songs.layout import Span, tempo_marks
+from grebe.core.songs.layout import SectionSpan, tempo_marks
 from grebe.core.songs.model import Curve
 from grebe.core.time.tempo import TempoPoint
 from grebe.core.time.ticks import CLOCK_TICKS, SIXTEENTH_TICKS
@@ -46,7 +46,7 @@ Mark: TypeAlias = tuple[int, Happening]
 """(ticks from the section's beginning, what happens)."""
 
 
-def marks_of(span: Span) -> list[Mark]:
+def marks_of(span: SectionSpan) -> list[Mark]:
     """Everything laid over a section, in order of time; nothing at or past its end.
 
     What is on at the end is let go by whoever enters the next section.
@@ -54,7 +54,7 @@ def marks_of(span: Span) -> list[Mark]:
     return sorted(_marks(span), key=lambda mark: mark[0])
 
 
-def _marks(span: Span) -> Iterator[Mark]:
+def _marks(span: SectionSpan) -> Iterator[Mark]:
     section, end = span.section, span.ticks
     for region in section.mutes:
         yield from _while(region.at, region.long, end, (region.device, region.voice))
@@ -124,7 +124,7 @@ class LaidOver:
         self._marks, self._at, self.filling = [], 0, False
         self.generation += 1
 
-    def lay(self, span: Span, since: int) -> list[Happening]:
+    def lay(self, span: SectionSpan, since: int) -> list[Happening]:
         """Take a section's marks, `since` ticks into it; what of the past still holds."""
         self._marks = marks_of(span)
         past = self._until(since)

@@ -14,7 +14,7 @@ from grebe.core.player.pulses import Pulses
 from grebe.core.player.scheduler import Scheduler
 from grebe.core.player.tempi import Tempi
 from grebe.core.rig.model import Device
-from grebe.core.songs.layout import Span
+from grebe.core.songs.layout import SectionSpan
 from grebe.core.songs.model import Part
 from grebe.core.time.ticks import CLOCK_TICKS
 
@@ -49,12 +49,12 @@ class Run:
         self.course = Course(layout, self.chapters.stops)
 
     @property
-    def spans(self) -> tuple[Span, ...]:
+    def spans(self) -> tuple[SectionSpan, ...]:
         """The song laid out."""
         return self.course.layout.spans
 
     @property
-    def span(self) -> Span:
+    def span(self) -> SectionSpan:
         """The section that plays."""
         return self.course.span
 

@@ -5,7 +5,7 @@ from __future__ import annotations
 import msgspec
 
 from grebe.core.player.events import Due, TempoChange
-from grebe.core.songs.layout import Layout, Span, section_tempo
+from grebe.core.songs.layout import Layout, SectionSpan, section_tempo
 from grebe.core.songs.model import Song
 from grebe.core.time.tempo import TempoMap, TempoPoint
 from grebe.core.units import MAX_BPM, MIN_BPM
@@ -42,7 +42,9 @@ class Tempi:
         pushed = msgspec.structs.replace(point, bpm=bpm)
         out.append((point.tick, "", TempoChange(point=pushed)))
 
-    def enter(self, out: list[Due], tick: int, span: Span, layout: Layout, into: int) -> None:
+    def enter(
+        self, out: list[Due], tick: int, span: SectionSpan, layout: Layout, into: int
+    ) -> None:
         """The tempo of a section that comes in; none while the one there was is carried on."""
         if self.carried:
             return
@@ -74,7 +76,7 @@ class Tempi:
         return out
 
 
-def inside(layout: Layout, span: Span, tick: int, into: int) -> TempoPoint:
+def inside(layout: Layout, span: SectionSpan, tick: int, into: int) -> TempoPoint:
     """The tempo inside a section as written, told at `tick`, with what is left of a ramp."""
     written = span.tick + into
     for point in layout.tempo.points:

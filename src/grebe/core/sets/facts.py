@@ -11,7 +11,7 @@ from grebe.core.player.plan import sounding
 from grebe.core.rig.model import Device
 from grebe.core.rig.spec import Kind
 from grebe.core.songs.energy import Bar, PatternBars, song_bars
-from grebe.core.songs.layout import Layout, Span
+from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.core.songs.model import Scene, Song
 from grebe.core.songs.unroll import unrolled
 
@@ -44,12 +44,12 @@ class SongFacts(NamedTuple):
     """Seconds of each of those sections."""
 
     @property
-    def first(self) -> Span:
+    def first(self) -> SectionSpan:
         """Its first section."""
         return self.layout.spans[0]
 
     @property
-    def last(self) -> Span:
+    def last(self) -> SectionSpan:
         """Its last section."""
         return self.layout.spans[-1]
 

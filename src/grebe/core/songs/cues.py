@@ -7,7 +7,7 @@ from typing import NamedTuple
 from grebe.core.document import Project
 from grebe.core.songs.changes import SceneChange, changes, moves_of, reached_by, silenced_by_hand
 from grebe.core.songs.hands import schedule
-from grebe.core.songs.layout import Layout, Span
+from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.core.songs.model import MuteRegion, Song
 from grebe.core.songs.unroll import unrolled
 from grebe.core.time.ticks import SIXTEENTH_TICKS
@@ -61,7 +61,7 @@ def cue_sheet(project: Project, song: Song) -> CueSheet:
 
 
 def _of_span(
-    project: Project, layout: Layout, span: Span, found: tuple[SceneChange, ...]
+    project: Project, layout: Layout, span: SectionSpan, found: tuple[SceneChange, ...]
 ) -> list[Cue]:
     name_of = project.rig.name_of
     section, scene = span.section, span.scene
@@ -99,7 +99,9 @@ def _of_span(
     return out
 
 
-def _region(project: Project, layout: Layout, span: Span, region: MuteRegion, by: str) -> list[Cue]:
+def _region(
+    project: Project, layout: Layout, span: SectionSpan, region: MuteRegion, by: str
+) -> list[Cue]:
     name = project.rig.name_of(region.device)
     voices = {v.id: v.name for p in project.patterns if p.device == region.device
               for v in p.content.voices}  # fmt: skip

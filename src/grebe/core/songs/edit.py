@@ -7,7 +7,7 @@ from typing import Any, TypeVar
 
 import msgspec
 
-from grebe.core.songs.layout import Layout, Span
+from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.core.songs.model import (
     Curve,
     CurvePoint,
@@ -180,7 +180,7 @@ def put_curve_point(
     return with_section(layout.song, span.section.id, curves=tuple(rest))
 
 
-def _place(layout: Layout, tick: int) -> tuple[Span, int]:
+def _place(layout: Layout, tick: int) -> tuple[SectionSpan, int]:
     """The section a tick lies in, and the sixteenth of it. EditError in an empty song."""
     if not layout.spans:
         raise EditError("the song has no sections: there is no place in it")

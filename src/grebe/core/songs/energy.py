@@ -10,7 +10,7 @@ from grebe.core.patterns.model import Content
 from grebe.core.patterns.passes import passes_of
 from grebe.core.player.plan import sounding
 from grebe.core.rig.model import Device
-from grebe.core.songs.layout import Layout, Span
+from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.core.songs.model import MuteRegion, Part, Scene, Song
 from grebe.core.time.ticks import SIXTEENTH_TICKS, TICKS_PER_QUARTER
 
@@ -72,7 +72,7 @@ class PatternBars:
         self._kept: dict[tuple[str, str, int, int], PatternBar] = {}
         self._contents: dict[tuple[str, str], Content] = {}
 
-    def alike(self, number: int, span: Span) -> list[Bar]:
+    def alike(self, number: int, span: SectionSpan) -> list[Bar]:
         """The bars of a section as those of one like it before; none where there was none, or
         what sounds hangs on more than scene, length and mutes."""
         section = span.section
@@ -139,7 +139,7 @@ def song_bars(project: Project, layout: Layout, book: PatternBars | None = None)
     return tuple(out)
 
 
-def _span_bars(book: PatternBars, number: int, span: Span) -> Iterator[Bar]:
+def _span_bars(book: PatternBars, number: int, span: SectionSpan) -> Iterator[Bar]:
     bar_ticks = span.scene.meter.bar_ticks
     parts = [
         (book.devices[p.device], p, [c for c in p.chain if c in book.patterns])

@@ -11,7 +11,7 @@ from grebe.core.units import Value
 from grebe.errors import EditError
 
 
-class Span(Value, frozen=True, kw_only=True):
+class SectionSpan(Value, frozen=True, kw_only=True):
     """One section where it lies."""
 
     section: Section
@@ -39,7 +39,7 @@ class Layout(Value, frozen=True, kw_only=True):
     """A song's sections one after another."""
 
     song: Song
-    spans: tuple[Span, ...]
+    spans: tuple[SectionSpan, ...]
     tempo: TempoMap
     """The song's tempo from its top."""
 
@@ -57,7 +57,7 @@ class Layout(Value, frozen=True, kw_only=True):
         """Length of the song in seconds."""
         return self.tempo.seconds_at(self.ticks)
 
-    def span_of(self, section_id: str) -> Span | None:
+    def span_of(self, section_id: str) -> SectionSpan | None:
         """The section with this id where it lies; None when there is none."""
         return next((span for span in self.spans if span.section.id == section_id), None)
 
@@ -91,7 +91,7 @@ class Layout(Value, frozen=True, kw_only=True):
         return span.tick + next_multiple(max(0, tick - span.tick), span.scene.meter.bar_ticks)
 
 
-def section_tempo(span: Span, tick: int) -> TempoPoint | None:
+def section_tempo(span: SectionSpan, tick: int) -> TempoPoint | None:
     """The tempo change a section makes when it begins at `tick`; None if it makes none."""
     section = span.section
     if section.bpm is None:
@@ -100,7 +100,7 @@ def section_tempo(span: Span, tick: int) -> TempoPoint | None:
     return TempoPoint(tick=tick, bpm=section.bpm, ramp_ticks=ramp)
 
 
-def tempo_marks(span: Span, tick: int) -> list[TempoPoint]:
+def tempo_marks(span: SectionSpan, tick: int) -> list[TempoPoint]:
     """The tempo changes inside a section that begins at `tick`, in order; none past its end."""
     return [
         TempoPoint(
@@ -118,7 +118,7 @@ def lay_out(song: Song, scenes: Mapping[str, Scene]) -> Layout:
 
     Sections without passes or bars are left out.
     """
-    spans: list[Span] = []
+    spans: list[SectionSpan] = []
     tick, bar = 0, 1
     points = [TempoPoint(tick=0, bpm=song.bpm)]
     known, tempo = 1, TempoMap((points[0],))
@@ -131,7 +131,7 @@ def lay_out(song: Song, scenes: Mapping[str, Scene]) -> Layout:
         bars = scene.bars * section.times
         if not bars:
             continue
-        span = Span(
+        span = SectionSpan(
             section=section,
             scene=scene,
             tick=tick,

@@ -11,7 +11,7 @@ from grebe.core.patterns.model import Pattern
 from grebe.core.player.plan import sounding
 from grebe.core.rig.model import Device
 from grebe.core.rig.numbering import printed_program
-from grebe.core.songs.layout import Layout, Span
+from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.core.songs.memory_order import MemoryOrder, in_order
 from grebe.core.songs.model import Song
 from grebe.core.songs.unroll import unrolled
@@ -137,7 +137,7 @@ def entries_of(layout: Layout, device: Device, patterns: dict[str, Pattern]) -> 
     return tuple(out)
 
 
-def _of_span(span: Span, device: Device, patterns: dict[str, Pattern]) -> list[Entry]:
+def _of_span(span: SectionSpan, device: Device, patterns: dict[str, Pattern]) -> list[Entry]:
     chain = [p for p in span.scene.part(device.id).chain if p in patterns]
     name, bar_ticks = span.scene.name, span.scene.meter.bar_ticks
     if not chain:

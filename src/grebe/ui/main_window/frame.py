@@ -123,7 +123,7 @@ class Frame(QWidget):
         self._timer = QTimer(self)
         self._timer.setObjectName("frame")
         self._timer.setTimerType(Qt.TimerType.PreciseTimer)
-        self._timer.timeout.connect(self.pulse)
+        self._timer.timeout.connect(self.on_timer)
         self._timer.start(RESTING_MS)
         stage = self.views[7]
         assert isinstance(stage, StageView)
@@ -257,7 +257,7 @@ class Frame(QWidget):
         self.show_station(STATION_OF[kind])
         self.view.show_subject(kind, subject)
 
-    def pulse(self) -> None:
+    def on_timer(self) -> None:
         """Take in what the engine said and move what moves. Never waits."""
         now_s = time.monotonic()
         if self.session.derived.opening:
@@ -285,7 +285,7 @@ class Frame(QWidget):
 
     def _mind_document(self, now_s: float) -> None:
         """Keep unsaved work safe; see what others do to the file."""
-        said = self._keeper.pulse(now_s)
+        said = self._keeper.on_timer(now_s)
         self._note_shown()
         if now_s - self._look_s > LOOK_EVERY_S:
             self._look_s = now_s

@@ -1,4 +1,4 @@
-"""Stems on waterlines: a pattern's voices and controller lanes, and the pointer over them."""
+"""Note lanes on waterlines: a pattern's voices and controller lanes, and the pointer over them."""
 
 from __future__ import annotations
 
@@ -12,8 +12,8 @@ from grebe.app.editors.pattern_hits import NEW_VALUE, PLAIN
 from grebe.core.patterns.model import Content, ControlLane, Voice
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.core.units import MAX_STEPS
+from grebe.ui.stations.patterns.note_lanes import paint_lane, paint_voice
 from grebe.ui.stations.patterns.places import EDGE, LABELS, LOW_ROW, ROW_MARGIN, TOP, Places, Row
-from grebe.ui.stations.patterns.stems import paint_lane, paint_voice
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import PlayheadCanvas
 from grebe.ui.widgets.formatting import counted

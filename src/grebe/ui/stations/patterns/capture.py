@@ -53,14 +53,14 @@ class PlayedCanvas(Canvas):
             draw.line(painter, x, 20, x, height - 20, p.rule)
         low, high = min(n.note for n in self.notes), max(n.note for n in self.notes)
         step = (height - 70) / max(1, high - low)
-        stems: list[QRectF] = []
+        note_lanes: list[QRectF] = []
         for note in self.notes:
             if note.start < begin - 0.1:
                 continue
             x, y = 8 + (note.start - begin) * scale, height - 34 - (note.note - low) * step
             draw.line(painter, x, y, x + max(2.0, note.length * scale), y, p.water, 2)
-            stems.append(QRectF(x - 1.5, y - 4 - note.velocity / 9, 3, 4 + note.velocity / 9))
-        draw.rects(painter, stems, p.water)
+            note_lanes.append(QRectF(x - 1.5, y - 4 - note.velocity / 9, 3, 4 + note.velocity / 9))
+        draw.rects(painter, note_lanes, p.water)
         draw.text(painter, 8, height - 4, f"the last {SHOWN_BARS} bars", p.muted, size=12)
         draw.text(painter, 8 + taken + 4, 16, counted(round(self.beats / self.bar_beats), "bar"),
                   p.crest, size=14, weight=600)  # fmt: skip

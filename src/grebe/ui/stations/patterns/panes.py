@@ -22,9 +22,9 @@ class PatternPanes:
         self._choose = choose
         self._changed = changed
 
-    @does("pane_stems")
-    def pane_stems(self) -> None:
-        """The stems."""
+    @does("pane_note_lanes")
+    def pane_note_lanes(self) -> None:
+        """The note lanes."""
         self._show(0)
 
     @does("pane_memory")
@@ -50,7 +50,7 @@ class PatternPanes:
     def take_from_memory(self, pattern_id: str) -> None:
         """Show a pattern that was taken out of the memory."""
         self._choose(pattern_id)
-        self.pane_stems()
+        self.pane_note_lanes()
 
     def captured(self, content: Content) -> None:
         """Keep what was played as a new pattern."""
@@ -59,12 +59,12 @@ class PatternPanes:
     def _take_new(self, name: str, content: Content) -> None:
         self._editor.whole.add(name, content)
         self._changed()
-        self.pane_stems()
+        self.pane_note_lanes()
 
     def laid_over(self, content: Content) -> None:
         """Put what was laid over it into the pattern in hand."""
         self._editor.hand.change("Lay over", lambda _: content)
-        self.pane_stems()
+        self.pane_note_lanes()
 
     def show_taken(self, loops: bool) -> None:
         """Show what was taken into the project: a pattern, or the loops."""

@@ -43,7 +43,7 @@ class Places:
         self.foot = min(14.0, self.row_height / 4)
         """From a waterline to the row's end."""
         self.tall = self.row_height - self.foot - min(20.0, self.row_height / 5)
-        """Height of the loudest stem."""
+        """Height of the loudest stroke."""
 
         self.like = (
             width, height, count, self.shown_ticks, content.ticks, content.step_ticks,
@@ -72,8 +72,8 @@ class Places:
         """Below the last waterline."""
         return self.level(max(0, len(self.rows) - 1)) + min(8.0, self.foot)
 
-    def stem(self, value: int) -> float:
-        """Height of a stem for a velocity or value."""
+    def stroke_height(self, value: int) -> float:
+        """Height of a stroke for a velocity or value."""
         return value / 127 * self.tall
 
     def value_at(self, index: int, y: float) -> int:

@@ -35,7 +35,7 @@ from grebe.ui.widgets.sheet import FactsArea
 from grebe.ui.widgets.view import PanedView, Sheet
 
 PANES = (
-    ("Stems", "pane_stems"), ("Memory", "pane_memory"), ("Step sheet", "pane_steps"),
+    ("Note lanes", "pane_note_lanes"), ("Memory", "pane_memory"), ("Step sheet", "pane_steps"),
     ("Capture", "pane_capture"), ("Loops", "pane_loops"),
 )  # fmt: skip
 """Parts of the station, and the actions that show them."""
@@ -49,11 +49,11 @@ TITLES = {
 ANYWHERE = (
     "live", "snap", "step_in", "find_key", "in_box", "new_pattern", "variation", "dice", "pin",
 )  # fmt: skip
-"""Edits that work in every part, not only over the stems."""
+"""Edits that work in every part, not only over the note lanes."""
 
 
 class PatternsView(PanedView):
-    """Stems on waterlines, and what there is to know about the pattern."""
+    """Note lanes on waterlines, and what there is to know about the pattern."""
 
     scope = "patterns"
     number = 3

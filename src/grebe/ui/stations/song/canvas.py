@@ -9,7 +9,7 @@ from grebe.app.editors.song_editor import SongEditor
 from grebe.core.player.marks import curve_changes
 from grebe.core.rig.model import Device
 from grebe.core.songs.bands import Band
-from grebe.core.songs.layout import Layout, Span
+from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.core.time.formatting import clock_text
 from grebe.core.time.ticks import SIXTEENTH_TICKS
 from grebe.ui.widgets import draw
@@ -231,7 +231,9 @@ class SongCanvas(PlayheadCanvas):
         draw.text(painter, left + 6, RULER + MARKS + 31, "over and over", self.palette_now.water,
                   size=12, weight=600, width=right - left - 8)  # fmt: skip
 
-    def _paint_section(self, painter: QPainter, layout: Layout, span: Span, bottom: float) -> None:
+    def _paint_section(
+        self, painter: QPainter, layout: Layout, span: SectionSpan, bottom: float
+    ) -> None:
         p = self.palette_now
         left, right = self.x_at(span.tick), self.x_at(span.end)
         selected = span.section.id == self.session.selection.section
@@ -255,7 +257,7 @@ class SongCanvas(PlayheadCanvas):
         draw.text(painter, left + 4, RULER + 33, at, p.muted, size=12)
         self._paint_marks(painter, span, left, wide)
 
-    def _paint_marks(self, painter: QPainter, span: Span, left: float, wide: float) -> None:
+    def _paint_marks(self, painter: QPainter, span: SectionSpan, left: float, wide: float) -> None:
         """Tempo, metre and fills: what is about the whole song."""
         p, section = self.palette_now, span.section
         notes = []
@@ -275,7 +277,7 @@ class SongCanvas(PlayheadCanvas):
             draw.fill(painter, begin, TOP - 4, max(2.0, end - begin), 3, p.crest)
             draw.text(painter, begin, TOP - 7, "fill", p.crest, size=12, width=end - begin + 16)
 
-    def _paint_named(self, painter: QPainter, spans: list[Span]) -> None:
+    def _paint_named(self, painter: QPainter, spans: list[SectionSpan]) -> None:
         """Markers and tempo changes by name, each where the others leave it room."""
         p = self.palette_now
         rows = [(s.tick + m.at * SIXTEENTH_TICKS, m.name) for s in spans for m in s.section.markers]
@@ -300,7 +302,7 @@ class SongCanvas(PlayheadCanvas):
                 taken = x + 4 + min(wide, end - x - 8)
 
     def _paint_row(
-        self, painter: QPainter, spans: list[Span], device: Device, middle: float
+        self, painter: QPainter, spans: list[SectionSpan], device: Device, middle: float
     ) -> None:
         p = self.palette_now
         begin, end = spans[0].tick, spans[-1].end
@@ -359,7 +361,9 @@ class SongCanvas(PlayheadCanvas):
         draw.text(painter, box.left() + 9, box.top() - 5, words, colour, size=12,
                   width=box.width() - 12)  # fmt: skip
 
-    def _paint_over(self, painter: QPainter, span: Span, device: Device, middle: float) -> None:
+    def _paint_over(
+        self, painter: QPainter, span: SectionSpan, device: Device, middle: float
+    ) -> None:
         """Mutes hatched over the band, curves as a thin line."""
         p = self.palette_now
         for region in span.section.mutes:
@@ -414,7 +418,7 @@ class SongCanvas(PlayheadCanvas):
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
 
 
-def _then(span: Span) -> str:
+def _then(span: SectionSpan) -> str:
     then = span.section.then
     often = "always" if then.rounds == 0 else f"{then.rounds}\u00d7"
     return {"next": "", "jump": f"then jumps {often}", "back": f"then back {often}",

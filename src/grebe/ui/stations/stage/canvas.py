@@ -10,7 +10,7 @@ from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent
 from grebe.app.live.session import Session
 from grebe.app.live.stage_actions import StageNumbers
 from grebe.app.live.stage_model import StageModel, StageMove, StagePlace
-from grebe.core.songs.layout import Layout, Span
+from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.core.time.formatting import clock_text
 from grebe.ui.stations.stage.blocks import Blocks
 from grebe.ui.widgets import draw
@@ -433,7 +433,11 @@ class StageCanvas(Canvas):
             )  # fmt: skip
 
     def _paint_changes(
-        self, painter: QPainter, here: Span | None, following: Span | None, box: QRectF
+        self,
+        painter: QPainter,
+        here: SectionSpan | None,
+        following: SectionSpan | None,
+        box: QRectF,
     ) -> None:
         p = NIGHT
         names = {q.id: q.name for q in self.session.project.patterns}

@@ -1,4 +1,4 @@
-"""Stems: every stroke of a voice drawn where it sounds, every value of a lane where it is sent."""
+"""Note lanes: every stroke of a voice where it sounds, controller values where they go."""
 
 from __future__ import annotations
 
@@ -14,13 +14,13 @@ from grebe.ui.widgets.formatting import note_name
 from grebe.ui.widgets.theme import Palette
 
 ACCENT = 120
-"""From this velocity a stem has a head."""
+"""From this velocity a stroke has a head."""
 ROOM_FOR_WORDS = 22.0
-"""A step this wide has room for what is said beside its stem."""
+"""A step this wide has room for what is said beside its stroke."""
 
 
-def stem_width(places: Places, voice: Voice) -> float:
-    """Width of a voice's stems."""
+def stroke_width(places: Places, voice: Voice) -> float:
+    """Width of a voice's strokes."""
     return max(2.0, min(6.0, places.step_width(voice) * 0.3))
 
 
@@ -38,7 +38,7 @@ def paint_voice(
     y = places.level(index)
     passes = passes_of(places.content, voice)
     _steps(painter, p, places, voice, y)
-    wide = stem_width(places, voice)
+    wide = stroke_width(places, voice)
     hits = {h.step: h for h in voice.hits}
     sounds = passes.sounds(0)
     if base is not None:
@@ -48,7 +48,7 @@ def paint_voice(
     dotted: list[Sound] = []
     for sound in sounds:
         hit, x = hits[sound.step], places.x_at(sound.tick)
-        height = places.stem(sound.velocity)
+        height = places.stroke_height(sound.velocity)
         if not sound.lead and (hit.gate_length > 100 or hit.note is not None or hit.tie):
             until = min(places.x_at(sound.tick + sound.gate_ticks), places.left + places.wide)
             draw.fill(painter, x, y - 4, max(2.0, until - x - 2), 4, held)
@@ -79,11 +79,11 @@ def _steps(painter: QPainter, p: Palette, places: Places, voice: Voice, y: float
 def _dotted(
     painter: QPainter, p: Palette, places: Places, sounds: list[Sound], y: float, wide: float
 ) -> None:
-    """Stems of hits that do not play on every pass: a row of blocks."""
+    """Strokes of hits that do not play on every pass: a row of blocks."""
     block = 6.0
     rects: list[QRectF] = []
     for sound in sounds:
-        x, height = places.x_at(sound.tick), max(block, places.stem(sound.velocity))
+        x, height = places.x_at(sound.tick), max(block, places.stroke_height(sound.velocity))
         at = 0.0
         while at < height:
             rects.append(QRectF(x - wide / 2, y - at - block / 2 - 1, wide, min(4.0, block)))
@@ -105,7 +105,9 @@ def _heads(
     for sound in sounds:
         if sound.velocity >= ACCENT and not sound.lead and hits[sound.step].velocity >= ACCENT:
             painter.drawEllipse(
-                QPointF(places.x_at(sound.tick), y - places.stem(sound.velocity)), radius, radius
+                QPointF(places.x_at(sound.tick), y - places.stroke_height(sound.velocity)),
+                radius,
+                radius,
             )
 
 
@@ -119,7 +121,7 @@ def _words(
     y: float,
     bpm: float,
 ) -> None:
-    """What a stem does not show by itself: pitch, chance, condition, flam, strokes."""
+    """What a stroke does not show by itself: pitch, chance, condition, flam, strokes."""
     said: set[int] = set()
     for sound in sounds:
         hit = hits[sound.step]
@@ -127,7 +129,7 @@ def _words(
             continue
         said.add(sound.step)
         words: list[tuple[str, QColor]] = []
-        top = y - places.stem(sound.velocity) + 9
+        top = y - places.stroke_height(sound.velocity) + 9
         if hit.note is not None:
             chord = f" +{len(hit.chord)}" if hit.chord else ""
             words.append((note_name(hit.note) + chord, p.muted))
@@ -139,14 +141,14 @@ def _words(
         if hit.ratchet > 1:  # over its strokes, which take the room beside the first
             middle = places.x_at(sound.tick) + places.step_width(voice) / 2
             loudest = min(127, max(hit.velocity, hit.velocity * hit.ratchet_to // 100))
-            over = y - places.stem(loudest) - 6
+            over = y - places.stroke_height(loudest) - 6
             above = " ".join((f"\u00d7{hit.ratchet}", *seldom))
             draw.text(painter, middle, max(y - places.tall - 4, over), above,
                       p.crest, size=12, weight=600, align=draw.CENTRE)  # fmt: skip
         else:
             words += [(text, p.muted) for text in seldom]
         head = 4 if hit.velocity >= ACCENT else 0
-        x = places.x_at(sound.tick) + stem_width(places, voice) / 2 + 3 + head
+        x = places.x_at(sound.tick) + stroke_width(places, voice) / 2 + 3 + head
         room = max(1, int((places.row_height - 4) // 13))
         for line, (text, colour) in enumerate(words[:room]):
             draw.text(painter, x, min(top, y - 6 - 13 * (len(words[:room]) - 1)) + 13 * line,
@@ -164,7 +166,7 @@ def _repeats(
     for number in range(1, -(-places.shown_ticks // passes.cycle)):
         for sound in passes.sounds(number):
             if sound.tick < places.shown_ticks:
-                height = places.stem(sound.velocity)
+                height = places.stroke_height(sound.velocity)
                 rects.append(QRectF(places.x_at(sound.tick) - wide / 2, y - height, wide, height))
     draw.rects(painter, rects, p.rule)
 
@@ -184,7 +186,7 @@ def _base(
     painter.setPen(QPen(p.crest, 1, Qt.PenStyle.DotLine))
     for hit in base.hits:
         if now.get(hit.step) != hit and hit.step < voice.length:
-            x, height = places.x_of(voice, hit.step), places.stem(hit.velocity)
+            x, height = places.x_of(voice, hit.step), places.stroke_height(hit.velocity)
             painter.drawRect(QRectF(x - wide / 2 - 2, y - height, wide + 4, height))
     was = {h.step: h for h in base.hits}
     painter.setPen(Qt.PenStyle.NoPen)
@@ -212,18 +214,18 @@ def paint_lane(
         for change in lane_changes(places.content, lane, number, 0):
             x = min(end, places.x_at(change.tick))
             if value is not None:
-                line.append(QPointF(x, y - places.stem(value)))
-            line.append(QPointF(x, y - places.stem(change.value)))
+                line.append(QPointF(x, y - places.stroke_height(value)))
+            line.append(QPointF(x, y - places.stroke_height(change.value)))
             value = change.value
     if value is not None:
-        line.append(QPointF(end, y - places.stem(value)))
+        line.append(QPointF(end, y - places.stroke_height(value)))
     painter.setBrush(Qt.BrushStyle.NoBrush)
     painter.setPen(QPen(p.water, 2))
     painter.drawPolyline(line)
     painter.setPen(Qt.PenStyle.NoPen)
     painter.setBrush(p.water)
     for point in lane.points:
-        x, top = places.x_of(lane, point.step), y - places.stem(point.value)
+        x, top = places.x_of(lane, point.step), y - places.stroke_height(point.value)
         painter.drawRect(QRectF(x - 3, top - 3, 6, 6))
         said = f"{point.value}" + (f" {point.chance}%" if point.chance < 100 else "")
         draw.text(painter, x + 6, max(y - places.tall + 4, top - 5), said, p.muted, size=12)
