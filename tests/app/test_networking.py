@@ -112,10 +112,10 @@ def test_another_engine_is_told_what_is_on(session: Session) -> None:
     kinds = [type(m) for m in said(session)]
     assert kinds == [Join, Osc, ShowDocument]
     form = NetworkForm(session)
-    form.set_field("session", "span", "16")
+    form.set_field("session", "quantum_beats", "16")
     join = next(m for m in said(session) if isinstance(m, Join))
     assert join.use is not None
-    assert join.use.span == 16
+    assert join.use.quantum_beats == 16
     form.set_field("osc", "hz", "10")
     assert [m.use.hz for m in said(session) if isinstance(m, Osc)] == [10.0]
     session.network.toggle_osc()
@@ -217,7 +217,7 @@ def test_settings_are_read_from_words_and_refused_with_a_reason(session: Session
     for owner, key, text, shown in (
         ("session", "name", "Night ferry", "Night ferry"),
         ("session", "peer", "Smew", "Smew"),
-        ("session", "span", "8", "8"),
+        ("session", "quantum_beats", "8", "8"),
         ("session", "shares_starts", "each its own", "each its own"),
         ("session", "shows_stage", "shown", "shown"),
         ("session", "interface", "lo", "lo"),
@@ -231,8 +231,8 @@ def test_settings_are_read_from_words_and_refused_with_a_reason(session: Session
         assert form.field_text(owner, key) == shown
     assert form.field_choices("session", "name") == ()
     for owner, key, text in (
-        ("session", "name", ""), ("session", "name", "x" * 41), ("session", "span", "0"),
-        ("session", "span", "many"), ("session", "span", "1e999"),
+        ("session", "name", ""), ("session", "name", "x" * 41), ("session", "quantum_beats", "0"),
+        ("session", "quantum_beats", "many"), ("session", "quantum_beats", "1e999"),
         ("session", "addresses", ";".join("abcdefghijklmnopq")),
         ("osc", "port", "80"), ("osc", "port", "nan"), ("osc", "senders", "everybody"),
         ("osc", "hz", "1000"),

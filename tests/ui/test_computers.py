@@ -104,16 +104,16 @@ def test_settings_are_typed_in_the_sheet(performer: Performer) -> None:
     view = computers(performer)
     performer.press(K.Key_E)
     assert view.form.isVisible()
-    field = view.form.fields[("session", "span")]
+    field = view.form.fields[("session", "quantum_beats")]
     field.setFocus()
     field.selectAll()  # type: ignore[union-attr]
     QTest.keyClicks(field, "8")
     performer.press(K.Key_Return)
-    assert performer.frame.session.project.rig.network.span == 8
+    assert performer.frame.session.project.rig.network.quantum_beats == 8
     field.selectAll()  # type: ignore[union-attr]
     QTest.keyClicks(field, "900")
     performer.press(K.Key_Return)
-    assert performer.frame.session.project.rig.network.span == 8
+    assert performer.frame.session.project.rig.network.quantum_beats == 8
     assert "from 1 to 64" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
     performer.press(K.Key_Escape)
     assert not view.form.isVisible()

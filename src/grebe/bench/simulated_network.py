@@ -108,23 +108,23 @@ class Net:
         self._turns: list[int] = []
         self._serial = 0
 
-    def add(self, bpm: float = 120.0, *, sealed: bool = True, span: int = 4) -> int:
+    def add(self, bpm: float = 120.0, *, sealed: bool = True, quantum_beats: int = 4) -> int:
         """Another computer, with a clock that has nothing to do with the others'; its number."""
         offset = self.dice.uniform(-MOST_OFFSET_S, MOST_OFFSET_S)
         host = SimulatedComputer(offset, self.dice.uniform(-MOST_SKEW, MOST_SKEW))
         self.hosts.append(host)
         self._turns.append(0)
         number = len(self.hosts) - 1
-        self.join(number, bpm, sealed=sealed, span=span)
+        self.join(number, bpm, sealed=sealed, quantum_beats=quantum_beats)
         return number
 
-    def join(self, number: int, bpm: float, *, sealed: bool = True, span: int = 4) -> Peer:
+    def join(self, number: int, bpm: float, *, sealed: bool = True, quantum_beats: int = 4) -> Peer:
         """A peer begins on a computer, in place of one that was there."""
         host, dice = self.hosts[number], self.dice
         now_ns = host.raw_ns(self.now_s)
         host.peer = Peer(
             dice.getrandbits(63) or 1, f"Peer {number}", now_ns,
-            bpm=bpm, span=span, sealed=sealed, seed=dice.getrandbits(32),
+            bpm=bpm, quantum_beats=quantum_beats, sealed=sealed, seed=dice.getrandbits(32),
         )  # fmt: skip
         self._poll(number)
         return host.peer

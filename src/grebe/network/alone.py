@@ -154,7 +154,7 @@ class PeerMonitor:
             "sealed": peer.membership.sealed,
             "bpm": round(peer.agreed.tempo.bpm, 6),
             "beat": round(peer.beat_at(now), 7),
-            "span": peer.agreed.tempo.span,
+            "span": peer.agreed.tempo.quantum_beats,
             "revision": peer.agreed.tempo.revision,
             "running": peer.agreed.running.running,
             "reference": f"{peer.clock.reference:016x}",

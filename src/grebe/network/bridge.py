@@ -219,7 +219,7 @@ class Bridge:
             name=peer.name,
             sealed=peer.membership.sealed,
             bpm=peer.agreed.tempo.bpm,
-            span=peer.agreed.tempo.span,
+            quantum_beats=peer.agreed.tempo.quantum_beats,
             spread_ms=peer.clock.spread_ns(now) / 1e6,
             rows=tuple(_link_row(row) for row in rows(peer, now)),
             dropped=node.dropped,
@@ -253,7 +253,7 @@ def agreed(peer: Peer, now: int, *, brings_tempo: bool) -> Agreed:
     return Agreed(
         stretches=tuple(rows),
         bpm=peer.agreed.tempo.bpm,
-        span=peer.agreed.tempo.span,
+        quantum_beats=peer.agreed.tempo.quantum_beats,
         running=run.running,
         run_beat=run.at / 1e6,
         run_word=f"{run.revision}.{run.author}",

@@ -86,7 +86,7 @@ class Node:
             name,
             self.now_ns(),
             bpm=bpm,
-            span=use.span,
+            quantum_beats=use.quantum_beats,
             sealed=bool(passphrase),
             shares_starts=use.shares_starts,
             downbeat_ns=downbeat_ns,

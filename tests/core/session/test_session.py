@@ -53,11 +53,12 @@ def test_a_line_goes_through_changes_without_a_jump() -> None:
 
 
 @pytest.mark.parametrize(
-    ("beat", "span", "one"), [(0, 4, 0), (0.1, 4, 4), (3.99, 4, 4), (4, 4, 4), (17, 16, 32)]
+    ("beat", "quantum_beats", "one"),
+    [(0, 4, 0), (0.1, 4, 4), (3.99, 4, 4), (4, 4, 4), (17, 16, 32)],
 )
-def test_who_starts_waits_for_the_one(beat: float, span: int, one: int) -> None:
+def test_who_starts_waits_for_the_one(beat: float, quantum_beats: int, one: int) -> None:
     """The first multiple of the span that is not past."""
-    assert on_the_one(beat, span) == one
+    assert on_the_one(beat, quantum_beats) == one
 
 
 def test_phases_are_apart_by_the_shorter_way() -> None:
@@ -196,7 +197,7 @@ def test_the_span_is_the_sessions() -> None:
     net = session(2)
     net.peer(1).change_span(16, net.hosts[1].raw_ns(net.now_s))
     net.run(net.now_s + 1)
-    assert net.peer(0).agreed.tempo.span == 16
+    assert net.peer(0).agreed.tempo.quantum_beats == 16
     assert net.peer(0).agreed.tempo.bpm == 126.0
     assert net.peer(0).start(net.hosts[0].raw_ns(net.now_s)) % 16 == 0
 
@@ -434,7 +435,8 @@ def test_impossible_tempi_and_twice_heard_packets_are_counted_and_dropped() -> N
     other = net.peer(1)
     state = other._state(now)
     for seq, tempo in enumerate(
-        ({"micro_bpm": 4000 * MICRO}, {"span": 0}, {"revision": MOST_REVISION}), start=10**6
+        ({"micro_bpm": 4000 * MICRO}, {"quantum_beats": 0}, {"revision": MOST_REVISION}),
+        start=10**6,
     ):
         bad = state._replace(tempo=other.agreed.line.last._replace(**{"revision": 99, **tempo}))
         peer.receive(Packet(other.id, seq, bad), 1, now)

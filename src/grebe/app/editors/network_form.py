@@ -11,7 +11,7 @@ from grebe.app.guessing import weakness
 from grebe.app.live.session import Session
 from grebe.app.passphrases import keep_passphrase, passphrase_of
 from grebe.core.document import with_rig
-from grebe.core.session.shared import MAX_SPAN, MIN_SPAN
+from grebe.core.session.shared import MAX_QUANTUM, MIN_QUANTUM
 from grebe.core.session.use import MOST_ADDRESSES, OscUse, SessionUse
 from grebe.core.typed import typed_number
 from grebe.errors import EditError
@@ -80,11 +80,11 @@ class NetworkForm:
                 for one in found:
                     _network(one)
             return found
-        if key == "span":
-            span = int(typed_number(words))
-            if not MIN_SPAN <= span <= MAX_SPAN:
-                raise EditError(f"from {MIN_SPAN} to {MAX_SPAN} quarter notes (got {words})")
-            return span
+        if key == "quantum_beats":
+            quantum_beats = int(typed_number(words))
+            if not MIN_QUANTUM <= quantum_beats <= MAX_QUANTUM:
+                raise EditError(f"from {MIN_QUANTUM} to {MAX_QUANTUM} quarter notes (got {words})")
+            return quantum_beats
         if key == "port":
             return int(typed_number(words))
         return typed_number(words) if key == "hz" else words

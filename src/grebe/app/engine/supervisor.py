@@ -40,7 +40,12 @@ def start_laptop(
 ) -> subprocess.Popen[bytes]:
     """Start a laptop stand-in: a peer that plays along until its standard input is closed."""
     told = {
-        "use": {"name": use.name, "peer": name, "span": use.span, "interface": use.interface},
+        "use": {
+            "name": use.name,
+            "peer": name,
+            "span": use.quantum_beats,
+            "interface": use.interface,
+        },
         "passphrase": passphrase,
         "bpm": bpm,
         "output": "none",

@@ -20,9 +20,11 @@ from grebe.core.session.shared import (
 class AgreedState:
     """The line of beats, whether the session runs, and what others would have otherwise."""
 
-    def __init__(self, peer_id: int, bpm: float, span: int) -> None:
+    def __init__(self, peer_id: int, bpm: float, quantum_beats: int) -> None:
         self._id = peer_id
-        self.line = BeatLine(AgreedTempo(0, 0, round(limited_bpm(bpm) * MICRO), span, 0, peer_id))
+        self.line = BeatLine(
+            AgreedTempo(0, 0, round(limited_bpm(bpm) * MICRO), quantum_beats, 0, peer_id)
+        )
         """Beats over session time."""
         self.running = NEVER_RUN
         self._asked: dict[int, AgreedTempo] = {}
@@ -34,11 +36,11 @@ class AgreedState:
         """The tempo that is, or will shortly be, the session's."""
         return self.line.last
 
-    def begin(self, bpm: float, span: int, passed_ns: int) -> None:
+    def begin(self, bpm: float, quantum_beats: int, passed_ns: int) -> None:
         """A session begins here, so long after a bar of what plays did."""
         micro = round(limited_bpm(bpm) * MICRO)
-        beat = round(passed_ns / 60e9 * limited_bpm(bpm) * MICRO) % (span * MICRO)
-        self.line = BeatLine(AgreedTempo(0, beat, micro, span, 1, self._id))
+        beat = round(passed_ns / 60e9 * limited_bpm(bpm) * MICRO) % (quantum_beats * MICRO)
+        self.line = BeatLine(AgreedTempo(0, beat, micro, quantum_beats, 1, self._id))
 
     def join(self, tempo: AgreedTempo, running: Running) -> None:
         """Another session's word is ours from now on."""
@@ -46,12 +48,14 @@ class AgreedState:
         self._asked.clear()
         self._asked_run.clear()
 
-    def say_tempo(self, bpm: float, span: int, origin_ns: float) -> None:
+    def say_tempo(self, bpm: float, quantum_beats: int, origin_ns: float) -> None:
         """Our word on tempo and span from a session time on, later than any that has been said."""
         origin = round(self.line.beat_at(origin_ns) * MICRO)
         revision = next_revision(self.tempo.revision, (t.revision for t in self._asked.values()))
         micro = round(limited_bpm(bpm) * MICRO)
-        self.line.take(AgreedTempo(round(origin_ns), origin, micro, span, revision, self._id))
+        self.line.take(
+            AgreedTempo(round(origin_ns), origin, micro, quantum_beats, revision, self._id)
+        )
         self._asked.clear()
 
     def say_running(self, *, running: bool, at: int) -> None:

@@ -31,7 +31,7 @@ class Peer:
     """This computer's part in a session. Times are of its own clock, in nanoseconds."""
 
     def __init__(
-        self, peer_id: int, name: str, now_ns: int, *, bpm: float, span: int = 4,
+        self, peer_id: int, name: str, now_ns: int, *, bpm: float, quantum_beats: int = 4,
         sealed: bool = True, shares_starts: bool = True, seed: int | None = None,
         downbeat_ns: int | None = None,
     ) -> None:  # fmt: skip
@@ -47,7 +47,7 @@ class Peer:
         self.service = 0
         self.dropped = 0
         """Packets that came twice, from a stranger too many, or with an impossible tempo."""
-        self.agreed = AgreedState(peer_id, bpm, span)
+        self.agreed = AgreedState(peer_id, bpm, quantum_beats)
         """Tempo, phase and running."""
         self.membership = Membership(peer_id, now_ns, sealed=sealed, forgotten=self.agreed.forget)
         """Who is there, and where this peer stands among them."""
@@ -81,20 +81,20 @@ class Peer:
             self._bpm = limited_bpm(bpm)
         soonest = self.clock.mapping.at(now_ns + self._lead_ns())
         wanted = self.agreed.line.ns_at(beat) if beat is not None else soonest
-        self.agreed.say_tempo(bpm, self.agreed.tempo.span, max(soonest, wanted))
+        self.agreed.say_tempo(bpm, self.agreed.tempo.quantum_beats, max(soonest, wanted))
         self._gossip.announce(now_ns)
 
-    def change_span(self, span: int, now_ns: int) -> None:
+    def change_span(self, quantum_beats: int, now_ns: int) -> None:
         """Count the phase by another span."""
         soonest = self.clock.mapping.at(now_ns + self._lead_ns())
-        self.agreed.say_tempo(self.agreed.tempo.bpm, span, soonest)
+        self.agreed.say_tempo(self.agreed.tempo.bpm, quantum_beats, soonest)
         self._gossip.announce(now_ns)
 
     def start(self, now_ns: int) -> int:
         """Start everybody that shares starts, on the next beginning of the span that all can be
         told of in time; that beat."""
         soonest = self.beat_at(now_ns + self._lead_ns())
-        beat = on_the_one(soonest, self.agreed.tempo.span)
+        beat = on_the_one(soonest, self.agreed.tempo.quantum_beats)
         self.agreed.say_running(running=True, at=beat * MICRO)
         self._gossip.announce(now_ns)
         return beat
@@ -256,7 +256,7 @@ class Peer:
         self.membership.begin()
         self.clock.begin(now_ns)
         passed_ns = 0 if self._downbeat_ns is None else now_ns - self._downbeat_ns
-        self.agreed.begin(self._bpm, self.agreed.tempo.span, passed_ns)
+        self.agreed.begin(self._bpm, self.agreed.tempo.quantum_beats, passed_ns)
         self._gossip.announce(now_ns)
 
     def _settle(self, now_ns: int) -> None:

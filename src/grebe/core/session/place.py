@@ -54,9 +54,9 @@ class SongAnchor:
         """The beat that a tick falls on."""
         return self._beat + (tick - self._tick) / TICKS_PER_QUARTER
 
-    def moved(self, before: float, now: float, span: int) -> None:
+    def moved(self, before: float, now: float, quantum_beats: int) -> None:
         """The session's beat at one moment turned out to be `now` instead of `before`.
 
         Whole spans of that are taken out at once: they change nothing that is heard.
         """
-        self._beat += round((now - before) / span) * span
+        self._beat += round((now - before) / quantum_beats) * quantum_beats

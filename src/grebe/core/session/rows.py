@@ -94,5 +94,7 @@ def beat_offset_ms(peer: Peer, other: Other, now_ns: int) -> float | None:
     else:
         theirs = state.tempo.beat_at(session)
     return (
-        apart(peer.beat_at(now_ns), theirs, peer.agreed.tempo.span) * 60e3 / peer.agreed.tempo.bpm
+        apart(peer.beat_at(now_ns), theirs, peer.agreed.tempo.quantum_beats)
+        * 60e3
+        / peer.agreed.tempo.bpm
     )

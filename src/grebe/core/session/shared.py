@@ -10,7 +10,7 @@ from grebe.core.units import MAX_BPM, MIN_BPM
 
 MICRO = 1_000_000
 """Beats are counted in millionths of a quarter note, tempo in millionths of a beat a minute."""
-MIN_SPAN, MAX_SPAN = 1, 64
+MIN_QUANTUM, MAX_QUANTUM = 1, 64
 """Quarter notes that a session can count its phase by."""
 KEPT = 8
 """Stretches of tempo that are remembered: changes follow each other within a lead at most."""
@@ -24,7 +24,7 @@ class AgreedTempo(NamedTuple):
     origin: int
     """Millionths of a quarter note."""
     micro_bpm: int
-    span: int
+    quantum_beats: int
     """Quarter notes after which the phase repeats: who starts comes in on a multiple of it."""
     revision: int
     author: int
@@ -80,7 +80,11 @@ def limited_bpm(bpm: float) -> float:
 def is_valid(tempo: AgreedTempo) -> bool:
     """Whether a tempo from outside can be used at all."""
     known = tempo.revision < MOST_REVISION
-    return known and MIN_BPM <= tempo.bpm <= MAX_BPM and MIN_SPAN <= tempo.span <= MAX_SPAN
+    return (
+        known
+        and MIN_BPM <= tempo.bpm <= MAX_BPM
+        and MIN_QUANTUM <= tempo.quantum_beats <= MAX_QUANTUM
+    )
 
 
 def next_revision(ours: int, asked: Iterable[int]) -> int:
@@ -123,11 +127,11 @@ class BeatLine:
         return self.stretches[0].ns_at(beat)
 
 
-def on_the_one(beat: float, span: int) -> int:
+def on_the_one(beat: float, quantum_beats: int) -> int:
     """The first beat from here on at which the span begins, in quarter notes."""
-    return math.ceil(beat / span - 1e-9) * span
+    return math.ceil(beat / quantum_beats - 1e-9) * quantum_beats
 
 
-def apart(beat: float, other: float, span: int) -> float:
+def apart(beat: float, other: float, quantum_beats: int) -> float:
     """How far `beat` is ahead of another, the shorter way round the span, in quarter notes."""
-    return (beat - other + span / 2) % span - span / 2
+    return (beat - other + quantum_beats / 2) % quantum_beats - quantum_beats / 2

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from typing import Annotated
 
+import msgspec
 from msgspec import Meta
 
-from grebe.core.session.shared import MAX_SPAN, MIN_SPAN
+from grebe.core.session.shared import MAX_QUANTUM, MIN_QUANTUM
 from grebe.core.units import Value
 
 MOST_ADDRESSES = 16
@@ -34,7 +35,9 @@ class SessionUse(Value, frozen=True, kw_only=True):
     """Of the session: who says the same is in the same one."""
     peer: Annotated[str, Meta(max_length=40)] = ""
     """How this computer is called there; "" is the computer's own name."""
-    span: Annotated[int, Meta(ge=MIN_SPAN, le=MAX_SPAN)] = 4
+    quantum_beats: Annotated[int, Meta(ge=MIN_QUANTUM, le=MAX_QUANTUM)] = msgspec.field(
+        default=4, name="span"
+    )
     """Quarter notes by which the phase is counted, where this computer begins the session."""
     shares_starts: bool = True
     """Start and stop with the others; else each its own, on the same one."""

@@ -71,7 +71,7 @@ class SessionClock:
             return
         if self._stretches and self._place is not None:
             before, now = (beat_at(s, now_ns) for s in (self._stretches, stretches))
-            self._place.moved(before, now, agreed.span)
+            self._place.moved(before, now, agreed.quantum_beats)
         first = self._agreed is None
         self._agreed, self._stretches, self._heard_ns = agreed, stretches, now_ns
         if first:  # what was said before we came is none of ours
@@ -131,7 +131,7 @@ class SessionClock:
         assert self._agreed is not None
         soon = moment.now_ns + SOON_NS + moment.ahead_ns
         beat = beat_at(self._stretches, soon) + lead
-        return on_the_one(beat, self._agreed.span)
+        return on_the_one(beat, self._agreed.quantum_beats)
 
     def timeline(self, entry: Enter, opening: RunStart, moment: Moment) -> SongTimeline:
         """One on which the song's first clock falls on a beat of the session."""
@@ -152,9 +152,9 @@ class SessionClock:
         """What plays already is drawn to the session: its bars to the session's spans."""
         assert self._agreed is not None
         tick = timeline.tick_at(at_ns)
-        span, beat = self._agreed.span, beat_at(self._stretches, at_ns)
+        quantum_beats, beat = self._agreed.quantum_beats, beat_at(self._stretches, at_ns)
         played = (tick - bar_line) / TICKS_PER_QUARTER
-        self._place = SongAnchor(bar_line, round((beat - played) / span) * span)
+        self._place = SongAnchor(bar_line, round((beat - played) / quantum_beats) * quantum_beats)
         self._planned_ns = at_ns
         self._drawn = SmoothedTimeline(tick, at_ns, timeline.bpm_at(int(tick)))
         return self._drawn

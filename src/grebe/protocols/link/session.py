@@ -97,7 +97,7 @@ class Agreed(Value, frozen=True, kw_only=True, tag="agreed"):
     stretches: tuple[tuple[int, float, float], ...]
     """(time in ns of CLOCK_MONOTONIC_RAW, beat, BPM by that clock), each until the next."""
     bpm: float
-    span: int
+    quantum_beats: int
     running: bool
     run_beat: float
     """The beat it started on."""
@@ -139,7 +139,7 @@ class Peers(Value, frozen=True, kw_only=True, tag="peers"):
     sealed: bool = False
     """Whether it has a passphrase."""
     bpm: float = 0.0
-    span: int = 4
+    quantum_beats: int = 4
     spread_ms: float = 0.0
     rows: tuple[PeerRow, ...] = ()
     dropped: int = 0

@@ -140,7 +140,7 @@ def _read(kind: int, data: bytes) -> Body:
         raise ProtocolError(f"a packet of unknown kind {kind}")
     (
         flags, epoch, joined, reference, raw, session, rate, sent,
-        origin_ns, origin, bpm, span, revision, author,
+        origin_ns, origin, bpm, quantum_beats, revision, author,
         run_at, run_revision, run_author, service, length,
     ) = _STATE.unpack_from(data)  # fmt: skip
     _believable((0, joined, raw, session, sent, origin_ns, origin, run_at))
@@ -162,7 +162,7 @@ def _read(kind: int, data: bytes) -> Body:
         reference=reference,
         mapping=Mapping(raw, session, rate),
         sent_ns=sent,
-        tempo=AgreedTempo(origin_ns, origin, bpm, span, revision, author),
+        tempo=AgreedTempo(origin_ns, origin, bpm, quantum_beats, revision, author),
         running=Running(bool(flags & _RUNNING), run_at, run_revision, run_author),
         runs=bool(flags & _RUNS),
         service=service,

@@ -168,7 +168,7 @@ def computer_lines(session: Session, peer: PeerRow | None) -> list[SheetLine]:
             lines.append(row("Passphrase", "yes", "good"))
         else:
             lines.append(row("Passphrase", "none", "look"))
-        lines.append(row("On the one of", counted(peers.span, "beat")))
+        lines.append(row("On the one of", counted(peers.quantum_beats, "beat")))
         lines.append(row("Our time", f"sure to {peers.spread_ms:.2f} ms"))
         if peers.dropped:
             lines.append(row("Dropped", counted(peers.dropped, "packet"), "look"))

@@ -29,7 +29,7 @@ ROWS = (
     FormRow("session", "name", "Called"),
     FormRow("session", "passphrase", "Passphrase"),
     FormRow("session", "peer", "We are"),
-    FormRow("session", "span", "One every, beats"),
+    FormRow("session", "quantum_beats", "One every, beats"),
     FormRow("session", "shares_starts", "Start, stop", CHOICES["shares_starts"]),
     FormRow("session", "brings_tempo", "Tempo", CHOICES["brings_tempo"]),
     FormRow("session", "shows_stage", "Our stage", CHOICES["shows_stage"]),
