@@ -221,3 +221,9 @@ def test_the_engine_does_without_numpy() -> None:
     """With it the engine's locked memory is six times as large."""
     code = "import sys, grebe.engine.__main__; sys.exit('numpy' in sys.modules)"
     assert subprocess.run([sys.executable, "-c", code], check=False).returncode == 0
+
+
+def test_the_picture_of_the_structure_is_current() -> None:
+    """docs/structure.svg is what the imports are; tools/draw_structure.py draws it anew."""
+    tool = ROOT.parent.parent / "tools" / "draw_structure.py"
+    assert subprocess.run([sys.executable, tool, "--check"], check=False).returncode == 0
