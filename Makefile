@@ -32,7 +32,7 @@ unit: $(TESTS)
 	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 3 -m "not jack"
 	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 2 -m "jack and not alone"
 	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -m alone # these want the machine to themselves
-	@cat $(GREBE_NOT_JUDGED) 2>/dev/null; [ -s $(GREBE_NOT_JUDGED) ] || echo "Everything was judged, at the first try."
+	@sort -u $(GREBE_NOT_JUDGED) 2>/dev/null; [ -s $(GREBE_NOT_JUDGED) ] || echo "Everything was judged, at the first try."
 
 fresh:
 	@tools/fresh.sh

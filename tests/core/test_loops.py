@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import numpy as np
+import pretty_midi
 import pytest
 from numpy.typing import NDArray
 
@@ -173,6 +174,30 @@ def test_slices_at_another_rate() -> None:
     for piece in loop.slices:
         seconds = (piece.end - piece.start) / RATE
         assert len(waves[piece.note]) / 44_100 == pytest.approx(seconds, abs=1e-4)
+
+
+@pytest.mark.parametrize(("bpm", "bars", "near"), [(92, 2, 100), (126, 4, 120), (140, 1, 126)])
+def test_bars_and_onsets_of_a_recording_that_another_program_made(
+    bpm: float, bars: int, near: float
+) -> None:
+    """Rendered by pretty_midi's own synthesis: tones of its making on eighths with gaps. Bars,
+    tempo, and every onset to a millisecond."""
+    eighth = 60 / bpm / 2
+    starts = [n * eighth for n in range(8 * bars) if n % 8 != 7]
+    played = pretty_midi.Instrument(program=0)
+    played.notes = [
+        pretty_midi.Note(velocity=100, pitch=60 + n * 5 % 17, start=at, end=at + 0.09)
+        for n, at in enumerate(starts)
+    ]
+    take = pretty_midi.PrettyMIDI(initial_tempo=bpm)
+    take.instruments.append(played)
+    audio = np.zeros(round(8 * bars * eighth * RATE), dtype=np.float32)
+    made = take.synthesize(fs=RATE)[: len(audio)]
+    audio[: len(made)] = made * 0.5
+    found = measure_loop(audio, RATE, near)
+    assert (found.bars, round(found.bpm, 1)) == (bars, bpm)
+    assert len(found.onsets) == len(starts)
+    assert np.abs(np.array(found.onsets) / RATE - starts).max() < 1e-3
 
 
 def test_onsets_tell_how_many_bars_where_the_tempo_does_not() -> None:

@@ -24,6 +24,7 @@ from grebe.errors import EngineError
 from grebe.process.places import engine_socket
 from grebe.protocols.link.messages import (
     LINK_VERSION,
+    Audition,
     Heard,
     Hello,
     Listen,
@@ -32,7 +33,6 @@ from grebe.protocols.link.messages import (
     Panic,
     Shutdown,
     Status,
-    Strike,
     Welcome,
     pack,
 )
@@ -247,19 +247,19 @@ def test_a_note_struck_is_heard_and_remembered() -> None:
     """It sounds on the stand-in at once, ends, and comes back with its place in the song."""
     with live(fast(240.0)) as engine:
         engine.send(Listen(devices={"bass": "notes"}))
-        engine.send(Strike(device="bass", channel=2, note=61, velocity=77))
+        engine.send(Audition(device="bass", channel=2, note=61, velocity=77))
         stopped = engine.status(lambda s: bool(s.played))
         assert [(p.status, p.first, p.second, p.tick) for p in stopped.played] == [
             (0x91, 61, 77, None), (0x81, 61, 64, None),
         ]  # fmt: skip
         engine.send(Begin())
         engine.status(lambda s: s.tick > 2 * TICKS_PER_QUARTER)
-        engine.send(Strike(device="bass", channel=2, note=62))
+        engine.send(Audition(device="bass", channel=2, note=62))
         status = engine.status(lambda s: bool(s.played))
         place = status.played[0].tick
         assert place is not None
         assert 2 * TICKS_PER_QUARTER < place <= status.tick
-        engine.send(Strike(device="nobody", channel=1, note=1))
+        engine.send(Audition(device="nobody", channel=1, note=1))
         notice = engine.until(lambda m: isinstance(m, Notice) and m.level == "error")
         assert isinstance(notice, Notice)
         assert "cannot be reached" in notice.text

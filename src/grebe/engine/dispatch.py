@@ -21,6 +21,7 @@ from grebe.errors import GrebeError
 from grebe.protocols.link.messages import (
     LINK_VERSION,
     AskReport,
+    Audition,
     ClearCounters,
     Do,
     FiguresReport,
@@ -35,7 +36,6 @@ from grebe.protocols.link.messages import (
     Panic,
     PlanChange,
     Shutdown,
-    Strike,
     ToEngine,
     Welcome,
 )
@@ -90,7 +90,7 @@ class Dispatch:
         self._on(Begin, lambda _, begin: transport.begin(begin))
         self._on(Halt, lambda _, __: transport.stop())
         self._handlers.update(dict.fromkeys(PLAYED, lambda _, command: self.command(command)))
-        self._on(Strike, lambda _, strike: playing_in.strike(strike, now_ns()))
+        self._on(Audition, lambda _, audition: playing_in.audition(audition, now_ns()))
         self._on(Listen, lambda _, listen: listening.begin(listen))
         self._on(Learn, self._learn)
         self._on(Panic, lambda _, __: transport.panic())

@@ -12,7 +12,7 @@ from grebe.core.player.events import NoteOff, NoteOn
 from grebe.core.sync.timeline import SongTimeline
 from grebe.engine.connections import Connections
 from grebe.errors import EngineError
-from grebe.protocols.link.messages import PlayedIn, Strike
+from grebe.protocols.link.messages import Audition, PlayedIn
 from grebe.protocols.midi.messages import encode
 
 STRUCK_NS = 100_000_000
@@ -28,7 +28,7 @@ class PlayingIn:
         self._ends: list[tuple[int, str, NoteOff]] = []
         """(when, wire, end of a struck note)."""
 
-    def strike(self, message: Strike, now: int) -> None:
+    def audition(self, message: Audition, now: int) -> None:
         """Play a note on a device now. EngineError where Grebe does not reach it."""
         output = self._connections.outputs.reached(message.device)
         if output is None or output.port is None:

@@ -45,12 +45,12 @@ class PatternWriter:
         words = "is written at the cursor" if self.stepping else "is only remembered"
         self.hand.session.say("info", f"A note you play in {words}.")
 
-    def strike(self, number: int) -> None:
+    def audition(self, number: int) -> None:
         """Play the voice with this number, from 1, on its box now."""
         voices, device = self.hand.content.voices, self.hand.device
         if device is not None and 1 <= number <= len(voices):
             voice = voices[number - 1]
-            self.hand.session.hands.strike(device, voice.note, voice.channel)
+            self.hand.session.hands.audition(device, voice.note, voice.channel)
 
     def hear(self) -> bool:
         """Write what was played in since this was called last; whether anything was."""

@@ -7,7 +7,7 @@ from grebe.app.engine.link import Link
 from grebe.core.player.commands import Fill, Metronome
 from grebe.core.rig.model import Device
 from grebe.errors import EditError
-from grebe.protocols.link.messages import Strike
+from grebe.protocols.link.messages import Audition
 
 
 class Hands:
@@ -33,10 +33,10 @@ class Hands:
         self.clicking = not self.clicking
         self._link.tell(Metronome(on=self.clicking))
 
-    def strike(self, device: Device, note: int, channel: int | None, velocity: int = 100) -> None:
+    def audition(self, device: Device, note: int, channel: int | None, velocity: int = 100) -> None:
         """Play a note on a device now; it is remembered as played in."""
         self._link.tell(
-            Strike(
+            Audition(
                 device=device.id, note=note, channel=channel or device.channel, velocity=velocity
             )
         )

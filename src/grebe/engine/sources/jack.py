@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from grebe.core.player.commands import Begin
 from grebe.core.rig.model import JACK_ID
-from grebe.core.sync.smoothed_timeline import SmoothedTimeline
 from grebe.core.sync.timeline import SongTimeline
 from grebe.core.sync.transport import Stand, TransportFollower
 from grebe.core.time.tempo import TempoMap, TempoPoint
@@ -19,8 +18,8 @@ from grebe.engine.sources.base import (
     RunStart,
     SourceSong,
     Word,
-    behind_ms,
 )
+from grebe.engine.sources.drawn import DrawnTimeline
 from grebe.transports.base import Heard
 from grebe.transports.frames import FrameClock
 from grebe.transports.jack.transport import JackFollowed
@@ -41,9 +40,8 @@ class TransportClock:
         self._frames = frames
         self._base_ns = 0
         self._follower = TransportFollower(TempoMap((TempoPoint(tick=0, bpm=120.0),)))
-        self._planned_ns = 0
         self._song: SourceSong | None = None
-        self._drawn: SmoothedTimeline | None = None
+        self._drawn = DrawnTimeline(self.tick_at)
         """The timeline of the run that goes on."""
 
     @property
@@ -108,12 +106,7 @@ class TransportClock:
     def timeline(self, entry: Enter, opening: RunStart, moment: Moment) -> SongTimeline:
         """From the transport's tick on."""
         del moment
-        assert isinstance(entry.at, AtTime)
-        assert entry.command.tick is not None
-        self._planned_ns = entry.at.at_ns
-        bpm = self.bpm or opening.song_bpm
-        self._drawn = SmoothedTimeline(entry.command.tick, entry.at.at_ns, bpm)
-        return self._drawn
+        return self._drawn.begin(entry, self.bpm or opening.song_bpm)
 
     def take_over(self, timeline: SongTimeline, bar_line: int, at_ns: int) -> SongTimeline:
         """It is followed from its start on: what plays goes on by itself."""
@@ -126,19 +119,14 @@ class TransportClock:
 
     def steer(self, until_ns: int) -> None:
         """Draw the timeline to the transport from where it was planned to."""
-        timeline = self._drawn
-        if timeline is None:
-            return
-        if self._follower.rolling and self.bpm:
-            timeline.steer(self._planned_ns, self.tick_at(self._planned_ns), self.bpm)
-        self._planned_ns = max(self._planned_ns, until_ns)
+        self._drawn.steer(until_ns, self.bpm if self._follower.rolling else 0.0)
 
     def tempo_written(self, point: TempoPoint) -> None:
         """The transport's tempo counts, or the song's as it is written."""
 
     def ended(self) -> None:
         """The transport goes on, or has said so itself."""
-        self._drawn = None
+        self._drawn.end()
 
     def hearing(self, now_ns: int) -> Hearing:
         """Whether JACK is there."""
@@ -152,9 +140,7 @@ class TransportClock:
 
     def off_ms(self, now_ns: int) -> float:
         """How far what Grebe sends is behind the transport."""
-        if self._drawn is None or not self._follower.rolling or not self.bpm:
-            return 0.0
-        return behind_ms(self.tick_at(now_ns), self._drawn, now_ns, self.bpm)
+        return self._drawn.behind_ms(now_ns, self.bpm) if self._follower.rolling else 0.0
 
     def _seconds(self, at_ns: int) -> float:
         return (at_ns - self._base_ns) / 1e9

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from grebe.core.player.commands import Begin
 from grebe.core.sync.midi_clock import Go, Halted, MidiClockReceiver
-from grebe.core.sync.smoothed_timeline import SmoothedTimeline
 from grebe.core.sync.timeline import SongTimeline
 from grebe.core.time.tempo import TempoPoint
 from grebe.core.time.ticks import CLOCK_TICKS, TICKS_PER_QUARTER
@@ -20,8 +19,8 @@ from grebe.engine.sources.base import (
     RunStart,
     SourceSong,
     Word,
-    behind_ms,
 )
+from grebe.engine.sources.drawn import DrawnTimeline
 from grebe.protocols.midi import messages as midi
 from grebe.protocols.midi.messages import MidiParser
 from grebe.transports.base import Heard
@@ -40,9 +39,8 @@ class BoxClock:
         self._parser = MidiParser()
         self._base_ns = 0
         """Seconds count from here: RAW since boot has too many digits for sums of squares."""
-        self._planned_ns = 0
         self._song: SourceSong | None = None
-        self._drawn: SmoothedTimeline | None = None
+        self._drawn = DrawnTimeline(self.tick_at)
         """The timeline of the run that goes on."""
 
     @property
@@ -122,12 +120,7 @@ class BoxClock:
     def timeline(self, entry: Enter, opening: RunStart, moment: Moment) -> SongTimeline:
         """From the box's tick on, at the song's tempo while the box's is not known."""
         del moment
-        assert isinstance(entry.at, AtTime)
-        assert entry.command.tick is not None
-        self._planned_ns = entry.at.at_ns
-        bpm = self.bpm or opening.song_bpm
-        self._drawn = SmoothedTimeline(entry.command.tick, entry.at.at_ns, bpm)
-        return self._drawn
+        return self._drawn.begin(entry, self.bpm or opening.song_bpm)
 
     def take_over(self, timeline: SongTimeline, bar_line: int, at_ns: int) -> SongTimeline:
         """A box is followed from its start on: what plays goes on by itself."""
@@ -140,21 +133,14 @@ class BoxClock:
 
     def steer(self, until_ns: int) -> None:
         """Draw the timeline to the box from where it was planned to; it is now up to here."""
-        timeline = self._drawn
-        if timeline is None:
-            return
-        bpm = self._receiver.bpm
-        if bpm:
-            planned = self._planned_ns
-            timeline.steer(planned, self.tick_at(planned), bpm)
-        self._planned_ns = max(self._planned_ns, until_ns)
+        self._drawn.steer(until_ns, self._receiver.bpm or 0.0)
 
     def tempo_written(self, point: TempoPoint) -> None:
         """The box has a tempo of its own."""
 
     def ended(self) -> None:
         """The box goes on, or has said so itself."""
-        self._drawn = None
+        self._drawn.end()
 
     def hearing(self, now_ns: int) -> Hearing:
         """What is heard of the box's clock."""
@@ -171,9 +157,7 @@ class BoxClock:
 
     def off_ms(self, now_ns: int) -> float:
         """How far what Grebe sends is behind the box."""
-        if self._drawn is None or not self.bpm or not self._receiver.running:
-            return 0.0
-        return behind_ms(self.tick_at(now_ns), self._drawn, now_ns, self.bpm)
+        return self._drawn.behind_ms(now_ns, self.bpm) if self._receiver.running else 0.0
 
     def _seconds(self, at_ns: int) -> float:
         return (at_ns - self._base_ns) / 1e9

@@ -37,7 +37,7 @@ from grebe.protocols.link.session import (
     ShowDocument,
 )
 
-LINK_VERSION = 9
+LINK_VERSION = 10
 MAX_MESSAGE_BYTES = 16 * 1024 * 1024
 """What is larger goes in parts (`LoadPart`): more than this at once is a mistake or an attack."""
 PART_BYTES = 65_536
@@ -120,7 +120,7 @@ class Listen(Value, frozen=True, kw_only=True, tag="listen"):
     """Whether somebody waits for it: then what cannot be heard is an error."""
 
 
-class Strike(Value, frozen=True, kw_only=True, tag="strike"):
+class Audition(Value, frozen=True, kw_only=True, tag="audition"):
     """Play a note on a device now, as a hand on it would; it counts as played in."""
 
     device: str
@@ -155,7 +155,7 @@ ToEngine: TypeAlias = (
     | Asked
     | Learn
     | Listen
-    | Strike
+    | Audition
     | Panic
     | Shutdown
     | ClearCounters

@@ -229,7 +229,7 @@ class PatternsView(PanedView):
         """What the pane shown has for an action, or the editor, or the view."""
         transfer = acts_of(self.transfer)
         strikes: dict[str, Act] = {
-            f"strike_{n}": partial(self.editor.writer.strike, n) for n in range(1, 10)
+            f"strike_{n}": partial(self.editor.writer.audition, n) for n in range(1, 10)
         }
         ours, edits = (
             {**acts_of(self, self.pattern_panes), **transfer},
