@@ -2,15 +2,18 @@
 
 from __future__ import annotations
 
+from typing import get_args
+
 import msgspec
 import pytest
 
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.model import Cable, Device, Port, Route
 from grebe.core.rig.trigger import Trigger
+from grebe.core.units import fields_of
 from grebe.engine.device_output import DeviceOutput
 from grebe.engine.inputs import Inputs
-from grebe.engine.ports import Ports
+from grebe.engine.ports import TRANSPORTS, Ports
 from grebe.errors import PortLost
 from grebe.protocols.midi.message_filter import MessageFilter
 from grebe.transports.base import Heard, InPort, OutPort
@@ -165,3 +168,11 @@ def test_what_is_played_in_is_remembered() -> None:
         (4, 0x80),
     ]
     assert inputs.take_played() == []
+
+
+def test_every_wire_has_a_row_of_how_it_is_opened() -> None:
+    """What a port may be is what can be opened, but for none and a computer of the session."""
+    wires = get_args(fields_of(Port)["wire"])
+    assert set(TRANSPORTS) == {wire for wire in wires if Port(wire=wire).is_plugged}
+    assert not Port(wire="none").is_set
+    assert Port(wire="peer").is_set

@@ -69,7 +69,7 @@ class Connections:
     def press(self, *, start: bool) -> bool:
         """Press start or stop on the box that leads; only a stand-in has a key within reach."""
         leader = self.outputs.get(self.sources.current.device)
-        if leader is None or leader.device.port.wire != "standin":
+        if leader is None or not leader.device.port.is_standin:
             return False
         self.outputs.send_raw(leader, press(start=start))
         return True
@@ -208,7 +208,7 @@ class Connections:
     def say_goodbye(self) -> None:
         """Tell the stand-ins that they are not needed any more."""
         for output in self.outputs.by_id.values():
-            if output.device.port.wire == "standin":
+            if output.device.port.is_standin:
                 self.outputs.send_raw(output, goodbye())
 
     def close(self) -> None:
@@ -222,6 +222,6 @@ class Connections:
 
 def _own_port(device: Device, via: dict[str, str]) -> Device:
     """A real box behind a thru has no port of its own: its messages go by the first one's."""
-    if via.get(device.id, device.id) == device.id or device.port.wire == "standin":
+    if via.get(device.id, device.id) == device.id or device.port.is_standin:
         return device
     return msgspec.structs.replace(device, port=Port(wire="none"))

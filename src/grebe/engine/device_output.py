@@ -7,7 +7,7 @@ from collections import deque
 from statistics import median
 from typing import Literal
 
-from grebe.core.rig.model import UNPLUGGED, Device
+from grebe.core.rig.model import Device
 from grebe.core.time.ticks import CLOCKS_PER_QUARTER, TICKS_PER_QUARTER
 from grebe.errors import PortLost
 from grebe.protocols.link.messages import Deviation, DeviceStatus, LatenessReport
@@ -84,7 +84,7 @@ class DeviceOutput:
     @property
     def state(self) -> Literal["up", "gone", "none"]:
         """Whether the port is there."""
-        if self.device.port.wire in UNPLUGGED:
+        if not self.device.port.is_plugged:
             return "none"
         return "up" if self.port is not None else "gone"
 

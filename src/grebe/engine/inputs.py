@@ -149,7 +149,7 @@ class Inputs:
         Gives the ends of notes that sounded over routes that are gone.
         """
         self.follows = plan.follows
-        if plan.follows and outputs[plan.follows].device.pulse_from.wire != "none":
+        if plan.follows and outputs[plan.follows].device.pulse_from.is_set:
             self.follows += PULSES
         self.panic = plan.panic
         self._remembered = plan.remembered
@@ -179,7 +179,7 @@ class Inputs:
             wanted.add(self.panic.device)
         wanted |= {trigger.device for trigger in self.touchable}
         if self.learning == ANY:
-            wanted |= {d for d, o in outputs.items() if o.device.input.wire != "none"}
+            wanted |= {d for d, o in outputs.items() if o.device.input.is_set}
         for source in list(self._inputs):
             output = outputs.get(source.removesuffix(PULSES))
             gone = source not in wanted or output is None
@@ -325,5 +325,5 @@ def _where(output: DeviceOutput | None) -> object:
     """What an input hangs on: the device's input setting, and a stand-in's connection."""
     if output is None:
         return None
-    standin = output.port if output.device.port.wire == "standin" else None
+    standin = output.port if output.device.port.is_standin else None
     return (output.device.input, output.device.pulse_from, id(standin))

@@ -46,7 +46,7 @@ class PulseOutputs:
             for what, line in (
                 (PULSES, device.pulse_at), (RUN, device.run_at), (RESET, device.reset_at),
             ):  # fmt: skip
-                if line.wire != "none":
+                if line.is_set:
                     name = f"{what} to {device.name}"
                     self._wanted[(device.id, what)] = (name, line, device)
         for key in list(self._open):

@@ -43,7 +43,7 @@ class Listening:
         self._steps = {}
         for device, output in self._connections.outputs.by_id.items():
             heed = devices.get(device)
-            reports = output.device.port.wire == "standin"
+            reports = output.device.port.is_standin
             output.heed = REPORTS.get(heed or "") if reports else None
             if heed == "pulses":
                 heeds[device + PULSES] = bytes((TIMING_CLOCK,))

@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 import os
+from collections.abc import Callable
 from threading import Thread
+from typing import NamedTuple
 
-from grebe.core.rig.model import UNPLUGGED, AudioPort, Device
+from grebe.core.rig.model import AudioPort, Device
 from grebe.core.rig.spec import PulseShape
 from grebe.errors import PortLost
 from grebe.transports.alsa import AlsaInput, AlsaPort
@@ -56,29 +58,35 @@ class Ports:
 
     def open(self, device: Device) -> OutPort | None:
         """Open a device's port; None for a device without one. PortLost says what is missing."""
-        port = device.port
-        if port.wire in UNPLUGGED:
+        if not device.port.is_plugged:
             return None
-        if port.wire == "standin":
-            path = self.standins.get(device.id)
-            if path is None:
-                raise PortLost(f"no stand-in runs for {device.name}")
-            return StandinPort(path)
-        if port.wire == "rtp":
-            return self._handed(device)
-        if port.wire == "jack":
-            return self._jack_wire().open_port(device.name, port.name)
-        return AlsaPort(port.name)
+        return TRANSPORTS[device.port.wire].output(self, device)
 
-    def _handed(self, device: Device) -> HandedPort:
+    def open_standin(self, device: Device) -> StandinPort:
+        """A stand-in, where its process listens."""
+        path = self.standins.get(device.id)
+        if path is None:
+            raise PortLost(f"no stand-in runs for {device.name}")
+        return StandinPort(path)
+
+    def open_handed(self, device: Device) -> HandedPort:
+        """MIDI over the network, which the network process carries."""
         path = self.standins.get(device.id)
         if path is None:
             raise PortLost(f"nothing carries MIDI over the network for {device.name}")
         return HandedPort(path)
 
+    def open_jack_output(self, device: Device) -> OutPort:
+        """A port of our JACK client, connected to the one that is named."""
+        return self._jack_wire().open_port(device.name, device.port.name)
+
+    def open_jack_input(self, device: Device) -> InPort:
+        """The same, to hear."""
+        return self._jack_wire().open_input(device.name, device.input.name)
+
     def open_line(self, name: str, line: AudioPort, shape: PulseShape) -> LinePort | None:
         """Open a way out for pulses or a level; None where none is set. PortLost as above."""
-        if line.wire == "none":
+        if not line.is_set:
             return None
         if line.wire == "jack":
             return self._jack_wire().open_line(name, line.name, shape)
@@ -95,15 +103,11 @@ class Ports:
 
         A stand-in is heard over the connection it is reached by, `opened`.
         """
-        if device.port.wire == "standin":
-            return opened if isinstance(opened, StandinPort) else None
-        if device.input.wire == "rtp":
-            return opened if isinstance(opened, HandedPort) else self._handed(device)
-        if device.input.wire == "jack":
-            return self._jack_wire().open_input(device.name, device.input.name)
-        if device.input.wire == "alsa":
-            return AlsaInput(device.input.name)
-        return None
+        way = device.port if device.port.is_standin else device.input
+        row = TRANSPORTS.get(way.wire)
+        if row is None or row.input is None:
+            return None
+        return row.input(self, device, opened)
 
     def open_pulses(self, device: Device) -> InPort:
         """Open where a device's pulses are heard. PortLost says what is missing."""
@@ -167,3 +171,35 @@ class Ports:
         if self._jack is not None:
             self._jack.close()
             self._jack = None
+
+
+class PortOpening(NamedTuple):
+    """How a device is reached, and heard, over one kind of wire."""
+
+    output: Callable[[Ports, Device], OutPort]
+    input: Callable[[Ports, Device, OutPort | None], InPort | None] | None = None
+    """From the port that was opened to send to it; None where it cannot be heard."""
+
+
+def _hear_standin(ports: Ports, device: Device, opened: OutPort | None) -> InPort | None:
+    del ports, device
+    return opened if isinstance(opened, StandinPort) else None
+
+
+def _hear_handed(ports: Ports, device: Device, opened: OutPort | None) -> InPort | None:
+    return opened if isinstance(opened, HandedPort) else ports.open_handed(device)
+
+
+TRANSPORTS = {
+    "standin": PortOpening(Ports.open_standin, _hear_standin),
+    "rtp": PortOpening(Ports.open_handed, _hear_handed),
+    "jack": PortOpening(
+        Ports.open_jack_output, lambda ports, device, _: ports.open_jack_input(device)
+    ),
+    "alsa": PortOpening(
+        lambda _, device: AlsaPort(device.port.name),
+        lambda _, device, __: AlsaInput(device.input.name),
+    ),
+}
+"""By `Port.wire`. To add a transport: its ports in `grebe.transports`, its name in `Port.wire`, and
+its row here; what the window offers comes from `transports.__main__`."""

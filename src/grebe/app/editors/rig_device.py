@@ -58,7 +58,7 @@ class DeviceEdits:
     def set_line(self, field: str, line: AudioPort) -> None:
         """A pulse, run or reset line, or where pulses are heard; with the caution it needs."""
         self.hand.set_fields(LINES[field], **{field: line})
-        if line.wire != "none" and field != "pulse_from":
+        if line.is_set and field != "pulse_from":
             words = f"{PULSE_CARE} Channels 1 and 2 are often the main output."
             self.hand.session.say("warn", words)
 

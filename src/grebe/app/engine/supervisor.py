@@ -96,7 +96,7 @@ def connect_when_ready(*, wants_status: bool = True) -> EngineClient:
 
 def standin_devices(devices: Sequence[Device]) -> list[Device]:
     """The devices that a stand-in takes the place of."""
-    return [d for d in devices if d.port.wire == "standin"]
+    return [d for d in devices if d.port.is_standin]
 
 
 _let_go: list[subprocess.Popen[bytes]] = []

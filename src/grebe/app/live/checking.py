@@ -64,7 +64,7 @@ class Checking:
         if self._watching:
             for device in self._store.project.rig.devices:
                 heed = heed_of(device)
-                if heed is not None and device.port.wire != "standin":
+                if heed is not None and not device.port.is_standin:
                     heeds.setdefault(device.id, heed)
         if heeds or self._listened:
             self._link.tell(Listen(devices=heeds, asked=self.check.active))

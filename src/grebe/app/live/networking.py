@@ -67,7 +67,7 @@ class Laptops:
         self._processes = [
             start_laptop(device.name, use, passphrase_of(use.name), bpm)
             for device in rig.devices
-            if device.port.wire == "peer"
+            if device.port.is_peer
         ]
 
     def end(self) -> None:

@@ -170,7 +170,7 @@ def with_leader_named(project: Project, name: str) -> tuple[Project, tuple[str, 
         led = add_cable(led, best_cable(led.rig, device.id, GREBE_ID))
         assumed = (f"The rig has no cable from {device.name} to Grebe; run as if it had one.",)
     hop = clock_tree(led.rig).hops.get(GREBE_ID)
-    heard = hop is not None and (hop.cable.medium in MIDI_MEDIA or device.pulse_from.wire != "none")
+    heard = hop is not None and (hop.cable.medium in MIDI_MEDIA or device.pulse_from.is_set)
     if not heard:
         raise UsageError(
             f"{device.name}'s clock does not reach Grebe: look at what it can send, at its cables' "

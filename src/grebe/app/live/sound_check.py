@@ -44,11 +44,11 @@ class Result(msgspec.Struct, frozen=True, kw_only=True):
 
 def heed_of(device: Device, *, notes: bool = False) -> Heed | None:
     """What of a device can be listened to; None where nothing of it reaches Grebe."""
-    if device.port.wire == "standin":
+    if device.port.is_standin:
         return "notes" if notes else "beats"
-    if device.pulse_from.wire != "none":
+    if device.pulse_from.is_set:
         return "pulses"
-    if device.input.wire != "none":
+    if device.input.is_set:
         return "notes" if notes or device.spec.sends.notes or not device.sends_clock else "clock"
     return None
 
@@ -69,7 +69,7 @@ def what_to_do(rig: Rig, device: Device, heed: Heed | None) -> str:
         "clock": f"Run {device.name}'s {out} to Grebe and let its clock run.",
         "pulses": f"Run {device.name}'s pulses to the input they are heard at.",
     }[heed]
-    if heed == "notes" and device.port.wire == "standin":
+    if heed == "notes" and device.port.is_standin:
         where = f"{device.name} is a stand-in: it reports each hit of its pattern as it sounds."
     return f"{where} {BARS} bars are listened to."
 

@@ -24,7 +24,7 @@ def _controls(look: Look) -> Iterator[Finding]:
     known = {d.id: d for d in look.rig.devices}
     for device_id in dict.fromkeys(b.trigger.device for b in look.rig.bindings):
         device = known.get(device_id)
-        if device is not None and (device.input.wire != "none" or device.port.wire == "standin"):
+        if device is not None and (device.input.is_set or device.port.is_standin):
             continue
         many = sum(b.trigger.device == device_id for b in look.rig.bindings)
         name = device_id if device is None else device.name

@@ -161,9 +161,7 @@ def _remembered(rig: Rig) -> tuple[str, ...]:
     """Boxes plugged into Grebe over MIDI that are heard somewhere."""
     plugged = {c.source for c in rig.cables if c.target == GREBE_ID and c.medium in MIDI_MEDIA}
     return tuple(
-        d.id
-        for d in rig.devices
-        if d.id in plugged and (d.input.wire != "none" or d.port.wire == "standin")
+        d.id for d in rig.devices if d.id in plugged and (d.input.is_set or d.port.is_standin)
     )
 
 

@@ -38,9 +38,25 @@ class Port(Value, frozen=True, kw_only=True):
     that is listened at. `peer`: a laptop stand-in that joins the session when Grebe does."""
     name: Annotated[str, Meta(max_length=200)] = ""
 
+    @property
+    def is_set(self) -> bool:
+        """Whether there is one at all."""
+        return self.wire != "none"
 
-UNPLUGGED = ("none", "peer")
-"""Wires on which the engine sends nothing: no port, and a computer that is in the session."""
+    @property
+    def is_standin(self) -> bool:
+        """Whether a simulated box that ships with Grebe is at the other end."""
+        return self.wire == "standin"
+
+    @property
+    def is_peer(self) -> bool:
+        """Whether it is a computer that is in the session."""
+        return self.wire == "peer"
+
+    @property
+    def is_plugged(self) -> bool:
+        """Whether the engine sends anything there: neither none nor a computer of the session."""
+        return self.is_set and not self.is_peer
 
 
 class AudioPort(Value, frozen=True, kw_only=True):
@@ -52,6 +68,11 @@ class AudioPort(Value, frozen=True, kw_only=True):
     """JACK port, or "" to be patched by hand; name of the interface."""
     channel: Annotated[int, Meta(ge=1, le=64)] = 1
     """Of the interface."""
+
+    @property
+    def is_set(self) -> bool:
+        """Whether there is one at all."""
+        return self.wire != "none"
 
 
 class Faults(Value, frozen=True, kw_only=True):

@@ -158,7 +158,7 @@ class LineChooser(QComboBox):
 
 def line_text(line: AudioPort) -> str:
     """A line in words."""
-    if line.wire == "none":
+    if not line.is_set:
         return "nowhere"
     if line.wire == "jack":
         return f"JACK: {line.name}" if line.name else "JACK, patched by hand"
@@ -167,13 +167,13 @@ def line_text(line: AudioPort) -> str:
 
 def port_text(port: Port) -> str:
     """A port in words."""
-    if port.wire == "standin":
+    if port.is_standin:
         return "stand-in"
-    if port.wire == "none":
+    if not port.is_set:
         return "nowhere"
     if port.wire == "jack" and not port.name:
         return "JACK, patched by hand"
-    if port.wire == "peer":
+    if port.is_peer:
         return "in the session"
     if port.wire == "rtp":
         return f"network: {port.name}" if port.name else "network, typed"
