@@ -40,10 +40,9 @@ def allowed_words(kind: Any) -> str:
     """What a type allows: "a whole number from 1 to 16"; "" for what is no number and no choice."""
     if get_origin(kind) in (Union, UnionType):
         kind = next(one for one in get_args(kind) if one is not type(None))
-    base = getattr(kind, "__origin__", kind)
     if get_origin(kind) is Literal:
         return f"one of {', '.join(str(choice) or 'none' for choice in get_args(kind))}"
-    words = WORDS.get(base, "")
+    words = WORDS.get(_base(kind), "")
     try:
         low, high = bounds_of(kind)
     except TypeError:
@@ -74,7 +73,12 @@ def typed_in(struct: type, name: str, words: str) -> Any:
     """A number for a field of a value, or the nearest that the field allows; whole where it is."""
     kind = fields_of(struct)[name]
     number = typed_number(words)
-    return held_in(kind, int(number) if getattr(kind, "__origin__", kind) is int else number)
+    return held_in(kind, int(number) if _base(kind) is int else number)
+
+
+def _base(kind: Any) -> Any:
+    """The type without its bounds."""
+    return getattr(kind, "__origin__", kind)
 
 
 def _plain(error: msgspec.ValidationError) -> str:

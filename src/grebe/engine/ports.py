@@ -64,17 +64,17 @@ class Ports:
 
     def open_standin(self, device: Device) -> StandinPort:
         """A stand-in, where its process listens."""
-        path = self.standins.get(device.id)
-        if path is None:
-            raise PortLost(f"no stand-in runs for {device.name}")
-        return StandinPort(path)
+        return StandinPort(self._path(device, "no stand-in runs"))
 
     def open_handed(self, device: Device) -> HandedPort:
         """MIDI over the network, which the network process carries."""
+        return HandedPort(self._path(device, "nothing carries MIDI over the network"))
+
+    def _path(self, device: Device, missing: str) -> str:
         path = self.standins.get(device.id)
         if path is None:
-            raise PortLost(f"nothing carries MIDI over the network for {device.name}")
-        return HandedPort(path)
+            raise PortLost(f"{missing} for {device.name}")
+        return path
 
     def open_jack_output(self, device: Device) -> OutPort:
         """A port of our JACK client, connected to the one that is named."""
@@ -105,9 +105,7 @@ class Ports:
         """
         way = device.port if device.port.is_standin else device.input
         row = TRANSPORTS.get(way.wire)
-        if row is None or row.input is None:
-            return None
-        return row.input(self, device, opened)
+        return row.input(self, device, opened) if row is not None else None
 
     def open_pulses(self, device: Device) -> InPort:
         """Open where a device's pulses are heard. PortLost says what is missing."""
@@ -177,8 +175,8 @@ class PortOpening(NamedTuple):
     """How a device is reached, and heard, over one kind of wire."""
 
     output: Callable[[Ports, Device], OutPort]
-    input: Callable[[Ports, Device, OutPort | None], InPort | None] | None = None
-    """From the port that was opened to send to it; None where it cannot be heard."""
+    input: Callable[[Ports, Device, OutPort | None], InPort | None]
+    """Told the port that was opened to send to it; None where it cannot be heard."""
 
 
 def _hear_standin(ports: Ports, device: Device, opened: OutPort | None) -> InPort | None:

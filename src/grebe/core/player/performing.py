@@ -43,6 +43,7 @@ from grebe.core.player.run import Run
 from grebe.core.player.scheduler import TempoFalls
 from grebe.core.player.sections import Sections
 from grebe.core.player.tempi import as_written
+from grebe.core.songs.layout import Layout
 from grebe.core.time.tempo import TempoPoint
 from grebe.core.time.ticks import CLOCK_TICKS, TICKS_PER_QUARTER, next_multiple
 from grebe.errors import EditError
@@ -66,30 +67,30 @@ class Performing:
         self._devices = devices
         self._sections = sections
         self._locating = locating
-        self._handlers: dict[type, Callable[[Any], list[Due]]] = {}
-        rows = (
-            self._row(Begin, self._begin),
-            self._row(Halt, lambda _: sections.halt(run.tick)),
-            self._row(Launch, self._launch),
-            self._row(Hold, self._hold),
-            self._row(Again, self._again),
-            self._row(Skip, self._skip),
-            self._row(Back, self._back),
-            self._row(Withdraw, self._withdraw),
-            self._row(Release, self._release),
-            self._row(Solo, self._solo),
-            self._row(Mute, self._mute),
-            self._row(TrackCommand, self._track),
-            self._row(KeepMutes, self._keep_mutes),
-            self._row(LoopOver, self._loop_over),
-            self._row(Steer, lambda c: self._steer(c.bpm, c.ramp_bars)),
-            self._row(Nudge, self._nudge),
-            self._row(Fill, self._fill),
-            self._row(Metronome, self._metronome),
-            self._row(Rejoin, lambda c: locating.rejoin(c.device, stop_now=c.stop_now)),
-            self._row(ReplacePlan, lambda c: self._replace_plan(c.plan)),
+        self._handlers: dict[type, Callable[[Any], list[Due]]] = dict(
+            (
+                self._row(Begin, self._begin),
+                self._row(Halt, lambda _: sections.halt(run.tick)),
+                self._row(Launch, self._launch),
+                self._row(Hold, self._hold),
+                self._row(Again, self._again),
+                self._row(Skip, self._skip),
+                self._row(Back, self._back),
+                self._row(Withdraw, self._withdraw),
+                self._row(Release, self._release),
+                self._row(Solo, self._solo),
+                self._row(Mute, self._mute),
+                self._row(TrackCommand, self._track),
+                self._row(KeepMutes, self._keep_mutes),
+                self._row(LoopOver, self._loop_over),
+                self._row(Steer, lambda c: self._steer(c.bpm, c.ramp_bars)),
+                self._row(Nudge, self._nudge),
+                self._row(Fill, self._fill),
+                self._row(Metronome, self._metronome),
+                self._row(Rejoin, lambda c: locating.rejoin(c.device, stop_now=c.stop_now)),
+                self._row(ReplacePlan, lambda c: self._replace_plan(c.plan)),
+            )
         )
-        self._handlers = dict(rows)
 
     @staticmethod
     def _row(
@@ -240,16 +241,16 @@ class Performing:
         run.chapters = Chapters(plan, layout)
         run.loopers.take(plan.devices)
         if run.running:
-            return self._go_on(old)
+            return self._go_on(old, layout)
         loop = run.course.loop
         run.course = Course(layout, run.chapters.stops)
         run.course.loop = loop
         self._devices.reset()
         return []
 
-    def _go_on(self, old: Plan) -> list[Due]:
-        """The run goes on with the plan that is there now instead of another."""
-        run, layout = self._run, self._run.plan.layout()
+    def _go_on(self, old: Plan, layout: Layout) -> list[Due]:
+        """The run goes on with the plan that is there now, laid out so, instead of another."""
+        run = self._run
         section = run.span.section.id
         run.course.take(layout, run.tick, run.chapters.stops)
         out = self._devices.renew()

@@ -12,7 +12,6 @@ from typing import Literal, NamedTuple, Protocol, TypeAlias
 from grebe.core.player.commands import Begin
 from grebe.core.sync.timeline import SongTimeline
 from grebe.core.time.tempo import TempoMap, TempoPoint
-from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.transports.base import Heard
 
 Hearing = Literal["", "none", "clock", "held"]
@@ -160,8 +159,3 @@ class ClockSource(Protocol):
 
     def off_ms(self, now_ns: int) -> float:
         """How far the timeline it has made is behind it, in ms; negative is ahead."""
-
-
-def behind_ms(source_tick: float, timeline: SongTimeline, now_ns: int, bpm: float) -> float:
-    """How far a timeline is behind a source's tick, in ms."""
-    return (source_tick - timeline.tick_at(now_ns)) / TICKS_PER_QUARTER * 60e3 / bpm

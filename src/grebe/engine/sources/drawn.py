@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from grebe.core.sync.smoothed_timeline import SmoothedTimeline
-from grebe.engine.sources.base import AtTime, Enter, behind_ms
+from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.engine.sources.base import AtTime, Enter
 
 
 class DrawnTimeline:
@@ -15,15 +16,25 @@ class DrawnTimeline:
         """`tick_at` is the leader's song tick at a time."""
         self._tick_at = tick_at
         self._timeline: SmoothedTimeline | None = None
-        self._planned_ns = 0
+        self.planned_ns = 0
+        """Up to when it has been planned."""
 
-    def begin(self, entry: Enter, bpm: float) -> SmoothedTimeline:
-        """The timeline of a run that comes in at a tick and a time."""
+    @property
+    def goes_on(self) -> bool:
+        """Whether there is a run."""
+        return self._timeline is not None
+
+    def begin(self, tick: float, at_ns: int, bpm: float) -> SmoothedTimeline:
+        """The timeline of a run that is at a tick at a time."""
+        self.planned_ns = at_ns
+        self._timeline = SmoothedTimeline(tick, at_ns, bpm)
+        return self._timeline
+
+    def enter(self, entry: Enter, bpm: float) -> SmoothedTimeline:
+        """The timeline of a run that the leader has come in at a tick and a time."""
         assert isinstance(entry.at, AtTime)
         assert entry.command.tick is not None
-        self._planned_ns = entry.at.at_ns
-        self._timeline = SmoothedTimeline(entry.command.tick, entry.at.at_ns, bpm)
-        return self._timeline
+        return self.begin(entry.command.tick, entry.at.at_ns, bpm)
 
     def steer(self, until_ns: int, bpm: float) -> None:
         """Draw it to the leader from where it was planned to, which is `until_ns` from now on; at
@@ -31,14 +42,15 @@ class DrawnTimeline:
         if self._timeline is None:
             return
         if bpm:
-            self._timeline.steer(self._planned_ns, self._tick_at(self._planned_ns), bpm)
-        self._planned_ns = max(self._planned_ns, until_ns)
+            self._timeline.steer(self.planned_ns, self._tick_at(self.planned_ns), bpm)
+        self.planned_ns = max(self.planned_ns, until_ns)
 
     def behind_ms(self, now_ns: int, bpm: float) -> float:
-        """How far it is behind the leader; 0 where nothing can be said."""
+        """How far it is behind the leader, in ms; 0 where nothing can be said."""
         if self._timeline is None or not bpm:
             return 0.0
-        return behind_ms(self._tick_at(now_ns), self._timeline, now_ns, bpm)
+        behind = self._tick_at(now_ns) - self._timeline.tick_at(now_ns)
+        return behind / TICKS_PER_QUARTER * 60e3 / bpm
 
     def end(self) -> None:
         """The run is over."""

@@ -106,7 +106,7 @@ class TransportClock:
     def timeline(self, entry: Enter, opening: RunStart, moment: Moment) -> SongTimeline:
         """From the transport's tick on."""
         del moment
-        return self._drawn.begin(entry, self.bpm or opening.song_bpm)
+        return self._drawn.enter(entry, self.bpm or opening.song_bpm)
 
     def take_over(self, timeline: SongTimeline, bar_line: int, at_ns: int) -> SongTimeline:
         """It is followed from its start on: what plays goes on by itself."""

@@ -120,7 +120,7 @@ class BoxClock:
     def timeline(self, entry: Enter, opening: RunStart, moment: Moment) -> SongTimeline:
         """From the box's tick on, at the song's tempo while the box's is not known."""
         del moment
-        return self._drawn.begin(entry, self.bpm or opening.song_bpm)
+        return self._drawn.enter(entry, self.bpm or opening.song_bpm)
 
     def take_over(self, timeline: SongTimeline, bar_line: int, at_ns: int) -> SongTimeline:
         """A box is followed from its start on: what plays goes on by itself."""

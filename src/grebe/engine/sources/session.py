@@ -8,7 +8,6 @@ from grebe.core.player.commands import Begin
 from grebe.core.rig.model import PEERS_ID
 from grebe.core.session.place import BeatStretch, SongAnchor, beat_at, bpm_at, ns_at
 from grebe.core.session.shared import on_the_one
-from grebe.core.sync.smoothed_timeline import SmoothedTimeline
 from grebe.core.sync.timeline import SongTimeline
 from grebe.core.time.tempo import TempoMap, TempoPoint
 from grebe.core.time.ticks import CLOCKS_PER_QUARTER, TICKS_PER_QUARTER
@@ -21,8 +20,8 @@ from grebe.engine.sources.base import (
     RunStart,
     SourceSong,
     Word,
-    behind_ms,
 )
+from grebe.engine.sources.drawn import DrawnTimeline
 from grebe.protocols.link.session import Agreed, Propose, ShareStart
 from grebe.transports.base import Heard
 
@@ -48,8 +47,7 @@ class SessionClock:
         self._heard_ns = 0
         self._stretches: tuple[BeatStretch, ...] = ()
         self._place: SongAnchor | None = None
-        self._planned_ns = 0
-        self._drawn: SmoothedTimeline | None = None
+        self._drawn = DrawnTimeline(self.tick_at)
         """The timeline of the run that goes on."""
         self._run_word = ""
         self._awaited: Begin | None = None
@@ -111,7 +109,7 @@ class SessionClock:
         if self._started_on is not None:
             self._await(self._awaited or Begin(), self._started_on, moment)
             self._started_on = None
-        if self._drawn is None and self._coming is not None:
+        if not self._drawn.goes_on and self._coming is not None:
             command, beat = self._coming
             soon = moment.now_ns + SOON_NS + moment.ahead_ns
             if command.count_in_bars or ns_at(self._stretches, beat - PREROLL) <= soon:
@@ -142,11 +140,9 @@ class SessionClock:
         beat = entry.at.beat if lead <= PREROLL else self._soonest(lead, moment)
         self._place, self._song, self._base = SongAnchor(base, beat), None, base
         at_ns = round(ns_at(self._stretches, beat - lead))
-        self._planned_ns = at_ns
         brought = self._agreed.brings_tempo and opening.first.bpm
         bpm = brought or bpm_at(self._stretches, at_ns)
-        self._drawn = SmoothedTimeline(begins, at_ns, bpm)
-        return self._drawn
+        return self._drawn.begin(begins, at_ns, bpm)
 
     def take_over(self, timeline: SongTimeline, bar_line: int, at_ns: int) -> SongTimeline:
         """What plays already is drawn to the session: its bars to the session's spans."""
@@ -155,9 +151,7 @@ class SessionClock:
         quantum_beats, beat = self._agreed.quantum_beats, beat_at(self._stretches, at_ns)
         played = (tick - bar_line) / TICKS_PER_QUARTER
         self._place = SongAnchor(bar_line, round((beat - played) / quantum_beats) * quantum_beats)
-        self._planned_ns = at_ns
-        self._drawn = SmoothedTimeline(tick, at_ns, timeline.bpm_at(int(tick)))
-        return self._drawn
+        return self._drawn.begin(tick, at_ns, timeline.bpm_at(int(tick)))
 
     def tempo_written(self, point: TempoPoint) -> None:
         """The song would have this tempo from a tick on."""
@@ -179,7 +173,8 @@ class SessionClock:
 
     def ended(self) -> None:
         """The song is over, or what was to come in does not."""
-        self._place = self._song = self._coming = self._drawn = None
+        self._drawn.end()
+        self._place = self._song = self._coming = None
 
     def hear(self, heard: list[Heard]) -> list[Word]:
         """Boxes say nothing here."""
@@ -207,16 +202,16 @@ class SessionClock:
 
     def steer(self, until_ns: int) -> None:
         """Draw the timeline to the session from where it was planned to."""
-        planned, timeline = self._planned_ns, self._drawn
-        if timeline is not None and self._place is not None and planned < until_ns:
-            timeline.steer(planned, self.tick_at(planned), bpm_at(self._stretches, planned))
-            if self._song is not None and until_ns - self._proposed_ns > PROPOSE_EVERY_NS:
-                self._proposed_ns = until_ns
-                last = self._song.points[-1]
-                tick = self.tick_at(until_ns)
-                if last.tick < tick < last.tick + last.ramp_ticks:
-                    self._bring(tick)
-        self._planned_ns = max(planned, until_ns)
+        planned = self._drawn.planned_ns
+        if not self._drawn.goes_on or self._place is None or planned >= until_ns:
+            return
+        self._drawn.steer(until_ns, bpm_at(self._stretches, planned))
+        if self._song is not None and until_ns - self._proposed_ns > PROPOSE_EVERY_NS:
+            self._proposed_ns = until_ns
+            last = self._song.points[-1]
+            tick = self.tick_at(until_ns)
+            if last.tick < tick < last.tick + last.ramp_ticks:
+                self._bring(tick)
 
     def hearing(self, now_ns: int) -> Hearing:
         """Whether the network process speaks."""
@@ -236,6 +231,4 @@ class SessionClock:
 
     def off_ms(self, now_ns: int) -> float:
         """How far what Grebe sends is behind the session."""
-        if self._drawn is None or self._place is None or not self.bpm:
-            return 0.0
-        return behind_ms(self.tick_at(now_ns), self._drawn, now_ns, self.bpm)
+        return self._drawn.behind_ms(now_ns, self.bpm) if self._place is not None else 0.0

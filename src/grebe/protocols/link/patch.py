@@ -15,6 +15,7 @@ from typing import Annotated, Any, TypeVar, get_args, get_origin
 
 import msgspec
 
+from grebe.core.units import fields_of
 from grebe.errors import ProtocolError
 
 MOST_DEEP = 24
@@ -94,7 +95,7 @@ def _patched(old: Any, patch: Patch, kind: Any, deep: int) -> Any:
         case {"v": value}:
             return msgspec.convert(value, kind)
         case {"f": fields} if isinstance(old, msgspec.Struct):
-            kinds = _kinds(type(old))
+            kinds = fields_of(type(old))
             new = {
                 name: _patched(getattr(old, name), inner, kinds[name], deep + 1)
                 for name, inner in fields.items()
@@ -121,12 +122,6 @@ def _patched(old: Any, patch: Patch, kind: Any, deep: int) -> Any:
             }
             return {k: v for k, v in (old | changed).items() if k not in set(gone)}
     raise ProtocolError("a change that is none")
-
-
-@cache
-def _kinds(kind: type[msgspec.Struct]) -> dict[str, Any]:
-    """The types of a struct's fields, by name."""
-    return typing.get_type_hints(kind, include_extras=True)
 
 
 @cache

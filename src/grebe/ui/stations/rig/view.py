@@ -253,8 +253,6 @@ class RigView(View):
         elif kind != "device":
             super().show_subject(kind, subject)
 
-    # Boxes and cables
-
     # Actions
 
     @does("previous")

@@ -132,7 +132,6 @@ class SetView(SidedView):
             act()
             if self.session.project is before:  # an edit has been shown already
                 self.document_changed()
-
             else:
                 self.set_canvas.refresh()
 
