@@ -62,6 +62,10 @@ class EditError(GrebeError):
     """An edit that the document does not allow; the document is unchanged."""
 
 
+class SettingsError(GrebeError):
+    """A file of settings or keys cannot be taken."""
+
+
 class UsageError(GrebeError):
     """A name or value given on the command line that does not exist."""
 

@@ -148,7 +148,7 @@ def test_settings_of_a_hit_and_a_value() -> None:
     assert set_hit_field(voice, 0, "note", "the voice's").hits[0].note is None
     with pytest.raises(EditError, match="no hit on step 2"):
         set_hit_field(voice, 1, "chance", "50")
-    with pytest.raises(EditError, match="Chance, %: a whole number from 0 to 100 .got '150'."):
+    with pytest.raises(EditError, match="Chance: a whole number from 0 to 100 .got '150'."):
         set_hit_field(voice, 0, "chance", "150")
     lane = ControlLane(id="c", name="c", controller=7, points=(ControlPoint(step=1, value=2),))
     assert set_point_field(lane, 1, "glide", "yes").points[0].glide

@@ -8,9 +8,11 @@ from contextlib import closing, suppress
 
 import pytest
 from PyQt6.QtCore import Qt
+from PyQt6.QtGui import QKeySequence
 from PyQt6.QtTest import QTest
-from PyQt6.QtWidgets import QApplication
+from PyQt6.QtWidgets import QApplication, QCheckBox, QLineEdit
 
+from grebe.app.actions.keymap import forget_kept, key_map
 from grebe.app.document.demo import fresh_demo
 from grebe.app.document.store import Store
 from grebe.app.engine.client import EngineClient
@@ -19,6 +21,8 @@ from grebe.process import children
 from grebe.process.places import engine_socket
 from grebe.protocols.link.messages import Shutdown, Welcome
 from grebe.ui.main_window.frame import Frame
+from grebe.ui.widgets.fields import ListField, NumberField
+from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.theme import load_fonts
 
 
@@ -47,6 +51,23 @@ class Performer:
         QTest.keyClick(target, key, held)
         QTest.qWait(5)
 
+    def act(self, action_id: str) -> None:
+        """An action by its key, as the registry has it; by its menu where it has none."""
+        keys = key_map().keys_of(action_id)
+        if not keys:
+            self.frame.book.do(action_id, chosen=True)
+            QTest.qWait(5)
+            return
+        combined = QKeySequence(keys[0])[0]
+        self.press(combined.key(), combined.keyboardModifiers())
+
+    def find(self, words: str) -> None:
+        """Find something by its words, and do it."""
+        self.press(Qt.Key.Key_K, Qt.KeyboardModifier.ControlModifier)
+        QTest.keyClicks(self.frame.over.finder.field, words)
+        QTest.keyClick(self.frame.over.finder.field, Qt.Key.Key_Return)
+        QTest.qWait(5)
+
     def go(self, number: int) -> None:
         """To a station by its key."""
         self.press(getattr(Qt.Key, f"Key_{number}"), Qt.KeyboardModifier.ControlModifier)
@@ -68,6 +89,23 @@ class Performer:
                 and all(d.port != "gone" for d in session.status.devices)
             )
         )
+
+
+def fill_in(form: Form, owner: str, key: str, text: str) -> None:
+    """Set one setting of a form by its control, as a hand would."""
+    control = form.fields[(owner, key)]
+    if isinstance(control, ListField):
+        control.setCurrentText(text)
+        control.textActivated.emit(text)
+    elif isinstance(control, QCheckBox):
+        if control.isChecked() != (text == "yes"):
+            control.click()
+    else:
+        line = control.lineEdit() if isinstance(control, NumberField) else control
+        assert isinstance(line, QLineEdit)
+        line.setText(text)
+        assert isinstance(control, (QLineEdit, NumberField))
+        control.editingFinished.emit()
 
 
 def end_engine() -> None:
@@ -98,6 +136,7 @@ def qapp() -> QApplication:
 @pytest.fixture
 def performer(qapp: QApplication, own_folders: object) -> Iterator[Performer]:
     """A performer at the demo set, at 1280x800."""
+    forget_kept()
     frame = Frame(Store.open(fresh_demo(), untitled=True))
     frame.session.link.state = "off"
     frame.show()

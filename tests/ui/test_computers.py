@@ -79,11 +79,11 @@ def test_computers_stand_with_offset_spread_and_loss(performer: Performer) -> No
     for part in ("Teal", "10.0.0.2", "+0.12 ms", "5 %", "its clock is gone by", "3 packets",
                  "no multicast", "Passphrase none"):  # fmt: skip
         assert part in words
-    performer.press(K.Key_Return)
+    performer.act("set_offset")
     assert told == []
     performer.press(K.Key_Down)
-    assert "Enter accepts it" in view.facts.accessibleName()
-    performer.press(K.Key_Return)
+    assert "Ctrl+Enter accepts it" in view.facts.accessibleName()
+    performer.act("set_offset")
     assert told == [AcceptPeer(peer="b2")]
     QTest.mouseClick(view.computers, Qt.MouseButton.LeftButton, pos=QPoint(40, 80))
     assert view.computers.row() == TEAL
@@ -100,9 +100,9 @@ def test_computers_stand_with_offset_spread_and_loss(performer: Performer) -> No
 
 
 def test_settings_are_typed_in_the_sheet(performer: Performer) -> None:
-    """E opens them, Esc puts them away; a wrong one is said."""
+    """Enter opens them, Esc puts them away; a wrong one is said."""
     view = computers(performer)
-    performer.press(K.Key_E)
+    performer.act("settings")
     assert view.form.isVisible()
     field = view.form.fields[("session", "quantum_beats")]
     field.setFocus()
@@ -215,7 +215,7 @@ def test_a_stage_for_somebody_else_shows_and_asks_nothing(
     display.show()
     display.hear(Notice(level="warn", text="Teal shows no stage yet."))
     QTest.qWait(60)
-    assert "no stage yet" in display.notices.accessibleName()
+    assert "no stage yet" in display.notices.lines[-1].said.text
     shown = ShowDocument(project=demo_bytes(), song="harbour-bell")
     display._unpacker.feed(b"")
     display.hear(shown)
@@ -236,7 +236,7 @@ def test_a_stage_for_somebody_else_shows_and_asks_nothing(
     assert display.isFullScreen()
     display._heard_s -= 10
     QTest.qWait(60)
-    assert "Nothing has been heard" in display.notices.accessibleName()
+    assert "Nothing has been heard" in display.notices.lines[-1].said.text
     QTest.keyClick(display, K.Key_Q, CTRL)
     assert not display.isVisible()
     assert pack(shown)

@@ -10,15 +10,16 @@ import soundfile
 from PyQt6.QtCore import QMimeData, QPoint, QPointF, Qt, QUrl
 from PyQt6.QtGui import QDropEvent
 from PyQt6.QtTest import QTest
-from PyQt6.QtWidgets import QComboBox, QLineEdit
+from PyQt6.QtWidgets import QLineEdit
 
-from grebe.app.actions import actions_in
+from grebe.app.actions.table import actions_in
 from grebe.core.patterns.model import Content, Hit, Voice
 from grebe.protocols.link.messages import PlayedIn
 from grebe.ui.stations.patterns.view import PatternsView
 from grebe.ui.stations.song.view import SongView
+from grebe.ui.widgets.fields import NumberField
 from tests.formats.test_midi_loops import loop
-from tests.ui.conftest import Performer
+from tests.ui.conftest import Performer, fill_in
 
 K = Qt.Key
 SHIFT = Qt.KeyboardModifier.ShiftModifier
@@ -54,8 +55,8 @@ def content(view: PatternsView) -> Content:
 
 def test_a_hit_by_keys(performer: Performer, view: PatternsView) -> None:
     """Levels, accent, flam, strokes, chance, condition, micro-timing, gate and tie."""
-    for key in (K.Key_Apostrophe, K.Key_F, K.Key_F, K.Key_G, K.Key_G, K.Key_P, K.Key_C, K.Key_J):
-        performer.press(key)
+    for name in ("accent", "flam", "flam", "ratchet", "ratchet", "chance", "condition", "tie"):
+        performer.act(name)
     performer.press(K.Key_G, SHIFT)
     for _ in range(3):
         performer.press(K.Key_Period)
@@ -66,12 +67,12 @@ def test_a_hit_by_keys(performer: Performer, view: PatternsView) -> None:
         step=0, velocity=100, flam=150, ratchet=3, ratchet_to=50, chance=75, when="first",
         tie=True, shift_permille=20, gate_length=75,
     )  # fmt: skip
-    performer.press(K.Key_V)
+    performer.act("level")
     assert hit(view).velocity == 127
     performer.frame.grab()
     performer.press(K.Key_Right)
-    performer.press(K.Key_F)
-    assert "no hit on step 2" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
+    performer.act("flam")
+    assert "no hit under the cursor" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
 
 
 def test_a_voice_by_keys(performer: Performer, view: PatternsView) -> None:
@@ -82,10 +83,10 @@ def test_a_voice_by_keys(performer: Performer, view: PatternsView) -> None:
     performer.press(K.Key_Right, ALT, SHIFT)
     assert [h.step for h in voice(view).hits] == [1, 5, 9, 13]
     performer.press(K.Key_Left, ALT, SHIFT)
-    performer.press(K.Key_Y)
+    performer.act("reverse")
     assert [h.step for h in voice(view).hits] == [3, 7, 11, 15]
-    for key in (K.Key_D, K.Key_E, K.Key_O, K.Key_Q):
-        performer.press(key)
+    for name in ("direction", "even", "one_shot", "rate"):
+        performer.act(name)
     changed = voice(view)
     assert (changed.direction, changed.even, changed.one_shot) == ("backward", True, True)
     assert changed.rate == "1/16t"
@@ -131,7 +132,7 @@ def test_selection_and_clip(performer: Performer, view: PatternsView) -> None:
 def test_the_pattern_by_keys(performer: Performer, view: PatternsView) -> None:
     """Double and halve, swing, speed, dice and pin, a variation shown against it, a new one."""
     before = content(view)
-    performer.press(K.Key_D, CTRL)
+    performer.act("double")
     assert content(view).length == 32
     performer.press(K.Key_D, CTRL, SHIFT)
     assert voice(view) == before.voices[0]
@@ -140,14 +141,14 @@ def test_the_pattern_by_keys(performer: Performer, view: PatternsView) -> None:
     for _ in range(4):
         performer.press(K.Key_S)
     performer.press(K.Key_S, SHIFT)
-    performer.press(K.Key_W)
+    performer.act("speed")
     assert (content(view).swing, content(view).speed) == (53, "2")
     performer.press(K.Key_I)
-    performer.press(K.Key_I, SHIFT)
+    performer.act("pin")
     assert content(view).seed == 1
     assert content(view).pin is not None
     assert "pinned to pass 1" in view.heading.below
-    performer.press(K.Key_V, SHIFT)
+    performer.act("variation")
     assert view.pattern is not None
     assert view.pattern.variation_of == "p01"
     performer.press(K.Key_X)
@@ -199,7 +200,7 @@ def test_a_controller_lane(performer: Performer, view: PatternsView) -> None:
     assert lane.name == "Level"
     performer.press(K.Key_X)
     performer.press(K.Key_Up, SHIFT)
-    performer.press(K.Key_J)
+    performer.act("tie")
     point = content(view).lanes[0].points[0]
     assert (point.value, point.glide) == (72, True)
     canvas, left = view.pattern_canvas, Qt.MouseButton.LeftButton
@@ -225,35 +226,30 @@ def test_every_setting_can_be_typed(performer: Performer, view: PatternsView) ->
     """Enter opens the form; what is refused is said and not left standing; Esc goes back."""
     performer.press(K.Key_Return)
     assert view.pages.currentWidget() is view.fields
-    chance = view.fields.fields[("hit", "chance")]
-    assert isinstance(chance, QLineEdit)
-    chance.setFocus()
-    chance.setText("35")
-    performer.press(K.Key_Return)
+    fill_in(view.fields, "hit", "chance", "35")
     assert hit(view).chance == 35
-    chance.setText("350")
-    performer.press(K.Key_Return)
+    fill_in(view.fields, "hit", "chance", "350")
     assert "Chance" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
+    chance = view.fields.fields[("hit", "chance")]
+    assert isinstance(chance, NumberField)
     assert (chance.text(), hit(view).chance) == ("35", 35)
-    direction = view.fields.fields[("voice", "direction")]
-    assert isinstance(direction, QComboBox)
-    direction.textActivated.emit("there and back")
+    fill_in(view.fields, "hit", "chance", "+5")
+    assert hit(view).chance == 40
+    chance.stepBy(-1)
+    assert hit(view).chance == 35
+    fill_in(view.fields, "voice", "direction", "there and back")
     assert voice(view).direction == "there and back"
-    swing = view.fields.fields[("pattern", "swing")]
-    assert isinstance(swing, QLineEdit)
-    swing.setText("58")
-    swing.editingFinished.emit()
+    fill_in(view.fields, "pattern", "swing", "58")
     assert content(view).swing == 58
     performer.frame.grab()
     performer.press(K.Key_Escape)
-    assert view.pages.currentWidget() is view.facts_area
     assert view.pattern_canvas.hasFocus()
 
 
 def test_generators(performer: Performer, view: PatternsView) -> None:
     """M opens them; every change writes the voice anew, and one undo takes it back."""
     before = voice(view)
-    performer.press(K.Key_M)
+    performer.act("generate")
     fields = view.makers.fields
     hits = fields["hits"]
     assert isinstance(hits, QLineEdit)
@@ -289,7 +285,7 @@ def test_the_memory_map(performer: Performer, view: PatternsView) -> None:
     performer.press(K.Key_Right)
     performer.press(K.Key_Down)
     performer.press(K.Key_Down)
-    performer.press(K.Key_K)
+    performer.act("copy_here")
     copied = performer.frame.session.project.patterns[-1]
     assert (copied.name, copied.program) == ("Oars copy", 35)
     performer.press(K.Key_Delete)
@@ -351,8 +347,7 @@ def test_capture_after_the_fact(performer: Performer, view: PatternsView) -> Non
     performer.press(K.Key_Z, CTRL)
     assert content(view) == before
     performer.press(K.Key_4, ALT)
-    performer.press(K.Key_Right)
-    performer.press(K.Key_Right)
+    view.capture.bars.setFocus()
     performer.press(K.Key_Down)
     assert view.capture.bars.currentText() == "2"
     assert "16 notes would be taken" in view.capture.said.text()
@@ -367,7 +362,7 @@ def test_capture_after_the_fact(performer: Performer, view: PatternsView) -> Non
 
 def test_the_key_of_what_was_played(performer: Performer, view: PatternsView) -> None:
     """H finds it; with nothing pitched it says so."""
-    performer.press(K.Key_H)
+    performer.act("find_key")
     assert "play along first" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
     import grebe.app.editors.pattern_whole as module
 
@@ -379,20 +374,20 @@ def test_the_key_of_what_was_played(performer: Performer, view: PatternsView) ->
         for entry in (row("knot", now - 1000 + i, 0x91, n, 90),
                     row("knot", now + 400_000_000 + i, 0x81, n, 64))
     )  # fmt: skip
-    performer.press(K.Key_H)
+    performer.act("find_key")
     assert content(view).key == "D minor"
 
 
 def test_step_by_step_from_a_controller(performer: Performer, view: PatternsView) -> None:
     """With U, each note goes to the cursor's step of its voice, and the cursor moves on."""
     performer.press(K.Key_Right)
-    performer.press(K.Key_U)
+    performer.act("step_in")
     played(performer.frame.session, [(0, 36, 77), (1, 38, 66)])
     performer.wait(lambda: voice(view).hit_at(1) is not None)
     assert hit(view, 1).velocity == 77
     assert hit(view, 2, 1).velocity == 66
     assert view.editor.hand.step == 3
-    performer.press(K.Key_U)
+    performer.act("step_in")
 
 
 def test_live_with_real_keys(performer: Performer, view: PatternsView) -> None:
@@ -490,15 +485,15 @@ def test_loops_in_the_window(performer: Performer, view: PatternsView, tmp_path:
     assert pane.loop_editor.loop.slices[1].start == first.start + 24
     performer.press(K.Key_Left, CTRL)
     assert pane.loop_editor.loop.slices[1].end == first.end - 24
-    performer.press(K.Key_O)
+    performer.act("one_shot")
     assert pane.loop_editor.loop.slices[1].gate
     performer.press(K.Key_Up, CTRL)
     assert pane.loop_editor.loop.slices[0].note == 73
-    performer.press(K.Key_J)
+    performer.act("tie")
     assert not pane.loop_editor.loop.shared
-    performer.press(K.Key_Right, ALT)
+    performer.act("longer")
     assert pane.loop_editor.loop.bars == 2
-    performer.press(K.Key_Left, ALT)
+    performer.act("shorter")
     x = round(pane.canvas.x_of(pane.loop_editor.loop.slices[4].start))
     QTest.mousePress(pane.canvas, Qt.MouseButton.LeftButton, pos=QPoint(x, 100))
     QTest.mouseMove(pane.canvas, QPoint(x + 20, 100))
@@ -554,7 +549,7 @@ def test_a_fill_is_held(performer: Performer) -> None:
 
 
 def test_clicks_and_launch_units(performer: Performer) -> None:
-    """F10 clicks every beat on what clicks the count-in; Shift+F10 goes through the units."""
+    """F10 clicks every beat on what clicks the count-in; Ctrl+U goes through the units."""
     session = performer.frame.session
     performer.press(K.Key_F10)
     assert session.hands.clicking
@@ -562,21 +557,22 @@ def test_clicks_and_launch_units(performer: Performer) -> None:
     assert not session.hands.clicking
     seen = []
     for _ in range(4):
-        performer.press(K.Key_F10, SHIFT)
+        performer.act("launch_unit")
         seen.append(session.performer.launch_at)
     assert seen == ["bar", "beat", "quarter_beat", None]
 
 
 def test_every_key_in_every_pane(performer: Performer, view: PatternsView) -> None:
     """Nothing raises, whatever is in hand; files are not asked for here."""
-    asks = {"import_loop", "import_folder", "export_pattern", "export_voice"}
     for pattern in ("p02", "b1"):
         for pane in range(5):
             for action in actions_in("patterns"):
-                if action.id not in asks and not action.id.startswith(("pane_", "teach")):
-                    view.choose(pattern)
-                    view.panes.setCurrentIndex(pane)
-                    view.handler(action.id)()
+                if action.effect != "asks" and not action.id.startswith(("pane_", "teach")):
+                    for each in action.ids():
+                        view.choose(pattern)
+                        view.panes.setCurrentIndex(pane)
+                        if view.can(each):
+                            performer.frame.book.do(each)
         while performer.frame.session.store.undo():
             pass
 

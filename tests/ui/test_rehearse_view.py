@@ -46,9 +46,9 @@ def test_a_rehearsal_by_key(performer: Performer) -> None:
     performer.frame.views[6].editor.hand.entry_id = "e2"  # type: ignore[attr-defined]
     pane = rehearse_pane(performer)
     performer.frame.grab()
-    performer.press(K.Key_L)
-    performer.press(K.Key_L)
-    performer.press(K.Key_R)
+    performer.act("rehearse_by_hand")
+    performer.act("rehearse_by_hand")
+    performer.act("rehearse")
     performer.wait(
         lambda: session.running and session.status.held and session.position.tick_now() > 0
     )  # type: ignore[union-attr]
@@ -62,14 +62,14 @@ def test_a_rehearsal_by_key(performer: Performer) -> None:
     assert (before, after, scored.verdict) == ("Fog", "Oars", "early")
     performer.frame.grab()
     assert read_log()[0]["verdict"] == "early"
-    performer.press(K.Key_R)
+    performer.act("rehearse")
     performer.wait(lambda: not session.running)
-    performer.press(K.Key_D)
+    performer.act("drill")
     performer.wait(lambda: session.running)
     assert pane.rehearsal.drilled is not None
     assert session.status.loop is not None  # type: ignore[union-attr]
     performer.frame.grab()
-    performer.press(K.Key_D)
+    performer.act("drill")
     performer.wait(lambda: not session.running)
 
 
@@ -78,18 +78,18 @@ def test_the_one_by_key_and_pace(performer: Performer) -> None:
     performer.engine_ready()
     frame = performer.frame
     session, pane = frame.session, rehearse_pane(performer)
-    performer.press(K.Key_D)
+    performer.act("drill")
     assert "nothing has been rehearsed" in said(performer)
-    performer.press(K.Key_P)
+    performer.act("slower")
     assert session.tempo.scale == 0.9
-    performer.press(K.Key_O)
+    performer.act("tap_ones")
     performer.wait(lambda: session.running and session.position.tick_now() > 0)
     for _ in range(3):
-        performer.press(K.Key_X)
+        performer.act("tap")
     session.learning.pressed.append(Pressed(action="tap", down=True, at_ns=raw_now_ns()))
     performer.wait(lambda: len(pane.rehearsal.taps) == 4)
     frame.grab()
-    performer.press(K.Key_O)
+    performer.act("tap_ones")
     assert [r["kind"] for r in read_log()] == ["ones"]
     frame.grab()
     performer.press(K.Key_Space)
@@ -139,7 +139,7 @@ def test_computer_keys_are_learnt(performer: Performer) -> None:
     pane.index = next(i for i, n in enumerate(LEARNABLE) if n.id == "hold")
     performer.press(K.Key_K)
     assert pane.takes_key
-    performer.press(K.Key_R)
+    performer.press(K.Key_D)
     assert "is taken" in said(performer)
     performer.press(K.Key_K)
     performer.press(K.Key_Escape)
@@ -199,7 +199,7 @@ def test_tools_answer_as_one_types(performer: Performer) -> None:
     QTest.mouseClick(view.tools_canvas, Qt.MouseButton.LeftButton, pos=QPoint(30, 10))
     assert view.tools_canvas.answer is not None
     assert "126 BPM is 476.190 ms" in view.tools_canvas.answer.sentence
-    performer.press(K.Key_C, CTRL)
+    performer.act("copy_table")
     clipboard = QGuiApplication.clipboard()
     assert clipboard is not None
     assert clipboard.text().splitlines()[1] == "note\tstraight, ms\tdotted, ms\ttriplet, ms"

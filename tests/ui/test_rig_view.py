@@ -84,12 +84,12 @@ def test_findings_are_mended_and_accepted_by_key(performer: Performer) -> None:
     session, view = frame.session, rig_view(performer)
     frame.grab()
     performer.wait(lambda: frame.rail.badges.get(1) == 3)
-    performer.press(K.Key_F)
+    performer.act("mend_here")
     assert rig(performer).cables[4].gives == "thru"
     performer.wait(lambda: frame.rail.badges[1] == 2)
-    performer.press(K.Key_N)
+    performer.act("finding_after")
     chosen = view.findings.current
-    performer.press(K.Key_I)
+    performer.act("accept_here")
     assert chosen not in session.derived.findings()
     assert chosen in session.derived.intended()
     performer.wait(lambda: frame.rail.badges[1] == 1)
@@ -121,13 +121,13 @@ def test_nobody_leads_is_mended(performer: Performer) -> None:
     session.store.apply("Nobody", lambda p: with_leader(p, None))
     performer.frame.grab()
     assert session.derived.findings()[0].code == "rig.no-leader"
-    performer.press(K.Key_F)
+    performer.act("mend_here")
     assert rig(performer).leader == "grebe"
     rig_view(performer).select("smew")
-    performer.press(K.Key_L)
+    performer.act("lead")
     assert rig(performer).leader == "smew"
     assert rig(performer).device("smew").sends_clock
-    performer.press(K.Key_P)
+    performer.act("propose")
     assert rig(performer).leader == "grebe"
     assert "could reach" in session.notices.last.text  # type: ignore[union-attr]
 
@@ -135,7 +135,7 @@ def test_nobody_leads_is_mended(performer: Performer) -> None:
 def test_a_box_and_its_cables_by_keyboard_alone(performer: Performer) -> None:
     """A, what it is, Enter, its name, Enter; C, Enter: plugged in at jacks that fit."""
     view = rig_view(performer)
-    performer.press(K.Key_A)
+    performer.act("add_box")
     type_(performer, "pad banks")
     assert view.side.add_page.list.count() == 1
     performer.press(K.Key_Return)
@@ -145,7 +145,7 @@ def test_a_box_and_its_cables_by_keyboard_alone(performer: Performer) -> None:
     assert device.kind == "sampler"
     assert device.channel == 10
     view.select("grebe")
-    performer.press(K.Key_C)
+    performer.act("add_cable")
     target = view.side.cable_page.target
     target.setCurrentIndex(target.findText("Fulmar"))
     performer.press(K.Key_Return)
@@ -162,7 +162,7 @@ def test_a_controller_into_grebe_begins_a_route_with_pads_mapped(performer: Perf
     profiles = {p.id: p for p in shipped_profiles()}
     view.side._add_box(profiles["fulmar"], "Fulmar")
     view.side._add_box(profiles["pochard"], "Pads")
-    performer.press(K.Key_C)
+    performer.act("add_cable")
     view.side.cable_page.target.setCurrentIndex(0)
     assert view.side.cable_page.target.currentText() == "Grebe"
     view.side.cable_page.done.clicked.emit()
@@ -177,11 +177,11 @@ def test_a_controller_into_grebe_begins_a_route_with_pads_mapped(performer: Perf
     assert "each has its own" in view.notes.sentence()
     performer.press(K.Key_Up)
     assert view.notes.pad == 5
-    performer.press(K.Key_Plus)
+    performer.act("note_up")
     (route,) = rig(performer).routes
     assert route.notes == "table"
     assert dict(route.table)[40] == 69
-    performer.press(K.Key_M)
+    performer.act("note_mode")
     assert rig(performer).routes[0].notes == "same"
     box, pad = view.notes._pads[-1] if view.notes._pads else (None, 0)
     assert pad
@@ -290,10 +290,10 @@ def test_a_profile_of_ones_own(performer: Performer) -> None:
     view = rig_view(performer)
     view.select("knot")
     view.editor.hand.set_fields("Name", name="My bass")
-    performer.press(K.Key_P, CTRL)
+    performer.act("save_profile")
     path = own_profiles_dir() / "knot.json"
     assert read_profile(path).name == "My bass"
-    performer.press(K.Key_A)
+    performer.act("add_box")
     type_(performer, "my bass")
     assert view.side.add_page.profile is not None
     assert view.side.add_page.profile.name == "My bass"
@@ -325,9 +325,10 @@ def test_an_empty_rig(performer: Performer) -> None:
     session, view = performer.frame.session, rig_view(performer)
     session.store.apply("Clear", lambda p: with_rig(p, Rig()))
     performer.frame.grab()
-    assert "A adds a box" in view.heading.below
-    for key in (K.Key_W, K.Key_L, K.Key_F, K.Key_I, K.Key_N, K.Key_Delete, K.Key_Down, K.Key_C):
-        performer.press(key)
+    assert "N adds a box" in view.heading.below
+    for name in ("who_plays", "lead", "mend_here", "accept_here", "finding_after", "remove",
+                 "down", "add_cable"):  # fmt: skip
+        performer.act(name)
         performer.press(K.Key_Escape)
     for pane in (K.Key_2, K.Key_3, K.Key_4, K.Key_1):
         performer.press(pane, ALT)
@@ -370,7 +371,7 @@ def test_what_a_box_can_do_is_edited_and_saved(performer: Performer) -> None:
     assert "Lowest tempo" in frame.session.notices.last.text  # type: ignore[union-attr]
     frame.session.store.undo()
     assert rig(performer).device("knot").obeys_clock
-    performer.press(K.Key_PageDown, CTRL)
+    performer.act("part_after")
     assert pane.part == "jacks"
     before = len(rig(performer).device("knot").spec.jacks)
     performer.press(K.Key_Insert)
@@ -379,10 +380,10 @@ def test_what_a_box_can_do_is_edited_and_saved(performer: Performer) -> None:
     assert jacks.currentIndex().row() == before
     performer.press(K.Key_Delete)
     assert len(rig(performer).device("knot").spec.jacks) == before
-    performer.press(K.Key_PageUp, CTRL)
-    performer.press(K.Key_PageUp, CTRL)
+    performer.act("part_before")
+    performer.act("part_before")
     assert pane.part == "by_hand"
-    QTest.mouseClick(pane.pills[4], LEFT)
+    QTest.mouseClick(pane.parts[4], LEFT)
     memory = pane.tables[4].model()
     assert memory is not None
     rows = [memory.index(r, 0).data() for r in range(memory.rowCount())]
@@ -390,12 +391,12 @@ def test_what_a_box_can_do_is_edited_and_saved(performer: Performer) -> None:
     memory.setData(memory.index(rows.index("Neighbours in groups of"), 1), "0")
     assert "Neighbours in groups of" in pane.doubts.text()
     assert pane.doubts.isVisible()
-    performer.press(K.Key_P, CTRL)
+    performer.act("save_profile")
     assert not list(own_profiles_dir().glob("*.json"))
     memory.setData(memory.index(rows.index("Neighbours in groups of"), 1), "4")
     memory.setData(memory.index(rows.index("Patterns in a chain, at most"), 1), "4")
     assert not pane.doubts.isVisible()
-    performer.press(K.Key_P, CTRL)
+    performer.act("save_profile")
     assert read_profile(own_profiles_dir() / "knot.json").spec.chains.group == 4
     pane.boxes.setCurrentIndex(0)
     pane.boxes.activated.emit(0)
@@ -429,12 +430,12 @@ def test_jacks_transport_is_led_by_key(performer: Performer) -> None:
     view = rig_view(performer)
     performer.frame.grab()
     view.select("grebe")
-    performer.press(K.Key_J)
+    performer.act("jack")
     assert rig(performer).jack == "lead"
     assert "transport led by Grebe" in view.side.device_page.facts.accessibleName()
-    performer.press(K.Key_J)
+    performer.act("jack")
     assert rig(performer).jack == "follow"
-    performer.press(K.Key_J)
+    performer.act("jack")
     assert rig(performer).jack == "leave"
     performer.press(K.Key_Z, CTRL)
     assert rig(performer).jack == "follow"
@@ -445,19 +446,19 @@ def test_the_count_in_is_set_by_key(performer: Performer) -> None:
     view = rig_view(performer)
     performer.frame.grab()
     view.select("smew")
-    performer.press(K.Key_K)
+    performer.act("count_in")
     assert rig(performer).count_in.device is None
-    performer.press(K.Key_K)
+    performer.act("count_in")
     assert rig(performer).count_in.device == "smew"
     view.select("grebe")
-    performer.press(K.Key_K)
+    performer.act("count_in")
     assert rig(performer).count_in.bars == 2
     assert "2 bars, Smew" in view.side.device_page.facts.accessibleName()
     for bars in (4, 1):
-        performer.press(K.Key_K)
+        performer.act("count_in")
         assert rig(performer).count_in.bars == bars
     view.select("smew")
-    performer.press(K.Key_K)
+    performer.act("count_in")
     assert rig(performer).count_in.device is None
 
 

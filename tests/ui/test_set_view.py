@@ -63,14 +63,14 @@ def test_about_the_set_and_its_order(performer: Performer) -> None:
     assert len(running(performer).songs) == 6
     performer.press(K.Key_Left)
     songs = [s.song for s in running(performer).songs]
-    performer.press(K.Key_A)
+    performer.act("add_song")
     after = [s.song for s in running(performer).songs]
     assert len(after) == 7
     added = running(performer).songs[[s.id for s in running(performer).songs].index(
         view.editor.hand.entry_id)]  # fmt: skip
     assert after == [*songs[:1], added.song, *songs[1:]]
-    performer.press(K.Key_S)
-    performer.press(K.Key_S, SHIFT)
+    performer.act("one_after")
+    performer.act("one_before")
     assert view.editor.hand.entry is not None
     assert view.editor.hand.entry.song == "harbour-bell"
 
@@ -81,13 +81,13 @@ def test_how_a_song_comes_in(performer: Performer) -> None:
     performer.press(K.Key_Right)
     ways = []
     for _ in range(4):
-        performer.press(K.Key_W)
+        performer.act("into")
         ways.append(view.editor.hand.entry.into)  # type: ignore[union-attr]
     assert ways == ["carry", "stop", "cut", "ramp"]
     performer.press(K.Key_Plus)
     assert view.editor.hand.entry.ramp_bars == 9  # type: ignore[union-attr]
-    performer.press(K.Key_W)
-    performer.press(K.Key_W)
+    performer.act("into")
+    performer.act("into")
     performer.press(K.Key_Minus)
     assert view.editor.hand.entry.gap_s == 5.0  # type: ignore[union-attr]
     performer.press(K.Key_P)
@@ -98,12 +98,12 @@ def test_an_order_is_worked_out(performer: Performer) -> None:
     """Pinned songs stay, the rest is ordered, and it says what it costs; again there is none."""
     at_set(performer)
     before = [s.id for s in running(performer).songs]
-    performer.press(K.Key_O)
+    performer.act("order")
     after = [s.id for s in running(performer).songs]
     assert after != before
     assert (after[0], after[-1]) == ("e1", "e7")
     assert "none fits better" in said(performer)
-    performer.press(K.Key_O)
+    performer.act("order")
     assert said(performer) == "No other order fits better."
     performer.press(K.Key_Z, CTRL)
     assert [s.id for s in running(performer).songs] == before
@@ -112,9 +112,9 @@ def test_an_order_is_worked_out(performer: Performer) -> None:
 def test_energy_drawn_by_key_and_mouse(performer: Performer) -> None:
     """Up and down by tenths; a point dragged is one edit; away with all of it."""
     view = at_set(performer)
-    performer.press(K.Key_Up)
+    performer.act("raise")
     assert running(performer).wish[0] == pytest.approx(0.3)
-    performer.press(K.Key_Down)
+    performer.act("lower")
     performer.frame.grab()
     canvas = view.set_canvas
     plan = view.editor.hand.plan
@@ -174,10 +174,10 @@ def test_every_setting_can_be_typed(performer: Performer) -> None:
         view.form.typed.emit(owner, key, text)
         assert said(performer)
         assert editor.hand.field_text(owner, key) != text
-    performer.press(K.Key_E)
-    assert view.side.isVisible()
+    performer.act("settings")
+    assert view.form.isAncestorOf(performer.frame.focusWidget())
     performer.press(K.Key_Escape)
-    assert not view.side.isVisible()
+    assert view.set_canvas.hasFocus()
 
 
 def test_other_sets_and_files(
@@ -185,11 +185,11 @@ def test_other_sets_and_files(
 ) -> None:
     """A new set is filled, the old taken again; CSV out and in; the sheet."""
     view = at_set(performer)
-    performer.press(K.Key_M)
+    performer.act("new_set")
     assert running(performer).songs == ()
-    performer.press(K.Key_A)
+    performer.act("add_song")
     assert [s.song for s in running(performer).songs] == ["harbour-bell"]
-    performer.press(K.Key_N)
+    performer.act("next_set")
     assert running(performer).id == "night-ferry"
     target = tmp_path / "night.csv"
     monkeypatch.setattr(QFileDialog, "getSaveFileName", lambda *_: (str(target), ""))
@@ -221,9 +221,11 @@ def test_a_set_of_nothing_is_said(performer: Performer) -> None:
     performer.frame.session.store.apply("x", lambda p: msgspec.structs.replace(p, sets=()))
     assert view.heading.title == "No set yet"
     performer.frame.grab()
-    for key in (K.Key_W, K.Key_O, K.Key_V, K.Key_Delete, K.Key_Plus, K.Key_Up):
-        performer.press(key)
-    performer.press(K.Key_A)
+    for name in ("into", "order", "other_version", "remove", "more", "raise", "add_song"):
+        performer.act(name)
+    assert "There is no set yet" in said(performer)
+    performer.act("new_set")
+    performer.act("add_song")
     assert len(running(performer).songs) == 1
 
 
@@ -236,7 +238,7 @@ def test_the_demo_set_from_the_keyboard(performer: Performer) -> None:
     performer.go(7)
     view = frame.view
     assert isinstance(view, StageView)
-    performer.press(K.Key_N)
+    performer.act("song_number")
     performer.press(K.Key_2)
     performer.press(K.Key_Return)
     assert session.selection.song_id == "harbour-bell"
@@ -256,7 +258,7 @@ def test_the_demo_set_from_the_keyboard(performer: Performer) -> None:
     performer.wait(lambda: session.status.solos == ("smew",))  # type: ignore[union-attr]
     frame.grab()
     performer.press(K.Key_1, CTRL | SHIFT)
-    performer.press(K.Key_N)
+    performer.act("song_number")
     performer.press(K.Key_3)
     performer.press(K.Key_Return)
     performer.wait(lambda: session.status.launched)  # type: ignore[union-attr]
@@ -266,7 +268,7 @@ def test_the_demo_set_from_the_keyboard(performer: Performer) -> None:
     performer.wait(lambda: session.selection.song_id == "wake", 10)
     assert session.status.carried  # type: ignore[union-attr]
     frame.grab()
-    performer.press(K.Key_G)
+    performer.act("release")
     performer.wait(lambda: not session.status.carried)  # type: ignore[union-attr]
     performer.press(K.Key_Z, CTRL)
     assert "Not on Stage" in said(performer)

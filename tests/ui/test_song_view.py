@@ -3,19 +3,19 @@
 from __future__ import annotations
 
 import csv
+from functools import partial
 from pathlib import Path
 
 import msgspec
 from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtTest import QTest
-from PyQt6.QtWidgets import QLineEdit
 
 from grebe.core.document import Project
 from grebe.core.songs.edit import is_silenced
 from grebe.core.songs.model import FillMark, Then
 from grebe.formats.sheets import HOW
 from grebe.ui.stations.song.view import SongView
-from tests.ui.conftest import Performer
+from tests.ui.conftest import Performer, fill_in
 
 K = Qt.Key
 SHIFT, CTRL, ALT = (
@@ -62,8 +62,8 @@ def test_one_voice_by_beats(performer: Performer) -> None:
     """V takes a voice in hand, G a finer grid."""
     view = song(performer)
     view.select("s4")
-    performer.press(K.Key_V)
-    performer.press(K.Key_G)
+    performer.act("one_voice")
+    performer.act("grid")
     performer.press(K.Key_Right, CTRL)
     performer.press(K.Key_M)
     (region,) = section(view, 3).mutes  # type: ignore[attr-defined]
@@ -100,10 +100,10 @@ def test_sections_by_keys(performer: Performer) -> None:
     view.select("s1")
     performer.press(K.Key_N)
     assert section(view, 1).scene == "oars"  # type: ignore[attr-defined]
-    performer.press(K.Key_S)
+    performer.act("one_after")
     assert section(view, 1).scene == "slack"  # type: ignore[attr-defined]
-    performer.press(K.Key_S, SHIFT)
-    performer.press(K.Key_O)
+    performer.act("one_before")
+    performer.act("then")
     assert section(view, 1).then == Then(kind="jump", to="s1")  # type: ignore[attr-defined]
 
 
@@ -112,14 +112,9 @@ def test_settings_are_typed(performer: Performer) -> None:
     view = song(performer)
     view.select("s4")
     performer.press(K.Key_Right, CTRL)
-    performer.press(K.Key_E)
+    performer.act("settings")
 
-    def put(owner: str, key: str, text: str) -> None:
-        field = view.form.fields[(owner, key)]
-        assert isinstance(field, QLineEdit)
-        field.setText(text)
-        field.editingFinished.emit()
-
+    put = partial(fill_in, view.form)
     put("place", "marker", "Here")
     put("place", "bpm", "132")
     put("place", "ramp", "2")
@@ -139,8 +134,9 @@ def test_settings_are_typed(performer: Performer) -> None:
         put("section", "times", wrong)
         assert "goes in numbers" in said(performer)
     assert section(view, 3).times == 3  # type: ignore[attr-defined]
+    view.form.fields[("song", "name")].setFocus()
     performer.press(K.Key_Escape)
-    assert not view.side.isVisibleTo(view)
+    assert view.song_canvas.hasFocus()
 
 
 def test_zoom_scroll_and_clicks(performer: Performer) -> None:
@@ -148,14 +144,14 @@ def test_zoom_scroll_and_clicks(performer: Performer) -> None:
     view = song(performer)
     canvas = view.song_canvas
     view.select("s5")
-    performer.press(K.Key_Z)
-    performer.press(K.Key_Z)
+    performer.act("zoom_in")
+    performer.act("zoom_in")
     shown = canvas.shown
     assert 0 < shown < view.editor.hand.layout.ticks
     canvas.turn(4)
     performer.frame.grab()
-    performer.press(K.Key_Z, SHIFT)
-    performer.press(K.Key_Z, SHIFT)
+    performer.act("zoom_out")
+    performer.act("zoom_out")
     assert canvas.shown == 0
     row = round(canvas.row)
     x = round(canvas.x_at(view.editor.hand.layout.bar_tick(40))) + 2
@@ -169,10 +165,10 @@ def test_zoom_scroll_and_clicks(performer: Performer) -> None:
 
 
 def test_forms_of_both_schools(performer: Performer) -> None:
-    """A key each makes a song of the scenes there are, and takes it in hand."""
+    """An action each makes a song of the scenes there are, and takes it in hand."""
     view = song(performer)
-    for key, name in ((K.Key_Y, "verse and hook"), (K.Key_U, "build and drop")):
-        performer.press(key)
+    for form, name in (("form_verse", "verse and hook"), ("form_drop", "build and drop")):
+        performer.act(form)
         assert view.session.song is not None
         assert view.session.song.name.endswith(name)
     assert len(view.session.project.songs) == 9
@@ -215,7 +211,7 @@ def test_a_song_in_the_box_and_its_memory_reordered(performer: Performer) -> Non
     assert "song.programme" in [f.code for f in view.session.derived.findings()]
     performer.press(K.Key_B)
     assert view.session.song.box_songs == ()  # type: ignore[union-attr]
-    performer.press(K.Key_R)
+    performer.act("reorder")
     assert "no other order" in said(performer)
     performer.press(K.Key_Down)
     performer.press(K.Key_B)
@@ -246,12 +242,12 @@ def test_running_from_a_bar_looping_and_jumping(performer: Performer) -> None:
     performer.wait(lambda: session.running and session.status.section == "s4")  # type: ignore[union-attr]
     layout = view.editor.hand.layout
     performer.wait(lambda: session.position.song_tick_now() >= layout.bar_tick(34))
-    performer.press(K.Key_L)
+    performer.act("loop")
     performer.wait(lambda: session.status.loop is not None)  # type: ignore[union-attr]
     assert session.status is not None
     assert session.status.loop == (layout.bar_tick(34), layout.bar_tick(35))
     performer.wait(lambda: session.status.boundary <= session.status.tick + layout.bar_tick(2))  # type: ignore[union-attr]
-    performer.press(K.Key_L)
+    performer.act("loop")
     performer.wait(lambda: session.status.loop is None)  # type: ignore[union-attr]
     view.select("s7")
     performer.press(K.Key_J)
@@ -269,7 +265,7 @@ def test_mutes_by_hand_in_stage(performer: Performer) -> None:
     performer.wait(lambda: session.status.mutes_by_hand == (("knot", ""),))  # type: ignore[union-attr]
     assert session.status is not None
     assert session.status.mutes_kept
-    performer.press(K.Key_K)
+    performer.act("keep_mutes")
     performer.wait(lambda: not session.status.mutes_kept)  # type: ignore[union-attr]
     performer.frame.grab()
 
@@ -310,19 +306,19 @@ def test_from_one_loop_to_a_song(performer: Performer, tmp_path: Path) -> None:
     scenes = tuple(s for s in store.project.scenes if s.id == "bell")
     store.apply("One loop", lambda p: msgspec.structs.replace(p, scenes=scenes, songs=(), sets=()))
     performer.go(4)
-    for key in (K.Key_O, K.Key_Home, K.Key_H, K.Key_Home, K.Key_U, K.Key_Home, K.Key_D):
-        performer.press(key)
+    for name in ("no_drums", "first", "no_hats", "first", "riser", "first", "duplicate"):
+        performer.act(name)
     roles = {"Bell, no drums": 1, "Bell, no hats": 2, "Bell, riser": 3}
     performer.press(K.Key_End)
     view4 = performer.frame.views[4]
     for _ in range(5):
         name = view4.scene.name  # type: ignore[attr-defined]
         for _ in range(roles.get(name, 0)):
-            performer.press(K.Key_R)
+            performer.act("role")
         performer.press(K.Key_Left)
     assert len(store.project.scenes) == 5
     view = song(performer)
-    performer.press(K.Key_Y)
+    performer.act("form_verse")
     layout = view.editor.hand.layout
     assert layout.bars > 60
     hook = next(s for s in layout.spans if s.scene.role == "hook")

@@ -51,14 +51,14 @@ def test_the_offset_that_mends_a_box_is_set_with_one_key(performer: Performer) -
     assert view.strips.selected == "dunlin"
     assert "Enter sets it to -3.4 ms" in words(view)
     performer.frame.grab()
-    performer.press(K.Key_Return)
+    performer.act("set_offset")
     rig = performer.frame.session.project.rig
     assert rig.device("dunlin").offset_ms == -3.4
     performer.press(K.Key_Z, CTRL)
     assert performer.frame.session.project.rig.device("dunlin").offset_ms == 0
     performer.press(K.Key_Up)
     performer.press(K.Key_Up)
-    performer.press(K.Key_Return)
+    performer.act("set_offset")
     assert "needs no other offset" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
 
 
@@ -128,7 +128,7 @@ def test_a_tempo_is_typed(performer: Performer) -> None:
     assert isinstance(view, SyncView)
     assert view.tempo.bpm.hasFocus()
     QTest.keyClicks(view.tempo.bpm, "131.5")
-    performer.press(K.Key_Return)
+    performer.act("set_offset")
     song = performer.frame.session.song
     assert song is not None
     assert song.bpm == 131.5
@@ -149,7 +149,7 @@ def test_the_guided_check_finds_and_mends_a_late_box(performer: Performer) -> No
         performer.press(K.Key_Down)
     assert view.strips.selected == "dunlin"
     assert "C checks it" in words(view)
-    performer.press(K.Key_C)
+    performer.act("check")
     performer.wait(lambda: "Listening" in words(view) and session.running)
     performer.wait(lambda: "dunlin" in session.checking.check.results, 20)
     assert session.status is not None
@@ -158,11 +158,11 @@ def test_the_guided_check_finds_and_mends_a_late_box(performer: Performer) -> No
     assert first.measured.verdict == "adjust", first
     assert "Enter sets it to" in words(view)
     assert "of air" in words(view)
-    performer.press(K.Key_Return)
+    performer.act("set_offset")
     assert session.project.rig.device("dunlin").offset_ms == first.set_ms
     performer.wait(lambda: not session.status.held)  # type: ignore[union-attr]
     QTest.qWait(600)  # the offset moves there by 20 ms a second
-    performer.press(K.Key_C)
+    performer.act("check")
     performer.wait(lambda: session.checking.check.results["dunlin"].before is not None, 20)
     view.moved()
     assert session.checking.check.results["dunlin"].measured.verdict == "good"
@@ -175,17 +175,17 @@ def test_a_check_is_given_up_and_what_cannot_be_heard_is_said(performer: Perform
     view = sync_view(performer)
     session = performer.frame.session
     performer.engine_ready()
-    performer.press(K.Key_C, Qt.KeyboardModifier.ShiftModifier)
+    performer.act("check_all")
     performer.wait(lambda: session.checking.check.active and session.running)
     assert set(session.checking.check.devices) == {"smew", "knot", "scaup", "dunlin"}
     performer.press(K.Key_Escape)
     assert not session.checking.check.active
     assert session.checking.check.results == {}
     view.select("gadwall")
-    performer.press(K.Key_C)
+    performer.act("check")
     assert "Nothing of Gadwall reaches Grebe" in session.notices.last.text  # type: ignore[union-attr]
     view.select("smew")
-    performer.press(K.Key_N)
+    performer.act("check_notes")
     assert session.checking.check.devices == {"smew": "notes"}
     performer.press(K.Key_Escape)
 
@@ -199,13 +199,13 @@ def test_a_recording_is_measured(
     rows = [f"Smew,{n / 2}" for n in range(40)] + [f"Knot,{n / 2 + 0.004}" for n in range(40)]
     path.write_text("\n".join(rows))
     monkeypatch.setattr(QFileDialog, "getOpenFileName", lambda *_: (str(path), ""))
-    performer.press(K.Key_M)
+    performer.act("measure_file")
     performer.wait(lambda: "Knot: It is 4.0 ms late" in words(view), 20)
     assert "120.00 BPM" in words(view)
     performer.press(K.Key_Escape)
     assert "Knot: It is" not in words(view)
     path.write_text("nothing")
-    performer.press(K.Key_M)
+    performer.act("measure_file")
     performer.wait(
         lambda: (
             performer.frame.session.notices.last

@@ -1,6 +1,6 @@
 """Who does an action: methods say so themselves, and are collected as typed callables.
 
-To add an action: its row in `actions.ACTIONS`, and `@does("its_id")` on what does it, in an
+To add an action: its row in `actions`, and `@does("its_id")` on what does it, in an
 editor or a view. `tests/ui/test_window.py` holds the two against each other.
 """
 

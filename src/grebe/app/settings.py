@@ -1,15 +1,25 @@
-"""What is kept between starts: the last project, day or night."""
+"""What is kept between starts: the last project, and how Grebe looks and behaves here."""
 
 from __future__ import annotations
 
+import os
+from collections.abc import MutableMapping
 from contextlib import suppress
 from pathlib import Path
-from typing import Literal
+from typing import Annotated, Literal
 
 import msgspec
+from msgspec import Meta
 
 from grebe.app.kept import read_kept, write_kept
+from grebe.errors import SettingsError
 from grebe.process.places import read_back, state_dir, written
+
+Theme = Literal["desktop", "day", "night"]
+LogLevel = Literal["errors", "usual", "everything"]
+LOG_LEVELS: dict[LogLevel, str] = {
+    "errors": "ERROR", "usual": "INFO", "everything": "DEBUG",
+}  # fmt: skip
 
 
 class Settings(msgspec.Struct, frozen=True, kw_only=True):
@@ -17,7 +27,82 @@ class Settings(msgspec.Struct, frozen=True, kw_only=True):
 
     last_project: str = ""
     """As `written` writes a path."""
-    theme: Literal["day", "night"] = "day"
+    theme: Theme = "desktop"
+    size_percent: Annotated[int, Meta(ge=80, le=200)] = 100
+    """Of everything in the window; taken at the next start."""
+    menu_on_stage: bool = True
+    sheet_shown: bool = True
+    output_port: str = ""
+    """A box that is added is played over the first port whose name has this; "" for none."""
+    input_port: str = ""
+    sound_output: str = ""
+    """Where stand-ins are heard: part of an output's name; "" for the system's usual one."""
+    sound_level: Annotated[int, Meta(ge=0, le=100)] = 70
+    """Of the stand-ins, in per cent."""
+    log_level: LogLevel = "usual"
+    projects: str = ""
+    """Where file dialogs begin; as `written` writes a path."""
+
+
+class Choice(msgspec.Struct, frozen=True):
+    """One row of the settings page: what it is, what it does, how it is chosen."""
+
+    key: str
+    title: str
+    does: str
+    group: str
+    choices: tuple[str, ...] = ()
+    """Words to choose from; () for what is typed or ticked."""
+    words: str = ""
+    """What else it is found by."""
+
+
+CHOICES: tuple[Choice, ...] = (
+    Choice("theme", "Theme", "Day and Night, or as the desktop has it. Stage is always dark.",
+           "Look", ("desktop", "day", "night"), "dark light colours"),
+    Choice("size_percent", "Size", "Of everything in the window, 80 to 200 %. From the next "
+           "start on.", "Look", (), "type font zoom scale large small"),
+    Choice("menu_on_stage", "Menu bar on Stage", "Off: Stage has the whole height.", "Look"),
+    Choice("sheet_shown", "Sheet at the right", "Settings of the thing in hand, always seen.",
+           "Look", (), "panel side fold"),
+    Choice("output_port", "Output port preferred", "A box that is added is played over the first "
+           "port that has this in its name.", "Ports", (), "midi interface"),
+    Choice("input_port", "Input port preferred", "The same, for what is heard of it.", "Ports",
+           (), "midi interface"),
+    Choice("sound_output", "Audio output", "Where the simulated boxes are heard: part of the "
+           "output's name; empty for the usual one. When they are started next.", "Sound", (),
+           "speaker sound card headphones"),
+    Choice("sound_level", "Level of simulated boxes", "In per cent, before the limiter. Begin low "
+           "with headphones on. When they are started next.", "Sound", (), "volume loudness"),
+    Choice("log_level", "How much the log says", "Everything helps when something is to be "
+           "reported. From the next start on.", "This computer", ("errors", "usual",
+           "everything"), "debug report"),
+    Choice("projects", "Where projects lie", "File dialogs begin in this folder.",
+           "This computer", (), "folder directory files"),
+)  # fmt: skip
+
+
+def with_choice(settings: Settings, key: str, text: str) -> Settings:
+    """The settings with one of them from text. SettingsError says what it may be."""
+    old = getattr(settings, key)
+    value: object = text.strip()
+    if isinstance(old, bool):
+        value = text == "yes"
+    elif isinstance(old, int):
+        digits = text.strip().removesuffix("%").strip()
+        if not digits.isdecimal():
+            raise SettingsError(f"a whole number of per cent, not {text!r}")
+        value = int(digits)
+    elif key == "projects" and value:
+        folder = Path(str(value)).expanduser()
+        if not folder.is_dir():
+            raise SettingsError(f"there is no folder {value}")
+        value = written(folder)
+    try:
+        plain = {**msgspec.structs.asdict(settings), key: value}
+        return msgspec.convert(plain, Settings)
+    except msgspec.ValidationError as error:
+        raise SettingsError(str(error).partition(" - at")[0]) from None
 
 
 def _path() -> Path:
@@ -44,3 +129,22 @@ def last_project() -> Path | None:
 def remember_project(path: Path) -> None:
     """The next start opens this one."""
     write_settings(msgspec.structs.replace(read_settings(), last_project=written(path)))
+
+
+def projects_folder() -> str:
+    """Where file dialogs begin; "" for where they like."""
+    kept = read_settings().projects
+    return str(read_back(kept)) if kept else ""
+
+
+def tell_processes(settings: Settings, environment: MutableMapping[str, str] = os.environ) -> None:
+    """Put what other processes of Grebe are to know into their environment.
+
+    What the environment says already, somebody has set for this start: that stays.
+    """
+    environment.setdefault("GREBE_LOG", LOG_LEVELS[settings.log_level])
+    environment.setdefault("GREBE_SOUND_LEVEL", str(settings.sound_level))
+    if settings.sound_output:
+        environment.setdefault("GREBE_SOUND", settings.sound_output)
+    if settings.size_percent != 100:
+        environment.setdefault("QT_SCALE_FACTOR", f"{settings.size_percent / 100:g}")

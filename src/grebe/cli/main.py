@@ -19,6 +19,7 @@ MISTAKE = 70
 MODULES = {
     "window": ("open", "demo"),
     "listing": ("list",),
+    "actions": ("actions",),
     "check": ("check",),
     "exports": ("render", "sheet"),
     "sets": ("set",),

@@ -193,7 +193,7 @@ class Bridge:
             known = isinstance(other.address, tuple) and plain_host(str(other.address[0])) == host
             if known and other.proven and peer.membership.counts(other.id):
                 return True
-        self._problem = f"{host} asked to see this stage, and is not accepted: Ctrl+Shift+J does"
+        self._problem = f"{host} asked to see this stage, and is not accepted: that is done in Sync"
         return False
 
     def _say_agreed(self, peer: Peer, now: int) -> None:

@@ -117,7 +117,8 @@ class Log:
             self._listener.start()
             file = QueueHandler(queue)
         root.addHandler(file)
-        root.setLevel(logging.INFO)
+        wanted = os.environ.get("GREBE_LOG", "")
+        root.setLevel(wanted if wanted in logging.getLevelNamesMapping() else logging.INFO)
         before, self._errors = self._errors, open_errors(self.name)
         faulthandler.enable(self._errors, all_threads=True)
         if before is not None:

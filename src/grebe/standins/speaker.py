@@ -12,6 +12,7 @@ import select
 import socket
 import sys
 from collections import deque
+from collections.abc import MutableMapping
 from typing import Any, NamedTuple
 
 import numpy as np
@@ -57,6 +58,12 @@ USUAL_DRUMS = range(35, 60)
 _log = logging.getLogger(__name__)
 
 
+def speaker_level(environment: MutableMapping[str, str] = os.environ) -> float:
+    """How loud everything is, 0 to 1: GREBE_SOUND_LEVEL in per cent."""
+    text = environment.get("GREBE_SOUND_LEVEL", "")
+    return min(100, int(text)) / 100 if text.isdecimal() else 1.0
+
+
 def _where(note: Note) -> tuple[str, str]:
     """What a note is played from, and shares with others that it cuts off."""
     hats = "hats" if is_struck(note.kind) and note.note in HATS else f"note {note.note}"
@@ -94,8 +101,10 @@ class _Sounding:
 class Mixer:
     """Notes in, blocks of stereo out. Pure: frames are its only time."""
 
-    def __init__(self, rate: int) -> None:
+    def __init__(self, rate: int, level: float = 1.0) -> None:
+        """`level`, 0 to 1, is taken before the limiter."""
         self.rate = rate
+        self._level = np.float32(level)
         self.samples: dict[tuple[str, int], Sample] = {}
         """By device and note. Replaced, never changed: the callback reads it."""
         self.loops = LoopSound(rate)
@@ -135,7 +144,7 @@ class Mixer:
             part[:, 1] += wave * np.float32(np.sqrt((1 + sound.pan) / 2) * sound.gain)
         self._sounds = left
         self.loops.add(out, first)
-        return limited(out)
+        return limited(out * self._level)
 
     def _wave(self, sound: _Sounding, into: int, count: int) -> NDArray[np.float32] | None:
         """What a note adds from `into` it on; None when it is over."""
@@ -227,12 +236,12 @@ def play(source: socket.socket) -> None:
     except (library.PortAudioError, ValueError) as error:
         raise PortLost(f"no audio output would open ({error})") from error
     clock = FrameClock(round(stream.samplerate))
-    desk = Mixer(clock.rate)
+    desk = Mixer(clock.rate, speaker_level())
     for note_number in USUAL_DRUMS:
         sound_of("drums", note_number, *rounded(0.0, 0), clock.rate)
     desk.take(Note("", "bass", 40, 1, 0), 0)
     desk.block(0, 512)  # whatever is slow the first time is behind it
-    desk = Mixer(clock.rate)
+    desk = Mixer(clock.rate, speaker_level())
     ask_for_realtime(PRIORITY)  # for the callback's thread, which is begun now
     stream.start()  # and never stopped: where the server is gone its library waits for ever
     be_ordinary()

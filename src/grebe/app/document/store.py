@@ -209,6 +209,17 @@ class Store:
             number += 1
         return made
 
+    def steps(self) -> tuple[tuple[str, ...], tuple[str, ...]]:
+        """Names of what can be undone, the oldest first, and redone, the next first."""
+        return tuple(n for n, _ in self._undo), tuple(n for n, _ in reversed(self._redo))
+
+    def go_to(self, done: int) -> None:
+        """Undo or redo until so many steps are done."""
+        while len(self._undo) > done and self._step(self._undo, self._redo):
+            pass
+        while len(self._undo) < done and self._step(self._redo, self._undo):
+            pass
+
     def _step(self, source: list[tuple[str, Project]], other: list[tuple[str, Project]]) -> str:
         if not source:
             return ""

@@ -76,19 +76,19 @@ class LoopEditor:
         loop = self.loop
         return 0 if loop is None else max(1, round(ms / 1000 * loop.rate))
 
-    @does("step_left")
+    @does("left")
     def step_left(self) -> None:
         """The slice before."""
         self.index = max(0, self.index - 1)
 
-    @does("step_right")
+    @does("right")
     def step_right(self) -> None:
         """The slice after."""
         loop = self.loop
         if loop is not None and loop.slices:
             self.index = min(len(loop.slices) - 1, self.index + 1)
 
-    @does("pattern_after")
+    @does("one_after")
     def pattern_after(self) -> None:
         """The next loop of the box."""
         ids = [x.id for x in self.loops]

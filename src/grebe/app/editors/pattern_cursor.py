@@ -29,32 +29,32 @@ class PatternCursor:
             self.hand.step = min((self.hand.step + steps) % row.length, other.length - 1)
         self.hand.row_id = other.id
 
-    @does("step_left")
+    @does("left")
     def step_left(self) -> None:
         """Cursor left, round the end."""
         self.move(-1, 0)
 
-    @does("step_right")
+    @does("right")
     def step_right(self) -> None:
         """Cursor right, round the end."""
         self.move(1, 0)
 
-    @does("voice_up")
+    @does("up")
     def voice_up(self) -> None:
         """Cursor to the voice above."""
         self.move(0, -1)
 
-    @does("voice_down")
+    @does("down")
     def voice_down(self) -> None:
         """Cursor to the voice below."""
         self.move(0, 1)
 
-    @does("first_step")
+    @does("first")
     def first_step(self) -> None:
         """Cursor to the first step."""
         self.move(-self.hand.step, 0)
 
-    @does("last_step")
+    @does("last")
     def last_step(self) -> None:
         """Cursor to the last step."""
         if self.hand.row is not None:

@@ -87,7 +87,7 @@ class HitEdits:
             raise EditError("there is no value on this step")
         self.hand.write(self.hand.row_id, self.hand.step, point.value + by)
 
-    @does("louder")
+    @does("raise")
     def louder(self) -> None:
         """Velocity up; a controller's value up."""
         if self.hand.lane is not None:
@@ -95,7 +95,7 @@ class HitEdits:
         else:
             self._by("velocity", VELOCITY_STEP, "Velocity")
 
-    @does("softer")
+    @does("lower")
     def softer(self) -> None:
         """Velocity down; a controller's value down."""
         if self.hand.lane is not None:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from grebe.app.actions.keymap import told
 from grebe.app.doing import does
 from grebe.app.editors.pattern_hand import PatternHand
 from grebe.app.live.teaching import Teaching
@@ -28,7 +29,9 @@ class PatternTeaching:
         session, pattern, device = self.hand.session, self.hand.pattern, self.hand.device
         if session.teaching.current is not None:
             session.teaching.end()
-            session.say("info", "Teaching has ended. B marks the pattern as in the box.")
+            session.say(
+                "info", f"Teaching has ended. {told('in_box')} marks the pattern as in the box."
+            )
         elif pattern is not None and device is not None:
             session.teaching.begin(Teaching(pattern=pattern.id, voice=voice))
             what = pattern.voice(voice).name if voice else pattern.name

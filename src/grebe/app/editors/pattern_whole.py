@@ -81,7 +81,7 @@ class PatternEdits:
             first, last = 0, self.hand.row.length - 1
         self.hand.clip = edit.copy_out(self.hand.content, ids, first, last)
 
-    @does("cut")
+    @does("cut_out")
     def cut(self) -> None:
         """Copy, and clear what was copied."""
         self.copy()

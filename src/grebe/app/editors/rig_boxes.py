@@ -13,6 +13,7 @@ from grebe.core.rig.edits import (
     add_cable,
     add_device,
     add_route,
+    change_cable,
     change_route,
     profile_from,
     proposed_route,
@@ -21,7 +22,7 @@ from grebe.core.rig.edits import (
     remove_route,
 )
 from grebe.core.rig.learn import keyed, unbound
-from grebe.core.rig.model import GREBE_ID, Cable
+from grebe.core.rig.model import GREBE_ID, Cable, Gives
 from grebe.core.rig.spec import Profile, Spec
 from grebe.errors import EditError, ProfileError
 from grebe.formats.profiles import write_profile
@@ -65,6 +66,29 @@ class BoxEdits:
         if route is None or self.hand.device is None:
             raise EditError("there is no box to route this to")
         self.hand.edit("Add a route", lambda project: add_route(project, route))
+
+    @does("thru")
+    def thru(self) -> None:
+        """What its cables pass on: its own, what comes in, both. EditError without a cable."""
+        device = self.hand.device
+        cables = [
+            (at, cable) for at, cable in enumerate(self.hand.rig.cables)
+            if device is not None and cable.source == device.id and cable.medium == "midi"
+        ]  # fmt: skip
+        if device is None or not cables:
+            raise EditError("no MIDI cable runs from it: nothing could be passed on")
+        ways: tuple[Gives, ...] = ("own", "thru", "both")
+        gives = ways[(ways.index(cables[0][1].gives) + 1) % len(ways)]
+
+        def edit(project: Project) -> Project:
+            for at, _ in cables:
+                project = change_cable(project, at, gives=gives)
+            return project
+
+        self.hand.edit(f"Thru of {device.name}", edit)
+        words = {"own": "what it makes itself", "thru": "what comes in, its thru",
+                 "both": "its own and what comes in"}[gives]  # fmt: skip
+        self.hand.session.say("info", f"{device.name} passes on {words}.")
 
     def remove(self) -> None:
         """Take the box in hand out, with everything that uses it."""

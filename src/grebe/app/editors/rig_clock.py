@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import msgspec
 
+from grebe.app.actions.keymap import told
 from grebe.app.doing import does
 from grebe.app.editors.rig_hand import RigHand
 from grebe.core.document import let_lead
@@ -54,7 +55,7 @@ class RigClock:
         if device is None:
             bars = next((n for n in COUNTED_BARS if n > count.bars), COUNTED_BARS[0])
             count = msgspec.structs.replace(count, bars=bars)
-            words = f"Shift+Space counts {bars} {'bar' if bars == 1 else 'bars'} in."
+            words = f"{told('run_counted')} counts {bars} {'bar' if bars == 1 else 'bars'} in."
         elif count.device == device.id:
             count = msgspec.structs.replace(count, device=None)
             words = "The count-in is only shown."

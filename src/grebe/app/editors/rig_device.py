@@ -9,6 +9,7 @@ from grebe.app.editors.rig_hand import RigHand
 from grebe.core.document import Project, with_rig
 from grebe.core.rig.model import AudioPort, Cable
 from grebe.core.rig.setup import PULSE_CARE
+from grebe.core.typed import typed_number, with_field
 
 OFFSET_STEP_MS = 0.1
 LINES = {
@@ -54,6 +55,17 @@ class DeviceEdits:
         if device is not None:
             plays = "grebe" if device.plays == "own" else "own"
             self.hand.set_fields("Who plays", plays=plays)
+
+    def set_tolerance(self, words: str) -> None:
+        """How far off every box may be, in ms. EditError says what it may be."""
+        ms = typed_number(words.strip().removesuffix("ms"))
+        self.hand.edit(
+            "Tolerance of all boxes",
+            lambda project: with_rig(project, msgspec.structs.replace(
+                project.rig, devices=tuple(with_field(d, "tolerance_ms", ms, "Tolerance")
+                                           for d in project.rig.devices)
+            )),
+        )  # fmt: skip
 
     def set_line(self, field: str, line: AudioPort) -> None:
         """A pulse, run or reset line, or where pulses are heard; with the caution it needs."""

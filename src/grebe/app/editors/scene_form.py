@@ -2,14 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from typing import Any, get_args
 
 import msgspec
 
+from grebe.app.actions.keymap import told
 from grebe.app.editors.scene_model import SceneModel, SceneTransition, chart_devices
 from grebe.app.live.session import Session
 from grebe.core.document import Project, with_scene
+from grebe.core.forms import meant, told_apart
 from grebe.core.patterns.model import Pattern, Voice
 from grebe.core.player.plan import sounding
 from grebe.core.rig.model import Device
@@ -27,6 +29,9 @@ ECHOES = (None, "1/16", "1/8t", "1/8", "1/8.", "1/4t", "1/4", "1/4.", "1/2")
 NO_ROLE, NO_ECHO = "none", "as it is"
 FOLLOWS: tuple[Follow, ...] = get_args(Follow)
 SCHOOLS = ("none", "verse and hook", "build and drop")
+
+Option = tuple[str, str]
+"""What can be chosen, by id, and its name."""
 
 
 class SceneHand:
@@ -134,7 +139,7 @@ class SceneHand:
     def change(self, name: str, edit: Callable[[Scene], Scene], merge: str = "") -> None:
         """Edit the scene in hand."""
         if self.scene is None:
-            raise EditError("there is no scene yet: N makes one")
+            raise EditError(f"there is no scene yet: {told('new_scene')} makes one")
         self.session.store.apply(name, lambda p: with_scene(p, self.scene_id, edit), merge=merge)
 
     def change_part(self, name: str, merge: str = "", **fields: Any) -> None:
@@ -160,31 +165,26 @@ class SceneHand:
 
     def _scene_text(self, scene: Scene, key: str) -> str:
         if key == "to":
-            return next((s.name for s in self.project.scenes if s.id == scene.then.to), "none")
+            return self._scene_names().get(scene.then.to, "none")
         if key in ("kind", "rounds"):
             return str(getattr(scene.then, key))
         return str(getattr(scene, key)) or NO_ROLE
 
     def _part_text(self, part: Part, key: str) -> str:
-        if key == "chain":
-            names = {p.id: p.name for p in self.patterns}
-            return " / ".join(names.get(p, p) for p in part.chain)
         if key == "muted":
             return "yes" if part.muted else "no"
-        if key == "silent_voices":
-            names = {v.id: v.name for v in self.voices}
-            return ", ".join(names.get(v, v) for v in part.silent_voices)
-        if key == "values":
-            return " ".join(f"{v.controller}={v.value}" for v in part.values)
-        if key == "tracks":
-            return "" if part.tracks is None else " ".join(map(str, part.tracks)) or "none"
+        if key != "echo":
+            return ""  # several are chosen: see `field_many`
         return part.echo or NO_ECHO
 
     def field_choices(self, owner: str, key: str) -> tuple[str, ...]:
         """Choices that depend on the document."""
         if (owner, key) == ("scene", "to"):
-            return ("none", *(s.name for s in self.project.scenes))
+            return ("none", *self._scene_names().values())
         return ()
+
+    def _scene_names(self) -> dict[str, str]:
+        return told_apart((s.id, s.name) for s in self.project.scenes)
 
     def set_field(self, owner: str, key: str, text: str) -> None:
         """Take a setting from text. EditError says what it may be."""
@@ -194,9 +194,6 @@ class SceneHand:
             self._set_performer(name, key, words)
         elif owner == "scene":
             self._set_scene(name, key, words)
-        elif key == "values":
-            pairs = _pairs(words)
-            self.change(name, lambda s: _with_values(s, self.device_id, pairs))
         else:
             self.change_part(name, **{key: self._part_value(key, words)})
 
@@ -217,7 +214,7 @@ class SceneHand:
         if key in ("kind", "to", "rounds"):
             value: Any = words
             if key == "to":
-                value = next((s.id for s in self.project.scenes if s.name == words), "")
+                value = "" if words == "none" else meant(self._scene_names(), words, "scene")
             elif key == "rounds":
                 value = typed_whole(words)
             fields = {"then": with_field(scene.then, key, value)}
@@ -240,37 +237,48 @@ class SceneHand:
             return words == "yes"
         if key == "echo":
             return None if words in ("", NO_ECHO) else words
-        if key == "tracks":
-            return (
-                None
-                if not words
-                else ()
-                if words == "none"
-                else tuple(sorted({typed_whole(w) for w in words.replace(",", " ").split()}))
-            )
+        raise EditError(f"{key.replace('_', ' ')} are picked, not typed")
+
+    # What several are chosen in
+
+    def field_many(self, owner: str, key: str) -> tuple[tuple[Option, ...], tuple[str, ...]] | None:
+        """What there is to choose from, and what is chosen, by id; None where it does not apply."""
+        part, device = self.part, self.device
+        if owner != "part" or part is None or device is None:
+            return None
         if key == "chain":
-            ids = {p.name.lower(): p.id for p in self.patterns}
-            wanted = [w.strip() for w in words.split("/") if w.strip()]
-            unknown = [w for w in wanted if w.lower() not in ids]
-            if unknown:
-                there = ", ".join(p.name for p in self.patterns) or "none"
-                raise EditError(f"there is no pattern {unknown[0]!r}; patterns: {there}")
-            return tuple(ids[w.lower()] for w in wanted)
-        names = {v.name.lower(): v.id for v in self.voices}
-        wanted = [w.strip() for w in words.split(",") if w.strip()]
-        unknown = [w for w in wanted if w.lower() not in names]
-        if unknown:
-            there = ", ".join(v.name for v in self.voices) or "none"
-            raise EditError(f"there is no voice {unknown[0]!r} there; voices: {there}")
-        return tuple(names[w.lower()] for w in wanted)
+            names = told_apart((p.id, p.name) for p in self.patterns)
+            return (tuple(names.items()), part.chain) if names or part.chain else None
+        if key == "silent_voices":
+            rows = tuple((v.id, v.name) for v in self.voices)
+            return (rows, part.silent_voices) if rows else None
+        if key == "tracks":
+            tracks = range(1, (device.spec.loop_tracks or 0) + 1)
+            chosen = tuple(map(str, part.tracks or ()))
+            return (tuple((str(n), f"Track {n}") for n in tracks), chosen) if tracks else None
+        chart = tuple((str(c.number), c.name) for c in device.spec.controllers)
+        values = tuple(f"{v.controller}={v.value}" for v in part.values)
+        return (chart, values) if chart or values else None
+
+    def set_many(self, owner: str, key: str, ids: tuple[str, ...]) -> None:
+        """Choose these. EditError says what cannot be."""
+        del owner
+        name = f"Set {key.replace('_', ' ')}"
+        if key == "values":
+            pairs = _pairs(ids)
+            self.change(name, lambda s: _with_values(s, self.device_id, pairs))
+        elif key == "tracks":
+            self.change_part(name, tracks=tuple(sorted(map(int, ids))))
+        else:
+            fields: dict[str, Any] = {key: ids}
+            self.change_part(name, **fields)
 
 
-def _pairs(words: str) -> list[tuple[int, int]]:
+def _pairs(rows: Sequence[str]) -> list[tuple[int, int]]:
+    """Controllers and their values, of rows such as "74=20"."""
     out: list[tuple[int, int]] = []
-    for row in words.replace(",", " ").split():
-        controller, sign, value = row.partition("=")
-        if not sign:
-            raise EditError(f"controllers are written 74=20, with spaces between (got {row!r})")
+    for row in rows:
+        controller, _, value = row.partition("=")
         out.append((taken(Controller, controller, "A controller"), typed_whole(value)))
     return out
 

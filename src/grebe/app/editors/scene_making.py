@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 
+from grebe.app.actions.keymap import told
 from grebe.app.doing import does
 from grebe.app.editors.scene_form import SceneHand
 from grebe.core.document import Project, with_song
@@ -42,14 +43,14 @@ class SceneMaking:
         """A new scene after this one."""
         self._made("New scene", lambda p: add_scene(p, self.hand.scene_id))
 
-    @does("copy_scene")
+    @does("duplicate")
     def copy_scene(self) -> None:
         """A copy of it after it."""
         self._made("Copy a scene", lambda p: copy_scene(p, self._need()))
 
     def _need(self) -> str:
         if self.hand.scene is None:
-            raise EditError("there is no scene yet: N makes one")
+            raise EditError(f"there is no scene yet: {told('new_scene')} makes one")
         return self.hand.scene_id
 
     @does("remove_scene")

@@ -21,34 +21,34 @@ class SceneMoves:
         at = ids.index(item_id) if item_id in ids else 0
         return str(ids[max(0, min(len(ids) - 1, at + by))])
 
-    @does("scene_before")
+    @does("left")
     def scene_before(self) -> None:
         """The scene before."""
         self.hand.scene_id = self._step(self.hand.scenes, self.hand.scene_id, -1)
 
-    @does("scene_after")
+    @does("right")
     def scene_after(self) -> None:
         """The scene after."""
         self.hand.scene_id = self._step(self.hand.scenes, self.hand.scene_id, 1)
 
-    @does("device_before")
+    @does("up")
     def device_before(self) -> None:
         """The device above."""
         self.hand.device_id = self._step(self.hand.devices, self.hand.device_id, -1)
 
-    @does("device_after")
+    @does("down")
     def device_after(self) -> None:
         """The device below."""
         self.hand.device_id = self._step(self.hand.devices, self.hand.device_id, 1)
 
-    @does("first_scene")
+    @does("first")
     def first_scene(self) -> None:
         """The first scene."""
         self.hand.scene_id = self._step(
             self.hand.scenes, self.hand.scene_id, -len(self.hand.scenes)
         )
 
-    @does("last_scene")
+    @does("last")
     def last_scene(self) -> None:
         """The last scene."""
         self.hand.scene_id = self._step(self.hand.scenes, self.hand.scene_id, len(self.hand.scenes))

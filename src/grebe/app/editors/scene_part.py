@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from grebe.app.actions.keymap import told
 from grebe.app.doing import does
 from grebe.app.editors.scene_form import ECHOES, SceneHand
 from grebe.errors import EditError
@@ -27,12 +28,12 @@ class PartEdits:
         chain = (*part.chain[:-1], new) if new else part.chain[:-1]
         self.hand.change_part("Pattern", "scene-pattern", chain=chain)
 
-    @does("pattern_after")
+    @does("one_after")
     def pattern_after(self) -> None:
         """Its next pattern, or silence."""
         self._pattern(1)
 
-    @does("pattern_before")
+    @does("one_before")
     def pattern_before(self) -> None:
         """The pattern before, or silence."""
         self._pattern(-1)
@@ -42,7 +43,7 @@ class PartEdits:
         """The last of its chain once more."""
         part = self.hand.part
         if part is None or not part.chain:
-            raise EditError("nothing plays there yet: P chooses a pattern")
+            raise EditError(f"nothing plays there yet: {told('one_after')} chooses a pattern")
         self.hand.change_part("Longer chain", chain=(*part.chain, part.chain[-1]))
 
     @does("chain_shorter")
@@ -51,7 +52,7 @@ class PartEdits:
         if self.hand.part is not None:
             self.hand.change_part("Shorter chain", chain=self.hand.part.chain[:-1])
 
-    @does("silent")
+    @does("remove")
     def silent(self) -> None:
         """Silent here: nothing plays."""
         part = self.hand.part
@@ -69,7 +70,7 @@ class PartEdits:
         fields = {f: getattr(before, f) for f in before.__struct_fields__ if f != "device"}
         self.hand.change_part("As before", **fields)
 
-    @does("mute")
+    @does("mute_it")
     def mute(self) -> None:
         """Muted here, or sounding."""
         part = self.hand.part

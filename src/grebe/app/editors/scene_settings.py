@@ -58,12 +58,12 @@ class SceneSettings:
             "scene-bars",
         )
 
-    @does("bars_more")
+    @does("raise")
     def bars_more(self) -> None:
         """A bar longer."""
         self._bars(1)
 
-    @does("bars_fewer")
+    @does("lower")
     def bars_fewer(self) -> None:
         """A bar shorter."""
         self._bars(-1)

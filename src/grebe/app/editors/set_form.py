@@ -8,8 +8,10 @@ from typing import Any
 
 import msgspec
 
+from grebe.app.actions.keymap import told
 from grebe.app.live.session import Session
 from grebe.core.document import Project, with_set, with_song
+from grebe.core.forms import meant, told_apart
 from grebe.core.patterns.keys import key_parts
 from grebe.core.sets.edit import change_place
 from grebe.core.sets.model import INTO, Set, SetSong, Weights
@@ -94,14 +96,14 @@ class SetHand:
         """Edit the set in hand. EditError without one."""
         running = self.running
         if running is None:
-            raise EditError("there is no set yet: M makes one")
+            raise EditError(f"there is no set yet: {told('new_set')} makes one")
         self.session.store.apply(name, lambda p: with_set(p, running.id, change), merge=merge)
 
     def change(self, name: str, merge: str = "", **fields: Any) -> None:
         """Edit the place under the cursor. EditError without one."""
         entry = self.entry
         if entry is None:
-            raise EditError("the set has no song there: A puts one in")
+            raise EditError(f"the set has no song there: {told('add_song')} puts one in")
         self.change_set(name, lambda s: change_place(s, entry.id, **fields), merge)
 
     # The form
@@ -117,7 +119,7 @@ class SetHand:
             return running.name if key == "name" else f"{getattr(running.weights, key):g}"
         if owner == "place" and entry is not None:
             if key == "song":
-                return song.name if song is not None else entry.song
+                return self._song_names().get(entry.song, entry.song)
             if key == "into":
                 return WAYS[entry.into]
             return str(entry.ramp_bars) if key == "ramp_bars" else f"{entry.gap_s:g}"
@@ -130,8 +132,11 @@ class SetHand:
     def field_choices(self, owner: str, key: str) -> tuple[str, ...]:
         """Choices that depend on the document."""
         if (owner, key) == ("place", "song"):
-            return tuple(s.name for s in self.project.songs)
+            return tuple(self._song_names().values())
         return ()
+
+    def _song_names(self) -> dict[str, str]:
+        return told_apart((s.id, s.name) for s in self.project.songs)
 
     def set_field(self, owner: str, key: str, text: str) -> None:
         """Take a setting from text. EditError says what it may be."""
@@ -161,9 +166,7 @@ class SetHand:
 
     def _set_place(self, key: str, words: str) -> None:
         if key == "song":
-            found = next((s.id for s in self.project.songs if s.name == words), None)
-            if found is not None:
-                self.change("Another song", song=found)
+            self.change("Another song", song=meant(self._song_names(), words, "song"))
         elif key == "into":
             self.change("How it comes in", into=next(k for k, w in WAYS.items() if w == words))
         elif key == "ramp_bars":

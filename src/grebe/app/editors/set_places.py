@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from grebe.app.actions.keymap import told
 from grebe.app.doing import Act, does
 from grebe.app.editors.set_form import WAYS, SetHand
 from grebe.core.sets.edit import (
@@ -31,22 +32,22 @@ class PlaceEdits:
             at = ids.index(self.hand.entry_id) if self.hand.entry_id in ids else 0
             self.hand.entry_id = ids[max(0, min(len(ids) - 1, at + by))]
 
-    @does("song_before")
+    @does("left")
     def song_before(self) -> None:
         """The song before."""
         self._step(-1)
 
-    @does("song_after")
+    @does("right")
     def song_after(self) -> None:
         """The song after."""
         self._step(1)
 
-    @does("first_song")
+    @does("first")
     def first_song(self) -> None:
         """The first song."""
         self._step(-1000)
 
-    @does("last_song")
+    @does("last")
     def last_song(self) -> None:
         """The last song."""
         self._step(1000)
@@ -86,7 +87,7 @@ class PlaceEdits:
         self.hand.change_set("Put a song in", lambda _: made)
         self.hand.entry_id = made.songs[at].id
 
-    @does("remove_song")
+    @does("remove")
     def remove_song(self) -> None:
         """Take it out of the set; the song itself stays."""
         running, entry = self.hand.running, self.hand.entry
@@ -101,16 +102,16 @@ class PlaceEdits:
     def _other(self, by: int) -> None:
         entry, ids = self.hand.entry, [s.id for s in self.hand.project.songs]
         if entry is None or not ids:
-            raise EditError("there is no song there: A puts one in")
+            raise EditError(f"there is no song there: {told('add_song')} puts one in")
         at = ids.index(entry.song) if entry.song in ids else 0
         self.hand.change("Another song", song=ids[(at + by) % len(ids)])
 
-    @does("next_choice")
+    @does("one_after")
     def next_choice(self) -> None:
         """Another song there: the next of the project."""
         self._other(1)
 
-    @does("choice_before")
+    @does("one_before")
     def choice_before(self) -> None:
         """The one before."""
         self._other(-1)
@@ -135,17 +136,17 @@ class PlaceEdits:
             bars = max(1, min(256, entry.ramp_bars + by))
             self.hand.change("Ramp", "set-ramp", ramp_bars=bars)
 
-    @does("longer")
+    @does("more")
     def longer(self) -> None:
         """More silence before it; a longer ramp."""
         self._longer(1)
 
-    @does("shorter")
+    @does("fewer")
     def shorter(self) -> None:
         """Less silence before it; a shorter ramp."""
         self._longer(-1)
 
-    @does("pin")
+    @does("pin_place")
     def pin(self) -> None:
         """It stays at its place when an order is worked out, or may move."""
         entry = self.hand.entry

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import msgspec
 
+from grebe.app.actions.keymap import told
 from grebe.app.doing import does
 from grebe.app.editors.set_form import SetHand
 from grebe.core.document import Project, with_set
@@ -42,12 +43,12 @@ class SetEdits:
         now = wished(running.wish or (0.5,), place, len(running.songs))
         self.wish(place, round(now + by, 3))
 
-    @does("wish_up")
+    @does("raise")
     def wish_up(self) -> None:
         """More energy wished for there."""
         self._wish(WISH_STEP)
 
-    @does("wish_down")
+    @does("lower")
     def wish_down(self) -> None:
         """Less energy wished for there."""
         self._wish(-WISH_STEP)
@@ -75,7 +76,7 @@ class SetEdits:
         self.hand.session.say(
             "info", f"Ordered: costs {found.cost:.1f} instead of {before:.1f}, "
             f"{sure_words(found)}. "
-            "Ctrl+Z takes it back.",
+            f"{told('undo')} takes it back.",
         )  # fmt: skip
 
     @does("other_version")

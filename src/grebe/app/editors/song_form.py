@@ -7,9 +7,11 @@ from typing import Any, Literal
 
 import msgspec
 
+from grebe.app.actions.keymap import told
 from grebe.app.editors.song_model import SongModel
 from grebe.app.live.session import Session
 from grebe.core.document import Project, with_song
+from grebe.core.forms import meant, told_apart
 from grebe.core.player.marks import curve_value
 from grebe.core.rig.model import Device
 from grebe.core.songs import edit
@@ -81,7 +83,7 @@ class SongHand:
         """Number of that section in the song as written. EditError in a song without."""
         span, song = self.span, self.session.song
         if span is None or song is None:
-            raise EditError("the song has no section yet: N adds one")
+            raise EditError(f"the song has no section yet: {told('insert_section')} adds one")
         return [s.id for s in song.sections].index(span.section.id)
 
     def unit(self, span: SectionSpan) -> int:
@@ -163,7 +165,7 @@ class SongHand:
     def _section_text(self, span: SectionSpan, key: str) -> str:
         section, song = span.section, self.session.song
         if key == "scene":
-            return span.scene.name
+            return self._scene_names().get(span.section.scene, span.scene.name)
         if key == "to":
             ids = [s.id for s in song.sections] if song is not None else []
             return str(ids.index(section.then.to) + 1) if section.then.to in ids else "none"
@@ -184,8 +186,11 @@ class SongHand:
     def field_choices(self, owner: str, key: str) -> tuple[str, ...]:
         """Choices that depend on the document."""
         if (owner, key) == ("section", "scene"):
-            return tuple(s.name for s in self.project.scenes)
+            return tuple(self._scene_names().values())
         return ()
+
+    def _scene_names(self) -> dict[str, str]:
+        return told_apart((s.id, s.name) for s in self.project.scenes)
 
     def set_field(self, owner: str, key: str, text: str) -> None:
         """Take a setting from text. EditError says what it may be."""
@@ -212,7 +217,7 @@ class SongHand:
         song, then = self.session.song, span.section.then
         assert song is not None
         if key == "scene":
-            return {"scene": next(s.id for s in self.project.scenes if s.name == words)}
+            return {"scene": meant(self._scene_names(), words, "scene")}
         if key == "times":
             return {"times": typed_in(Section, "times", words)}
         if key == "kind":

@@ -10,6 +10,8 @@ from grebe.core.time.ticks import SIXTEENTH_TICKS
 from grebe.errors import EditError
 
 VALUE_STEP = 8
+LAST_BARS = 2
+"""Where nothing is selected, drums go out for so many: before a hook, common practice."""
 FIRST_VALUE = 64
 
 
@@ -19,7 +21,7 @@ class MarkEdits:
     def __init__(self, hand: SongHand) -> None:
         self.hand = hand
 
-    @does("mute")
+    @does("mute_it")
     def mute(self) -> None:
         """Silent over what is selected, or not."""
         device, (first, last) = self.hand.device, self.hand.selection
@@ -32,7 +34,27 @@ class MarkEdits:
             made = edit.silence(layout, device.id, voice, first, last)
         self.hand.change("Mute region", lambda _: made)
 
-    @does("fill")
+    @does("drums_out")
+    def drums_out(self) -> None:
+        """Drums out over what is selected, or the section's last two bars; in again where out."""
+        hand, layout = self.hand, self.hand.layout
+        drums = [d.id for d in hand.project.rig.devices if d.kind == "drums"]
+        if not drums:
+            raise EditError("no box of the rig is a drum box")
+        first, last = hand.selection
+        span = hand.span
+        if hand.anchor is None and span is not None:
+            first = max(span.tick, span.end - LAST_BARS * span.scene.meter.bar_ticks)
+            last = span.end
+        out = all(edit.is_silenced(layout, d, "", first) for d in drums)
+        how, made = edit.unsilence if out else edit.silence, layout.song
+        for device in drums:
+            made = how(hand.project.layout(made), device, "", first, last)
+        hand.change("Drums in" if out else "Drums out", lambda _: made)
+        bars = f"bar {layout.bar_at(first)} to {layout.bar_at(last - 1)}"
+        hand.session.say("info", f"Drums {'in again' if out else 'out'}, {bars}.")
+
+    @does("fill_over")
     def fill(self) -> None:
         """A fill over what is selected, or none."""
         first, last = self.hand.selection
@@ -71,12 +93,12 @@ class MarkEdits:
         )
         self.hand.change("Controller curve", lambda _: made, "curve")
 
-    @does("value_up")
+    @does("raise")
     def value_up(self) -> None:
         """The curve higher here."""
         self._value(VALUE_STEP)
 
-    @does("value_down")
+    @does("lower")
     def value_down(self) -> None:
         """The curve lower here."""
         self._value(-VALUE_STEP)

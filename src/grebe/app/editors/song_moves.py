@@ -17,7 +17,7 @@ class SongMoves:
     def __init__(self, hand: SongHand) -> None:
         self.hand = hand
 
-    @does("section_before")
+    @does("left")
     def section_before(self) -> None:
         """The section before, or this one's first beat."""
         spans = self.hand.layout.spans
@@ -26,7 +26,7 @@ class SongMoves:
         self.hand.tick = spans[max(0, at - 1)].tick if self.hand.tick == first else first
         self.hand.anchor = None
 
-    @does("section_after")
+    @does("right")
     def section_after(self) -> None:
         """The section after."""
         spans = self.hand.layout.spans
@@ -85,17 +85,17 @@ class SongMoves:
             self.hand.device_id = ids[max(0, min(len(ids) - 1, at + by))]
             self.hand.voice_id = ""
 
-    @does("device_before")
+    @does("up")
     def device_before(self) -> None:
         """The device above."""
         self._device(-1)
 
-    @does("device_after")
+    @does("down")
     def device_after(self) -> None:
         """The device below."""
         self._device(1)
 
-    @does("voice")
+    @does("one_voice")
     def voice(self) -> None:
         """Its next voice, or all of it."""
         span, device = self.hand.span, self.hand.device

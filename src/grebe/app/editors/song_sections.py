@@ -50,13 +50,13 @@ class SectionEdits:
         """One place later."""
         self._move(1)
 
-    @does("copy_section")
+    @does("duplicate")
     def copy_section(self) -> None:
         """Another like it after it."""
         at = self.hand.index
         self.hand.change("Copy a section", lambda s: edit.duplicate_section(s, at))
 
-    @does("remove_section")
+    @does("remove")
     def remove_section(self) -> None:
         """Remove it; the one that takes its place is in hand then."""
         at = self.hand.index
@@ -91,12 +91,12 @@ class SectionEdits:
             )
             self.hand.go_to_section(section)
 
-    @does("scene_after")
+    @does("one_after")
     def scene_after(self) -> None:
         """The next scene here."""
         self._scene(1)
 
-    @does("scene_before")
+    @does("one_before")
     def scene_before(self) -> None:
         """The scene before here."""
         self._scene(-1)

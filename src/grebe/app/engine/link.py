@@ -5,6 +5,7 @@ from __future__ import annotations
 from pathlib import Path
 from typing import Literal, Protocol
 
+from grebe.app.actions.keymap import told
 from grebe.app.engine.client import EngineClient, check_version
 from grebe.app.engine.supervisor import let_go, start_engine
 from grebe.errors import EngineError, ProtocolError
@@ -154,7 +155,7 @@ class EngineLink:
             self._owner.say(
                 "error",
                 f"The engine has said nothing for {SILENT_S:g} s: it is stopped, or gets no "
-                "processor. What is shown may be past. Ctrl+Shift+Q ends it.",
+                f"processor. What is shown may be past. {told('stop_engine')} ends it.",
             )
 
     def _connect(self, now_s: float) -> None:
@@ -181,8 +182,8 @@ class EngineLink:
             self.state = "other"
             self._owner.say(
                 "warn",
-                f"An engine is playing {welcome.project}. Ctrl+Enter attaches to it; "
-                "Ctrl+Shift+Q ends it and starts one for this project.",
+                f"An engine is playing {welcome.project}. Attach to it, or end it "
+                "and have one for this project.",
             )
             return
         self.state = "on"

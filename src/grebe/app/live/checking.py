@@ -108,8 +108,10 @@ class Checking:
             self._run()
         self._notices.say("info", f"Listening for {self.check.bars} bars; Esc gives up.")
 
-    def end(self) -> None:
-        """Give up listening."""
-        if self.check.active:
-            self._let_go()
-            self._notices.say("info", "Listened no further; nothing was kept of it.")
+    def end(self) -> bool:
+        """Give up listening; whether something was listened to."""
+        if not self.check.active:
+            return False
+        self._let_go()
+        self._notices.say("info", "Listened no further; nothing was kept of it.")
+        return True

@@ -8,6 +8,7 @@ from collections.abc import Sequence
 
 import msgspec
 
+from grebe.app.actions.keymap import told
 from grebe.app.document.store import Store
 from grebe.app.engine.link import Link
 from grebe.app.engine.supervisor import let_go, rtp_ports, start_display, start_laptop
@@ -299,7 +300,9 @@ class Networking:
             wish = (row.id, row.asks_bpm)
             if row.asks_bpm and wish not in self._asked:
                 self._asked.add(wish)
-                text = f"{row.name} would have {row.asks_bpm:g} BPM: Ctrl+Shift+J accepts it."
+                text = (
+                    f"{row.name} would have {row.asks_bpm:g} BPM: {told('accept_peer')} accepts it."
+                )
                 self._notices.say("warn", text)
         if peers.state == "in":
             known = self._seen

@@ -7,6 +7,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 
+from grebe.app.actions.keymap import told
 from grebe.app.document.store import Store
 from grebe.app.engine.link import EngineLink, Level, Link, LinkOwner
 from grebe.app.engine.plan_feed import PlanFeed
@@ -144,7 +145,7 @@ class Session:
         elif isinstance(message, Stale):
             self.feed.forget(send=True)
         elif isinstance(message, Notice):
-            self.notices.last = message
+            self.notices.take(message)
         elif isinstance(message, Pressed):
             self.learning.pressed.append(message)
             if message.down and message.action in LAUNCHES:
@@ -187,10 +188,12 @@ class Session:
                 "Select Grebe in Rig to see how to allow it.",
             )
         if self.performer.resuming.section and not welcome.running:
-            self.say(
+            self.notices.say(
                 "warn",
-                "The engine had ended; another is ready. Space comes back in on the next bar.",
-            )
+                "The engine had ended; another is ready. "
+                f"{told('run_stop')} comes back in on the next bar.",
+                offers="run_stop", over=lambda: self.running,
+            )  # fmt: skip
         self.feed.forget()
         self.feed.send()
         self.network.renew()
@@ -210,7 +213,10 @@ class Session:
     def choose_song(self, song_id: str) -> bool:
         """Take another song in hand; not while one plays. Whether it was taken."""
         if self.running:
-            self.say("warn", "Stop first: another song is loaded only while nothing plays.")
+            self.notices.say(
+                "warn", "Stop first: another song is loaded only while nothing plays.",
+                offers="run_stop", over=lambda: not self.running,
+            )  # fmt: skip
             return False
         self.selection.take_song(song_id)
         self._something_else_in_hand()

@@ -6,6 +6,7 @@ import time
 from collections.abc import Callable
 from functools import partial
 
+from grebe.app.actions.keymap import told
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
@@ -48,7 +49,7 @@ class StageNumbers:
     def song_number(self) -> None:
         """A song by its number."""
         if self._book.plan() is None:
-            self._session.say("warn", "There is no set: songs have no self.")
+            self._session.say("warn", "There is no set: songs have no numbers.")
         else:
             self._type("song")
 
@@ -189,7 +190,9 @@ class StageActions:
         """Lock the keys, or let them go."""
         self.session.stage.locked = not self.session.stage.locked
         words = (
-            "Keys are locked; Ctrl+L lets go." if self.session.stage.locked else "Keys work again."
+            f"Keys are locked; {told('lock')} lets go."
+            if self.session.stage.locked
+            else "Keys work again."
         )
         self.session.say("info", words)
 

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-import time
-
 from grebe.app.doing import does
 from grebe.app.live.session import Session
 from grebe.core.player.controls import PUSH_PERCENT
@@ -54,11 +52,6 @@ class WindowActions:
     def run_here(self) -> None:
         """Run from the selected section."""
         self.session.performer.run_here()
-
-    @does("tap")
-    def tap(self) -> None:
-        """One tap of the tempo."""
-        self.session.tempo.tap(time.monotonic())
 
     @does("tempo_up")
     def tempo_up(self) -> None:
@@ -114,13 +107,24 @@ class WindowActions:
     def undo(self) -> None:
         """Take the last edit back."""
         name = self.session.store.undo()
-        self.session.say("info", f"Undone: {name}." if name else "Nothing to undo.")
+        self._said("Undone", name, "redo")
 
     @does("redo")
     def redo(self) -> None:
         """Bring back what was undone."""
         name = self.session.store.redo()
-        self.session.say("info", f"Redone: {name}." if name else "Nothing to redo.")
+        self._said("Redone", name, "undo")
+
+    def _said(self, what: str, name: str, back: str) -> None:
+        """One edit was taken back or brought back; the way back is offered until the next one."""
+        store = self.session.store
+        if not name:
+            self.session.say("info", "There was nothing to take back or bring again.")
+            return
+        here = store.project
+        self.session.notices.say(
+            "info", f"{what}: {name}.", offers=back, over=lambda: store.project is not here
+        )
 
     @does("stop_engine")
     def stop_engine(self) -> None:

@@ -189,7 +189,7 @@ def _levels(device: Device, pattern: Pattern, steps: Steps) -> Iterator[Finding]
             f"{pattern.name} has velocities {', '.join(map(str, sorted(off)))}; "
             f"{device.name} knows {levels}.",
             "The box plays the nearest: louder or softer than drawn.",
-            "Write them in its levels (V goes through them).", "note",
+            "Write them in its levels.", "note",
         )  # fmt: skip
 
 

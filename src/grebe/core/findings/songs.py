@@ -268,7 +268,7 @@ def _variety(project: Project, song: Song, layout: Layout) -> Iterator[Finding]:
             message=f"No box plays more than {most} patterns in {song.name}; the most has "
             f"{busiest}.",
             why="Three to four variations carry a song.",
-            fix="Vary a pattern: in Patterns, Shift+V.",
+            fix="Vary a pattern: in Patterns, A variation of it.",
         )  # fmt: skip
 
 

@@ -5,25 +5,21 @@ The same list serves the sheet in the window and whoever reads a pattern aloud.
 
 from __future__ import annotations
 
-from typing import Any, Literal, NamedTuple, TypeVar, get_args
+from typing import Any, TypeVar
 
+from grebe.core.forms import YES_NO, Field, field
 from grebe.core.patterns.edit import change_hit, put_point, set_lane_length, set_length
 from grebe.core.patterns.keys import key_parts
 from grebe.core.patterns.model import (
     Content,
     ControlLane,
     ControlPoint,
-    Direction,
     Hit,
     Pattern,
-    Speed,
     Voice,
 )
 from grebe.core.typed import with_field
 from grebe.errors import EditError
-
-Owner = Literal["name", "pattern", "voice", "hit", "lane", "point"]
-"""`name` is the pattern itself, `pattern` what it says."""
 
 RATES = (
     "1/4", "1/4t", "1/8", "1/8t", "1/8.", "1/16", "1/16t", "1/16.", "1/32", "1/32t", "1/64",
@@ -38,53 +34,42 @@ ALWAYS = "always"
 SAME = "the pattern's"
 
 
-class Field(NamedTuple):
-    """One setting."""
-
-    owner: Owner
-    key: str
-    words: str
-    choices: tuple[str, ...] = ()
-
-
-YES_NO = ("yes", "no")
-
 FIELDS: tuple[Field, ...] = (
-    Field("hit", "velocity", "Velocity"),
-    Field("hit", "note", "Note"),
-    Field("hit", "chord", "With it, semitones"),
-    Field("hit", "gate_length", "Gate, % of a step"),
-    Field("hit", "tie", "Tied to the next", YES_NO),
-    Field("hit", "shift_permille", "Late by, ‰ of a step"),
-    Field("hit", "flam", "Flam, ‰ of a step"),
-    Field("hit", "ratchet", "Strokes"),
-    Field("hit", "ratchet_to", "Last stroke, %"),
-    Field("hit", "chance", "Chance, %"),
-    Field("hit", "when", "Plays", (ALWAYS, *CONDITIONS[1:])),
-    Field("point", "value", "Value"),
-    Field("point", "glide", "Glides to the next", YES_NO),
-    Field("point", "chance", "Chance, %"),
-    Field("voice", "name", "Name"),
-    Field("voice", "note", "Note"),
-    Field("voice", "channel", "Channel"),
-    Field("voice", "length", "Steps"),
-    Field("voice", "rate", "Step", RATES),
-    Field("voice", "even", "Spread evenly", YES_NO),
-    Field("voice", "direction", "Direction", get_args(Direction)),
-    Field("voice", "swing", "Swing, %"),
-    Field("voice", "one_shot", "One-shot", YES_NO),
-    Field("lane", "name", "Name"),
-    Field("lane", "controller", "Controller"),
-    Field("lane", "channel", "Channel"),
-    Field("lane", "length", "Steps"),
-    Field("lane", "rate", "Step", RATES),
-    Field("name", "name", "Name"),
-    Field("pattern", "length", "Steps"),
-    Field("pattern", "rate", "Step", RATES),
-    Field("pattern", "speed", "Speed, times", get_args(Speed)),
-    Field("pattern", "swing", "Swing, %"),
-    Field("pattern", "key", "Key"),
-    Field("pattern", "seed", "Dice"),
+    field("hit", "velocity", "Velocity", Hit),
+    field("hit", "note", "Note", Hit),
+    field("hit", "chord", "With it, semitones"),
+    field("hit", "gate_length", "Gate", Hit, unit="% of a step", step=5),
+    field("hit", "tie", "Tied to the next", choices=YES_NO),
+    field("hit", "shift_permille", "Late by", Hit, unit="\u2030 of a step", step=10),
+    field("hit", "flam", "Flam", Hit, unit="\u2030 of a step", step=10),
+    field("hit", "ratchet", "Strokes", Hit),
+    field("hit", "ratchet_to", "Last stroke", Hit, unit="%", step=5),
+    field("hit", "chance", "Chance", Hit, unit="%", step=5),
+    field("hit", "when", "Plays", choices=(ALWAYS, *CONDITIONS[1:])),
+    field("point", "value", "Value", ControlPoint),
+    field("point", "glide", "Glides to the next", choices=YES_NO),
+    field("point", "chance", "Chance", ControlPoint, unit="%", step=5),
+    field("voice", "name", "Name"),
+    field("voice", "note", "Note", Voice),
+    field("voice", "channel", "Channel", Voice),
+    field("voice", "length", "Steps", Voice),
+    field("voice", "rate", "Step", choices=RATES),
+    field("voice", "even", "Spread evenly", choices=YES_NO),
+    field("voice", "direction", "Direction", Voice),
+    field("voice", "swing", "Swing", Voice, unit="%", step=1),
+    field("voice", "one_shot", "One-shot", choices=YES_NO),
+    field("lane", "name", "Name"),
+    field("lane", "controller", "Controller", ControlLane),
+    field("lane", "channel", "Channel", ControlLane),
+    field("lane", "length", "Steps", ControlLane),
+    field("lane", "rate", "Step", choices=RATES),
+    field("name", "name", "Name"),
+    field("pattern", "length", "Steps", Content),
+    field("pattern", "rate", "Step", choices=RATES),
+    field("pattern", "speed", "Speed, times", Content),
+    field("pattern", "swing", "Swing", Content, unit="%", step=1),
+    field("pattern", "key", "Key"),
+    field("pattern", "seed", "Dice", Content),
 )
 
 _T = TypeVar("_T", Pattern, Content, Voice, Hit, ControlLane, ControlPoint)

@@ -96,7 +96,7 @@ def other_version(project: Project, set_id: str, entry: str) -> Project:
     ids = [s.id for s in versions_of(project, here.song)]
     if len(ids) < 2:
         name = project.song(here.song).name
-        raise EditError(f"{name} has only one version: Ctrl+V makes one with everything in")
+        raise EditError(f"{name} has only one version: make one with everything in first")
     song = ids[(ids.index(here.song) + 1) % len(ids)]
     return with_set(project, set_id, lambda s: change_place(s, entry, song=song))
 

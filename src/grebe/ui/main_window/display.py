@@ -9,13 +9,14 @@ from PyQt6.QtGui import QCloseEvent, QKeyEvent, QPainter, QPaintEvent
 from PyQt6.QtWidgets import QLabel, QVBoxLayout, QWidget
 
 from grebe.app.engine.supervisor import display_command
+from grebe.app.live.notices import Notices
 from grebe.app.live.stage_actions import StageNumbers
 from grebe.app.live.stage_model import StageModel
 from grebe.app.live.watching import WatchedSession
 from grebe.errors import GrebeError
 from grebe.protocols.link.messages import FromEngine, Notice, Status, Unpacker, from_engine
 from grebe.protocols.link.session import ShowDocument
-from grebe.ui.main_window.notice import NoticeStrip
+from grebe.ui.main_window.notice import NoticeStack
 from grebe.ui.stations.stage.canvas import StageCanvas
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.theme import NIGHT, style_sheet
@@ -39,15 +40,15 @@ class Display(QWidget):
         self._book: StageModel | None = None
         self._heard_s = 0.0
         self._unpacker = Unpacker()
-        self._notice: Notice | None = Notice(level="info", text="Looking for the session.")
+        self._notice: Notice | None = None
+        self.said = Notices(lambda: "")
         self._column = QVBoxLayout(self)
         self._column.setContentsMargins(16, 12, 16, 8)
         self.waiting = QLabel("Nothing is shown yet.")
         self.waiting.setAlignment(Qt.AlignmentFlag.AlignCenter)
         self._column.addWidget(self.waiting, 1)
-        self.notices = NoticeStrip()
-        self.notices.palette_now = NIGHT
-        self._column.addWidget(self.notices)
+        self.notices = NoticeStack(self)
+        self.notices.set_palette(NIGHT)
         self.process = QProcess(self)
         self.process.readyReadStandardOutput.connect(self._read)
         self.process.finished.connect(self._ended)
@@ -89,7 +90,6 @@ class Display(QWidget):
         self._column.setStretchFactor(self.canvas, 1)
         self.waiting.hide()
         self._notice = None
-        self.notices.hide()
 
     def _pulse(self) -> None:
         now = time.monotonic()
@@ -99,7 +99,9 @@ class Display(QWidget):
             if now - self._heard_s > SILENT_S and self._notice is None:
                 text = "Nothing has been heard for a while: what is shown may be past."
                 self._notice = Notice(level="warn", text=text)
-        self.notices.show_notice(self._notice, now, stays=False)
+        if self._notice is not None and self._notice is not self.said.last:
+            self.said.take(self._notice)
+        self.notices.follow(self.said.said, now)
         if self._notice is not None and now - self._heard_s < SILENT_S and self.canvas is not None:
             self._notice = None
 

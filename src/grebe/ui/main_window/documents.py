@@ -7,6 +7,7 @@ from typing import NamedTuple
 
 from PyQt6.QtWidgets import QFileDialog, QMessageBox, QWidget
 
+from grebe.app.actions.keymap import told
 from grebe.app.document.recovery import Keeper
 from grebe.app.editors.loops import take_along
 from grebe.app.live.session import Session
@@ -14,7 +15,7 @@ from grebe.app.settings import read_settings, remember_project
 from grebe.errors import ChangedOnDisk
 from grebe.formats.atomic import last_of
 from grebe.process.places import shown
-from grebe.ui.widgets.theme import PALETTES, style_sheet
+from grebe.ui.widgets.theme import chosen_palette, style_sheet
 
 FILES = "Grebe projects (*.grebe)"
 SUFFIX = ".grebe"
@@ -32,7 +33,7 @@ class Question(NamedTuple):
 def ask(parent: QWidget, choice: Question) -> str:
     """The answer chosen; "" for none."""
     box = QMessageBox(QMessageBox.Icon.NoIcon, choice.title, choice.text, parent=parent)
-    box.setStyleSheet(style_sheet(PALETTES[read_settings().theme]))
+    box.setStyleSheet(style_sheet(chosen_palette(read_settings().theme)))
     made = {}
     for words in choice.answers:
         made[box.addButton(words, QMessageBox.ButtonRole.AcceptRole)] = words
@@ -125,7 +126,9 @@ class Documents:
             self._session.say("info", f"Saved {store.name}; theirs is {last_of(store.path).name}.")
         elif answer == TAKE_THEIRS:
             store.take_theirs()
-            self._session.say("info", f"{store.name} as it is on the disk. Ctrl+Z brings yours.")
+            self._session.say(
+                "info", f"{store.name} as it is on the disk. {told('undo')} brings yours."
+            )
         elif answer == SAVE_BOTH:
             self._keeper.save(other)
             remember_project(other)

@@ -4,22 +4,28 @@ from __future__ import annotations
 
 import time
 from collections import Counter
-from collections.abc import Callable
 from functools import partial
 from pathlib import Path
-from typing import Literal
 
-import msgspec
-from PyQt6.QtCore import Qt, QTimer
-from PyQt6.QtGui import QCloseEvent, QKeyEvent, QKeySequence, QPainter, QPaintEvent, QShortcut
+from PyQt6.QtCore import QEvent, QObject, QPoint, Qt, QTimer
+from PyQt6.QtGui import (
+    QCloseEvent,
+    QKeyEvent,
+    QPainter,
+    QPaintEvent,
+    QResizeEvent,
+)
 from PyQt6.QtWidgets import (
+    QAbstractSpinBox,
+    QApplication,
     QHBoxLayout,
+    QLineEdit,
+    QPlainTextEdit,
     QStackedWidget,
     QVBoxLayout,
     QWidget,
 )
 
-from grebe.app.actions import actions_in
 from grebe.app.document.recovery import Claim, Keeper, OpenedDocument
 from grebe.app.document.store import Store
 from grebe.app.doing import Act, acts_of, does
@@ -28,17 +34,19 @@ from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
 from grebe.app.live.window_actions import WindowActions
 from grebe.app.returning import forget_shown, note_shown
-from grebe.app.settings import read_settings, write_settings
 from grebe.core.document import Project
 from grebe.core.player.controls import WINDOW
-from grebe.errors import GrebeError
+from grebe.ui.main_window.action_book import ActionBook
 from grebe.ui.main_window.documents import Documents
 from grebe.ui.main_window.engine_ear import EngineEar
 from grebe.ui.main_window.file_actions import FileActions
-from grebe.ui.main_window.keys import KeySheet
-from grebe.ui.main_window.notice import NoticeStrip
+from grebe.ui.main_window.head_buttons import HeadButtons
+from grebe.ui.main_window.looks import Looks
+from grebe.ui.main_window.menus import MenuBar
+from grebe.ui.main_window.notice import NoticeStack
+from grebe.ui.main_window.overlays import Overlays
 from grebe.ui.main_window.rail import Rail
-from grebe.ui.main_window.view_actions import ViewActions
+from grebe.ui.main_window.view_actions import ViewActions, number_name
 from grebe.ui.main_window.waterline import Waterline
 from grebe.ui.stations.patterns.view import PatternsView
 from grebe.ui.stations.rig.view import RigView
@@ -49,23 +57,25 @@ from grebe.ui.stations.stage.view import StageView
 from grebe.ui.stations.sync.view import SyncView
 from grebe.ui.stations.tools.view import ToolsView
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.theme import DAY, NIGHT, PALETTES, Palette
+from grebe.ui.widgets.controls import Canvas
+from grebe.ui.widgets.keyboard import key_names, plain
 from grebe.ui.widgets.view import View
 
+TOP_RIGHT = Qt.AlignmentFlag.AlignTop | Qt.AlignmentFlag.AlignRight
+KEY_PRESS = QEvent.Type.KeyPress
+TYPED_INTO = (QLineEdit, QAbstractSpinBox, QPlainTextEdit)
+"""They have uses of their own for keys with Ctrl."""
 FRAME_MS = 16
 """One picture each display frame while playing."""
 RESTING_MS = 50
-PUSH_KEYS = (Qt.Key.Key_F7, Qt.Key.Key_F8)
-WORKS_LOCKED = ("panic",)
 BADGES_AFTER_S = 0.1
 """After the last edit of several in a row: looking through a large set takes that long itself."""
-NOT_ON_STAGE = ("undo", "redo", "open", "report", "stop_engine", "next_song")
-"""What could take something away, or put a dialog over the performance."""
 STATION_OF = {"device": 1, "pattern": 3, "scene": 4, "song": 5, "set": 6}
 """Where each kind of thing is edited."""
 SET_STATIONS = (6, 7)
 """Where Space runs the set rather than the song in hand."""
-FILL_KEY = Qt.Key.Key_F9
+BUTTONS_EVERY_S = 0.2
+"""What is in hand changes under the hand: its buttons follow within so long."""
 LOOK_EVERY_S = 1.0
 """How often the file on the disk is looked at."""
 
@@ -80,15 +90,13 @@ class Frame(QWidget):
         self.session.derived.opening = True  # what there is to find is looked for once it is seen
         self._keeper = Keeper(store, claim)
         self.documents = Documents(self, self.session, self._keeper)
-        self._look_s = 0.0
+        self._look_s = self._buttons_s = 0.0
         self._noted: tuple[int, str, str, Path | None] | None = None
         self.stage_book = StageModel(self.session)
         self.rehearsal = Rehearsal(self.session, self.stage_book)
         self._badges_stale = True
         self._edited_s = 0.0
-        self.palette_now: Palette = PALETTES[read_settings().theme]
         self.rail = Rail(self.session)
-        self.notices = NoticeStrip()
         self.waterline = Waterline(self.session)
         self.stack = QStackedWidget()
         self.views: dict[int, View] = {}
@@ -104,19 +112,27 @@ class Frame(QWidget):
         ):
             self.views[view.number] = view
             self.stack.addWidget(view)
-            view.leads_to.connect(self.go_to)
+        self.book = ActionBook(self, lambda: self._acts)
+        self.notices = NoticeStack(self.stack)
+        names = partial(number_name, self.session)
+        self.over = Overlays(
+            self.stack, self.session, self.book, palette=lambda: self.looks.palette_shown,
+            view=lambda: self.view, names=names,
+        )  # fmt: skip
+        self.menu_bar = MenuBar(self.book, names)
+        self.head_buttons = {n: HeadButtons(v, self.book) for n, v in self.views.items()}
+        self.looks = Looks(self)
         self.own = WindowActions(self.session)
+        self.ours = ViewActions(self)
         self.files = FileActions(
             self, self.session, self.documents, saved=self._document_saved,
-            replace=self._replaced, palette=lambda: self.palette_now,
+            replace=self._replaced, palette=lambda: self.looks.palette,
         )  # fmt: skip
         stations = {f"station_{n}": partial(self.show_station, n) for n in self.views}
         self._acts: dict[str, Act] = {
-            **acts_of(self, self.own, self.files, ViewActions(self)),
-            **stations,
-        }
+            **acts_of(self, self.own, self.files, self.ours, self.looks), **stations,
+        }  # fmt: skip
         self._lay_out()
-        self.key_sheet = KeySheet(self.stack)
         self._wire()
         self.resize(1280, 800)
         self.setMinimumSize(960, 600)
@@ -125,9 +141,6 @@ class Frame(QWidget):
         self._timer.setTimerType(Qt.TimerType.PreciseTimer)
         self._timer.timeout.connect(self.on_timer)
         self._timer.start(RESTING_MS)
-        stage = self.views[7]
-        assert isinstance(stage, StageView)
-        stage.asked.connect(self.do_action)
         self._ear = EngineEar(self, lambda: self.session.pump(time.monotonic()))
         self.show_station(1)
         self._document_changed(store.project, store.project)
@@ -136,58 +149,27 @@ class Frame(QWidget):
         outer = QVBoxLayout(self)
         outer.setContentsMargins(0, 0, 0, 0)
         outer.setSpacing(0)
+        outer.addWidget(self.menu_bar)
         upper = QHBoxLayout()
         upper.setSpacing(0)
         upper.addWidget(self.rail)
-        right = QVBoxLayout()
-        right.setSpacing(0)
-        right.addWidget(self.stack, 1)
-        right.addWidget(self.notices)
-        upper.addLayout(right, 1)
+        upper.addWidget(self.stack, 1)
         outer.addLayout(upper, 1)
         outer.addWidget(self.waterline)
+        for number, view in self.views.items():
+            view.head.addWidget(self.head_buttons[number], 0, 0, TOP_RIGHT)
+            view.leads_to.connect(self.go_to)
+            view.wanted.connect(self.book.do)
 
     def _wire(self) -> None:
         self.rail.chosen.connect(self.show_station)
-        self.key_sheet.report.clicked.connect(self.key_sheet.hide)
-        self.key_sheet.report.clicked.connect(self._handler("report"))
-        self.notices.attach.clicked.connect(self._handler("attach"))
-        self.notices.end.clicked.connect(self._handler("stop_engine"))
-        self.waterline.run_clicked.connect(self.session.performer.run_stop)
-        self.waterline.tap_clicked.connect(self.own.tap)
+        self.notices.wanted.connect(self.book.do)
+        self.waterline.run_clicked.connect(partial(self.book.do, "run_stop"))
+        self.waterline.tap_clicked.connect(partial(self.book.do, "tap"))
         self.session.store.listen(self._document_changed)
-        for action in actions_in("everywhere"):
-            for keys in action.keys:
-                shortcut = QShortcut(QKeySequence(keys), self)
-                shortcut.setContext(Qt.ShortcutContext.WindowShortcut)
-                shortcut.setObjectName(action.id)
-                shortcut.activated.connect(self._handler(action.id))
-
-    def _handler(self, action_id: str) -> Callable[[], None]:
-        method = self._acts[action_id]
-
-        def run() -> None:
-            if self._kept_back(action_id):
-                return
-            try:
-                method()
-            except GrebeError as error:
-                self.session.say("error", str(error))
-
-        return run
-
-    def _kept_back(self, action_id: str) -> bool:
-        """Whether a key does nothing on Stage: locked, or what could take something away."""
-        session = self.session
-        if not session.stage.shown:
-            return False
-        if session.stage.locked and action_id not in WORKS_LOCKED:
-            session.say("info", "Keys are locked; Ctrl+L lets go.")
-            return True
-        if action_id in NOT_ON_STAGE:
-            session.say("info", "Not on Stage: nothing can be taken away here.")
-            return True
-        return False
+        application = QApplication.instance()
+        if application is not None:
+            application.installEventFilter(self)
 
     # Showing
 
@@ -200,39 +182,31 @@ class Frame(QWidget):
         """Show a station."""
         self.rail.show_current(number)
         self.session.memory.take_fresh()  # what was played elsewhere is remembered, not written
-        self.key_sheet.hide()
+        self.over.close_all()
         view = self.views[number]
         self._noted = None
         self.session.stage.shown = number == 7
         self.session.selection.perform_set(on=number in SET_STATIONS)
         self.stack.setCurrentWidget(view)
-        self.set_palette()
+        self.menu_bar.show_station()
+        self.looks.show()
         view.document_changed()
         view.show_findings()
+        self.head_buttons[number].follow(self.book.met())
         view.canvas.setFocus()
-
-    def set_palette(self) -> None:
-        """Colour everything: Night around Stage, otherwise the theme chosen."""
-        shown = NIGHT if self.rail.current == 7 else self.palette_now
-        for part in (
-            self.rail,
-            self.notices,
-            self.notices.attach,
-            self.notices.end,
-            self.waterline,
-        ):
-            part.palette_now = shown
-            part.update()
-        view = self.view  # the others when they are shown: styling all of them takes a while
-        if view.palette_now is not shown or not view.styleSheet():
-            view.set_palette(shown)
-        self.update()
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
         """Draw the ground behind the views."""
         del event
-        shown = NIGHT if self.rail.current == 7 else self.palette_now
-        draw.fill(QPainter(self), 0, 0, self.width(), self.height(), shown.ground)
+        draw.fill(
+            QPainter(self), 0, 0, self.width(), self.height(), self.looks.palette_shown.ground
+        )
+
+    def resizeEvent(self, event: QResizeEvent | None) -> None:
+        """What lies over the stations goes with them."""
+        super().resizeEvent(event)
+        self.over.place()
+        self.notices.place()
 
     def _document_changed(self, old: Project, new: Project) -> None:
         del old
@@ -274,14 +248,21 @@ class Frame(QWidget):
         self._take_presses()
         self.rehearsal.follow()
         self._ear.follow(self.session.link.fileno())
-        self.notices.show_notice(
-            self.session.notices.last, now_s, stays=self.session.link.state == "other"
-        )
+        self._show_notices(now_s)
         self.waterline.update()
+        if now_s - self._buttons_s > BUTTONS_EVERY_S:
+            self._buttons_s = now_s
+            self.head_buttons[self.view.number].follow(self.book.met())
         self.view.moved()
         wanted = FRAME_MS if self.session.running else RESTING_MS
         if self._timer.interval() != wanted:
             self._timer.setInterval(wanted)
+
+    def _show_notices(self, now_s: float) -> None:
+        notices = self.session.notices
+        self.notices.follow(notices.said, now_s)
+        other = self.session.link.state == "other"
+        self.notices.stay(next(iter(reversed(notices.said)), None) if other else None)
 
     def _mind_document(self, now_s: float) -> None:
         """Keep unsaved work safe; see what others do to the file."""
@@ -318,16 +299,7 @@ class Frame(QWidget):
             elif press.action == "tap":
                 self.session.tempo.tap(press.at_ns / 1e9)
             elif press.action in WINDOW or not self.session.running:
-                self.do_action(press.action)
-
-    def do_action(self, action: str) -> None:
-        """An action by its id: the window's own, or Stage's."""
-        stage = self.views[7]
-        assert isinstance(stage, StageView)
-        if action in self._acts:
-            self._handler(action)()
-        elif stage.knows(action):
-            stage.handler(action)()
+                self.book.press(press.action)
 
     # Actions that work everywhere
 
@@ -349,19 +321,62 @@ class Frame(QWidget):
         KEPT.append(frame)
         self.leave()
 
-    @does("panic")
-    def panic(self) -> None:
-        """The second Esc within a second is panic; the first puts away what is open."""
-        self.key_sheet.hide()
-        self.view.escaped()
-        self.session.performer.escape(time.monotonic())
+    # Keys
 
-    def keyReleaseEvent(self, event: QKeyEvent | None) -> None:
-        """A push or a fill ends when its key comes up."""
+    def take_key(self, event: QKeyEvent) -> bool:
+        """A key over the drawing, or with the focus nowhere."""
+        return self.book.key(event, on_canvas=True)
+
+    def open_thing_menu(self, at: QPoint, *, in_hand: bool) -> None:
+        """The menu of what is in hand, or of the station."""
+        self.over.open_menu(at, in_hand=in_hand)
+
+    def keyPressEvent(self, event: QKeyEvent | None) -> None:
+        """What the control with the focus has no use for."""
         if event is None:
             return
-        held = event.key() in (*PUSH_KEYS, FILL_KEY) and not event.isAutoRepeat()
-        if not held or not self.own.released(push=event.key() in PUSH_KEYS):
+        began, self._key_at = self._key_at, None  # what had it may have given the focus away since
+        free = began is None or began is self or isinstance(began, (Canvas, View))
+        if event.key() == Qt.Key.Key_Escape and not free:
+            self._put_away()  # the focus was somewhere: giving it back is all that this Esc does
+            self.view.canvas.setFocus()
+        elif not self.book.key(event, on_canvas=free):
+            super().keyPressEvent(event)
+
+    def eventFilter(self, watched: QObject | None, event: QEvent | None) -> bool:
+        """A key before the control that has the focus: where no text is typed, one with Ctrl or Alt
+        is the window's. In a field the finder's is, that would cut the line's end off."""
+        if event is None or event.type() != KEY_PRESS or watched is not self.focusWidget():
+            return False
+        assert isinstance(event, QKeyEvent)
+        assert isinstance(watched, QWidget)
+        self._key_at = watched
+        if isinstance(watched, TYPED_INTO):
+            if set(key_names(event)) & set(self.book.keys.keys_of("find_action")):
+                self.book.do("find_action")
+                return True
+            return False
+        drawn = isinstance(watched, (Canvas, View)) or watched is self
+        return not drawn and not plain(event) and self.book.key(event, on_canvas=False)
+
+    _key_at: QWidget | None = None
+
+    def _put_away(self) -> bool:
+        """Put away what is open; whether there was anything."""
+        return self.over.close_all() or self.view.escaped()
+
+    @does("panic")
+    def panic(self) -> None:
+        """Put away what is open; with nothing open, the second time within a second is panic."""
+        if not self._put_away():
+            self.session.performer.escape(time.monotonic())
+
+    def keyReleaseEvent(self, event: QKeyEvent | None) -> None:
+        """What is held ends when its key comes up."""
+        if event is None:
+            return
+        held = self.book.release(event)
+        if not held or not self.own.released(push=held != "fill"):
             super().keyReleaseEvent(event)
 
     def keep(self) -> None:
@@ -374,13 +389,6 @@ class Frame(QWidget):
         self.close()
         if self in KEPT:
             KEPT.remove(self)
-
-    @does("theme")
-    def theme(self) -> None:
-        """Day or Night."""
-        self.palette_now = NIGHT if self.palette_now is DAY else DAY
-        write_settings(msgspec.structs.replace(read_settings(), theme=_theme(self.palette_now)))
-        self.set_palette()
 
     @does("quit")
     def quit(self) -> None:
@@ -397,6 +405,9 @@ class Frame(QWidget):
             event.ignore()
             return
         self._timer.stop()
+        application = QApplication.instance()
+        if application is not None:
+            application.removeEventFilter(self)
         self._ear.follow(None)
         for view in self.views.values():
             view.leaving()
@@ -408,7 +419,3 @@ class Frame(QWidget):
 
 KEPT: list[Frame] = []
 """Windows that Python has to keep alive."""
-
-
-def _theme(palette: Palette) -> Literal["day", "night"]:
-    return "night" if palette is NIGHT else "day"

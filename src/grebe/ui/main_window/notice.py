@@ -1,53 +1,57 @@
-"""One line above the waterline for what the performer should know."""
+"""Messages over the stations: what was said lately, with what can be done about it."""
 
 from __future__ import annotations
 
-from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent
-from PyQt6.QtWidgets import QHBoxLayout, QWidget
+from collections.abc import Sequence
+from functools import partial
 
-from grebe.protocols.link.messages import Notice
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent
+from PyQt6.QtWidgets import QHBoxLayout, QLabel, QSizePolicy, QVBoxLayout, QWidget
+
+from grebe.app.actions.buttons import on_button
+from grebe.app.live.notices import Said
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import Pill
-from grebe.ui.widgets.theme import DAY, Palette
+from grebe.ui.widgets.controls import Button
+from grebe.ui.widgets.theme import DAY, Palette, font
 
 SHOWN_S = {"info": 4.0, "warn": 12.0, "error": 30.0}
+MOST = 3
+"""So many at once: of what several boxes say, none hides the other."""
+WIDE = 720
+MARGIN = 16
 
 
-class NoticeStrip(QWidget):
-    """Shows the last notice for a while; a click puts it away."""
+class NoticeLine(QWidget):
+    """One message; a click puts it away."""
 
-    def __init__(self, parent: QWidget | None = None) -> None:
-        super().__init__(parent)
-        self.palette_now: Palette = DAY
-        self.notice: Notice | None = None
-        self._since = 0.0
-        self.attach = Pill("Attach to it", primary=True)
-        self.end = Pill("End it")
-        row = QHBoxLayout(self)
-        row.setContentsMargins(0, 0, 16, 0)
-        row.setSpacing(8)
-        row.addStretch(1)
-        row.addWidget(self.attach)
-        row.addWidget(self.end)
-        self.setFixedHeight(34)
-        self.hide()
+    def __init__(self, said: Said, since_s: float, palette: Palette) -> None:
+        super().__init__()
+        self.said, self.since_s = said, since_s
+        self.palette_now = palette
+        self.words = QLabel(said.text)
+        self.words.setWordWrap(True)
+        self.words.setFont(font(14, 600))
+        self.words.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Preferred)
+        self.buttons: list[Button] = []
+        self._row = QHBoxLayout(self)
+        self._row.setContentsMargins(16, 4, 8, 4)
+        self._row.addWidget(self.words, 1)
+        self.setMinimumHeight(34)
+        self.setAccessibleName(said.text)
+        self.colour_words()
 
-    def show_notice(self, notice: Notice | None, now_s: float, *, stays: bool) -> None:
-        """Show this notice, or let the one shown run out.
+    def colour_words(self) -> None:
+        """The words in the colour of how serious they are."""
+        p = self.palette_now
+        colour = {"info": p.ink, "warn": p.sand, "error": p.eye}[self.said.level]
+        self.words.setStyleSheet(f"color: {colour.name()}; background: transparent;")
 
-        One that `stays` is about an engine with another project: it offers what to do.
-        """
-        self.attach.setVisible(stays)
-        self.end.setVisible(stays)
-        if stays:
-            self._since = now_s
-        if notice is not None and notice is not self.notice:
-            self.notice, self._since = notice, now_s
-            self.setAccessibleName(notice.text)
-            self.show()
-            self.update()
-        elif self.notice is not None and now_s - self._since > SHOWN_S[self.notice.level]:
-            self.hide()
+    def offer(self, button: Button) -> None:
+        """A button at its end."""
+        button.palette_now = self.palette_now
+        self.buttons.append(button)
+        self._row.addWidget(button)
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         """Put it away."""
@@ -55,14 +59,116 @@ class NoticeStrip(QWidget):
         self.hide()
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        """Draw the line."""
+        """Draw the panel."""
         del event
-        if self.notice is None:
-            return
         p = self.palette_now
         painter = QPainter(self)
-        room = self.width() - (260 if self.attach.isVisible() else 40)
-        colour = {"info": p.water, "warn": p.sand, "error": p.eye}[self.notice.level]
-        draw.fill(painter, 0, 0, self.width(), self.height(), p.panel)
-        draw.fill(painter, 0, 0, 4, self.height(), colour)
-        draw.text(painter, 20, 22, self.notice.text, colour, size=14, weight=600, width=room)
+        colour = {"info": p.water, "warn": p.sand, "error": p.eye}[self.said.level]
+        draw.panel(painter, self.rect().toRectF().adjusted(0.5, 0.5, -0.5, -0.5), p.panel, p.edge)
+        draw.fill(painter, 0, 1, 4, self.height() - 2, colour)
+
+
+class NoticeStack(QWidget):
+    """Lies over the foot of the stations and moves nothing."""
+
+    wanted = pyqtSignal(str)
+    """The action that was offered, and taken."""
+
+    def __init__(self, parent: QWidget) -> None:
+        super().__init__(parent)
+        self.palette_now: Palette = DAY
+        self.lines: list[NoticeLine] = []
+        self._last: Said | None = None
+        self._other: NoticeLine | None = None
+        self._column = QVBoxLayout(self)
+        self._column.setContentsMargins(0, 0, 0, 0)
+        self._column.setSpacing(4)
+        self.hide()
+
+    def follow(self, said: Sequence[Said], now_s: float) -> None:
+        """Show what is new, let go of what is over or has been shown long enough."""
+        fresh: list[Said] = []
+        for each in reversed(said):
+            if each is self._last or len(fresh) == MOST:
+                break
+            fresh.append(each)
+        for each in reversed(fresh):
+            self._show(each, now_s)
+        if said:
+            self._last = said[-1]
+        for line in self.lines:
+            over = line.said.over is not None and line.said.over()
+            if over or now_s - line.since_s > SHOWN_S[line.said.level]:
+                line.hide()
+        gone = [line for line in self.lines if line.isHidden() or line not in self._latest()]
+        if gone or fresh:
+            for line in gone:
+                self._drop(line)
+            self.place()
+
+    def _latest(self) -> list[NoticeLine]:
+        shown = [line for line in self.lines if not line.isHidden()]
+        return shown[-MOST:]
+
+    def _show(self, said: Said, now_s: float) -> None:
+        for line in self.lines:
+            if line.said.text == said.text:
+                line.hide()  # said again: once is enough
+        line = NoticeLine(said, now_s, self.palette_now)
+        if said.offers:
+            self._offer(line, said.offers)
+        self.lines.append(line)
+        self._column.addWidget(line)
+        line.show()
+
+    def _offer(self, line: NoticeLine, action_id: str, *, primary: bool = False) -> None:
+        button = Button(on_button(action_id), primary=primary)
+        button.setObjectName(action_id)
+        button.clicked.connect(line.hide)
+        button.clicked.connect(partial(self.wanted.emit, action_id))
+        line.offer(button)
+
+    def _drop(self, line: NoticeLine) -> None:
+        self.lines.remove(line)
+        self._column.removeWidget(line)
+        line.deleteLater()
+
+    def stay(self, said: Said | None) -> None:
+        """One that stays while it is so, with what can be done: an engine of another project."""
+        if said is None:
+            if self._other is not None:
+                self._column.removeWidget(self._other)
+                self._other.deleteLater()
+                self._other = None
+                self.place()
+        elif self._other is None:
+            self._other = NoticeLine(said, 0.0, self.palette_now)
+            self._offer(self._other, "attach", primary=True)
+            self._offer(self._other, "stop_engine")
+            self._column.insertWidget(0, self._other)
+            self._other.show()
+            self.place()
+
+    def set_palette(self, palette: Palette) -> None:
+        """Take the colours of a theme."""
+        self.palette_now = palette
+        others = [self._other] if self._other is not None else []
+        for line in [*self.lines, *others]:
+            line.palette_now = palette
+            line.colour_words()
+            for button in line.buttons:
+                button.palette_now = palette
+            line.update()
+
+    def place(self) -> None:
+        """Over the foot of the parent."""
+        parent = self.parentWidget()
+        if parent is None:
+            return
+        self.setVisible(bool(self._latest()) or self._other is not None)
+        wide = min(WIDE, parent.width() - 2 * MARGIN)
+        self.resize(wide, 10)
+        tall = self._column.heightForWidth(wide)
+        tall = max(tall, self._column.sizeHint().height())
+        self.setGeometry(MARGIN, parent.height() - tall - MARGIN, wide, tall)
+        self.raise_()

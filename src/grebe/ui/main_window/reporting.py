@@ -20,7 +20,7 @@ from PyQt6.QtWidgets import (
 from grebe.app.report import ReportFile, gather, write_report
 from grebe.errors import GrebeError
 from grebe.process.places import shown
-from grebe.ui.widgets.controls import Pill
+from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.theme import Palette, style_sheet
 
 SHOWN_CHARACTERS = 200_000
@@ -55,8 +55,8 @@ class Reporting(QDialog):
         self.with_project = QCheckBox(self._project_words())
         self.with_project.setEnabled(project is not None)
         self.said = QLabel("")
-        self.write = Pill("Save the report", primary=True)
-        self.leave = Pill("Close")
+        self.write = Button("Save the report", primary=True)
+        self.leave = Button("Close")
         row = QHBoxLayout()
         row.addWidget(self.with_project)
         row.addStretch(1)

@@ -14,8 +14,8 @@ from grebe.errors import GrebeError
 from grebe.process.places import shown
 from grebe.ui.main_window.documents import FILES
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import Pill
-from grebe.ui.widgets.theme import PALETTES, style_sheet
+from grebe.ui.widgets.controls import Button
+from grebe.ui.widgets.theme import chosen_palette, style_sheet
 
 LOOK_MS = 500
 
@@ -31,7 +31,7 @@ class Waiting(QWidget):
         super().__init__()
         self.path = path
         self._open_file, self._open_demo = open_file, open_demo
-        self.palette_now = PALETTES[read_settings().theme]
+        self.palette_now = chosen_palette(read_settings().theme)
         self.setStyleSheet(style_sheet(self.palette_now))
         self.setWindowTitle(f"{shown(path.name)} is missing - Grebe")
         self.resize(1280, 800)
@@ -44,9 +44,9 @@ class Waiting(QWidget):
         )
         self.said = QLabel("")
         self.said.setWordWrap(True)
-        self.other = Pill("Open another project", primary=True)
-        self.demo = Pill("Look at the demo")
-        self.quit = Pill("Close")
+        self.other = Button("Open another project", primary=True)
+        self.demo = Button("Look at the demo")
+        self.quit = Button("Close")
         row = QHBoxLayout()
         row.setSpacing(8)
         for button, do in ((self.other, self._other), (self.demo, self._demo),

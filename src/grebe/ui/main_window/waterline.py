@@ -239,5 +239,6 @@ class Waterline(QWidget):
             off.append((", ".join(good), p.muted, 400))
             off.append((f"within {max(worst, 0.1):.1f} ms", p.muted, 400))
         if not off:
-            return [("Nothing sounds before Run", p.muted, 400)]
+            words = "No box is heard yet" if status.running else "Nothing sounds before Run"
+            return [(words, p.muted, 400)]
         return off

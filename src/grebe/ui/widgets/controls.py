@@ -2,73 +2,147 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
-from PyQt6.QtGui import QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPixmap
-from PyQt6.QtWidgets import QSizePolicy, QWidget
+from collections.abc import Sequence
+from typing import Protocol, runtime_checkable
+
+from PyQt6.QtCore import QEvent, QPoint, QPointF, QRectF, QSize, Qt, pyqtSignal
+from PyQt6.QtGui import (
+    QContextMenuEvent,
+    QKeyEvent,
+    QMouseEvent,
+    QPainter,
+    QPaintEvent,
+    QPen,
+    QPixmap,
+)
+from PyQt6.QtWidgets import QPushButton, QSizePolicy, QTabBar, QWidget
 
 from grebe.app.live.session import Session
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.theme import DAY, Palette
+from grebe.ui.widgets.theme import CORNER, DAY, Palette, font
 
-SHEET_WIDTH = 248
+SHEET_WIDTH = 292
 
 
-class Pill(QWidget):
-    """A button: words in a rounded outline, filled when it is the first thing to do here."""
-
-    clicked = pyqtSignal()
+class Button(QPushButton):
+    """A button: words in an edge on a soft surface; filled when it is the first thing to do here,
+    dashed while it cannot be done. A click leaves the focus where it is."""
 
     def __init__(self, words: str, *, primary: bool = False, parent: QWidget | None = None) -> None:
-        super().__init__(parent)
-        self.words = words
+        super().__init__(words, parent)
         self.primary = primary
+        self.why_not = ""
+        """Why it cannot be done now; it can be pressed all the same, and says so."""
         self.palette_now: Palette = DAY
         self.setFocusPolicy(Qt.FocusPolicy.TabFocus)
         self.setSizePolicy(QSizePolicy.Policy.Fixed, QSizePolicy.Policy.Fixed)
         self.setCursor(Qt.CursorShape.PointingHandCursor)
         self.setAccessibleName(words)
 
+    @property
+    def words(self) -> str:
+        """What it says."""
+        return self.text()
+
     def set_words(self, words: str) -> None:
         """Other words on the button."""
-        self.words = words
-        self.setAccessibleName(words)
-        self.updateGeometry()
-        self.update()
+        if words != self.text():
+            self.setText(words)
+            self.setAccessibleName(words)
+            self.updateGeometry()
 
     def sizeHint(self) -> QSize:
         """Room for the words."""
-        return QSize(round(draw.text_width(self.words, 14, 600)) + 28, 28)
-
-    def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
-        """A click counts when it ends inside."""
-        if event is not None and self.rect().contains(event.position().toPoint()):
-            self.clicked.emit()
+        return QSize(round(draw.text_width(self.text(), 14, 600)) + 28, 30)
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
-        """Enter presses it; Space is always run and stop."""
-        if event is None:
-            return
-        if event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter):
-            self.clicked.emit()
+        """Enter presses it as Space does."""
+        if event is not None and event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter):
+            self.click()
         else:
             super().keyPressEvent(event)
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        """Draw the pill."""
+        """Draw it."""
         del event
         p = self.palette_now
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        box = QRectF(self.rect()).adjusted(1, 1, -1, -1)
-        edge = p.crest if self.hasFocus() else p.water
-        painter.setPen(edge)
-        painter.setBrush(p.water if self.primary else Qt.BrushStyle.NoBrush)
-        painter.drawRoundedRect(box, box.height() / 2, box.height() / 2)
-        colour = p.on_water if self.primary else p.water
+        box = QRectF(self.rect()).adjusted(1.5, 1.5, -1.5, -1.5)
+        cannot = bool(self.why_not)
+        filled = self.primary and not cannot
+        pen = QPen(p.crest if self.hasFocus() else p.water if filled else p.edge,
+                   3 if self.hasFocus() else 1.2)  # fmt: skip
+        if cannot and not self.hasFocus():
+            pen.setStyle(Qt.PenStyle.DashLine)
+        painter.setPen(pen)
+        surface = p.rule if self.isDown() else p.soft
+        painter.setBrush(p.water if filled else Qt.BrushStyle.NoBrush if cannot else surface)
+        painter.drawRoundedRect(box, CORNER, CORNER)
+        colour = p.on_water if filled else p.muted if cannot else p.ink
         draw.text(
-            painter, box.center().x(), box.center().y() + 5, self.words, colour,
+            painter, box.center().x(), box.center().y() + 5, self.text(), colour,
             size=14, weight=600, align=draw.CENTRE,
         )  # fmt: skip
+
+
+class Tabs(QTabBar):
+    """The parts of a station by name, with a line under the one that is shown."""
+
+    asked = pyqtSignal(int)
+    """A part was chosen by hand."""
+
+    def __init__(self, names: Sequence[str]) -> None:
+        super().__init__()
+        self.setDrawBase(False)
+        self.setExpanding(False)
+        self.setFocusPolicy(Qt.FocusPolicy.TabFocus)
+        self.setUsesScrollButtons(False)
+        self.setAccessibleName("Parts")
+        self.setFont(font(16, 600))
+        for name in names:
+            self.addTab(name)
+        self.currentChanged.connect(self._changed)
+        self._told = False
+
+    def _changed(self, index: int) -> None:
+        if not self._told:
+            self.asked.emit(index)
+
+    def show_part(self, index: int) -> None:
+        """Another part is shown."""
+        self._told = True
+        self.setCurrentIndex(index)
+        self._told = False
+
+
+@runtime_checkable
+class TakesKeys(Protocol):
+    """A window that knows what keys do."""
+
+    def take_key(self, event: QKeyEvent) -> bool:
+        """Do what a key over a canvas does; whether it does anything."""
+
+    def open_thing_menu(self, at: QPoint, *, in_hand: bool) -> None:
+        """Open the menu of the thing in hand at a place on the screen, or of the whole station."""
+
+
+@runtime_checkable
+class Picks(Protocol):
+    """What is drawn and can be taken in hand by pointing."""
+
+    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
+        """Take what is under a point in hand, without any edit; whether there is something."""
+
+
+def open_menu(widget: QWidget, event: QContextMenuEvent | None) -> None:
+    """Open the menu of what is under the pointer, or, by key, of what is in hand."""
+    window = widget.window()
+    if event is None or not isinstance(window, TakesKeys) or not isinstance(widget, Picks):
+        return
+    by_key = event.reason() == QContextMenuEvent.Reason.Keyboard
+    found = by_key or widget.pick(QPointF(event.pos()))
+    window.open_thing_menu(event.globalPos(), in_hand=found)
 
 
 class Canvas(QWidget):
@@ -90,6 +164,40 @@ class Canvas(QWidget):
         """Take the colours of a theme."""
         self.palette_now = palette
         self.refresh()
+
+    def event(self, event: QEvent | None) -> bool:
+        """Only the left button edits: another one opens the menu of what is under it."""
+        pressed = (
+            QEvent.Type.MouseButtonPress, QEvent.Type.MouseButtonRelease,
+            QEvent.Type.MouseButtonDblClick,
+        )  # fmt: skip
+        if (
+            isinstance(event, QMouseEvent) and event.type() in pressed
+            and event.button() != Qt.MouseButton.LeftButton
+        ):  # fmt: skip
+            event.ignore()
+            return False
+        return super().event(event)
+
+    def keyPressEvent(self, event: QKeyEvent | None) -> None:
+        """A key is an action, before anything that scrolls around the drawing has it."""
+        window = self.window()
+        if event is not None and isinstance(window, TakesKeys) and window.take_key(event):
+            event.accept()
+        else:
+            super().keyPressEvent(event)
+
+    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
+        """Take what is under a point in hand, without any edit; whether there is something.
+
+        `selects`: up to there, from what was in hand. Views override it.
+        """
+        del at, selects
+        return False
+
+    def contextMenuEvent(self, event: QContextMenuEvent | None) -> None:
+        """The menu of what is under the pointer, or, by key, of what is in hand."""
+        open_menu(self, event)
 
     def refresh(self) -> None:
         """What stands still has changed: draw it anew."""
@@ -168,8 +276,15 @@ class Heading(QWidget):
         super().__init__(parent)
         self.title = ""
         self.below = ""
+        self._taken = 0
         self.palette_now: Palette = DAY
         self.setFixedHeight(62)
+
+    def leave_room(self, width: int) -> None:
+        """Buttons stand over the right end of the title, so wide."""
+        if width != self._taken:
+            self._taken = width
+            self.update()
 
     def say(self, title: str, below: str) -> None:
         """Other words."""
@@ -184,5 +299,6 @@ class Heading(QWidget):
         p = self.palette_now
         painter = QPainter(self)
         width = float(self.width())
-        draw.text(painter, 0, 30, self.title, p.ink, size=26, weight=600, width=width)
+        draw.text(painter, 0, 30, self.title, p.ink, size=26, weight=600,
+                  width=max(80.0, width - self._taken - 12))  # fmt: skip
         draw.text(painter, 0, 54, self.below, p.muted, size=14, width=width)

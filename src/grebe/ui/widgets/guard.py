@@ -6,6 +6,7 @@ import time
 
 from PyQt6.QtCore import QPointF
 
+from grebe.app.actions.keymap import told
 from grebe.app.live.session import Session
 
 HELD_S = 0.5
@@ -39,5 +40,7 @@ class TouchGuard:
         moved = (at - down[1]).manhattanLength()
         if time.monotonic() - down[0] >= HELD_S and moved < STRAY_PX:
             return True
-        self._session.say("info", "Touch guard: hold it for half a second. Ctrl+G lets it off.")
+        self._session.say(
+            "info", f"Touch guard: hold it for half a second. {told('guard')} lets it off."
+        )
         return False

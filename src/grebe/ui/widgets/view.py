@@ -3,19 +3,20 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from typing import Protocol
+from functools import partial
+from typing import NamedTuple, Protocol, runtime_checkable
 
-from PyQt6.QtCore import Qt, pyqtSignal
-from PyQt6.QtGui import QKeySequence, QPainter, QPaintEvent, QShortcut
-from PyQt6.QtWidgets import QHBoxLayout, QStackedWidget, QVBoxLayout, QWidget
+from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtGui import QPainter, QPaintEvent
+from PyQt6.QtWidgets import QGridLayout, QHBoxLayout, QStackedWidget, QVBoxLayout, QWidget
 
-from grebe.app.actions import Scope, actions_in
+from grebe.app.actions.model import Station
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.live.session import Session
 from grebe.core.findings.model import SubjectKind
 from grebe.errors import EditError
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import SHEET_WIDTH, Canvas, Heading, Pill
+from grebe.ui.widgets.controls import SHEET_WIDTH, Button, Canvas, Heading, Tabs
 from grebe.ui.widgets.findings import FindingsList
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.theme import DAY, Palette, style_sheet
@@ -51,15 +52,32 @@ class Typed(Protocol):
         """Take a setting from text. EditError says what it may be."""
 
 
-class View(QWidget):
-    """A station. Its keys come from the action table; `acts` says what does each."""
+@runtime_checkable
+class PicksMany(Protocol):
+    """What takes settings that several are chosen in."""
 
-    scope: Scope = "everywhere"
+    def set_many(self, owner: str, key: str, ids: tuple[str, ...]) -> None:
+        """Choose these. EditError says what cannot be."""
+
+
+class Thing(NamedTuple):
+    """What is in hand: what it is called, and the kinds of thing it is, the nearest first."""
+
+    words: str
+    kinds: tuple[str, ...]
+
+
+class View(QWidget):
+    """A station. What can be done in it stands in the registry; `acts` says what does each."""
+
+    scope: Station = "everywhere"
     number = 0
     about: tuple[SubjectKind, ...] = ()
     """Findings about these are listed below what the station shows."""
     leads_to = pyqtSignal(str, str)
     """Something is to be shown that another station has: its kind and id."""
+    wanted = pyqtSignal(str)
+    """A button was pressed: the action it stands for. The window does it, or says why not."""
 
     def __init__(self, session: Session) -> None:
         super().__init__()
@@ -67,10 +85,12 @@ class View(QWidget):
         self.palette_now: Palette = DAY
         self.heading = Heading()
         self.canvas: Canvas
+        self.sheet_shown: QWidget | None = None
+        """What stands at the right; it can be folded away."""
         self.to_look_at: FindingsList | None = None
-        self._acts: dict[str, Act] = {}
-        self.tabs: list[Pill] = []
-        """Buttons for the parts of the station, where it has several."""
+        self._acts: dict[int, dict[str, Act]] = {}
+        self.tabs: Tabs | None = None
+        """The parts of the station by name, where it has several."""
 
     def lay_out(
         self,
@@ -79,12 +99,10 @@ class View(QWidget):
         *,
         above: QWidget | None = None,
         body: QWidget | None = None,
-        keyed: QWidget | None = None,
     ) -> None:
-        """Put heading, what stands above the canvas, canvas and sheet in place; wire the keys.
+        """Put heading, what stands above the canvas, canvas and sheet in place.
 
-        `body` holds the canvas where there is more than that; `keyed` is where
-        the view's keys work, by default the canvas.
+        `body` holds the canvas where there is more than that.
         """
         self.canvas = canvas
         outer = QHBoxLayout(self)
@@ -92,10 +110,9 @@ class View(QWidget):
         outer.setSpacing(16)
         left = QVBoxLayout()
         left.setSpacing(4)
-        self.head_row = QHBoxLayout()
-        self.head_row.setSpacing(8)
-        self.head_row.addWidget(self.heading, 1)
-        left.addLayout(self.head_row)
+        self.head = QGridLayout()
+        self.head.addWidget(self.heading, 0, 0)
+        left.addLayout(self.head)
         if above is not None:
             left.addWidget(above)
         left.addWidget(body or canvas, 1)
@@ -105,56 +122,72 @@ class View(QWidget):
             self.to_look_at.chosen.connect(self.show_subject)
             left.addWidget(self.to_look_at)
         outer.addLayout(left, 1)
+        self.sheet_shown = sheet
         if sheet is not None:
             outer.addWidget(sheet)
-        for action in actions_in(self.scope):
-            for keys in action.keys:
-                shortcut = QShortcut(QKeySequence(keys), self if action.wide else keyed or canvas)
-                shortcut.setContext(Qt.ShortcutContext.WidgetWithChildrenShortcut)
-                shortcut.setObjectName(action.id)
-                shortcut.activated.connect(self.handler(action.id))
         self.setFocusProxy(canvas)
 
-    def add_pill(self, words: str, action_id: str, *, primary: bool = False) -> Pill:
-        """A button in the heading for an action of this view."""
-        pill = Pill(words, primary=primary)
-        pill.clicked.connect(self.handler(action_id))
-        self.head_row.addWidget(pill, 0, Qt.AlignmentFlag.AlignTop)
-        return pill
+    @property
+    def part(self) -> int:
+        """Which of its parts is shown; -1 in a station of one piece."""
+        return -1
+
+    def to_part(self, index: int) -> None:
+        """Show another of its parts."""
+
+    def in_hand(self) -> Thing:
+        """What is in hand."""
+        return Thing("", ())
+
+    def add_button(self, words: str, action_id: str, *, primary: bool = False) -> Button:
+        """A button for an action, to be put somewhere."""
+        button = Button(words, primary=primary)
+        button.clicked.connect(partial(self.wanted.emit, action_id))
+        button.setObjectName(action_id)
+        return button
 
     def take_typed(self, form: Form, editor: Typed) -> None:
-        """Let a form set what is typed into it; what cannot be is said in the window."""
+        """Let a form set what is typed into it; what cannot be is said at the field."""
 
         def typed(owner: str, key: str, text: str) -> None:
             try:
                 editor.set_field(owner, key, text)
             except EditError as error:
-                self.session.say("warn", f"{error}.")
-            form.show_all()
+                self._refused(form, owner, key, error)
+
+        def picked(owner: str, key: str, ids: tuple[str, ...]) -> None:
+            try:
+                if isinstance(editor, PicksMany):
+                    editor.set_many(owner, key, ids)
+            except EditError as error:
+                self._refused(form, owner, key, error)
 
         form.typed.connect(typed)
+        form.picked.connect(picked)
+
+    def _refused(self, form: Form, owner: str, key: str, error: EditError) -> None:
+        self.session.say("warn", f"{error}.")
+        form.refuse(f"{error}. It stays as it was.", owner, key)
 
     def tab_row(self, panes: Sequence[tuple[str, str]]) -> QHBoxLayout:
-        """A button for each part of the station: its name and the action that shows it."""
+        """The parts of the station by name, each with the action that shows it."""
         row = QHBoxLayout()
-        row.setContentsMargins(0, 2, 0, 4)
+        row.setContentsMargins(0, 0, 0, 4)
         row.setSpacing(8)
-        for words, action in panes:
-            pill = Pill(words)
-            pill.clicked.connect(self.handler(action))
-            self.tabs.append(pill)
-            row.addWidget(pill)
+        self.tabs = Tabs([words for words, _ in panes])
+        self.tabs.asked.connect(lambda index: self.wanted.emit(panes[index][1]))
+        row.addWidget(self.tabs)
         row.addStretch(1)
         return row
 
     def show_tab(self, index: int) -> None:
-        """Fill the button of the part that is shown."""
-        for number, tab in enumerate(self.tabs):
-            tab.primary = number == index
-            tab.update()
+        """Mark the part that is shown."""
+        if self.tabs is not None:
+            self.tabs.show_part(index)
 
-    def acts(self) -> dict[str, Act]:
-        """What does each action here; a view with an editor adds the editor's."""
+    def acts(self, part: int) -> dict[str, Act]:
+        """What does each action in a part; a view with an editor adds its own."""
+        del part
         return acts_of(self)
 
     def around(self, action_id: str, act: Act) -> Act:
@@ -162,19 +195,29 @@ class View(QWidget):
         del action_id
         return act
 
+    def parts_there_are(self) -> range:
+        """The numbers of its parts; only -1 in a station of one piece."""
+        return range(-1, 0)
+
+    def answers(self, action_id: str, part: int) -> bool:
+        """Whether a part, seen or not, has an answer to an action."""
+        return action_id in self._of_part(part)
+
+    def can(self, action_id: str) -> bool:
+        """Whether it has an answer to an action in the part that is shown."""
+        return action_id in self._here()
+
+    def _here(self) -> dict[str, Act]:
+        return self._of_part(self.part)
+
+    def _of_part(self, part: int) -> dict[str, Act]:
+        if part not in self._acts:
+            self._acts[part] = self.acts(part)
+        return self._acts[part]
+
     def handler(self, action_id: str) -> Act:
-        """What to call for an action: what it does, with errors said in the window."""
-        if not self._acts:
-            self._acts = self.acts()
-        method = self.around(action_id, self._acts[action_id])
-
-        def run() -> None:
-            try:
-                method()
-            except EditError as error:
-                self.session.say("warn", f"{error}.")
-
-        return run
+        """What to call for an action, with what always follows it here."""
+        return self.around(action_id, self._here()[action_id])
 
     def set_palette(self, palette: Palette) -> None:
         """Take the colours of a theme."""
@@ -209,8 +252,9 @@ class View(QWidget):
     def moved(self) -> None:
         """Time has passed: show where it is. Called many times a second while shown."""
 
-    def escaped(self) -> None:
-        """Esc was pressed: put away what is open. The key itself is the window's."""
+    def escaped(self) -> bool:
+        """Esc was pressed: put away what is open. Whether there was something."""
+        return False
 
     def leaving(self) -> None:
         """The window is about to close: end what still runs."""
@@ -221,6 +265,15 @@ class PanedView(View):
 
     panes: QStackedWidget
 
+    @property
+    def part(self) -> int:
+        """The part that is shown."""
+        return self.panes.currentIndex()
+
+    def parts_there_are(self) -> range:
+        """One for each pane."""
+        return range(self.panes.count())
+
     def focus_pane(self) -> None:
         """The keys go to the part that is shown."""
         pane = self.panes.currentWidget()
@@ -229,12 +282,12 @@ class PanedView(View):
 
 
 class SidedView(PanedView):
-    """A station in parts with a form at its side that is put away."""
+    """A station in parts with a form at its side."""
 
     side: Sheet
     form: Form
 
-    def to_pane(self, index: int) -> None:
+    def to_part(self, index: int) -> None:
         """Show a part."""
         self.panes.setCurrentIndex(index)
         self.document_changed()
@@ -242,14 +295,12 @@ class SidedView(PanedView):
 
     @does("settings")
     def settings(self) -> None:
-        """The form, or away with it."""
-        if self.side.isVisibleTo(self):
-            self.escaped()
-        else:
-            self.side.setVisible(True)
-            self.form.open()
+        """To the form."""
+        self.side.setVisible(True)
+        self.form.open()
 
-    def escaped(self) -> None:
-        """Put the form away."""
-        self.side.setVisible(False)
-        self.focus_pane()
+    @does("rename")
+    def rename(self) -> None:
+        """To its name."""
+        self.side.setVisible(True)
+        self.form.open("name")

@@ -7,6 +7,7 @@ from typing import NamedTuple
 from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QDragEnterEvent, QDropEvent, QMouseEvent, QPainter, QPen, QPixmap
 
+from grebe.app.actions.keymap import told
 from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.app.editors.pattern_hits import NEW_VALUE, PLAIN
 from grebe.core.patterns.model import Content, ControlLane, Voice
@@ -118,6 +119,15 @@ class PatternCanvas(PlayheadCanvas):
             value = PLAIN if isinstance(row, Voice) else places.value_at(places.index_of(row.id), y)
             self.written.emit(row.id, step, value or NEW_VALUE)
 
+    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
+        """Put the cursor there, or the end of what is selected."""
+        place = self.places.place_at(at.x(), at.y())
+        if place is None:
+            return False
+        row, step = place
+        self.pointed.emit(row.id, min(step, row.length - 1), selects)
+        return True
+
     def mouseMoveEvent(self, event: QMouseEvent | None) -> None:
         """Drag: up is louder, sideways at a row's end is longer, over a lane draws its curve."""
         drag = self._drag
@@ -176,9 +186,12 @@ class PatternCanvas(PlayheadCanvas):
         """Draw the ruler and every row."""
         places = self.places
         if not places.rows:
-            words = "This pattern has no voices. A adds one."
+            words = f"This pattern has no voices. {told('add_voice')} adds one."
             if self.editor.hand.pattern is None:
-                words = "No pattern yet. N makes one, Ctrl+I imports a MIDI file."
+                words = (
+                    f"No pattern yet. {told('new_pattern')} makes one, {told('import_loop')} "
+                    "imports a MIDI file."
+                )
             draw.text(painter, LABELS, 60, words, self.palette_now.muted)
             return
         self._paint_ruler(painter, places)

@@ -15,7 +15,7 @@ from grebe.core.rig.spec import PITCHED_KINDS
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import EditError
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import Canvas, Pill
+from grebe.ui.widgets.controls import Button, Canvas
 from grebe.ui.widgets.formatting import counted, note_name
 
 EVERYTHING = "everything"
@@ -108,7 +108,7 @@ class CapturePane(QWidget):
         row = QHBoxLayout()
         self.said = QLabel()
         self.said.setWordWrap(True)
-        make, over = Pill("Make a pattern", primary=True), Pill("Lay over this one")
+        make, over = Button("Make a pattern", primary=True), Button("Lay over this one")
         make.clicked.connect(self.settings)
         over.clicked.connect(self.lay_over)
         row.addWidget(self.said, 1)
@@ -199,39 +199,7 @@ class CapturePane(QWidget):
         bars = int(self.bars.currentText())
         return captured(canvas.notes, canvas.end, canvas.bar_beats, bars, how, device)
 
-    # What the keys do here: the arrows are the station's, so they are handed on
-
-    def _place(self) -> int:
-        return next((i for i, box in enumerate(self.boxes) if box.hasFocus()), -1)
-
-    @does("step_left")
-    def step_left(self) -> None:
-        """To the control before."""
-        self.boxes[max(0, self._place() - 1)].setFocus()
-
-    @does("step_right")
-    def step_right(self) -> None:
-        """To the control after."""
-        self.boxes[min(len(self.boxes) - 1, self._place() + 1)].setFocus()
-
-    @does("voice_up")
-    def voice_up(self) -> None:
-        """Its choice before."""
-        self._turn(-1)
-
-    @does("voice_down")
-    def voice_down(self) -> None:
-        """Its choice after."""
-        self._turn(1)
-
-    def _turn(self, by: int) -> None:
-        if self._place() >= 0:
-            box = self.boxes[self._place()]
-            index = min(box.count() - 1, max(0, box.currentIndex() + by))
-            box.setCurrentIndex(index)
-            box.activated.emit(index)
-
-    @does("settings")
+    @does("pattern_of_take")
     def settings(self) -> None:
         """Make a pattern of it."""
         self.made.emit(self.content())

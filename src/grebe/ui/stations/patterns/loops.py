@@ -10,6 +10,7 @@ from PyQt6.QtCore import QLineF, QRectF, pyqtSignal
 from PyQt6.QtGui import QMouseEvent, QPainter, QPen
 from PyQt6.QtWidgets import QFileDialog, QHBoxLayout, QLabel, QVBoxLayout, QWidget
 
+from grebe.app.actions.keymap import told
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.loop_editor import LoopEditor
 from grebe.app.editors.loop_files import LoopFiles
@@ -24,7 +25,7 @@ from grebe.core.patterns.loops import (
 from grebe.core.patterns.model import Content
 from grebe.errors import GrebeError
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import Canvas, Pill
+from grebe.ui.widgets.controls import Button, Canvas
 from grebe.ui.widgets.formatting import counted, note_name
 
 TRIM_MS, SHIFT_MS = 1.0, 1.0
@@ -88,8 +89,8 @@ class LoopCanvas(Canvas):
         p, loop = self.palette_now, self.loop
         width, height = self.width(), float(self.height())
         if loop is None:
-            draw.text(painter, 0, 40, "No loops on this box yet. Ctrl+I takes a WAV file in; or "
-                      "drop one here.", p.muted, width=width)  # fmt: skip
+            draw.text(painter, 0, 40, f"No loops on this box yet. {told('import_loop')} takes a "
+                      "WAV file in; or drop one here.", p.muted, width=width)  # fmt: skip
             return
         middle, tall = 30 + (height - 80) / 2, (height - 80) / 2
         for beat in range(loop.bars * loop.beats_a_bar + 1):
@@ -146,9 +147,9 @@ class LoopsPane(QWidget):
             ("Cut evenly", self.loop_editor.cut_even), ("Fit: slices", self.fit_slices),
             ("Fit: pitch", self.fit_pitch),
         ):  # fmt: skip
-            pill = Pill(words)
-            pill.clicked.connect(self._safe(do))
-            row.addWidget(pill)
+            button = Button(words)
+            button.clicked.connect(self._safe(do))
+            row.addWidget(button)
         outer = QVBoxLayout(self)
         outer.setContentsMargins(0, 4, 0, 0)
         outer.addLayout(row)
@@ -228,7 +229,7 @@ class LoopsPane(QWidget):
         """Write it at the song's tempo, its pitch going along."""
         self._fit("resample")
 
-    @does("settings")
+    @does("pattern_of_loop")
     def settings(self) -> None:
         """A pattern that plays its slices where they lie."""
         loop = self.loop_editor.in_hand()

@@ -5,6 +5,7 @@ from __future__ import annotations
 from PyQt6.QtCore import QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QMouseEvent, QPainter, QPen
 
+from grebe.app.actions.keymap import told
 from grebe.app.doing import does
 from grebe.app.editors.memory_edits import MemoryEdits
 from grebe.app.editors.pattern_editor import PatternEditor
@@ -74,27 +75,27 @@ class MemoryPane(Canvas):
         self.program += by
         self._keep_in_sight()
 
-    @does("step_left")
+    @does("left")
     def step_left(self) -> None:
         """A column to the left."""
         self._move(-COLUMN_ROWS)
 
-    @does("step_right")
+    @does("right")
     def step_right(self) -> None:
         """A column to the right."""
         self._move(COLUMN_ROWS)
 
-    @does("voice_up")
+    @does("up")
     def voice_up(self) -> None:
         """The place before."""
         self._move(-1)
 
-    @does("voice_down")
+    @does("down")
     def voice_down(self) -> None:
         """The place after."""
         self._move(1)
 
-    @does("settings")
+    @does("open_place")
     def settings(self) -> None:
         """Take the pattern at this place in hand."""
         place = self._place()
@@ -143,7 +144,8 @@ class MemoryPane(Canvas):
         more = self._columns() - shown
         beyond = f", {more} columns more" if more > 0 else ""
         draw.text(painter, 0, 16, f"{device.name}: {len(self.places)} places. {kind}{beyond}. "
-                  "Ctrl+M: the pattern in hand here. K: a copy. Delete: free it.",
+                  f"{told('assign')}: the pattern in hand here. {told('copy_here')}: a copy. "
+                  f"{told('remove')}: free it.",
                   p.muted, size=14, width=self.width())  # fmt: skip
         current = self.editor.hand.pattern_id
         for place in self.places:

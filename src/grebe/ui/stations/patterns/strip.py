@@ -4,13 +4,14 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
-from PyQt6.QtCore import QRectF, pyqtSignal
-from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent
+from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
+from PyQt6.QtGui import QContextMenuEvent, QMouseEvent, QPainter, QPaintEvent
 from PyQt6.QtWidgets import QWidget
 
 from grebe.app.live.session import Session
 from grebe.core.document import Project
 from grebe.ui.widgets import draw
+from grebe.ui.widgets.controls import open_menu
 from grebe.ui.widgets.theme import DAY, Palette
 
 ROW = 24.0
@@ -64,14 +65,23 @@ class PatternStrip(QWidget):
         del event
         self.arrange()
 
+    def contextMenuEvent(self, event: QContextMenuEvent | None) -> None:
+        """The menu of the pattern there."""
+        open_menu(self, event)
+
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         """Take the pattern under the pointer in hand."""
-        if event is None:
-            return
+        if event is not None and event.button() == Qt.MouseButton.LeftButton:
+            self.pick(event.position())
+
+    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
+        """Take the pattern there in hand."""
+        del selects
         for word in self._words:
-            if word.pattern and word.box.contains(event.position()):
+            if word.pattern and word.box.contains(at):
                 self.chosen.emit(word.pattern)
-                return
+                return True
+        return False
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
         """Draw the names."""

@@ -10,6 +10,7 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
+from grebe.app.actions.keymap import told
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.app.live.session import Session
@@ -29,10 +30,10 @@ from grebe.ui.stations.patterns.panes import PatternPanes
 from grebe.ui.stations.patterns.steps import StepsPane
 from grebe.ui.stations.patterns.strip import PatternStrip
 from grebe.ui.stations.patterns.transfer import PatternTransfer
-from grebe.ui.widgets.form import Form, FormRow
+from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.formatting import counted
-from grebe.ui.widgets.sheet import FactsArea
-from grebe.ui.widgets.view import PanedView, Sheet
+from grebe.ui.widgets.sheet import Facts
+from grebe.ui.widgets.view import PanedView, Sheet, Thing
 
 PANES = (
     ("Note lanes", "pane_note_lanes"), ("Memory", "pane_memory"), ("Step sheet", "pane_steps"),
@@ -67,26 +68,18 @@ class PatternsView(PanedView):
         self.strip = PatternStrip(session)
         self.strip.chosen.connect(self.choose)
         self.sheet = Sheet()
-        self.facts_area = FactsArea()
-        self.facts = self.facts_area.facts
-        rows = [FormRow(f.owner, f.key, f.words, f.choices) for f in FIELDS]
-        self.fields = Form(self.editor.fields, TITLES, rows)
+        self.facts = Facts(grows=True)
+        self.fields = Form(self.editor.fields, TITLES, FIELDS)
+        self.fields.put_below(self.facts)
         self.take_typed(self.fields, self.editor.fields)
         self.pages = QStackedWidget()
-        self.pages.addWidget(self.facts_area)
         self.makers = MakersPage(self.editor)
         self.makers.wanted.connect(self._generate)
         self.pages.addWidget(self.fields)
         self.pages.addWidget(self.makers)
         self.sheet.column.addWidget(self.pages, 1)
         self._make_panes()
-        self.lay_out(
-            self.pattern_canvas, self.sheet, above=self._above(), body=self.panes, keyed=self.panes
-        )
-        self.box_pill = self.add_pill("In the box now", "in_box", primary=True)
-        self.add_pill("Settings", "settings")
-        self.add_pill("Generate", "generate")
-        self.add_pill("Import", "import_loop")
+        self.lay_out(self.pattern_canvas, self.sheet, above=self._above(), body=self.panes)
         canvas = self.pattern_canvas
         canvas.written.connect(self.editor.hand.write)
         canvas.removed.connect(self.editor.hand.remove)
@@ -98,7 +91,7 @@ class PatternsView(PanedView):
 
     def _make_panes(self) -> None:
         self.pattern_panes = PatternPanes(
-            self.editor, show=self._to_pane, choose=self.choose, changed=self.document_changed
+            self.editor, show=self.to_part, choose=self.choose, changed=self.document_changed
         )
         self.memory = MemoryPane(self.editor)
         self.memory.taken.connect(self.pattern_panes.take_from_memory)
@@ -148,12 +141,9 @@ class PatternsView(PanedView):
         self.pattern_canvas.refresh()
         self.strip.current = self.editor.hand.pattern_id
         self.strip.arrange()
-        own = device is not None and device.plays == "own"
-        self.box_pill.setVisible(own and pattern is not None and pattern.box_status != "in the box")
         self._say_heading(pattern, device)
         self._facts_stale = True
-        if self.pages.currentWidget() is self.fields:
-            self.fields.show_all()
+        self.fields.show_all()
         self._show_pane()
 
     def show_facts(self) -> None:
@@ -171,7 +161,8 @@ class PatternsView(PanedView):
         elif isinstance(pane, MemoryPane):
             pane.refresh()
 
-    def _to_pane(self, index: int) -> None:
+    def to_part(self, index: int) -> None:
+        """Show another part."""
         self.panes.setCurrentIndex(index)
         self._show_pane()
         pane = self.panes.currentWidget()
@@ -181,7 +172,9 @@ class PatternsView(PanedView):
 
     def _say_heading(self, pattern: Pattern | None, device: Device | None) -> None:
         if pattern is None:
-            self.heading.say("No patterns yet", "N makes one; Ctrl+I imports a MIDI file as one.")
+            makes, takes = told("new_pattern"), told("import_loop")
+            below = f"{makes} makes one; {takes} imports a MIDI file as one."
+            self.heading.say("No patterns yet", below)
             return
         content = pattern.content
         words = []
@@ -225,53 +218,47 @@ class PatternsView(PanedView):
 
     # Edits
 
-    def acts(self) -> dict[str, Act]:
-        """What the pane shown has for an action, or the editor, or the view."""
-        transfer = acts_of(self.transfer)
+    def acts(self, part: int) -> dict[str, Act]:
+        """What the part shown has for an action; over the note lanes, the editor."""
         strikes: dict[str, Act] = {
             f"strike_{n}": partial(self.editor.writer.audition, n) for n in range(1, 10)
         }
-        ours, edits = (
-            {**acts_of(self, self.pattern_panes), **transfer},
-            {**self.editor.acts(), **strikes},
-        )
-        panes = [self.panes.widget(index) for index in range(self.panes.count())]
-        by_pane = {
-            pane: pane.acts() if isinstance(pane, LoopsPane) else acts_of(pane)
-            for pane in panes
-            if pane is not None
-        }
-        every = {*ours, *edits, *(action for acts in by_pane.values() for action in acts)}
-        return {a: self._choice(a, ours.get(a), edits.get(a), by_pane) for a in every}
+        own = acts_of(self, self.pattern_panes, self.transfer)
+        edits, pane = self.editor.acts(), self.panes.widget(part)
+        if pane is None or pane is self.pattern_canvas:
+            return {**own, **edits, **strikes}
+        there = pane.acts() if isinstance(pane, LoopsPane) else acts_of(pane)
+        kept = {name: act for name, act in edits.items() if name in ANYWHERE}
+        return {**own, **kept, **strikes, **there}  # what is not seen is not edited
 
-    def _choice(
-        self, action_id: str, ours: Act | None, edits: Act | None,
-        by_pane: dict[QWidget, dict[str, Act]],
-    ) -> Act:  # fmt: skip
-        anywhere = action_id in ANYWHERE or action_id.startswith("strike_")
+    def around(self, action_id: str, act: Act) -> Act:
+        """Show what is in hand now; an edit has been shown already."""
+        del action_id
 
-        def act() -> None:
-            pane = self.panes.currentWidget()
-            if pane is None or pane is self.pattern_canvas:
-                there = edits
-            else:  # what is not seen is not edited
-                there = by_pane[pane].get(action_id, edits if anywhere else None)
-            method = there or ours
-            if method is None:
-                return
+        def shown() -> None:
             before = self.editor.hand.pattern_id
-            method()
+            act()
             if before != self.editor.hand.pattern_id:
                 self.document_changed()
-            else:  # an edit has been shown already, when the document changed
+            else:
                 self._cursor_moved()
 
-        return act
+        return shown
+
+    def in_hand(self) -> Thing:
+        """The hit, the step, the row; without rows the pattern."""
+        hand = self.editor.hand
+        row = hand.row
+        if self.part > 0 or hand.pattern is None or row is None:
+            return Thing(hand.pattern.name if hand.pattern else "Patterns", ("pattern",))
+        there = hand.hit is not None or hand.point is not None
+        return Thing(
+            f"{row.name}, step {hand.step + 1}", ("hit" if there else "step", "row", "pattern")
+        )
 
     def _cursor_moved(self) -> None:
         self.pattern_canvas.refresh()
-        if self.pages.currentWidget() is self.fields:
-            self.fields.show_all()
+        self.fields.show_all()
 
     def _point(self, row: str, step: int, selects: bool) -> None:
         editor = self.editor
@@ -287,12 +274,12 @@ class PatternsView(PanedView):
         if ids:
             self.choose(ids[(ids.index(self.editor.hand.pattern_id) + pattern_step) % len(ids)])
 
-    @does("pattern_before")
+    @does("one_before")
     def pattern_before(self) -> None:
         """The pattern before."""
         self._go(-1)
 
-    @does("pattern_after")
+    @does("one_after")
     def pattern_after(self) -> None:
         """The pattern after."""
         self._go(1)
@@ -312,19 +299,23 @@ class PatternsView(PanedView):
 
     @does("settings")
     def settings(self) -> None:
-        """Every setting of what is under the cursor, to be typed; again: back to the facts."""
-        if self.pages.currentWidget() is self.fields:
-            self.escaped()
-        else:
-            self.pages.setCurrentWidget(self.fields)
-            self.fields.open()
+        """To the settings of what is under the cursor."""
+        self.pages.setCurrentWidget(self.fields)
+        self.fields.open()
 
-    def escaped(self) -> None:
-        """Esc: from the settings to the facts, then out of the selection."""
-        if self.pages.currentWidget() is not self.facts_area:
-            self.pages.setCurrentWidget(self.facts_area)
+    @does("rename")
+    def rename(self) -> None:
+        """To the pattern's name."""
+        self.pages.setCurrentWidget(self.fields)
+        self.fields.open("name")
+
+    def escaped(self) -> bool:
+        """From the generators to the settings, then out of the selection."""
+        if self.pages.currentWidget() is not self.fields:
+            self.pages.setCurrentWidget(self.fields)
             self.focus_pane()
             self.document_changed()
-        else:
-            self.editor.hand.anchor = None
-            self._cursor_moved()
+            return True
+        held, self.editor.hand.anchor = self.editor.hand.anchor, None
+        self._cursor_moved()
+        return held is not None

@@ -29,7 +29,7 @@ from grebe.core.rig.model import Rig
 from grebe.core.rig.spec import Spec
 from grebe.ui.stations.rig.boxes import BoxChoice
 from grebe.ui.stations.rig.tables import RigModel, RigTable
-from grebe.ui.widgets.controls import Pill
+from grebe.ui.widgets.controls import Button
 
 PARTS: tuple[tuple[Part, str], ...] = (
     ("clock", "Clock and messages"),
@@ -54,18 +54,18 @@ class AbilitiesPane(QWidget):
         row = QHBoxLayout()
         row.setSpacing(8)
         row.addWidget(self.boxes)
-        self.pills: list[Pill] = []
+        self.parts: list[Button] = []
         self.tables: list[RigTable] = []
         self.stack = QStackedWidget()
         for index, (part, words) in enumerate(PARTS):
-            pill = Pill(words)
-            pill.clicked.connect(self._show(index))
-            self.pills.append(pill)
-            row.addWidget(pill)
+            button = Button(words)
+            button.clicked.connect(self._show(index))
+            self.parts.append(button)
+            row.addWidget(button)
             self.tables.append(self._table(part, words))
             self.stack.addWidget(self.tables[-1])
         row.addStretch(1)
-        self.new = Pill("Add a row")
+        self.new = Button("Add a row")
         self.new.clicked.connect(self.add_row)
         row.addWidget(self.new)
         self.doubts = QLabel()
@@ -107,9 +107,9 @@ class AbilitiesPane(QWidget):
             model = table.model()
             assert isinstance(model, RigModel)
             model.document_changed()
-        for index, pill in enumerate(self.pills):
-            pill.primary = index == self.stack.currentIndex()
-            pill.update()
+        for index, button in enumerate(self.parts):
+            button.primary = index == self.stack.currentIndex()
+            button.update()
         self.new.setEnabled(self.part in ROWS and self._known())
         device = next((d for d in rig.devices if d.id == self.device), None)
         wrong = doubts(device) if device is not None else ()

@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from PyQt6.QtCore import QLineF, QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QMouseEvent, QPainter, QPainterPath, QPen, QPolygonF
 
+from grebe.app.actions.keymap import told
 from grebe.app.live.session import Session
 from grebe.core.rig.formatting import hop_words
 from grebe.core.rig.layout import Drawing, drawing
@@ -79,12 +80,18 @@ class RigCanvas(Canvas):
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         """A click selects a device."""
-        if event is None:
-            return
-        self.setFocus()
+        if event is not None:
+            self.setFocus()
+            self.pick(event.position())
+
+    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
+        """Take the box there in hand."""
+        del selects
         for placed in self.placed:
-            if placed.box.contains(event.position()):
+            if placed.box.contains(at):
                 self.device_clicked.emit(placed.device)
+                return True
+        return False
 
     def paint_still(self, painter: QPainter) -> None:
         """Draw the tree."""
@@ -97,7 +104,7 @@ class RigCanvas(Canvas):
         for placed in self.placed:
             self._paint_box(painter, placed, wrong=placed.device in wrong)
         if not self.placed:
-            words = "No boxes yet. A adds the first."
+            words = f"No boxes yet. {told('add_box')} adds the first."
             draw.text(painter, 8, 40, words, self.palette_now.muted, size=16)
 
     def _paint_box(self, painter: QPainter, placed: PlacedBox, *, wrong: bool) -> None:

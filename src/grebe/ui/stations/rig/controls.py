@@ -5,12 +5,14 @@ from __future__ import annotations
 from PyQt6.QtCore import QRectF, Qt
 from PyQt6.QtGui import QKeyEvent, QKeySequence, QMouseEvent, QPainter
 
-from grebe.app.actions import actions_in
+from grebe.app.actions.keymap import key_map, printed, told
+from grebe.app.doing import does
 from grebe.app.editors.rig_editor import RigEditor
 from grebe.core.player.controls import LEARNABLE
 from grebe.core.rig.trigger import Binding
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Canvas
+from grebe.ui.widgets.keyboard import key_names
 
 ROW, HEAD = 24.0, 56.0
 COLUMNS = 4
@@ -56,35 +58,62 @@ class ControlsPane(Canvas):
         self.refresh()
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
-        """Choose, learn, forget; while a key is learnt, take it."""
-        if event is None:
-            return
-        key = event.key()
-        if self.takes_key:
+        """While a key is learnt, take it."""
+        if event is not None and self.takes_key:
             self._take_key(event)
-            return
-        moves = {
-            Qt.Key.Key_Up: -1, Qt.Key.Key_Down: 1, Qt.Key.Key_Left: -self.rows,
-            Qt.Key.Key_Right: self.rows,
-        }  # fmt: skip
-        if key in moves:
-            self.index = max(0, min(len(LEARNABLE) - 1, self.index + moves[Qt.Key(key)]))
-        elif key == Qt.Key.Key_L:
-            self.learn()
-        elif key == Qt.Key.Key_K:
-            self.takes_key = True
-        elif key in (Qt.Key.Key_Delete, Qt.Key.Key_Backspace):
-            self._editor.boxes.forget_press(self.action)
+            self.refresh()
         else:
             super().keyPressEvent(event)
+
+    def _go(self, by: int) -> None:
+        self.index = max(0, min(len(LEARNABLE) - 1, self.index + by))
         self.refresh()
 
+    @does("up")
+    def up(self) -> None:
+        """The action above."""
+        self._go(-1)
+
+    @does("down")
+    def down(self) -> None:
+        """The action below."""
+        self._go(1)
+
+    @does("left")
+    def left(self) -> None:
+        """A column to the left."""
+        self._go(-self.rows)
+
+    @does("right")
+    def right(self) -> None:
+        """A column to the right."""
+        self._go(self.rows)
+
+    @does("learn_press")
     def learn(self) -> None:
         """Wait for a press, or give up waiting."""
         if self.session.link.state != "on":
             self.session.say("warn", "The engine is not there yet: nothing is heard.")
             return
         self.session.learning.learn("" if self.session.learning.action else self.action)
+        self.refresh()
+
+    @does("learn_key")
+    def learn_key(self) -> None:
+        """The next key of the computer is learnt."""
+        self.takes_key = True
+        self.refresh()
+
+    @does("forget_press")
+    def forget(self) -> None:
+        """Forget what was learnt for it."""
+        self._editor.boxes.forget_press(self.action)
+        self.refresh()
+
+    @does("remove")
+    def remove(self) -> None:
+        """The same."""
+        self.forget()
 
     def give_up(self) -> bool:
         """Learn nothing after all; whether something was being learnt."""
@@ -100,14 +129,11 @@ class ControlsPane(Canvas):
             return
         self.takes_key = False
         words = QKeySequence(event.keyCombination()).toString()
-        taken = {
-            QKeySequence(k).toString(): a.title
-            for scope in ("stage", "everywhere")
-            for a in actions_in(scope)
-            for k in a.keys
-        }
-        if words in taken:
-            self.session.say("warn", f"{words} is taken: {taken[words]}.")
+        taken = {key: action.title_of(action.number_of(each)) for key in key_names(event)
+                 for action, each in key_map().on(key, "stage", -1)}  # fmt: skip
+        if taken:
+            key, title = next(iter(taken.items()))
+            self.session.say("warn", f"{printed(key)} is taken: {title}.")
         elif words:
             self._editor.boxes.learn_key(self.action, words)
         self.refresh()
@@ -117,7 +143,10 @@ class ControlsPane(Canvas):
     def paint_still(self, painter: QPainter) -> None:
         """Draw the list."""
         p, rig = self.palette_now, self.session.project.rig
-        words = "L learns a press on any box that is heard, K a computer key, Delete forgets."
+        words = (
+            f"{told('learn_press')} learns a press on any box that is heard, "
+            f"{told('learn_key')} a computer key, {told('forget_press')} forgets."
+        )
         colour = p.muted
         title = LEARNABLE[self.index].title
         if self.session.learning.action:

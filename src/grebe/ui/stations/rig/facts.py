@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from grebe.app.actions.keymap import told
 from grebe.app.editors.rig_clock import JACK_WORDS
 from grebe.app.live.session import Session
 from grebe.core.rig.formatting import rate_text
@@ -19,7 +20,7 @@ from grebe.ui.widgets.sheet import SheetLine, head, note, row
 def heading_words(rig: Rig, tree: ClockTree) -> str:
     """Who leads, who locks, and the longest way to a beat."""
     if not rig.devices:
-        return "A adds a box, C runs a cable from it."
+        return f"{told('add_box')} adds a box, {told('add_cable')} runs a cable from it."
     leads = f"{rig.name_of(rig.leader)} leads" if rig.leader else "Nobody leads"
     followers = [d for d in rig.devices if d.id != rig.leader]
     apart = [d.name for d in followers if d.id not in tree.locked]

@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QRectF, Qt
-from PyQt6.QtGui import QKeyEvent, QMouseEvent, QPainter
+from PyQt6.QtCore import QRectF
+from PyQt6.QtGui import QMouseEvent, QPainter
 
+from grebe.app.doing import does
 from grebe.app.editors.rig_editor import RigEditor
 from grebe.core.rig.model import Device, Route
 from grebe.core.rig.notemap import PadLayout, note_map
@@ -49,6 +50,7 @@ class NotesPane(Canvas):
             return tuple(range(128))
         return route_notes(route, *ends) or tuple(range(128))
 
+    @does("note_mode")
     def cycle_mode(self) -> None:
         """As they come, by position, by table."""
         route = self.route
@@ -84,34 +86,62 @@ class NotesPane(Canvas):
         at = min(self.index, len(self.session.project.rig.routes) - 1)
         self._editor.boxes.change_route(name, at, fields)
 
-    def keyPressEvent(self, event: QKeyEvent | None) -> None:
-        """Choose pads and routes, change notes."""
-        if event is None:
-            return
+    def _go(self, by: int) -> None:
         ends = self.ends()
         pads = ends[0].spec.pads if ends is not None else None
-        key = event.key()
-        moves = {Qt.Key.Key_Left: -1, Qt.Key.Key_Right: 1}
-        if pads is not None:
-            step = pads.cols if pads.order == "up" else -pads.cols
-            moves |= {Qt.Key.Key_Up: step, Qt.Key.Key_Down: -step}
-        if pads is not None and key in moves:
-            to = self.pad + moves[Qt.Key(key)]
-            self.pad = to if 1 <= to <= pads.rows * pads.cols else self.pad
+        if pads is not None and 1 <= self.pad + by <= pads.rows * pads.cols:
+            self.pad += by
             self.refresh()
-        elif key in (Qt.Key.Key_Plus, Qt.Key.Key_Equal):
-            self.change_note(1)
-        elif key == Qt.Key.Key_Minus:
-            self.change_note(-1)
-        elif key == Qt.Key.Key_M:
-            self.cycle_mode()
-        elif key in (Qt.Key.Key_PageDown, Qt.Key.Key_PageUp):
-            count = len(self.session.project.rig.routes)
-            by = 1 if key == Qt.Key.Key_PageDown else -1
-            self.index = (self.index + by) % count if count else 0
-            self.refresh()
-        else:
-            super().keyPressEvent(event)
+
+    def _row_up(self) -> int:
+        ends = self.ends()
+        pads = ends[0].spec.pads if ends is not None else None
+        return 0 if pads is None else pads.cols if pads.order == "up" else -pads.cols
+
+    @does("left")
+    def left(self) -> None:
+        """The pad before."""
+        self._go(-1)
+
+    @does("right")
+    def right(self) -> None:
+        """The pad after."""
+        self._go(1)
+
+    @does("up")
+    def up(self) -> None:
+        """The pad above."""
+        self._go(self._row_up())
+
+    @does("down")
+    def down(self) -> None:
+        """The pad below."""
+        self._go(-self._row_up())
+
+    @does("note_up")
+    def note_up(self) -> None:
+        """The note above, for the pad chosen."""
+        self.change_note(1)
+
+    @does("note_down")
+    def note_down(self) -> None:
+        """The note below."""
+        self.change_note(-1)
+
+    def _route(self, by: int) -> None:
+        count = len(self.session.project.rig.routes)
+        self.index = (self.index + by) % count if count else 0
+        self.refresh()
+
+    @does("one_after")
+    def one_after(self) -> None:
+        """The next route."""
+        self._route(1)
+
+    @does("one_before")
+    def one_before(self) -> None:
+        """The route before."""
+        self._route(-1)
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         """Choose a pad."""

@@ -20,7 +20,7 @@ from grebe.app.live.session import Session
 from grebe.core.rig.edits import best_cable, cable_between, free_jacks
 from grebe.core.rig.model import GREBE_ID, Cable
 from grebe.core.rig.spec import Jack, Profile
-from grebe.ui.widgets.controls import Pill
+from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.sheet import Facts, SheetLine, head, note
 
 
@@ -69,7 +69,7 @@ class AddPage(Page):
         self.name.setMaxLength(80)
         self.name.setAccessibleName("Name")
         self.name.returnPressed.connect(self._done)
-        self.done = Pill("Add it", primary=True)
+        self.done = Button("Add it", primary=True)
         self.done.clicked.connect(self._done)
         self.add(self.title, self.search, self.list, self.about, self.name, self.done)
 
@@ -145,7 +145,7 @@ class CablePage(Page):
             (self.target, "To"), (self.into, "Its input"),
         ):  # fmt: skip
             box.setAccessibleName(name)
-        self.done = Pill("Plug it in", primary=True)
+        self.done = Button("Plug it in", primary=True)
         self.done.clicked.connect(self._done)
         self.add(title)
         for words, box in (
@@ -223,9 +223,9 @@ class RemovePage(Page):
         super().__init__()
         self.facts = Facts()
         self.facts.setFixedHeight(260)
-        self.done = Pill("Remove it", primary=True)
+        self.done = Button("Remove it", primary=True)
         self.done.clicked.connect(self.wanted)
-        self.keep = Pill("Keep it")
+        self.keep = Button("Keep it")
         self.keep.clicked.connect(self.left)
         self.add(self.facts, self.done, self.keep)
         self.column.addStretch(1)

@@ -85,7 +85,7 @@ class RigPanes:
         if self._panes.currentWidget() is self._abilities:
             self._abilities.add_row()
 
-    @does("print_setup")
+    @does("print_sheet")
     def print_setup(self) -> None:
         """Write the set-up sheet as PDF or HTML."""
         chosen, kind = QFileDialog.getSaveFileName(self._setup, "Set-up sheet", "set-up.pdf", PAPER)

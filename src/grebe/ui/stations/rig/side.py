@@ -114,7 +114,13 @@ class RigSide:
         self._editor.boxes.route()
         self._routes()
 
-    @does("remove_box")
+    @does("rename")
+    def rename(self) -> None:
+        """To the selected box's name."""
+        self.settings()
+        self.device_page.name.selectAll()
+
+    @does("remove")
     def remove_box(self) -> None:
         """Show what uses the selected box; remove it from there."""
         if self._editor.hand.device is not None:

@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from functools import partial
-
 from PyQt6.QtCore import QEvent, QObject, Qt
 from PyQt6.QtWidgets import (
     QScrollArea,
@@ -28,9 +26,8 @@ from grebe.ui.stations.rig.setup import SetupPane
 from grebe.ui.stations.rig.side import RigSide
 from grebe.ui.stations.rig.tables import TablesPane
 from grebe.ui.stations.sync.computers import peer_lines
-from grebe.ui.widgets.controls import Pill
 from grebe.ui.widgets.findings import FindingsList
-from grebe.ui.widgets.view import View
+from grebe.ui.widgets.view import Thing, View
 
 PANES = (
     ("Drawing", "pane_drawing"),
@@ -66,14 +63,10 @@ class RigView(View):
         self._make_panes()
         self.side = RigSide(
             self.editor, self.select, leave=self._to_drawing,
-            routes=lambda: self._show_pane(3),
+            routes=lambda: self.to_part(3),
         )  # fmt: skip
-        self.rig_panes = RigPanes(session, self.panes, self.abilities, self.setup, self._show_pane)
+        self.rig_panes = RigPanes(session, self.panes, self.abilities, self.setup, self.to_part)
         self.lay_out(self.tree_canvas, self.side.sheet, above=self._tabs(), body=self.panes)
-        self.add_pill("Add a box", "add_box", primary=True)
-        self.add_pill("Cable", "add_cable")
-        self.add_pill("Let it lead", "lead")
-        self.who_pill = self.add_pill("Who plays", "who_plays")
         self.document_changed()
 
     def _make_panes(self) -> None:
@@ -94,11 +87,8 @@ class RigView(View):
             self.panes.addWidget(pane)
 
     def _tabs(self) -> QWidget:
-        bar, row = QWidget(), self.tab_row(PANES)
-        bar.setLayout(row)
-        self.paper_pill = Pill("PDF or HTML")
-        self.paper_pill.clicked.connect(self.handler("print_setup"))
-        row.addWidget(self.paper_pill)
+        bar = QWidget()
+        bar.setLayout(self.tab_row(PANES))
         return bar
 
     def eventFilter(self, watched: QObject | None, event: QEvent | None) -> bool:
@@ -119,15 +109,29 @@ class RigView(View):
 
     # Showing
 
-    def acts(self) -> dict[str, Act]:
-        """The view's own, then the editor's."""
-        found = self.findings
-        about_findings: dict[str, Act] = {
-            "next_finding": partial(found.step, 1), "finding_before": partial(found.step, -1),
-            "fix": found.mend_selected, "intended": found.accept_selected,
-        }  # fmt: skip
-        own = acts_of(self.side, self.rig_panes, self)
-        return {**self.editor.acts(), **about_findings, **own}
+    def acts(self, part: int) -> dict[str, Act]:
+        """What the part shown has for an action, then the view, then the editor."""
+        own = {**self.editor.acts(), **acts_of(self.side, self.rig_panes, self)}
+        pane = self.panes.widget(part)
+        return {**own, **acts_of(pane)} if pane is not None else own
+
+    @property
+    def part(self) -> int:
+        """The part that is shown."""
+        return self.panes.currentIndex()
+
+    def parts_there_are(self) -> range:
+        """One for each pane."""
+        return range(self.panes.count())
+
+    def in_hand(self) -> Thing:
+        """The box in hand, or Grebe."""
+        if not self.session.project.rig.devices and self.selected != GREBE_ID:
+            return Thing("The rig", ("rig",))
+        device = self.editor.hand.device
+        if device is None:
+            return Thing("Grebe", ("grebe", "rig"))
+        return Thing(device.name, ("box", "rig"))
 
     def around(self, action_id: str, act: Act) -> Act:
         """Show what is in hand now; an edit has been shown already."""
@@ -163,14 +167,9 @@ class RigView(View):
         self.heading.say(rig.name, heading_words(rig, self.tree_canvas.tree))
         device = self.editor.hand.device
         self.side.device_page.show_device(device, rig)
-        if device is not None:
-            other = "Let Grebe play it" if device.plays == "own" else "Let it play its own"
-            self.who_pill.set_words(other)
-        self.who_pill.setVisible(device is not None)
         self.findings.refresh()
         current = self.panes.currentIndex()
         self.show_tab(current)
-        self.paper_pill.setVisible(current == 2)
         if current == 1:
             self.tables.document_changed()
         elif current == 2:
@@ -230,12 +229,14 @@ class RigView(View):
         """End the look for ports."""
         self.side.device_page.ports.stop()
 
-    def escaped(self) -> None:
+    def escaped(self) -> bool:
         """Leave a page of the sheet, or give up learning."""
         if self.controls.give_up():
-            return
-        if self.side.pages.currentWidget() is not self.side.device_page:
-            self.side.back()
+            return True
+        if self.side.pages.currentWidget() is self.side.device_page:
+            return False
+        self.side.back()
+        return True
 
     # Editing the device
 
@@ -255,12 +256,12 @@ class RigView(View):
 
     # Actions
 
-    @does("previous")
+    @does("up")
     def previous(self) -> None:
         """Select the device before."""
         self._step(-1)
 
-    @does("next")
+    @does("down")
     def next(self) -> None:
         """Select the device after."""
         self._step(1)
@@ -275,7 +276,8 @@ class RigView(View):
                 round(box.center().x()), round(box.center().y()), 120, 60
             )
 
-    def _show_pane(self, index: int) -> None:
+    def to_part(self, index: int) -> None:
+        """Show another part."""
         self.panes.setCurrentIndex(index)
         self.document_changed()
         focus: tuple[QWidget, ...] = (

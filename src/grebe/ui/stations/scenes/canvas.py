@@ -5,6 +5,7 @@ from __future__ import annotations
 from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QMouseEvent, QPainter, QWheelEvent
 
+from grebe.app.actions.keymap import told
 from grebe.app.editors.scene_editor import SceneEditor
 from grebe.app.editors.scene_model import SceneTransition
 from grebe.core.rig.model import Device
@@ -84,16 +85,21 @@ class ChartCanvas(Canvas):
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         """Take a scene and a device in hand."""
-        if event is None:
-            return
-        self.setFocus()
-        column = int((event.position().x() - LABELS) // COLUMN) + self.first
+        if event is not None:
+            self.setFocus()
+            self.pick(event.position())
+
+    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
+        """Take the scene, and the device, there in hand."""
+        del selects
+        column = int((at.x() - LABELS) // COLUMN) + self.first
         scenes, devices = self.editor.hand.scenes, self.editor.hand.devices
-        if event.position().x() < LABELS or column >= len(scenes):
-            return
-        index = int((event.position().y() - HEAD) // self.row) + self.top
-        inside = event.position().y() >= HEAD and index < len(devices)
+        if at.x() < LABELS or column >= len(scenes):
+            return False
+        index = int((at.y() - HEAD) // self.row) + self.top
+        inside = at.y() >= HEAD and index < len(devices)
         self.pointed.emit(scenes[column].id, devices[index].id if inside else "")
+        return True
 
     # Drawing
 
@@ -102,7 +108,10 @@ class ChartCanvas(Canvas):
         p, editor = self.palette_now, self.editor
         scenes, devices = editor.hand.scenes, editor.hand.devices
         if not scenes:
-            words = "No scenes yet. N makes one; what is in it is chosen with P."
+            words = (
+                f"No scenes yet. {told('new_scene')} makes one; what is in it is chosen with "
+                f"{told('one_after')}."
+            )
             draw.text(painter, 0, 40, words, p.muted, size=16)
             return
         self._names = {q.id: q.name for q in self.session.project.patterns}

@@ -4,44 +4,43 @@ from __future__ import annotations
 
 from functools import partial
 
-from PyQt6.QtWidgets import QStackedWidget
-
+from grebe.app.actions.keymap import told
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.scene_editor import SceneEditor
 from grebe.app.editors.scene_form import ECHOES, FOLLOWS, NO_ECHO, NO_ROLE, SCHOOLS
 from grebe.app.live.session import Session
-from grebe.core.songs.model import ROLES, Scene
+from grebe.core.forms import YES_NO, field
+from grebe.core.songs.model import ROLES, Performer, Scene, Then
 from grebe.errors import EditError
 from grebe.ui.stations.scenes.canvas import ChartCanvas
 from grebe.ui.stations.scenes.facts import scene_lines
-from grebe.ui.widgets.form import Form, FormRow
+from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.formatting import counted
-from grebe.ui.widgets.sheet import FactsArea
-from grebe.ui.widgets.view import Sheet, View
+from grebe.ui.widgets.sheet import Facts
+from grebe.ui.widgets.view import Sheet, Thing, View
 
-YES_NO = ("yes", "no")
 TITLES = {"part": "This device here", "scene": "The scene", "performer": "You"}
 ROWS = (
-    FormRow("part", "chain", "Chain, with /"),
-    FormRow("part", "muted", "Muted", YES_NO),
-    FormRow("part", "silent_voices", "Silent voices"),
-    FormRow("part", "values", "Controllers, 74=20"),
-    FormRow("part", "tracks", "Loop tracks"),
-    FormRow("part", "echo", "Echo time", (NO_ECHO, *(e for e in ECHOES if e is not None))),
-    FormRow("scene", "name", "Name"),
-    FormRow("scene", "bars", "Bars"),
-    FormRow("scene", "times", "Passes"),
-    FormRow("scene", "meter", "Metre"),
-    FormRow("scene", "role", "Role", (NO_ROLE, *(r for r in ROLES if r))),
-    FormRow("scene", "mutes", "Mutes", ("saved", "left")),
-    FormRow("scene", "hand_mutes", "By hand, at its end", ("keep", "drop")),
-    FormRow("scene", "kind", "Then", FOLLOWS),
-    FormRow("scene", "to", "Jump to", ("none",)),
-    FormRow("scene", "rounds", "Times, 0 always"),
-    FormRow("performer", "hands", "Hands"),
-    FormRow("performer", "feet", "Free feet"),
-    FormRow("performer", "unchanged_bars", "Bars unchanged"),
-    FormRow("performer", "school", "Form", SCHOOLS),
+    field("part", "muted", "Muted", choices=YES_NO),
+    field("part", "chain", "Plays, one after another", control="chain"),
+    field("part", "silent_voices", "Silent voices", control="ticks"),
+    field("part", "tracks", "Loop tracks that play", control="ticks"),
+    field("part", "values", "Controllers sent as it comes in", control="values"),
+    field("part", "echo", "Echo time", choices=(NO_ECHO, *(e for e in ECHOES if e is not None))),
+    field("scene", "name", "Name"),
+    field("scene", "bars", "Bars", Scene),
+    field("scene", "times", "Passes", Scene),
+    field("scene", "meter", "Metre"),
+    field("scene", "role", "Role", choices=(NO_ROLE, *(r for r in ROLES if r))),
+    field("scene", "mutes", "Mutes", choices=("saved", "left")),
+    field("scene", "hand_mutes", "By hand, at its end", choices=("keep", "drop")),
+    field("scene", "kind", "Then", choices=FOLLOWS),
+    field("scene", "to", "Jump to", choices=("none",)),
+    field("scene", "rounds", "Times, 0 always", Then),
+    field("performer", "hands", "Hands", Performer),
+    field("performer", "feet", "Free feet", Performer),
+    field("performer", "unchanged_bars", "Bars unchanged", Performer),
+    field("performer", "school", "Form", choices=SCHOOLS),
 )
 
 
@@ -58,18 +57,12 @@ class ScenesView(View):
         self.chart = ChartCanvas(self.editor)
         self.chart.pointed.connect(self._point)
         self.sheet = Sheet()
-        self.facts_area = FactsArea()
-        self.facts = self.facts_area.facts
-        self.form = Form(self.editor.hand, TITLES, ROWS)
+        self.facts = Facts(grows=True)
+        self.form = Form(self.editor.hand, TITLES, ROWS, self.editor.hand)
+        self.form.put_below(self.facts)
         self.take_typed(self.form, self.editor.hand)
-        self.pages = QStackedWidget()
-        self.pages.addWidget(self.facts_area)
-        self.pages.addWidget(self.form)
-        self.sheet.column.addWidget(self.pages, 1)
+        self.sheet.column.addWidget(self.form, 1)
         self.lay_out(self.chart, self.sheet)
-        self.add_pill("New scene", "new_scene", primary=True)
-        self.add_pill("Copy", "copy_scene")
-        self.add_pill("Settings", "settings")
         self.document_changed()
 
     @property
@@ -101,16 +94,16 @@ class ScenesView(View):
 
     def _show_sheet(self) -> None:
         scene = self.scene
-        if self.pages.currentWidget() is self.form:
-            self.form.show_all()
-        elif scene is None:
+        self.form.show_all()
+        if scene is None:
             self.facts.show_lines([])
         else:
             index = [s.id for s in self.editor.hand.scenes].index(scene.id)
             self.facts.show_lines(scene_lines(self.editor, scene, index))
 
-    def acts(self) -> dict[str, Act]:
+    def acts(self, part: int) -> dict[str, Act]:
         """The view's own, then the editor's; numbered keys."""
+        del part
         numbered = {f"number_{n}": partial(self.editor.part.number, n) for n in range(1, 10)}
         return {**self.editor.acts(), **acts_of(self), **numbered}
 
@@ -136,18 +129,22 @@ class ScenesView(View):
 
     @does("settings")
     def settings(self) -> None:
-        """The form, or the facts again."""
-        if self.pages.currentWidget() is self.form:
-            self.escaped()
-        else:
-            self.pages.setCurrentWidget(self.form)
-            self.form.open()
+        """To the form."""
+        self.form.open()
 
-    def escaped(self) -> None:
-        """Put the form away."""
-        self.pages.setCurrentWidget(self.facts_area)
-        self.chart.setFocus()
-        self._show_sheet()
+    @does("rename")
+    def rename(self) -> None:
+        """To the scene's name."""
+        self.form.open("name")
+
+    def in_hand(self) -> Thing:
+        """The box in the scene."""
+        hand = self.editor.hand
+        if hand.scene is None:
+            return Thing("The chart", ("chart",))
+        device = hand.device
+        name = hand.scene.name if device is None else f"{device.name} in {hand.scene.name}"
+        return Thing(name, ("part", "scene") if device is not None else ("scene",))
 
     @does("bring_in")
     def bring_in(self) -> None:
@@ -157,5 +154,7 @@ class ScenesView(View):
             return
         sections = [s.id for s in song.sections if s.scene == scene.id]
         if not sections:
-            raise EditError(f"{song.name} does not play {scene.name}: I puts it there")
+            raise EditError(
+                f"{song.name} does not play {scene.name}: {told('into_song')} puts it there"
+            )
         self.session.performer.launch(sections[0], "section_end")

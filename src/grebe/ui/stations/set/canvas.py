@@ -7,6 +7,7 @@ from collections.abc import Iterator
 from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QMouseEvent, QPainter, QPen, QPolygonF
 
+from grebe.app.actions.keymap import told
 from grebe.app.editors.set_editor import SetEditor
 from grebe.core.audio.care import repitch_semitones
 from grebe.core.sets.edit import versions_of
@@ -104,16 +105,24 @@ class SetCanvas(PlayheadCanvas):
         """A click takes a song; begun on the line of wishes, it draws there."""
         if event is None:
             return
+        self.setFocus()
         self._drawing = self._near_wish(event.position())
         if self._drawing:
             self._draw_wish(event.position())
         else:
-            plan, at = self.editor.hand.plan, event.position()
-            if plan is None:
-                return
-            for song in plan.songs:
-                if self.block_of(plan, song).adjusted(0, 0, 0, self._versions).contains(at):
-                    self.pointed.emit(song.entry.id)
+            self.pick(event.position())
+
+    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
+        """Take the song there in hand."""
+        del selects
+        plan = self.editor.hand.plan
+        if plan is None:
+            return False
+        for song in plan.songs:
+            if self.block_of(plan, song).adjusted(0, 0, 0, self._versions).contains(at):
+                self.pointed.emit(song.entry.id)
+                return True
+        return False
 
     def mouseMoveEvent(self, event: QMouseEvent | None) -> None:
         """The line of wishes follows."""
@@ -164,7 +173,10 @@ class SetCanvas(PlayheadCanvas):
         """Draw the set."""
         plan, p = self.editor.hand.plan, self.palette_now
         if plan is None or not plan.songs:
-            words = "A puts a song in." if plan is not None else "M makes a set."
+            words = (
+                f"{told('add_song')} puts a song in." if plan is not None
+                else f"{told('new_set')} makes a set."
+            )  # fmt: skip
             draw.text(painter, EDGE, AXIS + 40, words, p.muted, size=20)
             return
         self._paint_axis(painter, plan)

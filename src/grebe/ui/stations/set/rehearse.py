@@ -2,12 +2,11 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from PyQt6.QtCore import QRectF
+from PyQt6.QtGui import QPainter, QPaintEvent
 
-from PyQt6.QtCore import QRectF, Qt
-from PyQt6.QtGui import QKeyEvent, QPainter, QPaintEvent
-
-from grebe.app.live.position import raw_now_ns
+from grebe.app.actions.keymap import told
+from grebe.app.doing import does
 from grebe.app.live.rehearsal import Rehearsal
 from grebe.app.live.stage_model import StagePlace
 from grebe.core.rehearse.score import Scored, Transition
@@ -45,56 +44,68 @@ class RehearsePane(Canvas):
             self._practise = (stamp, self.rehearsal.practise)
         return self._practise[1]
 
-    def keyPressEvent(self, event: QKeyEvent | None) -> None:
-        """Rehearse, launch, tick off, drill, slower, tap; everything by one key."""
-        if event is None:
-            return
-        rehearsal, session, key = self.rehearsal, self.session, event.key()
-        acts: dict[Qt.Key, Callable[[], object]] = {
-            Qt.Key.Key_R: self._rehearse, Qt.Key.Key_L: self._by_hand, Qt.Key.Key_D: self._drill,
-            Qt.Key.Key_P: self._slower, Qt.Key.Key_O: rehearsal.tap_ones,
-            Qt.Key.Key_M: self._tick, Qt.Key.Key_Up: lambda: self._step(-1),
-            Qt.Key.Key_Down: lambda: self._step(1),
-            Qt.Key.Key_Return: lambda: session.performer.launch("", "bar"),
-            Qt.Key.Key_Enter: lambda: session.performer.launch("", "bar"),
-            Qt.Key.Key_X: lambda: rehearsal.tap(raw_now_ns()),
-        }  # fmt: skip
-        act = acts.get(Qt.Key(key))
-        if act is None or event.isAutoRepeat():
-            super().keyPressEvent(event)
-            return
-        try:
-            act()
-        except EditError as error:
-            session.say("warn", f"{error}.")
-        self.update()
-
-    def _rehearse(self) -> None:
+    @does("rehearse")
+    def rehearse(self) -> None:
+        """Begin, or end."""
         if self.rehearsal.on:
             self.rehearsal.end()
         else:
             self.rehearsal.begin()
+        self.update()
 
-    def _by_hand(self) -> None:
+    @does("rehearse_by_hand")
+    def by_hand(self) -> None:
+        """Who launches."""
         self.rehearsal.by_hand = not self.rehearsal.by_hand
+        self.update()
 
-    def _tick(self) -> None:
+    @does("rehearse_next")
+    def launch(self) -> None:
+        """Bring in what is next."""
+        self.session.performer.launch("", "bar")
+
+    @does("rehearse_tick")
+    def tick(self) -> None:
+        """The announced move is done."""
         self.rehearsal.book.tick_off()
 
-    def _slower(self) -> None:
+    @does("slower")
+    def slower(self) -> None:
+        """A step slower, then as written again."""
         pace = self.rehearsal.slower()
         self.session.say("info", f"At {pace * 100:.0f} % of the tempo.")
+        self.update()
+
+    @does("tap_ones")
+    def tap_ones(self) -> None:
+        """Come in on the one: begin, or end and write it down."""
+        self.rehearsal.tap_ones()
+        self.update()
+
+    @does("up")
+    def up(self) -> None:
+        """The transition above."""
+        self._step(-1)
+
+    @does("down")
+    def down(self) -> None:
+        """The transition below."""
+        self._step(1)
 
     def _step(self, by: int) -> None:
         self.index = max(0, min(len(self.practise) - 1, self.index + by))
+        self.update()
 
-    def _drill(self) -> None:
+    @does("drill")
+    def drill(self) -> None:
+        """The transition in hand over and over, or end."""
         if self.rehearsal.on:
             self.rehearsal.end()
         elif self.practise:
             self.rehearsal.drill(self.practise[min(self.index, len(self.practise) - 1)])
         else:
-            raise EditError("nothing has been rehearsed yet: R begins")
+            raise EditError(f"nothing has been rehearsed yet: {told('rehearse')} begins")
+        self.update()
 
     # Drawing
 
@@ -125,10 +136,13 @@ class RehearsePane(Canvas):
         now = rehearsal.book.now(layout) if layout is not None and rehearsal.on else None
         if now is None:
             draw.text(painter, x, box.top() + 34, f"Ready: {who}{pace}", p.ink, size=20, weight=600)
+            names = ("rehearse", "rehearse_by_hand", "rehearse_next", "rehearse_tick", "drill",
+                     "tap_ones")  # fmt: skip
+            keys = [told(name) for name in names]
             lines = (
-                "R rehearses from the song in hand, counted in. L: who launches. P: slower.",
-                "Enter brings in what is next, M ticks a move off; or play it from Stage.",
-                "D lets the transition in hand go round until it sits. O: bring it in on the one.",
+                f"{keys[0]} rehearses from the song in hand, counted in. {keys[1]}: who launches.",
+                f"{keys[2]} brings in what is next, {keys[3]} ticks a move off; or use Stage.",
+                f"{keys[4]} lets the transition in hand go round. {keys[5]}: in on the one.",
             )
             for index, words in enumerate(lines):
                 draw.text(painter, x, box.top() + 64 + index * 24, words, p.muted, size=14,
@@ -225,7 +239,10 @@ class RehearsePane(Canvas):
         x = box.left() + 16
         draw.text(painter, x, box.top() + 24, "Bring it in on the one", p.ink, size=16, weight=600)
         found = rehearsal.ones
-        words = "O begins, X on every first beat, O again ends and writes it down."
+        words = (
+            f"{told('tap_ones')} begins, {told('tap')} on every first beat, "
+            f"{told('tap_ones')} again ends and writes it down."
+        )
         if rehearsal.tapping and found is None:
             words = "X on the first beat of every bar, or the tap pedal."
         if found is not None:

@@ -6,37 +6,40 @@ from pathlib import Path
 
 from PyQt6.QtWidgets import QFileDialog, QStackedWidget, QWidget
 
+from grebe.app.actions.keymap import told
 from grebe.app.document.export import export_set_csv, export_set_sheet
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.set_editor import SetEditor
 from grebe.app.editors.set_form import WAYS
 from grebe.app.live.rehearsal import Rehearsal
 from grebe.app.live.session import Session
+from grebe.core.forms import field
+from grebe.core.sets.model import SetSong, Weights
 from grebe.core.time.formatting import clock_text
 from grebe.errors import GrebeError
 from grebe.formats.sets_csv import read_set_file
 from grebe.ui.stations.set.canvas import SetCanvas
 from grebe.ui.stations.set.rehearse import RehearsePane
-from grebe.ui.widgets.form import Form, FormRow
+from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.formatting import counted
 from grebe.ui.widgets.printing import html_to_pdf
-from grebe.ui.widgets.view import Sheet, SidedView
+from grebe.ui.widgets.view import Sheet, SidedView, Thing
 
 TITLES = {"place": "This place", "song": "The song", "set": "The set"}
 ROWS = (
-    FormRow("place", "song", "Song", ("",)),
-    FormRow("place", "into", "Comes in", tuple(WAYS.values())),
-    FormRow("place", "ramp_bars", "Ramp, bars"),
-    FormRow("place", "gap_s", "Silence before, s"),
-    FormRow("song", "key", "Key, if not as heard"),
-    FormRow("song", "version", "Version"),
-    FormRow("song", "needs", "Needs"),
-    FormRow("set", "name", "Name"),
-    FormRow("set", "slot", "Slot, min:s"),
-    FormRow("set", "tempo", "Tempo steps weigh"),
-    FormRow("set", "key", "Keys weigh"),
-    FormRow("set", "energy", "Energy weighs"),
-    FormRow("set", "work", "Work weighs"),
+    field("place", "song", "Song", choices=("",)),
+    field("place", "into", "Comes in", choices=tuple(WAYS.values())),
+    field("place", "ramp_bars", "Ramp", SetSong, unit="bars"),
+    field("place", "gap_s", "Silence before", SetSong, unit="s", step=1),
+    field("song", "key", "Key, if not as heard"),
+    field("song", "version", "Version"),
+    field("song", "needs", "Needs"),
+    field("set", "name", "Name"),
+    field("set", "slot", "Slot, min:s"),
+    field("set", "tempo", "Tempo steps weigh", Weights),
+    field("set", "key", "Keys weigh", Weights),
+    field("set", "energy", "Energy weighs", Weights),
+    field("set", "work", "Work weighs", Weights),
 )
 PANES = (("Running order", "pane_order"), ("Rehearse", "pane_rehearse"))
 
@@ -64,28 +67,20 @@ class SetView(SidedView):
         self.panes.addWidget(self.rehearse)
         above = QWidget()
         above.setLayout(self.tab_row(PANES))
-        self.lay_out(
-            self.set_canvas, self.side, above=above, body=self.panes, keyed=self.set_canvas
-        )
-        self.side.setVisible(False)
-        self.add_pill("Order", "order", primary=True)
-        self.add_pill("Add a song", "add_song")
-        self.add_pill("Settings", "settings")
-        self.add_pill("Print", "print_sheet")
+        self.lay_out(self.set_canvas, self.side, above=above, body=self.panes)
 
     def document_changed(self) -> None:
         """Show the set as it is now."""
         self.editor.hand.settle()
         plan = self.editor.hand.plan
         if plan is None:
-            self.heading.say("No set yet", "M makes one, A puts a song in.")
+            self.heading.say("No set yet", f"{told('new_set')} makes one.")
         else:
             self.heading.say(plan.running.name, self._below())
         self.set_canvas.refresh()
         self.rehearse.update()
         self.show_tab(self.panes.currentIndex())
-        if self.side.isVisibleTo(self):
-            self.form.show_all()
+        self.form.show_all()
 
     def show_subject(self, kind: str, subject: str) -> None:
         """Take the set in hand; not while one plays."""
@@ -119,9 +114,30 @@ class SetView(SidedView):
         else:
             self.set_canvas.move_playhead()
 
-    def acts(self) -> dict[str, Act]:
-        """The view's own, then the editor's."""
+    def acts(self, part: int) -> dict[str, Act]:
+        """The view's own, then the editor's; while rehearsing, only what is seen."""
+        if part == 1:
+            return {**self._part_acts(), **acts_of(self.rehearse)}
         return {**self.editor.acts(), **acts_of(self)}
+
+    def _part_acts(self) -> dict[str, Act]:
+        """What shows a part, or writes a file: possible in every part."""
+        kept = ("pane_order", "pane_rehearse", "read_csv", "write_csv", "print_sheet", "next_set")
+        return {
+            name: act
+            for name, act in {**self.editor.acts(), **acts_of(self)}.items()
+            if name in kept
+        }
+
+    def in_hand(self) -> Thing:
+        """The place of the set, or what is rehearsed."""
+        if self.part == 1:
+            return Thing("Rehearse", ("rehearsal",))
+        entry = self.editor.hand.entry
+        songs = {s.id: s.name for s in self.session.project.songs}
+        if entry is None:
+            return Thing("The set", ("set",))
+        return Thing(songs.get(entry.song, entry.song), ("place", "set"))
 
     def around(self, action_id: str, act: Act) -> Act:
         """Show what is in hand now."""
@@ -147,12 +163,12 @@ class SetView(SidedView):
     @does("pane_order")
     def pane_order(self) -> None:
         """The running order."""
-        self.to_pane(0)
+        self.to_part(0)
 
     @does("pane_rehearse")
     def pane_rehearse(self) -> None:
         """Rehearse it."""
-        self.to_pane(1)
+        self.to_part(1)
 
     # Files
 

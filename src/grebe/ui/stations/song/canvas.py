@@ -5,6 +5,7 @@ from __future__ import annotations
 from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QMouseEvent, QPainter, QPen, QPolygonF, QWheelEvent
 
+from grebe.app.actions.keymap import told
 from grebe.app.editors.song_editor import SongEditor
 from grebe.core.player.marks import curve_changes
 from grebe.core.rig.model import Device
@@ -148,16 +149,20 @@ class SongCanvas(PlayheadCanvas):
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         """Put the cursor there; with Shift select up to there."""
+        if event is not None:
+            self.setFocus()
+            shift = event.modifiers() & Qt.KeyboardModifier.ShiftModifier
+            self.pick(event.position(), selects=bool(shift))
+
+    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
+        """Put the cursor there, or the end of what is selected."""
         layout = self.layout_now()
-        if event is None or layout is None or event.position().x() < LABELS:
-            return
-        self.setFocus()
-        tick = self.tick_at(layout, event.position().x())
-        index = int((event.position().y() - TOP) // self.row)
-        rows = self.rows
+        if layout is None or at.x() < LABELS:
+            return False
+        index, rows = int((at.y() - TOP) // self.row), self.rows
         device = rows[index].id if 0 <= index < len(rows) else ""
-        selects = bool(event.modifiers() & Qt.KeyboardModifier.ShiftModifier)
-        self.pointed.emit(tick, device, selects)
+        self.pointed.emit(self.tick_at(layout, at.x()), device, selects)
+        return True
 
     # Drawing
 
@@ -165,7 +170,10 @@ class SongCanvas(PlayheadCanvas):
         """Draw the song."""
         layout = self.layout_now()
         if layout is None or not layout.spans:
-            words = "No song that can be laid out; what is listed below says why. N adds a section."
+            words = (
+                "No song that can be laid out; what is listed below says why. "
+                f"{told('insert_section')} adds a section."
+            )
             draw.text(painter, 0, 60, words, self.palette_now.muted)
             return
         self._settle(layout)

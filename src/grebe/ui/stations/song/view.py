@@ -4,35 +4,39 @@ from __future__ import annotations
 
 from PyQt6.QtWidgets import QStackedWidget, QWidget
 
+from grebe.app.actions.keymap import told
 from grebe.app.document.export import programme_page
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.song_editor import SongEditor
 from grebe.app.live.session import Session
+from grebe.core.forms import field
+from grebe.core.patterns.model import ControlLane
 from grebe.core.songs.cues import cue_sheet
+from grebe.core.songs.model import ControlValue, Section, Song, Then
 from grebe.errors import EditError
 from grebe.formats.sheets import stage_html
 from grebe.ui.stations.song.canvas import SongCanvas
 from grebe.ui.stations.song.exports import SongExports
 from grebe.ui.stations.song.sheets import SheetPane
-from grebe.ui.widgets.form import Form, FormRow
+from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.formatting import counted, length_text
-from grebe.ui.widgets.view import Sheet, SidedView
+from grebe.ui.widgets.view import Sheet, SidedView, Thing
 
 PANES = (("Song", "pane_song"), ("Programme", "pane_programme"), ("Stage sheet", "pane_stage"))
 TITLES = {"place": "This place", "section": "The section", "song": "The song"}
 ROWS = (
-    FormRow("place", "marker", "Marker"),
-    FormRow("place", "bpm", "Tempo from here"),
-    FormRow("place", "ramp", "over bars"),
-    FormRow("place", "controller", "Controller"),
-    FormRow("place", "value", "its value here"),
-    FormRow("section", "scene", "Scene", ("",)),
-    FormRow("section", "times", "Passes"),
-    FormRow("section", "kind", "Then", ("next", "jump", "back", "stay")),
-    FormRow("section", "to", "Jump to number"),
-    FormRow("section", "rounds", "Times, 0 always"),
-    FormRow("song", "name", "Name"),
-    FormRow("song", "bpm", "Tempo, BPM"),
+    field("place", "marker", "Marker"),
+    field("place", "bpm", "Tempo from here", Song, unit="BPM"),
+    field("place", "ramp", "over bars"),
+    field("place", "controller", "Controller", ControlLane),
+    field("place", "value", "its value here", ControlValue),
+    field("section", "scene", "Scene", choices=("",)),
+    field("section", "times", "Passes", Section),
+    field("section", "kind", "Then", choices=("next", "jump", "back", "stay")),
+    field("section", "to", "Jump to number"),
+    field("section", "rounds", "Times, 0 always", Then),
+    field("song", "name", "Name"),
+    field("song", "bpm", "Tempo", Song, unit="BPM"),
 )
 
 
@@ -62,11 +66,7 @@ class SongView(SidedView):
         self.side.column.addWidget(self.form, 1)
         above = QWidget()
         above.setLayout(self.tab_row(PANES))
-        self.lay_out(self.song_canvas, self.side, above=above, body=self.panes, keyed=self.panes)
-        self.side.setVisible(False)
-        self.add_pill("Bring it in", "bring_in", primary=True)
-        self.add_pill("Settings", "settings")
-        self.add_pill("Print", "print_sheet")
+        self.lay_out(self.song_canvas, self.side, above=above, body=self.panes)
         self.document_changed()
 
     def document_changed(self) -> None:
@@ -77,7 +77,8 @@ class SongView(SidedView):
             self.editor.hand.go_to_section(session.selection.section)
         self.editor.hand.settle()
         if song is None:
-            self.heading.say("No song yet", "Y makes one of the scenes, by verse and hook.")
+            words = f"{told('form_verse')} makes one of the scenes."
+            self.heading.say("No song yet", words)
         elif layout is None:
             self.heading.say(song.name, "It names a scene that is not there.")
         else:
@@ -87,8 +88,7 @@ class SongView(SidedView):
         pane = self.panes.currentWidget()
         if isinstance(pane, SheetPane):
             pane.open()
-        if self.side.isVisibleTo(self):
-            self.form.show_all()
+        self.form.show_all()
 
     def show_subject(self, kind: str, subject: str) -> None:
         """Take the song in hand; not while another plays."""
@@ -106,7 +106,7 @@ class SongView(SidedView):
             return f"{song.bpm:g} BPM   song {number} of {len(songs)}"
         return (
             f"{counted(layout.bars, 'bar')}   {length_text(layout.seconds())}   {song.bpm:g} BPM"
-            f"   song {number} of {len(songs)}, Ctrl+N for another"
+            f"   song {number} of {len(songs)}, {told('next_song')} for another"
             f"   at bar {layout.bar_at(self.editor.hand.tick)}"
         )
 
@@ -114,8 +114,9 @@ class SongView(SidedView):
         """Move the playhead."""
         self.song_canvas.move_playhead()
 
-    def acts(self) -> dict[str, Act]:
+    def acts(self, part: int) -> dict[str, Act]:
         """The view's own, then the editor's."""
+        del part
         return {**self.editor.acts(), **acts_of(self, self.exports)}
 
     def around(self, action_id: str, act: Act) -> Act:
@@ -159,17 +160,17 @@ class SongView(SidedView):
     @does("pane_song")
     def pane_song(self) -> None:
         """The song on its ruler."""
-        self.to_pane(0)
+        self.to_part(0)
 
     @does("pane_programme")
     def pane_programme(self) -> None:
         """The song as each box can have it."""
-        self.to_pane(1)
+        self.to_part(1)
 
     @does("pane_stage")
     def pane_stage(self) -> None:
         """The stage sheet."""
-        self.to_pane(2)
+        self.to_part(2)
 
     def _programme_page(self, ink: str, muted: str) -> str:
         song = self.session.song
@@ -183,11 +184,22 @@ class SongView(SidedView):
             raise EditError("there is no song yet")
         return stage_html(cue_sheet(project, song), project=project.name, ink=ink, muted=muted)
 
-    def escaped(self) -> None:
-        """Put the form away, or let go of what is selected."""
-        super().escaped()
-        self.editor.hand.anchor = None
+    def escaped(self) -> bool:
+        """Let go of what is selected."""
+        held, self.editor.hand.anchor = self.editor.hand.anchor, None
         self.song_canvas.refresh()
+        return held is not None
+
+    def in_hand(self) -> Thing:
+        """What is selected over a device, or the section."""
+        hand = self.editor.hand
+        if self.part > 0 or self.session.derived.layout() is None or hand.span is None:
+            return Thing("The song", ("song",))
+        span = hand.span
+        name = span.scene.name
+        if hand.anchor is not None:
+            return Thing(f"Selected in {name}", ("region", "section", "song"))
+        return Thing(name, ("section", "region", "song"))
 
     @does("zoom_in")
     def zoom_in(self) -> None:

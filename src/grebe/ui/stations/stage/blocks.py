@@ -29,6 +29,12 @@ TRACK_SIGNS = {"empty": "", "recording": "\u2193", "playing": "", "overdubbing":
 """Beside the number: taking in, adding."""
 ACTS = {"record": "records", "play": "plays", "stop": "stops"}
 
+KEYS_SHOWN = {
+    "Next bar": "next_in", "Cut": "cut", "Hold": "hold", "Again": "again", "Skip": "skip",
+    "Back": "back", "Scene": "scene_number", "Song": "song_number",
+}  # fmt: skip
+"""What stands at the foot of what plays, each with its key."""
+
 
 class Blocks:
     """A row of blocks, one a box."""

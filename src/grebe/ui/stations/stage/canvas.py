@@ -7,12 +7,13 @@ from collections.abc import Hashable
 from PyQt6.QtCore import QPointF, QRectF, pyqtSignal
 from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent
 
+from grebe.app.actions.keymap import told
 from grebe.app.live.session import Session
 from grebe.app.live.stage_actions import StageNumbers
 from grebe.app.live.stage_model import StageModel, StageMove, StagePlace
 from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.core.time.formatting import clock_text
-from grebe.ui.stations.stage.blocks import Blocks
+from grebe.ui.stations.stage.blocks import KEYS_SHOWN, Blocks
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Canvas
 from grebe.ui.widgets.formatting import counted, seconds_text
@@ -180,7 +181,7 @@ class StageCanvas(Canvas):
             names = ", ".join(session.project.rig.name_of(d) for d in deaf)
             draw.text(painter, x, 24, f"{names} not heard", p.eye, size=20, weight=600)
         elif session.stage.locked:
-            draw.text(painter, x, 24, "keys locked, Ctrl+L", p.sand, size=20, weight=600)
+            draw.text(painter, x, 24, f"keys locked, {told('lock')}", p.sand, size=20, weight=600)
         elif not session.stage.guarded:
             draw.text(painter, x, 24, "touch guard off", p.sand, size=20)
         self._paint_time_left(painter, layout, now, wide)
@@ -328,14 +329,14 @@ class StageCanvas(Canvas):
         if now is not None and status is not None and status.mutes_by_hand:
             kept = "stay after" if status.mutes_kept else "end with"
             many = counted(len(status.mutes_by_hand), "mute")
-            words = f"{many} by hand: {kept} this section, K changes that"
+            words = f"{many} by hand: {kept} this section, {told('keep_mutes')} changes that"
             draw.text(painter, x, y - 30, words, p.crest, size=20, weight=600,
                       width=box.width() - 56)  # fmt: skip
-        keys = [("Next bar", "Enter"), ("Cut", "Shift+Enter"), ("Hold", "H"), ("Again", "R"),
-                ("Skip", "\u2192"), ("Back", "\u2190"), ("Scene", "J"), ("Song", "N")]  # fmt: skip
+        shown = dict(KEYS_SHOWN)
         if now is not None and self.book.to_do(now):
-            keys.append(("Done", "M"))
-        for name, key in keys:
+            shown["Done"] = "tick_move"
+        for name, action in shown.items():
+            key = told(action)
             if x > box.right() - 70:
                 break
             x += draw.text(painter, x, y, f"{name} ", p.muted, size=16, weight=600) + 4

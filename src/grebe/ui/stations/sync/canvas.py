@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from PyQt6.QtCore import QRectF, pyqtSignal
+from PyQt6.QtCore import QPointF, QRectF, pyqtSignal
 from PyQt6.QtGui import QColor, QMouseEvent, QPainter
 
 from grebe.app.live.session import Session
@@ -63,12 +63,18 @@ class SyncCanvas(Canvas):
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         """A click selects a device."""
-        if event is None:
-            return
-        self.setFocus()
+        if event is not None:
+            self.setFocus()
+            self.pick(event.position())
+
+    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
+        """Take the device there in hand."""
+        del selects
         for box, device in self._rows:
-            if box.contains(event.position()):
+            if box.contains(at):
                 self.device_clicked.emit(device)
+                return True
+        return False
 
     def paint_still(self, painter: QPainter) -> None:
         """Headings, names and lines."""

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from grebe.app.actions.keymap import told
 from grebe.app.live.session import Session
 from grebe.app.live.sound_check import Result, heed_of, what_to_do
 from grebe.core.rig.model import Device
@@ -26,7 +27,12 @@ def check_lines(session: Session, device: Device) -> list[SheetLine]:
     result = check.results.get(device.id)
     if result is None:
         words = what_to_do(session.project.rig, device, heed_of(device))
-        return [gap, head("Check it"), note(words), note("C checks it, Shift+C all boxes.")]
+        return [
+            gap,
+            head("Check it"),
+            note(words),
+            note(f"{told('check')} checks it, {told('check_all')} all boxes."),
+        ]
     return [gap, head("Checked"), *_result_lines(result)]
 
 

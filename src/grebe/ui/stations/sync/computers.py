@@ -5,6 +5,7 @@ from __future__ import annotations
 from PyQt6.QtCore import QRectF, pyqtSignal
 from PyQt6.QtGui import QColor, QMouseEvent, QPainter
 
+from grebe.app.actions.keymap import told
 from grebe.app.live.session import Session
 from grebe.protocols.link.session import OscState, PeerRow, Peers
 from grebe.ui.widgets import draw
@@ -76,7 +77,7 @@ class ComputersCanvas(Canvas):
 
     def _paint_nobody(self, painter: QPainter) -> None:
         p = self.palette_now
-        lines = ["Ctrl+J joins the session; it is off until then."]
+        lines = [f"{told('session')} joins the session; it is off until then."]
         if self.session.network.on:
             lines = ["Nobody else is there yet.", "Who joins is heard of within two seconds."]
         for index, words in enumerate(lines):
@@ -147,7 +148,7 @@ class ComputersCanvas(Canvas):
 def computers_words(peers: Peers | None) -> str:
     """The line under the heading."""
     if peers is None or peers.state == "off":
-        return "Several computers, one beat. Off until Ctrl+J."
+        return f"Several computers, one beat. Off until {told('session')}."
     if peers.state == "starting":
         return "The network is being started."
     if peers.state == "listening":
@@ -190,7 +191,7 @@ def peer_lines(peer: PeerRow) -> list[SheetLine]:
     if peer.reference:
         lines.append(note("It came first: its clock is gone by."))
     if not peer.accepted:
-        words = "Without a passphrase its tempo and starts wait: Enter accepts it."
+        words = f"Without a passphrase its tempo and starts wait: {told('set_offset')} accepts it."
         lines.append(note(words, "yours"))
     return [*lines, SheetLine("", kind="gap")]
 

@@ -42,11 +42,13 @@ class RecordingCheck(QObject):
         words = ["-m", "grebe", "sync-check", str(path), "--json", "--progress"]
         self.process.start(sys.executable, words)
 
-    def give_up(self) -> None:
-        """Stop measuring."""
-        if self.active:
-            self._given_up = True
-            self.process.kill()
+    def give_up(self) -> bool:
+        """Stop measuring; whether something was being measured."""
+        if not self.active:
+            return False
+        self._given_up = True
+        self.process.kill()
+        return True
 
     def stop(self) -> None:
         """The same, and wait: the window is about to close."""

@@ -7,7 +7,7 @@ from PyQt6.QtGui import QKeyEvent
 from PyQt6.QtWidgets import QDoubleSpinBox, QGridLayout, QLabel, QSizePolicy, QSpinBox, QWidget
 
 from grebe.core.units import MAX_BPM, MIN_BPM
-from grebe.ui.widgets.controls import Pill
+from grebe.ui.widgets.controls import Button
 
 MOST_BARS = 64
 
@@ -32,7 +32,7 @@ class TempoFields(QWidget):
         self.bars.setSuffix(" bars")
         self.bars.setSpecialValueText("next beat")
         self.bars.setAccessibleName("Over how many bars")
-        self.go = Pill("Go there")
+        self.go = Button("Go there")
         self.go.clicked.connect(self._go)
         self.setSizePolicy(QSizePolicy.Policy.Preferred, QSizePolicy.Policy.Fixed)
         grid = QGridLayout(self)

@@ -5,12 +5,15 @@ from __future__ import annotations
 from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QScrollArea, QStackedWidget, QWidget
 
+from grebe.app.actions.keymap import told
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.network_form import CHOICES, NetworkForm
 from grebe.app.editors.rig_hand import RigHand
 from grebe.app.live.session import Session
+from grebe.core.forms import field
 from grebe.core.rig.model import Device
 from grebe.core.rig.tree import clock_tree
+from grebe.core.session.use import OscUse, SessionUse
 from grebe.errors import EditError
 from grebe.ui.stations.rig.facts import grebe_lines
 from grebe.ui.stations.sync.canvas import SyncCanvas
@@ -18,27 +21,27 @@ from grebe.ui.stations.sync.check import check_lines, heard_lines
 from grebe.ui.stations.sync.checks import SyncChecks
 from grebe.ui.stations.sync.computers import ComputersCanvas, computer_lines, computers_words
 from grebe.ui.stations.sync.tempo import TempoFields
-from grebe.ui.widgets.form import Form, FormRow
+from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.formatting import counted, late_text
 from grebe.ui.widgets.sheet import Facts, SheetLine, head, note, row
-from grebe.ui.widgets.view import PanedView, Sheet
+from grebe.ui.widgets.view import PanedView, Sheet, Thing
 
 PANES = (("Boxes", "pane_boxes"), ("Computers", "pane_computers"))
 TITLES = {"session": "The session", "osc": "OSC"}
 ROWS = (
-    FormRow("session", "name", "Called"),
-    FormRow("session", "passphrase", "Passphrase"),
-    FormRow("session", "peer", "We are"),
-    FormRow("session", "quantum_beats", "One every, beats"),
-    FormRow("session", "shares_starts", "Start, stop", CHOICES["shares_starts"]),
-    FormRow("session", "brings_tempo", "Tempo", CHOICES["brings_tempo"]),
-    FormRow("session", "shows_stage", "Our stage", CHOICES["shows_stage"]),
-    FormRow("session", "interface", "Interface"),
-    FormRow("session", "addresses", "Addresses"),
-    FormRow("osc", "port", "Port"),
-    FormRow("osc", "senders", "May ask, besides us"),
-    FormRow("osc", "clients", "Always told"),
-    FormRow("osc", "hz", "Times a second"),
+    field("session", "name", "Called"),
+    field("session", "passphrase", "Passphrase"),
+    field("session", "peer", "We are"),
+    field("session", "quantum_beats", "One every", SessionUse, unit="beats"),
+    field("session", "shares_starts", "Start, stop", choices=CHOICES["shares_starts"]),
+    field("session", "brings_tempo", "Tempo", choices=CHOICES["brings_tempo"]),
+    field("session", "shows_stage", "Our stage", choices=CHOICES["shows_stage"]),
+    field("session", "interface", "Interface"),
+    field("session", "addresses", "Addresses"),
+    field("osc", "port", "Port", OscUse),
+    field("osc", "senders", "May ask, besides us"),
+    field("osc", "clients", "Always told"),
+    field("osc", "hz", "Times a second", OscUse),
 )
 
 
@@ -85,21 +88,10 @@ class SyncView(PanedView):
         area.setFocusProxy(self.strips)
         above = QWidget()
         above.setLayout(self.tab_row(PANES))
-        self.lay_out(self.strips, self.sheet, above=above, body=self.panes, keyed=self.panes)
+        self.lay_out(self.strips, self.sheet, above=above, body=self.panes)
         self.form.setVisible(False)
         self._rolling = rolling
         self.show_tab(0)
-        self._of_boxes = [
-            self.add_pill("Check it", "check"),
-            self.add_pill("Check all", "check_all"),
-            self.add_pill("A recording", "measure_file"),
-            self.add_pill("Set its offset", "set_offset", primary=True),
-        ]
-        self.join_pill = self.add_pill("Join", "join", primary=True)
-        self.accept_pill = self.add_pill("Accept", "set_offset", primary=True)
-        self._of_computers = [self.add_pill("Settings", "settings"), self.join_pill]
-        self.watch_pill = self.add_pill("Its stage", "watch")
-        self._show_pills()
         self.document_changed()
 
     @property
@@ -107,24 +99,14 @@ class SyncView(PanedView):
         """Whether the other computers are shown."""
         return self.panes.currentIndex() == 1
 
-    def _to_pane(self, index: int) -> None:
+    def to_part(self, index: int) -> None:
+        """Show another part."""
         self.panes.setCurrentIndex(index)
         self.show_tab(index)
         self.tempo.setVisible(index == 0)
-        self._show_pills()
         self._show_form(on=False)
         self.document_changed()
         self.focus_pane()
-
-    def _show_pills(self) -> None:
-        for pill in self._of_boxes:
-            pill.setVisible(not self.at_computers)
-        for pill in self._of_computers:
-            pill.setVisible(self.at_computers)
-        waits = any(not r.accepted for r in self.session.network.rows)
-        self.accept_pill.setVisible(self.at_computers and waits)
-        peer = self.computers.row()
-        self.watch_pill.setVisible(self.at_computers and peer is not None and peer.service > 0)
 
     def _show_form(self, *, on: bool) -> None:
         self.form.setVisible(on)
@@ -133,28 +115,21 @@ class SyncView(PanedView):
     @does("pane_boxes")
     def pane_boxes(self) -> None:
         """How far off each box is."""
-        self._to_pane(0)
+        self.to_part(0)
 
     @does("pane_computers")
     def pane_computers(self) -> None:
         """Who else is in the session."""
-        self._to_pane(1)
+        self.to_part(1)
 
     @does("settings")
     def settings(self) -> None:
         """The session's settings, or away with them."""
         if not self.at_computers:
-            self._to_pane(1)
-        if self.form.isVisibleTo(self):
-            self.escaped()
-        else:
+            self.to_part(1)
+        if not self.escaped():
             self._show_form(on=True)
             self.form.open()
-
-    @does("join")
-    def join(self) -> None:
-        """Join, or leave."""
-        self.session.network.toggle()
 
     @does("watch")
     def watch(self) -> None:
@@ -170,23 +145,32 @@ class SyncView(PanedView):
 
     def type_tempo(self) -> None:
         """Into the tempo's field."""
-        self._to_pane(0)
+        self.to_part(0)
         self.tempo.open()
 
-    def escaped(self) -> None:
-        """Give up what is listened to, put away a recording, leave the fields."""
-        self.checks.recording.give_up()
-        self.session.checking.end()
+    def escaped(self) -> bool:
+        """Give up what is listened to, put away a recording or the form."""
+        open_now = bool(self.checks.lines) or self.form.isVisibleTo(self)
+        listened = self.checks.recording.give_up()
+        listened = self.session.checking.end() or listened
         self.checks.lines = []
         if self.form.isVisibleTo(self):
             self._show_form(on=False)
             self.focus_pane()
         self.moved()
-        if self.tempo.isAncestorOf(self.focusWidget() or self):
-            self.strips.setFocus()
+        return open_now or listened
 
-    def acts(self) -> dict[str, Act]:
+    def in_hand(self) -> Thing:
+        """A computer of the session, or a box's strip."""
+        if self.at_computers:
+            peer = self.computers.row()
+            return Thing(peer.name if peer is not None else "The session", ("peer",))
+        device = self.checks.device()
+        return Thing(device.name if device is not None else "Sync", ("strip",))
+
+    def acts(self, part: int) -> dict[str, Act]:
         """What does each action here."""
+        del part
         return {**acts_of(self.checks), **acts_of(self)}
 
     def select(self, device_id: str) -> None:
@@ -214,10 +198,6 @@ class SyncView(PanedView):
             self.heading.say("Sync", computers_words(peers))
             self.facts.show_lines(computer_lines(self.session, self.computers.row()))
             self.computers.update()
-            words = "Leave" if self.session.network.on else "Join"
-            if self.join_pill.words != words:
-                self.join_pill.set_words(words)
-            self._show_pills()
             return
         self.heading.say("Sync", self._words())
         self.facts.show_lines(self._lines())
@@ -255,7 +235,7 @@ class SyncView(PanedView):
             lines += [row("Comes", late_text(judged.offset_ms)), row("Beats", str(judged.beats))]
         lines.append(row("Offset set", f"{device.offset_ms:+.1f} ms"))
         if judged.set_ms is not None and device.id not in self.session.checking.check.results:
-            lines.append(note(f"Enter sets it to {judged.set_ms:+.1f} ms.", "yours"))
+            lines.append(note(f"{told('set_offset')} sets it to {judged.set_ms:+.1f} ms.", "yours"))
         elif judged.verdict == "drifting":
             lines.append(note("No one number mends drift: it is not on the clock.", "look"))
         live = next((s for s in status.devices if s.id == device.id), None) if status else None
@@ -278,12 +258,12 @@ class SyncView(PanedView):
         """End what still measures."""
         self.checks.recording.stop()
 
-    @does("previous")
+    @does("up")
     def previous(self) -> None:
         """The device before."""
         self._step(-1)
 
-    @does("next")
+    @does("down")
     def next(self) -> None:
         """The device after."""
         self._step(1)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QRectF, Qt, pyqtSignal
+from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QGuiApplication, QKeyEvent, QMouseEvent, QPainter
 from PyQt6.QtWidgets import QGridLayout, QLabel, QLineEdit, QStackedWidget, QVBoxLayout, QWidget
 
@@ -13,7 +13,7 @@ from grebe.core.calculators.table import CALCULATORS
 from grebe.core.calculators.times import LEFT_OUT
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Canvas
-from grebe.ui.widgets.view import Sheet, View
+from grebe.ui.widgets.view import Sheet, Thing, View
 
 LIST_WIDE = 230.0
 ROW = 34.0
@@ -34,11 +34,17 @@ class ToolsCanvas(Canvas):
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         """A click chooses a calculator."""
-        if event is None or event.position().x() > LIST_WIDE:
-            return
-        index = int(event.position().y() // ROW)
-        if 0 <= index < len(CALCULATORS):
+        if event is not None:
+            self.setFocus()
+            self.pick(event.position())
+
+    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
+        """Take the calculator there; the answer is in hand anywhere else."""
+        del selects
+        index = int(at.y() // ROW)
+        if at.x() <= LIST_WIDE and 0 <= index < len(CALCULATORS):
             self.chosen.emit(index)
+        return True
 
     def paint_still(self, painter: QPainter) -> None:
         """Draw the list and the answer."""
@@ -98,7 +104,6 @@ class ToolsView(View):
         self.sheet = Sheet()
         self.sheet.column.addWidget(self.pages, 1)
         self.lay_out(self.tools_canvas, self.sheet)
-        self.add_pill("Copy", "copy", primary=True)
         self.choose(0)
 
     def _page(self, tool: Calculator) -> QWidget:
@@ -155,28 +160,28 @@ class ToolsView(View):
         self.heading.say("Tools", f"{self.tool.title}: {self.tool.asks}")
         canvas.refresh()
 
-    @does("tool_before")
+    @does("up")
     def tool_before(self) -> None:
         """The calculator before."""
         self.choose(max(0, self.tools_canvas.index - 1))
 
-    @does("tool_after")
+    @does("down")
     def tool_after(self) -> None:
         """The calculator after."""
         self.choose(min(len(CALCULATORS) - 1, self.tools_canvas.index + 1))
 
-    @does("fill_in")
+    @does("settings")
     def fill_in(self) -> None:
         """To its first field."""
         line = next(iter(self.fields[self.tool.id].values()))
         line.setFocus()
         line.selectAll()
 
-    def escaped(self) -> None:
-        """Back from the fields."""
-        self.tools_canvas.setFocus()
+    def in_hand(self) -> Thing:
+        """The answer."""
+        return Thing(self.tool.title, ("answer",))
 
-    @does("copy")
+    @does("copy_table")
     def copy(self) -> None:
         """Copy the answer and its table."""
         clipboard, answer = QGuiApplication.clipboard(), self.tools_canvas.answer

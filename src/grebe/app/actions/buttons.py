@@ -1,0 +1,91 @@
+"""The few buttons that matter for the thing in hand, and what actions are called on a button."""
+
+from __future__ import annotations
+
+from grebe.app.actions.table import by_id
+
+BUTTONS: dict[str, tuple[str, ...]] = {
+    "rig": ("add_box", "propose"),
+    "box": ("add_cable", "who_plays", "lead", "thru", "add_box"),
+    "grebe": ("lead", "jack", "count_in", "add_box"),
+    "strip": ("set_offset", "check", "check_all", "measure_file"),
+    "peer": ("session", "accept_peer", "watch", "settings"),
+    "pattern": ("new_pattern", "variation", "in_box", "import_loop"),
+    "step": ("toggle", "variation", "generate", "in_box", "new_pattern"),
+    "hit": ("accent", "chance", "variation", "in_box", "new_pattern"),
+    "row": ("generate", "rotate", "variation", "new_pattern"),
+    "chart": ("new_scene",),
+    "scene": ("new_scene", "duplicate", "no_drums", "mutes_saved"),
+    "part": ("mute_it", "one_after", "mutes_saved", "last_bar", "new_scene"),
+    "song": ("form_verse", "form_drop", "print_sheet"),
+    "section": ("bring_in", "drums_out", "fill_over", "duplicate", "insert_section"),
+    "region": ("mute_it", "drums_out", "fill_over", "loop", "marker"),
+    "set": ("new_set", "add_song", "read_csv"),
+    "place": ("add_song", "into", "order", "print_sheet"),
+    "rehearsal": ("rehearse", "drill", "slower", "tap_ones"),
+    "answer": ("copy_table", "settings"),
+}
+"""By kind of thing; the first is filled."""
+SHORT: dict[str, str] = {
+    "add_box": "Add a box",
+    "propose": "Best leader",
+    "add_cable": "Cable",
+    "who_plays": "Who plays",
+    "lead": "Let it lead",
+    "thru": "Thru",
+    "jack": "JACK",
+    "count_in": "Count-in",
+    "set_offset": "Set its offset",
+    "check": "Check it",
+    "check_all": "Check all",
+    "measure_file": "A recording",
+    "session": "Join or leave",
+    "accept_peer": "Accept",
+    "watch": "Its stage",
+    "settings": "Settings",
+    "new_pattern": "New pattern",
+    "variation": "Variation",
+    "in_box": "In the box now",
+    "import_loop": "Import",
+    "toggle": "Write",
+    "generate": "Generate",
+    "accent": "Accent",
+    "chance": "Chance",
+    "rotate": "Rotate",
+    "new_scene": "New scene",
+    "duplicate": "Duplicate",
+    "no_drums": "No drums",
+    "mutes_saved": "Mutes saved",
+    "mute_it": "Mute",
+    "one_after": "Next pattern",
+    "last_bar": "Drums out",
+    "form_verse": "Verse and hook",
+    "form_drop": "Build and drop",
+    "print_sheet": "Print",
+    "bring_in": "Bring it in",
+    "drums_out": "Drums out",
+    "fill_over": "Fill",
+    "insert_section": "New section",
+    "loop": "Loop",
+    "marker": "Marker",
+    "new_set": "New set",
+    "add_song": "Add a song",
+    "read_csv": "From CSV",
+    "into": "How it comes in",
+    "order": "Best order",
+    "rehearse": "Rehearse",
+    "drill": "Drill",
+    "slower": "Slower",
+    "tap_ones": "On the one",
+    "copy_table": "Copy",
+    "undo": "Undo",
+    "redo": "Redo",
+    "run_stop": "Run or stop",
+    "lock": "Let go",
+}
+"""Words for a button; a title that is short already stands as it is."""
+
+
+def on_button(action_id: str) -> str:
+    """What an action is called on a button."""
+    return SHORT.get(action_id) or by_id()[action_id].title.partition(":")[0].partition(",")[0]

@@ -1,0 +1,65 @@
+"""Two lists over the stations: what was said lately, and every step that can be undone."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from PyQt6.QtCore import Qt, pyqtSignal
+from PyQt6.QtWidgets import QListWidget, QListWidgetItem, QWidget
+
+from grebe.app.live.notices import Said
+from grebe.ui.main_window.overlay import PageOverlay
+from grebe.ui.widgets.formatting import counted
+
+
+class MessageList(PageOverlay):
+    """The last messages, the newest first."""
+
+    def __init__(self, parent: QWidget) -> None:
+        super().__init__(parent, "Messages")
+        self.list = QListWidget()
+        self.list.setWordWrap(True)
+        self.column.addWidget(self.list, 1)
+
+    def list_said(self, said: Iterable[Said]) -> None:
+        """Show these."""
+        self.list.clear()
+        marks = {"info": "", "warn": "Look: ", "error": "Wrong: "}
+        for each in reversed(list(said)):
+            self.list.addItem(f"{each.at:%H:%M:%S}   {marks[each.level]}{each.text}")
+        self.below.setText(f"{counted(self.list.count(), 'message')}, the newest first.")
+        self.list.setFocus()
+
+
+class HistoryList(PageOverlay):
+    """Every step by name; choosing one goes there."""
+
+    gone_to = pyqtSignal(int)
+    """So many steps are to be done."""
+
+    def __init__(self, parent: QWidget) -> None:
+        super().__init__(parent, "History")
+        self.list = QListWidget()
+        self.list.itemActivated.connect(self._go)
+        self.list.itemClicked.connect(self._go)
+        self.column.addWidget(self.list, 1)
+
+    def list_steps(self, done: tuple[str, ...], undone: tuple[str, ...]) -> None:
+        """Show what was done, where the project stands, and what was undone."""
+        self.list.clear()
+        self.list.addItem("As it was opened")
+        for name in done:
+            self.list.addItem(name)
+        for name in undone:
+            item = QListWidgetItem(f"{name} (undone)")
+            item.setForeground(self.palette_now.muted)
+            self.list.addItem(item)
+        self.list.setCurrentRow(len(done))
+        self.below.setText(
+            f"{counted(len(done), 'step')} done, {len(undone)} undone. Enter or a click goes to "
+            "any; nothing is lost by that until the next edit."
+        )
+        self.list.setFocus(Qt.FocusReason.OtherFocusReason)
+
+    def _go(self, item: QListWidgetItem) -> None:
+        self.gone_to.emit(self.list.row(item))

@@ -1,0 +1,244 @@
+"""Settings: one page, searchable, every row saying what it does."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from functools import partial
+
+from PyQt6.QtCore import Qt, pyqtSignal
+from PyQt6.QtWidgets import (
+    QCheckBox,
+    QComboBox,
+    QGridLayout,
+    QLabel,
+    QLineEdit,
+    QScrollArea,
+    QWidget,
+)
+
+from grebe.app.editors.rig_device import DeviceEdits
+from grebe.app.editors.rig_hand import RigHand
+from grebe.app.editors.scene_form import SCHOOLS, SceneHand
+from grebe.app.live.session import Session
+from grebe.app.settings import CHOICES, Choice, Settings, read_settings, with_choice, write_settings
+from grebe.errors import GrebeError
+from grebe.process.places import read_back
+from grebe.ui.main_window.overlay import PageOverlay
+from grebe.ui.widgets.controls import Button
+
+PERFORMER: tuple[tuple[str, str, str], ...] = (
+    ("hands", "Hands", "Free to make moves, 0 to 2. Kept in this project."),
+    ("feet", "Free feet", "For pedals: one stands. Kept in this project."),
+    ("unchanged_bars", "Bars unchanged", "A longer stretch is found. Kept in this project."),
+    ("school", "Form", "Whose advice on form is wanted. Kept in this project."),
+)  # fmt: skip
+TOLERANCE = (
+    "tolerance", "Tolerance of all boxes",
+    "In ms: one that is farther off is named on the waterline. Each has its own in Rig.",
+)  # fmt: skip
+Control = QLineEdit | QComboBox | QCheckBox | Button | QLabel
+
+
+class SettingsPage(PageOverlay):
+    """Rows in groups; what does not have the words typed is hidden."""
+
+    changed = pyqtSignal(object)
+    """The settings, after one was changed."""
+
+    def __init__(self, parent: QWidget, session: Session, do: Callable[[str], None]) -> None:
+        """`do` does an action by its id."""
+        super().__init__(parent, "Settings")
+        self._session, self._do = session, do
+        self._hand = SceneHand(session)
+        self._boxes = DeviceEdits(RigHand(session))
+        self.field = QLineEdit()
+        self.field.setPlaceholderText("Search")
+        self.field.setAccessibleName("Search the settings")
+        self.field.textChanged.connect(self._search)
+        self._inside = QWidget()
+        self._grid = QGridLayout(self._inside)
+        self._grid.setColumnMinimumWidth(0, 190)
+        self._grid.setColumnMinimumWidth(1, 210)
+        self._grid.setColumnStretch(2, 1)
+        self._grid.setVerticalSpacing(8)
+        area = QScrollArea()
+        area.setWidgetResizable(True)
+        area.setWidget(self._inside)
+        for part in (self._inside, area.viewport()):
+            if part is not None:
+                part.setAutoFillBackground(False)
+        self.column.addWidget(self.field)
+        self.column.addWidget(area, 1)
+        self.controls: dict[str, Control] = {}
+        self._rows: list[tuple[str, list[QWidget]]] = []
+        self._fill()
+
+    def _fill(self) -> None:
+        group = ""
+        for choice in CHOICES:
+            if choice.group != group:
+                group = choice.group
+                self._head(group)
+            self._row(choice.key, choice.title, choice.does, self._control(choice),
+                      f"{choice.group} {choice.words}")  # fmt: skip
+        self._row("language", "Language", "The only one so far.", QLabel("English"),
+                  "This computer translation german")  # fmt: skip
+        self.priority = QLabel()
+        self._row("priority", "Priority of the engine", "", self.priority,
+                  "real-time realtime fifo latency")  # fmt: skip
+        self._head("Keys")
+        keys = Button("Change the keys")
+        keys.clicked.connect(partial(self._do, "change_keys"))
+        self._row("keys", "Keys", "Every action with its keys; files of keys.", keys, "shortcuts")
+        pedals = Button("Controllers and pedals")
+        pedals.clicked.connect(partial(self._do, "pane_controls"))
+        self._row("pedals", "Pedals", "What controllers, pedals and computer keys do on Stage. "
+                  "Kept in this project.", pedals, "feet footswitch midi learn")  # fmt: skip
+        self._head("Hands, feet and tolerances")
+        for key, title, does in PERFORMER:
+            self._row(key, title, does, self._performer(key), "you performer")
+        line = QLineEdit()
+        line.editingFinished.connect(partial(self._tolerance, line))
+        self._row(*TOLERANCE, line, "ms off late early")
+
+    def _head(self, words: str) -> None:
+        label = QLabel(words)
+        label.setStyleSheet("font-weight: 600; font-size: 16px;")
+        self._grid.addWidget(label, self._grid.rowCount(), 0, 1, 3)
+        self._rows.append((words.casefold(), [label]))
+
+    def _row(self, key: str, title: str, does: str, control: Control, words: str) -> None:
+        at = self._grid.rowCount()
+        label, explains = QLabel(title), QLabel(does)
+        explains.setWordWrap(True)
+        explains.setObjectName(f"{key} explained")
+        control.setAccessibleName(title)
+        control.setAccessibleDescription(does)
+        self._grid.addWidget(label, at, 0, Qt.AlignmentFlag.AlignTop)
+        self._grid.addWidget(control, at, 1, Qt.AlignmentFlag.AlignTop)
+        self._grid.addWidget(explains, at, 2)
+        self.controls[key] = control
+        self._rows.append((f"{title} {does} {words}".casefold(), [label, control, explains]))
+
+    def _control(self, choice: Choice) -> Control:
+        default = getattr(Settings(), choice.key)
+        if isinstance(default, bool):
+            tick = QCheckBox()
+            tick.clicked.connect(
+                lambda on, key=choice.key: self._set(key, "yes" if on else "no")
+            )  # fmt: skip
+            return tick
+        if choice.choices:
+            box = QComboBox()
+            box.addItems(choice.choices)
+            box.textActivated.connect(partial(self._set, choice.key))
+            return box
+        line = QLineEdit()
+        line.editingFinished.connect(
+            lambda key=choice.key, line=line: self._set(key, line.text())
+        )  # fmt: skip
+        return line
+
+    def _performer(self, key: str) -> Control:
+        if key == "school":
+            box = QComboBox()
+            box.addItems(SCHOOLS)
+            box.textActivated.connect(partial(self._set_performer, key))
+            return box
+        line = QLineEdit()
+        line.editingFinished.connect(lambda: self._set_performer(key, line.text()))
+        return line
+
+    def open(self) -> None:
+        """Show everything as it is."""
+        self.below.setText("Kept on this computer, where nothing else is said.")
+        self.show_all()
+        self.field.setText("")
+        self.field.setFocus()
+
+    def show_all(self) -> None:
+        """Show the settings as they are."""
+        settings = read_settings()
+        for choice in CHOICES:
+            value = getattr(settings, choice.key)
+            if choice.key == "projects" and value:
+                value = str(read_back(value))
+            self._show(self.controls[choice.key], value)
+        for key, _, _ in PERFORMER:
+            self._show(self.controls[key], self._hand.field_text("performer", key) or "")
+        devices = self._session.project.rig.devices
+        tolerances = {d.tolerance_ms for d in devices}
+        alike = f"{tolerances.pop():g}" if len(tolerances) == 1 else ""
+        self._show(self.controls["tolerance"], alike)
+        welcome = self._session.link.welcome
+        explains = self.findChild(QLabel, "priority explained")
+        if welcome is None:
+            self.priority.setText("no engine yet")
+        else:
+            self.priority.setText("real-time" if welcome.priority == "fifo" else "ordinary")
+        if explains is not None:
+            how = welcome.priority_help if welcome is not None else ""
+            explains.setText(how or "What the engine got from the system.")
+
+    def _show(self, control: Control, value: object) -> None:
+        if isinstance(control, QCheckBox):
+            control.setChecked(bool(value))
+        elif isinstance(control, QComboBox):
+            control.setCurrentText(str(value))
+        elif isinstance(control, QLineEdit) and not control.hasFocus():
+            control.setText(str(value))
+
+    def _set(self, key: str, text: str) -> None:
+        old = read_settings()
+        try:
+            new = with_choice(old, key, text)
+        except GrebeError as error:
+            self.below.setText(f"{_title(key)}: {error}. It stays as it was.")
+            self._mark(key, wrong=True)
+            return
+        self._mark(key, wrong=False)
+        if new != old:
+            write_settings(new)
+            self.below.setText(f"{_title(key)}: kept.")
+            self.changed.emit(new)
+
+    def _mark(self, key: str, *, wrong: bool) -> None:
+        control = self.controls[key]
+        control.setProperty("wrong", "true" if wrong else "false")
+        style = control.style()
+        if style is not None:
+            style.polish(control)
+
+    def _set_performer(self, key: str, text: str) -> None:
+        if text == self._hand.field_text("performer", key):
+            return
+        try:
+            self._hand.set_field("performer", key, text)
+        except GrebeError as error:
+            self.below.setText(f"{error}. It stays as it was.")
+            self._mark(key, wrong=True)
+        else:
+            self._mark(key, wrong=False)
+            self.below.setText("Kept in this project.")
+
+    def _tolerance(self, line: QLineEdit) -> None:
+        if not line.text().strip():
+            return
+        try:
+            self._boxes.set_tolerance(line.text())
+        except GrebeError as error:
+            self.below.setText(f"{error}. It stays as it was.")
+            self._mark("tolerance", wrong=True)
+        else:
+            self._mark("tolerance", wrong=False)
+
+    def _search(self, typed: str) -> None:
+        words = typed.casefold().split()
+        for searched, widgets in self._rows:
+            shown = all(word in searched for word in words)
+            for widget in widgets:
+                widget.setVisible(shown)
+
+
+def _title(key: str) -> str:
+    return next(choice.title for choice in CHOICES if choice.key == key)
