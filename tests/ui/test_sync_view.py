@@ -148,7 +148,7 @@ def test_the_guided_check_finds_and_mends_a_late_box(performer: Performer) -> No
     for _ in range(3):
         performer.press(K.Key_Down)
     assert view.strips.selected == "dunlin"
-    assert "C checks it" in words(view)
+    assert "L checks it" in words(view)
     performer.act("check")
     performer.wait(lambda: "Listening" in words(view) and session.running)
     performer.wait(lambda: "dunlin" in session.checking.check.results, 20)

@@ -99,8 +99,10 @@ class KeyMap:
                     for action, each in rows
                     if action.part in (-1, part) and (action.station == station or each in answered)
                 ]
-                for (_, first), (_, second) in pairwise(here):
-                    yield Clash(key, first, second, station)
+                for (nearer, first), (other, second) in pairwise(here):
+                    shadowed = nearer.part >= 0 and other.part < 0
+                    if not shadowed:  # what belongs to a part alone goes before all else there
+                        yield Clash(key, first, second, station)
 
     def with_keys(self, action_id: str, keys: tuple[str, ...] | None) -> KeyMap:
         """Other keys for an action; None for those it is shipped with."""

@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Mapping
 from typing import Any
+
+import msgspec
 
 from grebe.app.doing import does
 from grebe.app.editors.rig_hand import RigHand
-from grebe.core.document import Project, tick
+from grebe.core.document import Project, tick, with_device
 from grebe.core.rig.abilities import set_spec
 from grebe.core.rig.edits import (
     add_cable,
@@ -22,7 +24,7 @@ from grebe.core.rig.edits import (
     remove_route,
 )
 from grebe.core.rig.learn import keyed, unbound
-from grebe.core.rig.model import GREBE_ID, Cable, Gives
+from grebe.core.rig.model import GREBE_ID, Cable, Gives, Port
 from grebe.core.rig.spec import Profile, Spec
 from grebe.errors import EditError, ProfileError
 from grebe.formats.profiles import write_profile
@@ -35,14 +37,14 @@ class BoxEdits:
     def __init__(self, hand: RigHand) -> None:
         self.hand = hand
 
-    def add(self, profile: Profile, name: str) -> str:
-        """A box more, from a profile; its id."""
+    def add(self, profile: Profile, name: str, ports: Mapping[str, Port] = {}) -> str:
+        """A box more, from a profile; its id. `ports`, by the device's field, are preferred."""
         made: list[str] = []
 
         def edit(project: Project) -> Project:
             new, device_id = add_device(project, profile, name)
             made.append(device_id)
-            return new
+            return with_device(new, device_id, lambda d: msgspec.structs.replace(d, **ports))
 
         self.hand.edit(f"Add {name}", edit)
         return made[-1]

@@ -160,6 +160,8 @@ class ActionBook:
         session = self._window.session
         store, said = session.store, session.notices.last
         before = store.project
+        thing = self._window.view.in_hand().words if action.on else ""
+        about = f": {thing}" if thing else ""
         try:
             act()
         except EditError as error:
@@ -171,7 +173,7 @@ class ActionBook:
             quiet = action.id in QUIET or session.notices.last is not said
             if done is not before and action.effect == "edits" and not quiet:
                 session.notices.say(
-                    "info", f"{store.undo_name}.", offers="undo",
+                    "info", f"{store.undo_name}{about}.", offers="undo",
                     over=lambda: store.project is not done,
                 )  # fmt: skip
 

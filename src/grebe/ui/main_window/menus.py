@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from functools import partial
 
 from PyQt6.QtCore import QPoint
@@ -17,6 +17,9 @@ from grebe.ui.widgets.theme import DAY, Palette, style_sheet
 from grebe.ui.widgets.view import Thing
 
 WINDOW_MENUS = ("File", "Edit", "Play", "Go")
+MOST_ROWS = 14
+FOLDED = 3
+"""Fewer than so many stand in the menu itself."""
 LONGEST_REASON = 44
 """A longer reason is left to the tip."""
 
@@ -154,11 +157,30 @@ def thing_menu(
         into = menu if number == 0 else _below(menu, f"The {kind}")
         if number == 1:
             menu.insertSeparator(into.menuAction())
-        for action in rows:
-            inner = _below(into, action.title) if action.numbers else into
-            for action_id in action.ids():
-                inner.addAction(_entry(menu, action, action_id, book, met, names))
+        for group, of_group in _folded(rows):
+            within = _below(into, group) if group else into
+            for action in of_group:
+                inner = _below(within, action.title) if action.numbers else within
+                for action_id in action.ids():
+                    inner.addAction(_entry(menu, action, action_id, book, met, names))
     return menu
+
+
+def _folded(rows: list[Action]) -> Iterator[tuple[str, list[Action]]]:
+    """Rows one after another; of a long menu all groups but the largest fold into one each."""
+    if len(rows) <= MOST_ROWS:
+        yield "", rows
+        return
+    groups: dict[str, list[Action]] = {}
+    for action in rows:
+        groups.setdefault(action.group, []).append(action)
+    largest = max(groups, key=lambda name: len(groups[name]))
+    yield "", groups.pop(largest)
+    rest = [row for name, of_group in groups.items() if len(of_group) < FOLDED for row in of_group]
+    for name, of_group in groups.items():
+        if len(of_group) >= FOLDED:
+            yield name, of_group
+    yield "", rest
 
 
 def open_at(menu: QMenu, at: QPoint) -> None:

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QPointF, QRectF, pyqtSignal
-from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent
+from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
+from PyQt6.QtGui import QFocusEvent, QKeyEvent, QMouseEvent, QPainter, QPaintEvent
 from PyQt6.QtWidgets import QWidget
 
 from grebe.app.live.session import Session
@@ -42,7 +42,30 @@ class Rail(QWidget):
         self.badges: dict[int, int] = {}
         self.palette_now: Palette = DAY
         self.setFixedWidth(RAIL_WIDTH)
+        self.setFocusPolicy(Qt.FocusPolicy.TabFocus)
+        self.pointed = self.current
+        """The station that Enter would show, while the rail has the focus."""
         self.setAccessibleName("Stations")
+
+    def focusInEvent(self, event: QFocusEvent | None) -> None:
+        """Begin at the station shown."""
+        self.pointed = self.current
+        super().focusInEvent(event)
+
+    def keyPressEvent(self, event: QKeyEvent | None) -> None:
+        """Up and down point, Enter or Space shows."""
+        if event is None:
+            return
+        numbers = [number for number, _ in STATIONS]
+        at, moves = numbers.index(self.pointed), {Qt.Key.Key_Up: -1, Qt.Key.Key_Down: 1}
+        if event.key() in moves:
+            to = at + moves[Qt.Key(event.key())]
+            self.pointed = numbers[max(0, min(len(numbers) - 1, to))]
+            self.update()
+        elif event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter, Qt.Key.Key_Space):
+            self.chosen.emit(self.pointed)
+        else:
+            super().keyPressEvent(event)
 
     def show_current(self, number: int) -> None:
         """Mark the station shown."""
@@ -92,6 +115,9 @@ class Rail(QWidget):
             if here:
                 draw.fill(painter, 0, y, self.width() - 1, ROW - 4, p.soft)
                 draw.fill(painter, 0, y, 4, ROW - 4, p.crest)
+            if self.hasFocus() and number == self.pointed:
+                box = QRectF(3, y + 2, self.width() - 8, ROW - 8)
+                draw.panel(painter, box, p.soft if here else p.panel, p.crest, width=2)
             if number != TOOLS:
                 draw.text(painter, middle, y + 20, str(number), p.muted, size=12, align=draw.CENTRE)
             colour, weight = (p.ink, 600) if here else (p.muted, 400)

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QPointF, QRectF, pyqtSignal
-from PyQt6.QtGui import QColor, QMouseEvent, QPainter, QPaintEvent
+from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
+from PyQt6.QtGui import QColor, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen
 from PyQt6.QtWidgets import QWidget
 
 from grebe.app.live.session import Session
@@ -12,7 +12,7 @@ from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.formatting import counted, late_text
 from grebe.ui.widgets.guard import TouchGuard
-from grebe.ui.widgets.theme import DAY, Palette
+from grebe.ui.widgets.theme import CORNER, DAY, Palette
 
 HEIGHT = 84
 SURFACE_LEFT = 270
@@ -36,7 +36,23 @@ class Waterline(QWidget):
         self._guard = TouchGuard(session)
         self.palette_now: Palette = DAY
         self.setFixedHeight(HEIGHT)
+        self.setFocusPolicy(Qt.FocusPolicy.TabFocus)
+        self.points_at_tap = False
+        """What Enter presses, while it has the focus: the tap at the right, or run and stop."""
         self.setAccessibleName("Waterline")
+
+    def keyPressEvent(self, event: QKeyEvent | None) -> None:
+        """Left and right choose between run and tap, Enter or Space presses."""
+        if event is None:
+            return
+        if event.key() in (Qt.Key.Key_Left, Qt.Key.Key_Right):
+            self.points_at_tap = event.key() == Qt.Key.Key_Right
+            self.update()
+        elif event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter, Qt.Key.Key_Space):
+            if not event.isAutoRepeat():
+                (self.tap_clicked if self.points_at_tap else self.run_clicked).emit()
+        else:
+            super().keyPressEvent(event)
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         """The button at the left runs and stops; the tempo at the right takes taps."""
@@ -70,6 +86,12 @@ class Waterline(QWidget):
         self._paint_left(painter)
         self._paint_surface(painter)
         self._paint_right(painter)
+        if self.hasFocus():
+            tap = QRectF(self.width() - 130, 10, 122, self.height() - 20)
+            box = tap if self.points_at_tap else self._button().adjusted(-4, -4, 4, 4)
+            painter.setBrush(Qt.BrushStyle.NoBrush)
+            painter.setPen(QPen(p.crest, 3))
+            painter.drawRoundedRect(box, CORNER, CORNER)
 
     def _paint_left(self, painter: QPainter) -> None:
         p, session = self.palette_now, self.session

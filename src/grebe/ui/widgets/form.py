@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from functools import partial
 from typing import Protocol
 
-from PyQt6.QtCore import pyqtSignal
+from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtWidgets import (
     QCheckBox,
     QGridLayout,
@@ -66,6 +66,7 @@ class Form(QScrollArea):
         self._source, self._many = source, many
         self._rows = rows
         self.setWidgetResizable(True)
+        self.setFocusPolicy(Qt.FocusPolicy.NoFocus)  # its fields have it
         self._inside = QWidget()
         self.setWidget(self._inside)
         for part in (self._inside, self.viewport()):
@@ -102,8 +103,9 @@ class Form(QScrollArea):
             place, widget, words = (owner, row.key), self._widget(row), QLabel(row.words)
             words.setWordWrap(True)
             widget.setAccessibleName(f"{title}: {row.words}")
-            grid.addWidget(words, at, 0)
-            if isinstance(widget, ManyField):
+            many = isinstance(widget, ManyField)
+            grid.addWidget(words, at, 0, 1, 2 if many else 1)
+            if many:
                 grid.addWidget(widget, at + 1, 0, 1, 2)
                 at += 1
             else:

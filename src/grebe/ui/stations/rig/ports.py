@@ -14,6 +14,7 @@ from PyQt6.QtCore import QObject, QProcess, pyqtSignal
 from PyQt6.QtWidgets import QComboBox
 
 from grebe.core.rig.model import AudioPort, Port
+from grebe.ui.widgets.fields import ListField
 
 NETWORK = Port(wire="rtp")
 """Stands for a port on the network that is still to be typed."""
@@ -48,7 +49,7 @@ class PortLook(QObject):
         self.found.emit(found)
 
 
-class PortChooser(QComboBox):
+class PortChooser(ListField):
     """A list of ports; emits the one chosen by hand."""
 
     chosen = pyqtSignal(Port)
@@ -62,6 +63,11 @@ class PortChooser(QComboBox):
         look.found.connect(self._looked)
         self.activated.connect(self._picked)
         self.show_port(self._shown)
+
+    def preferred(self, words: str) -> Port | None:
+        """The first port that was found with this in its name; None for none."""
+        wanted = words.casefold()
+        return next((p for p in self._found if wanted and wanted in p.name.casefold()), None)
 
     def show_port(self, port: Port) -> None:
         """Show this port as the one in use."""
@@ -114,7 +120,7 @@ class PortChooser(QComboBox):
             self.chosen.emit(Port(wire="rtp", name=words[:200]))
 
 
-class LineChooser(QComboBox):
+class LineChooser(ListField):
     """A list of audio channels for pulses or a level; emits the one chosen by hand."""
 
     chosen = pyqtSignal(AudioPort)

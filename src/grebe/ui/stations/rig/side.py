@@ -10,6 +10,7 @@ from PyQt6.QtWidgets import (
 
 from grebe.app.doing import does
 from grebe.app.editors.rig_editor import RigEditor
+from grebe.app.settings import read_settings
 from grebe.core.rig.edits import (
     uses_of,
 )
@@ -68,7 +69,13 @@ class RigSide:
         self._leave()
 
     def _add_box(self, profile: Profile, name: str) -> None:
-        self._safely(lambda: self._select(self._editor.boxes.add(profile, name)))
+        page, settings = self.device_page, read_settings()
+        ports = {
+            "port": page.port.preferred(settings.output_port),
+            "input": page.input.preferred(settings.input_port),
+        }  # fmt: skip
+        wanted = {field: port for field, port in ports.items() if port is not None}
+        self._safely(lambda: self._select(self._editor.boxes.add(profile, name, wanted)))
         self._leave()
 
     def _plug(self, cable: Cable) -> None:
