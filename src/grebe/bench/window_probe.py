@@ -9,8 +9,12 @@ import time
 from collections.abc import Callable
 from pathlib import Path
 
-from PyQt6.QtCore import QTimer
+from PyQt6.QtCore import QEvent, QEventLoop, QObject, QPoint, Qt, QTimer
+from PyQt6.QtTest import QTest
+from PyQt6.QtWidgets import QWidget
 
+from grebe.app.actions.finding import action_entries, thing_entries
+from grebe.app.actions.keymap import key_map
 from grebe.app.document.store import Store
 from grebe.ui.main_window.application import make_application
 from grebe.ui.main_window.frame import Frame
@@ -19,6 +23,41 @@ from grebe.ui.stations.song.canvas import SongCanvas
 from grebe.ui.widgets.controls import Canvas
 
 REDRAWS = 60
+KEY_EVERY_MS = 140
+"""Between keys: a quick hand, so that what an edit leads to falls between them and on them."""
+MANY = 5000
+"""Things to be found."""
+
+
+class Seen(QObject):
+    """Notes when a widget has been painted."""
+
+    def __init__(self, widget: QWidget) -> None:
+        super().__init__()
+        self.painted = False
+        self._widget = widget
+        widget.installEventFilter(self)
+
+    def eventFilter(  # noqa: N802 - Qt's own
+        self, watched: QObject | None, event: QEvent | None
+    ) -> bool:
+        """Paint at once, so that what is timed has ended."""
+        if event is not None and event.type() == QEvent.Type.Paint and not self.painted:
+            self.painted = True
+            self._widget.event(event)
+            return True
+        return super().eventFilter(watched, event)
+
+    def end(self) -> None:
+        """Note no more."""
+        self._widget.removeEventFilter(self)
+
+
+def wait_between() -> None:
+    """Let what the last key led to begin."""
+    loop = QEventLoop()
+    QTimer.singleShot(KEY_EVERY_MS, loop.quit)
+    loop.exec()
 
 
 def main() -> int:
@@ -26,6 +65,7 @@ def main() -> int:
     redraws = int(sys.argv[2]) if len(sys.argv) > 2 else REDRAWS
     application = make_application()
     frame = Frame(Store.open(Path(sys.argv[1])))
+    frame.session.derived.beside = True
     frame.show()
     frame.repaint()
     frame.view.canvas.repaint()
@@ -33,15 +73,22 @@ def main() -> int:
     first_paint = time.monotonic()
     views: dict[str, dict[str, float]] = {}
 
-    def time_it(name: str, act: Callable[[], None]) -> None:
+    def time_it(
+        name: str, act: Callable[[], None], between: Callable[[], object] = lambda: None
+    ) -> None:
         took: list[float] = []
         for _ in range(redraws):
+            between()
             began = time.perf_counter()
             act()
             frame.waterline.repaint()
             took.append((time.perf_counter() - began) * 1e3)
         took.sort()
-        views[name] = {"p50_ms": round(took[len(took) // 2], 3), "max_ms": round(took[-1], 3)}
+        views[name] = {
+            "p50_ms": round(took[len(took) // 2], 3),
+            "p95_ms": round(took[min(len(took) - 1, len(took) * 95 // 100)], 3),
+            "max_ms": round(took[-1], 3),
+        }
 
     def scroll(number: int) -> None:
         """A step to the right and back, over and over."""
@@ -81,8 +128,50 @@ def main() -> int:
 
         application.processEvents()
         time_it("pattern_edit", edit)
+        hand()
         frame.session.end_engine()
         frame.leave()  # what was edited is not asked about
+
+    def hand() -> None:
+        """What a hand waits for: a key until its edit is seen, a menu, the finder."""
+        for number, key in ((3, Qt.Key.Key_X), (4, Qt.Key.Key_M), (5, Qt.Key.Key_M)):
+            frame.show_station(number)
+            canvas = frame.view.canvas
+            application.processEvents()
+
+            seen = Seen(canvas)
+
+            def press(canvas: QWidget = canvas, key: Qt.Key = key, seen: Seen = seen) -> None:
+                seen.painted = False
+                QTest.keyClick(canvas, key)  # type: ignore[call-overload]
+                while not seen.painted:
+                    application.processEvents()
+
+            time_it(f"{frame.view.scope}_key_to_edit", press, wait_between)
+            seen.end()
+        menus = itertools.cycle(frame.menu_bar.menus.values())
+
+        def menu() -> None:
+            shown = next(menus)
+            shown.popup(frame.mapToGlobal(QPoint(200, 30)))
+            shown.repaint()
+            shown.hide()
+
+        time_it("menu_opens", menu)
+        entries = [*action_entries(key_map()), *thing_entries(frame.session.project)]
+        things = [e for e in entries if e.kind != "action"]
+        entries += [things[n % len(things)] for n in range(MANY - len(entries))]
+        finder = frame.over.finder
+        words = itertools.cycle(("d", "dr", "dru", "drums out", "bell", "tempo", "mute 3", ""))
+
+        def find() -> None:
+            finder.hide()
+            frame.over.open(finder)
+            finder.search_in(entries, frame.book.recent, next(words))
+            finder.repaint()
+
+        time_it("finder_of_5000", find)
+        finder.hide()
 
     def run() -> None:
         """Whatever goes wrong ends the process: nobody sits at its window."""

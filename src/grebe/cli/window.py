@@ -8,7 +8,7 @@ from pathlib import Path
 
 from grebe.app.document.demo import fresh_demo
 from grebe.app.returning import Opening, watch
-from grebe.app.settings import last_project
+from grebe.app.settings import last_project, read_settings, tell_processes
 from grebe.cli.common import Commands, command
 from grebe.errors import GrebeError
 from grebe.formats.project import read_project
@@ -52,6 +52,7 @@ def demo(arguments: argparse.Namespace) -> int:
 def _show(opening: Opening) -> int:
     if not opening.missing:
         read_project(opening.path)  # what cannot be opened is said before a window appears
+    tell_processes(read_settings())
     start_log("starter")
     return watch(opening, _run)
 

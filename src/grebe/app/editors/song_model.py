@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from grebe.app.live.session import Session
 from grebe.core.rig.model import Device
-from grebe.core.songs.bands import Band, bands
+from grebe.core.songs.bands import Band, Densities, bands
 from grebe.core.songs.changes import reached_by
-from grebe.core.songs.energy import Bar, song_bars
+from grebe.core.songs.energy import Bar, PatternBars, song_bars
 from grebe.core.songs.programme import Programme, programmes
 from grebe.errors import EditError
 
@@ -21,6 +21,8 @@ class SongModel:
         self._devices: tuple[Device, ...] = ()
         self._bars: tuple[Bar, ...] | None = None
         self._programmes: tuple[Programme, ...] | None = None
+        self._densities = Densities()
+        self._book: PatternBars | None = None
 
     def _renew(self) -> None:
         """Forget everything where the document or the song is another."""
@@ -43,7 +45,9 @@ class SongModel:
         layout = self._session.derived.layout()
         if self._bands is None:
             self._bands = {}
-            for stretch in () if layout is None else bands(self._session.project, layout):
+            for stretch in (
+                () if layout is None else bands(self._session.project, layout, self._densities)
+            ):
                 self._bands.setdefault(stretch.device, []).append(stretch)
         return self._bands.get(device, [])
 
@@ -52,7 +56,10 @@ class SongModel:
         self._renew()
         layout = self._session.derived.layout()
         if self._bars is None:
-            self._bars = () if layout is None else song_bars(self._session.project, layout)
+            project = self._session.project
+            if self._book is None or not self._book.serves(project):
+                self._book = PatternBars(project)
+            self._bars = () if layout is None else song_bars(project, layout, self._book)
         return self._bars
 
     def programmes(self) -> tuple[Programme, ...]:

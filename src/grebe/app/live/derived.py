@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from concurrent.futures import Future, ThreadPoolExecutor
+
 from grebe.app.document.store import Store
 from grebe.app.live.selection import Selection
 from grebe.core.document import Project
@@ -20,8 +22,12 @@ class Derived:
         self._selection = selection
         self.opening = False
         """Whether a window is still being opened: then nothing is looked for yet."""
+        self.beside = False
+        """Whether it is looked through the document in a thread: then no key waits for it."""
         self._found: tuple[Project, Findings] | None = None
         self._laid_out: tuple[Project, str, Layout | None] | None = None
+        self._looking: tuple[Project, Future[Findings]] | None = None
+        self._beside = ThreadPoolExecutor(1, "findings")
 
     def layout(self) -> Layout | None:
         """The song in hand laid out; None where it cannot be."""
@@ -43,6 +49,33 @@ class Derived:
     def intended(self) -> tuple[Finding, ...]:
         """Findings that the performer said are intended."""
         return self._find().intended
+
+    def known(self) -> Findings:
+        """The same without waiting: where it is looked beside, what was found last."""
+        if not self.beside:
+            return self._find()
+        return self._found[1] if self._found is not None else NOT_LOOKED
+
+    def look(self) -> None:
+        """Begin to look through the document beside the window's own work; `came` says when it is
+        done. Nothing where nothing is looked for beside, or nothing is new."""
+        project = self._store.project
+        fresh = self._found is not None and self._found[0] is project
+        if self.beside and not self.opening and not fresh and self._looking is None:
+            self._looking = (project, self._beside.submit(find, project))
+
+    def came(self) -> bool:
+        """Whether a look that went on beside has ended."""
+        looking = self._looking
+        if looking is None or not looking[1].done():
+            return False
+        self._looking = None
+        self._found = (looking[0], looking[1].result())
+        return True
+
+    def end(self) -> None:
+        """Nothing more will be asked."""
+        self._beside.shutdown(wait=False, cancel_futures=True)
 
     def _find(self) -> Findings:
         if self.opening:

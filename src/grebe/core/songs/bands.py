@@ -2,12 +2,16 @@
 
 from __future__ import annotations
 
+from collections import Counter
+from typing import NamedTuple
+
 from grebe.core.document import Project
+from grebe.core.patterns.model import Content, Pattern
 from grebe.core.patterns.sound import density
 from grebe.core.player.plan import sounding
 from grebe.core.rig.model import Device
 from grebe.core.songs.layout import Layout
-from grebe.core.songs.model import Part
+from grebe.core.songs.model import Part, Scene
 from grebe.core.units import Value
 
 
@@ -27,38 +31,85 @@ class Band(Value, frozen=True, kw_only=True):
     """Names of its patterns, in order, without repeats."""
 
 
-def bands(project: Project, layout: Layout) -> tuple[Band, ...]:
-    """A stretch for every device in every section, in order of section."""
+class SceneRow(NamedTuple):
+    """What one device plays in a scene, wherever the scene lies."""
+
+    device: str
+    density: float
+    muted: bool
+    known: tuple[str, ...]
+    """Ids of its patterns, in order."""
+    names: tuple[str, ...]
+    """Their names, without repeats."""
+
+
+class Densities:
+    """How dense scenes and patterns are: each is worked out once, as long as it is the same."""
+
+    def __init__(self) -> None:
+        self._kept: dict[tuple[int, frozenset[str]], tuple[Content, float]] = {}
+        """By identity of the content, which is held so that none other gets it."""
+        self._scenes: dict[int, tuple[Scene, list[SceneRow]]] = {}
+        self._patterns: dict[str, Pattern] = {}
+        self._basis: tuple[object, object] = (None, None)
+        """The patterns and devices that the scenes hold for."""
+
+    def rows(self, project: Project, scene: Scene) -> list[SceneRow]:
+        """Every device in a scene."""
+        basis = (project.patterns, project.rig.devices)
+        if basis[0] is not self._basis[0] or basis[1] is not self._basis[1]:
+            self._basis = basis
+            self._patterns = {p.id: p for p in project.patterns}
+            self._scenes.clear()
+        kept = self._scenes.get(id(scene))
+        if kept is None:
+            if len(self._scenes) > MOST_KEPT:
+                self._scenes.clear()
+            made = [self._row(device, scene.part(device.id)) for device in project.rig.devices]
+            kept = self._scenes[id(scene)] = (scene, made)
+        return kept[1]
+
+    def _row(self, device: Device, part: Part) -> SceneRow:
+        known = tuple(p for p in part.chain if p in self._patterns)
+        names = tuple(dict.fromkeys(self._patterns[p].name for p in known))
+        return SceneRow(device.id, self._of_chain(device, part), part.muted, known, names)
+
+    def _of_chain(self, device: Device, part: Part) -> float:
+        silent = frozenset(part.silent_voices)
+        hits = ticks = 0.0
+        for pattern, times in Counter(part.chain).items():
+            if pattern in self._patterns:
+                content = sounding(self._patterns[pattern], device)
+                hits += times * self._of(content, silent) * content.ticks
+                ticks += times * content.ticks
+        return hits / ticks if ticks else 0.0
+
+    def _of(self, content: Content, silent: frozenset[str]) -> float:
+        key = (id(content), silent)
+        kept = self._kept.get(key)
+        if kept is None:
+            if len(self._kept) > MOST_KEPT:
+                self._kept.clear()
+            kept = self._kept[key] = (content, density(content, silent))
+        return kept[1]
+
+
+MOST_KEPT = 4096
+
+
+def bands(project: Project, layout: Layout, densities: Densities | None = None) -> tuple[Band, ...]:
+    """A stretch for every device in every section, in order of section; `densities` serves one
+    version of a song after another."""
     out: list[Band] = []
     before: dict[str, tuple[str, ...]] = {}
-    patterns = {p.id: p for p in project.patterns}
+    densities = densities or Densities()
     for span in layout.spans:
-        for device in project.rig.devices:
-            part = span.scene.part(device.id)
-            known = tuple(p for p in part.chain if p in patterns)
+        section, tick, ticks = span.section.id, span.tick, span.ticks
+        for row in densities.rows(project, span.scene):
+            changes = before.get(row.device, ()) != row.known
             out.append(
-                Band(
-                    device=device.id,
-                    section=span.section.id,
-                    tick=span.tick,
-                    ticks=span.ticks,
-                    density=_chain_density(project, device, part),
-                    muted=part.muted,
-                    changes=before.get(device.id, ()) != known,
-                    patterns=tuple(dict.fromkeys(patterns[p].name for p in known)),
-                )
-            )
-            before[device.id] = known
+                Band(device=row.device, section=section, tick=tick, ticks=ticks,
+                     density=row.density, muted=row.muted, changes=changes, patterns=row.names)
+            )  # fmt: skip
+            before[row.device] = row.known
     return tuple(out)
-
-
-def _chain_density(project: Project, device: Device, part: Part) -> float:
-    silent = frozenset(part.silent_voices)
-    hits = ticks = 0.0
-    for pattern in project.patterns:
-        times = part.chain.count(pattern.id)
-        if times:
-            content = sounding(pattern, device)
-            hits += times * density(content, silent) * content.ticks
-            ticks += times * content.ticks
-    return hits / ticks if ticks else 0.0

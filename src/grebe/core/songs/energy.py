@@ -57,10 +57,15 @@ class Bar(NamedTuple):
     """Equal in bars that sound alike."""
 
 
+MOST_SONGS, MOST_SECTIONS = 400, 4000
+"""Of so many versions of songs and sections one book remembers the bars."""
+
+
 class PatternBars:
     """A project's patterns bar by bar; each is worked out once."""
 
     def __init__(self, project: Project) -> None:
+        self._basis = (project.patterns, project.rig.devices)
         self.devices = {d.id: d for d in project.rig.devices}
         self.patterns = {p.id: p for p in project.patterns}
         self._sections: dict[
@@ -71,6 +76,12 @@ class PatternBars:
         """Bars of songs that were asked for, by identity of the song."""
         self._kept: dict[tuple[str, str, int, int], PatternBar] = {}
         self._contents: dict[tuple[str, str], Content] = {}
+
+    def serves(self, project: Project) -> bool:
+        """Whether it holds for another version of the project, with the same patterns and boxes."""
+        patterns, devices = self._basis
+        few = len(self.songs) < MOST_SONGS and len(self._sections) < MOST_SECTIONS
+        return few and patterns is project.patterns and devices is project.rig.devices
 
     def alike(self, number: int, span: SectionSpan) -> list[Bar]:
         """The bars of a section as those of one like it before; none where there was none, or

@@ -23,6 +23,8 @@ from grebe.ui.main_window.waiting import Waiting
 from grebe.ui.widgets.theme import font, load_fonts
 
 SCREEN_S = 3.0
+SWITCH_S = 0.001
+"""So long a thread that looks through the document may keep the window waiting."""
 
 
 def make_application() -> QApplication:
@@ -39,6 +41,7 @@ def make_application() -> QApplication:
     application.setDesktopFileName("grebe")
     load_fonts()
     application.setFont(font(14))
+    sys.setswitchinterval(SWITCH_S)
     return application
 
 
@@ -78,6 +81,7 @@ def paper_application() -> QCoreApplication:
 def show_frame(found: OpenedDocument, opening: Opening | None = None) -> Frame:
     """A window for a document that was opened; after a crash where the one before it was."""
     frame = Frame(found.store, found.claim)
+    frame.session.derived.beside = True
     if found.store.path is not None:
         remember_project(found.store.path)
     said = [found.said, *take_said(), LOG.problem]

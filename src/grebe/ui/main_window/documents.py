@@ -11,7 +11,7 @@ from grebe.app.actions.keymap import told
 from grebe.app.document.recovery import Keeper
 from grebe.app.editors.loops import take_along
 from grebe.app.live.session import Session
-from grebe.app.settings import read_settings, remember_project
+from grebe.app.settings import projects_folder, read_settings, remember_project
 from grebe.errors import ChangedOnDisk
 from grebe.formats.atomic import last_of
 from grebe.process.places import shown
@@ -82,7 +82,8 @@ class Documents:
         Whether it was saved.
         """
         store = self._session.store
-        begin = store.path or Path.home() / f"{self._session.project.name}{SUFFIX}"
+        folder = Path(projects_folder() or Path.home())
+        begin = store.path or folder / f"{self._session.project.name}{SUFFIX}"
         chosen, _ = QFileDialog.getSaveFileName(
             self._window, "Save the project", str(begin), FILES,
             options=QFileDialog.Option.DontConfirmOverwrite,  # what is chosen is no file's name yet

@@ -12,7 +12,7 @@ from grebe.app.document.export import export_smf
 from grebe.app.document.recovery import OpenedDocument, open_recovered
 from grebe.app.doing import does
 from grebe.app.live.session import Session
-from grebe.app.settings import remember_project
+from grebe.app.settings import projects_folder, remember_project
 from grebe.ui.main_window.documents import FILES, Documents
 from grebe.ui.main_window.reporting import Reporting
 from grebe.ui.widgets.theme import Palette
@@ -62,7 +62,9 @@ class FileActions:
         """Open another project in a window of its own place."""
         if not self._documents.may_leave():
             return
-        chosen, _ = QFileDialog.getOpenFileName(self._window, "Open a project", "", FILES)
+        chosen, _ = QFileDialog.getOpenFileName(
+            self._window, "Open a project", projects_folder(), FILES
+        )
         if chosen:
             self.open_file(Path(chosen))
 
@@ -90,7 +92,7 @@ class FileActions:
         if song is None:
             return
         title = f"Export {song.name} as a MIDI file into"
-        folder = QFileDialog.getExistingDirectory(self._window, title)
+        folder = QFileDialog.getExistingDirectory(self._window, title, projects_folder())
         if folder:
             path = export_smf(self._session.project, song, Path(folder))
             self._session.say("info", f"Wrote {path.name}.")

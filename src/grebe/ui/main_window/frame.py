@@ -68,6 +68,8 @@ TYPED_INTO = (QLineEdit, QAbstractSpinBox, QPlainTextEdit)
 FRAME_MS = 16
 """One picture each display frame while playing."""
 RESTING_MS = 50
+BESIDE_AFTER_S = 0.4
+"""Where that is done in a thread: not between the keys of a quick hand, whom it would slow."""
 BADGES_AFTER_S = 0.1
 """After the last edit of several in a row: looking through a large set takes that long itself."""
 STATION_OF = {"device": 1, "pattern": 3, "scene": 4, "song": 5, "set": 6}
@@ -220,7 +222,8 @@ class Frame(QWidget):
     def _show_badges(self) -> None:
         """How much there is to look at: not with every edit, but soon after."""
         self._badges_stale = False
-        serious = [f for f in self.session.derived.findings() if f.severity != "note"]
+        self.session.derived.look()
+        serious = [f for f in self.session.derived.known().open if f.severity != "note"]
         counts = Counter(STATION_OF[f.kind] for f in serious)
         for number in STATION_OF.values():
             self.rail.set_badge(number, counts[number])
@@ -243,7 +246,9 @@ class Frame(QWidget):
         if (self.session.selection.song_id, self.session.link.state) != before:
             self.view.document_changed()
         self._mind_document(now_s)
-        if self._badges_stale and now_s - self._edited_s > BADGES_AFTER_S:
+        self._badges_stale = self.session.derived.came() or self._badges_stale
+        after_s = BESIDE_AFTER_S if self.session.derived.beside else BADGES_AFTER_S
+        if self._badges_stale and now_s - self._edited_s > after_s:
             self._show_badges()
         self._take_presses()
         self.rehearsal.follow()
@@ -314,6 +319,7 @@ class Frame(QWidget):
     def _replaced(self, found: OpenedDocument) -> None:
         """Another document in this window's place."""
         frame = Frame(found.store, found.claim)
+        frame.session.derived.beside = self.session.derived.beside
         if found.said:
             frame.session.say("warn", found.said)
         frame.setGeometry(self.geometry())
@@ -412,6 +418,7 @@ class Frame(QWidget):
         for view in self.views.values():
             view.leaving()
         self._keeper.close()
+        self.session.derived.end()
         forget_shown()
         self.session.link.close()
         event.accept()

@@ -48,7 +48,7 @@ class Looks(QObject):
         self.settings = read_settings()
         self.palette: Palette = chosen_palette(self.settings.theme)
         """Of the stations at the table."""
-        window.over.settings.changed.connect(self.take)
+        window.over.settings_changed.connect(self.take)
         hints = QGuiApplication.styleHints()
         if hints is not None:
             hints.colorSchemeChanged.connect(self.desktop_changed)

@@ -5,15 +5,15 @@ from __future__ import annotations
 from collections.abc import Sequence
 from functools import partial
 
-from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QSizePolicy, QVBoxLayout, QWidget
+from PyQt6.QtCore import QRectF, pyqtSignal
+from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent, QPixmap
+from PyQt6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 
 from grebe.app.actions.buttons import on_button
 from grebe.app.live.notices import Said
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Button
-from grebe.ui.widgets.theme import DAY, Palette, font
+from grebe.ui.widgets.theme import DAY, Palette
 
 SHOWN_S = {"info": 4.0, "warn": 12.0, "error": 30.0}
 MOST = 3
@@ -29,23 +29,25 @@ class NoticeLine(QWidget):
         super().__init__()
         self.said, self.since_s = said, since_s
         self.palette_now = palette
-        self.words = QLabel(said.text)
-        self.words.setWordWrap(True)
-        self.words.setFont(font(14, 600))
-        self.words.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Preferred)
         self.buttons: list[Button] = []
         self._row = QHBoxLayout(self)
-        self._row.setContentsMargins(16, 4, 8, 4)
-        self._row.addWidget(self.words, 1)
-        self.setMinimumHeight(34)
+        self._row.setContentsMargins(16, 2, 8, 2)
+        self._row.addStretch(1)
         self.setAccessibleName(said.text)
-        self.colour_words()
 
-    def colour_words(self) -> None:
-        """The words in the colour of how serious they are."""
-        p = self.palette_now
-        colour = {"info": p.ink, "warn": p.sand, "error": p.eye}[self.said.level]
-        self.words.setStyleSheet(f"color: {colour.name()}; background: transparent;")
+    def fit(self, wide: int) -> None:
+        """As tall as its words need at a width; they are drawn, which costs less than a label."""
+        nowhere = QPixmap(1, 1)  # has to outlive the painter
+        painter = QPainter(nowhere)
+        taken = sum(button.sizeHint().width() + 8 for button in self.buttons)
+        self._room = wide - taken - 32
+        box = QRectF(0, 0, self._room, 400)
+        tall = draw.paragraph(painter, box, self.said.text, self.palette_now.ink, size=14,
+                              weight=600)  # fmt: skip
+        painter.end()
+        self.setFixedHeight(max(36, round(tall) + 14))
+
+    _room = 400
 
     def offer(self, button: Button) -> None:
         """A button at its end."""
@@ -66,6 +68,9 @@ class NoticeLine(QWidget):
         colour = {"info": p.water, "warn": p.sand, "error": p.eye}[self.said.level]
         draw.panel(painter, self.rect().toRectF().adjusted(0.5, 0.5, -0.5, -0.5), p.panel, p.edge)
         draw.fill(painter, 0, 1, 4, self.height() - 2, colour)
+        words = p.ink if self.said.level == "info" else colour
+        box = QRectF(16, 7, self._room, self.height())
+        draw.paragraph(painter, box, self.said.text, words, size=14, weight=600)
 
 
 class NoticeStack(QWidget):
@@ -155,7 +160,6 @@ class NoticeStack(QWidget):
         others = [self._other] if self._other is not None else []
         for line in [*self.lines, *others]:
             line.palette_now = palette
-            line.colour_words()
             for button in line.buttons:
                 button.palette_now = palette
             line.update()
@@ -167,8 +171,10 @@ class NoticeStack(QWidget):
             return
         self.setVisible(bool(self._latest()) or self._other is not None)
         wide = min(WIDE, parent.width() - 2 * MARGIN)
-        self.resize(wide, 10)
-        tall = self._column.heightForWidth(wide)
-        tall = max(tall, self._column.sizeHint().height())
+        others = [self._other] if self._other is not None else []
+        for line in [*others, *self._latest()]:
+            line.fit(wide)
+        self._column.invalidate()
+        tall = self._column.sizeHint().height()
         self.setGeometry(MARGIN, parent.height() - tall - MARGIN, wide, tall)
         self.raise_()

@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from functools import cached_property
+from typing import TypeVar
 
-from PyQt6.QtCore import QPoint
+from PyQt6.QtCore import QObject, QPoint, pyqtSignal
 from PyQt6.QtWidgets import QWidget
 
 from grebe.app.actions.finding import Findable
-from grebe.app.actions.model import Station
 from grebe.app.live.session import Session
 from grebe.ui.main_window.action_book import ActionBook
 from grebe.ui.main_window.finder import Finder
@@ -21,28 +22,70 @@ from grebe.ui.main_window.settings_page import SettingsPage
 from grebe.ui.widgets.theme import Palette
 from grebe.ui.widgets.view import Thing, View
 
+Made = TypeVar("Made", bound=Overlay)
 
-class Overlays:
-    """The finder, the pages, and the menu of a thing."""
+
+class Overlays(QObject):
+    """The finder, the pages, and the menu of a thing; each is made when it is first wanted."""
+
+    found = pyqtSignal(object)
+    """What was chosen in the finder."""
+    gone_to = pyqtSignal(int)
+    """A step of the history."""
+    settings_changed = pyqtSignal(object)
 
     def __init__(
         self, room: QWidget, session: Session, book: ActionBook, *,
         palette: Callable[[], Palette], view: Callable[[], View], names: Callable[[str], str],
     ) -> None:  # fmt: skip
         """`room` is what they lie over; `names` says what has the number of an action."""
-        self._room, self._book = room, book
+        super().__init__()
+        self._room, self._session, self._book = room, session, book
         self._palette, self._view, self._names = palette, view, names
-        self.finder = Finder(room, self._why)
-        self.help = HelpPage(room, book)
-        self.keys = KeysPage(room, self.serves)
-        self.settings = SettingsPage(room, session, book.do)
-        self.messages = MessageList(room)
-        self.history = HistoryList(room)
-        self.all: tuple[Overlay, ...] = (
-            self.finder, self.help, self.keys, self.settings, self.messages, self.history,
-        )  # fmt: skip
-        self.help.report.clicked.connect(lambda: self._leave_for("report"))
-        self.help.change.clicked.connect(lambda: self._leave_for("change_keys"))
+        self._made: list[Overlay] = []
+
+    def _keep(self, made: Made) -> Made:
+        self._made.append(made)
+        return made
+
+    @cached_property
+    def finder(self) -> Finder:
+        """Finds an action, or anything by its name."""
+        made = self._keep(Finder(self._room, self._why))
+        made.chosen.connect(self.found)
+        return made
+
+    @cached_property
+    def help(self) -> HelpPage:
+        """What the station shown is for."""
+        made = self._keep(HelpPage(self._room, self._book))
+        made.report.clicked.connect(lambda: self._leave_for("report"))
+        made.change.clicked.connect(lambda: self._leave_for("change_keys"))
+        return made
+
+    @cached_property
+    def keys(self) -> KeysPage:
+        """Every action with its keys."""
+        return self._keep(KeysPage(self._room, self._book.serves))
+
+    @cached_property
+    def settings(self) -> SettingsPage:
+        """How Grebe looks and behaves here."""
+        made = self._keep(SettingsPage(self._room, self._session, self._book.do))
+        made.changed.connect(self.settings_changed)
+        return made
+
+    @cached_property
+    def messages(self) -> MessageList:
+        """What was said lately."""
+        return self._keep(MessageList(self._room))
+
+    @cached_property
+    def history(self) -> HistoryList:
+        """Every step that can be undone."""
+        made = self._keep(HistoryList(self._room))
+        made.gone_to.connect(self.gone_to)
+        return made
 
     def _leave_for(self, action_id: str) -> None:
         self.close_all()
@@ -52,18 +95,14 @@ class Overlays:
         """Why what was found cannot be done; an action of another station goes there first."""
         return self._book.why_not(entry.id) if entry.kind == "action" else ""
 
-    def serves(self) -> dict[tuple[Station, int], frozenset[str]]:
-        """What of everywhere each station and part has an answer to."""
-        return self._book.serves()
-
     @property
     def open_now(self) -> Overlay | None:
         """The one that is shown."""
-        return next((each for each in self.all if not each.isHidden()), None)
+        return next((each for each in self._made if not each.isHidden()), None)
 
     def open(self, which: Overlay) -> None:
         """Show one, the others not."""
-        for each in self.all:
+        for each in self._made:
             if each is not which:
                 each.hide()
         which.show_over(self._palette())

@@ -51,8 +51,8 @@ class ViewActions:
 
     def __init__(self, window: Stations) -> None:
         self._window = window
-        window.over.finder.chosen.connect(self.take)
-        window.over.history.gone_to.connect(self._go_to_step)
+        window.over.found.connect(self.take)
+        window.over.gone_to.connect(self._go_to_step)
 
     # Findings
 

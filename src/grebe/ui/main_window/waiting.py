@@ -9,7 +9,7 @@ from PyQt6.QtCore import QTimer, pyqtSignal
 from PyQt6.QtGui import QPainter, QPaintEvent
 from PyQt6.QtWidgets import QFileDialog, QHBoxLayout, QLabel, QVBoxLayout, QWidget
 
-from grebe.app.settings import read_settings
+from grebe.app.settings import projects_folder, read_settings
 from grebe.errors import GrebeError
 from grebe.process.places import shown
 from grebe.ui.main_window.documents import FILES
@@ -75,7 +75,7 @@ class Waiting(QWidget):
             self._try(lambda: self._open_file(self.path))
 
     def _other(self) -> None:
-        chosen, _ = QFileDialog.getOpenFileName(self, "Open a project", "", FILES)
+        chosen, _ = QFileDialog.getOpenFileName(self, "Open a project", projects_folder(), FILES)
         if chosen:
             self._try(lambda: self._open_file(Path(chosen)))
 

@@ -62,8 +62,8 @@ class FindingsList(Canvas):
     @property
     def findings(self) -> tuple[Finding, ...]:
         """Those listed: the open ones, or those said to be intended."""
-        derived = self.session.derived
-        found = derived.intended() if self.shows_intended else derived.findings()
+        known = self.session.derived.known()
+        found = known.intended if self.shows_intended else known.open
         return tuple(f for f in found if not self._kinds or f.kind in self._kinds)
 
     @property
@@ -156,7 +156,7 @@ class FindingsList(Canvas):
                 if (number := sum(f.severity == kind for f in found))
             ]
             draw.text(painter, 82, 20, ", ".join(counts), p.muted, size=14)
-        intended = self.session.derived.intended()
+        intended = self.session.derived.known().intended
         quiet = sum(not self._kinds or f.kind in self._kinds for f in intended)
         if quiet or self.shows_intended:
             words = "Findings" if self.shows_intended else f"{quiet} intended"

@@ -30,7 +30,7 @@ def pattern_lines(session: Session, pattern: Pattern, device: Device | None) -> 
     content = pattern.content
     bpm = session.position.written_bpm
     lines = _together(content, bpm)
-    for finding in session.derived.findings():
+    for finding in session.derived.known().open:
         if finding.subject == pattern.id:
             tone: Tone = "wrong" if finding.severity == "block" else "look"
             lines += [note(finding.message, tone if finding.severity != "note" else "muted")]

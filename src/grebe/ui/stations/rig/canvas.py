@@ -95,7 +95,7 @@ class RigCanvas(Canvas):
 
     def paint_still(self, painter: QPainter) -> None:
         """Draw the tree."""
-        wrong = {f.subject for f in self.session.derived.findings() if f.severity != "note"}
+        wrong = {f.subject for f in self.session.derived.known().open if f.severity != "note"}
         # Over a hundred lines smooth edges cost more than they show.
         many = len(self.picture.cables) > PLAIN_FROM
         painter.setRenderHint(QPainter.RenderHint.Antialiasing, on=not many)

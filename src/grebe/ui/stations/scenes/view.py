@@ -53,6 +53,7 @@ class ScenesView(View):
 
     def __init__(self, session: Session) -> None:
         super().__init__(session)
+        self._facts_stale = True
         self.editor = SceneEditor(session)
         self.chart = ChartCanvas(self.editor)
         self.chart.pointed.connect(self._point)
@@ -93,8 +94,18 @@ class ScenesView(View):
             self.document_changed()
 
     def _show_sheet(self) -> None:
-        scene = self.scene
         self.form.show_all()
+        self._facts_stale = True
+
+    def moved(self) -> None:
+        """What there is to know about the scene: not with every key, but soon after."""
+        if self._facts_stale:
+            self.show_facts()
+
+    def show_facts(self) -> None:
+        """What there is to know about the scene in hand."""
+        self._facts_stale = False
+        scene = self.scene
         if scene is None:
             self.facts.show_lines([])
         else:
@@ -112,13 +123,12 @@ class ScenesView(View):
         del action_id
 
         def shown() -> None:
-            before = self.session.project
+            hand = self.editor.hand
+            before = (self.session.project, hand.scene_id, hand.device_id)
             act()
-            if self.session.project is before:  # an edit has been shown already
+            after = (self.session.project, hand.scene_id, hand.device_id)
+            if after[0] is before[0] or after[1:] != before[1:]:  # an edit alone is shown already
                 self.document_changed()
-            elif self.editor.hand.scene_id:
-                self.chart.reveal()
-                self._show_sheet()
 
         return shown
 
