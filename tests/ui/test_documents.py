@@ -291,7 +291,7 @@ def test_a_report_shows_what_is_in_it(
     hooked: Frame, tmp_path: Path, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     """Versions, ports, priority and logs; the project only where it is ticked; then one file."""
-    reporting = Reporting(hooked.session.store.path, hooked.palette_now, hooked)
+    reporting = Reporting(hooked.session.store.path, hooked.looks.palette, hooked)
     names = [p.name for p in reporting.parts]
     assert {"README.txt", "versions.txt", "ports.json", "priority.txt"} <= set(names)
     assert any(n.startswith("log/window") for n in names)

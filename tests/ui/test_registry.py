@@ -362,6 +362,50 @@ def test_what_a_key_is_called() -> None:
     assert key_names(event(Qt.Key(0x6CA), none)) == []  # a letter of another alphabet, no place
 
 
+def by_place(key: int, held: Qt.KeyboardModifier, scan: int, text: str = "") -> list[str]:
+    """What a press at a place is called, as X11 and Wayland tell it."""
+    return key_names(QKeyEvent(QKeyEvent.Type.KeyPress, key, held, scan, 0, 0, text))
+
+
+def test_digits_go_by_place_and_letters_by_what_is_printed(
+    monkeypatch: pytest.MonkeyPatch,
+) -> None:
+    """Presses as a window under X11 got them on AZERTY, QWERTZ, Dvorak, Greek and Cyrillic."""
+    monkeypatch.setattr("grebe.ui.widgets.keyboard.SCANNED", (QApplication.platformName(),))
+    none = Qt.KeyboardModifier.NoModifier
+    assert by_place(K.Key_QuoteDbl, none, 12, '"') == ["3", '"']  # AZERTY, third of the row
+    assert by_place(K.Key_3, CTRL | SHIFT, 12, "3") == ["Ctrl+Shift+3"]
+    assert by_place(K.Key_NumberSign, CTRL | SHIFT, 12) == ["Ctrl+Shift+3", "Ctrl+#"]
+    assert by_place(K.Key_A, none, 24, "a") == ["A"]  # where the Q is on others
+    assert by_place(K.Key_Y, none, 52, "y") == ["Y"]  # QWERTZ
+    assert by_place(K.Key_B, none, 57, "b") == ["B"]  # Dvorak
+    assert by_place(0x3BD, none, 57, "\u03bd") == ["N"]  # Greek nu, where the N is
+    assert by_place(0x422, none, 57, "\u0442") == ["N"]  # Cyrillic te, there too
+
+
+def test_the_rail_and_the_waterline_by_key(performer: Performer) -> None:
+    """Up and down point, Enter shows; left and right choose run or tap, Enter presses."""
+    frame = performer.frame
+    frame.rail.setFocus()
+    for key in (K.Key_Down, K.Key_Down, K.Key_Up):
+        performer.press(key)
+    assert frame.rail.current == 1
+    frame.grab()
+    performer.press(K.Key_Return)
+    assert frame.rail.current == 2
+    told: list[str] = []
+    frame.book.do = told.append  # type: ignore[assignment, method-assign]
+    frame.waterline.run_clicked.connect(lambda: told.append("run"))
+    frame.waterline.tap_clicked.connect(lambda: told.append("tap"))
+    frame.waterline.setFocus()
+    frame.grab()
+    performer.press(K.Key_Return)
+    performer.press(K.Key_Right)
+    frame.grab()
+    performer.press(K.Key_Space)
+    assert [t for t in told if t in ("run", "tap")] == ["run", "tap"]
+
+
 def test_ctrl_shift_with_a_digit_solos_on_stage(performer: Performer) -> None:
     """It does not leave Stage, whatever Shift makes of the digit."""
     performer.engine_ready()

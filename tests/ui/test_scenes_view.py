@@ -226,12 +226,14 @@ def test_every_setting_can_be_typed(performer: Performer) -> None:
 def test_the_sheet_says_what_changes_and_whose_hands(performer: Performer) -> None:
     """Messages with their latest moment; moves with their window; that it is too much."""
     view = at(performer, "ebb", "smew")
+    view.show_facts()
     words = [line.words for line in view.facts.lines]
     values = [line.value for line in view.facts.lines]
     assert "Too much at once" in words
     assert any("at the latest 0.6 ms before" in w for w in words)
     assert "Slack tide \u2192 Slack" in values
     view = at(performer, "slack", "smew")
+    view.show_facts()
     assert "Too much at once" not in [line.words for line in view.facts.lines]
 
 

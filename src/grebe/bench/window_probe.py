@@ -29,7 +29,7 @@ MANY = 5000
 """Things to be found."""
 
 
-class Seen(QObject):
+class PaintSeen(QObject):
     """Notes when a widget has been painted."""
 
     def __init__(self, widget: QWidget) -> None:
@@ -139,9 +139,9 @@ def main() -> int:
             canvas = frame.view.canvas
             application.processEvents()
 
-            seen = Seen(canvas)
+            seen = PaintSeen(canvas)
 
-            def press(canvas: QWidget = canvas, key: Qt.Key = key, seen: Seen = seen) -> None:
+            def press(canvas: QWidget = canvas, key: Qt.Key = key, seen: PaintSeen = seen) -> None:
                 seen.painted = False
                 QTest.keyClick(canvas, key)  # type: ignore[call-overload]
                 while not seen.painted:

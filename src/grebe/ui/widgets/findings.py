@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass
 
-from PyQt6.QtCore import QRectF, Qt, pyqtSignal
+from PyQt6.QtCore import QRectF, pyqtSignal
 from PyQt6.QtGui import QColor, QMouseEvent, QPainter, QWheelEvent
 
 from grebe.app.editors.finding_edits import FindingEdits
@@ -14,7 +14,7 @@ from grebe.core.findings import Finding
 from grebe.core.findings.model import SubjectKind
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Canvas
-from grebe.ui.widgets.theme import metrics
+from grebe.ui.widgets.theme import CORNER, metrics
 
 TAGS = {"block": "stops you", "warn": "look", "note": "note"}
 HEAD = 30.0
@@ -220,10 +220,10 @@ class FindingsList(Canvas):
         p = self.palette_now
         width = draw.text_width(words, 14, 600) + 20
         box = QRectF(right - width, top, width, 24)
-        painter.setPen(p.water)
-        painter.setBrush(p.water if filled else Qt.BrushStyle.NoBrush)
-        painter.drawRoundedRect(box, 12, 12)
-        colour = p.on_water if filled else p.water
+        painter.setPen(p.water if filled else p.edge)
+        painter.setBrush(p.water if filled else p.soft)
+        painter.drawRoundedRect(box, CORNER, CORNER)
+        colour = p.on_water if filled else p.ink
         draw.text(
             painter, box.center().x(), top + 17, words, colour,
             size=14, weight=600, align=draw.CENTRE,
