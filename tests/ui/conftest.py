@@ -104,6 +104,7 @@ def fill_in(form: Form, owner: str, key: str, text: str) -> None:
         line = control.lineEdit() if isinstance(control, NumberField) else control
         assert isinstance(line, QLineEdit)
         line.setText(text)
+        line.setModified(True)
         assert isinstance(control, (QLineEdit, NumberField))
         control.editingFinished.emit()
 

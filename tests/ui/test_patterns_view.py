@@ -165,10 +165,7 @@ def test_patterns_are_named_and_removed(performer: Performer, view: PatternsView
     performer.press(K.Key_Delete, CTRL, SHIFT)
     assert "Oars is played in Oars" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
     performer.press(K.Key_N)
-    name = view.fields.fields[("name", "name")]
-    assert isinstance(name, QLineEdit)
-    name.setText("Eddy")
-    name.editingFinished.emit()
+    fill_in(view.fields, "name", "name", "Eddy")
     assert view.pattern is not None
     assert view.pattern.name == "Eddy"
     count = len(performer.frame.session.project.patterns)

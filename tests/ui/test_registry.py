@@ -9,7 +9,7 @@ import pytest
 from PyQt6.QtCore import QPoint, QPointF, Qt
 from PyQt6.QtGui import QAction, QContextMenuEvent, QKeyEvent
 from PyQt6.QtTest import QTest
-from PyQt6.QtWidgets import QApplication, QCheckBox, QFileDialog, QLineEdit, QMenu
+from PyQt6.QtWidgets import QApplication, QCheckBox, QFileDialog, QLineEdit, QMenu, QWidget
 
 from grebe.app.actions.buttons import BUTTONS
 from grebe.app.actions.keymap import forget_kept, key_map
@@ -225,6 +225,50 @@ def test_a_right_click_opens_a_menu_and_edits_nothing(performer: Performer, numb
     assert len(ids) == len(set(ids))
     menu.close()
     assert frame.session.project is before
+
+
+def menu_at(performer: Performer, widget: QWidget, at: QPoint) -> list[str]:
+    """What the menu under a point has, by id; it is closed again."""
+    reason = QContextMenuEvent.Reason.Mouse
+    QApplication.sendEvent(widget, QContextMenuEvent(reason, at, widget.mapToGlobal(at)))
+    menu = QApplication.activePopupWidget()
+    assert isinstance(menu, QMenu)
+    ids = [entry.objectName() for entry in entries(menu)]
+    menu.close()
+    return ids
+
+
+def test_the_menu_is_that_of_what_is_pointed_at(performer: Performer) -> None:
+    """A hit, a row by its name, a pattern in the strip, a scene by its head, a finding."""
+    frame = performer.frame
+    performer.go(3)
+    view = frame.view
+    places = view.canvas.places  # type: ignore[attr-defined]
+    y = round(places.level(1)) - 4
+    on_hit = menu_at(performer, view.canvas, QPoint(round(places.x_of(places.rows[1], 4)), y))
+    assert "accent" in on_hit
+    on_row = menu_at(performer, view.canvas, QPoint(20, y))
+    assert "accent" not in on_row
+    assert on_row.index("remove_row") < on_row.index("variation")
+    assert "variation" in menu_at(performer, view.strip, QPoint(70, 12))  # type: ignore[attr-defined]
+    listed = view.listed
+    assert listed is not None
+    assert menu_at(performer, listed, QPoint(100, 50)) == ["mend_here", "accept_here"]
+    performer.go(4)
+    assert menu_at(performer, frame.view.canvas, QPoint(270, 20))[0] == "rename"
+    assert "mute_it" in menu_at(performer, frame.view.canvas, QPoint(270, 90))
+    performer.go(5)
+    marks = menu_at(performer, frame.view.canvas, QPoint(300, 110))
+    assert marks.index("mute_it") < marks.index("bring_in")
+    event = QContextMenuEvent(QContextMenuEvent.Reason.Keyboard, QPoint(0, 0), QPoint(0, 0))
+    QApplication.sendEvent(frame.view.canvas, event)
+    menu = QApplication.activePopupWidget()
+    assert isinstance(menu, QMenu)
+    menu.close()
+    performer.act("thing_menu")
+    menu = QApplication.activePopupWidget()
+    assert isinstance(menu, QMenu)
+    menu.close()
 
 
 def test_the_menu_of_a_thing_has_what_works_on_it(performer: Performer) -> None:

@@ -19,7 +19,8 @@ from grebe.process.places import own_profiles_dir
 from grebe.protocols.link.messages import Learned
 from grebe.ui.stations.rig.ports import port_text
 from grebe.ui.stations.rig.view import RigView
-from tests.ui.conftest import Performer
+from grebe.ui.widgets.fields import NumberField
+from tests.ui.conftest import Performer, fill_in
 
 K = Qt.Key
 ALT = Qt.KeyboardModifier.AltModifier
@@ -71,11 +72,38 @@ def test_offsets_and_who_plays(performer: Performer) -> None:
     performer.press(K.Key_Period)
     performer.press(K.Key_Comma)
     assert rig(performer).device("knot").offset_ms == 0.1
-    assert view.side.device_page.offset.value() == 0.1
-    view.side.device_page.offset.setValue(-3.5)
+    offset = view.side.device_page.form.fields[("box", "offset_ms")]
+    assert isinstance(offset, NumberField)
+    assert offset.text() == "0.1"
+    fill_in(view.side.device_page.form, "box", "offset_ms", "-3.5")
     assert rig(performer).device("knot").offset_ms == -3.5
     performer.press(K.Key_W)
     assert rig(performer).device("knot").plays == "own"
+
+
+def test_every_setting_of_a_box(performer: Performer) -> None:
+    """One after another from the sheet; what is wrong is said and what was there stays."""
+    view = rig_view(performer)
+    view.select("smew")
+    form = view.side.device_page.form
+    for key, text, value in (
+        ("name", "Smew II", "Smew II"), ("label", "drums", "drums"), ("kind", "sampler", "sampler"),
+        ("plays", "what Grebe plays", "grebe"), ("channel", "11", 11), ("channel", "+2", 13),
+        ("tolerance_ms", "3.5", 3.5), ("sends_clock", "yes", True), ("obeys_clock", "no", False),
+        ("stays", "yes", True), ("clock_stopped", "yes", True), ("obeys_program", "no", False),
+        ("change_at", "on the bar", "bar"), ("program_printed_from", "0", 0),
+        ("mute_controller", "by hand", None),
+    ):  # fmt: skip
+        fill_in(form, "box", key, text)
+        assert getattr(rig(performer).device("smew"), key) == value, key
+    before = rig(performer)
+    for key, text in (("channel", "17"), ("name", ""), ("tolerance_ms", "much"),
+                      ("offset_ms", "late")):  # fmt: skip
+        fill_in(form, "box", key, text)
+        assert not form._said[("box", key)].isHidden(), key
+    assert rig(performer) is before
+    performer.act("rename")
+    assert performer.frame.focusWidget() is form.fields[("box", "name")]
 
 
 def test_findings_are_mended_and_accepted_by_key(performer: Performer) -> None:

@@ -6,6 +6,7 @@ from grebe.app.doing import Act, acts_of
 from grebe.app.editors.rig_boxes import BoxEdits
 from grebe.app.editors.rig_clock import RigClock
 from grebe.app.editors.rig_device import DeviceEdits
+from grebe.app.editors.rig_form import DeviceForm
 from grebe.app.editors.rig_hand import RigHand
 from grebe.app.live.session import Session
 
@@ -20,6 +21,8 @@ class RigEditor:
         self.device = DeviceEdits(self.hand)
         self.clock = RigClock(self.hand)
         self.boxes = BoxEdits(self.hand)
+        self.form = DeviceForm(self.hand)
+        """Settings of the box in hand, as text."""
 
     def acts(self) -> dict[str, Act]:
         """What does each action."""

@@ -128,7 +128,8 @@ class Finder(Overlay):
         parent = self.parentWidget()
         if parent is not None:
             wide = min(WIDE, parent.width() - 40)
-            tall = min(TALL, parent.height() - 60)
+            rows = max(1, len(self.model.rows)) * ROW + 66  # no taller than what was found
+            tall = min(TALL, rows, parent.height() - 60)
             self.setGeometry((parent.width() - wide) // 2, TOP, wide, tall)
 
     def search_in(self, entries: list[Findable], recent: list[str], typed: str = "") -> None:
@@ -141,6 +142,7 @@ class Finder(Overlay):
 
     def _typed(self, words: str) -> None:
         self.model.show_rows(found(self._entries, words, self._recent))
+        self.place()
         if self.model.rows:
             self.list.setCurrentIndex(self.model.index(0))
 

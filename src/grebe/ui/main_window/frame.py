@@ -333,9 +333,9 @@ class Frame(QWidget):
         """A key over the drawing, or with the focus nowhere."""
         return self.book.key(event, on_canvas=True)
 
-    def open_thing_menu(self, at: QPoint, *, in_hand: bool) -> None:
+    def open_thing_menu(self, at: QPoint, *, in_hand: bool, kind: str = "") -> None:
         """The menu of what is in hand, or of the station."""
-        self.over.open_menu(at, in_hand=in_hand)
+        self.over.open_menu(at, in_hand=in_hand, kind=kind)
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         """What the control with the focus has no use for."""

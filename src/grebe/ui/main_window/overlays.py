@@ -22,6 +22,8 @@ from grebe.ui.main_window.settings_page import SettingsPage
 from grebe.ui.widgets.theme import Palette
 from grebe.ui.widgets.view import Thing, View
 
+ALONGSIDE = ("region", "section")
+"""Kinds that lie over each other: each has the other's actions below its own."""
 Made = TypeVar("Made", bound=Overlay)
 
 
@@ -126,10 +128,17 @@ class Overlays(QObject):
         if shown is not None:
             shown.place()
 
-    def open_menu(self, at: QPoint, *, in_hand: bool) -> None:
-        """The menu of the thing in hand, or of the station where nothing was under the pointer."""
+    def open_menu(self, at: QPoint, *, in_hand: bool, kind: str = "") -> None:
+        """The menu of the thing in hand, or of the station where nothing was under the pointer;
+        `kind` comes first where that was pointed at."""
         view = self._view()
         thing = view.in_hand()
+        if kind:
+            at_kind = thing.kinds.index(kind) if kind in thing.kinds else len(thing.kinds)
+            rest = thing.kinds[at_kind + 1 :]
+            if kind in ALONGSIDE:
+                rest = tuple(k for k in thing.kinds if k != kind)
+            thing = Thing(thing.words if rest else kind.capitalize(), (kind, *rest))
         if not in_hand:
             thing = Thing(thing.words, thing.kinds[-1:])
         menu = thing_menu(view, thing, self._book, self._names)

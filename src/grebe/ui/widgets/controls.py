@@ -123,8 +123,9 @@ class TakesKeys(Protocol):
     def take_key(self, event: QKeyEvent) -> bool:
         """Do what a key over a canvas does; whether it does anything."""
 
-    def open_thing_menu(self, at: QPoint, *, in_hand: bool) -> None:
-        """Open the menu of the thing in hand at a place on the screen, or of the whole station."""
+    def open_thing_menu(self, at: QPoint, *, in_hand: bool, kind: str = "") -> None:
+        """Open the menu of the thing in hand at a place on the screen, or of the whole station;
+        `kind` of it was pointed at."""
 
 
 @runtime_checkable
@@ -142,7 +143,8 @@ def open_menu(widget: QWidget, event: QContextMenuEvent | None) -> None:
         return
     by_key = event.reason() == QContextMenuEvent.Reason.Keyboard
     found = by_key or widget.pick(QPointF(event.pos()))
-    window.open_thing_menu(event.globalPos(), in_hand=found)
+    kind = widget.picked if isinstance(widget, Canvas) and not by_key else ""
+    window.open_thing_menu(event.globalPos(), in_hand=found, kind=kind)
 
 
 class Canvas(QWidget):
@@ -186,6 +188,9 @@ class Canvas(QWidget):
             event.accept()
         else:
             super().keyPressEvent(event)
+
+    picked = ""
+    """The kind of thing that `pick` found, where that is not the nearest of what is in hand."""
 
     def pick(self, at: QPointF, *, selects: bool = False) -> bool:
         """Take what is under a point in hand, without any edit; whether there is something.

@@ -340,8 +340,14 @@ def _clear(field: ManyField) -> None:
 
 
 def text_field(changed: Callable[[str], None]) -> QLineEdit:
-    """A line of text."""
+    """A line of text; what was typed into it is told once, not what it was only shown."""
     line = QLineEdit()
     line.setMaxLength(400)
-    line.editingFinished.connect(lambda: changed(line.text()))
+
+    def finished() -> None:
+        if line.isModified():
+            line.setModified(False)
+            changed(line.text())
+
+    line.editingFinished.connect(finished)
     return line

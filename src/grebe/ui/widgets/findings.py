@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass
 
-from PyQt6.QtCore import QRectF, pyqtSignal
+from PyQt6.QtCore import QPointF, QRectF, pyqtSignal
 from PyQt6.QtGui import QColor, QMouseEvent, QPainter, QWheelEvent
 
 from grebe.app.editors.finding_edits import FindingEdits
@@ -142,6 +142,17 @@ class FindingsList(Canvas):
             if box.contains(event.position()):
                 self._choose(index)
                 return
+
+    picked = "finding"
+
+    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
+        """Take the finding there in hand."""
+        del selects
+        for box, index in self._rows:
+            if box.contains(at):
+                self._choose(index)
+                return True
+        return False
 
     def paint_still(self, painter: QPainter) -> None:
         """Draw the heading and what is seen of the list."""

@@ -7,6 +7,7 @@ from functools import partial
 from typing import Protocol
 
 from PyQt6.QtCore import Qt, pyqtSignal
+from PyQt6.QtGui import QResizeEvent
 from PyQt6.QtWidgets import (
     QCheckBox,
     QGridLayout,
@@ -83,6 +84,13 @@ class Form(QScrollArea):
             self._groups[owner] = self._group(owner, title)
             self._column.addWidget(self._groups[owner])
         self._column.addStretch(1)
+
+    def grow(self) -> None:
+        """It stands in something that scrolls: as tall as it needs, without bars of its own."""
+        self._grows = True
+        self.setVerticalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+
+    _grows = False
 
     def put_below(self, widget: QWidget) -> None:
         """What stands under the settings, and scrolls with them."""
@@ -197,6 +205,17 @@ class Form(QScrollArea):
             self._show(row, widget, text)
         for owner, group in self._groups.items():
             group.setVisible(owner in shown)
+        self._fit()
+
+    def _fit(self) -> None:
+        """Where it grows: as tall as its rows are at this width."""
+        if self._grows:
+            self.setFixedHeight(max(40, self._column.totalHeightForWidth(self.width()) + 2))
+
+    def resizeEvent(self, event: QResizeEvent | None) -> None:
+        """Words break elsewhere at another width."""
+        super().resizeEvent(event)
+        self._fit()
 
     def _show(self, row: Field, widget: QWidget, text: str) -> None:
         if isinstance(widget, NumberField):
@@ -206,8 +225,10 @@ class Form(QScrollArea):
             widget.show_choice(choices, text)
         elif isinstance(widget, QCheckBox):
             widget.setChecked(text == row.choices[0])
-        elif isinstance(widget, QLineEdit) and not widget.hasFocus():
-            widget.setText(text)
+        elif isinstance(widget, QLineEdit):
+            being_typed = widget.hasFocus() and widget.isModified()
+            if not being_typed and widget.text() != text:
+                widget.setText(text)
 
     def open(self, wanted: str = "") -> None:
         """Begin with the first field there is, or the first with a key."""

@@ -120,8 +120,10 @@ class PatternCanvas(PlayheadCanvas):
             self.written.emit(row.id, step, value or NEW_VALUE)
 
     def pick(self, at: QPointF, *, selects: bool = False) -> bool:
-        """Put the cursor there, or the end of what is selected."""
-        place = self.places.place_at(at.x(), at.y())
+        """Put the cursor there, or the end of what is selected; at a row's name on the row."""
+        places = self.places
+        self.picked = "row" if at.x() < places.left else ""
+        place = places.place_at(max(at.x(), places.left + 1), at.y())
         if place is None:
             return False
         row, step = place

@@ -8,44 +8,38 @@ from functools import partial
 from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtWidgets import (
     QCheckBox,
-    QDoubleSpinBox,
     QGridLayout,
     QLabel,
     QLayout,
-    QLineEdit,
     QScrollArea,
-    QSpinBox,
     QVBoxLayout,
     QWidget,
 )
 
-from grebe.app.editors.rig_device import LINES, OFFSET_STEP_MS
+from grebe.app.editors.rig_device import LINES
+from grebe.app.editors.rig_form import FIELDS, DeviceForm
 from grebe.core.rig.formatting import PARTS
 from grebe.core.rig.model import GREBE_ID, AudioPort, Device, Rig
 from grebe.core.rig.wiring import MIDI_MEDIA
-from grebe.core.units import OffsetMs, bounds_of
 from grebe.ui.stations.rig.ports import LineChooser, PortChooser, PortLook
 from grebe.ui.stations.rig.pulse import PulseFields
+from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.sheet import Facts, SheetLine
 
 HEARD = ("pulse_from",)
 
 
 class DevicePage(QScrollArea):
-    """Facts, then what can be set."""
+    """What can be set, then facts."""
 
-    renamed = pyqtSignal(str)
-    channel_set = pyqtSignal(int)
-    offset_set = pyqtSignal(float)
-    stays_set = pyqtSignal(bool)
-    stopped_set = pyqtSignal(bool)
     line_chosen = pyqtSignal(str, AudioPort)
     """Field of the device, where that line is."""
     filtered = pyqtSignal(str, str, bool)
     """End ("accepts" or "passes"), field of the filter, on."""
 
-    def __init__(self) -> None:
+    def __init__(self, editor: DeviceForm) -> None:
         super().__init__()
+        self.setFocusPolicy(Qt.FocusPolicy.NoFocus)  # its fields have it
         self.setWidgetResizable(True)
         self.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
         inside = QWidget()
@@ -58,55 +52,23 @@ class DevicePage(QScrollArea):
         column.setSizeConstraint(QLayout.SizeConstraint.SetMinimumSize)
         column.setContentsMargins(0, 0, 6, 0)
         column.setSpacing(6)
+        self.form = Form(editor, {"box": "The box"}, FIELDS)
+        self.form.grow()
         self.facts = Facts(grows=True)
-        column.addWidget(self.facts)
         self.editing = QWidget()
-        column.addWidget(self.editing)
         self.more = Facts(grows=True)
-        column.addWidget(self.more)
+        for part in (self.form, self.editing, self.facts, self.more):
+            column.addWidget(part)
         column.addStretch(1)
         fields = QVBoxLayout(self.editing)
         fields.setSizeConstraint(QLayout.SizeConstraint.SetMinimumSize)
         fields.setContentsMargins(0, 0, 0, 0)
         fields.setSpacing(4)
-        self._add_filters(fields)
-        self.name = QLineEdit()
-        self.name.setMaxLength(80)
-        self.name.setAccessibleName("Name")
-        self.name.editingFinished.connect(self._name_typed)
-        self.channel = QSpinBox()
-        self.channel.setRange(1, 16)
-        self.channel.setAccessibleName("Channel")
-        self.channel.setKeyboardTracking(False)
-        self.channel.valueChanged.connect(self.channel_set)
-        self.offset = QDoubleSpinBox()
-        self.offset.setRange(*bounds_of(OffsetMs))
-        self.offset.setDecimals(1)
-        self.offset.setSingleStep(OFFSET_STEP_MS)
-        self.offset.setSuffix(" ms")
-        self.offset.setKeyboardTracking(False)
-        self.offset.setAccessibleName("Offset in milliseconds")
-        self.offset.valueChanged.connect(self.offset_set)
-        for spin in (self.channel, self.offset):
-            spin.setButtonSymbols(QSpinBox.ButtonSymbols.NoButtons)
-        self.stays = QCheckBox("must not start with the rest")
-        self.stays.clicked.connect(self.stays_set)
-        self.stopped = QCheckBox("clock goes on while stopped")
-        self.stopped.clicked.connect(self.stopped_set)
         self.ports = PortLook(self)
         self.port, self.input = PortChooser(self.ports), PortChooser(self.ports, hears=True)
         self.lines: dict[str, tuple[QLabel, LineChooser]] = {}
-        for words, widget in (
-            ("Name", self.name),
-            ("Channel", self.channel),
-            ("Offset, earlier is negative", self.offset),
-            ("", self.stays),
-            ("", self.stopped),
-            ("Reached at", self.port),
-            ("Heard at", self.input),
-        ):
-            if words:
-                fields.addWidget(QLabel(words))
+        for words, widget in (("Reached at", self.port), ("Heard at", self.input)):
+            fields.addWidget(QLabel(words))
             fields.addWidget(widget)
         for field, words in LINES.items():
             label, chooser = QLabel(words), LineChooser(self.ports, words, hears=field in HEARD)
@@ -116,6 +78,7 @@ class DevicePage(QScrollArea):
             fields.addWidget(chooser)
         self.pulse = PulseFields()
         fields.addWidget(self.pulse)
+        self._add_filters(fields)
 
     def _add_filters(self, fields: QVBoxLayout) -> None:
         grid = QGridLayout()
@@ -141,11 +104,6 @@ class DevicePage(QScrollArea):
 
         return clicked
 
-    def _name_typed(self) -> None:
-        words = self.name.text().strip()
-        if words:
-            self.renamed.emit(words)
-
     def show_lines(self, lines: list[SheetLine], more: list[SheetLine]) -> None:
         """Other facts, before the fields and after them."""
         self.facts.show_lines(lines)
@@ -154,16 +112,10 @@ class DevicePage(QScrollArea):
     def show_device(self, device: Device | None, rig: Rig) -> None:
         """Put a device's settings in the fields; None hides them, for Grebe has none."""
         self.editing.setVisible(device is not None)
+        self.form.setVisible(device is not None)
         if device is None:
             return
-        if self.name.text() != device.name and not self.name.hasFocus():
-            self.name.setText(device.name)
-        for spin, value in ((self.channel, device.channel), (self.offset, device.offset_ms)):
-            spin.blockSignals(True)
-            spin.setValue(value)  # type: ignore[arg-type]
-            spin.blockSignals(False)
-        self.stays.setChecked(device.stays)
-        self.stopped.setChecked(device.clock_stopped)
+        self.form.show_all()
         self.port.show_port(device.port)
         self.input.show_port(device.input)
         pulses = [c for c in rig.cables if c.medium == "pulse" and GREBE_ID in (c.source, c.target)]

@@ -38,7 +38,7 @@ class RigSide:
         self._routes = routes
         self.sheet = Sheet()
         self.pages = QStackedWidget()
-        self.device_page = DevicePage()
+        self.device_page = DevicePage(editor.form)
         self.add_page, self.cable_page = AddPage(), CablePage(self._editor.session)
         self.remove_page = RemovePage()
         for page in (self.device_page, self.add_page, self.cable_page, self.remove_page):
@@ -46,11 +46,6 @@ class RigSide:
         self.sheet.column.addWidget(self.pages)
         page = self.device_page
         hand = self._editor.hand
-        page.renamed.connect(lambda words: hand.set_fields("Name", name=words))
-        page.channel_set.connect(lambda value: hand.set_fields("Channel", channel=value))
-        page.offset_set.connect(self._editor.device.set_offset)
-        page.stays_set.connect(lambda on: hand.set_fields("Start", stays=on))
-        page.stopped_set.connect(lambda on: hand.set_fields("Clock", clock_stopped=on))
         page.filtered.connect(self._editor.device.switch)
         page.port.chosen.connect(lambda port: hand.set_fields("Port", port=port))
         page.input.chosen.connect(lambda port: hand.set_fields("Input", input=port))
@@ -124,8 +119,8 @@ class RigSide:
     @does("rename")
     def rename(self) -> None:
         """To the selected box's name."""
-        self.settings()
-        self.device_page.name.selectAll()
+        self.pages.setCurrentWidget(self.device_page)
+        self.device_page.form.open("name")
 
     @does("remove")
     def remove_box(self) -> None:
@@ -137,5 +132,4 @@ class RigSide:
     def settings(self) -> None:
         """To the selected box's settings."""
         self.pages.setCurrentWidget(self.device_page)
-        self.device_page.ensureWidgetVisible(self.device_page.name)
-        self.device_page.name.setFocus()
+        self.device_page.form.open()

@@ -67,6 +67,7 @@ class RigView(View):
         )  # fmt: skip
         self.rig_panes = RigPanes(session, self.panes, self.abilities, self.setup, self.to_part)
         self.lay_out(self.tree_canvas, self.side.sheet, above=self._tabs(), body=self.panes)
+        self.take_typed(self.side.device_page.form, self.editor.form)
         self.document_changed()
 
     def _make_panes(self) -> None:

@@ -98,6 +98,7 @@ class ChartCanvas(Canvas):
             return False
         index = int((at.y() - HEAD) // self.row) + self.top
         inside = at.y() >= HEAD and index < len(devices)
+        self.picked = "part" if inside else "scene"
         self.pointed.emit(scenes[column].id, devices[index].id if inside else "")
         return True
 

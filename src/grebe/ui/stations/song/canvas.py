@@ -161,6 +161,7 @@ class SongCanvas(PlayheadCanvas):
             return False
         index, rows = int((at.y() - TOP) // self.row), self.rows
         device = rows[index].id if 0 <= index < len(rows) else ""
+        self.picked = "region" if device else "section"
         self.pointed.emit(self.tick_at(layout, at.x()), device, selects)
         return True
 

@@ -1,0 +1,107 @@
+"""The box in hand and its settings as text: what the sheet in Rig shows. Without Qt."""
+
+from __future__ import annotations
+
+from typing import Any, get_args
+
+from grebe.app.editors.rig_hand import RigHand
+from grebe.core.forms import YES_NO, Field, field
+from grebe.core.rig.model import Device
+from grebe.core.rig.spec import Kind
+from grebe.core.typed import typed_number, typed_whole, with_field
+from grebe.errors import EditError
+
+WHO = {"own": "its own patterns", "grebe": "what Grebe plays"}
+CHANGES: dict[str, str] = {
+    "pattern_end": "at its pattern's end", "bar": "on the bar", "at_once": "at once",
+}  # fmt: skip
+BY_HAND = "by hand"
+FIELDS: tuple[Field, ...] = (
+    field("box", "name", "Name"),
+    field("box", "label", "What it is"),
+    field("box", "kind", "Kind", choices=get_args(Kind)),
+    field("box", "plays", "Plays", choices=tuple(WHO.values())),
+    field("box", "channel", "Channel", Device),
+    field("box", "offset_ms", "Offset, earlier is negative", Device, unit="ms", step=0.1),
+    field("box", "tolerance_ms", "May be off by", Device, unit="ms", step=0.1),
+    field("box", "sends_clock", "Sends clock", choices=YES_NO),
+    field("box", "obeys_clock", "Obeys clock", choices=YES_NO),
+    field("box", "obeys_transport", "Obeys start and stop", choices=YES_NO),
+    field("box", "obeys_song_position", "Obeys song position", choices=YES_NO),
+    field("box", "stays", "Must not start with the rest", choices=YES_NO),
+    field("box", "clock_stopped", "Clock goes on while stopped", choices=YES_NO),
+    field("box", "obeys_program", "Obeys program changes", choices=YES_NO),
+    field("box", "change_at", "Changes pattern", choices=tuple(CHANGES.values())),
+    field("box", "program_printed_from", "Prints its first program as", choices=("0", "1")),
+    field("box", "mute_controller", "Muted by", choices=(BY_HAND,)),
+)
+
+
+class DeviceForm:
+    """Takes and shows them."""
+
+    def __init__(self, hand: RigHand) -> None:
+        self.hand = hand
+
+    def field_text(self, owner: str, key: str) -> str | None:
+        """A setting as text; None without a box in hand."""
+        del owner
+        device = self.hand.device
+        if device is None:
+            return None
+        value = getattr(device, key)
+        if key == "plays":
+            return WHO[value]
+        if key == "change_at":
+            return CHANGES[value]
+        if key == "mute_controller":
+            return BY_HAND if value is None else _controllers(device).get(value, str(value))
+        if isinstance(value, bool):
+            return YES_NO[0 if value else 1]
+        return f"{value:g}" if isinstance(value, float) else str(value)
+
+    def field_choices(self, owner: str, key: str) -> tuple[str, ...]:
+        """What there is to choose from, where it depends on the box."""
+        del owner
+        device = self.hand.device
+        if key == "change_at":
+            return tuple(CHANGES.values())
+        if key == "mute_controller" and device is not None:
+            return (BY_HAND, *_controllers(device).values())
+        return ()
+
+    def set_field(self, owner: str, key: str, text: str) -> None:
+        """Take a setting from text. EditError says what it may be."""
+        del owner
+        device, words = self.hand.device, text.strip()
+        if device is None:
+            raise EditError("no box is in hand")
+        if key == "offset_ms":
+            self.hand.set_offset(device, typed_number(words.removesuffix("ms")))
+            return
+        row = next(f for f in FIELDS if f.key == key)
+        made = with_field(device, key, self._value(device, key, words), row.words)
+        self.hand.set_device(device, row.words, **{key: getattr(made, key)})
+
+    def _value(self, device: Device, key: str, words: str) -> Any:
+        if key == "name" and not words:
+            raise EditError("a box has a name")
+        for name, known in (("plays", WHO), ("change_at", CHANGES)):
+            if key == name:
+                return next(value for value, said in known.items() if said == words)
+        if key == "mute_controller":
+            rows = _controllers(device).items()
+            return next((number for number, said in rows if said == words), None)
+        if words in YES_NO:
+            return words == YES_NO[0]
+        return typed_whole(words) if key in ("channel", "program_printed_from") else words
+
+
+def _controllers(device: Device) -> dict[int, str]:
+    """Controllers of the box's chart by number, and the one that is set; named so as to be told
+    apart."""
+    chart = {row.number: f"{row.name}, {row.number}" for row in device.spec.controllers}
+    set_now = device.mute_controller
+    if set_now is not None and set_now not in chart:
+        chart[set_now] = f"controller {set_now}"
+    return chart
