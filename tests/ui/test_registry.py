@@ -382,6 +382,16 @@ def test_keys_with_ctrl_are_the_windows_where_no_text_is_typed(performer: Perfor
     assert len(frame.session.store.steps()[0]) == steps - 1
 
 
+def test_panic_by_name_is_at_once(performer: Performer) -> None:
+    """From the menu or the finder there is nothing to press twice."""
+    performer.engine_ready()
+    session = performer.frame.session
+    performer.press(K.Key_Space)
+    performer.wait(lambda: session.running)
+    next(e for e in opened(performer, "Play") if e.objectName() == "panic").trigger()
+    performer.wait(lambda: not session.running)
+
+
 # Keys
 
 

@@ -116,9 +116,13 @@ class PerformerCommands:
         last, self._last_escape = self._last_escape, now_s
         if last is None or now_s - last > PANIC_WITHIN_S:
             return False
+        self.panic()
+        return True
+
+    def panic(self) -> None:
+        """All notes off, then stop: at once."""
         self._last_escape = None
         self._link.tell(Panic())
-        return True
 
     # The way through the song
 

@@ -44,10 +44,14 @@ class ShownStations(Protocol):
 class ActionBook:
     """The registry at one window."""
 
-    def __init__(self, window: ShownStations, acts: Callable[[], dict[str, Act]]) -> None:
-        """`acts` is what the window itself does, by action id."""
+    def __init__(
+        self, window: ShownStations, acts: Callable[[], dict[str, Act]],
+        escape: Callable[[], None],
+    ) -> None:  # fmt: skip
+        """`acts` is what the window itself does, by action id; `escape` what the key of the panic
+        does, which has to be pressed twice."""
         self._window = window
-        self._acts = acts
+        self._acts, self._escape = acts, escape
         self.number_of = {view.scope: number for number, view in window.views.items()}
         self.recent: list[str] = []
         """What was done last by the finder or a menu, the newest first."""
@@ -204,6 +208,9 @@ class ActionBook:
     def _press_key(self, event: QKeyEvent, action: Action, action_id: str) -> None:
         once = action.effect in ("plays", "asks") and action.id not in REPEATS
         if event.isAutoRepeat() and once:
+            return
+        if action_id == "panic":
+            self._escape()
             return
         if action.held:
             self._held[event.key()] = action_id

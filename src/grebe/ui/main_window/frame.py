@@ -114,7 +114,7 @@ class Frame(QWidget):
         ):
             self.views[view.number] = view
             self.stack.addWidget(view)
-        self.book = ActionBook(self, lambda: self._acts)
+        self.book = ActionBook(self, lambda: self._acts, self._escaped)
         self.notices = NoticeStack(self.stack)
         names = partial(number_name, self.session)
         self.over = Overlays(
@@ -373,6 +373,10 @@ class Frame(QWidget):
 
     @does("panic")
     def panic(self) -> None:
+        """At once: it was chosen by name, or pressed twice."""
+        self.session.performer.panic()
+
+    def _escaped(self) -> None:
         """Put away what is open; with nothing open, the second time within a second is panic."""
         if not self._put_away():
             self.session.performer.escape(time.monotonic())
