@@ -8,6 +8,7 @@ import sys
 from collections.abc import Iterable, Sequence
 from importlib import import_module
 from io import TextIOWrapper
+from pathlib import Path
 
 from grebe import __version__
 from grebe.errors import GrebeError
@@ -20,6 +21,7 @@ MODULES = {
     "window": ("open", "demo"),
     "listing": ("list",),
     "actions": ("actions",),
+    "new": ("new",),
     "check": ("check",),
     "exports": ("render", "sheet"),
     "sets": ("set",),
@@ -67,6 +69,15 @@ def wanted_modules(argv: Sequence[str]) -> Iterable[str]:
     return named or MODULES
 
 
+def _names_a_project(argv: Sequence[str]) -> bool:
+    """Whether the one word there is names a project instead of a command: `grebe FILE`."""
+    commands = {command for names in MODULES.values() for command in names}
+    word = argv[0] if len(argv) == 1 else "-"
+    if word.startswith("-") or word in commands:
+        return False
+    return word.endswith(".grebe") or Path(word).is_file()
+
+
 def _open_last(arguments: argparse.Namespace) -> int:
     from grebe.cli.window import open_last  # noqa: PLC0415 - only where no command is given
 
@@ -79,6 +90,8 @@ def main(argv: Sequence[str] | None = None) -> int:
         if isinstance(stream, TextIOWrapper):
             stream.reconfigure(errors="surrogateescape")
     words = sys.argv[1:] if argv is None else argv
+    if words and _names_a_project(words):
+        words = ["open", *words]
     arguments = build_parser(wanted_modules(words)).parse_args(words)
     try:
         return int(arguments.call(arguments))
