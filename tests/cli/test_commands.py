@@ -15,7 +15,7 @@ import msgspec
 import pytest
 
 from grebe.app.document.demo import demo_bytes
-from grebe.cli.main import MODULES, wanted_modules
+from grebe.cli.main import MODULES, main, wanted_modules
 from grebe.core.document import with_leader
 from grebe.formats.project import write_project
 from tests import build
@@ -287,3 +287,38 @@ def test_a_command_loads_what_it_needs() -> None:
         )  # fmt: skip
         loaded = {row.rpartition("|")[2].strip() for row in ran.stderr.splitlines()}
         assert not loaded & set(never)
+
+
+def test_a_project_from_nothing(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    """Boxes by profile and name, cables proposed; never over a file that is there."""
+    path = tmp_path / "mine.grebe"
+    words = ["new", str(path), "--box", "gannet:Kit", "--box", "gannet", "--bpm", "124", "--json"]
+    assert main(words) == 0
+    made = json.loads(capsys.readouterr().out)
+    assert (made["devices"], made["blocking"]) == (["Kit", "Gannet"], 0)
+    assert (made["cables"], made["scenes"], made["songs"]) == (2, ["Scene"], ["Song"])
+    assert main(["check", str(path)]) == 0
+    capsys.readouterr()
+    for wrong, says in (
+        (["new", str(path)], "is there already"),
+        (["new", str(tmp_path / "x"), "--box", "nope"], "no profile 'nope'"),
+        (["new", str(tmp_path / "x"), "--bpm", "5"], "from 20 to 400"),
+        (["new", str(tmp_path / "x"), "--key", "H"], "a key is a tonic"),
+    ):
+        assert main(wrong) == 2
+        assert says in capsys.readouterr().err
+    assert not (tmp_path / "x.grebe").exists()
+
+
+def test_every_action_as_json(capsys: pytest.CaptureFixture[str]) -> None:
+    """Each once, with its words, keys, menu and why it cannot be done now."""
+    assert main(["actions", "--json"]) == 0
+    rows = json.loads(capsys.readouterr().out)["actions"]
+    keys = {"id", "title", "words", "station", "menu", "keys", "edits", "enabled", "why_not"}
+    assert all(set(row) == keys for row in rows)
+    assert len({row["id"] for row in rows}) == len(rows) > 250
+    assert all(row["enabled"] == (row["why_not"] == "") for row in rows)
+    mutes = next(row for row in rows if row["id"] == "mute")
+    assert mutes["keys"] == [str(n) for n in range(1, 9)]
+    assert main(["actions"]) == 0
+    assert "Rig: Add a box   N" in capsys.readouterr().out

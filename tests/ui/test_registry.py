@@ -18,8 +18,11 @@ from grebe.app.actions.table import ACTIONS, by_id
 from grebe.app.settings import read_settings
 from grebe.core.document import Project
 from grebe.core.rig.model import Rig
+from grebe.formats.profiles import shipped_profiles
+from grebe.ui.main_window.frame import Frame
 from grebe.ui.main_window.keys_page import KeysPage
 from grebe.ui.main_window.menus import rows_on
+from grebe.ui.stations.patterns.view import PatternsView
 from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.fields import NumberField
 from grebe.ui.widgets.keyboard import key_names
@@ -707,3 +710,82 @@ def test_a_click_picks_without_an_edit(performer: Performer) -> None:
     assert view.canvas.pick(at)
     assert view.in_hand().words == "Snare, step 5"
     assert performer.frame.session.project is before
+
+
+def test_a_box_without_a_pattern_gets_its_first(performer: Performer) -> None:
+    """Chosen in Rig it is in hand in Patterns, Scenes and Song; the strip shows it, N makes it."""
+    frame = performer.frame
+    store = frame.session.store
+    gannet = next(p for p in shipped_profiles() if p.id == "gannet")
+    performer.go(1)
+    frame.views[1].side._add_box(gannet, "Whimbrel")  # type: ignore[attr-defined]
+    performer.go(3)
+    view = frame.views[3]
+    assert isinstance(view, PatternsView)
+    assert view.pattern is None
+    assert view.heading.title == "Whimbrel has no pattern yet"
+    frame.grab()
+    performer.press(K.Key_N)
+    assert view.pattern is not None
+    assert (view.pattern.device, view.pattern.name) == ("whimbrel", "Whimbrel")
+    assert view.pattern.content.voices
+    assert "A first pattern of Whimbrel" in said(performer)
+    performer.go(1)
+    assert frame.views[1].selected == "whimbrel"  # type: ignore[attr-defined]
+    performer.go(4)
+    assert frame.views[4].editor.hand.device_id == "whimbrel"  # type: ignore[attr-defined]
+    performer.press(K.Key_Up)
+    above = frame.session.selection.box
+    assert above != "whimbrel"
+    performer.go(5)
+    assert frame.views[5].editor.hand.device_id == above  # type: ignore[attr-defined]
+    store.undo()
+    performer.go(3)
+    words = next(w for w in view.strip._words if w.bare == "whimbrel")
+    QTest.mouseClick(view.strip, LEFT, pos=words.box.center().toPoint())
+    assert view.heading.title == "Whimbrel has no pattern yet"
+
+
+def test_from_nothing_to_something_that_plays(
+    performer: Performer, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """New, a box, N: a pattern, a scene and a song are there, and Space has something to run."""
+    frame = performer.frame
+    opened_frames: list[Frame] = []
+    monkeypatch.setattr(frame.documents, "may_leave", lambda: True)
+    monkeypatch.setattr(
+        frame.files, "_replace",
+        lambda found: opened_frames.append(Frame(found.store, found.claim)),
+    )  # fmt: skip
+    performer.act("new_project")
+    (new,) = opened_frames
+    new.session.link.state = "off"
+    new.show()
+    other = Performer(new)
+    try:
+        assert "without a name yet" in new.windowTitle()
+        assert new.session.project.rig.devices == ()
+        gannet = next(p for p in shipped_profiles() if p.id == "gannet")
+        new.views[1].side._add_box(gannet, "Kit")  # type: ignore[attr-defined]
+        other.go(3)
+        other.press(K.Key_N)
+        other.press(K.Key_X)
+        project = new.session.project
+        (pattern,) = project.patterns
+        assert pattern.content.voices[0].hits
+        assert project.scenes[0].part("kit").chain == (pattern.id,)
+        assert new.session.song is not None
+        other.go(5)
+        other.act("copy_song")
+        other.act("remove_song")
+        other.act("remove_song")
+        assert new.session.project.songs == ()
+        other.act("new_song")
+        assert len(new.session.project.songs) == 1
+        other.go(6)
+        other.act("new_set")
+        other.act("add_song")
+        other.act("remove_set")
+        assert new.session.project.sets == ()
+    finally:
+        new.leave()

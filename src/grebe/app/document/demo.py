@@ -6,8 +6,9 @@ import tempfile
 from importlib.resources import files
 from pathlib import Path
 
+from grebe.core.beginning import begin
 from grebe.formats.atomic import write_atomic
-from grebe.formats.project import MAX_FILE_BYTES
+from grebe.formats.project import MAX_FILE_BYTES, write_project
 from grebe.formats.reading import read_file
 from grebe.process.places import state_dir
 
@@ -51,6 +52,13 @@ def fresh_demo() -> Path:
         return folder / DEMO_NAME
     path = Path(tempfile.mkdtemp(prefix="grebe-demo-")) / DEMO_NAME
     copy_demo(path)
+    return path
+
+
+def fresh_blank() -> Path:
+    """A project with nothing in it, in a scratch place, to be opened without a name; its path."""
+    path = Path(tempfile.mkdtemp(prefix="grebe-new-")) / "untitled.grebe"
+    write_project(path, begin("Untitled", ()))
     return path
 
 

@@ -8,6 +8,7 @@ from typing import Any
 import msgspec
 
 from grebe.app.live.session import Session
+from grebe.core.beginning import plays_notes
 from grebe.core.document import with_content
 from grebe.core.patterns import edit
 from grebe.core.patterns.model import (
@@ -52,10 +53,27 @@ class PatternHand:
 
     @property
     def device(self) -> Device | None:
-        """The device it belongs to."""
+        """The device it belongs to; without a pattern, the box in hand."""
         pattern = self.pattern
-        devices = self.session.project.rig.devices
-        return next((d for d in devices if pattern and d.id == pattern.device), None)
+        wanted = pattern.device if pattern is not None else self.session.selection.box
+        return next((d for d in self.session.project.rig.devices if d.id == wanted), None)
+
+    @property
+    def bare(self) -> bool:
+        """Whether the box in hand could play patterns, and has none yet."""
+        project, box = self.session.project, self.session.selection.box
+        device = next((d for d in project.rig.devices if d.id == box), None)
+        none = all(p.device != box for p in project.patterns)
+        return device is not None and none and plays_notes(device)
+
+    def follow_box(self) -> None:
+        """Take up the box in hand, as another station has chosen it: its first pattern, or none."""
+        box, pattern = self.session.selection.box, self.pattern
+        own = [p.id for p in self.session.project.patterns if p.device == box]
+        if own and (pattern is None or pattern.device != box):
+            self.take(own[0])
+        elif self.bare:
+            self.pattern_id, self.row_id, self.anchor = "", "", None
 
     @property
     def base(self) -> Pattern | None:
@@ -114,11 +132,13 @@ class PatternHand:
     def take(self, pattern_id: str) -> None:
         """Take another pattern in hand."""
         self.pattern_id, self.anchor = pattern_id, None
+        if self.pattern is not None:
+            self.session.selection.box = self.pattern.device
         self.settle()
 
     def settle(self) -> None:
         """Keep pattern, cursor and selection where there is something."""
-        if self.pattern is None:
+        if self.pattern is None and not self.bare:
             patterns = self.session.project.patterns
             self.pattern_id = patterns[0].id if patterns else ""
         row = self.row

@@ -10,6 +10,7 @@ from grebe.app.doing import does
 from grebe.app.editors.pattern_hand import PatternHand
 from grebe.app.editors.pattern_hits import after
 from grebe.app.live.position import raw_now_ns
+from grebe.core.beginning import first_pattern
 from grebe.core.document import Project, add_pattern, mark_in_box, remove_pattern
 from grebe.core.patterns import edit
 from grebe.core.patterns.model import (
@@ -19,6 +20,7 @@ from grebe.core.patterns.model import (
     Speed,
 )
 from grebe.core.rig.memory import assign, first_free
+from grebe.core.rig.model import Device
 from grebe.core.units import SwingPercent, held_in
 from grebe.errors import EditError
 
@@ -156,9 +158,38 @@ class PatternEdits:
 
     @does("new_pattern")
     def new_pattern(self) -> None:
-        """A new pattern of the same box, with its voices and nothing on them."""
+        """A new pattern of the box in hand, with its voices and nothing on them; the first of a box
+        is in the scene that is there, or comes with a scene and a song."""
+        device = self.hand.device
+        if self.hand.pattern is None:
+            if device is None:
+                raise EditError("add a box first: a pattern belongs to one")
+            self._first_of(device)
+            return
         voices = tuple(msgspec.structs.replace(v, hits=()) for v in self.hand.content.voices)
         self.add("New pattern", msgspec.structs.replace(self.hand.content, voices=voices, lanes=()))
+
+    def _first_of(self, device: Device) -> None:
+        session = self.hand.session
+        before, made = session.project, ""
+
+        def first(project: Project) -> Project:
+            nonlocal made
+            project, made = first_pattern(project, device)
+            return project
+
+        session.store.apply(f"First pattern of {device.name}", first)
+        self.hand.take(made)
+        came = [
+            words
+            for words, new in (
+                ("a scene", session.project.scenes is not before.scenes and not before.scenes),
+                ("a song", len(session.project.songs) > len(before.songs)),
+            )
+            if new
+        ]
+        with_it = f", and with it {' and '.join(came)}" if came else ""
+        session.notices.say("info", f"A first pattern of {device.name}{with_it}.", offers="undo")
 
     @does("variation")
     def variation(self) -> None:

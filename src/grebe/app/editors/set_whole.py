@@ -15,6 +15,7 @@ from grebe.core.sets.edit import (
     change_place,
     in_this_order,
     other_version,
+    remove_set,
     wish_at,
 )
 from grebe.core.sets.formatting import sure_words
@@ -108,6 +109,15 @@ class SetEdits:
         project, made = add_set(self.hand.project, f"Set {len(self.hand.project.sets) + 1}")
         self.hand.session.store.apply("New set", lambda _: project)
         self.hand.session.selection.set_id, self.hand.entry_id = made, ""
+
+    @does("remove_set")
+    def remove_set(self) -> None:
+        """The set away; its songs stay."""
+        running, session = self.hand.running, self.hand.session
+        if session.running:
+            raise EditError("stop first: a set goes only while nothing plays")
+        if running is not None:
+            session.store.apply(f"Remove {running.name}", lambda p: remove_set(p, running.id))
 
     @does("next_set")
     def next_set(self) -> None:

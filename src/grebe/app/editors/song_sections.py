@@ -8,11 +8,13 @@ import msgspec
 
 from grebe.app.doing import does
 from grebe.app.editors.song_form import SongHand
+from grebe.core.beginning import with_first_song
 from grebe.core.document import Project
 from grebe.core.rig.memory import assign
 from grebe.core.songs import edit
 from grebe.core.songs.forms import FORMS, add_song, song_of_form
-from grebe.core.songs.model import BoxSong, Printed, Then
+from grebe.core.songs.model import BoxSong, Printed, Song, Then
+from grebe.core.songs.whole import copy_song, remove_song, used_in
 from grebe.errors import EditError
 
 
@@ -124,6 +126,38 @@ class SectionEdits:
         self.hand.session.store.apply("Song of a form", lambda p: add_song(p, made))
         self.hand.session.choose_song(made.id)
         self.hand.tick = 0
+
+    @does("new_song")
+    def new_song(self) -> None:
+        """A new song, of the first scene."""
+        made = with_first_song(self.hand.project, self.hand.session.position.written_bpm)
+        self.hand.session.store.apply("New song", lambda _: made)
+        self.hand.session.choose_song(made.songs[-1].id)
+
+    @does("copy_song")
+    def copy_song(self) -> None:
+        """Another like this song."""
+        song = self._song()
+        made, new_id = copy_song(self.hand.project, song.id)
+        self.hand.session.store.apply(f"Copy of {song.name}", lambda _: made)
+        self.hand.session.choose_song(new_id)
+
+    @does("remove_song")
+    def remove_song(self) -> None:
+        """The song away, from sets too; not while it plays."""
+        song, session = self._song(), self.hand.session
+        if session.running:
+            raise EditError("stop first: a song goes only while nothing plays")
+        sets = used_in(session.project, song.id)
+        session.store.apply(f"Remove {song.name}", lambda p: remove_song(p, song.id))
+        places = f", and its place in {', '.join(sets)}" if sets else ""
+        session.notices.say("info", f"{song.name} is removed{places}.", offers="undo")
+
+    def _song(self) -> Song:
+        song = self.hand.session.song
+        if song is None:
+            raise EditError("there is no song yet")
+        return song
 
     @does("form_verse")
     def form_verse(self) -> None:

@@ -21,6 +21,8 @@ class Selection:
         project = store.project
         self.song_id = project.songs[0].id if project.songs else ""
         self.set_id = project.sets[0].id if project.sets else ""
+        self.box = project.rig.devices[0].id if project.rig.devices else ""
+        """The box in hand, in every station."""
         self.whole_set = False
         """Whether the set is performed, from the place in hand on, instead of one song."""
         self.section = ""
@@ -122,6 +124,8 @@ class Selection:
 
     def document_changed(self, new: Project) -> None:
         """Hold on to something that is there."""
+        if all(d.id != self.box for d in new.rig.devices):
+            self.box = new.rig.devices[0].id if new.rig.devices else ""
         if all(s.id != self.set_id for s in new.sets):
             self.set_id = new.sets[0].id if new.sets else ""
         if all(song.id != self.song_id for song in new.songs):

@@ -7,7 +7,7 @@ from pathlib import Path
 
 from PyQt6.QtWidgets import QFileDialog, QWidget
 
-from grebe.app.document.demo import is_copy
+from grebe.app.document.demo import fresh_blank, is_copy
 from grebe.app.document.export import export_smf
 from grebe.app.document.recovery import OpenedDocument, open_recovered
 from grebe.app.doing import does
@@ -67,6 +67,12 @@ class FileActions:
         )
         if chosen:
             self.open_file(Path(chosen))
+
+    @does("new_project")
+    def new(self) -> None:
+        """A project with nothing in it, in this window's place."""
+        if self._documents.may_leave():
+            self.open_file(fresh_blank(), untitled=True)
 
     def open_file(self, path: Path, *, untitled: bool = False) -> None:
         """Show another project in this window. ProjectError leaves the one shown."""

@@ -192,6 +192,7 @@ class Frame(QWidget):
         self.stack.setCurrentWidget(view)
         self.menu_bar.show_station()
         self.looks.show()
+        view.follow_box()
         view.document_changed()
         view.show_findings()
         self.head_buttons[number].follow(self.book.met())

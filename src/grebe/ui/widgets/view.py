@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from functools import partial
 from typing import NamedTuple, Protocol, runtime_checkable
 
 from PyQt6.QtCore import pyqtSignal
@@ -16,7 +15,7 @@ from grebe.app.live.session import Session
 from grebe.core.findings.model import SubjectKind
 from grebe.errors import EditError
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import SHEET_WIDTH, Button, Canvas, Heading, Tabs
+from grebe.ui.widgets.controls import SHEET_WIDTH, Canvas, Heading, Tabs
 from grebe.ui.widgets.findings import FindingsList
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.theme import DAY, Palette, style_sheet
@@ -135,16 +134,12 @@ class View(QWidget):
     def to_part(self, index: int) -> None:
         """Show another of its parts."""
 
+    def follow_box(self) -> None:
+        """The station comes up: the box in hand is the one that another has chosen."""
+
     def in_hand(self) -> Thing:
         """What is in hand."""
         return Thing("", ())
-
-    def add_button(self, words: str, action_id: str, *, primary: bool = False) -> Button:
-        """A button for an action, to be put somewhere."""
-        button = Button(words, primary=primary)
-        button.clicked.connect(partial(self.wanted.emit, action_id))
-        button.setObjectName(action_id)
-        return button
 
     def take_typed(self, form: Form, editor: Typed) -> None:
         """Let a form set what is typed into it; what cannot be is said at the field."""

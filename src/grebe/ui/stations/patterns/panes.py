@@ -22,6 +22,22 @@ class PatternPanes:
         self._choose = choose
         self._changed = changed
 
+    def _go(self, by: int) -> None:
+        ids = [p.id for p in self._editor.session.project.patterns]
+        here = self._editor.hand.pattern_id
+        if ids:
+            self._choose(ids[(ids.index(here) + by) % len(ids)] if here in ids else ids[0])
+
+    @does("one_before")
+    def pattern_before(self) -> None:
+        """The pattern before."""
+        self._go(-1)
+
+    @does("one_after")
+    def pattern_after(self) -> None:
+        """The pattern after."""
+        self._go(1)
+
     @does("pane_note_lanes")
     def pane_note_lanes(self) -> None:
         """The note lanes."""

@@ -9,6 +9,7 @@ from PyQt6.QtGui import QContextMenuEvent, QMouseEvent, QPainter, QPaintEvent
 from PyQt6.QtWidgets import QWidget
 
 from grebe.app.live.session import Session
+from grebe.core.beginning import plays_notes
 from grebe.core.document import Project
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import open_menu
@@ -26,12 +27,16 @@ class _Word(NamedTuple):
     pattern: str
     """What a click takes in hand; "" for nothing."""
     is_device: bool
+    bare: str = ""
+    """The box that has no pattern yet; "" for all else."""
 
 
 class PatternStrip(QWidget):
     """Names of patterns; a click takes one in hand."""
 
     chosen = pyqtSignal(str)
+    box_chosen = pyqtSignal(str)
+    """A box, by id: one that has no pattern yet."""
 
     def __init__(self, session: Session) -> None:
         super().__init__()
@@ -78,8 +83,11 @@ class PatternStrip(QWidget):
         """Take the pattern there in hand."""
         del selects
         for word in self._words:
-            if word.pattern and word.box.contains(at):
-                self.chosen.emit(word.pattern)
+            if word.box.contains(at) and (word.pattern or word.bare):
+                if word.pattern:
+                    self.chosen.emit(word.pattern)
+                else:
+                    self.box_chosen.emit(word.bare)
                 return True
         return False
 
@@ -113,12 +121,12 @@ def _laid_out(
     x, y = 0.0, 0.0
     words: list[_Word] = []
 
-    def put(text: str, pattern: str, *, is_device: bool = False) -> None:
+    def put(text: str, pattern: str, *, is_device: bool = False, bare: str = "") -> None:
         nonlocal x, y
         wide = draw.text_width(text, 14, 600)
         if x and x + wide > room:
             x, y = 0.0, y + ROW
-        words.append(_Word(QRectF(x, y, wide, ROW), text, pattern, is_device))
+        words.append(_Word(QRectF(x, y, wide, ROW), text, pattern, is_device, bare))
         x += wide + SPACE
 
     by_device: dict[str, list[tuple[str, str]]] = {}
@@ -127,6 +135,8 @@ def _laid_out(
     for device in project.rig.devices:
         own = by_device.get(device.id, [])
         if not own:
+            if plays_notes(device):
+                put(f"{device.name}, none yet", "", is_device=True, bare=device.id)
             continue
         if only is not None and device.id != only:
             put(f"{device.name} {len(own)}", own[0][0], is_device=True)

@@ -67,6 +67,7 @@ class PatternsView(PanedView):
         self.pattern_canvas = PatternCanvas(self.editor)
         self.strip = PatternStrip(session)
         self.strip.chosen.connect(self.choose)
+        self.strip.box_chosen.connect(self.choose_box)
         self.sheet = Sheet()
         self.facts = Facts(grows=True)
         self.fields = Form(self.editor.fields, TITLES, FIELDS)
@@ -174,7 +175,8 @@ class PatternsView(PanedView):
         if pattern is None:
             makes, takes = told("new_pattern"), told("import_loop")
             below = f"{makes} makes one; {takes} imports a MIDI file as one."
-            self.heading.say("No patterns yet", below)
+            title = f"{device.name} has no pattern yet" if device else "No patterns yet"
+            self.heading.say(title, below)
             return
         content = pattern.content
         words = []
@@ -199,6 +201,16 @@ class PatternsView(PanedView):
                 else "played by Grebe"
             )
         self.heading.say(pattern.name, "   ".join(words))
+
+    def follow_box(self) -> None:
+        """Its first pattern, or none yet."""
+        self.editor.hand.follow_box()
+
+    def choose_box(self, device_id: str) -> None:
+        """Take a box in hand."""
+        self.session.selection.box = device_id
+        self.follow_box()
+        self.document_changed()
 
     def show_subject(self, kind: str, subject: str) -> None:
         """Take the pattern in hand."""
@@ -268,21 +280,6 @@ class PatternsView(PanedView):
             editor.hand.anchor = None
         editor.hand.row_id, editor.hand.step = row, step
         self._cursor_moved()
-
-    def _go(self, pattern_step: int) -> None:
-        ids = [p.id for p in self.session.project.patterns]
-        if ids:
-            self.choose(ids[(ids.index(self.editor.hand.pattern_id) + pattern_step) % len(ids)])
-
-    @does("one_before")
-    def pattern_before(self) -> None:
-        """The pattern before."""
-        self._go(-1)
-
-    @does("one_after")
-    def pattern_after(self) -> None:
-        """The pattern after."""
-        self._go(1)
 
     @does("generate")
     def generate(self) -> None:

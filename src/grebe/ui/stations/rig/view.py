@@ -155,8 +155,16 @@ class RigView(View):
     def select(self, device_id: str) -> None:
         """Show another device in the sheet."""
         self.editor.hand.selected = device_id
+        if any(d.id == device_id for d in self.session.project.rig.devices):
+            self.session.selection.box = device_id
         self.side.pages.setCurrentWidget(self.side.device_page)
         self.document_changed()
+
+    def follow_box(self) -> None:
+        """The box in hand, unless Grebe or a computer is."""
+        known = {d.id for d in self.session.project.rig.devices}
+        if self.selected in known and self.session.selection.box in known:
+            self.editor.hand.selected = self.session.selection.box
 
     def document_changed(self) -> None:
         """Show the rig as it is now."""

@@ -127,14 +127,22 @@ class ScenesView(View):
             before = (self.session.project, hand.scene_id, hand.device_id)
             act()
             after = (self.session.project, hand.scene_id, hand.device_id)
+            self.session.selection.box = hand.device_id or self.session.selection.box
             if after[0] is before[0] or after[1:] != before[1:]:  # an edit alone is shown already
                 self.document_changed()
 
         return shown
 
+    def follow_box(self) -> None:
+        """The row of the box in hand."""
+        hand = self.editor.hand
+        if any(d.id == self.session.selection.box for d in hand.devices):
+            hand.device_id = self.session.selection.box
+
     def _point(self, scene: str, device: str) -> None:
         self.editor.hand.scene_id = scene
         self.editor.hand.device_id = device or self.editor.hand.device_id
+        self.session.selection.box = self.editor.hand.device_id
         self.document_changed()
 
     @does("settings")

@@ -126,6 +126,8 @@ class SongView(SidedView):
         def shown() -> None:
             before, section = self.session.project, self.session.selection.section
             act()
+            selection, hand = self.session.selection, self.editor.hand
+            selection.box = hand.device_id or selection.box
             if self.session.project is before:  # an edit has been shown already
                 self._cursor_moved()
             elif section != self.session.selection.section:
@@ -136,6 +138,12 @@ class SongView(SidedView):
     def _cursor_moved(self) -> None:
         self.session.selection.section = ""  # the cursor says which
         self.document_changed()
+
+    def follow_box(self) -> None:
+        """The row of the box in hand."""
+        hand, box = self.editor.hand, self.session.selection.box
+        if box != hand.device_id and any(d.id == box for d in hand.book.devices()):
+            hand.device_id, hand.voice_id = box, ""
 
     def _point(self, tick: int, device: str, selects: bool) -> None:
         editor = self.editor
@@ -148,6 +156,7 @@ class SongView(SidedView):
         editor.hand.tick = span.tick + (tick - span.tick) // unit * unit
         if device and device != editor.hand.device_id:
             editor.hand.device_id, editor.hand.voice_id = device, ""
+            self.session.selection.box = device
         self._cursor_moved()
 
     def select(self, section_id: str) -> None:
