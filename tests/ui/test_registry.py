@@ -15,10 +15,12 @@ from grebe.app.actions.buttons import BUTTONS
 from grebe.app.actions.keymap import forget_kept, key_map
 from grebe.app.actions.model import STATION_NAMES
 from grebe.app.actions.table import ACTIONS, by_id
-from grebe.app.settings import read_settings
+from grebe.app.settings import read_settings, remember_project
+from grebe.core.beginning import begin
 from grebe.core.document import Project
 from grebe.core.rig.model import Rig
 from grebe.formats.profiles import shipped_profiles
+from grebe.formats.project import write_project
 from grebe.ui.main_window.frame import Frame
 from grebe.ui.main_window.keys_page import KeysPage
 from grebe.ui.main_window.menus import rows_on
@@ -758,12 +760,20 @@ def test_from_nothing_to_something_that_plays(
         lambda found: opened_frames.append(Frame(found.store, found.claim)),
     )  # fmt: skip
     performer.act("new_project")
+    page = frame.over.start
+    fill = page.counts["gannet"]
+    fill.stepBy(1)
+    assert len(page.project().rig.devices) == 1
+    frame.grab()
+    fill.stepBy(-1)
+    page.name.setText("Dry dock")
+    page.begin.click()
     (new,) = opened_frames
     new.session.link.state = "off"
     new.show()
     other = Performer(new)
     try:
-        assert "without a name yet" in new.windowTitle()
+        assert new.windowTitle().startswith("Dry dock, without a name yet")
         assert new.session.project.rig.devices == ()
         gannet = next(p for p in shipped_profiles() if p.id == "gannet")
         new.views[1].side._add_box(gannet, "Kit")  # type: ignore[attr-defined]
@@ -789,3 +799,44 @@ def test_from_nothing_to_something_that_plays(
         assert new.session.project.sets == ()
     finally:
         new.leave()
+
+
+def test_the_way_in(performer: Performer, monkeypatch: pytest.MonkeyPatch, tmp_path: Path) -> None:
+    """The last projects to go on with, boxes with a number each, the cables proposed and drawn,
+    tempo and key; what is wrong stays as it was."""
+    frame = performer.frame
+    path = tmp_path / "slow-lorries.grebe"
+    write_project(path, begin("Slow lorries", ()))
+    remember_project(path)
+    remember_project(tmp_path / "gone.grebe")
+    went: list[object] = []
+    monkeypatch.setattr(frame.files, "_replace", lambda found: went.append(found.store.home))
+    monkeypatch.setattr(frame.documents, "may_leave", lambda: True)
+    performer.act("new_project")
+    page = frame.over.start
+    assert page.recent.count() == 2
+    for name in ("curlew", "eider", "wigeon"):
+        page.counts[name].stepBy(1)
+    page.counts["eider"].entered.emit("99")
+    page.bpm.entered.emit("9")
+    assert "It stays at 120 BPM" in page.said.text()
+    page.bpm.entered.emit("92")
+    page.key.setCurrentText("D minor")
+    project = page.project()
+    assert [d.kind for d in project.rig.devices] == ["bass", "looper", "drums"]
+    assert len(project.rig.cables) == 3
+    assert len(page.rig.placed) == 4
+    assert (project.songs[0].bpm, project.songs[0].key) == (92, "D minor")
+    item = page.recent.item(1)
+    assert item is not None
+    assert "slow-lorries" in item.text()
+    page.recent.itemActivated.emit(item)
+    assert went == [path]
+    gone = page.recent.item(0)
+    assert gone is not None
+    assert "not there" in gone.text()
+    page.recent.itemActivated.emit(gone)
+    assert "gone.grebe" in said(performer)
+    performer.act("close_project")
+    page.demo.emit()
+    assert len(went) == 3

@@ -46,6 +46,8 @@ class Opening(NamedTuple):
     """What was in hand there."""
     missing: bool = False
     """Not there: it is waited for."""
+    begins: bool = False
+    """The first start, with no project of before: it begins at the way in."""
 
 
 class WindowState(msgspec.Struct, frozen=True, kw_only=True):

@@ -22,11 +22,16 @@ LOG_LEVELS: dict[LogLevel, str] = {
 }  # fmt: skip
 
 
+MOST_RECENT = 8
+
+
 class Settings(msgspec.Struct, frozen=True, kw_only=True):
     """A small file of preferences; one that cannot be read counts as empty."""
 
     last_project: str = ""
     """As `written` writes a path."""
+    recent: tuple[str, ...] = ()
+    """Projects that were open lately, the last first; as `written` writes paths."""
     theme: Theme = "desktop"
     size_percent: Annotated[int, Meta(ge=80, le=200)] = 100
     """Of everything in the window; taken at the next start."""
@@ -128,7 +133,14 @@ def last_project() -> Path | None:
 
 def remember_project(path: Path) -> None:
     """The next start opens this one."""
-    write_settings(msgspec.structs.replace(read_settings(), last_project=written(path)))
+    settings, words = read_settings(), written(path)
+    recent = (words, *(r for r in settings.recent if r != words))[:MOST_RECENT]
+    write_settings(msgspec.structs.replace(settings, last_project=words, recent=recent))
+
+
+def recent_projects() -> list[Path]:
+    """What was open lately, the last first."""
+    return [read_back(words) for words in read_settings().recent]
 
 
 def projects_folder() -> str:

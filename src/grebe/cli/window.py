@@ -6,7 +6,7 @@ import argparse
 import sys
 from pathlib import Path
 
-from grebe.app.document.demo import fresh_demo
+from grebe.app.document.demo import fresh_demo, fresh_project
 from grebe.app.returning import Opening, watch
 from grebe.app.settings import last_project, read_settings, tell_processes
 from grebe.cli.common import Commands, command
@@ -27,11 +27,11 @@ def add_commands(commands: Commands) -> None:
 
 
 def open_last(arguments: argparse.Namespace) -> int:
-    """The project of the last time, waited for where it is missing; the demo set without one."""
+    """The project of the last time, waited for where it is missing; without one the way in."""
     del arguments
     path = last_project()
     if path is None:
-        return _show(Opening(fresh_demo(), untitled=True))
+        return _show(Opening(fresh_project(), untitled=True, begins=True))
     return _show(Opening(path, missing=not path.exists()))
 
 

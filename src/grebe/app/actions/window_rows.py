@@ -13,6 +13,8 @@ _help = Rows("Help")
 FILE: tuple[Action, ...] = (
     _file("new_project", "New project", "Ctrl+N", words="begin blank empty create file",
           effect="asks", needs="off_stage stopped"),
+    _file("close_project", "Close the project", "Ctrl+W", words="leave", effect="asks",
+          needs="off_stage stopped"),
     _file("open", "Open a project", "Ctrl+O", words="load file", effect="asks", needs="off_stage"),
     _file("save", "Save", "Ctrl+S", words="store keep write file", effect="asks"),
     _file("save_as", "Save under another name", "Ctrl+Shift+S", words="copy file", effect="asks"),

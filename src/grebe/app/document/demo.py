@@ -7,6 +7,7 @@ from importlib.resources import files
 from pathlib import Path
 
 from grebe.core.beginning import begin
+from grebe.core.document import Project
 from grebe.formats.atomic import write_atomic
 from grebe.formats.project import MAX_FILE_BYTES, write_project
 from grebe.formats.reading import read_file
@@ -55,10 +56,11 @@ def fresh_demo() -> Path:
     return path
 
 
-def fresh_blank() -> Path:
-    """A project with nothing in it, in a scratch place, to be opened without a name; its path."""
+def fresh_project(project: Project | None = None) -> Path:
+    """A project, one with nothing in it by default, in a scratch place, to be opened without a
+    name; its path."""
     path = Path(tempfile.mkdtemp(prefix="grebe-new-")) / "untitled.grebe"
-    write_project(path, begin("Untitled", ()))
+    write_project(path, project or begin("Untitled", ()))
     return path
 
 

@@ -91,6 +91,8 @@ def show_frame(found: OpenedDocument, opening: Opening | None = None) -> Frame:
             frame.session.selection.section = opening.section
         frame.show_station(opening.station)
         said.insert(0, "The window had crashed and is back; what plays went on.")
+    if opening is not None and opening.begins:
+        frame.book.do("new_project")
     words = " ".join(s for s in said if s)
     if words:
         frame.session.say("warn", words)

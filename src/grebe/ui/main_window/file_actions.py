@@ -7,12 +7,13 @@ from pathlib import Path
 
 from PyQt6.QtWidgets import QFileDialog, QWidget
 
-from grebe.app.document.demo import fresh_blank, is_copy
+from grebe.app.document.demo import fresh_demo, fresh_project, is_copy
 from grebe.app.document.export import export_smf
 from grebe.app.document.recovery import OpenedDocument, open_recovered
 from grebe.app.doing import does
 from grebe.app.live.session import Session
 from grebe.app.settings import projects_folder, remember_project
+from grebe.core.document import Project
 from grebe.ui.main_window.documents import FILES, Documents
 from grebe.ui.main_window.reporting import Reporting
 from grebe.ui.widgets.theme import Palette
@@ -68,11 +69,26 @@ class FileActions:
         if chosen:
             self.open_file(Path(chosen))
 
-    @does("new_project")
-    def new(self) -> None:
-        """A project with nothing in it, in this window's place."""
+    def begin(self, project: Project) -> None:
+        """A project that was begun, in this window's place."""
         if self._documents.may_leave():
-            self.open_file(fresh_blank(), untitled=True)
+            self.open_file(fresh_project(project), untitled=True)
+
+    def go_on(self, path: Path) -> None:
+        """With a project of before, in this window's place. ProjectError leaves the one shown."""
+        if self._documents.may_leave():
+            self.open_file(path)
+
+    def open_demo(self) -> None:
+        """The demo as shipped, in this window's place."""
+        if self._documents.may_leave():
+            self.open_file(fresh_demo(), untitled=True)
+
+    @does("close_project")
+    def close_project(self) -> None:
+        """An empty project in its place; what plays goes on until something else is loaded."""
+        if self._documents.may_leave():
+            self.open_file(fresh_project(), untitled=True)
 
     def open_file(self, path: Path, *, untitled: bool = False) -> None:
         """Show another project in this window. ProjectError leaves the one shown."""

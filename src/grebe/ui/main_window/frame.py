@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import time
 from collections import Counter
+from collections.abc import Callable
 from functools import partial
 from pathlib import Path
 
@@ -36,6 +37,7 @@ from grebe.app.live.window_actions import WindowActions
 from grebe.app.returning import forget_shown, note_shown
 from grebe.core.document import Project
 from grebe.core.player.controls import WINDOW
+from grebe.errors import GrebeError
 from grebe.ui.main_window.action_book import ActionBook
 from grebe.ui.main_window.documents import Documents
 from grebe.ui.main_window.engine_ear import EngineEar
@@ -166,6 +168,11 @@ class Frame(QWidget):
     def _wire(self) -> None:
         self.rail.chosen.connect(self.show_station)
         self.notices.wanted.connect(self.book.do)
+        for signal, follow in (
+            (self.over.begun, self.files.begin), (self.over.gone_on_with, self.files.go_on),
+            (self.over.demo_wanted, self.files.open_demo),
+        ):  # fmt: skip
+            signal.connect(partial(self._safely, follow))
         self.waterline.run_clicked.connect(partial(self.book.do, "run_stop"))
         self.waterline.tap_clicked.connect(partial(self.book.do, "tap"))
         self.session.store.listen(self._document_changed)
@@ -316,6 +323,12 @@ class Frame(QWidget):
     def _document_saved(self) -> None:
         self._document_changed(self.session.project, self.session.project)
         self._noted = None
+
+    def _safely(self, does: Callable[..., None], *what: object) -> None:
+        try:
+            does(*what)
+        except GrebeError as error:
+            self.session.say("error", str(error))
 
     def _replaced(self, found: OpenedDocument) -> None:
         """Another document in this window's place."""

@@ -11,6 +11,8 @@ from PyQt6.QtWidgets import QWidget
 
 from grebe.app.actions.finding import Findable
 from grebe.app.live.session import Session
+from grebe.formats.profiles import own_profiles, shipped_profiles
+from grebe.process.places import own_profiles_dir
 from grebe.ui.main_window.action_book import ActionBook
 from grebe.ui.main_window.finder import Finder
 from grebe.ui.main_window.help_page import HelpPage
@@ -19,6 +21,7 @@ from grebe.ui.main_window.lists import HistoryList, MessageList
 from grebe.ui.main_window.menus import open_at, thing_menu
 from grebe.ui.main_window.overlay import Overlay
 from grebe.ui.main_window.settings_page import SettingsPage
+from grebe.ui.main_window.start_page import StartPage
 from grebe.ui.widgets.theme import Palette
 from grebe.ui.widgets.view import Thing, View
 
@@ -35,6 +38,11 @@ class Overlays(QObject):
     gone_to = pyqtSignal(int)
     """A step of the history."""
     settings_changed = pyqtSignal(object)
+    begun = pyqtSignal(object)
+    """A project that is new."""
+    gone_on_with = pyqtSignal(object)
+    """The path of one of the last projects."""
+    demo_wanted = pyqtSignal()
 
     def __init__(
         self, room: QWidget, session: Session, book: ActionBook, *,
@@ -75,6 +83,17 @@ class Overlays(QObject):
         """How Grebe looks and behaves here."""
         made = self._keep(SettingsPage(self._room, self._session, self._book.do))
         made.changed.connect(self.settings_changed)
+        return made
+
+    @cached_property
+    def start(self) -> StartPage:
+        """The way in."""
+        own, _ = own_profiles(own_profiles_dir())
+        made = self._keep(StartPage(self._room, self._session, (*shipped_profiles(), *own)))
+        made.wanted.connect(self.begun)
+        made.opened.connect(self.gone_on_with)
+        made.demo.connect(self.demo_wanted)
+        made.asked.connect(self._leave_for)
         return made
 
     @cached_property

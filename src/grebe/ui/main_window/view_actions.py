@@ -14,6 +14,7 @@ from grebe.app.actions.keymap import key_map
 from grebe.app.doing import does
 from grebe.app.live.rehearsal import Rehearsal
 from grebe.app.live.session import Session
+from grebe.app.settings import recent_projects
 from grebe.ui.main_window.action_book import ActionBook
 from grebe.ui.main_window.overlays import Overlays
 from grebe.ui.stations.song.view import SongView
@@ -144,6 +145,12 @@ class ViewActions:
         """The settings."""
         self._window.over.open(self._window.over.settings)
         self._window.over.settings.open()
+
+    @does("new_project")
+    def new_project(self) -> None:
+        """The way in: begin another project, or go on with one."""
+        self._window.over.open(self._window.over.start)
+        self._window.over.start.open(recent_projects())
 
     @does("messages")
     def messages(self) -> None:

@@ -1,0 +1,225 @@
+"""The way in: go on with a project, look at the demo, or begin one: which boxes, how they hang
+together, tempo and key; all of it on one page, all of it can be skipped."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from datetime import datetime
+from pathlib import Path
+
+from PyQt6.QtCore import Qt, pyqtSignal
+from PyQt6.QtWidgets import (
+    QGridLayout,
+    QHBoxLayout,
+    QLabel,
+    QLineEdit,
+    QListWidget,
+    QListWidgetItem,
+    QScrollArea,
+    QVBoxLayout,
+    QWidget,
+)
+
+from grebe.app.live.session import Session
+from grebe.core.beginning import begin
+from grebe.core.document import Project
+from grebe.core.findings import find
+from grebe.core.forms import Field, field, reckoned
+from grebe.core.patterns.keys import SCALES
+from grebe.core.rig.spec import Profile
+from grebe.core.songs.model import Song
+from grebe.errors import EditError
+from grebe.process.places import shown
+from grebe.ui.main_window.overlay import PageOverlay
+from grebe.ui.stations.rig.canvas import RigCanvas
+from grebe.ui.widgets.controls import Button
+from grebe.ui.widgets.fields import ListField, NumberField
+
+COUNT = Field(owner="", key="", words="", control="number", low=0, high=8)
+COLUMNS = 3
+NO_KEY = "not said"
+TONICS = ("C", "C#", "D", "Eb", "E", "F", "F#", "G", "Ab", "A", "Bb", "B")
+USUAL_SCALES = ("minor", "major")
+RIG_TALL = 190
+
+
+class StartPage(PageOverlay):
+    """Left: what there is. Right: something new."""
+
+    wanted = pyqtSignal(object)
+    """A project that was begun."""
+    opened = pyqtSignal(object)
+    """The path of a project to go on with."""
+    asked = pyqtSignal(str)
+    """An action, by id: open another file, say."""
+    demo = pyqtSignal()
+
+    def __init__(self, parent: QWidget, session: Session, profiles: Sequence[Profile]) -> None:
+        super().__init__(parent, "grebe")
+        self.below.setText("One beat for every box, from the first pattern to the last song.")
+        self._profiles = {p.id: p for p in profiles}
+        self.counts: dict[str, NumberField] = {}
+        self.recent = QListWidget()
+        self.recent.setAccessibleName("Go on with")
+        self.recent.itemActivated.connect(self._go_on)
+        self.recent.itemClicked.connect(self._go_on)
+        self.rig = RigCanvas(session)
+        self.rig.setFocusPolicy(Qt.FocusPolicy.NoFocus)
+        self.bpm = NumberField(field("song", "bpm", "Tempo", Song, unit="BPM", step=1))
+        self.key = ListField()
+        self.name = QLineEdit("Untitled")
+        self.name.setMaxLength(80)
+        self.said = QLabel("")
+        self.said.setWordWrap(True)
+        self.begin = Button("Begin", primary=True)
+        self.begin.clicked.connect(self._begin)
+        sides = QHBoxLayout()
+        sides.setSpacing(32)
+        sides.addLayout(self._left(), 1)
+        sides.addLayout(self._right(), 2)
+        self.column.addLayout(sides, 1)
+
+    def _left(self) -> QVBoxLayout:
+        column = QVBoxLayout()
+        column.setSpacing(6)
+        column.addWidget(_head("Go on with"))
+        column.addWidget(self.recent, 1)
+        row = QHBoxLayout()
+        row.setSpacing(8)
+        other, demo = Button("Open another"), Button("Look at the demo")
+        other.clicked.connect(lambda: self.asked.emit("open"))
+        demo.clicked.connect(self.demo)
+        for button in (other, demo):
+            row.addWidget(button)
+        row.addStretch(1)
+        column.addLayout(row)
+        return column
+
+    def _right(self) -> QVBoxLayout:
+        column = QVBoxLayout()
+        column.setSpacing(6)
+        column.addWidget(_head("New: which boxes?"))
+        column.addWidget(
+            QLabel("What they are, not who made them. All of it can be changed later, or skipped.")
+        )
+        grid = QGridLayout()
+        grid.setHorizontalSpacing(16)
+        grid.setVerticalSpacing(2)
+        rows = -(-len(self._profiles) // COLUMNS)
+        for at, profile in enumerate(self._profiles.values()):
+            count = NumberField(COUNT)
+            count.set_text("0")
+            count.setFixedSize(62, 28)
+            count.setAccessibleName(f"How many: {profile.label or profile.name}")
+            count.entered.connect(self._setter(count))
+            self.counts[profile.id] = count
+            place, across = at % rows, at // rows * 2
+            grid.addWidget(QLabel(profile.label or profile.name), place, across)
+            grid.addWidget(count, place, across + 1)
+        column.addLayout(grid)
+        column.addWidget(_head("How they hang together"))
+        area = QScrollArea()
+        area.setWidget(self.rig)
+        area.setFixedHeight(RIG_TALL)
+        area.setFocusPolicy(Qt.FocusPolicy.NoFocus)
+        self._area = area
+        column.addWidget(area)
+        column.addLayout(self._last_row())
+        column.addWidget(self.said)
+        column.addStretch(1)
+        return column
+
+    def _last_row(self) -> QHBoxLayout:
+        row = QHBoxLayout()
+        row.setSpacing(8)
+        self.bpm.set_text("120")
+        self.bpm.entered.connect(self._set_bpm)
+        self.key.addItem(NO_KEY)
+        scales = [*USUAL_SCALES, *(s for s in SCALES if s not in USUAL_SCALES)]
+        self.key.addItems([f"{tonic} {scale}" for scale in scales for tonic in TONICS])
+        for words, widget, wide in (("Tempo", self.bpm, 110), ("Key", self.key, 150),
+                                    ("Called", self.name, 200)):  # fmt: skip
+            widget.setAccessibleName(words)
+            widget.setMinimumWidth(wide)
+            row.addWidget(QLabel(words))
+            row.addWidget(widget)
+        row.addStretch(1)
+        row.addWidget(self.begin)
+        return row
+
+    def open(self, recent: Sequence[Path]) -> None:
+        """Show the last projects, and a page to begin another."""
+        self.recent.clear()
+        for path in recent:
+            there = path.exists()
+            when = f"{datetime.fromtimestamp(path.stat().st_mtime):%d %B, %H:%M}" if there else (
+                "not there: on a drive that is not plugged in?"
+            )  # fmt: skip
+            item = QListWidgetItem(f"{shown(path.stem)}\n{when}")
+            item.setData(Qt.ItemDataRole.UserRole, path)
+            self.recent.addItem(item)
+        if not recent:
+            self.recent.addItem("Nothing yet.")
+        self._propose()
+        (self.recent if recent else next(iter(self.counts.values()))).setFocus()
+
+    def _setter(self, count: NumberField) -> Callable[[str], None]:
+        def to(text: str) -> None:
+            if text.isdecimal() and int(text) <= int(COUNT.high or 0):
+                count.set_text(text)
+            else:
+                count.give_back()
+            self._propose()
+
+        return to
+
+    def _set_bpm(self, text: str) -> None:
+        try:
+            begin("x", (), bpm=float(reckoned(BPM, text, self.bpm.shown)))
+        except (EditError, ValueError) as error:
+            self.bpm.give_back()
+            self.said.setText(f"{error}. It stays at {self.bpm.shown} BPM.")
+        else:
+            self.bpm.set_text(text)
+
+    def project(self) -> Project:
+        """What it would be."""
+        boxes = [
+            (self._profiles[name], "")
+            for name, count in self.counts.items()
+            for _ in range(int(count.shown))
+        ]
+        key = self.key.currentText()
+        return begin(
+            self.name.text().strip() or "Untitled", boxes, bpm=float(self.bpm.shown),
+            key="" if key == NO_KEY else key,
+        )  # fmt: skip
+
+    def _propose(self) -> None:
+        project = self.project()
+        self.rig.set_palette(self.palette_now)
+        self.rig.show_rig(project.rig, max(300.0, self._area.width() - 8.0), RIG_TALL - 8.0)
+        found = find(project).open
+        blocking = [f.message for f in found if f.severity == "block"]
+        if not project.rig.devices:
+            words = "No box yet: an empty project is begun, boxes can be added in Rig."
+        else:
+            words = blocking[0] if blocking else "Nothing would stop this rig."
+        self.said.setText(words)
+
+    def _begin(self) -> None:
+        self.wanted.emit(self.project())
+
+    def _go_on(self, item: QListWidgetItem) -> None:
+        path = item.data(Qt.ItemDataRole.UserRole)
+        if isinstance(path, Path):
+            self.opened.emit(path)
+
+
+BPM = field("song", "bpm", "Tempo", Song, unit="BPM", step=1)
+
+
+def _head(words: str) -> QLabel:
+    label = QLabel(words)
+    label.setStyleSheet("font-weight: 600; font-size: 16px;")
+    return label
