@@ -24,7 +24,12 @@ from grebe.standins.speaker import speaker_level
 
 def test_every_setting_has_its_row() -> None:
     """What can be chosen is what is kept; only the last projects have no row."""
-    assert {c.key for c in CHOICES} == set(Settings.__struct_fields__) - {"last_project", "recent"}
+    assert {c.key for c in CHOICES} == set(Settings.__struct_fields__) - {
+        "last_project",
+        "recent",
+        "geometry",
+        "station",
+    }
     assert all(c.title and c.does.endswith(".") for c in CHOICES)
 
 

@@ -6,7 +6,7 @@ from pathlib import Path
 
 import msgspec
 import pytest
-from PyQt6.QtCore import QPoint, QPointF, Qt
+from PyQt6.QtCore import QByteArray, QPoint, QPointF, Qt
 from PyQt6.QtGui import QAction, QContextMenuEvent, QKeyEvent
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication, QCheckBox, QFileDialog, QLineEdit, QMenu, QWidget
@@ -15,6 +15,8 @@ from grebe.app.actions.buttons import BUTTONS
 from grebe.app.actions.keymap import forget_kept, key_map
 from grebe.app.actions.model import STATION_NAMES
 from grebe.app.actions.table import ACTIONS, by_id
+from grebe.app.document.demo import fresh_demo
+from grebe.app.document.store import Store
 from grebe.app.settings import read_settings, remember_project
 from grebe.core.beginning import begin
 from grebe.core.document import Project
@@ -840,3 +842,24 @@ def test_the_way_in(performer: Performer, monkeypatch: pytest.MonkeyPatch, tmp_p
     performer.act("close_project")
     page.demo.emit()
     assert len(went) == 3
+
+
+def test_the_next_window_begins_where_this_one_was_left(performer: Performer) -> None:
+    """Size and station are kept when it is closed; what was saved last comes back, with undo."""
+    frame = performer.frame
+    performer.go(4)
+    before = frame.session.project
+    performer.act("duplicate")
+    performer.act("revert")
+    assert frame.session.project == before
+    performer.act("undo")
+    assert frame.session.project != before
+    performer.act("revert")
+    performer.act("revert")
+    assert said(performer) == "Nothing has changed since it was saved."
+    frame.leave()
+    assert read_settings().station == 4
+    other = Frame(Store.open(fresh_demo(), untitled=True))
+    other.session.link.state = "off"
+    assert other.restoreGeometry(QByteArray.fromBase64(read_settings().geometry.encode()))
+    other.leave()

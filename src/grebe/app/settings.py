@@ -32,6 +32,10 @@ class Settings(msgspec.Struct, frozen=True, kw_only=True):
     """As `written` writes a path."""
     recent: tuple[str, ...] = ()
     """Projects that were open lately, the last first; as `written` writes paths."""
+    geometry: str = ""
+    """Of the window when it was closed last, as Qt writes it, in base64."""
+    station: int = 1
+    """That was shown then."""
     theme: Theme = "desktop"
     size_percent: Annotated[int, Meta(ge=80, le=200)] = 100
     """Of everything in the window; taken at the next start."""

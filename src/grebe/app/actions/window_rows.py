@@ -18,6 +18,8 @@ FILE: tuple[Action, ...] = (
     _file("open", "Open a project", "Ctrl+O", words="load file", effect="asks", needs="off_stage"),
     _file("save", "Save", "Ctrl+S", words="store keep write file", effect="asks"),
     _file("save_as", "Save under another name", "Ctrl+Shift+S", words="copy file", effect="asks"),
+    _file("revert", "As it was saved last", words="revert reload discard changes",
+          effect="edits", needs="off_stage"),
     _file("export", "Export the song as a MIDI file", "Ctrl+E", words="smf mid daw",
           group="Out", effect="asks", needs="song"),
     _file("print_sheet", "Print its sheet, to PDF or HTML", "Ctrl+P", group="Out",

@@ -109,6 +109,16 @@ class WindowActions:
         name = self.session.store.undo()
         self._said("Undone", name, "redo")
 
+    @does("revert")
+    def revert(self) -> None:
+        """As it was opened or saved last; one step of undo brings it back."""
+        store = self.session.store
+        if not store.dirty:
+            self.session.say("info", "Nothing has changed since it was saved.")
+            return
+        store.apply("As it was saved", lambda _: store.saved)
+        self.session.notices.say("info", "As it was saved last.", offers="undo")
+
     @does("redo")
     def redo(self) -> None:
         """Bring back what was undone."""

@@ -6,14 +6,14 @@ import os
 import socket
 import sys
 
-from PyQt6.QtCore import QCoreApplication
+from PyQt6.QtCore import QByteArray, QCoreApplication
 from PyQt6.QtWidgets import QApplication
 
 from grebe.app.document.demo import fresh_demo
 from grebe.app.document.recovery import OpenedDocument, open_recovered
 from grebe.app.kept import take_said
 from grebe.app.returning import Opening
-from grebe.app.settings import remember_project
+from grebe.app.settings import read_settings, remember_project
 from grebe.errors import GrebeError
 from grebe.process.log import LOG, end_log, start_log
 from grebe.ui.main_window.asked import AskedToEnd
@@ -91,6 +91,12 @@ def show_frame(found: OpenedDocument, opening: Opening | None = None) -> Frame:
             frame.session.selection.section = opening.section
         frame.show_station(opening.station)
         said.insert(0, "The window had crashed and is back; what plays went on.")
+    kept = read_settings()
+    if kept.geometry:
+        frame.restoreGeometry(QByteArray.fromBase64(kept.geometry.encode()))
+    fresh = opening is None or not (opening.station or opening.untitled)
+    if fresh and kept.station in frame.views:
+        frame.show_station(kept.station)
     if opening is not None and opening.begins:
         frame.book.do("new_project")
     words = " ".join(s for s in said if s)

@@ -435,6 +435,7 @@ class Frame(QWidget):
         self._ear.follow(None)
         for view in self.views.values():
             view.leaving()
+        self.looks.keep_place(self.saveGeometry(), self.rail.current)
         self._keeper.close()
         self.session.derived.end()
         forget_shown()
