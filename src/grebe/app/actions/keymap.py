@@ -9,7 +9,7 @@ from pathlib import Path
 
 import msgspec
 
-from grebe.app.actions.model import STATION_NAMES, Action, Station
+from grebe.app.actions.model import Action, Station
 from grebe.app.actions.table import ACTIONS, by_id
 from grebe.app.kept import read_kept, write_kept
 from grebe.errors import SettingsError
@@ -142,11 +142,6 @@ def printed(key: str) -> str:
         return key[:-1] + "plus" if len(key) > 1 else "+"
     words = "+".join(_PRINTED.get(part, part) for part in key.split("+"))
     return words.replace("Toggle Media Play/Pause", "Play key")
-
-
-def where(action: Action) -> str:
-    """The station an action works in, in words."""
-    return "" if action.station == "everywhere" else STATION_NAMES[action.station]
 
 
 def _path() -> Path:

@@ -44,13 +44,6 @@ class Button(QPushButton):
         """What it says."""
         return self.text()
 
-    def set_words(self, words: str) -> None:
-        """Other words on the button."""
-        if words != self.text():
-            self.setText(words)
-            self.setAccessibleName(words)
-            self.updateGeometry()
-
     def sizeHint(self) -> QSize:
         """Room for the words."""
         return QSize(round(draw.text_width(self.text(), 14, 600)) + 28, 30)

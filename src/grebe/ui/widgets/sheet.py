@@ -6,9 +6,9 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Literal
 
-from PyQt6.QtCore import QRectF, Qt
+from PyQt6.QtCore import QRectF
 from PyQt6.QtGui import QColor, QPainter, QPaintEvent, QPixmap, QResizeEvent
-from PyQt6.QtWidgets import QScrollArea, QWidget
+from PyQt6.QtWidgets import QWidget
 
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.theme import DAY, Palette
@@ -144,20 +144,6 @@ class Facts(QWidget):
 
 
 MOST_ROUNDS = 6
-
-
-class FactsArea(QScrollArea):
-    """Facts that scroll where they are longer than the sheet."""
-
-    def __init__(self) -> None:
-        super().__init__()
-        self.facts = Facts(grows=True)
-        self.setWidgetResizable(True)
-        self.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
-        self.setWidget(self.facts)
-        for part in (self.facts, self.viewport()):
-            if part is not None:
-                part.setAutoFillBackground(False)
 
 
 def _tone(p: Palette, tone: Tone) -> QColor:
