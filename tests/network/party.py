@@ -39,7 +39,7 @@ class Party:
         self.nodes.append(node)
         return node
 
-    def until(self, wanted: Callable[[], bool], seconds: float = 6.0) -> None:
+    def until(self, wanted: Callable[[], bool], seconds: float = 12.0) -> None:
         """Turn all nodes until something is so. AssertionError after the time."""
         end = time.monotonic() + seconds
         while time.monotonic() < end:

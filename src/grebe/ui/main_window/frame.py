@@ -177,8 +177,8 @@ class Frame(QWidget):
         self.waterline.tap_clicked.connect(partial(self.book.do, "tap"))
         self.session.store.listen(self._document_changed)
         application = QApplication.instance()
-        if application is not None:
-            application.installEventFilter(self)
+        if isinstance(application, QApplication):
+            application.focusChanged.connect(self._focus_moved)
 
     # Showing
 
@@ -363,6 +363,14 @@ class Frame(QWidget):
         elif not self.book.key(event, on_canvas=free):
             super().keyPressEvent(event)
 
+    def _focus_moved(self, old: QWidget | None, new: QWidget | None) -> None:
+        """Hear the keys of the control that has the focus, and of nothing else."""
+        drawn = (Canvas, View, Frame)
+        for widget, take in ((old, QWidget.removeEventFilter), (new, QWidget.installEventFilter)):
+            ours = widget is not None and widget.window() is self
+            if widget is not None and ours and not isinstance(widget, drawn):
+                take(widget, self)
+
     def eventFilter(self, watched: QObject | None, event: QEvent | None) -> bool:
         """A key before the control that has the focus: where no text is typed, one with Ctrl or Alt
         is the window's. In a field the finder's is, that would cut the line's end off."""
@@ -376,8 +384,7 @@ class Frame(QWidget):
                 self.book.do("find_action")
                 return True
             return False
-        drawn = isinstance(watched, (Canvas, View)) or watched is self
-        return not drawn and not plain(event) and self.book.key(event, on_canvas=False)
+        return not plain(event) and self.book.key(event, on_canvas=False)
 
     _key_at: QWidget | None = None
 
@@ -430,8 +437,8 @@ class Frame(QWidget):
             return
         self._timer.stop()
         application = QApplication.instance()
-        if application is not None:
-            application.removeEventFilter(self)
+        if isinstance(application, QApplication):
+            application.focusChanged.disconnect(self._focus_moved)
         self._ear.follow(None)
         for view in self.views.values():
             view.leaving()
