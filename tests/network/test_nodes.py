@@ -146,7 +146,7 @@ def test_what_came_through_a_router_is_dropped(party: Party) -> None:
     at = ("127.0.0.1", teal.udp.port)
     with sender(hops=64) as out:
         out.sendto(encode(Packet(5, 1, Ping(1, 1)), party.tag, teal.key), at)
-    party.until(lambda: teal.counts.far == 1, 1.0)
+    party.until(lambda: teal.counts.far >= 1)
     assert not teal.peer.membership.others
 
 
@@ -158,7 +158,7 @@ def test_a_peer_of_another_version_is_said(party: Party) -> None:
     with sender() as out:
         out.sendto(data, ("127.0.0.1", teal.udp.port))
         out.sendto(encode(Packet(5, 1, Ping(1, 1)), session_tag("x")), ("127.0.0.1", teal.udp.port))
-    party.until(lambda: teal.counts.other_session == 1, 1.0)
+    party.until(lambda: teal.counts.other_session >= 1)  # a neighbour may speak here, too
     assert "version 9" in teal.problem
     assert "127.0.0.1" in teal.problem
     assert teal.counts.other_version == 1
