@@ -26,12 +26,12 @@ from grebe.app.document.store import Store
 from grebe.app.settings import last_project, remember_project
 from grebe.errors import ProjectError
 from grebe.formats.atomic import last_of
-from grebe.formats.project import read_project, write_project
+from grebe.formats.project import named, read_project, write_project
 from grebe.process.log import log_dir, start_log
 from grebe.process.places import state_dir
 from grebe.ui.main_window import documents
 from grebe.ui.main_window.application import show_frame
-from grebe.ui.main_window.documents import KEEP_MINE, REPLACE, SAVE_BOTH, TAKE_THEIRS, named
+from grebe.ui.main_window.documents import KEEP_MINE, REPLACE, SAVE_BOTH, TAKE_THEIRS
 from grebe.ui.main_window.frame import KEPT, Frame
 from grebe.ui.main_window.mishap import saying
 from grebe.ui.main_window.reporting import Reporting

@@ -8,7 +8,7 @@ from collections.abc import Iterator
 from typing import Any
 
 from grebe.app.actions.keymap import KeyMap, key_map
-from grebe.app.actions.model import STATION_NAMES, Action
+from grebe.app.actions.model import Action
 from grebe.app.actions.needs import standing, why_not
 from grebe.app.actions.table import ACTIONS
 from grebe.app.document.demo import fresh_demo
@@ -57,9 +57,7 @@ def _rows(project: Project, keys: KeyMap) -> Iterator[dict[str, Any]]:
             "id": action.id,
             "title": action.title,
             "words": list(dict.fromkeys(action.words.split())),
-            "station": (
-                "everywhere" if action.station == "everywhere" else STATION_NAMES[action.station]
-            ),
+            "station": action.where,
             "menu": action.menu,
             "keys": _keys(action, keys),
             "edits": action.effect == "edits",

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import argparse
 import sys
-from pathlib import Path
 
 from grebe.cli.common import Commands, add_json, command, print_json
 from grebe.core.beginning import begin
@@ -12,10 +11,8 @@ from grebe.core.findings import find
 from grebe.core.rig.spec import Profile
 from grebe.errors import EditError, UsageError
 from grebe.formats.profiles import own_profiles, shipped_profiles
-from grebe.formats.project import write_project
+from grebe.formats.project import named, write_project
 from grebe.process.places import own_profiles_dir, shown
-
-SUFFIX = ".grebe"
 
 
 def add_commands(commands: Commands) -> None:
@@ -36,9 +33,7 @@ def add_commands(commands: Commands) -> None:
 
 def new_project(arguments: argparse.Namespace) -> int:
     """Write it, never over something that is there."""
-    path = Path(arguments.file)
-    if path.suffix != SUFFIX:
-        path = path.with_name(path.name + SUFFIX)
+    path = named(arguments.file)
     if path.exists():
         raise UsageError(f"{shown(path)} is there already: choose another name")
     boxes = [_box(words) for words in arguments.box]

@@ -7,6 +7,7 @@ from collections.abc import Iterable, Sequence
 import msgspec
 
 from grebe.core.document import Project, add_pattern, with_rig, with_scene
+from grebe.core.naming import free_name
 from grebe.core.patterns.edit import add_voice
 from grebe.core.patterns.keys import key_parts
 from grebe.core.patterns.model import Content, Pattern
@@ -14,7 +15,7 @@ from grebe.core.rig.edits import add_cable, add_device, add_route, best_cable, p
 from grebe.core.rig.memory import assign, first_free
 from grebe.core.rig.model import GREBE_ID, Device, Rig
 from grebe.core.rig.spec import Kind, Profile
-from grebe.core.songs.forms import add_song
+from grebe.core.songs.forms import add_song, free_song_id
 from grebe.core.songs.model import Section, Song
 from grebe.core.songs.scenes import add_scene, set_part
 from grebe.core.units import MAX_BPM, MIN_BPM
@@ -68,12 +69,11 @@ def with_first_song(project: Project, bpm: float = 120.0, key: str = "") -> Proj
     """The project with a song of its first scene. EditError without a scene."""
     if not project.scenes:
         raise EditError("there is no scene to make a song of")
-    taken = {s.id for s in project.songs}
-    new_id = next(f"song-{n}" for n in range(1, len(taken) + 2) if f"song-{n}" not in taken)
-    names = {s.name for s in project.songs}
-    name = next(n for n in _numbered("Song") if n not in names)
+    name = free_name("Song", {s.name for s in project.songs})
     sections = (Section(id="s1", scene=project.scenes[0].id, times=4),)
-    return add_song(project, Song(id=new_id, name=name, bpm=bpm, key=key, sections=sections))
+    return add_song(
+        project, Song(id=free_song_id(project), name=name, bpm=bpm, key=key, sections=sections)
+    )
 
 
 def begin(
@@ -90,8 +90,7 @@ def begin(
             raise EditError(str(error)) from error
     project = Project(name=name, rig=Rig(name=name, leader=GREBE_ID))
     for profile, wanted in boxes:
-        names = {d.name for d in project.rig.devices}
-        words = next(n for n in _numbered(wanted or profile.name) if n not in names)
+        words = free_name(wanted or profile.name, {d.name for d in project.rig.devices})
         project, device_id = add_device(project, profile, words)
         project = cabled(project, device_id)
     for device in project.rig.devices:
@@ -136,12 +135,3 @@ def _keyed(pattern: Pattern, key: str, project: Project) -> Pattern:
     return msgspec.structs.replace(
         pattern, content=msgspec.structs.replace(pattern.content, key=key)
     )
-
-
-def _numbered(name: str) -> Iterable[str]:
-    """A name, then the same with 2, 3 and so on."""
-    yield name
-    number = 2
-    while True:
-        yield f"{name} {number}"
-        number += 1

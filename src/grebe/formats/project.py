@@ -29,12 +29,20 @@ from grebe.formats.reading import (
 )
 from grebe.process.places import shown
 
+SUFFIX = ".grebe"
 MAX_FILE_BYTES = 64 * 1024 * 1024
 """Far over any set; keeps a wrong file from filling the memory."""
 
 
 MOST_DEEP = 64
 """Of fields that this version does not know."""
+
+
+def named(chosen: str) -> Path:
+    """The file that a name stands for: what has no ``.grebe`` at its end gets one, whatever else
+    stands behind a point."""
+    path = Path(chosen)
+    return path if path.suffix == SUFFIX else path.with_name(path.name + SUFFIX)
 
 
 def _filters_at_both_ends(tree: dict[str, Any]) -> dict[str, Any]:

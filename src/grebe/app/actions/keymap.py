@@ -10,7 +10,7 @@ from pathlib import Path
 import msgspec
 
 from grebe.app.actions.model import Action, Station
-from grebe.app.actions.table import ACTIONS, by_id
+from grebe.app.actions.table import ACTIONS, ROWS, by_id
 from grebe.app.kept import read_kept, write_kept
 from grebe.errors import SettingsError
 from grebe.process.places import state_dir
@@ -45,8 +45,7 @@ class KeyMap:
 
     def __init__(self, changed: Mapping[str, tuple[str, ...]] = {}) -> None:
         """`changed` by action id; ids that are not known are left out."""
-        known = {action.id for action in ACTIONS}
-        self.changed = {name: keys for name, keys in changed.items() if name in known}
+        self.changed = {name: keys for name, keys in changed.items() if name in ROWS}
 
     def keys(self, action: Action) -> tuple[str, ...]:
         """The keys of an action, with `{n}` for its numbers."""
@@ -107,7 +106,7 @@ class KeyMap:
     def with_keys(self, action_id: str, keys: tuple[str, ...] | None) -> KeyMap:
         """Other keys for an action; None for those it is shipped with."""
         changed = {name: old for name, old in self.changed.items() if name != action_id}
-        if keys is not None and keys != by_id_plain()[action_id].keys:
+        if keys is not None and keys != ROWS[action_id].keys:
             changed[action_id] = keys
         return KeyMap(changed)
 
@@ -115,11 +114,6 @@ class KeyMap:
         """As a file of keys."""
         body = msgspec.json.encode(KeyFile(keys=self.changed))
         return msgspec.json.format(body, indent=2) + b"\n"
-
-
-def by_id_plain() -> dict[str, Action]:
-    """Every action by its own id, without numbers."""
-    return {action.id: action for action in ACTIONS}
 
 
 def key_file(body: bytes) -> KeyMap:
@@ -130,7 +124,7 @@ def key_file(body: bytes) -> KeyMap:
         raise SettingsError(f"this is no file of keys: {error}") from None
     if read.format != FORMAT:
         raise SettingsError(f"this is no file of keys: its format is {read.format!r}")
-    unknown = sorted(set(read.keys) - set(by_id_plain()))
+    unknown = sorted(set(read.keys) - set(ROWS))
     if unknown:
         raise SettingsError(f"it has keys for what Grebe cannot do: {', '.join(unknown[:5])}")
     return KeyMap(read.keys)

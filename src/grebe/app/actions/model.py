@@ -69,6 +69,11 @@ class Action(Value, frozen=True, kw_only=True):
         return self.title if number is None else f"{self.title} {number}"
 
     @property
+    def where(self) -> str:
+        """The station it works in, in words."""
+        return "everywhere" if self.station == "everywhere" else STATION_NAMES[self.station]
+
+    @property
     def searched(self) -> str:
         """Everything it is found by, in small letters."""
         where = "" if self.station == "everywhere" else STATION_NAMES[self.station]

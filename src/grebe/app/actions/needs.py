@@ -8,6 +8,7 @@ from grebe.app.actions.keymap import KeyMap
 from grebe.app.actions.model import STATION_NAMES, Action, Station
 from grebe.app.editors.pattern_hand import PatternHand
 from grebe.app.live.session import Session
+from grebe.core.songs.scenes import drum_boxes
 
 NEEDS: dict[str, str] = {
     "box": "There is no box yet: {add_box} in Rig adds one",
@@ -48,7 +49,7 @@ def standing(session: Session, hand: PatternHand, *, findings: bool) -> frozense
     waits = any(not row.accepted for row in session.network.rows)
     facts = {
         "box": bool(project.rig.devices),
-        "drums": any(d.kind == "drums" for d in project.rig.devices),
+        "drums": bool(drum_boxes(project)),
         "looper": any(d.spec.loop_tracks for d in project.rig.devices),
         "pattern": hand.pattern is not None,
         "row": hand.row is not None,

@@ -14,6 +14,9 @@ ACTIONS: tuple[Action, ...] = (
     *WINDOW_ROWS, *RIG, *SYNC, *PATTERNS, *SCENES, *SONG, *SET, *STAGE, *TOOLS,
 )  # fmt: skip
 
+ROWS: dict[str, Action] = {action.id: action for action in ACTIONS}
+"""By their own ids, without numbers."""
+
 VERBS: dict[str, str] = {
     "A": "add a part to what is in hand", "B": "about the box", "C": "chance", "D": "drop out",
     "E": "emphasis", "F": "fill", "G": "strokes of a hit", "H": "hold", "I": "dice", "J": "jump",

@@ -145,7 +145,7 @@ GO: tuple[Action, ...] = (
         words="search command help where"),
     _go("find_here", "Find here", "Ctrl+F", words="search in this station"),
     *(
-        Rows("Go")(f"station_{number}", f"Go to {name}", f"Ctrl+{number}", group="Station",
+        _go(f"station_{number}", f"Go to {name}", f"Ctrl+{number}", group="Station",
                    words=words)
         for number, name, words in (
             (1, "Rig", "boxes cables devices"), (2, "Sync", "offsets jitter drift clock check"),

@@ -6,6 +6,7 @@ from grebe.app.doing import does
 from grebe.app.editors.song_form import CUTOFF, SongHand
 from grebe.core.player.marks import curve_value
 from grebe.core.songs import edit
+from grebe.core.songs.scenes import drum_boxes
 from grebe.core.time.ticks import SIXTEENTH_TICKS
 from grebe.errors import EditError
 
@@ -38,7 +39,7 @@ class MarkEdits:
     def drums_out(self) -> None:
         """Drums out over what is selected, or the section's last two bars; in again where out."""
         hand, layout = self.hand, self.hand.layout
-        drums = [d.id for d in hand.project.rig.devices if d.kind == "drums"]
+        drums = [d.id for d in drum_boxes(hand.project)]
         if not drums:
             raise EditError("no box of the rig is a drum box")
         first, last = hand.selection

@@ -59,10 +59,14 @@ class Derived:
     def look(self) -> None:
         """Begin to look through the document beside the window's own work; `came` says when it is
         done. Nothing where nothing is looked for beside, or nothing is new."""
-        project = self._store.project
-        fresh = self._found is not None and self._found[0] is project
-        if self.beside and not self.opening and not fresh and self._looking is None:
+        if self.beside and not self.opening and self._stale and self._looking is None:
+            project = self._store.project
             self._looking = (project, self._beside.submit(find, project))
+
+    @property
+    def _stale(self) -> bool:
+        """Whether what was found was found in another document than the one there is now."""
+        return self._found is None or self._found[0] is not self._store.project
 
     def came(self) -> bool:
         """Whether a look that went on beside has ended."""

@@ -46,10 +46,11 @@ class Notices:
         """Something for the performer to read; `offers` is an action that goes with it."""
         place = self._place()
         log_told(_log, level, text, f" [{place}]" if place else "")
-        self.last = Notice(level=level, text=text)
-        self.said.append(Said(level, text, datetime.now(), offers, over))
+        self.take(Notice(level=level, text=text), offers=offers, over=over)
 
-    def take(self, notice: Notice) -> None:
-        """Something the engine has said; it stands in its log already."""
+    def take(
+        self, notice: Notice, *, offers: str = "", over: Callable[[], bool] | None = None
+    ) -> None:
+        """One line more; what the engine has said stands in its log already."""
         self.last = notice
-        self.said.append(Said(notice.level, notice.text, datetime.now()))
+        self.said.append(Said(notice.level, notice.text, datetime.now(), offers, over))

@@ -7,6 +7,7 @@ from typing import NamedTuple
 import msgspec
 
 from grebe.core.document import Project
+from grebe.core.naming import free_number
 from grebe.core.songs.energy import song_bars
 from grebe.core.songs.model import Role, Scene, Section, Song
 from grebe.errors import EditError
@@ -45,15 +46,19 @@ def song_of_form(project: Project, form: SongShape, name: str, bpm: float) -> So
         raise EditError("there are no scenes to make a song of")
     ranked = sorted(scenes, key=lambda s: scene_energy(project, s))
     free = [s for s in ranked if not s.role] or ranked
-    taken = {s.id for s in project.songs}
     sections: list[Section] = []
     for number, (role, bars) in enumerate(form.parts, start=1):
         own = [s for s in ranked if s.role == role]
         scene = own[0] if own else free[round(_LEVEL[role] * (len(free) - 1))]
         times = max(1, round(bars / scene.bars))
         sections.append(Section(id=f"s{number}", scene=scene.id, times=times))
-    new_id = next(f"song-{n}" for n in range(1, len(taken) + 2) if f"song-{n}" not in taken)
+    new_id = free_song_id(project)
     return Song(id=new_id, name=name, bpm=bpm, sections=tuple(sections))
+
+
+def free_song_id(project: Project) -> str:
+    """An id for a song that no other has."""
+    return free_number("song", {s.id for s in project.songs})
 
 
 def scene_energy(project: Project, scene: Scene) -> float:
@@ -75,8 +80,7 @@ def song_of_scenes(project: Project, name: str = "All scenes", bpm: float = 120.
         )
         for scene in project.scenes
     )
-    taken = {s.id for s in project.songs}
-    new_id = next(f"song-{n}" for n in range(1, len(taken) + 2) if f"song-{n}" not in taken)
+    new_id = free_song_id(project)
     return Song(id=new_id, name=name, bpm=bpm, sections=sections)
 
 

@@ -8,6 +8,7 @@ from typing import Any, Literal, NamedTuple
 import msgspec
 
 from grebe.core.document import Project, add_pattern, with_scene
+from grebe.core.naming import free_name, free_number
 from grebe.core.patterns.model import Content, Hit, Voice
 from grebe.core.patterns.sound import density
 from grebe.core.player.plan import sounding
@@ -114,12 +115,13 @@ def vary(project: Project, scene_id: str, way: str, song_id: str = "") -> tuple[
     return with_scene(project, new_id, lambda _: edited), new_id
 
 
-def _drums(project: Project) -> list[Device]:
+def drum_boxes(project: Project) -> list[Device]:
+    """The drum boxes of the rig."""
     return [d for d in project.rig.devices if d.kind == "drums"]
 
 
 def _without_drums(project: Project, scene: Scene) -> tuple[Project, Scene]:
-    for device in _drums(project):
+    for device in drum_boxes(project):
         if scene.part(device.id).chain:
             scene = set_part(scene, device.id, muted=True)
     return project, scene
@@ -165,7 +167,7 @@ def _busy(chain: tuple[str, ...], patterns: dict[str, Any], device: Device) -> f
 def _with_riser(project: Project, scene: Scene) -> tuple[Project, Scene]:
     """A voice of sixteenths on the drums that swells over the scene's last bars, or all of it."""
     patterns = {p.id: p for p in project.patterns}
-    for device in _drums(project):
+    for device in drum_boxes(project):
         part = scene.part(device.id)
         if not part.chain or part.chain[-1] not in patterns:
             continue
@@ -202,7 +204,7 @@ def _without_last_bar(project: Project, scene: Scene, song_id: str) -> Project:
     for section in song.sections:
         if section.scene != scene.id:
             continue
-        for device in _drums(project):
+        for device in drum_boxes(project):
             layout = project.layout(project.song(song_id))
             span = layout.span_of(section.id)
             if span is not None and scene.part(device.id).chain:
@@ -221,12 +223,8 @@ def _put_after(project: Project, scene: Scene, after: str) -> Project:
 
 
 def _free_id(project: Project) -> str:
-    taken = {s.id for s in project.scenes}
-    return next(f"scene-{n}" for n in range(1, len(taken) + 2) if f"scene-{n}" not in taken)
+    return free_number("scene", {s.id for s in project.scenes})
 
 
 def _free_name(project: Project, name: str) -> str:
-    taken = {s.name for s in project.scenes}
-    if name not in taken:
-        return name
-    return next(f"{name} {n}" for n in range(2, len(taken) + 3) if f"{name} {n}" not in taken)
+    return free_name(name, {s.name for s in project.scenes})

@@ -5,6 +5,7 @@ from __future__ import annotations
 import msgspec
 
 from grebe.core.document import Project
+from grebe.core.naming import free_name, free_number
 
 
 def copy_song(project: Project, song_id: str) -> tuple[Project, str]:
@@ -12,9 +13,8 @@ def copy_song(project: Project, song_id: str) -> tuple[Project, str]:
     id."""
     song = next(s for s in project.songs if s.id == song_id)
     ids, names = {s.id for s in project.songs}, {s.name for s in project.songs}
-    numbers = range(2, len(ids) + 3)
-    new_id = next(f"{song.id[:60]}-{n}" for n in numbers if f"{song.id[:60]}-{n}" not in ids)
-    name = next(f"{song.name[:76]} {n}" for n in numbers if f"{song.name[:76]} {n}" not in names)
+    new_id = free_number(song.id[:60], ids, 2)
+    name = free_name(song.name[:76], {*names, song.name[:76]})
     made = msgspec.structs.replace(song, id=new_id, name=name)
     at = [s.id for s in project.songs].index(song_id) + 1
     songs = (*project.songs[:at], made, *project.songs[at:])

@@ -14,11 +14,11 @@ from grebe.app.live.session import Session
 from grebe.app.settings import projects_folder, read_settings, remember_project
 from grebe.errors import ChangedOnDisk
 from grebe.formats.atomic import last_of
+from grebe.formats.project import SUFFIX, named
 from grebe.process.places import shown
 from grebe.ui.widgets.theme import chosen_palette, style_sheet
 
 FILES = "Grebe projects (*.grebe)"
-SUFFIX = ".grebe"
 
 
 class Question(NamedTuple):
@@ -42,13 +42,6 @@ def ask(parent: QWidget, choice: Question) -> str:
     box.exec()
     pressed = box.clickedButton()
     return next((words for button, words in made.items() if button is pressed), "")
-
-
-def named(chosen: str) -> Path:
-    """The file that a name stands for: what has no ``.grebe`` at its end gets one, whatever else
-    stands behind a point."""
-    path = Path(chosen)
-    return path if path.suffix == SUFFIX else path.with_name(path.name + SUFFIX)
 
 
 KEEP_MINE, TAKE_THEIRS, SAVE_BOTH = "Keep mine", "Take theirs", "Save both"

@@ -71,24 +71,25 @@ class FileActions:
 
     def begin(self, project: Project) -> None:
         """A project that was begun, in this window's place."""
-        if self._documents.may_leave():
-            self.open_file(fresh_project(project), untitled=True)
+        self._leave_for(lambda: fresh_project(project), untitled=True)
 
     def go_on(self, path: Path) -> None:
         """With a project of before, in this window's place. ProjectError leaves the one shown."""
-        if self._documents.may_leave():
-            self.open_file(path)
+        self._leave_for(lambda: path)
 
     def open_demo(self) -> None:
         """The demo as shipped, in this window's place."""
-        if self._documents.may_leave():
-            self.open_file(fresh_demo(), untitled=True)
+        self._leave_for(fresh_demo, untitled=True)
 
     @does("close_project")
     def close_project(self) -> None:
         """An empty project in its place; what plays goes on until something else is loaded."""
+        self._leave_for(fresh_project, untitled=True)
+
+    def _leave_for(self, made: Callable[[], Path], *, untitled: bool = False) -> None:
+        """Show another project, made only when this one may be left."""
         if self._documents.may_leave():
-            self.open_file(fresh_project(), untitled=True)
+            self.open_file(made(), untitled=untitled)
 
     def open_file(self, path: Path, *, untitled: bool = False) -> None:
         """Show another project in this window. ProjectError leaves the one shown."""

@@ -62,9 +62,8 @@ class KeysModel(QAbstractTableModel):
         if not index.isValid() or role != Qt.ItemDataRole.DisplayRole:
             return None
         action = ACTIONS[index.row()]
-        where = "everywhere" if action.station == "everywhere" else STATION_NAMES[action.station]
         return (
-            action.title, where, _words(key_map().keys(action)), _words(action.keys),
+            action.title, action.where, _words(key_map().keys(action)), _words(action.keys),
             self.clashes.get(action.id, ""),
         )[index.column()]  # fmt: skip
 

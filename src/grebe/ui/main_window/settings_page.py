@@ -25,6 +25,7 @@ from grebe.errors import GrebeError
 from grebe.process.places import read_back
 from grebe.ui.main_window.overlay import PageOverlay
 from grebe.ui.widgets.controls import Button
+from grebe.ui.widgets.fields import mark_wrong
 
 PERFORMER: tuple[tuple[str, str, str], ...] = (
     ("hands", "Hands", "Free to make moves, 0 to 2. Kept in this project."),
@@ -194,20 +195,13 @@ class SettingsPage(PageOverlay):
             new = with_choice(old, key, text)
         except GrebeError as error:
             self.below.setText(f"{_title(key)}: {error}. It stays as it was.")
-            self._mark(key, wrong=True)
+            mark_wrong(self.controls[key], wrong=True)
             return
-        self._mark(key, wrong=False)
+        mark_wrong(self.controls[key], wrong=False)
         if new != old:
             write_settings(new)
             self.below.setText(f"{_title(key)}: kept.")
             self.changed.emit(new)
-
-    def _mark(self, key: str, *, wrong: bool) -> None:
-        control = self.controls[key]
-        control.setProperty("wrong", "true" if wrong else "false")
-        style = control.style()
-        if style is not None:
-            style.polish(control)
 
     def _set_performer(self, key: str, text: str) -> None:
         if text == self._hand.field_text("performer", key):
@@ -216,9 +210,9 @@ class SettingsPage(PageOverlay):
             self._hand.set_field("performer", key, text)
         except GrebeError as error:
             self.below.setText(f"{error}. It stays as it was.")
-            self._mark(key, wrong=True)
+            mark_wrong(self.controls[key], wrong=True)
         else:
-            self._mark(key, wrong=False)
+            mark_wrong(self.controls[key], wrong=False)
             self.below.setText("Kept in this project.")
 
     def _tolerance(self, line: QLineEdit) -> None:
@@ -228,9 +222,9 @@ class SettingsPage(PageOverlay):
             self._boxes.set_tolerance(line.text())
         except GrebeError as error:
             self.below.setText(f"{error}. It stays as it was.")
-            self._mark("tolerance", wrong=True)
+            mark_wrong(self.controls["tolerance"], wrong=True)
         else:
-            self._mark("tolerance", wrong=False)
+            mark_wrong(self.controls["tolerance"], wrong=False)
 
     def _search(self, typed: str) -> None:
         words = typed.casefold().split()

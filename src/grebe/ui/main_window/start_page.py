@@ -35,6 +35,7 @@ from grebe.ui.stations.rig.canvas import RigCanvas
 from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.fields import ListField, NumberField
 
+BPM = field("song", "bpm", "Tempo", Song, unit="BPM", step=1)
 COUNT = Field(owner="", key="", words="", control="number", low=0, high=8)
 COLUMNS = 3
 NO_KEY = "not said"
@@ -65,7 +66,7 @@ class StartPage(PageOverlay):
         self.recent.itemClicked.connect(self._go_on)
         self.rig = RigCanvas(session)
         self.rig.setFocusPolicy(Qt.FocusPolicy.NoFocus)
-        self.bpm = NumberField(field("song", "bpm", "Tempo", Song, unit="BPM", step=1))
+        self.bpm = NumberField(BPM)
         self.key = ListField()
         self.name = QLineEdit("Untitled")
         self.name.setMaxLength(80)
@@ -214,9 +215,6 @@ class StartPage(PageOverlay):
         path = item.data(Qt.ItemDataRole.UserRole)
         if isinstance(path, Path):
             self.opened.emit(path)
-
-
-BPM = field("song", "bpm", "Tempo", Song, unit="BPM", step=1)
 
 
 def _head(words: str) -> QLabel:

@@ -12,6 +12,7 @@ from PyQt6.QtCore import Qt
 from grebe.app.actions.finding import Findable, action_entries, thing_entries
 from grebe.app.actions.keymap import key_map
 from grebe.app.doing import does
+from grebe.app.live.position import raw_now_ns
 from grebe.app.live.rehearsal import Rehearsal
 from grebe.app.live.session import Session
 from grebe.app.settings import recent_projects
@@ -199,7 +200,7 @@ class ViewActions:
         """One tap: of the tempo, or of the one where that is practised."""
         window = self._window
         if window.rehearsal.tapping:
-            window.rehearsal.tap(time.clock_gettime_ns(time.CLOCK_MONOTONIC_RAW))
+            window.rehearsal.tap(raw_now_ns())
         else:
             window.session.tempo.tap(time.monotonic())
 

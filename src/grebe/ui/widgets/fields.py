@@ -325,6 +325,14 @@ VALUE = Field(owner="", key="", words="", control="number", low=0, high=127)
 """What a controller can be, by MIDI 1.0."""
 
 
+def mark_wrong(widget: QWidget, *, wrong: bool) -> None:
+    """Mark a control whose text was refused, or no longer."""
+    widget.setProperty("wrong", "true" if wrong else "false")
+    style = widget.style()
+    if style is not None:
+        style.polish(widget)
+
+
 def _clear(field: ManyField) -> None:
     """Take everything out of a column."""
     while (item := field.column.takeAt(0)) is not None:

@@ -27,6 +27,7 @@ from grebe.ui.widgets.fields import (
     Option,
     TicksField,
     ValuesField,
+    mark_wrong,
     text_field,
 )
 
@@ -176,10 +177,7 @@ class Form(QScrollArea):
         said, widget = self._said[place], self.fields[place]
         said.setText(words)
         said.setVisible(bool(words))
-        widget.setProperty("wrong", "true" if words else "false")
-        style = widget.style()
-        if style is not None:
-            style.polish(widget)
+        mark_wrong(widget, wrong=bool(words))
         if words and isinstance(widget, QLineEdit):  # what was refused is not left standing
             widget.setText(self._source.field_text(owner, key) or "")
         elif words and isinstance(widget, NumberField):

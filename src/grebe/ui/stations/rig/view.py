@@ -27,7 +27,7 @@ from grebe.ui.stations.rig.side import RigSide
 from grebe.ui.stations.rig.tables import TablesPane
 from grebe.ui.stations.sync.computers import peer_lines
 from grebe.ui.widgets.findings import FindingsList
-from grebe.ui.widgets.view import Thing, View
+from grebe.ui.widgets.view import PanedView, Thing
 
 PANES = (
     ("Drawing", "pane_drawing"),
@@ -40,7 +40,7 @@ PANES = (
 FINDINGS_HEIGHT = 200
 
 
-class RigView(View):
+class RigView(PanedView):
     """Boxes, cables, who leads, what is wrong, and the device's sheet."""
 
     scope = "rig"
@@ -115,15 +115,6 @@ class RigView(View):
         own = {**self.editor.acts(), **acts_of(self.side, self.rig_panes, self)}
         pane = self.panes.widget(part)
         return {**own, **acts_of(pane)} if pane is not None else own
-
-    @property
-    def part(self) -> int:
-        """The part that is shown."""
-        return self.panes.currentIndex()
-
-    def parts_there_are(self) -> range:
-        """One for each pane."""
-        return range(self.panes.count())
 
     def in_hand(self) -> Thing:
         """The box in hand, or Grebe."""
