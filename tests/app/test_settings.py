@@ -23,12 +23,15 @@ from grebe.standins.speaker import speaker_level
 
 
 def test_every_setting_has_its_row() -> None:
-    """What can be chosen is what is kept; only the last projects have no row."""
+    """What can be chosen is what is kept; only where one was has no row."""
     assert {c.key for c in CHOICES} == set(Settings.__struct_fields__) - {
         "last_project",
         "recent",
         "geometry",
         "station",
+        "place_in",
+        "parts",
+        "in_hand",
     }
     assert all(c.title and c.does.endswith(".") for c in CHOICES)
 

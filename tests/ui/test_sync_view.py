@@ -138,6 +138,7 @@ def test_a_tempo_is_typed(performer: Performer) -> None:
     assert view.strips.hasFocus()
 
 
+@pytest.mark.alone
 @pytest.mark.real_time("milliseconds of a stand-in beside those of the host")
 def test_the_guided_check_finds_and_mends_a_late_box(performer: Performer) -> None:
     """Dunlin of the demo: what to do, how far, verdict; Enter sets, C checks again."""

@@ -36,6 +36,12 @@ class Settings(msgspec.Struct, frozen=True, kw_only=True):
     """Of the window when it was closed last, as Qt writes it, in base64."""
     station: int = 1
     """That was shown then."""
+    place_in: str = ""
+    """The project that `parts` and `in_hand` are of; as `written` writes its path."""
+    parts: dict[str, int] = {}
+    """The part that each station showed."""
+    in_hand: dict[str, str] = {}
+    """What each station had in hand, by its id."""
     theme: Theme = "desktop"
     size_percent: Annotated[int, Meta(ge=80, le=200)] = 100
     """Of everything in the window; taken at the next start."""

@@ -189,6 +189,8 @@ class Network:
             assert self._switch.stdin is not None
             self._switch.stdin.close()
             self._switch.wait()
+            assert self._switch.stdout is not None
+            self._switch.stdout.close()
         for name in self._made:
             subprocess.run(["ip", "netns", "del", name], check=False, capture_output=True)  # noqa: S607
         self._made.clear()

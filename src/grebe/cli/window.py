@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import argparse
+import os
 import sys
 from pathlib import Path
 
@@ -12,8 +13,9 @@ from grebe.app.settings import last_project, read_settings, tell_processes
 from grebe.cli.common import Commands, command
 from grebe.errors import GrebeError
 from grebe.formats.project import read_project
+from grebe.process.first_window import Wish, raised
 from grebe.process.log import start_log
-from grebe.process.places import WINDOW_LIBRARIES
+from grebe.process.places import WINDOW_LIBRARIES, written
 
 
 def add_commands(commands: Commands) -> None:
@@ -27,8 +29,11 @@ def add_commands(commands: Commands) -> None:
 
 
 def open_last(arguments: argparse.Namespace) -> int:
-    """The project of the last time, waited for where it is missing; without one the way in."""
+    """The window that is open already; without one the project of the last time, waited for where
+    it is missing; without that the way in."""
     del arguments
+    if _raised():
+        return 0
     path = last_project()
     if path is None:
         return _show(Opening(fresh_project(), untitled=True, begins=True))
@@ -36,8 +41,9 @@ def open_last(arguments: argparse.Namespace) -> int:
 
 
 def open_file(arguments: argparse.Namespace) -> int:
-    """A project by its path."""
-    return _show(Opening(Path(arguments.file).absolute()))
+    """A project by its path; the window that has it open comes forward."""
+    path = Path(arguments.file).absolute()
+    return 0 if _raised(path) else _show(Opening(path))
 
 
 def demo(arguments: argparse.Namespace) -> int:
@@ -46,7 +52,12 @@ def demo(arguments: argparse.Namespace) -> int:
     if arguments.path:
         sys.stdout.write(f"{path}\n")
         return 0
-    return _show(Opening(path, untitled=True))
+    return 0 if _raised(path) else _show(Opening(path, untitled=True))
+
+
+def _raised(path: Path | None = None) -> bool:
+    token = os.environ.get("XDG_ACTIVATION_TOKEN") or os.environ.get("DESKTOP_STARTUP_ID", "")
+    return raised(Wish(written(path) if path is not None else "", token))
 
 
 def _show(opening: Opening) -> int:

@@ -2,14 +2,31 @@
 
 from __future__ import annotations
 
+from typing import NamedTuple
+
 from grebe.app.doing import does
 from grebe.app.editors.pattern_hand import PatternHand
-from grebe.app.live.played import Knob, Remembered
+from grebe.app.live.played import PAUSE_NS, Knob, Remembered
+from grebe.app.live.position import raw_now_ns
+from grebe.core.beginning import first_pattern, voices_of
 from grebe.core.patterns import edit
 from grebe.core.patterns.model import ControlPoint, Hit, Voice
 from grebe.core.rig.spec import PITCHED_KINDS
 from grebe.core.songs.chain import ChainPlace
+from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.core.units import ShiftPermille, held_in
+
+TAPPED = 100
+"""Velocity of a voice that is played by its number."""
+BEGUN = "taps that begin a pattern"
+
+
+class Begun(NamedTuple):
+    """A pattern that taps began: which, when the first fell, when the last."""
+
+    pattern: str
+    first_ns: int
+    last_ns: int
 
 
 class PatternWriter:
@@ -23,6 +40,7 @@ class PatternWriter:
         """Whether it snaps to its step, or keeps its place."""
         self.stepping = False
         """Whether a note played in is written at the cursor, which then moves on."""
+        self._begun: Begun | None = None
 
     @does("live")
     def toggle_live(self) -> None:
@@ -46,15 +64,56 @@ class PatternWriter:
         self.hand.session.say("info", f"A note you play in {words}.")
 
     def audition(self, number: int) -> None:
-        """Play the voice with this number, from 1, on its box now."""
-        voices, device = self.hand.content.voices, self.hand.device
-        if device is not None and 1 <= number <= len(voices):
-            voice = voices[number - 1]
-            self.hand.session.hands.audition(device, voice.note, voice.channel)
+        """Play the voice with this number, from 1, on its box now. The first one on a box without
+        a pattern begins one, and what follows is written into it."""
+        device = self.hand.device
+        if device is None:
+            return
+        bare = self.hand.pattern is None
+        voices = (voices_of(device) if bare else self.hand.content).voices
+        if not 1 <= number <= len(voices):
+            return
+        voice = voices[number - 1]
+        self.hand.session.hands.audition(device, voice.note, voice.channel)
+        self._tapped(Remembered(device.id, voice.note, TAPPED, voice.channel or device.channel,
+                                raw_now_ns(), None))  # fmt: skip
+
+    def _tapped(self, note: Remembered) -> bool:
+        """Tapped while nothing plays: into the pattern that taps began, or one begun by this one;
+        whether it was written."""
+        hand = self.hand
+        if hand.session.running:
+            self._begun = None
+            return False
+        device = hand.device
+        if hand.pattern is None and device is not None and hand.bare:
+            begun, new = first_pattern(hand.session.project, device)
+            hand.session.store.apply(
+                f"Tap a pattern of {device.name}", lambda _: begun, merge=f"{new}-{BEGUN}"
+            )
+            hand.take(new)
+            self._begun = Begun(new, note.at_ns, note.at_ns)
+            hand.session.say("info", f"A pattern of {device.name}: tap on, it goes round.")
+        taps = self._begun
+        if taps is None or taps.pattern != hand.pattern_id:
+            return False
+        if note.at_ns - taps.last_ns > PAUSE_NS:
+            self._begun = None
+            return False
+        self._begun = taps._replace(last_ns=note.at_ns)
+        song = hand.session.song
+        quarters = (note.at_ns - taps.first_ns) / 60e9 * (song.bpm if song is not None else 120.0)
+        steps = quarters * TICKS_PER_QUARTER / float(hand.content.step_ticks)
+        self._write_note(note, round(steps) % hand.content.length, 0, merge=BEGUN)
+        return True
 
     def hear(self) -> bool:
         """Write what was played in since this was called last; whether anything was."""
         fresh = self.hand.session.memory.take_fresh()
+        if fresh and (self.hand.pattern is None or self._begun) and not self.hand.session.running:
+            notes = [row for row in fresh if isinstance(row, Remembered)]
+            written = [self._tapped(note) for note in notes]  # every one of them
+            return any(written)
         if not fresh or self.hand.pattern is None or not (self.live or self.stepping):
             return False
         for row in fresh:

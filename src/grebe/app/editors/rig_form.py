@@ -4,7 +4,10 @@ from __future__ import annotations
 
 from typing import Any, get_args
 
+import msgspec
+
 from grebe.app.editors.rig_hand import RigHand
+from grebe.core.document import with_rig
 from grebe.core.forms import YES_NO, Field, field
 from grebe.core.rig.model import Device
 from grebe.core.rig.spec import Kind
@@ -17,6 +20,8 @@ CHANGES: dict[str, str] = {
 }  # fmt: skip
 BY_HAND = "by hand"
 FIELDS: tuple[Field, ...] = (
+    field("project", "name", "Name"),
+    field("project", "rig", "Its rig is called"),
     field("box", "name", "Name"),
     field("box", "label", "What it is"),
     field("box", "kind", "Kind", choices=get_args(Kind)),
@@ -44,9 +49,12 @@ class DeviceForm:
         self.hand = hand
 
     def field_text(self, owner: str, key: str) -> str | None:
-        """A setting as text; None without a box in hand."""
-        del owner
-        device = self.hand.device
+        """A setting as text; None where something else is in hand: a box, or Grebe with the
+        project."""
+        device, project = self.hand.device, self.hand.session.project
+        if owner == "project":
+            named = project.name if key == "name" else project.rig.name
+            return named if device is None else None
         if device is None:
             return None
         value = getattr(device, key)
@@ -72,8 +80,10 @@ class DeviceForm:
 
     def set_field(self, owner: str, key: str, text: str) -> None:
         """Take a setting from text. EditError says what it may be."""
-        del owner
         device, words = self.hand.device, text.strip()
+        if owner == "project":
+            self._set_name(key, words)
+            return
         if device is None:
             raise EditError("no box is in hand")
         if key == "offset_ms":
@@ -82,6 +92,17 @@ class DeviceForm:
         row = next(f for f in FIELDS if f.key == key)
         made = with_field(device, key, self._value(device, key, words), row.words)
         self.hand.set_device(device, row.words, **{key: getattr(made, key)})
+
+    def _set_name(self, key: str, words: str) -> None:
+        if not words:
+            raise EditError("it has a name")
+        if key == "rig":
+            renamed = msgspec.structs.replace(self.hand.rig, name=words[:80])
+            self.hand.edit("Name of the rig", lambda p: with_rig(p, renamed))
+        else:
+            self.hand.edit(
+                "Name of the project", lambda p: msgspec.structs.replace(p, name=words[:80])
+            )
 
     def _value(self, device: Device, key: str, words: str) -> Any:
         if key == "name" and not words:

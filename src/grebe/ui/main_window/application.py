@@ -7,7 +7,7 @@ import socket
 import sys
 
 from PyQt6.QtCore import QByteArray, QCoreApplication
-from PyQt6.QtWidgets import QApplication
+from PyQt6.QtWidgets import QApplication, QWidget
 
 from grebe.app.document.demo import fresh_demo
 from grebe.app.document.recovery import OpenedDocument, open_recovered
@@ -16,9 +16,11 @@ from grebe.app.returning import Opening
 from grebe.app.settings import read_settings, remember_project
 from grebe.errors import GrebeError
 from grebe.process.log import LOG, end_log, start_log
+from grebe.process.places import written
 from grebe.ui.main_window.asked import AskedToEnd
 from grebe.ui.main_window.frame import KEPT, Frame
 from grebe.ui.main_window.mishap import log_qt, saying
+from grebe.ui.main_window.raising import Raising
 from grebe.ui.main_window.waiting import Waiting
 from grebe.ui.widgets.theme import font, load_fonts
 
@@ -95,6 +97,9 @@ def show_frame(found: OpenedDocument, opening: Opening | None = None) -> Frame:
     if kept.geometry:
         frame.restoreGeometry(QByteArray.fromBase64(kept.geometry.encode()))
     fresh = opening is None or not (opening.station or opening.untitled)
+    path = found.store.path
+    if fresh and path is not None and kept.place_in == written(path):
+        frame.back_to(kept)
     if fresh and kept.station in frame.views:
         frame.show_station(kept.station)
     if opening is not None and opening.begins:
@@ -114,6 +119,7 @@ def run_window(opening: Opening) -> int:
     found = None if opening.missing else open_recovered(opening.path, untitled=opening.untitled)
     application = make_application()
     asked = AskedToEnd(application, _keep_all, lambda: _end(application))
+    raising = Raising(_window_of, application)
     if found is not None:
         show_frame(found, opening)
         waiting = None
@@ -126,9 +132,22 @@ def run_window(opening: Opening) -> int:
         waiting.show()
     status = application.exec()
     del waiting
+    raising.close()
     asked.close()
     end_log("closed")
     return status
+
+
+def _window_of(path: object) -> QWidget | None:
+    """The window that shows a project; for None the last one that was opened."""
+    if path is None:
+        shown = [w for w in QApplication.topLevelWidgets() if w.isVisible()]
+        return KEPT[-1] if KEPT else next(iter(shown), None)
+    for frame in KEPT:
+        home = frame.session.store.home
+        if home is not None and os.path.realpath(home) == os.path.realpath(str(path)):
+            return frame
+    return None
 
 
 def _opened(found: OpenedDocument) -> None:

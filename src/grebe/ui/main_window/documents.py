@@ -9,10 +9,11 @@ from PyQt6.QtWidgets import QFileDialog, QMessageBox, QWidget
 
 from grebe.app.actions.keymap import told
 from grebe.app.document.recovery import Keeper
+from grebe.app.document.store import Store
 from grebe.app.editors.loops import take_along
 from grebe.app.live.session import Session
 from grebe.app.settings import projects_folder, read_settings, remember_project
-from grebe.errors import ChangedOnDisk
+from grebe.errors import ChangedOnDisk, ProjectError
 from grebe.formats.atomic import last_of
 from grebe.formats.project import SUFFIX, named
 from grebe.process.places import shown
@@ -75,16 +76,8 @@ class Documents:
         Whether it was saved.
         """
         store = self._session.store
-        folder = Path(projects_folder() or Path.home())
-        begin = store.path or folder / f"{self._session.project.name}{SUFFIX}"
-        chosen, _ = QFileDialog.getSaveFileName(
-            self._window, "Save the project", str(begin), FILES,
-            options=QFileDialog.Option.DontConfirmOverwrite,  # what is chosen is no file's name yet
-        )  # fmt: skip
-        if not chosen:
-            return False
-        path = named(chosen)
-        if path.exists() and path != store.path and not self._may_replace(path):
+        path = self._asked_for("Save the project", store.path or self._proposed())
+        if path is None:
             return False
         if path == store.path:
             return self.save()
@@ -93,6 +86,40 @@ class Documents:
         remember_project(path)
         self._session.say("warn" if said else "info", said or f"Saved {store.name}.")
         return True
+
+    def save_copy(self) -> None:
+        """Write what is here under another name, its loops beside it; the document keeps its own.
+
+        ProjectError when it cannot be written.
+        """
+        store = self._session.store
+        begin = store.free_name() if store.path is not None else self._proposed()
+        path = self._asked_for("Save a copy", begin)
+        if path is None:
+            return
+        if path == store.path:
+            raise ProjectError("that is the project itself: a copy needs another name")
+        copy = Store(store.project, extras=store.extras, home=store.home)
+        said = take_along(copy, path.parent)
+        copy.save(path)
+        self._session.say("warn" if said else "info", said or f"Wrote a copy: {shown(path.name)}.")
+
+    def _proposed(self) -> Path:
+        folder = Path(projects_folder() or Path.home())
+        return folder / f"{self._session.project.name.replace('/', '-')}{SUFFIX}"
+
+    def _asked_for(self, title: str, begin: Path) -> Path | None:
+        """A name to write under, asked about when something is there; None where it is not to be
+        written."""
+        chosen, _ = QFileDialog.getSaveFileName(
+            self._window, title, str(begin), FILES,
+            options=QFileDialog.Option.DontConfirmOverwrite,  # what is chosen is no file's name yet
+        )  # fmt: skip
+        if not chosen:
+            return None
+        path = named(chosen)
+        ours = path == self._session.store.path
+        return path if ours or not path.exists() or self._may_replace(path) else None
 
     def _may_replace(self, path: Path) -> bool:
         kept = shown(last_of(path).name)

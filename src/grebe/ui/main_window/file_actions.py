@@ -52,6 +52,11 @@ class FileActions:
         if self._documents.save_as():
             self._saved()
 
+    @does("save_copy")
+    def save_copy(self) -> None:
+        """Write it under another name, and go on with this one."""
+        self._documents.save_copy()
+
     @does("report")
     def report(self) -> None:
         """Show what a report of a problem would hold, and write it."""

@@ -35,9 +35,11 @@ from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
 from grebe.app.live.window_actions import WindowActions
 from grebe.app.returning import forget_shown, note_shown
+from grebe.app.settings import Settings
 from grebe.core.document import Project
 from grebe.core.player.controls import WINDOW
 from grebe.errors import GrebeError
+from grebe.process.places import written
 from grebe.ui.main_window.action_book import ActionBook
 from grebe.ui.main_window.documents import Documents
 from grebe.ui.main_window.engine_ear import EngineEar
@@ -428,6 +430,29 @@ class Frame(QWidget):
 
     _leaving = False
 
+    def _place(self) -> dict[str, object]:
+        """Where the window stands and what it shows, as the settings keep it."""
+        path = self.session.store.path
+        views = self.views.values()
+        shown = {v.scope: v.shown_subject for v in views}
+        return {
+            "geometry": bytes(self.saveGeometry().toBase64().data()).decode(),
+            "station": self.rail.current,
+            "place_in": written(path) if path is not None else "",
+            "parts": {v.scope: v.part for v in views if v.part > 0},
+            "in_hand": {scope: at[1] for scope, at in shown.items() if at is not None and at[1]},
+        }
+
+    def back_to(self, kept: Settings) -> None:
+        """What the window before showed, as far as it is there."""
+        for view in self.views.values():
+            at, subject = view.shown_subject, kept.in_hand.get(view.scope)
+            if at is not None and subject:
+                view.show_subject(at[0], subject)
+            part = kept.parts.get(view.scope, -1)
+            if part in view.parts_there_are() and part > 0:
+                view.to_part(part)
+
     def closeEvent(self, event: QCloseEvent | None) -> None:
         """Let go of the engine; what plays goes on."""
         if event is None:
@@ -442,7 +467,7 @@ class Frame(QWidget):
         self._ear.follow(None)
         for view in self.views.values():
             view.leaving()
-        self.looks.keep_place(self.saveGeometry(), self.rail.current)
+        self.looks.keep_place(**self._place())
         self._keeper.close()
         self.session.derived.end()
         forget_shown()

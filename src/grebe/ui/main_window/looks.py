@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Protocol
 
 import msgspec
-from PyQt6.QtCore import QByteArray, QObject
+from PyQt6.QtCore import QObject
 from PyQt6.QtGui import QGuiApplication
 
 from grebe.app.doing import does
@@ -92,11 +92,9 @@ class Looks(QObject):
         write_settings(settings)
         self.take(settings)
 
-    def keep_place(self, geometry: QByteArray, station: int) -> None:
+    def keep_place(self, **fields: object) -> None:
         """Where the window stands and what it shows: the next one begins there."""
-        words = bytes(geometry.toBase64().data()).decode()
-        kept = read_settings()
-        write_settings(msgspec.structs.replace(kept, geometry=words, station=station))
+        write_settings(msgspec.structs.replace(read_settings(), **fields))
 
     @does("theme")
     def theme(self) -> None:

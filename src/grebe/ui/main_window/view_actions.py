@@ -16,8 +16,10 @@ from grebe.app.live.position import raw_now_ns
 from grebe.app.live.rehearsal import Rehearsal
 from grebe.app.live.session import Session
 from grebe.app.settings import recent_projects
+from grebe.core.rig.model import GREBE_ID
 from grebe.ui.main_window.action_book import ActionBook
 from grebe.ui.main_window.overlays import Overlays
+from grebe.ui.stations.rig.view import RigView
 from grebe.ui.stations.song.view import SongView
 from grebe.ui.stations.sync.view import SyncView
 from grebe.ui.widgets.view import View
@@ -152,6 +154,15 @@ class ViewActions:
         """The way in: begin another project, or go on with one."""
         self._window.over.open(self._window.over.start)
         self._window.over.start.open(recent_projects())
+
+    @does("rename_project")
+    def rename_project(self) -> None:
+        """To its name, which stands with Grebe in Rig."""
+        self._window.go_to("device", "")
+        view = self._window.view
+        assert isinstance(view, RigView)
+        view.select(GREBE_ID)
+        view.side.rename()
 
     @does("messages")
     def messages(self) -> None:

@@ -212,6 +212,11 @@ class PatternsView(PanedView):
         self.follow_box()
         self.document_changed()
 
+    @property
+    def shown_subject(self) -> tuple[str, str] | None:
+        """The pattern in hand."""
+        return "pattern", self.editor.hand.pattern_id
+
     def show_subject(self, kind: str, subject: str) -> None:
         """Take the pattern in hand."""
         del kind

@@ -52,7 +52,7 @@ class DevicePage(QScrollArea):
         column.setSizeConstraint(QLayout.SizeConstraint.SetMinimumSize)
         column.setContentsMargins(0, 0, 6, 0)
         column.setSpacing(6)
-        self.form = Form(editor, {"box": "The box"}, FIELDS)
+        self.form = Form(editor, {"project": "The project", "box": "The box"}, FIELDS)
         self.form.grow()
         self.facts = Facts(grows=True)
         self.editing = QWidget()
@@ -110,12 +110,11 @@ class DevicePage(QScrollArea):
         self.more.show_lines(more)
 
     def show_device(self, device: Device | None, rig: Rig) -> None:
-        """Put a device's settings in the fields; None hides them, for Grebe has none."""
+        """Put a device's settings in the fields; for None, which is Grebe, those of the project."""
         self.editing.setVisible(device is not None)
-        self.form.setVisible(device is not None)
+        self.form.show_all()
         if device is None:
             return
-        self.form.show_all()
         self.port.show_port(device.port)
         self.input.show_port(device.input)
         pulses = [c for c in rig.cables if c.medium == "pulse" and GREBE_ID in (c.source, c.target)]
