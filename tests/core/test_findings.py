@@ -15,6 +15,8 @@ from grebe.app.document.demo import demo_bytes
 from grebe.core.document import Project, with_leader, with_rig
 from grebe.core.findings import Finding, as_intended, check, find, mend, not_intended
 from grebe.core.patterns.model import Content, ControlLane, ControlPoint, Hit, Pattern, Voice
+from grebe.core.rig.blank import profile_of
+from grebe.core.rig.edits import device_from
 from grebe.core.rig.learn import bound
 from grebe.core.rig.model import Cable, Device, Filter, Rig, Route
 from grebe.core.rig.spec import ControllerRow, Jack, Spec, SpecVoice, Steps
@@ -63,6 +65,11 @@ def two_leaders() -> Project:
     project = replaced(build.two_boxes(), 0, sends_clock=True)
     cables = (*project.rig.cables, cable("drums", "bass"))
     return with_rig(project, msgspec.structs.replace(project.rig, cables=cables))
+
+
+def guessed_box() -> Project:
+    device = device_from(profile_of({"name": "Otter"}).profile, "Otter", set())
+    return rigged(device, cables=fed(device))
 
 
 def ring() -> Project:
@@ -551,6 +558,7 @@ CASES: list[tuple[str, Callable[[], Project], str, str, bool]] = [
     ("rig.pads", pads_that_lie_otherwise, "fulmar", "it takes a table", True),
     ("rig.route-to-nowhere", route_to_nowhere, "gone", "not in the rig", True),
     ("rig.shared-slot", shared_slot, "hats", "share slot 3", False),
+    ("rig.guessed", guessed_box, "otter", "whether it obeys program changes", False),
     ("rig.echo-times", echo_without_clock, "gadwall", "476 or 357 ms", False),
 ]
 

@@ -9,7 +9,9 @@ import msgspec
 import pytest
 
 from grebe.app.document.demo import demo_bytes
+from grebe.core.beginning import begin
 from grebe.core.document import tick
+from grebe.core.rig.blank import profile_of
 from grebe.core.rig.edits import (
     add_cable,
     add_device,
@@ -30,6 +32,7 @@ from grebe.core.rig.formatting import (
     filter_words,
     rate_from_text,
 )
+from grebe.core.rig.improved import differences, taking, was_improved
 from grebe.core.rig.model import Cable, Filter, Rig, Route
 from grebe.core.rig.numbering import printed_program
 from grebe.core.rig.passage import NOT_SENT, both, passages, route_notes
@@ -375,3 +378,44 @@ def test_a_box_from_a_profile_gets_a_stand_in_for_whatever_makes_it_sound(
     obeys = msgspec.structs.replace(SILENT, **{takes: True})
     profile = Profile(id="p", name="P", kind="drums", spec=Spec(obeys=obeys))
     assert device_from(profile, "P", set()).port.wire == wire
+
+
+def test_a_profile_that_was_improved_is_compared_and_taken() -> None:
+    """A box keeps how its profile was; what differs is named, and only what is wanted is taken."""
+    before = next(p for p in shipped_profiles() if p.id == "coot")
+    device = device_from(before, "Smew", set())
+    assert not was_improved(device, before)
+    assert differences(device, before) == ()
+    row = ControllerRow(name="Drive", number=119)
+    spec = msgspec.structs.replace(
+        before.spec, latency_ms=before.spec.latency_ms + 3, told_ms=12.0,
+        controllers=(*before.spec.controllers, row),
+    )  # fmt: skip
+    after = msgspec.structs.replace(before, spec=spec, label="drum box, mended")
+    assert was_improved(device, after)
+    assert [d.path for d in differences(device, after)] == [
+        "label", "told_ms", "latency_ms", "controllers",
+    ]  # fmt: skip
+    assert "Drive 119" in differences(device, after)[3].theirs
+    better = taking(device, after, ("latency_ms", "controllers"))
+    assert better.spec.latency_ms == spec.latency_ms
+    assert better.spec.controllers == spec.controllers
+    assert better.label == before.label
+    assert not was_improved(better, after)
+    whole = taking(device, after, [d.path for d in differences(device, after)])
+    assert differences(whole, after) == ()
+    other = msgspec.structs.replace(before, spec=Spec(guessed=("channel",)))
+    bare = taking(device, other, [d.path for d in differences(device, other)])
+    assert differences(bare, other) == ()
+
+
+def test_the_set_up_sheet_marks_what_is_guessed() -> None:
+    """At the settings that rest on it, and nowhere else."""
+    blank = profile_of({"name": "Otter", "kind": "drums"}, ("midi-in",)).profile
+    project = begin("Guess", [(blank, "")])
+    (sheet,) = setup_sheet(project).devices
+    marked = {s.about for s in sheet.steps if "Guessed" in s.reason}
+    assert "Channel" in marked
+    known = profile_of({"name": "Otter", "channel": "3"}, ("midi-in",)).profile
+    (sheet,) = setup_sheet(begin("Known", [(known, "")])).devices
+    assert "Channel" not in {s.about for s in sheet.steps if "Guessed" in s.reason}

@@ -10,7 +10,7 @@ from grebe.core.beginning import begin
 from grebe.core.findings import find
 from grebe.core.rig.spec import Profile
 from grebe.errors import EditError, UsageError
-from grebe.formats.profiles import own_profiles, shipped_profiles
+from grebe.formats.profiles import known_profiles
 from grebe.formats.project import named, write_project
 from grebe.process.places import own_profiles_dir, shown
 
@@ -61,8 +61,7 @@ def new_project(arguments: argparse.Namespace) -> int:
 def _box(words: str) -> tuple[Profile, str]:
     """A profile by its id or name, and the name that is wanted."""
     wanted, _, name = words.partition(":")
-    own, _ = own_profiles(own_profiles_dir())
-    known = (*own, *shipped_profiles())
+    known, _ = known_profiles(own_profiles_dir())
     for profile in known:
         if wanted.casefold() in (profile.id.casefold(), profile.name.casefold()):
             return profile, name.strip()

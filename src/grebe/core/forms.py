@@ -34,6 +34,8 @@ class Field(Value, frozen=True, kw_only=True):
     low: float | None = None
     high: float | None = None
     step: float = 1.0
+    why: str = ""
+    """Why it is asked, where that is said beside it."""
 
 
 def field(

@@ -76,13 +76,18 @@ def profile_bytes(profile: Profile) -> bytes:
 def write_profile(folder: Path, profile: Profile) -> Path:
     """Save a profile of the performer's own; its path. ProfileError when it cannot be."""
     path = folder / f"{profile.id}.json"
+    export_profile(path, profile)
+    return path
+
+
+def export_profile(path: Path, profile: Profile) -> None:
+    """Write a profile to a file of its own, to be shared. ProfileError when it cannot be."""
     check_profile(profile, profile.name)
     try:
-        folder.mkdir(parents=True, exist_ok=True)
+        path.parent.mkdir(parents=True, exist_ok=True)
         write_atomic(path, profile_bytes(profile), keep_last=True)
     except OSError as error:
         raise ProfileError(f"{path} could not be saved: {error.strerror}.") from error
-    return path
 
 
 @cache
@@ -107,6 +112,14 @@ def own_profiles(folder: Path) -> tuple[tuple[Profile, ...], tuple[str, ...]]:
         except ProfileError as error:
             bad.append(str(error))
     return tuple(good), tuple(bad)
+
+
+def known_profiles(folder: Path) -> tuple[tuple[Profile, ...], tuple[str, ...]]:
+    """The performer's own profiles in a folder, then those that are shipped; and what is wrong with
+    those left out. One's own stands for a shipped one with the same id."""
+    own, bad = own_profiles(folder)
+    ids = {p.id for p in own}
+    return (*own, *(p for p in shipped_profiles() if p.id not in ids)), bad
 
 
 def profile_schema() -> dict[str, Any]:

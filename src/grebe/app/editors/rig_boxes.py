@@ -24,7 +24,7 @@ from grebe.core.rig.edits import (
     remove_route,
 )
 from grebe.core.rig.learn import keyed, unbound
-from grebe.core.rig.model import GREBE_ID, Cable, Gives, Port
+from grebe.core.rig.model import GREBE_ID, Cable, Device, Gives, Port
 from grebe.core.rig.spec import Profile, Spec
 from grebe.errors import EditError, ProfileError
 from grebe.formats.profiles import write_profile
@@ -128,6 +128,10 @@ class BoxEdits:
     def set_spec(self, name: str, device: str, spec: Spec) -> None:
         """Other abilities of a box."""
         self.hand.edit(name, lambda project: set_spec(project, device, spec))
+
+    def set_box(self, name: str, box: Device) -> None:
+        """A box as another says it."""
+        self.hand.edit(name, lambda project: with_device(project, box.id, lambda _: box))
 
     def tick(self, step: str, what: str, *, done: bool) -> None:
         """A step of the set-up sheet is made, or not after all."""

@@ -8,6 +8,7 @@ from itertools import combinations
 from grebe.core.findings.look import Look
 from grebe.core.findings.model import Finding
 from grebe.core.patterns.model import Pattern, Voice
+from grebe.core.rig.blank import guesses
 from grebe.core.rig.load import onsets_in
 from grebe.core.rig.model import Device
 from grebe.core.time.delay import fitted_ms, note_ms
@@ -20,10 +21,24 @@ def box_findings(look: Look) -> Iterator[Finding]:
     """All of this family."""
     for device in look.rig.devices:
         yield from _echo(look, device)
+        yield from _guessed(device)
         slots = {voice.note: voice.slot for voice in device.spec.voices if voice.slot}
         if slots:
             for pattern in look.patterns[device.id]:
                 yield from _sharing(device, pattern, slots)
+
+
+def _guessed(device: Device) -> Iterator[Finding]:
+    left = guesses(device.spec)
+    if left:
+        yield Finding(
+            code="rig.guessed",
+            severity="note",
+            subject=device.id,
+            message=f"Of {device.name} it is guessed: {', '.join(left)}.",
+            why="A guess that is wrong is heard on stage: a box that stands still, or plays twice.",
+            fix="Look in its manual's chart, or try it; then set it, or say that it is right.",
+        )
 
 
 def _echo(look: Look, device: Device) -> Iterator[Finding]:

@@ -11,6 +11,7 @@ from typing import Any, Literal, NamedTuple, get_args
 import msgspec
 
 from grebe.core.document import Project, with_device
+from grebe.core.rig.blank import said_now
 from grebe.core.rig.edits import profile_from
 from grebe.core.rig.model import Device
 from grebe.core.rig.notemap import PadLayout
@@ -74,6 +75,7 @@ CLOCK: tuple[Ability, ...] = (
     Ability("pass_ms", "From input to what it passes on, ms"),
     Ability("converts", "Makes other clock rates", "maybe", (NONE, "divide", "regenerate")),
     Ability("old_mains", "Old and mains-powered", "yes"),
+    Ability("guessed", "Still guessed of it", "list"),
 )
 
 MEMORY: tuple[Ability, ...] = (
@@ -285,8 +287,9 @@ def set_spec(project: Project, device_id: str, spec: Spec) -> Project:
             for (part, name), setting in _LINKED.items()
             if not getattr(getattr(spec, part), name)
         }
+        told = said_now(device.spec, spec)
         change_at = spec.change_at if spec.change_at != device.spec.change_at else device.change_at
-        return msgspec.structs.replace(device, spec=spec, change_at=change_at, **off)
+        return msgspec.structs.replace(device, spec=told, change_at=change_at, **off)
 
     return with_device(project, device_id, changed)
 

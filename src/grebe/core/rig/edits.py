@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+from hashlib import blake2b
 from typing import Any, TypeVar
 
 import msgspec
@@ -27,6 +28,7 @@ def device_from(profile: Profile, name: str, taken: set[str]) -> Device:
         kind=profile.kind,
         label=profile.label,
         profile=profile.id,
+        made_from=digest_of(profile),
         spec=spec,
         plays=profile.plays,
         channel=profile.channel,
@@ -39,6 +41,11 @@ def device_from(profile: Profile, name: str, taken: set[str]) -> Device:
         mute_controller=profile.mute_controller,
         port=Port(wire="standin" if sounds else "none"),
     )
+
+
+def digest_of(profile: Profile) -> str:
+    """A short digest of a profile as it is: another one where anything in it is another."""
+    return blake2b(msgspec.json.encode(profile), digest_size=8).hexdigest()
 
 
 def profile_from(device: Device, about: str = "") -> Profile:

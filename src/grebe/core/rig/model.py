@@ -113,6 +113,8 @@ class Device(Value, frozen=True, kw_only=True):
     """What it is, in a few words: "drum box"."""
     profile: Annotated[str, Meta(max_length=64)] = ""
     """Id of the profile it was made from; its abilities were copied into `spec`."""
+    made_from: Annotated[str, Meta(max_length=32)] = ""
+    """Digest of that profile as it was then: another one shows that it was improved since."""
     spec: Spec = Spec()
     plays: Literal["own", "grebe"] = "grebe"
     """`own`: the box plays its own patterns and Grebe tells it which.

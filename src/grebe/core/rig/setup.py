@@ -7,6 +7,7 @@ from hashlib import blake2b
 import msgspec
 
 from grebe.core.document import Project
+from grebe.core.rig.blank import TOLD
 from grebe.core.rig.flow import Flow
 from grebe.core.rig.formatting import filter_words, rate_text
 from grebe.core.rig.model import Cable, Device, Filter
@@ -110,9 +111,29 @@ def _steps(
         *_programs(project, device),
     ]
     return tuple(
-        Step(about=about, do=do, reason=reason, key=_key(device.id, about, do))
+        Step(about=about, do=do, reason=f"{reason}{_guessed(device, about)}",
+             key=_key(device.id, about, do))
         for about, do, reason in rows
-    )
+    )  # fmt: skip
+
+
+RESTS_ON = {
+    CABLES: ("jacks",),
+    ROLE: ("obeys.clock", "obeys.start", "sends.clock"),
+    CHANNEL: ("channel",),
+    RECEIVE: ("obeys.clock", "obeys.start", "obeys.notes", "obeys.program"),
+    SEND: ("sends.clock", "sends.notes"),
+    PROGRAMS: ("obeys.program", "change_at"),
+}
+"""What of a box a kind of setting rests on."""
+
+
+def _guessed(device: Device, about: str) -> str:
+    """That a setting rests on a guess, to be looked up before it is relied on."""
+    paths = [path for path in device.spec.guessed if path in RESTS_ON.get(about, ())]
+    if not paths:
+        return ""
+    return f" Guessed: {', '.join(TOLD[path] for path in paths if path in TOLD)}."
 
 
 def _key(*parts: str) -> str:

@@ -247,6 +247,9 @@ class Spec(Value, frozen=True, kw_only=True):
     """Start makes every track or pattern of it run, wanted or not."""
     old_mains: bool = False
     """Old, and run from the mains."""
+    guessed: tuple[Annotated[str, Meta(max_length=40)], ...] = ()
+    """What nobody has said yet and stands here as is usual: paths such as `obeys.program`, and
+    `channel`, `kind`, `plays` of the box itself."""
 
 
 class Profile(Value, frozen=True, kw_only=True):

@@ -11,7 +11,7 @@ from PyQt6.QtWidgets import QWidget
 
 from grebe.app.actions.finding import Findable
 from grebe.app.live.session import Session
-from grebe.formats.profiles import own_profiles, shipped_profiles
+from grebe.formats.profiles import known_profiles
 from grebe.process.places import own_profiles_dir
 from grebe.ui.main_window.action_book import ActionBook
 from grebe.ui.main_window.finder import Finder
@@ -88,8 +88,8 @@ class Overlays(QObject):
     @cached_property
     def start(self) -> StartPage:
         """The way in."""
-        own, _ = own_profiles(own_profiles_dir())
-        made = self._keep(StartPage(self._room, self._session, (*shipped_profiles(), *own)))
+        profiles, _ = known_profiles(own_profiles_dir())
+        made = self._keep(StartPage(self._room, self._session, profiles))
         made.wanted.connect(self.begun)
         made.opened.connect(self.gone_on_with)
         made.demo.connect(self.demo_wanted)

@@ -7,6 +7,7 @@ from collections.abc import Callable, Sequence
 from datetime import datetime
 from pathlib import Path
 
+import msgspec
 from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtWidgets import (
     QGridLayout,
@@ -26,6 +27,7 @@ from grebe.core.document import Project
 from grebe.core.findings import find
 from grebe.core.forms import Field, field, reckoned
 from grebe.core.patterns.keys import SCALES
+from grebe.core.rig.blank import profile_of
 from grebe.core.rig.spec import Profile
 from grebe.core.songs.model import Song
 from grebe.errors import EditError
@@ -39,6 +41,7 @@ BPM = field("song", "bpm", "Tempo", Song, unit="BPM", step=1)
 COUNT = Field(owner="", key="", words="", control="number", low=0, high=8)
 COLUMNS = 3
 NO_KEY = "not said"
+OTHER = "A box that is not here, asked about in Rig"
 TONICS = ("C", "C#", "D", "Eb", "E", "F", "F#", "G", "Ab", "A", "Bb", "B")
 USUAL_SCALES = ("minor", "major")
 RIG_TALL = 190
@@ -58,7 +61,8 @@ class StartPage(PageOverlay):
     def __init__(self, parent: QWidget, session: Session, profiles: Sequence[Profile]) -> None:
         super().__init__(parent, "grebe")
         self.below.setText("One beat for every box, from the first pattern to the last song.")
-        self._profiles = {p.id: p for p in profiles}
+        unknown = msgspec.structs.replace(profile_of({}).profile, label=OTHER)
+        self._profiles = {p.id: p for p in (*profiles, unknown)}
         self.counts: dict[str, NumberField] = {}
         self.recent = QListWidget()
         self.recent.setAccessibleName("Go on with")

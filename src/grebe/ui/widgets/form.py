@@ -120,6 +120,13 @@ class Form(QScrollArea):
             else:
                 widget.setFixedWidth(WIDE)
                 grid.addWidget(widget, at, 1)
+            if row.why:
+                why = QLabel(row.why)
+                why.setWordWrap(True)
+                why.setObjectName("why")
+                widget.setAccessibleDescription(row.why)
+                at += 1
+                grid.addWidget(why, at, 0, 1, 2)
             said = QLabel("")
             said.setWordWrap(True)
             said.setObjectName("wrong")

@@ -152,6 +152,8 @@ def style_sheet(p: Palette) -> str:
     QCheckBox::indicator:indeterminate {{ background: {rule}; }}
     QCheckBox:focus {{ color: {crest}; }}
     QCheckBox::indicator:focus {{ border-color: {crest}; }}
+    QLabel#why {{ color: {muted}; font-size: 12px; }}
+    QLabel#wrong {{ color: {p.eye.name()}; }}
     QTabBar {{ background: transparent; border: none; }}
     QTabBar::tab {{
         background: transparent; color: {muted}; border: none; padding: 6px 2px 4px 2px;

@@ -46,6 +46,8 @@ class AddPage(Page):
 
     wanted = pyqtSignal(object, str)
     """Profile and name."""
+    unknown = pyqtSignal()
+    """None of them is the box."""
 
     def __init__(self) -> None:
         super().__init__()
@@ -71,7 +73,9 @@ class AddPage(Page):
         self.name.returnPressed.connect(self._done)
         self.done = Button("Add it", primary=True)
         self.done.clicked.connect(self._done)
-        self.add(self.title, self.search, self.list, self.about, self.name, self.done)
+        other = Button("It is not in the list")
+        other.clicked.connect(self.unknown)
+        self.add(self.title, self.search, self.list, self.about, self.name, self.done, other)
 
     def open(self, profiles: tuple[Profile, ...]) -> None:
         """Begin with an empty search."""

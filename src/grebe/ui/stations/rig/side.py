@@ -17,7 +17,7 @@ from grebe.core.rig.edits import (
 from grebe.core.rig.model import Cable
 from grebe.core.rig.spec import Profile
 from grebe.errors import EditError
-from grebe.formats.profiles import own_profiles, shipped_profiles
+from grebe.formats.profiles import known_profiles
 from grebe.process.places import own_profiles_dir
 from grebe.ui.stations.rig.device import DevicePage
 from grebe.ui.stations.rig.pages import AddPage, CablePage, RemovePage
@@ -73,6 +73,10 @@ class RigSide:
         self._safely(lambda: self._select(self._editor.boxes.add(profile, name, wanted)))
         self._leave()
 
+    def add_made(self, profile: Profile) -> None:
+        """A box of a profile that was made just now."""
+        self._add_box(profile, profile.name)
+
     def _plug(self, cable: Cable) -> None:
         self._safely(lambda: self._editor.boxes.plug(cable))
         self.back()
@@ -98,11 +102,11 @@ class RigSide:
     @does("add_box")
     def add_box(self) -> None:
         """Choose a profile for a new box."""
-        own, bad = own_profiles(own_profiles_dir())
+        profiles, bad = known_profiles(own_profiles_dir())
         if bad:
             self._editor.session.say("warn", bad[0])
         self.pages.setCurrentWidget(self.add_page)
-        self.add_page.open((*own, *shipped_profiles()))
+        self.add_page.open(profiles)
 
     @does("add_cable")
     def add_cable(self) -> None:

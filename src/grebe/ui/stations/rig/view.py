@@ -22,6 +22,7 @@ from grebe.ui.stations.rig.controls import ControlsPane
 from grebe.ui.stations.rig.facts import device_lines, grebe_lines, heading_words
 from grebe.ui.stations.rig.notes import NotesPane
 from grebe.ui.stations.rig.panes import RigPanes
+from grebe.ui.stations.rig.profile_side import ProfileSide
 from grebe.ui.stations.rig.setup import SetupPane
 from grebe.ui.stations.rig.side import RigSide
 from grebe.ui.stations.rig.tables import TablesPane
@@ -65,6 +66,7 @@ class RigView(PanedView):
             self.editor, self.select, leave=self._to_drawing,
             routes=lambda: self.to_part(3),
         )  # fmt: skip
+        self.profiles = ProfileSide(self.editor, self.side, self.take_typed)
         self.rig_panes = RigPanes(session, self.panes, self.abilities, self.setup, self.to_part)
         self.lay_out(self.tree_canvas, self.side.sheet, above=self._tabs(), body=self.panes)
         self.take_typed(self.side.device_page.form, self.editor.form)
@@ -112,7 +114,7 @@ class RigView(PanedView):
 
     def acts(self, part: int) -> dict[str, Act]:
         """What the part shown has for an action, then the view, then the editor."""
-        own = {**self.editor.acts(), **acts_of(self.side, self.rig_panes, self)}
+        own = {**self.editor.acts(), **acts_of(self.side, self.profiles, self.rig_panes, self)}
         pane = self.panes.widget(part)
         return {**own, **acts_of(pane)} if pane is not None else own
 
@@ -218,11 +220,13 @@ class RigView(PanedView):
             self.side.device_page.show_lines(lines, [])
         else:
             how, able = device_lines(self.session, device, self.tree_canvas.tree)
-            self.side.device_page.show_lines([*how, *(peer_lines(peer) if peer else [])], able)
+            more = [*self.profiles.lines(device), *(peer_lines(peer) if peer else [])]
+            self.side.device_page.show_lines([*how, *more], able)
 
     def showEvent(self, event: object) -> None:
-        """Look for ports whenever the station is shown."""
+        """Look for ports and profiles whenever the station is shown."""
         del event
+        self.profiles.look()
         self.side.device_page.ports.look()
 
     def leaving(self) -> None:
