@@ -7,17 +7,20 @@ micro-timing, chords as chords. Writing gives what the pattern sounds like.
 from __future__ import annotations
 
 import io
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
+from contextlib import contextmanager, suppress
 from pathlib import Path
 from typing import Any
 
 import mido
 
+from grebe.core.arriving import Arrival, Track
 from grebe.core.patterns.capture import Played, Taken, content_from, played_grid
 from grebe.core.patterns.model import Pattern
 from grebe.core.patterns.passes import dice_key, passes_of
 from grebe.core.rig.model import Device
 from grebe.core.rig.spec import PITCHED_KINDS
+from grebe.core.time.meter import Meter, parse_meter
 from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
 from grebe.core.units import MAX_STEPS
 from grebe.errors import MidiFileError
@@ -53,11 +56,27 @@ def read_pattern(path: Path, device: Device, pattern_id: str) -> Pattern:
 
 def parse_notes(data: bytes, name: str) -> tuple[list[Played], float]:
     """Notes of a file in order, and the quarter notes of its first bar; `name` is for messages."""
+    file = _parsed(data, name)
+    return _read(file, name, file.tracks)
+
+
+def _parsed(data: bytes, name: str) -> mido.MidiFile:
     if data[:4] == b"MThd" and len(data) >= 14:
         _refuse(data, name)
+    with _whole(name):
+        return mido.MidiFile(file=_Bounded(data, name))
+
+
+def _read(file: mido.MidiFile, name: str, tracks: Any) -> tuple[list[Played], float]:
+    with _whole(name):
+        return _notes(file, name, tracks)
+
+
+@contextmanager
+def _whole(name: str) -> Iterator[None]:
+    """What mido makes of a broken file, in words."""
     try:
-        file = mido.MidiFile(file=_Bounded(data, name))
-        notes, bar = _notes(file, name)
+        yield
     except MidiFileError:
         raise
     except Exception as error:  # mido lets five kinds of exception out of a broken file
@@ -65,7 +84,37 @@ def parse_notes(data: bytes, name: str) -> tuple[list[Played], float]:
         raise MidiFileError(
             f"{name} is not a whole MIDI file ({reason}). Save it again from where it was made."
         ) from error
-    return notes, bar
+
+
+def read_arrival(path: Path) -> Arrival:
+    """A MIDI file track by track; one of type 0 by its channels. MidiFileError says what is wrong
+    with it."""
+    data = read_bounded(path, MAX_FILE_BYTES, "a song", MidiFileError)
+    return parse_arrival(data, str(path), Path(path).stem)
+
+
+def parse_arrival(data: bytes, name: str, title: str) -> Arrival:
+    """As `read_arrival`, from bytes; `name` is what messages call the file."""
+    file = _parsed(data, name)
+    meter, bpm, tracks = Meter(), None, []
+    for message in (m for track in file.tracks for m in track):
+        if message.type == "set_tempo" and bpm is None:
+            bpm = 60e6 / max(1, message.tempo)
+        elif message.type == "time_signature" and meter == Meter():
+            with suppress(ValueError):
+                meter = parse_meter(f"{message.numerator}/{message.denominator}")
+    for number, track in enumerate(file.tracks, start=1):
+        notes, _ = _read(file, name, [track])
+        for channel in sorted({n.channel for n in notes}) if file.type == 0 else [0]:
+            own = tuple(n for n in notes if channel in (0, n.channel))
+            words = track.name.strip() or (f"Channel {channel}" if channel else f"Track {number}")
+            if file.type == 0 and track.name.strip():
+                words = f"{words}, channel {channel}"
+            if own:
+                tracks.append(Track(words[:80], own))
+    if not tracks:
+        raise MidiFileError(f"{name} holds no notes. Choose a file with a song in it.")
+    return Arrival(title[:80] or "Song", tuple(tracks), meter, bpm)
 
 
 class _Bounded(io.BytesIO):
@@ -152,7 +201,7 @@ def drum_map(notes: set[int], voices: Mapping[int, str]) -> dict[int, int]:
     }
 
 
-def _notes(file: mido.MidiFile, name: str) -> tuple[list[Played], float]:
+def _notes(file: mido.MidiFile, name: str, tracks: Any) -> tuple[list[Played], float]:
     per_beat = file.ticks_per_beat
     open_notes: dict[tuple[int, int], tuple[int, int]] = {}
     notes: list[Played] = []
@@ -162,7 +211,7 @@ def _notes(file: mido.MidiFile, name: str) -> tuple[list[Played], float]:
         start, velocity = open_notes.pop(key)
         notes.append(Played(start / per_beat, length, key[1], velocity, key[0] + 1))
 
-    for message in mido.merge_tracks(file.tracks):
+    for message in mido.merge_tracks(tracks):
         tick += message.time
         if tick < 0 or tick / per_beat > MAX_BEATS:
             raise MidiFileError(

@@ -116,7 +116,7 @@ PATTERNS: tuple[Action, ...] = (
     _p("import_loop", "Import MIDI files and WAV loops", "Ctrl+I", group="Files",
        words="load sample audio mid", effect="asks", needs="box"),
     _p("import_folder", "Import a folder of MIDI files", "Ctrl+Shift+I", group="Files",
-       words="load library", effect="asks", needs="box"),
+       words="load library", effect="asks"),
     _p("export_pattern", "Write it as MIDI and WAV", "Ctrl+Alt+E", group="Files",
        words="save bounce render", effect="asks", on="pattern", needs="pattern"),
     _p("pane_note_lanes", "The note lanes", "Alt+1", group="Part", words="steps grid edit"),

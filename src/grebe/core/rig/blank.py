@@ -56,6 +56,8 @@ SOCKETS: dict[str, Socket] = {
     "network": Socket("Network", "network", "both"),
     "audio-in": Socket("Audio in", "audio", "in"),
 }
+USUAL_SOCKETS = ("midi-in",)
+"""Of a box whose sockets nobody has said."""
 WHO = {"own": "its own patterns", "grebe": "what Grebe plays"}
 CHANGES: dict[str, ChangeAt] = {
     "at its pattern's end": "pattern_end", "on the bar": "bar", "at once": "at_once",
@@ -162,6 +164,7 @@ def profile_of(
     guessed = [path for path in TOLD if path not in said and path != "jacks"]
     if not sockets:
         guessed.append("jacks")
+        sockets = USUAL_SOCKETS
     kind = said.get("kind", "other")
     obeys, sends = _messages(said, sockets)
     memory, longest = _memory(said.get("memory", "")), said.get("longest", "")
@@ -227,7 +230,6 @@ def _messages(said: Mapping[str, str], sockets: tuple[str, ...]) -> tuple[Obeys,
     at = [SOCKETS[s] for s in sockets]
     midi = any(s.kind in ("midi", "usb", "network") and s.way in ("in", "both") for s in at)
     ticks = midi or any(s.kind in ("pulse", "sync") and s.way == "in" for s in at)
-    midi, ticks = midi or not at, ticks or not at  # no socket was said: anything may be there
     usual = {
         "clock": ticks, "start": midi or ticks, "song_position": False, "program": False,
         "notes": midi,

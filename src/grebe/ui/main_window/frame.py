@@ -11,6 +11,8 @@ from pathlib import Path
 from PyQt6.QtCore import QEvent, QObject, QPoint, Qt, QTimer
 from PyQt6.QtGui import (
     QCloseEvent,
+    QDragEnterEvent,
+    QDropEvent,
     QKeyEvent,
     QPainter,
     QPaintEvent,
@@ -42,6 +44,7 @@ from grebe.errors import GrebeError
 from grebe.process.places import written
 from grebe.ui.main_window.action_book import ActionBook
 from grebe.ui.main_window.documents import Documents
+from grebe.ui.main_window.drops import Drops
 from grebe.ui.main_window.engine_ear import EngineEar
 from grebe.ui.main_window.file_actions import FileActions
 from grebe.ui.main_window.head_buttons import HeadButtons
@@ -134,6 +137,14 @@ class Frame(QWidget):
             self, self.session, self.documents, saved=self._document_saved,
             replace=self._replaced, palette=lambda: self.looks.palette,
         )  # fmt: skip
+        rig, patterns = self.views[1], self.views[3]
+        assert isinstance(rig, RigView)
+        assert isinstance(patterns, PatternsView)
+        self.drops = Drops(
+            self.session, project=self.files.go_on, profile=rig.profiles.take_file,
+            midi=self.ours.bring_in, audio=patterns.transfer.import_files,
+        )  # fmt: skip
+        self.setAcceptDrops(True)
         stations = {f"station_{n}": partial(self.show_station, n) for n in self.views}
         self._acts: dict[str, Act] = {
             **acts_of(self, self.own, self.files, self.ours, self.looks), **stations,
@@ -166,6 +177,7 @@ class Frame(QWidget):
             view.head.addWidget(self.head_buttons[number], 0, 0, TOP_RIGHT)
             view.leads_to.connect(self.go_to)
             view.wanted.connect(self.book.do)
+            view.files_came.connect(self.ours.bring_in)
 
     def _wire(self) -> None:
         self.rail.chosen.connect(self.show_station)
@@ -213,6 +225,14 @@ class Frame(QWidget):
         draw.fill(
             QPainter(self), 0, 0, self.width(), self.height(), self.looks.palette_shown.ground
         )
+
+    def dragEnterEvent(self, event: QDragEnterEvent | None) -> None:
+        """Files may be dropped anywhere."""
+        self.drops.entered(event)
+
+    def dropEvent(self, event: QDropEvent | None) -> None:
+        """They go where they belong."""
+        self.drops.dropped(event)
 
     def resizeEvent(self, event: QResizeEvent | None) -> None:
         """What lies over the stations goes with them."""

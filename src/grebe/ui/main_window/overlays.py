@@ -14,6 +14,7 @@ from grebe.app.live.session import Session
 from grebe.formats.profiles import known_profiles
 from grebe.process.places import own_profiles_dir
 from grebe.ui.main_window.action_book import ActionBook
+from grebe.ui.main_window.bringing_page import BringingPage
 from grebe.ui.main_window.finder import Finder
 from grebe.ui.main_window.help_page import HelpPage
 from grebe.ui.main_window.keys_page import KeysPage
@@ -22,6 +23,7 @@ from grebe.ui.main_window.menus import open_at, thing_menu
 from grebe.ui.main_window.overlay import Overlay
 from grebe.ui.main_window.settings_page import SettingsPage
 from grebe.ui.main_window.start_page import StartPage
+from grebe.ui.main_window.taking_page import TakingPage
 from grebe.ui.widgets.theme import Palette
 from grebe.ui.widgets.view import Thing, View
 
@@ -95,6 +97,16 @@ class Overlays(QObject):
         made.demo.connect(self.demo_wanted)
         made.asked.connect(self._leave_for)
         return made
+
+    @cached_property
+    def taking(self) -> TakingPage:
+        """Out of another project."""
+        return self._keep(TakingPage(self._room, self._session))
+
+    @cached_property
+    def bringing(self) -> BringingPage:
+        """MIDI files, and where each goes."""
+        return self._keep(BringingPage(self._room, self._session))
 
     @cached_property
     def messages(self) -> MessageList:

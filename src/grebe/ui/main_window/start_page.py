@@ -98,6 +98,9 @@ class StartPage(PageOverlay):
             row.addWidget(button)
         row.addStretch(1)
         column.addLayout(row)
+        midi = Button("Bring in MIDI files")
+        midi.clicked.connect(lambda: self.asked.emit("bring_midi"))
+        column.addWidget(midi, 0, Qt.AlignmentFlag.AlignLeft)
         return column
 
     def _right(self) -> QVBoxLayout:

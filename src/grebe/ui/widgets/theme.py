@@ -142,11 +142,12 @@ def style_sheet(p: Palette) -> str:
         selection-background-color: {soft}; selection-color: {ink};
     }}
     QCheckBox {{ spacing: 8px; min-height: 22px; }}
-    QCheckBox::indicator {{
+    QCheckBox::indicator, QTreeView::indicator, QTableView::indicator, QListView::indicator {{
         width: 16px; height: 16px; border: 2px solid {edge}; border-radius: 4px;
         background: {panel};
     }}
-    QCheckBox::indicator:checked {{
+    QCheckBox::indicator:checked, QTreeView::indicator:checked, QTableView::indicator:checked,
+    QListView::indicator:checked {{
         background: {water}; border-color: {water}; image: url({tick});
     }}
     QCheckBox::indicator:indeterminate {{ background: {rule}; }}

@@ -78,6 +78,9 @@ class View(QWidget):
     wanted = pyqtSignal(str)
     """A button was pressed: the action it stands for. The window does it, or says why not."""
 
+    files_came = pyqtSignal(list)
+    """Paths of MIDI files and folders: the window shows where each would go."""
+
     def __init__(self, session: Session) -> None:
         super().__init__()
         self.session = session

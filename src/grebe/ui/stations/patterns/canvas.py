@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
+from pathlib import Path
 from typing import NamedTuple
 
-from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
+from PyQt6.QtCore import QMimeData, QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QDragEnterEvent, QDropEvent, QMouseEvent, QPainter, QPen, QPixmap
 
 from grebe.app.actions.keymap import told
+from grebe.app.document.pattern_files import MIDI_SUFFIXES
 from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.app.editors.pattern_hits import NEW_VALUE, PLAIN
 from grebe.core.patterns.model import Content, ControlLane, Voice
@@ -169,18 +171,17 @@ class PatternCanvas(PlayheadCanvas):
         self.drag_ended.emit()
 
     def dragEnterEvent(self, event: QDragEnterEvent | None) -> None:
-        """Files may be dropped."""
-        data = event.mimeData() if event is not None else None
-        if event is not None and data is not None and data.hasUrls():
+        """MIDI and WAV files may be dropped; anything else is the window's."""
+        if event is not None and _loops_in(event.mimeData()):
             event.acceptProposedAction()
+        elif event is not None:
+            event.ignore()
 
     def dropEvent(self, event: QDropEvent | None) -> None:
         """MIDI files become patterns, WAV files loops."""
-        data = event.mimeData() if event is not None else None
-        if event is not None and data is not None:
-            paths = [url.toLocalFile() for url in data.urls() if url.isLocalFile()]
+        if event is not None:
             event.acceptProposedAction()
-            self.files_dropped.emit(paths)
+            self.files_dropped.emit(_loops_in(event.mimeData()))
 
     # Drawing
 
@@ -307,3 +308,12 @@ def _there(row: Row, step: int) -> bool:
     if isinstance(row, Voice):
         return row.hit_at(step) is not None
     return any(p.step == step for p in row.points)
+
+
+def _loops_in(data: QMimeData | None) -> list[str]:
+    """Paths of the MIDI and WAV files that are dragged; none where anything else is among them."""
+    if data is None or not data.hasUrls():
+        return []
+    paths = [url.toLocalFile() for url in data.urls() if url.isLocalFile()]
+    loops = [p for p in paths if Path(p).suffix.lower() in (*MIDI_SUFFIXES, ".wav")]
+    return loops if loops == paths else []

@@ -27,13 +27,15 @@ class PatternTransfer:
 
     def __init__(
         self, window: QWidget, editor: PatternEditor, loops: LoopFiles,
-        show: Callable[[bool], None],
+        show: Callable[[bool], None], bring: Callable[[list[str]], None],
     ) -> None:  # fmt: skip
-        """`show` shows what was taken in: loops, or else patterns."""
+        """`show` shows what was taken in: loops, or else patterns; `bring` where the files of a
+        folder would go."""
         self._window = window
         self._editor = editor
         self._loops = loops
         self._show = show
+        self._bring = bring
 
     @does("export_pattern")
     def export_pattern(self) -> None:
@@ -87,13 +89,13 @@ class PatternTransfer:
 
     @does("import_folder")
     def import_folder(self) -> None:
-        """Import every MIDI file of a folder."""
+        """Import every MIDI file of a folder: box, bars and key of each are proposed."""
         folder = QFileDialog.getExistingDirectory(self._window, "Import every MIDI file of")
         if folder:
-            self.import_files([folder])
+            self._bring([folder])
 
     def import_files(self, paths: list[str]) -> None:
-        """Import files, and the MIDI files of folders; what is wrong with any is said."""
+        """Import files for the box in hand; what is wrong with any is said."""
         device = self._editor.hand.device
         if device is None:
             self._editor.session.say("warn", "Add a device first: a pattern belongs to one.")

@@ -103,7 +103,11 @@ class PatternsView(PanedView):
         self.loops.made.connect(self.pattern_panes.loop_made)
         self.steps = StepsPane(self.editor)
         self.transfer = PatternTransfer(
-            self, self.editor, self.loops.files, self.pattern_panes.show_taken
+            self,
+            self.editor,
+            self.loops.files,
+            self.pattern_panes.show_taken,
+            self.files_came.emit,
         )
         self.panes = QStackedWidget()
         for pane in (self.pattern_canvas, self.memory, self.steps, self.capture, self.loops):

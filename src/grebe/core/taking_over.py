@@ -1,0 +1,277 @@
+"""Boxes, patterns, scenes and songs out of another project: with what they need, ids kept apart."""
+
+from __future__ import annotations
+
+from collections.abc import Collection, Mapping
+from typing import Any, NamedTuple
+
+import msgspec
+
+from grebe.core.document import Project, with_rig
+from grebe.core.naming import free_name, free_number
+from grebe.core.patterns.model import Pattern
+from grebe.core.rig.edits import MAX_CABLES, MAX_DEVICES, free_id
+from grebe.core.rig.model import GREBE_ID, Device
+from grebe.core.songs.model import Scene, Song
+from grebe.errors import EditError
+
+
+class Wanted(NamedTuple):
+    """What is taken out of another project, by its ids there."""
+
+    boxes: frozenset[str] = frozenset()
+    patterns: frozenset[str] = frozenset()
+    scenes: frozenset[str] = frozenset()
+    songs: frozenset[str] = frozenset()
+
+    def with_needs(self, other: Project) -> Wanted:
+        """It, with what it needs: a song its scenes, a scene its patterns, a pattern its box."""
+        songs = [s for s in other.songs if s.id in self.songs]
+        named = {section.scene for song in songs for section in song.sections}
+        scenes = [s for s in other.scenes if s.id in self.scenes | named]
+        chained = {p for scene in scenes for part in scene.parts for p in part.chain}
+        patterns = [p for p in other.patterns if p.id in self.patterns | chained]
+        used = {p.device for p in patterns}
+        used |= {part.device for scene in scenes for part in scene.parts}
+        used |= _devices_in(songs)
+        there = {d.id for d in other.rig.devices}
+        return Wanted(
+            frozenset((self.boxes | used) & there),
+            frozenset(p.id for p in patterns),
+            frozenset(s.id for s in scenes),
+            frozenset(s.id for s in songs),
+        )
+
+
+class Taken(NamedTuple):
+    """What came of it."""
+
+    project: Project
+    matched: tuple[tuple[str, str], ...]
+    """Boxes that are one of one's own: (its name there, one's own box's name)."""
+    lines: tuple[str, ...]
+    """What was added, in words."""
+
+
+def match_boxes(project: Project, other: Project) -> dict[str, str]:
+    """Which box of another project is which of one's own: by profile and name, then by name and
+    kind, then the only one of a profile on both sides. Ids there to ids here."""
+    matched: dict[str, str] = {}
+    for rule in (_same_profile, _same_kind):
+        for theirs in other.rig.devices:
+            found = next(
+                (d for d in project.rig.devices
+                 if d.id not in matched.values() and rule(theirs, d)), None,
+            )  # fmt: skip
+            if theirs.id not in matched and found is not None:
+                matched[theirs.id] = found.id
+    for theirs in other.rig.devices:
+        alike = [d for d in other.rig.devices if d.profile == theirs.profile]
+        own = [d for d in project.rig.devices if d.profile == theirs.profile]
+        free = theirs.id not in matched and theirs.profile and len(alike) == len(own) == 1
+        if free and own[0].id not in matched.values():
+            matched[theirs.id] = own[0].id
+    return matched
+
+
+def _same_profile(one: Device, other: Device) -> bool:
+    return bool(one.profile) and (one.profile, one.name) == (other.profile, other.name)
+
+
+def _same_kind(one: Device, other: Device) -> bool:
+    return (one.name, one.kind) == (other.name, other.kind)
+
+
+def take_over(
+    project: Project, other: Project, wanted: Wanted, matches: Mapping[str, str] | None = None
+) -> Taken:
+    """The project with what is wanted of another, and all that it needs.
+
+    `matches` are boxes there that are boxes here, as `match_boxes` proposes them. EditError where
+    the rig would become too large.
+    """
+    whole = wanted.with_needs(other)
+    known = match_boxes(project, other) if matches is None else matches
+    boxes = {d: own for d, own in known.items() if d in whole.boxes}
+    project, boxes = _with_boxes(project, other, whole.boxes, boxes)
+    project, patterns = _with_patterns(project, other, whole.patterns, boxes)
+    project, scenes = _with_scenes(project, other, whole.scenes, boxes, patterns)
+    project, songs = _with_songs(project, other, whole.songs, boxes, scenes)
+    names = {d.id: d.name for d in (*project.rig.devices, *other.rig.devices)}
+    matched = tuple(
+        (other.rig.name_of(d), names[own]) for d, own in known.items() if d in whole.boxes
+    )
+    new = [d for d in whole.boxes if d not in known]
+    counts = (
+        (len(new), "box", "boxes"), (len(patterns), "pattern", "patterns"),
+        (len(scenes), "scene", "scenes"), (songs, "song", "songs"),
+    )  # fmt: skip
+    lines = tuple(f"{n} {one if n == 1 else many}" for n, one, many in counts if n)
+    return Taken(project, matched, lines)
+
+
+def _devices_in(value: Any) -> set[str]:
+    """Every id that stands in a field called `device`, however deep."""
+    found: set[str] = set()
+    if isinstance(value, (tuple, list)):
+        return found.union(*(_devices_in(v) for v in value)) if value else found
+    if isinstance(value, msgspec.Struct):
+        for name in value.__struct_fields__:
+            inner = getattr(value, name)
+            if name == "device" and isinstance(inner, str):
+                found.add(inner)
+            else:
+                found |= _devices_in(inner)
+    return found
+
+
+def _renamed(value: Any, boxes: Mapping[str, str]) -> Any:
+    """The value with every `device` in it as it is called here; rows of boxes that were not taken
+    are left out."""
+    if isinstance(value, tuple):
+        return tuple(_renamed(v, boxes) for v in value if _stays(v, boxes))
+    if isinstance(value, msgspec.Struct):
+        fields = {}
+        for name in value.__struct_fields__:
+            inner = getattr(value, name)
+            if name == "device" and isinstance(inner, str):
+                fields[name] = boxes.get(inner, inner)
+            elif isinstance(inner, (tuple, msgspec.Struct)):
+                fields[name] = _renamed(inner, boxes)
+        return msgspec.structs.replace(value, **fields)
+    return value
+
+
+def _stays(value: Any, boxes: Mapping[str, str]) -> bool:
+    return not isinstance(value, msgspec.Struct) or getattr(value, "device", None) in (
+        None, *boxes,
+    )  # fmt: skip
+
+
+def _with_boxes(
+    project: Project, other: Project, wanted: Collection[str], boxes: dict[str, str]
+) -> tuple[Project, dict[str, str]]:
+    """New boxes, with the cables and routes among all that are taken, and their loops."""
+    rig = project.rig
+    taken = {GREBE_ID, *(d.id for d in rig.devices)}
+    names = {d.name for d in rig.devices}
+    new: list[Device] = []
+    for device in other.rig.devices:
+        if device.id not in wanted or device.id in boxes:
+            continue
+        name = free_name(device.name, names)
+        made = msgspec.structs.replace(device, id=free_id(name, taken), name=name)
+        taken.add(made.id)
+        names.add(name)
+        boxes[device.id] = made.id
+        new.append(made)
+    if len(rig.devices) + len(new) > MAX_DEVICES:
+        raise EditError(f"a rig holds {MAX_DEVICES} devices")
+    fresh = {d.id for d in new}
+    ends = {**boxes, GREBE_ID: GREBE_ID}
+
+    def joined(rows: tuple[Any, ...]) -> tuple[Any, ...]:
+        kept = (r for r in rows if r.source in ends and r.target in ends)
+        moved = (
+            msgspec.structs.replace(r, source=ends[r.source], target=ends[r.target]) for r in kept
+        )
+        return tuple(r for r in moved if fresh & {r.source, r.target})
+
+    cables = (*rig.cables, *joined(other.rig.cables))
+    if len(cables) > MAX_CABLES:
+        raise EditError(f"a rig holds {MAX_CABLES} cables")
+    rig = msgspec.structs.replace(
+        rig, devices=(*rig.devices, *new), cables=cables,
+        routes=(*rig.routes, *joined(other.rig.routes)),
+    )  # fmt: skip
+    loops = list(project.loops)
+    for loop in other.loops:
+        if boxes.get(loop.device) in fresh:
+            new_id = free_number("loop", {x.id for x in loops})
+            loops.append(msgspec.structs.replace(loop, id=new_id, device=boxes[loop.device]))
+    return msgspec.structs.replace(with_rig(project, rig), loops=tuple(loops)), boxes
+
+
+def _with_patterns(
+    project: Project, other: Project, wanted: Collection[str], boxes: Mapping[str, str]
+) -> tuple[Project, dict[str, str]]:
+    """Patterns under ids of their own; a place in a box's memory that is taken is given up."""
+    ids: dict[str, str] = {}
+    taken = {p.id for p in project.patterns}
+    for pattern in other.patterns:
+        if pattern.id in wanted:
+            ids[pattern.id] = pattern.id if pattern.id not in taken else _free(taken)
+            taken.add(ids[pattern.id])
+    places = {(p.device, p.program) for p in project.patterns}
+    new: list[Pattern] = []
+    for pattern in other.patterns:
+        if pattern.id not in ids:
+            continue
+        device = boxes[pattern.device]
+        names = {p.name for p in (*project.patterns, *new) if p.device == device}
+        there = (device, pattern.program) in places
+        new.append(msgspec.structs.replace(
+            pattern, id=ids[pattern.id], device=device, name=free_name(pattern.name, names)[:80],
+            program=None if there else pattern.program,
+            variation_of=ids.get(pattern.variation_of or ""),
+        ))  # fmt: skip
+    return msgspec.structs.replace(project, patterns=(*project.patterns, *new)), ids
+
+
+def _free(taken: Collection[str]) -> str:
+    return free_number("taken", taken)
+
+
+def _with_scenes(
+    project: Project, other: Project, wanted: Collection[str], boxes: Mapping[str, str],
+    patterns: Mapping[str, str],
+) -> tuple[Project, dict[str, str]]:  # fmt: skip
+    taken = {s.id for s in project.scenes}
+    ids: dict[str, str] = {}
+    for scene in other.scenes:
+        if scene.id in wanted:
+            ids[scene.id] = scene.id if scene.id not in taken else free_number("scene", taken)
+            taken.add(ids[scene.id])
+    new: list[Scene] = []
+    for scene in other.scenes:
+        if scene.id not in ids:
+            continue
+        names = {s.name for s in (*project.scenes, *new)}
+        moved = _renamed(scene, boxes)
+        parts = tuple(
+            msgspec.structs.replace(p, chain=tuple(patterns[i] for i in p.chain if i in patterns))
+            for p in moved.parts
+        )
+        new.append(msgspec.structs.replace(
+            moved, id=ids[scene.id], name=free_name(scene.name, names)[:80], parts=parts,
+            then=msgspec.structs.replace(scene.then, to=ids.get(scene.then.to, "")),
+        ))  # fmt: skip
+    return msgspec.structs.replace(project, scenes=(*project.scenes, *new)), ids
+
+
+def _with_songs(
+    project: Project, other: Project, wanted: Collection[str], boxes: Mapping[str, str],
+    scenes: Mapping[str, str],
+) -> tuple[Project, int]:  # fmt: skip
+    taken = {s.id for s in project.songs}
+    ids: dict[str, str] = {}
+    for song in other.songs:
+        if song.id in wanted:
+            ids[song.id] = song.id if song.id not in taken else free_number("song", taken)
+            taken.add(ids[song.id])
+    new: list[Song] = []
+    for song in other.songs:
+        if song.id not in ids:
+            continue
+        names = {s.name for s in (*project.songs, *new)}
+        moved = _renamed(song, boxes)
+        sections = tuple(
+            msgspec.structs.replace(s, scene=scenes[s.scene])
+            for s in moved.sections
+            if s.scene in scenes
+        )
+        new.append(msgspec.structs.replace(
+            moved, id=ids[song.id], name=free_name(song.name, names)[:80], sections=sections,
+            version_of=ids.get(song.version_of, ""),
+        ))  # fmt: skip
+    return msgspec.structs.replace(project, songs=(*project.songs, *new)), len(new)

@@ -1,0 +1,176 @@
+"""A page: MIDI files brought in, each track with its box, bars and key as proposed."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from typing import Any
+
+from PyQt6.QtCore import Qt
+from PyQt6.QtWidgets import (
+    QAbstractItemView,
+    QComboBox,
+    QFileDialog,
+    QHBoxLayout,
+    QHeaderView,
+    QLabel,
+    QTableWidget,
+    QTableWidgetItem,
+    QWidget,
+)
+
+from grebe.app.editors.bringing import Bringing, BroughtTrack
+from grebe.app.live.session import Session
+from grebe.core.arriving import MOST_BARS
+from grebe.core.forms import Field
+from grebe.core.patterns.keys import NAMES
+from grebe.errors import EditError
+from grebe.ui.main_window.overlay import PageOverlay
+from grebe.ui.widgets.controls import Button
+from grebe.ui.widgets.fields import NumberField
+
+COLUMNS = ("Take", "Track", "Notes", "Box", "Bars", "Key")
+BARS = Field(owner="", key="bars", words="Bars", control="number", low=1, high=MOST_BARS)
+NO_KEY = "none"
+KEYS = (NO_KEY, *(f"{name} {scale}" for scale in ("minor", "major") for name in NAMES))
+FILES = "MIDI files (*.mid *.midi)"
+NAME_WIDTH = 300
+
+
+class BringingPage(PageOverlay):
+    """A table of what came; it becomes patterns, or one song."""
+
+    def __init__(self, parent: QWidget, session: Session) -> None:
+        super().__init__(parent, "MIDI files")
+        self.below.setText("Box, bars and key are proposed from the notes. Change what is wrong, "
+                           "leave out what you do not want.")  # fmt: skip
+        self.bringing = Bringing(session)
+        self.table = QTableWidget(0, len(COLUMNS))
+        self.table.setHorizontalHeaderLabels(COLUMNS)
+        self.table.setAccessibleName("What came")
+        self.table.setTabKeyNavigation(False)
+        self.table.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
+        self.table.itemChanged.connect(self._changed)
+        head, rows = self.table.horizontalHeader(), self.table.verticalHeader()
+        if head is not None and rows is not None:
+            head.setSectionResizeMode(QHeaderView.ResizeMode.ResizeToContents)
+            head.setSectionResizeMode(1, QHeaderView.ResizeMode.Stretch)
+            rows.hide()
+        self.said = QLabel("")
+        self.said.setWordWrap(True)
+        self.patterns = Button("Take them as patterns", primary=True)
+        self.patterns.clicked.connect(lambda: self._take(self.bringing.as_patterns))
+        self.song = Button("Take them as a song")
+        self.song.clicked.connect(lambda: self._take(self.bringing.as_song))
+        row = QHBoxLayout()
+        for words, does in (("Choose files", self.ask), ("Choose a folder", self.ask_folder)):
+            button = Button(words)
+            button.clicked.connect(does)
+            row.addWidget(button)
+        row.addStretch(1)
+        row.addWidget(self.song)
+        row.addWidget(self.patterns)
+        self.column.addWidget(self.table, 1)
+        self.column.addWidget(self.said)
+        self.column.addLayout(row)
+        self._show()
+
+    def ask(self) -> None:
+        """Choose files."""
+        chosen, _ = QFileDialog.getOpenFileNames(self, "Bring in MIDI files", "", FILES)
+        if chosen:
+            self.open_files(chosen)
+
+    def ask_folder(self) -> None:
+        """Choose a folder of them."""
+        chosen = QFileDialog.getExistingDirectory(self, "Bring in every MIDI file of")
+        if chosen:
+            self.open_files([chosen])
+
+    def open_files(self, paths: Sequence[str]) -> None:
+        """Show what is in files, and in those of folders."""
+        self.bringing.read(paths)
+        self._show()
+        self.table.setFocus()
+
+    def _show(self) -> None:
+        rows = self.bringing.rows
+        self.table.blockSignals(True)
+        self.table.setRowCount(len(rows))
+        for at, row in enumerate(rows):
+            self._fill(at, row)
+        self.table.blockSignals(False)
+        self.song.setVisible(self.bringing.one_file)
+        self.patterns.setEnabled(bool(rows))
+        self._say()
+
+    def _fill(self, at: int, row: BroughtTrack) -> None:
+        tick = QTableWidgetItem()
+        tick.setFlags(Qt.ItemFlag.ItemIsUserCheckable | Qt.ItemFlag.ItemIsEnabled)
+        tick.setCheckState(Qt.CheckState.Checked if row.wanted else Qt.CheckState.Unchecked)
+        self.table.setItem(at, 0, tick)
+        for column, words in ((1, row.track.name), (2, str(len(row.track.notes)))):
+            item = QTableWidgetItem(words)
+            item.setFlags(Qt.ItemFlag.ItemIsEnabled | Qt.ItemFlag.ItemIsSelectable)
+            self.table.setItem(at, column, item)
+        boxes = [("", f"a new box: {row.kind}")]
+        boxes += [(d.id, d.name) for d in self.bringing.session.project.rig.devices]
+        self._list(at, 3, f"Box of {row.track.name}", boxes, row.box, _setter(row, "box"))
+        bars = NumberField(BARS)
+        bars.set_text(str(row.bars))
+        bars.setAccessibleName(f"Bars of {row.track.name}")
+        bars.entered.connect(lambda text, f=bars, r=row: _set_bars(r, f, text))
+        self.table.setCellWidget(at, 4, bars)
+        keys = [("" if key == NO_KEY else key, key) for key in KEYS]
+        self._list(at, 5, f"Key of {row.track.name}", keys, row.key, _setter(row, "key"))
+
+    def _list(
+        self, at: int, column: int, words: str, rows: Sequence[tuple[str, str]], chosen: str,
+        does: Callable[[str], None],
+    ) -> None:  # fmt: skip
+        choice = QComboBox()
+        choice.setAccessibleName(words)
+        for value, name in rows:
+            choice.addItem(name, value)
+        choice.setCurrentIndex(max(0, choice.findData(chosen)))
+        choice.activated.connect(lambda _, c=choice: does(str(c.currentData() or "")))
+        self.table.setCellWidget(at, column, choice)
+
+    def _changed(self, item: QTableWidgetItem) -> None:
+        if item.column() == 0:
+            row = self.bringing.rows[item.row()]
+            row.wanted = item.checkState() == Qt.CheckState.Checked
+            self._say()
+
+    def _say(self) -> None:
+        rows, refused = self.bringing.rows, self.bringing.refused
+        wanted = sum(row.wanted for row in rows)
+        words = f"{wanted} of {len(rows)} are taken."
+        if not rows:
+            words = "Choose files, or drop them here."
+        if refused:
+            more = f" ({len(refused) - 1} more were refused)" if len(refused) > 1 else ""
+            words = f"{words} {refused[0]}{more}"
+        self.said.setText(words)
+
+    def _take(self, take: Callable[[], None]) -> None:
+        try:
+            take()
+        except EditError as error:
+            self.said.setText(f"{error}.")
+        else:
+            self.hide()
+
+
+def _setter(row: BroughtTrack, field: str) -> Callable[[str], None]:
+    def to(value: Any) -> None:
+        setattr(row, field, value)
+
+    return to
+
+
+def _set_bars(row: BroughtTrack, field: NumberField, text: str) -> None:
+    if text.isdecimal() and 1 <= int(text) <= MOST_BARS:
+        row.bars = int(text)
+        field.set_text(text)
+    else:
+        field.give_back()

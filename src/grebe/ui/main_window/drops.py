@@ -1,0 +1,82 @@
+"""Files dropped anywhere in the window go where they belong: projects, profiles, MIDI, audio."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from pathlib import Path
+
+from PyQt6.QtCore import QMimeData
+from PyQt6.QtGui import QDragEnterEvent, QDropEvent
+
+from grebe.app.document.pattern_files import MIDI_SUFFIXES
+from grebe.app.live.session import Session
+from grebe.errors import GrebeError
+from grebe.formats.project import SUFFIX
+from grebe.process.places import shown
+
+AUDIO_SUFFIX = ".wav"
+PROFILE_SUFFIX = ".json"
+
+
+class Drops:
+    """Sorts what was dropped by what it is."""
+
+    def __init__(
+        self, session: Session, *, project: Callable[[Path], None],
+        profile: Callable[[Path], None], midi: Callable[[Sequence[str]], None],
+        audio: Callable[[list[str]], None],
+    ) -> None:  # fmt: skip
+        """What each kind is given to; GrebeError from any is said in the window."""
+        self._session = session
+        self._project, self._profile, self._midi, self._audio = project, profile, midi, audio
+
+    def entered(self, event: QDragEnterEvent | None) -> None:
+        """Something is dragged over the window."""
+        if event is not None and paths_of(event.mimeData()):
+            event.acceptProposedAction()
+
+    def dropped(self, event: QDropEvent | None) -> None:
+        """It was let go of."""
+        if event is None:
+            return
+        paths = paths_of(event.mimeData())
+        if paths:
+            event.acceptProposedAction()
+            self.take(paths)
+
+    def take(self, paths: Sequence[Path]) -> None:
+        """Give files to where they belong; what belongs nowhere is said."""
+        try:
+            self._take(paths)
+        except GrebeError as error:
+            self._session.say("error", str(error))
+
+    def _take(self, paths: Sequence[Path]) -> None:
+        of = {path: path.suffix.lower() for path in paths}
+        projects = [p for p, kind in of.items() if kind == SUFFIX]
+        midi = [p for p, kind in of.items() if kind in MIDI_SUFFIXES or p.is_dir()]
+        audio = [p for p, kind in of.items() if kind == AUDIO_SUFFIX]
+        profiles = [p for p, kind in of.items() if kind == PROFILE_SUFFIX]
+        known = {*projects, *midi, *audio, *profiles}
+        for path in profiles:
+            self._profile(path)
+        if audio:
+            self._audio([str(p) for p in audio])
+        if midi:
+            self._midi([str(p) for p in midi])
+        if projects:
+            self._project(projects[0])
+        left = [p for p in paths if p not in known]
+        if left:
+            self._session.say(
+                "warn",
+                f"{shown(left[0].name)} is nothing that can be brought in here: projects "
+                f"(*{SUFFIX}), profiles, MIDI files, folders of them, and WAV files can.",
+            )
+
+
+def paths_of(data: QMimeData | None) -> list[Path]:
+    """The files of this computer that are dragged."""
+    if data is None or not data.hasUrls():
+        return []
+    return [Path(url.toLocalFile()) for url in data.urls() if url.isLocalFile()]
