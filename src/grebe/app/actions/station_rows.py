@@ -132,6 +132,8 @@ SCENES: tuple[Action, ...] = (
             words="append add section", effect="edits", on="scene", needs="scene song"),
     _scenes("all_scenes", "A song of all scenes, as they go on", "Ctrl+Shift+A", group="Song",
             words="make song arrangement", effect="edits", needs="scene"),
+    _scenes("song_of_scene", "A song of this scene alone", group="Song",
+            words="make song single", effect="edits", on="scene", needs="scene"),
     _scenes("only_song", "Only scenes of this song, or all", group="Song",
             words="filter show", needs="song"),
 )  # fmt: skip
@@ -171,6 +173,8 @@ SONG: tuple[Action, ...] = (
           words="form arrangement dance new song", effect="edits", on="song", needs="scene"),
     _song("new_song", "A new song", group="Make", words="blank create begin", effect="edits",
           on="song", needs="scene"),
+    _song("keep_performance", "A song of how it was played last", group="Make",
+          words="record performance launches kept jam", effect="edits", on="song", needs="song"),
     _song("copy_song", "Another like this song", group="Make", words="duplicate copy clone",
           effect="edits", on="song", needs="song"),
     _song("remove_song", "Remove the song", "Ctrl+Shift+Delete", group="Make", words="delete",

@@ -8,8 +8,10 @@ from grebe.app.actions.keymap import told
 from grebe.app.doing import does
 from grebe.app.editors.scene_form import SceneHand
 from grebe.core.document import Project, with_song
+from grebe.core.naming import free_name
 from grebe.core.songs.edit import insert_section
-from grebe.core.songs.forms import add_song, song_of_scenes
+from grebe.core.songs.forms import add_song, free_song_id, song_of_scenes
+from grebe.core.songs.model import Section, Song
 from grebe.core.songs.scenes import (
     add_scene,
     copy_scene,
@@ -123,8 +125,23 @@ class SceneMaking:
         """A song of all scenes, in order, each going on as it says."""
         if not self.hand.project.scenes:
             raise EditError("there are no scenes yet")
-        made = song_of_scenes(
-            self.hand.project, "All scenes", self.hand.session.position.written_bpm
-        )
-        self.hand.session.store.apply("A song of all scenes", lambda p: add_song(p, made))
+        self._song(song_of_scenes(
+            self.hand.project, self._free("All scenes"), self.hand.session.position.written_bpm
+        ))  # fmt: skip
+
+    @does("song_of_scene")
+    def song_of_scene(self) -> None:
+        """A song of this scene alone."""
+        scene = self.hand.project.scene(self._need())
+        self._song(Song(
+            id=free_song_id(self.hand.project), name=self._free(scene.name),
+            bpm=self.hand.session.position.written_bpm,
+            sections=(Section(id="s1", scene=scene.id, times=scene.times),),
+        ))  # fmt: skip
+
+    def _free(self, name: str) -> str:
+        return free_name(name[:76], {s.name for s in self.hand.project.songs})
+
+    def _song(self, made: Song) -> None:
+        self.hand.session.store.apply(f"New song {made.name}", lambda p: add_song(p, made))
         self.hand.session.choose_song(made.id)

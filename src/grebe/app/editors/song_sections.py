@@ -10,10 +10,12 @@ from grebe.app.doing import does
 from grebe.app.editors.song_form import SongHand
 from grebe.core.beginning import with_first_song
 from grebe.core.document import Project
+from grebe.core.naming import free_name
 from grebe.core.rig.memory import assign
 from grebe.core.songs import edit
 from grebe.core.songs.forms import FORMS, add_song, song_of_form
 from grebe.core.songs.model import BoxSong, Printed, Song, Then
+from grebe.core.songs.performed import song_performed
 from grebe.core.songs.whole import copy_song, remove_song, used_in
 from grebe.errors import EditError
 
@@ -120,9 +122,8 @@ class SectionEdits:
         form = FORMS[number]
         base = self.hand.session.song
         name = form.words if base is None else f"{base.name}, {form.words.lower()}"
-        made = song_of_form(
-            self.hand.project, form, name[:80], self.hand.session.position.written_bpm
-        )
+        name = free_name(name[:76], {s.name for s in self.hand.project.songs})
+        made = song_of_form(self.hand.project, form, name, self.hand.session.position.written_bpm)
         self.hand.session.store.apply("Song of a form", lambda p: add_song(p, made))
         self.hand.session.choose_song(made.id)
         self.hand.tick = 0
@@ -133,6 +134,19 @@ class SectionEdits:
         made = with_first_song(self.hand.project, self.hand.session.position.written_bpm)
         self.hand.session.store.apply("New song", lambda _: made)
         self.hand.session.choose_song(made.songs[-1].id)
+
+    @does("keep_performance")
+    def keep_performance(self) -> None:
+        """A song of how it was played last."""
+        session = self.hand.session
+        if session.running:
+            raise EditError("stop first: what plays is not over yet")
+        if session.performance.last is None:
+            raise EditError("nothing has been played since this was opened")
+        made = song_performed(self.hand.project, session.performance.last)
+        session.store.apply("Keep what was played", lambda p: add_song(p, made))
+        session.choose_song(made.id)
+        session.notices.say("info", f"{made.name}: {len(made.sections)} sections.", offers="undo")
 
     @does("copy_song")
     def copy_song(self) -> None:

@@ -19,6 +19,7 @@ from grebe.app.live.learning import Learning
 from grebe.app.live.looping import Looping
 from grebe.app.live.networking import Networking
 from grebe.app.live.notices import Notices
+from grebe.app.live.performance import PerformanceLog
 from grebe.app.live.performer import PerformerCommands
 from grebe.app.live.played import PlayedMemory
 from grebe.app.live.position import Position
@@ -65,6 +66,8 @@ class Session:
         """What runs beside it."""
         self.memory = PlayedMemory()
         """What was played in during the last minutes."""
+        self.performance = PerformanceLog()
+        """How the song was played last."""
         self.stage = StageState()
         self.learning = Learning(store, self.link, self.notices)
         """Presses learnt for Stage."""
@@ -165,6 +168,7 @@ class Session:
         goes_on = self.running and not self.performer.halted
         status = self.selection.in_own_words(status, goes_on=goes_on)
         self.position.take(status)
+        self.performance.take(status, self.selection.song_id)
         self.memory.take(status.played)
         self.network.take(status)
         if status.running:
