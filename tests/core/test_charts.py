@@ -7,6 +7,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from grebe.core.rig.blank import (
+    LOOPS,
     QUESTIONS,
     SOCKETS,
     TOLD,
@@ -105,9 +106,12 @@ def test_anything_may_be_pasted(text: str) -> None:
 
 def test_nothing_answered_is_all_guessed_and_no_contradiction() -> None:
     profile = profile_of({}).profile
-    assert set(profile.spec.guessed) == set(TOLD)
+    assert set(profile.spec.guessed) == set(TOLD) - {LOOPS}
     assert contradictions(profile) == ()
-    assert len(guesses(profile.spec)) == len(TOLD)
+    assert len(guesses(profile.spec)) == len(TOLD) - 1
+    looper = profile_of({"kind": "looper"}).profile.spec
+    assert looper.loop_tracks == 1
+    assert LOOPS in looper.guessed
 
 
 @pytest.mark.parametrize("socket", SOCKETS)

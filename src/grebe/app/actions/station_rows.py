@@ -194,7 +194,7 @@ SONG: tuple[Action, ...] = (
 )  # fmt: skip
 SET: tuple[Action, ...] = (
     _set("add_song", "Put a song in after it", "N", words="add insert", effect="edits",
-         on="place set", needs="set song"),
+         on="place set", needs="song"),
     _set("pin_place", "It stays at its place, or may move", "P", words="lock fix", effect="edits",
          on="place", needs="place"),
     _set("into", "How it comes in: stop, cut, ramp, carry on", "U",

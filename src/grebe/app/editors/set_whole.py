@@ -8,6 +8,7 @@ from grebe.app.actions.keymap import told
 from grebe.app.doing import does
 from grebe.app.editors.set_form import SetHand
 from grebe.core.document import Project, with_set
+from grebe.core.naming import free_name
 from grebe.core.player.commands import LaunchAt
 from grebe.core.sets.edit import (
     add_set,
@@ -106,7 +107,8 @@ class SetEdits:
     @does("new_set")
     def new_set(self) -> None:
         """Another set, empty."""
-        project, made = add_set(self.hand.project, f"Set {len(self.hand.project.sets) + 1}")
+        taken = {s.name for s in self.hand.project.sets}
+        project, made = add_set(self.hand.project, free_name("Set", taken))
         self.hand.session.store.apply("New set", lambda _: project)
         self.hand.session.selection.set_id, self.hand.entry_id = made, ""
 

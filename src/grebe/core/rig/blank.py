@@ -130,9 +130,11 @@ QUESTIONS: tuple[Field, ...] = (
     ),
     _asked("keeps", "loop_tracks", "Loop tracks", "Of a looper: how many."),
 )
+LOOPS = "loop_tracks"
 TOLD: dict[str, str] = {
     "kind": "what it is for", "plays": "who plays it", "channel": "its channel",
-    "jacks": "its sockets", "change_at": "when it changes pattern",
+    "jacks": "its sockets", LOOPS: "how many loop tracks it has",
+    "change_at": "when it changes pattern",
     "obeys.clock": "whether it obeys clock", "obeys.start": "whether it obeys Start and Stop",
     "obeys.song_position": "whether it obeys Song Position",
     "obeys.program": "whether it obeys program changes", "obeys.notes": "whether it obeys notes",
@@ -161,7 +163,10 @@ def profile_of(
     """
     said = {key: text.strip() for key, text in answers.items() if text.strip() not in ("", SKIP)}
     drums, chart = read_voices(voices), read_controllers(controllers)
-    guessed = [path for path in TOLD if path not in said and path != "jacks"]
+    looper = said.get("kind") == "looper"
+    guessed = [path for path in TOLD if path not in said and path not in ("jacks", LOOPS)]
+    if looper and LOOPS not in said:
+        guessed.append(LOOPS)
     if not sockets:
         guessed.append("jacks")
         sockets = USUAL_SOCKETS
@@ -177,7 +182,7 @@ def profile_of(
         memory=memory,
         steps=Steps(longest=taken(StepCount, longest, "Steps of a pattern")) if longest else None,
         change_at=CHANGES.get(said.get("change_at", ""), "pattern_end"),
-        loop_tracks=_tracks(said.get("loop_tracks", "")),
+        loop_tracks=_tracks(said.get("loop_tracks", ""), kind),
         guessed=tuple(path for path in TOLD if path in guessed),
     )
     name = said.get("name", NAMELESS)[:80]
@@ -259,9 +264,9 @@ def _memory(text: str) -> MemoryShape | None:
         raise EditError("patterns it keeps: from 1 to 128 in a bank, 128 banks at most") from error
 
 
-def _tracks(text: str) -> int:
+def _tracks(text: str, kind: str) -> int:
     if not text:
-        return 0
+        return 1 if kind == "looper" else 0
     number = typed_whole(text)
     if not 0 <= number <= 64:
         raise EditError(f"loop tracks: from 0 to 64 (got {number})")

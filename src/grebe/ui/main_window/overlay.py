@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from PyQt6.QtCore import QRectF, Qt
 from PyQt6.QtGui import QKeyEvent, QPainter, QPaintEvent
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QApplication, QHBoxLayout, QLabel, QVBoxLayout, QWidget
 
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Button
@@ -41,6 +41,21 @@ class Overlay(QWidget):
         self.place()
         self.raise_()
         self.show()
+
+    def focusNextPrevChild(self, next: bool) -> bool:  # noqa: A002 - Qt's own name
+        """Tab goes round what is on it: nothing under it is seen."""
+        begun = at = QApplication.focusWidget() or self
+        while True:
+            found = at.nextInFocusChain() if next else at.previousInFocusChain()
+            if found is None or found is begun:
+                return False
+            at = found
+            tabbed = at.focusPolicy().value & Qt.FocusPolicy.TabFocus.value
+            own = self.isAncestorOf(at) and at.focusProxy() is None
+            if tabbed and own and at.isVisible() and at.isEnabled():
+                reason = Qt.FocusReason.TabFocusReason
+                at.setFocus(reason if next else Qt.FocusReason.BacktabFocusReason)
+                return True
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         """Plain keys end here: what lies under it is not seen, and so not worked on."""

@@ -6,9 +6,11 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from datetime import datetime
 from pathlib import Path
+from typing import get_args
 
 import msgspec
 from PyQt6.QtCore import Qt, pyqtSignal
+from PyQt6.QtGui import QKeyEvent
 from PyQt6.QtWidgets import (
     QGridLayout,
     QHBoxLayout,
@@ -28,7 +30,7 @@ from grebe.core.findings import find
 from grebe.core.forms import Field, field, reckoned
 from grebe.core.patterns.keys import SCALES
 from grebe.core.rig.blank import profile_of
-from grebe.core.rig.spec import Profile
+from grebe.core.rig.spec import Kind, Profile
 from grebe.core.songs.model import Song
 from grebe.errors import EditError
 from grebe.process.places import shown
@@ -40,6 +42,8 @@ from grebe.ui.widgets.fields import ListField, NumberField
 BPM = field("song", "bpm", "Tempo", Song, unit="BPM", step=1)
 COUNT = Field(owner="", key="", words="", control="number", low=0, high=8)
 COLUMNS = 3
+KINDS = get_args(Kind)
+"""What makes sound first."""
 NO_KEY = "not said"
 OTHER = "A box that is not here, asked about in Rig"
 TONICS = ("C", "C#", "D", "Eb", "E", "F", "F#", "G", "Ab", "A", "Bb", "B")
@@ -62,7 +66,8 @@ class StartPage(PageOverlay):
         super().__init__(parent, "grebe")
         self.below.setText("One beat for every box, from the first pattern to the last song.")
         unknown = msgspec.structs.replace(profile_of({}).profile, label=OTHER)
-        self._profiles = {p.id: p for p in (*profiles, unknown)}
+        known = sorted(profiles, key=lambda p: (KINDS.index(p.kind), p.label or p.name))
+        self._profiles = {p.id: p for p in (*known, unknown)}
         self.counts: dict[str, NumberField] = {}
         self.recent = QListWidget()
         self.recent.setAccessibleName("Go on with")
@@ -170,6 +175,13 @@ class StartPage(PageOverlay):
             self.recent.addItem("Nothing yet.")
         self._propose()
         (self.recent if recent else next(iter(self.counts.values()))).setFocus()
+
+    def keyPressEvent(self, event: QKeyEvent | None) -> None:
+        """Enter begins, from any of the fields."""
+        if event is not None and event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter):
+            self._begin()
+        else:
+            super().keyPressEvent(event)
 
     def _setter(self, count: NumberField) -> Callable[[str], None]:
         def to(text: str) -> None:

@@ -23,11 +23,14 @@ from grebe.core.rig.spec import Jack, Profile
 from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.sheet import Facts, SheetLine, head, note
 
+ENTER = (Qt.Key.Key_Return, Qt.Key.Key_Enter)
+
 
 class Page(QWidget):
-    """A page that Esc, which is the window's key, leaves."""
+    """A page that Esc, which is the window's key, leaves; Ctrl+Enter does what it is for."""
 
     left = pyqtSignal()
+    done: Button
 
     def __init__(self) -> None:
         super().__init__()
@@ -39,6 +42,16 @@ class Page(QWidget):
         """Put widgets one under another."""
         for widget in widgets:
             self.column.addWidget(widget)
+
+    def keyPressEvent(self, event: QKeyEvent | None) -> None:
+        """What no control on it has a use for."""
+        if event is None:
+            return
+        held = event.modifiers() & ~Qt.KeyboardModifier.KeypadModifier
+        if event.key() in ENTER and held == Qt.KeyboardModifier.ControlModifier:
+            self.done.click()
+        else:
+            super().keyPressEvent(event)
 
 
 class AddPage(Page):
@@ -162,8 +175,11 @@ class CablePage(Page):
         self.target.currentIndexChanged.connect(self._propose)
 
     def open(self, source: str) -> None:
-        """Begin at a device."""
+        """Begin at a device; at Grebe, to one that no cable reaches yet."""
         rig = self._session.project.rig
+        reached = any(source in (c.source, c.target) for c in rig.cables)
+        wanted = GREBE_ID if reached else source
+        source = source if reached else GREBE_ID
         rows = [(GREBE_ID, "Grebe"), *((d.id, d.name) for d in rig.devices)]
         for box in (self.source, self.target):
             box.blockSignals(True)
@@ -175,6 +191,8 @@ class CablePage(Page):
         plugged = {c.target for c in rig.cables if c.source == source} | {source, GREBE_ID}
         others = [i for i, (d, _) in enumerate(rows) if d != source]
         free = next((i for i in others if rows[i][0] not in plugged), others[0] if others else 0)
+        if wanted != GREBE_ID:
+            free = self.target.findData(wanted)
         self.target.setCurrentIndex(free)
         self._propose()
         self.target.setFocus()
@@ -205,7 +223,7 @@ class CablePage(Page):
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         """Enter plugs it in."""
-        if event is not None and event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter):
+        if event is not None and event.key() in ENTER:
             self._done()
         else:
             super().keyPressEvent(event)
