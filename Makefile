@@ -5,7 +5,10 @@ BIN := $(VENV)/bin
 RUNS := $(VENV)/.runs
 TESTS := $(VENV)/.tests
 
-.PHONY: demo test check unit lock clean schema fresh
+PREFIX ?= $(HOME)/.local
+DESTDIR ?=
+
+.PHONY: demo test check unit lock clean schema manual install uninstall deb fresh
 
 demo: $(RUNS)
 	@$(BIN)/grebe demo
@@ -39,6 +42,19 @@ fresh:
 
 schema: $(TESTS)
 	$(BIN)/python tools/write_schema.py
+
+manual: $(TESTS)
+	$(BIN)/python tools/write_manual.py
+
+# Into $(PREFIX): a Python environment of its own, the command, and the desktop's files.
+install:
+	@tools/install.sh "$(DESTDIR)" "$(PREFIX)"
+
+uninstall:
+	@tools/install.sh --remove "$(DESTDIR)" "$(PREFIX)"
+
+deb:
+	@tools/deb.sh build
 
 lock: $(TESTS)
 	@tools/lock.sh $(VENV)

@@ -4,9 +4,17 @@
 # Usage: tools/setup.sh VENV run|test      (`test` has what `run` has, and what only tests need)
 set -eu
 venv=$1
-kind=$2
+kind=${2:-}
 here=$(cd "$(dirname "$0")/.." && pwd)
 fail() { echo "$*" >&2; exit 1; }
+# System libraries: Qt's platform plugins, PortAudio, ALSA.
+libraries="libasound2 libdbus-1-3 libegl1 libfontconfig1 libgl1 libglib2.0-0 libportaudio2
+libxcb-cursor0 libxcb-icccm4 libxcb-image0 libxcb-keysyms1 libxcb-randr0 libxcb-render-util0
+libxcb-shape0 libxcb-xinerama0 libxcb-xkb1 libxkbcommon-x11-0 libxkbcommon0"
+if [ "$venv" = --libraries ]; then # for whoever makes a package
+    echo $libraries
+    exit 0
+fi
 
 # What cannot work is said before anything is downloaded.
 case $(uname -s)-$(uname -m) in
@@ -25,12 +33,9 @@ room=$(df -Pk "$folder" | awk 'NR == 2 {print int($4 / 1024)}')
 [ -x "$venv/bin/python" ] || [ "$room" -ge 1000 ] ||
     fail "$folder has $room MB free; some 1000 MB are needed while Grebe is set up, 450 to 650 after."
 
-# System libraries. Qt's platform plugins, PortAudio, ALSA, JACK's client library.
+# Which of them are missing here.
 installed() { dpkg-query -W -f='${Status}\n' "$1" 2>/dev/null | grep -q '^install ok installed$'; }
 known() { apt-cache show --no-all-versions "$1" >/dev/null 2>&1; }
-libraries="libasound2 libdbus-1-3 libegl1 libfontconfig1 libgl1 libglib2.0-0 libportaudio2
-libxcb-cursor0 libxcb-icccm4 libxcb-image0 libxcb-keysyms1 libxcb-randr0 libxcb-render-util0
-libxcb-shape0 libxcb-xinerama0 libxcb-xkb1 libxkbcommon-x11-0 libxkbcommon0"
 missing=
 add() { missing="$missing $1"; }
 if command -v dpkg-query >/dev/null; then

@@ -32,6 +32,7 @@ def test_every_setting_has_its_row() -> None:
         "place_in",
         "parts",
         "in_hand",
+        "folders",
     }
     assert all(c.title and c.does.endswith(".") for c in CHOICES)
 

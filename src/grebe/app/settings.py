@@ -16,6 +16,7 @@ from grebe.errors import SettingsError
 from grebe.process.places import read_back, state_dir, written
 
 Theme = Literal["desktop", "day", "night"]
+Paper = Literal["usual", "A4", "Letter"]
 LogLevel = Literal["errors", "usual", "everything"]
 LOG_LEVELS: dict[LogLevel, str] = {
     "errors": "ERROR", "usual": "INFO", "everything": "DEBUG",
@@ -55,6 +56,10 @@ class Settings(msgspec.Struct, frozen=True, kw_only=True):
     sound_level: Annotated[int, Meta(ge=0, le=100)] = 70
     """Of the stand-ins, in per cent."""
     log_level: LogLevel = "usual"
+    paper: Paper = "usual"
+    """Of printed sheets; "usual" as this country has it."""
+    folders: dict[str, str] = {}
+    """Where each kind of file was read or written last; as `written` writes paths."""
     projects: str = ""
     """Where file dialogs begin; as `written` writes a path."""
 
@@ -92,6 +97,8 @@ CHOICES: tuple[Choice, ...] = (
     Choice("log_level", "How much the log says", "Everything helps when something is to be "
            "reported. From the next start on.", "This computer", ("errors", "usual",
            "everything"), "debug report"),
+    Choice("paper", "Paper", "Of printed sheets: as this country has it, or one of the two.",
+           "This computer", ("usual", "A4", "Letter"), "print letter a4 size"),
     Choice("projects", "Where projects lie", "File dialogs begin in this folder.",
            "This computer", (), "folder directory files"),
 )  # fmt: skip

@@ -7,7 +7,7 @@ import sys
 from collections.abc import Callable
 from pathlib import Path
 
-from grebe.cli.common import Commands, add_json, command, print_json
+from grebe.cli.common import Commands, add_json, command, print_json, plain_help
 from grebe.core.calculators.boxes import key_of_weights
 from grebe.core.calculators.model import Answer, Calculator, Input, yes_or_no
 from grebe.core.calculators.table import CALCULATORS
@@ -44,11 +44,11 @@ def _say_which(parser: argparse.ArgumentParser) -> int:
 def _add_option(row: argparse.ArgumentParser, field: Input, *, required: bool) -> None:
     if field.read is yes_or_no:
         row.add_argument(f"--{field.key}", dest=field.name, action="store_const", const="yes",
-                         default=field.usual, help=field.words)  # fmt: skip
+                         default=field.usual, help=plain_help(field.words))  # fmt: skip
         return
     row.add_argument(
         f"--{field.key}", dest=field.name, required=required, default=field.usual,
-        metavar=field.hint or None, help=field.words, type=_checked(field),
+        metavar=field.hint or None, help=plain_help(field.words), type=_checked(field),
     )  # fmt: skip
 
 

@@ -23,12 +23,17 @@ def command(
     commands: Commands, name: str, help_text: str, example: str, call: Callable[..., int]
 ) -> argparse.ArgumentParser:
     """Add a command with its help and an example."""
-    shown = help_text.replace("%", "%%")  # argparse fills in what follows a %
+    shown = plain_help(help_text)
     parser: argparse.ArgumentParser = commands.add_parser(
         name, help=shown, description=shown, epilog=f"example: {example}"
     )
     parser.set_defaults(call=call)
     return parser
+
+
+def plain_help(text: str) -> str:
+    """A help text as it stands: argparse fills in what follows a %."""
+    return text.replace("%", "%%")
 
 
 def add_json(parser: argparse.ArgumentParser) -> None:

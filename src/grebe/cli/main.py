@@ -32,6 +32,7 @@ MODULES = {
     "calc": ("calc",),
     "bench": ("bench",),
     "report": ("report",),
+    "desktop": ("desktop",),
 }
 """The commands of each module of `grebe.cli`: only the one that is asked for is loaded, since
 some bring NumPy and the MIDI libraries with them. All of them for the help."""

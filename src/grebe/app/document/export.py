@@ -7,6 +7,7 @@ import io
 from collections.abc import Callable
 from fractions import Fraction
 from pathlib import Path
+from typing import NamedTuple
 
 from grebe.core.document import Project
 from grebe.core.patterns.stepsheet import step_sheet
@@ -113,17 +114,30 @@ ToPdf = Callable[[str, Path, str], None]
 """HTML, path, title."""
 
 
+class SheetPage(NamedTuple):
+    """A sheet as it is printed or written."""
+
+    html: str
+    title: str
+
+
+def setup_page(project: Project, device: str = "") -> SheetPage:
+    """The set-up sheet, of one device by name or id or ("") of all. UsageError for a device that is
+    not there."""
+    sheet = setup_sheet(project)
+    if device:
+        sheet = of_device(sheet, project.device_named(device).id)
+    html = setup_html(sheet, ticked=frozenset(project.ticked), project=project.name)
+    return SheetPage(html, f"Set-up sheet: {sheet.rig}")
+
+
 def export_setup(project: Project, path: Path, *, device: str, to_pdf: ToPdf) -> Path:
     """Write the set-up sheet, of one device by name or id or ("") of all; the file's path.
 
     UsageError for a device that is not there or a name that is neither .html nor
     .pdf, ProjectError when it cannot be written.
     """
-    sheet = setup_sheet(project)
-    if device:
-        sheet = of_device(sheet, project.device_named(device).id)
-    html = setup_html(sheet, ticked=frozenset(project.ticked), project=project.name)
-    return _write_sheet(html, path, f"Set-up sheet: {sheet.rig}", to_pdf)
+    return _write_sheet(setup_page(project, device), path, to_pdf)
 
 
 def export_steps(
@@ -143,7 +157,8 @@ def export_steps(
         }  # fmt: skip
         chosen = [p for p in project.patterns if p.device in wanted]
     sheets = [step_sheet(p, boxes[p.device], bpm) for p in chosen if p.device in boxes]
-    return _write_sheet(steps_html(sheets), path, f"Step sheets: {project.name}", to_pdf)
+    page = SheetPage(steps_html(sheets), f"Step sheets: {project.name}")
+    return _write_sheet(page, path, to_pdf)
 
 
 def programme_page(project: Project, song: Song, device: str = "", **colours: str) -> str:
@@ -170,14 +185,23 @@ def export_programme(
     Errors as `export_setup`, and EditError when the song cannot be laid out.
     """
     chosen = project.device_named(device).id if device else ""
-    html = programme_page(project, song, chosen)
-    return _write_sheet(html, path, f"Programme: {song.name}", to_pdf)
+    return _write_sheet(programme_sheet(project, song, chosen), path, to_pdf)
+
+
+def programme_sheet(project: Project, song: Song, device: str = "") -> SheetPage:
+    """Programming sheets of a song, of one device by id or of all."""
+    return SheetPage(programme_page(project, song, device), f"Programme: {song.name}")
 
 
 def export_stage(project: Project, song: Song, path: Path, *, to_pdf: ToPdf) -> Path:
     """Write the stage sheet of a song. Errors as `export_programme`."""
+    return _write_sheet(stage_sheet(project, song), path, to_pdf)
+
+
+def stage_sheet(project: Project, song: Song) -> SheetPage:
+    """The stage sheet of a song."""
     html = stage_html(cue_sheet(project, song), project=project.name)
-    return _write_sheet(html, path, f"Stage sheet: {song.name}", to_pdf)
+    return SheetPage(html, f"Stage sheet: {song.name}")
 
 
 CUE_COLUMNS = ("bar", "beat", "seconds", "kind", "device", "what", "by")
@@ -228,7 +252,12 @@ def set_page(project: Project, running: Set, **colours: str) -> str:
 
 def export_set_sheet(project: Project, running: Set, path: Path, *, to_pdf: ToPdf) -> Path:
     """Write the stage sheet of a set. Errors as `export_programme`."""
-    return _write_sheet(set_page(project, running), path, f"Stage sheet: {running.name}", to_pdf)
+    return _write_sheet(set_sheet(project, running), path, to_pdf)
+
+
+def set_sheet(project: Project, running: Set) -> SheetPage:
+    """The stage sheet of a set."""
+    return SheetPage(set_page(project, running), f"Stage sheet: {running.name}")
 
 
 def export_set_csv(project: Project, running: Set, path: Path) -> Path:
@@ -236,15 +265,15 @@ def export_set_csv(project: Project, running: Set, path: Path) -> Path:
     return _written(path, set_csv(plan_set(project, running)).encode())
 
 
-def _write_sheet(html: str, path: Path, title: str, to_pdf: ToPdf) -> Path:
+def _write_sheet(page: SheetPage, path: Path, to_pdf: ToPdf) -> Path:
     if path.suffix.lower() not in (".html", ".pdf"):
         raise UsageError(f"{path}: a sheet is written as .html or .pdf; end the name so")
     try:
         path.parent.mkdir(parents=True, exist_ok=True)
         if path.suffix.lower() == ".pdf":
-            to_pdf(html, path, title)
+            to_pdf(page.html, path, page.title)
         else:
-            write_atomic(path, html.encode())
+            write_atomic(path, page.html.encode())
     except OSError as error:
         raise ProjectError(
             f"{path} could not be written: {error.strerror}. Choose another folder."

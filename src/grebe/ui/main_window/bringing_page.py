@@ -9,7 +9,6 @@ from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import (
     QAbstractItemView,
     QComboBox,
-    QFileDialog,
     QHBoxLayout,
     QHeaderView,
     QLabel,
@@ -25,6 +24,7 @@ from grebe.core.forms import Field
 from grebe.core.patterns.keys import NAMES
 from grebe.errors import EditError
 from grebe.ui.main_window.overlay import PageOverlay
+from grebe.ui.widgets.ask_file import LOOPS, ask_folder, ask_several
 from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.fields import NumberField
 
@@ -76,15 +76,15 @@ class BringingPage(PageOverlay):
 
     def ask(self) -> None:
         """Choose files."""
-        chosen, _ = QFileDialog.getOpenFileNames(self, "Bring in MIDI files", "", FILES)
+        chosen = ask_several(self, LOOPS, "Bring in MIDI files", FILES)
         if chosen:
             self.open_files(chosen)
 
     def ask_folder(self) -> None:
         """Choose a folder of them."""
-        chosen = QFileDialog.getExistingDirectory(self, "Bring in every MIDI file of")
-        if chosen:
-            self.open_files([chosen])
+        chosen = ask_folder(self, LOOPS, "Bring in every MIDI file of")
+        if chosen is not None:
+            self.open_files([str(chosen)])
 
     def open_files(self, paths: Sequence[str]) -> None:
         """Show what is in files, and in those of folders."""

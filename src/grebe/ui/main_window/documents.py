@@ -5,18 +5,19 @@ from __future__ import annotations
 from pathlib import Path
 from typing import NamedTuple
 
-from PyQt6.QtWidgets import QFileDialog, QMessageBox, QWidget
+from PyQt6.QtWidgets import QMessageBox, QWidget
 
 from grebe.app.actions.keymap import told
 from grebe.app.document.recovery import Keeper
 from grebe.app.document.store import Store
 from grebe.app.editors.loops import take_along
 from grebe.app.live.session import Session
-from grebe.app.settings import projects_folder, read_settings, remember_project
+from grebe.app.settings import read_settings, remember_project
 from grebe.errors import ChangedOnDisk, ProjectError
 from grebe.formats.atomic import last_of
 from grebe.formats.project import SUFFIX, named
 from grebe.process.places import shown
+from grebe.ui.widgets.ask_file import PROJECTS, ask_save, folder_for
 from grebe.ui.widgets.theme import chosen_palette, style_sheet
 
 FILES = "Grebe projects (*.grebe)"
@@ -105,19 +106,16 @@ class Documents:
         self._session.say("warn" if said else "info", said or f"Wrote a copy: {shown(path.name)}.")
 
     def _proposed(self) -> Path:
-        folder = Path(projects_folder() or Path.home())
+        folder = Path(folder_for(PROJECTS) or Path.home())
         return folder / f"{self._session.project.name.replace('/', '-')}{SUFFIX}"
 
     def _asked_for(self, title: str, begin: Path) -> Path | None:
         """A name to write under, asked about when something is there; None where it is not to be
         written."""
-        chosen, _ = QFileDialog.getSaveFileName(
-            self._window, title, str(begin), FILES,
-            options=QFileDialog.Option.DontConfirmOverwrite,  # what is chosen is no file's name yet
-        )  # fmt: skip
-        if not chosen:
+        chosen = ask_save(self._window, PROJECTS, title, FILES, str(begin), asks=False)
+        if chosen is None:
             return None
-        path = named(chosen)
+        path = named(str(chosen))  # only now is it a file's name
         ours = path == self._session.store.path
         return path if ours or not path.exists() or self._may_replace(path) else None
 

@@ -5,17 +5,18 @@ from __future__ import annotations
 from collections.abc import Callable
 from pathlib import Path
 
-from PyQt6.QtWidgets import QFileDialog, QWidget
+from PyQt6.QtWidgets import QWidget
 
 from grebe.app.document.demo import fresh_demo, fresh_project, is_copy
 from grebe.app.document.export import export_smf
 from grebe.app.document.recovery import OpenedDocument, open_recovered
 from grebe.app.doing import does
 from grebe.app.live.session import Session
-from grebe.app.settings import projects_folder, remember_project
+from grebe.app.settings import remember_project
 from grebe.core.document import Project
 from grebe.ui.main_window.documents import FILES, Documents
 from grebe.ui.main_window.reporting import Reporting
+from grebe.ui.widgets.ask_file import LOOPS, PROJECTS, ask_folder, ask_open
 from grebe.ui.widgets.theme import Palette
 
 
@@ -68,11 +69,9 @@ class FileActions:
         """Open another project in a window of its own place."""
         if not self._documents.may_leave():
             return
-        chosen, _ = QFileDialog.getOpenFileName(
-            self._window, "Open a project", projects_folder(), FILES
-        )
-        if chosen:
-            self.open_file(Path(chosen))
+        chosen = ask_open(self._window, PROJECTS, "Open a project", FILES)
+        if chosen is not None:
+            self.open_file(chosen)
 
     def begin(self, project: Project) -> None:
         """A project that was begun, in this window's place."""
@@ -120,7 +119,7 @@ class FileActions:
         if song is None:
             return
         title = f"Export {song.name} as a MIDI file into"
-        folder = QFileDialog.getExistingDirectory(self._window, title, projects_folder())
-        if folder:
-            path = export_smf(self._session.project, song, Path(folder))
+        folder = ask_folder(self._window, LOOPS, title)
+        if folder is not None:
+            path = export_smf(self._session.project, song, folder)
             self._session.say("info", f"Wrote {path.name}.")

@@ -10,7 +10,6 @@ from PyQt6.QtCore import QAbstractTableModel, QModelIndex, QSortFilterProxyModel
 from PyQt6.QtGui import QKeyEvent
 from PyQt6.QtWidgets import (
     QAbstractItemView,
-    QFileDialog,
     QHBoxLayout,
     QHeaderView,
     QLineEdit,
@@ -21,11 +20,11 @@ from PyQt6.QtWidgets import (
 from grebe.app.actions.keymap import Clash, KeyMap, keep_keys, key_file, key_map, printed
 from grebe.app.actions.model import STATION_NAMES, Action, Station
 from grebe.app.actions.table import ACTIONS, by_id
-from grebe.app.settings import projects_folder
 from grebe.errors import GrebeError
 from grebe.formats.atomic import write_atomic
 from grebe.formats.reading import read_file
 from grebe.ui.main_window.overlay import PageOverlay
+from grebe.ui.widgets.ask_file import KEYS, ask_open, ask_save
 from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.keyboard import key_names
 
@@ -191,9 +190,9 @@ class KeysPage(PageOverlay):
 
     def read(self) -> None:
         """Read a file of keys."""
-        chosen, _ = QFileDialog.getOpenFileName(self, "Read keys", projects_folder(), FILES)
-        if chosen:
-            self.read_from(Path(chosen))
+        chosen = ask_open(self, KEYS, "Read keys", FILES)
+        if chosen is not None:
+            self.read_from(chosen)
 
     def read_from(self, path: Path) -> None:
         """The same under a name; what is wrong with it is said."""
@@ -206,9 +205,9 @@ class KeysPage(PageOverlay):
 
     def write(self) -> None:
         """Write the keys that were changed to a file."""
-        chosen, _ = QFileDialog.getSaveFileName(self, "Write keys", projects_folder(), FILES)
-        if chosen:
-            self.write_into(Path(chosen).with_suffix(".json"))
+        chosen = ask_save(self, KEYS, "Write keys", FILES)
+        if chosen is not None:
+            self.write_into(chosen.with_suffix(".json"))
 
     def write_into(self, path: Path) -> None:
         """The same under a name."""

@@ -8,7 +8,6 @@ from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import (
     QCheckBox,
     QDialog,
-    QFileDialog,
     QHBoxLayout,
     QLabel,
     QListWidget,
@@ -20,6 +19,7 @@ from PyQt6.QtWidgets import (
 from grebe.app.report import ReportFile, gather, write_report
 from grebe.errors import GrebeError
 from grebe.process.places import shown
+from grebe.ui.widgets.ask_file import REPORTS, ask_save
 from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.theme import Palette, style_sheet
 
@@ -104,14 +104,12 @@ class Reporting(QDialog):
         self._fill()
 
     def _save(self) -> None:
-        chosen, _ = QFileDialog.getSaveFileName(
-            self, "Save the report", str(Path.home() / "grebe-report.zip"), "ZIP files (*.zip)"
-        )
-        if not chosen:
+        chosen = ask_save(self, REPORTS, "Save the report", "ZIP files (*.zip)", "grebe-report.zip")
+        if chosen is None:
             return
         try:
-            write_report(Path(chosen), self.parts)
+            write_report(chosen, self.parts)
         except GrebeError as error:
             self.said.setText(str(error))
         else:
-            self.said.setText(f"Saved {shown(Path(chosen).name)}.")
+            self.said.setText(f"Saved {shown(chosen.name)}.")

@@ -9,7 +9,6 @@ from typing import Any
 from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import (
     QComboBox,
-    QFileDialog,
     QGridLayout,
     QHBoxLayout,
     QLabel,
@@ -22,11 +21,11 @@ from PyQt6.QtWidgets import (
 
 from grebe.app.editors.taking import Taking
 from grebe.app.live.session import Session
-from grebe.app.settings import projects_folder
 from grebe.errors import GrebeError
 from grebe.process.places import shown
 from grebe.ui.main_window.documents import FILES
 from grebe.ui.main_window.overlay import PageOverlay
+from grebe.ui.widgets.ask_file import PROJECTS, ask_open
 from grebe.ui.widgets.controls import Button
 
 NEW_BOX = "a new box"
@@ -82,11 +81,9 @@ class TakingPage(PageOverlay):
 
     def ask(self) -> None:
         """Choose the other project."""
-        chosen, _ = QFileDialog.getOpenFileName(
-            self, "Take out of which project?", projects_folder(), FILES
-        )
-        if chosen:
-            self.open_file(Path(chosen))
+        chosen = ask_open(self, PROJECTS, "Take out of which project?", FILES)
+        if chosen is not None:
+            self.open_file(chosen)
 
     def open_file(self, path: Path) -> None:
         """Show what is in another project."""

@@ -7,13 +7,14 @@ from pathlib import Path
 
 from PyQt6.QtCore import QTimer, pyqtSignal
 from PyQt6.QtGui import QPainter, QPaintEvent
-from PyQt6.QtWidgets import QFileDialog, QHBoxLayout, QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QLabel, QVBoxLayout, QWidget
 
-from grebe.app.settings import projects_folder, read_settings
+from grebe.app.settings import read_settings
 from grebe.errors import GrebeError
 from grebe.process.places import shown
 from grebe.ui.main_window.documents import FILES
 from grebe.ui.widgets import draw
+from grebe.ui.widgets.ask_file import PROJECTS, ask_open
 from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.theme import chosen_palette, style_sheet
 
@@ -75,9 +76,9 @@ class Waiting(QWidget):
             self._try(lambda: self._open_file(self.path))
 
     def _other(self) -> None:
-        chosen, _ = QFileDialog.getOpenFileName(self, "Open a project", projects_folder(), FILES)
-        if chosen:
-            self._try(lambda: self._open_file(Path(chosen)))
+        chosen = ask_open(self, PROJECTS, "Open a project", FILES)
+        if chosen is not None:
+            self._try(lambda: self._open_file(chosen))
 
     def _demo(self) -> None:
         self._try(self._open_demo)

@@ -1,20 +1,37 @@
-"""HTML onto paper: a PDF by Qt's own text layout, without a screen."""
+"""HTML onto paper: through the system's print dialog, or as a PDF by Qt's own text layout, without
+a screen."""
 
 from __future__ import annotations
 
 from pathlib import Path
+from typing import Literal
 
-from PyQt6.QtCore import QBuffer, QIODevice, QMarginsF
-from PyQt6.QtGui import QPageLayout, QPageSize, QPdfWriter, QTextDocument
+from PyQt6.QtCore import QBuffer, QIODevice, QLocale, QMarginsF
+from PyQt6.QtGui import QPagedPaintDevice, QPageLayout, QPageSize, QPdfWriter, QTextDocument
+from PyQt6.QtPrintSupport import QPrintDialog, QPrinter
+from PyQt6.QtWidgets import QWidget
 
+from grebe.app.settings import Paper, read_settings
 from grebe.formats.atomic import write_atomic
 
 MARGIN_MM = 14.0
 RESOLUTION = 300
+SIZES: dict[Literal["A4", "Letter"], QPageSize.PageSizeId] = {
+    "A4": QPageSize.PageSizeId.A4, "Letter": QPageSize.PageSizeId.Letter,
+}  # fmt: skip
 
 
-def html_to_pdf(html: str, path: Path, title: str) -> None:
-    """Write a PDF on A4, atomically. OSError when it cannot be written.
+def paper_size(paper: Paper | None = None) -> QPageSize:
+    """The size of a sheet: as wanted or set, else as is usual in this country."""
+    wanted = paper or read_settings().paper
+    if wanted == "usual":
+        system = QLocale.system().measurementSystem()
+        wanted = "Letter" if system == QLocale.MeasurementSystem.ImperialUSSystem else "A4"
+    return QPageSize(SIZES[wanted])
+
+
+def html_to_pdf(html: str, path: Path, title: str, paper: Paper | None = None) -> None:
+    """Write a PDF, atomically. OSError when it cannot be written.
 
     An application has to be there, with the packaged fonts loaded.
     """
@@ -24,11 +41,34 @@ def html_to_pdf(html: str, path: Path, title: str) -> None:
     writer.setTitle(title)
     writer.setCreator("Grebe")
     writer.setResolution(RESOLUTION)
-    writer.setPageSize(QPageSize(QPageSize.PageSizeId.A4))
-    margins = QMarginsF(MARGIN_MM, MARGIN_MM, MARGIN_MM, MARGIN_MM)
-    writer.setPageMargins(margins, QPageLayout.Unit.Millimeter)
-    document = QTextDocument()
-    document.setHtml(html)
-    document.print(writer)
+    _lay_out(writer, paper)
+    _document(html).print(writer)
     del writer  # it writes its last when it goes
     write_atomic(path, buffer.data().data())
+
+
+def print_html(parent: QWidget, html: str, title: str) -> bool:
+    """Print through the system's dialog, which has the printers, and a file, to choose from;
+    whether it was printed."""
+    printer = QPrinter(QPrinter.PrinterMode.HighResolution)
+    printer.setDocName(title)
+    printer.setCreator("Grebe")
+    _lay_out(printer, None)
+    dialog = QPrintDialog(printer, parent)
+    dialog.setWindowTitle(f"Print: {title}")
+    if dialog.exec() != QPrintDialog.DialogCode.Accepted:
+        return False
+    _document(html).print(printer)
+    return True
+
+
+def _lay_out(device: QPagedPaintDevice, paper: Paper | None) -> None:
+    device.setPageSize(paper_size(paper))
+    margins = QMarginsF(MARGIN_MM, MARGIN_MM, MARGIN_MM, MARGIN_MM)
+    device.setPageMargins(margins, QPageLayout.Unit.Millimeter)
+
+
+def _document(html: str) -> QTextDocument:
+    document = QTextDocument()
+    document.setHtml(html)
+    return document

@@ -3,12 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from pathlib import Path
 
 import numpy as np
 from PyQt6.QtCore import QLineF, QRectF, pyqtSignal
 from PyQt6.QtGui import QMouseEvent, QPainter, QPen
-from PyQt6.QtWidgets import QFileDialog, QHBoxLayout, QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QHBoxLayout, QLabel, QVBoxLayout, QWidget
 
 from grebe.app.actions.keymap import told
 from grebe.app.doing import Act, acts_of, does
@@ -25,6 +24,7 @@ from grebe.core.patterns.loops import (
 from grebe.core.patterns.model import Content
 from grebe.errors import GrebeError
 from grebe.ui.widgets import draw
+from grebe.ui.widgets.ask_file import LOOPS, ask_folder
 from grebe.ui.widgets.controls import Button, Canvas
 from grebe.ui.widgets.formatting import counted, note_name
 
@@ -215,9 +215,9 @@ class LoopsPane(QWidget):
 
     def _fit(self, how: Fit) -> None:
         loop, bpm = self.loop_editor.in_hand(), self.editor.session.position.written_bpm
-        folder = QFileDialog.getExistingDirectory(self, f"Write {loop.name} at {bpm:g} BPM")
-        if folder:
-            self.files.fit_into(Path(folder), how)
+        folder = ask_folder(self, LOOPS, f"Write {loop.name} at {bpm:g} BPM")
+        if folder is not None:
+            self.files.fit_into(folder, how)
 
     @does("fit_slices")
     def fit_slices(self) -> None:

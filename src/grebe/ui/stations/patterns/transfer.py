@@ -5,10 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from pathlib import Path
 
-from PyQt6.QtWidgets import (
-    QFileDialog,
-    QWidget,
-)
+from PyQt6.QtWidgets import QWidget
 
 from grebe.app.document.export_audio import LoopWanted, export_loop
 from grebe.app.document.pattern_files import export_pattern, loop_files
@@ -19,6 +16,7 @@ from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.core.patterns.model import Pattern
 from grebe.errors import GrebeError
 from grebe.formats.midi_loops import read_pattern
+from grebe.ui.widgets.ask_file import LOOPS, ask_folder, ask_several
 from grebe.ui.widgets.formatting import counted
 
 
@@ -52,9 +50,9 @@ class PatternTransfer:
         pattern, device = self._editor.hand.pattern, self._editor.hand.device
         if pattern is None or device is None:
             return
-        folder = QFileDialog.getExistingDirectory(self._window, f"Write {pattern.name} into")
-        if folder:
-            self.export_into(Path(folder), voice)
+        folder = ask_folder(self._window, LOOPS, f"Write {pattern.name} into")
+        if folder is not None:
+            self.export_into(folder, voice)
 
     def export_into(self, folder: Path, voice: str = "") -> None:
         """The same into a folder; what cannot be written is said in the window."""
@@ -80,8 +78,8 @@ class PatternTransfer:
     @does("import_loop")
     def import_loop(self) -> None:
         """Import MIDI files as patterns of the box in hand, WAV files as loops."""
-        paths, _ = QFileDialog.getOpenFileNames(
-            self._window, "Import MIDI files as patterns, WAV files as loops", "",
+        paths = ask_several(
+            self._window, LOOPS, "Import MIDI files as patterns, WAV files as loops",
             "MIDI and WAV files (*.mid *.midi *.wav)",
         )  # fmt: skip
         if paths:
@@ -90,9 +88,9 @@ class PatternTransfer:
     @does("import_folder")
     def import_folder(self) -> None:
         """Import every MIDI file of a folder: box, bars and key of each are proposed."""
-        folder = QFileDialog.getExistingDirectory(self._window, "Import every MIDI file of")
-        if folder:
-            self._bring([folder])
+        folder = ask_folder(self._window, LOOPS, "Import every MIDI file of")
+        if folder is not None:
+            self._bring([str(folder)])
 
     def import_files(self, paths: list[str]) -> None:
         """Import files for the box in hand; what is wrong with any is said."""

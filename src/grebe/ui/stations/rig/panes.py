@@ -3,20 +3,17 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from pathlib import Path
 
-from PyQt6.QtWidgets import (
-    QFileDialog,
-    QStackedWidget,
-)
+from PyQt6.QtWidgets import QStackedWidget
 
-from grebe.app.document.export import export_setup
+from grebe.app.document.export import export_setup, setup_page
 from grebe.app.doing import does
 from grebe.app.live.session import Session
 from grebe.errors import GrebeError
 from grebe.ui.stations.rig.abilities import AbilitiesPane
 from grebe.ui.stations.rig.setup import SetupPane
-from grebe.ui.widgets.printing import html_to_pdf
+from grebe.ui.widgets.ask_file import SHEETS, ask_save
+from grebe.ui.widgets.printing import html_to_pdf, print_html
 
 PAPER = "PDF (*.pdf);;HTML (*.html)"
 
@@ -87,13 +84,18 @@ class RigPanes:
 
     @does("print_sheet")
     def print_setup(self) -> None:
+        """The set-up sheet onto paper."""
+        page = setup_page(self._session.project, self._setup.device)
+        print_html(self._setup, page.html, page.title)
+
+    @does("write_sheet")
+    def write_setup(self) -> None:
         """Write the set-up sheet as PDF or HTML."""
-        chosen, kind = QFileDialog.getSaveFileName(self._setup, "Set-up sheet", "set-up.pdf", PAPER)
-        if not chosen:
+        path = ask_save(self._setup, SHEETS, "Set-up sheet", PAPER, "set-up.pdf")
+        if path is None:
             return
-        path = Path(chosen)
         if path.suffix.lower() not in (".pdf", ".html"):
-            path = path.with_suffix(".html" if "html" in kind else ".pdf")
+            path = path.with_suffix(".pdf")
         try:
             device = self._setup.device
             export_setup(self._session.project, path, device=device, to_pdf=html_to_pdf)

@@ -7,12 +7,10 @@ from pathlib import Path
 from typing import Any
 
 import msgspec
-from PyQt6.QtWidgets import QFileDialog
 
 from grebe.app.doing import does
 from grebe.app.editors.blank_box import BlankBox
 from grebe.app.editors.rig_editor import RigEditor
-from grebe.app.settings import projects_folder
 from grebe.core.rig.blank import guesses, without_guess
 from grebe.core.rig.edits import profile_from, spec_of
 from grebe.core.rig.improved import differences, taking, was_improved
@@ -24,10 +22,11 @@ from grebe.formats.smf import file_name
 from grebe.process.places import own_profiles_dir, shown
 from grebe.ui.stations.rig.side import RigSide
 from grebe.ui.stations.rig.unknown import BlankPage, ChartPage, ComparePage
+from grebe.ui.widgets.ask_file import PROFILES, ask_open, ask_save
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.sheet import SheetLine, note
 
-PROFILES = "Profiles (*.json)"
+FILES = "Profiles (*.json)"
 CHART_WORDS = {"controllers": "Controllers from a chart", "voices": "Voices from a chart"}
 
 
@@ -155,11 +154,9 @@ class ProfileSide:
     @does("read_profile")
     def read_file(self) -> None:
         """A profile from a file becomes one's own."""
-        chosen, _ = QFileDialog.getOpenFileName(
-            self._side.sheet, "Read a profile", projects_folder(), PROFILES
-        )
-        if chosen:
-            self.take_file(Path(chosen))
+        chosen = ask_open(self._side.sheet, PROFILES, "Read a profile", FILES)
+        if chosen is not None:
+            self.take_file(chosen)
 
     def take_file(self, path: Path) -> None:
         """A profile from this file becomes one's own. ProfileError says why it cannot be."""
@@ -176,13 +173,10 @@ class ProfileSide:
         device = self._editor.hand.device
         if device is None:
             return
-        begin = str(Path(projects_folder()) / f"{file_name(device.name)}.json")
-        chosen, _ = QFileDialog.getSaveFileName(
-            self._side.sheet, "Write its profile", begin, PROFILES
-        )
-        if not chosen:
+        name = f"{file_name(device.name)}.json"
+        path = ask_save(self._side.sheet, PROFILES, "Write its profile", FILES, name)
+        if path is None:
             return
-        path = Path(chosen)
         path = path if path.suffix else path.with_suffix(".json")
         try:
             export_profile(path, profile_from(device))

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from PyQt6.QtWidgets import QFileDialog, QStackedWidget, QWidget
+from PyQt6.QtWidgets import QStackedWidget, QWidget
 
 from grebe.app.actions.keymap import told
-from grebe.app.document.export import export_set_csv, export_set_sheet
+from grebe.app.document.export import export_set_csv, export_set_sheet, set_sheet
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.set_editor import SetEditor
 from grebe.app.editors.set_form import WAYS
@@ -20,9 +20,10 @@ from grebe.errors import GrebeError
 from grebe.formats.sets_csv import read_set_file
 from grebe.ui.stations.set.canvas import SetCanvas
 from grebe.ui.stations.set.rehearse import RehearsePane
+from grebe.ui.widgets.ask_file import SETS, SHEETS, ask_open, ask_save
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.formatting import counted
-from grebe.ui.widgets.printing import html_to_pdf
+from grebe.ui.widgets.printing import html_to_pdf, print_html
 from grebe.ui.widgets.view import Sheet, SidedView, Thing
 
 TITLES = {"place": "This place", "song": "The song", "set": "The set"}
@@ -127,7 +128,10 @@ class SetView(SidedView):
 
     def _part_acts(self) -> dict[str, Act]:
         """What shows a part, or writes a file: possible in every part."""
-        kept = ("pane_order", "pane_rehearse", "read_csv", "write_csv", "print_sheet", "next_set")
+        kept = (
+            "pane_order", "pane_rehearse", "read_csv", "write_csv", "print_sheet", "write_sheet",
+            "next_set",
+        )  # fmt: skip
         return {
             name: act
             for name, act in {**self.editor.acts(), **acts_of(self)}.items()
@@ -180,9 +184,9 @@ class SetView(SidedView):
     @does("read_csv")
     def read_csv(self) -> None:
         """Read the set from a CSV file."""
-        chosen, _ = QFileDialog.getOpenFileName(self, "Read the set from", "", "CSV (*.csv)")
-        if chosen:
-            self.read_from(Path(chosen))
+        chosen = ask_open(self, SETS, "Read the set from", "CSV (*.csv)")
+        if chosen is not None:
+            self.read_from(chosen)
 
     def read_from(self, path: Path) -> None:
         """The same under a name; what cannot be read is said in the window."""
@@ -198,18 +202,24 @@ class SetView(SidedView):
     @does("write_csv")
     def write_csv(self) -> None:
         """Write the set as CSV."""
-        chosen, _ = QFileDialog.getSaveFileName(self, "Write the set as", "", "CSV (*.csv)")
-        if chosen:
-            self.write_into(Path(chosen))
+        chosen = ask_save(self, SETS, "Write the set as", "CSV (*.csv)")
+        if chosen is not None:
+            self.write_into(chosen)
 
     @does("print_sheet")
     def print_sheet(self) -> None:
-        """The stage sheet of the set."""
-        chosen, _ = QFileDialog.getSaveFileName(
-            self, "Write the stage sheet", "", "Sheets (*.pdf *.html)"
-        )
-        if chosen:
-            self.write_into(Path(chosen))
+        """The stage sheet of the set onto paper."""
+        running = self.editor.hand.running
+        if running is not None:
+            page = set_sheet(self.session.project, running)
+            print_html(self, page.html, page.title)
+
+    @does("write_sheet")
+    def write_sheet(self) -> None:
+        """The stage sheet of the set as a file."""
+        chosen = ask_save(self, SHEETS, "Write the stage sheet", "Sheets (*.pdf *.html)")
+        if chosen is not None:
+            self.write_into(chosen)
 
     def write_into(self, path: Path) -> None:
         """The set as CSV, or its stage sheet, by the name's ending; failures are said."""

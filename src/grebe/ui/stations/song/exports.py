@@ -5,15 +5,22 @@ from __future__ import annotations
 from collections.abc import Callable
 from pathlib import Path
 
-from PyQt6.QtWidgets import QFileDialog, QWidget
+from PyQt6.QtWidgets import QWidget
 
-from grebe.app.document.export import export_cues, export_programme, export_stage
+from grebe.app.document.export import (
+    export_cues,
+    export_programme,
+    export_stage,
+    programme_sheet,
+    stage_sheet,
+)
 from grebe.app.document.export_audio import LoopWanted, export_loop
 from grebe.app.doing import does
 from grebe.app.editors.loops import folder_of, samples_of
 from grebe.app.editors.song_editor import SongEditor
 from grebe.errors import GrebeError
-from grebe.ui.widgets.printing import html_to_pdf
+from grebe.ui.widgets.ask_file import LOOPS, SHEETS, ask_folder, ask_save
+from grebe.ui.widgets.printing import html_to_pdf, print_html
 
 
 class SongExports:
@@ -29,17 +36,29 @@ class SongExports:
 
     @does("print_sheet")
     def print_sheet(self) -> None:
-        """The sheet shown as PDF or HTML: the programme, or the stage sheet."""
-        song = self._editor.session.song
+        """The sheet shown onto paper: the programme, or the stage sheet."""
+        project, song = self._editor.session.project, self._editor.session.song
         if song is None:
             return
         stage = self._shows_stage()
-        title = "Write the stage sheet" if stage else "Write the programming sheets"
-        chosen, _ = QFileDialog.getSaveFileName(self._window, title, "", "Sheets (*.pdf *.html)")
-        if chosen:
-            self.print_into(Path(chosen), stage=stage)
+        page = stage_sheet(project, song) if stage else programme_sheet(project, song)
+        if print_html(self._window, page.html, page.title) and not stage:
+            self._remember()
 
-    def print_into(self, path: Path, *, stage: bool) -> None:
+    @does("write_sheet")
+    def write_sheet(self) -> None:
+        """The sheet shown as a file."""
+        stage = self._shows_stage()
+        title = "Write the stage sheet" if stage else "Write the programming sheets"
+        chosen = ask_save(self._window, SHEETS, title, "Sheets (*.pdf *.html)")
+        if chosen is not None:
+            self.write_into(chosen, stage=stage)
+
+    def _remember(self) -> None:
+        """What a programme says now is what stands on paper: changes are told from it later."""
+        self._editor.sections.printed([p.device.id for p in self._editor.hand.book.programmes()])
+
+    def write_into(self, path: Path, *, stage: bool) -> None:
         """The same under a name. A programme is remembered, to say later what changed since."""
         project, song = self._editor.session.project, self._editor.session.song
         if song is None:
@@ -49,9 +68,7 @@ class SongExports:
                 export_stage(project, song, path, to_pdf=html_to_pdf)
             else:
                 export_programme(project, song, path, device="", to_pdf=html_to_pdf)
-                self._editor.sections.printed(
-                    [p.device.id for p in self._editor.hand.book.programmes()]
-                )
+                self._remember()
         except GrebeError as error:
             self._editor.session.say("error", str(error))
         else:
@@ -60,9 +77,9 @@ class SongExports:
     @does("export_cues")
     def export_cues(self) -> None:
         """Write the cue list as CSV."""
-        folder = QFileDialog.getExistingDirectory(self._window, "Write the cue list into")
-        if folder:
-            self.cues_into(Path(folder))
+        folder = ask_folder(self._window, SHEETS, "Write the cue list into")
+        if folder is not None:
+            self.cues_into(folder)
 
     def cues_into(self, folder: Path) -> None:
         """The same into a folder; what cannot be written is said in the window."""
@@ -80,11 +97,9 @@ class SongExports:
     def export_scene(self) -> None:
         """Write the selected section's scene as a WAV loop."""
         if self._editor.hand.span is not None:
-            folder = QFileDialog.getExistingDirectory(
-                self._window, "Write the scene as a WAV loop into"
-            )
-            if folder:
-                self.export_into(Path(folder))
+            folder = ask_folder(self._window, LOOPS, "Write the scene as a WAV loop into")
+            if folder is not None:
+                self.export_into(folder)
 
     def export_into(self, folder: Path) -> None:
         """The same into a folder; what cannot be written is said in the window."""

@@ -3,11 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from pathlib import Path
 from typing import Any
 
 import msgspec
-from PyQt6.QtWidgets import QFileDialog, QWidget
+from PyQt6.QtWidgets import QWidget
 
 from grebe.app.doing import does
 from grebe.app.live.session import Session
@@ -16,6 +15,7 @@ from grebe.core.sync.measure import Measured
 from grebe.ui.stations.sync.canvas import SyncCanvas
 from grebe.ui.stations.sync.check import TONES, figure_lines
 from grebe.ui.stations.sync.recording import RecordingCheck
+from grebe.ui.widgets.ask_file import RECORDINGS, ask_open
 from grebe.ui.widgets.sheet import SheetLine, head, note, row
 
 
@@ -64,11 +64,9 @@ class SyncChecks:
     @does("measure_file")
     def measure_file(self) -> None:
         """Measure a recording: left the reference, right the device."""
-        name, _ = QFileDialog.getOpenFileName(
-            self._window, "Measure a recording", "", "Recordings (*.wav *.csv)"
-        )
-        if name:
-            self.recording.begin(Path(name))
+        path = ask_open(self._window, RECORDINGS, "Measure a recording", "Recordings (*.wav *.csv)")
+        if path is not None:
+            self.recording.begin(path)
             self.lines = [head("A recording"), row("Heard", "0 %"), note("Esc gives up.")]
             self._changed()
 
