@@ -26,8 +26,8 @@ def made() -> dict[str, str]:
                 action.complete = shtab.FILE  # type: ignore[attr-defined]
     return {
         "grebe.1": man_page(build_parser()),
-        "grebe.bash": shtab.complete(parser, shell="bash"),
-        "_grebe": shtab.complete(parser, shell="zsh"),
+        "grebe.bash": shtab.complete(parser, "bash"),
+        "_grebe": shtab.complete(parser, "zsh"),
     }
 
 
@@ -63,8 +63,7 @@ def man_page(parser: argparse.ArgumentParser) -> str:
         ".SH EXIT STATUS",
         ".TP", "0", "Good.",
         ".TP", "1", "The answer is no: blocking findings, a fault found.",
-        ".TP", "2", "Input that cannot be used; one line on standard error says what, where and "
-        "what to do.",
+        ".TP", "2", "Input that cannot be used; one line on standard error says what and where.",
         ".SH FILES",
         ".TP", r"\fI~/.local/share/grebe/profiles\fR", "Profiles of one's own.",
         ".TP", r"\fI~/.local/state/grebe\fR", "Settings, unsaved work, the log.",

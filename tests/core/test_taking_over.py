@@ -10,7 +10,7 @@ import pytest
 
 from grebe.app.document.demo import demo_bytes
 from grebe.core.arriving import (
-    Arrival,
+    MidiFileTracks,
     Track,
     as_pattern,
     as_song,
@@ -156,7 +156,7 @@ def test_a_song_of_tracks_is_cut_into_scenes_that_come_again() -> None:
     """Eight bars of beat, a line in the last four of them, the first four again."""
     beat = (*loop(8, BEAT, channel=10), *(n._replace(start=n.start + 32) for n in loop(4, BEAT)))
     line = tuple(n._replace(start=n.start + 16) for n in loop(4, LINE))
-    arrival = Arrival("Ferry", (Track("Beat", beat), Track("Line", line)), Meter(), 128.0)
+    arrival = MidiFileTracks("Ferry", (Track("Beat", beat), Track("Line", line)), Meter(), 128.0)
     project, song_id = as_song(mine(), arrival, ("kit", "low"), ("", "D minor"))
     song = project.song(song_id)
     assert (song.name, song.bpm, song.key) == ("Ferry", 128.0, "D minor")

@@ -309,7 +309,7 @@ def test_the_setup_sheet_is_ticked_and_printed(
         monkeypatch.setattr(
             QFileDialog, "getSaveFileName", lambda *_, path=path, **__: (str(path), "")
         )
-        view.rig_panes.print_setup()
+        view.rig_panes.write_setup()
         assert path.read_bytes().startswith(begins)
 
 
@@ -447,7 +447,7 @@ def test_the_setup_sheet_of_one_box(
     assert 0 < len(view.setup.boxes) < every
     path = tmp_path / "teal.html"
     monkeypatch.setattr(QFileDialog, "getSaveFileName", lambda *_: (str(path), ""))
-    view.rig_panes.print_setup()
+    view.rig_panes.write_setup()
     text = path.read_text()
     assert "<h2>Teal</h2>" in text
     assert "<h2>Knot</h2>" not in text

@@ -207,7 +207,7 @@ def test_other_sets_and_files(
     assert "night.csv" in said(performer)
     sheet = tmp_path / "night.html"
     monkeypatch.setattr(QFileDialog, "getSaveFileName", lambda *_: (str(sheet), ""))
-    performer.press(K.Key_P, CTRL)
+    performer.act("write_sheet")
     assert "Cross swell" in sheet.read_text()
     view.write_into(tmp_path / "x.txt")
     assert ".html" in said(performer)

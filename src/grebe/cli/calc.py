@@ -7,7 +7,7 @@ import sys
 from collections.abc import Callable
 from pathlib import Path
 
-from grebe.cli.common import Commands, add_json, command, print_json, plain_help
+from grebe.cli.common import Commands, add_json, command, plain_help, print_json
 from grebe.core.calculators.boxes import key_of_weights
 from grebe.core.calculators.model import Answer, Calculator, Input, yes_or_no
 from grebe.core.calculators.table import CALCULATORS

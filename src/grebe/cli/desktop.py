@@ -6,8 +6,8 @@ import argparse
 import sys
 from pathlib import Path
 
+from grebe.app.desktop import command_here, install, remove, share_of_user
 from grebe.cli.common import Commands, command
-from grebe.process.desktop import command_here, install, remove, share_of_user
 from grebe.process.places import shown
 
 

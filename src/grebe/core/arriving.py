@@ -48,7 +48,7 @@ class Track(NamedTuple):
     """In order, in quarter notes from the file's beginning."""
 
 
-class Arrival(NamedTuple):
+class MidiFileTracks(NamedTuple):
     """A file as it came."""
 
     name: str
@@ -156,7 +156,7 @@ def as_pattern(
 
 
 def as_song(
-    project: Project, arrival: Arrival, boxes: Sequence[str], keys: Sequence[str] = ()
+    project: Project, arrival: MidiFileTracks, boxes: Sequence[str], keys: Sequence[str] = ()
 ) -> tuple[Project, str]:
     """The project with a song of a file, a box a track, and the song's id.
 
@@ -202,7 +202,11 @@ def _block(rows: Sequence[tuple[Track, str]], bars: int, beats: float) -> int:
 
 
 def _scenes(
-    project: Project, rows: Sequence[tuple[Track, str]], arrival: Arrival, block: int, count: int
+    project: Project,
+    rows: Sequence[tuple[Track, str]],
+    arrival: MidiFileTracks,
+    block: int,
+    count: int,
 ) -> tuple[Project, list[str]]:
     """Scenes for every stretch, and their ids in order; alike stretches share them."""
     beats = block * arrival.meter.bar_ticks / TICKS_PER_QUARTER

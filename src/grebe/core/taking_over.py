@@ -43,7 +43,7 @@ class Wanted(NamedTuple):
         )
 
 
-class Taken(NamedTuple):
+class TakenOver(NamedTuple):
     """What came of it."""
 
     project: Project
@@ -84,7 +84,7 @@ def _same_kind(one: Device, other: Device) -> bool:
 
 def take_over(
     project: Project, other: Project, wanted: Wanted, matches: Mapping[str, str] | None = None
-) -> Taken:
+) -> TakenOver:
     """The project with what is wanted of another, and all that it needs.
 
     `matches` are boxes there that are boxes here, as `match_boxes` proposes them. EditError where
@@ -107,7 +107,7 @@ def take_over(
         (len(scenes), "scene", "scenes"), (songs, "song", "songs"),
     )  # fmt: skip
     lines = tuple(f"{n} {one if n == 1 else many}" for n, one, many in counts if n)
-    return Taken(project, matched, lines)
+    return TakenOver(project, matched, lines)
 
 
 def _devices_in(value: Any) -> set[str]:

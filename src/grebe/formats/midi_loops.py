@@ -14,7 +14,7 @@ from typing import Any
 
 import mido
 
-from grebe.core.arriving import Arrival, Track
+from grebe.core.arriving import MidiFileTracks, Track
 from grebe.core.patterns.capture import Played, Taken, content_from, played_grid
 from grebe.core.patterns.model import Pattern
 from grebe.core.patterns.passes import dice_key, passes_of
@@ -86,14 +86,14 @@ def _whole(name: str) -> Iterator[None]:
         ) from error
 
 
-def read_arrival(path: Path) -> Arrival:
+def read_arrival(path: Path) -> MidiFileTracks:
     """A MIDI file track by track; one of type 0 by its channels. MidiFileError says what is wrong
     with it."""
     data = read_bounded(path, MAX_FILE_BYTES, "a song", MidiFileError)
     return parse_arrival(data, str(path), Path(path).stem)
 
 
-def parse_arrival(data: bytes, name: str, title: str) -> Arrival:
+def parse_arrival(data: bytes, name: str, title: str) -> MidiFileTracks:
     """As `read_arrival`, from bytes; `name` is what messages call the file."""
     file = _parsed(data, name)
     meter, bpm, tracks = Meter(), None, []
@@ -114,7 +114,7 @@ def parse_arrival(data: bytes, name: str, title: str) -> Arrival:
                 tracks.append(Track(words[:80], own))
     if not tracks:
         raise MidiFileError(f"{name} holds no notes. Choose a file with a song in it.")
-    return Arrival(title[:80] or "Song", tuple(tracks), meter, bpm)
+    return MidiFileTracks(title[:80] or "Song", tuple(tracks), meter, bpm)
 
 
 class _Bounded(io.BytesIO):

@@ -9,7 +9,7 @@ from pathlib import Path
 
 from grebe.app.document.pattern_files import loop_files
 from grebe.app.live.session import Session
-from grebe.core.arriving import Arrival, Track, as_pattern, as_song, place_of, with_box
+from grebe.core.arriving import MidiFileTracks, Track, as_pattern, as_song, place_of, with_box
 from grebe.core.document import Project
 from grebe.core.rig.spec import Kind
 from grebe.errors import EditError, GrebeError
@@ -20,7 +20,7 @@ from grebe.formats.midi_loops import read_arrival
 class BroughtTrack:
     """One track, and where it goes."""
 
-    arrival: Arrival
+    arrival: MidiFileTracks
     track: Track
     kind: Kind
     box: str

@@ -9,7 +9,7 @@ import msgspec
 from grebe.app.editors.loops import loop_path
 from grebe.app.live.session import Session
 from grebe.core.document import Project
-from grebe.core.taking_over import Taken, Wanted, match_boxes, take_over
+from grebe.core.taking_over import TakenOver, Wanted, match_boxes, take_over
 from grebe.errors import EditError
 from grebe.formats.project import read_project
 
@@ -41,7 +41,7 @@ class Taking:
         after = before | {name} if on else before - {name}
         self.wanted = self.wanted._replace(**{kind: after})
 
-    def proposed(self) -> Taken:
+    def proposed(self) -> TakenOver:
         """What would come of it. EditError where it cannot be."""
         return take_over(self.session.project, self.other, self.wanted, self.matches)
 
@@ -51,5 +51,5 @@ class Taking:
         if not taken.lines:
             raise EditError("nothing of it is ticked")
         self.session.store.apply(f"Take from {self.other.name}", lambda _: taken.project)
-        words = f"Taken from {self.other.name}: {', '.join(taken.lines)}."
+        words = f"TakenOver from {self.other.name}: {', '.join(taken.lines)}."
         self.session.notices.say("info", words, offers="undo")

@@ -20,6 +20,7 @@ from grebe.process.places import written
 from grebe.ui.main_window.asked import AskedToEnd
 from grebe.ui.main_window.frame import KEPT, Frame
 from grebe.ui.main_window.mishap import log_qt, saying
+from grebe.ui.main_window.place import back_to
 from grebe.ui.main_window.raising import Raising
 from grebe.ui.main_window.waiting import Waiting
 from grebe.ui.widgets.theme import font, load_fonts
@@ -99,7 +100,7 @@ def show_frame(found: OpenedDocument, opening: Opening | None = None) -> Frame:
     fresh = opening is None or not (opening.station or opening.untitled)
     path = found.store.path
     if fresh and path is not None and kept.place_in == written(path):
-        frame.back_to(kept)
+        back_to(frame, kept)
     if fresh and kept.station in frame.views:
         frame.show_station(kept.station)
     if opening is not None and opening.begins:

@@ -5,8 +5,9 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from pathlib import Path
 
-from PyQt6.QtCore import QMimeData
-from PyQt6.QtGui import QDragEnterEvent, QDropEvent
+from PyQt6.QtCore import QEvent, QMimeData, QObject
+from PyQt6.QtGui import QDropEvent
+from PyQt6.QtWidgets import QWidget
 
 from grebe.app.document.pattern_files import MIDI_SUFFIXES
 from grebe.app.live.session import Session
@@ -14,35 +15,37 @@ from grebe.errors import GrebeError
 from grebe.formats.project import SUFFIX
 from grebe.process.places import shown
 
+DROPPING = (QEvent.Type.DragEnter, QEvent.Type.Drop)
 AUDIO_SUFFIX = ".wav"
 PROFILE_SUFFIX = ".json"
 
 
-class Drops:
-    """Sorts what was dropped by what it is."""
+class Drops(QObject):
+    """Sorts what was dropped over a window by what it is."""
 
     def __init__(
-        self, session: Session, *, project: Callable[[Path], None],
+        self, window: QWidget, session: Session, *, project: Callable[[Path], None],
         profile: Callable[[Path], None], midi: Callable[[Sequence[str]], None],
         audio: Callable[[list[str]], None],
     ) -> None:  # fmt: skip
         """What each kind is given to; GrebeError from any is said in the window."""
+        super().__init__(window)
         self._session = session
+        window.setAcceptDrops(True)
+        window.installEventFilter(self)
         self._project, self._profile, self._midi, self._audio = project, profile, midi, audio
 
-    def entered(self, event: QDragEnterEvent | None) -> None:
-        """Something is dragged over the window."""
-        if event is not None and paths_of(event.mimeData()):
-            event.acceptProposedAction()
-
-    def dropped(self, event: QDropEvent | None) -> None:
-        """It was let go of."""
-        if event is None:
-            return
+    def eventFilter(self, watched: QObject | None, event: QEvent | None) -> bool:
+        """Something is dragged over the window, or let go of there."""
+        del watched
+        if not isinstance(event, QDropEvent) or event.type() not in DROPPING:
+            return False
         paths = paths_of(event.mimeData())
         if paths:
             event.acceptProposedAction()
-            self.take(paths)
+            if event.type() == QEvent.Type.Drop:
+                self.take(paths)
+        return bool(paths)
 
     def take(self, paths: Sequence[Path]) -> None:
         """Give files to where they belong; what belongs nowhere is said."""

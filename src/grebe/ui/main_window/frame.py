@@ -11,8 +11,6 @@ from pathlib import Path
 from PyQt6.QtCore import QEvent, QObject, QPoint, Qt, QTimer
 from PyQt6.QtGui import (
     QCloseEvent,
-    QDragEnterEvent,
-    QDropEvent,
     QKeyEvent,
     QPainter,
     QPaintEvent,
@@ -37,12 +35,11 @@ from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
 from grebe.app.live.window_actions import WindowActions
 from grebe.app.returning import forget_shown, note_shown
-from grebe.app.settings import Settings
 from grebe.core.document import Project
 from grebe.core.player.controls import WINDOW
 from grebe.errors import GrebeError
-from grebe.process.places import written
 from grebe.ui.main_window.action_book import ActionBook
+from grebe.ui.main_window.bringing_actions import BringingActions
 from grebe.ui.main_window.documents import Documents
 from grebe.ui.main_window.drops import Drops
 from grebe.ui.main_window.engine_ear import EngineEar
@@ -52,6 +49,7 @@ from grebe.ui.main_window.looks import Looks
 from grebe.ui.main_window.menus import MenuBar
 from grebe.ui.main_window.notice import NoticeStack
 from grebe.ui.main_window.overlays import Overlays
+from grebe.ui.main_window.place import keep_place
 from grebe.ui.main_window.rail import Rail
 from grebe.ui.main_window.view_actions import ViewActions, number_name
 from grebe.ui.main_window.waterline import Waterline
@@ -133,6 +131,7 @@ class Frame(QWidget):
         self.looks = Looks(self)
         self.own = WindowActions(self.session)
         self.ours = ViewActions(self)
+        self.bringing = BringingActions(self.over)
         self.files = FileActions(
             self, self.session, self.documents, saved=self._document_saved,
             replace=self._replaced, palette=lambda: self.looks.palette,
@@ -141,13 +140,12 @@ class Frame(QWidget):
         assert isinstance(rig, RigView)
         assert isinstance(patterns, PatternsView)
         self.drops = Drops(
-            self.session, project=self.files.go_on, profile=rig.profiles.take_file,
-            midi=self.ours.bring_in, audio=patterns.transfer.import_files,
+            self, self.session, project=self.files.go_on, profile=rig.profiles.take_file,
+            midi=self.bringing.bring_in, audio=patterns.transfer.import_files,
         )  # fmt: skip
-        self.setAcceptDrops(True)
         stations = {f"station_{n}": partial(self.show_station, n) for n in self.views}
         self._acts: dict[str, Act] = {
-            **acts_of(self, self.own, self.files, self.ours, self.looks), **stations,
+            **acts_of(self, self.own, self.files, self.ours, self.bringing, self.looks), **stations,
         }  # fmt: skip
         self._lay_out()
         self._wire()
@@ -177,7 +175,7 @@ class Frame(QWidget):
             view.head.addWidget(self.head_buttons[number], 0, 0, TOP_RIGHT)
             view.leads_to.connect(self.go_to)
             view.wanted.connect(self.book.do)
-            view.files_came.connect(self.ours.bring_in)
+            view.files_came.connect(self.bringing.bring_in)
 
     def _wire(self) -> None:
         self.rail.chosen.connect(self.show_station)
@@ -225,14 +223,6 @@ class Frame(QWidget):
         draw.fill(
             QPainter(self), 0, 0, self.width(), self.height(), self.looks.palette_shown.ground
         )
-
-    def dragEnterEvent(self, event: QDragEnterEvent | None) -> None:
-        """Files may be dropped anywhere."""
-        self.drops.entered(event)
-
-    def dropEvent(self, event: QDropEvent | None) -> None:
-        """They go where they belong."""
-        self.drops.dropped(event)
 
     def resizeEvent(self, event: QResizeEvent | None) -> None:
         """What lies over the stations goes with them."""
@@ -450,29 +440,6 @@ class Frame(QWidget):
 
     _leaving = False
 
-    def _place(self) -> dict[str, object]:
-        """Where the window stands and what it shows, as the settings keep it."""
-        path = self.session.store.path
-        views = self.views.values()
-        shown = {v.scope: v.shown_subject for v in views}
-        return {
-            "geometry": bytes(self.saveGeometry().toBase64().data()).decode(),
-            "station": self.rail.current,
-            "place_in": written(path) if path is not None else "",
-            "parts": {v.scope: v.part for v in views if v.part > 0},
-            "in_hand": {scope: at[1] for scope, at in shown.items() if at is not None and at[1]},
-        }
-
-    def back_to(self, kept: Settings) -> None:
-        """What the window before showed, as far as it is there."""
-        for view in self.views.values():
-            at, subject = view.shown_subject, kept.in_hand.get(view.scope)
-            if at is not None and subject:
-                view.show_subject(at[0], subject)
-            part = kept.parts.get(view.scope, -1)
-            if part in view.parts_there_are() and part > 0:
-                view.to_part(part)
-
     def closeEvent(self, event: QCloseEvent | None) -> None:
         """Let go of the engine; what plays goes on."""
         if event is None:
@@ -487,7 +454,7 @@ class Frame(QWidget):
         self._ear.follow(None)
         for view in self.views.values():
             view.leaving()
-        self.looks.keep_place(**self._place())
+        keep_place(self)
         self._keeper.close()
         self.session.derived.end()
         forget_shown()

@@ -92,10 +92,6 @@ class Looks(QObject):
         write_settings(settings)
         self.take(settings)
 
-    def keep_place(self, **fields: object) -> None:
-        """Where the window stands and what it shows: the next one begins there."""
-        write_settings(msgspec.structs.replace(read_settings(), **fields))
-
     @does("theme")
     def theme(self) -> None:
         """Day or Night."""

@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import time
-from collections.abc import Sequence
 from functools import partial
 from importlib.metadata import version
 from typing import Protocol
@@ -155,23 +154,6 @@ class ViewActions:
         """The way in: begin another project, or go on with one."""
         self._window.over.open(self._window.over.start)
         self._window.over.start.open(recent_projects())
-
-    @does("take_from")
-    def take_from(self) -> None:
-        """Take boxes, patterns, scenes and songs out of another project."""
-        self._window.over.open(self._window.over.taking)
-        self._window.over.taking.ask()
-
-    @does("bring_midi")
-    def bring_midi(self) -> None:
-        """Bring in MIDI files: patterns, or a song."""
-        self._window.over.open(self._window.over.bringing)
-        self._window.over.bringing.ask()
-
-    def bring_in(self, paths: Sequence[str]) -> None:
-        """Show where each of these files would go."""
-        self._window.over.open(self._window.over.bringing)
-        self._window.over.bringing.open_files(paths)
 
     @does("rename_project")
     def rename_project(self) -> None:

@@ -231,12 +231,6 @@ class View(QWidget):
     def document_changed(self) -> None:
         """The document is another: show it."""
 
-    @property
-    def shown_subject(self) -> tuple[str, str] | None:
-        """What it has in hand, by kind and id, as `show_subject` takes it; None for nothing that is
-        worth coming back to."""
-        return None
-
     def show_subject(self, kind: str, subject: str) -> None:
         """Show what a finding is about; what is not this station's is left to its own."""
         self.leads_to.emit(kind, subject)

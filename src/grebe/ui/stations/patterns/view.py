@@ -217,7 +217,7 @@ class PatternsView(PanedView):
         self.document_changed()
 
     @property
-    def shown_subject(self) -> tuple[str, str] | None:
+    def shown_subject(self) -> tuple[str, str]:
         """The pattern in hand."""
         return "pattern", self.editor.hand.pattern_id
 

@@ -252,7 +252,7 @@ class RigView(PanedView):
         return self.findings
 
     @property
-    def shown_subject(self) -> tuple[str, str] | None:
+    def shown_subject(self) -> tuple[str, str]:
         """The box in hand."""
         return "device", self.selected
 

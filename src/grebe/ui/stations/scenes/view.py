@@ -86,7 +86,7 @@ class ScenesView(View):
         self._show_sheet()
 
     @property
-    def shown_subject(self) -> tuple[str, str] | None:
+    def shown_subject(self) -> tuple[str, str]:
         """The scene in hand."""
         return "scene", self.editor.hand.scene_id
 

@@ -84,7 +84,7 @@ class SetView(SidedView):
         self.form.show_all()
 
     @property
-    def shown_subject(self) -> tuple[str, str] | None:
+    def shown_subject(self) -> tuple[str, str]:
         """The set in hand."""
         return "set", self.session.selection.set_id
 

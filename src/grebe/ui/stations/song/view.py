@@ -91,7 +91,7 @@ class SongView(SidedView):
         self.form.show_all()
 
     @property
-    def shown_subject(self) -> tuple[str, str] | None:
+    def shown_subject(self) -> tuple[str, str]:
         """The song in hand."""
         return "song", self.session.selection.song_id
 
