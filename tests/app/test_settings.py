@@ -33,6 +33,8 @@ def test_every_setting_has_its_row() -> None:
         "parts",
         "in_hand",
         "folders",
+        "walk_shown",
+        "walk_done",
     }
     assert all(c.title and c.does.endswith(".") for c in CHOICES)
 

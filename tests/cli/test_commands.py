@@ -26,7 +26,9 @@ def test_list(capsys: pytest.CaptureFixture[str], demo: str) -> None:
     """Everything by name, songs with their length."""
     listing = answer(capsys, "list", demo)
     assert set(listing) == {"devices", "patterns", "scenes", "songs", "sets"}
-    assert listing["devices"] == ["Smew", "Knot", "Scaup", "Dunlin", "Garganey", "Gadwall", "Teal"]
+    assert listing["devices"] == [
+        "Smew", "Knot", "Scaup", "Dunlin", "Garganey", "Gadwall", "Teal", "Ruff", "Dipper",
+    ]  # fmt: skip
     assert listing["songs"][0] == {"name": "Harbour bell", "bars": 112, "seconds": 213.333333}
     assert "songs: Harbour bell, Low water" in run(capsys, "list", demo)[1]
 

@@ -611,9 +611,9 @@ def test_sound_rigs_have_no_findings() -> None:
 
 
 def test_the_demo_has_the_faults_put_into_it_and_no_others() -> None:
-    """Seven devices over all media; one blocking fault, six to look at, ten notes."""
+    """Nine devices over all media; one blocking fault, six to look at, ten notes."""
     project = parse_project(demo_bytes(), "demo").project
-    assert len(project.rig.devices) == 7
+    assert len(project.rig.devices) == 9
     assert {c.medium for c in project.rig.cables} == {"midi", "pulse", "network", "audio"}
     found = find(project)
     assert [(f.severity, f.code, f.subject) for f in found.open] == [

@@ -825,7 +825,7 @@ def test_the_way_in(performer: Performer, monkeypatch: pytest.MonkeyPatch, tmp_p
     page.bpm.entered.emit("92")
     page.key.setCurrentText("D minor")
     project = page.project()
-    assert [d.kind for d in project.rig.devices] == ["bass", "looper", "drums"]
+    assert [d.kind for d in project.rig.devices] == ["drums", "bass", "looper"]
     assert len(project.rig.cables) == 3
     assert len(page.rig.placed) == 4
     assert (project.songs[0].bpm, project.songs[0].key) == (92, "D minor")
@@ -840,7 +840,7 @@ def test_the_way_in(performer: Performer, monkeypatch: pytest.MonkeyPatch, tmp_p
     page.recent.itemActivated.emit(gone)
     assert "gone.grebe" in said(performer)
     performer.act("close_project")
-    page.demo.emit()
+    page.examples.itemActivated.emit(page.examples.item(2))
     assert len(went) == 3
 
 

@@ -119,14 +119,14 @@ def test_presses_are_learnt_and_forgotten(performer: Performer) -> None:
     frame.grab()
     trigger = Trigger(device="knot", kind="controller", channel=1, number=64)
     frame.session.take(Learned(trigger=trigger), 1.0)
-    assert frame.session.project.rig.bindings[0].action == "next_in"
+    assert frame.session.project.rig.bindings[-1].action == "next_in"
     assert frame.session.learning.action == ""
     performer.press(K.Key_Right)
     assert pane.index == 2 + pane.rows
     performer.press(K.Key_Left)
     frame.grab()
     performer.press(K.Key_Delete)
-    assert frame.session.project.rig.bindings == ()
+    assert "next_in" not in {b.action for b in frame.session.project.rig.bindings}
     QTest.mouseClick(pane, Qt.MouseButton.LeftButton, pos=QPoint(20, 60))
     assert pane.index == 0
     frame.session.link.state = "off"

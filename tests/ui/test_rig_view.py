@@ -46,14 +46,18 @@ def type_(performer: Performer, words: str) -> None:
 
 
 def test_the_demo_is_drawn_without_crossings(performer: Performer) -> None:
-    """Leader at the left, seven boxes, every cable, nothing outside the canvas."""
+    """Grebe before what it leads, nine boxes, every cable, nothing outside the canvas."""
     view = rig_view(performer)
     performer.frame.grab()
     placed = {p.device: p.box for p in view.tree_canvas.placed}
     assert set(placed) == {"grebe", *(d.id for d in rig(performer).devices)}
-    assert placed["grebe"].left() == min(box.left() for box in placed.values())
+    feeding = {"ruff", "dipper"}
+    assert placed["grebe"].left() == min(
+        box.left() for name, box in placed.items() if name not in feeding
+    )
+    assert all(placed[name].right() < placed["grebe"].left() for name in feeding)
     assert view.tree_canvas.crossings == 0
-    assert len(view.tree_canvas.picture.cables) == 7
+    assert len(view.tree_canvas.picture.cables) == 9
     for box in placed.values():
         assert box.right() <= view.tree_canvas.width()
         assert box.bottom() <= view.tree_canvas.height()
@@ -194,23 +198,24 @@ def test_a_controller_into_grebe_begins_a_route_with_pads_mapped(performer: Perf
     view.side.cable_page.target.setCurrentIndex(0)
     assert view.side.cable_page.target.currentText() == "Grebe"
     view.side.cable_page.done.clicked.emit()
-    (route,) = rig(performer).routes
+    route = rig(performer).routes[-1]
     assert (route.source, route.target) == ("pads", "fulmar")
     finding = next(f for f in performer.frame.session.derived.findings() if f.code == "rig.pads")
     FindingEdits(performer.frame.session).mend(finding)
-    assert rig(performer).routes[0].notes == "position"
+    assert rig(performer).routes[-1].notes == "position"
     performer.press(K.Key_4, ALT)
     assert view.panes.currentWidget() is view.notes
+    performer.act("one_after")
     performer.frame.grab()
     assert "each has its own" in view.notes.sentence()
     performer.press(K.Key_Up)
     assert view.notes.pad == 5
     performer.act("note_up")
-    (route,) = rig(performer).routes
+    route = rig(performer).routes[-1]
     assert route.notes == "table"
     assert dict(route.table)[40] == 69
     performer.act("note_mode")
-    assert rig(performer).routes[0].notes == "same"
+    assert rig(performer).routes[-1].notes == "same"
     box, pad = view.notes._pads[-1] if view.notes._pads else (None, 0)
     assert pad
     QTest.mouseClick(view.notes, LEFT, pos=box.center().toPoint())  # type: ignore[union-attr]

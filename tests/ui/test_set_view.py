@@ -221,9 +221,13 @@ def test_a_set_of_nothing_is_said(performer: Performer) -> None:
     performer.frame.session.store.apply("x", lambda p: msgspec.structs.replace(p, sets=()))
     assert view.heading.title == "No set yet"
     performer.frame.grab()
-    for name in ("into", "order", "other_version", "remove", "more", "raise", "add_song"):
+    for name in ("into", "order", "other_version", "remove", "more", "raise"):
         performer.act(name)
-    assert "There is no set yet" in said(performer)
+    performer.act("next_set")
+    assert "There is no other set" in said(performer)
+    performer.act("add_song")  # a song put in makes the set it goes into
+    (made,) = performer.frame.session.project.sets
+    assert [s.song for s in made.songs] == [performer.frame.session.project.songs[0].id]
     performer.act("new_set")
     performer.act("add_song")
     assert len(running(performer).songs) == 1

@@ -43,6 +43,10 @@ class Settings(msgspec.Struct, frozen=True, kw_only=True):
     """The part that each station showed."""
     in_hand: dict[str, str] = {}
     """What each station had in hand, by its id."""
+    walk_shown: bool = False
+    """Whether the walk through a first set is on the way."""
+    walk_done: tuple[str, ...] = ()
+    """Its steps that are done."""
     theme: Theme = "desktop"
     size_percent: Annotated[int, Meta(ge=80, le=200)] = 100
     """Of everything in the window; taken at the next start."""

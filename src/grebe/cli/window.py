@@ -7,7 +7,7 @@ import os
 import sys
 from pathlib import Path
 
-from grebe.app.document.demo import fresh_demo, fresh_project
+from grebe.app.document.demo import EXAMPLES, example, fresh_demo, fresh_project
 from grebe.app.returning import Opening, watch
 from grebe.app.settings import last_project, read_settings, tell_processes
 from grebe.cli.common import Commands, command
@@ -25,6 +25,10 @@ def add_commands(commands: Commands) -> None:
     parser = command(
         commands, "demo", "Open the demo set, copied so that it can be changed.", "grebe demo", demo
     )
+    parser.add_argument(
+        "example", nargs="?", default=EXAMPLES[0].id,
+        help=f"one of {', '.join(e.id for e in EXAMPLES)}",
+    )  # fmt: skip
     parser.add_argument("--path", action="store_true", help="print where it lies, open nothing")
 
 
@@ -47,8 +51,8 @@ def open_file(arguments: argparse.Namespace) -> int:
 
 
 def demo(arguments: argparse.Namespace) -> int:
-    """The demo set."""
-    path = fresh_demo()
+    """The demo set, or a smaller example."""
+    path = fresh_demo(example(arguments.example))
     if arguments.path:
         sys.stdout.write(f"{path}\n")
         return 0

@@ -7,10 +7,13 @@ from itertools import count
 
 
 def free_name(name: str, taken: Collection[str]) -> str:
-    """The name itself, or with 2, 3 and so on behind it."""
+    """The name itself, or with 2, 3 and so on behind it; one that ends so counts on."""
     if name not in taken:
         return name
-    return next(made for n in count(2) if (made := f"{name} {n}") not in taken)
+    stem, _, last = name.rpartition(" ")
+    counted = bool(stem) and last.isdecimal() and len(last) < 4
+    stem, first = (stem, int(last) + 1) if counted else (name, 2)
+    return next(made for n in count(first) if (made := f"{stem} {n}") not in taken)
 
 
 def free_number(stem: str, taken: Collection[str], first: int = 1) -> str:

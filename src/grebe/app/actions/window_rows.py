@@ -198,6 +198,8 @@ GO: tuple[Action, ...] = (
 HELP: tuple[Action, ...] = (
     _help("keys", "What this station is for, its gestures and keys", "F1",
           words="shortcuts help manual"),
+    _help("begin_walk", "A first set, step by step, or no longer",
+          words="walk tutorial learn guide begin help how"),
     _help("change_keys", "Change the keys", words="shortcuts keyboard layout"),
     _help("report", "Report a problem", "Ctrl+F1", words="bug crash log", effect="asks",
           needs="off_stage"),

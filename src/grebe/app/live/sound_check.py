@@ -44,6 +44,8 @@ class Result(msgspec.Struct, frozen=True, kw_only=True):
 
 def heed_of(device: Device, *, notes: bool = False) -> Heed | None:
     """What of a device can be listened to; None where nothing of it reaches Grebe."""
+    if device.kind == "controller":
+        return None  # it plays in; nothing of it follows a beat
     if device.port.is_standin:
         return "notes" if notes else "beats"
     if device.pulse_from.is_set:

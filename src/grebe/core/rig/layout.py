@@ -45,10 +45,11 @@ class Drawing(NamedTuple):
 def drawing(wiring: Wiring, tree: ClockTree) -> Drawing:
     """Lay a rig out.
 
-    The leader stands at the left, followers in columns by hops; what has no
-    clock stands right of what it is plugged into, and what only feeds others
-    left of it. The order inside the columns has the fewest crossings there can
-    be for rigs small enough to try all, few for larger ones.
+    Followers stand right of the leader, in columns by hops; what has no clock
+    stands right of what it is plugged into, and what only feeds others left of
+    it: pads and pedals left of Grebe. The order inside the columns has the
+    fewest crossings there can be for rigs small enough to try all, few for
+    larger ones.
     """
     level = _levels(wiring, tree)
     order: list[list[str]] = [[] for _ in range(max(level.values(), default=-1) + 1)]
@@ -100,7 +101,7 @@ def _next_placed(wiring: Wiring, level: dict[str, int], waiting: list[str]) -> d
     if fed:
         return fed
     feeding = {
-        d: max(0, min(level[c.target] for c in wiring.leaving[d] if c.target in level) - 1)
+        d: min(level[c.target] for c in wiring.leaving[d] if c.target in level) - 1
         for d in waiting
         if any(c.target in level for c in wiring.leaving[d])
     }

@@ -7,7 +7,7 @@ from pathlib import Path
 
 from PyQt6.QtWidgets import QWidget
 
-from grebe.app.document.demo import fresh_demo, fresh_project, is_copy
+from grebe.app.document.demo import Example, fresh_demo, fresh_project, is_copy
 from grebe.app.document.export import export_smf
 from grebe.app.document.recovery import OpenedDocument, open_recovered
 from grebe.app.doing import does
@@ -81,9 +81,9 @@ class FileActions:
         """With a project of before, in this window's place. ProjectError leaves the one shown."""
         self._leave_for(lambda: path)
 
-    def open_demo(self) -> None:
-        """The demo as shipped, in this window's place."""
-        self._leave_for(fresh_demo, untitled=True)
+    def open_demo(self, which: Example) -> None:
+        """An example as shipped, in this window's place."""
+        self._leave_for(lambda: fresh_demo(which), untitled=True)
 
     @does("close_project")
     def close_project(self) -> None:

@@ -35,6 +35,7 @@ from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
 from grebe.app.live.window_actions import WindowActions
 from grebe.app.returning import forget_shown, note_shown
+from grebe.app.walk import Walk
 from grebe.core.document import Project
 from grebe.core.player.controls import WINDOW
 from grebe.errors import GrebeError
@@ -52,6 +53,7 @@ from grebe.ui.main_window.overlays import Overlays
 from grebe.ui.main_window.place import keep_place
 from grebe.ui.main_window.rail import Rail
 from grebe.ui.main_window.view_actions import ViewActions, number_name
+from grebe.ui.main_window.walk_bar import WalkBar
 from grebe.ui.main_window.waterline import Waterline
 from grebe.ui.stations.patterns.view import PatternsView
 from grebe.ui.stations.rig.view import RigView
@@ -105,6 +107,7 @@ class Frame(QWidget):
         self._edited_s = 0.0
         self.rail = Rail(self.session)
         self.waterline = Waterline(self.session)
+        self.walk = WalkBar(Walk(self.session))
         self.stack = QStackedWidget()
         self.views: dict[int, View] = {}
         for view in (
@@ -170,6 +173,7 @@ class Frame(QWidget):
         upper.addWidget(self.rail)
         upper.addWidget(self.stack, 1)
         outer.addLayout(upper, 1)
+        outer.addWidget(self.walk)
         outer.addWidget(self.waterline)
         for number, view in self.views.items():
             view.head.addWidget(self.head_buttons[number], 0, 0, TOP_RIGHT)
@@ -179,6 +183,8 @@ class Frame(QWidget):
 
     def _wire(self) -> None:
         self.rail.chosen.connect(self.show_station)
+        self.walk.gone_to.connect(self.show_station)
+        self.over.walk_wanted.connect(partial(self.walk.show_walk, on=True))
         self.notices.wanted.connect(self.book.do)
         for signal, follow in (
             (self.over.begun, self.files.begin), (self.over.gone_on_with, self.files.go_on),
@@ -227,7 +233,6 @@ class Frame(QWidget):
     def resizeEvent(self, event: QResizeEvent | None) -> None:
         """What lies over the stations goes with them."""
         super().resizeEvent(event)
-        self.over.place()
         self.notices.place()
 
     def _document_changed(self, old: Project, new: Project) -> None:
@@ -278,6 +283,7 @@ class Frame(QWidget):
         if now_s - self._buttons_s > BUTTONS_EVERY_S:
             self._buttons_s = now_s
             self.head_buttons[self.view.number].follow(self.book.met())
+            self.walk.follow()
         self.view.moved()
         wanted = FRAME_MS if self.session.running else RESTING_MS
         if self._timer.interval() != wanted:

@@ -14,6 +14,7 @@ from grebe.ui.main_window.menus import MenuBar
 from grebe.ui.main_window.notice import NoticeStack
 from grebe.ui.main_window.overlays import Overlays
 from grebe.ui.main_window.rail import Rail
+from grebe.ui.main_window.walk_bar import WalkBar
 from grebe.ui.main_window.waterline import Waterline
 from grebe.ui.widgets.theme import DAY, NIGHT, Palette, chosen_palette
 from grebe.ui.widgets.view import View
@@ -29,6 +30,7 @@ class Dressed(Protocol):
     waterline: Waterline
     menu_bar: MenuBar
     notices: NoticeStack
+    walk: WalkBar
     over: Overlays
 
     @property
@@ -67,6 +69,7 @@ class Looks(QObject):
         window.menu_bar.set_palette(shown)
         window.menu_bar.setVisible(window.rail.current != STAGE or self.settings.menu_on_stage)
         window.notices.set_palette(shown)
+        window.walk.set_palette(shown)
         if window.over.open_now is not None:
             window.over.open_now.set_palette(shown)
         # the other stations when they are shown: styling all of them takes a while

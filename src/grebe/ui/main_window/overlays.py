@@ -6,7 +6,7 @@ from collections.abc import Callable
 from functools import cached_property
 from typing import TypeVar
 
-from PyQt6.QtCore import QObject, QPoint, pyqtSignal
+from PyQt6.QtCore import QEvent, QObject, QPoint, pyqtSignal
 from PyQt6.QtWidgets import QWidget
 
 from grebe.app.actions.finding import Findable
@@ -44,7 +44,9 @@ class Overlays(QObject):
     """A project that is new."""
     gone_on_with = pyqtSignal(object)
     """The path of one of the last projects."""
-    demo_wanted = pyqtSignal()
+    walk_wanted = pyqtSignal()
+    demo_wanted = pyqtSignal(object)
+    """An example to look at."""
 
     def __init__(
         self, room: QWidget, session: Session, book: ActionBook, *,
@@ -55,6 +57,7 @@ class Overlays(QObject):
         self._room, self._session, self._book = room, session, book
         self._palette, self._view, self._names = palette, view, names
         self._made: list[Overlay] = []
+        room.installEventFilter(self)
 
     def _keep(self, made: Made) -> Made:
         self._made.append(made)
@@ -95,6 +98,7 @@ class Overlays(QObject):
         made.wanted.connect(self.begun)
         made.opened.connect(self.gone_on_with)
         made.demo.connect(self.demo_wanted)
+        made.walk_wanted.connect(self.walk_wanted)
         made.asked.connect(self._leave_for)
         return made
 
@@ -153,11 +157,12 @@ class Overlays(QObject):
         shown = self.open_now
         return shown is not None and self.close(shown)
 
-    def place(self) -> None:
-        """The room has another size."""
-        shown = self.open_now
-        if shown is not None:
-            shown.place()
+    def eventFilter(self, watched: QObject | None, event: QEvent | None) -> bool:
+        """The room has another size: what lies over it goes along."""
+        resized = event is not None and event.type() == QEvent.Type.Resize
+        if resized and watched is self._room and self.open_now is not None:
+            self.open_now.place()
+        return False
 
     def open_menu(self, at: QPoint, *, in_hand: bool, kind: str = "") -> None:
         """The menu of the thing in hand, or of the station where nothing was under the pointer;

@@ -9,8 +9,8 @@ from pathlib import Path
 from typing import get_args
 
 import msgspec
-from PyQt6.QtCore import Qt, pyqtSignal
-from PyQt6.QtGui import QKeyEvent
+from PyQt6.QtCore import Qt, QTimer, pyqtSignal
+from PyQt6.QtGui import QKeyEvent, QResizeEvent
 from PyQt6.QtWidgets import (
     QGridLayout,
     QHBoxLayout,
@@ -23,6 +23,7 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
+from grebe.app.document.demo import EXAMPLES
 from grebe.app.live.session import Session
 from grebe.core.beginning import begin
 from grebe.core.document import Project
@@ -48,7 +49,8 @@ NO_KEY = "not said"
 OTHER = "A box that is not here, asked about in Rig"
 TONICS = ("C", "C#", "D", "Eb", "E", "F", "F#", "G", "Ab", "A", "Bb", "B")
 USUAL_SCALES = ("minor", "major")
-RIG_TALL = 190
+RIG_TALL, RIG_LOW = 190, 96
+EXAMPLES_TALL = 116
 
 
 class StartPage(PageOverlay):
@@ -60,7 +62,10 @@ class StartPage(PageOverlay):
     """The path of a project to go on with."""
     asked = pyqtSignal(str)
     """An action, by id: open another file, say."""
-    demo = pyqtSignal()
+    walk_wanted = pyqtSignal()
+    """Be walked through; the page stays, for the first step is on it."""
+    demo = pyqtSignal(object)
+    """An example to look at."""
 
     def __init__(self, parent: QWidget, session: Session, profiles: Sequence[Profile]) -> None:
         super().__init__(parent, "grebe")
@@ -73,6 +78,15 @@ class StartPage(PageOverlay):
         self.recent.setAccessibleName("Go on with")
         self.recent.itemActivated.connect(self._go_on)
         self.recent.itemClicked.connect(self._go_on)
+        self.examples = QListWidget()
+        self.examples.setAccessibleName("Look at an example")
+        for each in EXAMPLES:
+            item = QListWidgetItem(f"{each.title}: {each.words}")
+            item.setData(Qt.ItemDataRole.UserRole, each)
+            self.examples.addItem(item)
+        self.examples.setFixedHeight(EXAMPLES_TALL)
+        self.examples.itemActivated.connect(self._example)
+        self.examples.itemClicked.connect(self._example)
         self.rig = RigCanvas(session)
         self.rig.setFocusPolicy(Qt.FocusPolicy.NoFocus)
         self.bpm = NumberField(BPM)
@@ -96,16 +110,17 @@ class StartPage(PageOverlay):
         column.addWidget(self.recent, 1)
         row = QHBoxLayout()
         row.setSpacing(8)
-        other, demo = Button("Open another"), Button("Look at the demo")
-        other.clicked.connect(lambda: self.asked.emit("open"))
-        demo.clicked.connect(self.demo)
-        for button in (other, demo):
+        for words, action in (("Open another", "open"), ("Bring in MIDI files", "bring_midi")):
+            button = Button(words)
+            button.clicked.connect(lambda _, a=action: self.asked.emit(a))
             row.addWidget(button)
         row.addStretch(1)
         column.addLayout(row)
-        midi = Button("Bring in MIDI files")
-        midi.clicked.connect(lambda: self.asked.emit("bring_midi"))
-        column.addWidget(midi, 0, Qt.AlignmentFlag.AlignLeft)
+        column.addWidget(_head("Look at an example"))
+        column.addWidget(self.examples)
+        walk = Button("Be walked through a first set")
+        walk.clicked.connect(self.walk_wanted)
+        column.addWidget(walk, 0, Qt.AlignmentFlag.AlignLeft)
         return column
 
     def _right(self) -> QVBoxLayout:
@@ -133,13 +148,13 @@ class StartPage(PageOverlay):
         column.addWidget(_head("How they hang together"))
         area = QScrollArea()
         area.setWidget(self.rig)
-        area.setFixedHeight(RIG_TALL)
+        area.setMinimumHeight(RIG_LOW)
+        area.setMaximumHeight(RIG_TALL)
         area.setFocusPolicy(Qt.FocusPolicy.NoFocus)
         self._area = area
-        column.addWidget(area)
+        column.addWidget(area, 1)
         column.addLayout(self._last_row())
         column.addWidget(self.said)
-        column.addStretch(1)
         return column
 
     def _last_row(self) -> QHBoxLayout:
@@ -175,6 +190,11 @@ class StartPage(PageOverlay):
             self.recent.addItem("Nothing yet.")
         self._propose()
         (self.recent if recent else next(iter(self.counts.values()))).setFocus()
+
+    def resizeEvent(self, event: QResizeEvent | None) -> None:
+        """The room for the drawing has changed."""
+        super().resizeEvent(event)
+        QTimer.singleShot(0, self._propose)
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         """Enter begins, from any of the fields."""
@@ -218,7 +238,8 @@ class StartPage(PageOverlay):
     def _propose(self) -> None:
         project = self.project()
         self.rig.set_palette(self.palette_now)
-        self.rig.show_rig(project.rig, max(300.0, self._area.width() - 8.0), RIG_TALL - 8.0)
+        tall = max(RIG_LOW, self._area.height()) - 8.0
+        self.rig.show_rig(project.rig, max(300.0, self._area.width() - 8.0), tall)
         found = find(project).open
         blocking = [f.message for f in found if f.severity == "block"]
         if not project.rig.devices:
@@ -229,6 +250,9 @@ class StartPage(PageOverlay):
 
     def _begin(self) -> None:
         self.wanted.emit(self.project())
+
+    def _example(self, item: QListWidgetItem) -> None:
+        self.demo.emit(item.data(Qt.ItemDataRole.UserRole))
 
     def _go_on(self, item: QListWidgetItem) -> None:
         path = item.data(Qt.ItemDataRole.UserRole)

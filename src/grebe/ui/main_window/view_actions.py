@@ -19,6 +19,7 @@ from grebe.app.settings import recent_projects
 from grebe.core.rig.model import GREBE_ID
 from grebe.ui.main_window.action_book import ActionBook
 from grebe.ui.main_window.overlays import Overlays
+from grebe.ui.main_window.walk_bar import WalkBar
 from grebe.ui.stations.rig.view import RigView
 from grebe.ui.stations.song.view import SongView
 from grebe.ui.stations.sync.view import SyncView
@@ -32,6 +33,7 @@ class Stations(Protocol):
     book: ActionBook
     over: Overlays
     rehearsal: Rehearsal
+    walk: WalkBar
 
     @property
     def view(self) -> View:
@@ -163,6 +165,11 @@ class ViewActions:
         assert isinstance(view, RigView)
         view.select(GREBE_ID)
         view.side.rename()
+
+    @does("begin_walk")
+    def begin_walk(self) -> None:
+        """Be walked through a first set, or no longer."""
+        self._window.walk.show_walk(on=not self._window.walk.walk.shown)
 
     @does("messages")
     def messages(self) -> None:

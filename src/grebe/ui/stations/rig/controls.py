@@ -154,7 +154,7 @@ class ControlsPane(Canvas):
         elif self.takes_key:
             words, colour = f"Press the key that is to do it: {title}. Esc gives up.", p.crest
         draw.text(painter, 4, 22, words, colour, size=16, weight=600, width=self.width() - 8)
-        heard = [d.name for d in rig.devices if d.input.is_set]
+        heard = [d.name for d in rig.devices if d.input.is_set or d.port.is_standin]
         below = f"Heard: {', '.join(heard)}." if heard else (
             "No box is heard yet: set Heard at, on its sheet."
         )  # fmt: skip

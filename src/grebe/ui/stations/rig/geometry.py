@@ -10,6 +10,8 @@ from grebe.core.rig.layout import Drawing, Piece, tracks
 from grebe.core.rig.wiring import Wiring
 
 BOX_WIDTH = 176.0
+LEAST_WIDTH = 136.0
+"""Of a box where there are many columns: its longest line still fits."""
 FULL, SHORT, LOW = 74.0, 54.0, 28.0
 """Heights of a box with three lines, two, one."""
 MARGIN = 8.0
@@ -78,9 +80,11 @@ def picture(drawn: Drawing, wiring: Wiring, width: float, height: float) -> Pict
         for offset in range(len(line.cells) - 1):
             pieces[first + offset] += 1.0
     aside = 52.0 if drawn.back else 2.0
+    wide = BOX_WIDTH
     if columns > 1:
         wanted = min(CROWDED_GAP, max(NARROWEST_GAP, max(pieces) * TRACK + 24.0))
-        room = (width - aside - columns * BOX_WIDTH) / (columns - 1)
+        wide = min(BOX_WIDTH, max(LEAST_WIDTH, (width - aside - (columns - 1) * wanted) / columns))
+        room = (width - aside - columns * wide) / (columns - 1)
         gap = max(wanted, min(WIDEST_GAP, room))
     tall = tallest * box_height + (tallest - 1) * row_gap
     room_height = max(height, tall + 2 * MARGIN)
@@ -89,17 +93,17 @@ def picture(drawn: Drawing, wiring: Wiring, width: float, height: float) -> Pict
     for index, column in enumerate(drawn.columns):
         used = len(column) * box_height + (len(column) - 1) * row_gap
         top = max(MARGIN, (room_height - used) / 2)
-        left = 1 + index * (BOX_WIDTH + gap)
+        left = 1 + index * (wide + gap)
         for row, cell in enumerate(column):
             y = top + row * (box_height + row_gap)
-            cells[cell] = _Cell(y, box_height, left, left + BOX_WIDTH)
+            cells[cell] = _Cell(y, box_height, left, left + wide)
             if ":" not in cell:
-                boxes.append(PlacedBox(cell, QRectF(left, y, BOX_WIDTH, box_height)))
+                boxes.append(PlacedBox(cell, QRectF(left, y, wide, box_height)))
     cables = [*_forward(drawn, cells), *_backward(drawn, wiring, cells)]
     return Picture(
         boxes=tuple(boxes),
         cables=tuple(cables),
-        width=columns * BOX_WIDTH + (columns - 1) * gap + aside,
+        width=columns * wide + (columns - 1) * gap + aside,
         height=room_height,
         lines_in_box=lines,
     )

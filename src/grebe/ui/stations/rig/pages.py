@@ -17,7 +17,7 @@ from PyQt6.QtWidgets import (
 )
 
 from grebe.app.live.session import Session
-from grebe.core.rig.edits import best_cable, cable_between, free_jacks
+from grebe.core.rig.edits import best_cable, cable_between, free_jacks, spec_of
 from grebe.core.rig.model import GREBE_ID, Cable
 from grebe.core.rig.spec import Jack, Profile
 from grebe.ui.widgets.controls import Button
@@ -175,11 +175,13 @@ class CablePage(Page):
         self.target.currentIndexChanged.connect(self._propose)
 
     def open(self, source: str) -> None:
-        """Begin at a device; at Grebe, to one that no cable reaches yet."""
+        """Begin at a device; for one without any cable between Grebe and it, the way it obeys."""
         rig = self._session.project.rig
-        reached = any(source in (c.source, c.target) for c in rig.cables)
-        wanted = GREBE_ID if reached else source
-        source = source if reached else GREBE_ID
+        bare = source != GREBE_ID and all(source not in (c.source, c.target) for c in rig.cables)
+        obeys = spec_of(rig, source).obeys
+        wanted = source if bare else ""
+        if bare and (obeys.clock or obeys.notes or obeys.program):
+            source = GREBE_ID
         rows = [(GREBE_ID, "Grebe"), *((d.id, d.name) for d in rig.devices)]
         for box in (self.source, self.target):
             box.blockSignals(True)
@@ -191,8 +193,8 @@ class CablePage(Page):
         plugged = {c.target for c in rig.cables if c.source == source} | {source, GREBE_ID}
         others = [i for i, (d, _) in enumerate(rows) if d != source]
         free = next((i for i in others if rows[i][0] not in plugged), others[0] if others else 0)
-        if wanted != GREBE_ID:
-            free = self.target.findData(wanted)
+        if wanted:
+            free = self.target.findData(wanted if source == GREBE_ID else GREBE_ID)
         self.target.setCurrentIndex(free)
         self._propose()
         self.target.setFocus()
