@@ -170,6 +170,9 @@ def test_a_song_of_tracks_is_cut_into_scenes_that_come_again() -> None:
     assert len(new) == 2
     left, _ = as_song(mine(), arrival, ("kit", ""))
     assert all(p.device != "low" or not p.content.voices[0].hits for p in left.patterns)
+    both, song_id = as_song(mine(), arrival, ("kit", "kit"))
+    parts = both.scene(both.song(song_id).sections[1].scene).parts
+    assert [p.device for p in parts] == ["kit"]
     with pytest.raises(EditError, match="no track"):
         as_song(mine(), arrival, ("", ""))
 

@@ -163,7 +163,7 @@ def as_song(
     It is cut into stretches of bars; what comes again is the same scene and the same patterns.
     `boxes` by track, "" leaves a track out. EditError where nothing is left, or it is too long.
     """
-    rows = [(t, b) for t, b in zip(arrival.tracks, boxes, strict=True) if b and t.notes]
+    rows = _by_box(arrival, boxes)
     if not rows:
         raise EditError(f"{arrival.name}: no track with notes has a box")
     beats = arrival.meter.bar_ticks / TICKS_PER_QUARTER
@@ -190,6 +190,17 @@ def as_song(
         name=free_name(arrival.name[:76] or "Song", {s.name for s in project.songs}),
     )  # fmt: skip
     return add_song(project, song), song.id
+
+
+def _by_box(arrival: MidiFileTracks, boxes: Sequence[str]) -> list[tuple[Track, str]]:
+    """What each box plays: tracks that share one are laid over each other."""
+    found: dict[str, Track] = {}
+    for track, box in zip(arrival.tracks, boxes, strict=True):
+        if box and track.notes:
+            there = found.get(box)
+            notes = track.notes if there is None else tuple(sorted((*there.notes, *track.notes)))
+            found[box] = Track(track.name if there is None else there.name, notes)
+    return [(track, box) for box, track in found.items()]
 
 
 def _block(rows: Sequence[tuple[Track, str]], bars: int, beats: float) -> int:

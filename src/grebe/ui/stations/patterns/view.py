@@ -64,6 +64,7 @@ class PatternsView(PanedView):
         super().__init__(session)
         self.editor = PatternEditor(session)
         self._facts_stale = True
+        self._shown: tuple[object, ...] = ()
         self.pattern_canvas = PatternCanvas(self.editor)
         self.strip = PatternStrip(session)
         self.strip.chosen.connect(self.choose)
@@ -149,6 +150,7 @@ class PatternsView(PanedView):
         self._say_heading(pattern, device)
         self._facts_stale = True
         self.fields.show_all()
+        self._shown = self._standing()
         self._show_pane()
 
     def show_facts(self) -> None:
@@ -261,7 +263,7 @@ class PatternsView(PanedView):
             act()
             if before != self.editor.hand.pattern_id:
                 self.document_changed()
-            else:
+            elif self._standing() != self._shown:  # an edit has been shown already
                 self._cursor_moved()
 
         return shown
@@ -280,6 +282,12 @@ class PatternsView(PanedView):
     def _cursor_moved(self) -> None:
         self.pattern_canvas.refresh()
         self.fields.show_all()
+        self._shown = self._standing()
+
+    def _standing(self) -> tuple[object, ...]:
+        """What is on the screen, as far as a key can change it."""
+        hand = self.editor.hand
+        return (self.session.project, hand.row_id, hand.step, hand.anchor, hand.clip)
 
     def _point(self, row: str, step: int, selects: bool) -> None:
         editor = self.editor
