@@ -205,7 +205,9 @@ def test_run_reports_every_device(capsys: pytest.CaptureFixture[str], demo: str)
     report = answer(capsys, "run", demo, "--song", "Low water", "--seconds", "1.5")
     assert report["song"] == "Low water"
     rows = {row["name"]: row for row in report["devices"]}
-    assert list(rows) == ["Smew", "Knot", "Scaup", "Dunlin", "Garganey", "Gadwall", "Teal"]
+    assert list(rows) == [
+        "Smew", "Knot", "Scaup", "Dunlin", "Garganey", "Gadwall", "Teal", "Ruff", "Dipper",
+    ]  # fmt: skip
     for name in ("Smew", "Knot", "Scaup", "Dunlin"):  # Scaup by way of Knot's thru
         row = rows[name]
         assert row["sent"] == row["received"] > 24
