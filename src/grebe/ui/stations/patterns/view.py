@@ -13,6 +13,7 @@ from PyQt6.QtWidgets import (
 from grebe.app.actions.keymap import told
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.pattern_editor import PatternEditor
+from grebe.app.editors.pattern_hand import PatternHand
 from grebe.app.live.session import Session
 from grebe.core.patterns.fields import FIELDS
 from grebe.core.patterns.makers import Maker
@@ -150,7 +151,7 @@ class PatternsView(PanedView):
         self._say_heading(pattern, device)
         self._facts_stale = True
         self.fields.show_all()
-        self._shown = self._standing()
+        self._shown = standing(self.editor.hand)
         self._show_pane()
 
     def show_facts(self) -> None:
@@ -263,7 +264,7 @@ class PatternsView(PanedView):
             act()
             if before != self.editor.hand.pattern_id:
                 self.document_changed()
-            elif self._standing() != self._shown:  # an edit has been shown already
+            elif standing(self.editor.hand) != self._shown:  # an edit has been shown already
                 self._cursor_moved()
 
         return shown
@@ -282,12 +283,7 @@ class PatternsView(PanedView):
     def _cursor_moved(self) -> None:
         self.pattern_canvas.refresh()
         self.fields.show_all()
-        self._shown = self._standing()
-
-    def _standing(self) -> tuple[object, ...]:
-        """What is on the screen, as far as a key can change it."""
-        hand = self.editor.hand
-        return (self.session.project, hand.row_id, hand.step, hand.anchor, hand.clip)
+        self._shown = standing(self.editor.hand)
 
     def _point(self, row: str, step: int, selects: bool) -> None:
         editor = self.editor
@@ -333,3 +329,8 @@ class PatternsView(PanedView):
         held, self.editor.hand.anchor = self.editor.hand.anchor, None
         self._cursor_moved()
         return held is not None
+
+
+def standing(hand: PatternHand) -> tuple[object, ...]:
+    """What is on the screen, as far as a key can change it."""
+    return (hand.session.project, hand.row_id, hand.step, hand.anchor, hand.clip)
