@@ -26,7 +26,7 @@ NEEDS: dict[str, str] = {
     "two_songs": "There is no other song",
     "two_sets": "There is no other set",
     "running": "Nothing plays: {run_stop} runs it",
-    "stopped": "Stop first: another song is loaded only while nothing plays",
+    "stopped": "Stop first: something else is loaded only while nothing plays",
     "engine": "The engine is not there yet: it is being started",
     "any_engine": "No engine is there: one is being started",
     "other_engine": "No engine plays another project",

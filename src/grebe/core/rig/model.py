@@ -255,6 +255,11 @@ class Rig(Value, frozen=True, kw_only=True):
     keys: Annotated[tuple[KeyBinding, ...], Meta(max_length=256)] = ()
     """What computer keys do there beside their own."""
 
+    @property
+    def timed(self) -> tuple[Device, ...]:
+        """Devices whose beats can be compared: all but pads, keys and pedals, which play in."""
+        return tuple(d for d in self.devices if d.kind != "controller")
+
     def device(self, device_id: str) -> Device:
         """The device with this id; KeyError when there is none."""
         for device in self.devices:

@@ -4,13 +4,14 @@ together, tempo and key; all of it on one page, all of it can be skipped."""
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
+from contextlib import suppress
 from datetime import datetime
 from pathlib import Path
 from typing import get_args
 
 import msgspec
 from PyQt6.QtCore import Qt, QTimer, pyqtSignal
-from PyQt6.QtGui import QKeyEvent, QResizeEvent
+from PyQt6.QtGui import QIcon, QKeyEvent, QResizeEvent
 from PyQt6.QtWidgets import (
     QGridLayout,
     QHBoxLayout,
@@ -33,10 +34,12 @@ from grebe.core.patterns.keys import SCALES
 from grebe.core.rig.blank import profile_of
 from grebe.core.rig.spec import Kind, Profile
 from grebe.core.songs.model import Song
-from grebe.errors import EditError
+from grebe.errors import EditError, GrebeError
+from grebe.formats.project import read_project
 from grebe.process.places import shown
 from grebe.ui.main_window.overlay import PageOverlay
 from grebe.ui.stations.rig.canvas import RigCanvas
+from grebe.ui.stations.rig.thumbnail import SIZE, thumbnail
 from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.fields import ListField, NumberField
 
@@ -74,8 +77,10 @@ class StartPage(PageOverlay):
         known = sorted(profiles, key=lambda p: (KINDS.index(p.kind), p.label or p.name))
         self._profiles = {p.id: p for p in (*known, unknown)}
         self.counts: dict[str, NumberField] = {}
+        self._undrawn: list[Path] = []
         self.recent = QListWidget()
         self.recent.setAccessibleName("Go on with")
+        self.recent.setIconSize(SIZE)
         self.recent.itemActivated.connect(self._go_on)
         self.recent.itemClicked.connect(self._go_on)
         self.examples = QListWidget()
@@ -188,6 +193,9 @@ class StartPage(PageOverlay):
             self.recent.addItem(item)
         if not recent:
             self.recent.addItem("Nothing yet.")
+        self.recent.setCurrentRow(0)
+        self._undrawn = [path for path in recent if path.exists()]
+        QTimer.singleShot(0, self._draw_next)
         self._propose()
         (self.recent if recent else next(iter(self.counts.values()))).setFocus()
 
@@ -250,6 +258,18 @@ class StartPage(PageOverlay):
 
     def _begin(self) -> None:
         self.wanted.emit(self.project())
+
+    def _draw_next(self) -> None:
+        """One of the last projects with its rig drawn small; the next when there is time."""
+        if not self._undrawn or self.isHidden():
+            return
+        path = self._undrawn.pop(0)
+        with suppress(GrebeError):  # it is told when it is opened
+            icon = QIcon(thumbnail(read_project(path).project.rig, self.palette_now))
+            for item in (self.recent.item(n) for n in range(self.recent.count())):
+                if item is not None and item.data(Qt.ItemDataRole.UserRole) == path:
+                    item.setIcon(icon)
+        QTimer.singleShot(0, self._draw_next)
 
     def _example(self, item: QListWidgetItem) -> None:
         self.demo.emit(item.data(Qt.ItemDataRole.UserRole))

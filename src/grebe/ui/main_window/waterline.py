@@ -158,7 +158,7 @@ class Waterline(QWidget):
         bar_ticks = meter.bar_ticks
         now = session.position.tick_now()
         bar_start = status.section_tick + (now - status.section_tick) // bar_ticks * bar_ticks
-        for index, device in enumerate(session.project.rig.devices):
+        for index, device in enumerate(session.project.rig.timed):
             for deviation in session.position.deviations.get(device.id, ()):
                 back = (bar_start - deviation.tick) / TICKS_PER_QUARTER
                 this_bar = deviation.tick >= bar_start

@@ -177,7 +177,9 @@ def style_sheet(p: Palette) -> str:
         background: {panel}; border: 1px solid {rule}; border-radius: 6px; padding: 8px;
     }}
     QTextBrowser:focus, QPlainTextEdit:focus {{ border: 2px solid {crest}; padding: 7px; }}
-    QListView {{ background: {panel}; border: 1px solid {edge}; border-radius: 4px; }}
+    QListView {{
+        background: {panel}; border: 1px solid {edge}; border-radius: 4px; outline: none;
+    }}
     QListView::item {{ padding: 4px 6px; }}
     QListView::item:selected {{ background: {soft}; color: {ink}; }}
     QScrollBar:vertical {{ background: transparent; width: 8px; }}

@@ -57,7 +57,7 @@ class SyncCanvas(Canvas):
 
     def document_changed(self) -> None:
         """Room for every device."""
-        devices = self.session.project.rig.devices
+        devices = self.session.project.rig.timed
         self.setMinimumHeight(round(HEAD + LOWEST_ROW * len(devices)))
         self.refresh()
 
@@ -79,7 +79,7 @@ class SyncCanvas(Canvas):
     def paint_still(self, painter: QPainter) -> None:
         """Headings, names and lines."""
         p = self.palette_now
-        devices = self.session.project.rig.devices
+        devices = self.session.project.rig.timed
         right = self.width() - FIGURES
         for index, (words, unit) in enumerate(COLUMNS):
             x = right + 8 + index * 68
@@ -121,7 +121,7 @@ class SyncCanvas(Canvas):
         """Beats, distribution, figures and verdicts."""
         status = self.session.status
         live = {d.id: d for d in status.devices} if status is not None else {}
-        devices = {d.id: d for d in self.session.project.rig.devices}
+        devices = {d.id: d for d in self.session.project.rig.timed}
         for box, device_id in self._rows:
             device = devices.get(device_id)
             if device is not None:

@@ -39,7 +39,7 @@ class SyncChecks:
 
     def device(self) -> Device | None:
         """The device whose strip is selected."""
-        devices = self._session.project.rig.devices
+        devices = self._session.project.rig.timed
         return next((d for d in devices if d.id == self._strips.selected), None)
 
     @does("check")
@@ -59,7 +59,7 @@ class SyncChecks:
     @does("check_all")
     def check_all(self) -> None:
         """Listen to all devices at once that can be heard."""
-        self._session.checking.begin(self._session.project.rig.devices)
+        self._session.checking.begin(self._session.project.rig.timed)
 
     @does("measure_file")
     def measure_file(self) -> None:

@@ -181,7 +181,7 @@ class SyncView(PanedView):
     def document_changed(self) -> None:
         """Show the rig as it is now."""
         rig = self.session.project.rig
-        ids = [d.id for d in rig.devices]
+        ids = [d.id for d in rig.timed]
         if self.strips.selected not in ids:
             self.strips.selected = ids[0] if ids else ""
         self.strips.document_changed()
@@ -203,7 +203,7 @@ class SyncView(PanedView):
         self.facts.show_lines(self._lines())
 
     def _words(self) -> str:
-        devices = self.session.project.rig.devices
+        devices = self.session.project.rig.timed
         judged = [self.strips.judged(d) for d in devices]
         heard = [j for j in judged if j.verdict]
         if not heard:
@@ -275,7 +275,7 @@ class SyncView(PanedView):
             if here is not None:
                 self._select_computer(peers[(peers.index(here.id) + by) % len(peers)])
             return
-        ids = [d.id for d in self.session.project.rig.devices]
+        ids = [d.id for d in self.session.project.rig.timed]
         if ids:
             at = ids.index(self.strips.selected) if self.strips.selected in ids else 0
             self.select(ids[(at + by) % len(ids)])
@@ -290,7 +290,7 @@ class SyncView(PanedView):
             else:
                 self.session.network.accept(peer.id)
             return
-        devices = self.session.project.rig.devices
+        devices = self.session.project.rig.timed
         device = next((d for d in devices if d.id == self.strips.selected), None)
         if device is None:
             return
