@@ -5,6 +5,7 @@ from __future__ import annotations
 import time
 from collections.abc import Callable, Iterator
 from contextlib import closing, suppress
+from pathlib import Path
 
 import pytest
 from PyQt6.QtCore import Qt
@@ -13,13 +14,16 @@ from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication, QCheckBox, QLineEdit
 
 from grebe.app.actions.keymap import forget_kept, key_map
-from grebe.app.document.demo import fresh_demo
+from grebe.app.document.demo import fresh_demo, fresh_project
+from grebe.app.document.recovery import open_recovered
 from grebe.app.document.store import Store
 from grebe.app.engine.client import EngineClient
+from grebe.app.returning import Opening
 from grebe.errors import EngineError
 from grebe.process import children
 from grebe.process.places import engine_socket
 from grebe.protocols.link.messages import Shutdown, Welcome
+from grebe.ui.main_window.application import show_frame
 from grebe.ui.main_window.frame import Frame
 from grebe.ui.widgets.fields import ListField, NumberField
 from grebe.ui.widgets.form import Form
@@ -146,4 +150,21 @@ def performer(qapp: QApplication, own_folders: object) -> Iterator[Performer]:
     frame.on_timer()  # it has opened
     yield Performer(frame)
     frame.leave()
+    end_engine()
+
+
+@pytest.fixture
+def first_start(qapp: QApplication, own_folders: Path) -> Iterator[Frame]:
+    """The window of a first start: an empty home, and the way in. All windows are gone after it."""
+    path = fresh_project()
+    frame = show_frame(
+        open_recovered(path, untitled=True), Opening(path, untitled=True, begins=True)
+    )
+    frame.session.link.state = "off"
+    frame.activateWindow()
+    QTest.qWaitForWindowExposed(frame)
+    yield frame
+    for window in QApplication.topLevelWidgets():
+        if isinstance(window, Frame) and window.isVisible():
+            window.leave()
     end_engine()

@@ -3,27 +3,23 @@ and skipped. The guide and the walk say the same steps."""
 
 from __future__ import annotations
 
-from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
 from PyQt6.QtCore import Qt
 from PyQt6.QtTest import QTest
-from PyQt6.QtWidgets import QApplication, QFileDialog
+from PyQt6.QtWidgets import QFileDialog
 
-from grebe.app.document.demo import EXAMPLES, example, fresh_demo, fresh_project, is_copy
-from grebe.app.document.recovery import open_recovered
+from grebe.app.document.demo import EXAMPLES, example, fresh_demo, is_copy
 from grebe.app.document.store import Store
 from grebe.app.live.session import Session
-from grebe.app.returning import Opening
 from grebe.app.settings import read_settings
 from grebe.app.walk import STEPS, Walk
 from grebe.core.findings import find
 from grebe.errors import UsageError
 from grebe.formats.project import read_project
-from grebe.ui.main_window.application import show_frame
 from grebe.ui.main_window.frame import Frame
-from tests.ui.conftest import Performer, end_engine
+from tests.ui.conftest import Performer
 from tests.ui.test_whole_path import next_window
 
 K = Qt.Key
@@ -32,19 +28,9 @@ GUIDE = Path(__file__).parents[2] / "docs" / "guide.md"
 
 
 @pytest.fixture
-def newcomer(qapp: QApplication, own_folders: Path) -> Iterator[Performer]:
-    path = fresh_project()
-    frame = show_frame(
-        open_recovered(path, untitled=True), Opening(path, untitled=True, begins=True)
-    )
-    frame.session.link.state = "off"
-    frame.activateWindow()
-    QTest.qWaitForWindowExposed(frame)
-    yield Performer(frame)
-    for window in QApplication.topLevelWidgets():
-        if isinstance(window, Frame) and window.isVisible():
-            window.leave()
-    end_engine()
+def newcomer(first_start: Frame) -> Performer:
+    """Somebody at a first start."""
+    return Performer(first_start)
 
 
 def at(hand: Performer) -> str:

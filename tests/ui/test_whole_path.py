@@ -7,7 +7,6 @@ missed; saved, closed, opened again. Only the system's own dialogs are answered 
 
 from __future__ import annotations
 
-from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
@@ -25,9 +24,7 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
-from grebe.app.document.demo import fresh_project
 from grebe.app.document.recovery import open_recovered
-from grebe.app.returning import Opening
 from grebe.core.document import Project
 from grebe.core.findings import find
 from grebe.formats.project import read_project
@@ -38,7 +35,7 @@ from grebe.ui.stations.rig.view import RigView
 from grebe.ui.stations.scenes.view import ScenesView
 from grebe.ui.stations.song.view import SongView
 from grebe.ui.widgets.controls import Button
-from tests.ui.conftest import Performer, end_engine
+from tests.ui.conftest import Performer
 
 K = Qt.Key
 CTRL = Qt.KeyboardModifier.ControlModifier
@@ -132,20 +129,9 @@ class Hand(Performer):
 
 
 @pytest.fixture
-def newcomer(qapp: QApplication, own_folders: Path) -> Iterator[Hand]:
-    """A first start: an empty home, and the way in."""
-    path = fresh_project()
-    frame = show_frame(
-        open_recovered(path, untitled=True), Opening(path, untitled=True, begins=True)
-    )
-    frame.session.link.state = "off"
-    frame.activateWindow()
-    QTest.qWaitForWindowExposed(frame)
-    yield Hand(frame)
-    for window in QApplication.topLevelWidgets():
-        if isinstance(window, Frame) and window.isVisible():
-            window.leave()
-    end_engine()
+def newcomer(first_start: Frame) -> Hand:
+    """Somebody at a first start."""
+    return Hand(first_start)
 
 
 def ended_as_wanted(project: Project) -> None:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection, Mapping
+from collections.abc import Collection, Mapping, Sequence
 from typing import Any, NamedTuple
 
 import msgspec
@@ -14,6 +14,8 @@ from grebe.core.rig.edits import MAX_CABLES, MAX_DEVICES, free_id
 from grebe.core.rig.model import GREBE_ID, Device
 from grebe.core.songs.model import Scene, Song
 from grebe.errors import EditError
+
+Named = Pattern | Scene | Song
 
 
 class Wanted(NamedTuple):
@@ -196,12 +198,7 @@ def _with_patterns(
     project: Project, other: Project, wanted: Collection[str], boxes: Mapping[str, str]
 ) -> tuple[Project, dict[str, str]]:
     """Patterns under ids of their own; a place in a box's memory that is taken is given up."""
-    ids: dict[str, str] = {}
-    taken = {p.id for p in project.patterns}
-    for pattern in other.patterns:
-        if pattern.id in wanted:
-            ids[pattern.id] = pattern.id if pattern.id not in taken else _free(taken)
-            taken.add(ids[pattern.id])
+    ids = _own_ids(project.patterns, other.patterns, wanted, "taken")
     places = {(p.device, p.program) for p in project.patterns}
     new: list[Pattern] = []
     for pattern in other.patterns:
@@ -218,20 +215,23 @@ def _with_patterns(
     return msgspec.structs.replace(project, patterns=(*project.patterns, *new)), ids
 
 
-def _free(taken: Collection[str]) -> str:
-    return free_number("taken", taken)
+def _own_ids(
+    ours: Sequence[Named], theirs: Sequence[Named], wanted: Collection[str], stem: str
+) -> dict[str, str]:
+    """What is wanted under ids that nothing here has: their own where that is free."""
+    taken, ids = {thing.id for thing in ours}, {}
+    for thing in theirs:
+        if thing.id in wanted:
+            ids[thing.id] = thing.id if thing.id not in taken else free_number(stem, taken)
+            taken.add(ids[thing.id])
+    return ids
 
 
 def _with_scenes(
     project: Project, other: Project, wanted: Collection[str], boxes: Mapping[str, str],
     patterns: Mapping[str, str],
 ) -> tuple[Project, dict[str, str]]:  # fmt: skip
-    taken = {s.id for s in project.scenes}
-    ids: dict[str, str] = {}
-    for scene in other.scenes:
-        if scene.id in wanted:
-            ids[scene.id] = scene.id if scene.id not in taken else free_number("scene", taken)
-            taken.add(ids[scene.id])
+    ids = _own_ids(project.scenes, other.scenes, wanted, "scene")
     new: list[Scene] = []
     for scene in other.scenes:
         if scene.id not in ids:
@@ -253,12 +253,7 @@ def _with_songs(
     project: Project, other: Project, wanted: Collection[str], boxes: Mapping[str, str],
     scenes: Mapping[str, str],
 ) -> tuple[Project, int]:  # fmt: skip
-    taken = {s.id for s in project.songs}
-    ids: dict[str, str] = {}
-    for song in other.songs:
-        if song.id in wanted:
-            ids[song.id] = song.id if song.id not in taken else free_number("song", taken)
-            taken.add(ids[song.id])
+    ids = _own_ids(project.songs, other.songs, wanted, "song")
     new: list[Song] = []
     for song in other.songs:
         if song.id not in ids:

@@ -9,15 +9,12 @@ import msgspec
 from grebe.app.editors.rig_hand import RigHand
 from grebe.core.document import with_rig
 from grebe.core.forms import YES_NO, Field, field
+from grebe.core.rig.blank import CHANGES, WHO
 from grebe.core.rig.model import Device
 from grebe.core.rig.spec import Kind
 from grebe.core.typed import typed_number, typed_whole, with_field
 from grebe.errors import EditError
 
-WHO = {"own": "its own patterns", "grebe": "what Grebe plays"}
-CHANGES: dict[str, str] = {
-    "pattern_end": "at its pattern's end", "bar": "on the bar", "at_once": "at once",
-}  # fmt: skip
 BY_HAND = "by hand"
 FIELDS: tuple[Field, ...] = (
     field("project", "name", "Name"),

@@ -59,9 +59,11 @@ SOCKETS: dict[str, Socket] = {
 USUAL_SOCKETS = ("midi-in",)
 """Of a box whose sockets nobody has said."""
 WHO = {"own": "its own patterns", "grebe": "what Grebe plays"}
-CHANGES: dict[str, ChangeAt] = {
-    "at its pattern's end": "pattern_end", "on the bar": "bar", "at once": "at_once",
+"""Who plays a box, in words."""
+CHANGES: dict[ChangeAt, str] = {
+    "pattern_end": "at its pattern's end", "bar": "on the bar", "at_once": "at once",
 }  # fmt: skip
+"""When a box changes pattern, in words."""
 GROUPS = {
     "what": "What it is", "sockets": "What one can see", "obeys": "What its manual's chart says",
     "keeps": "What it keeps",
@@ -126,7 +128,7 @@ QUESTIONS: tuple[Field, ...] = (
         "change_at",
         "Changes pattern",
         "When it is told to while it plays.",
-        choices=(SKIP, *CHANGES),
+        choices=(SKIP, *CHANGES.values()),
     ),
     _asked("keeps", "loop_tracks", "Loop tracks", "Of a looper: how many."),
 )
@@ -181,7 +183,9 @@ def profile_of(
         controllers=chart.rows,
         memory=memory,
         steps=Steps(longest=taken(StepCount, longest, "Steps of a pattern")) if longest else None,
-        change_at=CHANGES.get(said.get("change_at", ""), "pattern_end"),
+        change_at=next(
+            (at for at, words in CHANGES.items() if words == said.get("change_at")), "pattern_end"
+        ),
         loop_tracks=_tracks(said.get("loop_tracks", ""), kind),
         guessed=tuple(path for path in TOLD if path in guessed),
     )
