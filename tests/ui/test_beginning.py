@@ -15,7 +15,9 @@ from grebe.core.beginning import begin
 from grebe.formats.profiles import shipped_profiles
 from grebe.formats.project import write_project
 from grebe.ui.main_window.frame import Frame
+from grebe.ui.main_window.menus import rows_on
 from grebe.ui.stations.patterns.view import PatternsView
+from grebe.ui.stations.rig.view import RigView
 from tests.ui.conftest import Performer
 from tests.ui.menus import said
 
@@ -170,3 +172,21 @@ def test_the_next_window_begins_where_this_one_was_left(performer: Performer) ->
     other.session.link.state = "off"
     assert other.restoreGeometry(QByteArray.fromBase64(read_settings().geometry.encode()))
     other.leave()
+
+
+@pytest.mark.parametrize("number", [2, 3, 4])
+def test_a_station_without_boxes_has_the_button_that_adds_one(
+    first_start: Frame, number: int
+) -> None:
+    """It leads to Rig, where one is chosen; its own menu has the same."""
+    frame = first_start
+    frame.over.close_all()
+    frame.show_station(number)
+    button = frame.head_buttons[number].buttons["add_box"]
+    assert not button.why_not
+    assert rows_on(frame.view.in_hand(), frame.view.scope)
+    QTest.mouseClick(button, Qt.MouseButton.LeftButton)
+    assert frame.rail.current == 1
+    rig = frame.view
+    assert isinstance(rig, RigView)
+    assert rig.side.pages.currentWidget() is rig.side.add_page

@@ -131,7 +131,7 @@ def rows_on(thing: Thing, station: str) -> list[tuple[str, list[Action]]]:
         rows = [
             action for action in ACTIONS
             if kind in action.on and action.id not in seen
-            and action.station in ("everywhere", station)
+            and action.station in ("everywhere", station, *(("rig",) if kind == "rig" else ()))
             and (not action.at or station in action.at)
         ]  # fmt: skip
         seen |= {action.id for action in rows}

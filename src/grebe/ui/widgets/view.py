@@ -66,6 +66,10 @@ class Thing(NamedTuple):
     kinds: tuple[str, ...]
 
 
+NO_BOX = Thing("The rig", ("rig",))
+"""In hand where a box is wanted, and the rig has none yet."""
+
+
 class View(QWidget):
     """A station. What can be done in it stands in the registry; `acts` says what does each."""
 

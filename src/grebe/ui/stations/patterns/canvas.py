@@ -195,6 +195,8 @@ class PatternCanvas(PlayheadCanvas):
                     f"No pattern yet. {told('new_pattern')} makes one, {told('import_loop')} "
                     "imports a MIDI file."
                 )
+                if self.editor.hand.device is None:
+                    words = f"No box yet. {told('add_box')} in Rig adds one."
             draw.text(painter, LABELS, 60, words, self.palette_now.muted)
             return
         self._paint_ruler(painter, places)

@@ -34,7 +34,7 @@ from grebe.ui.stations.patterns.transfer import PatternTransfer
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.formatting import counted
 from grebe.ui.widgets.sheet import Facts
-from grebe.ui.widgets.view import PanedView, Sheet, Thing
+from grebe.ui.widgets.view import NO_BOX, PanedView, Sheet, Thing
 
 PANES = (
     ("Note lanes", "pane_note_lanes"), ("Memory", "pane_memory"), ("Step sheet", "pane_steps"),
@@ -182,7 +182,9 @@ class PatternsView(PanedView):
         if pattern is None:
             makes, takes = told("new_pattern"), told("import_loop")
             below = f"{makes} makes one; {takes} imports a MIDI file as one."
-            title = f"{device.name} has no pattern yet" if device else "No patterns yet"
+            if device is None:
+                below = f"A pattern belongs to a box: {told('add_box')} in Rig adds one."
+            title = f"{device.name} has no pattern yet" if device else "No box yet"
             self.heading.say(title, below)
             return
         content = pattern.content
@@ -273,6 +275,8 @@ class PatternsView(PanedView):
         """The hit, the step, the row; without rows the pattern."""
         hand = self.editor.hand
         row = hand.row
+        if not self.session.project.rig.devices:
+            return NO_BOX
         if self.part > 0 or hand.pattern is None or row is None:
             return Thing(hand.pattern.name if hand.pattern else "Patterns", ("pattern",))
         there = hand.hit is not None or hand.point is not None

@@ -123,6 +123,9 @@ class ChartCanvas(Canvas):
         self._paint_labels(painter, rows)
         for number, scene in enumerate(seen):
             self._paint_head(painter, LABELS + number * COLUMN, scene, bottom + HANDS)
+        if not devices:
+            words = f"Nothing plays in it yet. {told('add_box')} in Rig adds a box."
+            draw.text(painter, LABELS + COLUMN + 16, HEAD + 24, words, p.muted, size=16)
         for index, device in enumerate(rows):
             middle = HEAD + self.row * (index + 0.62)
             for number, scene in enumerate(seen):

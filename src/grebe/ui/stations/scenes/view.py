@@ -17,7 +17,7 @@ from grebe.ui.stations.scenes.facts import scene_lines
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.formatting import counted
 from grebe.ui.widgets.sheet import Facts
-from grebe.ui.widgets.view import Sheet, Thing, View
+from grebe.ui.widgets.view import NO_BOX, Sheet, Thing, View
 
 TITLES = {"part": "This device here", "scene": "The scene", "performer": "You"}
 ROWS = (
@@ -163,6 +163,8 @@ class ScenesView(View):
     def in_hand(self) -> Thing:
         """The box in the scene."""
         hand = self.editor.hand
+        if not self.session.project.rig.devices:
+            return NO_BOX
         if hand.scene is None:
             return Thing("The chart", ("chart",))
         device = hand.device

@@ -173,10 +173,7 @@ class SetCanvas(PlayheadCanvas):
         """Draw the set."""
         plan, p = self.editor.hand.plan, self.palette_now
         if plan is None or not plan.songs:
-            words = (
-                f"{told('add_song')} puts a song in." if plan is not None
-                else f"{told('new_set')} makes a set."
-            )  # fmt: skip
+            words = f"{told('add_song')} puts a song in."
             draw.text(painter, EDGE, AXIS + 40, words, p.muted, size=20)
             return
         self._paint_axis(painter, plan)

@@ -75,7 +75,7 @@ class SetView(SidedView):
         self.editor.hand.settle()
         plan = self.editor.hand.plan
         if plan is None:
-            self.heading.say("No set yet", f"{told('new_set')} makes one.")
+            self.heading.say("No set yet", f"{told('add_song')} puts a song into a first one.")
         else:
             self.heading.say(plan.running.name, self._below())
         self.set_canvas.refresh()

@@ -24,7 +24,7 @@ from grebe.ui.stations.sync.tempo import TempoFields
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.formatting import counted, late_text
 from grebe.ui.widgets.sheet import Facts, SheetLine, head, note, row
-from grebe.ui.widgets.view import PanedView, Sheet, Thing
+from grebe.ui.widgets.view import NO_BOX, PanedView, Sheet, Thing
 
 PANES = (("Boxes", "pane_boxes"), ("Computers", "pane_computers"))
 TITLES = {"session": "The session", "osc": "OSC"}
@@ -166,6 +166,8 @@ class SyncView(PanedView):
             peer = self.computers.row()
             return Thing(peer.name if peer is not None else "The session", ("peer",))
         device = self.checks.device()
+        if not self.session.project.rig.devices:
+            return NO_BOX
         return Thing(device.name if device is not None else "Sync", ("strip",))
 
     def acts(self, part: int) -> dict[str, Act]:
