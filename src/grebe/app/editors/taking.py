@@ -51,5 +51,5 @@ class Taking:
         if not taken.lines:
             raise EditError("nothing of it is ticked")
         self.session.store.apply(f"Take from {self.other.name}", lambda _: taken.project)
-        words = f"TakenOver from {self.other.name}: {', '.join(taken.lines)}."
+        words = f"Taken from {self.other.name}: {', '.join(taken.lines)}."
         self.session.notices.say("info", words, offers="undo")
