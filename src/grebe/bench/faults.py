@@ -359,8 +359,9 @@ def work_lost(count: int) -> dict[str, Any]:
             for _ in range(count):
                 number = _edited_and_killed(path, number, rng)
                 found = open_recovered(path)
-                lost += int(found.store.project.rig.name.removeprefix("Rig ") or 0) < number
-                number = int(found.store.project.rig.name.removeprefix("Rig "))
+                kept = _number_of(found.store.project.rig.name)
+                lost += kept < number
+                number = kept
                 if found.claim is not None:
                     Keeper(found.store, found.claim).save()
                     found.claim.release()
@@ -369,6 +370,12 @@ def work_lost(count: int) -> dict[str, Any]:
             if before is not None:
                 os.environ["XDG_STATE_HOME"] = before
     return {"kills": count, "older_than_kept": lost}
+
+
+def _number_of(name: str) -> int:
+    """The number of the edit that gave a rig its name; 0 where it was killed before the first."""
+    number = name.removeprefix("Rig").strip()
+    return int(number) if number else 0
 
 
 def _edited_and_killed(path: Path, number: int, rng: random.Random) -> int:
