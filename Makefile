@@ -8,7 +8,7 @@ TESTS := $(VENV)/.tests
 PREFIX ?= $(HOME)/.local
 DESTDIR ?=
 
-.PHONY: demo test check unit lock clean schema manual install uninstall deb fresh
+.PHONY: demo test check unit lock clean schema manual words install uninstall deb fresh
 
 demo: $(RUNS)
 	@$(BIN)/grebe demo
@@ -45,6 +45,10 @@ schema: $(TESTS)
 
 manual: $(TESTS)
 	$(BIN)/python tools/write_manual.py
+
+# The texts that translators have: src/grebe/data/words, for Qt Linguist.
+words: $(TESTS)
+	$(BIN)/python tools/write_words.py
 
 # Into $(PREFIX): a Python environment of its own, the command, and the desktop's files.
 install:

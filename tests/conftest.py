@@ -15,6 +15,7 @@ from _pytest.terminal import TerminalReporter
 from hypothesis import settings
 
 os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
+os.environ.setdefault("GREBE_LANGUAGE", "en")  # whatever this desktop has
 
 
 TRIES = 3

@@ -6,8 +6,8 @@ from pathlib import Path
 
 import pytest
 
+from grebe.app.choices import CHOICES
 from grebe.app.settings import (
-    CHOICES,
     Settings,
     projects_folder,
     read_settings,

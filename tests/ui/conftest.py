@@ -99,8 +99,8 @@ def fill_in(form: Form, owner: str, key: str, text: str) -> None:
     """Set one setting of a form by its control, as a hand would."""
     control = form.fields[(owner, key)]
     if isinstance(control, ListField):
-        control.setCurrentText(text)
-        control.textActivated.emit(text)
+        control.setCurrentIndex(control.findData(text))
+        control.activated.emit(control.currentIndex())
     elif isinstance(control, QCheckBox):
         if control.isChecked() != (text == "yes"):
             control.click()

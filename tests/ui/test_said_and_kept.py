@@ -93,7 +93,7 @@ def test_settings_are_kept_and_say_what_they_do(performer: Performer, tmp_path: 
     for key, control in page.controls.items():
         assert control.accessibleName(), key
     theme = page.controls["theme"]
-    theme.textActivated.emit("night")  # type: ignore[union-attr]
+    theme.activated.emit(theme.findData("night"))  # type: ignore[union-attr]
     assert frame.looks.palette.name == "night"
     size = page.controls["size_percent"]
     assert isinstance(size, QLineEdit)

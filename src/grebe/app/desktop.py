@@ -17,6 +17,7 @@ from platformdirs import user_data_path
 
 from grebe.errors import GrebeError
 from grebe.formats.atomic import write_atomic
+from grebe.words import tr
 
 PLACES = {
     "grebe.desktop": "applications/grebe.desktop",
@@ -74,7 +75,11 @@ def install(share: Path, command: str, *, tell: bool = True) -> tuple[Path, ...]
             write_atomic(path, text.encode())
         except OSError as error:
             raise GrebeError(
-                f"{path} cannot be written ({error.strerror}): name another folder with --to"
+                tr(
+                    "{path} cannot be written ({strerror}): name another folder with --to",
+                    path=path,
+                    strerror=error.strerror,
+                )
             ) from error
         written.append(path)
     if tell:
@@ -92,7 +97,9 @@ def remove(share: Path, *, tell: bool = True) -> tuple[Path, ...]:
         except FileNotFoundError:
             continue
         except OSError as error:
-            raise GrebeError(f"{path} cannot be taken away: {error.strerror}") from error
+            raise GrebeError(
+                tr("{path} cannot be taken away: {strerror}", path=path, strerror=error.strerror)
+            ) from error
         gone.append(path)
     if tell:
         tell_caches(share)

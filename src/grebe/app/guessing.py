@@ -11,6 +11,8 @@ import secrets
 from functools import cache
 from importlib.resources import files
 
+from grebe.words import tr
+
 LEAST_BITS = 28.0
 """Six letters. At a quarter of a second and 64 MB a try, that is two years of a core, which rented
 machines make days: enough for an evening's session, and what is proposed has 40."""
@@ -47,7 +49,9 @@ def weakness(passphrase: str) -> str:
     """Why a passphrase is refused, with a proposal; "" where it will do, or there is none."""
     if not passphrase or bits(passphrase) >= LEAST_BITS:
         return ""
-    return (
-        "anybody who hears one packet could guess that passphrase. A few words that have nothing "
-        f"to do with each other will do, for instance: {proposal()}"
+    return tr(
+        "anybody who hears one packet could guess that passphrase. A few words "
+        "that have nothing to do with each other will do, for instance: "
+        "{proposal}",
+        proposal=proposal(),
     )

@@ -13,6 +13,7 @@ import msgspec
 
 from grebe.formats.atomic import write_atomic
 from grebe.formats.reading import read_file
+from grebe.words import tr
 
 MOST_BYTES = 1024 * 1024
 DAMAGED = ".damaged"
@@ -31,7 +32,13 @@ def read_kept(path: Path, kind: type[_T], empty: _T) -> _T:
     except FileNotFoundError:
         return empty
     except OSError as error:
-        _say(f"{path.name} could not be read ({error.strerror}): started without it.")
+        _say(
+            tr(
+                "{path} could not be read ({strerror}): started without it.",
+                path=path.name,
+                strerror=error.strerror,
+            )
+        )
         return empty
     try:
         return msgspec.json.decode(data, type=kind)
@@ -45,9 +52,21 @@ def _set_aside(path: Path, error: Exception) -> None:
     try:
         path.replace(aside)
     except OSError:
-        _say(f"{path.name} is damaged ({type(error).__name__}): started without it.")
+        _say(
+            tr(
+                "{path} is damaged ({name}): started without it.",
+                path=path.name,
+                name=type(error).__name__,
+            )
+        )
     else:
-        _say(f"{path.name} was damaged and is now {aside.name}: started without it.")
+        _say(
+            tr(
+                "{path} was damaged and is now {aside}: started without it.",
+                path=path.name,
+                aside=aside.name,
+            )
+        )
 
 
 def write_kept(path: Path, value: object, *, private: bool = False) -> None:

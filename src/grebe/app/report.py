@@ -27,6 +27,7 @@ from grebe.formats.reading import read_bounded, read_file
 from grebe.process import children
 from grebe.process.log import LOG, log_files
 from grebe.process.places import shown
+from grebe.words import tr
 
 MOST_LOG_BYTES = 2_000_000
 """Of each log file, from its end."""
@@ -49,9 +50,9 @@ class ReportError(GrebeError):
 def gather(project: Path | None = None) -> list[ReportFile]:
     """All parts of a report; the project's file among them where one is given."""
     parts = [
-        ReportFile("versions.txt", "Grebe, Python, libraries, system", _text(_versions)),
-        ReportFile("ports.json", "MIDI, audio and network ports found", _text(_ports)),
-        ReportFile("priority.txt", "priority: what is allowed, what Grebe's processes have",
+        ReportFile("versions.txt", tr("Grebe, Python, libraries, system"), _text(_versions)),
+        ReportFile("ports.json", tr("MIDI, audio and network ports found"), _text(_ports)),
+        ReportFile("priority.txt", tr("priority: what is allowed, what Grebe's processes have"),
              _text(_priority)),
     ]  # fmt: skip
     for path in log_files():

@@ -22,6 +22,7 @@ import msgspec
 from grebe.app.kept import read_kept
 from grebe.errors import GrebeError
 from grebe.process.places import read_back, shown, state_dir, written
+from grebe.words import tr
 
 UNUSABLE = 2
 """Exit status of what cannot be opened."""
@@ -134,7 +135,7 @@ def watch(
             status = begin(opening)
             if status >= 0 and status != 1:
                 return status
-            how = f"by signal {-status}" if status < 0 else "by an error"
+            how = tr("by signal {value}", value=-status) if status < 0 else tr("by an error")
             _log.error("the window ended %s", how)
             left = left_at(note)
             if left is None or len(starts) > MOST_AGAIN:

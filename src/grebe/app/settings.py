@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import os
-from collections.abc import MutableMapping
+from collections.abc import Mapping, MutableMapping
 from contextlib import suppress
 from pathlib import Path
 from typing import Annotated, Literal
@@ -14,9 +14,11 @@ from msgspec import Meta
 from grebe.app.kept import read_kept, write_kept
 from grebe.errors import SettingsError
 from grebe.process.places import read_back, state_dir, written
+from grebe.words import LANGUAGES, tr
 
 Theme = Literal["desktop", "day", "night"]
 Paper = Literal["usual", "A4", "Letter"]
+Language = Literal["desktop", "en", "de"]
 LogLevel = Literal["errors", "usual", "everything"]
 LOG_LEVELS: dict[LogLevel, str] = {
     "errors": "ERROR", "usual": "INFO", "everything": "DEBUG",
@@ -48,6 +50,9 @@ class Settings(msgspec.Struct, frozen=True, kw_only=True):
     walk_done: tuple[str, ...] = ()
     """Its steps that are done."""
     theme: Theme = "desktop"
+    language: Language = "desktop"
+    """Of the window, and of what it starts; "desktop" as its session has it, English where there
+    is no translation. Taken at the next start."""
     size_percent: Annotated[int, Meta(ge=80, le=200)] = 100
     """Of everything in the window; taken at the next start."""
     menu_on_stage: bool = True
@@ -68,46 +73,6 @@ class Settings(msgspec.Struct, frozen=True, kw_only=True):
     """Where file dialogs begin; as `written` writes a path."""
 
 
-class Choice(msgspec.Struct, frozen=True):
-    """One row of the settings page: what it is, what it does, how it is chosen."""
-
-    key: str
-    title: str
-    does: str
-    group: str
-    choices: tuple[str, ...] = ()
-    """Words to choose from; () for what is typed or ticked."""
-    words: str = ""
-    """What else it is found by."""
-
-
-CHOICES: tuple[Choice, ...] = (
-    Choice("theme", "Theme", "Day and Night, or as the desktop has it. Stage is always dark.",
-           "Look", ("desktop", "day", "night"), "dark light colours"),
-    Choice("size_percent", "Size", "Of everything in the window, 80 to 200 %. From the next "
-           "start on.", "Look", (), "type font zoom scale large small"),
-    Choice("menu_on_stage", "Menu bar on Stage", "Off: Stage has the whole height.", "Look"),
-    Choice("sheet_shown", "Sheet at the right", "Settings of the thing in hand, always seen.",
-           "Look", (), "panel side fold"),
-    Choice("output_port", "Output port preferred", "A box that is added is played over the first "
-           "port that has this in its name.", "Ports", (), "midi interface"),
-    Choice("input_port", "Input port preferred", "The same, for what is heard of it.", "Ports",
-           (), "midi interface"),
-    Choice("sound_output", "Audio output", "Where the simulated boxes are heard: part of the "
-           "output's name; empty for the usual one. When they are started next.", "Sound", (),
-           "speaker sound card headphones"),
-    Choice("sound_level", "Level of simulated boxes", "In per cent, before the limiter. Begin low "
-           "with headphones on. When they are started next.", "Sound", (), "volume loudness"),
-    Choice("log_level", "How much the log says", "Everything helps when something is to be "
-           "reported. From the next start on.", "This computer", ("errors", "usual",
-           "everything"), "debug report"),
-    Choice("paper", "Paper", "Of printed sheets: as this country has it, or one of the two.",
-           "This computer", ("usual", "A4", "Letter"), "print letter a4 size"),
-    Choice("projects", "Where projects lie", "File dialogs begin in this folder.",
-           "This computer", (), "folder directory files"),
-)  # fmt: skip
-
-
 def with_choice(settings: Settings, key: str, text: str) -> Settings:
     """The settings with one of them from text. SettingsError says what it may be."""
     old = getattr(settings, key)
@@ -117,12 +82,12 @@ def with_choice(settings: Settings, key: str, text: str) -> Settings:
     elif isinstance(old, int):
         digits = text.strip().removesuffix("%").strip()
         if not digits.isdecimal():
-            raise SettingsError(f"a whole number of per cent, not {text!r}")
+            raise SettingsError(tr("a whole number of per cent, not {text_!r}", text_=text))
         value = int(digits)
     elif key == "projects" and value:
         folder = Path(str(value)).expanduser()
         if not folder.is_dir():
-            raise SettingsError(f"there is no folder {value}")
+            raise SettingsError(tr("there is no folder {value}", value=value))
         value = written(folder)
     try:
         plain = {**msgspec.structs.asdict(settings), key: value}
@@ -181,3 +146,12 @@ def tell_processes(settings: Settings, environment: MutableMapping[str, str] = o
         environment.setdefault("GREBE_SOUND", settings.sound_output)
     if settings.size_percent != 100:
         environment.setdefault("QT_SCALE_FACTOR", f"{settings.size_percent / 100:g}")
+
+
+def language_of(settings: Settings, environment: Mapping[str, str]) -> str:
+    """The code of the language that the window is to have."""
+    if settings.language != "desktop":
+        return settings.language
+    names = (environment.get(name, "") for name in ("LANGUAGE", "LC_ALL", "LC_MESSAGES", "LANG"))
+    code = next((name for name in names if name), "")[:2]
+    return code if code in LANGUAGES else "en"

@@ -15,6 +15,7 @@ from grebe.app.live.session import Session
 from grebe.app.settings import read_settings, write_settings
 from grebe.core.beginning import plays_notes
 from grebe.core.document import Project
+from grebe.words import tr
 
 BEATS = 3
 """So many hits are a beat."""
@@ -68,35 +69,112 @@ def _sounding(session: Session) -> bool:
 
 
 STEPS: tuple[WalkStep, ...] = (
-    WalkStep("boxes", "Two boxes", "{new_project}: give a drum box and a bass a number each, then "
-             "Begin. What is simulated sounds without anything plugged in.", 0, _boxes),
-    WalkStep("cables", "Cables", "Every box has one already: see the drawing in Rig. {add_cable} "
-             "runs another from the box in hand.", 1, _cabled),
-    WalkStep("beat", "A beat", "In Patterns, click three steps of the first row or more, or press "
-             "{toggle} and go on with the arrows.", 3,
-             lambda s: _written(s.project) >= 1),
-    WalkStep("hear", "Hear it", "{run_stop} runs it. The strokes on the waterline are its beats: "
-             "up is early, down is late. Stop with the same key.", 0, _sounding),
-    WalkStep("line", "A second box", "{one_after} takes the other box's pattern in hand: give "
-             "it three notes.", 3, lambda s: _written(s.project) >= 2),
-    WalkStep("scenes", "Three scenes", "In Scenes, {duplicate} makes another like the one in hand: "
-             "have three. PgDown on a part chooses its pattern, or silence.", 4,
-             lambda s: len(s.project.scenes) >= 3),
-    WalkStep("song", "A song", "In Song, {insert_section} puts in a section of the next scene, "
-             "{more} gives it another pass: have three sections.", 5,
-             lambda s: s.song is not None and len(s.song.sections) >= 3),
-    WalkStep("drop", "Drums out before the hook", "Stand on the section before the last one and "
-             "press {drums_out}: its last two bars are without drums, nothing is destroyed.", 5,
-             _dropped),
-    WalkStep("second", "Another song", "{copy_song} in the menu Song makes another like it: change "
-             "its tempo in the sheet.", 5, lambda s: len(s.project.songs) >= 2),
-    WalkStep("set", "A set", "In Set, {add_song} puts a song in: have two.", 6,
-             lambda s: any(len(x.songs) >= 2 for x in s.project.sets)),
-    WalkStep("stage", "On Stage", "Go to Stage and run it. What is next stands large; Enter brings "
-             "the next section in.", 7, lambda s: s.stage.shown and s.running),
-    WalkStep("save", "Keep it", "{save} asks for a name. The next start brings you back here.", 0,
-             lambda s: s.store.path is not None and not s.store.dirty),
-)  # fmt: skip
+    WalkStep(
+        "boxes",
+        tr("Two boxes"),
+        tr(
+            "{new_project}: give a drum box and a bass a number each, then Begin. "
+            "What is simulated sounds without anything plugged in."
+        ),
+        0,
+        _boxes,
+    ),
+    WalkStep(
+        "cables",
+        tr("Cables"),
+        tr(
+            "Every box has one already: see the drawing in Rig. {add_cable} runs "
+            "another from the box in hand."
+        ),
+        1,
+        _cabled,
+    ),
+    WalkStep(
+        "beat",
+        tr("A beat"),
+        tr(
+            "In Patterns, click three steps of the first row or more, or press "
+            "{toggle} and go on with the arrows."
+        ),
+        3,
+        lambda s: _written(s.project) >= 1,
+    ),
+    WalkStep(
+        "hear",
+        tr("Hear it"),
+        tr(
+            "{run_stop} runs it. The strokes on the waterline are its beats: up is "
+            "early, down is late. Stop with the same key."
+        ),
+        0,
+        _sounding,
+    ),
+    WalkStep(
+        "line",
+        tr("A second box"),
+        tr("{one_after} takes the other box's pattern in hand: give it three notes."),
+        3,
+        lambda s: _written(s.project) >= 2,
+    ),
+    WalkStep(
+        "scenes",
+        tr("Three scenes"),
+        tr(
+            "In Scenes, {duplicate} makes another like the one in hand: have three. "
+            "PgDown on a part chooses its pattern, or silence."
+        ),
+        4,
+        lambda s: len(s.project.scenes) >= 3,
+    ),
+    WalkStep(
+        "song",
+        tr("A song"),
+        tr(
+            "In Song, {insert_section} puts in a section of the next scene, {more} "
+            "gives it another pass: have three sections."
+        ),
+        5,
+        lambda s: s.song is not None and len(s.song.sections) >= 3,
+    ),
+    WalkStep(
+        "drop",
+        tr("Drums out before the hook"),
+        tr(
+            "Stand on the section before the last one and press {drums_out}: its "
+            "last two bars are without drums, nothing is destroyed."
+        ),
+        5,
+        _dropped,
+    ),
+    WalkStep(
+        "second",
+        tr("Another song"),
+        tr("{copy_song} in the menu Song makes another like it: change its tempo in the sheet."),
+        5,
+        lambda s: len(s.project.songs) >= 2,
+    ),
+    WalkStep(
+        "set",
+        tr("A set"),
+        tr("In Set, {add_song} puts a song in: have two."),
+        6,
+        lambda s: any(len(x.songs) >= 2 for x in s.project.sets),
+    ),
+    WalkStep(
+        "stage",
+        tr("On Stage"),
+        tr("Go to Stage and run it. What is next stands large; Enter brings the next section in."),
+        7,
+        lambda s: s.stage.shown and s.running,
+    ),
+    WalkStep(
+        "save",
+        tr("Keep it"),
+        tr("{save} asks for a name. The next start brings you back here."),
+        0,
+        lambda s: s.store.path is not None and not s.store.dirty,
+    ),
+)
 """In order; a step that is done stays done."""
 
 

@@ -12,6 +12,7 @@ from pathlib import Path
 
 from grebe import __version__
 from grebe.errors import GrebeError
+from grebe.words import VARIABLE
 
 UNUSABLE = 2
 MISTAKE = 70
@@ -79,6 +80,16 @@ def _names_a_project(argv: Sequence[str]) -> bool:
     return word.endswith(".grebe") or Path(word).is_file()
 
 
+def _choose_language() -> None:
+    """As the settings have it, before anything is loaded that has words in it.
+
+    For the window and what it starts; commands are English unless the environment says otherwise.
+    """
+    from grebe.app.settings import language_of, read_settings  # noqa: PLC0415 - only for these
+
+    os.environ.setdefault(VARIABLE, language_of(read_settings(), os.environ))
+
+
 def _open_last(arguments: argparse.Namespace) -> int:
     from grebe.cli.window import open_last  # noqa: PLC0415 - only where no command is given
 
@@ -93,6 +104,8 @@ def main(argv: Sequence[str] | None = None) -> int:
     words = sys.argv[1:] if argv is None else argv
     if words and _names_a_project(words):
         words = ["open", *words]
+    if not words or words[0] in MODULES["window"]:
+        _choose_language()
     arguments = build_parser(wanted_modules(words)).parse_args(words)
     try:
         return int(arguments.call(arguments))

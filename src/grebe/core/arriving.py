@@ -24,6 +24,7 @@ from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
 from grebe.core.units import MAX_BPM, MAX_STEPS, MAX_TIMES, MIN_BPM
 from grebe.errors import EditError
+from grebe.words import tr
 
 DRUM_CHANNEL = 10
 """General MIDI 1: percussion is on channel 10."""
@@ -125,7 +126,7 @@ def content_of(
     rate, swing = (rate, swing) if rate else found
     names = {v.note: v.name for v in device.spec.voices}
     how = Taken(rate=rate, strength=0.0, swing=swing, melodic=device.kind in PITCHED_KINDS)
-    made = content_from(played, beats, how, lambda n: names.get(n) or f"Note {n}")
+    made = content_from(played, beats, how, lambda n: names.get(n) or tr("Note {n}", n=n))
     return msgspec.structs.replace(made, key=key if device.kind in PITCHED_KINDS else "")
 
 
@@ -144,7 +145,7 @@ def as_pattern(
     """The project with a pattern more, of a track's first bars. EditError for an empty one."""
     device = _box(project, box)
     if not track.notes:
-        raise EditError(f"{track.name} holds no notes")
+        raise EditError(tr("{track} holds no notes", track=track.name))
     beats = bars * meter.bar_ticks / TICKS_PER_QUARTER
     rate, _ = played_grid([n.start for n in track.notes])
     longest = MAX_STEPS * note_value_ticks(rate) / TICKS_PER_QUARTER
@@ -165,13 +166,15 @@ def as_song(
     """
     rows = _by_box(arrival, boxes)
     if not rows:
-        raise EditError(f"{arrival.name}: no track with notes has a box")
+        raise EditError(tr("{arrival}: no track with notes has a box", arrival=arrival.name))
     beats = arrival.meter.bar_ticks / TICKS_PER_QUARTER
     bars = round(max(end_of(t.notes, beats) for t, _ in rows) / beats)
     block = _block(rows, bars, beats)
     count = -(-bars // block)
     if count > MOST_SECTIONS * MAX_TIMES:
-        raise EditError(f"{arrival.name} has {bars} bars, too many for a song")
+        raise EditError(
+            tr("{arrival} has {bars} bars, too many for a song", arrival=arrival.name, bars=bars)
+        )
     key = next((k for k in keys if k), "")
     project, order = _scenes(project, rows, arrival, block, count)
     sections: list[Section] = []
@@ -182,8 +185,14 @@ def as_song(
         else:
             sections.append(Section(id=f"s{len(sections) + 1}", scene=scene))
     if len(sections) > MOST_SECTIONS:
-        raise EditError(f"{arrival.name} would be {len(sections)} sections; {MOST_SECTIONS} are "
-                        "the most")  # fmt: skip
+        raise EditError(
+            tr(
+                "{arrival} would be {count} sections; {most_sections} are the most",
+                arrival=arrival.name,
+                count=len(sections),
+                most_sections=MOST_SECTIONS,
+            )
+        )
     bpm = min(MAX_BPM, max(MIN_BPM, arrival.bpm or 120.0))
     song = Song(
         id=free_song_id(project), bpm=round(bpm, 3), key=key, sections=tuple(sections),
@@ -261,5 +270,5 @@ def _scenes(
 def _box(project: Project, box: str) -> Device:
     found = next((d for d in project.rig.devices if d.id == box), None)
     if found is None:
-        raise EditError(f"there is no box {box!r}")
+        raise EditError(tr("there is no box {box!r}", box=box))
     return found

@@ -20,11 +20,12 @@ from grebe.core.songs.model import Section, Song
 from grebe.core.songs.scenes import add_scene, set_part
 from grebe.core.units import MAX_BPM, MIN_BPM
 from grebe.errors import EditError
+from grebe.words import tr
 
-GENERAL_DRUMS = (("Kick", 36), ("Snare", 38), ("Closed hat", 42), ("Open hat", 46))
+GENERAL_DRUMS = (("Kick", 36), ("Snare", 38), (tr("Closed hat"), 42), (tr("Open hat"), 46))
 """Bass drum 1, acoustic snare, closed and open hi-hat of General MIDI's percussion map
 (General MIDI 1, percussion key map; the numbers from memory)."""
-MELODIC: dict[Kind, tuple[str, int]] = {"bass": ("Bass line", 36)}
+MELODIC: dict[Kind, tuple[str, int]] = {"bass": (tr("Bass line"), 36)}
 ONE_VOICE = ("Notes", 60)
 STRUCK: tuple[Kind, ...] = ("drums", "sampler")
 SILENT: tuple[Kind, ...] = ("looper", "echo", "pedal", "relay", "controller")
@@ -68,7 +69,7 @@ def first_pattern(project: Project, device: Device, name: str = "") -> tuple[Pro
 def with_first_song(project: Project, bpm: float = 120.0, key: str = "") -> Project:
     """The project with a song of its first scene. EditError without a scene."""
     if not project.scenes:
-        raise EditError("there is no scene to make a song of")
+        raise EditError(tr("there is no scene to make a song of"))
     name = free_name("Song", {s.name for s in project.songs})
     sections = (Section(id="s1", scene=project.scenes[0].id, times=4),)
     return add_song(
@@ -82,7 +83,14 @@ def begin(
     """A project with these boxes, each a profile and a name ("" for the profile's own), cabled as
     proposed, each with a pattern; a scene and a song. EditError says what cannot be."""
     if not MIN_BPM <= bpm <= MAX_BPM:
-        raise EditError(f"a tempo is from {MIN_BPM:g} to {MAX_BPM:g} BPM (got {bpm:g})")
+        raise EditError(
+            tr(
+                "a tempo is from {min_bpm:g} to {max_bpm:g} BPM (got {bpm:g})",
+                min_bpm=MIN_BPM,
+                max_bpm=MAX_BPM,
+                bpm=bpm,
+            )
+        )
     if key:
         try:
             key_parts(key)

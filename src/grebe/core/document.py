@@ -20,6 +20,7 @@ from grebe.core.songs.layout import Layout, lay_out
 from grebe.core.songs.model import Performer, Printed, Scene, Song
 from grebe.core.units import Name, Value
 from grebe.errors import EditError, UsageError
+from grebe.words import tr
 
 SCHEMA_VERSION = 3
 
@@ -74,32 +75,55 @@ class Project(Value, frozen=True, kw_only=True):
         for song in self.songs:
             if name in (song.name, song.id):
                 return song
-        there = ", ".join(s.name for s in self.songs) or "none"
-        raise UsageError(f"there is no song {name!r} in {self.name}; songs: {there}")
+        there = ", ".join(s.name for s in self.songs) or tr("none")
+        raise UsageError(
+            tr(
+                "there is no song {name!r} in {name2}; songs: {there}",
+                name=name,
+                name2=self.name,
+                there=there,
+            )
+        )
 
     def set_named(self, name: str) -> Set:
         """The set a command names by name or id; UsageError lists what there is."""
         for running in self.sets:
             if name in (running.name, running.id):
                 return running
-        there = ", ".join(s.name for s in self.sets) or "none"
-        raise UsageError(f"there is no set {name!r} in {self.name}; sets: {there}")
+        there = ", ".join(s.name for s in self.sets) or tr("none")
+        raise UsageError(
+            tr(
+                "there is no set {name!r} in {name2}; sets: {there}",
+                name=name,
+                name2=self.name,
+                there=there,
+            )
+        )
 
     def pattern_named(self, name: str) -> Pattern:
         """The pattern a command names by name or id; UsageError lists what there is."""
         for pattern in self.patterns:
             if name in (pattern.name, pattern.id):
                 return pattern
-        there = ", ".join(p.name for p in self.patterns) or "none"
-        raise UsageError(f"there is no pattern {name!r} in {self.name}; patterns: {there}")
+        there = ", ".join(p.name for p in self.patterns) or tr("none")
+        raise UsageError(
+            tr(
+                "there is no pattern {name!r} in {name2}; patterns: {there}",
+                name=name,
+                name2=self.name,
+                there=there,
+            )
+        )
 
     def device_named(self, name: str) -> Device:
         """The device a command names by name or id; UsageError lists what there is."""
         for device in self.rig.devices:
             if name in (device.name, device.id):
                 return device
-        there = ", ".join(d.name for d in self.rig.devices) or "none"
-        raise UsageError(f"there is no device {name!r}; devices: {there}")
+        there = ", ".join(d.name for d in self.rig.devices) or tr("none")
+        raise UsageError(
+            tr("there is no device {name!r}; devices: {there}", name=name, there=there)
+        )
 
     def layout(self, song: Song) -> Layout:
         """A song laid out with this project's scenes."""
@@ -120,7 +144,7 @@ def _swap(
     items: tuple[_T, ...], item_id: str, edit: Callable[[_T], _T], what: str
 ) -> tuple[_T, ...]:
     if all(item.id != item_id for item in items):
-        raise EditError(f"there is no {what} {item_id!r}")
+        raise EditError(tr("there is no {what} {item_id!r}", what=what, item_id=item_id))
     return tuple(edit(item) if item.id == item_id else item for item in items)
 
 
@@ -211,7 +235,13 @@ def remove_pattern(project: Project, pattern_id: str) -> Project:
     scenes = [s.name for s in project.scenes if any(pattern_id in part.chain for part in s.parts)]
     name = project.pattern(pattern_id).name
     if scenes:
-        raise EditError(f"{name} is played in {', '.join(scenes)}: take it out there first")
+        raise EditError(
+            tr(
+                "{name} is played in {names}: take it out there first",
+                name=name,
+                names=", ".join(scenes),
+            )
+        )
     patterns = tuple(
         msgspec.structs.replace(p, variation_of=None) if p.variation_of == pattern_id else p
         for p in project.patterns

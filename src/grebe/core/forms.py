@@ -14,6 +14,7 @@ from typing import Any, Literal, Union, get_args, get_origin
 from grebe.core.typed import typed_number
 from grebe.core.units import Value, bounds_of, fields_of
 from grebe.errors import EditError
+from grebe.words import tr
 
 Control = Literal["text", "number", "list", "tick", "ticks", "chain", "values"]
 """What is typed; a number with steps; one of several; yes or no; any of several; several in order,
@@ -142,5 +143,5 @@ def meant(rows: Mapping[str, str], words: str, what: str) -> str:
     """The id that is called so in `told_apart`. EditError where none is."""
     found = next((identity for identity, name in rows.items() if name == words), None)
     if found is None:
-        raise EditError(f"there is no {what} {words!r}")
+        raise EditError(tr("there is no {what} {words!r}", what=what, words=words))
     return found

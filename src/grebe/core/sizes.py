@@ -7,6 +7,7 @@ some two seconds. Reading and editing both ask here.
 from __future__ import annotations
 
 from grebe.core.document import Project
+from grebe.words import tr
 
 MAX_SONG_BARS = 20_000
 """Of one song as it is played: eleven hours at 120 BPM."""
@@ -37,23 +38,47 @@ def too_large(project: Project, before: Project | None = None) -> str:
     }  # fmt: skip
     for field, most in LIMITS.items():
         if counts[field] > most:
-            return f"`{field}` holds {counts[field]} things; up to {most} are taken"
+            return tr(
+                "`{field}` holds {counts} things; up to {most} are taken",
+                field=field,
+                counts=counts[field],
+                most=most,
+            )
     if before is not None and all(
         getattr(before, field) is getattr(project, field) for field in ("songs", "scenes", "sets")
     ):
         return ""
     for running in project.sets:
         if len(running.songs) > MAX_PLACES:
-            return f"{running.name} has {len(running.songs)} songs; up to {MAX_PLACES} are taken"
+            return tr(
+                "{running} has {count} songs; up to {max_places} are taken",
+                running=running.name,
+                count=len(running.songs),
+                max_places=MAX_PLACES,
+            )
     lengths = {s.id: s.bars for s in project.scenes}
     total = 0
     for song in project.songs:
         if len(song.sections) > MAX_SECTIONS:
-            return f"{song.name} has {len(song.sections)} sections; up to {MAX_SECTIONS} are taken"
+            return tr(
+                "{song} has {count} sections; up to {max_sections} are taken",
+                song=song.name,
+                count=len(song.sections),
+                max_sections=MAX_SECTIONS,
+            )
         bars = sum(lengths.get(s.scene, 0) * s.times for s in song.sections)
         if bars > MAX_SONG_BARS:
-            return f"{song.name} has {bars} bars; up to {MAX_SONG_BARS} are played"
+            return tr(
+                "{song} has {bars} bars; up to {max_song_bars} are played",
+                song=song.name,
+                bars=bars,
+                max_song_bars=MAX_SONG_BARS,
+            )
         total += bars
     if total > MAX_BARS:
-        return f"all songs together have {total} bars; up to {MAX_BARS} are taken"
+        return tr(
+            "all songs together have {total} bars; up to {max_bars} are taken",
+            total=total,
+            max_bars=MAX_BARS,
+        )
     return ""

@@ -14,6 +14,7 @@ from grebe.core.rig.edits import MAX_CABLES, MAX_DEVICES, free_id
 from grebe.core.rig.model import GREBE_ID, Device
 from grebe.core.songs.model import Scene, Song
 from grebe.errors import EditError
+from grebe.words import tr
 
 Named = Pattern | Scene | Song
 
@@ -168,7 +169,7 @@ def _with_boxes(
         boxes[device.id] = made.id
         new.append(made)
     if len(rig.devices) + len(new) > MAX_DEVICES:
-        raise EditError(f"a rig holds {MAX_DEVICES} devices")
+        raise EditError(tr("a rig holds {max_devices} devices", max_devices=MAX_DEVICES))
     fresh = {d.id for d in new}
     ends = {**boxes, GREBE_ID: GREBE_ID}
 
@@ -181,7 +182,7 @@ def _with_boxes(
 
     cables = (*rig.cables, *joined(other.rig.cables))
     if len(cables) > MAX_CABLES:
-        raise EditError(f"a rig holds {MAX_CABLES} cables")
+        raise EditError(tr("a rig holds {max_cables} cables", max_cables=MAX_CABLES))
     rig = msgspec.structs.replace(
         rig, devices=(*rig.devices, *new), cables=cables,
         routes=(*rig.routes, *joined(other.rig.routes)),

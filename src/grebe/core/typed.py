@@ -11,9 +11,10 @@ import msgspec
 
 from grebe.core.units import bounds_of, fields_of, held_in
 from grebe.errors import EditError
+from grebe.words import tr
 
 _S = TypeVar("_S", bound=msgspec.Struct)
-WORDS = {int: "a whole number", float: "a number"}
+WORDS = {int: tr("a whole number"), float: "a number"}
 
 
 def taken(kind: Any, value: Any, what: str) -> Any:
@@ -25,7 +26,14 @@ def taken(kind: Any, value: Any, what: str) -> Any:
         return msgspec.convert(value, kind, strict=False)
     except msgspec.ValidationError as error:
         got = value if isinstance(value, str) else str(value)
-        raise EditError(f"{what}: {allowed_words(kind) or _plain(error)} (got {got!r})") from error
+        raise EditError(
+            tr(
+                "{what}: {value} (got {got!r})",
+                what=what,
+                value=allowed_words(kind) or _plain(error),
+                got=got,
+            )
+        ) from error
 
 
 def with_field(thing: _S, name: str, value: Any, what: str = "") -> _S:
@@ -41,13 +49,15 @@ def allowed_words(kind: Any) -> str:
     if get_origin(kind) in (Union, UnionType):
         kind = next(one for one in get_args(kind) if one is not type(None))
     if get_origin(kind) is Literal:
-        return f"one of {', '.join(str(choice) or 'none' for choice in get_args(kind))}"
+        return tr(
+            "one of {names}", names=", ".join(str(choice) or "none" for choice in get_args(kind))
+        )
     words = WORDS.get(_base(kind), "")
     try:
         low, high = bounds_of(kind)
     except TypeError:
         return words
-    return f"{words} from {low:g} to {high:g}" if words else ""
+    return tr("{words} from {low:g} to {high:g}", words=words, low=low, high=high) if words else ""
 
 
 def typed_number(words: str) -> float:
@@ -57,7 +67,7 @@ def typed_number(words: str) -> float:
     except ValueError:
         number = math.nan
     if not math.isfinite(number):
-        raise EditError(f"it goes in numbers (got {words!r})")
+        raise EditError(tr("it goes in numbers (got {words!r})", words=words))
     return number
 
 
@@ -66,7 +76,7 @@ def typed_whole(words: str) -> int:
     try:
         return int(words)
     except ValueError as error:
-        raise EditError(f"it goes in whole numbers (got {words!r})") from error
+        raise EditError(tr("it goes in whole numbers (got {words!r})", words=words)) from error
 
 
 def typed_in(struct: type, name: str, words: str) -> Any:

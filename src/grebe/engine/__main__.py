@@ -17,6 +17,7 @@ from grebe.errors import EngineError
 from grebe.process.children import ENDED_BY
 from grebe.process.log import end_log, start_log
 from grebe.process.priority import ask_for_realtime
+from grebe.words import tr
 
 PRIORITY = 70
 """Above the stand-ins, below what a sound card's interrupt thread usually has."""
@@ -24,10 +25,11 @@ SWITCH_SECONDS = 0.0002
 """How soon a JACK callback gets the interpreter from the loop."""
 MCL_CURRENT, MCL_FUTURE = 1, 2
 
-PRIORITY_HELP = (
-    "No real-time priority: ticks may be a few milliseconds late under load. To allow it, add "
-    "the line '@audio - rtprio 95' to /etc/security/limits.d/audio.conf, put yourself in the "
-    "audio group (sudo adduser $USER audio), and log in again."
+PRIORITY_HELP = tr(
+    "No real-time priority: ticks may be a few milliseconds late under load. "
+    "To allow it, add the line '@audio - rtprio 95' to "
+    "/etc/security/limits.d/audio.conf, put yourself in the audio group "
+    "(sudo adduser $USER audio), and log in again."
 )
 _log = logging.getLogger("grebe.engine")
 

@@ -22,6 +22,7 @@ from grebe.protocols.midi.messages import STOP
 from grebe.protocols.standin.reports import encode_setup, goodbye, press
 from grebe.transports.clock import MonotonicClock
 from grebe.transports.jack.transport import Where
+from grebe.words import tr
 
 
 class Connections:
@@ -147,7 +148,9 @@ class Connections:
         gone = self.lines.look_after(output.device.id)
         self._look_after_input(output.device.id)
         if gone:
-            self._warn(f"{output.device.name}: {gone}. The rest play on.")
+            self._warn(
+                tr("{device}: {gone}. The rest play on.", device=output.device.name, gone=gone)
+            )
         if output.port is not None:
             try:
                 output.port.check()
@@ -176,11 +179,13 @@ class Connections:
         self.outputs.send_all(self.inputs.take_ends())
         for source, why in self.inputs.lost.items():
             if source not in missed:
-                self._warn(f"{self.name(device)} is no longer heard: {why}.")
+                self._warn(tr("{name} is no longer heard: {why}.", name=self.name(device), why=why))
         missed |= self.inputs.lost.keys()
         self._listen()
         if any(s in missed and s not in self.inputs.lost for s in (device, device + PULSES)):
-            self._tell(Notice(level="info", text=f"{self.name(device)} is heard again."))
+            self._tell(
+                Notice(level="info", text=tr("{name} is heard again.", name=self.name(device)))
+            )
 
     def _listen(self) -> None:
         """Open the inputs that routes and the leader need; end notes of routes that are gone."""
@@ -196,7 +201,13 @@ class Connections:
         self.outputs.send_all(self.inputs.set(plan, self.outputs.by_id))
         for source, why in self.inputs.lost.items():
             if source not in lost:
-                self._warn(f"{self.name(source.removesuffix(PULSES))} cannot be heard: {why}.")
+                self._warn(
+                    tr(
+                        "{name} cannot be heard: {why}.",
+                        name=self.name(source.removesuffix(PULSES)),
+                        why=why,
+                    )
+                )
 
     # Ending
 

@@ -39,6 +39,7 @@ from grebe.protocols.link.messages import (
     ToEngine,
     Welcome,
 )
+from grebe.words import tr
 
 _log = logging.getLogger(__name__)
 _M = TypeVar("_M")
@@ -119,7 +120,7 @@ class Dispatch:
             self._tell_one(connection, Notice(level="error", text=str(error)))
         except Exception as error:  # a mistake of ours must not stop the clock
             _log.exception("a message could not be answered: %s", type(message).__name__)
-            text = f"The engine could not do that ({error!r}). What plays goes on."
+            text = tr("The engine could not do that ({error!r}). What plays goes on.", error=error)
             connection.send(Notice(level="error", text=text))
 
     def command(self, command: Command) -> None:
@@ -155,7 +156,7 @@ class Dispatch:
     def _shut_down(self, connection: Connection, message: Shutdown) -> None:
         del connection, message
         self._transport.halt()
-        self._process.leave("by a window")
+        self._process.leave(tr("by a window"))
 
     def _about_peers(self, connection: Connection, message: AboutPeers) -> None:
         del connection

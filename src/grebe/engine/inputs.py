@@ -18,6 +18,7 @@ from grebe.protocols.midi.press import press_of, touch_of
 from grebe.transports.base import Heard, InPort
 from grebe.transports.clock import MonotonicClock
 from grebe.transports.jack.midi import JackInput, JackPort
+from grebe.words import tr
 
 ANY = "*"
 """Whichever box is pressed first."""
@@ -298,10 +299,10 @@ class Inputs:
         self._open_inputs(outputs)
         if device == ANY and not self._inputs:
             self.learning = ""
-            raise PortLost("no box is heard: set Heard at, in the Rig")
+            raise PortLost(tr("no box is heard: set Heard at, in the Rig"))
         if device not in ("", ANY) and device not in self._inputs:
             self.learning = ""
-            raise PortLost(self.lost.get(device, "no input of it is set: Heard at, in the Rig"))
+            raise PortLost(self.lost.get(device, tr("no input of it is set: Heard at, in the Rig")))
 
     def release(self) -> Sendings:
         """The ends of all notes that sound."""

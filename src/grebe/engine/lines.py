@@ -12,6 +12,7 @@ from grebe.engine.ports import Ports
 from grebe.errors import PortLost
 from grebe.transports.clock import MonotonicClock
 from grebe.transports.pulses.drawn import LinePort
+from grebe.words import tr
 
 RUN_LEAD_NS = 2_000_000
 """The run line rises so long before the first pulse, so that the box is ready for it."""
@@ -47,7 +48,7 @@ class PulseOutputs:
                 (PULSES, device.pulse_at), (RUN, device.run_at), (RESET, device.reset_at),
             ):  # fmt: skip
                 if line.is_set:
-                    name = f"{what} to {device.name}"
+                    name = tr("{what} to {device}", what=what, device=device.name)
                     self._wanted[(device.id, what)] = (name, line, device)
         for key in list(self._open):
             if before.get(key, ())[:2] != self._wanted.get(key, ())[:2]:

@@ -10,6 +10,7 @@ from grebe.errors import PortLost
 from grebe.protocols.link.messages import Deviation, Heard, Heed, Listen
 from grebe.protocols.midi.messages import NOTE_ON, TIMING_CLOCK
 from grebe.protocols.standin.reports import ReportKind
+from grebe.words import tr
 
 REPORTS = {"beats": ReportKind.BEAT, "notes": ReportKind.NOTE, "clock": ReportKind.TICK}
 """What a stand-in reports of what is listened to."""
@@ -34,7 +35,7 @@ class Listening:
         if missing and message.asked:
             lost, name = self._connections.inputs.lost, self._connections.name
             rows = [f"{name(key.removesuffix(PULSES))}: {lost[key]}" for key in missing]
-            raise PortLost(f"what it plays cannot be heard; {'; '.join(rows)}")
+            raise PortLost(tr("what it plays cannot be heard; {names}", names="; ".join(rows)))
 
     def _heed(self, devices: dict[str, Heed]) -> list[str]:
         """Tell when these sound: from their reports, or at the inputs they are heard at; those

@@ -9,6 +9,7 @@ from grebe.core.rig.standin import Setup
 from grebe.errors import ProtocolError
 from grebe.protocols.link.messages import Load, LoadPart, PlanChange, Stale
 from grebe.protocols.link.patch import patched
+from grebe.words import tr
 
 LOADS = (LoadPart, Load, PlanChange)
 MOST_PATTERNS = 100_000
@@ -41,7 +42,9 @@ class Loading:
         self._setups.update(part.setups)
         if len(self._patterns) > MOST_PATTERNS:
             self._token, self._patterns, self._setups = "", [], {}
-            raise ProtocolError(f"a plan of over {MOST_PATTERNS} patterns")
+            raise ProtocolError(
+                tr("a plan of over {most_patterns} patterns", most_patterns=MOST_PATTERNS)
+            )
 
     def _whole(self, load: Load) -> Load:
         if not load.token or load.token != self._token:

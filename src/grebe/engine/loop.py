@@ -34,6 +34,7 @@ from grebe.engine.watch import InputWatch
 from grebe.protocols.link.messages import FromEngine, Learned, Notice
 from grebe.transports.clock import MonotonicClock, RawClock, Sleep
 from grebe.transports.jack.transport import TransportPosition
+from grebe.words import tr
 
 _log = logging.getLogger(__name__)
 
@@ -99,9 +100,10 @@ class Engine:
         try:
             self._serve()
         except BaseException as error:
-            text = (
-                f"The engine had to end by a mistake of its own ({type(error).__name__}): every "
-                "box is silenced. Another is started; what happened is in the log."
+            text = tr(
+                "The engine had to end by a mistake of its own ({name}): every box is "
+                "silenced. Another is started; what happened is in the log.",
+                name=type(error).__name__,
             )
             self._tell(Notice(level="error", text=text))
             raise
@@ -196,7 +198,7 @@ class Engine:
             self._server.tell(Learned(trigger=learned))
         for source in gone:
             name = connections.name(source.removesuffix(PULSES))
-            text = f"{name} is no longer heard: {inputs.lost[source]}."
+            text = tr("{name} is no longer heard: {lost}.", name=name, lost=inputs.lost[source])
             self._tell(Notice(level="warn", text=text))
 
     # Between deadlines
@@ -211,7 +213,9 @@ class Engine:
         slept_s = self._sleep.noticed_s()
         if slept_s and self.transport.running:
             self.transport.halt()
-            text = f"The machine slept for {slept_s:.0f} s: stopped. Space runs again."
+            text = tr(
+                "The machine slept for {slept_s:.0f} s: stopped. Space runs again.", slept_s=slept_s
+            )
             self._tell(Notice(level="warn", text=text))
         if now - self._last_ports >= PORTS_EVERY_NS / max(1, len(self.connections.outputs.by_id)):
             self._last_ports = now
@@ -219,7 +223,7 @@ class Engine:
         if self.transport.running or any(not c.network for c in self._server.connections):
             self._last_wanted = now
         elif now - self._last_wanted > IDLE_NS:
-            self.leave("nobody has needed it for a while")
+            self.leave(tr("nobody has needed it for a while"))
 
     def _look_and_tell(self, now: int) -> None:
         self.connections.outputs.collect()

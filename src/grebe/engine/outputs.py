@@ -13,6 +13,7 @@ from grebe.protocols.link.messages import DeviceStatus
 from grebe.protocols.midi.messages import silence
 from grebe.transports.clock import MonotonicClock
 from grebe.transports.jack.midi import JackPort
+from grebe.words import tr
 
 
 class Outputs:
@@ -132,7 +133,9 @@ class Outputs:
     def lost(self, output: DeviceOutput, error: PortLost) -> None:
         """A port went away."""
         output.lose(error)
-        self._warn(f"{output.device.name}: {error}. The rest play on.")
+        self._warn(
+            tr("{device}: {error}. The rest play on.", device=output.device.name, error=error)
+        )
 
     def collect(self) -> None:
         """Take in what the ports have to say."""

@@ -13,6 +13,7 @@ from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.process.log import log_told
 from grebe.protocols.link.messages import Notice
 from grebe.transports.jack.transport import TICKS_PER_BEAT, TransportPosition
+from grebe.words import tr
 
 _log = logging.getLogger(__name__)
 
@@ -60,5 +61,10 @@ def note_told(
     where = ""
     if player is not None and timeline is not None:
         beat = timeline.tick_at(now) / TICKS_PER_QUARTER
-        where = f" [{player.plan.song.name}, section {player.section}, beat {beat:.1f}]"
+        where = tr(
+            " [{song}, section {section}, beat {beat:.1f}]",
+            song=player.plan.song.name,
+            section=player.section,
+            beat=beat,
+        )
     log_told(_log, notice.level, notice.text, where)

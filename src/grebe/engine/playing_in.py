@@ -14,6 +14,7 @@ from grebe.engine.connections import Connections
 from grebe.errors import EngineError
 from grebe.protocols.link.messages import Audition, PlayedIn
 from grebe.protocols.midi.messages import encode
+from grebe.words import tr
 
 STRUCK_NS = 100_000_000
 """A note struck with a key of the computer, which has no length, is held so long."""
@@ -33,7 +34,7 @@ class PlayingIn:
         output = self._connections.outputs.reached(message.device)
         if output is None or output.port is None:
             raise EngineError(
-                f"{self._connections.name(message.device)} cannot be reached just now"
+                tr("{name} cannot be reached just now", name=self._connections.name(message.device))
             )
         on = NoteOn(channel=message.channel, note=message.note, velocity=message.velocity)
         off = NoteOff(channel=message.channel, note=message.note)

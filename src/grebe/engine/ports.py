@@ -19,6 +19,7 @@ from grebe.transports.pulses.input import PulseInput
 from grebe.transports.pulses.portaudio import SoundWire
 from grebe.transports.rtp import HandedPort
 from grebe.transports.standin import StandinPort
+from grebe.words import tr
 
 
 def _open_jack() -> JackWire:
@@ -33,7 +34,7 @@ class _Reopening(Thread):
         super().__init__(daemon=True)
         self._dead = dead
         self.wire: JackWire | None = None
-        self.error = PortLost("JACK does not answer")
+        self.error = PortLost(tr("JACK does not answer"))
         self.start()
 
     def run(self) -> None:
@@ -64,16 +65,16 @@ class Ports:
 
     def open_standin(self, device: Device) -> StandinPort:
         """A stand-in, where its process listens."""
-        return StandinPort(self._path(device, "no stand-in runs"))
+        return StandinPort(self._path(device, tr("no stand-in runs")))
 
     def open_handed(self, device: Device) -> HandedPort:
         """MIDI over the network, which the network process carries."""
-        return HandedPort(self._path(device, "nothing carries MIDI over the network"))
+        return HandedPort(self._path(device, tr("nothing carries MIDI over the network")))
 
     def _path(self, device: Device, missing: str) -> str:
         path = self.standins.get(device.id)
         if path is None:
-            raise PortLost(f"{missing} for {device.name}")
+            raise PortLost(tr("{missing} for {device}", missing=missing, device=device.name))
         return path
 
     def open_jack_output(self, device: Device) -> OutPort:
@@ -154,7 +155,7 @@ class Ports:
             self._jack = _open_jack()
             return self._jack
         if tried.is_alive():
-            raise PortLost("JACK does not answer")
+            raise PortLost(tr("JACK does not answer"))
         if tried.wire is None:
             self._reopening = _Reopening(None)
             raise tried.error

@@ -9,6 +9,7 @@ from typing import Protocol
 
 from grebe.errors import EngineError, ProtocolError
 from grebe.protocols.link.messages import FromEngine, ToEngine, Unpacker, pack, to_engine
+from grebe.words import tr
 
 READ_BYTES = 65_536
 MAX_UNSENT_BYTES = 8 * 1024 * 1024
@@ -108,7 +109,9 @@ class Server:
                 self._listener = socket.socket(socket.AF_UNIX, socket.SOCK_STREAM)
             else:
                 self._listener.close()
-                raise EngineError(f"an engine is already running at {path}; end it: grebe stop")
+                raise EngineError(
+                    tr("an engine is already running at {path}; end it: grebe stop", path=path)
+                )
         before = os.umask(0o177)
         try:
             self._listener.bind(str(path))

@@ -29,6 +29,7 @@ from grebe.engine.sources.base import (
 from grebe.protocols.link.messages import Notice
 from grebe.transports.clock import MonotonicClock
 from grebe.transports.jack.transport import TransportPosition
+from grebe.words import tr
 
 
 class LoadedSong:
@@ -170,7 +171,12 @@ class Transport:
         elif isinstance(event, MutesDropped):
             boxes = dict.fromkeys(self._connections.name(device) for device, _ in event.mutes)
             names = ", ".join(boxes)
-            self._inform(f"Mutes by hand ended with their scene: {names} as the song has it now.")
+            self._inform(
+                tr(
+                    "Mutes by hand ended with their scene: {names} as the song has it now.",
+                    names=names,
+                )
+            )
         elif isinstance(event, SongEnds):
             self._ended()
 
@@ -182,9 +188,10 @@ class Transport:
         self.plan_ahead(now, stood_ns)
         for wire in self._connections.outputs.wires:
             self.command(Rejoin(device=wire))
-        text = (
-            f"The engine stood still for {stood_ns / 1e9:.1f} s: it was stopped, or got no "
-            "processor. Boxes come in again on the next bar."
+        text = tr(
+            "The engine stood still for {value:.1f} s: it was stopped, or got no "
+            "processor. Boxes come in again on the next bar.",
+            value=stood_ns / 1000000000.0,
         )
         self._tell(Notice(level="warn", text=text))
 
@@ -205,7 +212,12 @@ class Transport:
                 self.halt()
             elif isinstance(word, PressStart):
                 if not self._connections.press(start=True):  # a hand on the box
-                    self._inform(f"Waiting for {self._connections.leader_name} to start.")
+                    self._inform(
+                        tr(
+                            "Waiting for {leader_name} to start.",
+                            leader_name=self._connections.leader_name,
+                        )
+                    )
             else:
                 self._inform(word.text)
 
@@ -214,7 +226,12 @@ class Transport:
         if player is None or self.running:
             return
         if entry.located and (entry.command.tick or 0) >= player.plan.layout().ticks:
-            self._inform(f"{self._connections.leader_name} is past the song's end.")
+            self._inform(
+                tr(
+                    "{leader_name} is past the song's end.",
+                    leader_name=self._connections.leader_name,
+                )
+            )
             return
         now = self._now_ns()
         dues = player.apply(entry.command)
@@ -259,7 +276,7 @@ class Transport:
         self.stop()
         self._connections.inputs.release()  # silenced with everything else
         self._connections.outputs.silence_all()
-        self._inform("All notes off, all sound off, stopped.")
+        self._inform(tr("All notes off, all sound off, stopped."))
 
     def _ended(self) -> None:
         timeline = self.timeline
@@ -291,7 +308,11 @@ class Transport:
         if self.running and player is not None:
             if (plan.source, plan.song.id) != (player.plan.source, player.plan.song.id):
                 playing = player.plan.song.name
-                return f"{playing} is playing; stop it before loading {plan.song.name}."
+                return tr(
+                    "{playing} is playing; stop it before loading {song}.",
+                    playing=playing,
+                    song=plan.song.name,
+                )
             self._plan(player.apply(edited))
         else:
             self.player = player = Player(plan)

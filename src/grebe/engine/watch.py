@@ -8,6 +8,7 @@ from grebe.core.rig.formatting import listed
 from grebe.engine.connections import Connections
 from grebe.engine.sources.base import Hearing
 from grebe.protocols.link.messages import Notice
+from grebe.words import tr
 
 
 class InputWatch:
@@ -32,13 +33,20 @@ class InputWatch:
             if source not in self._garbled:
                 self._garbled.add(source)
                 name = self._connections.name(source)
-                text = f"{name} sends what is no MIDI: {count} bytes of it are left out so far."
+                text = tr(
+                    "{name} sends what is no MIDI: {count} bytes of it are left out so far.",
+                    name=name,
+                    count=count,
+                )
                 self._tell(Notice(level="warn", text=text))
 
     def torn(self, devices: list[str]) -> None:
         """JACK lost time, and a clock to these with it perhaps."""
         names = listed([self._connections.name(device) for device in devices])
-        text = f"JACK lost time; {names} may be a tick short and is put right on the next bar."
+        text = tr(
+            "JACK lost time; {names} may be a tick short and is put right on the next bar.",
+            names=names,
+        )
         self._tell(Notice(level="warn", text=text))
 
     def _look_at_leader(self, now: int, *, running: bool) -> None:
@@ -49,7 +57,11 @@ class InputWatch:
             return
         name = self._connections.name(source.device)
         if self.hearing == "held":
-            text = f"{name}'s clock is lost: its tempo of {source.bpm:.2f} BPM is held."
+            text = tr(
+                "{name}'s clock is lost: its tempo of {bpm:.2f} BPM is held.",
+                name=name,
+                bpm=source.bpm,
+            )
             self._tell(Notice(level="warn", text=text))
         elif before == "held" and self.hearing == "clock":
-            self._tell(Notice(level="info", text=f"{name}'s clock is back."))
+            self._tell(Notice(level="info", text=tr("{name}'s clock is back.", name=name)))

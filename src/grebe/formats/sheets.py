@@ -21,6 +21,7 @@ from grebe.core.songs.layout import SectionSpan
 from grebe.core.songs.programme import How, Programme
 from grebe.core.time.formatting import clock_text
 from grebe.core.time.tempo import TempoMap
+from grebe.words import counted, language, tr
 
 if TYPE_CHECKING:
     from jinja2 import Environment
@@ -29,10 +30,10 @@ INK, MUTED = "#1B2B31", "#5A6A6E"
 STEPS_A_ROW = 16
 OPEN_BOX, TICKED_BOX = "\u2610", "\u2611"
 HOW: dict[How, str] = {
-    "live": "Grebe tells it each pattern while it plays; nothing is to be keyed in.",
-    "grebe": "Grebe plays it note by note; nothing is to be keyed in.",
-    "box": "Its own song memory plays it: key this in, line by line.",
-    "hand": "Nothing tells it what to play: key this in as a chain, or change it by hand.",
+    "live": tr("Grebe tells it each pattern while it plays; nothing is to be keyed in."),
+    "grebe": tr("Grebe plays it note by note; nothing is to be keyed in."),
+    "box": tr("Its own song memory plays it: key this in, line by line."),
+    "hand": tr("Nothing tells it what to play: key this in as a chain, or change it by hand."),
 }
 HANDS = ("hand", "foot")
 
@@ -74,6 +75,7 @@ def _environment() -> Environment:
         loader=PackageLoader("grebe.formats"), autoescape=True, undefined=StrictUndefined,
         trim_blocks=True, lstrip_blocks=True, keep_trailing_newline=True,
     )  # fmt: skip
+    made.globals |= {"tr": tr, "counted": counted, "language": language()}
     made.globals["box"] = lambda ticked: TICKED_BOX if ticked else OPEN_BOX
     return made
 

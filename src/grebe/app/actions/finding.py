@@ -6,10 +6,11 @@ from collections.abc import Callable, Iterable, Sequence
 from typing import NamedTuple
 
 from grebe.app.actions.keymap import KeyMap, printed
-from grebe.app.actions.model import STATION_NAMES
+from grebe.app.actions.model import station_name
 from grebe.app.actions.table import ACTIONS
 from grebe.core.document import Project
 from grebe.core.findings import Finding
+from grebe.words import tr
 
 MOST = 60
 """So many are shown: who wants more types another word."""
@@ -33,7 +34,7 @@ def action_entries(keys: KeyMap, names: Callable[[str], str] = lambda _: "") -> 
     """Every action; numbered ones each by its number and, by `names`, what has that number."""
     out: list[Findable] = []
     for action in ACTIONS:
-        where = action.menu if action.station == "everywhere" else STATION_NAMES[action.station]
+        where = tr(action.menu) if action.station == "everywhere" else station_name(action.station)
         for action_id in action.ids():
             number = action.number_of(action_id)
             name = names(action_id)
@@ -51,14 +52,14 @@ def thing_entries(project: Project, findings: Iterable[Finding] = ()) -> list[Fi
     """Everything of a project that has a name."""
     name_of = project.rig.name_of
     scenes = {s.id: s.name for s in project.scenes}
-    out = [_thing("device", d.id, d.name, d.label or d.kind) for d in project.rig.devices]
+    out = [_thing("device", d.id, d.name, d.label or tr(d.kind)) for d in project.rig.devices]
     out += [_thing("pattern", p.id, p.name, name_of(p.device)) for p in project.patterns]
     out += [_thing("scene", s.id, s.name, "scene") for s in project.scenes]
     for song in project.songs:
         out.append(_thing("song", song.id, song.name, "song"))
         out += [
             _thing("section", f"{song.id}/{s.id}", scenes.get(s.scene, s.scene),
-                   f"{song.name}, section {at}")
+                   tr("{song}, section {at}", song=song.name, at=at))
             for at, s in enumerate(song.sections, start=1)
         ]  # fmt: skip
     out += [_thing("set", s.id, s.name, "set") for s in project.sets]

@@ -14,12 +14,15 @@ from grebe.app.actions.table import ACTIONS, ROWS, by_id
 from grebe.app.kept import read_kept, write_kept
 from grebe.errors import SettingsError
 from grebe.process.places import state_dir
+from grebe.words import tr
 
 FORMAT = "grebe-keys"
 _PRINTED = {
     "Return": "Enter", "PgUp": "Page up", "PgDown": "Page down", "Left": "\u2190",
     "Right": "\u2192", "Backspace": "Back", "Up": "\u2191", "Down": "\u2193", "Esc": "Esc",
 }  # fmt: skip
+KEYS_WITH_NAMES = ("Space", "Page up", "Page down", "Delete", "Back", "Home", "End", "Play key")
+"""What is printed on a key in the language of its keyboard."""
 
 
 class KeyFile(msgspec.Struct, frozen=True, kw_only=True):
@@ -121,12 +124,16 @@ def key_file(body: bytes) -> KeyMap:
     try:
         read = msgspec.json.decode(body, type=KeyFile)
     except msgspec.MsgspecError as error:
-        raise SettingsError(f"this is no file of keys: {error}") from None
+        raise SettingsError(tr("this is no file of keys: {error}", error=error)) from None
     if read.format != FORMAT:
-        raise SettingsError(f"this is no file of keys: its format is {read.format!r}")
+        raise SettingsError(
+            tr("this is no file of keys: its format is {format!r}", format=read.format)
+        )
     unknown = sorted(set(read.keys) - set(ROWS))
     if unknown:
-        raise SettingsError(f"it has keys for what Grebe cannot do: {', '.join(unknown[:5])}")
+        raise SettingsError(
+            tr("it has keys for what Grebe cannot do: {names}", names=", ".join(unknown[:5]))
+        )
     return KeyMap(read.keys)
 
 
@@ -134,8 +141,9 @@ def printed(key: str) -> str:
     """A key as printed for people."""
     if key.endswith("+"):  # the plus itself
         return key[:-1] + "plus" if len(key) > 1 else "+"
-    words = "+".join(_PRINTED.get(part, part) for part in key.split("+"))
-    return words.replace("Toggle Media Play/Pause", "Play key")
+    key = key.replace("Toggle Media Play/Pause", "Play key")
+    parts = [_PRINTED.get(part, part) for part in key.split("+")]
+    return "+".join(tr(f"{part}##a key") if part in KEYS_WITH_NAMES else part for part in parts)
 
 
 def _path() -> Path:

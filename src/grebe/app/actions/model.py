@@ -7,6 +7,7 @@ from typing import Literal
 import msgspec
 
 from grebe.core.units import Value
+from grebe.words import tr
 
 Station = Literal[
     "everywhere", "rig", "sync", "patterns", "scenes", "song", "set", "stage", "tools"
@@ -20,6 +21,11 @@ STATION_NAMES: dict[Station, str] = {
     "set": "Set", "stage": "Stage", "tools": "Tools",
 }  # fmt: skip
 MENUS = ("File", "Edit", "Play", "Go", *STATION_NAMES.values(), "Help")
+
+
+def station_name(station: Station) -> str:
+    """The name of a station, in the language of the window."""
+    return tr(STATION_NAMES[station])
 
 
 class Action(Value, frozen=True, kw_only=True):
@@ -71,13 +77,13 @@ class Action(Value, frozen=True, kw_only=True):
     @property
     def where(self) -> str:
         """The station it works in, in words."""
-        return "everywhere" if self.station == "everywhere" else STATION_NAMES[self.station]
+        return tr("everywhere") if self.station == "everywhere" else station_name(self.station)
 
     @property
     def searched(self) -> str:
         """Everything it is found by, in small letters."""
-        where = "" if self.station == "everywhere" else STATION_NAMES[self.station]
-        return f"{self.title} {self.words} {where} {self.menu} {self.group}".casefold()
+        where = "" if self.station == "everywhere" else station_name(self.station)
+        return f"{self.title} {self.words} {where} {tr(self.menu)} {tr(self.group)}".casefold()
 
 
 class Rows:
@@ -94,7 +100,7 @@ class Rows:
     ) -> Action:  # fmt: skip
         """A row; several kinds and needs are written with blanks between them."""
         return Action(
-            id=action_id, title=title, keys=keys, station=self._station, menu=self._menu,
+            id=action_id, title=tr(title), keys=keys, station=self._station, menu=self._menu,
             group=group, words=words, effect=effect, on=tuple(on.split()),
             at=msgspec.convert(at.split(), tuple[Station, ...]),
             needs=tuple(needs.split()), wide=wide, numbers=tuple(numbers), part=part, held=held,

@@ -5,36 +5,37 @@ from __future__ import annotations
 from collections.abc import Collection
 
 from grebe.app.actions.keymap import KeyMap
-from grebe.app.actions.model import STATION_NAMES, Action, Station
+from grebe.app.actions.model import Action, Station, station_name
 from grebe.app.editors.pattern_hand import PatternHand
 from grebe.app.live.session import Session
 from grebe.core.songs.scenes import drum_boxes
+from grebe.words import tr
 
 NEEDS: dict[str, str] = {
-    "box": "There is no box yet: {add_box} in Rig adds one",
-    "drums": "No box of the rig is a drum box",
-    "looper": "No box of the rig has loop tracks",
-    "pattern": "There is no pattern yet: {new_pattern} in Patterns makes one",
-    "row": "The pattern has no voice yet: {add_voice} adds one",
-    "hit": "There is no hit under the cursor: {toggle} writes one",
-    "clip": "Nothing has been copied yet: {copy} copies",
-    "scene": "There is no scene yet: {new_scene} in Scenes makes one",
-    "song": "There is no song yet: {form_verse} makes one of the scenes",
-    "section": "The song has no section yet: {insert_section} in Song adds one",
-    "set": "There is no set yet: {new_set} makes one",
-    "place": "The set has no song yet: {add_song} puts one in",
-    "two_songs": "There is no other song",
-    "two_sets": "There is no other set",
-    "running": "Nothing plays: {run_stop} runs it",
-    "stopped": "Stop first: something else is loaded only while nothing plays",
-    "engine": "The engine is not there yet: it is being started",
-    "any_engine": "No engine is there: one is being started",
-    "other_engine": "No engine plays another project",
-    "peer_waits": "No computer waits to be accepted",
-    "undo": "There is nothing to undo",
-    "redo": "There is nothing to bring back",
-    "findings": "There is nothing to look at here",
-    "off_stage": "Not on Stage: nothing can be taken away here",
+    "box": tr("There is no box yet: {add_box} in Rig adds one"),
+    "drums": tr("No box of the rig is a drum box"),
+    "looper": tr("No box of the rig has loop tracks"),
+    "pattern": tr("There is no pattern yet: {new_pattern} in Patterns makes one"),
+    "row": tr("The pattern has no voice yet: {add_voice} adds one"),
+    "hit": tr("There is no hit under the cursor: {toggle} writes one"),
+    "clip": tr("Nothing has been copied yet: {copy} copies"),
+    "scene": tr("There is no scene yet: {new_scene} in Scenes makes one"),
+    "song": tr("There is no song yet: {form_verse} makes one of the scenes"),
+    "section": tr("The song has no section yet: {insert_section} in Song adds one"),
+    "set": tr("There is no set yet: {new_set} makes one"),
+    "place": tr("The set has no song yet: {add_song} puts one in"),
+    "two_songs": tr("There is no other song"),
+    "two_sets": tr("There is no other set"),
+    "running": tr("Nothing plays: {run_stop} runs it"),
+    "stopped": tr("Stop first: something else is loaded only while nothing plays"),
+    "engine": tr("The engine is not there yet: it is being started"),
+    "any_engine": tr("No engine is there: one is being started"),
+    "other_engine": tr("No engine plays another project"),
+    "peer_waits": tr("No computer waits to be accepted"),
+    "undo": tr("There is nothing to undo"),
+    "redo": tr("There is nothing to bring back"),
+    "findings": tr("There is nothing to look at here"),
+    "off_stage": tr("Not on Stage: nothing can be taken away here"),
 }
 """Each with what makes it possible; in braces the actions that do."""
 
@@ -85,8 +86,8 @@ def why_not(
     there is none of its kind. None leaves that out.
     """
     if action.at and station is not None and station not in action.at:
-        where = ", ".join(STATION_NAMES[s] for s in action.at)
-        return f"Nothing here that it works on: it does in {where}."
+        where = ", ".join(station_name(s) for s in action.at)
+        return tr("Nothing here that it works on: it does in {where}.", where=where)
     need = missing(action, met)
     return f"{_in_words(need, keys)}." if need else ""
 

@@ -9,6 +9,7 @@ from grebe.app.actions.pattern_rows import PATTERNS
 from grebe.app.actions.stage_rows import STAGE, TOOLS
 from grebe.app.actions.station_rows import RIG, SCENES, SET, SONG, SYNC
 from grebe.app.actions.window_rows import WINDOW_ROWS
+from grebe.words import tr
 
 ACTIONS: tuple[Action, ...] = (
     *WINDOW_ROWS, *RIG, *SYNC, *PATTERNS, *SCENES, *SONG, *SET, *STAGE, *TOOLS,
@@ -18,12 +19,31 @@ ROWS: dict[str, Action] = {action.id: action for action in ACTIONS}
 """By their own ids, without numbers."""
 
 VERBS: dict[str, str] = {
-    "A": "add a part to what is in hand", "B": "about the box", "C": "chance", "D": "drop out",
-    "E": "emphasis", "F": "fill", "G": "strokes of a hit", "H": "hold", "I": "dice", "J": "jump",
-    "K": "mark", "L": "listen and record", "M": "mute", "N": "new here", "O": "over and over",
-    "P": "pin", "Q": "grid", "R": "rotate", "S": "swing", "T": "tap", "U": "carry on",
-    "V": "a variation", "W": "who does it", "X": "tick: a hit, a move done",
-}  # fmt: skip
+    "A": tr("add a part to what is in hand"),
+    "B": tr("about the box"),
+    "C": "chance",
+    "D": tr("drop out"),
+    "E": "emphasis",
+    "F": "fill",
+    "G": tr("strokes of a hit"),
+    "H": "hold",
+    "I": "dice",
+    "J": "jump",
+    "K": "mark",
+    "L": tr("listen and record"),
+    "M": "mute",
+    "N": tr("new here"),
+    "O": tr("over and over"),
+    "P": "pin",
+    "Q": "grid",
+    "R": "rotate",
+    "S": "swing",
+    "T": "tap",
+    "U": tr("carry on"),
+    "V": tr("a variation"),
+    "W": tr("who does it"),
+    "X": tr("tick: a hit, a move done"),
+}
 """What a letter means, everywhere; with Shift or Alt it means a kind of the same."""
 
 

@@ -14,6 +14,7 @@ from grebe.formats.atomic import write_atomic
 from grebe.formats.project import MAX_FILE_BYTES, SUFFIX, write_project
 from grebe.formats.reading import read_file
 from grebe.process.places import state_dir
+from grebe.words import tr
 
 MOST_COPIES = 100
 
@@ -34,10 +35,10 @@ class Example(NamedTuple):
 
 
 EXAMPLES = (
-    Example("night-ferry", "Night ferry", "a whole set for nine boxes", ("gravel.wav",)),
-    Example("kiln-yard", "Kiln yard", "a drum box and one bass"),
-    Example("paper-lanterns", "Paper lanterns", "a looper with voice and keys"),
-    Example("slow-orchard", "Slow orchard", "a modular on pulses with a laptop"),
+    Example("night-ferry", "Night ferry", tr("a whole set for nine boxes"), ("gravel.wav",)),
+    Example("kiln-yard", "Kiln yard", tr("a drum box and one bass")),
+    Example("paper-lanterns", "Paper lanterns", tr("a looper with voice and keys")),
+    Example("slow-orchard", "Slow orchard", tr("a modular on pulses with a laptop")),
 )
 """The demo first."""
 
@@ -47,7 +48,13 @@ def example(name: str) -> Example:
     for each in EXAMPLES:
         if name.casefold() in (each.id, each.title.casefold()):
             return each
-    raise UsageError(f"there is no example {name!r}; there are {', '.join(e.id for e in EXAMPLES)}")
+    raise UsageError(
+        tr(
+            "there is no example {name!r}; there are {names}",
+            name=name,
+            names=", ".join(e.id for e in EXAMPLES),
+        )
+    )
 
 
 def demo_bytes() -> bytes:

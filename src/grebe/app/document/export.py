@@ -30,6 +30,7 @@ from grebe.formats.sets_csv import set_csv
 from grebe.formats.sheets import programme_html, set_html, setup_html, stage_html, steps_html
 from grebe.formats.smf import file_name, midi_bytes, song_to_midi
 from grebe.formats.wav import write_wav
+from grebe.words import tr
 
 
 def export_smf(project: Project, song: Song, folder: Path, seed: int = 1) -> Path:
@@ -50,7 +51,11 @@ def _written(path: Path, data: bytes) -> Path:
         write_atomic(path, data)
     except OSError as error:
         raise ProjectError(
-            f"{path} could not be written: {error.strerror}. Choose another folder."
+            tr(
+                "{path} could not be written: {strerror}. Choose another folder.",
+                path=path,
+                strerror=error.strerror,
+            )
         ) from error
     return path
 
@@ -79,8 +84,11 @@ def pulse_times(layout: Layout, rate: str) -> list[float]:
             ticks = pulse_ticks(0, layout.ticks, Fraction("4" if rate == "step" else rate))
         except (ValueError, ZeroDivisionError) as error:
             raise UsageError(
-                f"a pulse rate is a number a quarter note up to 96, such as 24, 1/4 or 24/5, "
-                f"or step, or bar (got {rate!r})"
+                tr(
+                    "a pulse rate is a number a quarter note up to 96, such as 24, 1/4 or "
+                    "24/5, or step, or bar (got {rate!r})",
+                    rate=rate,
+                )
             ) from error
     return [layout.tempo.seconds_at(tick) for tick in ticks]
 
@@ -105,7 +113,11 @@ def export_pulses(project: Project, song: Song, folder: Path, track: PulseTrack)
             write_wav(folder / name, audio, samples)
     except OSError as error:
         raise ProjectError(
-            f"{folder} could not be written: {error.strerror}. Choose another folder."
+            tr(
+                "{folder} could not be written: {strerror}. Choose another folder.",
+                folder=folder,
+                strerror=error.strerror,
+            )
         ) from error
     return [folder / name for name in tracks]
 
@@ -128,7 +140,7 @@ def setup_page(project: Project, device: str = "") -> SheetPage:
     if device:
         sheet = of_device(sheet, project.device_named(device).id)
     html = setup_html(sheet, ticked=frozenset(project.ticked), project=project.name)
-    return SheetPage(html, f"Set-up sheet: {sheet.rig}")
+    return SheetPage(html, tr("Set-up sheet: {rig}", rig=sheet.rig))
 
 
 def export_setup(project: Project, path: Path, *, device: str, to_pdf: ToPdf) -> Path:
@@ -157,7 +169,7 @@ def export_steps(
         }  # fmt: skip
         chosen = [p for p in project.patterns if p.device in wanted]
     sheets = [step_sheet(p, boxes[p.device], bpm) for p in chosen if p.device in boxes]
-    page = SheetPage(steps_html(sheets), f"Step sheets: {project.name}")
+    page = SheetPage(steps_html(sheets), tr("Step sheets: {project}", project=project.name))
     return _write_sheet(page, path, to_pdf)
 
 
@@ -190,7 +202,7 @@ def export_programme(
 
 def programme_sheet(project: Project, song: Song, device: str = "") -> SheetPage:
     """Programming sheets of a song, of one device by id or of all."""
-    return SheetPage(programme_page(project, song, device), f"Programme: {song.name}")
+    return SheetPage(programme_page(project, song, device), tr("Programme: {song}", song=song.name))
 
 
 def export_stage(project: Project, song: Song, path: Path, *, to_pdf: ToPdf) -> Path:
@@ -201,7 +213,7 @@ def export_stage(project: Project, song: Song, path: Path, *, to_pdf: ToPdf) -> 
 def stage_sheet(project: Project, song: Song) -> SheetPage:
     """The stage sheet of a song."""
     html = stage_html(cue_sheet(project, song), project=project.name)
-    return SheetPage(html, f"Stage sheet: {song.name}")
+    return SheetPage(html, tr("Stage sheet: {song}", song=song.name))
 
 
 CUE_COLUMNS = ("bar", "beat", "seconds", "kind", "device", "what", "by")
@@ -219,7 +231,7 @@ def export_cues(project: Project, song: Song, folder: Path) -> Path:
         rows.writerow(
             (cue.bar, cue.beat, f"{cue.seconds:.3f}", cue.kind, cue.device, cue.what, cue.by)
         )
-    path = folder / f"{file_name(song.name)}, cues.csv"
+    path = folder / tr("{file_name}, cues.csv", file_name=file_name(song.name))
     return _written(path, text.getvalue().encode())
 
 
@@ -235,7 +247,7 @@ def export_set_cues(project: Project, running: Set, folder: Path) -> Path:
             at = song.start_s + song.tempo.seconds_at(cue.tick) - song.tempo.seconds_at(0)
             rows.writerow((song.facts.song.name, cue.bar, cue.beat, f"{at:.3f}", cue.kind,
                            cue.device, cue.what, cue.by))  # fmt: skip
-    path = folder / f"{file_name(running.name)}, set cues.csv"
+    path = folder / tr("{file_name}, set cues.csv", file_name=file_name(running.name))
     return _written(path, text.getvalue().encode())
 
 
@@ -257,7 +269,7 @@ def export_set_sheet(project: Project, running: Set, path: Path, *, to_pdf: ToPd
 
 def set_sheet(project: Project, running: Set) -> SheetPage:
     """The stage sheet of a set."""
-    return SheetPage(set_page(project, running), f"Stage sheet: {running.name}")
+    return SheetPage(set_page(project, running), tr("Stage sheet: {running}", running=running.name))
 
 
 def export_set_csv(project: Project, running: Set, path: Path) -> Path:
@@ -267,7 +279,9 @@ def export_set_csv(project: Project, running: Set, path: Path) -> Path:
 
 def _write_sheet(page: SheetPage, path: Path, to_pdf: ToPdf) -> Path:
     if path.suffix.lower() not in (".html", ".pdf"):
-        raise UsageError(f"{path}: a sheet is written as .html or .pdf; end the name so")
+        raise UsageError(
+            tr("{path}: a sheet is written as .html or .pdf; end the name so", path=path)
+        )
     try:
         path.parent.mkdir(parents=True, exist_ok=True)
         if path.suffix.lower() == ".pdf":
@@ -276,6 +290,10 @@ def _write_sheet(page: SheetPage, path: Path, to_pdf: ToPdf) -> Path:
             write_atomic(path, page.html.encode())
     except OSError as error:
         raise ProjectError(
-            f"{path} could not be written: {error.strerror}. Choose another folder."
+            tr(
+                "{path} could not be written: {strerror}. Choose another folder.",
+                path=path,
+                strerror=error.strerror,
+            )
         ) from error
     return path

@@ -24,6 +24,7 @@ from grebe.core.units import Bpm, Id, Value
 from grebe.errors import ProjectError, UsageError
 from grebe.formats.smf import file_name
 from grebe.formats.wav import write_wav
+from grebe.words import tr
 
 Samples = Mapping[str, Mapping[int, Sample]]
 """By device and note."""
@@ -102,7 +103,12 @@ def export_loop(
                 device, notes[device.id], 2 * once, samples=(samples or {}).get(device.id)
             )
             out += audio[count : 2 * count]
-    words = f"{file_name(name)}, {scene.bars} bars at {wanted.bpm:g}.wav"
+    words = tr(
+        "{file_name}, {bars} bars at {bpm:g}.wav",
+        file_name=file_name(name),
+        bars=scene.bars,
+        bpm=wanted.bpm,
+    )
     return _write_all(folder, {words: limited(out)})
 
 
@@ -115,17 +121,19 @@ def _loop_scene(project: Project, wanted: LoopWanted) -> tuple[str, Scene, tuple
     if wanted.scene is not None:
         scene = next((s for s in project.scenes if s.id == wanted.scene), None)
         if scene is None:
-            raise UsageError(f"there is no scene {wanted.scene!r}")
+            raise UsageError(tr("there is no scene {scene!r}", scene=wanted.scene))
         return scene.name, scene, project.patterns
     pattern = next((p for p in project.patterns if p.id == wanted.pattern), None)
     if pattern is None:
-        raise UsageError(f"there is no pattern {wanted.pattern!r}")
+        raise UsageError(tr("there is no pattern {pattern!r}", pattern=wanted.pattern))
     pattern = msgspec.structs.replace(pattern, in_box=None)
     content, name = pattern.content, pattern.name
     if wanted.voice is not None:
         voices = tuple(v for v in content.voices if v.id == wanted.voice)
         if not voices:
-            raise UsageError(f"{pattern.name} has no voice {wanted.voice!r}")
+            raise UsageError(
+                tr("{pattern} has no voice {voice!r}", pattern=pattern.name, voice=wanted.voice)
+            )
         name = f"{pattern.name} {voices[0].name}"
         pattern = msgspec.structs.replace(
             pattern, content=msgspec.structs.replace(content, voices=voices)
@@ -145,6 +153,10 @@ def _write_all(folder: Path, files: dict[str, Stereo]) -> list[Path]:
             write_wav(folder / name, audio, RATE, bits=16)
     except OSError as error:
         raise ProjectError(
-            f"{folder} could not be written: {error.strerror}. Choose another folder."
+            tr(
+                "{folder} could not be written: {strerror}. Choose another folder.",
+                folder=folder,
+                strerror=error.strerror,
+            )
         ) from error
     return [folder / name for name in files]

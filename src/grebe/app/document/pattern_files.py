@@ -11,6 +11,7 @@ from grebe.errors import ProjectError
 from grebe.formats.atomic import write_atomic
 from grebe.formats.midi_loops import pattern_to_midi
 from grebe.formats.smf import file_name
+from grebe.words import tr
 
 MIDI_SUFFIXES = (".mid", ".midi")
 MAX_FILES = 500
@@ -36,6 +37,10 @@ def export_pattern(pattern: Pattern, device: Device, bpm: float, folder: Path) -
         write_atomic(path, pattern_to_midi(pattern, device, bpm))
     except OSError as error:
         raise ProjectError(
-            f"{path} could not be written: {error.strerror}. Choose another folder."
+            tr(
+                "{path} could not be written: {strerror}. Choose another folder.",
+                path=path,
+                strerror=error.strerror,
+            )
         ) from error
     return path

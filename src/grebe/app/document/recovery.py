@@ -27,16 +27,17 @@ from grebe.formats.atomic import write_atomic
 from grebe.formats.project import MAX_FILE_BYTES, Extras, parse_project, project_bytes
 from grebe.formats.reading import read_file
 from grebe.process.places import shown, state_dir
+from grebe.words import tr
 
 KEEP_EVERY_S = 2.0
 MOST_WINDOWS = 16
 """On one document, each with a copy of its own."""
-FOUND = "Unsaved work was found and brought back. Ctrl+Z gives the file as it was saved."
-FOUND_ON_OTHER = (
-    "Unsaved work was found, and the file has been changed since. Your work is shown; Ctrl+Z gives "
-    "the file. Saving asks which to keep."
+FOUND = tr("Unsaved work was found and brought back. Ctrl+Z gives the file as it was saved.")
+FOUND_ON_OTHER = tr(
+    "Unsaved work was found, and the file has been changed since. Your work "
+    "is shown; Ctrl+Z gives the file. Saving asks which to keep."
 )
-SHARED = "Another window has this project open too. Whichever saves second is asked first."
+SHARED = tr("Another window has this project open too. Whichever saves second is asked first.")
 _log = logging.getLogger(__name__)
 
 
@@ -65,7 +66,7 @@ class Claim:
                 if not os.path.samestat(
                     os.fstat(handle), os.stat(folder / f"{name}-{number}.lock")
                 ):
-                    raise OSError(None, "released just now")
+                    raise OSError(None, tr("released just now"))
             except OSError:
                 self.shared = True
                 os.close(handle)
@@ -74,7 +75,7 @@ class Claim:
             if not (folder / f"{name}-{number}.grebe").exists() and number > 1:
                 break  # those before it may hold work of windows that crashed
         if not free:
-            raise OSError(None, "too many windows on one project")
+            raise OSError(None, tr("too many windows on one project"))
         number, self._handle = next(
             (f for f in free if (folder / f"{name}-{f[0]}.grebe").exists()), free[0]
         )
@@ -112,7 +113,11 @@ def open_recovered(path: Path, *, untitled: bool = False) -> OpenedDocument:
     try:
         claim = Claim(path)
     except OSError as error:
-        return OpenedDocument(store, None, f"Unsaved work cannot be kept safe: {error.strerror}.")
+        return OpenedDocument(
+            store,
+            None,
+            tr("Unsaved work cannot be kept safe: {strerror}.", strerror=error.strerror),
+        )
     said = SHARED if claim.shared and not untitled else ""
     try:
         about, kept = read_copy(claim.path)
@@ -124,9 +129,11 @@ def open_recovered(path: Path, *, untitled: bool = False) -> OpenedDocument:
             claim.path.replace(claim.path.with_name(claim.path.name + DAMAGED))
         where = f"{claim.path}{DAMAGED}"
         return OpenedDocument(
-            store, claim, f"Unsaved work was found, but is damaged: kept as {where}."
+            store,
+            claim,
+            tr("Unsaved work was found, but is damaged: kept as {where}.", where=where),
         )
-    store.apply("Unsaved work found", lambda _: kept)
+    store.apply(tr("Unsaved work found"), lambda _: kept)
     if not store.dirty:
         claim.path.unlink(missing_ok=True)
         return OpenedDocument(store, claim, said)
@@ -140,7 +147,9 @@ def read_copy(path: Path) -> tuple[About, Project]:
     try:
         about = msgspec.json.decode(head, type=About)
     except Exception as error:
-        raise ProjectError(f"{shown(path)} does not say what it belongs to") from error
+        raise ProjectError(
+            tr("{path} does not say what it belongs to", path=shown(path))
+        ) from error
     return about, parse_project(rest, "unsaved work").project
 
 
@@ -269,7 +278,10 @@ def _do(job: _Job, problem: list[str]) -> None:
     except OSError as error:
         _log.warning("unsaved work is not kept: %s", error)
         problem.append(
-            f"Unsaved work cannot be kept safe ({error.strerror}): save it, where there is room."
+            tr(
+                "Unsaved work cannot be kept safe ({strerror}): save it, where there is room.",
+                strerror=error.strerror,
+            )
         )
     else:
         problem.clear()

@@ -19,6 +19,7 @@ from grebe.formats.project import (
 )
 from grebe.formats.reading import read_file
 from grebe.process.places import shown
+from grebe.words import tr
 
 MAX_UNDO = 500
 """Trees share what they have in common: five hundred edits are a few megabytes."""
@@ -105,7 +106,7 @@ class Store:
         if new == self.project:
             return
         if large := too_large(new, self.project):
-            raise EditError(f"that would be too large: {large}")
+            raise EditError(tr("that would be too large: {large}", large=large))
         if not (merge and merge == self._merge_key and self._undo):
             self._undo.append((name, self.project))
             del self._undo[:-MAX_UNDO]
@@ -140,8 +141,11 @@ class Store:
             raise ValueError("the project has no file name yet")
         if target == self.path and not over and self.changed_on_disk():
             raise ChangedOnDisk(
-                f"{shown(target.name)} has been changed by another window or program since it "
-                "was opened here. Nothing was written."
+                tr(
+                    "{path} has been changed by another window or program since it was "
+                    "opened here. Nothing was written.",
+                    path=shown(target.name),
+                )
             )
         self.digest = write_project(target, self.project, self.extras)
         self.path = self.home = target
@@ -175,16 +179,18 @@ class Store:
             return ""
         before, self._seen_stat = self._seen_stat, found
         if found is None:
-            return (
-                f"{self.name} is gone from its folder (a drive that was unplugged?). What is here "
-                "is whole: Save writes it again, Save as elsewhere."
+            return tr(
+                "{name} is gone from its folder (a drive that was unplugged?). What is "
+                "here is whole: Save writes it again, Save as elsewhere.",
+                name=self.name,
             )
         if self.changed_on_disk():
-            return (
-                f"{self.name} has been changed by another window or program. Nothing is lost: "
-                "saving here asks which one to keep."
+            return tr(
+                "{name} has been changed by another window or program. Nothing is lost: "
+                "saving here asks which one to keep.",
+                name=self.name,
             )
-        return f"{self.name} is there again." if before is None else ""
+        return tr("{name} is there again.", name=self.name) if before is None else ""
 
     def take_theirs(self) -> None:
         """The document becomes what the file holds now; Undo brings one's own back.
@@ -196,14 +202,14 @@ class Store:
 
     def take(self, opened: Opened) -> None:
         """The document becomes what was read from its file, as an edit."""
-        self.apply("Take the file's version", lambda _: opened.project)
+        self.apply(tr("Take the file's version"), lambda _: opened.project)
         self.extras, self.digest = opened.extras, opened.digest
         self._saved, self._seen_stat = self.project, _stat_of(self.path)
 
     def free_name(self) -> Path:
         """A name beside the file's own that nothing has yet."""
         if self.path is None:
-            raise ProjectError("the project has no file name yet")
+            raise ProjectError(tr("the project has no file name yet"))
         stem, number = self.path.stem, 2
         while (made := self.path.with_name(f"{stem} {number}{self.path.suffix}")).exists():
             number += 1

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from grebe.core.rig.blank import QUESTIONS, SKIP, SOCKETS, Blank, guesses, profile_of
 from grebe.errors import EditError
+from grebe.words import counted, tr
 
 
 class BlankBox:
@@ -68,12 +69,24 @@ class BlankBox:
         lines: list[str] = []
         for words, chart in (("voice", made.voices), ("controller", made.controllers)):
             if chart.rows or chart.marked:
-                lines.append(f"{len(chart.rows)} {words}s understood.")
-            lines += [f"Line {m.line}: {m.why}." for m in chart.marked[:MOST_MARKED]]
+                lines.append(tr("{rows} understood.", rows=counted(len(chart.rows), words)))
+            lines += [
+                tr("Line {line}: {why}.", line=m.line, why=m.why)
+                for m in chart.marked[:MOST_MARKED]
+            ]
             if len(chart.marked) > MOST_MARKED:
-                lines.append(f"{len(chart.marked) - MOST_MARKED} lines more are not understood.")
+                lines.append(
+                    tr(
+                        "{value} lines more are not understood.",
+                        value=len(chart.marked) - MOST_MARKED,
+                    )
+                )
         left = guesses(made.profile.spec)
-        lines.append(f"Guessed: {', '.join(left)}." if left else "Nothing of it is guessed.")
+        lines.append(
+            tr("Guessed: {names}.", names=", ".join(left))
+            if left
+            else tr("Nothing of it is guessed.")
+        )
         return tuple(lines)
 
 

@@ -14,6 +14,7 @@ from grebe.core.document import Project
 from grebe.core.rig.spec import Kind
 from grebe.errors import EditError, GrebeError
 from grebe.formats.midi_loops import read_arrival
+from grebe.words import counted, tr
 
 
 @dataclass
@@ -75,9 +76,13 @@ class Bringing:
                 project, _ = as_pattern(project, row.track, box, row.bars, meter, row.key)
             return project
 
-        self.session.store.apply(f"Bring in {_counted(len(wanted), 'pattern')}", edit)
+        self.session.store.apply(
+            tr("Bring in {counted}", counted=counted(len(wanted), "pattern")), edit
+        )
         self.session.notices.say(
-            "info", f"Brought in {_counted(len(wanted), 'pattern')}.", offers="undo"
+            "info",
+            tr("Brought in {counted}.", counted=counted(len(wanted), "pattern")),
+            offers="undo",
         )
 
     def as_song(self) -> None:
@@ -98,16 +103,22 @@ class Bringing:
             made.append(song)
             return project
 
-        self.session.store.apply(f"Bring in {arrival.name}", edit)
+        self.session.store.apply(tr("Bring in {arrival}", arrival=arrival.name), edit)
         self.session.choose_song(made[-1])
         self.session.notices.say(
-            "info", f"{arrival.name} is a song of {_counted(len(wanted), 'track')}.", offers="undo"
+            "info",
+            tr(
+                "{arrival} is a song of {counted}.",
+                arrival=arrival.name,
+                counted=counted(len(wanted), "track"),
+            ),
+            offers="undo",
         )
 
     def _wanted(self) -> list[BroughtTrack]:
         wanted = [row for row in self.rows if row.wanted]
         if not wanted:
-            raise EditError("nothing of it is ticked")
+            raise EditError(tr("nothing of it is ticked"))
         return wanted
 
     def _box(self, project: Project, row: BroughtTrack) -> tuple[Project, str]:
@@ -122,7 +133,3 @@ class Bringing:
             if alike is not None:
                 return project, alike
         return with_box(project, row.track, row.kind)
-
-
-def _counted(number: int, word: str) -> str:
-    return f"{number} {word}{'' if number == 1 else 's'}"

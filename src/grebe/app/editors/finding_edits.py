@@ -5,6 +5,7 @@ from __future__ import annotations
 from grebe.app.live.session import Session
 from grebe.core.findings import Finding, as_intended, mend, not_intended
 from grebe.errors import EditError
+from grebe.words import tr
 
 
 class FindingEdits:
@@ -18,7 +19,7 @@ class FindingEdits:
         try:
             self._session.store.apply(finding.fix, lambda project: mend(project, finding))
         except EditError as error:
-            self._session.say("warn", f"{error}. Nothing was changed.")
+            self._session.say("warn", tr("{error}. Nothing was changed.", error=error))
 
     def mend_first(self, chosen: Finding | None, among: tuple[Finding, ...]) -> None:
         """Mend the one chosen, or the first of several that can be mended."""
@@ -30,11 +31,13 @@ class FindingEdits:
     def accept(self, finding: Finding) -> None:
         """It is intended: quiet until what it rests on changes."""
         self._session.store.apply(
-            f"Intended: {finding.message}", lambda project: as_intended(project, finding)
+            tr("Intended: {message}", message=finding.message),
+            lambda project: as_intended(project, finding),
         )
 
     def hear_again(self, finding: Finding) -> None:
         """It is heard again."""
         self._session.store.apply(
-            f"Hear again: {finding.message}", lambda project: not_intended(project, finding)
+            tr("Hear again: {message}", message=finding.message),
+            lambda project: not_intended(project, finding),
         )

@@ -22,6 +22,7 @@ from grebe.core.patterns.loops import (
     trim,
 )
 from grebe.errors import EditError
+from grebe.words import tr
 
 TRIM_MS, SHIFT_MS = 1.0, 1.0
 EVEN = (8, 16, 32, 4)
@@ -57,7 +58,7 @@ class LoopEditor:
         """The same. EditError without one."""
         loop = self.loop
         if loop is None:
-            raise EditError("there is no loop on this box yet")
+            raise EditError(tr("there is no loop on this box yet"))
         return loop
 
     @property
@@ -101,66 +102,68 @@ class LoopEditor:
     def earlier(self) -> None:
         """The slice begins 1 ms earlier."""
         by = -self._samples(TRIM_MS)
-        self.edit("Trim a slice", lambda x: trim(x, self.index, start=by), "trim")
+        self.edit(tr("Trim a slice"), lambda x: trim(x, self.index, start=by), "trim")
 
     @does("later")
     def later(self) -> None:
         """The slice begins 1 ms later."""
         by = self._samples(TRIM_MS)
-        self.edit("Trim a slice", lambda x: trim(x, self.index, start=by), "trim")
+        self.edit(tr("Trim a slice"), lambda x: trim(x, self.index, start=by), "trim")
 
     @does("hold_longer")
     def hold_longer(self) -> None:
         """The slice ends 1 ms later."""
         by = self._samples(TRIM_MS)
-        self.edit("Trim a slice", lambda x: trim(x, self.index, end=by), "trim")
+        self.edit(tr("Trim a slice"), lambda x: trim(x, self.index, end=by), "trim")
 
     @does("hold_shorter")
     def hold_shorter(self) -> None:
         """The slice ends 1 ms earlier."""
         by = -self._samples(TRIM_MS)
-        self.edit("Trim a slice", lambda x: trim(x, self.index, end=by), "trim")
+        self.edit(tr("Trim a slice"), lambda x: trim(x, self.index, end=by), "trim")
 
     @does("shift")
     def shift(self) -> None:
         """All slices begin 1 ms later."""
-        self.edit("Shift starts", lambda x: shift_starts(x, self._samples(SHIFT_MS)), "shift")
+        self.edit(tr("Shift starts"), lambda x: shift_starts(x, self._samples(SHIFT_MS)), "shift")
 
     @does("shift_back")
     def shift_back(self) -> None:
         """All slices begin 1 ms earlier."""
-        self.edit("Shift starts", lambda x: shift_starts(x, -self._samples(SHIFT_MS)), "shift")
+        self.edit(tr("Shift starts"), lambda x: shift_starts(x, -self._samples(SHIFT_MS)), "shift")
 
     @does("pitch_up")
     def pitch_up(self) -> None:
         """The slices on notes a semitone higher."""
-        self.edit("Lay out", lambda x: lay_out(x, x.slices[0].note + 1 if x.slices else 0))
+        self.edit(tr("Lay out"), lambda x: lay_out(x, x.slices[0].note + 1 if x.slices else 0))
 
     @does("pitch_down")
     def pitch_down(self) -> None:
         """A semitone lower."""
-        self.edit("Lay out", lambda x: lay_out(x, max(0, x.slices[0].note - 1 if x.slices else 0)))
+        self.edit(
+            tr("Lay out"), lambda x: lay_out(x, max(0, x.slices[0].note - 1 if x.slices else 0))
+        )
 
     @does("one_shot")
     def one_shot(self) -> None:
         """The slice is held by its note, or plays out."""
         at = self.index
-        self.edit("Gate", lambda x: set_gate(x, at, gate=not x.slices[at].gate))
+        self.edit(tr("Gate"), lambda x: set_gate(x, at, gate=not x.slices[at].gate))
 
     @does("tie")
     def tie(self) -> None:
         """All slices share one slot, or each has its own."""
-        self.edit("Shared slot", lambda x: msgspec.structs.replace(x, shared=not x.shared))
+        self.edit(tr("Shared slot"), lambda x: msgspec.structs.replace(x, shared=not x.shared))
 
     @does("longer")
     def longer(self) -> None:
         """Twice as many bars."""
-        self.edit("Bars", lambda x: msgspec.structs.replace(x, bars=min(64, x.bars * 2)))
+        self.edit(tr("Bars"), lambda x: msgspec.structs.replace(x, bars=min(64, x.bars * 2)))
 
     @does("shorter")
     def shorter(self) -> None:
         """Half as many bars."""
-        self.edit("Bars", lambda x: msgspec.structs.replace(x, bars=max(1, x.bars // 2)))
+        self.edit(tr("Bars"), lambda x: msgspec.structs.replace(x, bars=max(1, x.bars // 2)))
 
     @does("remove")
     def remove(self) -> None:
@@ -168,7 +171,7 @@ class LoopEditor:
         loop = self.loop
         if loop is not None:
             self.session.store.apply(
-                f"Remove {loop.name}",
+                tr("Remove {loop}", loop=loop.name),
                 lambda p: msgspec.structs.replace(
                     p, loops=tuple(x for x in p.loops if x.id != loop.id)
                 ),
@@ -180,12 +183,12 @@ class LoopEditor:
         loop = self.in_hand()
         starts = loop_onsets(audio_of(loop, self.folder), loop.rate)
         first = loop.slices[0].note if loop.slices else 60
-        self.edit("Cut at onsets", lambda x: cut(x, starts, first))
+        self.edit(tr("Cut at onsets"), lambda x: cut(x, starts, first))
 
     @does("cut_even")
     def cut_even(self) -> None:
         """Cut into even pieces: 8, 16, 32, 4, one after the other."""
         pieces = EVEN[self._even % len(EVEN)]
         self._even += 1
-        self.edit("Cut evenly", lambda x: cut(x, even_starts(x, pieces),
+        self.edit(tr("Cut evenly"), lambda x: cut(x, even_starts(x, pieces),
                                                x.slices[0].note if x.slices else 60))  # fmt: skip

@@ -12,6 +12,7 @@ from grebe.app.editors.loops import Fit, fit_loop, take_loop
 from grebe.app.editors.pattern_hand import PatternHand
 from grebe.core.document import Project
 from grebe.errors import EditError
+from grebe.words import tr
 
 
 class LoopFiles:
@@ -27,7 +28,7 @@ class LoopFiles:
         """Take a WAV file in. RecordingError, EditError as `take_loop`."""
         session, device = self._hand.session, self._hand.device
         if device is None:
-            raise EditError("add a device first: a loop belongs to one")
+            raise EditError(tr("add a device first: a loop belongs to one"))
         taken = {x.id for x in session.project.loops}
         loop = take_loop(
             path, self._editor.folder, device, taken, self._hand.session.position.written_bpm
@@ -36,7 +37,7 @@ class LoopFiles:
         def add(project: Project) -> Project:
             return msgspec.structs.replace(project, loops=(*project.loops, loop))
 
-        session.store.apply(f"Take {path.name} in", add)
+        session.store.apply(tr("Take {path} in", path=path.name), add)
         self._editor.loop_id = loop.id
         self._changed()
 
@@ -46,5 +47,7 @@ class LoopFiles:
         path, cost = fit_loop(
             self._editor.in_hand(), self._editor.folder, session.position.written_bpm, how, folder
         )
-        words = f", {cost.semitones:+.2f} semitones" if cost is not None else ""
-        session.say("info", f"Wrote {path.name}{words}.")
+        words = (
+            tr(", {semitones:+.2f} semitones", semitones=cost.semitones) if cost is not None else ""
+        )
+        session.say("info", tr("Wrote {path}{words}.", path=path.name, words=words))

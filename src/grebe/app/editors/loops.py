@@ -32,6 +32,7 @@ from grebe.formats.events import read_wav
 from grebe.formats.reading import read_file
 from grebe.formats.smf import file_name
 from grebe.formats.wav import write_wav
+from grebe.words import tr
 
 MAX_LOOP_S = 120.0
 """Longer recordings are no loops: sixteen bars at 60 BPM last 64 s."""
@@ -59,12 +60,22 @@ def audio_of(loop: Loop, folder: Path) -> NDArray[np.float32]:
     try:
         stamp = path.stat().st_mtime_ns
     except OSError as error:
-        raise RecordingError(f"{path} of the loop {loop.name} could not be read: "
-                             f"{error.strerror}. The rest plays on.") from error  # fmt: skip
+        raise RecordingError(
+            tr(
+                "{path} of the loop {loop} could not be read: {strerror}. The rest plays on.",
+                path=path,
+                loop=loop.name,
+                strerror=error.strerror,
+            )
+        ) from error
     rate, audio = _read(str(path), stamp)
     if rate != loop.rate or len(audio) != loop.samples:
         raise RecordingError(
-            f"{path} is another recording than the loop {loop.name} was made from. Import it again."
+            tr(
+                "{path} is another recording than the loop {loop} was made from. Import it again.",
+                path=path,
+                loop=loop.name,
+            )
         )
     return audio
 
@@ -75,8 +86,13 @@ def _read(path: str, stamp: int) -> tuple[int, NDArray[np.float32]]:
     recording = read_wav(Path(path))
     if recording.seconds > MAX_LOOP_S:
         raise RecordingError(
-            f"{path} lasts {recording.seconds:.0f} s; a loop has {MAX_LOOP_S:.0f} at most. "
-            "Cut out the bars that go round."
+            tr(
+                "{path} lasts {seconds:.0f} s; a loop has {max_loop_s:.0f} at most. Cut "
+                "out the bars that go round.",
+                path=path,
+                seconds=recording.seconds,
+                max_loop_s=MAX_LOOP_S,
+            )
         )
     return recording.rate, mono([recording.channel(n) for n in range(recording.channels)])
 
@@ -90,10 +106,12 @@ def take_loop(path: Path, folder: Path, device: Device, taken: set[str], near_bp
     try:
         stamp = path.stat().st_mtime_ns
     except OSError as error:
-        raise RecordingError(f"{path} could not be read: {error.strerror}.") from error
+        raise RecordingError(
+            tr("{path} could not be read: {strerror}.", path=path, strerror=error.strerror)
+        ) from error
     rate, audio = _read(str(path), stamp)
     if not np.abs(audio).max() > 0:
-        raise RecordingError(f"{path} is silent from end to end. Choose another.")
+        raise RecordingError(tr("{path} is silent from end to end. Choose another.", path=path))
     measure = measure_loop(audio, rate, near_bpm)
     inside = path.resolve().is_relative_to(folder.resolve())
     file = os.path.relpath(path.resolve(), folder.resolve()) if inside else str(path.resolve())
@@ -120,18 +138,27 @@ def fit_loop(
     """
     audio = audio_of(loop, project_folder)
     if how == "slices" and not loop.slices:
-        raise EditError(f"{loop.name} has no slices yet")
+        raise EditError(tr("{loop} has no slices yet", loop=loop.name))
     samples = round(loop.bars * loop.beats_a_bar * 60 / to_bpm * loop.rate)
     if how == "resample":
         made, cost = resampled(audio, loop.bpm, to_bpm, samples), repitch(loop.bpm, to_bpm)
     else:
         made, cost = sliced(audio, loop, to_bpm, loop.rate), None
-    path = folder / f"{file_name(loop.name)}, {loop.bars} bars at {to_bpm:g}.wav"
+    path = folder / tr(
+        "{file_name}, {bars} bars at {to_bpm:g}.wav",
+        file_name=file_name(loop.name),
+        bars=loop.bars,
+        to_bpm=to_bpm,
+    )
     try:
         write_wav(path, made, loop.rate, bits=16)
     except OSError as error:
         raise ProjectError(
-            f"{folder} could not be written: {error.strerror}. Choose another folder."
+            tr(
+                "{folder} could not be written: {strerror}. Choose another folder.",
+                folder=folder,
+                strerror=error.strerror,
+            )
         ) from error
     return path, cost
 
@@ -189,8 +216,8 @@ def take_along(store: Store, folder: Path) -> str:
         for loop in store.project.loops
     )
     if moved != store.project.loops:
-        store.apply("Loops taken along", lambda p: msgspec.structs.replace(p, loops=moved))
-    return f"Saved, but without these loops: {', '.join(failed)}." if failed else ""
+        store.apply(tr("Loops taken along"), lambda p: msgspec.structs.replace(p, loops=moved))
+    return tr("Saved, but without these loops: {names}.", names=", ".join(failed)) if failed else ""
 
 
 def _copied(source: Path, folder: Path, file: Path) -> str:

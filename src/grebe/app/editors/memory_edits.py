@@ -8,6 +8,7 @@ from grebe.app.editors.pattern_hand import PatternHand
 from grebe.core.document import Project
 from grebe.core.rig.memory import MemoryPlace, assign, copy_to
 from grebe.errors import EditError
+from grebe.words import tr
 
 
 class MemoryEdits:
@@ -21,22 +22,25 @@ class MemoryEdits:
         pattern = self._hand.pattern
         if pattern is not None:
             self._hand.session.store.apply(
-                f"{pattern.name} to another place", lambda p: assign(p, pattern.id, program)
+                tr("{pattern} to another place", pattern=pattern.name),
+                lambda p: assign(p, pattern.id, program),
             )
 
     def copy_here(self, program: int) -> None:
         """A copy of the pattern in hand at this place. EditError without one."""
         pattern = self._hand.pattern
         if pattern is None:
-            raise EditError("no pattern is in hand")
+            raise EditError(tr("no pattern is in hand"))
         self._hand.session.store.apply(
-            f"Copy {pattern.name}", lambda p: copy_to(p, pattern.id, program)[0]
+            tr("Copy {pattern}", pattern=pattern.name), lambda p: copy_to(p, pattern.id, program)[0]
         )
 
     def free(self, place: MemoryPlace | None) -> None:
         """Free a place; its patterns stay in the project."""
         for pattern in place.patterns if place is not None else ():
-            self._hand.session.store.apply("Free a place", partial(_freed, pattern_id=pattern.id))
+            self._hand.session.store.apply(
+                tr("Free a place"), partial(_freed, pattern_id=pattern.id)
+            )
 
 
 def _freed(project: Project, pattern_id: str) -> Project:

@@ -15,10 +15,11 @@ from grebe.core.session.shared import MAX_QUANTUM, MIN_QUANTUM
 from grebe.core.session.use import MOST_ADDRESSES, OscUse, SessionUse
 from grebe.core.typed import typed_number
 from grebe.errors import EditError
+from grebe.words import tr
 
-STARTS = ("shared", "each its own")
-TEMPO = ("of our songs", "the session's")
-STAGE = ("hidden", "shown")
+STARTS = (tr("shared"), tr("each its own"))
+TEMPO = (tr("of our songs"), tr("the session's"))
+STAGE = (tr("hidden"), tr("shown"))
 CHOICES: dict[str, tuple[str, str]] = {
     "shares_starts": STARTS,
     "brings_tempo": TEMPO,
@@ -64,9 +65,9 @@ class NetworkForm:
             changed = msgspec.structs.replace(getattr(rig, field), **{key: value})
             msgspec.convert(msgspec.to_builtins(changed), kind)
         except msgspec.ValidationError as error:
-            raise EditError(f"that cannot be: {error}") from error
+            raise EditError(tr("that cannot be: {error}", error=error)) from error
         self.session.store.apply(
-            "Network", lambda p: with_rig(p, msgspec.structs.replace(p.rig, **{field: changed}))
+            tr("Network"), lambda p: with_rig(p, msgspec.structs.replace(p.rig, **{field: changed}))
         )
 
     def _value(self, key: str, words: str) -> Any:
@@ -75,7 +76,9 @@ class NetworkForm:
         if key in ("addresses", "clients", "senders"):
             found = tuple(w for w in (p.strip() for p in words.split(";")) if w)
             if len(found) > MOST_ADDRESSES:
-                raise EditError(f"{MOST_ADDRESSES} addresses at most")
+                raise EditError(
+                    tr("{most_addresses} addresses at most", most_addresses=MOST_ADDRESSES)
+                )
             if key == "senders":
                 for one in found:
                     _network(one)
@@ -83,7 +86,14 @@ class NetworkForm:
         if key == "quantum_beats":
             quantum_beats = int(typed_number(words))
             if not MIN_QUANTUM <= quantum_beats <= MAX_QUANTUM:
-                raise EditError(f"from {MIN_QUANTUM} to {MAX_QUANTUM} quarter notes (got {words})")
+                raise EditError(
+                    tr(
+                        "from {min_quantum} to {max_quantum} quarter notes (got {words})",
+                        min_quantum=MIN_QUANTUM,
+                        max_quantum=MAX_QUANTUM,
+                        words=words,
+                    )
+                )
             return quantum_beats
         if key == "port":
             return int(typed_number(words))
@@ -97,7 +107,9 @@ class NetworkForm:
         try:
             keep_passphrase(session.project.rig.network.name, words)
         except OSError as error:
-            raise EditError(f"it could not be kept ({error.strerror})") from error
+            raise EditError(
+                tr("it could not be kept ({strerror})", strerror=error.strerror)
+            ) from error
         session.network.passphrase_changed()
 
 
@@ -106,5 +118,8 @@ def _network(words: str) -> None:
         ipaddress.ip_network(words, strict=False)
     except ValueError as error:
         raise EditError(
-            f"an address or network in numbers, as 10.0.0.7 or 10.0.0.0/24 ({error})"
+            tr(
+                "an address or network in numbers, as 10.0.0.7 or 10.0.0.0/24 ({error})",
+                error=error,
+            )
         ) from error

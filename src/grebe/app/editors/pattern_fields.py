@@ -12,6 +12,7 @@ from grebe.core.patterns.fields import (
     set_point_field,
     text_of,
 )
+from grebe.words import tr
 
 
 class PatternFields:
@@ -39,7 +40,7 @@ class PatternFields:
 
     def set_field(self, owner: str, key: str, text: str) -> None:
         """Take one setting of the pattern, or of what is under the cursor, from text."""
-        name = f"Set {key.replace('_', ' ')}"
+        name = tr("Set {replace}", replace=key.replace("_", " "))
         pattern = self.hand.pattern
         if owner == "name" and pattern is not None:
             self.hand.session.store.apply(

@@ -21,6 +21,7 @@ from grebe.core.patterns.model import (
 )
 from grebe.core.rig.model import Device
 from grebe.errors import EditError
+from grebe.words import tr
 
 Row = Voice | ControlLane
 
@@ -188,8 +189,14 @@ class PatternHand:
                             )
                             found = True
             if not found:
-                voice_name = self.row.name if self.row is not None else "the pattern"
-                raise EditError(f"{voice_name} has no hit on step {self.step + 1}")
+                voice_name = self.row.name if self.row is not None else tr("the pattern")
+                raise EditError(
+                    tr(
+                        "{voice_name} has no hit on step {value}",
+                        voice_name=voice_name,
+                        value=self.step + 1,
+                    )
+                )
             return content
 
         self.change(name, change, merge=f"{name}-{ids}-{first}-{last}" if merge else "")
@@ -215,7 +222,7 @@ class PatternHand:
                 held = min(127, max(0, value))
                 return edit.put_point(lane, msgspec.structs.replace(old, value=held))
 
-            self.change_row("Write a value", put, row_id, merge=f"{row_id}-{step}")
+            self.change_row(tr("Write a value"), put, row_id, merge=f"{row_id}-{step}")
             return
 
         def hit(voice: Voice) -> Voice:
@@ -223,7 +230,7 @@ class PatternHand:
             held = min(127, max(1, value))
             return edit.put_hit(voice, msgspec.structs.replace(old, velocity=held))
 
-        self.change_row("Write a hit", hit, row_id, merge=f"{row_id}-{step}")
+        self.change_row(tr("Write a hit"), hit, row_id, merge=f"{row_id}-{step}")
 
     def remove(self, row_id: str, step: int) -> None:
         """Remove a hit or a value."""
@@ -233,7 +240,7 @@ class PatternHand:
                 return edit.remove_point(row, step)
             return edit.remove_hit(row, step)
 
-        self.change_row("Remove a hit", gone, row_id)
+        self.change_row(tr("Remove a hit"), gone, row_id)
 
     def set_length(self, row_id: str, length: int) -> None:
         """Another length for a row."""
@@ -243,4 +250,4 @@ class PatternHand:
                 return edit.set_lane_length(row, length)
             return edit.set_length(row, length)
 
-        self.change_row("Length", longer, row_id, merge=f"{row_id}-length")
+        self.change_row(tr("Length"), longer, row_id, merge=f"{row_id}-length")

@@ -17,6 +17,7 @@ from grebe.core.patterns.model import (
     Voice,
 )
 from grebe.errors import EditError
+from grebe.words import tr
 
 LEVELS = (40, 70, 100, 127)
 """Ghost, soft, plain, accent."""
@@ -72,7 +73,7 @@ class HitEdits:
                     )
             return content
 
-        self.hand.change("Remove", change)
+        self.hand.change(tr("Remove"), change)
 
     def _by(self, field: str, by: int, name: str) -> None:
         self.hand.change_hits(
@@ -84,7 +85,7 @@ class HitEdits:
     def _value(self, by: int) -> None:
         point = self.hand.point
         if point is None:
-            raise EditError("there is no value on this step")
+            raise EditError(tr("there is no value on this step"))
         self.hand.write(self.hand.row_id, self.hand.step, point.value + by)
 
     @does("raise")
@@ -112,14 +113,14 @@ class HitEdits:
         hit = self.hand.hit
         now = hit.velocity if hit is not None else 0
         wanted = next((level for level in levels if level > now), levels[0])
-        self.hand.change_hits("Velocity", lambda v, s: edit.change_hit(v, s, velocity=wanted))
+        self.hand.change_hits(tr("Velocity"), lambda v, s: edit.change_hit(v, s, velocity=wanted))
 
     @does("accent")
     def accent(self) -> None:
         """An accent on, or off."""
         hit = self.hand.hit
         wanted = PLAIN if hit is not None and hit.velocity == LEVELS[-1] else LEVELS[-1]
-        self.hand.change_hits("Accent", lambda v, s: edit.change_hit(v, s, velocity=wanted))
+        self.hand.change_hits(tr("Accent"), lambda v, s: edit.change_hit(v, s, velocity=wanted))
 
     @does("earlier")
     def earlier(self) -> None:
@@ -159,7 +160,7 @@ class HitEdits:
     @does("ratchet_ramp")
     def ratchet_ramp(self) -> None:
         """Strokes alike, fading or swelling."""
-        self._next_of("ratchet_to", RAMPS, "Ratchet ramp")
+        self._next_of("ratchet_to", RAMPS, tr("Ratchet ramp"))
 
     @does("chance")
     def chance(self) -> None:
@@ -188,4 +189,6 @@ class HitEdits:
             self._point("Glide", glide=not self.hand.point.glide)
             return
         hit = self.hand.hit
-        self.hand.change_hits("Tie", lambda v, s: edit.change_hit(v, s, tie=not (hit and hit.tie)))
+        self.hand.change_hits(
+            tr("Tie"), lambda v, s: edit.change_hit(v, s, tie=not (hit and hit.tie))
+        )

@@ -12,6 +12,7 @@ from grebe.core.patterns.model import (
     Voice,
 )
 from grebe.errors import EditError
+from grebe.words import tr
 
 
 class PitchEdits:
@@ -51,5 +52,5 @@ class PitchEdits:
     def _degree(self, by: int) -> None:
         key = self.hand.content.key
         if not key:
-            raise EditError("the pattern has no key yet; set one, or find it by playing along")
+            raise EditError(tr("the pattern has no key yet; set one, or find it by playing along"))
         self._pitch(lambda n: in_key(n, key, by))

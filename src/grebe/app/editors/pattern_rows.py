@@ -18,6 +18,7 @@ from grebe.core.patterns.model import (
     ControlLane,
     Direction,
 )
+from grebe.words import tr
 
 
 class RowEdits:
@@ -30,9 +31,11 @@ class RowEdits:
         """Write the voice under the cursor by a generator, as one step of undo while it is set."""
         if self.hand.voice is not None:
             self.hand.change_row(
-                f"Generate: {maker.name}", lambda v: made(maker, v, values), self.hand.row_id,
+                tr("Generate: {maker}", maker=maker.name),
+                lambda v: made(maker, v, values),
+                self.hand.row_id,
                 merge=f"make-{maker.name}-{self.hand.row_id}",
-            )  # fmt: skip
+            )
 
     @does("longer")
     def longer(self) -> None:
@@ -53,7 +56,7 @@ class RowEdits:
     def rate(self) -> None:
         """The next step rate."""
         if self.hand.row is not None:
-            self._voice("Step rate", rate=after(RATES, self.hand.row.rate))
+            self._voice(tr("Step rate"), rate=after(RATES, self.hand.row.rate))
 
     @does("direction")
     def direction(self) -> None:
@@ -67,7 +70,7 @@ class RowEdits:
     def even(self) -> None:
         """Steps evenly over the pattern, or each as long as its rate."""
         if self.hand.voice is not None:
-            self._voice("Even steps", even=not self.hand.voice.even)
+            self._voice(tr("Even steps"), even=not self.hand.voice.even)
 
     @does("one_shot")
     def one_shot(self) -> None:
@@ -78,27 +81,27 @@ class RowEdits:
     @does("rotate")
     def rotate(self) -> None:
         """A step later, round the end."""
-        self.hand.change_each("Rotate", lambda v, a, b: edit.rotate(v, 1, a, b))
+        self.hand.change_each(tr("Rotate"), lambda v, a, b: edit.rotate(v, 1, a, b))
 
     @does("rotate_back")
     def rotate_back(self) -> None:
         """A step earlier, round the end."""
-        self.hand.change_each("Rotate", lambda v, a, b: edit.rotate(v, -1, a, b))
+        self.hand.change_each(tr("Rotate"), lambda v, a, b: edit.rotate(v, -1, a, b))
 
     @does("shift")
     def shift(self) -> None:
         """A step later; what passes the end is lost."""
-        self.hand.change_each("Shift", lambda v, a, b: edit.shift(v, 1, a, b))
+        self.hand.change_each(tr("Shift"), lambda v, a, b: edit.shift(v, 1, a, b))
 
     @does("shift_back")
     def shift_back(self) -> None:
         """A step earlier."""
-        self.hand.change_each("Shift", lambda v, a, b: edit.shift(v, -1, a, b))
+        self.hand.change_each(tr("Shift"), lambda v, a, b: edit.shift(v, -1, a, b))
 
     @does("reverse")
     def reverse(self) -> None:
         """The other way round."""
-        self.hand.change_each("Reverse", edit.reverse)
+        self.hand.change_each(tr("Reverse"), edit.reverse)
 
     @does("clear")
     def clear(self) -> None:
@@ -106,7 +109,7 @@ class RowEdits:
         if self.hand.lane is not None:
             self._voice("Clear", points=())
         else:
-            self.hand.change_each("Clear", edit.clear)
+            self.hand.change_each(tr("Clear"), edit.clear)
 
     @does("add_voice")
     def add_voice(self) -> None:
@@ -116,8 +119,10 @@ class RowEdits:
         known = device.spec.voices if device is not None else ()
         free = next((v for v in known if v.note not in taken), None)
         note = next((n for n in range(36, 128) if n not in taken), 36)
-        name, note = (free.name, free.note) if free is not None else (f"Note {note}", note)
-        self.hand.change("Add a voice", lambda c: edit.add_voice(c, name, note))
+        name, note = (
+            (free.name, free.note) if free is not None else (tr("Note {note}", note=note), note)
+        )
+        self.hand.change(tr("Add a voice"), lambda c: edit.add_voice(c, name, note))
         self.hand.row_id, self.hand.step, self.hand.anchor = (
             self.hand.content.voices[-1].id,
             0,
@@ -133,7 +138,7 @@ class RowEdits:
         free = next((r for r in chart if r.number not in taken), None)
         number = next(n for n in (1, 74, 71, *range(2, 120)) if n not in taken)
         name, number = (free.name, free.number) if free is not None else ("", number)
-        self.hand.change("Add a controller lane", lambda c: edit.add_lane(c, name, number))
+        self.hand.change(tr("Add a controller lane"), lambda c: edit.add_lane(c, name, number))
         self.hand.row_id, self.hand.step, self.hand.anchor = self.hand.content.lanes[-1].id, 0, None
 
     @does("remove_row")
@@ -141,6 +146,6 @@ class RowEdits:
         """Remove the voice or lane under the cursor."""
         row = self.hand.row
         if isinstance(row, ControlLane):
-            self.hand.change("Remove a controller lane", lambda c: edit.remove_lane(c, row.id))
+            self.hand.change(tr("Remove a controller lane"), lambda c: edit.remove_lane(c, row.id))
         elif row is not None:
-            self.hand.change("Remove a voice", lambda c: edit.remove_voice(c, row.id))
+            self.hand.change(tr("Remove a voice"), lambda c: edit.remove_voice(c, row.id))

@@ -6,6 +6,7 @@ from grebe.app.actions.keymap import told
 from grebe.app.doing import does
 from grebe.app.editors.pattern_hand import PatternHand
 from grebe.app.live.teaching import Teaching
+from grebe.words import tr
 
 
 class PatternTeaching:
@@ -30,10 +31,21 @@ class PatternTeaching:
         if session.teaching.current is not None:
             session.teaching.end()
             session.say(
-                "info", f"Teaching has ended. {told('in_box')} marks the pattern as in the box."
+                "info",
+                tr(
+                    "Teaching has ended. {in_box} marks the pattern as in the box.",
+                    in_box=told("in_box"),
+                ),
             )
         elif pattern is not None and device is not None:
             session.teaching.begin(Teaching(pattern=pattern.id, voice=voice))
             what = pattern.voice(voice).name if voice else pattern.name
-            session.say("info", f"Let {device.name} record: {what} is played into it, loop after "
-                        "loop. The same key ends it.")  # fmt: skip
+            session.say(
+                "info",
+                tr(
+                    "Let {device} record: {what} is played into it, loop after loop. The "
+                    "same key ends it.",
+                    device=device.name,
+                    what=what,
+                ),
+            )

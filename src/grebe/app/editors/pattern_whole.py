@@ -23,6 +23,7 @@ from grebe.core.rig.memory import assign, first_free
 from grebe.core.rig.model import Device
 from grebe.core.units import SwingPercent, held_in
 from grebe.errors import EditError
+from grebe.words import tr
 
 KEY_SINCE_NS = 120_000_000_000
 
@@ -38,12 +39,19 @@ class PatternEdits:
         """The key of what was played in during the last two minutes becomes the pattern's."""
         ranking = self.hand.session.memory.key_ranking(raw_now_ns() - KEY_SINCE_NS)
         if not ranking:
-            raise EditError("play along first: nothing pitched was played in these two minutes")
+            raise EditError(tr("play along first: nothing pitched was played in these two minutes"))
         best, second = ranking[0], ranking[1]
-        self._content("Key", key=best.key)
+        self._content(tr("Key"), key=best.key)
         self.hand.session.store.end_merge()
         self.hand.session.say(
-            "info", f"{best.key} ({best.score:.2f}); then {second.key} ({second.score:.2f})."
+            "info",
+            tr(
+                "{key} ({score:.2f}); then {key2} ({score2:.2f}).",
+                key=best.key,
+                score=best.score,
+                key2=second.key,
+                score2=second.score,
+            ),
         )
 
     def _content(self, name: str, **fields: Any) -> None:
@@ -68,12 +76,12 @@ class PatternEdits:
     @does("double")
     def double(self) -> None:
         """Twice as long, with the copy played in the second half."""
-        self.hand.change("Double", edit.double_content)
+        self.hand.change(tr("Double"), edit.double_content)
 
     @does("halve")
     def halve(self) -> None:
         """The first half."""
-        self.hand.change("Halve", edit.halve_content)
+        self.hand.change(tr("Halve"), edit.halve_content)
 
     @does("copy")
     def copy(self) -> None:
@@ -87,31 +95,35 @@ class PatternEdits:
     def cut(self) -> None:
         """Copy, and clear what was copied."""
         self.copy()
-        self.hand.change_each("Cut", edit.clear)
+        self.hand.change_each(tr("Cut"), edit.clear)
 
     @does("paste")
     def paste(self) -> None:
         """Paste from the cursor on."""
         clip = self.hand.clip
         if clip is None:
-            raise EditError("nothing has been copied yet")
+            raise EditError(tr("nothing has been copied yet"))
         step = self.hand.selection()[1] if self.hand.anchor is not None else self.hand.step
         first = self.hand.selection()[0][0]
-        self.hand.change("Paste", lambda c: edit.paste(c, clip, first, step))
+        self.hand.change(tr("Paste"), lambda c: edit.paste(c, clip, first, step))
 
     @does("dice")
     def dice(self) -> None:
         """Throw the dice anew: another take of the same chances."""
         seed = (self.hand.content.seed + 1) % 2**31
-        self.hand.change("Dice", lambda c: msgspec.structs.replace(c, seed=seed, pin=None))
+        self.hand.change(tr("Dice"), lambda c: msgspec.structs.replace(c, seed=seed, pin=None))
 
     @does("pin")
     def pin(self) -> None:
         """Keep the throw of this pass for every pass, or let go of it."""
         turn = self.hand.session.position.pattern_repetition(self.hand.pattern_id)
         pin = Pin(seed=1, turn=turn) if self.hand.content.pin is None else None
-        self.hand.change("Pin the take", lambda c: msgspec.structs.replace(c, pin=pin))
-        words = f"Every pass plays pass {turn + 1}." if pin else "Each pass has dice of its own."
+        self.hand.change(tr("Pin the take"), lambda c: msgspec.structs.replace(c, pin=pin))
+        words = (
+            tr("Every pass plays pass {value}.", value=turn + 1)
+            if pin
+            else tr("Each pass has dice of its own.")
+        )
         self.hand.session.say("info", words)
 
     def add(self, name: str, content: Content, of: str | None = None) -> None:
@@ -123,7 +135,7 @@ class PatternEdits:
         if device is None and self.hand.session.project.rig.devices:
             device = self.hand.session.project.rig.devices[0]
         if device is None:
-            raise EditError("add a device first: a pattern belongs to one")
+            raise EditError(tr("add a device first: a pattern belongs to one"))
         added: list[str] = []
 
         def add(project: Project) -> Project:
@@ -138,7 +150,7 @@ class PatternEdits:
             place = first_free(project, device) if device.plays == "own" else None
             return project if place is None else assign(project, new, place)
 
-        self.hand.session.store.apply(f"New pattern {name}", add)
+        self.hand.session.store.apply(tr("New pattern {name}", name=name), add)
         self.hand.take(added[-1])
 
     def add_all(self, patterns: list[Pattern]) -> None:
@@ -153,7 +165,7 @@ class PatternEdits:
                 added.append(new)
             return project
 
-        self.hand.session.store.apply(f"Import {patterns[0].name}", add)
+        self.hand.session.store.apply(tr("Import {name}", name=patterns[0].name), add)
         self.hand.take(added[-1])
 
     @does("new_pattern")
@@ -163,11 +175,13 @@ class PatternEdits:
         device = self.hand.device
         if self.hand.pattern is None:
             if device is None:
-                raise EditError("add a box first: a pattern belongs to one")
+                raise EditError(tr("add a box first: a pattern belongs to one"))
             self._first_of(device)
             return
         voices = tuple(msgspec.structs.replace(v, hits=()) for v in self.hand.content.voices)
-        self.add("New pattern", msgspec.structs.replace(self.hand.content, voices=voices, lanes=()))
+        self.add(
+            tr("New pattern"), msgspec.structs.replace(self.hand.content, voices=voices, lanes=())
+        )
 
     def _first_of(self, device: Device) -> None:
         session = self.hand.session
@@ -178,18 +192,22 @@ class PatternEdits:
             project, made = first_pattern(project, device)
             return project
 
-        session.store.apply(f"First pattern of {device.name}", first)
+        session.store.apply(tr("First pattern of {device}", device=device.name), first)
         self.hand.take(made)
         came = [
             words
             for words, new in (
                 ("a scene", session.project.scenes is not before.scenes and not before.scenes),
-                ("a song", len(session.project.songs) > len(before.songs)),
+                (tr("a song"), len(session.project.songs) > len(before.songs)),
             )
             if new
         ]
-        with_it = f", and with it {' and '.join(came)}" if came else ""
-        session.notices.say("info", f"A first pattern of {device.name}{with_it}.", offers="undo")
+        with_it = tr(", and with it {names}", names=tr(" and ").join(came)) if came else ""
+        session.notices.say(
+            "info",
+            tr("A first pattern of {device}{with_it}.", device=device.name, with_it=with_it),
+            offers="undo",
+        )
 
     @does("variation")
     def variation(self) -> None:
@@ -206,7 +224,8 @@ class PatternEdits:
         pattern = self.hand.pattern
         if pattern is not None:
             self.hand.session.store.apply(
-                f"Remove {pattern.name}", lambda project: remove_pattern(project, pattern.id)
+                tr("Remove {pattern}", pattern=pattern.name),
+                lambda project: remove_pattern(project, pattern.id),
             )
 
     @does("in_box")
@@ -215,5 +234,6 @@ class PatternEdits:
         pattern = self.hand.pattern
         if pattern is not None:
             self.hand.session.store.apply(
-                f"{pattern.name} is in the box", lambda project: mark_in_box(project, pattern.id)
+                tr("{pattern} is in the box", pattern=pattern.name),
+                lambda project: mark_in_box(project, pattern.id),
             )

@@ -15,10 +15,11 @@ from grebe.core.rig.spec import PITCHED_KINDS
 from grebe.core.songs.chain import ChainPlace
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.core.units import ShiftPermille, held_in
+from grebe.words import tr
 
 TAPPED = 100
 """Velocity of a voice that is played by its number."""
-BEGUN = "taps that begin a pattern"
+BEGUN = tr("taps that begin a pattern")
 
 
 class Begun(NamedTuple):
@@ -46,22 +47,22 @@ class PatternWriter:
     def toggle_live(self) -> None:
         """Write what is played in where it falls, pass after pass; or no longer."""
         self.live, self.stepping = not self.live, False
-        words = "is written where it falls" if self.live else "is only remembered"
-        self.hand.session.say("info", f"What you play in {words}.")
+        words = tr("is written where it falls") if self.live else tr("is only remembered")
+        self.hand.session.say("info", tr("What you play in {words}.", words=words))
 
     @does("snap")
     def toggle_snap(self) -> None:
         """Live notes snap to their step, or keep their place."""
         self.snap = not self.snap
-        words = "snap to their step" if self.snap else "keep their place"
-        self.hand.session.say("info", f"Notes written live {words}.")
+        words = tr("snap to their step") if self.snap else tr("keep their place")
+        self.hand.session.say("info", tr("Notes written live {words}.", words=words))
 
     @does("step_in")
     def step_in(self) -> None:
         """A note played in is written at the cursor, which moves on; or no longer."""
         self.stepping, self.live = not self.stepping, False
-        words = "is written at the cursor" if self.stepping else "is only remembered"
-        self.hand.session.say("info", f"A note you play in {words}.")
+        words = tr("is written at the cursor") if self.stepping else tr("is only remembered")
+        self.hand.session.say("info", tr("A note you play in {words}.", words=words))
 
     def audition(self, number: int) -> None:
         """Play the voice with this number, from 1, on its box now. The first one on a box without
@@ -89,11 +90,15 @@ class PatternWriter:
         if hand.pattern is None and device is not None and hand.bare:
             begun, new = first_pattern(hand.session.project, device)
             hand.session.store.apply(
-                f"Tap a pattern of {device.name}", lambda _: begun, merge=f"{new}-{BEGUN}"
+                tr("Tap a pattern of {device}", device=device.name),
+                lambda _: begun,
+                merge=f"{new}-{BEGUN}",
             )
             hand.take(new)
             self._begun = Begun(new, note.at_ns, note.at_ns)
-            hand.session.say("info", f"A pattern of {device.name}: tap on, it goes round.")
+            hand.session.say(
+                "info", tr("A pattern of {device}: tap on, it goes round.", device=device.name)
+            )
         taps = self._begun
         if taps is None or taps.pattern != hand.pattern_id:
             return False
@@ -158,8 +163,10 @@ class PatternWriter:
             known = (
                 {v.note: v.name for v in self.hand.device.spec.voices} if self.hand.device else {}
             )
-            name = known.get(note.note, f"Note {note.note}")
-            self.hand.change("Played in", lambda c: edit.add_voice(c, name, note.note), merge=merge)
+            name = known.get(note.note, tr("Note {note}", note=note.note))
+            self.hand.change(
+                tr("Played in"), lambda c: edit.add_voice(c, name, note.note), merge=merge
+            )
             row = self.hand.content.voices[-1]
         pitched = note.note != row.note or any(h.note is not None for h in row.hits)
         hit = Hit(
@@ -168,7 +175,7 @@ class PatternWriter:
             note=note.note if pitched else None,
             shift_permille=held_in(ShiftPermille, late),
         )
-        self.hand.change_row("Played in", lambda v: edit.put_hit(v, hit), row.id, merge=merge)
+        self.hand.change_row(tr("Played in"), lambda v: edit.put_hit(v, hit), row.id, merge=merge)
 
     def _hear_knob(self, knob: Knob) -> None:
         """A knob turned while writing live: its value on the step it falls on."""
@@ -185,9 +192,11 @@ class PatternWriter:
                 else {}
             )
             name = chart.get(knob.controller, "")
-            self.hand.change("Knob", lambda c: edit.add_lane(c, name, knob.controller), merge=merge)
+            self.hand.change(
+                tr("Knob"), lambda c: edit.add_lane(c, name, knob.controller), merge=merge
+            )
             lane = self.hand.content.lanes[-1]
         ticks = place.repetition * content.ticks + place.into
         step = int(ticks / float(self.hand.content.step_of(lane))) % lane.length
         point = ControlPoint(step=step, value=knob.value)
-        self.hand.change_row("Knob", lambda x: edit.put_point(x, point), lane.id, merge=merge)
+        self.hand.change_row(tr("Knob"), lambda x: edit.put_point(x, point), lane.id, merge=merge)

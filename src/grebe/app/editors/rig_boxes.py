@@ -29,6 +29,7 @@ from grebe.core.rig.spec import Profile, Spec
 from grebe.errors import EditError, ProfileError
 from grebe.formats.profiles import write_profile
 from grebe.process.places import own_profiles_dir
+from grebe.words import tr
 
 
 class BoxEdits:
@@ -46,7 +47,7 @@ class BoxEdits:
             made.append(device_id)
             return with_device(new, device_id, lambda d: msgspec.structs.replace(d, **ports))
 
-        self.hand.edit(f"Add {name}", edit)
+        self.hand.edit(tr("Add {name}", name=name), edit)
         return made[-1]
 
     def plug(self, cable: Cable) -> None:
@@ -60,14 +61,17 @@ class BoxEdits:
             notes = sends is not None and sends.spec.sends.notes and cable.medium != "audio"
             return add_route(new, route) if route is not None and notes else new
 
-        self.hand.edit(f"Cable from {name(cable.source)} to {name(cable.target)}", edit)
+        self.hand.edit(
+            tr("Cable from {name} to {name2}", name=name(cable.source), name2=name(cable.target)),
+            edit,
+        )
 
     def route(self) -> None:
         """Route what the box in hand plays through Grebe. EditError where there is nowhere."""
         route = proposed_route(self.hand.rig, self.hand.selected)
         if route is None or self.hand.device is None:
-            raise EditError("there is no box to route this to")
-        self.hand.edit("Add a route", lambda project: add_route(project, route))
+            raise EditError(tr("there is no box to route this to"))
+        self.hand.edit(tr("Add a route"), lambda project: add_route(project, route))
 
     @does("thru")
     def thru(self) -> None:
@@ -78,7 +82,7 @@ class BoxEdits:
             if device is not None and cable.source == device.id and cable.medium == "midi"
         ]  # fmt: skip
         if device is None or not cables:
-            raise EditError("no MIDI cable runs from it: nothing could be passed on")
+            raise EditError(tr("no MIDI cable runs from it: nothing could be passed on"))
         ways: tuple[Gives, ...] = ("own", "thru", "both")
         gives = ways[(ways.index(cables[0][1].gives) + 1) % len(ways)]
 
@@ -87,27 +91,33 @@ class BoxEdits:
                 project = change_cable(project, at, gives=gives)
             return project
 
-        self.hand.edit(f"Thru of {device.name}", edit)
+        self.hand.edit(tr("Thru of {device}", device=device.name), edit)
         words = {"own": "what it makes itself", "thru": "what comes in, its thru",
                  "both": "its own and what comes in"}[gives]  # fmt: skip
-        self.hand.session.say("info", f"{device.name} passes on {words}.")
+        self.hand.session.say(
+            "info", tr("{device} passes on {words}.", device=device.name, words=words)
+        )
 
     def remove(self) -> None:
         """Take the box in hand out, with everything that uses it."""
         device = self.hand.device
         if device is not None:
-            self.hand.edit(f"Remove {device.name}", lambda p: remove_device(p, device.id))
-            self.hand.session.say("info", f"{device.name} is taken out. Ctrl+Z brings it back.")
+            self.hand.edit(
+                tr("Remove {device}", device=device.name), lambda p: remove_device(p, device.id)
+            )
+            self.hand.session.say(
+                "info", tr("{device} is taken out. Ctrl+Z brings it back.", device=device.name)
+            )
 
     def remove_cable(self, index: int) -> None:
         """Take a cable out."""
-        self.hand.edit("Remove a cable", lambda project: remove_cable(project, index))
-        self.hand.session.say("info", "Cable taken out. Ctrl+Z brings it back.")
+        self.hand.edit(tr("Remove a cable"), lambda project: remove_cable(project, index))
+        self.hand.session.say("info", tr("Cable taken out. Ctrl+Z brings it back."))
 
     def remove_route(self, index: int) -> None:
         """Take a route out."""
-        self.hand.edit("Remove a route", lambda project: remove_route(project, index))
-        self.hand.session.say("info", "Route taken out. Ctrl+Z brings it back.")
+        self.hand.edit(tr("Remove a route"), lambda project: remove_route(project, index))
+        self.hand.session.say("info", tr("Route taken out. Ctrl+Z brings it back."))
 
     def set_cell(
         self, name: str, edit: Callable[[Project, int, Any, str], Project], row: int, item: Any,
@@ -117,7 +127,7 @@ class BoxEdits:
         try:
             self.hand.edit(name, lambda project: edit(project, row, item, text))
         except EditError as error:
-            self.hand.session.say("warn", f"{error}. Nothing was changed.")
+            self.hand.session.say("warn", tr("{error}. Nothing was changed.", error=error))
             return False
         return True
 
@@ -135,15 +145,17 @@ class BoxEdits:
 
     def tick(self, step: str, what: str, *, done: bool) -> None:
         """A step of the set-up sheet is made, or not after all."""
-        self.hand.edit(f"Tick: {what}", lambda project: tick(project, step, done=done))
+        self.hand.edit(
+            tr("Tick: {what}", what=what), lambda project: tick(project, step, done=done)
+        )
 
     def forget_press(self, action: str) -> None:
         """Nothing does an action on Stage any more."""
-        self.hand.edit("Forget a press", lambda project: unbound(project, action))
+        self.hand.edit(tr("Forget a press"), lambda project: unbound(project, action))
 
     def learn_key(self, action: str, keys: str) -> None:
         """A key of the computer does an action on Stage."""
-        self.hand.edit("Learn a key", lambda project: keyed(project, action, keys))
+        self.hand.edit(tr("Learn a key"), lambda project: keyed(project, action, keys))
 
     @does("save_profile")
     def save_profile(self) -> None:
@@ -156,4 +168,6 @@ class BoxEdits:
         except ProfileError as error:
             session.say("error", str(error))
             return
-        session.say("info", f"Saved {device.name} as a profile: {path.name}.")
+        session.say(
+            "info", tr("Saved {device} as a profile: {path}.", device=device.name, path=path.name)
+        )

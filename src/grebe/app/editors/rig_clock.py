@@ -10,11 +10,12 @@ from grebe.app.editors.rig_hand import RigHand
 from grebe.core.document import let_lead
 from grebe.core.rig.model import JackTransport
 from grebe.core.rig.propose import proposals
+from grebe.words import counted, tr
 
 JACK_WORDS: dict[JackTransport, str] = {
-    "leave": "transport left to others",
-    "lead": "transport led by Grebe",
-    "follow": "transport followed by Grebe",
+    "leave": tr("transport left to others"),
+    "lead": tr("transport led by Grebe"),
+    "follow": tr("transport followed by Grebe"),
 }
 COUNTED_BARS = (1, 2, 4)
 
@@ -30,7 +31,7 @@ class RigClock:
         """Let the one in hand lead the clock; its clock output is switched on."""
         leader = self.hand.selected
         name = self.hand.rig.name_of(leader)
-        self.hand.edit(f"{name} leads", lambda project: let_lead(project, leader))
+        self.hand.edit(tr("{name} leads", name=name), lambda project: let_lead(project, leader))
 
     @does("propose")
     def propose(self) -> None:
@@ -45,7 +46,7 @@ class RigClock:
         """Lead JACK's transport, follow it, or leave it to others: one after the other."""
         ways = tuple(JACK_WORDS)
         way = ways[(ways.index(self.hand.rig.jack) + 1) % len(ways)]
-        self.hand.set_rig("JACK's transport", jack=way)
+        self.hand.set_rig(tr("JACK's transport"), jack=way)
         self.hand.session.say("info", f"JACK: {JACK_WORDS[way]}.")
 
     @does("count_in")
@@ -55,13 +56,19 @@ class RigClock:
         if device is None:
             bars = next((n for n in COUNTED_BARS if n > count.bars), COUNTED_BARS[0])
             count = msgspec.structs.replace(count, bars=bars)
-            words = f"{told('run_counted')} counts {bars} {'bar' if bars == 1 else 'bars'} in."
+            words = tr(
+                "{run_counted} counts {bars} in.",
+                run_counted=told("run_counted"),
+                bars=counted(bars, "bar"),
+            )
         elif count.device == device.id:
             count = msgspec.structs.replace(count, device=None)
-            words = "The count-in is only shown."
+            words = tr("The count-in is only shown.")
         else:
             count = msgspec.structs.replace(count, device=device.id)
-            words = f"{device.name} clicks the count-in, on note {count.note}."
+            words = tr(
+                "{device} clicks the count-in, on note {note}.", device=device.name, note=count.note
+            )
         self.hand.set_rig("Count-in", count_in=count)
         self.hand.session.say("info", words)
 
@@ -70,10 +77,13 @@ class RigClock:
         """Let the next press on this box panic from then on; again to forget it."""
         session, device, panic = self.hand.session, self.hand.device, self.hand.rig.panic
         if device is None:
-            session.say("warn", "Select the box with the pedal first.")
+            session.say("warn", tr("Select the box with the pedal first."))
         elif panic is not None and panic.device == device.id:
             self.hand.set_rig("Panic", panic=None)
-            session.say("info", f"Nothing on {device.name} panics any more.")
+            session.say("info", tr("Nothing on {device} panics any more.", device=device.name))
         else:
-            session.say("info", f"Press the pedal on {device.name}: it will panic from then on.")
+            session.say(
+                "info",
+                tr("Press the pedal on {device}: it will panic from then on.", device=device.name),
+            )
             session.learning.learn_panic(device.id)

@@ -19,6 +19,7 @@ from grebe.core.rig.model import GREBE_ID, Cable, Rig
 from grebe.core.rig.wiring import Wiring, exact
 from grebe.core.typed import typed_whole, with_field
 from grebe.errors import EditError
+from grebe.words import tr
 
 
 @dataclass(frozen=True)
@@ -54,12 +55,12 @@ def _number(text: str) -> float:
     try:
         return float(text.removesuffix("ms").strip())
     except ValueError as error:
-        raise EditError(f"{text!r} is not a number") from error
+        raise EditError(tr("{text_!r} is not a number", text_=text)) from error
 
 
 def _name(text: str) -> str:
     if not text.strip():
-        raise EditError("a box has a name")
+        raise EditError(tr("a box has a name"))
     return text.strip()[:80]
 
 
@@ -68,7 +69,7 @@ def _yes(text: str) -> bool:
 
 
 YES_NO = ("yes", "no")
-PLAYS = {"grebe": "Grebe", "own": "its own"}
+PLAYS = {"grebe": "Grebe", "own": tr("its own")}
 
 
 def _yes_no_column(title: str, field: str) -> Column:
@@ -83,26 +84,28 @@ def _yes_no_column(title: str, field: str) -> Column:
 
 DEVICE_COLUMNS = (
     Column("Name", lambda r, d: d.name, _device_edit(name=_name), free=True),
-    Column("What it is", lambda r, d: d.label or d.kind, _device_edit(label=str), free=True),
     Column(
-        "Channel",
+        tr("What it is"), lambda r, d: d.label or tr(d.kind), _device_edit(label=str), free=True
+    ),
+    Column(
+        tr("Channel"),
         lambda r, d: str(d.channel),
         _device_edit(channel=typed_whole),
         lambda r, d: [str(n) for n in range(1, 17)],
     ),
     Column(
-        "Plays",
+        tr("Plays"),
         lambda r, d: PLAYS[d.plays],
         _device_edit(plays=lambda t: "own" if t == PLAYS["own"] else "grebe"),
         lambda r, d: list(PLAYS.values()),
     ),
-    _yes_no_column("Sends clock", "sends_clock"),
-    _yes_no_column("Obeys clock", "obeys_clock"),
-    _yes_no_column("Stopped too", "clock_stopped"),
+    _yes_no_column(tr("Sends clock"), "sends_clock"),
+    _yes_no_column(tr("Obeys clock"), "obeys_clock"),
+    _yes_no_column(tr("Stopped too"), "clock_stopped"),
     _yes_no_column("Start", "obeys_transport"),
-    _yes_no_column("Program", "obeys_program"),
+    _yes_no_column(tr("Program"), "obeys_program"),
     Column(
-        "Offset ms", lambda r, d: f"{d.offset_ms:g}", _device_edit(offset_ms=_number), free=True
+        tr("Offset ms"), lambda r, d: f"{d.offset_ms:g}", _device_edit(offset_ms=_number), free=True
     ),
 )
 
@@ -118,7 +121,7 @@ def _id_named(rig: Rig, name: str) -> str:
     for device in rig.devices:
         if name in (device.name, device.id):
             return device.id
-    raise EditError(f"there is no box {name!r}")
+    raise EditError(tr("there is no box {name!r}", name=name))
 
 
 Change = Callable[..., Project]
@@ -208,7 +211,9 @@ def _jack_read(end: str) -> Callable[[Rig, Any, str], str]:
             return ""
         found = next((j.id for j in jacks if text in (j.name, j.id)), None)
         if found is None:
-            raise EditError(f"{rig.name_of(getattr(cable, end))} has no jack {text!r}")
+            raise EditError(
+                tr("{box} has no jack {text_!r}", box=rig.name_of(getattr(cable, end)), text_=text)
+            )
         return found
 
     return read
@@ -230,23 +235,23 @@ def _rate_shown(field: str) -> Callable[[Rig, Any], str]:
 RATES = ("24", "48", "12", "4", "2", "1", "96", "1/4")
 
 CABLE_COLUMNS = (
-    _end_column("From", change_cable, "source"),
-    _jack_column("Output", "source"),
-    _end_column("To", change_cable, "target"),
-    _jack_column("Input", "target"),
-    _choice_column("Medium", "medium", "midi", "pulse", "network", "audio"),
-    _choice_column("Gives", "gives", "own", "thru", "both"),
-    _rate_column("Rate", "rate"),
-    _rate_column("Counts on", "expects"),
-    _filter_column("Lets out", change_cable, "passes"),
-    _filter_column("Lets in", change_cable, "accepts"),
+    _end_column(tr("From"), change_cable, "source"),
+    _jack_column(tr("Output"), "source"),
+    _end_column(tr("To"), change_cable, "target"),
+    _jack_column(tr("Input"), "target"),
+    _choice_column(tr("Medium"), "medium", "midi", "pulse", "network", "audio"),
+    _choice_column(tr("Gives"), "gives", "own", "thru", "both"),
+    _rate_column(tr("Rate"), "rate"),
+    _rate_column(tr("Counts on"), "expects"),
+    _filter_column(tr("Lets out"), change_cable, "passes"),
+    _filter_column(tr("Lets in"), change_cable, "accepts"),
 )
 
-NOTES = {"same": "as they come", "position": "by position", "table": "by table"}
+NOTES = {"same": tr("as they come"), "position": tr("by position"), "table": tr("by table")}
 
 
 def _channel(text: str) -> int | None:
-    return None if text == "as it comes" else typed_whole(text)
+    return None if text == tr("as it comes") else typed_whole(text)
 
 
 def _notes(text: str) -> str:
@@ -254,23 +259,23 @@ def _notes(text: str) -> str:
 
 
 ROUTE_COLUMNS = (
-    _end_column("From", change_route, "source"),
-    _end_column("To", change_route, "target"),
-    _filter_column("Passes", change_route, "passes"),
+    _end_column(tr("From"), change_route, "source"),
+    _end_column(tr("To"), change_route, "target"),
+    _filter_column(tr("Passes"), change_route, "passes"),
     Column(
-        "Channel",
-        lambda r, c: "as it comes" if c.channel is None else str(c.channel),
+        tr("Channel"),
+        lambda r, c: tr("as it comes") if c.channel is None else str(c.channel),
         _row_edit(change_route, "channel", lambda r, c, t: _channel(t)),
-        lambda r, c: ("as it comes", *(str(n) for n in range(1, 17))),
+        lambda r, c: (tr("as it comes"), *(str(n) for n in range(1, 17))),
     ),
     Column(
-        "Notes",
+        tr("Notes"),
         lambda r, c: NOTES[c.notes],
         _row_edit(change_route, "notes", lambda r, c, t: _notes(t)),
         lambda r, c: tuple(NOTES.values()),
     ),
     Column(
-        "Transpose",
+        tr("Transpose"),
         lambda r, c: f"{c.transpose:+d}" if c.transpose else "0",
         _row_edit(change_route, "transpose", lambda r, c, t: typed_whole(t)),
         free=True,

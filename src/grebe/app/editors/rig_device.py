@@ -10,13 +10,14 @@ from grebe.core.document import Project, with_rig
 from grebe.core.rig.model import AudioPort, Cable
 from grebe.core.rig.setup import PULSE_CARE
 from grebe.core.typed import typed_number, with_field
+from grebe.words import tr
 
 OFFSET_STEP_MS = 0.1
 LINES = {
-    "pulse_at": "Pulses leave at",
-    "run_at": "Run line leaves at",
-    "reset_at": "Reset leaves at",
-    "pulse_from": "Pulses are heard at",
+    "pulse_at": tr("Pulses leave at"),
+    "run_at": tr("Run line leaves at"),
+    "reset_at": tr("Reset leaves at"),
+    "pulse_from": tr("Pulses are heard at"),
 }
 """Fields of a device that are lines, in words; shown where a pulse cable joins it to Grebe."""
 
@@ -54,13 +55,13 @@ class DeviceEdits:
         device = self.hand.device
         if device is not None:
             plays = "grebe" if device.plays == "own" else "own"
-            self.hand.set_fields("Who plays", plays=plays)
+            self.hand.set_fields(tr("Who plays"), plays=plays)
 
     def set_tolerance(self, words: str) -> None:
         """How far off every box may be, in ms. EditError says what it may be."""
         ms = typed_number(words.strip().removesuffix("ms"))
         self.hand.edit(
-            "Tolerance of all boxes",
+            tr("Tolerance of all boxes"),
             lambda project: with_rig(project, msgspec.structs.replace(
                 project.rig, devices=tuple(with_field(d, "tolerance_ms", ms, "Tolerance")
                                            for d in project.rig.devices)
@@ -71,7 +72,9 @@ class DeviceEdits:
         """A pulse, run or reset line, or where pulses are heard; with the caution it needs."""
         self.hand.set_fields(LINES[field], **{field: line})
         if line.is_set and field != "pulse_from":
-            words = f"{PULSE_CARE} Channels 1 and 2 are often the main output."
+            words = tr(
+                "{pulse_care} Channels 1 and 2 are often the main output.", pulse_care=PULSE_CARE
+            )
             self.hand.session.say("warn", words)
 
     def switch(self, end: str, field: str, on: bool) -> None:
@@ -93,4 +96,12 @@ class DeviceEdits:
             cables = tuple(switched(c) for c in rig.cables)
             return with_rig(project, msgspec.structs.replace(rig, cables=cables))
 
-        self.hand.edit(f"{field} {'on' if on else 'off'} at {device.name}", edit)
+        self.hand.edit(
+            tr(
+                "{field} {what} at {device}",
+                field=field,
+                what=tr("on") if on else tr("off"),
+                device=device.name,
+            ),
+            edit,
+        )

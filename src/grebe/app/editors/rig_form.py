@@ -14,28 +14,29 @@ from grebe.core.rig.model import Device
 from grebe.core.rig.spec import Kind
 from grebe.core.typed import typed_number, typed_whole, with_field
 from grebe.errors import EditError
+from grebe.words import tr
 
-BY_HAND = "by hand"
+BY_HAND = tr("by hand")
 FIELDS: tuple[Field, ...] = (
-    field("project", "name", "Name"),
-    field("project", "rig", "Its rig is called"),
-    field("box", "name", "Name"),
-    field("box", "label", "What it is"),
-    field("box", "kind", "Kind", choices=get_args(Kind)),
-    field("box", "plays", "Plays", choices=tuple(WHO.values())),
-    field("box", "channel", "Channel", Device),
-    field("box", "offset_ms", "Offset, earlier is negative", Device, unit="ms", step=0.1),
-    field("box", "tolerance_ms", "May be off by", Device, unit="ms", step=0.1),
-    field("box", "sends_clock", "Sends clock", choices=YES_NO),
-    field("box", "obeys_clock", "Obeys clock", choices=YES_NO),
-    field("box", "obeys_transport", "Obeys start and stop", choices=YES_NO),
-    field("box", "obeys_song_position", "Obeys song position", choices=YES_NO),
-    field("box", "stays", "Must not start with the rest", choices=YES_NO),
-    field("box", "clock_stopped", "Clock goes on while stopped", choices=YES_NO),
-    field("box", "obeys_program", "Obeys program changes", choices=YES_NO),
-    field("box", "change_at", "Changes pattern", choices=tuple(CHANGES.values())),
-    field("box", "program_printed_from", "Prints its first program as", choices=("0", "1")),
-    field("box", "mute_controller", "Muted by", choices=(BY_HAND,)),
+    field("project", "name", tr("Name")),
+    field("project", "rig", tr("Its rig is called")),
+    field("box", "name", tr("Name")),
+    field("box", "label", tr("What it is")),
+    field("box", "kind", tr("Kind"), choices=get_args(Kind)),
+    field("box", "plays", tr("Plays"), choices=tuple(WHO.values())),
+    field("box", "channel", tr("Channel"), Device),
+    field("box", "offset_ms", tr("Offset, earlier is negative"), Device, unit="ms", step=0.1),
+    field("box", "tolerance_ms", tr("May be off by"), Device, unit="ms", step=0.1),
+    field("box", "sends_clock", tr("Sends clock"), choices=YES_NO),
+    field("box", "obeys_clock", tr("Obeys clock"), choices=YES_NO),
+    field("box", "obeys_transport", tr("Obeys start and stop"), choices=YES_NO),
+    field("box", "obeys_song_position", tr("Obeys song position"), choices=YES_NO),
+    field("box", "stays", tr("Must not start with the rest"), choices=YES_NO),
+    field("box", "clock_stopped", tr("Clock goes on while stopped"), choices=YES_NO),
+    field("box", "obeys_program", tr("Obeys program changes"), choices=YES_NO),
+    field("box", "change_at", tr("Changes pattern"), choices=tuple(CHANGES.values())),
+    field("box", "program_printed_from", tr("Prints its first program as"), choices=("0", "1")),
+    field("box", "mute_controller", tr("Muted by"), choices=(BY_HAND,)),
 )
 
 
@@ -82,7 +83,7 @@ class DeviceForm:
             self._set_name(key, words)
             return
         if device is None:
-            raise EditError("no box is in hand")
+            raise EditError(tr("no box is in hand"))
         if key == "offset_ms":
             self.hand.set_offset(device, typed_number(words.removesuffix("ms")))
             return
@@ -92,18 +93,18 @@ class DeviceForm:
 
     def _set_name(self, key: str, words: str) -> None:
         if not words:
-            raise EditError("it has a name")
+            raise EditError(tr("it has a name"))
         if key == "rig":
             renamed = msgspec.structs.replace(self.hand.rig, name=words[:80])
-            self.hand.edit("Name of the rig", lambda p: with_rig(p, renamed))
+            self.hand.edit(tr("Name of the rig"), lambda p: with_rig(p, renamed))
         else:
             self.hand.edit(
-                "Name of the project", lambda p: msgspec.structs.replace(p, name=words[:80])
+                tr("Name of the project"), lambda p: msgspec.structs.replace(p, name=words[:80])
             )
 
     def _value(self, device: Device, key: str, words: str) -> Any:
         if key == "name" and not words:
-            raise EditError("a box has a name")
+            raise EditError(tr("a box has a name"))
         for name, known in (("plays", WHO), ("change_at", CHANGES)):
             if key == name:
                 return next(value for value, said in known.items() if said == words)
@@ -121,5 +122,5 @@ def _controllers(device: Device) -> dict[int, str]:
     chart = {row.number: f"{row.name}, {row.number}" for row in device.spec.controllers}
     set_now = device.mute_controller
     if set_now is not None and set_now not in chart:
-        chart[set_now] = f"controller {set_now}"
+        chart[set_now] = tr("controller {set_now}", set_now=set_now)
     return chart

@@ -11,6 +11,7 @@ from grebe.app.live.session import Session
 from grebe.core.document import Project, with_device, with_rig
 from grebe.core.rig.model import GREBE_ID, Device, Rig
 from grebe.core.units import OffsetMs, held_in
+from grebe.words import tr
 
 
 class RigHand:
@@ -48,7 +49,7 @@ class RigHand:
     def set_device(self, device: Device, what: str, merge: str = "", **fields: Any) -> None:
         """Other settings of a box."""
         self.edit(
-            f"{what} of {device.name}",
+            tr("{what} of {device}", what=what, device=device.name),
             lambda p: with_device(p, device.id, lambda d: msgspec.structs.replace(d, **fields)),
             merge,
         )
@@ -56,5 +57,5 @@ class RigHand:
     def set_offset(self, device: Device, ms: float) -> float:
         """Another offset of a box, as near as it may be; which."""
         held = round(held_in(OffsetMs, ms), 1)
-        self.set_device(device, "Offset", f"offset-{device.id}", offset_ms=held)
+        self.set_device(device, tr("Offset"), f"offset-{device.id}", offset_ms=held)
         return held

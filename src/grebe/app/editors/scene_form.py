@@ -24,9 +24,10 @@ from grebe.core.time.meter import parse_meter
 from grebe.core.typed import taken, typed_whole, with_field
 from grebe.core.units import Controller, fields_of
 from grebe.errors import EditError
+from grebe.words import tr
 
 ECHOES = (None, "1/16", "1/8t", "1/8", "1/8.", "1/4t", "1/4", "1/4.", "1/2")
-NO_ROLE, NO_ECHO = "none", "as it is"
+NO_ROLE, NO_ECHO = "none", tr("as it is")
 FOLLOWS: tuple[Follow, ...] = get_args(Follow)
 SCHOOLS = ("none", "verse and hook", "build and drop")
 
@@ -139,13 +140,15 @@ class SceneHand:
     def change(self, name: str, edit: Callable[[Scene], Scene], merge: str = "") -> None:
         """Edit the scene in hand."""
         if self.scene is None:
-            raise EditError(f"there is no scene yet: {told('new_scene')} makes one")
+            raise EditError(
+                tr("there is no scene yet: {new_scene} makes one", new_scene=told("new_scene"))
+            )
         self.session.store.apply(name, lambda p: with_scene(p, self.scene_id, edit), merge=merge)
 
     def change_part(self, name: str, merge: str = "", **fields: Any) -> None:
         """Change what the device in hand does in the scene in hand."""
         if self.device is None:
-            raise EditError("there is no device yet: add one in the Rig")
+            raise EditError(tr("there is no device yet: add one in the Rig"))
         self.change(name, lambda s: set_part(s, self.device_id, **fields), merge)
 
     # The form
@@ -189,7 +192,7 @@ class SceneHand:
     def set_field(self, owner: str, key: str, text: str) -> None:
         """Take a setting from text. EditError says what it may be."""
         words = text.strip()
-        name = f"Set {key.replace('_', ' ')}"
+        name = tr("Set {replace}", replace=key.replace("_", " "))
         if owner == "performer":
             self._set_performer(name, key, words)
         elif owner == "scene":
@@ -237,7 +240,7 @@ class SceneHand:
             return words == "yes"
         if key == "echo":
             return None if words in ("", NO_ECHO) else words
-        raise EditError(f"{key.replace('_', ' ')} are picked, not typed")
+        raise EditError(tr("{replace} are picked, not typed", replace=key.replace("_", " ")))
 
     # What several are chosen in
 
@@ -255,7 +258,9 @@ class SceneHand:
         if key == "tracks":
             tracks = range(1, (device.spec.loop_tracks or 0) + 1)
             chosen = tuple(map(str, part.tracks or ()))
-            return (tuple((str(n), f"Track {n}") for n in tracks), chosen) if tracks else None
+            return (
+                (tuple((str(n), tr("Track {n}", n=n)) for n in tracks), chosen) if tracks else None
+            )
         chart = tuple((str(c.number), c.name) for c in device.spec.controllers)
         values = tuple(f"{v.controller}={v.value}" for v in part.values)
         return (chart, values) if chart or values else None
@@ -263,7 +268,7 @@ class SceneHand:
     def set_many(self, owner: str, key: str, ids: tuple[str, ...]) -> None:
         """Choose these. EditError says what cannot be."""
         del owner
-        name = f"Set {key.replace('_', ' ')}"
+        name = tr("Set {replace}", replace=key.replace("_", " "))
         if key == "values":
             pairs = _pairs(ids)
             self.change(name, lambda s: _with_values(s, self.device_id, pairs))
@@ -279,7 +284,7 @@ def _pairs(rows: Sequence[str]) -> list[tuple[int, int]]:
     out: list[tuple[int, int]] = []
     for row in rows:
         controller, _, value = row.partition("=")
-        out.append((taken(Controller, controller, "A controller"), typed_whole(value)))
+        out.append((taken(Controller, controller, tr("A controller")), typed_whole(value)))
     return out
 
 

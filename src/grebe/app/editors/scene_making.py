@@ -20,6 +20,7 @@ from grebe.core.songs.scenes import (
     vary,
 )
 from grebe.errors import EditError
+from grebe.words import tr
 
 
 class SceneMaking:
@@ -43,30 +44,32 @@ class SceneMaking:
     @does("new_scene")
     def new_scene(self) -> None:
         """A new scene after this one."""
-        self._made("New scene", lambda p: add_scene(p, self.hand.scene_id))
+        self._made(tr("New scene"), lambda p: add_scene(p, self.hand.scene_id))
 
     @does("duplicate")
     def copy_scene(self) -> None:
         """A copy of it after it."""
-        self._made("Copy a scene", lambda p: copy_scene(p, self._need()))
+        self._made(tr("Copy a scene"), lambda p: copy_scene(p, self._need()))
 
     def _need(self) -> str:
         if self.hand.scene is None:
-            raise EditError(f"there is no scene yet: {told('new_scene')} makes one")
+            raise EditError(
+                tr("there is no scene yet: {new_scene} makes one", new_scene=told("new_scene"))
+            )
         return self.hand.scene_id
 
     @does("remove_scene")
     def remove_scene(self) -> None:
         """Remove it."""
         gone, ids = self._need(), [s.id for s in self.hand.scenes]
-        self.hand.session.store.apply("Remove a scene", lambda p: remove_scene(p, gone))
+        self.hand.session.store.apply(tr("Remove a scene"), lambda p: remove_scene(p, gone))
         left = [s.id for s in self.hand.scenes]
         at = ids.index(gone) if gone in ids else 0
         self.hand.scene_id = left[min(at, len(left) - 1)] if left else ""
 
     def _move(self, by: int) -> None:
         moved = self._need()
-        self.hand.session.store.apply("Move a scene", lambda p: move_scene(p, moved, by))
+        self.hand.session.store.apply(tr("Move a scene"), lambda p: move_scene(p, moved, by))
 
     @does("move_left")
     def move_left(self) -> None:
@@ -80,7 +83,7 @@ class SceneMaking:
 
     def _vary(self, way: str) -> None:
         scene, song = self._need(), self.hand.session.selection.song_id
-        self._made("Vary a scene", lambda p: vary(p, scene, way, song))
+        self._made(tr("Vary a scene"), lambda p: vary(p, scene, way, song))
 
     @does("no_drums")
     def no_drums(self) -> None:
@@ -112,9 +115,9 @@ class SceneMaking:
         """At the end of the song in hand, as often as it says."""
         scene, song = self.hand.scene, self.hand.session.song
         if scene is None or song is None:
-            raise EditError("there is no song to put it into")
+            raise EditError(tr("there is no song to put it into"))
         self.hand.session.store.apply(
-            "Into the song",
+            tr("Into the song"),
             lambda p: with_song(
                 p, song.id, lambda s: insert_section(s, len(s.sections), scene.id, scene.times)
             ),
@@ -124,9 +127,9 @@ class SceneMaking:
     def all_scenes(self) -> None:
         """A song of all scenes, in order, each going on as it says."""
         if not self.hand.project.scenes:
-            raise EditError("there are no scenes yet")
+            raise EditError(tr("there are no scenes yet"))
         self._song(song_of_scenes(
-            self.hand.project, self._free("All scenes"), self.hand.session.position.written_bpm
+            self.hand.project, self._free(tr("All scenes")), self.hand.session.position.written_bpm
         ))  # fmt: skip
 
     @does("song_of_scene")
@@ -143,5 +146,7 @@ class SceneMaking:
         return free_name(name[:76], {s.name for s in self.hand.project.songs})
 
     def _song(self, made: Song) -> None:
-        self.hand.session.store.apply(f"New song {made.name}", lambda p: add_song(p, made))
+        self.hand.session.store.apply(
+            tr("New song {made}", made=made.name), lambda p: add_song(p, made)
+        )
         self.hand.session.choose_song(made.id)

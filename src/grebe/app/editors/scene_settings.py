@@ -9,6 +9,7 @@ import msgspec
 from grebe.app.doing import does
 from grebe.app.editors.scene_form import FOLLOWS, SceneHand
 from grebe.core.songs.model import ROLES, Then
+from grebe.words import tr
 
 MOST_BARS = 999
 
@@ -22,17 +23,17 @@ class SceneSettings:
     @does("mutes_saved")
     def mutes_saved(self) -> None:
         """Mutes saved with the scene, or left as they stand."""
-        self._turn("mutes", ("saved", "left"), "Mutes")
+        self._turn("mutes", ("saved", "left"), tr("Mutes"))
 
     @does("hand_mutes")
     def hand_mutes(self) -> None:
         """Mutes by hand kept at its end, or dropped."""
-        self._turn("hand_mutes", ("keep", "drop"), "Mutes by hand")
+        self._turn("hand_mutes", ("keep", "drop"), tr("Mutes by hand"))
 
     @does("role")
     def role(self) -> None:
         """What it is for."""
-        self._turn("role", ROLES, "Role")
+        self._turn("role", ROLES, tr("Role"))
 
     def _turn(self, field: str, values: tuple[Any, ...], name: str) -> None:
         scene = self.hand.scene
@@ -48,12 +49,13 @@ class SceneSettings:
             kind = FOLLOWS[(FOLLOWS.index(scene.then.kind) + 1) % len(FOLLOWS)]
             to = self.hand.scenes[0].id if kind == "jump" else ""
             self.hand.change(
-                "What follows", lambda s: msgspec.structs.replace(s, then=Then(kind=kind, to=to))
+                tr("What follows"),
+                lambda s: msgspec.structs.replace(s, then=Then(kind=kind, to=to)),
             )
 
     def _bars(self, by: int) -> None:
         self.hand.change(
-            "Bars",
+            tr("Bars"),
             lambda s: msgspec.structs.replace(s, bars=max(1, min(MOST_BARS, s.bars + by))),
             "scene-bars",
         )
@@ -70,7 +72,7 @@ class SceneSettings:
 
     def _times(self, by: int) -> None:
         self.hand.change(
-            "Passes",
+            tr("Passes"),
             lambda s: msgspec.structs.replace(s, times=max(1, min(MOST_BARS, s.times + by))),
             "scene-times",
         )

@@ -20,8 +20,9 @@ from grebe.core.songs.model import Need, Song
 from grebe.core.time.formatting import clock_text
 from grebe.core.typed import typed_in
 from grebe.errors import EditError
+from grebe.words import tr
 
-_WAY_WORDS = ("after a stop", "cut on the bar", "ramp over bars", "carry on")
+_WAY_WORDS = (tr("after a stop"), tr("cut on the bar"), tr("ramp over bars"), tr("carry on"))
 WAYS = dict(zip(INTO, _WAY_WORDS, strict=True))
 _NEED = re.compile(
     r"^\s*(?P<box>[^:]+):\s*(?P<what>.+?),\s*(?P<s>\d+(?:\.\d+)?)\s*s"
@@ -96,14 +97,16 @@ class SetHand:
         """Edit the set in hand. EditError without one."""
         running = self.running
         if running is None:
-            raise EditError(f"there is no set yet: {told('new_set')} makes one")
+            raise EditError(tr("there is no set yet: {new_set} makes one", new_set=told("new_set")))
         self.session.store.apply(name, lambda p: with_set(p, running.id, change), merge=merge)
 
     def change(self, name: str, merge: str = "", **fields: Any) -> None:
         """Edit the place under the cursor. EditError without one."""
         entry = self.entry
         if entry is None:
-            raise EditError(f"the set has no song there: {told('add_song')} puts one in")
+            raise EditError(
+                tr("the set has no song there: {add_song} puts one in", add_song=told("add_song"))
+            )
         self.change_set(name, lambda s: change_place(s, entry.id, **fields), merge)
 
     # The form
@@ -154,7 +157,7 @@ class SetHand:
                 self.change_set("Name", lambda s: msgspec.structs.replace(s, name=words[:80]))
         elif key == "slot":
             slot = read_minutes(words)
-            self.change_set("Slot", lambda s: msgspec.structs.replace(s, slot_s=slot))
+            self.change_set(tr("Slot"), lambda s: msgspec.structs.replace(s, slot_s=slot))
         else:
             value = typed_in(Weights, key, words)
 
@@ -162,22 +165,22 @@ class SetHand:
                 weights: Weights = msgspec.structs.replace(running.weights, **{key: value})
                 return msgspec.structs.replace(running, weights=weights)
 
-            self.change_set("Weights", weigh)
+            self.change_set(tr("Weights"), weigh)
 
     def _set_place(self, key: str, words: str) -> None:
         if key == "song":
-            self.change("Another song", song=meant(self._song_names(), words, "song"))
+            self.change(tr("Another song"), song=meant(self._song_names(), words, "song"))
         elif key == "into":
-            self.change("How it comes in", into=next(k for k, w in WAYS.items() if w == words))
+            self.change(tr("How it comes in"), into=next(k for k, w in WAYS.items() if w == words))
         elif key == "ramp_bars":
-            self.change("Ramp", ramp_bars=typed_in(SetSong, "ramp_bars", words))
+            self.change(tr("Ramp"), ramp_bars=typed_in(SetSong, "ramp_bars", words))
         else:
-            self.change("Silence", gap_s=typed_in(SetSong, "gap_s", words))
+            self.change(tr("Silence"), gap_s=typed_in(SetSong, "gap_s", words))
 
     def _set_song(self, key: str, words: str) -> None:
         song = self.song
         if song is None:
-            raise EditError("there is no song there")
+            raise EditError(tr("there is no song there"))
         if key == "key" and words:
             try:
                 key_parts(words)
@@ -187,7 +190,7 @@ class SetHand:
         if key == "needs":
             value = read_needs(self.project, words)
         self.session.store.apply(
-            f"Set {key}",
+            tr("Set {key}", key=key),
             lambda p: with_song(p, song.id, lambda s: msgspec.structs.replace(s, **{key: value})),
         )
 
@@ -204,9 +207,11 @@ def read_minutes(words: str) -> float:
     try:
         found = float(minutes) * 60 + (float(seconds) if seconds else 0.0)
     except ValueError as error:
-        raise EditError(f"a slot is minutes, such as 48 or 48:30 (got {words!r})") from error
+        raise EditError(
+            tr("a slot is minutes, such as 48 or 48:30 (got {words!r})", words=words)
+        ) from error
     if not 0 <= found <= 86_400:
-        raise EditError(f"a slot is at most a day (got {words!r})")
+        raise EditError(tr("a slot is at most a day (got {words!r})", words=words))
     return found
 
 
@@ -229,9 +234,11 @@ def read_needs(project: Project, words: str) -> tuple[Need, ...]:
             continue
         found = _NEED.match(part)
         if found is None:
-            raise EditError(f'write it as "box: what, 9 s", then helper or patch (got {part!r})')
+            raise EditError(
+                tr('write it as "box: what, 9 s", then helper or patch (got {part!r})', part=part)
+            )
         if found["box"].strip() not in boxes:
-            raise EditError(f"there is no box {found['box'].strip()!r}")
+            raise EditError(tr("there is no box {strip!r}", strip=found["box"].strip()))
         said = [w for w in (found["rest"], found["more"]) if w]
         kind = next((w for w in said if w in KINDS), "load")
         out.append(

@@ -13,6 +13,7 @@ from grebe.core.sets.edit import (
 from grebe.core.sets.model import INTO
 from grebe.core.units import GapSeconds, held_in
 from grebe.errors import EditError
+from grebe.words import tr
 
 GAP_STEP = 5.0
 
@@ -55,8 +56,8 @@ class PlaceEdits:
     def _move(self, by: int) -> None:
         entry = self.hand.entry
         if entry is None:
-            raise EditError("there is no song to move")
-        self.hand.change_set("Move a song", lambda s: move_place(s, entry.id, by))
+            raise EditError(tr("there is no song to move"))
+        self.hand.change_set(tr("Move a song"), lambda s: move_place(s, entry.id, by))
 
     @does("move_left")
     def move_left(self) -> None:
@@ -73,7 +74,7 @@ class PlaceEdits:
         """A song after this one: the first that is not in the set yet."""
         running = self.hand.running
         if not self.hand.project.songs:
-            raise EditError("there are no songs yet: Song makes them")
+            raise EditError(tr("there are no songs yet: Song makes them"))
         if running is None:
             self._new_set()
             running = self.hand.running
@@ -84,7 +85,7 @@ class PlaceEdits:
         ids = [s.id for s in running.songs]
         at = ids.index(self.hand.entry_id) + 1 if self.hand.entry_id in ids else len(ids)
         made = insert_song(running, at, chosen)
-        self.hand.change_set("Put a song in", lambda _: made)
+        self.hand.change_set(tr("Put a song in"), lambda _: made)
         self.hand.entry_id = made.songs[at].id
 
     @does("remove")
@@ -92,9 +93,9 @@ class PlaceEdits:
         """Take it out of the set; the song itself stays."""
         running, entry = self.hand.running, self.hand.entry
         if running is None or entry is None:
-            raise EditError("there is no song to take out")
+            raise EditError(tr("there is no song to take out"))
         at = running.place(entry.id)
-        self.hand.change_set("Take a song out", lambda s: remove_place(s, entry.id))
+        self.hand.change_set(tr("Take a song out"), lambda s: remove_place(s, entry.id))
         left = self.hand.running
         if left is not None and left.songs:
             self.hand.entry_id = left.songs[min(at, len(left.songs) - 1)].id
@@ -102,9 +103,11 @@ class PlaceEdits:
     def _other(self, by: int) -> None:
         entry, ids = self.hand.entry, [s.id for s in self.hand.project.songs]
         if entry is None or not ids:
-            raise EditError(f"there is no song there: {told('add_song')} puts one in")
+            raise EditError(
+                tr("there is no song there: {add_song} puts one in", add_song=told("add_song"))
+            )
         at = ids.index(entry.song) if entry.song in ids else 0
-        self.hand.change("Another song", song=ids[(at + by) % len(ids)])
+        self.hand.change(tr("Another song"), song=ids[(at + by) % len(ids)])
 
     @does("one_after")
     def next_choice(self) -> None:
@@ -122,8 +125,8 @@ class PlaceEdits:
         entry = self.hand.entry
         if entry is not None:
             way = INTO[(INTO.index(entry.into) + 1) % len(INTO)]
-            self.hand.change("How it comes in", into=way)
-            self.hand.session.say("info", f"It comes in: {WAYS[way]}.")
+            self.hand.change(tr("How it comes in"), into=way)
+            self.hand.session.say("info", tr("It comes in: {ways}.", ways=WAYS[way]))
 
     def _longer(self, by: int) -> None:
         entry = self.hand.entry
@@ -131,10 +134,10 @@ class PlaceEdits:
             return
         if entry.into == "stop":
             gap = held_in(GapSeconds, entry.gap_s + by * GAP_STEP)
-            self.hand.change("Silence", "set-gap", gap_s=gap)
+            self.hand.change(tr("Silence"), "set-gap", gap_s=gap)
         else:
             bars = max(1, min(256, entry.ramp_bars + by))
-            self.hand.change("Ramp", "set-ramp", ramp_bars=bars)
+            self.hand.change(tr("Ramp"), "set-ramp", ramp_bars=bars)
 
     @does("more")
     def longer(self) -> None:
@@ -151,4 +154,4 @@ class PlaceEdits:
         """It stays at its place when an order is worked out, or may move."""
         entry = self.hand.entry
         if entry is not None:
-            self.hand.change("Pin", pinned=not entry.pinned)
+            self.hand.change(tr("Pin"), pinned=not entry.pinned)

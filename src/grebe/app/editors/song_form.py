@@ -21,6 +21,7 @@ from grebe.core.time.ticks import SIXTEENTH_TICKS
 from grebe.core.typed import typed_in, typed_number
 from grebe.core.units import Controller, held_in
 from grebe.errors import EditError
+from grebe.words import tr
 
 CUTOFF = 74
 """A filter's cutoff by MIDI's own list of controllers (sound controller 5, from memory)."""
@@ -57,7 +58,7 @@ class SongHand:
         """The song laid out. EditError where there is none."""
         layout = self.session.derived.layout()
         if layout is None or not layout.spans:
-            raise EditError("there is no song that can be laid out")
+            raise EditError(tr("there is no song that can be laid out"))
         return layout
 
     @property
@@ -83,7 +84,12 @@ class SongHand:
         """Number of that section in the song as written. EditError in a song without."""
         span, song = self.span, self.session.song
         if span is None or song is None:
-            raise EditError(f"the song has no section yet: {told('insert_section')} adds one")
+            raise EditError(
+                tr(
+                    "the song has no section yet: {insert_section} adds one",
+                    insert_section=told("insert_section"),
+                )
+            )
         return [s.id for s in song.sections].index(span.section.id)
 
     def unit(self, span: SectionSpan) -> int:
@@ -135,7 +141,7 @@ class SongHand:
     def change(self, name: str, change: Callable[[Song], Song], merge: str = "") -> None:
         """Edit the song in hand."""
         if self.session.song is None:
-            raise EditError("there is no song yet")
+            raise EditError(tr("there is no song yet"))
         self.session.store.apply(
             name, lambda p: with_song(p, self.session.selection.song_id, change), merge=merge
         )
@@ -160,7 +166,7 @@ class SongHand:
             curve = self.curve
             return "" if curve is None else str(curve_value(curve, self.tick - span.tick))
         bpm, ramp = self._tempo_here(span, at)
-        return "carries on" if bpm is None else f"{bpm:g}" if key == "bpm" else str(ramp)
+        return tr("carries on") if bpm is None else f"{bpm:g}" if key == "bpm" else str(ramp)
 
     def _section_text(self, span: SectionSpan, key: str) -> str:
         section, song = span.section, self.session.song
@@ -195,7 +201,7 @@ class SongHand:
     def set_field(self, owner: str, key: str, text: str) -> None:
         """Take a setting from text. EditError says what it may be."""
         words, span = text.strip(), self.span
-        name = f"Set {key}"
+        name = tr("Set {key}", key=key)
         if owner == "song":
             if key == "bpm":
                 bpm = typed_number(words)
@@ -203,7 +209,7 @@ class SongHand:
             elif words:
                 self.change(name, lambda s: msgspec.structs.replace(s, name=words[:80]))
         elif span is None:
-            raise EditError("there is no section here")
+            raise EditError(tr("there is no section here"))
         elif owner == "section":
             fields = self._section_fields(span, key, words)
             self.change(name, lambda s: edit.with_section(s, span.section.id, **fields))
@@ -228,7 +234,13 @@ class SongHand:
             return {"then": msgspec.structs.replace(then, rounds=rounds)}
         number = int(typed_number(words))
         if not 0 <= number <= len(song.sections):
-            raise EditError(f"the song has sections 1 to {len(song.sections)} (got {words})")
+            raise EditError(
+                tr(
+                    "the song has sections 1 to {count} (got {words})",
+                    count=len(song.sections),
+                    words=words,
+                )
+            )
         to = song.sections[number - 1].id if number else ""
         return {"then": msgspec.structs.replace(then, to=to)}
 
@@ -241,7 +253,7 @@ class SongHand:
             return edit.put_curve_point(layout, self.device_id, self.controller, self.tick, value)
         bpm, ramp = self._tempo_here(span, (self.tick - span.tick) // SIXTEENTH_TICKS)
         if key == "bpm":
-            bpm = None if words in ("", "carries on") else typed_number(words)
+            bpm = None if words in ("", tr("carries on")) else typed_number(words)
         else:
-            ramp = int(typed_number(words)) if words and words != "carries on" else 0
+            ramp = int(typed_number(words)) if words and words != tr("carries on") else 0
         return edit.put_tempo(layout, self.tick, bpm, max(0, ramp))

@@ -9,6 +9,7 @@ from grebe.core.songs import edit
 from grebe.core.songs.scenes import drum_boxes
 from grebe.core.time.ticks import SIXTEENTH_TICKS
 from grebe.errors import EditError
+from grebe.words import tr
 
 VALUE_STEP = 8
 LAST_BARS = 2
@@ -27,13 +28,13 @@ class MarkEdits:
         """Silent over what is selected, or not."""
         device, (first, last) = self.hand.device, self.hand.selection
         if device is None:
-            raise EditError("there is no device to mute")
+            raise EditError(tr("there is no device to mute"))
         layout, voice = self.hand.layout, self.hand.voice_id
         if edit.is_silenced(layout, device.id, voice, first):
             made = edit.unsilence(layout, device.id, voice, first, last)
         else:
             made = edit.silence(layout, device.id, voice, first, last)
-        self.hand.change("Mute region", lambda _: made)
+        self.hand.change(tr("Mute region"), lambda _: made)
 
     @does("drums_out")
     def drums_out(self) -> None:
@@ -41,7 +42,7 @@ class MarkEdits:
         hand, layout = self.hand, self.hand.layout
         drums = [d.id for d in drum_boxes(hand.project)]
         if not drums:
-            raise EditError("no box of the rig is a drum box")
+            raise EditError(tr("no box of the rig is a drum box"))
         first, last = hand.selection
         span = hand.span
         if hand.anchor is None and span is not None:
@@ -51,16 +52,23 @@ class MarkEdits:
         how, made = edit.unsilence if out else edit.silence, layout.song
         for device in drums:
             made = how(hand.project.layout(made), device, "", first, last)
-        hand.change("Drums in" if out else "Drums out", lambda _: made)
-        bars = f"bar {layout.bar_at(first)} to {layout.bar_at(last - 1)}"
-        hand.session.say("info", f"Drums {'in again' if out else 'out'}, {bars}.")
+        hand.change(tr("Drums in") if out else tr("Drums out"), lambda _: made)
+        bars = tr(
+            "bar {bar_at} to {bar_at2}",
+            bar_at=layout.bar_at(first),
+            bar_at2=layout.bar_at(last - 1),
+        )
+        hand.session.say(
+            "info",
+            tr("Drums {what}, {bars}.", what=tr("in again") if out else tr("out"), bars=bars),
+        )
 
     @does("fill_over")
     def fill(self) -> None:
         """A fill over what is selected, or none."""
         first, last = self.hand.selection
         made = edit.fill_over(self.hand.layout, first, last)
-        self.hand.change("Fill", lambda _: made)
+        self.hand.change(tr("Fill"), lambda _: made)
 
     @does("marker")
     def marker(self) -> None:
@@ -70,9 +78,11 @@ class MarkEdits:
         at = (self.hand.tick - span.tick) // SIXTEENTH_TICKS
         there = any(m.at == at for m in span.section.markers)
         made = edit.put_marker(
-            layout, self.hand.tick, "" if there else f"Bar {layout.bar_at(self.hand.tick)}"
+            layout,
+            self.hand.tick,
+            "" if there else tr("Bar {bar_at}", bar_at=layout.bar_at(self.hand.tick)),
         )
-        self.hand.change("Marker", lambda _: made)
+        self.hand.change(tr("Marker"), lambda _: made)
 
     @does("controller")
     def next_controller(self) -> None:
@@ -92,7 +102,7 @@ class MarkEdits:
         made = edit.put_curve_point(
             self.hand.layout, self.hand.device_id, self.hand.controller, self.hand.tick, here
         )
-        self.hand.change("Controller curve", lambda _: made, "curve")
+        self.hand.change(tr("Controller curve"), lambda _: made, "curve")
 
     @does("raise")
     def value_up(self) -> None:
@@ -110,7 +120,7 @@ class MarkEdits:
         made = edit.put_curve_point(
             self.hand.layout, self.hand.device_id, self.hand.controller, self.hand.tick, None
         )
-        self.hand.change("Controller curve", lambda _: made)
+        self.hand.change(tr("Controller curve"), lambda _: made)
 
     @does("loop")
     def loop(self) -> None:

@@ -7,6 +7,7 @@ from typing import Literal
 from grebe.app.doing import does
 from grebe.app.editors.song_form import SongHand
 from grebe.core.player.plan import sounding
+from grebe.words import tr
 
 GRIDS: tuple[Literal["bar", "beat", "sixteenth"], ...] = ("bar", "beat", "sixteenth")
 
@@ -76,7 +77,7 @@ class SongMoves:
     def next_grid(self) -> None:
         """By bars, beats or sixteenths."""
         self.hand.grid = GRIDS[(GRIDS.index(self.hand.grid) + 1) % len(GRIDS)]
-        self.hand.session.say("info", f"The cursor goes by {self.hand.grid}s.")
+        self.hand.session.say("info", tr("The cursor goes by: {grid}.", grid=tr(self.hand.grid)))
 
     def _device(self, by: int) -> None:
         ids = [d.id for d in self.hand.devices]

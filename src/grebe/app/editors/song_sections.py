@@ -18,6 +18,7 @@ from grebe.core.songs.model import BoxSong, Printed, Song, Then
 from grebe.core.songs.performed import song_performed
 from grebe.core.songs.whole import copy_song, remove_song, used_in
 from grebe.errors import EditError
+from grebe.words import tr
 
 
 class SectionEdits:
@@ -30,18 +31,22 @@ class SectionEdits:
     def more(self) -> None:
         """One more pass."""
         at = self.hand.index
-        self.hand.change("More passes", lambda s: edit.set_times(s, at, s.sections[at].times + 1))
+        self.hand.change(
+            tr("More passes"), lambda s: edit.set_times(s, at, s.sections[at].times + 1)
+        )
 
     @does("fewer")
     def fewer(self) -> None:
         """One pass fewer."""
         at = self.hand.index
-        self.hand.change("Fewer passes", lambda s: edit.set_times(s, at, s.sections[at].times - 1))
+        self.hand.change(
+            tr("Fewer passes"), lambda s: edit.set_times(s, at, s.sections[at].times - 1)
+        )
 
     def _move(self, by: int) -> None:
         at = self.hand.index
         section = self.hand.span.section.id if self.hand.span is not None else ""
-        self.hand.change("Move a section", lambda s: edit.move_section(s, at, by))
+        self.hand.change(tr("Move a section"), lambda s: edit.move_section(s, at, by))
         self.hand.go_to_section(section)
 
     @does("move_left")
@@ -58,13 +63,13 @@ class SectionEdits:
     def copy_section(self) -> None:
         """Another like it after it."""
         at = self.hand.index
-        self.hand.change("Copy a section", lambda s: edit.duplicate_section(s, at))
+        self.hand.change(tr("Copy a section"), lambda s: edit.duplicate_section(s, at))
 
     @does("remove")
     def remove_section(self) -> None:
         """Remove it; the one that takes its place is in hand then."""
         at = self.hand.index
-        self.hand.change("Remove a section", lambda s: edit.remove_section(s, at))
+        self.hand.change(tr("Remove a section"), lambda s: edit.remove_section(s, at))
         spans = self.hand.layout.spans
         self.hand.tick = spans[min(at, len(spans) - 1)].tick
 
@@ -73,13 +78,13 @@ class SectionEdits:
         """A section of the next scene after it."""
         scenes = self.hand.project.scenes
         if not scenes:
-            raise EditError("there are no scenes yet: make one in Scenes")
+            raise EditError(tr("there are no scenes yet: make one in Scenes"))
         at = -1 if self.hand.span is None else self.hand.index
         ids = [s.id for s in scenes]
         here = "" if self.hand.span is None else self.hand.span.scene.id
         scene = scenes[(ids.index(here) + 1) % len(ids) if here in ids else 0]
         self.hand.change(
-            "New section", lambda s: edit.insert_section(s, at + 1, scene.id, scene.times)
+            tr("New section"), lambda s: edit.insert_section(s, at + 1, scene.id, scene.times)
         )
         song = self.hand.session.song
         if song is not None:
@@ -91,7 +96,7 @@ class SectionEdits:
             scene = ids[(ids.index(span.scene.id) + by) % len(ids)]
             section = span.section.id
             self.hand.change(
-                "Scene", lambda s: edit.with_section(s, section, scene=scene), "section-scene"
+                tr("Scene"), lambda s: edit.with_section(s, section, scene=scene), "section-scene"
             )
             self.hand.go_to_section(section)
 
@@ -116,7 +121,9 @@ class SectionEdits:
         )  # fmt: skip
         kind = kinds[(kinds.index(span.section.then.kind) + 1) % len(kinds)]
         then = Then(kind=kind, to=song.sections[0].id if kind == "jump" else "")
-        self.hand.change("What follows", lambda s: edit.with_section(s, span.section.id, then=then))
+        self.hand.change(
+            tr("What follows"), lambda s: edit.with_section(s, span.section.id, then=then)
+        )
 
     def _form(self, number: int) -> None:
         form = FORMS[number]
@@ -124,7 +131,7 @@ class SectionEdits:
         name = form.words if base is None else f"{base.name}, {form.words.lower()}"
         name = free_name(name[:76], {s.name for s in self.hand.project.songs})
         made = song_of_form(self.hand.project, form, name, self.hand.session.position.written_bpm)
-        self.hand.session.store.apply("Song of a form", lambda p: add_song(p, made))
+        self.hand.session.store.apply(tr("Song of a form"), lambda p: add_song(p, made))
         self.hand.session.choose_song(made.id)
         self.hand.tick = 0
 
@@ -132,7 +139,7 @@ class SectionEdits:
     def new_song(self) -> None:
         """A new song, of the first scene."""
         made = with_first_song(self.hand.project, self.hand.session.position.written_bpm)
-        self.hand.session.store.apply("New song", lambda _: made)
+        self.hand.session.store.apply(tr("New song"), lambda _: made)
         self.hand.session.choose_song(made.songs[-1].id)
 
     @does("keep_performance")
@@ -140,20 +147,24 @@ class SectionEdits:
         """A song of how it was played last."""
         session = self.hand.session
         if session.running:
-            raise EditError("stop first: what plays is not over yet")
+            raise EditError(tr("stop first: what plays is not over yet"))
         if session.performance.last is None:
-            raise EditError("nothing has been played since this was opened")
+            raise EditError(tr("nothing has been played since this was opened"))
         made = song_performed(self.hand.project, session.performance.last)
-        session.store.apply("Keep what was played", lambda p: add_song(p, made))
+        session.store.apply(tr("Keep what was played"), lambda p: add_song(p, made))
         session.choose_song(made.id)
-        session.notices.say("info", f"{made.name}: {len(made.sections)} sections.", offers="undo")
+        session.notices.say(
+            "info",
+            tr("{made}: {count} sections.", made=made.name, count=len(made.sections)),
+            offers="undo",
+        )
 
     @does("copy_song")
     def copy_song(self) -> None:
         """Another like this song."""
         song = self._song()
         made, new_id = copy_song(self.hand.project, song.id)
-        self.hand.session.store.apply(f"Copy of {song.name}", lambda _: made)
+        self.hand.session.store.apply(tr("Copy of {song}", song=song.name), lambda _: made)
         self.hand.session.choose_song(new_id)
 
     @does("remove_song")
@@ -161,16 +172,18 @@ class SectionEdits:
         """The song away, from sets too; not while it plays."""
         song, session = self._song(), self.hand.session
         if session.running:
-            raise EditError("stop first: a song goes only while nothing plays")
+            raise EditError(tr("stop first: a song goes only while nothing plays"))
         sets = used_in(session.project, song.id)
-        session.store.apply(f"Remove {song.name}", lambda p: remove_song(p, song.id))
-        places = f", and its place in {', '.join(sets)}" if sets else ""
-        session.notices.say("info", f"{song.name} is removed{places}.", offers="undo")
+        session.store.apply(tr("Remove {song}", song=song.name), lambda p: remove_song(p, song.id))
+        places = tr(", and its place in {names}", names=", ".join(sets)) if sets else ""
+        session.notices.say(
+            "info", tr("{song} is removed{places}.", song=song.name, places=places), offers="undo"
+        )
 
     def _song(self) -> Song:
         song = self.hand.session.song
         if song is None:
-            raise EditError("there is no song yet")
+            raise EditError(tr("there is no song yet"))
         return song
 
     @does("form_verse")
@@ -190,12 +203,19 @@ class SectionEdits:
         if device is None or song is None:
             return
         if device.plays == "grebe":
-            raise EditError(f"Grebe plays {device.name} note by note; W in the Rig changes that")
+            raise EditError(
+                tr(
+                    "Grebe plays {device} note by note; W in the Rig changes that",
+                    device=device.name,
+                )
+            )
         rest = tuple(b for b in song.box_songs if b.device != device.id)
         if len(rest) == len(song.box_songs):
             number = [s.id for s in self.hand.project.songs].index(song.id)
             rest = (*rest, BoxSong(device=device.id, number=min(127, number)))
-        self.hand.change("Song in the box", lambda s: msgspec.structs.replace(s, box_songs=rest))
+        self.hand.change(
+            tr("Song in the box"), lambda s: msgspec.structs.replace(s, box_songs=rest)
+        )
 
     @does("reorder")
     def reorder(self) -> None:
@@ -204,7 +224,7 @@ class SectionEdits:
             (p for p in self.hand.book.programmes() if p.device.id == self.hand.device_id), None
         )
         if found is None or found.order is None or not found.order.places:
-            raise EditError("there is no other order of its memory that would help")
+            raise EditError(tr("there is no other order of its memory that would help"))
         places = found.order.places
 
         def change(project: Project) -> Project:
@@ -212,7 +232,7 @@ class SectionEdits:
                 project = assign(project, pattern, place)
             return project
 
-        self.hand.session.store.apply("Patterns in another order", change)
+        self.hand.session.store.apply(tr("Patterns in another order"), change)
 
     def printed(self, devices: list[str]) -> None:
         """Remember the programming sheets of these devices as printed now."""
@@ -229,4 +249,4 @@ class SectionEdits:
             kept = tuple(p for p in project.printed if p.song != song.id or p.device not in devices)
             return msgspec.structs.replace(project, printed=(*kept, *made))
 
-        self.hand.session.store.apply("Sheet printed", change)
+        self.hand.session.store.apply(tr("Sheet printed"), change)

@@ -12,6 +12,7 @@ from grebe.core.document import Project
 from grebe.core.taking_over import TakenOver, Wanted, match_boxes, take_over
 from grebe.errors import EditError
 from grebe.formats.project import read_project
+from grebe.words import tr
 
 
 class Taking:
@@ -49,7 +50,11 @@ class Taking:
         """Take it, a step of undo. EditError where that cannot be."""
         taken = self.proposed()
         if not taken.lines:
-            raise EditError("nothing of it is ticked")
-        self.session.store.apply(f"Take from {self.other.name}", lambda _: taken.project)
-        words = f"Taken from {self.other.name}: {', '.join(taken.lines)}."
+            raise EditError(tr("nothing of it is ticked"))
+        self.session.store.apply(
+            tr("Take from {other}", other=self.other.name), lambda _: taken.project
+        )
+        words = tr(
+            "Taken from {other}: {names}.", other=self.other.name, names=", ".join(taken.lines)
+        )
         self.session.notices.say("info", words, offers="undo")

@@ -18,6 +18,7 @@ from grebe.protocols.link.messages import (
     from_engine,
     pack,
 )
+from grebe.words import tr
 
 READ_BYTES = 262_144
 _M = TypeVar("_M")
@@ -44,7 +45,7 @@ class EngineClient:
         except OSError as error:
             self._socket.close()
             self.open = False
-            raise EngineError("no engine is running; start one: grebe engine") from error
+            raise EngineError(tr("no engine is running; start one: grebe engine")) from error
         self.send(Hello(version=LINK_VERSION, wants_status=wants_status, role=role))
 
     def fileno(self) -> int:
@@ -86,7 +87,13 @@ class EngineClient:
                 if isinstance(message, kind):
                     return message
             time.sleep(0.005)
-        raise EngineError(f"the engine gave no {kind.__name__} within {timeout_s:g} s")
+        raise EngineError(
+            tr(
+                "the engine gave no {name} within {timeout_s:g} s",
+                name=kind.__name__,
+                timeout_s=timeout_s,
+            )
+        )
 
     def close(self) -> None:
         """Hang up."""
@@ -110,6 +117,10 @@ def check_version(welcome: Welcome) -> None:
     """EngineError when the engine speaks another version."""
     if welcome.version != LINK_VERSION:
         raise EngineError(
-            f"the running engine is of another version (link {welcome.version}, this is "
-            f"{LINK_VERSION}); end it when you can: grebe stop"
+            tr(
+                "the running engine is of another version (link {version}, this is "
+                "{link_version}); end it when you can: grebe stop",
+                version=welcome.version,
+                link_version=LINK_VERSION,
+            )
         )

@@ -11,6 +11,7 @@ from grebe.app.engine.supervisor import let_go, start_engine
 from grebe.errors import EngineError, ProtocolError
 from grebe.process.places import engine_socket, read_back
 from grebe.protocols.link.messages import FromEngine, Shutdown, Status, ToEngine, Welcome
+from grebe.words import tr
 
 LinkState = Literal["starting", "on", "other", "off"]
 """An engine is looked for; it plays for this project; for another; none is wanted any more."""
@@ -154,8 +155,12 @@ class EngineLink:
             self._silent_since = None
             self._owner.say(
                 "error",
-                f"The engine has said nothing for {SILENT_S:g} s: it is stopped, or gets no "
-                f"processor. What is shown may be past. {told('stop_engine')} ends it.",
+                tr(
+                    "The engine has said nothing for {silent_s:g} s: it is stopped, or gets "
+                    "no processor. What is shown may be past. {stop_engine} ends it.",
+                    silent_s=SILENT_S,
+                    stop_engine=told("stop_engine"),
+                ),
             )
 
     def _connect(self, now_s: float) -> None:
@@ -171,7 +176,7 @@ class EngineLink:
                 let_go(start_engine())
             elif now_s - self._trying_since > GIVE_UP_S:
                 self.state = "off"
-                self._owner.say("error", f"The engine does not start: {error}")
+                self._owner.say("error", tr("The engine does not start: {error}", error=error))
             return
         self._trying_since = None
 
@@ -182,8 +187,11 @@ class EngineLink:
             self.state = "other"
             self._owner.say(
                 "warn",
-                f"An engine is playing {welcome.project}. Attach to it, or end it "
-                "and have one for this project.",
+                tr(
+                    "An engine is playing {project}. Attach to it, or end it and have one "
+                    "for this project.",
+                    project=welcome.project,
+                ),
             )
             return
         self.state = "on"
@@ -193,7 +201,7 @@ class EngineLink:
         self.client, self.welcome = None, None
         self._owner.lost()
         if self.state == "on":
-            self._owner.say("error", "The engine ended. Another is being started.")
+            self._owner.say("error", tr("The engine ended. Another is being started."))
         self.state = "starting"
         self._trying_since = None
         self._next_try = 0.0

@@ -17,6 +17,7 @@ from grebe.core.songs.model import Song
 from grebe.core.songs.tempo_scale import scaled
 from grebe.errors import EditError
 from grebe.process.places import written
+from grebe.words import tr
 
 
 class PlanFeed:
@@ -77,7 +78,7 @@ class PlanFeed:
         try:
             plan = self._plan(song)
         except EditError as error:
-            self._say("error", f"{error}. What played before plays on.")
+            self._say("error", tr("{error}. What played before plays on.", error=error))
             return
         for message in self._sender.messages(load_message(self._store.project, plan)):
             self._link.tell(message)

@@ -25,6 +25,7 @@ from grebe.process import children
 from grebe.process.places import engine_socket, read_back, runtime_dir, standin_socket
 from grebe.protocols.link.messages import Load
 from grebe.protocols.link.session import RtpPort
+from grebe.words import tr
 
 READY_WITHIN_S = 10.0
 
@@ -126,7 +127,7 @@ class StandinsProcess:
         """Wait until all of them listen. EngineError when they do not."""
         assert self.process.stdout is not None
         if self.process.stdout.readline() != b"ready\n":
-            raise EngineError("the stand-ins did not start")
+            raise EngineError(tr("the stand-ins did not start"))
 
 
 def rtp_ports(devices: Sequence[Device]) -> tuple[RtpPort, ...]:

@@ -14,6 +14,7 @@ from grebe.app.log.sync_checks import log_checks
 from grebe.core.player.commands import Hold
 from grebe.core.rig.model import Device
 from grebe.protocols.link.messages import Listen, Status
+from grebe.words import tr
 
 
 class Checking:
@@ -90,7 +91,9 @@ class Checking:
             self._notices.say("info", f"{name}: {result.measured.sentence}")
         else:
             good = sum(r.measured.verdict == "good" for r in done.values())
-            self._notices.say("info", f"Checked {len(done)} boxes: {good} are good.")
+            self._notices.say(
+                "info", tr("Checked {count} boxes: {good} are good.", count=len(done), good=good)
+            )
 
     def begin(self, devices: Sequence[Device], *, notes: bool = False) -> None:
         """Listen to devices over some bars, running if nothing runs yet."""
@@ -98,7 +101,9 @@ class Checking:
         if not heeds:
             first = devices[0] if devices else None
             words = (
-                what_to_do(self._store.project.rig, first, None) if first else "There are no boxes."
+                what_to_do(self._store.project.rig, first, None)
+                if first
+                else tr("There are no boxes.")
             )
             self._notices.say("warn", words)
             return
@@ -106,12 +111,14 @@ class Checking:
         self._tell_listen()
         if not self._position.running:
             self._run()
-        self._notices.say("info", f"Listening for {self.check.bars} bars; Esc gives up.")
+        self._notices.say(
+            "info", tr("Listening for {bars} bars; Esc gives up.", bars=self.check.bars)
+        )
 
     def end(self) -> bool:
         """Give up listening; whether something was listened to."""
         if not self.check.active:
             return False
         self._let_go()
-        self._notices.say("info", "Listened no further; nothing was kept of it.")
+        self._notices.say("info", tr("Listened no further; nothing was kept of it."))
         return True

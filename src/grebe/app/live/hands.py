@@ -8,6 +8,7 @@ from grebe.core.player.commands import Fill, Metronome
 from grebe.core.rig.model import Device
 from grebe.errors import EditError
 from grebe.protocols.link.messages import Audition
+from grebe.words import tr
 
 
 class Hands:
@@ -29,7 +30,7 @@ class Hands:
     def metronome(self) -> None:
         """Click every beat, or no longer. EditError where nothing clicks."""
         if self._store.project.rig.count_in.device is None:
-            raise EditError("nothing clicks yet: choose a box for it in the Rig, with K")
+            raise EditError(tr("nothing clicks yet: choose a box for it in the Rig, with K"))
         self.clicking = not self.clicking
         self._link.tell(Metronome(on=self.clicking))
 

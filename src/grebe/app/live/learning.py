@@ -11,6 +11,7 @@ from grebe.core.document import with_rig
 from grebe.core.rig.learn import bound
 from grebe.core.rig.trigger import Trigger
 from grebe.protocols.link.messages import Learn, Pressed
+from grebe.words import tr
 
 
 class Learning:
@@ -39,10 +40,20 @@ class Learning:
         action, self.action = self.action, ""
         name = self._store.project.rig.name_of(trigger.device)
         if action:
-            self._store.apply("Learn a press", lambda p: bound(p, action, trigger))
-            self._notices.say("info", f"{name}: {trigger.words} does that.")
+            self._store.apply(tr("Learn a press"), lambda p: bound(p, action, trigger))
+            self._notices.say(
+                "info",
+                tr("{name}: {trigger_words} does that.", name=name, trigger_words=trigger.words),
+            )
         else:
             self._store.apply(
-                "Panic", lambda p: with_rig(p, msgspec.structs.replace(p.rig, panic=trigger))
+                tr("Panic"), lambda p: with_rig(p, msgspec.structs.replace(p.rig, panic=trigger))
             )
-            self._notices.say("info", f"{name}: {trigger.words} panics from now on.")
+            self._notices.say(
+                "info",
+                tr(
+                    "{name}: {trigger_words} panics from now on.",
+                    name=name,
+                    trigger_words=trigger.words,
+                ),
+            )

@@ -18,6 +18,7 @@ from grebe.core.time.loop_length import LoopTempo, loop_tempo
 from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import EditError
+from grebe.words import tr
 
 LAYERS = (0, 1, 2, 4, 8)
 """Bars of a recording that ends by itself; 0 is open."""
@@ -71,7 +72,9 @@ class Looping:
         """A track does what comes next for it, or what is said; asked again it is taken back."""
         looper = self.looper
         if looper is None or number > looper.spec.loop_tracks:
-            raise EditError(f"there is no loop track {number} that Grebe can tell")
+            raise EditError(
+                tr("there is no loop track {number} that Grebe can tell", number=number)
+            )
         self._link.tell(
             TrackCommand(device=looper.id, number=number, do=do, at=self.at, bars=self.bars)
         )
@@ -79,14 +82,18 @@ class Looping:
     def next_at(self) -> None:
         """Starts and stops fall on bars, or on the loop's own end."""
         self.at = "loop" if self.at == "bar" else "bar"
-        where = "the next bar" if self.at == "bar" else "the longest loop's end"
-        self._notices.say("info", f"Loop tracks start and stop at {where}.")
+        where = tr("the next bar") if self.at == "bar" else tr("the longest loop's end")
+        self._notices.say("info", tr("Loop tracks start and stop at {where}.", where=where))
 
     def next_length(self) -> None:
         """The next recording ends by itself after so many bars, or is open."""
         self.bars = LAYERS[(LAYERS.index(self.bars) + 1) % len(LAYERS)]
-        words = f"ends after {self.bars} bars" if self.bars else "is open until it is closed"
-        self._notices.say("info", f"The next recording {words}.")
+        words = (
+            tr("ends after {bars} bars", bars=self.bars)
+            if self.bars
+            else tr("is open until it is closed")
+        )
+        self._notices.say("info", tr("The next recording {words}.", words=words))
 
     # A first loop leads
 
@@ -97,14 +104,14 @@ class Looping:
         """
         looper = self.looper
         if looper is None:
-            raise EditError("there is no looper that Grebe can tell")
+            raise EditError(tr("there is no looper that Grebe can tell"))
         if self._position.running:
-            raise EditError("a first loop is played while nothing runs: stop first")
+            raise EditError(tr("a first loop is played while nothing runs: stop first"))
         if self._first is None:
             self._first = (looper.id, now_s)
             self._link.tell(TrackCommand(device=looper.id, number=1, do="record", at="now"))
             self._notices.say(
-                "info", "The first loop is recorded; the same key on its end closes it."
+                "info", tr("The first loop is recorded; the same key on its end closes it.")
             )
             return None
         device, began = self._first
@@ -116,7 +123,12 @@ class Looping:
         self._link.tell(TrackCommand(device=device, number=1, do="play", at="now"))
         self.take_tempo(round(found.bpm, 2))
         self._link.tell(Begin())
-        self._notices.say("info", f"{found.bars} bars at {found.bpm:.2f} BPM: all run on the loop.")
+        self._notices.say(
+            "info",
+            tr(
+                "{bars} bars at {bpm:.2f} BPM: all run on the loop.", bars=found.bars, bpm=found.bpm
+            ),
+        )
         return found
 
     def _meter(self) -> Meter:
@@ -138,10 +150,15 @@ class Looping:
                 TICKS_PER_QUARTER
             )  # fmt: skip
             name = self._store.project.rig.name_of(track.device)
-            way = "late" if beat_ms > 0 else "early"
-            return (
-                f"{name}'s loops stay at {track.bpm:.4g} BPM: at {bpm:.4g} they run "
-                f"{abs(beat_ms):.0f} ms {way} with every bar"
+            way = tr("late") if beat_ms > 0 else tr("early")
+            return tr(
+                "{name}'s loops stay at {bpm:.4g} BPM: at {bpm2:.4g} they run "
+                "{value:.0f} ms {way} with every bar",
+                name=name,
+                bpm=track.bpm,
+                bpm2=bpm,
+                value=abs(beat_ms),
+                way=way,
             )
         return ""
 
@@ -154,5 +171,7 @@ class Looping:
         meant = self._warned is not None and at - self._warned[1] < MEANT_S
         self._warned = (bpm, at)
         if not meant:
-            self._notices.say("warn", f"{words}. The same again within 3 s does it.")
+            self._notices.say(
+                "warn", tr("{words}. The same again within 3 s does it.", words=words)
+            )
         return meant

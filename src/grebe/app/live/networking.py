@@ -33,6 +33,7 @@ from grebe.protocols.link.session import (
     RtpPort,
     ShowDocument,
 )
+from grebe.words import tr
 
 SEEN = "peer-"
 """Before the id of a computer that is in the session and not in the rig."""
@@ -45,7 +46,7 @@ def _with_computers(rig: Rig, others: Sequence[PeerRow]) -> Rig:
     if not others:
         return rig
     devices = tuple(
-        Device(id=SEEN + r.id, name=r.name, kind="computer", label="computer in the session",
+        Device(id=SEEN + r.id, name=r.name, kind="computer", label=tr("computer in the session"),
                plays="own", port=Port(wire="peer"))
         for r in others
     )  # fmt: skip
@@ -160,14 +161,14 @@ class Networking:
     def join(self) -> None:
         """Join the session that the rig names."""
         if self._link.state != "on":
-            raise EditError("there is no engine yet to join with")
+            raise EditError(tr("there is no engine yet to join with"))
         self.joined = self._store.project.rig.network
         self._send_join()
         self._join_laptops()
         self._show_now()
         sealed = bool(passphrase_of(self.joined.name))
-        how = "with its passphrase" if sealed else "open: others' tempi wait to be accepted"
-        self._notices.say("info", f"Joining {self.joined.name}, {how}.")
+        how = tr("with its passphrase") if sealed else tr("open: others' tempi wait to be accepted")
+        self._notices.say("info", tr("Joining {joined}, {how}.", joined=self.joined.name, how=how))
 
     def leave(self) -> None:
         """Leave it; what plays goes on."""
@@ -176,7 +177,7 @@ class Networking:
         self._seen = None
         self.laptops.end()
         self._link.tell(Join())
-        self._notices.say("info", "The session was left. What plays here goes on.")
+        self._notices.say("info", tr("The session was left. What plays here goes on."))
 
     def toggle(self) -> None:
         """Join or leave."""
@@ -189,11 +190,14 @@ class Networking:
         """Listen to remote surfaces, or no longer."""
         if self.osc_on:
             self.osc = None
-            self._notices.say("info", "OSC is off.")
+            self._notices.say("info", tr("OSC is off."))
         else:
             self.osc = self._store.project.rig.osc
-            where = "others, too" if self.osc.senders else "this computer only"
-            self._notices.say("info", f"OSC listens at port {self.osc.port}, to {where}.")
+            where = tr("others, too") if self.osc.senders else tr("this computer only")
+            self._notices.say(
+                "info",
+                tr("OSC listens at port {port}, to {where}.", port=self.osc.port, where=where),
+            )
         self._link.tell(Osc(use=self.osc))
         self._show_now()
 
@@ -273,9 +277,9 @@ class Networking:
         """Accept the first that waits. EditError where nobody does."""
         row = next((r for r in self.rows if not r.accepted), None)
         if row is None:
-            raise EditError("nobody waits to be accepted")
+            raise EditError(tr("nobody waits to be accepted"))
         self.accept(row.id)
-        self._notices.say("info", f"{row.name}'s tempo and starts count from now on.")
+        self._notices.say("info", tr("{row}'s tempo and starts count from now on.", row=row.name))
 
     def takes_tempo(self, bpm: float) -> bool:
         """Give a tempo to the session, where songs do not bring theirs; whether it was given."""
@@ -300,16 +304,21 @@ class Networking:
             wish = (row.id, row.asks_bpm)
             if row.asks_bpm and wish not in self._asked:
                 self._asked.add(wish)
-                text = (
-                    f"{row.name} would have {row.asks_bpm:g} BPM: {told('accept_peer')} accepts it."
+                text = tr(
+                    "{row} would have {asks_bpm:g} BPM: {accept_peer} accepts it.",
+                    row=row.name,
+                    asks_bpm=row.asks_bpm,
+                    accept_peer=told("accept_peer"),
                 )
                 self._notices.say("warn", text)
         if peers.state == "in":
             known = self._seen
             if known is not None:
                 for came in here.keys() - known.keys():
-                    self._notices.say("info", f"{here[came]} is in the session.")
+                    self._notices.say("info", tr("{here} is in the session.", here=here[came]))
                 for went in known.keys() - here.keys():
-                    self._notices.say("warn", f"{known[went]} has left the session.")
+                    self._notices.say(
+                        "warn", tr("{known} has left the session.", known=known[went])
+                    )
                     self.offsets.pop(went, None)
             self._seen = here

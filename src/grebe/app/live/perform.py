@@ -42,6 +42,7 @@ from grebe.protocols.link.messages import (
     Status,
     Welcome,
 )
+from grebe.words import tr
 
 SETTLE_S = 0.4
 """After Stop, reports that have stood still for so long are the last ones."""
@@ -168,13 +169,22 @@ def with_leader_named(project: Project, name: str) -> tuple[Project, tuple[str, 
     assumed: tuple[str, ...] = ()
     if not any(c.source == device.id and c.target == GREBE_ID for c in led.rig.cables):
         led = add_cable(led, best_cable(led.rig, device.id, GREBE_ID))
-        assumed = (f"The rig has no cable from {device.name} to Grebe; run as if it had one.",)
+        assumed = (
+            tr(
+                "The rig has no cable from {device} to Grebe; run as if it had one.",
+                device=device.name,
+            ),
+        )
     hop = clock_tree(led.rig).hops.get(GREBE_ID)
     heard = hop is not None and (hop.cable.medium in MIDI_MEDIA or device.pulse_from.is_set)
     if not heard:
         raise UsageError(
-            f"{device.name}'s clock does not reach Grebe: look at what it can send, at its cables' "
-            "filters and at where its pulses are heard in the Rig, or use --leader grebe"
+            tr(
+                "{device}'s clock does not reach Grebe: look at what it can send, at its "
+                "cables' filters and at where its pulses are heard in the Rig, or use "
+                "--leader grebe",
+                device=device.name,
+            )
         )
     return led, assumed
 

@@ -29,6 +29,7 @@ from grebe.core.player.commands import (
 )
 from grebe.errors import EditError
 from grebe.protocols.link.messages import Panic
+from grebe.words import tr
 
 PANIC_WITHIN_S = 1.0
 MOST_ASKED = 64
@@ -108,7 +109,7 @@ class PerformerCommands:
         self.halted = False
         self._link.tell(Begin(section=first, tick=tick, at_ns=at_ns, count_in_bars=count_in_bars))
         if self._network.leads:
-            self._notices.say("info", "Coming in on the session's next one.")
+            self._notices.say("info", tr("Coming in on the session's next one."))
         self.resuming.forget()
 
     def escape(self, now_s: float) -> bool:
@@ -165,7 +166,7 @@ class PerformerCommands:
             return
         first = next((c.first for c in joined.chapters if c.entry == entry), None)
         if first is None:
-            raise EditError("that song cannot be played")
+            raise EditError(tr("that song cannot be played"))
         self._link.tell(Launch(section=first, at=at))
 
     def next_launch_unit(self) -> None:
@@ -174,7 +175,7 @@ class PerformerCommands:
         self.launch_at = units[(units.index(self.launch_at) + 1) % len(units)]
         words = {None: "where each view says", "bar": "on the next bar", "beat": "on the next beat",
                  "quarter_beat": "on the next quarter of a beat"}[self.launch_at]  # fmt: skip
-        self._notices.say("info", f"Launches come in {words}.")
+        self._notices.say("info", tr("Launches come in {words}.", words=words))
 
     def hold(self) -> None:
         """Hold this section, or let it go on."""

@@ -19,6 +19,7 @@ from grebe.core.patterns.model import Content
 from grebe.core.rig.model import Device
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.protocols.link.messages import PlayedIn
+from grebe.words import tr
 
 KEPT_NS = 10 * 60 * 1_000_000_000
 """Ten minutes."""
@@ -169,5 +170,8 @@ def captured(
     beats = bars * bar_beats
     names = {v.note: v.name for v in device.spec.voices}
     return content_from(
-        window(notes, end, beats), beats, how, lambda note: names.get(note) or f"Note {note}"
+        window(notes, end, beats),
+        beats,
+        how,
+        lambda note: names.get(note) or tr("Note {note}", note=note),
     )

@@ -19,6 +19,7 @@ from grebe.core.rehearse.score import ExpectedMove, Scored, Transition, score, t
 from grebe.core.songs.layout import SectionSpan
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import EditError
+from grebe.words import tr
 
 PACES = (1.0, 0.9, 0.8, 0.7, 0.6, 0.5)
 DRILL_BARS = 4
@@ -105,7 +106,12 @@ class Rehearsal:
         leg = self._leg
         if leg is not None and leg.launched is None and self._launches(now):
             soon = self.session.position.tick_now() >= leg.planned - bar
-            rows.append((f"Bring in {now.following.scene.name if now.following else ''}", soon))
+            rows.append(
+                (
+                    tr("Bring in {what}", what=now.following.scene.name if now.following else ""),
+                    soon,
+                )
+            )
         return rows
 
     def _launches(self, now: StagePlace) -> bool:
@@ -123,7 +129,7 @@ class Rehearsal:
     def begin(self) -> None:
         """Rehearse what is in hand from its beginning, counted in."""
         if self.session.running:
-            raise EditError("stop first: a rehearsal begins from where it stands")
+            raise EditError(tr("stop first: a rehearsal begins from where it stands"))
         self.on, self.scores, self._leg = True, [], None
         self.session.performer.launched_ns.clear()
         self.session.performer.run_counted()
@@ -146,7 +152,7 @@ class Rehearsal:
             raise EditError("stop first")
         song = next((s for s in session.project.songs if s.name == transition.song), None)
         if song is None:
-            raise EditError(f"there is no song {transition.song} any more")
+            raise EditError(tr("there is no song {song} any more", song=transition.song))
         layout = session.project.layout(song)
         pairs = zip(layout.spans, layout.spans[1:], strict=False)
         found = next(
@@ -155,8 +161,14 @@ class Rehearsal:
             None,
         )  # fmt: skip
         if found is None:
-            raise EditError(f"{transition.song} does not go from {transition.before} to "
-                            f"{transition.after} any more")  # fmt: skip
+            raise EditError(
+                tr(
+                    "{song} does not go from {before} to {after} any more",
+                    song=transition.song,
+                    before=transition.before,
+                    after=transition.after,
+                )
+            )
         before, after = found
         session.selection.perform_set(on=False)
         session.choose_song(song.id)

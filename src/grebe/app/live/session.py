@@ -40,6 +40,7 @@ from grebe.protocols.link.messages import (
     Status,
     Welcome,
 )
+from grebe.words import tr
 
 LAUNCHES = ("next_in", "next_end", "cut")
 
@@ -158,7 +159,13 @@ class Session:
         elif isinstance(message, Loaded) and self.link.state == "on":
             if message.source != self.source:
                 self.link.state, self.position.status = "other", None
-                self.say("warn", f"The engine has been given {message.project} by another window.")
+                self.say(
+                    "warn",
+                    tr(
+                        "The engine has been given {project} by another window.",
+                        project=message.project,
+                    ),
+                )
             else:
                 self.selection.loaded(message.song)
 
@@ -184,18 +191,20 @@ class Session:
         """An engine is there for this project."""
         if welcome.running:
             self.selection.attached(welcome)
-            self.say("info", "Attached to the engine that was already playing.")
+            self.say("info", tr("Attached to the engine that was already playing."))
         elif welcome.priority == "none":
             self.say(
                 "warn",
-                "No real-time priority: ticks may be a few ms late under load. "
-                "Select Grebe in Rig to see how to allow it.",
+                tr(
+                    "No real-time priority: ticks may be a few ms late under load. Select "
+                    "Grebe in Rig to see how to allow it."
+                ),
             )
         if self.performer.resuming.section and not welcome.running:
             self.notices.say(
                 "warn",
-                "The engine had ended; another is ready. "
-                f"{told('run_stop')} comes back in on the next bar.",
+                tr("The engine had ended; another is ready. {run_stop} comes back in on the "
+"next bar.", run_stop=told('run_stop')),
                 offers="run_stop", over=lambda: self.running,
             )  # fmt: skip
         self.feed.forget()
@@ -212,13 +221,13 @@ class Session:
         """End the engine, whoever started it; another is started for this project."""
         if self.link.end_engine():
             self.performer.resuming.forget()
-            self.say("info", "The engine was ended; a fresh one is starting.")
+            self.say("info", tr("The engine was ended; a fresh one is starting."))
 
     def choose_song(self, song_id: str) -> bool:
         """Take another song in hand; not while one plays. Whether it was taken."""
         if self.running:
             self.notices.say(
-                "warn", "Stop first: another song is loaded only while nothing plays.",
+                "warn", tr("Stop first: another song is loaded only while nothing plays."),
                 offers="run_stop", over=lambda: not self.running,
             )  # fmt: skip
             return False
@@ -230,7 +239,7 @@ class Session:
 
     def _place(self) -> str:
         beat = self.position.tick_now() / TICKS_PER_QUARTER
-        return f"beat {beat:.1f}" if self.running else ""
+        return tr("beat {beat:.1f}", beat=beat) if self.running else ""
 
     def _something_else_in_hand(self) -> None:
         self.performer.resuming.forget()

@@ -16,6 +16,7 @@ from grebe.core.rig.model import GREBE_ID, Device, Rig
 from grebe.core.sync.measure import Measured, measure
 from grebe.core.units import OffsetMs, held_in
 from grebe.protocols.link.messages import Heard, Heed
+from grebe.words import tr
 
 BARS = 16
 BEATS_A_BAR = 4
@@ -58,22 +59,34 @@ def heed_of(device: Device, *, notes: bool = False) -> Heed | None:
 def what_to_do(rig: Rig, device: Device, heed: Heed | None) -> str:
     """What to connect and what to play, in a sentence or two."""
     if heed is None:
-        return (
-            f"Nothing of {device.name} reaches Grebe. Choose where it is heard in the Rig, or "
-            "record it beside a click and measure the recording."
+        return tr(
+            "Nothing of {device} reaches Grebe. Choose where it is heard in the Rig, "
+            "or record it beside a click and measure the recording.",
+            device=device.name,
         )
     cable = next((c for c in rig.cables if c.source == device.id and c.target == GREBE_ID), None)
     jack = device.jack(cable.source_jack) if cable is not None else None
-    out = jack.name if jack is not None else "output"
+    out = jack.name if jack is not None else tr("output")
     where = {
-        "beats": f"{device.name} is a stand-in: it reports each beat as it sounds.",
-        "notes": f"Run {device.name}'s {out} to Grebe and let it play a click on every beat.",
-        "clock": f"Run {device.name}'s {out} to Grebe and let its clock run.",
-        "pulses": f"Run {device.name}'s pulses to the input they are heard at.",
+        "beats": tr(
+            "{device} is a stand-in: it reports each beat as it sounds.", device=device.name
+        ),
+        "notes": tr(
+            "Run {device}'s {out} to Grebe and let it play a click on every beat.",
+            device=device.name,
+            out=out,
+        ),
+        "clock": tr(
+            "Run {device}'s {out} to Grebe and let its clock run.", device=device.name, out=out
+        ),
+        "pulses": tr("Run {device}'s pulses to the input they are heard at.", device=device.name),
     }[heed]
     if heed == "notes" and device.port.is_standin:
-        where = f"{device.name} is a stand-in: it reports each hit of its pattern as it sounds."
-    return f"{where} {BARS} bars are listened to."
+        where = tr(
+            "{device} is a stand-in: it reports each hit of its pattern as it sounds.",
+            device=device.name,
+        )
+    return tr("{where} {bars} bars are listened to.", where=where, bars=BARS)
 
 
 class SoundCheck:

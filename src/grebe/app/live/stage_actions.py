@@ -12,6 +12,7 @@ from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
 from grebe.core.songs.layout import Layout
 from grebe.core.songs.model import Song
+from grebe.words import tr
 
 MOST_NUMBERED = 16
 
@@ -49,7 +50,7 @@ class StageNumbers:
     def song_number(self) -> None:
         """A song by its number."""
         if self._book.plan() is None:
-            self._session.say("warn", "There is no set: songs have no numbers.")
+            self._session.say("warn", tr("There is no set: songs have no numbers."))
         else:
             self._type("song")
 
@@ -63,7 +64,7 @@ class StageNumbers:
         names = self.named(layout) if layout is not None else []
         if not typed or not 1 <= int(typed) <= len(names):
             if typed:
-                self._session.say("warn", f"There is no {self.of} {typed}.")
+                self._session.say("warn", tr("There is no {of} {typed}.", of=self.of, typed=typed))
             return
         found = names[int(typed) - 1][0]
         if self.of == "song":
@@ -172,27 +173,27 @@ class StageActions:
         """The move that is announced is done."""
         done = self._book.tick_off()
         if done is not None:
-            self.session.say("info", f"Done: {done.words}.")
+            self.session.say("info", tr("Done: {done_words}.", done_words=done.words))
 
     @does("drop_pass")
     def drop_pass(self) -> None:
         """Leave out the pass that makes the plan fit its slot, for this time."""
         slot = self._book.slot()
         if slot is None or not slot.drop:
-            self.session.say("info", "Nothing has to be dropped.")
+            self.session.say("info", tr("Nothing has to be dropped."))
             return
         self.session.selection.drop_passes([(r.entry, r.section) for r in slot.drop])
         names = ", ".join(r.scene for r in slot.drop)
-        self.session.say("info", f"A pass less of {names}, this time.")
+        self.session.say("info", tr("A pass less of {names}, this time.", names=names))
 
     @does("lock")
     def lock(self) -> None:
         """Lock the keys, or let them go."""
         self.session.stage.locked = not self.session.stage.locked
         words = (
-            f"Keys are locked; {told('lock')} lets go."
+            tr("Keys are locked; {lock} lets go.", lock=told("lock"))
             if self.session.stage.locked
-            else "Keys work again."
+            else tr("Keys work again.")
         )
         self.session.say("info", words)
 
@@ -200,8 +201,8 @@ class StageActions:
     def guard(self) -> None:
         """Touches have to be held while something plays, or count at once."""
         self.session.stage.guarded = not self.session.stage.guarded
-        state = "on: touches have to be held" if self.session.stage.guarded else "off"
-        self.session.say("info", f"Touch guard {state}.")
+        state = tr("on: touches have to be held") if self.session.stage.guarded else tr("off")
+        self.session.say("info", tr("Touch guard {state}.", state=state))
 
     def _mute(self, number: int) -> None:
         if self.numbers.typed is not None:

@@ -21,6 +21,7 @@ from grebe.core.sync.onsets import find_onsets
 from grebe.errors import RecordingError, UsageError
 from grebe.formats.events import read_events, read_wav
 from grebe.formats.reading import require_file
+from grebe.words import tr
 
 Progress = Callable[[float], None]
 Events = NDArray[np.float64]
@@ -75,7 +76,9 @@ def read_sources(path: Path, names: tuple[str, ...], progress: Progress) -> list
         found_in = find_onsets(recording.channel(number), recording.rate, report)
         remark = ""
         if found_in.clipped > CLIPS:
-            remark = f" It clips ({found_in.clipped * 100:.2g} % of it): record it lower."
+            remark = tr(
+                " It clips ({value:.2g} % of it): record it lower.", value=found_in.clipped * 100
+            )
         sources.append(
             RecordedSource(
                 name=name, times_s=found_in.times_s, problem=found_in.problem, remark=remark
@@ -90,7 +93,9 @@ def _is_text(path: Path) -> bool:
         with path.open("rb") as file:
             head = file.read(12)
     except OSError as error:
-        raise RecordingError(f"{path} could not be read: {error.strerror}.") from error
+        raise RecordingError(
+            tr("{path} could not be read: {strerror}.", path=path, strerror=error.strerror)
+        ) from error
     return not (head[:4] in (b"RIFF", b"RIFX", b"RF64") and head[8:12] == b"WAVE")
 
 
@@ -102,7 +107,11 @@ def _named(names: tuple[str, ...], count: int) -> list[str]:
         )
     if names:
         return list(names)
-    return ["reference", "device"] if count == 2 else [f"channel {n + 1}" for n in range(count)]
+    return (
+        ["reference", "device"]
+        if count == 2
+        else [tr("channel {value}", value=n + 1) for n in range(count)]
+    )
 
 
 def check(sources: list[RecordedSource], grid: float) -> Checked:
@@ -113,7 +122,7 @@ def check(sources: list[RecordedSource], grid: float) -> Checked:
     if problem or lattice is None:
         swapped = ""
         if len(sources) == 2 and not _unfit(others[0], reference_lattice(others[0].times_s)):
-            swapped = f" {others[0].name} does keep one: are the two swapped?"
+            swapped = tr(" {name} does keep one: are the two swapped?", name=others[0].name)
         problem = f"{first.name}: {problem}{swapped}"
         rows = tuple((s.name, _nothing(problem, len(s.times_s))) for s in others)
         return Checked(reference=first.name, bpm=None, problem=problem, devices=rows)
@@ -140,11 +149,15 @@ def _unfit(source: RecordedSource, lattice: Reference | None) -> str:
         return f"{source.problem}."
     count = 0 if lattice is None else len(lattice.number)
     if lattice is None or count < FEWEST_REFERENCE:
-        return f"it has {count} beats; at least {FEWEST_REFERENCE} are needed."
+        return tr(
+            "it has {count} beats; at least {fewest_reference} are needed.",
+            count=count,
+            fewest_reference=FEWEST_REFERENCE,
+        )
     places = lattice.number[-1] - lattice.number[0] + 1
     uneven = lattice.steady and lattice.jitter_s > UNEVEN * lattice.period_s
     if lattice.missed > places / 2 or uneven:
-        return "it keeps no even beat."
+        return tr("it keeps no even beat.")
     return ""
 
 

@@ -17,6 +17,7 @@ from grebe.core.songs.model import Part, Scene, Section, Song
 from grebe.core.time.meter import Meter
 from grebe.core.units import MAX_TIMES, Value
 from grebe.errors import EditError
+from grebe.words import tr
 
 TEACHING_SECTION = "teaching"
 """Id of the one section of the song that teaches; no song of a project has it by itself."""
@@ -102,7 +103,7 @@ def teach_plan(project: Project, teaching: Teaching, bpm: float, source: str) ->
     pattern = project.pattern(teaching.pattern)
     device = project.rig.device(pattern.device)
     if not any(v.hits for v in pattern.content.voices):
-        raise EditError(f"{pattern.name} has no hits to teach")
+        raise EditError(tr("{pattern} has no hits to teach", pattern=pattern.name))
     bar = Meter().bar_ticks
     bars = max(1, -(-pattern.content.ticks // bar))
     scene = Scene(
@@ -126,7 +127,9 @@ def teach_plan(project: Project, teaching: Teaching, bpm: float, source: str) ->
     )
     plan = make_plan(alone, song, source)
     if device.id not in plan.via:
-        raise EditError(f"Grebe does not reach {device.name}: run a cable to it in the Rig")
+        raise EditError(
+            tr("Grebe does not reach {device}: run a cable to it in the Rig", device=device.name)
+        )
     return plan
 
 

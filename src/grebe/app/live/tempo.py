@@ -16,6 +16,7 @@ from grebe.core.player.commands import Nudge, Steer
 from grebe.core.songs.edit import set_tempo
 from grebe.core.time.tap import TapTempo
 from grebe.core.units import MAX_BPM, MIN_BPM
+from grebe.words import tr
 
 
 class TempoControl:
@@ -76,7 +77,7 @@ class TempoControl:
         """The song in hand takes a tempo; while it plays, from the next beat on."""
         song_id, held = self._selection.song_id, _held(bpm)
         self._store.apply(
-            "Tempo",
+            tr("Tempo"),
             lambda project: with_song(project, song_id, lambda s: set_tempo(s, held)),
             merge=merge,
         )
@@ -86,13 +87,15 @@ class TempoControl:
         """The song's tempo from the next beat on; over some bars, only for this time."""
         status, song = self._position.status, self._selection.song
         if self._network.takes_tempo(bpm):
-            self._notices.say("info", f"The session is asked to run at {bpm:g} BPM.")
+            self._notices.say("info", tr("The session is asked to run at {bpm:g} BPM.", bpm=bpm))
         elif status is not None and status.follows and not self._network.leads:
             name = self._store.project.rig.name_of(status.follows)
-            self._notices.say("warn", f"{name} leads: its tempo holds.")
+            self._notices.say("warn", tr("{name} leads: its tempo holds.", name=name))
         elif bars and self._position.running:
             self._link.tell(Steer(bpm=bpm, ramp_bars=bars))
-            words = f"To {bpm:g} BPM over {bars} bars; the song keeps its own tempo."
+            words = tr(
+                "To {bpm:g} BPM over {bars} bars; the song keeps its own tempo.", bpm=bpm, bars=bars
+            )
             self._notices.say("info", words)
         elif song is not None:
             self.change(bpm - song.bpm)

@@ -10,6 +10,7 @@ from grebe.app.live.session import Session
 from grebe.formats.project import parse_project
 from grebe.protocols.link.messages import FromEngine, ToEngine, Welcome
 from grebe.protocols.link.session import ShowDocument
+from grebe.words import tr
 
 
 class ShownLink:
@@ -49,15 +50,15 @@ class WatchedSession:
 
     def __init__(self, shown: ShowDocument) -> None:
         """ProjectError where the document cannot be read."""
-        opened = parse_project(shown.project, "the document shown")
+        opened = parse_project(shown.project, tr("the document shown"))
         self.session = Session(Store(opened.project), ShownLink)
         self._take_in_hand(shown)
 
     def show(self, shown: ShowDocument) -> None:
         """The document has changed there, or something else is in hand."""
-        opened = parse_project(shown.project, "the document shown")
+        opened = parse_project(shown.project, tr("the document shown"))
         if opened.project != self.session.project:
-            self.session.store.apply("Shown", lambda _: opened.project)
+            self.session.store.apply(tr("Shown"), lambda _: opened.project)
         self._take_in_hand(shown)
 
     def _take_in_hand(self, shown: ShowDocument) -> None:

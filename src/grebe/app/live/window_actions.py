@@ -5,6 +5,7 @@ from __future__ import annotations
 from grebe.app.doing import does
 from grebe.app.live.session import Session
 from grebe.core.player.controls import PUSH_PERCENT
+from grebe.words import tr
 
 
 class WindowActions:
@@ -114,10 +115,10 @@ class WindowActions:
         """As it was opened or saved last; one step of undo brings it back."""
         store = self.session.store
         if not store.dirty:
-            self.session.say("info", "Nothing has changed since it was saved.")
+            self.session.say("info", tr("Nothing has changed since it was saved."))
             return
-        store.apply("As it was saved", lambda _: store.saved)
-        self.session.notices.say("info", "As it was saved last.", offers="undo")
+        store.apply(tr("As it was saved"), lambda _: store.saved)
+        self.session.notices.say("info", tr("As it was saved last."), offers="undo")
 
     @does("redo")
     def redo(self) -> None:
@@ -129,7 +130,7 @@ class WindowActions:
         """One edit was taken back or brought back; the way back is offered until the next one."""
         store = self.session.store
         if not name:
-            self.session.say("info", "There was nothing to take back or bring again.")
+            self.session.say("info", tr("There was nothing to take back or bring again."))
             return
         here = store.project
         self.session.notices.say(

@@ -10,6 +10,7 @@ from numpy.typing import NDArray
 from grebe.core.audio.drums import drum
 from grebe.core.audio.tones import RELEASE_S, bass, fading, pad
 from grebe.core.rig.spec import Kind, Spec
+from grebe.words import tr
 
 Wave = NDArray[np.float32]
 
@@ -76,7 +77,7 @@ def loudness(velocity: int, level: int = 127) -> float:
 
 def cuts(kind: Kind, spec: Spec) -> dict[int, str]:
     """For each note that cuts others off, the name of what it shares with them."""
-    shared = {voice.note: f"slot {voice.slot}" for voice in spec.voices if voice.slot}
+    shared = {voice.note: tr("slot {slot}", slot=voice.slot) for voice in spec.voices if voice.slot}
     if is_struck(kind):
         shared = dict.fromkeys(HATS, "hats") | shared
     return shared

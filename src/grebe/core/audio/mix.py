@@ -23,6 +23,7 @@ from grebe.core.audio.names import CUTOFF, LEVEL, USUAL_BRIGHT
 from grebe.core.player.events import ControlChange, Due, NoteOff, NoteOn
 from grebe.core.rig.model import Device
 from grebe.core.time.tempo import TempoMap
+from grebe.words import tr
 
 Stereo = NDArray[np.float32]
 """Shape (samples, 2)."""
@@ -134,7 +135,7 @@ def _cut_times(rows: list[Struck], shared: Mapping[int, str]) -> list[float | No
     out: list[float | None] = [None] * len(rows)
     running: dict[str, int] = {}
     for index, row in enumerate(rows):
-        name = shared.get(row.note, f"note {row.note}")
+        name = shared.get(row.note, tr("note {note}", note=row.note))
         if name in running:
             out[running[name]] = row.at_s
         running[name] = index

@@ -13,12 +13,13 @@ from grebe.core.rig.notemap import PadLayout, note_map
 from grebe.core.rig.pulses import convert
 from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.words import tr
 
 _HOW = {
-    "pass": "Pass the pulses on as they are.",
-    "divide": "Let one pulse in {n} through: no delay.",
-    "multiply": "Multiply by {n}: starts a pulse late, and follows tempo changes late.",
-    "regenerate": "Neither divides the other: make a clock of its own from the tempo.",
+    "pass": tr("Pass the pulses on as they are."),
+    "divide": tr("Let one pulse in {n} through: no delay."),
+    "multiply": tr("Multiply by {n}: starts a pulse late, and follows tempo changes late."),
+    "regenerate": tr("Neither divides the other: make a clock of its own from the tempo."),
 }
 
 
@@ -37,11 +38,14 @@ def realign(lanes: list[Fraction], meter: Meter, bpm: float) -> Answer:
     rows = tuple(
         (f"{n}", f"{_plain(lane):g}", f"{beats / lane}") for n, lane in enumerate(lanes, 1)
     )
-    sentence = (
-        f"Together again after {_plain(beats):g} quarter notes, {seconds:.2f} s; with the bar "
-        f"line after {_plain(with_barline):g} bars."
+    sentence = tr(
+        "Together again after {plain:g} quarter notes, {seconds:.2f} s; with the "
+        "bar line after {plain2:g} bars.",
+        plain=_plain(beats),
+        seconds=seconds,
+        plain2=_plain(with_barline),
     )
-    return Answer(values, sentence, ("lane", "quarter notes", "times until then"), rows)
+    return Answer(values, sentence, ("lane", tr("quarter notes"), tr("times until then")), rows)
 
 
 def _plain(value: Fraction) -> int | float:
@@ -61,7 +65,7 @@ def euclidean(hits: int, steps: int, rotate: int) -> Answer:
 def register(taps: list[int], seed: int) -> Answer:
     """After how many steps a shift register with these taps comes round."""
     period = Register(taps, seed).period()
-    return Answer({"period": period}, f"It comes round after {period} steps.")
+    return Answer({"period": period}, tr("It comes round after {period} steps.", period=period))
 
 
 def key(notes: list[int]) -> Answer:
@@ -84,7 +88,13 @@ def key_of_weights(weights: Mapping[int, float]) -> Answer:
     values = {"ranking": [{"key": row.key, "score": round(row.score, 6)} for row in ranking]}
     best, second = ranking[0], ranking[1]
     rows = tuple((row.key, f"{row.score:.3f}") for row in ranking[:12])
-    sentence = f"{best.key} ({best.score:.2f}), then {second.key} ({second.score:.2f})."
+    sentence = tr(
+        "{key} ({score:.2f}), then {key2} ({score2:.2f}).",
+        key=best.key,
+        score=best.score,
+        key2=second.key,
+        score2=second.score,
+    )
     return Answer(values, sentence, ("key", "score"), rows)
 
 
@@ -99,7 +109,15 @@ def pulses(start: Fraction, to: Fraction, bpm: float) -> Answer:
         "to_hz": round(found.to_hz, 6),
     }
     how = _HOW[found.action].format(n=found.factor)
-    return Answer(values, f"{how} {found.from_hz:g} Hz in, {found.to_hz:g} Hz out.")
+    return Answer(
+        values,
+        tr(
+            "{how} {from_hz:g} Hz in, {to_hz:g} Hz out.",
+            how=how,
+            from_hz=found.from_hz,
+            to_hz=found.to_hz,
+        ),
+    )
 
 
 def wire(notes: int, running_status: bool) -> Answer:
@@ -113,11 +131,14 @@ def wire(notes: int, running_status: bool) -> Answer:
     rows = tuple(
         (f"{n}", f"{burst_ms(n, running_status=running_status)[1]:.2f}") for n in (1, 2, 4, 8, 16)
     )
-    sentence = (
-        f"The first note is through after {first:.2f} ms, the last after {last:.2f} ms: "
-        f"they land {last - first:.2f} ms apart."
+    sentence = tr(
+        "The first note is through after {first:.2f} ms, the last after "
+        "{last:.2f} ms: they land {value:.2f} ms apart.",
+        first=first,
+        last=last,
+        value=last - first,
     )
-    return Answer(values, sentence, ("notes", "last through after, ms"), rows)
+    return Answer(values, sentence, ("notes", tr("last through after, ms")), rows)
 
 
 def notemap(start: PadLayout, to: PadLayout) -> Answer:
@@ -125,7 +146,7 @@ def notemap(start: PadLayout, to: PadLayout) -> Answer:
     found = note_map(start, to)
     values = {"offset": found.offset, "pairs": [list(pair) for pair in found.pairs]}
     rows = tuple((f"{p.from_note}", f"{p.to_note}") for p in found.pairs)
-    sentence = "No one transposition does it: see the table."
+    sentence = tr("No one transposition does it: see the table.")
     if found.offset is not None:
-        sentence = f"Transpose by {found.offset:+d}."
-    return Answer(values, sentence, ("from note", "to note"), rows)
+        sentence = tr("Transpose by {offset:+d}.", offset=found.offset)
+    return Answer(values, sentence, (tr("from note"), tr("to note")), rows)

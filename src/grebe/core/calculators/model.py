@@ -18,6 +18,7 @@ from grebe.core.rig.notemap import PadLayout
 from grebe.core.time.meter import parse_meter
 from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
 from grebe.core.units import MAX_BPM, MIN_BPM
+from grebe.words import tr
 
 MAX_LANES, MAX_LANE_STEPS = 64, 4096
 SLOWEST_RATE, FASTEST_RATE = Fraction(1, 64), 960
@@ -203,7 +204,7 @@ def pads(text: str) -> PadLayout:
         raise ValueError(f"pads {text}: {error}") from error
 
 
-bpm = number("BPM goes", MIN_BPM, MAX_BPM)
-BPM = Input("bpm", "Tempo, BPM", bpm, "126")
-METER = Input("meter", "Metre", parse_meter, "4/4", optional=True)
-BARS = Input("bars", "Bars", number("bars go", 0.0625, 100_000), "4")
+bpm = number(tr("BPM goes"), MIN_BPM, MAX_BPM)
+BPM = Input("bpm", tr("Tempo, BPM"), bpm, "126")
+METER = Input("meter", tr("Metre"), parse_meter, "4/4", optional=True)
+BARS = Input("bars", tr("Bars"), number("bars go", 0.0625, 100_000), "4")

@@ -21,12 +21,14 @@ from grebe.core.time.swing import swing
 from grebe.core.time.tap import tap_tempo
 from grebe.core.time.tempo import ramp_seconds
 from grebe.core.time.ticks import SIXTEENTH_TICKS, TICKS_PER_QUARTER
+from grebe.words import tr
 
-HEARING_CARE = (
-    "Levels add up over a day, and a meter at the ear is what counts. Where rules are stricter, "
-    "they hold; wear protection, and ask a licensed person."
+HEARING_CARE = tr(
+    "Levels add up over a day, and a meter at the ear is what counts. Where "
+    "rules are stricter, they hold; wear protection, and ask a licensed "
+    "person."
 )
-LEFT_OUT = " out of range"
+LEFT_OUT = tr(" out of range")
 """Behind a figure that does not fit."""
 
 
@@ -41,15 +43,17 @@ def delay(bpm: float, min_ms: float, max_ms: float) -> Answer:
         "notes": [{"note": r.note, "ms": round(r.ms, 6), "fits": r.fits} for r in notes],
         "halved_bpm": half,
     }
-    sentence = f"A quarter at {bpm:g} BPM is {note_ms(bpm):.3f} ms."
+    sentence = tr("A quarter at {bpm:g} BPM is {note_ms:.3f} ms.", bpm=bpm, note_ms=note_ms(bpm))
     if half is not None:
-        sentence += f" The unit cannot take it: set it to {half:g} BPM."
+        sentence += tr(" The unit cannot take it: set it to {half:g} BPM.", half=half)
     groups = [notes[n : n + 3] for n in range(0, len(notes), 3)]
     rows = tuple(
         (group[0].note, *(f"{r.ms:.3f}{'' if r.fits else LEFT_OUT}" for r in group))
         for group in groups
     )
-    return Answer(values, sentence, ("note", "straight, ms", "dotted, ms", "triplet, ms"), rows)
+    return Answer(
+        values, sentence, ("note", tr("straight, ms"), tr("dotted, ms"), tr("triplet, ms")), rows
+    )
 
 
 def tempo(seconds: float, bars: float, meter: Meter) -> Answer:
@@ -57,8 +61,16 @@ def tempo(seconds: float, bars: float, meter: Meter) -> Answer:
     quarters = meter.bar_ticks / TICKS_PER_QUARTER
     found = bars * quarters * 60 / seconds
     rows = tuple((f"{n}", f"{n * quarters * 60 / seconds:.3f}") for n in LOOP_BARS)
-    sentence = f"{bars:g} bars of {meter} in {seconds:g} s are {found:.3f} BPM."
-    return Answer({"bpm": round(found, 6)}, sentence, ("if it is so many bars", "BPM"), rows)
+    sentence = tr(
+        "{bars:g} bars of {meter} in {seconds:g} s are {found:.3f} BPM.",
+        bars=bars,
+        meter=meter,
+        seconds=seconds,
+        found=found,
+    )
+    return Answer(
+        {"bpm": round(found, 6)}, sentence, (tr("if it is so many bars"), tr("BPM")), rows
+    )
 
 
 def loop(bpm: float, bars: float, meter: Meter, rate: int) -> Answer:
@@ -76,11 +88,18 @@ def loop(bpm: float, bars: float, meter: Meter, rate: int) -> Answer:
         for n in LOOP_BARS
         for one in [loop_length(bpm, n, meter.bar_ticks, rate)]
     )  # fmt: skip
-    sentence = (
-        f"{bars:g} bars at {bpm:g} BPM are {found.seconds:.6f} s, {found.samples:.3f} samples; "
-        f"cut to {found.nearest} they drift {found.drift_ms_per_hour:+.3f} ms an hour."
+    sentence = tr(
+        "{bars:g} bars at {bpm:g} BPM are {seconds:.6f} s, {samples:.3f} "
+        "samples; cut to {nearest} they drift {drift_ms_per_hour:+.3f} ms an "
+        "hour.",
+        bars=bars,
+        bpm=bpm,
+        seconds=found.seconds,
+        samples=found.samples,
+        nearest=found.nearest,
+        drift_ms_per_hour=found.drift_ms_per_hour,
     )
-    head = ("bars", "seconds", "samples", "cut to", "drift, ms an hour")
+    head = ("bars", "seconds", "samples", "cut to", tr("drift, ms an hour"))
     return Answer(values, sentence, head, rows)
 
 
@@ -95,11 +114,15 @@ def repitch(start: float, to: float) -> Answer:
     rows = tuple(
         (f"{start * 2 ** (n / 12):.3f}", f"{n:+d}") for n in (-12, -7, -5, -3, -2, -1, 1, 2, 3, 5)
     )
-    sentence = (
-        f"From {start:g} to {to:g} BPM by speed alone: {semitones:+.3f} semitones, "
-        f"{ratio:.4f} times as fast."
+    sentence = tr(
+        "From {start:g} to {to:g} BPM by speed alone: {semitones:+.3f} "
+        "semitones, {ratio:.4f} times as fast.",
+        start=start,
+        to=to,
+        semitones=semitones,
+        ratio=ratio,
     )
-    return Answer(values, sentence, ("tempo of a whole semitone, BPM", "semitones"), rows)
+    return Answer(values, sentence, (tr("tempo of a whole semitone, BPM"), "semitones"), rows)
 
 
 def ramp(start: float, to: float, bars: float, meter: Meter) -> Answer:
@@ -109,7 +132,13 @@ def ramp(start: float, to: float, bars: float, meter: Meter) -> Answer:
     rows = tuple(
         (f"{n}", f"{ramp_seconds(start, to, n * quarters):.3f}") for n in (1, 2, 4, 8, 16, 32)
     )
-    sentence = f"From {start:g} to {to:g} BPM over {bars:g} bars takes {seconds:.3f} s."
+    sentence = tr(
+        "From {start:g} to {to:g} BPM over {bars:g} bars takes {seconds:.3f} s.",
+        start=start,
+        to=to,
+        bars=bars,
+        seconds=seconds,
+    )
     return Answer({"seconds": round(seconds, 6)}, sentence, ("bars", "seconds"), rows)
 
 
@@ -123,17 +152,20 @@ def drifting(bpm_a: float, bpm_b: float, limit_ms: float) -> Answer:
         "beats_to_limit": round(found.beats_to_limit, 6) if apart else None,
     }
     if not apart:
-        return Answer(values, "They do not part: the tempi are the same.")
+        return Answer(values, tr("They do not part: the tempi are the same."))
     rows = tuple(
         (f"{ms:g}", f"{one.seconds_to_limit:.1f}", f"{one.beats_to_limit:.1f}")
         for ms in (1.0, 2.0, 6.0, 10.0, 20.0, 50.0)
         for one in [drift(bpm_a, bpm_b, ms)]
     )
-    sentence = (
-        f"They part by {found.ms_per_minute:.2f} ms a minute: {limit_ms:g} ms after "
-        f"{found.seconds_to_limit:.1f} s."
+    sentence = tr(
+        "They part by {ms_per_minute:.2f} ms a minute: {limit_ms:g} ms after "
+        "{seconds_to_limit:.1f} s.",
+        ms_per_minute=found.ms_per_minute,
+        limit_ms=limit_ms,
+        seconds_to_limit=found.seconds_to_limit,
     )
-    return Answer(values, sentence, ("apart, ms", "after, s", "beats of A"), rows)
+    return Answer(values, sentence, (tr("apart, ms"), tr("after, s"), tr("beats of A")), rows)
 
 
 def position(bar: int, beat: int, meter: Meter, bpm: float) -> Answer:
@@ -152,7 +184,13 @@ def position(bar: int, beat: int, meter: Meter, bpm: float) -> Answer:
         "clocks": clocks_to(tick),
         "seconds": round(seconds, 6),
     }
-    sentence = f"Bar {bar}, beat {beat} is song position {sixteenths}, {seconds:.3f} s in."
+    sentence = tr(
+        "Bar {bar}, beat {beat} is song position {sixteenths}, {seconds:.3f} s in.",
+        bar=bar,
+        beat=beat,
+        sixteenths=sixteenths,
+        seconds=seconds,
+    )
     return Answer(values, sentence, ("bytes", "clocks"), ((data, f"{clocks_to(tick)}"),))
 
 
@@ -161,7 +199,12 @@ def tap(times: list[float]) -> Answer:
     fit = tap_tempo(times)
     high = round(fit.high, 6) if math.isfinite(fit.high) else None
     values = {"bpm": round(fit.bpm, 6), "low": round(fit.low, 6), "high": high}
-    sentence = f"{fit.bpm:.2f} BPM, 95 % between {fit.low:.2f} and {fit.high:.2f}."
+    sentence = tr(
+        "{bpm:.2f} BPM, 95 % between {low:.2f} and {high:.2f}.",
+        bpm=fit.bpm,
+        low=fit.low,
+        high=fit.high,
+    )
     return Answer(values, sentence)
 
 
@@ -178,17 +221,27 @@ def swinging(percent: float, bpm: float, step: int, ppqn: int) -> Answer:
         for n in (50, 54, 58, 62, 66, 70, 75)
         for one in [swing(n, bpm, step, ppqn)]
     )
-    sentence = (
-        f"Second steps fall {found.late_ms:.2f} ms late, {found.late_ticks:.2f} ticks of {ppqn}; "
-        f"first to second as {found.ratio:.3f} to 1."
+    sentence = tr(
+        "Second steps fall {late_ms:.2f} ms late, {late_ticks:.2f} ticks of "
+        "{ppqn}; first to second as {ratio:.3f} to 1.",
+        late_ms=found.late_ms,
+        late_ticks=found.late_ticks,
+        ppqn=ppqn,
+        ratio=found.ratio,
     )
-    return Answer(values, sentence, ("swing, %", "late, ms", f"ticks of {ppqn}"), rows)
+    return Answer(
+        values, sentence, (tr("swing, %"), tr("late, ms"), tr("ticks of {ppqn}", ppqn=ppqn)), rows
+    )
 
 
 def hearing(level: float) -> Answer:
     """Minutes a day at a sound level, by NIOSH 98-126."""
     minutes = hearing_minutes(level)
     rows = tuple((f"{n}", f"{hearing_minutes(n):.4g}") for n in range(85, 116, 3))
-    sentence = f"{level:g} dBA can be borne for {minutes:.4g} minutes a day (NIOSH 98-126)."
-    head = ("dBA", "minutes a day")
+    sentence = tr(
+        "{level:g} dBA can be borne for {minutes:.4g} minutes a day (NIOSH 98-126).",
+        level=level,
+        minutes=minutes,
+    )
+    head = ("dBA", tr("minutes a day"))
     return Answer({"minutes": round(minutes, 6)}, sentence, head, rows, HEARING_CARE)

@@ -20,6 +20,7 @@ from grebe.core.findings.sets import set_findings
 from grebe.core.findings.songs import song_findings
 from grebe.core.songs.energy import PatternBars
 from grebe.errors import EditError
+from grebe.words import tr
 
 __all__ = [
     "Finding", "Findings", "as_intended", "check", "find", "mend", "not_intended",
@@ -73,5 +74,5 @@ def check(project: Project) -> tuple[Finding, ...]:
 def mend(project: Project, finding: Finding) -> Project:
     """The project with one finding mended. EditError for what hands have to mend."""
     if finding.cure is None:
-        raise EditError(f"this is for your hands: {finding.fix}")
+        raise EditError(tr("this is for your hands: {fix}", fix=finding.fix))
     return finding.cure.applied(project)

@@ -12,6 +12,7 @@ from grebe.core.rig.blank import guesses
 from grebe.core.rig.load import onsets_in
 from grebe.core.rig.model import Device
 from grebe.core.time.delay import fitted_ms, note_ms
+from grebe.words import tr
 
 SHOWN_SONGS = 7
 SHOWN_STEPS = 8
@@ -35,9 +36,13 @@ def _guessed(device: Device) -> Iterator[Finding]:
             code="rig.guessed",
             severity="note",
             subject=device.id,
-            message=f"Of {device.name} it is guessed: {', '.join(left)}.",
-            why="A guess that is wrong is heard on stage: a box that stands still, or plays twice.",
-            fix="Look in its manual's chart, or try it; then set it, or say that it is right.",
+            message=tr(
+                "Of {device} it is guessed: {names}.", device=device.name, names=", ".join(left)
+            ),
+            why=tr(
+                "A guess that is wrong is heard on stage: a box that stands still, or plays twice."
+            ),
+            fix=tr("Look in its manual's chart, or try it; then set it, or say that it is right."),
         )
 
 
@@ -49,19 +54,30 @@ def _echo(look: Look, device: Device) -> Iterator[Finding]:
     for song in look.project.songs[:SHOWN_SONGS]:
         quarter, dotted = (fitted_ms(song.bpm, low, high, q) for q in (1.0, 0.75))
         if quarter is None:
-            rows.append(f"{song.name}: a quarter is {note_ms(song.bpm):.0f} ms, out of its range")
+            rows.append(
+                tr(
+                    "{song}: a quarter is {note_ms:.0f} ms, out of its range",
+                    song=song.name,
+                    note_ms=note_ms(song.bpm),
+                )
+            )
         else:
-            also = f" or {dotted:.0f}" if dotted is not None else ""
-            rows.append(f"{song.name} {quarter:.0f}{also} ms")
+            also = tr(" or {dotted:.0f}", dotted=dotted) if dotted is not None else ""
+            rows.append(
+                tr("{song} {quarter:.0f}{also} ms", song=song.name, quarter=quarter, also=also)
+            )
     if not rows:
         return
     yield Finding(
         code="rig.echo-times",
         severity="note",
         subject=device.id,
-        message=f"{device.name} has no clock input: its time is set by hand for every song.",
-        why="Repeats beside the beat blur the rhythm.",
-        fix=f"A quarter or dotted eighth, fitted to its range: {'; '.join(rows)}.",
+        message=tr(
+            "{device} has no clock input: its time is set by hand for every song.",
+            device=device.name,
+        ),
+        why=tr("Repeats beside the beat blur the rhythm."),
+        fix=tr("A quarter or dotted eighth, fitted to its range: {names}.", names="; ".join(rows)),
     )
 
 
@@ -73,17 +89,28 @@ def _sharing(device: Device, pattern: Pattern, slots: dict[int, str]) -> Iterato
         steps = _together(pattern, one, other)
         if steps:
             words = ", ".join(str(s) for s in steps[:SHOWN_STEPS])
-            words += f" and {len(steps) - SHOWN_STEPS} more" if len(steps) > SHOWN_STEPS else ""
+            words += (
+                tr(" and {value} more", value=len(steps) - SHOWN_STEPS)
+                if len(steps) > SHOWN_STEPS
+                else ""
+            )
             yield Finding(
                 code="rig.shared-slot",
                 severity="warn",
                 kind="pattern",
                 subject=pattern.id,
-                message=f"{one.name} and {other.name} of {pattern.name} share slot "
-                f"{slots[one.note]} of {device.name} and fall together on step "
-                f"{words}.",
-                why="The later one cuts the other off: one of them is not heard.",
-                fix="Move one of the hits, or put one of the sounds into another slot.",
+                message=tr(
+                    "{one} and {other} of {pattern} share slot {slots} of {device} and fall "
+                    "together on step {words}.",
+                    one=one.name,
+                    other=other.name,
+                    pattern=pattern.name,
+                    slots=slots[one.note],
+                    device=device.name,
+                    words=words,
+                ),
+                why=tr("The later one cuts the other off: one of them is not heard."),
+                fix=tr("Move one of the hits, or put one of the sounds into another slot."),
             )
 
 

@@ -12,6 +12,7 @@ from grebe.core.rig.model import GREBE_ID, Cable, Device, Gives
 from grebe.core.rig.propose import proposals
 from grebe.core.rig.pulses import convert
 from grebe.core.rig.tree import USUAL_BPM, clock_loops, passes_clock_on
+from grebe.words import tr
 
 
 def clock_findings(look: Look) -> Iterator[Finding]:
@@ -37,15 +38,15 @@ def _leader(look: Look) -> Iterator[Finding]:
     leader = look.rig.leader
     if leader is not None and look.wiring.knows(leader):
         return
-    gone = "" if leader is None else f" ({leader} is not in the rig)"
+    gone = "" if leader is None else tr(" ({leader} is not in the rig)", leader=leader)
     best = proposals(look.rig)[0]
     yield Finding(
         code="rig.no-leader",
         severity="block",
         subject=leader or "rig",
-        message=f"Nobody leads the clock{gone}.",
-        why="Every box runs at its own tempo and they drift apart within a few bars.",
-        fix=f"Let {look.name(best.leader)} lead. {best.why}",
+        message=tr("Nobody leads the clock{gone}.", gone=gone),
+        why=tr("Every box runs at its own tempo and they drift apart within a few bars."),
+        fix=tr("Let {name} lead. {why}", name=look.name(best.leader), why=best.why),
         cure=Cure(leader=best.leader),
     )
 
@@ -62,9 +63,9 @@ def _loops(look: Look) -> Iterator[Finding]:
             code="rig.clock-loop",
             severity="block",
             subject=ring[0],
-            message=f"The clock runs in a ring: {around}.",
-            why="Every tick comes round again as another tick: tempo runs away or boxes hang.",
-            fix=f"Switch clock off at {look.out_of(closing)}.",
+            message=tr("The clock runs in a ring: {around}.", around=around),
+            why=tr("Every tick comes round again as another tick: tempo runs away or boxes hang."),
+            fix=tr("Switch clock off at {out_of}.", out_of=look.out_of(closing)),
             cure=swap_cable(closing, passes=changed(closing.passes, clock=False)),
         )
 
@@ -87,9 +88,9 @@ def _meeting(look: Look, device: Device) -> Iterator[Finding]:
             code="rig.two-leaders",
             severity="block",
             subject=device.id,
-            message=f"{device.name} gets clock from {names}.",
-            why="Two clocks at one input count double or stumble: it will not keep time.",
-            fix=f"Switch clock off at {listed([look.out_of(c) for c in extra])}.",
+            message=tr("{device} gets clock from {names}.", device=device.name, names=names),
+            why=tr("Two clocks at one input count double or stumble: it will not keep time."),
+            fix=tr("Switch clock off at {listed}.", listed=listed([look.out_of(c) for c in extra])),
             cure=Cure(
                 cables=tuple(
                     pair
@@ -108,19 +109,21 @@ def _without(look: Look, device: Device) -> Iterator[Finding]:
         return
     hop = look.tree.hops.get(device.id)
     if hop is None:
-        message = f"No clock from {look.name(leader)} reaches {device.name}."
-        fix = f"Run a clock cable to {device.name}, or pass the clock on to it."
+        message = tr(
+            "No clock from {name} reaches {device}.", name=look.name(leader), device=device.name
+        )
+        fix = tr("Run a clock cable to {device}, or pass the clock on to it.", device=device.name)
         cure = None
     else:
-        message = f"The clock is switched off at {look.into(hop.cable)}."
-        fix = f"Switch clock on at {look.into(hop.cable)}."
+        message = tr("The clock is switched off at {into}.", into=look.into(hop.cable))
+        fix = tr("Switch clock on at {into}.", into=look.into(hop.cable))
         cure = swap_cable(hop.cable, accepts=changed(hop.cable.accepts, clock=True))
     yield Finding(
         code="rig.no-clock",
         severity="warn",
         subject=device.id,
         message=message,
-        why="It runs on its own and will be audibly apart within a few bars.",
+        why=tr("It runs on its own and will be audibly apart within a few bars."),
         fix=fix,
         cure=cure,
     )
@@ -137,11 +140,18 @@ def _middle(look: Look, cable: Cable) -> Iterator[Finding]:
         return
     target = look.name(cable.target)
     if cable.gives == "both":
-        message = f"{device.name} sends {target} its own clock on top of the one it passes on."
-        why = "Both arrive: ticks count double."
+        message = tr(
+            "{device} sends {target} its own clock on top of the one it passes on.",
+            device=device.name,
+            target=target,
+        )
+        why = tr("Both arrive: ticks count double.")
     else:
-        message = f"{device.name} sends its own clock to {target}."
-        why = f"It is late by what {device.name} takes, wavers more, and stops with {device.name}."
+        message = tr("{device} sends its own clock to {target}.", device=device.name, target=target)
+        why = tr(
+            "It is late by what {device} takes, wavers more, and stops with {device}.",
+            device=device.name,
+        )
     through: Gives = "thru"
     yield Finding(
         code="rig.middle-clock",
@@ -149,7 +159,9 @@ def _middle(look: Look, cable: Cable) -> Iterator[Finding]:
         subject=device.id,
         message=message,
         why=why,
-        fix=f"Set {look.out_of(cable)} to thru, so that the clock passes unchanged.",
+        fix=tr(
+            "Set {out_of} to thru, so that the clock passes unchanged.", out_of=look.out_of(cable)
+        ),
         cure=swap_cable(cable, gives=through),
     )
 
@@ -161,10 +173,10 @@ def _rate(look: Look, cable: Cable) -> Iterator[Finding]:
     into, out = look.wiring.target_jack(cable), look.wiring.source_jack(cable)
     cure = None
     if into is None or not into.rates or float(rate) in into.rates:
-        fix = f"Set {look.into(cable)} to {rate}."
+        fix = tr("Set {into} to {rate}.", into=look.into(cable), rate=rate)
         cure = swap_cable(cable, expects=float(rate))
     elif out is None or not out.rates or float(wanted) in out.rates:
-        fix = f"Set {look.out_of(cable)} to {wanted}."
+        fix = tr("Set {out_of} to {wanted}.", out_of=look.out_of(cable), wanted=wanted)
         cure = swap_cable(cable, rate=float(wanted))
     else:
         fix = _converter(look, cable)
@@ -172,9 +184,14 @@ def _rate(look: Look, cable: Cable) -> Iterator[Finding]:
         code="rig.rate",
         severity="block",
         subject=cable.target,
-        message=f"{look.name(cable.source)} gives {look.name(cable.target)} "
-        f"{rate_words(rate)} where it counts on {rate_words(wanted)}.",
-        why=f"It runs at {float(rate / wanted):g} times the tempo.",
+        message=tr(
+            "{name} gives {name2} {rate_words} where it counts on {rate_words2}.",
+            name=look.name(cable.source),
+            name2=look.name(cable.target),
+            rate_words=rate_words(rate),
+            rate_words2=rate_words(wanted),
+        ),
+        why=tr("It runs at {float:g} times the tempo.", float=float(rate / wanted)),
         fix=fix,
         cure=cure,
     )
@@ -184,19 +201,29 @@ def _converter(look: Look, cable: Cable) -> str:
     rate, wanted = look.wiring.rate(cable), look.wiring.wanted_rate(cable)
     change = convert(rate, wanted, USUAL_BPM)
     if change.action == "divide":
-        what = f"a converter that lets one pulse in {change.factor} through"
+        what = tr("a converter that lets one pulse in {factor} through", factor=change.factor)
     elif change.action == "multiply":
-        what = f"a converter that multiplies by {change.factor}"
+        what = tr("a converter that multiplies by {factor}", factor=change.factor)
     else:
-        what = "a converter that makes a clock of its own from the tempo"
+        what = tr("a converter that makes a clock of its own from the tempo")
     able = [
         d.name
         for d in look.rig.devices
         if d.spec.converts == "regenerate"
         or (d.spec.converts == "divide" and change.action == "divide")
     ]
-    by = f"{listed(able)} can do it" if able else f"Grebe's pulse output at {wanted} does it too"
-    return f"Put {what} between them ({rate} to {wanted}); {by}."
+    by = (
+        tr("{listed} can do it", listed=listed(able))
+        if able
+        else tr("Grebe's pulse output at {wanted} does it too", wanted=wanted)
+    )
+    return tr(
+        "Put {what} between them ({rate} to {wanted}); {by}.",
+        what=what,
+        rate=rate,
+        wanted=wanted,
+        by=by,
+    )
 
 
 def _conversions(look: Look) -> Iterator[Finding]:
@@ -207,26 +234,40 @@ def _conversions(look: Look) -> Iterator[Finding]:
         action = hop.conversion.action
         if action in ("pass", "divide"):
             continue
-        words = f"{hop.came} to {hop.rate}"
+        words = tr("{came} to {rate}", came=hop.came, rate=hop.rate)
         if device.spec.converts == "divide":
             yield Finding(
                 code="rig.cannot-convert",
                 severity="block",
                 subject=device.id,
-                message=f"{device.name} only divides, and cannot make {words} a quarter.",
-                why=f"What comes out for {look.name(hop.cable.target)} is not the tempo.",
-                fix="Use a converter that makes a clock of its own, or Grebe's pulse output.",
+                message=tr(
+                    "{device} only divides, and cannot make {words} a quarter.",
+                    device=device.name,
+                    words=words,
+                ),
+                why=tr(
+                    "What comes out for {name} is not the tempo.", name=look.name(hop.cable.target)
+                ),
+                fix=tr("Use a converter that makes a clock of its own, or Grebe's pulse output."),
             )
         else:
             yield Finding(
                 code="rig.multiply",
                 severity="warn",
                 subject=device.id,
-                message=f"{device.name} multiplies pulses for {look.name(hop.cable.target)}: "
-                f"{words} a quarter.",
-                why="It has to wait for the next pulse: it starts a pulse late, and follows "
-                "tempo changes late.",
-                fix=f"Give {look.name(hop.cable.target)} its clock from a faster source.",
+                message=tr(
+                    "{device} multiplies pulses for {name}: {words} a quarter.",
+                    device=device.name,
+                    name=look.name(hop.cable.target),
+                    words=words,
+                ),
+                why=tr(
+                    "It has to wait for the next pulse: it starts a pulse late, and follows "
+                    "tempo changes late."
+                ),
+                fix=tr(
+                    "Give {name} its clock from a faster source.", name=look.name(hop.cable.target)
+                ),
             )
 
 
@@ -249,21 +290,25 @@ def _starting(look: Look, device: Device) -> Iterator[Finding]:
             code="rig.start-unwanted",
             severity="block",
             subject=device.id,
-            message=f"Start reaches {device.name}, which must not start with the rest.",
-            why="It comes in by itself on the first beat.",
-            fix=f"Switch Start and Stop off at {where}.",
+            message=tr(
+                "Start reaches {device}, which must not start with the rest.", device=device.name
+            ),
+            why=tr("It comes in by itself on the first beat."),
+            fix=tr("Switch Start and Stop off at {where}.", where=where),
             cure=off,
         )
     elif device.spec.starts_all and device.spec.loop_control is None:
         tracks = device.spec.loop_tracks
-        what = f"all {tracks} loop tracks" if tracks else "all of its patterns"
+        what = (
+            tr("all {tracks} loop tracks", tracks=tracks) if tracks else tr("all of its patterns")
+        )
         yield Finding(
             code="rig.starts-all",
             severity="warn",
             subject=device.id,
-            message=f"Start makes {device.name} run {what}.",
-            why="Tracks that are not wanted yet come in with the rest.",
-            fix=f"Switch Start and Stop off at {where} and start tracks by hand.",
+            message=tr("Start makes {device} run {what}.", device=device.name, what=what),
+            why=tr("Tracks that are not wanted yet come in with the rest."),
+            fix=tr("Switch Start and Stop off at {where} and start tracks by hand.", where=where),
             cure=off,
         )
     in_box = any(p.in_box is not None for p in look.patterns[device.id])
@@ -272,10 +317,17 @@ def _starting(look: Look, device: Device) -> Iterator[Finding]:
             code="rig.plays-twice",
             severity="warn",
             subject=device.id,
-            message=f"Grebe plays {device.name} note by note, and Start also runs the patterns "
-            "in its memory.",
-            why="Every hit comes twice, a little apart.",
-            fix=f"Switch Start and Stop off at {where}, or let {device.name} play its own.",
+            message=tr(
+                "Grebe plays {device} note by note, and Start also runs the patterns in "
+                "its memory.",
+                device=device.name,
+            ),
+            why=tr("Every hit comes twice, a little apart."),
+            fix=tr(
+                "Switch Start and Stop off at {where}, or let {device} play its own.",
+                where=where,
+                device=device.name,
+            ),
             cure=off,
         )
 
@@ -292,10 +344,10 @@ def _has_start(look: Look) -> bool:
 def _missing_start(look: Look, device: Device) -> Finding:
     hop = look.tree.hops.get(device.id)
     cure = None
-    fix = f"Let Start and Stop through on the way to {device.name}."
+    fix = tr("Let Start and Stop through on the way to {device}.", device=device.name)
     if hop is not None and not (hop.cable.passes.transport and hop.cable.accepts.transport):
         at = look.into(hop.cable) if hop.cable.passes.transport else look.out_of(hop.cable)
-        fix = f"Switch Start and Stop on at {at}."
+        fix = tr("Switch Start and Stop on at {at}.", at=at)
         cure = swap_cable(
             hop.cable,
             passes=changed(hop.cable.passes, transport=True),
@@ -305,8 +357,8 @@ def _missing_start(look: Look, device: Device) -> Finding:
         code="rig.start-missing",
         severity="warn",
         subject=device.id,
-        message=f"{device.name} gets the clock, but Start does not reach it.",
-        why="It has the tempo and stays silent until somebody presses its own start.",
+        message=tr("{device} gets the clock, but Start does not reach it.", device=device.name),
+        why=tr("It has the tempo and stays silent until somebody presses its own start."),
         fix=fix,
         cure=cure,
     )
@@ -324,30 +376,42 @@ def _tempo(look: Look, device: Device) -> Iterator[Finding]:
         tempi = dict.fromkeys(said)
         for bpm in tempi:
             if not limits.low <= bpm <= limits.high:
-                outside.append(f"{song.name} at {bpm:g}")
+                outside.append(tr("{song} at {bpm:g}", song=song.name, bpm=bpm))
             elif device.id == look.rig.leader and limits.step:
                 steps = bpm / limits.step
                 if abs(steps - round(steps)) > 1e-6:
-                    between.append(f"{song.name} at {bpm:g}")
+                    between.append(tr("{song} at {bpm:g}", song=song.name, bpm=bpm))
     if outside:
         yield Finding(
             code="rig.tempo-range",
             severity="block",
             subject=device.id,
-            message=f"{device.name} runs from {limits.low:g} to {limits.high:g} BPM; "
-            f"outside it: {listed(outside)}.",
-            why="It stops following there, or runs at half or double the tempo.",
-            fix=f"Give {device.name} half or double the clock there, or change the tempo.",
+            message=tr(
+                "{device} runs from {low:g} to {high:g} BPM; outside it: {listed}.",
+                device=device.name,
+                low=limits.low,
+                high=limits.high,
+                listed=listed(outside),
+            ),
+            why=tr("It stops following there, or runs at half or double the tempo."),
+            fix=tr(
+                "Give {device} half or double the clock there, or change the tempo.",
+                device=device.name,
+            ),
         )
     if between:
         yield Finding(
             code="rig.tempo-step",
             severity="note",
             subject=device.id,
-            message=f"{device.name} leads in steps of {limits.step:g} BPM; "
-            f"between them: {listed(between)}.",
-            why="The song runs at the nearest step instead.",
-            fix="Round the tempo to its step, or let another lead.",
+            message=tr(
+                "{device} leads in steps of {step:g} BPM; between them: {listed}.",
+                device=device.name,
+                step=limits.step,
+                listed=listed(between),
+            ),
+            why=tr("The song runs at the nearest step instead."),
+            fix=tr("Round the tempo to its step, or let another lead."),
         )
 
 
@@ -369,8 +433,18 @@ def _latency(look: Look) -> Iterator[Finding]:
             code="rig.latency",
             severity="warn",
             subject=device.id,
-            message=f"{device.name} sounds {apart:.1f} ms after {look.name(earliest)}.",
-            why=f"Over {HEARD_APART_MS:g} ms apart, two hits on one beat are heard as two.",
-            fix=f"Set the offset of {device.name} to {offset:g} ms.",
+            message=tr(
+                "{device} sounds {apart:.1f} ms after {name}.",
+                device=device.name,
+                apart=apart,
+                name=look.name(earliest),
+            ),
+            why=tr(
+                "Over {heard_apart_ms:g} ms apart, two hits on one beat are heard as two.",
+                heard_apart_ms=HEARD_APART_MS,
+            ),
+            fix=tr(
+                "Set the offset of {device} to {offset:g} ms.", device=device.name, offset=offset
+            ),
             cure=swap_device(device, offset_ms=offset),
         )

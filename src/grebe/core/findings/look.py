@@ -11,6 +11,7 @@ from grebe.core.rig.flow import Arrival, Flow
 from grebe.core.rig.model import GREBE_ID, Cable, Device
 from grebe.core.rig.tree import tree_of
 from grebe.core.rig.wiring import Wiring
+from grebe.words import tr
 
 HEARD_APART_MS = 6.0
 """Friberg and Sundberg 1995 (from memory): what listeners notice between close tones."""
@@ -56,5 +57,5 @@ class Look:
 def rate_words(rate: Fraction) -> str:
     """A pulse rate in words: "24 a quarter", "one a bar of 4/4"."""
     if rate == Fraction(1, 4):
-        return "one a bar of 4/4"
-    return f"{rate} a quarter"
+        return tr("one a bar of 4/4")
+    return tr("{rate} a quarter", rate=rate)

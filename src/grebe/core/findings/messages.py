@@ -13,8 +13,11 @@ from grebe.core.rig.formatting import listed
 from grebe.core.rig.model import GREBE_ID, Cable, Device, Filter
 from grebe.core.rig.notemap import note_map
 from grebe.core.rig.numbering import printed_otherwise, printed_program
+from grebe.words import counted, tr
 
-WORDS = {"notes": "notes", "program": "program changes", "controllers": "controllers"}
+WORDS = {
+    "notes": tr("notes"), "program": tr("program changes"), "controllers": tr("controllers"),
+}  # fmt: skip
 SHOWN = 4
 """Examples in a sentence."""
 
@@ -28,14 +31,20 @@ def _controls(look: Look) -> Iterator[Finding]:
             continue
         many = sum(b.trigger.device == device_id for b in look.rig.bindings)
         name = device_id if device is None else device.name
-        why = "is not in the rig" if device is None else "is heard nowhere"
+        why = tr("is not in the rig") if device is None else tr("is heard nowhere")
         yield Finding(
-            code="rig.control-gone", severity="warn", subject=device_id,
-            message=f"{name} {why}, and {many} Stage action{'s' if many > 1 else ''} "
-            "were learnt on it.",
-            why="You press it and nothing happens.",
-            fix="Set where it is heard, on its sheet, or learn the actions on another.",
-        )  # fmt: skip
+            code="rig.control-gone",
+            severity="warn",
+            subject=device_id,
+            message=tr(
+                "{name} {why}; learnt on it: {actions}.",
+                name=name,
+                why=why,
+                actions=counted(many, "Stage action"),
+            ),
+            why=tr("You press it and nothing happens."),
+            fix=tr("Set where it is heard, on its sheet, or learn the actions on another."),
+        )
 
 
 def message_findings(look: Look) -> Iterator[Finding]:
@@ -91,21 +100,32 @@ def _collision(look: Look, device: Device, arrival: Arrival) -> Finding:
     cure: Cure | None
     if stream.kind not in needs:
         cure = swap_cable(arrival.cable, accepts=_switched(arrival.cable.accepts, stream, on=False))
-        fix = f"Switch {_kind_words(stream)} off at {look.into(arrival.cable)}."
+        fix = tr(
+            "Switch {kind_words} off at {into}.",
+            kind_words=_kind_words(stream),
+            into=look.into(arrival.cable),
+        )
     else:
         free = _free_channel(look, device)
         if free:
             moved = msgspec.structs.replace(meant, channel=free)
             cure = Cure(devices=((meant, moved),))
-            fix = f"Move {meant.name} to channel {free}, here and on the box."
+            fix = tr(
+                "Move {meant} to channel {free}, here and on the box.", meant=meant.name, free=free
+            )
         else:
-            cure, fix = None, f"Give {meant.name} a wire of its own."
+            cure, fix = None, tr("Give {meant} a wire of its own.", meant=meant.name)
     return Finding(
         code="rig.channel-collision" if stream.kind == "notes" else f"rig.stray-{stream.kind}",
         severity="warn",
         subject=device.id,
-        message=f"{device.name} also gets {what} for {meant.name}: both are on channel "
-        f"{stream.channel} of one wire.",
+        message=tr(
+            "{device} also gets {what} for {meant}: both are on channel {channel} of one wire.",
+            device=device.name,
+            what=what,
+            meant=meant.name,
+            channel=stream.channel,
+        ),
         why=_harm(device, stream),
         fix=fix,
         cure=cure,
@@ -123,26 +143,35 @@ def _stray(look: Look, device: Device, arrival: Arrival) -> Finding:
         code="rig.stray-notes" if stream.kind == "notes" else f"rig.stray-{stream.kind}",
         severity="warn",
         subject=device.id,
-        message=f"{origin.name}'s own {WORDS[stream.kind]} reach {device.name} on channel "
-        f"{stream.channel}.",
+        message=tr(
+            "{origin}'s own {words} reach {device} on channel {channel}.",
+            origin=origin.name,
+            words=WORDS[stream.kind],
+            device=device.name,
+            channel=stream.channel,
+        ),
         why=_harm(device, stream),
-        fix=f"Switch {WORDS[stream.kind]} off at {where}.",
+        fix=tr("Switch {words} off at {where}.", words=WORDS[stream.kind], where=where),
         cure=swap_cable(arrival.cable, **{end: closed}),
     )
 
 
 def _harm(device: Device, stream: Stream) -> str:
     if stream.kind == "program":
-        return f"{device.name} changes pattern when another box is told to."
+        return tr("{device} changes pattern when another box is told to.", device=device.name)
     if stream.kind == "controllers":
-        return f"A turn meant for another box changes or silences {device.name}."
+        return tr("A turn meant for another box changes or silences {device}.", device=device.name)
     if device.plays == "own":
-        return f"{device.name} plays its own pattern and these notes as well."
-    return f"{device.name} plays along what is meant for another box."
+        return tr("{device} plays its own pattern and these notes as well.", device=device.name)
+    return tr("{device} plays along what is meant for another box.", device=device.name)
 
 
 def _kind_words(stream: Stream) -> str:
-    return f"controller {stream.number}" if stream.number >= 0 else WORDS[stream.kind]
+    return (
+        tr("controller {stream_number}", stream_number=stream.number)
+        if stream.number >= 0
+        else WORDS[stream.kind]
+    )
 
 
 def _switched(end: Filter, stream: Stream, *, on: bool) -> Filter:
@@ -178,22 +207,42 @@ def _blocked(look: Look, device: Device) -> Iterator[Finding]:
                 code="rig.no-way",
                 severity="block",
                 subject=device.id,
-                message=f"Grebe has {what} for {device.name}, but no MIDI cable leads there.",
-                why=f"{device.name} stays silent, or on the pattern it happens to be on.",
-                fix=f"Run a MIDI cable from Grebe to {device.name}, or pass it on by thru.",
+                message=tr(
+                    "Grebe has {what} for {device}, but no MIDI cable leads there.",
+                    what=what,
+                    device=device.name,
+                ),
+                why=tr(
+                    "{device} stays silent, or on the pattern it happens to be on.",
+                    device=device.name,
+                ),
+                fix=tr(
+                    "Run a MIDI cable from Grebe to {device}, or pass it on by thru.",
+                    device=device.name,
+                ),
             )
         return
     for stream in lost:
         at = [c for c in path if not _passes(c, stream, last=c is path[-1])]
         where = listed([_where(look, c, stream) for c in at]) if at else look.into(path[-1])
-        only = "" if stream.kind != "controllers" else ", the one that mutes it"
+        only = "" if stream.kind != "controllers" else tr(", the one that mutes it")
         yield Finding(
             code="rig.blocked",
             severity="block",
             subject=device.id,
-            message=f"Grebe's {_kind_words(stream)} for {device.name}{only} stop at {where}.",
-            why=f"{device.name} never hears them.",
-            fix=f"Leave {_kind_words(stream)} enabled at {where}.",
+            message=tr(
+                "Grebe's {kind_words} for {device}{only} stop at {where}.",
+                kind_words=_kind_words(stream),
+                device=device.name,
+                only=only,
+                where=where,
+            ),
+            why=tr("{device} never hears them.", device=device.name),
+            fix=tr(
+                "Leave {kind_words} enabled at {where}.",
+                kind_words=_kind_words(stream),
+                where=where,
+            ),
             cure=Cure(cables=tuple((c, _let_in(c, stream, last=c is path[-1])) for c in at)),
         )
 
@@ -224,23 +273,38 @@ def _printed(look: Look, device: Device) -> Iterator[Finding]:
                     severity="block",
                     kind="pattern",
                     subject=pattern.id,
-                    message=f"{pattern.name} is to stand at place {program + 1} of "
-                    f"{device.name}, which holds {memory.size}.",
-                    why="The box ignores the program change and goes on with the one before.",
-                    fix="Give the pattern another slot.",
+                    message=tr(
+                        "{pattern} is to stand at place {value} of {device}, which holds {size}.",
+                        pattern=pattern.name,
+                        value=program + 1,
+                        device=device.name,
+                        size=memory.size,
+                    ),
+                    why=tr("The box ignores the program change and goes on with the one before."),
+                    fix=tr("Give the pattern another slot."),
                 )
     if device.plays == "own" and device.obeys_program and slotted and printed_otherwise(device):
         rows = [
-            f"{p.name} is sent as {n}, printed {printed_program(device, n)}" for p, n in slotted
+            tr(
+                "{p} is sent as {n}, printed {printed_program}",
+                p=p.name,
+                n=n,
+                printed_program=printed_program(device, n),
+            )
+            for p, n in slotted
         ]
-        more = f", and {len(rows) - SHOWN} more" if len(rows) > SHOWN else ""
+        more = tr(", and {value} more", value=len(rows) - SHOWN) if len(rows) > SHOWN else ""
         yield Finding(
             code="rig.program-printed",
             severity="note",
             subject=device.id,
-            message=f"{device.name} prints its patterns otherwise than they are sent.",
-            why="Dialled in as sent, another pattern plays.",
-            fix=f"Go by the set-up sheet: {'; '.join(rows[:SHOWN])}{more}.",
+            message=tr(
+                "{device} prints its patterns otherwise than they are sent.", device=device.name
+            ),
+            why=tr("Dialled in as sent, another pattern plays."),
+            fix=tr(
+                "Go by the set-up sheet: {names}{more}.", names="; ".join(rows[:SHOWN]), more=more
+            ),
         )
 
 
@@ -255,9 +319,11 @@ def _pads(look: Look) -> Iterator[Finding]:
                     code="rig.route-to-nowhere",
                     severity="warn",
                     subject=gone,
-                    message=f"A route through Grebe ends at {gone}, which is not in the rig.",
-                    why="What it should carry goes nowhere.",
-                    fix="Remove the route.",
+                    message=tr(
+                        "A route through Grebe ends at {gone}, which is not in the rig.", gone=gone
+                    ),
+                    why=tr("What it should carry goes nowhere."),
+                    fix=tr("Remove the route."),
                     cure=Cure(routes=((route, None),)),
                 )
             continue
@@ -269,17 +335,21 @@ def _pads(look: Look) -> Iterator[Finding]:
         if mapped.offset == 0:
             continue
         if mapped.offset is not None:
-            how = f"an offset of {mapped.offset:+d} lines them up"
+            how = tr("an offset of {offset:+d} lines them up", offset=mapped.offset)
         elif source.spec.pads.order != target.spec.pads.order:
-            how = "one counts from the bottom, the other from the top: it takes a table"
+            how = tr("one counts from the bottom, the other from the top: it takes a table")
         else:
-            how = "it takes a table"
+            how = tr("it takes a table")
         yield Finding(
             code="rig.pads",
             severity="warn",
             subject=route.target,
-            message=f"The pads of {source.name} and {target.name} do not lie on the same notes.",
-            why="A pad struck here sounds another there.",
-            fix=f"Map them by where they lie; {how}.",
+            message=tr(
+                "The pads of {source} and {target} do not lie on the same notes.",
+                source=source.name,
+                target=target.name,
+            ),
+            why=tr("A pad struck here sounds another there."),
+            fix=tr("Map them by where they lie; {how}.", how=how),
             cure=Cure(routes=((route, msgspec.structs.replace(route, notes="position")),)),
         )

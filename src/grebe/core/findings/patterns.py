@@ -15,6 +15,7 @@ from grebe.core.rig.model import Device
 from grebe.core.rig.numbering import printed_program
 from grebe.core.rig.spec import StepFeature, Steps
 from grebe.core.time.ticks import note_value_ticks
+from grebe.words import tr
 
 HEARD_MS = 2.0
 """Swing or flam further off than that is said: a third of what listeners notice (6 ms)."""
@@ -22,14 +23,14 @@ VELOCITY_OFF = 16
 """A level further off than that is heard as another."""
 
 _FEATURES: dict[StepFeature, str] = {
-    "lengths": "voices of other lengths",
+    "lengths": tr("voices of other lengths"),
     "chance": "chance",
     "conditions": "conditions",
     "ratchets": "ratchets",
     "micro": "micro-timing",
-    "directions": "directions other than forward",
+    "directions": tr("directions other than forward"),
     "ties": "ties",
-    "controllers": "controllers by step",
+    "controllers": tr("controllers by step"),
 }
 
 
@@ -66,12 +67,19 @@ def _place(device: Device, pattern: Pattern, taken: dict[int, Pattern]) -> Itera
         return
     if program in taken:
         yield _say(
-            "pattern.place-taken", pattern,
-            f"{pattern.name} and {taken[program].name} are both meant for "
-            f"{printed_program(device, program)} of {device.name}.",
-            "Only one of them can be in the box: the other is never heard.",
-            "Give one of them another place, in its memory map.", "block",
-        )  # fmt: skip
+            "pattern.place-taken",
+            pattern,
+            tr(
+                "{pattern} and {name} are both meant for {printed_program} of {device}.",
+                pattern=pattern.name,
+                name=taken[program].name,
+                printed_program=printed_program(device, program),
+                device=device.name,
+            ),
+            tr("Only one of them can be in the box: the other is never heard."),
+            tr("Give one of them another place, in its memory map."),
+            "block",
+        )
     taken.setdefault(program, pattern)
 
 
@@ -80,46 +88,93 @@ def _own(device: Device, pattern: Pattern, steps: Steps, bpm: float) -> Iterator
     longest = max([content.length, *(v.length for v in content.voices)])
     if longest > steps.longest:
         yield _say(
-            "pattern.too-long", pattern,
-            f"{name} has {longest} steps; a pattern of {box} has {steps.longest} at most.",
-            "What is past its last step is not heard.",
-            f"Cut it into patterns of {steps.longest} steps and chain them, or halve it.",
-        )  # fmt: skip
+            "pattern.too-long",
+            pattern,
+            tr(
+                "{name} has {longest} steps; a pattern of {box} has {longest2} at most.",
+                name=name,
+                longest=longest,
+                box=box,
+                longest2=steps.longest,
+            ),
+            tr("What is past its last step is not heard."),
+            tr(
+                "Cut it into patterns of {longest} steps and chain them, or halve it.",
+                longest=steps.longest,
+            ),
+        )
     rates = {v.rate for v in content.voices if not v.even} | {content.rate}
     odd = sorted(rates - set(steps.rates), key=note_value_ticks)
     if odd:
         yield _say(
-            "pattern.rate", pattern,
-            f"{name} counts in steps of {', '.join(odd)}; {box} knows {', '.join(steps.rates)}.",
-            "It cannot be keyed in as it is drawn.", "Give its voices a step the box has.",
-        )  # fmt: skip
+            "pattern.rate",
+            pattern,
+            tr(
+                "{name} counts in steps of {names}; {box} knows {names2}.",
+                name=name,
+                names=", ".join(odd),
+                box=box,
+                names2=", ".join(steps.rates),
+            ),
+            tr("It cannot be keyed in as it is drawn."),
+            tr("Give its voices a step the box has."),
+        )
     if steps.voices and len(content.voices) > steps.voices:
         yield _say(
-            "pattern.voices", pattern,
-            f"{name} has {len(content.voices)} voices; a pattern of {box} has {steps.voices}.",
-            "The rest are not heard.", "Move some into another pattern, or onto another box.",
-        )  # fmt: skip
+            "pattern.voices",
+            pattern,
+            tr(
+                "{name} has {count} voices; a pattern of {box} has {voices}.",
+                name=name,
+                count=len(content.voices),
+                box=box,
+                voices=steps.voices,
+            ),
+            tr("The rest are not heard."),
+            tr("Move some into another pattern, or onto another box."),
+        )
     used = [f for f in steps.lacks if _uses(content, f)]
     if used:
         words = ", ".join(_FEATURES[f] for f in used)
         yield _say(
-            "pattern.lacks", pattern, f"{name} uses {words}; patterns of {box} have none of it.",
-            "The box plays it plainly: other notes than are drawn.",
-            f"Let Grebe play {box}, or write it plainly.",
-        )  # fmt: skip
+            "pattern.lacks",
+            pattern,
+            tr(
+                "{name} uses {words}; patterns of {box} have none of it.",
+                name=name,
+                words=words,
+                box=box,
+            ),
+            tr("The box plays it plainly: other notes than are drawn."),
+            tr("Let Grebe play {box}, or write it plainly.", box=box),
+        )
     yield from _flams(device, pattern, steps, bpm)
     yield from _levels(device, pattern, steps)
     if content.swing != 50:
         level = swing_level(steps, content.swing, bpm, content.step_ticks)
         if abs(level.off_ms) > HEARD_MS:
             yield _say(
-                "pattern.swing", pattern,
-                f"{name} swings {content.swing:g} %; the nearest of {box} is level "
-                f"{level.number} of {level.of}, {level.value:g} %: {level.off_ms:+.1f} ms "
-                f"at {bpm:g} BPM.",
-                "Beside the boxes Grebe plays, its off-beats fall apart.",
-                f"Set the pattern to {level.value:g} %, or let Grebe play the box.", "note",
-            )  # fmt: skip
+                "pattern.swing",
+                pattern,
+                tr(
+                    "{name} swings {swing:g} %; the nearest of {box} is level {level_number} "
+                    "of {of}, {level_value:g} %: {off_ms:+.1f} ms at {bpm:g} BPM.",
+                    name=name,
+                    swing=content.swing,
+                    box=box,
+                    level_number=level.number,
+                    of=level.of,
+                    level_value=level.value,
+                    off_ms=level.off_ms,
+                    bpm=bpm,
+                ),
+                tr("Beside the boxes Grebe plays, its off-beats fall apart."),
+                tr(
+                    "Set the pattern to {level_value:g} %, or let Grebe play the box.",
+                    level_value=level.value,
+                ),
+                "note",
+            )
 
 
 def _hits(content: Content) -> Iterator[tuple[Voice, Hit]]:
@@ -154,24 +209,48 @@ def _flams(device: Device, pattern: Pattern, steps: Steps, bpm: float) -> Iterat
     if not steps.flams and not steps.flam_ms:
         places = ", ".join(f"{v.name} step {h.step + 1}" for v, h in flams[:4])
         yield _say(
-            "pattern.flam", pattern,
-            f"{pattern.name} has flams; {device.name} has none ({places}).",
-            "The box plays one stroke.", "Write the first stroke as a soft hit, or leave it.",
-        )  # fmt: skip
+            "pattern.flam",
+            pattern,
+            tr(
+                "{pattern} has flams; {device} has none ({places}).",
+                pattern=pattern.name,
+                device=device.name,
+                places=places,
+            ),
+            tr("The box plays one stroke."),
+            tr("Write the first stroke as a soft hit, or leave it."),
+        )
         return
     far = []
     for voice, hit in flams if steps.flam_ms else []:
         wanted = flam_ms(content, voice, hit, bpm)
         level = flam_level(steps, wanted)
         if abs(level.off_ms) > HEARD_MS:
-            far.append(f"{voice.name} step {hit.step + 1}: {wanted:.0f} ms, its level "
-                       f"{level.number} is {level.value:g} ms")  # fmt: skip
+            far.append(
+                tr(
+                    "{voice} step {value}: {wanted:.0f} ms, its level {level_number} is "
+                    "{level_value:g} ms",
+                    voice=voice.name,
+                    value=hit.step + 1,
+                    wanted=wanted,
+                    level_number=level.number,
+                    level_value=level.value,
+                )
+            )
     if far:
         yield _say(
-            "pattern.flam", pattern,
-            f"Flams of {pattern.name} lie between those of {device.name}: {'; '.join(far[:3])}.",
-            "They come out wider or narrower than drawn.", "Take the box's widths.", "note",
-        )  # fmt: skip
+            "pattern.flam",
+            pattern,
+            tr(
+                "Flams of {pattern} lie between those of {device}: {names}.",
+                pattern=pattern.name,
+                device=device.name,
+                names="; ".join(far[:3]),
+            ),
+            tr("They come out wider or narrower than drawn."),
+            tr("Take the box's widths."),
+            "note",
+        )
 
 
 def _levels(device: Device, pattern: Pattern, steps: Steps) -> Iterator[Finding]:
@@ -185,12 +264,19 @@ def _levels(device: Device, pattern: Pattern, steps: Steps) -> Iterator[Finding]
     if off:
         levels = ", ".join(str(n) for n in steps.levels)
         yield _say(
-            "pattern.levels", pattern,
-            f"{pattern.name} has velocities {', '.join(map(str, sorted(off)))}; "
-            f"{device.name} knows {levels}.",
-            "The box plays the nearest: louder or softer than drawn.",
-            "Write them in its levels.", "note",
-        )  # fmt: skip
+            "pattern.levels",
+            pattern,
+            tr(
+                "{pattern} has velocities {names}; {device} knows {levels}.",
+                pattern=pattern.name,
+                names=", ".join(map(str, sorted(off))),
+                device=device.name,
+                levels=levels,
+            ),
+            tr("The box plays the nearest: louder or softer than drawn."),
+            tr("Write them in its levels."),
+            "note",
+        )
 
 
 def _voices(device: Device, pattern: Pattern, sliced: set[int]) -> Iterator[Finding]:
@@ -201,10 +287,17 @@ def _voices(device: Device, pattern: Pattern, sliced: set[int]) -> Iterator[Find
     if strange:
         names = ", ".join(f"{v.name} (note {v.note})" for v in strange)
         yield _say(
-            "pattern.no-such-voice", pattern,
-            f"{device.name} has no voice for {names} of {pattern.name}.",
-            "They are not heard.", "Give them a note of one of its voices.",
-        )  # fmt: skip
+            "pattern.no-such-voice",
+            pattern,
+            tr(
+                "{device} has no voice for {names} of {pattern}.",
+                device=device.name,
+                names=names,
+                pattern=pattern.name,
+            ),
+            tr("They are not heard."),
+            tr("Give them a note of one of its voices."),
+        )
 
 
 def _polyphony(device: Device, pattern: Pattern) -> Iterator[Finding]:
@@ -213,14 +306,23 @@ def _polyphony(device: Device, pattern: Pattern) -> Iterator[Finding]:
         return
     most, step, names = busiest_moment(pattern.content)
     if most > limit:
-        who = " and ".join(names) if len(names) <= 3 else f"{len(names)} voices"
+        who = tr(" and ").join(names) if len(names) <= 3 else tr("{count} voices", count=len(names))
         yield _say(
-            "pattern.polyphony", pattern,
-            f"{pattern.name} holds {most} notes at once at step {step + 1} ({who}); "
-            f"{device.name} sounds {limit}.",
-            "It drops one of them: the bass under a chord, or a note of the chord.",
-            "Shorten gates, thin the chord, or give one of the jobs to another box.",
-        )  # fmt: skip
+            "pattern.polyphony",
+            pattern,
+            tr(
+                "{pattern} holds {most} notes at once at step {value} ({who}); {device} "
+                "sounds {limit}.",
+                pattern=pattern.name,
+                most=most,
+                value=step + 1,
+                who=who,
+                device=device.name,
+                limit=limit,
+            ),
+            tr("It drops one of them: the bass under a chord, or a note of the chord."),
+            tr("Shorten gates, thin the chord, or give one of the jobs to another box."),
+        )
 
 
 @lru_cache(maxsize=1024)
@@ -256,9 +358,18 @@ def _controllers(device: Device, pattern: Pattern) -> Iterator[Finding]:
         over = [] if row is None else [p for p in lane.points if not row.low <= p.value <= row.high]
         if row is not None and over:
             yield _say(
-                "pattern.controller-range", pattern,
-                f"{lane.name} of {pattern.name} goes to {over[0].value}; {row.name} of "
-                f"{device.name} takes {row.low} to {row.high}.",
-                "The box holds it at its end, or ignores it.",
-                f"Keep it from {row.low} to {row.high}.",
-            )  # fmt: skip
+                "pattern.controller-range",
+                pattern,
+                tr(
+                    "{lane} of {pattern} goes to {value}; {row} of {device} takes {low} to {high}.",
+                    lane=lane.name,
+                    pattern=pattern.name,
+                    value=over[0].value,
+                    row=row.name,
+                    device=device.name,
+                    low=row.low,
+                    high=row.high,
+                ),
+                tr("The box holds it at its end, or ignores it."),
+                tr("Keep it from {low} to {high}.", low=row.low, high=row.high),
+            )

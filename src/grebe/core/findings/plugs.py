@@ -13,12 +13,13 @@ from grebe.core.rig.load import wire_loads
 from grebe.core.rig.model import GREBE_ID, MEDIUM_OF, Cable
 from grebe.core.rig.spec import Jack
 from grebe.core.rig.wiring import WIRE_FITS
+from grebe.words import tr
 
 LONGEST_THRU_CHAIN = 3
 """Boxes in a row over thru; after more the edges of the bits wear down (common practice)."""
-VOLTAGE_CARE = (
-    "Measure the level before plugging; old gear and the mains are for a qualified technician, "
-    "and the venue's rules come first."
+VOLTAGE_CARE = tr(
+    "Measure the level before plugging; old gear and the mains are for a "
+    "qualified technician, and the venue's rules come first."
 )
 
 
@@ -41,9 +42,9 @@ def _ends(look: Look) -> Iterator[Finding]:
                     code="rig.cable-to-nowhere",
                     severity="warn",
                     subject=end,
-                    message=f"A cable ends at {end}, which is not in the rig.",
-                    why="What it should carry goes nowhere.",
-                    fix="Remove the cable, or add the device.",
+                    message=tr("A cable ends at {end}, which is not in the rig.", end=end),
+                    why=tr("What it should carry goes nowhere."),
+                    fix=tr("Remove the cable, or add the device."),
                     cure=Cure(
                         cables=tuple(
                             (c, None) for c in look.rig.cables if end in (c.source, c.target)
@@ -59,9 +60,13 @@ def _ends(look: Look) -> Iterator[Finding]:
                     code="rig.no-jack",
                     severity="warn",
                     subject=device_id,
-                    message=f"A cable uses a jack {jack_id} that {device.name} does not have.",
-                    why="Nobody can say whether it fits.",
-                    fix="Choose another jack for the cable.",
+                    message=tr(
+                        "A cable uses a jack {jack_id} that {device} does not have.",
+                        jack_id=jack_id,
+                        device=device.name,
+                    ),
+                    why=tr("Nobody can say whether it fits."),
+                    fix=tr("Choose another jack for the cable."),
                 )
 
 
@@ -78,17 +83,22 @@ def _shared_jacks(look: Look) -> Iterator[Finding]:
             continue
         out = [c for c in cables if c.source == device_id]
         into = [c for c in cables if c.target == device_id]
-        for side, what in ((out, "thru box or splitter"), (into, "merge box")):
+        for side, what in ((out, "thru box or splitter"), (into, tr("merge box"))):
             if len(side) > 1:
                 others = listed([look.name(c.target if side is out else c.source) for c in side])
                 yield Finding(
                     code="rig.jack-shared",
                     severity="block",
                     subject=device_id,
-                    message=f"{len(side)} cables meet at {look.name(device_id)}'s {jack.name}: "
-                    f"{others}.",
-                    why="One jack takes one plug.",
-                    fix=f"Put a {what} there, or use another jack.",
+                    message=tr(
+                        "{count} cables meet at {name}'s {jack}: {others}.",
+                        count=len(side),
+                        name=look.name(device_id),
+                        jack=jack.name,
+                        others=others,
+                    ),
+                    why=tr("One jack takes one plug."),
+                    fix=tr("Put a {what} there, or use another jack.", what=what),
                 )
 
 
@@ -102,34 +112,46 @@ def _kinds(look: Look, cable: Cable) -> Iterator[Finding]:
             code="rig.pulse-to-speakers",
             severity="block",
             subject=cable.target,
-            message=f"Pulses from {look.out_of(cable)} go into {look.into(cable)}.",
-            why="A pulse track is full level and no music: it harms speakers and ears.",
-            fix="Take it off the audio path; a pulse output has its own cable and level.",
+            message=tr(
+                "Pulses from {out_of} go into {into}.",
+                out_of=look.out_of(cable),
+                into=look.into(cable),
+            ),
+            why=tr("A pulse track is full level and no music: it harms speakers and ears."),
+            fix=tr("Take it off the audio path; a pulse output has its own cable and level."),
             cure=Cure(cables=((cable, None),)) if into.speakers else None,
         )
         return
     wrong = ""
     if out is not None and not out.gives:
-        wrong = f"{look.out_of(cable)} is an input"
+        wrong = tr("{out_of} is an input", out_of=look.out_of(cable))
     elif into is not None and not into.takes:
-        wrong = f"{look.into(cable)} is an output"
+        wrong = tr("{into} is an output", into=look.into(cable))
     elif out is not None and into is not None:
         if into.kind not in WIRE_FITS[out.kind]:
-            wrong = f"{look.out_of(cable)} is {KIND_WORDS[out.kind]}, {look.into(cable)} is "
+            wrong = tr(
+                "{out_of} is {kind_words}, {into} is ",
+                out_of=look.out_of(cable),
+                kind_words=KIND_WORDS[out.kind],
+                into=look.into(cable),
+            )
             wrong += KIND_WORDS[into.kind]
     else:
         known = out or into
         if known is not None and MEDIUM_OF[known.kind] != cable.medium:
-            wrong = (
-                f"The cable is {cable.medium}, the jack {known.name} is {KIND_WORDS[known.kind]}"
+            wrong = tr(
+                "The cable is {medium}, the jack {known} is {kind_words}",
+                medium=cable.medium,
+                known=known.name,
+                kind_words=KIND_WORDS[known.kind],
             )
     if wrong:
         yield Finding(
             code="rig.medium",
             severity="block",
             subject=cable.target,
-            message=f"{wrong}: they do not fit.",
-            why="Nothing gets through, or nothing that means anything.",
+            message=tr("{wrong}: they do not fit.", wrong=wrong),
+            why=tr("Nothing gets through, or nothing that means anything."),
             fix=_between(out, into),
         )
     elif out is not None and into is not None and into.kind == "sync" and not _has_run(out):
@@ -137,10 +159,12 @@ def _kinds(look: Look, cable: Cable) -> Iterator[Finding]:
             code="rig.run-line",
             severity="warn",
             subject=cable.target,
-            message=f"{look.into(cable)} gets pulses without a run/stop line.",
-            why="DIN sync starts and stops by that line: without it the box stays still, "
-            "or runs as long as pulses come.",
-            fix="Use an output with a run line, or press start on the box by hand.",
+            message=tr("{into} gets pulses without a run/stop line.", into=look.into(cable)),
+            why=tr(
+                "DIN sync starts and stops by that line: without it the box stays still, "
+                "or runs as long as pulses come."
+            ),
+            fix=tr("Use an output with a run line, or press start on the box by hand."),
         )
 
 
@@ -149,11 +173,11 @@ def _has_run(out: Jack) -> bool:
 
 
 KIND_WORDS = {
-    "midi": "MIDI on DIN",
+    "midi": tr("MIDI on DIN"),
     "usb": "USB MIDI",
-    "virtual": "MIDI inside a computer",
+    "virtual": tr("MIDI inside a computer"),
     "pulse": "pulses",
-    "sync": "DIN sync",
+    "sync": tr("DIN sync"),
     "network": "network",
     "audio": "audio",
 }
@@ -162,10 +186,10 @@ KIND_WORDS = {
 def _between(out: Jack | None, into: Jack | None) -> str:
     kinds = {j.kind for j in (out, into) if j is not None}
     if kinds == {"midi", "usb"}:
-        return "Put a USB MIDI host between them, or use the DIN jacks."
+        return tr("Put a USB MIDI host between them, or use the DIN jacks.")
     if "midi" in kinds and kinds & {"pulse", "sync"}:
-        return "Put a converter between them that turns MIDI clock into pulses, or use Grebe's."
-    return "Choose a jack of the same kind at both ends."
+        return tr("Put a converter between them that turns MIDI clock into pulses, or use Grebe's.")
+    return tr("Choose a jack of the same kind at both ends.")
 
 
 def _levels(look: Look, cable: Cable) -> Iterator[Finding]:
@@ -178,30 +202,48 @@ def _levels(look: Look, cable: Cable) -> Iterator[Finding]:
             code="rig.voltage",
             severity="block",
             subject=cable.target,
-            message=f"{look.out_of(cable)} gives {gives:g} V, {look.into(cable)} bears "
-            f"{bears:g} V.",
-            why="Too high a level can break the input for good.",
-            fix=f"Put a level converter or divider between them. {VOLTAGE_CARE}",
+            message=tr(
+                "{out_of} gives {gives:g} V, {into} bears {bears:g} V.",
+                out_of=look.out_of(cable),
+                gives=gives,
+                into=look.into(cable),
+                bears=bears,
+            ),
+            why=tr("Too high a level can break the input for good."),
+            fix=tr(
+                "Put a level converter or divider between them. {voltage_care}",
+                voltage_care=VOLTAGE_CARE,
+            ),
         )
     elif gives is not None and needs is not None and gives < needs:
         yield Finding(
             code="rig.voltage",
             severity="block",
             subject=cable.target,
-            message=f"{look.out_of(cable)} gives {gives:g} V, {look.into(cable)} needs "
-            f"{needs:g} V.",
-            why="It misses pulses or counts none at all, and differently when it is warm.",
-            fix=f"Put a level converter between them. {VOLTAGE_CARE}",
+            message=tr(
+                "{out_of} gives {gives:g} V, {into} needs {needs:g} V.",
+                out_of=look.out_of(cable),
+                gives=gives,
+                into=look.into(cable),
+                needs=needs,
+            ),
+            why=tr("It misses pulses or counts none at all, and differently when it is warm."),
+            fix=tr("Put a level converter between them. {voltage_care}", voltage_care=VOLTAGE_CARE),
         )
     if out.edge != into.edge:
         yield Finding(
             code="rig.polarity",
             severity="warn",
             subject=cable.target,
-            message=f"{look.out_of(cable)} counts on its {out.edge} edge, {look.into(cable)} on "
-            f"its {into.edge}.",
-            why="Every pulse comes late by the pulse's width, and Start misses the first.",
-            fix="Turn the polarity over at one end, or put an inverter between them.",
+            message=tr(
+                "{out_of} counts on its {edge} edge, {into} on its {edge2}.",
+                out_of=look.out_of(cable),
+                edge=out.edge,
+                into=look.into(cable),
+                edge2=into.edge,
+            ),
+            why=tr("Every pulse comes late by the pulse's width, and Start misses the first."),
+            fix=tr("Turn the polarity over at one end, or put an inverter between them."),
         )
 
 
@@ -217,10 +259,18 @@ def _chains(look: Look) -> Iterator[Finding]:
                 code="rig.thru-chain",
                 severity="warn",
                 subject=device.id,
-                message=f"{device.name} is number {len(chain)} of a thru chain: "
-                f"{listed([look.name(d) for d in chain])}.",
-                why="Every thru wears the signal down; at the end of a long chain notes get lost.",
-                fix=f"Feed {device.name} from a thru box or an output of its own.",
+                message=tr(
+                    "{device} is number {count} of a thru chain: {listed}.",
+                    device=device.name,
+                    count=len(chain),
+                    listed=listed([look.name(d) for d in chain]),
+                ),
+                why=tr(
+                    "Every thru wears the signal down; at the end of a long chain notes get lost."
+                ),
+                fix=tr(
+                    "Feed {device} from a thru box or an output of its own.", device=device.name
+                ),
             )
 
 
@@ -247,9 +297,17 @@ def _loads(look: Look) -> Iterator[Finding]:
                 code="rig.wire-load",
                 severity="warn",
                 subject=load.first,
-                message=f"{load.notes} notes fall together on the wire to {look.name(load.first)} "
-                f"in {load.scene}: spread over {spread:.1f} ms.",
-                why="A DIN wire takes 0.96 ms a note; the last sounds audibly after the first.",
-                fix=f"Give {listed([look.name(d) for d in load.devices])} wires of their own, or "
-                "use USB.",
+                message=tr(
+                    "{notes} notes fall together on the wire to {name} in {scene}: spread "
+                    "over {spread:.1f} ms.",
+                    notes=load.notes,
+                    name=look.name(load.first),
+                    scene=load.scene,
+                    spread=spread,
+                ),
+                why=tr("A DIN wire takes 0.96 ms a note; the last sounds audibly after the first."),
+                fix=tr(
+                    "Give {listed} wires of their own, or use USB.",
+                    listed=listed([look.name(d) for d in load.devices]),
+                ),
             )

@@ -17,6 +17,7 @@ from grebe.core.songs.unroll import unrolled
 from grebe.core.time.delay import fitted_ms, note_ms
 from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
 from grebe.errors import EditError
+from grebe.words import tr
 
 
 def scene_findings(project: Project, reached: frozenset[str]) -> Iterator[Finding]:
@@ -33,10 +34,13 @@ def scene_findings(project: Project, reached: frozenset[str]) -> Iterator[Findin
                     severity="warn",
                     kind="scene",
                     subject=scene.id,
-                    message=f"Scene {scene.name} has a part for {part.device}, "
-                    "which is not in the rig.",
-                    why="That part stays silent.",
-                    fix="Add the device, or take the part out of the scene.",
+                    message=tr(
+                        "Scene {scene} has a part for {device}, which is not in the rig.",
+                        scene=scene.name,
+                        device=part.device,
+                    ),
+                    why=tr("That part stays silent."),
+                    fix=tr("Add the device, or take the part out of the scene."),
                 )
                 continue
             for pattern_id in dict.fromkeys(part.chain):
@@ -47,10 +51,15 @@ def scene_findings(project: Project, reached: frozenset[str]) -> Iterator[Findin
                         severity="block",
                         kind="scene",
                         subject=scene.id,
-                        message=f"Scene {scene.name} asks {device.name} for pattern "
-                        f"{pattern_id}, which is not there.",
-                        why=f"{device.name} falls silent where the scene begins.",
-                        fix="Choose another pattern in the scene, or bring this one back.",
+                        message=tr(
+                            "Scene {scene} asks {device} for pattern {pattern_id}, which is not "
+                            "there.",
+                            scene=scene.name,
+                            device=device.name,
+                            pattern_id=pattern_id,
+                        ),
+                        why=tr("{device} falls silent where the scene begins.", device=device.name),
+                        fix=tr("Choose another pattern in the scene, or bring this one back."),
                     )
                 elif pattern.device != part.device:
                     owner = project.rig.name_of(pattern.device)
@@ -59,10 +68,16 @@ def scene_findings(project: Project, reached: frozenset[str]) -> Iterator[Findin
                         severity="block",
                         kind="scene",
                         subject=scene.id,
-                        message=f"Scene {scene.name} gives {device.name} the pattern "
-                        f"{pattern.name}, which belongs to {owner}.",
-                        why="Its notes mean something else on this box.",
-                        fix=f"Copy the pattern to {device.name} first.",
+                        message=tr(
+                            "Scene {scene} gives {device} the pattern {pattern}, which belongs to "
+                            "{owner}.",
+                            scene=scene.name,
+                            device=device.name,
+                            pattern=pattern.name,
+                            owner=owner,
+                        ),
+                        why=tr("Its notes mean something else on this box."),
+                        fix=tr("Copy the pattern to {device} first.", device=device.name),
                     )
                 elif device.plays == "own":
                     told = device.obeys_program and device.id in reached
@@ -76,9 +91,15 @@ def _box_memory(device: str, pattern: Pattern, *, told: bool) -> Iterator[Findin
             severity="block",
             kind="pattern",
             subject=pattern.id,
-            message=f"A scene needs {pattern.name} on {device}, but it has no slot there.",
-            why=f"Grebe can only ask {device} for patterns by their program number.",
-            fix="Give the pattern a slot.",
+            message=tr(
+                "A scene needs {pattern} on {device}, but it has no slot there.",
+                pattern=pattern.name,
+                device=device,
+            ),
+            why=tr(
+                "Grebe can only ask {device} for patterns by their program number.", device=device
+            ),
+            fix=tr("Give the pattern a slot."),
         )
     elif pattern.box_status != "in the box":
         yield Finding(
@@ -86,9 +107,16 @@ def _box_memory(device: str, pattern: Pattern, *, told: bool) -> Iterator[Findin
             severity="note",
             kind="pattern",
             subject=pattern.id,
-            message=f"{pattern.name} on {device} is {pattern.box_status}.",
-            why=f"{device} plays what is in its own memory, not what is drawn here.",
-            fix="Key it in on the box, then mark it as in the box.",
+            message=tr(
+                "{pattern} on {device} is {box_status}.",
+                pattern=pattern.name,
+                device=device,
+                box_status=tr(pattern.box_status),
+            ),
+            why=tr(
+                "{device} plays what is in its own memory, not what is drawn here.", device=device
+            ),
+            fix=tr("Key it in on the box, then mark it as in the box."),
         )
 
 
@@ -107,16 +135,30 @@ def _lengths(
             names = ", ".join(dict.fromkeys(p.name for p in chain))
             fits = lcm(whole, scene.meter.bar_ticks) // scene.meter.bar_ticks
             below = scene.bars // fits * fits
-            lengths = f"{below} or {below + fits}" if below else f"{fits}"
+            lengths = (
+                tr("{below} or {value}", below=below, value=below + fits) if below else f"{fits}"
+            )
             cut = length % whole / TICKS_PER_QUARTER
             yield Finding(
-                code="scene.length", severity="note", kind="scene", subject=scene.id,
-                message=f"{names} on {device.name} does not go evenly into the {scene.bars} bars "
-                f"of {scene.name}: its last round is cut after {cut:g} quarter notes.",
-                why="The next scene comes in in the middle of it.",
-                fix=f"Make the scene {lengths} bars, change the pattern's length, or keep the "
-                "cut.",
-            )  # fmt: skip
+                code="scene.length",
+                severity="note",
+                kind="scene",
+                subject=scene.id,
+                message=tr(
+                    "{names} on {device} does not go evenly into the {bars} bars of {scene}: "
+                    "its last round is cut after {cut:g} quarter notes.",
+                    names=names,
+                    device=device.name,
+                    bars=scene.bars,
+                    scene=scene.name,
+                    cut=cut,
+                ),
+                why=tr("The next scene comes in in the middle of it."),
+                fix=tr(
+                    "Make the scene {lengths} bars, change the pattern's length, or keep the cut.",
+                    lengths=lengths,
+                ),
+            )
         yield from _abilities(project, scene, part, device)
 
 
@@ -124,12 +166,20 @@ def _abilities(project: Project, scene: Scene, part: Part, device: Device) -> It
     tracks, most = part.tracks or (), device.spec.loop_tracks
     if tracks and max(tracks) > most:
         yield Finding(
-            code="scene.no-track", severity="block", kind="scene", subject=scene.id,
-            message=f"{scene.name} wants loop track {max(tracks)} of {device.name}, "
-            f"which has {most or 'none'}.",
-            why="There is nothing to start.",
-            fix="Choose a track it has.",
-        )  # fmt: skip
+            code="scene.no-track",
+            severity="block",
+            kind="scene",
+            subject=scene.id,
+            message=tr(
+                "{scene} wants loop track {max} of {device}, which has {value}.",
+                scene=scene.name,
+                max=max(tracks),
+                device=device.name,
+                value=most or tr("none"),
+            ),
+            why=tr("There is nothing to start."),
+            fix=tr("Choose a track it has."),
+        )
     if part.echo is not None and len(device.spec.echo_ms) == 2:
         low, high = device.spec.echo_ms
         quarters = note_value_ticks(part.echo) / TICKS_PER_QUARTER
@@ -138,14 +188,30 @@ def _abilities(project: Project, scene: Scene, part: Part, device: Device) -> It
             if low <= exact <= high:
                 continue
             fitted = fitted_ms(bpm, low, high, quarters)
-            told = "no half or double of it fits" if fitted is None else f"{fitted:.0f} ms fits"
+            told = (
+                tr("no half or double of it fits")
+                if fitted is None
+                else tr("{fitted:.0f} ms fits", fitted=fitted)
+            )
             yield Finding(
-                code="scene.echo-range", severity="note", kind="scene", subject=scene.id,
-                message=f"{part.echo} at {bpm:g} BPM is {exact:.0f} ms; {device.name} goes from "
-                f"{low:g} to {high:g} ms: {told}.",
-                why="The echo would stand at another time than the music.",
-                fix="Take the half or double, or another note value.",
-            )  # fmt: skip
+                code="scene.echo-range",
+                severity="note",
+                kind="scene",
+                subject=scene.id,
+                message=tr(
+                    "{echo} at {bpm:g} BPM is {exact:.0f} ms; {device} goes from {low:g} to "
+                    "{high:g} ms: {told}.",
+                    echo=part.echo,
+                    bpm=bpm,
+                    exact=exact,
+                    device=device.name,
+                    low=low,
+                    high=high,
+                    told=told,
+                ),
+                why=tr("The echo would stand at another time than the music."),
+                fix=tr("Take the half or double, or another note value."),
+            )
 
 
 def _uses(sections: tuple[Section, ...], scene: Scene) -> bool:
@@ -179,17 +245,31 @@ def hand_findings(project: Project, reached: frozenset[str]) -> Iterator[Finding
 def _too_much(project: Project, before: Scene, after: Scene, relieve: tuple[Move, ...]) -> Finding:
     names = [f"{project.rig.name_of(m.device)} ({m.words})" for m in relieve]
     ways: dict[str, str] = {
-        "give": "give it to Grebe: the box obeys program changes",
-        "ahead": "pre-set it in peace",
-        "earlier": "make it a bar earlier",
+        "give": tr("give it to Grebe: the box obeys program changes"),
+        "ahead": tr("pre-set it in peace"),
+        "earlier": tr("make it a bar earlier"),
     }
     how = dict.fromkeys(way for m in relieve for way in m.relief)
-    fix = " or ".join(ways[w] for w in how) or "leave it out, or make the scene before longer"
+    fix = tr(" or ").join(ways[w] for w in how) or tr(
+        "leave it out, or make the scene before longer"
+    )
     hands = project.performer
     return Finding(
-        code="scene.hands", severity="warn", kind="scene", subject=after.id,
-        message=f"From {before.name} to {after.name} your hands cannot make every move in time: "
-        f"{'; '.join(names)} is left over.",
-        why=f"{hands.hands} hands and {hands.feet} free feet have to do it all in the bar before.",
+        code="scene.hands",
+        severity="warn",
+        kind="scene",
+        subject=after.id,
+        message=tr(
+            "From {before} to {after} your hands cannot make every move in time: "
+            "{names} is left over.",
+            before=before.name,
+            after=after.name,
+            names="; ".join(names),
+        ),
+        why=tr(
+            "{hands} hands and {feet} free feet have to do it all in the bar before.",
+            hands=hands.hands,
+            feet=hands.feet,
+        ),
         fix=f"{fix[0].upper()}{fix[1:]}.",
-    )  # fmt: skip
+    )

@@ -16,6 +16,7 @@ from grebe.core.songs.unroll import unrolled
 from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import SIXTEENTH_TICKS
 from grebe.errors import EditError
+from grebe.words import counted, tr
 
 RISES = 1.05
 """A build's last quarter has at least so many times the energy of its first."""
@@ -49,9 +50,9 @@ def _written(project: Project, song: Song, scenes: set[str]) -> Iterator[Finding
     if not song.sections:
         yield Finding(
             code="song.empty", severity="warn", kind="song", subject=song.id,
-            message=f"{song.name} has no sections.",
-            why="There is nothing to start.",
-            fix="Add a section to it.",
+            message=tr("{song} has no sections.", song=song.name),
+            why=tr("There is nothing to start."),
+            fix=tr("Add a section to it."),
         )  # fmt: skip
     ids = {s.id for s in song.sections}
     names = {s.id: s.name for s in project.scenes}
@@ -60,30 +61,54 @@ def _written(project: Project, song: Song, scenes: set[str]) -> Iterator[Finding
         name = names.get(section.scene, section.scene)
         if section.scene not in scenes:
             yield Finding(
-                code="song.no-scene", severity="block", kind="song", subject=song.id,
-                message=f"{song.name}, section {number}, names the scene "
-                f"{section.scene}, which is not there.",
-                why="The song cannot be laid out, so it cannot be played.",
-                fix="Choose another scene for the section, or remove it.",
+                code="song.no-scene",
+                severity="block",
+                kind="song",
+                subject=song.id,
+                message=tr(
+                    "{song}, section {number}, names the scene {scene}, which is not there.",
+                    song=song.name,
+                    number=number,
+                    scene=section.scene,
+                ),
+                why=tr("The song cannot be laid out, so it cannot be played."),
+                fix=tr("Choose another scene for the section, or remove it."),
                 cure=without_section(song, section),
-            )  # fmt: skip
+            )
         elif section.times == 0 or lengths[section.scene] == 0:
-            what = "0 passes" if section.times == 0 else "a scene of 0 bars"
+            what = tr("0 passes") if section.times == 0 else tr("a scene of 0 bars")
             yield Finding(
-                code="song.no-bars", severity="warn", kind="song", subject=song.id,
-                message=f"{song.name}, section {number} ({name}), has {what}.",
-                why="It is left out when the song plays.",
-                fix="Give it a length, or remove it.",
-            )  # fmt: skip
+                code="song.no-bars",
+                severity="warn",
+                kind="song",
+                subject=song.id,
+                message=tr(
+                    "{song}, section {number} ({name}), has {what}.",
+                    song=song.name,
+                    number=number,
+                    name=name,
+                    what=what,
+                ),
+                why=tr("It is left out when the song plays."),
+                fix=tr("Give it a length, or remove it."),
+            )
         if section.then.kind == "jump" and section.then.to not in ids:
             yield Finding(
-                code="song.no-jump", severity="warn", kind="song", subject=song.id,
-                message=f"{song.name}, section {number} ({name}), jumps to "
-                f"{section.then.to or 'no section'}, which is not there.",
-                why="It goes on with the next section instead.",
-                fix="Choose where it jumps to, or let it go on.",
+                code="song.no-jump",
+                severity="warn",
+                kind="song",
+                subject=song.id,
+                message=tr(
+                    "{song}, section {number} ({name}), jumps to {value}, which is not there.",
+                    song=song.name,
+                    number=number,
+                    name=name,
+                    value=section.then.to or tr("no section"),
+                ),
+                why=tr("It goes on with the next section instead."),
+                fix=tr("Choose where it jumps to, or let it go on."),
                 cure=swap_section(song, section, then=Then()),
-            )  # fmt: skip
+            )
 
 
 def _laid_over(project: Project, song: Song, layout: Layout) -> Iterator[Finding]:
@@ -93,48 +118,70 @@ def _laid_over(project: Project, song: Song, layout: Layout) -> Iterator[Finding
         section, length = span.section, span.ticks // SIXTEENTH_TICKS
         rows = [("a mute", m.at, m.long) for m in section.mutes]
         rows += [("a fill", f.at, f.long) for f in section.fills]
-        rows += [(f"the marker {m.name}", m.at, 1) for m in section.markers]
-        rows += [("a controller curve", c.points[-1].at, 0) for c in section.curves]
-        rows += [("a tempo change", t.at, 1) for t in section.tempi]
+        rows += [(tr("the marker {m}", m=m.name), m.at, 1) for m in section.markers]
+        rows += [(tr("a controller curve"), c.points[-1].at, 0) for c in section.curves]
+        rows += [(tr("a tempo change"), t.at, 1) for t in section.tempi]
         for what, at, long in rows:
             if at + long > length:
                 lost = _bars_words(at + long - length, span.scene.meter)
                 yield Finding(
                     code="song.past-end", severity="warn", kind="song", subject=song.id,
-                    message=f"In {song.name}, {what} in {span.scene.name} (bar {span.bar}) "
-                    f"reaches {lost} past its section.",
-                    why="What lies past the end is not used: the next section has its own.",
-                    fix="Shorten it, or make the section longer.",
+                    message=tr("In {song}, {what} in {scene} (bar {bar}) reaches {lost} past its "
+"section.", song=song.name, what=what, scene=span.scene.name, bar=span.bar, lost=lost),
+                    why=tr("What lies past the end is not used: the next section has its own."),
+                    fix=tr("Shorten it, or make the section longer."),
                 )  # fmt: skip
         for region in section.mutes:
             device = devices.get(region.device)
             name = project.rig.name_of(region.device)
-            where = f"bar {span.bar + region.at * SIXTEENTH_TICKS // span.scene.meter.bar_ticks}"
+            where = tr(
+                "bar {value}",
+                value=span.bar + region.at * SIXTEENTH_TICKS // span.scene.meter.bar_ticks,
+            )
             part = span.scene.part(region.device)
             if device is None or not part.chain or part.muted:
                 yield Finding(
-                    code="song.mutes-nothing", severity="note", kind="song", subject=song.id,
-                    message=f"In {song.name}, a mute at {where} lies over {name}, "
-                    "which is silent there.",
-                    why="There is nothing to drop.",
-                    fix="Move it to where the device plays, or remove it.",
-                )  # fmt: skip
+                    code="song.mutes-nothing",
+                    severity="note",
+                    kind="song",
+                    subject=song.id,
+                    message=tr(
+                        "In {song}, a mute at {where} lies over {name}, which is silent there.",
+                        song=song.name,
+                        where=where,
+                        name=name,
+                    ),
+                    why=tr("There is nothing to drop."),
+                    fix=tr("Move it to where the device plays, or remove it."),
+                )
             elif silenced_by_hand(device, region.voice):
                 yield Finding(
-                    code="song.mute-by-hand", severity="note", kind="song", subject=song.id,
-                    message=f"In {song.name}, the mute at {where} of {name} is for your hands.",
-                    why=f"{name} plays its own pattern, and Grebe has no message that silences "
-                    f"{'one voice of it' if region.voice else 'it'}.",
-                    fix="Make the move on the box, or let Grebe play it.",
-                )  # fmt: skip
+                    code="song.mute-by-hand",
+                    severity="note",
+                    kind="song",
+                    subject=song.id,
+                    message=tr(
+                        "In {song}, the mute at {where} of {name} is for your hands.",
+                        song=song.name,
+                        where=where,
+                        name=name,
+                    ),
+                    why=tr(
+                        "{name} plays its own pattern, and Grebe has no message that silences "
+                        "{what}.",
+                        name=name,
+                        what=tr("one voice of it") if region.voice else tr("it"),
+                    ),
+                    fix=tr("Make the move on the box, or let Grebe play it."),
+                )
 
 
 def _bars_words(sixteenths: int, meter: Meter) -> str:
     """A length in bars where it comes out even, in sixteenths otherwise."""
     bars, rest = divmod(sixteenths * SIXTEENTH_TICKS, meter.bar_ticks)
     if rest == 0:
-        return f"{bars} bar{'s' if bars != 1 else ''}"
-    return f"{sixteenths} sixteenth{'s' if sixteenths != 1 else ''}"
+        return counted(bars, "bar")
+    return counted(sixteenths, "sixteenth")
 
 
 def _goes(project: Project, song: Song, layout: Layout, bars: Sequence[Bar]) -> Iterator[Finding]:
@@ -142,13 +189,24 @@ def _goes(project: Project, song: Song, layout: Layout, bars: Sequence[Bar]) -> 
     limit = project.performer.unchanged_bars
     for first, last in unchanged(bars, limit):
         yield Finding(
-            code="song.unchanged", severity="note", kind="song", subject=song.id,
-            message=f"Bars {first} to {last} of {song.name} repeat unchanged for "
-            f"{last - first + 1} bars.",
-            why="A loop that goes round unchanged is what listeners leave for.",
-            fix=f"Add a variation or a mute at bar {(first + last + 1) // 2}, or keep it: "
-            "a voice may carry this part.",
-        )  # fmt: skip
+            code="song.unchanged",
+            severity="note",
+            kind="song",
+            subject=song.id,
+            message=tr(
+                "Bars {first} to {last} of {song} repeat unchanged for {value} bars.",
+                first=first,
+                last=last,
+                song=song.name,
+                value=last - first + 1,
+            ),
+            why=tr("A loop that goes round unchanged is what listeners leave for."),
+            fix=tr(
+                "Add a variation or a mute at bar {value}, or keep it: a voice may carry "
+                "this part.",
+                value=(first + last + 1) // 2,
+            ),
+        )
     means: list[float] = []
     for number, span in enumerate(layout.spans):
         mine = [b.energy for b in bars if b.span == number]
@@ -160,12 +218,20 @@ def _goes(project: Project, song: Song, layout: Layout, bars: Sequence[Bar]) -> 
                 yield _flat(song, span)
         if span.scene.role == "drop" and number and means[number] <= means[number - 1]:
             yield Finding(
-                code="song.drop-nothing", severity="note", kind="song", subject=song.id,
-                message=f"{span.scene.name} at bar {span.bar} of {song.name} is a drop, and no "
-                "more sounds in it than before.",
-                why="A drop is heard against what was taken away before it.",
-                fix="Take something out of the bars before, or bring more in.",
-            )  # fmt: skip
+                code="song.drop-nothing",
+                severity="note",
+                kind="song",
+                subject=song.id,
+                message=tr(
+                    "{scene} at bar {bar} of {song} is a drop, and no more sounds in it than "
+                    "before.",
+                    scene=span.scene.name,
+                    bar=span.bar,
+                    song=song.name,
+                ),
+                why=tr("A drop is heard against what was taken away before it."),
+                fix=tr("Take something out of the bars before, or bring more in."),
+            )
     yield from _odd_lengths(song, layout)
     yield from _school(project, song, layout, means)
 
@@ -184,10 +250,10 @@ def _before_drop(span: SectionSpan) -> int:
 def _flat(song: Song, span: SectionSpan) -> Finding:
     return Finding(
         code="song.flat-build", severity="note", kind="song", subject=song.id,
-        message=f"{span.scene.name} at bar {span.bar} of {song.name} is a build, and its end has "
-        "no more energy than its beginning.",
-        why="What follows it comes without a rise.",
-        fix="Bring voices in one after another, or shorten the build.",
+        message=tr("{scene} at bar {bar} of {song} is a build, and its end has no more "
+"energy than its beginning.", scene=span.scene.name, bar=span.bar, song=song.name),
+        why=tr("What follows it comes without a rise."),
+        fix=tr("Bring voices in one after another, or shorten the build."),
     )  # fmt: skip
 
 
@@ -196,13 +262,23 @@ def _odd_lengths(song: Song, layout: Layout) -> Iterator[Finding]:
     if odd and len(odd) <= len(layout.spans) / 4:
         for span in odd:
             yield Finding(
-                code="song.odd-length", severity="note", kind="song", subject=song.id,
-                message=f"{span.scene.name} at bar {span.bar} of {song.name} is {span.bars} bars; "
-                "the rest goes in fours.",
-                why="Listeners and players count in fours, and expect the change a little "
-                "sooner or later.",
-                fix="Make it a multiple of four, or keep it as a surprise.",
-            )  # fmt: skip
+                code="song.odd-length",
+                severity="note",
+                kind="song",
+                subject=song.id,
+                message=tr(
+                    "{scene} at bar {bar} of {song} is {bars} bars; the rest goes in fours.",
+                    scene=span.scene.name,
+                    bar=span.bar,
+                    song=song.name,
+                    bars=span.bars,
+                ),
+                why=tr(
+                    "Listeners and players count in fours, and expect the change a little "
+                    "sooner or later."
+                ),
+                fix=tr("Make it a multiple of four, or keep it as a surprise."),
+            )
 
 
 def _school(
@@ -214,17 +290,25 @@ def _school(
     if school == "verse and hook" and "hook" in roles:
         hooks = [m for m, role in zip(means, roles, strict=True) if role == "hook"]
         if len(hooks) == 1:
-            why = "A hook is remembered when it comes back, often played twice."
-            yield _form(song, "its hook comes once", why, "Bring it in again, after a verse.")
+            why = tr("A hook is remembered when it comes back, often played twice.")
+            yield _form(
+                song, tr("its hook comes once"), why, tr("Bring it in again, after a verse.")
+            )
         if max(means) > max(hooks) + 1e-9:
-            why = "A hook is everything together."
-            yield _form(song, "its hook is not the fullest part", why, "Bring everything in there.")
+            why = tr("A hook is everything together.")
+            yield _form(
+                song, tr("its hook is not the fullest part"), why, tr("Bring everything in there.")
+            )
     if school == "build and drop" and "drop" in roles:
         for number, role in enumerate(roles):
             if role == "drop" and (number == 0 or roles[number - 1] not in ("build", "break")):
                 name = layout.spans[number].scene.name
-                yield _form(song, f"{name} drops without a build or a break before it",
-                            "There is nothing to fall from.", "Put a build before it.")  # fmt: skip
+                yield _form(
+                    song,
+                    tr("{name} drops without a build or a break before it", name=name),
+                    tr("There is nothing to fall from."),
+                    tr("Put a build before it."),
+                )
 
 
 def _form(song: Song, what: str, why: str, fix: str) -> Finding:
@@ -256,19 +340,27 @@ def _variety(project: Project, song: Song, layout: Layout) -> Iterator[Finding]:
             for voice in sounding(pattern, device).voices:
                 if voice.id in silent and voice.hits:
                     yield Finding(
-                        code="song.voice-unheard", severity="note", kind="song", subject=song.id,
-                        message=f"{voice.name} of {pattern.name} on {device.name} is silent "
-                        f"wherever {song.name} plays it.",
-                        why="It was written to be heard, and takes a voice of the box.",
-                        fix="Let it sound in one scene, or remove it.",
-                    )  # fmt: skip
+                        code="song.voice-unheard",
+                        severity="note",
+                        kind="song",
+                        subject=song.id,
+                        message=tr(
+                            "{voice} of {pattern} on {device} is silent wherever {song} plays it.",
+                            voice=voice.name,
+                            pattern=pattern.name,
+                            device=device.name,
+                            song=song.name,
+                        ),
+                        why=tr("It was written to be heard, and takes a voice of the box."),
+                        fix=tr("Let it sound in one scene, or remove it."),
+                    )
     if 0 < most < FEWEST_VARIATIONS and layout.bars > 32:
         yield Finding(
             code="song.few-variations", severity="note", kind="song", subject=song.id,
-            message=f"No box plays more than {most} patterns in {song.name}; the most has "
-            f"{busiest}.",
-            why="Three to four variations carry a song.",
-            fix="Vary a pattern: in Patterns, A variation of it.",
+            message=tr("No box plays more than {most} patterns in {song}; the most has "
+"{busiest}.", most=most, song=song.name, busiest=busiest),
+            why=tr("Three to four variations carry a song."),
+            fix=tr("Vary a pattern: in Patterns, A variation of it."),
         )  # fmt: skip
 
 
@@ -285,24 +377,42 @@ def _in_boxes(project: Project, song: Song, reached: frozenset[str]) -> Iterator
             continue
         found = programme(project, song, layout, device, reached)
         if found.problems:
-            fix = "; or ".join(found.remedies) or "shorten the song for it, or let Grebe play it"
-            why = "Its memory cannot hold the song so."
+            fix = tr("; or ").join(found.remedies) or tr(
+                "shorten the song for it, or let Grebe play it"
+            )
+            why = tr("Its memory cannot hold the song so.")
             if how == "hand":
-                why = (
+                why = tr(
                     "Grebe cannot tell it its patterns while it plays; its memory has to hold them."
                 )
             yield Finding(
-                code="song.programme", severity="block" if how == "box" else "warn",
-                kind="song", subject=song.id,
-                message=f"{song.name} on {device.name}: {'; '.join(found.problems)}.",
-                why=why, fix=f"{fix[0].upper()}{fix[1:]}.",
-            )  # fmt: skip
+                code="song.programme",
+                severity="block" if how == "box" else "warn",
+                kind="song",
+                subject=song.id,
+                message=tr(
+                    "{song} on {device}: {names}.",
+                    song=song.name,
+                    device=device.name,
+                    names="; ".join(found.problems),
+                ),
+                why=why,
+                fix=f"{fix[0].upper()}{fix[1:]}.",
+            )
         changed = what_changed(printed.get(device.id, found.lines), found.lines)
         if changed:
             yield Finding(
-                code="song.sheet-changed", severity="warn", kind="song", subject=song.id,
-                message=f"{song.name} on {device.name} is not as on the sheet printed last: "
-                f"{changed[0]}{f', and {len(changed) - 1} more' if len(changed) > 1 else ''}.",
-                why="The box plays what was keyed in from that sheet.",
-                fix="Key in what changed, and print the sheet again.",
-            )  # fmt: skip
+                code="song.sheet-changed",
+                severity="warn",
+                kind="song",
+                subject=song.id,
+                message=tr(
+                    "{song} on {device} is not as on the sheet printed last: {changed}{what}.",
+                    song=song.name,
+                    device=device.name,
+                    changed=changed[0],
+                    what=f", and {len(changed) - 1} more" if len(changed) > 1 else "",
+                ),
+                why=tr("The box plays what was keyed in from that sheet."),
+                fix=tr("Key in what changed, and print the sheet again."),
+            )

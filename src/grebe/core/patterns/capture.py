@@ -12,6 +12,7 @@ import msgspec
 from grebe.core.patterns.model import Content, Hit, Voice
 from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
 from grebe.core.units import MAX_STEPS, GatePercent, ShiftPermille, SwingPercent, held_in
+from grebe.words import tr
 
 LENGTHS = (1, 2, 4, 8)
 """Bars a capture can have (common practice)."""
@@ -131,7 +132,7 @@ def content_from(
     notes: Sequence[Played],
     beats: float,
     how: Taken,
-    name_of: Callable[[int], str] = lambda note: f"Note {note}",
+    name_of: Callable[[int], str] = lambda note: tr("Note {note}", note=note),
 ) -> Content:
     """A pattern `beats` quarter notes long from notes that begin at 0; later ones wrap round.
 

@@ -13,12 +13,13 @@ import msgspec
 from grebe.core.patterns.model import Content, ControlLane, ControlPoint, Hit, Voice
 from grebe.core.units import MAX_STEPS, fields_of, held_in
 from grebe.errors import EditError
+from grebe.words import tr
 
 
 def with_voice(content: Content, voice_id: str, edit: Callable[[Voice], Voice]) -> Content:
     """The content with one voice edited; EditError when it has no such voice."""
     if all(v.id != voice_id for v in content.voices):
-        raise EditError(f"the pattern has no voice {voice_id!r}")
+        raise EditError(tr("the pattern has no voice {voice_id!r}", voice_id=voice_id))
     voices = tuple(edit(v) if v.id == voice_id else v for v in content.voices)
     return msgspec.structs.replace(content, voices=voices)
 
@@ -28,7 +29,7 @@ def with_lane(
 ) -> Content:
     """The content with one controller lane edited; EditError when it has no such lane."""
     if all(lane.id != lane_id for lane in content.lanes):
-        raise EditError(f"the pattern has no controller lane {lane_id!r}")
+        raise EditError(tr("the pattern has no controller lane {lane_id!r}", lane_id=lane_id))
     lanes = tuple(edit(lane) if lane.id == lane_id else lane for lane in content.lanes)
     return msgspec.structs.replace(content, lanes=lanes)
 
@@ -43,7 +44,12 @@ def put_hit(voice: Voice, hit: Hit) -> Voice:
     """
     if hit.step >= voice.length:
         raise EditError(
-            f"step {hit.step + 1} is past the end of {voice.name}, which has {voice.length} steps"
+            tr(
+                "step {value} is past the end of {voice}, which has {length} steps",
+                value=hit.step + 1,
+                voice=voice.name,
+                length=voice.length,
+            )
         )
     others = [h for h in voice.hits if h.step != hit.step]
     return _with_hits(voice, [*others, hit])
@@ -61,7 +67,7 @@ def change_hit(voice: Voice, step: int, **fields: Any) -> Voice:
     """
     hit = voice.hit_at(step)
     if hit is None:
-        raise EditError(f"{voice.name} has no hit on step {step + 1}")
+        raise EditError(tr("{voice} has no hit on step {value}", voice=voice.name, value=step + 1))
     held = {name: _held(name, value) for name, value in fields.items()}
     return put_hit(voice, msgspec.structs.replace(hit, **held))
 
@@ -114,7 +120,14 @@ def double(voice: Voice) -> Voice:
     """
     length = voice.length * 2
     if length > MAX_STEPS:
-        raise EditError(f"{voice.name} would have {length} steps; a voice has {MAX_STEPS} at most")
+        raise EditError(
+            tr(
+                "{voice} would have {length} steps; a voice has {max_steps} at most",
+                voice=voice.name,
+                length=length,
+                max_steps=MAX_STEPS,
+            )
+        )
     later = [msgspec.structs.replace(h, step=h.step + voice.length) for h in voice.hits]
     return msgspec.structs.replace(voice, length=length, hits=(*voice.hits, *later))
 
@@ -122,7 +135,13 @@ def double(voice: Voice) -> Voice:
 def halve(voice: Voice) -> Voice:
     """The voice half as long: its first half. EditError for an odd number of steps."""
     if voice.length % 2:
-        raise EditError(f"{voice.name} has {voice.length} steps, which has no half")
+        raise EditError(
+            tr(
+                "{voice} has {length} steps, which has no half",
+                voice=voice.name,
+                length=voice.length,
+            )
+        )
     return set_length(voice, voice.length // 2)
 
 
@@ -139,7 +158,7 @@ def set_length(voice: Voice, length: int) -> Voice:
 def double_content(content: Content) -> Content:
     """The pattern twice as long with every voice and lane; EditError past 256 steps."""
     if content.length * 2 > MAX_STEPS:
-        raise EditError(f"a pattern has {MAX_STEPS} steps at most")
+        raise EditError(tr("a pattern has {max_steps} steps at most", max_steps=MAX_STEPS))
     lanes = [
         msgspec.structs.replace(
             lane,
@@ -167,7 +186,9 @@ def halve_content(content: Content) -> Content:
     EditError for an odd number of steps.
     """
     if content.length % 2:
-        raise EditError(f"the pattern has {content.length} steps, which has no half")
+        raise EditError(
+            tr("the pattern has {length} steps, which has no half", length=content.length)
+        )
     voices = [
         halve(v) if content.ticks_of(v) == content.ticks and v.length % 2 == 0 else v
         for v in content.voices
@@ -247,7 +268,7 @@ def add_lane(content: Content, name: str, controller: int) -> Content:
     """The content with a controller lane more, as long as the pattern."""
     lane = ControlLane(
         id=_free_id("c", {lane.id for lane in content.lanes}),
-        name=name[:80] or f"Controller {controller}",
+        name=name[:80] or tr("Controller {controller}", controller=controller),
         controller=controller,
         length=content.length,
         rate=content.rate,
@@ -268,7 +289,12 @@ def put_point(lane: ControlLane, point: ControlPoint) -> ControlLane:
     """
     if point.step >= lane.length:
         raise EditError(
-            f"step {point.step + 1} is past the end of {lane.name}, which has {lane.length} steps"
+            tr(
+                "step {value} is past the end of {lane}, which has {length} steps",
+                value=point.step + 1,
+                lane=lane.name,
+                length=lane.length,
+            )
         )
     others = [p for p in lane.points if p.step != point.step]
     points = tuple(sorted((*others, point), key=lambda p: p.step))

@@ -20,56 +20,70 @@ from grebe.core.patterns.model import (
 )
 from grebe.core.typed import with_field
 from grebe.errors import EditError
+from grebe.words import tr
 
 RATES = (
     "1/4", "1/4t", "1/8", "1/8t", "1/8.", "1/16", "1/16t", "1/16.", "1/32", "1/32t", "1/64",
     "1/64t",
 )  # fmt: skip
 CONDITIONS = (
-    "", "first", "later", "with", "without", "fill", "no fill", "1 of 2", "2 of 2", "1 of 3",
-    "1 of 4", "2 of 4", "3 of 4", "4 of 4", "1 of 8",
-)  # fmt: skip
+    "",
+    "first",
+    "later",
+    "with",
+    "without",
+    "fill",
+    "no fill",
+    "1 of 2",
+    "2 of 2",
+    "1 of 3",
+    "1 of 4",
+    "2 of 4",
+    "3 of 4",
+    "4 of 4",
+    "1 of 8",
+)
 ALWAYS = "always"
 """How the empty condition reads."""
-SAME = "the pattern's"
+SAME = tr("the pattern's")
 
 
 FIELDS: tuple[Field, ...] = (
-    field("hit", "velocity", "Velocity", Hit),
-    field("hit", "note", "Note", Hit),
-    field("hit", "chord", "With it, semitones"),
-    field("hit", "gate_length", "Gate", Hit, unit="% of a step", step=5),
-    field("hit", "tie", "Tied to the next", choices=YES_NO),
-    field("hit", "shift_permille", "Late by", Hit, unit="\u2030 of a step", step=10),
-    field("hit", "flam", "Flam", Hit, unit="\u2030 of a step", step=10),
-    field("hit", "ratchet", "Strokes", Hit),
-    field("hit", "ratchet_to", "Last stroke", Hit, unit="%", step=5),
-    field("hit", "chance", "Chance", Hit, unit="%", step=5),
-    field("hit", "when", "Plays", choices=(ALWAYS, *CONDITIONS[1:])),
-    field("point", "value", "Value", ControlPoint),
-    field("point", "glide", "Glides to the next", choices=YES_NO),
-    field("point", "chance", "Chance", ControlPoint, unit="%", step=5),
-    field("voice", "name", "Name"),
-    field("voice", "note", "Note", Voice),
-    field("voice", "channel", "Channel", Voice),
-    field("voice", "length", "Steps", Voice),
-    field("voice", "rate", "Step", choices=RATES),
-    field("voice", "even", "Spread evenly", choices=YES_NO),
-    field("voice", "direction", "Direction", Voice),
-    field("voice", "swing", "Swing", Voice, unit="%", step=1),
-    field("voice", "one_shot", "One-shot", choices=YES_NO),
-    field("lane", "name", "Name"),
-    field("lane", "controller", "Controller", ControlLane),
-    field("lane", "channel", "Channel", ControlLane),
-    field("lane", "length", "Steps", ControlLane),
-    field("lane", "rate", "Step", choices=RATES),
-    field("name", "name", "Name"),
-    field("pattern", "length", "Steps", Content),
-    field("pattern", "rate", "Step", choices=RATES),
-    field("pattern", "speed", "Speed, times", Content),
-    field("pattern", "swing", "Swing", Content, unit="%", step=1),
-    field("pattern", "key", "Key"),
-    field("pattern", "seed", "Dice", Content),
+    field("hit", "velocity", tr("Velocity"), Hit),
+    field("hit", "note", tr("Note"), Hit),
+    field("hit", "chord", tr("With it, semitones")),
+    field("hit", "gate_length", tr("Gate"), Hit, unit=tr("% of a step"), step=5),
+    field("hit", "tie", tr("Tied to the next"), choices=YES_NO),
+    field("hit", "shift_permille", tr("Late by"), Hit, unit=tr("\u2030 of a step"), step=10),
+    field("hit", "flam", tr("Flam"), Hit, unit=tr("\u2030 of a step"), step=10),
+    field("hit", "ratchet", tr("Strokes"), Hit),
+    field("hit", "ratchet_to", tr("Last stroke"), Hit, unit="%", step=5),
+    field("hit", "chance", tr("Chance"), Hit, unit="%", step=5),
+    field("hit", "when", tr("Plays"), choices=(ALWAYS, *CONDITIONS[1:])),
+    field("point", "value", tr("Value"), ControlPoint),
+    field("point", "glide", tr("Glides to the next"), choices=YES_NO),
+    field("point", "chance", tr("Chance"), ControlPoint, unit="%", step=5),
+    field("voice", "name", tr("Name")),
+    field("voice", "note", tr("Note"), Voice),
+    field("voice", "channel", tr("Channel"), Voice),
+    field("voice", "length", tr("Steps"), Voice),
+    field("voice", "rate", tr("Step"), choices=RATES),
+    field("voice", "even", tr("Spread evenly"), choices=YES_NO),
+    field("voice", "direction", tr("Direction"), Voice),
+    field("voice", "swing", tr("Swing"), Voice, unit="%", step=1),
+    field("voice", "one_shot", tr("One-shot"), choices=YES_NO),
+    field("lane", "name", tr("Name")),
+    field("lane", "controller", tr("Controller"), ControlLane),
+    field("lane", "channel", tr("Channel"), ControlLane),
+    field("lane", "length", tr("Steps"), ControlLane),
+    field("lane", "rate", tr("Step"), choices=RATES),
+    field("name", "name", tr("Name")),
+    field("pattern", "length", tr("Steps"), Content),
+    field("pattern", "rate", tr("Step"), choices=RATES),
+    field("pattern", "speed", tr("Speed, times"), Content),
+    field("pattern", "swing", tr("Swing"), Content, unit="%", step=1),
+    field("pattern", "key", tr("Key")),
+    field("pattern", "seed", tr("Dice"), Content),
 )
 
 _T = TypeVar("_T", Pattern, Content, Voice, Hit, ControlLane, ControlPoint)
@@ -78,7 +92,7 @@ _OWNERS = {
     "Content": "pattern", "Voice": "voice", "Hit": "hit", "ControlLane": "lane",
     "ControlPoint": "point",
 }  # fmt: skip
-_NONE = {"channel": "the device's", "swing": SAME, "note": "the voice's"}
+_NONE = {"channel": tr("the device's"), "swing": SAME, "note": tr("the voice's")}
 """How a field that may be empty reads when it is."""
 
 
@@ -118,7 +132,7 @@ def set_hit_field(voice: Voice, step: int, key: str, text: str) -> Voice:
     """The voice with one setting of the hit on a step taken from text."""
     hit = voice.hit_at(step)
     if hit is None:
-        raise EditError(f"{voice.name} has no hit on step {step + 1}")
+        raise EditError(tr("{voice} has no hit on step {value}", voice=voice.name, value=step + 1))
     return change_hit(voice, step, **{key: getattr(edited(hit, key, text), key)})
 
 
@@ -126,7 +140,7 @@ def set_point_field(lane: ControlLane, step: int, key: str, text: str) -> Contro
     """The lane with one setting of the point on a step taken from text."""
     point = next((p for p in lane.points if p.step == step), None)
     if point is None:
-        raise EditError(f"{lane.name} has no value on step {step + 1}")
+        raise EditError(tr("{lane} has no value on step {value}", lane=lane.name, value=step + 1))
     return put_point(lane, edited(point, key, text))
 
 
@@ -139,7 +153,7 @@ def _value(thing: Any, key: str, words: str) -> Any:
         return words
     if key in _NONE and (not words or words == _NONE[key]):
         if key == "note" and isinstance(thing, Voice):
-            raise EditError("a voice has a note, 0 to 127")
+            raise EditError(tr("a voice has a note, 0 to 127"))
         return None if not (key == "swing" and isinstance(thing, Content)) else 50.0
     if key == "when":
         return "" if words in ("", ALWAYS) else words
@@ -148,11 +162,11 @@ def _value(thing: Any, key: str, words: str) -> Any:
             return [int(part) for part in words.replace(",", " ").split()]
         except ValueError as error:
             raise EditError(
-                f"semitones with spaces between, such as 3 7 (got {words!r})"
+                tr("semitones with spaces between, such as 3 7 (got {words!r})", words=words)
             ) from error
     if isinstance(getattr(thing, key), bool):
         if words not in YES_NO:
-            raise EditError(f"yes or no (got {words!r})")
+            raise EditError(tr("yes or no (got {words!r})", words=words))
         return words == "yes"
     return words
 
@@ -161,7 +175,9 @@ def _whole(words: str, what: str) -> int:
     try:
         return int(words)
     except ValueError as error:
-        raise EditError(f"{what} are a whole number (got {words!r})") from error
+        raise EditError(
+            tr("{what} are a whole number (got {words!r})", what=what, words=words)
+        ) from error
 
 
 def _words(thing: Any, key: str) -> str:

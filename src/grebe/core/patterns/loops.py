@@ -21,6 +21,7 @@ from grebe.core.units import (
     held_in,
 )
 from grebe.errors import EditError
+from grebe.words import tr
 
 MAX_SLICES = 64
 LEAST_SAMPLES = 64
@@ -90,9 +91,21 @@ def cut(loop: Loop, starts: tuple[int, ...], first_note: int) -> Loop:
         edges.insert(0, 0)
     edges = [e for i, e in enumerate(edges) if i == 0 or e - edges[i - 1] >= LEAST_SAMPLES]
     if len(edges) > MAX_SLICES:
-        raise EditError(f"a loop has {MAX_SLICES} slices at most (found {len(edges)})")
+        raise EditError(
+            tr(
+                "a loop has {max_slices} slices at most (found {count})",
+                max_slices=MAX_SLICES,
+                count=len(edges),
+            )
+        )
     if first_note + len(edges) - 1 > 127:
-        raise EditError(f"{len(edges)} slices from note {first_note} on reach above note 127")
+        raise EditError(
+            tr(
+                "{count} slices from note {first_note} on reach above note 127",
+                count=len(edges),
+                first_note=first_note,
+            )
+        )
     slices = tuple(
         Slice(start=start, end=end, note=first_note + index, at=loop.tick_of(start))
         for index, (start, end) in enumerate(zip(edges, [*edges[1:], loop.samples], strict=True))
@@ -127,7 +140,13 @@ def shift_starts(loop: Loop, samples: int) -> Loop:
 def lay_out(loop: Loop, first_note: int) -> Loop:
     """The slices on notes one above another from `first_note`; EditError above 127."""
     if first_note + len(loop.slices) - 1 > 127:
-        raise EditError(f"{len(loop.slices)} slices from note {first_note} on reach above note 127")
+        raise EditError(
+            tr(
+                "{count} slices from note {first_note} on reach above note 127",
+                count=len(loop.slices),
+                first_note=first_note,
+            )
+        )
     slices = tuple(
         msgspec.structs.replace(s, note=first_note + i) for i, s in enumerate(loop.slices)
     )
@@ -147,7 +166,14 @@ def slices_content(loop: Loop) -> Content:
     """
     length = loop.ticks // SIXTEENTH_TICKS
     if length > MAX_STEPS:
-        raise EditError(f"{loop.name} has {length} sixteenths; a pattern has {MAX_STEPS} at most")
+        raise EditError(
+            tr(
+                "{loop} has {length} sixteenths; a pattern has {max_steps} at most",
+                loop=loop.name,
+                length=length,
+                max_steps=MAX_STEPS,
+            )
+        )
     voices: list[Voice] = []
     for number, piece in enumerate(loop.slices, start=1):
         step = min(length - 1, round(piece.at / SIXTEENTH_TICKS))
@@ -173,7 +199,14 @@ def slices_content(loop: Loop) -> Content:
 
 def _slice(loop: Loop, index: int) -> Slice:
     if not 0 <= index < len(loop.slices):
-        raise EditError(f"{loop.name} has {len(loop.slices)} slices (got number {index + 1})")
+        raise EditError(
+            tr(
+                "{loop} has {count} slices (got number {value})",
+                loop=loop.name,
+                count=len(loop.slices),
+                value=index + 1,
+            )
+        )
     return loop.slices[index]
 
 

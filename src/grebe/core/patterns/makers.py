@@ -20,6 +20,7 @@ from grebe.core.patterns.generate import (
 from grebe.core.patterns.model import Voice
 from grebe.core.units import MAX_STEPS
 from grebe.errors import EditError
+from grebe.words import tr
 
 
 class Number(NamedTuple):
@@ -50,7 +51,7 @@ class Text(NamedTuple):
 
 Parameter = Number | GeneratorChoice | Text
 Values = Mapping[str, str]
-SEED = Number("seed", "Seed", 0, 99_999, 1)
+SEED = Number("seed", tr("Seed"), 0, 99_999, 1)
 
 
 class Maker(NamedTuple):
@@ -92,10 +93,22 @@ def _number(parameter: Number, values: Values) -> int:
     try:
         value = int(text)
     except ValueError as error:
-        raise EditError(f"{parameter.words} is a whole number (got {text!r})") from error
+        raise EditError(
+            tr(
+                "{parameter_words} is a whole number (got {text_!r})",
+                parameter_words=parameter.words,
+                text_=text,
+            )
+        ) from error
     if not parameter.low <= value <= parameter.high:
         raise EditError(
-            f"{parameter.words} goes from {parameter.low} to {parameter.high} (got {value})"
+            tr(
+                "{parameter_words} goes from {low} to {high} (got {value})",
+                parameter_words=parameter.words,
+                low=parameter.low,
+                high=parameter.high,
+                value=value,
+            )
         )
     return value
 
@@ -104,23 +117,37 @@ def _row(text: str, what: str, low: int, high: int) -> list[int]:
     try:
         numbers = [int(part) for part in text.replace(",", " ").split()]
     except ValueError as error:
-        raise EditError(f"{what} are whole numbers with spaces between (got {text!r})") from error
+        raise EditError(
+            tr(
+                "{what} are whole numbers with spaces between (got {text_!r})",
+                what=what,
+                text_=text,
+            )
+        ) from error
     if not numbers or not all(low <= n <= high for n in numbers):
-        raise EditError(f"{what} go from {low} to {high}, one at least (got {text!r})")
+        raise EditError(
+            tr(
+                "{what} go from {low} to {high}, one at least (got {text_!r})",
+                what=what,
+                low=low,
+                high=high,
+                text_=text,
+            )
+        )
     return numbers
 
 
-HITS = Number("hits", "Hits", 0, MAX_STEPS, 5)
-ROTATE = Number("rotate", "Rotated by", -MAX_STEPS, MAX_STEPS, 0)
-LOOP = Number("loop", "Comes round after", 1, MAX_STEPS, 8)
-LOCK = Number("lock", "Locked, %", 0, 100, 100)
-DENSITY = Number("density", "Density, %", 0, 100, 50)
-EVERY = Number("every", "Every so many steps", 1, 64, 3)
-FIRST = Number("first", "From step", 1, MAX_STEPS, 1)
-LEAP = Number("leap", "Leaps at most", 1, 12, 1)
-OCTAVES = Number("octaves", "Octaves", 1, 4, 1)
+HITS = Number("hits", tr("Hits"), 0, MAX_STEPS, 5)
+ROTATE = Number("rotate", tr("Rotated by"), -MAX_STEPS, MAX_STEPS, 0)
+LOOP = Number("loop", tr("Comes round after"), 1, MAX_STEPS, 8)
+LOCK = Number("lock", tr("Locked, %"), 0, 100, 100)
+DENSITY = Number("density", tr("Density, %"), 0, 100, 50)
+EVERY = Number("every", tr("Every so many steps"), 1, 64, 3)
+FIRST = Number("first", tr("From step"), 1, MAX_STEPS, 1)
+LEAP = Number("leap", tr("Leaps at most"), 1, 12, 1)
+OCTAVES = Number("octaves", tr("Octaves"), 1, 4, 1)
 TAPS = Text("taps", "Taps", "5 3")
-OTHER = Text("other", "Laid over by, taps", "")
+OTHER = Text("other", tr("Laid over by, taps"), "")
 NOTES = Text("notes", "Notes", "")
 ORDER = GeneratorChoice("order", "Order", ("up", "down", "up and down", "random"))
 
@@ -175,15 +202,15 @@ def _shuffle(voice: Voice, v: Values) -> Voice:
 
 
 MAKERS: tuple[Maker, ...] = (
-    Maker("Evenly", "Hits as evenly as can be over the steps.", (HITS, ROTATE), _euclid),
-    Maker("Register", "A shift register fed by the exclusive-or of its taps.",
+    Maker(tr("Evenly"), tr("Hits as evenly as can be over the steps."), (HITS, ROTATE), _euclid),
+    Maker(tr("Register"), tr("A shift register fed by the exclusive-or of its taps."),
           (TAPS, OTHER, SEED), _register),
-    Maker("Looping chance", "Random steps that come round; unlocked they change.",
+    Maker(tr("Looping chance"), tr("Random steps that come round; unlocked they change."),
           (LOOP, LOCK, DENSITY, SEED), _looping),
-    Maker("Division", "Every so many steps.", (EVERY, FIRST), _division),
-    Maker("Walk", "From note to neighbouring note, on the steps there are.",
+    Maker(tr("Division"), tr("Every so many steps."), (EVERY, FIRST), _division),
+    Maker(tr("Walk"), tr("From note to neighbouring note, on the steps there are."),
           (NOTES, LEAP, SEED), _walk),
-    Maker("Arpeggio", "The notes one after another, on the steps there are.",
+    Maker(tr("Arpeggio"), tr("The notes one after another, on the steps there are."),
           (NOTES, ORDER, OCTAVES, SEED), _arpeggio),
-    Maker("Shuffle", "The hits there are, in another order.", (SEED,), _shuffle),
+    Maker(tr("Shuffle"), tr("The hits there are, in another order."), (SEED,), _shuffle),
 )  # fmt: skip

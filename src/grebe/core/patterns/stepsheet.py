@@ -17,6 +17,7 @@ from grebe.core.rig.model import Device
 from grebe.core.rig.numbering import printed_program
 from grebe.core.rig.spec import Steps
 from grebe.core.time.swing import swing
+from grebe.words import tr
 
 WORDS = ("soft", "plain", "accent")
 """Three levels by name, where a box has so many."""
@@ -60,9 +61,9 @@ def step_sheet(pattern: Pattern, device: Device, bpm: float) -> StepSheet:
     place = ""
     if pattern.program is not None:
         place = printed_program(device, pattern.program)
-    settings = [f"{content.length} steps of {content.rate}"]
+    settings = [tr("{length} steps of {rate}", length=content.length, rate=content.rate)]
     if content.speed != "1":
-        settings.append(f"speed \u00d7{content.speed}")
+        settings.append(tr("speed \u00d7{speed}", speed=content.speed))
     if content.swing != 50:
         settings.append(_swing(steps, content.swing, bpm, content.step_ticks))
     voices = tuple(_voice(pattern, voice, steps, bpm) for voice in content.voices if voice.hits)
@@ -72,23 +73,38 @@ def step_sheet(pattern: Pattern, device: Device, bpm: float) -> StepSheet:
 def _swing(steps: Steps, percent: float, bpm: float, step_ticks: int) -> str:
     if len(steps.swing) < 2:
         late = swing(percent, bpm, step_ticks, 96).late_ms
-        return f"swing {percent:g} %, {late:.1f} ms late at {bpm:g} BPM"
+        return tr(
+            "swing {percent:g} %, {late:.1f} ms late at {bpm:g} BPM",
+            percent=percent,
+            late=late,
+            bpm=bpm,
+        )
     level = swing_level(steps, percent, bpm, step_ticks)
     off = _off(level)
-    return f"swing level {level.number} of {level.of} ({level.value:g} %){off}"
+    return tr(
+        "swing level {level_number} of {of} ({level_value:g} %){off}",
+        level_number=level.number,
+        of=level.of,
+        level_value=level.value,
+        off=off,
+    )
 
 
 def _off(level: Level) -> str:
-    return "" if abs(level.off_ms) < 0.05 else f", {level.off_ms:+.1f} ms off what is drawn"
+    return (
+        ""
+        if abs(level.off_ms) < 0.05
+        else tr(", {off_ms:+.1f} ms off what is drawn", off_ms=level.off_ms)
+    )
 
 
 def _voice(pattern: Pattern, voice: Voice, steps: Steps, bpm: float) -> VoiceRows:
     content = pattern.content
     settings: list[str] = []
     if voice.even:
-        settings.append(f"{voice.length} steps evenly over the pattern")
+        settings.append(tr("{length} steps evenly over the pattern", length=voice.length))
     elif (voice.length, voice.rate) != (content.length, content.rate):
-        settings.append(f"{voice.length} steps of {voice.rate}")
+        settings.append(tr("{length} steps of {rate}", length=voice.length, rate=voice.rate))
     if voice.direction != "forward":
         settings.append(voice.direction)
     if voice.swing is not None:
@@ -109,18 +125,28 @@ def _does(pattern: Pattern, voice: Voice, hit: Hit, steps: Steps, bpm: float) ->
     content = pattern.content
     words = [_level(steps, hit.velocity)]
     if hit.note is not None:
-        words.append(f"note {hit.note}" + "".join(f" {c:+d}" for c in hit.chord))
+        words.append(tr("note {note}", note=hit.note) + "".join(f" {c:+d}" for c in hit.chord))
     if hit.flam:
         wanted = flam_ms(content, voice, hit, bpm)
         level = flam_level(steps, wanted)
         known = level.number > 0
-        words.append(f"flam {level.number} of {level.of}{_off(level)}" if known
-                     else f"flam {wanted:.0f} ms")  # fmt: skip
+        words.append(
+            tr(
+                "flam {level_number} of {of}{off}",
+                level_number=level.number,
+                of=level.of,
+                off=_off(level),
+            )
+            if known
+            else tr("flam {wanted:.0f} ms", wanted=wanted)
+        )
     if hit.ratchet > 1:
-        ramp = "" if hit.ratchet_to == 100 else f" to {hit.ratchet_to} %"
-        words.append(f"{hit.ratchet} strokes{ramp}")
+        ramp = "" if hit.ratchet_to == 100 else tr(" to {ratchet_to} %", ratchet_to=hit.ratchet_to)
+        words.append(tr("{ratchet} strokes{ramp}", ratchet=hit.ratchet, ramp=ramp))
     if hit.shift_permille:
-        words.append(f"{late_ms(content, voice, hit.shift_permille, bpm):+.1f} ms")
+        words.append(
+            tr("{late_ms:+.1f} ms", late_ms=late_ms(content, voice, hit.shift_permille, bpm))
+        )
     if hit.tie:
         words.append("tied")
     if hit.chance < 100:
@@ -133,7 +159,11 @@ def _does(pattern: Pattern, voice: Voice, hit: Hit, steps: Steps, bpm: float) ->
 def _level(steps: Steps, velocity: int) -> str:
     level = velocity_level(steps, velocity)
     if not level.number:
-        return f"velocity {velocity}"
+        return tr("velocity {velocity}", velocity=velocity)
     if level.of == 2:
         return ("plain", "accent")[level.number - 1]
-    return WORDS[level.number - 1] if level.of == 3 else f"level {level.number} of {level.of}"
+    return (
+        WORDS[level.number - 1]
+        if level.of == 3
+        else tr("level {level_number} of {of}", level_number=level.number, of=level.of)
+    )

@@ -21,6 +21,7 @@ from grebe.core.player.commands import (
 )
 from grebe.core.player.loopers import TrackCommand, TrackDo
 from grebe.core.player.player import Player
+from grebe.words import tr
 
 PUSH_PERCENT = 4.0
 """How much a push held on a pedal speeds up or slows down."""
@@ -43,34 +44,34 @@ def _numbered(kind: str, title: str, most: int) -> list[Named]:
 
 
 LEARNABLE: tuple[Named, ...] = (
-    Named("run_stop", "Run or stop"),
-    Named("panic", "All notes off, then stop"),
-    Named("next_in", "Next, on the next bar"),
-    Named("next_end", "Next, at the end of this section"),
-    Named("cut", "Cut to it now"),
-    Named("hold", "Hold, or let go on"),
-    Named("again", "One more pass"),
-    Named("skip", "Leave out what is next"),
-    Named("back", "The section before"),
-    Named("withdraw", "Take back what was asked for"),
-    Named("release", "Let a carried tempo go"),
-    Named("tick_move", "The announced move is done"),
-    Named("drop_pass", "Drop the pass that makes the set fit"),
-    Named("keep_mutes", "Mutes by hand stay, or not"),
-    Named("tap", "Tap the tempo"),
-    Named("tempo", "Tempo, on a knob"),
-    Named("fill", "Fill, while held"),
-    Named("push_ahead", "Push ahead, while held"),
-    Named("hold_back", "Hold back, while held"),
-    Named("loop_at", "Loops on bars, or at the loop's end"),
-    Named("loop_bars", "Length of the next recording"),
-    Named("first_loop", "A first loop sets the tempo"),
-    *_numbered("mute", "Mute number", 8),
-    *_numbered("solo", "Alone: number", 8),
-    *_numbered("track", "Loop track", 5),
-    *_numbered("halt", "Stop loop track", 5),
-    *_numbered("scene", "Scene number", MOST_NUMBERED),
-    *_numbered("song", "Song number", MOST_NUMBERED),
+    Named("run_stop", tr("Run or stop")),
+    Named("panic", tr("All notes off, then stop")),
+    Named("next_in", tr("Next, on the next bar")),
+    Named("next_end", tr("Next, at the end of this section")),
+    Named("cut", tr("Cut to it now")),
+    Named("hold", tr("Hold, or let go on")),
+    Named("again", tr("One more pass")),
+    Named("skip", tr("Leave out what is next")),
+    Named("back", tr("The section before")),
+    Named("withdraw", tr("Take back what was asked for")),
+    Named("release", tr("Let a carried tempo go")),
+    Named("tick_move", tr("The announced move is done")),
+    Named("drop_pass", tr("Drop the pass that makes the set fit")),
+    Named("keep_mutes", tr("Mutes by hand stay, or not")),
+    Named("tap", tr("Tap the tempo")),
+    Named("tempo", tr("Tempo, on a knob")),
+    Named("fill", tr("Fill, while held")),
+    Named("push_ahead", tr("Push ahead, while held")),
+    Named("hold_back", tr("Hold back, while held")),
+    Named("loop_at", tr("Loops on bars, or at the loop's end")),
+    Named("loop_bars", tr("Length of the next recording")),
+    Named("first_loop", tr("A first loop sets the tempo")),
+    *_numbered("mute", tr("Mute number"), 8),
+    *_numbered("solo", tr("Alone: number"), 8),
+    *_numbered("track", tr("Loop track"), 5),
+    *_numbered("halt", tr("Stop loop track"), 5),
+    *_numbered("scene", tr("Scene number"), MOST_NUMBERED),
+    *_numbered("song", tr("Song number"), MOST_NUMBERED),
 )
 
 

@@ -8,6 +8,7 @@ from grebe.core.player.commands import Launch, LaunchAt, LoopOver
 from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.core.time.ticks import CLOCK_TICKS, SIXTEENTH_TICKS, next_multiple
 from grebe.errors import EditError
+from grebe.words import tr
 
 
 class Coming(NamedTuple):
@@ -54,13 +55,13 @@ class Course:
     def index_of(self, section: str, song: str) -> int:
         """Number of a section, "" being the first. EditError where it is not there."""
         if not self.layout.spans:
-            raise EditError(f"{song} has no sections: there is nothing to play")
+            raise EditError(tr("{song} has no sections: there is nothing to play", song=song))
         if not section:
             return 0
         for index, span in enumerate(self.layout.spans):
             if span.section.id == section:
                 return index
-        raise EditError(f"{song} has no section {section!r}")
+        raise EditError(tr("{song} has no section {section!r}", song=song, section=section))
 
     def begin(self, index: int, base: int) -> int:
         """Begin a run at a tick of the song; ticks into its section."""

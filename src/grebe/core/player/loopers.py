@@ -16,6 +16,7 @@ from grebe.core.player.events import ControlChange, Due
 from grebe.core.rig.model import Device
 from grebe.core.units import Value
 from grebe.errors import EditError
+from grebe.words import tr
 
 TrackState = Literal["empty", "recording", "playing", "overdubbing", "stopped"]
 TrackAct = Literal["record", "play", "stop"]
@@ -86,7 +87,12 @@ class Loopers:
         key = (command.device, command.number)
         track = self.tracks.get(key)
         if track is None:
-            raise EditError(f"there is no loop track {command.number} that Grebe can tell")
+            raise EditError(
+                tr(
+                    "there is no loop track {command_number} that Grebe can tell",
+                    command_number=command.number,
+                )
+            )
         act = _AFTER[track.state] if command.do == "next" else command.do
         if track.armed and command.do in ("next", track.armed):
             self._set(key, armed="", armed_at=0)

@@ -47,6 +47,7 @@ from grebe.core.songs.layout import Layout
 from grebe.core.time.tempo import TempoPoint
 from grebe.core.time.ticks import CLOCK_TICKS, TICKS_PER_QUARTER, next_multiple
 from grebe.errors import EditError
+from grebe.words import tr
 
 _C = TypeVar("_C")
 
@@ -152,7 +153,7 @@ class Performing:
         if not run.running:
             return []
         if run.course.launch is not None and run.tick >= last_word(run, self._devices):
-            raise EditError("too late to withdraw: boxes have been told of what comes")
+            raise EditError(tr("too late to withdraw: boxes have been told of what comes"))
         return self._rescheduled() if run.course.withdraw(run.tick) else []
 
     def _release(self, command: Release) -> list[Due]:
@@ -170,14 +171,16 @@ class Performing:
     def _solo(self, command: Solo) -> list[Due]:
         run = self._run
         if command.device not in self._devices:
-            raise EditError(f"there is no device {command.device!r} to hear alone")
+            raise EditError(
+                tr("there is no device {device!r} to hear alone", device=command.device)
+            )
         run.mutes.solo(command.device, on=command.on)
         return self._devices.apply_mutes(run.tick) if run.running else []
 
     def _mute(self, command: Mute) -> list[Due]:
         run, player = self._run, self._devices.get(command.device)
         if player is None:
-            raise EditError(f"there is no device {command.device!r} to mute")
+            raise EditError(tr("there is no device {device!r} to mute", device=command.device))
         run.mutes.set(command.device, command.voice, on=command.on)
         return run.mutes.apply(player.deck, run.tick) if run.running else []
 
@@ -217,7 +220,7 @@ class Performing:
 
     def _metronome(self, command: Metronome) -> list[Due]:
         if command.on and self._run.plan.count_in.device is None:
-            raise EditError("nothing clicks yet: choose a box for it in the Rig, with K")
+            raise EditError(tr("nothing clicks yet: choose a box for it in the Rig, with K"))
         self._run.clicking = command.on
         return []
 
@@ -236,7 +239,9 @@ class Performing:
             return self._devices.renew()
         layout = plan.layout()
         if run.running and not layout.spans:
-            raise EditError(f"{plan.song.name} has no sections left; the old plan plays on")
+            raise EditError(
+                tr("{song} has no sections left; the old plan plays on", song=plan.song.name)
+            )
         run.plan = plan
         run.chapters = Chapters(plan, layout)
         run.loopers.take(plan.devices)

@@ -8,6 +8,8 @@ from typing import NamedTuple
 
 import numpy as np
 
+from grebe.words import tr
+
 STEADY_MS = 25.0
 """A spread below this is steady for a hand: common practice, no source."""
 ON_MS = 15.0
@@ -32,18 +34,29 @@ class Ones(NamedTuple):
     def words(self) -> str:
         """What to do about it, in a sentence."""
         if self.taps < 3:
-            return "Tap the first beat of at least three bars."
+            return tr("Tap the first beat of at least three bars.")
         parts: list[str] = []
         if self.low_ms > ON_MS or (self.mean_ms > ON_MS and self.low_ms > 0):
-            parts.append(f"You come in {self.mean_ms:.0f} ms late: begin the move sooner.")
+            parts.append(
+                tr(
+                    "You come in {mean_ms:.0f} ms late: begin the move sooner.",
+                    mean_ms=self.mean_ms,
+                )
+            )
         elif self.high_ms < -ON_MS or (self.mean_ms < -ON_MS and self.high_ms < 0):
-            parts.append(f"You come in {-self.mean_ms:.0f} ms early: wait for the beat.")
+            parts.append(
+                tr("You come in {value:.0f} ms early: wait for the beat.", value=-self.mean_ms)
+            )
         elif abs(self.mean_ms) > ON_MS:
-            parts.append("Too unsteady to tell early from late.")
+            parts.append(tr("Too unsteady to tell early from late."))
         else:
-            parts.append("On the one.")
+            parts.append(tr("On the one."))
         steady = self.spread_ms <= STEADY_MS
-        parts.append("Steady." if steady else f"It wavers by {self.spread_ms:.0f} ms.")
+        parts.append(
+            "Steady."
+            if steady
+            else tr("It wavers by {spread_ms:.0f} ms.", spread_ms=self.spread_ms)
+        )
         return " ".join(parts)
 
 

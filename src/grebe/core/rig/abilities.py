@@ -31,6 +31,7 @@ from grebe.core.rig.spec import (
 )
 from grebe.core.typed import with_field
 from grebe.errors import EditError
+from grebe.words import tr
 
 Form = Literal["text", "yes", "maybe", "list"]
 """How a field reads: as it is, yes or no, something or none, values after one another."""
@@ -51,95 +52,95 @@ class Ability(NamedTuple):
 YES_NO = ("yes", "no")
 
 CLOCK: tuple[Ability, ...] = (
-    Ability("sends.clock", "Sends clock", "yes"),
-    Ability("sends.transport", "Sends Start and Stop", "yes"),
-    Ability("sends.notes", "Sends notes", "yes"),
-    Ability("sends.program", "Sends program changes", "yes"),
-    Ability("sends.controllers", "Sends controllers", "yes"),
-    Ability("sends.jitter_ms", "Its own clock wavers by, ms"),
-    Ability("obeys.clock", "Obeys clock", "yes"),
-    Ability("obeys.start", "Obeys Start and Stop", "yes"),
-    Ability("obeys.resume", "Obeys Continue", "yes"),
-    Ability("obeys.song_position", "Obeys Song Position", "yes"),
-    Ability("obeys.song_select", "Obeys Song Select", "yes"),
-    Ability("obeys.program", "Obeys program changes", "yes"),
-    Ability("obeys.notes", "Obeys notes", "yes"),
-    Ability("channels", "Listens on channels", "list"),
-    Ability("change_at", "Pattern change takes effect", choices=get_args(ChangeAt)),
-    Ability("starts_all", "Start starts every track", "yes"),
-    Ability("tempo.low", "Lowest tempo, BPM"),
-    Ability("tempo.high", "Highest tempo, BPM"),
-    Ability("tempo.step", "Tempo steps of, BPM"),
-    Ability("told_ms", "Told of a change ahead by, ms"),
-    Ability("latency_ms", "From message to sound, ms"),
-    Ability("pass_ms", "From input to what it passes on, ms"),
-    Ability("converts", "Makes other clock rates", "maybe", (NONE, "divide", "regenerate")),
-    Ability("old_mains", "Old and mains-powered", "yes"),
-    Ability("guessed", "Still guessed of it", "list"),
+    Ability("sends.clock", tr("Sends clock"), "yes"),
+    Ability("sends.transport", tr("Sends Start and Stop"), "yes"),
+    Ability("sends.notes", tr("Sends notes"), "yes"),
+    Ability("sends.program", tr("Sends program changes"), "yes"),
+    Ability("sends.controllers", tr("Sends controllers"), "yes"),
+    Ability("sends.jitter_ms", tr("Its own clock wavers by, ms")),
+    Ability("obeys.clock", tr("Obeys clock"), "yes"),
+    Ability("obeys.start", tr("Obeys Start and Stop"), "yes"),
+    Ability("obeys.resume", tr("Obeys Continue"), "yes"),
+    Ability("obeys.song_position", tr("Obeys Song Position"), "yes"),
+    Ability("obeys.song_select", tr("Obeys Song Select"), "yes"),
+    Ability("obeys.program", tr("Obeys program changes"), "yes"),
+    Ability("obeys.notes", tr("Obeys notes"), "yes"),
+    Ability("channels", tr("Listens on channels"), "list"),
+    Ability("change_at", tr("Pattern change takes effect"), choices=get_args(ChangeAt)),
+    Ability("starts_all", tr("Start starts every track"), "yes"),
+    Ability("tempo.low", tr("Lowest tempo, BPM")),
+    Ability("tempo.high", tr("Highest tempo, BPM")),
+    Ability("tempo.step", tr("Tempo steps of, BPM")),
+    Ability("told_ms", tr("Told of a change ahead by, ms")),
+    Ability("latency_ms", tr("From message to sound, ms")),
+    Ability("pass_ms", tr("From input to what it passes on, ms")),
+    Ability("converts", tr("Makes other clock rates"), "maybe", (NONE, "divide", "regenerate")),
+    Ability("old_mains", tr("Old and mains-powered"), "yes"),
+    Ability("guessed", tr("Still guessed of it"), "list"),
 )
 
 MEMORY: tuple[Ability, ...] = (
-    Ability("memory.banks", "Pattern memory: banks", "maybe"),
-    Ability("memory.groups", "Groups in a bank", "maybe"),
-    Ability("memory.slots", "Patterns in a group", "maybe"),
-    Ability("memory.printed", "Printed as", "maybe", (NONE, "number", "bank", "bank_group")),
-    Ability("steps.longest", "Steps of a pattern, at most", "maybe"),
-    Ability("steps.rates", "Step rates", "list"),
-    Ability("steps.swing", "Swing levels, %", "list"),
-    Ability("steps.flams", "Flam levels", "maybe"),
-    Ability("steps.flam_ms", "Flam widths, ms", "list"),
-    Ability("steps.levels", "Velocity levels", "list"),
-    Ability("steps.voices", "Voices of a pattern", "maybe"),
-    Ability("steps.lacks", "Its patterns lack", "list"),
-    Ability("polyphony", "Notes at once"),
-    Ability("chains.rule", "Chains", choices=("none", "any", "neighbours", "row")),
-    Ability("chains.longest", "Patterns in a chain, at most"),
-    Ability("chains.group", "Neighbours in groups of"),
-    Ability("songs", "Songs in its memory"),
-    Ability("track_measures", "Bars of such a song, at most"),
-    Ability("loop_tracks", "Loop tracks"),
-    Ability("loop_control.record", "Controller that records a track", "maybe"),
-    Ability("loop_control.play", "Controller that plays a track", "maybe"),
-    Ability("loop_control.stop", "Controller that stops a track", "maybe"),
-    Ability("echo_ms", "Echo from, to, ms", "list"),
-    Ability("pads.rows", "Pads: rows", "maybe"),
-    Ability("pads.cols", "Pads: columns", "maybe"),
-    Ability("pads.base", "Note of pad 1", "maybe"),
-    Ability("pads.order", "Pad 1 lies", "maybe", (NONE, "up", "down")),
+    Ability("memory.banks", tr("Pattern memory: banks"), "maybe"),
+    Ability("memory.groups", tr("Groups in a bank"), "maybe"),
+    Ability("memory.slots", tr("Patterns in a group"), "maybe"),
+    Ability("memory.printed", tr("Printed as"), "maybe", (NONE, "number", "bank", "bank_group")),
+    Ability("steps.longest", tr("Steps of a pattern, at most"), "maybe"),
+    Ability("steps.rates", tr("Step rates"), "list"),
+    Ability("steps.swing", tr("Swing levels, %"), "list"),
+    Ability("steps.flams", tr("Flam levels"), "maybe"),
+    Ability("steps.flam_ms", tr("Flam widths, ms"), "list"),
+    Ability("steps.levels", tr("Velocity levels"), "list"),
+    Ability("steps.voices", tr("Voices of a pattern"), "maybe"),
+    Ability("steps.lacks", tr("Its patterns lack"), "list"),
+    Ability("polyphony", tr("Notes at once")),
+    Ability("chains.rule", tr("Chains"), choices=("none", "any", "neighbours", "row")),
+    Ability("chains.longest", tr("Patterns in a chain, at most")),
+    Ability("chains.group", tr("Neighbours in groups of")),
+    Ability("songs", tr("Songs in its memory")),
+    Ability("track_measures", tr("Bars of such a song, at most")),
+    Ability("loop_tracks", tr("Loop tracks")),
+    Ability("loop_control.record", tr("Controller that records a track"), "maybe"),
+    Ability("loop_control.play", tr("Controller that plays a track"), "maybe"),
+    Ability("loop_control.stop", tr("Controller that stops a track"), "maybe"),
+    Ability("echo_ms", tr("Echo from, to, ms"), "list"),
+    Ability("pads.rows", tr("Pads: rows"), "maybe"),
+    Ability("pads.cols", tr("Pads: columns"), "maybe"),
+    Ability("pads.base", tr("Note of pad 1"), "maybe"),
+    Ability("pads.order", tr("Pad 1 lies"), "maybe", (NONE, "up", "down")),
 )
 
 JACKS: tuple[Ability, ...] = (
-    Ability("name", "Name"),
-    Ability("kind", "Kind", choices=get_args(JackKind)),
-    Ability("way", "Way", choices=get_args(Way)),
-    Ability("rates", "Rates", "list"),
-    Ability("volts", "Gives V", "maybe"),
-    Ability("needs_volts", "Needs V", "maybe"),
-    Ability("bears_volts", "Bears V", "maybe"),
-    Ability("edge", "Edge", choices=("rising", "falling")),
-    Ability("run_line", "Run line", "yes"),
-    Ability("speakers", "To speakers", "yes"),
+    Ability("name", tr("Name")),
+    Ability("kind", tr("Kind"), choices=get_args(JackKind)),
+    Ability("way", tr("Way"), choices=get_args(Way)),
+    Ability("rates", tr("Rates"), "list"),
+    Ability("volts", tr("Gives V"), "maybe"),
+    Ability("needs_volts", tr("Needs V"), "maybe"),
+    Ability("bears_volts", tr("Bears V"), "maybe"),
+    Ability("edge", tr("Edge"), choices=("rising", "falling")),
+    Ability("run_line", tr("Run line"), "yes"),
+    Ability("speakers", tr("To speakers"), "yes"),
 )
 
 VOICES: tuple[Ability, ...] = (
-    Ability("name", "Voice"),
-    Ability("note", "Note"),
-    Ability("slot", "Cut off with"),
+    Ability("name", tr("Voice")),
+    Ability("note", tr("Note")),
+    Ability("slot", tr("Cut off with")),
 )
 
 CONTROLLERS: tuple[Ability, ...] = (
-    Ability("name", "Controller"),
-    Ability("number", "Number"),
-    Ability("low", "From"),
-    Ability("high", "To"),
+    Ability("name", tr("Controller")),
+    Ability("number", tr("Number")),
+    Ability("low", tr("From")),
+    Ability("high", tr("To")),
 )
 
 BY_HAND: tuple[Ability, ...] = (
-    Ability("name", "Only by hand"),
-    Ability("seconds", "Seconds"),
-    Ability("limb", "With", choices=("hand", "foot")),
-    Ability("serves", "Does", "list"),
-    Ability("ahead", "In peace, beforehand", "yes"),
+    Ability("name", tr("Only by hand")),
+    Ability("seconds", tr("Seconds")),
+    Ability("limb", tr("With"), choices=("hand", "foot")),
+    Ability("serves", tr("Does"), "list"),
+    Ability("ahead", tr("In peace, beforehand"), "yes"),
 )
 
 FACTS: dict[Part, tuple[Ability, ...]] = {"clock": CLOCK, "memory": MEMORY}
@@ -249,19 +250,21 @@ def _new_jack(spec: Spec) -> Jack:
 
 def _new_voice(spec: Spec) -> SpecVoice:
     note = _free({voice.note for voice in spec.voices}, 36)
-    return SpecVoice(name=f"Voice {note}", note=note)
+    return SpecVoice(name=tr("Voice {note}", note=note), note=note)
 
 
 def _new_controller(spec: Spec) -> ControllerRow:
     number = _free({row.number for row in spec.controllers}, 1)
-    return ControllerRow(name=f"Controller {number}", number=number)
+    return ControllerRow(name=tr("Controller {number}", number=number), number=number)
 
 
 _NEW: dict[Part, Any] = {
     "jacks": _new_jack,
     "voices": _new_voice,
     "controllers": _new_controller,
-    "by_hand": lambda spec: HandMove(name=f"Move {len(spec.by_hand) + 1}", seconds=2.0),
+    "by_hand": lambda spec: HandMove(
+        name=tr("Move {value}", value=len(spec.by_hand) + 1), seconds=2.0
+    ),
 }
 
 
@@ -269,7 +272,13 @@ def _read(ability: Ability, text: str) -> Any:
     text = text.strip()
     if ability.form == "yes":
         if text.lower() not in YES_NO:
-            raise EditError(f"{ability.words}: say yes or no, not {text!r}")
+            raise EditError(
+                tr(
+                    "{ability_words}: say yes or no, not {text_!r}",
+                    ability_words=ability.words,
+                    text_=text,
+                )
+            )
         return text.lower() == "yes"
     if ability.form == "maybe" and text.lower() in ("", NONE):
         return None
@@ -312,4 +321,9 @@ def _words_of(field: str) -> str:
         return part.replace("_", " ").replace(".", ": ").capitalize()
     number, _, name = rest.partition("].")
     columns = {a.path: a.words for a in ROWS.get(part, ())}  # type: ignore[call-overload]
-    return f"{part.capitalize()}, row {int(number) + 1}, {columns.get(name, name)}"
+    return tr(
+        "{capitalize}, row {value}, {get}",
+        capitalize=part.capitalize(),
+        value=int(number) + 1,
+        get=columns.get(name, name),
+    )

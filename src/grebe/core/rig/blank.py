@@ -30,10 +30,11 @@ from grebe.core.rig.spec import (
 from grebe.core.typed import taken, typed_whole
 from grebe.core.units import Channel, StepCount
 from grebe.errors import EditError
+from grebe.words import tr
 
 SKIP = "not known"
 CHOICE = ("yes", "no", SKIP)
-NAMELESS = "New box"
+NAMELESS = tr("New box")
 
 
 class Socket(NamedTuple):
@@ -45,29 +46,31 @@ class Socket(NamedTuple):
 
 
 SOCKETS: dict[str, Socket] = {
-    "midi-in": Socket("MIDI in", "midi", "in"),
-    "midi-out": Socket("MIDI out", "midi", "out"),
-    "midi-thru": Socket("MIDI thru", "midi", "thru"),
-    "usb": Socket("USB, to a computer", "usb", "both"),
-    "pulse-in": Socket("Clock or pulse in", "pulse", "in"),
-    "pulse-out": Socket("Clock or pulse out", "pulse", "out"),
-    "sync-in": Socket("Sync in, a round plug", "sync", "in"),
-    "sync-out": Socket("Sync out, a round plug", "sync", "out"),
-    "network": Socket("Network", "network", "both"),
-    "audio-in": Socket("Audio in", "audio", "in"),
+    "midi-in": Socket(tr("MIDI in"), "midi", "in"),
+    "midi-out": Socket(tr("MIDI out"), "midi", "out"),
+    "midi-thru": Socket(tr("MIDI thru"), "midi", "thru"),
+    "usb": Socket(tr("USB, to a computer"), "usb", "both"),
+    "pulse-in": Socket(tr("Clock or pulse in"), "pulse", "in"),
+    "pulse-out": Socket(tr("Clock or pulse out"), "pulse", "out"),
+    "sync-in": Socket(tr("Sync in, a round plug"), "sync", "in"),
+    "sync-out": Socket(tr("Sync out, a round plug"), "sync", "out"),
+    "network": Socket(tr("Network"), "network", "both"),
+    "audio-in": Socket(tr("Audio in"), "audio", "in"),
 }
 USUAL_SOCKETS = ("midi-in",)
 """Of a box whose sockets nobody has said."""
-WHO = {"own": "its own patterns", "grebe": "what Grebe plays"}
+WHO = {"own": tr("its own patterns"), "grebe": tr("what Grebe plays")}
 """Who plays a box, in words."""
 CHANGES: dict[ChangeAt, str] = {
-    "pattern_end": "at its pattern's end", "bar": "on the bar", "at_once": "at once",
+    "pattern_end": tr("at its pattern's end"), "bar": tr("on the bar"), "at_once": tr("at once"),
 }  # fmt: skip
 """When a box changes pattern, in words."""
 GROUPS = {
-    "what": "What it is", "sockets": "What one can see", "obeys": "What its manual's chart says",
-    "keeps": "What it keeps",
-}  # fmt: skip
+    "what": tr("What it is"),
+    "sockets": tr("What one can see"),
+    "obeys": tr("What its manual's chart says"),
+    "keeps": tr("What it keeps"),
+}
 """Groups of questions, as a form heads them."""
 
 
@@ -76,72 +79,97 @@ def _asked(owner: str, key: str, words: str, why: str, **how: Any) -> Field:
 
 
 QUESTIONS: tuple[Field, ...] = (
-    _asked("what", "name", "Its name", "As you call it on stage."),
+    _asked("what", "name", tr("Its name"), tr("As you call it on stage.")),
     _asked(
         "what",
         "kind",
-        "What is it for?",
-        "Drums get a voice a note, a bass one line of notes.",
+        tr("What is it for?"),
+        tr("Drums get a voice a note, a bass one line of notes."),
         choices=(SKIP, *get_args(Kind)),
     ),
-    _asked("what", "label", "In a few words", "So that it is found in lists."),
+    _asked("what", "label", tr("In a few words"), tr("So that it is found in lists.")),
     _asked(
         "what",
         "plays",
-        "It plays",
-        "Either Grebe tells it which of its own patterns, or plays it note by note. Never both.",
+        tr("It plays"),
+        tr(
+            "Either Grebe tells it which of its own patterns, or plays it note by note. Never both."
+        ),
         choices=(SKIP, *WHO.values()),
     ),
-    _asked("sockets", "sockets", "Its sockets", "Cables are proposed from them.", control="ticks"),
+    _asked(
+        "sockets",
+        "sockets",
+        tr("Its sockets"),
+        tr("Cables are proposed from them."),
+        control="ticks",
+    ),
     _asked(
         "sockets",
         "channel",
-        "Its channel",
-        "Printed on it, or in its menu under MIDI. Empty: 1, as most boxes come.",
+        tr("Its channel"),
+        tr("Printed on it, or in its menu under MIDI. Empty: 1, as most boxes come."),
     ),
     *(
         _asked("obeys", key, words, why, choices=CHOICE)
         for key, words, why in (
-            ("obeys.clock", "Obeys clock", "In the chart: System Real Time, Clock, Recognized."),
-            ("obeys.start", "Obeys Start and Stop", "System Real Time, Commands, Recognized."),
+            (
+                "obeys.clock",
+                tr("Obeys clock"),
+                tr("In the chart: System Real Time, Clock, Recognized."),
+            ),
+            (
+                "obeys.start",
+                tr("Obeys Start and Stop"),
+                tr("System Real Time, Commands, Recognized."),
+            ),
             (
                 "obeys.song_position",
-                "Obeys Song Position",
-                "System Common, Song Position: it can run from the middle of a song.",
+                tr("Obeys Song Position"),
+                tr("System Common, Song Position: it can run from the middle of a song."),
             ),
             (
                 "obeys.program",
-                "Obeys program changes",
-                "Program Change, Recognized: then Grebe chooses its patterns.",
+                tr("Obeys program changes"),
+                tr("Program Change, Recognized: then Grebe chooses its patterns."),
             ),
-            ("obeys.notes", "Obeys notes", "Note Number, Recognized."),
-            ("sends.clock", "Sends clock", "Clock, Transmitted: then it could lead."),
-            ("sends.notes", "Sends notes", "Note Number, Transmitted: keys or pads."),
+            ("obeys.notes", tr("Obeys notes"), tr("Note Number, Recognized.")),
+            ("sends.clock", tr("Sends clock"), tr("Clock, Transmitted: then it could lead.")),
+            ("sends.notes", tr("Sends notes"), tr("Note Number, Transmitted: keys or pads.")),
         )
     ),
     _asked(
-        "keeps", "memory", "Patterns it keeps", "Such as 128, or 8 x 16 for eight banks of sixteen."
+        "keeps",
+        "memory",
+        tr("Patterns it keeps"),
+        tr("Such as 128, or 8 x 16 for eight banks of sixteen."),
     ),
-    _asked("keeps", "longest", "Steps of a pattern", "The longest one."),
+    _asked("keeps", "longest", tr("Steps of a pattern"), tr("The longest one.")),
     _asked(
         "keeps",
         "change_at",
-        "Changes pattern",
-        "When it is told to while it plays.",
+        tr("Changes pattern"),
+        tr("When it is told to while it plays."),
         choices=(SKIP, *CHANGES.values()),
     ),
-    _asked("keeps", "loop_tracks", "Loop tracks", "Of a looper: how many."),
+    _asked("keeps", "loop_tracks", tr("Loop tracks"), tr("Of a looper: how many.")),
 )
 LOOPS = "loop_tracks"
 TOLD: dict[str, str] = {
-    "kind": "what it is for", "plays": "who plays it", "channel": "its channel",
-    "jacks": "its sockets", LOOPS: "how many loop tracks it has",
-    "change_at": "when it changes pattern",
-    "obeys.clock": "whether it obeys clock", "obeys.start": "whether it obeys Start and Stop",
-    "obeys.song_position": "whether it obeys Song Position",
-    "obeys.program": "whether it obeys program changes", "obeys.notes": "whether it obeys notes",
-    "sends.clock": "whether it sends clock", "sends.notes": "whether it sends notes",
-}  # fmt: skip
+    "kind": tr("what it is for"),
+    "plays": tr("who plays it"),
+    "channel": tr("its channel"),
+    "jacks": tr("its sockets"),
+    LOOPS: tr("how many loop tracks it has"),
+    "change_at": tr("when it changes pattern"),
+    "obeys.clock": tr("whether it obeys clock"),
+    "obeys.start": tr("whether it obeys Start and Stop"),
+    "obeys.song_position": tr("whether it obeys Song Position"),
+    "obeys.program": tr("whether it obeys program changes"),
+    "obeys.notes": tr("whether it obeys notes"),
+    "sends.clock": tr("whether it sends clock"),
+    "sends.notes": tr("whether it sends notes"),
+}
 """What can be guessed, in words."""
 
 
@@ -182,7 +210,9 @@ def profile_of(
         voices=drums.rows,
         controllers=chart.rows,
         memory=memory,
-        steps=Steps(longest=taken(StepCount, longest, "Steps of a pattern")) if longest else None,
+        steps=Steps(longest=taken(StepCount, longest, tr("Steps of a pattern")))
+        if longest
+        else None,
         change_at=next(
             (at for at, words in CHANGES.items() if words == said.get("change_at")), "pattern_end"
         ),
@@ -198,7 +228,7 @@ def profile_of(
         kind=msgspec.convert(kind, Kind),
         label=said.get("label", "")[:80],
         plays="own" if plays == "own" else "grebe",
-        channel=taken(Channel, said.get("channel", "1"), "Its channel"),
+        channel=taken(Channel, said.get("channel", "1"), tr("Its channel")),
         spec=spec,
     )
     return Blank(profile, drums, chart)
@@ -259,13 +289,15 @@ def _memory(text: str) -> MemoryShape | None:
         return None
     numbers = [typed_whole(n) for n in re.findall(r"\d+", text)]
     if len(numbers) not in (1, 2):
-        raise EditError(f"patterns it keeps: such as 128, or 8 x 16 (got {text!r})")
+        raise EditError(tr("patterns it keeps: such as 128, or 8 x 16 (got {text_!r})", text_=text))
     banks, slots = (1, numbers[0]) if len(numbers) == 1 else numbers
     printed = "number" if banks == 1 else "bank"
     try:
         return msgspec.convert({"banks": banks, "slots": slots, "printed": printed}, MemoryShape)
     except msgspec.ValidationError as error:
-        raise EditError("patterns it keeps: from 1 to 128 in a bank, 128 banks at most") from error
+        raise EditError(
+            tr("patterns it keeps: from 1 to 128 in a bank, 128 banks at most")
+        ) from error
 
 
 def _tracks(text: str, kind: str) -> int:
@@ -273,5 +305,5 @@ def _tracks(text: str, kind: str) -> int:
         return 1 if kind == "looper" else 0
     number = typed_whole(text)
     if not 0 <= number <= 64:
-        raise EditError(f"loop tracks: from 0 to 64 (got {number})")
+        raise EditError(tr("loop tracks: from 0 to 64 (got {number})", number=number))
     return number

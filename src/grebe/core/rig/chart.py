@@ -13,6 +13,7 @@ from typing import NamedTuple
 
 from grebe.core.rig.spec import ControllerRow, SpecVoice
 from grebe.core.units import Controller, Note, bounds_of
+from grebe.words import tr
 
 MOST_LINES = 2000
 MOST_NAME = 80
@@ -80,19 +81,36 @@ def read_controllers(text: str) -> ControllerChart:
     for line in _lines(text):
         found = _controller(line)
         if found is None:
-            marked.append(Marked(line.number, line.text, "no controller number in it"))
+            marked.append(Marked(line.number, line.text, tr("no controller number in it")))
             continue
         name, number, first, last = found
         if not low <= number <= high:
             marked.append(
-                Marked(line.number, line.text, f"{number} is no controller: {low} to {high}")
+                Marked(
+                    line.number,
+                    line.text,
+                    tr(
+                        "{number} is no controller: {low} to {high}",
+                        number=number,
+                        low=low,
+                        high=high,
+                    ),
+                )
             )
         elif number in rows:
-            why = f"controller {number} stands there already, as {rows[number].name}"
+            why = tr(
+                "controller {number} stands there already, as {name}",
+                number=number,
+                name=rows[number].name,
+            )
             marked.append(Marked(line.number, line.text, why))
         else:
-            rows[number] = ControllerRow(name=name or f"Controller {number}", number=number,
-                                         low=first, high=last)  # fmt: skip
+            rows[number] = ControllerRow(
+                name=name or tr("Controller {number}", number=number),
+                number=number,
+                low=first,
+                high=last,
+            )
     return ControllerChart(tuple(rows[n] for n in sorted(rows)), tuple(marked))
 
 
@@ -110,19 +128,29 @@ def read_voices(text: str, middle_c: int | None = None) -> VoiceChart:
     for line in lines:
         found = _voice(line, octave)
         if found is None:
-            marked.append(Marked(line.number, line.text, "no note in it"))
+            marked.append(Marked(line.number, line.text, tr("no note in it")))
             continue
         name, note = found
         taken = {v.name for v in rows.values()}
         if not low <= note <= high:
-            marked.append(Marked(line.number, line.text, f"{note} is no note: {low} to {high}"))
+            marked.append(
+                Marked(
+                    line.number,
+                    line.text,
+                    tr("{note} is no note: {low} to {high}", note=note, low=low, high=high),
+                )
+            )
         elif note in rows:
-            why = f"note {note} stands there already, for {rows[note].name}"
+            why = tr(
+                "note {note} stands there already, for {name}", note=note, name=rows[note].name
+            )
             marked.append(Marked(line.number, line.text, why))
         elif name in taken:
-            marked.append(Marked(line.number, line.text, f"{name} stands there already"))
+            marked.append(
+                Marked(line.number, line.text, tr("{name} stands there already", name=name))
+            )
         else:
-            rows[note] = SpecVoice(name=name or f"Note {note}", note=note)
+            rows[note] = SpecVoice(name=name or tr("Note {note}", note=note), note=note)
     return VoiceChart(tuple(rows.values()), tuple(marked), octave)
 
 

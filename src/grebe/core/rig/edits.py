@@ -13,6 +13,7 @@ from grebe.core.rig.model import GREBE_ID, MEDIUM_OF, Cable, Device, Gives, Port
 from grebe.core.rig.spec import Jack, Profile, Spec
 from grebe.core.rig.wiring import WIRE_FITS
 from grebe.errors import EditError
+from grebe.words import tr
 
 MAX_DEVICES = 128
 MAX_CABLES = 1024
@@ -76,7 +77,7 @@ def add_device(project: Project, profile: Profile, name: str) -> tuple[Project, 
     """The project with a device more, and the device's id. EditError when the rig is full."""
     rig = project.rig
     if len(rig.devices) >= MAX_DEVICES:
-        raise EditError(f"a rig holds {MAX_DEVICES} devices")
+        raise EditError(tr("a rig holds {max_devices} devices", max_devices=MAX_DEVICES))
     taken = {GREBE_ID, *(d.id for d in rig.devices)}
     device = device_from(profile, name, taken)
     rig = msgspec.structs.replace(rig, devices=(*rig.devices, device))
@@ -95,9 +96,9 @@ def uses_of(project: Project, device_id: str) -> tuple[str, ...]:
         if count:
             out.append(f"{count} {word}{'s' if count > 1 else ''}")
     if scenes:
-        out.append(f"a part in {', '.join(scenes)}")
+        out.append(tr("a part in {names}", names=", ".join(scenes)))
     if rig.leader == device_id:
-        out.append("it leads the clock")
+        out.append(tr("it leads the clock"))
     return tuple(out)
 
 
@@ -180,10 +181,10 @@ def _rates(out: Jack | None, into: Jack | None) -> tuple[float | None, float | N
 def add_cable(project: Project, cable: Cable) -> Project:
     """The project with a cable more. EditError for a cable from a device to itself, or too many."""
     if cable.source == cable.target:
-        raise EditError("a cable leads from one device to another")
+        raise EditError(tr("a cable leads from one device to another"))
     rig = project.rig
     if len(rig.cables) >= MAX_CABLES:
-        raise EditError(f"a rig holds {MAX_CABLES} cables")
+        raise EditError(tr("a rig holds {max_cables} cables", max_cables=MAX_CABLES))
     return with_rig(project, msgspec.structs.replace(rig, cables=(*rig.cables, cable)))
 
 
@@ -192,7 +193,7 @@ def change_cable(project: Project, index: int, **fields: Any) -> Project:
     rig = project.rig
     new = msgspec.structs.replace(_at(rig.cables, index, "cable"), **fields)
     if new.source == new.target:
-        raise EditError("a cable leads from one device to another")
+        raise EditError(tr("a cable leads from one device to another"))
     return with_rig(project, msgspec.structs.replace(rig, cables=_put(rig.cables, index, new)))
 
 
@@ -217,11 +218,15 @@ def proposed_route(rig: Rig, source: str) -> Route | None:
 def add_route(project: Project, route: Route) -> Project:
     """The project with a route through Grebe more; EditError when the two have one already."""
     if route.source == route.target:
-        raise EditError("a route leads from one device to another")
+        raise EditError(tr("a route leads from one device to another"))
     rig = project.rig
     if any((r.source, r.target) == (route.source, route.target) for r in rig.routes):
         raise EditError(
-            f"{rig.name_of(route.source)} already has a route to {rig.name_of(route.target)}"
+            tr(
+                "{box} already has a route to {box2}",
+                box=rig.name_of(route.source),
+                box2=rig.name_of(route.target),
+            )
         )
     return with_rig(project, msgspec.structs.replace(rig, routes=(*rig.routes, route)))
 
@@ -245,7 +250,7 @@ _T = TypeVar("_T", Cable, Route)
 
 def _at(items: tuple[_T, ...], index: int, what: str) -> _T:
     if not 0 <= index < len(items):
-        raise EditError(f"there is no such {what}")
+        raise EditError(tr("there is no such {what}", what=what))
     return items[index]
 
 

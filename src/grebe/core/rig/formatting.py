@@ -11,60 +11,80 @@ from grebe.core.rig.model import Cable, Filter
 from grebe.core.rig.spec import PulseShape
 from grebe.core.rig.wiring import exact
 from grebe.errors import EditError
+from grebe.words import tr
 
 PARTS = {"clock": "clock", "start": "transport", "notes": "notes", "program": "program",
          "controllers": "controllers"}  # fmt: skip
 """Word to field, in the order they are listed."""
-USUAL = ("all", "all but clock", "all but notes", "all but program", "clock, start", "notes",
-         "nothing")  # fmt: skip
+USUAL = (
+    tr("all"),
+    tr("all but clock"),
+    tr("all but notes"),
+    tr("all but program"),
+    tr("clock, start"),
+    tr("notes"),
+    tr("nothing"),
+)
 _CONTROLLER = re.compile(r"^cc ?(\d{1,3})$")
 
 
 def listed(names: list[str]) -> str:
     """Names in a sentence: "a, b and c"."""
-    return names[0] if len(names) == 1 else f"{', '.join(names[:-1])} and {names[-1]}"
+    return (
+        names[0]
+        if len(names) == 1
+        else tr("{names} and {names2}", names=", ".join(names[:-1]), names2=names[-1])
+    )
 
 
 def filter_words(filter_: Filter) -> str:
     """A filter in words: "all", "all but notes, cc 7", "clock, start"."""
-    on = [word for word, field in PARTS.items() if getattr(filter_, field)]
-    off = [word for word in PARTS if word not in on]
-    singles = [f"cc {number}" for number in filter_.but]
+    on = [tr(word) for word, field in PARTS.items() if getattr(filter_, field)]
+    off = [tr(word) for word, field in PARTS.items() if not getattr(filter_, field)]
+    singles = [tr("cc {number}", number=number) for number in filter_.but]
     blocked = off + (singles if filter_.controllers else [])
     passing = on + ([] if filter_.controllers else singles)
     if not blocked:
-        return "all"
+        return tr("all")
     if not passing:
-        return "nothing"
+        return tr("nothing")
     # Blocked controllers can only be said as an exception, single open ones only as a list.
     if filter_.controllers and (singles or len(off) < len(on)):
-        return f"all but {', '.join(blocked)}"
+        return tr("all but {names}", names=", ".join(blocked))
     if len(off) < len(on) and not singles:
-        return f"all but {', '.join(blocked)}"
+        return tr("all but {names}", names=", ".join(blocked))
     return ", ".join(passing)
 
 
 def filter_from_words(words: str) -> Filter:
     """The filter that such words mean. EditError says which word is not known."""
-    text = " ".join(words.lower().split())
-    if text in ("all", "everything", ""):
+    text = " ".join(words.casefold().split())
+    if text in ("all", tr("all").casefold(), "everything", ""):
         return Filter()
-    if text in ("nothing", "none"):
+    if text in ("nothing", tr("nothing").casefold(), "none"):
         text = ""
-    but = text.startswith("all but ")
+    beginnings = ("all but ", tr("all but {names}", names="").casefold())
+    but = text.startswith(beginnings)
+    for beginning in beginnings:
+        text = text.removeprefix(beginning)
+    fields_by_word = PARTS | {tr(word).casefold(): field for word, field in PARTS.items()}
     named: set[str] = set()
     singles: set[int] = set()
-    for part in filter(None, re.split(r" ?, ?| and ", text.removeprefix("all but "))):
+    for part in filter(None, re.split(rf" ?, ?| and |{re.escape(tr(' and '))}", text)):
         match = _CONTROLLER.match(part)
         if match and int(match[1]) <= 119:
             singles.add(int(match[1]))
-        elif part in PARTS:
-            named.add(part)
+        elif part in fields_by_word:
+            named.add(fields_by_word[part])
         else:
             raise EditError(
-                f"{part!r} is not known; say all, nothing, or some of: {', '.join(PARTS)}, cc 7"
+                tr(
+                    "{part!r} is not known; say all, nothing, or some of: {names}, cc 7",
+                    part=part,
+                    names=", ".join(map(tr, PARTS)),
+                )
             )
-    fields = {field: (word in named) != but for word, field in PARTS.items()}
+    fields = {field: (field in named) != but for field in PARTS.values()}
     if fields["controllers"] != but:
         singles = set()  # they are blocked or passed with the rest already
     return Filter(**fields, but=tuple(sorted(singles)))
@@ -85,9 +105,11 @@ def rate_from_text(text: str) -> float | None:
     try:
         rate = Fraction(text.strip())
     except (ValueError, ZeroDivisionError) as error:
-        raise EditError(f"a rate is a number of pulses a quarter note (got {text!r})") from error
+        raise EditError(
+            tr("a rate is a number of pulses a quarter note (got {text_!r})", text_=text)
+        ) from error
     if not 0 < rate <= 96:
-        raise EditError(f"rates go up to 96 pulses a quarter note (got {text})")
+        raise EditError(tr("rates go up to 96 pulses a quarter note (got {text_})", text_=text))
     return float(exact(float(rate)))
 
 
@@ -97,10 +119,16 @@ def hop_words(cable: Cable, came: Fraction | None, rate: Fraction, volts: float 
         return "network"
     if cable.medium == "midi":
         if came is None:
-            return f"MIDI clock {rate}"
-        return {"thru": "thru", "own": "own clock", "both": "own clock and thru"}[cable.gives]
+            return tr("MIDI clock {rate}", rate=rate)
+        return {"thru": "thru", "own": tr("own clock"), "both": tr("own clock and thru")}[
+            cable.gives
+        ]
     level = f", {volts:g} V" if volts else ""
-    change = f"{came} \u2192 {rate}" if came is not None and came != rate else f"{rate} a quarter"
+    change = (
+        f"{came} \u2192 {rate}"
+        if came is not None and came != rate
+        else tr("{rate} a quarter", rate=rate)
+    )
     return change + level
 
 
@@ -108,7 +136,7 @@ def width_words(shape: PulseShape) -> str:
     """A pulse's width as it is typed: "5 ms" or "50 %"."""
     if shape.width_ms is None:
         return f"{shape.width_percent:g} %"
-    return f"{shape.width_ms:g} ms"
+    return tr("{width_ms:g} ms", width_ms=shape.width_ms)
 
 
 def pulse_width(shape: PulseShape, text: str) -> PulseShape:
@@ -118,9 +146,13 @@ def pulse_width(shape: PulseShape, text: str) -> PulseShape:
     try:
         value = float(words.removesuffix("%"))
     except ValueError as error:
-        raise EditError(f"a width is a number with ms or %, such as 5 ms (got {text!r})") from error
+        raise EditError(
+            tr("a width is a number with ms or %, such as 5 ms (got {text_!r})", text_=text)
+        ) from error
     if percent and 0 < value < 100:
         return msgspec.structs.replace(shape, width_ms=None, width_percent=value)
     if not percent and 0 < value <= 1000:
         return msgspec.structs.replace(shape, width_ms=value)
-    raise EditError("a width goes up to 1000 ms, or to under 100 % of the way to the next pulse")
+    raise EditError(
+        tr("a width goes up to 1000 ms, or to under 100 % of the way to the next pulse")
+    )

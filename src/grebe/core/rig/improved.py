@@ -11,12 +11,16 @@ from grebe.core.rig.abilities import CLOCK, MEMORY, ROWS, Ability, ability_text
 from grebe.core.rig.edits import digest_of
 from grebe.core.rig.model import Device
 from grebe.core.rig.spec import Profile, Spec
+from grebe.words import counted, tr
 
 PARTS = {
-    "jacks": "Jacks", "voices": "Voices", "controllers": "Controllers", "by_hand": "Only by hand",
-}  # fmt: skip
-LABEL = Ability("label", "What it is")
-KIND = Ability("kind", "Kind")
+    "jacks": tr("Jacks"),
+    "voices": tr("Voices"),
+    "controllers": tr("Controllers"),
+    "by_hand": tr("Only by hand"),
+}
+LABEL = Ability("label", tr("What it is"))
+KIND = Ability("kind", tr("Kind"))
 
 
 class Difference(NamedTuple):
@@ -50,7 +54,7 @@ def _differences(device: Device, profile: Profile) -> Iterator[Difference]:
 
 def _rows(part: Any, rows: tuple[Any, ...], others: tuple[Any, ...]) -> str:
     """How many there are, and the first that the other has not got."""
-    words = f"{len(rows)} row{'' if len(rows) == 1 else 's'}"
+    words = counted(len(rows), "row")
     first = next((r for r in rows if r not in others), None)
     if first is None:
         return words

@@ -12,6 +12,7 @@ from grebe.core.rig.model import Device
 from grebe.core.rig.numbering import printed_program
 from grebe.core.rig.spec import MemoryShape
 from grebe.errors import EditError
+from grebe.words import tr
 
 MAX_PROGRAMS = 128
 """A program change reaches no further (MIDI 1.0); places beyond that are chosen by hand."""
@@ -59,7 +60,14 @@ def assign(project: Project, pattern_id: str, program: int | None) -> Project:
     device = project.rig.device(pattern.device)
     size = len(memory_map(project, device))
     if program is not None and not 0 <= program < size:
-        raise EditError(f"{device.name} has places 0 to {size - 1} as sent (got {program})")
+        raise EditError(
+            tr(
+                "{device} has places 0 to {value} as sent (got {program})",
+                device=device.name,
+                value=size - 1,
+                program=program,
+            )
+        )
     if program is not None:
         for other in project.patterns:
             if other.device == device.id and other.program == program and other.id != pattern_id:
@@ -81,10 +89,24 @@ def copy_to(project: Project, pattern_id: str, program: int) -> tuple[Project, s
     device = project.rig.device(pattern.device)
     places = {p.program: p for p in memory_map(project, device)}
     if program not in places:
-        raise EditError(f"{device.name} has places 0 to {len(places) - 1} as sent (got {program})")
+        raise EditError(
+            tr(
+                "{device} has places 0 to {value} as sent (got {program})",
+                device=device.name,
+                value=len(places) - 1,
+                program=program,
+            )
+        )
     if places[program].patterns:
         there = places[program].patterns[0].name
-        raise EditError(f"{places[program].printed} of {device.name} holds {there}")
+        raise EditError(
+            tr(
+                "{printed} of {device} holds {there}",
+                printed=places[program].printed,
+                device=device.name,
+                there=there,
+            )
+        )
     project, new_id = add_pattern(
         project, name=f"{pattern.name} copy"[:80], device=device.id, content=pattern.content
     )

@@ -10,6 +10,7 @@ from grebe.core.rig.spec import ChangeAt, Jack, JackKind, Kind, PulseRate, Pulse
 from grebe.core.rig.trigger import Binding, KeyBinding, Trigger
 from grebe.core.session.use import OscUse, SessionUse
 from grebe.core.units import Bpm, Channel, Controller, Id, Name, Note, OffsetMs, Value
+from grebe.words import tr
 
 GREBE_ID = "grebe"
 """The rig's name for this program, where a cable starts or ends at it."""
@@ -272,7 +273,7 @@ class Rig(Value, frozen=True, kw_only=True):
         if device_id == GREBE_ID:
             return "Grebe"
         if device_id == JACK_ID:
-            return "JACK's transport"
+            return tr("JACK's transport")
         if device_id == PEERS_ID:
             return "the session"
         return next((d.name for d in self.devices if d.id == device_id), device_id)

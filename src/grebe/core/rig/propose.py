@@ -10,6 +10,7 @@ from grebe.core.rig.spec import Jack
 from grebe.core.rig.tree import clock_tree
 from grebe.core.rig.wiring import WIRE_FITS
 from grebe.core.units import Value
+from grebe.words import tr
 
 GREBE_JITTER_MS = 0.2
 """Grebe's own waver, as measured: see docs/performance.md."""
@@ -52,12 +53,12 @@ def _proposal(rig: Rig, device: Device | None) -> LeaderProposal:
     alone = device is not None and not device.spec.obeys.clock
     loops = device is not None and device.spec.loop_tracks > 0
     score = 4 * locks + could + 2 * alone + 3 * loops - jitter
-    reasons = [f"reaches {locks} as cabled and could reach {could}"]
+    reasons = [tr("reaches {locks} as cabled and could reach {could}", locks=locks, could=could)]
     if alone:
-        reasons.append("obeys no clock itself, so it has to")
+        reasons.append(tr("obeys no clock itself, so it has to"))
     if loops:
-        reasons.append("its loops hold the tempo")
-    reasons.append(f"wavers by {jitter:g} ms")
+        reasons.append(tr("its loops hold the tempo"))
+    reasons.append(tr("wavers by {jitter:g} ms", jitter=jitter))
     name = "Grebe" if device is None else device.name
     return LeaderProposal(
         leader=leader, score=score, locks=locks, could=could, why=f"{name} {listed(reasons)}."

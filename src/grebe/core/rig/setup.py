@@ -15,21 +15,25 @@ from grebe.core.rig.numbering import printed_otherwise, printed_program
 from grebe.core.rig.tree import ClockTree, tree_of
 from grebe.core.rig.wiring import MIDI_MEDIA, Wiring
 from grebe.core.units import Value
+from grebe.words import tr
 
 CABLES, ROLE, RATE, CHANNEL, RECEIVE, SEND, THRU, OFFSET, PROGRAMS, CARE = (
-    "Cable", "Role", "Rate", "Channel", "Receive", "Send", "Thru", "Offset", "Programs", "Care",
+    tr("Cable"), tr("Role"), tr("Rate"), tr("Channel"), tr("Receive"), tr("Send"), tr("Thru"),
+    tr("Offset"), tr("Programs"), tr("Care"),
 )  # fmt: skip
-HEARING = (
-    "Set monitor levels low first. 85 dBA is safe for eight hours, 100 dBA for a quarter of one "
-    "(NIOSH 98-126)."
+HEARING = tr(
+    "Set monitor levels low first. 85 dBA is safe for eight hours, 100 dBA "
+    "for a quarter of one (NIOSH 98-126)."
 )
-PULSE_CARE = (
-    "Check the pulse's voltage against the input before plugging: 3.3 V small boxes, 5 V logic, "
-    "10 V modular. Never into an audio input, speakers or headphones."
+PULSE_CARE = tr(
+    "Check the pulse's voltage against the input before plugging: 3.3 V "
+    "small boxes, 5 V logic, 10 V modular. Never into an audio input, "
+    "speakers or headphones."
 )
-MAINS_CARE = (
-    "Old and mains-powered: leave it earthed, whatever it hums; isolate the audio instead. "
-    "Opening it is for a qualified technician, and the venue's electrical rules come first."
+MAINS_CARE = tr(
+    "Old and mains-powered: leave it earthed, whatever it hums; isolate the "
+    "audio instead. Opening it is for a qualified technician, and the "
+    "venue's electrical rules come first."
 )
 
 
@@ -83,7 +87,7 @@ def setup_sheet(project: Project) -> SetupSheet:
     leader = project.rig.leader
     return SetupSheet(
         rig=project.rig.name,
-        leader=project.rig.name_of(leader) if leader is not None else "nobody",
+        leader=project.rig.name_of(leader) if leader is not None else tr("nobody"),
         devices=tuple(
             DeviceSheet(
                 device=d.id,
@@ -133,7 +137,7 @@ def _guessed(device: Device, about: str) -> str:
     paths = [path for path in device.spec.guessed if path in RESTS_ON.get(about, ())]
     if not paths:
         return ""
-    return f" Guessed: {', '.join(TOLD[path] for path in paths if path in TOLD)}."
+    return tr(" Guessed: {names}.", names=", ".join(TOLD[path] for path in paths if path in TOLD))
 
 
 def _key(*parts: str) -> str:
@@ -147,13 +151,13 @@ Row = tuple[str, str, str]
 def _care(device: Device, wiring: Wiring) -> list[Row]:
     rows: list[Row] = []
     if device.spec.old_mains:
-        rows.append((CARE, "Look at its plug and cable; keep it earthed.", MAINS_CARE))
+        rows.append((CARE, tr("Look at its plug and cable; keep it earthed."), MAINS_CARE))
     near = (*wiring.arriving[device.id], *wiring.leaving[device.id])
     if any(c.medium == "pulse" for c in near):
-        rows.append((CARE, "Measure the pulse before plugging it.", PULSE_CARE))
+        rows.append((CARE, tr("Measure the pulse before plugging it."), PULSE_CARE))
     jacks = [wiring.target_jack(c) for c in wiring.arriving[device.id]]
     if any(j is not None and j.speakers for j in jacks):
-        rows.append((CARE, "Start with the level down.", HEARING))
+        rows.append((CARE, tr("Start with the level down."), HEARING))
     return rows
 
 
@@ -162,41 +166,64 @@ def _cables(device: Device, wiring: Wiring) -> list[Row]:
     for cable in wiring.arriving[device.id]:
         out, into = wiring.source_jack(cable), wiring.target_jack(cable)
         source = wiring.rig.name_of(cable.source)
-        where = into.name if into else f"{cable.medium} input"
-        what = out.name if out else f"{cable.medium} output"
-        carries = "audio" if cable.medium == "audio" else _carried(cable)
-        rows.append((CABLES, f"{source}'s {what} into {where}.", f"It carries {carries}."))
+        where = into.name if into else tr("{medium} input", medium=cable.medium)
+        what = out.name if out else tr("{medium} output", medium=cable.medium)
+        carries = tr("audio") if cable.medium == "audio" else _carried(cable)
+        rows.append(
+            (
+                CABLES,
+                tr("{source}'s {what} into {where}.", source=source, what=what, where=where),
+                tr("It carries {carries}.", carries=carries),
+            )
+        )
     return rows
 
 
 def _carried(cable: Cable) -> str:
     if cable.medium == "pulse":
-        return "pulses"
+        return tr("pulses")
     words = filter_words(cable.passes)
-    return "everything" if words == "all" else words.replace("all but", "everything but")
+    return tr("everything") if words == tr("all") else words
 
 
 def _role(device: Device, wiring: Wiring, tree: ClockTree) -> list[Row]:
     if device.id == tree.leader:
-        return [(ROLE, "Clock from itself (internal), clock output on.", "It leads the rig.")]
+        return [
+            (ROLE, tr("Clock from itself (internal), clock output on."), tr("It leads the rig."))
+        ]
     hop = tree.hops.get(device.id)
     if hop is None or not device.obeys_clock:
         if not device.spec.obeys.clock and not device.obeys_clock:
             return []
-        return [(ROLE, "Clock from itself (internal).", "No clock reaches it: it runs on its own.")]
+        return [
+            (
+                ROLE,
+                tr("Clock from itself (internal)."),
+                tr("No clock reaches it: it runs on its own."),
+            )
+        ]
     source = wiring.rig.name_of(hop.cable.source)
     into = wiring.target_jack(hop.cable)
-    where = f" at {into.name}" if into else ""
+    where = tr(" at {into}", into=into.name) if into else ""
     leader = wiring.rig.name_of(str(tree.leader))
-    by_way = f", by way of {source}" if source != leader else ""
-    out: list[Row] = [(ROLE, f"Clock from outside{where}.", f"It follows {leader}{by_way}.")]
-    start = "on" if device.obeys_transport and not device.stays else "off"
-    why = {
-        "on": "It starts and stops with the rest.",
-        "off": "It must not start with the rest." if device.stays else "It is started by hand.",
-    }[start]
+    by_way = tr(", by way of {source}", source=source) if source != leader else ""
+    out: list[Row] = [
+        (
+            ROLE,
+            tr("Clock from outside{where}.", where=where),
+            tr("It follows {leader}{by_way}.", leader=leader, by_way=by_way),
+        )
+    ]
+    obeys = device.obeys_transport and not device.stays
+    start = tr("on") if obeys else tr("off")
+    if obeys:
+        why = tr("It starts and stops with the rest.")
+    elif device.stays:
+        why = tr("It must not start with the rest.")
+    else:
+        why = tr("It is started by hand.")
     if device.spec.obeys.start or device.obeys_transport:
-        out.append((ROLE, f"Start and Stop from outside {start}.", why))
+        out.append((ROLE, tr("Start and Stop from outside {start}.", start=start), why))
     return out
 
 
@@ -206,16 +233,29 @@ def _rates(device: Device, wiring: Wiring, tree: ClockTree) -> list[Row]:
     if hop is not None and hop.cable.medium == "pulse":
         source = wiring.rig.name_of(hop.cable.source)
         rows.append(
-            (RATE, f"Clock input at {rate_text(hop.wanted)} a quarter.",
-             f"{source} gives {rate_text(hop.rate)} a quarter.")
-        )  # fmt: skip
+            (
+                RATE,
+                tr("Clock input at {rate_text} a quarter.", rate_text=rate_text(hop.wanted)),
+                tr(
+                    "{source} gives {rate_text} a quarter.",
+                    source=source,
+                    rate_text=rate_text(hop.rate),
+                ),
+            )
+        )
     for cable in wiring.leaving[device.id]:
         if cable.medium == "pulse" and cable.clock:
             jack = wiring.source_jack(cable)
-            name = jack.name if jack else "Pulse output"
+            name = jack.name if jack else tr("Pulse output")
             target = wiring.rig.name_of(cable.target)
             rate = rate_text(wiring.rate(cable))
-            rows.append((RATE, f"{name} at {rate} a quarter.", f"{target} counts on it."))
+            rows.append(
+                (
+                    RATE,
+                    tr("{name} at {rate} a quarter.", name=name, rate=rate),
+                    tr("{target} counts on it.", target=target),
+                )
+            )
     return rows
 
 
@@ -223,7 +263,13 @@ def _channel(device: Device) -> list[Row]:
     spec = device.spec
     if spec.jacks and not (spec.obeys.notes or spec.obeys.program or spec.sends.notes):
         return []
-    return [(CHANNEL, f"Channel {device.channel}.", "Its notes and programs are sent there.")]
+    return [
+        (
+            CHANNEL,
+            tr("Channel {channel}.", channel=device.channel),
+            tr("Its notes and programs are sent there."),
+        )
+    ]
 
 
 def _filters(device: Device, wiring: Wiring) -> list[Row]:
@@ -242,13 +288,19 @@ def _filters(device: Device, wiring: Wiring) -> list[Row]:
             side = "receive from" if about == RECEIVE else "send to"
             rows.append(
                 (about, f"{name}: {side} {other} {filter_words(filter_)}.",
-                 "The rest would be misread there.")
+                 tr("The rest would be misread there."))
             )  # fmt: skip
     if device.mute_controller is not None and device.plays == "own":
         rows.append(
-            (RECEIVE, f"Leave controller {device.mute_controller} enabled.",
-             "Grebe mutes the box with it.")
-        )  # fmt: skip
+            (
+                RECEIVE,
+                tr(
+                    "Leave controller {mute_controller} enabled.",
+                    mute_controller=device.mute_controller,
+                ),
+                tr("Grebe mutes the box with it."),
+            )
+        )
     return rows
 
 
@@ -258,22 +310,27 @@ def _thru(device: Device, wiring: Wiring) -> list[Row]:
         if cable.medium not in MIDI_MEDIA or device.kind == "relay":
             continue
         jack = wiring.source_jack(cable)
-        name = jack.name if jack else "MIDI output"
+        name = jack.name if jack else tr("MIDI output")
         target = wiring.rig.name_of(cable.target)
         if cable.gives == "thru" and (jack is None or jack.way != "thru"):
             rows.append(
-                (THRU, f"{name} to thru (repeat the input).",
-                 f"{target} gets the clock unchanged over it.")
+                (THRU, tr("{name} to thru (repeat the input).", name=name),
+                 tr("{target} gets the clock unchanged over it.", target=target))
             )  # fmt: skip
         elif cable.gives == "both":
             rows.append(
-                (THRU, f"{name} to its own and thru, merged.", f"{target} gets both over it.")
+                (
+                    THRU,
+                    tr("{name} to its own and thru, merged.", name=name),
+                    tr("{target} gets both over it.", target=target),
+                )
             )
     clocked = any(c.clock and c.gives != "thru" for c in wiring.leaving[device.id])
     if device.spec.sends.clock and device.id != wiring.rig.leader:
-        state = "on" if device.sends_clock and clocked else "off"
-        why = "Somebody follows it." if state == "on" else "Nobody is to follow it."
-        rows.append((SEND, f"Clock output {state}.", why))
+        sends = device.sends_clock and clocked
+        state = tr("on") if sends else tr("off")
+        why = tr("Somebody follows it.") if sends else tr("Nobody is to follow it.")
+        rows.append((SEND, tr("Clock output {state}.", state=state), why))
     return rows
 
 
@@ -281,23 +338,37 @@ def _offset(device: Device, flow: Flow) -> list[Row]:
     if not device.offset_ms:
         return []
     if device.id in flow.via:
-        where = "in Grebe, nothing to set on the box"
+        where = tr("in Grebe, nothing to set on the box")
     else:
-        where = "on the box: Grebe does not reach it"
-    return [(OFFSET, f"{device.offset_ms:+g} ms, {where}.", "So that it sounds on the beat.")]
+        where = tr("on the box: Grebe does not reach it")
+    return [
+        (
+            OFFSET,
+            tr("{offset_ms:+g} ms, {where}.", offset_ms=device.offset_ms, where=where),
+            tr("So that it sounds on the beat."),
+        )
+    ]
 
 
 def _programs(project: Project, device: Device) -> list[Row]:
     if device.plays != "own" or not device.obeys_program:
         return []
     rows: list[Row] = [
-        (PROGRAMS, "Program changes from outside on.", "Grebe tells it which pattern.")
+        (PROGRAMS, tr("Program changes from outside on."), tr("Grebe tells it which pattern."))
     ]
     for pattern in project.patterns:
         if pattern.device == device.id and pattern.program is not None:
             place = printed_program(device, pattern.program)
-            sent = f", sent as {pattern.program}" if printed_otherwise(device) else ""
+            sent = (
+                tr(", sent as {program}", program=pattern.program)
+                if printed_otherwise(device)
+                else ""
+            )
             rows.append(
-                (PROGRAMS, f"{pattern.name} at {place}{sent}.", f"It is {pattern.box_status}.")
+                (
+                    PROGRAMS,
+                    tr("{pattern} at {place}{sent}.", pattern=pattern.name, place=place, sent=sent),
+                    tr("It is {box_status}.", box_status=tr(pattern.box_status)),
+                )
             )
     return rows

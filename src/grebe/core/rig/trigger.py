@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 from msgspec import Meta
 
 from grebe.core.units import Channel, Id, Value
+from grebe.words import tr
 
 TriggerKind = Literal["note", "controller", "program"]
 
@@ -22,7 +23,12 @@ class Trigger(Value, frozen=True, kw_only=True):
     @property
     def words(self) -> str:
         """In words: "controller 64 on channel 1"."""
-        return f"{self.kind} {self.number} on channel {self.channel}"
+        return tr(
+            "{kind} {number} on channel {channel}",
+            kind=self.kind,
+            number=self.number,
+            channel=self.channel,
+        )
 
 
 ACTION_LENGTH = 40

@@ -13,6 +13,7 @@ from grebe.core.sets.facts import SongFacts
 from grebe.core.songs.changes import changes, moves_of
 from grebe.core.songs.hands import Move, Schedule, schedule
 from grebe.core.songs.model import Performer, Scene, Song
+from grebe.words import tr
 
 SECONDS_A_HIT = 0.7
 """Keying a pattern into a box by hand, for each hit: common practice, no source."""
@@ -168,7 +169,12 @@ def _programmes(
             place = printed_program(device, pattern.program)
             opens, closes = _window(before, after, device.id, gap_s)
             seconds = hits * SECONDS_A_HIT + SECONDS_TO_STORE
-            what = f"key {pattern.name} into {place} over {other.name}"
+            what = tr(
+                "key {pattern} into {place} over {other}",
+                pattern=pattern.name,
+                place=place,
+                other=other.name,
+            )
             yield Work(device.id, "program", what, "you", seconds, opens, closes)
 
 

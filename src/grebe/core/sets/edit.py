@@ -12,6 +12,7 @@ from grebe.core.sets.model import Set, SetSong, wished
 from grebe.core.songs.energy import song_bars
 from grebe.core.songs.model import Section, Song
 from grebe.errors import EditError
+from grebe.words import tr
 
 ALL_IN = "everything in"
 
@@ -96,7 +97,9 @@ def other_version(project: Project, set_id: str, entry: str) -> Project:
     ids = [s.id for s in versions_of(project, here.song)]
     if len(ids) < 2:
         name = project.song(here.song).name
-        raise EditError(f"{name} has only one version: make one with everything in first")
+        raise EditError(
+            tr("{name} has only one version: make one with everything in first", name=name)
+        )
     song = ids[(ids.index(here.song) + 1) % len(ids)]
     return with_set(project, set_id, lambda s: change_place(s, entry, song=song))
 
@@ -110,7 +113,7 @@ def all_in(project: Project, song_id: str) -> tuple[Project, str]:
     song = project.song(song_id)
     layout = project.layout(song)
     if not layout.spans:
-        raise EditError(f"{song.name} has nothing to play")
+        raise EditError(tr("{song} has nothing to play", song=song.name))
     bars = song_bars(project, layout)
     means = [_mean([b.energy for b in bars if b.span == n]) for n in range(len(layout.spans))]
     first = next(n for n, mean in enumerate(means) if mean >= 0.9 * max(means))

@@ -15,6 +15,7 @@ from grebe.core.sets.model import Into, Set, SetSong
 from grebe.core.songs.model import BoxSong, Section, Song, Then
 from grebe.core.units import Id, Name, Value
 from grebe.errors import EditError
+from grebe.words import tr
 
 LONGEST_ID = 64
 
@@ -109,7 +110,7 @@ def join(
             )
         )  # fmt: skip
     if not chapters:
-        raise EditError(f"{running.name} has no song that can be played")
+        raise EditError(tr("{running} has no song that can be played", running=running.name))
     joined = Song(id=f"set-{running.id}"[:LONGEST_ID], name=running.name, bpm=first_bpm,
                   sections=tuple(sections))  # fmt: skip
     return Joined(joined, tuple(chapters), own)

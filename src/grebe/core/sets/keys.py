@@ -5,6 +5,7 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from grebe.core.patterns.keys import NAMES, SCALES, key_parts, pitch_classes
+from grebe.words import tr
 
 MOST_SHIFT = 6
 _MINOR_THIRD = 3
@@ -22,6 +23,8 @@ class Relation(NamedTuple):
     """Same, relative, or neighbours on the circle: common practice."""
     shift: int
     """Semitones by which the second would have to go to be the same or relative; the fewest."""
+    same_root: bool = False
+    """On one root, in two modes."""
 
 
 def signature(key: str) -> int:
@@ -57,16 +60,20 @@ def relation(first: str, second: str) -> Relation | None:
     tonic_2, scale_2 = key_parts(second)
     same_mode = is_minor(scale_1) == is_minor(scale_2)
     if tonic_1 == tonic_2 and same_mode:
-        return Relation("same key", 0, fits=True, shift=0)
+        return Relation(tr("same key"), 0, fits=True, shift=0)
     if steps == 0:
-        return Relation("relative", 0, fits=True, shift=0)
+        return Relation(tr("relative"), 0, fits=True, shift=0)
     if tonic_1 == tonic_2:
-        return Relation("same root, other mode", steps, fits=False, shift=shift)
+        return Relation(tr("same root, other mode"), steps, fits=False, shift=shift, same_root=True)
     if steps == 1:
-        way = "a fifth up" if apart == 1 else "a fourth up"
-        words = way if same_mode else f"{way} of the relative"
+        way = tr("a fifth up") if apart == 1 else tr("a fourth up")
+        words = way if same_mode else tr("{way} of the relative", way=way)
         return Relation(words, 1, fits=True, shift=shift)
-    words = f"{steps} steps apart" if steps < CLASH else f"clash, {steps} steps apart"
+    words = (
+        tr("{steps} steps apart", steps=steps)
+        if steps < CLASH
+        else tr("clash, {steps} steps apart", steps=steps)
+    )
     return Relation(words, steps, fits=False, shift=shift)
 
 

@@ -67,7 +67,7 @@ def key_step(first: str, second: str) -> float:
     found = relation(first, second)
     if found is None:
         return UNKNOWN_KEY
-    return OTHER_MODE if found.words == "same root, other mode" else float(found.steps)
+    return OTHER_MODE if found.same_root else float(found.steps)
 
 
 def relative_energy(facts: Sequence[SongFacts]) -> list[float]:

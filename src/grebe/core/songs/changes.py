@@ -21,6 +21,7 @@ from grebe.core.songs.hands import Move
 from grebe.core.songs.model import Part, Scene, Song
 from grebe.core.time.delay import fitted_ms, note_ms
 from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
+from grebe.words import tr
 
 UNKNOWN_SECONDS = 2.0
 """What a move by hand takes that no profile speaks of: common practice, no source."""
@@ -31,8 +32,8 @@ SAME_ECHO_MS = 1.0
 BEGUN_SOONER_MS = 500.0
 """A move that takes longer than its window is begun so much sooner than it has to be over."""
 _NAMES: dict[MoveFor, str] = {
-    "pattern": "choose the pattern", "mute": "silence it or let it sound",
-    "controller": "turn it", "tracks": "start or stop tracks", "echo": "set its time",
+    "pattern": tr("choose the pattern"), "mute": tr("silence it or let it sound"),
+    "controller": tr("turn it"), "tracks": tr("start or stop tracks"), "echo": tr("set its time"),
 }  # fmt: skip
 
 
@@ -122,7 +123,9 @@ def moves_of(found: tuple[SceneChange, ...]) -> list[Move]:
     return [
         Move(
             c.device,
-            f"{c.move.name}: {c.before} to {c.after}" if c.before else f"{c.move.name}: {c.after}",
+            tr("{move}: {before} to {after}", move=c.move.name, before=c.before, after=c.after)
+            if c.before
+            else f"{c.move.name}: {c.after}",
             c.move.limb,
             c.seconds,
             -c.opens_ms / 1000,
@@ -155,7 +158,7 @@ def _pattern(a: Around, device: Device, was: Part, now: Part) -> Iterator[SceneC
     if device.plays == "grebe":
         if device.id in a.reached:
             yield SceneChange(
-                device.id, "pattern", before, after, "grebe", "Grebe plays it", (), 0, 0
+                device.id, "pattern", before, after, "grebe", tr("Grebe plays it"), (), 0, 0
             )
         return
     if not now.chain:
@@ -165,7 +168,7 @@ def _pattern(a: Around, device: Device, was: Part, now: Part) -> Iterator[SceneC
     if device.obeys_program and device.id in a.reached:
         yield _told(a, device, before, after, first, was, patterns)
         if not was.chain and device.mute_controller is not None and a.before is not None:
-            yield _switched(device, "silent", "sounding", SOUNDING)
+            yield _switched(device, tr("silent"), tr("sounding"), SOUNDING)
         return
     opens, latest = _window(a, device, was, patterns)
     relief: list[Literal["give", "ahead", "earlier"]] = []
@@ -183,11 +186,18 @@ def _told(
     """A program change, sent a sixteenth before or as long before as the box needs."""
     opens, latest = _window(a, device, was, patterns)
     if first is None or first.program is None:
-        return SceneChange(device.id, "pattern", before, after, "grebe", "it has no slot", (), 0, 0)
+        return SceneChange(
+            device.id, "pattern", before, after, "grebe", tr("it has no slot"), (), 0, 0
+        )
     lead = lead_ticks(device, a.bpm)
     event = ProgramChange(channel=device.channel, program=first.program)
-    early = "a sixteenth" if lead == PROGRAM_LEAD_TICKS else f"{a.ms(lead):.0f} ms"
-    how = f"{printed_program(device, first.program)}, program {first.program} sent {early} early"
+    early = tr("a sixteenth") if lead == PROGRAM_LEAD_TICKS else tr("{ms:.0f} ms", ms=a.ms(lead))
+    how = tr(
+        "{printed_program}, program {program} sent {early} early",
+        printed_program=printed_program(device, first.program),
+        program=first.program,
+        early=early,
+    )
     return SceneChange(
         device.id, "pattern", before, after, "grebe", how, (Sent(lead, event),),
         latest + 2 * BYTE_MS, opens,
@@ -219,15 +229,19 @@ def _window(
 
 def _silenced(a: Around, device: Device, before: str) -> Iterator[SceneChange]:
     if device.mute_controller is not None and device.id in a.reached:
-        yield _switched(device, before, "silent", SILENT)
+        yield _switched(device, before, tr("silent"), SILENT)
     else:
-        yield _heard_at_once(a, device, "mute", before, "silent")
+        yield _heard_at_once(a, device, "mute", before, tr("silent"))
 
 
 def _switched(device: Device, before: str, after: str, value: int) -> SceneChange:
     assert device.mute_controller is not None
     event = ControlChange(channel=device.channel, controller=device.mute_controller, value=value)
-    how = f"controller {device.mute_controller} at {value}, on the one"
+    how = tr(
+        "controller {mute_controller} at {value}, on the one",
+        mute_controller=device.mute_controller,
+        value=value,
+    )
     return SceneChange(
         device.id, "mute", before, after, "grebe", how, (Sent(0, event),), 0.0, 0.0
     )  # fmt: skip
@@ -239,9 +253,11 @@ def _mutes(a: Around, device: Device, was: Part, now: Part) -> Iterator[SceneCha
         return
     muted = was.muted and bool(was.chain)
     if now.muted != muted:
-        before, after = ("silent", "sounding") if muted else ("sounding", "silent")
+        before, after = (tr("silent"), tr("sounding")) if muted else (tr("sounding"), tr("silent"))
         if device.plays == "grebe":
-            yield SceneChange(device.id, "mute", before, after, "grebe", "Grebe mutes it", (), 0, 0)
+            yield SceneChange(
+                device.id, "mute", before, after, "grebe", tr("Grebe mutes it"), (), 0, 0
+            )
         elif device.mute_controller is not None and device.id in a.reached:
             value = SILENT if now.muted else SOUNDING
             yield _switched(device, before, after, value)
@@ -252,11 +268,15 @@ def _mutes(a: Around, device: Device, was: Part, now: Part) -> Iterator[SceneCha
     if differ:
         names = _voice_names(a.project, device, was, now)
         words = ", ".join(sorted(names.get(v, v) for v in differ))
-        after = f"{words} silent" if differ <= set(now.silent_voices) else f"{words} as they go"
+        after = (
+            tr("{words} silent", words=words)
+            if differ <= set(now.silent_voices)
+            else tr("{words} as they go", words=words)
+        )
         if not differ & set(now.silent_voices):
-            after = f"{words} sounding"
+            after = tr("{words} sounding", words=words)
         if device.plays == "grebe":
-            yield SceneChange(device.id, "mute", "", after, "grebe", "Grebe mutes it", (), 0, 0)
+            yield SceneChange(device.id, "mute", "", after, "grebe", tr("Grebe mutes it"), (), 0, 0)
         else:
             yield _heard_at_once(a, device, "mute", "", after, times=len(differ))
 
@@ -268,7 +288,9 @@ def _values(a: Around, device: Device, was: Part, now: Part) -> Iterator[SceneCh
         old = stood.get((value.controller, value.channel))
         if old == value.value:
             continue
-        name = names.get(value.controller, f"controller {value.controller}")
+        name = names.get(
+            value.controller, tr("controller {controller}", controller=value.controller)
+        )
         before, after = "" if old is None else f"{name} {old}", f"{name} {value.value}"
         if device.id in a.reached:
             event = ControlChange(
@@ -276,7 +298,11 @@ def _values(a: Around, device: Device, was: Part, now: Part) -> Iterator[SceneCh
                 controller=value.controller,
                 value=value.value,
             )
-            how = f"controller {value.controller} at {value.value}, on the one"
+            how = tr(
+                "controller {controller} at {value_value}, on the one",
+                controller=value.controller,
+                value_value=value.value,
+            )
             yield SceneChange(
                 device.id, "controller", before, after, "grebe", how, (Sent(0, event),), 0, 0
             )  # fmt: skip
@@ -299,7 +325,7 @@ def _tracks(a: Around, device: Device, was: Part, now: Part) -> Iterator[SceneCh
             ))
             for number in sorted(differ)
         )  # fmt: skip
-        how = f"controllers {control.play} and {control.stop}, on the one"
+        how = tr("controllers {play} and {stop}, on the one", play=control.play, stop=control.stop)
         yield SceneChange(
             device.id, "tracks", before, _track_names(now.tracks), "grebe", how, sent, 0.0, 0.0
         )
@@ -320,10 +346,14 @@ def _echo(a: Around, device: Device, was: Part, now: Part) -> Iterator[SceneChan
         stood = echo_ms(device, now.echo, a.bpm)
         if stood is None or time_ms is None or abs(stood - time_ms) < SAME_ECHO_MS:
             return
-        before = f"{stood:.0f} ms"  # the note value stays, the tempo does not
+        before = tr("{stood:.0f} ms", stood=stood)  # the note value stays, the tempo does not
     else:
         before = was.echo or ""
-    after = now.echo if time_ms is None else f"{now.echo}, {time_ms:.0f} ms"
+    after = (
+        now.echo
+        if time_ms is None
+        else tr("{echo}, {time_ms:.0f} ms", echo=now.echo, time_ms=time_ms)
+    )
     yield _heard_at_once(a, device, "echo", before, after)
 
 
@@ -356,7 +386,12 @@ def _by_hand(
         name=_NAMES[kind], seconds=UNKNOWN_SECONDS
     )
     opens = max(opens, move.seconds * times * 1000 + BEGUN_SOONER_MS)
-    how = f"by {move.limb}: {move.name}, {move.seconds * times:g} s"
+    how = tr(
+        "by {limb}: {move}, {value:g} s",
+        limb=tr(move.limb),
+        move=move.name,
+        value=move.seconds * times,
+    )
     return SceneChange(
         device.id, kind, before, after, "hand", how, (), latest, opens, move, times, relief
     )  # fmt: skip
@@ -364,7 +399,7 @@ def _by_hand(
 
 def _chain_name(part: Part, patterns: dict[str, Pattern]) -> str:
     if not part.chain:
-        return "silent"
+        return tr("silent")
     names = list(dict.fromkeys(part.chain))
     return ", ".join(patterns[p].name if p in patterns else p for p in names)
 

@@ -11,6 +11,7 @@ from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.core.songs.model import MuteRegion, Song
 from grebe.core.songs.unroll import unrolled
 from grebe.core.time.ticks import SIXTEENTH_TICKS
+from grebe.words import tr
 
 
 class Cue(NamedTuple):
@@ -55,7 +56,7 @@ def cue_sheet(project: Project, song: Song) -> CueSheet:
         in_time.append(schedule(moves_of(found), project.performer).fits)
         out += _of_span(project, layout, span, found)
     if layout.spans:
-        out.append(_cue(layout, layout.ticks, "end", "", "The song ends", ""))
+        out.append(_cue(layout, layout.ticks, "end", "", tr("The song ends"), ""))
     out.sort(key=lambda cue: cue.tick)
     return CueSheet(layout, tuple(out), tuple(in_time))
 
@@ -65,11 +66,18 @@ def _of_span(
 ) -> list[Cue]:
     name_of = project.rig.name_of
     section, scene = span.section, span.scene
-    times = "" if section.times == 1 else f", {section.times} times"
-    what = f"{scene.name}, {span.bars} bars{times}, {span.bpm:g} BPM, {scene.meter}"
+    times = "" if section.times == 1 else tr(", {times} times", times=section.times)
+    what = tr(
+        "{scene}, {bars} bars{times}, {bpm:g} BPM, {meter}",
+        scene=scene.name,
+        bars=span.bars,
+        times=times,
+        bpm=span.bpm,
+        meter=scene.meter,
+    )
     out = [_cue(layout, span.tick, "section", "", what, "")]
     for change in found:
-        before = f"{change.before} to " if change.before else ""
+        before = tr("{before} to ", before=change.before) if change.before else ""
         what = f"{before}{change.after}"
         if change.by == "grebe":
             out.append(_cue(layout, span.tick, "change", name_of(change.device), what, "grebe"))
@@ -79,18 +87,29 @@ def _of_span(
                      f"{change.move.name}: {what}", change.move.limb)
             )  # fmt: skip
     if section.bpm is not None:
-        over = f" over {section.ramp_bars} bars" if section.ramp_bars else ""
-        out.append(_cue(layout, span.tick, "tempo", "", f"to {section.bpm:g} BPM{over}", "grebe"))
+        over = (
+            tr(" over {ramp_bars} bars", ramp_bars=section.ramp_bars) if section.ramp_bars else ""
+        )
+        out.append(
+            _cue(
+                layout,
+                span.tick,
+                "tempo",
+                "",
+                tr("to {bpm:g} BPM{over}", bpm=section.bpm, over=over),
+                "grebe",
+            )
+        )
     devices = {d.id: d for d in project.rig.devices}
     for region in section.mutes:
         device = devices.get(region.device)
         hand = device is not None and silenced_by_hand(device, region.voice)
         by = "hand" if hand else "grebe"
         out += _region(project, layout, span, region, by)
-    rows = [("fill", f.at, "fill begins") for f in section.fills]
-    rows += [("fill", f.at + f.long, "fill ends") for f in section.fills]
+    rows = [("fill", f.at, tr("fill begins")) for f in section.fills]
+    rows += [("fill", f.at + f.long, tr("fill ends")) for f in section.fills]
     rows += [("marker", m.at, m.name) for m in section.markers]
-    rows += [("tempo", t.at, f"to {t.bpm:g} BPM") for t in section.tempi]
+    rows += [("tempo", t.at, tr("to {bpm:g} BPM", bpm=t.bpm)) for t in section.tempi]
     for kind, at, what in rows:
         tick = span.tick + at * SIXTEENTH_TICKS
         if tick <= span.end and (tick < span.end or kind == "fill"):
@@ -105,14 +124,14 @@ def _region(
     name = project.rig.name_of(region.device)
     voices = {v.id: v.name for p in project.patterns if p.device == region.device
               for v in p.content.voices}  # fmt: skip
-    what = voices.get(region.voice, region.voice) if region.voice else "all"
+    what = voices.get(region.voice, region.voice) if region.voice else tr("all")
     begin = span.tick + region.at * SIXTEENTH_TICKS
     end = min(span.end, begin + region.long * SIXTEENTH_TICKS)
     if begin >= span.end:
         return []
     return [
-        _cue(layout, begin, "mute", name, f"{what} out", by),
-        _cue(layout, end, "mute", name, f"{what} in again", by),
+        _cue(layout, begin, "mute", name, tr("{what} out", what=what), by),
+        _cue(layout, end, "mute", name, tr("{what} in again", what=what), by),
     ]
 
 

@@ -21,6 +21,7 @@ from grebe.core.songs.model import (
 from grebe.core.time.ticks import SIXTEENTH_TICKS
 from grebe.core.units import MAX_BPM, MAX_TIMES, MIN_BPM
 from grebe.errors import EditError
+from grebe.words import tr
 
 _Mark = TypeVar("_Mark", MuteRegion, FillMark)
 
@@ -70,7 +71,7 @@ def free_section_id(song: Song) -> str:
 def remove_section(song: Song, index: int) -> Song:
     """The song without a section; EditError for the last one left."""
     if len(song.sections) == 1:
-        raise EditError("a song keeps at least one section")
+        raise EditError(tr("a song keeps at least one section"))
     return _with_sections(song, [s for i, s in enumerate(song.sections) if i != index])
 
 
@@ -183,7 +184,7 @@ def put_curve_point(
 def _place(layout: Layout, tick: int) -> tuple[SectionSpan, int]:
     """The section a tick lies in, and the sixteenth of it. EditError in an empty song."""
     if not layout.spans:
-        raise EditError("the song has no sections: there is no place in it")
+        raise EditError(tr("the song has no sections: there is no place in it"))
     span = layout.spans[layout.index_at(tick)]
     return span, max(0, min(tick - span.tick, span.ticks - 1)) // SIXTEENTH_TICKS
 

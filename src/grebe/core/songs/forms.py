@@ -11,6 +11,7 @@ from grebe.core.naming import free_number
 from grebe.core.songs.energy import song_bars
 from grebe.core.songs.model import Role, Scene, Section, Song
 from grebe.errors import EditError
+from grebe.words import tr
 
 
 class SongShape(NamedTuple):
@@ -43,7 +44,7 @@ def song_of_form(project: Project, form: SongShape, name: str, bpm: float) -> So
     should be. EditError without scenes."""
     scenes = [s for s in project.scenes if s.bars and any(p.chain for p in s.parts)]
     if not scenes:
-        raise EditError("there are no scenes to make a song of")
+        raise EditError(tr("there are no scenes to make a song of"))
     ranked = sorted(scenes, key=lambda s: scene_energy(project, s))
     free = [s for s in ranked if not s.role] or ranked
     sections: list[Section] = []

@@ -9,6 +9,7 @@ from grebe.core.time.tempo import TempoMap, TempoPoint
 from grebe.core.time.ticks import SIXTEENTH_TICKS, next_multiple
 from grebe.core.units import Value
 from grebe.errors import EditError
+from grebe.words import tr
 
 
 class SectionSpan(Value, frozen=True, kw_only=True):
@@ -126,7 +127,12 @@ def lay_out(song: Song, scenes: Mapping[str, Scene]) -> Layout:
         scene = scenes.get(section.scene)
         if scene is None:
             raise EditError(
-                f"song {song.name!r}, section {number}: there is no scene {section.scene!r}"
+                tr(
+                    "song {song!r}, section {number}: there is no scene {scene!r}",
+                    song=song.name,
+                    number=number,
+                    scene=section.scene,
+                )
             )
         bars = scene.bars * section.times
         if not bars:

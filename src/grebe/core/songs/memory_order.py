@@ -10,6 +10,8 @@ from collections.abc import Sequence
 from itertools import pairwise
 from typing import NamedTuple
 
+from grebe.words import tr
+
 
 class MemoryOrder(NamedTuple):
     """Where each pattern goes, or why it cannot be."""
@@ -40,27 +42,34 @@ def in_order(
     for chain in chains:
         if len(set(chain)) < len(chain) and len(set(chain)) > 1:
             twice = next(p for p in chain if chain.count(p) > 1)
-            return _no("{0} comes twice in one chain, and a place is played once a round", twice)
+            return _no(
+                tr("{0} comes twice in one chain, and a place is played once a round"), twice
+            )
         for here, there in pairwise(chain):
             if here == there:
                 continue
             if after.setdefault(here, there) != there:
-                return _no("{0} is followed by {1} in one chain and by {2} in another", here,
+                return _no(tr("{0} is followed by {1} in one chain and by {2} in another"), here,
                            after[here], there)  # fmt: skip
             if ahead.setdefault(there, here) != here:
-                return _no("{0} comes after {1} in one chain and after {2} in another", there,
+                return _no(tr("{0} comes after {1} in one chain and after {2} in another"), there,
                            ahead[there], here)  # fmt: skip
     blocks = _blocks(order, after, ahead)
     if sum(map(len, blocks)) < len(order):
         circle = sorted(set(order) - {p for block in blocks for p in block})
-        return _no("{0} would have to lie before itself", *circle)
+        return _no(tr("{0} would have to lie before itself"), *circle)
     long = max(blocks, key=len, default=[])
     if len(long) > group:
         return _no(f"{{0}} to {{1}} are {len(long)} in a row, and a group holds {group}",
                    long[0], long[-1])  # fmt: skip
     places = _packed(blocks, group, groups, lies, taken)
     if places is None:
-        return MemoryOrder({}, (), f"they do not fit into {groups} groups of {group}", tuple(order))
+        return MemoryOrder(
+            {},
+            (),
+            tr("they do not fit into {groups} groups of {group}", groups=groups, group=group),
+            tuple(order),
+        )
     moved = tuple(p for p in order if p in lies and lies[p] != places[p])
     return MemoryOrder(places, moved, "")
 

@@ -14,6 +14,7 @@ from grebe.core.songs.model import MuteRegion, Section, Song, Then
 from grebe.core.time.ticks import SIXTEENTH_TICKS
 from grebe.core.units import MAX_TIMES
 from grebe.errors import EditError
+from grebe.words import tr
 
 MOST_SECTIONS = 512
 Muted = frozenset[tuple[str, str]]
@@ -48,7 +49,7 @@ def song_performed(project: Project, performance: Performance) -> Song:
     """
     written = next((s for s in project.songs if s.id == performance.song), None)
     if written is None or not performance.stretches:
-        raise EditError("nothing has been played that could be kept")
+        raise EditError(tr("nothing has been played that could be kept"))
     known = {s.id: s for s in written.sections}
     ends = [*(s.tick for s in performance.stretches[1:]), performance.end]
     sections: list[Section] = []
@@ -67,7 +68,7 @@ def song_performed(project: Project, performance: Performance) -> Song:
             then=Then(),
         ))  # fmt: skip
     if not sections:
-        raise EditError("nothing of what was played is left in the project")
+        raise EditError(tr("nothing of what was played is left in the project"))
     name = free_name(f"{written.name}, as played"[:76], {s.name for s in project.songs})
     return msgspec.structs.replace(
         written, id=free_song_id(project), name=name, sections=tuple(sections[:MOST_SECTIONS]),

@@ -15,6 +15,7 @@ from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.core.songs.memory_order import MemoryOrder, in_order
 from grebe.core.songs.model import Song
 from grebe.core.songs.unroll import unrolled
+from grebe.words import tr
 
 How = Literal["live", "grebe", "box", "hand"]
 """Told by Grebe while it plays; played note by note; from its own song memory; by hand."""
@@ -99,10 +100,16 @@ def programme(
     if how in ("box", "hand"):
         rule = device.spec.chains
         if rule.rule == "none" and len({p for p, _, _ in plays}) > 1:
-            problems.append("it cannot chain patterns")
-            remedies.append("change its pattern by hand, or let Grebe play it")
+            problems.append(tr("it cannot chain patterns"))
+            remedies.append(tr("change its pattern by hand, or let Grebe play it"))
         if rule.rule == "any" and rule.longest and len(plays) > rule.longest:
-            problems.append(f"a list of {len(plays)} is past its limit of {rule.longest}")
+            problems.append(
+                tr(
+                    "a list of {count} is past its limit of {longest}",
+                    count=len(plays),
+                    longest=rule.longest,
+                )
+            )
             remedies += _shortened(device, patterns, plays, rule.longest)
             tracks = split(entries, rule.longest)
             remedies.append(_split_words(entries, tracks))
@@ -113,7 +120,13 @@ def programme(
                 remedies.append(_order_words(device, patterns, order))
         bars = device.spec.track_measures
         if how == "box" and bars and layout.bars > bars:
-            problems.append(f"{layout.bars} bars are past the {bars} of one of its songs")
+            problems.append(
+                tr(
+                    "{bars} bars are past the {bars2} of one of its songs",
+                    bars=layout.bars,
+                    bars2=bars,
+                )
+            )
     return Programme(
         device, how, entries, tuple(problems), tuple(remedies), tracks, order,
         _lines(device, how, entries, patterns, tracks, song),
@@ -230,13 +243,22 @@ def _shortened(
     if found is None:
         return []
     rows = [" + ".join(_name(patterns, p) for p in row) for row in found.new]
-    return [f"write {len(rows)} longer patterns ({'; '.join(rows)}): {found.entries} in the list"]
+    return [
+        tr(
+            "write {count} longer patterns ({names}): {entries} in the list",
+            count=len(rows),
+            names="; ".join(rows),
+            entries=found.entries,
+        )
+    ]
 
 
 def _split_words(entries: Sequence[Entry], tracks: Sequence[tuple[int, int]]) -> str:
     bars = [entries[first].bar for first, _ in tracks[1:]]
-    where = ", ".join(f"bar {bar}" for bar in bars)
-    return f"split it into {len(tracks)} tracks, the next begun at {where}"
+    where = ", ".join(tr("bar {bar}", bar=bar) for bar in bars)
+    return tr(
+        "split it into {count} tracks, the next begun at {where}", count=len(tracks), where=where
+    )
 
 
 def chains_of(layout: Layout, device: Device, patterns: dict[str, Pattern]) -> list[list[str]]:
@@ -279,19 +301,29 @@ def _unlike_memory(
         chain = span.scene.part(device.id).chain
         if len(set(chain)) > 1 and any(a == b for a, b in pairwise(chain)):
             out.append(
-                f"{span.scene.name} plays a pattern several times in a row, and a place is "
-                "played once a round: it needs copies of it"
+                tr(
+                    "{scene} plays a pattern several times in a row, and a place is played "
+                    "once a round: it needs copies of it",
+                    scene=span.scene.name,
+                )
             )
     for run in chains_of(layout, device, patterns):
         places = [patterns[p].program for p in run]
         names = " \u2192 ".join(patterns[p].name for p in run)
         if longest and len(run) > longest:
-            out.append(f"a chain of {len(run)} is past its limit of {longest}: {names}")
+            out.append(
+                tr(
+                    "a chain of {count} is past its limit of {longest}: {names}",
+                    count=len(run),
+                    longest=longest,
+                    names=names,
+                )
+            )
         elif any(
             a is None or b is None or b != a + 1 or (group and a // group != b // group)
             for a, b in pairwise(places)
         ):
-            out.append(f"{names} do not lie side by side in its memory")
+            out.append(tr("{names} do not lie side by side in its memory", names=names))
     out = list(dict.fromkeys(out))
     if out and order.why_not:
         out.append(order.why_not.format(*(_name(patterns, p) for p in order.clash)))
@@ -300,23 +332,27 @@ def _unlike_memory(
 
 def _order_words(device: Device, patterns: dict[str, Pattern], order: MemoryOrder) -> str:
     if order.why_not:
-        return "no order of its memory serves all chains: a second copy of a pattern would"
+        return tr("no order of its memory serves all chains: a second copy of a pattern would")
     rows = [
-        f"{_name(patterns, p)} to {printed_program(device, place)}"
+        tr(
+            "{name} to {printed_program}",
+            name=_name(patterns, p),
+            printed_program=printed_program(device, place),
+        )
         for p, place in sorted(order.places.items(), key=lambda row: row[1])
         if patterns[p].program != place
     ]
-    return f"put its patterns in another order: {', '.join(rows)}"
+    return tr("put its patterns in another order: {names}", names=", ".join(rows))
 
 
 def _name(patterns: dict[str, Pattern], pattern: str) -> str:
-    return patterns[pattern].name if pattern in patterns else pattern or "an empty pattern"
+    return patterns[pattern].name if pattern in patterns else pattern or tr("an empty pattern")
 
 
 def _place(device: Device, patterns: dict[str, Pattern], pattern: str) -> str:
     known = patterns.get(pattern)
     if known is None:
-        return "an empty pattern"
+        return tr("an empty pattern")
     if known.program is None or device.plays == "grebe":
         return known.name
     return f"{printed_program(device, known.program)} {known.name}"
@@ -331,14 +367,25 @@ def _lines(
     number = song.box_song(device.id)
     for track, (first, last) in enumerate(tracks, start=1):
         if how == "box" or len(tracks) > 1:
-            place = "" if number is None else f" in song {number + 1}"
-            out.append(f"Track {track}{place}" if len(tracks) > 1 else f"One track{place}")
+            place = "" if number is None else tr(" in song {value}", value=number + 1)
+            out.append(
+                tr("Track {track}{place}", track=track, place=place)
+                if len(tracks) > 1
+                else tr("One track{place}", place=place)
+            )
         for run in _by_section(entries[first : last + 1]):
             unit, rounds = _repeated(run)
             words = ", ".join(_entry_words(device, how, patterns, entry) for entry in unit)
             if rounds > 1:
-                words = f"{words}; {rounds} rounds of it"
-            out.append(f"Bar {run[0].bar}, {run[0].section}: {words}")
+                words = tr("{words}; {rounds} rounds of it", words=words, rounds=rounds)
+            out.append(
+                tr(
+                    "Bar {bar}, {section}: {words}",
+                    bar=run[0].bar,
+                    section=run[0].section,
+                    words=words,
+                )
+            )
     return tuple(out)
 
 
@@ -363,11 +410,15 @@ def _repeated(run: list[Entry]) -> tuple[list[Entry], int]:
 
 
 def _entry_words(device: Device, how: How, patterns: dict[str, Pattern], entry: Entry) -> str:
-    cut = ", the last cut short" if entry.cut else ""
+    cut = tr(", the last cut short") if entry.cut else ""
     if not entry.pattern:
-        bars = "1 bar" if entry.times == 1 else f"{entry.times} bars"
-        return f"an empty pattern, {bars}" if how == "box" else f"silent, {bars}"
-    times = "once" if entry.times == 1 else f"{entry.times} times"
+        bars = tr("1 bar") if entry.times == 1 else tr("{times} bars", times=entry.times)
+        return (
+            tr("an empty pattern, {bars}", bars=bars)
+            if how == "box"
+            else tr("silent, {bars}", bars=bars)
+        )
+    times = tr("once") if entry.times == 1 else tr("{times} times", times=entry.times)
     return f"{_place(device, patterns, entry.pattern)} {times}{cut}"
 
 
@@ -380,9 +431,9 @@ def what_changed(before: Sequence[str], now: Sequence[str]) -> tuple[str, ...]:
         if old == new:
             continue
         if old is None:
-            out.append(f"Line {number + 1} is new: {new}")
+            out.append(tr("Line {value} is new: {new}", value=number + 1, new=new))
         elif new is None:
-            out.append(f"Line {number + 1} is gone: {old}")
+            out.append(tr("Line {value} is gone: {old}", value=number + 1, old=old))
         else:
-            out.append(f"Line {number + 1} was: {old}")
+            out.append(tr("Line {value} was: {old}", value=number + 1, old=old))
     return tuple(out)

@@ -18,6 +18,7 @@ from grebe.core.songs.model import ControlValue, Part, Scene
 from grebe.core.time.ticks import SIXTEENTH_TICKS, note_value_ticks
 from grebe.core.units import MAX_STEPS
 from grebe.errors import EditError
+from grebe.words import tr
 
 
 class Way(NamedTuple):
@@ -30,11 +31,11 @@ class Way(NamedTuple):
 
 
 WAYS: tuple[Way, ...] = (
-    Way("no_drums", "The same without drums", "no drums"),
-    Way("no_hats", "The same with the hats out", "no hats"),
-    Way("together", "Everything together", "all in"),
-    Way("last_bar", "Drums out for its last bar, where the song has it", ""),
-    Way("riser", "The same with a rising voice", "riser"),
+    Way("no_drums", tr("The same without drums"), "no drums"),
+    Way("no_hats", tr("The same with the hats out"), "no hats"),
+    Way("together", tr("Everything together"), "all in"),
+    Way("last_bar", tr("Drums out for its last bar, where the song has it"), ""),
+    Way("riser", tr("The same with a rising voice"), "riser"),
 )
 
 
@@ -78,7 +79,13 @@ def remove_scene(project: Project, scene_id: str) -> Project:
     songs = [s.name for s in project.songs if any(x.scene == scene_id for x in s.sections)]
     if songs:
         name = project.scene(scene_id).name
-        raise EditError(f"{name} is played in {', '.join(songs)}: take it out there first")
+        raise EditError(
+            tr(
+                "{name} is played in {names}: take it out there first",
+                name=name,
+                names=", ".join(songs),
+            )
+        )
     return msgspec.structs.replace(
         project, scenes=tuple(s for s in project.scenes if s.id != scene_id)
     )
@@ -108,7 +115,7 @@ def vary(project: Project, scene_id: str, way: str, song_id: str = "") -> tuple[
     }  # fmt: skip
     project, edited = edits[way](project, scene)
     if edited.parts == scene.parts:
-        raise EditError(f"{scene.name} is that already")
+        raise EditError(tr("{scene} is that already", scene=scene.name))
     project, new_id = copy_scene(project, scene_id, _free_name(project, name))
     # What it was for, it is perhaps no longer for.
     edited = msgspec.structs.replace(project.scene(new_id), parts=edited.parts, role="")
@@ -182,13 +189,15 @@ def _with_riser(project: Project, scene: Scene) -> tuple[Project, Scene]:
         hits = tuple(Hit(step=n, velocity=1 + round(126 * (n + 1) / steps)) for n in range(steps))
         riser = Voice(id=_voice_id(content), name="Riser", note=note, length=steps, hits=hits)
         risen = msgspec.structs.replace(content, voices=(*content.voices, riser))
-        name = f"{pattern.name}, riser"
+        name = tr("{pattern}, riser", pattern=pattern.name)
         project, new_id = add_pattern(
             project, name=name, device=device.id, content=risen, variation_of=pattern.id
         )
         chain = tuple(new_id if p == pattern.id else p for p in part.chain)
         return project, set_part(scene, device.id, chain=chain)
-    raise EditError(f"no drums play in {scene.name}, so there is nothing to rise over")
+    raise EditError(
+        tr("no drums play in {scene}, so there is nothing to rise over", scene=scene.name)
+    )
 
 
 def _voice_id(content: Content) -> str:
@@ -200,7 +209,7 @@ def _without_last_bar(project: Project, scene: Scene, song_id: str) -> Project:
     """Drums silenced in the last bar of every section of a song that plays the scene."""
     song = next((s for s in project.songs if s.id == song_id), None)
     if song is None or all(s.scene != scene.id for s in song.sections):
-        raise EditError(f"the song does not play {scene.name}: put it there first")
+        raise EditError(tr("the song does not play {scene}: put it there first", scene=scene.name))
     for section in song.sections:
         if section.scene != scene.id:
             continue

@@ -5,6 +5,8 @@ from __future__ import annotations
 import math
 from typing import NamedTuple
 
+from grebe.words import tr
+
 SOUND_M_A_S = 343.0
 """Speed of sound in dry air at 20 degrees Celsius (ISO 9613-1)."""
 NOTICED_MS = 6.0
@@ -50,12 +52,21 @@ def offset_words(offset_ms: float, rate: int = 48_000) -> str:
     """An offset in samples and in metres of air."""
     samples = round(abs(offset_ms) * rate / 1e3)
     metres = abs(offset_ms) / 1e3 * SOUND_M_A_S
-    return f"{samples} samples at {rate / 1000:g} kHz, or {metres:.1f} m of air"
+    return tr(
+        "{samples} samples at {value:g} kHz, or {metres:.1f} m of air",
+        samples=samples,
+        value=rate / 1000,
+        metres=metres,
+    )
 
 
 def drift_words(ms_per_min: float) -> str:
     """How long until a drift is heard as two hits."""
     if not ms_per_min:
-        return "It never flams."
+        return tr("It never flams.")
     seconds = NOTICED_MS / abs(ms_per_min) * 60
-    return f"From together it would flam audibly ({NOTICED_MS:g} ms) after {seconds:.0f} s."
+    return tr(
+        "From together it would flam audibly ({noticed_ms:g} ms) after {seconds:.0f} s.",
+        noticed_ms=NOTICED_MS,
+        seconds=seconds,
+    )

@@ -14,6 +14,7 @@ import numpy as np
 
 from grebe.core.sync.lattice import Counts, Locked, Reference, Times, lock, reference_lattice
 from grebe.core.units import Value
+from grebe.words import tr
 
 FEWEST = 8
 """Events below which nothing is said."""
@@ -47,10 +48,10 @@ EVENLY = 0.9
 Verdict = Literal["good", "adjust", "drifting", "unusable"]
 Nature = Literal["white", "frames", "periodic", "growing", "bursts", ""]
 NATURE_WORDS: dict[Nature, str] = {
-    "white": "without a pattern",
-    "frames": "on the 1 ms frames of a bus",
-    "periodic": "coming and going evenly",
-    "growing": "growing from beginning to end",
+    "white": tr("without a pattern"),
+    "frames": tr("on the 1 ms frames of a bus"),
+    "periodic": tr("coming and going evenly"),
+    "growing": tr("growing from beginning to end"),
     "bursts": "in bursts",
     "": "",
 }
@@ -121,7 +122,11 @@ def measure(
     if reference is None or len(reference.number) < FEWEST_REFERENCE:
         count = 0 if reference is None else len(reference.number)
         return _unusable(
-            f"The reference has {count} beats; at least {FEWEST_REFERENCE} are needed.",
+            tr(
+                "The reference has {count} beats; at least {fewest_reference} are needed.",
+                count=count,
+                fewest_reference=FEWEST_REFERENCE,
+            ),
             len(device_s),
         )
     return measure_against(reference, device_s, grid, tolerance_ms)
@@ -134,18 +139,32 @@ def measure_against(
     times = np.sort(np.asarray(device_s, dtype=float))
     if len(times) < FEWEST:
         return _unusable(
-            f"The device has {len(times)} hits; at least {FEWEST} are needed.", len(times)
+            tr(
+                "The device has {count} hits; at least {fewest} are needed.",
+                count=len(times),
+                fewest=FEWEST,
+            ),
+            len(times),
         )
     locked = lock(reference, times)
     if locked is None or locked.together < 0.3:
         return _unusable(
-            "The device's hits lie on no beat of the reference: it runs at another tempo, "
-            "or the two are mixed up.",
+            tr(
+                "The device's hits lie on no beat of the reference: it runs at another "
+                "tempo, or the two are mixed up."
+            ),
             len(times),
         )
     step, late, extra = _one_a_step(locked)
     if len(late) < FEWEST:
-        return _unusable(f"Only {len(late)} hits lie on beats; {FEWEST} are needed.", len(times))
+        return _unusable(
+            tr(
+                "Only {count} hits lie on beats; {fewest} are needed.",
+                count=len(late),
+                fewest=FEWEST,
+            ),
+            len(times),
+        )
     at = reference.expected(step / locked.divided)
     swing_s, straight = _swing(step, late, at, reference.period_s / locked.divided)
     fit, counts = _robust(at, late - swing_s)
@@ -186,8 +205,12 @@ def _free_running(reference: Reference, device: Reference, grid: float) -> Measu
     own, meant = reference_bpm(device, grid), reference_bpm(reference, grid)
     return Measured(
         verdict="drifting",
-        sentence=f"It keeps {own:.1f} BPM where the reference keeps {meant:.1f}: it is not on the "
-        "clock. No offset mends that; let it follow.",
+        sentence=tr(
+            "It keeps {own:.1f} BPM where the reference keeps {meant:.1f}: it is not "
+            "on the clock. No offset mends that; let it follow.",
+            own=own,
+            meant=meant,
+        ),
         confidence=1.0,
         events=len(device.number),
         bpm=round(own, 4),
@@ -202,9 +225,10 @@ def _pace(step: Counts, divided: int) -> str:
     usual = int(np.median(gaps))
     if usual == divided or np.mean(gaps == usual) < EVENLY:
         return ""
-    return (
-        f" It plays {divided / usual:g} times to each beat of the reference: if that is not meant, "
-        "its tempo is set wrong."
+    return tr(
+        " It plays {value:g} times to each beat of the reference: if that is not "
+        "meant, its tempo is set wrong.",
+        value=divided / usual,
     )
 
 
@@ -379,31 +403,49 @@ def _judged(found: Measured, fit: _Fit, seconds: float, tolerance_ms: float) -> 
     pattern = f", {NATURE_WORDS[found.nature]}" if found.nature not in ("", "white") else ""
     swing = ""
     if found.swing_percent is not None:
-        swing = f" It swings at {found.swing_percent:.0f} %, which is no jitter."
-    how = "late" if offset > 0 else "early"
+        swing = tr(
+            " It swings at {swing_percent:.0f} %, which is no jitter.",
+            swing_percent=found.swing_percent,
+        )
+    how = tr("late") if offset > 0 else tr("early")
     if spread.p95 > WAVERS_MS:
         verdict: Verdict = "unusable"
         sure, setting = _sure(spread.p95 / WAVERS_MS - 1, 0.1), None
-        words = (
-            f"It wavers by {spread.p95:.1f} ms (p95){pattern}: no one number mends that. "
-            "Look for what disturbs its clock."
+        words = tr(
+            "It wavers by {p95:.1f} ms (p95){pattern}: no one number mends that. "
+            "Look for what disturbs its clock.",
+            p95=spread.p95,
+            pattern=pattern,
         )
     elif drifts and abs(drift) > SURE_TIMES * error:
         verdict, setting = "drifting", None
         sure = _sure(abs(drift) - DRIFTS_MS_A_MINUTE, error)
-        way = "slow" if drift > 0 else "fast"
-        words = (
-            f"It runs {abs(drift):.1f} ms a minute {way}: it is not on the clock. "
-            "No offset mends that; let it follow."
+        way = tr("slow") if drift > 0 else tr("fast")
+        words = tr(
+            "It runs {value:.1f} ms a minute {way}: it is not on the clock. No "
+            "offset mends that; let it follow.",
+            value=abs(drift),
+            way=way,
         )
     elif abs(offset) > tolerance_ms:
         verdict, setting = "adjust", round(-offset, 1)
         sure = _sure(abs(offset) - tolerance_ms, fit.level_error * 1e3)
-        words = f"It is {abs(offset):.1f} ms {how}, steadily{pattern}: set {-offset:+.1f} ms."
+        words = tr(
+            "It is {value:.1f} ms {how}, steadily{pattern}: set {value2:+.1f} ms.",
+            value=abs(offset),
+            how=how,
+            pattern=pattern,
+            value2=-offset,
+        )
     else:
         verdict, setting = "good", 0.0
         sure = _sure(tolerance_ms - abs(offset), fit.level_error * 1e3)
-        words = f"It is together: {abs(offset):.1f} ms {how}, within {tolerance_ms:g} ms."
+        words = tr(
+            "It is together: {value:.1f} ms {how}, within {tolerance_ms:g} ms.",
+            value=abs(offset),
+            how=how,
+            tolerance_ms=tolerance_ms,
+        )
     return msgspec.structs.replace(
         found,
         verdict=verdict,

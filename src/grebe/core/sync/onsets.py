@@ -14,6 +14,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from grebe.core.sync.lattice import Times
+from grebe.words import tr
 
 Audio = NDArray[np.float32]
 
@@ -68,12 +69,12 @@ def find_onsets(samples: Audio, rate: int, progress: Progress = _quiet) -> Onset
     """Onsets of one channel (mono, -1 to 1), in seconds from its first sample, rising."""
     peak = float(np.abs(samples).max()) if len(samples) else 0.0
     if peak < SILENT:
-        return Onsets(np.empty(0), 0, 0.0, "the channel is silent")
+        return Onsets(np.empty(0), 0, 0.0, tr("the channel is silent"))
     clipped = float(np.mean(np.abs(samples) >= CLIPPED * max(1.0, peak)))
     starts = rises(samples, rate)
     progress(0.4)
     if not len(starts):
-        return Onsets(np.empty(0), 0, clipped, "there are no hits in it: nothing rises")
+        return Onsets(np.empty(0), 0, clipped, tr("there are no hits in it: nothing rises"))
     margin = round((BEFORE_S + SEARCH_S) * rate), round((AFTER_S + SEARCH_S) * rate)
     padded = np.pad(samples, (margin[0], margin[1] + 1))
     cut = np.stack([padded[s : s + margin[0] + margin[1]] for s in starts])

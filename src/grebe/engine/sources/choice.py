@@ -15,6 +15,7 @@ from grebe.engine.sources.session import SessionClock
 from grebe.errors import PortLost
 from grebe.transports.jack.transport import JackTransport as LedTransport
 from grebe.transports.jack.transport import Where
+from grebe.words import tr
 
 
 class Leader(NamedTuple):
@@ -85,9 +86,11 @@ class Sources:
             elif use == "follow":
                 followed = self._ports.follow_transport()
         except PortLost as error:
-            verb = "led" if use == "lead" else "followed"
+            verb = tr("led") if use == "lead" else tr("followed")
             if not quietly:
-                self._warn(f"JACK's transport cannot be {verb}: {error}.")
+                self._warn(
+                    tr("JACK's transport cannot be {verb}: {error}.", verb=verb, error=error)
+                )
         jack = self._ports.jack
         if followed is not None and jack is not None:
             if self._jack is None or not self._jack.watches(followed):
@@ -124,4 +127,4 @@ ROWS: tuple[Callable[[Sources], ClockSource | None], ...] = (
     Sources.session_row, Sources.jack_row, Sources.box_row, Sources.own_row,
 )  # fmt: skip
 """Every source there can be, the first that is there leading."""
-NAMES = {JACK_ID: "JACK's transport", PEERS_ID: "the session"}
+NAMES = {JACK_ID: tr("JACK's transport"), PEERS_ID: "the session"}

@@ -24,6 +24,7 @@ from grebe.engine.sources.drawn import DrawnTimeline
 from grebe.protocols.midi import messages as midi
 from grebe.protocols.midi.messages import MidiParser
 from grebe.transports.base import Heard
+from grebe.words import tr
 
 
 class BoxClock:
@@ -73,7 +74,11 @@ class BoxClock:
             self._base_ns = now
         # The box does not say when to start: from the top with its next tick.
         go = self._receiver.start(max(self._seconds(now), self._receiver.follower.last_s))
-        return [Remark(f"Coming in with {self.name}'s next tick.") if go is None else self._go(go)]
+        return [
+            Remark(tr("Coming in with {name}'s next tick.", name=self.name))
+            if go is None
+            else self._go(go)
+        ]
 
     def stop_by_hand(self, now_ns: int) -> None:
         """A box that says so itself is asked; of another the clock goes on, and is only heard."""

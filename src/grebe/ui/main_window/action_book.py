@@ -9,7 +9,7 @@ from typing import Protocol
 from PyQt6.QtGui import QKeyEvent
 
 from grebe.app.actions.keymap import KeyMap, key_map
-from grebe.app.actions.model import STATION_NAMES, Action, Station
+from grebe.app.actions.model import Action, Station, station_name
 from grebe.app.actions.needs import NEEDS, cure_of, missing, standing, why_not
 from grebe.app.actions.table import QUIET, actions_in, by_id
 from grebe.app.doing import Act
@@ -19,6 +19,7 @@ from grebe.ui.stations.patterns.view import PatternsView
 from grebe.ui.stations.stage.view import StageView
 from grebe.ui.widgets.keyboard import key_names, plain
 from grebe.ui.widgets.view import View
+from grebe.words import tr
 
 WORKS_LOCKED = ("panic", "lock")
 """What works on Stage although the keys are locked."""
@@ -88,7 +89,9 @@ class ActionBook:
         now = self.met() if met is None else met
         reason = why_not(action, now, self.keys, self.station)
         if not reason and self._lacks(action, action_id):
-            return f"Not in this part of {STATION_NAMES[self.station]}."
+            return tr(
+                "Not in this part of {station_names}.", station_names=station_name(self.station)
+            )
         return reason
 
     def _lacks(self, action: Action, action_id: str) -> bool:
@@ -147,7 +150,7 @@ class ActionBook:
         session = self._window.session
         if not (session.stage.shown and session.stage.locked) or action_id in WORKS_LOCKED:
             return False
-        words = f"Keys are locked; {self.keys.told('lock')} lets go."
+        words = tr("Keys are locked; {lock} lets go.", lock=self.keys.told("lock"))
         session.notices.say("info", words, offers="lock", over=lambda: not session.stage.locked)
         return True
 

@@ -6,7 +6,7 @@ import os
 import socket
 import sys
 
-from PyQt6.QtCore import QByteArray, QCoreApplication
+from PyQt6.QtCore import QByteArray, QCoreApplication, QLibraryInfo, QTranslator
 from PyQt6.QtWidgets import QApplication, QWidget
 
 from grebe.app.document.demo import fresh_demo
@@ -24,6 +24,7 @@ from grebe.ui.main_window.place import back_to
 from grebe.ui.main_window.raising import Raising
 from grebe.ui.main_window.waiting import Waiting
 from grebe.ui.widgets.theme import font, load_fonts
+from grebe.words import language, tr
 
 SCREEN_S = 3.0
 SWITCH_S = 0.001
@@ -35,8 +36,10 @@ def make_application() -> QApplication:
     screens = ("DISPLAY", "WAYLAND_DISPLAY", "QT_QPA_PLATFORM")
     if not any(os.environ.get(name) for name in screens):
         raise GrebeError(
-            "there is no screen to open a window on. Start it in a desktop session; "
-            "grebe run plays without one."
+            tr(
+                "there is no screen to open a window on. Start it in a desktop session; "
+                "grebe run plays without one."
+            )
         )
     _look_for_screen()
     application = QApplication(sys.argv[:1])
@@ -44,8 +47,19 @@ def make_application() -> QApplication:
     application.setDesktopFileName("grebe")
     load_fonts()
     application.setFont(font(14))
+    _translate_qt(application)
     sys.setswitchinterval(SWITCH_S)
     return application
+
+
+def _translate_qt(application: QApplication) -> None:
+    """Qt's own words, of its file and print dialogs, in the language of the window."""
+    if language() == "en":
+        return
+    words = QTranslator(application)
+    folder = QLibraryInfo.path(QLibraryInfo.LibraryPath.TranslationsPath)
+    if words.load(f"qtbase_{language()}", folder):
+        application.installTranslator(words)
 
 
 def _look_for_screen() -> None:
@@ -62,13 +76,17 @@ def _look_for_screen() -> None:
                 server.settimeout(SCREEN_S)
                 path = f"/tmp/.X11-unix/X{screen}"  # noqa: S108 - where X servers listen
                 if server.connect_ex(path) and server.connect_ex("\0" + path):
-                    raise OSError(None, "nobody listens there")
+                    raise OSError(None, tr("nobody listens there"))
         elif screen.isdecimal():
             socket.create_connection((host, 6000 + int(screen)), SCREEN_S).close()
     except OSError as error:
         raise GrebeError(
-            f"the screen {named} cannot be reached ({error.strerror or error}). Start it in a "
-            "desktop session, or name another with DISPLAY; grebe run plays without one."
+            tr(
+                "the screen {named} cannot be reached ({value}). Start it in a desktop "
+                "session, or name another with DISPLAY; grebe run plays without one.",
+                named=named,
+                value=error.strerror or error,
+            )
         ) from error
 
 
@@ -93,7 +111,7 @@ def show_frame(found: OpenedDocument, opening: Opening | None = None) -> Frame:
             frame.session.selection.song_id = opening.song
             frame.session.selection.section = opening.section
         frame.show_station(opening.station)
-        said.insert(0, "The window had crashed and is back; what plays went on.")
+        said.insert(0, tr("The window had crashed and is back; what plays went on."))
     kept = read_settings()
     if kept.geometry:
         frame.restoreGeometry(QByteArray.fromBase64(kept.geometry.encode()))

@@ -27,12 +27,13 @@ from grebe.ui.main_window.overlay import PageOverlay
 from grebe.ui.widgets.ask_file import LOOPS, ask_folder, ask_several
 from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.fields import NumberField
+from grebe.words import tr
 
-COLUMNS = ("Take", "Track", "Notes", "Box", "Bars", "Key")
-BARS = Field(owner="", key="bars", words="Bars", control="number", low=1, high=MOST_BARS)
+COLUMNS = (tr("Take"), tr("Track"), tr("Notes"), tr("Box"), tr("Bars"), tr("Key"))
+BARS = Field(owner="", key="bars", words=tr("Bars"), control="number", low=1, high=MOST_BARS)
 NO_KEY = "none"
 KEYS = (NO_KEY, *(f"{name} {scale}" for scale in ("minor", "major") for name in NAMES))
-FILES = "MIDI files (*.mid *.midi)"
+FILES = tr("MIDI files (*.mid *.midi)")
 NAME_WIDTH = 300
 
 
@@ -40,13 +41,17 @@ class BringingPage(PageOverlay):
     """A table of what came; it becomes patterns, or one song."""
 
     def __init__(self, parent: QWidget, session: Session) -> None:
-        super().__init__(parent, "MIDI files")
-        self.below.setText("Box, bars and key are proposed from the notes. Change what is wrong, "
-                           "leave out what you do not want.")  # fmt: skip
+        super().__init__(parent, tr("MIDI files"))
+        self.below.setText(
+            tr(
+                "Box, bars and key are proposed from the notes. Change what is wrong, "
+                "leave out what you do not want."
+            )
+        )
         self.bringing = Bringing(session)
         self.table = QTableWidget(0, len(COLUMNS))
         self.table.setHorizontalHeaderLabels(COLUMNS)
-        self.table.setAccessibleName("What came")
+        self.table.setAccessibleName(tr("What came"))
         self.table.setTabKeyNavigation(False)
         self.table.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
         self.table.itemChanged.connect(self._changed)
@@ -57,9 +62,9 @@ class BringingPage(PageOverlay):
             rows.hide()
         self.said = QLabel("")
         self.said.setWordWrap(True)
-        self.patterns = Button("Take them as patterns", primary=True)
+        self.patterns = Button(tr("Take them as patterns"), primary=True)
         self.patterns.clicked.connect(lambda: self._take(self.bringing.as_patterns))
-        self.song = Button("Take them as a song")
+        self.song = Button(tr("Take them as a song"))
         self.song.clicked.connect(lambda: self._take(self.bringing.as_song))
         row = QHBoxLayout()
         for words, does in (("Choose files", self.ask), ("Choose a folder", self.ask_folder)):
@@ -76,13 +81,13 @@ class BringingPage(PageOverlay):
 
     def ask(self) -> None:
         """Choose files."""
-        chosen = ask_several(self, LOOPS, "Bring in MIDI files", FILES)
+        chosen = ask_several(self, LOOPS, tr("Bring in MIDI files"), FILES)
         if chosen:
             self.open_files(chosen)
 
     def ask_folder(self) -> None:
         """Choose a folder of them."""
-        chosen = ask_folder(self, LOOPS, "Bring in every MIDI file of")
+        chosen = ask_folder(self, LOOPS, tr("Bring in every MIDI file of"))
         if chosen is not None:
             self.open_files([str(chosen)])
 
@@ -112,16 +117,20 @@ class BringingPage(PageOverlay):
             item = QTableWidgetItem(words)
             item.setFlags(Qt.ItemFlag.ItemIsEnabled | Qt.ItemFlag.ItemIsSelectable)
             self.table.setItem(at, column, item)
-        boxes = [("", f"a new box: {row.kind}")]
+        boxes = [("", tr("a new box: {kind}", kind=row.kind))]
         boxes += [(d.id, d.name) for d in self.bringing.session.project.rig.devices]
-        self._list(at, 3, f"Box of {row.track.name}", boxes, row.box, _setter(row, "box"))
+        self._list(
+            at, 3, tr("Box of {track}", track=row.track.name), boxes, row.box, _setter(row, "box")
+        )
         bars = NumberField(BARS)
         bars.set_text(str(row.bars))
-        bars.setAccessibleName(f"Bars of {row.track.name}")
+        bars.setAccessibleName(tr("Bars of {track}", track=row.track.name))
         bars.entered.connect(lambda text, f=bars, r=row: _set_bars(r, f, text))
         self.table.setCellWidget(at, 4, bars)
         keys = [("" if key == NO_KEY else key, key) for key in KEYS]
-        self._list(at, 5, f"Key of {row.track.name}", keys, row.key, _setter(row, "key"))
+        self._list(
+            at, 5, tr("Key of {track}", track=row.track.name), keys, row.key, _setter(row, "key")
+        )
 
     def _list(
         self, at: int, column: int, words: str, rows: Sequence[tuple[str, str]], chosen: str,
@@ -144,11 +153,15 @@ class BringingPage(PageOverlay):
     def _say(self) -> None:
         rows, refused = self.bringing.rows, self.bringing.refused
         wanted = sum(row.wanted for row in rows)
-        words = f"{wanted} of {len(rows)} are taken."
+        words = tr("{wanted} of {count} are taken.", wanted=wanted, count=len(rows))
         if not rows:
-            words = "Choose files, or drop them here."
+            words = tr("Choose files, or drop them here.")
         if refused:
-            more = f" ({len(refused) - 1} more were refused)" if len(refused) > 1 else ""
+            more = (
+                tr(" ({value} more were refused)", value=len(refused) - 1)
+                if len(refused) > 1
+                else ""
+            )
             words = f"{words} {refused[0]}{more}"
         self.said.setText(words)
 

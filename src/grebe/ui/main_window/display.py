@@ -20,6 +20,7 @@ from grebe.ui.main_window.notice import NoticeStack
 from grebe.ui.stations.stage.canvas import StageCanvas
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.theme import NIGHT, style_sheet
+from grebe.words import tr
 
 FRAME_MS = 33
 SILENT_S = 2.0
@@ -32,7 +33,7 @@ class Display(QWidget):
     def __init__(self, words: bytes, title: str) -> None:
         """`words` is what the process that watches is told."""
         super().__init__()
-        self.setWindowTitle(f"{title} - Grebe")
+        self.setWindowTitle(tr("{title} - Grebe", title=title))
         self.setStyleSheet(style_sheet(NIGHT))
         self.resize(1280, 800)
         self.watching: WatchedSession | None = None
@@ -44,7 +45,7 @@ class Display(QWidget):
         self.said = Notices(lambda: "")
         self._column = QVBoxLayout(self)
         self._column.setContentsMargins(16, 12, 16, 8)
-        self.waiting = QLabel("Nothing is shown yet.")
+        self.waiting = QLabel(tr("Nothing is shown yet."))
         self.waiting.setAlignment(Qt.AlignmentFlag.AlignCenter)
         self._column.addWidget(self.waiting, 1)
         self.notices = NoticeStack(self)
@@ -97,7 +98,7 @@ class Display(QWidget):
             self._book.follow()
             self.canvas.update()
             if now - self._heard_s > SILENT_S and self._notice is None:
-                text = "Nothing has been heard for a while: what is shown may be past."
+                text = tr("Nothing has been heard for a while: what is shown may be past.")
                 self._notice = Notice(level="warn", text=text)
         if self._notice is not None and self._notice is not self.said.last:
             self.said.take(self._notice)
@@ -107,8 +108,10 @@ class Display(QWidget):
 
     def _ended(self) -> None:
         error = bytes(self.process.readAllStandardError().data()).decode(errors="replace").strip()
-        words = error.splitlines()[-1] if error else "the network process ended"
-        self._notice = Notice(level="error", text=f"Nothing more is shown: {words}.")
+        words = error.splitlines()[-1] if error else tr("the network process ended")
+        self._notice = Notice(
+            level="error", text=tr("Nothing more is shown: {words}.", words=words)
+        )
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         """Fill the screen, or close; every other key does nothing."""

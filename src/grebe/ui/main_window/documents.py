@@ -19,6 +19,7 @@ from grebe.formats.project import SUFFIX, named
 from grebe.process.places import shown
 from grebe.ui.widgets.ask_file import PROJECTS, ask_save, folder_for
 from grebe.ui.widgets.theme import chosen_palette, style_sheet
+from grebe.words import tr
 
 FILES = "Grebe projects (*.grebe)"
 
@@ -46,9 +47,9 @@ def ask(parent: QWidget, choice: Question) -> str:
     return next((words for button, words in made.items() if button is pressed), "")
 
 
-KEEP_MINE, TAKE_THEIRS, SAVE_BOTH = "Keep mine", "Take theirs", "Save both"
-REPLACE = "Replace it"
-SAVE, LEAVE = "Save", "Leave without them"
+KEEP_MINE, TAKE_THEIRS, SAVE_BOTH = tr("Keep mine"), tr("Take theirs"), tr("Save both")
+REPLACE = tr("Replace it")
+SAVE, LEAVE = "Save", tr("Leave without them")
 
 
 class Documents:
@@ -68,7 +69,7 @@ class Documents:
             self._keeper.save()
         except ChangedOnDisk:
             return self._settle_with_theirs()
-        self._session.say("info", f"Saved {store.name}.")
+        self._session.say("info", tr("Saved {store}.", store=store.name))
         return True
 
     def save_as(self) -> bool:
@@ -77,7 +78,7 @@ class Documents:
         Whether it was saved.
         """
         store = self._session.store
-        path = self._asked_for("Save the project", store.path or self._proposed())
+        path = self._asked_for(tr("Save the project"), store.path or self._proposed())
         if path is None:
             return False
         if path == store.path:
@@ -85,7 +86,9 @@ class Documents:
         said = take_along(store, path.parent)
         self._keeper.save(path)
         remember_project(path)
-        self._session.say("warn" if said else "info", said or f"Saved {store.name}.")
+        self._session.say(
+            "warn" if said else "info", said or tr("Saved {store}.", store=store.name)
+        )
         return True
 
     def save_copy(self) -> None:
@@ -95,15 +98,17 @@ class Documents:
         """
         store = self._session.store
         begin = store.free_name() if store.path is not None else self._proposed()
-        path = self._asked_for("Save a copy", begin)
+        path = self._asked_for(tr("Save a copy"), begin)
         if path is None:
             return
         if path == store.path:
-            raise ProjectError("that is the project itself: a copy needs another name")
+            raise ProjectError(tr("that is the project itself: a copy needs another name"))
         copy = Store(store.project, extras=store.extras, home=store.home)
         said = take_along(copy, path.parent)
         copy.save(path)
-        self._session.say("warn" if said else "info", said or f"Wrote a copy: {shown(path.name)}.")
+        self._session.say(
+            "warn" if said else "info", said or tr("Wrote a copy: {path}.", path=shown(path.name))
+        )
 
     def _proposed(self) -> Path:
         folder = Path(folder_for(PROJECTS) or Path.home())
@@ -121,9 +126,11 @@ class Documents:
 
     def _may_replace(self, path: Path) -> bool:
         kept = shown(last_of(path).name)
-        text = (
-            f"{shown(path.name)} is there already in {shown(path.parent)}. Replacing it keeps what "
-            f"is there now as {kept}."
+        text = tr(
+            "{path} is there already in {path2}. Replacing it keeps what is there now as {kept}.",
+            path=shown(path.name),
+            path2=shown(path.parent),
+            kept=kept,
         )
         return ask(self._window, Question("Replace a project", text, (REPLACE,))) == REPLACE
 
@@ -132,26 +139,46 @@ class Documents:
         store = self._session.store
         assert store.path is not None
         other = store.free_name()
-        text = (
-            f"{store.name} has been changed by another window or program since it was opened here."
-            f"\n\n{KEEP_MINE}: yours is saved, theirs stays as {shown(last_of(store.path).name)}."
-            f"\n{TAKE_THEIRS}: theirs is shown; Undo brings yours back."
-            f"\n{SAVE_BOTH}: yours is saved as {shown(other.name)}."
+        text = tr(
+            "{store} has been changed by another window or program since it was "
+            "opened here.\n\n{keep_mine}: yours is saved, theirs stays as {path}.\n"
+            "{take_theirs}: theirs is shown; Undo brings yours back.\n{save_both}: "
+            "yours is saved as {path2}.",
+            store=store.name,
+            keep_mine=KEEP_MINE,
+            path=shown(last_of(store.path).name),
+            take_theirs=TAKE_THEIRS,
+            save_both=SAVE_BOTH,
+            path2=shown(other.name),
         )
         answers = (SAVE_BOTH, KEEP_MINE, TAKE_THEIRS)
-        answer = ask(self._window, Question("Changed on disk", text, answers))
+        answer = ask(self._window, Question(tr("Changed on disk"), text, answers))
         if answer == KEEP_MINE:
             self._keeper.save(over=True)
-            self._session.say("info", f"Saved {store.name}; theirs is {last_of(store.path).name}.")
+            self._session.say(
+                "info",
+                tr(
+                    "Saved {store}; theirs is {name}.",
+                    store=store.name,
+                    name=last_of(store.path).name,
+                ),
+            )
         elif answer == TAKE_THEIRS:
             store.take_theirs()
             self._session.say(
-                "info", f"{store.name} as it is on the disk. {told('undo')} brings yours."
+                "info",
+                tr(
+                    "{store} as it is on the disk. {undo} brings yours.",
+                    store=store.name,
+                    undo=told("undo"),
+                ),
             )
         elif answer == SAVE_BOTH:
             self._keeper.save(other)
             remember_project(other)
-            self._session.say("info", f"Saved as {store.name}; theirs keeps its name.")
+            self._session.say(
+                "info", tr("Saved as {store}; theirs keeps its name.", store=store.name)
+            )
         return bool(answer)
 
     def may_leave(self) -> bool:
@@ -159,8 +186,8 @@ class Documents:
         store = self._session.store
         if not store.dirty:
             return True
-        text = f"{self._session.project.name} has changes that are not saved."
-        answer = ask(self._window, Question("Unsaved changes", text, (SAVE, LEAVE)))
+        text = tr("{session} has changes that are not saved.", session=self._session.project.name)
+        answer = ask(self._window, Question(tr("Unsaved changes"), text, (SAVE, LEAVE)))
         if answer == SAVE:
             return self.save() and not store.dirty
         if answer == LEAVE:

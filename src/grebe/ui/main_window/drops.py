@@ -14,6 +14,7 @@ from grebe.app.live.session import Session
 from grebe.errors import GrebeError
 from grebe.formats.project import SUFFIX
 from grebe.process.places import shown
+from grebe.words import tr
 
 DROPPING = (QEvent.Type.DragEnter, QEvent.Type.Drop)
 AUDIO_SUFFIX = ".wav"
@@ -73,8 +74,12 @@ class Drops(QObject):
         if left:
             self._session.say(
                 "warn",
-                f"{shown(left[0].name)} is nothing that can be brought in here: projects "
-                f"(*{SUFFIX}), profiles, MIDI files, folders of them, and WAV files can.",
+                tr(
+                    "{path} is nothing that can be brought in here: projects (*{suffix}), "
+                    "profiles, MIDI files, folders of them, and WAV files can.",
+                    path=shown(left[0].name),
+                    suffix=SUFFIX,
+                ),
             )
 
 

@@ -18,6 +18,7 @@ from grebe.ui.main_window.documents import FILES, Documents
 from grebe.ui.main_window.reporting import Reporting
 from grebe.ui.widgets.ask_file import LOOPS, PROJECTS, ask_folder, ask_open
 from grebe.ui.widgets.theme import Palette
+from grebe.words import tr
 
 
 class FileActions:
@@ -69,7 +70,7 @@ class FileActions:
         """Open another project in a window of its own place."""
         if not self._documents.may_leave():
             return
-        chosen = ask_open(self._window, PROJECTS, "Open a project", FILES)
+        chosen = ask_open(self._window, PROJECTS, tr("Open a project"), FILES)
         if chosen is not None:
             self.open_file(chosen)
 
@@ -108,7 +109,7 @@ class FileActions:
         """Open the project that the running engine plays."""
         path = self._session.link.attach()
         if path is None:
-            self._session.say("info", "There is no other project to attach to.")
+            self._session.say("info", tr("There is no other project to attach to."))
         elif self._documents.may_leave():
             self.open_file(path, untitled=is_copy(path))
 
@@ -118,8 +119,8 @@ class FileActions:
         song = self._session.song
         if song is None:
             return
-        title = f"Export {song.name} as a MIDI file into"
+        title = tr("Export {song} as a MIDI file into", song=song.name)
         folder = ask_folder(self._window, LOOPS, title)
         if folder is not None:
             path = export_smf(self._session.project, song, folder)
-            self._session.say("info", f"Wrote {path.name}.")
+            self._session.say("info", tr("Wrote {path}.", path=path.name))

@@ -20,6 +20,7 @@ from PyQt6.QtWidgets import (
 from grebe.app.actions.finding import Findable, found
 from grebe.ui.main_window.overlay import Overlay
 from grebe.ui.widgets import draw
+from grebe.words import tr
 
 WIDE, TALL, ROW = 660, 430, 28
 TOP = 26
@@ -102,12 +103,12 @@ class Finder(Overlay):
 
     def __init__(self, parent: QWidget, why_not: Callable[[Findable], str]) -> None:
         super().__init__(parent)
-        self.setAccessibleName("Find an action")
+        self.setAccessibleName(tr("Find an action"))
         self._entries: list[Findable] = []
         self._recent: list[str] = []
         self.field = QLineEdit()
-        self.field.setPlaceholderText("Type any of its words: drums out, tempo, thru")
-        self.field.setAccessibleName("Find an action, or anything by its name")
+        self.field.setPlaceholderText(tr("Type any of its words: drums out, tempo, thru"))
+        self.field.setAccessibleName(tr("Find an action, or anything by its name"))
         self.field.textChanged.connect(self._typed)
         self.model = FoundModel(why_not)
         self.list = QListView()
@@ -115,7 +116,7 @@ class Finder(Overlay):
         self.list.setUniformItemSizes(True)
         self.list.setItemDelegate(FoundDelegate(self, why_not))
         self.list.setFocusPolicy(Qt.FocusPolicy.NoFocus)
-        self.list.setAccessibleName("Found")
+        self.list.setAccessibleName(tr("Found"))
         self.list.clicked.connect(self._clicked)
         column = QVBoxLayout(self)
         column.setContentsMargins(10, 10, 10, 10)

@@ -67,6 +67,7 @@ from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Canvas
 from grebe.ui.widgets.keyboard import key_names, plain
 from grebe.ui.widgets.view import View
+from grebe.words import tr
 
 TOP_RIGHT = Qt.AlignmentFlag.AlignTop | Qt.AlignmentFlag.AlignRight
 KEY_PRESS = QEvent.Type.KeyPress
@@ -240,9 +241,9 @@ class Frame(QWidget):
         self._edited_s = time.monotonic()
         self._badges_stale = True
         self.view.document_changed()
-        name = self.session.store.name or f"{new.name}, without a name yet"
+        name = self.session.store.name or tr("{new}, without a name yet", new=new.name)
         star = " *" if self.session.store.dirty else ""
-        self.setWindowTitle(f"{name}{star} - Grebe")
+        self.setWindowTitle(tr("{name}{star} - Grebe", name=name, star=star))
 
     def _show_badges(self) -> None:
         """How much there is to look at: not with every edit, but soon after."""

@@ -11,6 +11,7 @@ from grebe.app.actions.keymap import printed
 from grebe.ui.main_window.action_book import ActionBook
 from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.view import View
+from grebe.words import tr
 
 
 class HeadButtons(QWidget):
@@ -50,7 +51,7 @@ class HeadButtons(QWidget):
             button.palette_now = self._view.palette_now
             button.setObjectName(action_id)
             keys = self._book.keys.keys_of(action_id)
-            button.setToolTip(f"Key: {printed(keys[0])}" if keys else "")
+            button.setToolTip(tr("Key: {printed}", printed=printed(keys[0])) if keys else "")
             button.clicked.connect(partial(self._book.do, action_id))
             self._row.addWidget(button)
             self.buttons[action_id] = button

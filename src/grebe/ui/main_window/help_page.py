@@ -8,12 +8,13 @@ from PyQt6.QtWidgets import QLineEdit, QTextBrowser, QWidget
 
 from grebe.app.actions.gestures import ABOUT, GESTURES
 from grebe.app.actions.keymap import printed
-from grebe.app.actions.model import STATION_NAMES, Action, Station
+from grebe.app.actions.model import Action, Station, station_name
 from grebe.app.actions.table import VERBS, actions_in
 from grebe.app.live.osc_model import ASKED, TOLD
 from grebe.ui.main_window.action_book import ActionBook
 from grebe.ui.main_window.overlay import PageOverlay
 from grebe.ui.widgets.controls import Button
+from grebe.words import tr
 
 Rows = list[tuple[str, str]]
 
@@ -22,27 +23,27 @@ class HelpPage(PageOverlay):
     """One page, of the station and its part that are shown."""
 
     def __init__(self, parent: QWidget, book: ActionBook) -> None:
-        super().__init__(parent, "Help")
+        super().__init__(parent, tr("Help"))
         self._book = book
         self._station: Station = "rig"
         self._part = -1
-        self.report = Button("Report a problem")
-        self.change = Button("Change the keys")
+        self.report = Button(tr("Report a problem"))
+        self.change = Button(tr("Change the keys"))
         self.head.insertWidget(2, self.report)
         self.head.insertWidget(3, self.change)
         self.field = QLineEdit()
-        self.field.setPlaceholderText("Search")
-        self.field.setAccessibleName("Search the help")
+        self.field.setPlaceholderText(tr("Search"))
+        self.field.setAccessibleName(tr("Search the help"))
         self.field.textChanged.connect(self._show)
         self.text = QTextBrowser()
-        self.text.setAccessibleName("What can be done here")
+        self.text.setAccessibleName(tr("What can be done here"))
         self.column.addWidget(self.field)
         self.column.addWidget(self.text, 1)
 
     def show_station(self, station: Station, part: int) -> None:
         """Show the help of a station, as its part has it."""
         self._station, self._part = station, part
-        self.title.setText(STATION_NAMES[station])
+        self.title.setText(station_name(station))
         self.below.setText(ABOUT[station])
         self.field.setText("")
         self._show("")
@@ -50,20 +51,20 @@ class HelpPage(PageOverlay):
 
     def groups(self) -> list[tuple[str, Rows]]:
         """Everything there is to say, in groups: what is pressed, what it does."""
-        name = STATION_NAMES[self._station]
+        name = station_name(self._station)
         here = [a for a in actions_in(self._station) if a.part in (-1, self._part)]
         everywhere = [
             a for a in actions_in("everywhere") if not a.at or self._station in a.at
         ]  # fmt: skip
         groups = [
-            ("By the pointer", list(GESTURES[self._station])),
+            (tr("By the pointer"), list(GESTURES[self._station])),
             (name, self._rows(here)),
-            ("Everywhere", self._rows(everywhere)),
-            ("What a letter means", list(VERBS.items())),
+            (tr("Everywhere"), self._rows(everywhere)),
+            (tr("What a letter means"), list(VERBS.items())),
         ]
         if self._station == "sync":
-            groups.append(("By OSC, told", [(t.address, t.meaning) for t in TOLD]))
-            groups.append(("By OSC, asked", [(a.address, a.meaning) for a in ASKED]))
+            groups.append((tr("By OSC, told"), [(t.address, t.meaning) for t in TOLD]))
+            groups.append((tr("By OSC, asked"), [(a.address, a.meaning) for a in ASKED]))
         return groups
 
     def _rows(self, actions: list[Action]) -> Rows:
@@ -71,9 +72,13 @@ class HelpPage(PageOverlay):
 
     def _keys_of(self, action: Action) -> str:
         numbers = action.numbers
-        many = f"{numbers[0]} to {numbers[-1]}" if numbers else ""
+        many = (
+            tr("{numbers} to {numbers2}", numbers=numbers[0], numbers2=numbers[-1])
+            if numbers
+            else ""
+        )
         keys = [printed(k.replace("{n}", many)) for k in self._book.keys.keys(action)]
-        return " or ".join(dict.fromkeys(keys)) or f"{action.menu} menu"
+        return tr(" or ").join(dict.fromkeys(keys)) or tr("{menu} menu", menu=action.menu)
 
     def _show(self, typed: str) -> None:
         words = typed.casefold().split()
@@ -87,4 +92,4 @@ class HelpPage(PageOverlay):
             ]
             if lines:
                 parts.append(f"<h3>{escape(title)}</h3><table>{''.join(lines)}</table>")
-        self.text.setHtml("".join(parts) or "Nothing here has those words.")
+        self.text.setHtml("".join(parts) or tr("Nothing here has those words."))

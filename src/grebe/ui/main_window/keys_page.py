@@ -18,7 +18,7 @@ from PyQt6.QtWidgets import (
 )
 
 from grebe.app.actions.keymap import Clash, KeyMap, keep_keys, key_file, key_map, printed
-from grebe.app.actions.model import STATION_NAMES, Action, Station
+from grebe.app.actions.model import Action, Station, station_name
 from grebe.app.actions.table import ACTIONS, by_id
 from grebe.errors import GrebeError
 from grebe.formats.atomic import write_atomic
@@ -27,8 +27,9 @@ from grebe.ui.main_window.overlay import PageOverlay
 from grebe.ui.widgets.ask_file import KEYS, ask_open, ask_save
 from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.keyboard import key_names
+from grebe.words import tr
 
-COLUMNS = ("What it does", "Where", "Keys", "As shipped", "Clashes with")
+COLUMNS = (tr("What it does"), tr("Where"), tr("Keys"), tr("As shipped"), tr("Clashes with"))
 FILES = "Keys (*.json)"
 MOST_BYTES = 1024 * 1024
 
@@ -82,7 +83,7 @@ class KeysPage(PageOverlay):
         self, parent: QWidget, serves: Callable[[], Mapping[tuple[Station, int], frozenset[str]]]
     ) -> None:
         """`serves`: what of everywhere each station and part answers."""
-        super().__init__(parent, "Keys")
+        super().__init__(parent, tr("Keys"))
         self._serves = serves
         self._waits: Action | None = None
         self.model = KeysModel()
@@ -91,15 +92,15 @@ class KeysPage(PageOverlay):
         self.shown.setFilterCaseSensitivity(Qt.CaseSensitivity.CaseInsensitive)
         self.shown.setFilterKeyColumn(-1)
         self.field = QLineEdit()
-        self.field.setPlaceholderText("Search")
-        self.field.setAccessibleName("Search the keys")
+        self.field.setPlaceholderText(tr("Search"))
+        self.field.setAccessibleName(tr("Search the keys"))
         self.field.textChanged.connect(self.shown.setFilterFixedString)
         self.table = QTableView()
         self.table.setModel(self.shown)
         self.table.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
         self.table.setEditTriggers(QAbstractItemView.EditTrigger.NoEditTriggers)
         self.table.setTabKeyNavigation(False)
-        self.table.setAccessibleName("Keys")
+        self.table.setAccessibleName(tr("Keys"))
         self.table.activated.connect(lambda _: self.ask())
         head, rows = self.table.horizontalHeader(), self.table.verticalHeader()
         if head is not None and rows is not None:
@@ -107,11 +108,11 @@ class KeysPage(PageOverlay):
             rows.hide()
         row = QHBoxLayout()
         for words, does in (
-            ("Change", self.ask), ("No key", self.none), ("As shipped", self.shipped),
-            ("All as shipped", self.all_shipped), ("Read a file", self.read),
-            ("Write a file", self.write),
+            (tr("Change"), self.ask), (tr("No key"), self.none), (tr("As shipped"), self.shipped),
+            (tr("All as shipped"), self.all_shipped), (tr("Read a file"), self.read),
+            (tr("Write a file"), self.write),
         ):  # fmt: skip
-            button = Button(words, primary=words == "Change")
+            button = Button(words, primary=does == self.ask)
             button.clicked.connect(does)
             row.addWidget(button)
         row.addStretch(1)
@@ -121,7 +122,9 @@ class KeysPage(PageOverlay):
 
     def open(self) -> None:
         """Show the keys as they are."""
-        self._refresh("Enter or Change, then press the key it is to have. Esc leaves it as it is.")
+        self._refresh(
+            tr("Enter or Change, then press the key it is to have. Esc leaves it as it is.")
+        )
         self.field.setFocus()
 
     def _refresh(self, words: str) -> None:
@@ -140,7 +143,9 @@ class KeysPage(PageOverlay):
         """The next key that is pressed is its key."""
         self._waits = self.action
         if self._waits is not None:
-            self.below.setText(f"Press the key for: {self._waits.title}")
+            self.below.setText(
+                tr("Press the key for: {waits_title}", waits_title=self._waits.title)
+            )
             self.setFocus()
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
@@ -155,12 +160,12 @@ class KeysPage(PageOverlay):
         self._waits = None
         self.table.setFocus()
         if event.key() == Qt.Key.Key_Escape and action.id != "panic":
-            self._refresh("Left as it was.")
+            self._refresh(tr("Left as it was."))
             return
         key = names[0]
         if action.numbers:
             if not key[-1:].isdigit():
-                self._refresh("This one has a key for each number: press one with its 1.")
+                self._refresh(tr("This one has a key for each number: press one with its 1."))
                 return
             key = key[:-1] + "{n}"
         self._take(key_map().with_keys(action.id, (key,)), f"{action.title}: {printed(key)}.")
@@ -169,28 +174,34 @@ class KeysPage(PageOverlay):
         try:
             keep_keys(keys)
         except OSError as error:
-            words = f"{words} It could not be kept ({error.strerror})."
+            words = tr(
+                "{words} It could not be kept ({strerror}).", words=words, strerror=error.strerror
+            )
         self._refresh(words)
 
     def none(self) -> None:
         """It has no key."""
         if self.action is not None:
-            self._take(key_map().with_keys(self.action.id, ()), f"{self.action.title}: no key.")
+            self._take(
+                key_map().with_keys(self.action.id, ()),
+                tr("{action_title}: no key.", action_title=self.action.title),
+            )
 
     def shipped(self) -> None:
         """It has the keys it was shipped with."""
         if self.action is not None:
             self._take(
-                key_map().with_keys(self.action.id, None), f"{self.action.title}: as it was."
+                key_map().with_keys(self.action.id, None),
+                tr("{action_title}: as it was.", action_title=self.action.title),
             )
 
     def all_shipped(self) -> None:
         """All keys are as shipped."""
-        self._take(KeyMap(), "All keys are as shipped.")
+        self._take(KeyMap(), tr("All keys are as shipped."))
 
     def read(self) -> None:
         """Read a file of keys."""
-        chosen = ask_open(self, KEYS, "Read keys", FILES)
+        chosen = ask_open(self, KEYS, tr("Read keys"), FILES)
         if chosen is not None:
             self.read_from(chosen)
 
@@ -201,11 +212,11 @@ class KeysPage(PageOverlay):
         except (GrebeError, OSError) as error:
             self._refresh(f"{path.name}: {error}.")
         else:
-            self._take(keys, f"Read {path.name}.")
+            self._take(keys, tr("Read {path}.", path=path.name))
 
     def write(self) -> None:
         """Write the keys that were changed to a file."""
-        chosen = ask_save(self, KEYS, "Write keys", FILES)
+        chosen = ask_save(self, KEYS, tr("Write keys"), FILES)
         if chosen is not None:
             self.write_into(chosen.with_suffix(".json"))
 
@@ -214,9 +225,15 @@ class KeysPage(PageOverlay):
         try:
             write_atomic(path, key_map().to_bytes())
         except OSError as error:
-            self._refresh(f"{path.name} could not be written: {error.strerror}.")
+            self._refresh(
+                tr(
+                    "{path} could not be written: {strerror}.",
+                    path=path.name,
+                    strerror=error.strerror,
+                )
+            )
         else:
-            self._refresh(f"Wrote {path.name}.")
+            self._refresh(tr("Wrote {path}.", path=path.name))
 
 
 def _by_action(clashes: list[Clash]) -> dict[str, str]:
@@ -231,7 +248,10 @@ def _by_action(clashes: list[Clash]) -> dict[str, str]:
 
 def _clash_words(clash: Clash) -> str:
     known = by_id()
-    return (
-        f"{printed(clash.key)} means two things in {STATION_NAMES[clash.station]}: "
-        f"{known[clash.first].title}, and {known[clash.second].title}. The first is done."
+    return tr(
+        "{printed} means two things in {station_names}: {title}, and {title2}. The first is done.",
+        printed=printed(clash.key),
+        station_names=station_name(clash.station),
+        title=known[clash.first].title,
+        title2=known[clash.second].title,
     )

@@ -9,14 +9,14 @@ from PyQt6.QtWidgets import QListWidget, QListWidgetItem, QWidget
 
 from grebe.app.live.notices import Said
 from grebe.ui.main_window.overlay import PageOverlay
-from grebe.ui.widgets.formatting import counted
+from grebe.words import counted, tr
 
 
 class MessageList(PageOverlay):
     """The last messages, the newest first."""
 
     def __init__(self, parent: QWidget) -> None:
-        super().__init__(parent, "Messages")
+        super().__init__(parent, tr("Messages"))
         self.list = QListWidget()
         self.list.setWordWrap(True)
         self.column.addWidget(self.list, 1)
@@ -24,10 +24,12 @@ class MessageList(PageOverlay):
     def list_said(self, said: Iterable[Said]) -> None:
         """Show these."""
         self.list.clear()
-        marks = {"info": "", "warn": "Look: ", "error": "Wrong: "}
+        marks = {"info": "", "warn": tr("Look: "), "error": tr("Wrong: ")}
         for each in reversed(list(said)):
             self.list.addItem(f"{each.at:%H:%M:%S}   {marks[each.level]}{each.text}")
-        self.below.setText(f"{counted(self.list.count(), 'message')}, the newest first.")
+        self.below.setText(
+            tr("{messages}, the newest first.", messages=counted(self.list.count(), "message"))
+        )
         self.list.setFocus()
 
 
@@ -38,7 +40,7 @@ class HistoryList(PageOverlay):
     """So many steps are to be done."""
 
     def __init__(self, parent: QWidget) -> None:
-        super().__init__(parent, "History")
+        super().__init__(parent, tr("History"))
         self.list = QListWidget()
         self.list.itemActivated.connect(self._go)
         self.list.itemClicked.connect(self._go)
@@ -47,17 +49,21 @@ class HistoryList(PageOverlay):
     def list_steps(self, done: tuple[str, ...], undone: tuple[str, ...]) -> None:
         """Show what was done, where the project stands, and what was undone."""
         self.list.clear()
-        self.list.addItem("As it was opened")
+        self.list.addItem(tr("As it was opened"))
         for name in done:
             self.list.addItem(name)
         for name in undone:
-            item = QListWidgetItem(f"{name} (undone)")
+            item = QListWidgetItem(tr("{name} (undone)", name=name))
             item.setForeground(self.palette_now.muted)
             self.list.addItem(item)
         self.list.setCurrentRow(len(done))
         self.below.setText(
-            f"{counted(len(done), 'step')} done, {len(undone)} undone. Enter or a click goes to "
-            "any; nothing is lost by that until the next edit."
+            tr(
+                "{steps} done, {count} undone. Enter or a click goes to any; nothing is "
+                "lost by that until the next edit.",
+                steps=counted(len(done), "step"),
+                count=len(undone),
+            )
         )
         self.list.setFocus(Qt.FocusReason.OtherFocusReason)
 

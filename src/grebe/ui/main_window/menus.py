@@ -10,11 +10,12 @@ from PyQt6.QtGui import QAction
 from PyQt6.QtWidgets import QMenu, QMenuBar, QWidget
 
 from grebe.app.actions.keymap import printed
-from grebe.app.actions.model import STATION_NAMES, Action
+from grebe.app.actions.model import STATION_NAMES, Action, station_name
 from grebe.app.actions.table import ACTIONS
 from grebe.ui.main_window.action_book import ActionBook
 from grebe.ui.widgets.theme import DAY, Palette, style_sheet
 from grebe.ui.widgets.view import Thing
+from grebe.words import tr
 
 WINDOW_MENUS = ("File", "Edit", "Play", "Go")
 MOST_ROWS = 14
@@ -37,12 +38,12 @@ class MenuBar(QMenuBar):
             self._add(name, name)
         self.station_menu = self._add("station", "Rig")
         self._add("Help", "Help")
-        self.finds = QAction("Find an action   Ctrl+K", self)
+        self.finds = QAction(tr("Find an action   Ctrl+K"), self)
         self.finds.triggered.connect(partial(book.do, "find_action"))
         self.addAction(self.finds)
 
     def _add(self, key: str, words: str) -> QMenu:
-        menu = QMenu(f"&{words}", self)
+        menu = QMenu(f"&{tr(words)}", self)
         menu.setToolTipsVisible(True)
         menu.aboutToShow.connect(partial(self._fill, key))
         self.menus[key] = menu
@@ -57,9 +58,13 @@ class MenuBar(QMenuBar):
 
     def show_station(self) -> None:
         """The station's own menu is that of the station shown."""
-        self.station_menu.setTitle(STATION_NAMES[self._book.station])
+        self.station_menu.setTitle(station_name(self._book.station))
         keys = self._book.keys.keys_of("find_action")
-        words = f"Find an action   {printed(keys[0])}" if keys else "Find an action"
+        words = (
+            tr("Find an action   {printed}", printed=printed(keys[0]))
+            if keys
+            else tr("Find an action")
+        )
         self.finds.setText(words)
 
     def _fill(self, key: str) -> None:
@@ -82,7 +87,7 @@ def fill_menu(
             if action.group not in within:
                 if len(within) == 1:
                     menu.addSeparator()
-                within[action.group] = _below(menu, action.group)
+                within[action.group] = _below(menu, tr(action.group))
             into = within[action.group]
         elif action.group != last:
             menu.addSeparator()
@@ -154,11 +159,11 @@ def thing_menu(
     menu.addSeparator()
     met = book.met()
     for number, (kind, rows) in enumerate(rows_on(thing, book.station)):
-        into = menu if number == 0 else _below(menu, f"The {kind}")
+        into = menu if number == 0 else _below(menu, tr("The {kind}", kind=kind))
         if number == 1:
             menu.insertSeparator(into.menuAction())
         for group, of_group in _folded(rows):
-            within = _below(into, group) if group else into
+            within = _below(into, tr(group)) if group else into
             for action in of_group:
                 inner = _below(within, action.title) if action.numbers else within
                 for action_id in action.ids():

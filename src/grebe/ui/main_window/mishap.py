@@ -13,6 +13,7 @@ from PyQt6.QtCore import QMessageLogContext, QtMsgType, qInstallMessageHandler
 
 from grebe.errors import GrebeError
 from grebe.process.places import WINDOW_LIBRARIES
+from grebe.words import tr
 
 _log = logging.getLogger("qt")
 _LEVELS = {
@@ -29,10 +30,20 @@ def in_words(error: BaseException, at: TracebackType | None) -> str:
     if isinstance(error, GrebeError):
         return str(error)
     frames = traceback.extract_tb(at)
-    place = f" in {Path(frames[-1].filename).name}, line {frames[-1].lineno}" if frames else ""
-    return (
-        f"Something went wrong in Grebe ({type(error).__name__}{place}). What plays goes on; "
-        "Ctrl+F1 shows what happened, to be sent on."
+    place = (
+        tr(
+            " in {name}, line {lineno}",
+            name=Path(frames[-1].filename).name,
+            lineno=frames[-1].lineno,
+        )
+        if frames
+        else ""
+    )
+    return tr(
+        "Something went wrong in Grebe ({name}{place}). What plays goes on; "
+        "Ctrl+F1 shows what happened, to be sent on.",
+        name=type(error).__name__,
+        place=place,
     )
 
 

@@ -9,6 +9,7 @@ from PyQt6.QtWidgets import QApplication, QHBoxLayout, QLabel, QVBoxLayout, QWid
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.theme import DAY, Palette, style_sheet
+from grebe.words import tr
 
 INSET = 24
 
@@ -82,7 +83,7 @@ class PageOverlay(Overlay):
         self.head = QHBoxLayout()
         self.head.addWidget(self.title)
         self.head.addStretch(1)
-        self.done = Button("Close")
+        self.done = Button(tr("Close"))
         self.done.clicked.connect(self.hide)
         self.head.addWidget(self.done)
         self.column = QVBoxLayout(self)

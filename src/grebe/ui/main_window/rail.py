@@ -10,6 +10,7 @@ from grebe.app.live.session import Session
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.guard import TouchGuard
 from grebe.ui.widgets.theme import DAY, Palette
+from grebe.words import tr
 
 RAIL_WIDTH = 84
 ROW = 58
@@ -45,7 +46,7 @@ class Rail(QWidget):
         self.setFocusPolicy(Qt.FocusPolicy.TabFocus)
         self.pointed = self.current
         """The station that Enter would show, while the rail has the focus."""
-        self.setAccessibleName("Stations")
+        self.setAccessibleName(tr("Stations"))
 
     def focusInEvent(self, event: QFocusEvent | None) -> None:
         """Begin at the station shown."""
@@ -122,7 +123,7 @@ class Rail(QWidget):
                 draw.text(painter, middle, y + 20, str(number), p.muted, size=12, align=draw.CENTRE)
             colour, weight = (p.ink, 600) if here else (p.muted, 400)
             draw.text(
-                painter, middle, y + 42, name, colour, size=16, weight=weight, align=draw.CENTRE
+                painter, middle, y + 42, tr(name), colour, size=16, weight=weight, align=draw.CENTRE
             )
             count = self.badges.get(number, 0)
             if count:

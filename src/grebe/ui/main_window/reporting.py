@@ -22,6 +22,7 @@ from grebe.process.places import shown
 from grebe.ui.widgets.ask_file import REPORTS, ask_save
 from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.theme import Palette, style_sheet
+from grebe.words import tr
 
 SHOWN_CHARACTERS = 200_000
 """Of a part, from its end: what happened last stands there."""
@@ -33,30 +34,32 @@ class Reporting(QDialog):
     def __init__(self, project: Path | None, palette: Palette, parent: QWidget) -> None:
         super().__init__(parent)
         self._project = project
-        self.setWindowTitle("Report a problem")
+        self.setWindowTitle(tr("Report a problem"))
         self.setStyleSheet(
             style_sheet(palette) + f"QDialog {{ background: {palette.panel.name()}; }}"
         )
         self.resize(900, 560)
         self.parts: list[ReportFile] = gather()
         self.list = QListWidget()
-        self.list.setAccessibleName("Parts of the report")
+        self.list.setAccessibleName(tr("Parts of the report"))
         self.list.setFixedWidth(240)
         self.text = QPlainTextEdit()
         self.text.setReadOnly(True)
         self.text.setLineWrapMode(QPlainTextEdit.LineWrapMode.NoWrap)
         self.text.setTabChangesFocus(True)
-        self.text.setAccessibleName("What is in the part chosen")
+        self.text.setAccessibleName(tr("What is in the part chosen"))
         words = QLabel(
-            "This is all that would be in the report. Grebe sends nothing: save it, look at it, "
-            "and send it on yourself."
+            tr(
+                "This is all that would be in the report. Grebe sends nothing: save it, "
+                "look at it, and send it on yourself."
+            )
         )
         words.setWordWrap(True)
         self.with_project = QCheckBox(self._project_words())
         self.with_project.setEnabled(project is not None)
         self.said = QLabel("")
-        self.write = Button("Save the report", primary=True)
-        self.leave = Button("Close")
+        self.write = Button(tr("Save the report"), primary=True)
+        self.leave = Button(tr("Close"))
         row = QHBoxLayout()
         row.addWidget(self.with_project)
         row.addStretch(1)
@@ -79,8 +82,8 @@ class Reporting(QDialog):
 
     def _project_words(self) -> str:
         if self._project is None:
-            return "The project has no file yet, so it cannot go along"
-        return f"With the project, {shown(self._project.name)} as it was last saved"
+            return tr("The project has no file yet, so it cannot go along")
+        return tr("With the project, {path} as it was last saved", path=shown(self._project.name))
 
     def _fill(self) -> None:
         self.list.clear()
@@ -104,7 +107,9 @@ class Reporting(QDialog):
         self._fill()
 
     def _save(self) -> None:
-        chosen = ask_save(self, REPORTS, "Save the report", "ZIP files (*.zip)", "grebe-report.zip")
+        chosen = ask_save(
+            self, REPORTS, tr("Save the report"), tr("ZIP files (*.zip)"), "grebe-report.zip"
+        )
         if chosen is None:
             return
         try:
@@ -112,4 +117,4 @@ class Reporting(QDialog):
         except GrebeError as error:
             self.said.setText(str(error))
         else:
-            self.said.setText(f"Saved {shown(chosen.name)}.")
+            self.said.setText(tr("Saved {path}.", path=shown(chosen.name)))

@@ -16,26 +16,33 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
+from grebe.app.choices import CHOICES, Choice
 from grebe.app.editors.rig_device import DeviceEdits
 from grebe.app.editors.rig_hand import RigHand
 from grebe.app.editors.scene_form import SCHOOLS, SceneHand
 from grebe.app.live.session import Session
-from grebe.app.settings import CHOICES, Choice, Settings, read_settings, with_choice, write_settings
+from grebe.app.settings import Settings, read_settings, with_choice, write_settings
 from grebe.errors import GrebeError
 from grebe.process.places import read_back
 from grebe.ui.main_window.overlay import PageOverlay
 from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.fields import mark_wrong
+from grebe.words import LANGUAGES, tr
 
 PERFORMER: tuple[tuple[str, str, str], ...] = (
-    ("hands", "Hands", "Free to make moves, 0 to 2. Kept in this project."),
-    ("feet", "Free feet", "For pedals: one stands. Kept in this project."),
-    ("unchanged_bars", "Bars unchanged", "A longer stretch is found. Kept in this project."),
-    ("school", "Form", "Whose advice on form is wanted. Kept in this project."),
-)  # fmt: skip
+    ("hands", tr("Hands"), tr("Free to make moves, 0 to 2. Kept in this project.")),
+    ("feet", tr("Free feet"), tr("For pedals: one stands. Kept in this project.")),
+    (
+        "unchanged_bars",
+        tr("Bars unchanged"),
+        tr("A longer stretch is found. Kept in this project."),
+    ),
+    ("school", tr("Form"), tr("Whose advice on form is wanted. Kept in this project.")),
+)
 TOLERANCE = (
-    "tolerance", "Tolerance of all boxes",
-    "In ms: one that is farther off is named on the waterline. Each has its own in Rig.",
+    "tolerance", tr("Tolerance of all boxes"),
+    tr("In ms: one that is farther off is named on the waterline. Each has its "
+"own in Rig."),
 )  # fmt: skip
 Control = QLineEdit | QComboBox | QCheckBox | Button | QLabel
 
@@ -48,13 +55,13 @@ class SettingsPage(PageOverlay):
 
     def __init__(self, parent: QWidget, session: Session, do: Callable[[str], None]) -> None:
         """`do` does an action by its id."""
-        super().__init__(parent, "Settings")
+        super().__init__(parent, tr("Settings"))
         self._session, self._do = session, do
         self._hand = SceneHand(session)
         self._boxes = DeviceEdits(RigHand(session))
         self.field = QLineEdit()
-        self.field.setPlaceholderText("Search")
-        self.field.setAccessibleName("Search the settings")
+        self.field.setPlaceholderText(tr("Search"))
+        self.field.setAccessibleName(tr("Search the settings"))
         self.field.textChanged.connect(self._search)
         self._inside = QWidget()
         self._grid = QGridLayout(self._inside)
@@ -79,28 +86,33 @@ class SettingsPage(PageOverlay):
         for choice in CHOICES:
             if choice.group != group:
                 group = choice.group
-                self._head(group)
+                self._head(tr(group))
             self._row(choice.key, choice.title, choice.does, self._control(choice),
-                      f"{choice.group} {choice.words}")  # fmt: skip
-        self._row("language", "Language", "The only one so far.", QLabel("English"),
-                  "This computer translation german")  # fmt: skip
+                      f"{tr(choice.group)} {choice.words}")  # fmt: skip
         self.priority = QLabel()
-        self._row("priority", "Priority of the engine", "", self.priority,
-                  "real-time realtime fifo latency")  # fmt: skip
-        self._head("Keys")
-        keys = Button("Change the keys")
+        self._row("priority", tr("Priority of the engine"), "", self.priority,
+                  tr("real-time realtime fifo latency"))  # fmt: skip
+        self._head(tr("Keys"))
+        keys = Button(tr("Change the keys"))
         keys.clicked.connect(partial(self._do, "change_keys"))
-        self._row("keys", "Keys", "Every action with its keys; files of keys.", keys, "shortcuts")
-        pedals = Button("Controllers and pedals")
+        self._row(
+            "keys", tr("Keys"), tr("Every action with its keys; files of keys."), keys, "shortcuts"
+        )
+        pedals = Button(tr("Controllers and pedals"))
         pedals.clicked.connect(partial(self._do, "pane_controls"))
-        self._row("pedals", "Pedals", "What controllers, pedals and computer keys do on Stage. "
-                  "Kept in this project.", pedals, "feet footswitch midi learn")  # fmt: skip
-        self._head("Hands, feet and tolerances")
+        self._row(
+            "pedals",
+            tr("Pedals"),
+            tr("What controllers, pedals and computer keys do on Stage. Kept in this project."),
+            pedals,
+            tr("feet footswitch midi learn"),
+        )
+        self._head(tr("Hands, feet and tolerances"))
         for key, title, does in PERFORMER:
-            self._row(key, title, does, self._performer(key), "you performer")
+            self._row(key, title, does, self._performer(key), tr("you performer"))
         line = QLineEdit()
         line.editingFinished.connect(partial(self._tolerance, line))
-        self._row(*TOLERANCE, line, "ms off late early")
+        self._row(*TOLERANCE, line, tr("ms off late early"))
 
     def _head(self, words: str) -> None:
         label = QLabel(words)
@@ -131,8 +143,11 @@ class SettingsPage(PageOverlay):
             return tick
         if choice.choices:
             box = QComboBox()
-            box.addItems(choice.choices)
-            box.textActivated.connect(partial(self._set, choice.key))
+            for value in choice.choices:
+                box.addItem(LANGUAGES.get(value) or tr(value), value)
+            box.activated.connect(
+                lambda at, key=choice.key, box=box: self._set(key, box.itemData(at))
+            )
             return box
         line = QLineEdit()
         line.editingFinished.connect(
@@ -143,8 +158,9 @@ class SettingsPage(PageOverlay):
     def _performer(self, key: str) -> Control:
         if key == "school":
             box = QComboBox()
-            box.addItems(SCHOOLS)
-            box.textActivated.connect(partial(self._set_performer, key))
+            for value in SCHOOLS:
+                box.addItem(tr(value), value)
+            box.activated.connect(lambda at: self._set_performer(key, box.itemData(at)))
             return box
         line = QLineEdit()
         line.editingFinished.connect(lambda: self._set_performer(key, line.text()))
@@ -152,7 +168,7 @@ class SettingsPage(PageOverlay):
 
     def open(self) -> None:
         """Show everything as it is."""
-        self.below.setText("Kept on this computer, where nothing else is said.")
+        self.below.setText(tr("Kept on this computer, where nothing else is said."))
         self.show_all()
         self.field.setText("")
         self.field.setFocus()
@@ -174,18 +190,18 @@ class SettingsPage(PageOverlay):
         welcome = self._session.link.welcome
         explains = self.findChild(QLabel, "priority explained")
         if welcome is None:
-            self.priority.setText("no engine yet")
+            self.priority.setText(tr("no engine yet"))
         else:
-            self.priority.setText("real-time" if welcome.priority == "fifo" else "ordinary")
+            self.priority.setText(tr("real-time") if welcome.priority == "fifo" else tr("ordinary"))
         if explains is not None:
             how = welcome.priority_help if welcome is not None else ""
-            explains.setText(how or "What the engine got from the system.")
+            explains.setText(how or tr("What the engine got from the system."))
 
     def _show(self, control: Control, value: object) -> None:
         if isinstance(control, QCheckBox):
             control.setChecked(bool(value))
         elif isinstance(control, QComboBox):
-            control.setCurrentText(str(value))
+            control.setCurrentIndex(max(0, control.findData(str(value))))
         elif isinstance(control, QLineEdit) and not control.hasFocus():
             control.setText(str(value))
 
@@ -194,13 +210,15 @@ class SettingsPage(PageOverlay):
         try:
             new = with_choice(old, key, text)
         except GrebeError as error:
-            self.below.setText(f"{_title(key)}: {error}. It stays as it was.")
+            self.below.setText(
+                tr("{title}: {error}. It stays as it was.", title=_title(key), error=error)
+            )
             mark_wrong(self.controls[key], wrong=True)
             return
         mark_wrong(self.controls[key], wrong=False)
         if new != old:
             write_settings(new)
-            self.below.setText(f"{_title(key)}: kept.")
+            self.below.setText(tr("{title}: kept.", title=_title(key)))
             self.changed.emit(new)
 
     def _set_performer(self, key: str, text: str) -> None:
@@ -209,11 +227,11 @@ class SettingsPage(PageOverlay):
         try:
             self._hand.set_field("performer", key, text)
         except GrebeError as error:
-            self.below.setText(f"{error}. It stays as it was.")
+            self.below.setText(tr("{error}. It stays as it was.", error=error))
             mark_wrong(self.controls[key], wrong=True)
         else:
             mark_wrong(self.controls[key], wrong=False)
-            self.below.setText("Kept in this project.")
+            self.below.setText(tr("Kept in this project."))
 
     def _tolerance(self, line: QLineEdit) -> None:
         if not line.text().strip():
@@ -221,7 +239,7 @@ class SettingsPage(PageOverlay):
         try:
             self._boxes.set_tolerance(line.text())
         except GrebeError as error:
-            self.below.setText(f"{error}. It stays as it was.")
+            self.below.setText(tr("{error}. It stays as it was.", error=error))
             mark_wrong(self.controls["tolerance"], wrong=True)
         else:
             mark_wrong(self.controls["tolerance"], wrong=False)

@@ -42,14 +42,15 @@ from grebe.ui.stations.rig.canvas import RigCanvas
 from grebe.ui.stations.rig.thumbnail import SIZE, thumbnail
 from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.fields import ListField, NumberField
+from grebe.words import tr
 
-BPM = field("song", "bpm", "Tempo", Song, unit="BPM", step=1)
+BPM = field("song", "bpm", tr("Tempo"), Song, unit="BPM", step=1)
 COUNT = Field(owner="", key="", words="", control="number", low=0, high=8)
 COLUMNS = 3
 KINDS = get_args(Kind)
 """What makes sound first."""
-NO_KEY = "not said"
-OTHER = "A box that is not here, asked about in Rig"
+NO_KEY = tr("not said")
+OTHER = tr("A box that is not here, asked about in Rig")
 TONICS = ("C", "C#", "D", "Eb", "E", "F", "F#", "G", "Ab", "A", "Bb", "B")
 USUAL_SCALES = ("minor", "major")
 RIG_TALL, RIG_LOW = 190, 96
@@ -72,19 +73,19 @@ class StartPage(PageOverlay):
 
     def __init__(self, parent: QWidget, session: Session, profiles: Sequence[Profile]) -> None:
         super().__init__(parent, "grebe")
-        self.below.setText("One beat for every box, from the first pattern to the last song.")
+        self.below.setText(tr("One beat for every box, from the first pattern to the last song."))
         unknown = msgspec.structs.replace(profile_of({}).profile, label=OTHER)
         known = sorted(profiles, key=lambda p: (KINDS.index(p.kind), p.label or p.name))
         self._profiles = {p.id: p for p in (*known, unknown)}
         self.counts: dict[str, NumberField] = {}
         self._undrawn: list[Path] = []
         self.recent = QListWidget()
-        self.recent.setAccessibleName("Go on with")
+        self.recent.setAccessibleName(tr("Go on with"))
         self.recent.setIconSize(SIZE)
         self.recent.itemActivated.connect(self._go_on)
         self.recent.itemClicked.connect(self._go_on)
         self.examples = QListWidget()
-        self.examples.setAccessibleName("Look at an example")
+        self.examples.setAccessibleName(tr("Look at an example"))
         for each in EXAMPLES:
             item = QListWidgetItem(f"{each.title}: {each.words}")
             item.setData(Qt.ItemDataRole.UserRole, each)
@@ -96,11 +97,11 @@ class StartPage(PageOverlay):
         self.rig.setFocusPolicy(Qt.FocusPolicy.NoFocus)
         self.bpm = NumberField(BPM)
         self.key = ListField()
-        self.name = QLineEdit("Untitled")
+        self.name = QLineEdit(tr("Untitled"))
         self.name.setMaxLength(80)
         self.said = QLabel("")
         self.said.setWordWrap(True)
-        self.begin = Button("Begin", primary=True)
+        self.begin = Button(tr("Begin"), primary=True)
         self.begin.clicked.connect(self._begin)
         sides = QHBoxLayout()
         sides.setSpacing(32)
@@ -111,19 +112,22 @@ class StartPage(PageOverlay):
     def _left(self) -> QVBoxLayout:
         column = QVBoxLayout()
         column.setSpacing(6)
-        column.addWidget(_head("Go on with"))
+        column.addWidget(_head(tr("Go on with")))
         column.addWidget(self.recent, 1)
         row = QHBoxLayout()
         row.setSpacing(8)
-        for words, action in (("Open another", "open"), ("Bring in MIDI files", "bring_midi")):
+        for words, action in (
+            (tr("Open another"), "open"),
+            (tr("Bring in MIDI files"), "bring_midi"),
+        ):
             button = Button(words)
             button.clicked.connect(lambda _, a=action: self.asked.emit(a))
             row.addWidget(button)
         row.addStretch(1)
         column.addLayout(row)
-        column.addWidget(_head("Look at an example"))
+        column.addWidget(_head(tr("Look at an example")))
         column.addWidget(self.examples)
-        walk = Button("Be walked through a first set")
+        walk = Button(tr("Be walked through a first set"))
         walk.clicked.connect(self.walk_wanted)
         column.addWidget(walk, 0, Qt.AlignmentFlag.AlignLeft)
         return column
@@ -131,9 +135,11 @@ class StartPage(PageOverlay):
     def _right(self) -> QVBoxLayout:
         column = QVBoxLayout()
         column.setSpacing(6)
-        column.addWidget(_head("New: which boxes?"))
+        column.addWidget(_head(tr("New: which boxes?")))
         column.addWidget(
-            QLabel("What they are, not who made them. All of it can be changed later, or skipped.")
+            QLabel(
+                tr("What they are, not who made them. All of it can be changed later, or skipped.")
+            )
         )
         grid = QGridLayout()
         grid.setHorizontalSpacing(16)
@@ -143,14 +149,14 @@ class StartPage(PageOverlay):
             count = NumberField(COUNT)
             count.set_text("0")
             count.setFixedSize(62, 28)
-            count.setAccessibleName(f"How many: {profile.label or profile.name}")
+            count.setAccessibleName(tr("How many: {value}", value=profile.label or profile.name))
             count.entered.connect(self._setter(count))
             self.counts[profile.id] = count
             place, across = at % rows, at // rows * 2
             grid.addWidget(QLabel(profile.label or profile.name), place, across)
             grid.addWidget(count, place, across + 1)
         column.addLayout(grid)
-        column.addWidget(_head("How they hang together"))
+        column.addWidget(_head(tr("How they hang together")))
         area = QScrollArea()
         area.setWidget(self.rig)
         area.setMinimumHeight(RIG_LOW)
@@ -167,11 +173,11 @@ class StartPage(PageOverlay):
         row.setSpacing(8)
         self.bpm.set_text("120")
         self.bpm.entered.connect(self._set_bpm)
-        self.key.addItem(NO_KEY)
+        self.key.addItem(NO_KEY, NO_KEY)
         scales = [*USUAL_SCALES, *(s for s in SCALES if s not in USUAL_SCALES)]
         self.key.addItems([f"{tonic} {scale}" for scale in scales for tonic in TONICS])
-        for words, widget, wide in (("Tempo", self.bpm, 110), ("Key", self.key, 150),
-                                    ("Called", self.name, 200)):  # fmt: skip
+        for words, widget, wide in ((tr("Tempo"), self.bpm, 110), (tr("Key"), self.key, 150),
+                                    (tr("Called"), self.name, 200)):  # fmt: skip
             widget.setAccessibleName(words)
             widget.setMinimumWidth(wide)
             row.addWidget(QLabel(words))
@@ -186,13 +192,13 @@ class StartPage(PageOverlay):
         for path in recent:
             there = path.exists()
             when = f"{datetime.fromtimestamp(path.stat().st_mtime):%d %B, %H:%M}" if there else (
-                "not there: on a drive that is not plugged in?"
+                tr("not there: on a drive that is not plugged in?")
             )  # fmt: skip
             item = QListWidgetItem(f"{shown(path.stem)}\n{when}")
             item.setData(Qt.ItemDataRole.UserRole, path)
             self.recent.addItem(item)
         if not recent:
-            self.recent.addItem("Nothing yet.")
+            self.recent.addItem(tr("Nothing yet."))
         self.recent.setCurrentRow(0)
         self._undrawn = [path for path in recent if path.exists()]
         QTimer.singleShot(0, self._draw_next)
@@ -226,7 +232,9 @@ class StartPage(PageOverlay):
             begin("x", (), bpm=float(reckoned(BPM, text, self.bpm.shown)))
         except (EditError, ValueError) as error:
             self.bpm.give_back()
-            self.said.setText(f"{error}. It stays at {self.bpm.shown} BPM.")
+            self.said.setText(
+                tr("{error}. It stays at {shown} BPM.", error=error, shown=self.bpm.shown)
+            )
         else:
             self.bpm.set_text(text)
 
@@ -239,7 +247,7 @@ class StartPage(PageOverlay):
         ]
         key = self.key.currentText()
         return begin(
-            self.name.text().strip() or "Untitled", boxes, bpm=float(self.bpm.shown),
+            self.name.text().strip() or tr("Untitled"), boxes, bpm=float(self.bpm.shown),
             key="" if key == NO_KEY else key,
         )  # fmt: skip
 
@@ -251,9 +259,9 @@ class StartPage(PageOverlay):
         found = find(project).open
         blocking = [f.message for f in found if f.severity == "block"]
         if not project.rig.devices:
-            words = "No box yet: an empty project is begun, boxes can be added in Rig."
+            words = tr("No box yet: an empty project is begun, boxes can be added in Rig.")
         else:
-            words = blocking[0] if blocking else "Nothing would stop this rig."
+            words = blocking[0] if blocking else tr("Nothing would stop this rig.")
         self.said.setText(words)
 
     def _begin(self) -> None:

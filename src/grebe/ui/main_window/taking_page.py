@@ -27,9 +27,15 @@ from grebe.ui.main_window.documents import FILES
 from grebe.ui.main_window.overlay import PageOverlay
 from grebe.ui.widgets.ask_file import PROJECTS, ask_open
 from grebe.ui.widgets.controls import Button
+from grebe.words import tr
 
-NEW_BOX = "a new box"
-GROUPS = (("songs", "Songs"), ("scenes", "Scenes"), ("patterns", "Patterns"), ("boxes", "Boxes"))
+NEW_BOX = tr("a new box")
+GROUPS = (
+    ("songs", tr("Songs")),
+    ("scenes", tr("Scenes")),
+    ("patterns", tr("Patterns")),
+    ("boxes", tr("Boxes")),
+)
 TREE_WIDTH = 420
 ROLE = Qt.ItemDataRole.UserRole
 
@@ -38,13 +44,14 @@ class TakingPage(PageOverlay):
     """Left the tree, right which box is which and what would be added."""
 
     def __init__(self, parent: QWidget, session: Session) -> None:
-        super().__init__(parent, "Out of another project")
-        self.below.setText("Tick what you want; what it needs comes along. Boxes you have already "
-                           "are yours.")  # fmt: skip
+        super().__init__(parent, tr("Out of another project"))
+        self.below.setText(
+            tr("Tick what you want; what it needs comes along. Boxes you have already are yours.")
+        )
         self.taking = Taking(session)
         self.tree = QTreeWidget()
         self.tree.setHeaderHidden(True)
-        self.tree.setAccessibleName("What is in it")
+        self.tree.setAccessibleName(tr("What is in it"))
         self.tree.setMinimumWidth(TREE_WIDTH)
         self.tree.itemChanged.connect(self._ticked)
         self.boxes: dict[str, QComboBox] = {}
@@ -52,15 +59,15 @@ class TakingPage(PageOverlay):
         self._grid.setColumnStretch(1, 1)
         self.said = QLabel("")
         self.said.setWordWrap(True)
-        other = Button("Choose a project")
+        other = Button(tr("Choose a project"))
         other.clicked.connect(self.ask)
-        self.take = Button("Take them", primary=True)
+        self.take = Button(tr("Take them"), primary=True)
         self.take.clicked.connect(self._take)
         sides = QHBoxLayout()
         sides.setSpacing(24)
         sides.addWidget(self.tree, 1)
         right = QVBoxLayout()
-        right.addWidget(QLabel("Which box is which"))
+        right.addWidget(QLabel(tr("Which box is which")))
         inside = QWidget()
         inside.setLayout(self._grid)
         area = QScrollArea()
@@ -81,7 +88,7 @@ class TakingPage(PageOverlay):
 
     def ask(self) -> None:
         """Choose the other project."""
-        chosen = ask_open(self, PROJECTS, "Take out of which project?", FILES)
+        chosen = ask_open(self, PROJECTS, tr("Take out of which project?"), FILES)
         if chosen is not None:
             self.open_file(chosen)
 
@@ -92,7 +99,7 @@ class TakingPage(PageOverlay):
         except GrebeError as error:
             self.said.setText(str(error))
             return
-        self.title.setText(f"Out of {shown(path.stem)}")
+        self.title.setText(tr("Out of {path}", path=shown(path.stem)))
         self._fill()
         self._match()
         self._say()
@@ -133,14 +140,14 @@ class TakingPage(PageOverlay):
         own = self.taking.session.project.rig.devices
         for at, theirs in enumerate(self.taking.other.rig.devices):
             choice = QComboBox()
-            choice.setAccessibleName(f"{theirs.name} is")
+            choice.setAccessibleName(tr("{theirs} is", theirs=theirs.name))
             choice.addItem(NEW_BOX, "")
             for device in own:
                 choice.addItem(device.name, device.id)
             choice.setCurrentIndex(max(0, choice.findData(self.taking.matches.get(theirs.id, ""))))
             choice.activated.connect(lambda _, d=theirs.id: self._matched(d))
             self.boxes[theirs.id] = choice
-            self._grid.addWidget(QLabel(f"{theirs.name} is"), at, 0)
+            self._grid.addWidget(QLabel(tr("{theirs} is", theirs=theirs.name)), at, 0)
             self._grid.addWidget(choice, at, 1)
         self._grid.setRowStretch(len(self.boxes), 1)
 
@@ -167,8 +174,14 @@ class TakingPage(PageOverlay):
             self.said.setText(f"{error}.")
             self.take.setEnabled(False)
             return
-        words = f"It would add {', '.join(taken.lines)}." if taken.lines else "Nothing is ticked."
-        mine = [f"{theirs} is your {own}" for theirs, own in taken.matched]
+        words = (
+            tr("It would add {names}.", names=", ".join(taken.lines))
+            if taken.lines
+            else tr("Nothing is ticked.")
+        )
+        mine = [
+            tr("{theirs} is your {own}", theirs=theirs, own=own) for theirs, own in taken.matched
+        ]
         self.said.setText(f"{words} {'; '.join(mine)}." if mine else words)
         self.take.setEnabled(bool(taken.lines))
 

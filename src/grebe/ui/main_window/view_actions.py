@@ -24,6 +24,7 @@ from grebe.ui.stations.rig.view import RigView
 from grebe.ui.stations.song.view import SongView
 from grebe.ui.stations.sync.view import SyncView
 from grebe.ui.widgets.view import View
+from grebe.words import tr
 
 
 class Stations(Protocol):
@@ -191,7 +192,10 @@ class ViewActions:
     @does("about")
     def about(self) -> None:
         """Which version this is."""
-        words = f"Grebe {version('grebe')}. Its licence, and those of its parts, lie with it."
+        words = tr(
+            "Grebe {version}. Its licence, and those of its parts, lie with it.",
+            version=version("grebe"),
+        )
         self._window.session.say("info", words)
 
     # The window

@@ -17,6 +17,7 @@ from grebe.ui.widgets import draw
 from grebe.ui.widgets.ask_file import PROJECTS, ask_open
 from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.theme import chosen_palette, style_sheet
+from grebe.words import tr
 
 LOOK_MS = 500
 
@@ -34,20 +35,23 @@ class Waiting(QWidget):
         self._open_file, self._open_demo = open_file, open_demo
         self.palette_now = chosen_palette(read_settings().theme)
         self.setStyleSheet(style_sheet(self.palette_now))
-        self.setWindowTitle(f"{shown(path.name)} is missing - Grebe")
+        self.setWindowTitle(tr("{path} is missing - Grebe", path=shown(path.name)))
         self.resize(1280, 800)
-        self.title = QLabel(f"{shown(path.name)} is not there")
+        self.title = QLabel(tr("{path} is not there", path=shown(path.name)))
         self.title.setStyleSheet("font-size: 26px; font-weight: 600")
-        self.where = QLabel(f"It was in {shown(path.parent)} when it was open last.")
+        self.where = QLabel(tr("It was in {path} when it was open last.", path=shown(path.parent)))
         self.words = QLabel(
-            "Is it on a drive that is not plugged in? As soon as it is there it opens by itself.\n"
-            "Grebe goes on looking for it the next time, too, until another project is opened."
+            tr(
+                "Is it on a drive that is not plugged in? As soon as it is there it "
+                "opens by itself.\nGrebe goes on looking for it the next time, too, until "
+                "another project is opened."
+            )
         )
         self.said = QLabel("")
         self.said.setWordWrap(True)
-        self.other = Button("Open another project", primary=True)
-        self.demo = Button("Look at the demo")
-        self.quit = Button("Close")
+        self.other = Button(tr("Open another project"), primary=True)
+        self.demo = Button(tr("Look at the demo"))
+        self.quit = Button(tr("Close"))
         row = QHBoxLayout()
         row.setSpacing(8)
         for button, do in ((self.other, self._other), (self.demo, self._demo),
@@ -76,7 +80,7 @@ class Waiting(QWidget):
             self._try(lambda: self._open_file(self.path))
 
     def _other(self) -> None:
-        chosen = ask_open(self, PROJECTS, "Open a project", FILES)
+        chosen = ask_open(self, PROJECTS, tr("Open a project"), FILES)
         if chosen is not None:
             self._try(lambda: self._open_file(chosen))
 

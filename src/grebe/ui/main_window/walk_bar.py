@@ -13,11 +13,12 @@ from grebe.app.walk import STEPS, Walk
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.theme import DAY, Palette, style_sheet
+from grebe.words import tr
 
 TALL = 84
-OVER = (
-    "That was it: a set of your own. docs/guide.md has the same with pictures; Ctrl+K finds "
-    "anything else."
+OVER = tr(
+    "That was it: a set of your own. docs/guide.md has the same with "
+    "pictures; Ctrl+K finds anything else."
 )
 
 
@@ -32,14 +33,18 @@ class WalkBar(QWidget):
         self.walk = walk
         self.palette_now: Palette = DAY
         self._shown: tuple[object, ...] = ()
-        self.setAccessibleName("A first set, step by step")
+        self.setAccessibleName(tr("A first set, step by step"))
         self.setFixedHeight(TALL)
         self.title = QLabel("")
         self.title.setStyleSheet("font-weight: 600; font-size: 16px;")
         self.how = QLabel("")
         self.how.setWordWrap(True)
         self.ticks = QLabel("")
-        self.go, self.skip, self.leave = Button("Go there"), Button("Skip it"), Button("Leave")
+        self.go, self.skip, self.leave = (
+            Button(tr("Go there")),
+            Button(tr("Skip it")),
+            Button(tr("Leave")),
+        )
         self.go.clicked.connect(self._go)
         self.skip.clicked.connect(self._skip)
         self.leave.clicked.connect(lambda: self.show_walk(on=False))
@@ -76,12 +81,21 @@ class WalkBar(QWidget):
         self.setVisible(walk.shown)
         done = len(walk.done)
         self.ticks.setText("\u25cf" * done + "\u25cb" * (len(STEPS) - done))
-        self.ticks.setAccessibleName(f"{done} of {len(STEPS)} steps are done")
+        self.ticks.setAccessibleName(
+            tr("{done} of {count} steps are done", done=done, count=len(STEPS))
+        )
         if step is None:
             self.title.setText("Done")
             self.how.setText(OVER)
         else:
-            self.title.setText(f"{walk.number} of {len(STEPS)}: {step.title}")
+            self.title.setText(
+                tr(
+                    "{walk_number} of {count}: {step_title}",
+                    walk_number=walk.number,
+                    count=len(STEPS),
+                    step_title=step.title,
+                )
+            )
             self.how.setText(in_words(step.how))
         self.go.setVisible(step is not None and step.station > 0)
         self.skip.setVisible(step is not None)

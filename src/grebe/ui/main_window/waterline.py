@@ -10,9 +10,10 @@ from grebe.app.live.session import Session
 from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.formatting import counted, late_text
+from grebe.ui.widgets.formatting import late_text
 from grebe.ui.widgets.guard import TouchGuard
 from grebe.ui.widgets.theme import CORNER, DAY, Palette
+from grebe.words import counted, tr
 
 HEIGHT = 84
 SURFACE_LEFT = 270
@@ -39,7 +40,7 @@ class Waterline(QWidget):
         self.setFocusPolicy(Qt.FocusPolicy.TabFocus)
         self.points_at_tap = False
         """What Enter presses, while it has the focus: the tap at the right, or run and stop."""
-        self.setAccessibleName("Waterline")
+        self.setAccessibleName(tr("Waterline"))
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         """Left and right choose between run and tap, Enter or Space presses."""
@@ -99,7 +100,7 @@ class Waterline(QWidget):
         ready = session.link.state == "on"
         running = session.running
         draw.panel(painter, button, p.water if ready else p.soft)
-        words = "Stop" if running else "Run"
+        words = tr("Stop") if running else tr("Run")
         colour = p.on_water if ready else p.muted
         draw.text(
             painter, button.center().x(), button.center().y() + 7, words, colour,
@@ -109,12 +110,12 @@ class Waterline(QWidget):
         place = f"{bar}.{beat}" if running else "-.-"
         coming = session.position.beats_to_come()
         if coming:
-            place = f"in {coming}"
+            place = tr("in {coming}", coming=coming)
         draw.text(painter, 142, 44, place, p.ink, size=26, weight=600)
         layout = session.derived.layout()
         below = "bar.beat"
         if layout is not None:
-            below = f"bar.beat   of {layout.bars}"
+            below = tr("bar.beat   of {bars}", bars=layout.bars)
         draw.text(painter, 142, 64, below, p.muted, size=12)
 
     def _meter(self) -> Meter:
@@ -149,8 +150,8 @@ class Waterline(QWidget):
         for beat in range(meter.beats + 1):
             x = left + (right - left) * beat / meter.beats
             draw.line(painter, x, top, x, bottom, p.rule)
-        draw.text(painter, left - 8, top + 9, "early", p.muted, size=12, align=draw.RIGHT)
-        draw.text(painter, left - 8, bottom, "late", p.muted, size=12, align=draw.RIGHT)
+        draw.text(painter, left - 8, top + 9, tr("early"), p.muted, size=12, align=draw.RIGHT)
+        draw.text(painter, left - 8, bottom, tr("late"), p.muted, size=12, align=draw.RIGHT)
         draw.line(painter, left, level, right, level, p.water, 2)
         status = session.status
         if status is None:
@@ -196,23 +197,26 @@ class Waterline(QWidget):
         draw.text(painter, right, 44, f"{bpm:.2f}", p.ink, size=26, weight=600, align=draw.RIGHT)
         draw.text(painter, right, 64, self._led_by(), p.muted, size=12, align=draw.RIGHT)
         if session.tempo.pushed:
-            words = f"pushed {session.tempo.pushed:+g} %"
+            words = tr("pushed {pushed:+g} %", pushed=session.tempo.pushed)
             draw.text(painter, right, 17, words, p.crest, size=12, align=draw.RIGHT)
         elif session.tempo.tapped is not None:
             fit = session.tempo.tapped
-            words = f"tapped {fit.low:.1f} to {fit.high:.1f}"
+            words = tr("tapped {low:.1f} to {high:.1f}", low=fit.low, high=fit.high)
             draw.text(painter, right, 17, words, p.crest, size=12, align=draw.RIGHT)
 
     def _led_by(self) -> str:
         """Who leads, and what is heard of a leader that Grebe follows."""
         session, status = self.session, self.session.status
         rig = session.project.rig
-        led = rig.name_of(rig.leader) if rig.leader else "nobody"
+        led = rig.name_of(rig.leader) if rig.leader else tr("nobody")
         if status is not None and status.follows:
             name = rig.name_of(status.follows)
-            heard = {"none": f"waits for {name}", "held": f"holds {name}'s tempo"}
-            return heard.get(status.hearing, f"follows {name}")
-        return f"BPM  tap T  led by {led}"
+            heard = {
+                "none": tr("waits for {name}", name=name),
+                "held": tr("holds {name}'s tempo", name=name),
+            }
+            return heard.get(status.hearing, tr("follows {name}", name=name))
+        return tr("BPM  tap T  led by {led}", led=led)
 
     def _computers(self) -> list[tuple[str, QColor, int]]:
         """Other computers of the session: those that are off by name, else how many there are."""
@@ -227,18 +231,20 @@ class Waterline(QWidget):
         if not here:
             return []
         worst = max((abs(ms) for _, ms in late), default=0.0)
-        words = f"{counted(here, 'computer')}, {max(worst, 0.01):.2f} ms"
+        words = tr(
+            "{computers}, {max:.2f} ms", computers=counted(here, "computer"), max=max(worst, 0.01)
+        )
         return [(words, p.muted, 400)]
 
     def _verdict(self) -> list[tuple[str, QColor, int]]:
         p, session = self.palette_now, self.session
         status = session.status
         if session.link.state == "starting":
-            return [("Starting the engine", p.muted, 400)]
+            return [(tr("Starting the engine"), p.muted, 400)]
         if session.link.state == "other":
-            return [("The engine plays", p.sand, 600), ("another project", p.sand, 600)]
+            return [(tr("The engine plays"), p.sand, 600), ("another project", p.sand, 600)]
         if session.link.state != "on" or status is None:
-            return [("No engine", p.eye, 600)]
+            return [(tr("No engine"), p.eye, 600)]
         names = {d.id: d for d in session.project.rig.devices}
         off: list[tuple[str, QColor, int]] = []
         good: list[str] = []
@@ -248,9 +254,9 @@ class Waterline(QWidget):
             if device is None:
                 continue
             if row.line_problem:
-                off.append((f"{device.name}: pulses gone", p.eye, 600))
+                off.append((tr("{device}: pulses gone", device=device.name), p.eye, 600))
             elif row.port == "gone":
-                off.append((f"{device.name}: port gone", p.eye, 600))
+                off.append((tr("{device}: port gone", device=device.name), p.eye, 600))
             elif (off_ms := session.position.off_by_ms(device)) is not None:
                 off.append((f"{device.name} {late_text(off_ms)}", p.eye, 600))
             elif row.sent:
@@ -259,8 +265,8 @@ class Waterline(QWidget):
         off += self._computers()
         if good and status.running:
             off.append((", ".join(good), p.muted, 400))
-            off.append((f"within {max(worst, 0.1):.1f} ms", p.muted, 400))
+            off.append((tr("within {max:.1f} ms", max=max(worst, 0.1)), p.muted, 400))
         if not off:
-            words = "No box is heard yet" if status.running else "Nothing sounds before Run"
+            words = tr("No box is heard yet") if status.running else tr("Nothing sounds before Run")
             return [(words, p.muted, 400)]
         return off

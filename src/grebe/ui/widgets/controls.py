@@ -20,6 +20,7 @@ from PyQt6.QtWidgets import QPushButton, QSizePolicy, QTabBar, QWidget
 from grebe.app.live.session import Session
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.theme import CORNER, DAY, Palette, font
+from grebe.words import tr
 
 SHEET_WIDTH = 292
 
@@ -91,7 +92,7 @@ class Tabs(QTabBar):
         self.setExpanding(False)
         self.setFocusPolicy(Qt.FocusPolicy.TabFocus)
         self.setUsesScrollButtons(False)
-        self.setAccessibleName("Parts")
+        self.setAccessibleName(tr("Parts"))
         self.setFont(font(16, 600))
         for name in names:
             self.addTab(name)

@@ -22,6 +22,7 @@ from PyQt6.QtWidgets import (
 
 from grebe.core.forms import Field, reckoned, stepped
 from grebe.ui.widgets.controls import Button
+from grebe.words import tr
 
 Option = tuple[str, str]
 """What is chosen, by id, and its name."""
@@ -103,10 +104,16 @@ class NumberField(QAbstractSpinBox):
 
 
 class ListField(QComboBox):
-    """One of several."""
+    """One of several; the words of a setting are shown in the language of the window."""
 
-    def __init__(self) -> None:
+    entered = pyqtSignal(str)
+    """What was chosen, as it is kept."""
+
+    def __init__(self, fixed: Sequence[str] = ()) -> None:
+        """`fixed` are words of Grebe's own; all others are names, and are shown as they are."""
         super().__init__()
+        self._fixed = frozenset(fixed)
+        self.activated.connect(lambda at: self.entered.emit(str(self.itemData(at))))
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setSizeAdjustPolicy(QComboBox.SizeAdjustPolicy.AdjustToMinimumContentsLengthWithIcon)
         self.setMinimumContentsLength(6)
@@ -118,12 +125,16 @@ class ListField(QComboBox):
 
     def show_choice(self, choices: Sequence[str], text: str) -> None:
         """Show what is so, among what can be chosen."""
-        if choices and [self.itemText(n) for n in range(self.count())] != list(choices):
+        if choices and [self.itemData(n) for n in range(self.count())] != list(choices):
             self.clear()
-            self.addItems(choices)
-        if self.findText(text) < 0:
-            self.addItem(text)
-        self.setCurrentText(text)
+            for choice in choices:
+                self._add(choice)
+        if self.findData(text) < 0:
+            self._add(text)
+        self.setCurrentIndex(self.findData(text))
+
+    def _add(self, choice: str) -> None:
+        self.addItem(tr(choice) if choice in self._fixed else choice, choice)
 
 
 class ManyField(QWidget):
@@ -216,20 +227,20 @@ class ChainField(ManyField):
         """`what` is one of them, in words."""
         super().__init__()
         self.links = _Links()
-        self.links.setAccessibleName(f"{what}s, one after another")
+        self.links.setAccessibleName(tr("{what}: one after another", what=what))
         self.links.moved.connect(self._changed)
         self.more = ListField()
-        self.more.setAccessibleName(f"A {what} more")
+        self.more.setAccessibleName(tr("{what}: one more", what=what))
         self.more.activated.connect(self._add)
-        self.away = Button("Out")
-        self.away.setToolTip("Takes out the one in hand; Delete does too")
+        self.away = Button(tr("Out"))
+        self.away.setToolTip(tr("Takes out the one in hand; Delete does too"))
         self.away.clicked.connect(self._remove)
         row = QHBoxLayout()
         row.addWidget(self.more, 1)
         row.addWidget(self.away)
         self.column.addWidget(self.links)
         self.column.addLayout(row)
-        self._first = f"a {what} more"
+        self._first = tr("{what}: one more", what=what)
 
     def fill(self, options: Sequence[Option], chosen: Sequence[str]) -> None:
         """The chain, and all that could be in it."""
@@ -281,13 +292,13 @@ class ValuesField(ManyField):
         self._values = [(n, v) for n, _, v in (row.partition("=") for row in chosen)]
         self.numbers = {}
         for number, value in self._values:
-            words = names.get(number, f"controller {number}")
+            words = names.get(number, tr("controller {number}", number=number))
             spin = NumberField(VALUE)
             spin.set_text(value)
             spin.setAccessibleName(words)
             spin.setFixedWidth(84)
             spin.entered.connect(self._setter(number))
-            away = Button("Out")
+            away = Button(tr("Out"))
             away.clicked.connect(self._remover(number))
             row = QHBoxLayout()
             row.addWidget(QLabel(words), 1)
@@ -296,8 +307,8 @@ class ValuesField(ManyField):
             self.column.addLayout(row)
             self.numbers[number] = spin
         more = ListField()
-        more.setAccessibleName("A controller more")
-        more.addItem("a controller more")
+        more.setAccessibleName(tr("A controller more"))
+        more.addItem(tr("a controller more"))
         for number, words in options:
             if number not in self.numbers:
                 more.addItem(f"{words}, {number}", number)

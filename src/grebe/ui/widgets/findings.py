@@ -15,8 +15,9 @@ from grebe.core.findings.model import SubjectKind
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Canvas
 from grebe.ui.widgets.theme import CORNER, metrics
+from grebe.words import tr
 
-TAGS = {"block": "stops you", "warn": "look", "note": "note"}
+TAGS = {"block": tr("stops you"), "warn": tr("look"), "note": tr("note##a finding")}
 HEAD = 30.0
 LINE = 20.0
 GAP = 8.0
@@ -34,9 +35,9 @@ class _Button:
 
 
 COUNTED = (
-    ("block", "stops you", "stop you"),
-    ("warn", "to look at", "to look at"),
-    ("note", "note", "notes"),
+    ("block", tr("stops you"), tr("stop you")),
+    ("warn", tr("to look at"), tr("to look at")),
+    ("note", tr("note##a finding"), tr("notes##findings")),
 )
 """Severity, and how one and how several of it are counted."""
 
@@ -57,7 +58,7 @@ class FindingsList(Canvas):
         self._scroll = 0.0
         self._buttons: list[_Button] = []
         self._rows: list[tuple[QRectF, int]] = []
-        self.setAccessibleName("Findings")
+        self.setAccessibleName(tr("Findings"))
 
     @property
     def findings(self) -> tuple[Finding, ...]:
@@ -158,7 +159,7 @@ class FindingsList(Canvas):
         """Draw the heading and what is seen of the list."""
         p, width = self.palette_now, float(self.width())
         found = self.findings
-        title = "Intended" if self.shows_intended else "Findings"
+        title = tr("Intended") if self.shows_intended else tr("Findings")
         draw.text(painter, 0, 20, title, p.ink, size=16, weight=600)
         if found:
             counts = [
@@ -170,11 +171,11 @@ class FindingsList(Canvas):
         intended = self.session.derived.known().intended
         quiet = sum(not self._kinds or f.kind in self._kinds for f in intended)
         if quiet or self.shows_intended:
-            words = "Findings" if self.shows_intended else f"{quiet} intended"
+            words = tr("Findings") if self.shows_intended else tr("{quiet} intended", quiet=quiet)
             draw.text(painter, width - 4, 20, words, p.water, size=14, weight=600, align=draw.RIGHT)
         self._buttons, self._rows = [], []
         if not found:
-            words = "Nothing to look at." if not self.shows_intended else "None."
+            words = tr("Nothing to look at.") if not self.shows_intended else "None."
             draw.text(painter, 0, HEAD + 22, words, p.muted, size=14)
             return
         painter.save()
@@ -206,13 +207,15 @@ class FindingsList(Canvas):
         right = box.right() - 12
         if self.shows_intended:
             self._paint_button(
-                painter, right, y + 8, "Hear it again", self._edits.hear_again, finding
+                painter, right, y + 8, tr("Hear it again"), self._edits.hear_again, finding
             )
             return
-        right = self._paint_button(painter, right, y + 8, "Intended", self._edits.accept, finding)
+        right = self._paint_button(
+            painter, right, y + 8, tr("Intended"), self._edits.accept, finding
+        )
         if finding.cure is not None:
             self._paint_button(
-                painter, right - 6, y + 8, "Mend", self._edits.mend, finding, filled=True
+                painter, right - 6, y + 8, tr("Mend"), self._edits.mend, finding, filled=True
             )
         self._rows.append((box, index))
 

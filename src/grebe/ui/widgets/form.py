@@ -30,6 +30,7 @@ from grebe.ui.widgets.fields import (
     mark_wrong,
     text_field,
 )
+from grebe.words import tr
 
 WIDE = 132
 """Of a control beside its words."""
@@ -144,9 +145,9 @@ class Form(QScrollArea):
             number.entered.connect(partial(self._set, row))
             return number
         if row.control == "list":
-            box = ListField()
-            box.addItems(row.choices)
-            box.textActivated.connect(partial(self._set, row))
+            box = ListField(row.choices)
+            box.show_choice(row.choices, row.choices[0] if row.choices else "")
+            box.entered.connect(partial(self._set, row))
             return box
         if row.control == "tick":
             tick = QCheckBox()
@@ -157,9 +158,9 @@ class Form(QScrollArea):
     def _many_widget(self, row: Field) -> ManyField:
         made: ManyField
         if row.control == "ticks":
-            made = TicksField("none there")
+            made = TicksField(tr("none there"))
         elif row.control == "chain":
-            made = ChainField("pattern")
+            made = ChainField(tr("pattern"))
         else:
             made = ValuesField()
         made.chosen.connect(lambda ids: self._pick(row, ids))

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from fractions import Fraction
 
+from grebe.words import counted, tr
+
 NOTE_NAMES = ("C", "C#", "D", "D#", "E", "F", "F#", "G", "G#", "A", "A#", "B")
 
 
@@ -11,7 +13,7 @@ def length_text(seconds: float) -> str:
     """A length in words: 3 min 33 s."""
     whole = round(seconds)
     minutes, rest = divmod(whole, 60)
-    return f"{minutes} min {rest} s" if minutes else f"{rest} s"
+    return tr("{minutes} min {rest} s", minutes=minutes, rest=rest) if minutes else f"{rest} s"
 
 
 def seconds_text(seconds: float) -> str:
@@ -21,22 +23,17 @@ def seconds_text(seconds: float) -> str:
 
 def late_text(ms: float) -> str:
     """A deviation in words: 3.1 ms late."""
-    return f"{abs(ms):.1f} ms {'late' if ms >= 0 else 'early'}"
+    return tr("{value:.1f} ms {what}", value=abs(ms), what=tr("late") if ms >= 0 else tr("early"))
 
 
 def beats_text(beats: Fraction, bar_beats: Fraction) -> str:
     """Bars where it comes out even, otherwise quarter notes."""
     bars = beats / bar_beats
     if bars.denominator == 1:
-        return f"{bars} bar{'s' if bars != 1 else ''}"
-    return f"{float(beats):g} quarter notes"
+        return counted(int(bars), "bar")
+    return tr("{float:g} quarter notes", float=float(beats))
 
 
 def note_name(note: int) -> str:
     """A pitch with its octave, middle C (60) as C4."""
     return f"{NOTE_NAMES[note % 12]}{note // 12 - 1}"
-
-
-def counted(number: int, word: str, plural: str = "") -> str:
-    """1 bar, 2 bars."""
-    return f"{number} {word if number == 1 else plural or word + 's'}"

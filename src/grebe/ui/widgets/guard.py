@@ -8,6 +8,7 @@ from PyQt6.QtCore import QPointF
 
 from grebe.app.actions.keymap import told
 from grebe.app.live.session import Session
+from grebe.words import tr
 
 HELD_S = 0.5
 """A touch that lasts so long was meant. Common practice, no source."""
@@ -41,6 +42,7 @@ class TouchGuard:
         if time.monotonic() - down[0] >= HELD_S and moved < STRAY_PX:
             return True
         self._session.say(
-            "info", f"Touch guard: hold it for half a second. {told('guard')} lets it off."
+            "info",
+            tr("Touch guard: hold it for half a second. {guard} lets it off.", guard=told("guard")),
         )
         return False

@@ -13,6 +13,7 @@ from PyQt6.QtWidgets import QWidget
 
 from grebe.app.settings import Paper, read_settings
 from grebe.formats.atomic import write_atomic
+from grebe.words import tr
 
 MARGIN_MM = 14.0
 RESOLUTION = 300
@@ -55,7 +56,7 @@ def print_html(parent: QWidget, html: str, title: str) -> bool:
     printer.setCreator("Grebe")
     _lay_out(printer, None)
     dialog = QPrintDialog(printer, parent)
-    dialog.setWindowTitle(f"Print: {title}")
+    dialog.setWindowTitle(tr("Print: {title}", title=title))
     if dialog.exec() != QPrintDialog.DialogCode.Accepted:
         return False
     _document(html).print(printer)

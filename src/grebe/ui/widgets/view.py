@@ -19,6 +19,7 @@ from grebe.ui.widgets.controls import SHEET_WIDTH, Canvas, Heading, Tabs
 from grebe.ui.widgets.findings import FindingsList
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.theme import DAY, Palette, style_sheet
+from grebe.words import tr
 
 FINDINGS_HEIGHT = 104
 """Room for one of them under the heading; the rest is scrolled to."""
@@ -66,7 +67,7 @@ class Thing(NamedTuple):
     kinds: tuple[str, ...]
 
 
-NO_BOX = Thing("The rig", ("rig",))
+NO_BOX = Thing(tr("The rig"), ("rig",))
 """In hand where a box is wanted, and the rig has none yet."""
 
 
@@ -169,7 +170,7 @@ class View(QWidget):
 
     def _refused(self, form: Form, owner: str, key: str, error: EditError) -> None:
         self.session.say("warn", f"{error}.")
-        form.refuse(f"{error}. It stays as it was.", owner, key)
+        form.refuse(tr("{error}. It stays as it was.", error=error), owner, key)
 
     def tab_row(self, panes: Sequence[tuple[str, str]]) -> QHBoxLayout:
         """The parts of the station by name, each with the action that shows it."""

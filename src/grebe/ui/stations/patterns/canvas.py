@@ -19,7 +19,7 @@ from grebe.ui.stations.patterns.note_lanes import paint_lane, paint_voice
 from grebe.ui.stations.patterns.places import EDGE, LABELS, LOW_ROW, ROW_MARGIN, TOP, Places, Row
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import PlayheadCanvas
-from grebe.ui.widgets.formatting import counted
+from grebe.words import counted, tr
 
 CLICK_PX = 4.0
 GRAB_PX = 7.0
@@ -65,7 +65,7 @@ class PatternCanvas(PlayheadCanvas):
         self._places: Places | None = None
         self._pictures: dict[str, _Picture] = {}
         self.setAcceptDrops(True)
-        self.setAccessibleName("Pattern")
+        self.setAccessibleName(tr("Pattern"))
 
     @property
     def content(self) -> Content:
@@ -189,14 +189,17 @@ class PatternCanvas(PlayheadCanvas):
         """Draw the ruler and every row."""
         places = self.places
         if not places.rows:
-            words = f"This pattern has no voices. {told('add_voice')} adds one."
+            words = tr(
+                "This pattern has no voices. {add_voice} adds one.", add_voice=told("add_voice")
+            )
             if self.editor.hand.pattern is None:
-                words = (
-                    f"No pattern yet. {told('new_pattern')} makes one, {told('import_loop')} "
-                    "imports a MIDI file."
+                words = tr(
+                    "No pattern yet. {new_pattern} makes one, {import_loop} imports a MIDI file.",
+                    new_pattern=told("new_pattern"),
+                    import_loop=told("import_loop"),
                 )
                 if self.editor.hand.device is None:
-                    words = f"No box yet. {told('add_box')} in Rig adds one."
+                    words = tr("No box yet. {add_box} in Rig adds one.", add_box=told("add_box"))
             draw.text(painter, LABELS, 60, words, self.palette_now.muted)
             return
         self._paint_ruler(painter, places)
@@ -256,15 +259,19 @@ class PatternCanvas(PlayheadCanvas):
         end = places.x_at(places.end_of(row))
         full = places.end_of(row) >= places.shown_ticks
         colour, weight = (p.muted, 400) if full else (p.crest, 600)
-        what = f"note {row.note}" if isinstance(row, Voice) else f"controller {row.controller}"
-        steps = f"{counted(row.length, 'step')} of {row.rate}"
+        what = (
+            tr("note {note}", note=row.note)
+            if isinstance(row, Voice)
+            else tr("controller {controller}", controller=row.controller)
+        )
+        steps = tr("{steps} of {rate}", steps=counted(row.length, "step"), rate=row.rate)
         if isinstance(row, Voice):
             if row.even:
-                steps = f"{counted(row.length, 'step')}, even"
+                steps = tr("{steps}, even", steps=counted(row.length, "step"))
             if row.direction != "forward":
                 what += f", {row.direction}"
             if row.swing is not None:
-                what += f", swing {row.swing:g}"
+                what += tr(", swing {swing:g}", swing=row.swing)
         if places.row_height >= LOW_ROW:
             draw.text(painter, 0, y - 34, row.name, p.ink, size=16, weight=600, width=LABELS - 12)
             draw.text(painter, 0, y - 17, what, p.muted, size=12, width=LABELS - 12)

@@ -16,9 +16,10 @@ from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import EditError
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Button, Canvas
-from grebe.ui.widgets.formatting import counted, note_name
+from grebe.ui.widgets.formatting import note_name
+from grebe.words import counted, tr
 
-EVERYTHING = "everything"
+EVERYTHING = tr("everything")
 STRENGTHS = ("100", "75", "50", "25", "0")
 SHOWN_BARS = 16
 
@@ -33,14 +34,14 @@ class PlayedCanvas(Canvas):
         self.beats = 4.0
         """Quarter notes that would be taken."""
         self.bar_beats = 4.0
-        self.setAccessibleName("What was played")
+        self.setAccessibleName(tr("What was played"))
 
     def paint_still(self, painter: QPainter) -> None:
         """Draw time from left to right, notes low to high."""
         p, width, height = self.palette_now, float(self.width()), float(self.height())
         if not self.notes:
-            words = ("Nothing has been played in yet. Play on a box that is plugged into Grebe, "
-                     "or press 1 to 9 for the voices of this pattern.")  # fmt: skip
+            words = (tr("Nothing has been played in yet. Play on a box that is plugged into "
+"Grebe, or press 1 to 9 for the voices of this pattern."))  # fmt: skip
             draw.paragraph(painter, QRectF(0, 26, width, 80), words, p.muted)
             return
         shown = SHOWN_BARS * self.bar_beats
@@ -61,7 +62,14 @@ class PlayedCanvas(Canvas):
             draw.line(painter, x, y, x + max(2.0, note.length * scale), y, p.water, 2)
             note_lanes.append(QRectF(x - 1.5, y - 4 - note.velocity / 9, 3, 4 + note.velocity / 9))
         draw.rects(painter, note_lanes, p.water)
-        draw.text(painter, 8, height - 4, f"the last {SHOWN_BARS} bars", p.muted, size=12)
+        draw.text(
+            painter,
+            8,
+            height - 4,
+            tr("the last {shown_bars} bars", shown_bars=SHOWN_BARS),
+            p.muted,
+            size=12,
+        )
         draw.text(painter, 8 + taken + 4, 16, counted(round(self.beats / self.bar_beats), "bar"),
                   p.crest, size=14, weight=600)  # fmt: skip
         for note_number in {low, high}:
@@ -88,16 +96,20 @@ class CapturePane(QWidget):
         self.bars.addItems([str(n) for n in LENGTHS])
         self.grid.addItems(GRIDS)
         self.strength.addItems(STRENGTHS)
-        self.held.addItems(("by its gate", "one-shot"))
-        self.into.addItems(("a voice a note", "one voice with pitches"))
+        self.held.addItems((tr("by its gate"), tr("one-shot")))
+        self.into.addItems((tr("a voice a note"), tr("one voice with pitches")))
         grid = QGridLayout()
         grid.setHorizontalSpacing(10)
         grid.setVerticalSpacing(2)
         columns = (
-            ("From", self.source), ("Bars", self.bars), ("Grid", self.grid),
-            ("Quantise, %", self.strength), ("Onto swing", self.swing), ("Held", self.held),
-            ("As", self.into),
-        )  # fmt: skip
+            (tr("From"), self.source),
+            (tr("Bars"), self.bars),
+            ("Grid", self.grid),
+            (tr("Quantise, %"), self.strength),
+            (tr("Onto swing"), self.swing),
+            (tr("Held"), self.held),
+            (tr("As"), self.into),
+        )
         for column, (words, box) in enumerate(columns):
             box.setAccessibleName(words)
             grid.addWidget(QLabel(words), 0, column)
@@ -108,7 +120,7 @@ class CapturePane(QWidget):
         row = QHBoxLayout()
         self.said = QLabel()
         self.said.setWordWrap(True)
-        make, over = Button("Make a pattern", primary=True), Button("Lay over this one")
+        make, over = Button(tr("Make a pattern"), primary=True), Button(tr("Lay over this one"))
         make.clicked.connect(self.settings)
         over.clicked.connect(self.lay_over)
         row.addWidget(self.said, 1)
@@ -147,16 +159,16 @@ class CapturePane(QWidget):
         self.proposal = propose(notes, end, bar) if notes else None
         found = self.proposal
         self.swing.clear()
-        self.swing.addItem("straight", 50.0)
+        self.swing.addItem(tr("straight"), 50.0)
         if found is not None:
             self.bars.setCurrentText(str(found.bars))
             self.grid.setCurrentText(found.rate)
             if found.swing > 50:
-                self.swing.addItem(f"as played, {found.swing:g} %", found.swing)
+                self.swing.addItem(tr("as played, {swing:g} %", swing=found.swing), found.swing)
                 self.swing.setCurrentIndex(1)
         own = self.editor.hand.content.swing
         if own > 50:
-            self.swing.addItem(f"the pattern's, {own:g} %", own)
+            self.swing.addItem(tr("the pattern's, {own:g} %", own=own), own)
         self._changed()
 
     def _bar_beats(self) -> float:
@@ -175,11 +187,18 @@ class CapturePane(QWidget):
         else:
             taken = len(window(canvas.notes, canvas.end, canvas.beats))
             swing = (
-                f"played with {found.swing:g} % swing" if found.swing > 50 else "played straight"
+                tr("played with {swing:g} % swing", swing=found.swing)
+                if found.swing > 50
+                else tr("played straight")
             )
             self.said.setText(
-                f"It repeats after {counted(found.bars, 'bar')}; {swing}, nearest to {found.rate}. "
-                f"{counted(taken, 'note')} would be taken."
+                tr(
+                    "It repeats after {bars}; {swing}, nearest to {rate}. {notes} would be taken.",
+                    bars=counted(found.bars, "bar"),
+                    swing=swing,
+                    rate=found.rate,
+                    notes=counted(taken, "note"),
+                )
             )
         canvas.refresh()
 
@@ -187,7 +206,7 @@ class CapturePane(QWidget):
         """The pattern as the controls have it. EditError where nothing was played."""
         device = self.editor.hand.device
         if not self.canvas.notes or device is None:
-            raise EditError("nothing has been played in yet")
+            raise EditError(tr("nothing has been played in yet"))
         how = Taken(
             rate=self.grid.currentText(),
             strength=int(self.strength.currentText()) / 100,

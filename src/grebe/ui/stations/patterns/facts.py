@@ -14,14 +14,15 @@ from grebe.core.patterns.wire import burst_ms, busiest_step
 from grebe.core.rig.model import Device
 from grebe.core.time.swing import swing
 from grebe.core.time.ticks import TICKS_PER_QUARTER
-from grebe.ui.widgets.formatting import beats_text, counted, note_name
+from grebe.ui.widgets.formatting import beats_text, note_name
 from grebe.ui.widgets.sheet import SheetLine, Tone, bar, big, head, note, rounds
+from grebe.words import counted, tr
 
 KIND_WORDS = {
     "alike": "",
-    "polymeter": "polymeter: the same step, other lengths",
-    "polyrhythm": "polyrhythm: the same length, other steps",
-    "both": "other lengths and other steps",
+    "polymeter": tr("polymeter: the same step, other lengths"),
+    "polyrhythm": tr("polyrhythm: the same length, other steps"),
+    "both": tr("other lengths and other steps"),
 }
 
 
@@ -38,7 +39,7 @@ def pattern_lines(session: Session, pattern: Pattern, device: Device | None) -> 
         lines.append(SheetLine("", kind="gap"))
     lines += _key(content)
     lines += _swing(content, device, bpm)
-    lines.append(head("MIDI wire"))
+    lines.append(head(tr("MIDI wire")))
     step, notes = busiest_step(content)
     if notes:
         late = burst_ms(notes)[1]
@@ -46,22 +47,32 @@ def pattern_lines(session: Session, pattern: Pattern, device: Device | None) -> 
         full = late / step_ms
         lines.append(bar(full, "good" if full < 0.25 else "look" if full < 0.75 else "wrong"))
         lines.append(
-            note(f"busiest at step {step + 1}: {counted(notes, 'note')}, "
-                 f"the last lands {late:.1f} ms after the first begins")
+            note(tr("busiest at step {value}: {notes}, the last lands {late:.1f} ms after "
+"the first begins", value=step + 1, notes=counted(notes, 'note'), late=late))
         )  # fmt: skip
-    lines += [note(f"{density(content):.1f} strokes a beat"), SheetLine("", kind="gap")]
+    lines += [
+        note(tr("{density:.1f} strokes a beat", density=density(content))),
+        SheetLine("", kind="gap"),
+    ]
     if device is not None and device.plays == "own":
         tone = "good" if pattern.box_status == "in the box" else "look"
-        lines += [head("Memory of the box"), note(pattern.box_status.capitalize(), tone)]
+        lines += [head(tr("Memory of the box")), note(pattern.box_status.capitalize(), tone)]
         if pattern.box_status != "in the box":
-            lines.append(note(f"{device.name} plays its own copy until this is keyed in and "
-                              "B pressed. A stand-in takes it over by itself."))  # fmt: skip
+            lines.append(
+                note(
+                    tr(
+                        "{device} plays its own copy until this is keyed in and B pressed. A "
+                        "stand-in takes it over by itself.",
+                        device=device.name,
+                    )
+                )
+            )
         lines.append(SheetLine("", kind="gap"))
     lines += _kin(session, pattern)
     scenes = [
         s.name for s in session.project.scenes if any(pattern.id in part.chain for part in s.parts)
     ]
-    return [*lines, head("Used in"), note(", ".join(scenes) or "no scene yet")]
+    return [*lines, head(tr("Used in")), note(", ".join(scenes) or tr("no scene yet"))]
 
 
 def _together(content: Content, bpm: float) -> list[SheetLine]:
@@ -69,18 +80,31 @@ def _together(content: Content, bpm: float) -> list[SheetLine]:
     lengths = " \u00b7 ".join(str(n) for n in dict.fromkeys(v.length for v in content.voices))
     alike = found.kind in ("alike", "polyrhythm")
     lines = [
-        head("Lines up again"),
+        head(tr("Lines up again")),
         big(beats_text(found.beats, Fraction(4)), "ink" if alike else "yours"),
-        note(f"lengths {lengths}" if lengths else "no voices yet"),
+        note(tr("lengths {lengths}", lengths=lengths) if lengths else tr("no voices yet")),
     ]
     if KIND_WORDS[found.kind]:
         lines.append(note(KIND_WORDS[found.kind]))
     if found.with_pattern != found.beats:
-        lines.append(note(f"with its own length: {beats_text(found.with_pattern, Fraction(4))}"))
+        lines.append(
+            note(
+                tr(
+                    "with its own length: {beats_text}",
+                    beats_text=beats_text(found.with_pattern, Fraction(4)),
+                )
+            )
+        )
     seconds = float(found.beats) * 60 / bpm
     steps = found.beats * TICKS_PER_QUARTER / content.step_ticks
-    count = f"{steps} steps" if steps.denominator == 1 else f"{float(steps):.1f} steps"
-    lines.append(note(f"{count}, {seconds:.1f} s at {bpm:g} BPM"))
+    count = (
+        tr("{steps} steps", steps=steps)
+        if steps.denominator == 1
+        else tr("{float:.1f} steps", float=float(steps))
+    )
+    lines.append(
+        note(tr("{count}, {seconds:.1f} s at {bpm:g} BPM", count=count, seconds=seconds, bpm=bpm))
+    )
     if not alike:
         whole = float(found.beats) * TICKS_PER_QUARTER
         times = dict.fromkeys(whole / content.ticks_of(v) for v in content.voices)
@@ -95,7 +119,7 @@ def _key(content: Content) -> list[SheetLine]:
     pitched = {h.note + c for v in content.voices for h in v.hits if h.note is not None
                for c in (0, *h.chord)}  # fmt: skip
     strange = ", ".join(note_name(n) for n in sorted(outside(tuple(pitched), content.key)))
-    words = f"outside it: {strange}" if strange else "nothing leaves it"
+    words = tr("outside it: {strange}", strange=strange) if strange else tr("nothing leaves it")
     return [head(content.key), note(words), SheetLine("", kind="gap")]
 
 
@@ -103,12 +127,26 @@ def _swing(content: Content, device: Device | None, bpm: float) -> list[SheetLin
     if content.swing == 50:
         return []
     late = swing(content.swing, bpm, content.step_ticks, 96).late_ms
-    lines = [head("Swing"), note(f"{content.swing:g} %: second steps {late:.1f} ms late")]
+    lines = [
+        head(tr("Swing")),
+        note(tr("{swing:g} %: second steps {late:.1f} ms late", swing=content.swing, late=late)),
+    ]
     steps = device.spec.steps if device is not None else None
     if steps is not None and device is not None:
         level = swing_level(steps, content.swing, bpm, content.step_ticks)
-        off = "exactly" if abs(level.off_ms) < 0.05 else f"{level.off_ms:+.1f} ms off"
-        words = f"{device.name}: level {level.number} of {level.of}, {level.value:g} %, {off}"
+        off = (
+            tr("exactly")
+            if abs(level.off_ms) < 0.05
+            else tr("{off_ms:+.1f} ms off", off_ms=level.off_ms)
+        )
+        words = tr(
+            "{device}: level {level_number} of {of}, {level_value:g} %, {off}",
+            device=device.name,
+            level_number=level.number,
+            of=level.of,
+            level_value=level.value,
+            off=off,
+        )
         lines.append(note(words, "ink" if off == "exactly" else "look"))
     return [*lines, SheetLine("", kind="gap")]
 
@@ -120,8 +158,12 @@ def _kin(session: Session, pattern: Pattern) -> list[SheetLine]:
     lines: list[SheetLine] = []
     if of is not None:
         steps = sum(step >= 0 for _, step in differing(pattern.content, of.content))
-        words = f"of {of.name}; differs on {counted(steps, 'step')}, marked under the lines"
-        lines += [head("Variation"), note(words)]
+        words = tr(
+            "of {of}; differs on {steps}, marked under the lines",
+            of=of.name,
+            steps=counted(steps, "step"),
+        )
+        lines += [head(tr("Variation")), note(words)]
     if made:
-        lines += [head("Its variations"), note(", ".join(made))]
+        lines += [head(tr("Its variations")), note(", ".join(made))]
     return [*lines, SheetLine("", kind="gap")] if lines else []

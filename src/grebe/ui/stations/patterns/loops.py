@@ -26,7 +26,8 @@ from grebe.errors import GrebeError
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.ask_file import LOOPS, ask_folder
 from grebe.ui.widgets.controls import Button, Canvas
-from grebe.ui.widgets.formatting import counted, note_name
+from grebe.ui.widgets.formatting import note_name
+from grebe.words import counted, tr
 
 TRIM_MS, SHIFT_MS = 1.0, 1.0
 GRAB_PX = 6.0
@@ -48,7 +49,7 @@ class LoopCanvas(Canvas):
         self.problem = ""
         self.index = 0
         self._from: float | None = None
-        self.setAccessibleName("Loop")
+        self.setAccessibleName(tr("Loop"))
 
     def x_of(self, sample: float) -> float:
         """Where a sample lies."""
@@ -89,8 +90,18 @@ class LoopCanvas(Canvas):
         p, loop = self.palette_now, self.loop
         width, height = self.width(), float(self.height())
         if loop is None:
-            draw.text(painter, 0, 40, f"No loops on this box yet. {told('import_loop')} takes a "
-                      "WAV file in; or drop one here.", p.muted, width=width)  # fmt: skip
+            draw.text(
+                painter,
+                0,
+                40,
+                tr(
+                    "No loops on this box yet. {import_loop} takes a WAV file in; or drop "
+                    "one here.",
+                    import_loop=told("import_loop"),
+                ),
+                p.muted,
+                width=width,
+            )
             return
         middle, tall = 30 + (height - 80) / 2, (height - 80) / 2
         for beat in range(loop.bars * loop.beats_a_bar + 1):
@@ -99,7 +110,12 @@ class LoopCanvas(Canvas):
             draw.line(painter, x, 20, x, height - 40, p.rule, 2 if first else 1)
             if first and beat // loop.beats_a_bar < loop.bars:
                 draw.text(
-                    painter, x + 4, 14, f"bar {beat // loop.beats_a_bar + 1}", p.muted, size=12
+                    painter,
+                    x + 4,
+                    14,
+                    tr("bar {value}", value=beat // loop.beats_a_bar + 1),
+                    p.muted,
+                    size=12,
                 )
         if 0 <= self.index < len(loop.slices):
             piece = loop.slices[self.index]
@@ -143,10 +159,12 @@ class LoopsPane(QWidget):
         row = QHBoxLayout()
         row.addWidget(self.said, 1)
         for words, do in (
-            ("A pattern of it", self.settings), ("Cut at onsets", self.loop_editor.cut_onsets),
-            ("Cut evenly", self.loop_editor.cut_even), ("Fit: slices", self.fit_slices),
-            ("Fit: pitch", self.fit_pitch),
-        ):  # fmt: skip
+            (tr("A pattern of it"), self.settings),
+            (tr("Cut at onsets"), self.loop_editor.cut_onsets),
+            (tr("Cut evenly"), self.loop_editor.cut_even),
+            (tr("Fit: slices"), self.fit_slices),
+            (tr("Fit: pitch"), self.fit_pitch),
+        ):
             button = Button(words)
             button.clicked.connect(self._safe(do))
             row.addWidget(button)
@@ -187,12 +205,21 @@ class LoopsPane(QWidget):
             bpm = self.editor.session.position.written_bpm
             cost = repitch(loop.bpm, bpm)
             others = len(self.loop_editor.loops)
-            more = f" ({others} loops; PgDown for the next)" if others > 1 else ""
+            more = tr(" ({others} loops; PgDown for the next)", others=others) if others > 1 else ""
             self.said.setText(
-                f"{loop.name}{more}: {counted(loop.bars, 'bar')} in {loop.seconds:.2f} s, "
-                f"{loop.bpm:.2f} BPM; {counted(len(loop.slices), 'slice')}"
-                f"{' on one shared slot' if loop.shared else ''}. To {bpm:g} BPM by pitch: "
-                f"{cost.semitones:+.2f} semitones; by slices: none."
+                tr(
+                    "{loop}{more}: {bars} in {seconds:.2f} s, {bpm:.2f} BPM; {slices}{what}. "
+                    "To {bpm2:g} BPM by pitch: {semitones:+.2f} semitones; by slices: none.",
+                    loop=loop.name,
+                    more=more,
+                    bars=counted(loop.bars, "bar"),
+                    seconds=loop.seconds,
+                    bpm=loop.bpm,
+                    slices=counted(len(loop.slices), "slice"),
+                    what=tr(" on one shared slot") if loop.shared else "",
+                    bpm2=bpm,
+                    semitones=cost.semitones,
+                )
             )
         self._show()
 
@@ -207,7 +234,7 @@ class LoopsPane(QWidget):
     def _drag(self, index: int, by: int) -> None:
         self._safe(
             lambda: self.loop_editor.edit(
-                "Trim a slice", lambda x: trim(x, index, start=by), f"drag-{index}"
+                tr("Trim a slice"), lambda x: trim(x, index, start=by), f"drag-{index}"
             )
         )()
 
@@ -215,7 +242,7 @@ class LoopsPane(QWidget):
 
     def _fit(self, how: Fit) -> None:
         loop, bpm = self.loop_editor.in_hand(), self.editor.session.position.written_bpm
-        folder = ask_folder(self, LOOPS, f"Write {loop.name} at {bpm:g} BPM")
+        folder = ask_folder(self, LOOPS, tr("Write {loop} at {bpm:g} BPM", loop=loop.name, bpm=bpm))
         if folder is not None:
             self.files.fit_into(folder, how)
 

@@ -10,6 +10,7 @@ from PyQt6.QtWidgets import QComboBox, QGridLayout, QLabel, QLineEdit, QVBoxLayo
 from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.core.patterns.makers import MAKERS, GeneratorChoice, Maker, usual
 from grebe.ui.widgets.sheet import Facts, head, note
+from grebe.words import tr
 
 
 class MakersPage(QWidget):
@@ -26,7 +27,7 @@ class MakersPage(QWidget):
         self.title = Facts(grows=True)
         self.choice = QComboBox()
         self.choice.addItems([m.name for m in MAKERS])
-        self.choice.setAccessibleName("Generator")
+        self.choice.setAccessibleName(tr("Generator"))
         self.choice.textActivated.connect(self._chosen)
         self.form = QWidget()
         column = QVBoxLayout(self)
@@ -53,9 +54,13 @@ class MakersPage(QWidget):
 
     def _build(self) -> None:
         voice, maker = self._editor.hand.voice, self.maker
-        name = voice.name if voice is not None else "no voice"
+        name = voice.name if voice is not None else tr("no voice")
         self.title.show_lines(
-            [head(f"Generate {name}"), note(maker.about), note("Esc: done. Ctrl+Z: as it was.")]
+            [
+                head(tr("Generate {name}", name=name)),
+                note(maker.about),
+                note(tr("Esc: done. Ctrl+Z: as it was.")),
+            ]
         )
         if voice is None:
             return

@@ -12,6 +12,7 @@ from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.core.rig.memory import MemoryPlace, memory_map
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Canvas
+from grebe.words import tr
 
 LINE = 21.0
 TOP = 30.0
@@ -19,7 +20,11 @@ COLUMN = 190.0
 """Least width of a column of places."""
 COLUMN_ROWS = 16
 
-STATUS_WORDS = {"in the box": "in it", "changed since": "changed", "not there yet": "not yet"}
+STATUS_WORDS = {
+    "in the box": tr("in it"),
+    "changed since": tr("changed"),
+    "not there yet": "not yet",
+}
 
 
 class MemoryPane(Canvas):
@@ -35,7 +40,7 @@ class MemoryPane(Canvas):
         self.program = 0
         """The place in hand, as sent."""
         self._first_column = 0
-        self.setAccessibleName("Memory map")
+        self.setAccessibleName(tr("Memory map"))
 
     @property
     def places(self) -> tuple[MemoryPlace, ...]:
@@ -137,16 +142,31 @@ class MemoryPane(Canvas):
         p = self.palette_now
         device = self.editor.hand.device
         if device is None:
-            draw.text(painter, 0, 40, "No box in hand.", p.muted)
+            draw.text(painter, 0, 40, tr("No box in hand."), p.muted)
             return
         shown = self._columns_shown()
-        kind = "Its own copy is played" if device.plays == "own" else "Numbers it is told"
+        kind = tr("Its own copy is played") if device.plays == "own" else tr("Numbers it is told")
         more = self._columns() - shown
-        beyond = f", {more} columns more" if more > 0 else ""
-        draw.text(painter, 0, 16, f"{device.name}: {len(self.places)} places. {kind}{beyond}. "
-                  f"{told('assign')}: the pattern in hand here. {told('copy_here')}: a copy. "
-                  f"{told('remove')}: free it.",
-                  p.muted, size=14, width=self.width())  # fmt: skip
+        beyond = tr(", {more} columns more", more=more) if more > 0 else ""
+        draw.text(
+            painter,
+            0,
+            16,
+            tr(
+                "{device}: {count} places. {kind}{beyond}. {assign}: the pattern in hand "
+                "here. {copy_here}: a copy. {remove}: free it.",
+                device=device.name,
+                count=len(self.places),
+                kind=kind,
+                beyond=beyond,
+                assign=told("assign"),
+                copy_here=told("copy_here"),
+                remove=told("remove"),
+            ),
+            p.muted,
+            size=14,
+            width=self.width(),
+        )
         current = self.editor.hand.pattern_id
         for place in self.places:
             column = place.program // COLUMN_ROWS

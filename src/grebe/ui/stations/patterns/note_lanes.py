@@ -12,6 +12,7 @@ from grebe.ui.stations.patterns.places import Places
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.formatting import note_name
 from grebe.ui.widgets.theme import Palette
+from grebe.words import tr
 
 ACCENT = 120
 """From this velocity a stroke has a head."""
@@ -135,7 +136,7 @@ def _words(
             words.append((note_name(hit.note) + chord, p.muted))
         if hit.flam:
             ms = flam_ms(places.content, voice, hit, bpm)
-            words.append((f"flam {ms:.0f} ms", p.crest))
+            words.append((tr("flam {ms:.0f} ms", ms=ms), p.crest))
         seldom = [f"{hit.chance}%"] if hit.chance < 100 else []
         seldom += [hit.when] if hit.when else []
         if hit.ratchet > 1:  # over its strokes, which take the room beside the first

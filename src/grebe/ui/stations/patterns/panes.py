@@ -7,6 +7,7 @@ from collections.abc import Callable
 from grebe.app.doing import does
 from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.core.patterns.model import Content
+from grebe.words import tr
 
 
 class PatternPanes:
@@ -79,7 +80,7 @@ class PatternPanes:
 
     def laid_over(self, content: Content) -> None:
         """Put what was laid over it into the pattern in hand."""
-        self._editor.hand.change("Lay over", lambda _: content)
+        self._editor.hand.change(tr("Lay over"), lambda _: content)
         self.pane_note_lanes()
 
     def show_taken(self, loops: bool) -> None:

@@ -8,6 +8,7 @@ from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.core.patterns.stepsheet import step_sheet
 from grebe.formats.sheets import steps_html
 from grebe.ui.widgets.theme import DAY, Palette
+from grebe.words import tr
 
 
 class StepsPane(QWidget):
@@ -18,7 +19,7 @@ class StepsPane(QWidget):
         self.editor = editor
         self.palette_now: Palette = DAY
         self.page = QTextBrowser()
-        self.page.setAccessibleName("Step sheet")
+        self.page.setAccessibleName(tr("Step sheet"))
         self.page.setFrameShape(QTextBrowser.Shape.NoFrame)
         outer = QVBoxLayout(self)
         outer.setContentsMargins(0, 4, 0, 0)

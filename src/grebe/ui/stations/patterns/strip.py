@@ -14,6 +14,7 @@ from grebe.core.document import Project
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import open_menu
 from grebe.ui.widgets.theme import DAY, Palette
+from grebe.words import tr
 
 ROW = 24.0
 SPACE = 14.0
@@ -45,7 +46,7 @@ class PatternStrip(QWidget):
         self.palette_now: Palette = DAY
         self._words: list[_Word] = []
         self._shown: object = None
-        self.setAccessibleName("Patterns by device")
+        self.setAccessibleName(tr("Patterns by device"))
         self.arrange()
 
     def arrange(self) -> None:
@@ -136,7 +137,9 @@ def _laid_out(
         own = by_device.get(device.id, [])
         if not own:
             if plays_notes(device):
-                put(f"{device.name}, none yet", "", is_device=True, bare=device.id)
+                put(
+                    tr("{device}, none yet", device=device.name), "", is_device=True, bare=device.id
+                )
             continue
         if only is not None and device.id != only:
             put(f"{device.name} {len(own)}", own[0][0], is_device=True)

@@ -17,7 +17,7 @@ from grebe.core.patterns.model import Pattern
 from grebe.errors import GrebeError
 from grebe.formats.midi_loops import read_pattern
 from grebe.ui.widgets.ask_file import LOOPS, ask_folder, ask_several
-from grebe.ui.widgets.formatting import counted
+from grebe.words import counted, tr
 
 
 class PatternTransfer:
@@ -50,7 +50,7 @@ class PatternTransfer:
         pattern, device = self._editor.hand.pattern, self._editor.hand.device
         if pattern is None or device is None:
             return
-        folder = ask_folder(self._window, LOOPS, f"Write {pattern.name} into")
+        folder = ask_folder(self._window, LOOPS, tr("Write {pattern} into", pattern=pattern.name))
         if folder is not None:
             self.export_into(folder, voice)
 
@@ -73,14 +73,16 @@ class PatternTransfer:
         except GrebeError as error:
             session.say("error", str(error))
         else:
-            session.say("info", f"Wrote {' and '.join(p.name for p in written)}.")
+            session.say(
+                "info", tr("Wrote {names}.", names=tr(" and ").join(p.name for p in written))
+            )
 
     @does("import_loop")
     def import_loop(self) -> None:
         """Import MIDI files as patterns of the box in hand, WAV files as loops."""
         paths = ask_several(
-            self._window, LOOPS, "Import MIDI files as patterns, WAV files as loops",
-            "MIDI and WAV files (*.mid *.midi *.wav)",
+            self._window, LOOPS, tr("Import MIDI files as patterns, WAV files as loops"),
+            tr("MIDI and WAV files (*.mid *.midi *.wav)"),
         )  # fmt: skip
         if paths:
             self.import_files(paths)
@@ -88,7 +90,7 @@ class PatternTransfer:
     @does("import_folder")
     def import_folder(self) -> None:
         """Import every MIDI file of a folder: box, bars and key of each are proposed."""
-        folder = ask_folder(self._window, LOOPS, "Import every MIDI file of")
+        folder = ask_folder(self._window, LOOPS, tr("Import every MIDI file of"))
         if folder is not None:
             self._bring([str(folder)])
 
@@ -96,7 +98,7 @@ class PatternTransfer:
         """Import files for the box in hand; what is wrong with any is said."""
         device = self._editor.hand.device
         if device is None:
-            self._editor.session.say("warn", "Add a device first: a pattern belongs to one.")
+            self._editor.session.say("warn", tr("Add a device first: a pattern belongs to one."))
             return
         refused: list[str] = []
         patterns: list[Pattern] = []
@@ -113,10 +115,19 @@ class PatternTransfer:
             self._editor.whole.add_all(patterns)
             self._show(False)
         if refused:
-            more = f" ({len(refused) - 1} more were refused)" if len(refused) > 1 else ""
+            more = (
+                tr(" ({value} more were refused)", value=len(refused) - 1)
+                if len(refused) > 1
+                else ""
+            )
             self._editor.session.say("error", f"{refused[0]}{more}")
         elif patterns:
             names = ", ".join(p.name for p in patterns[:3])
             self._editor.session.say(
-                "info", f"Imported {counted(len(patterns), 'pattern')}: {names}."
+                "info",
+                tr(
+                    "Imported {patterns}: {names}.",
+                    patterns=counted(len(patterns), "pattern"),
+                    names=names,
+                ),
             )

@@ -32,21 +32,28 @@ from grebe.ui.stations.patterns.steps import StepsPane
 from grebe.ui.stations.patterns.strip import PatternStrip
 from grebe.ui.stations.patterns.transfer import PatternTransfer
 from grebe.ui.widgets.form import Form
-from grebe.ui.widgets.formatting import counted
 from grebe.ui.widgets.sheet import Facts
 from grebe.ui.widgets.view import NO_BOX, PanedView, Sheet, Thing
+from grebe.words import counted, tr
 
 PANES = (
-    ("Note lanes", "pane_note_lanes"), ("Memory", "pane_memory"), ("Step sheet", "pane_steps"),
-    ("Capture", "pane_capture"), ("Loops", "pane_loops"),
-)  # fmt: skip
+    (tr("Note lanes"), "pane_note_lanes"),
+    (tr("Memory"), "pane_memory"),
+    (tr("Step sheet"), "pane_steps"),
+    (tr("Capture"), "pane_capture"),
+    (tr("Loops"), "pane_loops"),
+)
 """Parts of the station, and the actions that show them."""
 
 
 TITLES = {
-    "hit": "This hit", "point": "This value", "voice": "Voice", "lane": "Controller lane",
-    "name": "Pattern", "pattern": "All of it",
-}  # fmt: skip
+    "hit": tr("This hit"),
+    "point": tr("This value"),
+    "voice": tr("Voice"),
+    "lane": tr("Controller lane"),
+    "name": tr("Pattern"),
+    "pattern": tr("All of it"),
+}
 """Of the form's groups."""
 ANYWHERE = (
     "live", "snap", "step_in", "find_key", "in_box", "new_pattern", "variation", "dice", "pin",
@@ -181,10 +188,19 @@ class PatternsView(PanedView):
     def _say_heading(self, pattern: Pattern | None, device: Device | None) -> None:
         if pattern is None:
             makes, takes = told("new_pattern"), told("import_loop")
-            below = f"{makes} makes one; {takes} imports a MIDI file as one."
+            below = tr(
+                "{makes} makes one; {takes} imports a MIDI file as one.", makes=makes, takes=takes
+            )
             if device is None:
-                below = f"A pattern belongs to a box: {told('add_box')} in Rig adds one."
-            title = f"{device.name} has no pattern yet" if device else "No box yet"
+                below = tr(
+                    "A pattern belongs to a box: {add_box} in Rig adds one.",
+                    add_box=told("add_box"),
+                )
+            title = (
+                tr("{device} has no pattern yet", device=device.name)
+                if device
+                else tr("No box yet")
+            )
             self.heading.say(title, below)
             return
         content = pattern.content
@@ -193,21 +209,33 @@ class PatternsView(PanedView):
             words.append(f"{device.name} {device.label}".strip())
             if pattern.program is not None and device.plays == "own":
                 printed = printed_program(device, pattern.program)
-                words.append(f"its pattern {printed}, sent as program {pattern.program}")
-        words.append(f"{counted(content.length, 'step')} of {content.rate}")
+                words.append(
+                    tr(
+                        "its pattern {printed}, sent as program {program}",
+                        printed=printed,
+                        program=pattern.program,
+                    )
+                )
+        words.append(
+            tr("{steps} of {rate}", steps=counted(content.length, "step"), rate=content.rate)
+        )
         if content.speed != "1":
-            words.append(f"speed \u00d7{content.speed}")
+            words.append(tr("speed \u00d7{speed}", speed=content.speed))
         if content.swing != 50:
-            words.append(f"swing {content.swing:g} %")
+            words.append(tr("swing {swing:g} %", swing=content.swing))
         if content.key:
             words.append(content.key)
         if content.pin is not None:
-            words.append(f"take pinned to pass {content.pin.turn + 1}")
+            words.append(tr("take pinned to pass {value}", value=content.pin.turn + 1))
         if device is not None:
             words.append(
-                f"{device.name} plays it: {pattern.box_status}"
+                tr(
+                    "{device} plays it: {box_status}",
+                    device=device.name,
+                    box_status=tr(pattern.box_status),
+                )
                 if device.plays == "own"
-                else "played by Grebe"
+                else tr("played by Grebe")
             )
         self.heading.say(pattern.name, "   ".join(words))
 
@@ -278,10 +306,11 @@ class PatternsView(PanedView):
         if not self.session.project.rig.devices:
             return NO_BOX
         if self.part > 0 or hand.pattern is None or row is None:
-            return Thing(hand.pattern.name if hand.pattern else "Patterns", ("pattern",))
+            return Thing(hand.pattern.name if hand.pattern else tr("Patterns"), ("pattern",))
         there = hand.hit is not None or hand.point is not None
         return Thing(
-            f"{row.name}, step {hand.step + 1}", ("hit" if there else "step", "row", "pattern")
+            tr("{row}, step {value}", row=row.name, value=hand.step + 1),
+            ("hit" if there else "step", "row", "pattern"),
         )
 
     def _cursor_moved(self) -> None:

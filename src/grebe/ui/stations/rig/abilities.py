@@ -30,14 +30,15 @@ from grebe.core.rig.spec import Spec
 from grebe.ui.stations.rig.boxes import BoxChoice
 from grebe.ui.stations.rig.tables import RigModel, RigTable
 from grebe.ui.widgets.controls import Button
+from grebe.words import tr
 
 PARTS: tuple[tuple[Part, str], ...] = (
-    ("clock", "Clock and messages"),
-    ("jacks", "Jacks"),
-    ("voices", "Voices"),
-    ("controllers", "Controllers"),
-    ("memory", "Patterns, chains, pads"),
-    ("by_hand", "Only by hand"),
+    ("clock", tr("Clock and messages")),
+    ("jacks", tr("Jacks")),
+    ("voices", tr("Voices")),
+    ("controllers", tr("Controllers")),
+    ("memory", tr("Patterns, chains, pads")),
+    ("by_hand", tr("Only by hand")),
 )
 
 
@@ -65,7 +66,7 @@ class AbilitiesPane(QWidget):
             self.tables.append(self._table(part, words))
             self.stack.addWidget(self.tables[-1])
         row.addStretch(1)
-        self.new = Button("Add a row")
+        self.new = Button(tr("Add a row"))
         self.new.clicked.connect(self.add_row)
         row.addWidget(self.new)
         self.doubts = QLabel()
@@ -92,7 +93,7 @@ class AbilitiesPane(QWidget):
         part = self.part
         if part in ROWS and self._known():
             spec = self._spec(self._session.project.rig)
-            self._apply("Add a row", add_row(spec, part))
+            self._apply(tr("Add a row"), add_row(spec, part))
             table = self.tables[self.stack.currentIndex()]
             model = table.model()
             assert model is not None
@@ -113,10 +114,10 @@ class AbilitiesPane(QWidget):
         self.new.setEnabled(self.part in ROWS and self._known())
         device = next((d for d in rig.devices if d.id == self.device), None)
         wrong = doubts(device) if device is not None else ()
-        words = "These deny one another, so it cannot be saved as a profile yet: "
+        words = tr("These deny one another, so it cannot be saved as a profile yet: ")
         self.doubts.setText(words + "; ".join(wrong) + "." if wrong else "")
         if device is None:
-            self.doubts.setText("Grebe's own abilities are not edited. Choose a box.")
+            self.doubts.setText(tr("Grebe's own abilities are not edited. Choose a box."))
         self.doubts.setVisible(bool(self.doubts.text()))
 
     def _known(self) -> bool:
@@ -142,8 +143,8 @@ class AbilitiesPane(QWidget):
         def remove(row: int) -> None:
             if part in ROWS:
                 spec = self._spec(self._session.project.rig)
-                self._apply("Remove a row", remove_row(spec, part, row))
-                self._session.say("info", "Row taken out. Ctrl+Z brings it back.")
+                self._apply(tr("Remove a row"), remove_row(spec, part, row))
+                self._session.say("info", tr("Row taken out. Ctrl+Z brings it back."))
 
         return RigTable(model, remove)
 
@@ -165,9 +166,9 @@ class AbilitiesPane(QWidget):
             return set_spec(project, self.device, spec)
 
         return (
-            Column("What", lambda r, item: item[0].words),
+            Column(tr("What"), lambda r, item: item[0].words),
             Column(
-                "This box",
+                tr("This box"),
                 lambda r, item: item[1],
                 edit,
                 lambda r, item: ability_choices(item[0]),

@@ -19,6 +19,7 @@ from grebe.ui.stations.sync.computers import signed
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Canvas
 from grebe.ui.widgets.theme import CORNER, Palette
+from grebe.words import tr
 
 STYLES = {
     "midi": Qt.PenStyle.SolidLine,
@@ -52,7 +53,7 @@ class RigCanvas(Canvas):
         self._clashing: set[int] = set()
         self._looks: tuple[Look, ...] = ()
         self._looks_of: tuple[Picture | None, Palette | None] = (None, None)
-        self.setAccessibleName("Clock tree")
+        self.setAccessibleName(tr("Clock tree"))
 
     @property
     def placed(self) -> tuple[PlacedBox, ...]:
@@ -104,7 +105,7 @@ class RigCanvas(Canvas):
         for placed in self.placed:
             self._paint_box(painter, placed, wrong=placed.device in wrong)
         if not self.placed:
-            words = f"No boxes yet. {told('add_box')} adds the first."
+            words = tr("No boxes yet. {add_box} adds the first.", add_box=told("add_box"))
             draw.text(painter, 8, 40, words, self.palette_now.muted, size=16)
 
     def _paint_box(self, painter: QPainter, placed: PlacedBox, *, wrong: bool) -> None:
@@ -127,7 +128,7 @@ class RigCanvas(Canvas):
             return
         draw.text(painter, x, y + 25, name, p.ink, size=20, weight=600, width=wide)
         device = self.wiring.devices.get(placed.device)
-        below = "this program" if device is None else device.label or device.kind
+        below = tr("this program") if device is None else device.label or tr(device.kind)
         third = self._grebe_role() if device is None else _role(device, tree)
         if lines == 2:
             draw.text(painter, x, y + 44, third, p.ink, size=14, width=wide)
@@ -146,11 +147,11 @@ class RigCanvas(Canvas):
 
     def _grebe_role(self) -> str:
         if self.tree.leader == GREBE_ID:
-            return "leads, 24 a quarter"
+            return tr("leads, 24 a quarter")
         if self.tree.sources[GREBE_ID]:
             follows = self.wiring.rig.name_of(self.tree.sources[GREBE_ID][0].source)
-            return f"follows {follows}"
-        return "no clock of its own"
+            return tr("follows {follows}", follows=follows)
+        return tr("no clock of its own")
 
     def _paint_cables(self, painter: QPainter, *, thin: bool) -> None:
         """All lines of one look at once, then all tips: two hundred cables one by one take long."""
@@ -246,7 +247,7 @@ class RigCanvas(Canvas):
                 if box.height() > 60:
                     draw.panel(painter, box.adjusted(3, 48, -3, -3), p.panel)
                     draw.text(
-                        painter, box.left() + 16, box.top() + 64, "port gone", p.eye,
+                        painter, box.left() + 16, box.top() + 64, tr("port gone"), p.eye,
                         size=14, weight=600,
                     )  # fmt: skip
                 painter.setBrush(Qt.BrushStyle.NoBrush)
@@ -264,7 +265,11 @@ class RigCanvas(Canvas):
             if peer is None or peer.offset_ms is None:
                 continue
             box, low = placed.box, 64 if placed.box.height() > 60 else 44
-            words = f"{signed(peer.offset_ms)} ms, {peer.lost_percent:.0f} % lost"
+            words = tr(
+                "{signed} ms, {lost_percent:.0f} % lost",
+                signed=signed(peer.offset_ms),
+                lost_percent=peer.lost_percent,
+            )
             draw.fill(painter, box.left() + 12, box.top() + low - 15, box.width() - 16, 19, p.panel)
             draw.text(
                 painter, box.left() + 16, box.top() + low, words, p.reed,
@@ -283,10 +288,14 @@ def _role(device: Device, tree: ClockTree) -> str:
     if device.kind == "relay":
         return "passes on"
     if not device.spec.obeys.clock and not device.spec.sends.clock and not device.obeys_clock:
-        return "no clock" if device.kind != "controller" else f"plays in, ch {device.channel}"
+        return (
+            tr("no clock")
+            if device.kind != "controller"
+            else tr("plays in, ch {channel}", channel=device.channel)
+        )
     if device.id not in tree.locked:
-        return "runs on its own"
+        return tr("runs on its own")
     if not (device.spec.obeys.notes or device.obeys_program):
-        return "follows"
-    who = "plays its own" if device.plays == "own" else "Grebe plays it"
-    return f"{who}, ch {device.channel}"
+        return tr("follows")
+    who = tr("plays its own") if device.plays == "own" else tr("Grebe plays it")
+    return tr("{who}, ch {channel}", who=who, channel=device.channel)

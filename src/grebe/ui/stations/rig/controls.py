@@ -13,6 +13,7 @@ from grebe.core.rig.trigger import Binding
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Canvas
 from grebe.ui.widgets.keyboard import key_names
+from grebe.words import tr
 
 ROW, HEAD = 24.0, 56.0
 COLUMNS = 4
@@ -30,7 +31,7 @@ class ControlsPane(Canvas):
         self.index = 0
         self.takes_key = False
         """Whether the next key is learnt."""
-        self.setAccessibleName("Controllers and pedals")
+        self.setAccessibleName(tr("Controllers and pedals"))
 
     @property
     def rows(self) -> int:
@@ -93,7 +94,7 @@ class ControlsPane(Canvas):
     def learn(self) -> None:
         """Wait for a press, or give up waiting."""
         if self.session.link.state != "on":
-            self.session.say("warn", "The engine is not there yet: nothing is heard.")
+            self.session.say("warn", tr("The engine is not there yet: nothing is heard."))
             return
         self.session.learning.learn("" if self.session.learning.action else self.action)
         self.refresh()
@@ -133,7 +134,9 @@ class ControlsPane(Canvas):
                  for action, each in key_map().on(key, "stage", -1)}  # fmt: skip
         if taken:
             key, title = next(iter(taken.items()))
-            self.session.say("warn", f"{printed(key)} is taken: {title}.")
+            self.session.say(
+                "warn", tr("{printed} is taken: {title}.", printed=printed(key), title=title)
+            )
         elif words:
             self._editor.boxes.learn_key(self.action, words)
         self.refresh()
@@ -143,20 +146,26 @@ class ControlsPane(Canvas):
     def paint_still(self, painter: QPainter) -> None:
         """Draw the list."""
         p, rig = self.palette_now, self.session.project.rig
-        words = (
-            f"{told('learn_press')} learns a press on any box that is heard, "
-            f"{told('learn_key')} a computer key, {told('forget_press')} forgets."
+        words = tr(
+            "{learn_press} learns a press on any box that is heard, {learn_key} a "
+            "computer key, {forget_press} forgets.",
+            learn_press=told("learn_press"),
+            learn_key=told("learn_key"),
+            forget_press=told("forget_press"),
         )
         colour = p.muted
         title = LEARNABLE[self.index].title
         if self.session.learning.action:
-            words, colour = f"Press what is to do it: {title}. L gives up.", p.crest
+            words, colour = tr("Press what is to do it: {title}. L gives up.", title=title), p.crest
         elif self.takes_key:
-            words, colour = f"Press the key that is to do it: {title}. Esc gives up.", p.crest
+            words, colour = (
+                tr("Press the key that is to do it: {title}. Esc gives up.", title=title),
+                p.crest,
+            )
         draw.text(painter, 4, 22, words, colour, size=16, weight=600, width=self.width() - 8)
         heard = [d.name for d in rig.devices if d.input.is_set or d.port.is_standin]
-        below = f"Heard: {', '.join(heard)}." if heard else (
-            "No box is heard yet: set Heard at, on its sheet."
+        below = tr("Heard: {names}.", names=', '.join(heard)) if heard else (
+            tr("No box is heard yet: set Heard at, on its sheet.")
         )  # fmt: skip
         draw.text(painter, 4, 42, below, p.muted, size=14, width=self.width() - 8)
         bindings: dict[str, list[Binding]] = {}

@@ -25,6 +25,7 @@ from grebe.ui.stations.rig.ports import LineChooser, PortChooser, PortLook
 from grebe.ui.stations.rig.pulse import PulseFields
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.sheet import Facts, SheetLine
+from grebe.words import tr
 
 HEARD = ("pulse_from",)
 
@@ -52,7 +53,7 @@ class DevicePage(QScrollArea):
         column.setSizeConstraint(QLayout.SizeConstraint.SetMinimumSize)
         column.setContentsMargins(0, 0, 6, 0)
         column.setSpacing(6)
-        self.form = Form(editor, {"project": "The project", "box": "The box"}, FIELDS)
+        self.form = Form(editor, {"project": tr("The project"), "box": tr("The box")}, FIELDS)
         self.form.grow()
         self.facts = Facts(grows=True)
         self.editing = QWidget()
@@ -67,7 +68,7 @@ class DevicePage(QScrollArea):
         self.ports = PortLook(self)
         self.port, self.input = PortChooser(self.ports), PortChooser(self.ports, hears=True)
         self.lines: dict[str, tuple[QLabel, LineChooser]] = {}
-        for words, widget in (("Reached at", self.port), ("Heard at", self.input)):
+        for words, widget in ((tr("Reached at"), self.port), (tr("Heard at"), self.input)):
             fields.addWidget(QLabel(words))
             fields.addWidget(widget)
         for field, words in LINES.items():
@@ -84,14 +85,14 @@ class DevicePage(QScrollArea):
         grid = QGridLayout()
         grid.setHorizontalSpacing(8)
         grid.setVerticalSpacing(3)
-        grid.addWidget(QLabel("Accepts"), 0, 1)
-        grid.addWidget(QLabel("Passes on"), 0, 2)
+        grid.addWidget(QLabel(tr("Accepts")), 0, 1)
+        grid.addWidget(QLabel(tr("Passes on")), 0, 2)
         self.filters: dict[tuple[str, str], QCheckBox] = {}
         for row, (word, field) in enumerate(PARTS.items(), start=1):
-            grid.addWidget(QLabel(word), row, 0)
+            grid.addWidget(QLabel(tr(word)), row, 0)
             for column, end in ((1, "accepts"), (2, "passes")):
                 box = QCheckBox()
-                box.setAccessibleName(f"{end} {word}")
+                box.setAccessibleName(f"{tr(end)} {tr(word)}")
                 box.clicked.connect(self._filter_clicked(end, field))
                 self.filters[(end, field)] = box
                 grid.addWidget(box, row, column)

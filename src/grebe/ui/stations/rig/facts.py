@@ -13,28 +13,42 @@ from grebe.core.rig.spec import ChainRule, Spec
 from grebe.core.rig.tree import ClockTree
 from grebe.protocols.link.messages import DeviceStatus
 from grebe.protocols.link.session import RtpState
-from grebe.ui.widgets.formatting import counted, late_text
+from grebe.ui.widgets.formatting import late_text
 from grebe.ui.widgets.sheet import SheetLine, head, note, row
+from grebe.words import counted, tr
 
 
 def heading_words(rig: Rig, tree: ClockTree) -> str:
     """Who leads, who locks, and the longest way to a beat."""
     if not rig.devices:
-        return f"{told('add_box')} adds a box, {told('add_cable')} runs a cable from it."
-    leads = f"{rig.name_of(rig.leader)} leads" if rig.leader else "Nobody leads"
+        return tr(
+            "{add_box} adds a box, {add_cable} runs a cable from it.",
+            add_box=told("add_box"),
+            add_cable=told("add_cable"),
+        )
+    leads = tr("{box} leads", box=rig.name_of(rig.leader)) if rig.leader else tr("Nobody leads")
     followers = [d for d in rig.devices if d.id != rig.leader]
     apart = [d.name for d in followers if d.id not in tree.locked]
     boxes = counted(len(rig.devices), "box", "boxes")
     if not apart:
-        words = f"{boxes}. {leads}; all lock."
+        words = tr("{boxes}. {leads}; all lock.", boxes=boxes, leads=leads)
     elif len(apart) < len(followers):
-        words = f"{boxes}. {leads}; all but {', '.join(apart)} lock."
+        words = tr(
+            "{boxes}. {leads}; all but {names} lock.",
+            boxes=boxes,
+            leads=leads,
+            names=", ".join(apart),
+        )
     else:
-        words = f"{boxes}. {leads}; none locks."
+        words = tr("{boxes}. {leads}; none locks.", boxes=boxes, leads=leads)
     late = {d: tree.latency_ms[d] for d in tree.locked if tree.latency_ms.get(d)}
     if late:
         last = max(late, key=lambda d: late[d])
-        words += f" Longest way to a beat: {late[last]:.1f} ms, to {rig.name_of(last)}."
+        words += tr(
+            " Longest way to a beat: {late:.1f} ms, to {box}.",
+            late=late[last],
+            box=rig.name_of(last),
+        )
     return words
 
 
@@ -43,32 +57,34 @@ def grebe_lines(session: Session, tree: ClockTree) -> list[SheetLine]:
     welcome = session.link.welcome
     name_of = session.project.rig.name_of
     sources = tree.sources.get(GREBE_ID, ())
-    follows = name_of(sources[0].source) if sources else "nobody"
+    follows = name_of(sources[0].source) if sources else tr("nobody")
     if session.network.leads:
-        follows = "the session"
-    clock = "sends 24 a quarter" if tree.leader == GREBE_ID else "sends none"
+        follows = tr("the session")
+    clock = tr("sends 24 a quarter") if tree.leader == GREBE_ID else "sends none"
     if sources and tree.leader != GREBE_ID:
-        clock = "sends what it follows, made steady"
-    lines = [head("Grebe"), row("Clock", clock), row("Follows", follows)]
+        clock = tr("sends what it follows, made steady")
+    lines = [head(tr("Grebe")), row(tr("Clock"), clock), row(tr("Follows"), follows)]
     if sources and tree.leader != GREBE_ID:
-        lines.append(note("It predicts where the leader will be: following adds no delay."))
+        lines.append(note(tr("It predicts where the leader will be: following adds no delay.")))
     rig = session.project.rig
-    lines.append(row("JACK", JACK_WORDS[rig.jack]))
+    lines.append(row(tr("JACK"), JACK_WORDS[rig.jack]))
     clicks = "only shown" if rig.count_in.device is None else name_of(rig.count_in.device)
-    lines.append(row("Count-in", f"{counted(rig.count_in.bars, 'bar')}, {clicks}"))
+    lines.append(row(tr("Count-in"), f"{counted(rig.count_in.bars, 'bar')}, {clicks}"))
     if rig.panic is not None:
-        lines.append(row("Panic", f"{name_of(rig.panic.device)}: {rig.panic.words}"))
+        lines.append(row(tr("Panic"), f"{name_of(rig.panic.device)}: {rig.panic.words}"))
     if welcome is None:
-        lines.append(row("Engine", "not connected", "wrong"))
+        lines.append(row(tr("Engine"), tr("not connected"), "wrong"))
     elif welcome.priority == "fifo":
-        lines.append(row("Priority", "real-time", "good"))
+        lines.append(row(tr("Priority"), "real-time", "good"))
     else:
-        lines += [row("Priority", "ordinary", "look"), note(welcome.priority_help, "look")]
+        lines += [row(tr("Priority"), "ordinary", "look"), note(welcome.priority_help, "look")]
     status = session.status
     if status is not None and status.overruns:
         lines += [
-            row("JACK", f"lost time {counted(status.overruns, 'time')}", "wrong"),
-            note("Boxes that may have lost a tick there were put right on the bar after."),
+            row(
+                tr("JACK"), tr("lost time {times}", times=counted(status.overruns, "time")), "wrong"
+            ),
+            note(tr("Boxes that may have lost a tick there were put right on the bar after.")),
         ]
     return lines
 
@@ -79,14 +95,17 @@ def device_lines(
     """A device's page: how it stands in the rig, and what its profile knows of it."""
     lines = [
         head(device.name),
-        note(f"{device.label or device.kind}, {_follows(session, device, tree)}"),
+        note(f"{device.label or tr(device.kind)}, {_follows(session, device, tree)}"),
         *_care_lines(session, device),
-        row("Plays", "its own patterns" if device.plays == "own" else "note by note, by Grebe"),
-        row("Clock", _clock_words(device, tree)),
-        row("Start, stop", "obeys" if device.obeys_transport else "ignores"),
+        row(
+            tr("Plays"),
+            tr("its own patterns") if device.plays == "own" else tr("note by note, by Grebe"),
+        ),
+        row(tr("Clock"), _clock_words(device, tree)),
+        row(tr("Start, stop"), tr("obeys") if device.obeys_transport else tr("ignores")),
     ]
     if device.obeys_transport and not device.obeys_song_position:
-        lines.append(row("Position", "ignores: always from the top", "look"))
+        lines.append(row(tr("Position"), tr("ignores: always from the top"), "look"))
     lines += _program_lines(device)
     status = session.status
     live = next((s for s in status.devices if s.id == device.id), None) if status else None
@@ -105,17 +124,21 @@ def _follows(session: Session, device: Device, tree: ClockTree) -> str:
         return "leads"
     hop = tree.hops.get(device.id)
     if hop is None or device.id not in tree.locked:
-        return "on its own"
-    return f"follows {session.project.rig.name_of(hop.cable.source)}"
+        return tr("on its own")
+    return tr("follows {box}", box=session.project.rig.name_of(hop.cable.source))
 
 
 def _clock_words(device: Device, tree: ClockTree) -> str:
     hop = tree.hops.get(device.id)
     if device.obeys_clock and hop is not None:
-        obeys = f"obeys {rate_text(hop.wanted)} a quarter"
+        obeys = tr("obeys {rate_text} a quarter", rate_text=rate_text(hop.wanted))
     else:
-        obeys = "obeys" if device.obeys_clock else "ignores"
-    return f"{obeys}, sends its own" if device.sends_clock else f"{obeys}, sends none"
+        obeys = tr("obeys") if device.obeys_clock else tr("ignores")
+    return (
+        tr("{obeys}, sends its own", obeys=obeys)
+        if device.sends_clock
+        else tr("{obeys}, sends none", obeys=obeys)
+    )
 
 
 def _care_lines(session: Session, device: Device) -> list[SheetLine]:
@@ -130,14 +153,28 @@ def _care_lines(session: Session, device: Device) -> list[SheetLine]:
 
 def _program_lines(device: Device) -> list[SheetLine]:
     if not device.obeys_program:
-        return [row("Program", "ignores")]
-    change = {"pattern_end": "at its pattern end", "bar": "at the bar", "at_once": "at once"}
-    lines = [row("Program", f"obeys, {change[device.change_at]}")]
+        return [row(tr("Program"), tr("ignores"))]
+    change = {
+        "pattern_end": tr("at its pattern end"),
+        "bar": tr("at the bar"),
+        "at_once": "at once",
+    }
+    lines = [row(tr("Program"), tr("obeys, {change}", change=change[device.change_at]))]
     if printed_otherwise(device):
-        lines.append(row("Printed", f"0 is {printed_program(device, 0)}"))
+        lines.append(
+            row(
+                tr("Printed"),
+                tr("0 is {printed_program}", printed_program=printed_program(device, 0)),
+            )
+        )
     if device.plays == "own":
         number = device.mute_controller
-        lines.append(row("Mute", "by hand" if number is None else f"controller {number}"))
+        lines.append(
+            row(
+                tr("Mute"),
+                tr("by hand") if number is None else tr("controller {number}", number=number),
+            )
+        )
     return lines
 
 
@@ -147,48 +184,72 @@ def _spec_lines(spec: Spec) -> list[SheetLine]:
     if memory is not None:
         parts = [n for n in (memory.banks, memory.groups) if n > 1]
         shape = " x ".join(str(n) for n in (*parts, memory.slots))
-        longest = f", to {counted(spec.steps.longest, 'step')}" if spec.steps else ""
-        lines.append(row("Patterns", f"{shape}{longest}"))
+        longest = (
+            tr(", to {steps}", steps=counted(spec.steps.longest, "step")) if spec.steps else ""
+        )
+        lines.append(row(tr("Patterns"), f"{shape}{longest}"))
     if spec.chains.rule != "none":
-        lines.append(row("Chains", _chain_words(spec.chains)))
+        lines.append(row(tr("Chains"), _chain_words(spec.chains)))
     if spec.steps is not None and len(spec.steps.swing) > 1:
         swing = spec.steps.swing
-        lines.append(row("Swing", f"{len(swing)} levels, {swing[0]:g} to {swing[-1]:g} %"))
+        lines.append(
+            row(
+                tr("Swing"),
+                tr(
+                    "{count} levels, {swing:g} to {swing2:g} %",
+                    count=len(swing),
+                    swing=swing[0],
+                    swing2=swing[-1],
+                ),
+            )
+        )
     if spec.loop_tracks:
-        lines.append(row("Loops", counted(spec.loop_tracks, "track")))
+        lines.append(row(tr("Loops"), counted(spec.loop_tracks, "track")))
     if spec.echo_ms:
-        lines.append(row("Time", f"{spec.echo_ms[0]:g} to {spec.echo_ms[1]:g} ms"))
+        lines.append(
+            row(
+                tr("Time"),
+                tr(
+                    "{echo_ms:g} to {echo_ms2:g} ms",
+                    echo_ms=spec.echo_ms[0],
+                    echo_ms2=spec.echo_ms[1],
+                ),
+            )
+        )
     if spec.latency_ms:
-        lines.append(row("Latency", f"{spec.latency_ms:g} ms"))
-    lines += [row(f"By {m.limb}", f"{m.name}, {m.seconds:g} s") for m in spec.by_hand]
+        lines.append(row(tr("Latency"), tr("{latency_ms:g} ms", latency_ms=spec.latency_ms)))
+    lines += [
+        row(tr("By hand") if m.limb == "hand" else tr("By foot"), f"{m.name}, {m.seconds:g} s")
+        for m in spec.by_hand
+    ]
     if spec.controllers:
         chart = ", ".join(f"{c.number} {c.name}" for c in spec.controllers)
-        lines.append(row("Controllers", chart))
+        lines.append(row(tr("Controllers"), chart))
     if spec.voices:
-        lines.append(row("Voices", ", ".join(f"{v.note} {v.name}" for v in spec.voices)))
+        lines.append(row(tr("Voices"), ", ".join(f"{v.note} {v.name}" for v in spec.voices)))
     return lines
 
 
 def _chain_words(rule: ChainRule) -> str:
     words = {
-        "any": "any order",
-        "neighbours": f"neighbours in groups of {rule.group}",
-        "row": "first to last",
+        "any": tr("any order"),
+        "neighbours": tr("neighbours in groups of {group}", group=rule.group),
+        "row": tr("first to last"),
         "none": "none",
     }
-    return f"{words[rule.rule]}, up to {rule.longest}"
+    return tr("{words}, up to {longest}", words=words[rule.rule], longest=rule.longest)
 
 
 def _network_lines(carried: RtpState) -> list[SheetLine]:
     """MIDI over the network, in packets."""
-    lines = [SheetLine("", kind="gap"), head("Over the network")]
+    lines = [SheetLine("", kind="gap"), head(tr("Over the network"))]
     if carried.sent:
-        lines.append(row("Sent", counted(carried.sent, "packet")))
+        lines.append(row(tr("Sent"), counted(carried.sent, "packet")))
     if carried.received:
-        lines.append(row("Received", counted(carried.received, "packet")))
+        lines.append(row(tr("Received"), counted(carried.received, "packet")))
     if carried.lost:
-        lines += [row("Lost", str(carried.lost), "look"),
-                  row("Made up for", counted(carried.repaired, "message"))]  # fmt: skip
+        lines += [row(tr("Lost"), str(carried.lost), "look"),
+                  row(tr("Made up for"), counted(carried.repaired, "message"))]  # fmt: skip
     if carried.unreadable:
         lines.append(row("No MIDI", str(carried.unreadable), "look"))
     if carried.problem:
@@ -197,25 +258,27 @@ def _network_lines(carried: RtpState) -> list[SheetLine]:
 
 
 def _live_lines(live: DeviceStatus, *, off: bool) -> list[SheetLine]:
-    lines = [SheetLine("", kind="gap"), head("Now")]
+    lines = [SheetLine("", kind="gap"), head(tr("Now"))]
     if live.line_problem:
-        lines += [row("Pulses", "output gone", "wrong"), note(live.line_problem, "wrong")]
+        lines += [row(tr("Pulses"), tr("output gone"), "wrong"), note(live.line_problem, "wrong")]
     elif live.pulses:
-        lines.append(row("Pulses", f"{live.pulses} sent"))
+        lines.append(row(tr("Pulses"), tr("{pulses} sent", pulses=live.pulses)))
     if live.port == "gone":
-        return [*lines, row("Port", "gone", "wrong"), note(live.detail, "wrong")]
+        return [*lines, row(tr("Port"), "gone", "wrong"), note(live.detail, "wrong")]
     if live.sent:
-        where = "at the box" if live.measured == "device" else "as sent"
+        where = tr("at the box") if live.measured == "device" else "as sent"
         lines.append(
-            row("Beats", f"{late_text(live.late_ms)}, {where}", "wrong" if off else "good")
+            row(tr("Beats"), f"{late_text(live.late_ms)}, {where}", "wrong" if off else "good")
         )
-        lines.append(row("Waver", f"{live.spread_ms:.1f} ms"))
+        lines.append(row(tr("Waver"), tr("{spread_ms:.1f} ms", spread_ms=live.spread_ms)))
         if live.measured == "device":
-            lines.append(row("Ticks", f"{live.received} of {live.sent}"))
+            lines.append(
+                row(tr("Ticks"), tr("{received} of {sent}", received=live.received, sent=live.sent))
+            )
         else:
-            lines.append(row("Ticks", f"{live.sent} sent"))
+            lines.append(row(tr("Ticks"), tr("{sent} sent", sent=live.sent)))
     elif live.port == "none" and not live.pulses and not live.line_problem:
-        lines.append(note("Not reached by a port of its own."))
+        lines.append(note(tr("Not reached by a port of its own.")))
     elif not live.pulses:
-        lines.append(note("Nothing sent yet."))
+        lines.append(note(tr("Nothing sent yet.")))
     return lines

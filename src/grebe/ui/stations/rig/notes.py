@@ -12,6 +12,7 @@ from grebe.core.rig.notemap import PadLayout, note_map
 from grebe.core.rig.passage import NOT_SENT, route_notes
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Canvas
+from grebe.words import tr
 
 PAD = 62.0
 PAD_GAP = 6.0
@@ -26,7 +27,7 @@ class NotesPane(Canvas):
         self._editor = editor
         self.index = 0
         self.pad = 1
-        self.setAccessibleName("Note maps")
+        self.setAccessibleName(tr("Note maps"))
         self._pads: list[tuple[QRectF, int]] = []
 
     @property
@@ -60,7 +61,7 @@ class NotesPane(Canvas):
             fields: dict[str, object] = {"notes": mode}
             if mode == "table" and not route.table:
                 fields["table"] = self._as_table()
-            self._change("How notes go", fields)
+            self._change(tr("How notes go"), fields)
 
     def _as_table(self) -> tuple[tuple[int, int], ...]:
         route = self.route
@@ -80,7 +81,7 @@ class NotesPane(Canvas):
         rows = dict(self._as_table())
         rows[note] = min(127, max(0, rows.get(note, note) + by))
         table = tuple(sorted(rows.items()))
-        self._change("Note of a pad", {"notes": "table", "table": table})
+        self._change(tr("Note of a pad"), {"notes": "table", "table": table})
 
     def _change(self, name: str, fields: dict[str, object]) -> None:
         at = min(self.index, len(self.session.project.rig.routes) - 1)
@@ -159,16 +160,22 @@ class NotesPane(Canvas):
         self._pads = []
         ends, route = self.ends(), self.route
         if ends is None or route is None:
-            words = "No routes yet. Run a cable from a controller to Grebe: its route begins there."
+            words = tr(
+                "No routes yet. Run a cable from a controller to Grebe: its route begins there."
+            )
             draw.text(painter, 0, 30, words, p.muted, size=16)
             return
         source, target = ends
         count = len(self.session.project.rig.routes)
-        more = f"   {self.index + 1} of {count}, Page down for the next" if count > 1 else ""
-        title = f"{source.name} to {target.name}{more}"
+        more = (
+            tr("   {value} of {count}, Page down for the next", value=self.index + 1, count=count)
+            if count > 1
+            else ""
+        )
+        title = tr("{source} to {target}{more}", source=source.name, target=target.name, more=more)
         draw.text(painter, 0, 24, title, p.ink, size=20, weight=600)
         draw.text(painter, 0, 50, self.sentence(), p.ink, size=16, width=self.width())
-        keys = "M: as they come, by position, by table.  Arrows choose a pad, + and - its note."
+        keys = tr("M: as they come, by position, by table.  Arrows choose a pad, + and - its note.")
         draw.text(painter, 0, 74, keys, p.muted, size=14, width=self.width())
         if source.spec.pads is None or target.spec.pads is None:
             self._paint_voices(painter, target)
@@ -186,23 +193,35 @@ class NotesPane(Canvas):
         if ends is None or route is None:
             return ""
         source, target = ends
-        words = {"same": "Notes pass as they come.", "table": "A table says what each becomes."}
+        words = {
+            "same": tr("Notes pass as they come."),
+            "table": tr("A table says what each becomes."),
+        }
         text = words.get(route.notes, "")
         if source.spec.pads is not None and target.spec.pads is not None:
             offset = note_map(source.spec.pads, target.spec.pads).offset
             if route.notes == "position" and offset is not None:
-                text = f"By where the pads lie: one transposition of {offset:+d} does it."
+                text = tr(
+                    "By where the pads lie: one transposition of {offset:+d} does it.",
+                    offset=offset,
+                )
             elif route.notes == "position":
-                text = "By where the pads lie: no one transposition does it, so each has its own."
+                text = tr(
+                    "By where the pads lie: no one transposition does it, so each has its own."
+                )
             elif route.notes == "same" and offset != 0:
-                text += " The pads do not lie on the same notes."
+                text += tr(" The pads do not lie on the same notes.")
         if route.transpose:
-            text += f" Then {route.transpose:+d} semitones."
+            text += tr(" Then {transpose:+d} semitones.", transpose=route.transpose)
         return text
 
     def _paint_voices(self, painter: QPainter, target: Device) -> None:
         p = self.palette_now
-        words = f"{target.name}'s voices:" if target.spec.voices else "No pads to lay side by side."
+        words = (
+            tr("{target}'s voices:", target=target.name)
+            if target.spec.voices
+            else tr("No pads to lay side by side.")
+        )
         draw.text(painter, 0, HEAD + 24, words, p.ink, size=14, weight=600)
         for row, voice in enumerate(target.spec.voices[:20]):
             y = HEAD + 48 + row * 22
@@ -218,9 +237,9 @@ class NotesPane(Canvas):
         table: tuple[int, ...] | None,
     ) -> None:
         p = self.palette_now
-        way = "from the bottom left" if pads.order == "up" else "from the top left"
+        way = tr("from the bottom left") if pads.order == "up" else tr("from the top left")
         draw.text(painter, left, HEAD + 20, device.name, p.ink, size=16, weight=600)
-        draw.text(painter, left, HEAD + 40, f"counts {way}", p.muted, size=14)
+        draw.text(painter, left, HEAD + 40, tr("counts {way}", way=way), p.muted, size=14)
         names = {voice.note: voice.name for voice in device.spec.voices}
         size = min(PAD, (self.height() - HEAD - 60) / pads.rows - PAD_GAP)
         wide = min(96.0, (self.width() / 2 - 40) / pads.cols - PAD_GAP)
@@ -233,7 +252,7 @@ class NotesPane(Canvas):
                 box = QRectF(x, y, wide, size)
                 edge = p.crest if note == chosen else p.rule
                 draw.panel(painter, box, p.panel, edge, width=2.5 if note == chosen else 1.0)
-                draw.text(painter, x + 8, y + 18, f"pad {pad}", p.muted, size=12)
+                draw.text(painter, x + 8, y + 18, tr("pad {pad}", pad=pad), p.muted, size=12)
                 words = str(note)
                 if table is not None and note < 128:
                     out = table[note]

@@ -22,6 +22,7 @@ from grebe.core.rig.model import GREBE_ID, Cable
 from grebe.core.rig.spec import Jack, Profile
 from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.sheet import Facts, SheetLine, head, note
+from grebe.words import tr
 
 ENTER = (Qt.Key.Key_Return, Qt.Key.Key_Enter)
 
@@ -67,26 +68,28 @@ class AddPage(Page):
         self._profiles: tuple[Profile, ...] = ()
         self.title = Facts()
         self.title.setFixedHeight(56)
-        self.title.show_lines([head("Add a box"), note("Type what it is, choose, name it.")])
+        self.title.show_lines(
+            [head(tr("Add a box")), note(tr("Type what it is, choose, name it."))]
+        )
         self.search = QLineEdit()
-        self.search.setPlaceholderText("drum, looper, pulse…")
-        self.search.setAccessibleName("What it is")
+        self.search.setPlaceholderText(tr("drum, looper, pulse…"))
+        self.search.setAccessibleName(tr("What it is"))
         self.search.textChanged.connect(self._fill)
         self.search.returnPressed.connect(self._choose)
         self.list = QListWidget()
-        self.list.setAccessibleName("Profiles")
+        self.list.setAccessibleName(tr("Profiles"))
         self.list.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
         self.list.currentRowChanged.connect(self._describe)
         self.about = Facts()
         self.about.setFixedHeight(150)
         self.name = QLineEdit()
-        self.name.setPlaceholderText("its name")
+        self.name.setPlaceholderText(tr("its name"))
         self.name.setMaxLength(80)
         self.name.setAccessibleName("Name")
         self.name.returnPressed.connect(self._done)
-        self.done = Button("Add it", primary=True)
+        self.done = Button(tr("Add it"), primary=True)
         self.done.clicked.connect(self._done)
-        other = Button("It is not in the list")
+        other = Button(tr("It is not in the list"))
         other.clicked.connect(self.unknown)
         self.add(self.title, self.search, self.list, self.about, self.name, self.done, other)
 
@@ -110,7 +113,7 @@ class AddPage(Page):
             elif all(part in f"{words} {profile.about.lower()}" for part in wanted):
                 about.append(profile)
         for profile in (*called, *about):  # what is called so before what mentions it
-            item = QListWidgetItem(f"{profile.label or profile.kind} ({profile.name})")
+            item = QListWidgetItem(f"{profile.label or tr(profile.kind)} ({profile.name})")
             item.setData(Qt.ItemDataRole.UserRole, profile)
             self.list.addItem(item)
         self.list.setCurrentRow(0)
@@ -125,10 +128,13 @@ class AddPage(Page):
 
     def _describe(self) -> None:
         profile = self.profile
-        lines: list[SheetLine] = [note("Nothing like that.")]
+        lines: list[SheetLine] = [note(tr("Nothing like that."))]
         if profile is not None:
             jacks = ", ".join(j.name for j in profile.spec.jacks)
-            lines = [note(profile.about, "ink"), note(f"Jacks: {jacks or 'not known'}.")]
+            lines = [
+                note(profile.about, "ink"),
+                note(tr("Jacks: {value}.", value=jacks or tr("not known"))),
+            ]
         self.about.show_lines(lines)
 
     def _choose(self) -> None:
@@ -153,21 +159,27 @@ class CablePage(Page):
         title = Facts()
         title.setFixedHeight(76)
         title.show_lines(
-            [head("Run a cable"), note("Jacks that fit are proposed; others can be plugged too.")]
+            [
+                head(tr("Run a cable")),
+                note(tr("Jacks that fit are proposed; others can be plugged too.")),
+            ]
         )
         self.source, self.out = QComboBox(), QComboBox()
         self.target, self.into = QComboBox(), QComboBox()
         for box, name in (
-            (self.source, "From"), (self.out, "Its output"),
-            (self.target, "To"), (self.into, "Its input"),
+            (self.source, tr("From")), (self.out, tr("Its output")),
+            (self.target, tr("To")), (self.into, tr("Its input")),
         ):  # fmt: skip
             box.setAccessibleName(name)
-        self.done = Button("Plug it in", primary=True)
+        self.done = Button(tr("Plug it in"), primary=True)
         self.done.clicked.connect(self._done)
         self.add(title)
         for words, box in (
-            ("From", self.source), ("Output", self.out), ("To", self.target), ("Input", self.into)
-        ):  # fmt: skip
+            (tr("From"), self.source),
+            (tr("Output"), self.out),
+            (tr("To"), self.target),
+            (tr("Input"), self.into),
+        ):
             self.add(QLabel(words), box)
         self.add(self.done)
         self.column.addStretch(1)
@@ -247,18 +259,18 @@ class RemovePage(Page):
         super().__init__()
         self.facts = Facts()
         self.facts.setFixedHeight(260)
-        self.done = Button("Remove it", primary=True)
+        self.done = Button(tr("Remove it"), primary=True)
         self.done.clicked.connect(self.wanted)
-        self.keep = Button("Keep it")
+        self.keep = Button(tr("Keep it"))
         self.keep.clicked.connect(self.left)
         self.add(self.facts, self.done, self.keep)
         self.column.addStretch(1)
 
     def open(self, name: str, uses: tuple[str, ...]) -> None:
         """Say what would lose something."""
-        rows = [note(f"{use}.", "look") for use in uses] or [note("Nothing uses it.")]
-        lines = [head(f"Remove {name}?"), note("What uses it:"), *rows]
+        rows = [note(f"{use}.", "look") for use in uses] or [note(tr("Nothing uses it."))]
+        lines = [head(tr("Remove {name}?", name=name)), note(tr("What uses it:")), *rows]
         self.facts.show_lines(
-            [*lines, note("Patterns stay in the project. Ctrl+Z brings it back.")]
+            [*lines, note(tr("Patterns stay in the project. Ctrl+Z brings it back."))]
         )
         self.keep.setFocus()

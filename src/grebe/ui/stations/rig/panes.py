@@ -14,6 +14,7 @@ from grebe.ui.stations.rig.abilities import AbilitiesPane
 from grebe.ui.stations.rig.setup import SetupPane
 from grebe.ui.widgets.ask_file import SHEETS, ask_save
 from grebe.ui.widgets.printing import html_to_pdf, print_html
+from grebe.words import tr
 
 PAPER = "PDF (*.pdf);;HTML (*.html)"
 
@@ -91,7 +92,7 @@ class RigPanes:
     @does("write_sheet")
     def write_setup(self) -> None:
         """Write the set-up sheet as PDF or HTML."""
-        path = ask_save(self._setup, SHEETS, "Set-up sheet", PAPER, "set-up.pdf")
+        path = ask_save(self._setup, SHEETS, tr("Set-up sheet"), PAPER, "set-up.pdf")
         if path is None:
             return
         if path.suffix.lower() not in (".pdf", ".html"):
@@ -102,4 +103,4 @@ class RigPanes:
         except GrebeError as error:
             self._session.say("error", str(error))
             return
-        self._session.say("info", f"Wrote {path.name}.")
+        self._session.say("info", tr("Wrote {path}.", path=path.name))

@@ -15,6 +15,7 @@ from PyQt6.QtWidgets import QComboBox
 
 from grebe.core.rig.model import AudioPort, Port
 from grebe.ui.widgets.fields import ListField
+from grebe.words import tr
 
 NETWORK = Port(wire="rtp")
 """Stands for a port on the network that is still to be typed."""
@@ -57,7 +58,7 @@ class PortChooser(ListField):
     def __init__(self, look: PortLook, *, hears: bool = False) -> None:
         super().__init__()
         self._hears = hears
-        self.setAccessibleName("Heard at" if hears else "Port")
+        self.setAccessibleName(tr("Heard at") if hears else tr("Port"))
         self._found: list[Port] = []
         self._shown = Port(wire="none") if hears else Port()
         look.found.connect(self._looked)
@@ -108,7 +109,7 @@ class PortChooser(ListField):
         line = self.lineEdit()
         assert line is not None
         line.clear()
-        line.setPlaceholderText("port, as 5004" if self._hears else "host:port")
+        line.setPlaceholderText(tr("port, as 5004") if self._hears else "host:port")
         line.editingFinished.connect(self._typed)
         line.setFocus()
 
@@ -165,22 +166,22 @@ class LineChooser(ListField):
 def line_text(line: AudioPort) -> str:
     """A line in words."""
     if not line.is_set:
-        return "nowhere"
+        return tr("nowhere")
     if line.wire == "jack":
-        return f"JACK: {line.name}" if line.name else "JACK, patched by hand"
-    return f"{line.name}, channel {line.channel}"
+        return f"JACK: {line.name}" if line.name else tr("JACK, patched by hand")
+    return tr("{line}, channel {channel}", line=line.name, channel=line.channel)
 
 
 def port_text(port: Port) -> str:
     """A port in words."""
     if port.is_standin:
-        return "stand-in"
+        return tr("stand-in")
     if not port.is_set:
-        return "nowhere"
+        return tr("nowhere")
     if port.wire == "jack" and not port.name:
-        return "JACK, patched by hand"
+        return tr("JACK, patched by hand")
     if port.is_peer:
-        return "in the session"
+        return tr("in the session")
     if port.wire == "rtp":
-        return f"network: {port.name}" if port.name else "network, typed"
+        return tr("network: {port}", port=port.name) if port.name else tr("network, typed")
     return f"{port.wire.upper()}: {port.name}"

@@ -25,9 +25,10 @@ from grebe.ui.stations.rig.unknown import BlankPage, ChartPage, ComparePage
 from grebe.ui.widgets.ask_file import PROFILES, ask_open, ask_save
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.sheet import SheetLine, note
+from grebe.words import tr
 
 FILES = "Profiles (*.json)"
-CHART_WORDS = {"controllers": "Controllers from a chart", "voices": "Voices from a chart"}
+CHART_WORDS = {"controllers": tr("Controllers from a chart"), "voices": tr("Voices from a chart")}
 
 
 class ProfileSide:
@@ -62,18 +63,24 @@ class ProfileSide:
             self._told = True
             words = ", ".join(names)
             self._editor.session.notices.say(
-                "info", f"The profile of {words} was improved since the box was made from it.",
+                "info",
+                tr(
+                    "The profile of {words} was improved since the box was made from it.",
+                    words=words,
+                ),
                 offers="compare_profile",
-            )  # fmt: skip
+            )
 
     def lines(self, device: Device) -> list[SheetLine]:
         """What the sheet says of a box: what is guessed, and whether its profile was improved."""
         lines: list[SheetLine] = []
         if device.spec.guessed:
             words = ", ".join(guesses(device.spec))
-            lines.append(note(f"\u26a0 Guessed: {words}. Look it up, then say so.", "look"))
+            lines.append(
+                note(tr("⚠ Guessed: {words}. Look it up, then say so.", words=words), "look")
+            )
         if self._improved(device):
-            lines.append(note("Its profile was improved since it was made from it.", "look"))
+            lines.append(note(tr("Its profile was improved since it was made from it."), "look"))
         return lines
 
     def _improved(self, device: Device) -> bool:
@@ -96,10 +103,24 @@ class ProfileSide:
         try:
             path = write_profile(own_profiles_dir(), profile)
         except ProfileError as error:
-            session.say("warn", f"{profile.name} is in the rig, but is no profile yet: {error}")
+            session.say(
+                "warn",
+                tr(
+                    "{profile} is in the rig, but is no profile yet: {error}",
+                    profile=profile.name,
+                    error=error,
+                ),
+            )
         else:
             self._profiles[profile.id] = profile
-            session.say("info", f"{profile.name} is in the rig, and a profile: {path.name}.")
+            session.say(
+                "info",
+                tr(
+                    "{profile} is in the rig, and a profile: {path}.",
+                    profile=profile.name,
+                    path=path.name,
+                ),
+            )
 
     # Charts
 
@@ -116,7 +137,12 @@ class ProfileSide:
             spec = without_guess(spec_of(hand.rig, device.id), part)
             charted = msgspec.structs.replace(spec, **{part: rows})
             self._editor.boxes.set_spec(CHART_WORDS[part], device.id, charted)
-            words = f"{device.name} has {len(rows)} {part} from the chart."
+            words = tr(
+                "{device} has {count} {part} from the chart.",
+                device=device.name,
+                count=len(rows),
+                part=part,
+            )
             self._editor.session.notices.say("info", words, offers="undo")
         self._side.back()
 
@@ -128,7 +154,7 @@ class ProfileSide:
         device = self._editor.hand.device
         profile = self._profiles.get(device.profile) if device is not None else None
         if device is None or profile is None:
-            raise EditError("the profile it was made from is not here")
+            raise EditError(tr("the profile it was made from is not here"))
         self._side.pages.setCurrentWidget(self.compare_page)
         self.compare_page.open(device, profile, improved=self._improved(device))
 
@@ -137,7 +163,9 @@ class ProfileSide:
         profile = self._profiles.get(device.profile) if device is not None else None
         if device is not None and profile is not None:
             better = taking(device, profile, paths)
-            self._editor.boxes.set_box(f"{device.name} as its profile has it", better)
+            self._editor.boxes.set_box(
+                tr("{device} as its profile has it", device=device.name), better
+            )
         self._side.back()
 
     @does("said_right")
@@ -145,16 +173,16 @@ class ProfileSide:
         """What is guessed of the box in hand was looked up, and is right."""
         device = self._editor.hand.device
         if device is None or not device.spec.guessed:
-            raise EditError("nothing of it is guessed")
+            raise EditError(tr("nothing of it is guessed"))
         spec = without_guess(device.spec, *device.spec.guessed)
-        self._editor.boxes.set_spec("Nothing of it is guessed", device.id, spec)
+        self._editor.boxes.set_spec(tr("Nothing of it is guessed"), device.id, spec)
 
     # Files
 
     @does("read_profile")
     def read_file(self) -> None:
         """A profile from a file becomes one's own."""
-        chosen = ask_open(self._side.sheet, PROFILES, "Read a profile", FILES)
+        chosen = ask_open(self._side.sheet, PROFILES, tr("Read a profile"), FILES)
         if chosen is not None:
             self.take_file(chosen)
 
@@ -164,7 +192,9 @@ class ProfileSide:
         write_profile(own_profiles_dir(), profile)
         self._profiles[profile.id] = profile
         self._editor.session.notices.say(
-            "info", f"{profile.name} is a profile of yours now.", offers="add_box"
+            "info",
+            tr("{profile} is a profile of yours now.", profile=profile.name),
+            offers="add_box",
         )
 
     @does("write_profile")
@@ -174,7 +204,7 @@ class ProfileSide:
         if device is None:
             return
         name = f"{file_name(device.name)}.json"
-        path = ask_save(self._side.sheet, PROFILES, "Write its profile", FILES, name)
+        path = ask_save(self._side.sheet, PROFILES, tr("Write its profile"), FILES, name)
         if path is None:
             return
         path = path if path.suffix else path.with_suffix(".json")
@@ -183,4 +213,4 @@ class ProfileSide:
         except GrebeError as error:
             self._editor.session.say("error", str(error))
         else:
-            self._editor.session.say("info", f"Wrote {shown(path.name)}.")
+            self._editor.session.say("info", tr("Wrote {path}.", path=shown(path.name)))

@@ -9,6 +9,7 @@ from PyQt6.QtWidgets import QComboBox, QGridLayout, QLabel, QLineEdit, QSpinBox,
 from grebe.core.rig.formatting import pulse_width, width_words
 from grebe.core.rig.spec import PulseShape
 from grebe.errors import EditError
+from grebe.words import tr
 
 POLARITIES = ("rising", "falling")
 
@@ -24,24 +25,28 @@ class PulseFields(QWidget):
         super().__init__()
         self._shape = PulseShape()
         self.width_field = QLineEdit()
-        self.width_field.setAccessibleName("Pulse width, such as 5 ms or 50 %")
+        self.width_field.setAccessibleName(tr("Pulse width, such as 5 ms or 50 %"))
         self.width_field.editingFinished.connect(self._width_typed)
         self.polarity = QComboBox()
         self.polarity.addItems(POLARITIES)
-        self.polarity.setAccessibleName("Pulse polarity")
+        self.polarity.setAccessibleName(tr("Pulse polarity"))
         self.polarity.activated.connect(self._polarity_chosen)
         self.level = QSpinBox()
         self.level.setRange(1, 100)
         self.level.setSuffix(" %")
         self.level.setKeyboardTracking(False)
         self.level.setButtonSymbols(QSpinBox.ButtonSymbols.NoButtons)
-        self.level.setAccessibleName("Pulse level, per cent of full scale")
+        self.level.setAccessibleName(tr("Pulse level, per cent of full scale"))
         self.level.valueChanged.connect(self._level_set)
         grid = QGridLayout(self)
         grid.setContentsMargins(0, 0, 0, 0)
         grid.setHorizontalSpacing(6)
         grid.setVerticalSpacing(3)
-        fields = (("Width", self.width_field), ("Edge", self.polarity), ("Level", self.level))
+        fields = (
+            (tr("Width"), self.width_field),
+            (tr("Edge"), self.polarity),
+            (tr("Level"), self.level),
+        )
         for column, (words, field) in enumerate(fields):
             grid.addWidget(QLabel(words), 0, column)
             grid.addWidget(field, 1, column)

@@ -17,6 +17,7 @@ from PyQt6.QtWidgets import (
 from grebe.app.editors.rig_editor import RigEditor
 from grebe.core.rig.setup import DeviceSheet, SetupSheet, Step, of_device, setup_sheet
 from grebe.ui.stations.rig.boxes import BoxChoice
+from grebe.words import tr
 
 
 class SetupPane(QWidget):
@@ -28,11 +29,11 @@ class SetupPane(QWidget):
         self._shown: SetupSheet | None = None
         self.boxes: dict[str, QCheckBox] = {}
         """By key of the step."""
-        self.choice = BoxChoice("Set-up sheet of", everything="The whole rig")
+        self.choice = BoxChoice(tr("Set-up sheet of"), everything=tr("The whole rig"))
         self.choice.activated.connect(lambda _: self.document_changed())
         self.steps = QScrollArea()
         self.steps.setWidgetResizable(True)
-        self.steps.setAccessibleName("Set-up sheet")
+        self.steps.setAccessibleName(tr("Set-up sheet"))
         self.setFocusProxy(self.choice)
         outer = QVBoxLayout(self)
         outer.setContentsMargins(0, 4, 0, 0)

@@ -22,6 +22,7 @@ from grebe.process.places import own_profiles_dir
 from grebe.ui.stations.rig.device import DevicePage
 from grebe.ui.stations.rig.pages import AddPage, CablePage, RemovePage
 from grebe.ui.widgets.view import Sheet
+from grebe.words import tr
 
 
 class RigSide:
@@ -47,10 +48,10 @@ class RigSide:
         page = self.device_page
         hand = self._editor.hand
         page.filtered.connect(self._editor.device.switch)
-        page.port.chosen.connect(lambda port: hand.set_fields("Port", port=port))
-        page.input.chosen.connect(lambda port: hand.set_fields("Input", input=port))
+        page.port.chosen.connect(lambda port: hand.set_fields(tr("Port"), port=port))
+        page.input.chosen.connect(lambda port: hand.set_fields(tr("Input"), input=port))
         page.line_chosen.connect(self._editor.device.set_line)
-        page.pulse.shaped.connect(lambda shape: hand.set_fields("Pulse", pulse=shape))
+        page.pulse.shaped.connect(lambda shape: hand.set_fields(tr("Pulse"), pulse=shape))
         page.pulse.refused.connect(lambda words: self._editor.session.say("warn", words))
         self.add_page.wanted.connect(self._add_box)
         self.cable_page.wanted.connect(self._plug)
@@ -85,7 +86,7 @@ class RigSide:
         try:
             edit()
         except EditError as error:
-            self._editor.session.say("warn", f"{error}. Nothing was changed.")
+            self._editor.session.say("warn", tr("{error}. Nothing was changed.", error=error))
 
     def ask_removal(self, device_id: str) -> None:
         """Show what uses a device before it goes."""

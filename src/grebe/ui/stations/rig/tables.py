@@ -23,6 +23,7 @@ from PyQt6.QtWidgets import (
 from grebe.app.editors.rig_columns import CABLE_COLUMNS, DEVICE_COLUMNS, ROUTE_COLUMNS, Column
 from grebe.app.editors.rig_editor import RigEditor
 from grebe.core.rig.model import Cable, Device, Rig, Route
+from grebe.words import tr
 
 ROW_HEIGHT = 25
 
@@ -110,7 +111,12 @@ class RigModel(QAbstractTableModel):
         if role != Qt.ItemDataRole.EditRole or edit is None or value == self.data(index):
             return False
         item = self._shown[row]
-        name = f"{column.title} of {self.what} {row + 1}"
+        name = tr(
+            "{column_title} of {what} {value}",
+            column_title=column.title,
+            what=self.what,
+            value=row + 1,
+        )
         return self.editor.boxes.set_cell(name, edit, row, item, str(value))
 
 
@@ -215,9 +221,9 @@ class TablesPane(QWidget):
         column.setContentsMargins(0, 4, 0, 0)
         column.setSpacing(4)
         for words, table, share in (
-            ("Boxes", self.devices, 4),
-            ("Cables", self.cables, 4),
-            ("Routes through Grebe: what one box plays, another sounds", self.routes, 2),
+            (tr("Boxes"), self.devices, 4),
+            (tr("Cables"), self.cables, 4),
+            (tr("Routes through Grebe: what one box plays, another sounds"), self.routes, 2),
         ):
             column.addWidget(QLabel(words))
             column.addWidget(table, share)

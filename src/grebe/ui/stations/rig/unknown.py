@@ -24,10 +24,15 @@ from grebe.ui.stations.rig.pages import Page
 from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.sheet import Facts, head, note
+from grebe.words import tr
 
 CHART_TALL = 84
-MIDDLE_C = {"middle C as its chart shows": None, "middle C is C3": 3, "middle C is C4": 4,
-            "middle C is C5": 5}  # fmt: skip
+MIDDLE_C = {
+    tr("middle C as its chart shows"): None,
+    tr("middle C is C3"): 3,
+    tr("middle C is C4"): 4,
+    tr("middle C is C5"): 5,
+}
 SHOWN_ROWS = 200
 
 
@@ -54,19 +59,27 @@ class BlankPage(Page):
         self._known: frozenset[str] = frozenset()
         title = Facts()
         title.setFixedHeight(76)
-        title.show_lines([head("A box that is not in the list"),
-                          note("What you can see on it. Skip what you do not know: it is guessed, "
-                               "and marked.")])  # fmt: skip
+        title.show_lines(
+            [
+                head(tr("A box that is not in the list")),
+                note(
+                    tr(
+                        "What you can see on it. Skip what you do not know: it is guessed, and "
+                        "marked."
+                    )
+                ),
+            ]
+        )
         self.form = Form(box, GROUPS, QUESTIONS, box)
-        self.voices = _Pasted("Its chart of voices: name and note", self._charted)
-        self.controllers = _Pasted("Its chart of controllers: name and number", self._charted)
+        self.voices = _Pasted(tr("Its chart of voices: name and note"), self._charted)
+        self.controllers = _Pasted(tr("Its chart of controllers: name and number"), self._charted)
         for field in (self.voices, self.controllers):
             field.setFixedHeight(CHART_TALL)
             self.form.put_below(field)
         self.said = QLabel("")
         self.said.setWordWrap(True)
         self.form.put_below(self.said)
-        self.done = Button("Add it", primary=True)
+        self.done = Button(tr("Add it"), primary=True)
         self.done.clicked.connect(self._done)
         self.add(title)
         self.column.addWidget(self.form, 1)
@@ -105,23 +118,31 @@ class ChartPage(Page):
         super().__init__()
         title = Facts()
         title.setFixedHeight(96)
-        title.show_lines([head("Paste a chart"),
-                          note("From its manual: a table, CSV, or text. Names of notes, hex, CC#52 "
-                               "and ranges are understood.")])  # fmt: skip
+        title.show_lines(
+            [
+                head(tr("Paste a chart")),
+                note(
+                    tr(
+                        "From its manual: a table, CSV, or text. Names of notes, hex, CC#52 and "
+                        "ranges are understood."
+                    )
+                ),
+            ]
+        )
         self.kind = QComboBox()
-        self.kind.setAccessibleName("What the chart is of")
-        self.kind.addItem("of controllers", "controllers")
-        self.kind.addItem("of voices and their notes", "voices")
+        self.kind.setAccessibleName(tr("What the chart is of"))
+        self.kind.addItem(tr("of controllers"), "controllers")
+        self.kind.addItem(tr("of voices and their notes"), "voices")
         self.middle = QComboBox()
-        self.middle.setAccessibleName("Where middle C is")
+        self.middle.setAccessibleName(tr("Where middle C is"))
         self.middle.addItems(MIDDLE_C)
-        self.text = _Pasted("The chart", self._read)
+        self.text = _Pasted(tr("The chart"), self._read)
         self.rows = QListWidget()
         self.rows.setWordWrap(True)
-        self.rows.setAccessibleName("What is understood")
+        self.rows.setAccessibleName(tr("What is understood"))
         self.said = QLabel("")
         self.said.setWordWrap(True)
-        self.done = Button("Take these rows", primary=True)
+        self.done = Button(tr("Take these rows"), primary=True)
         self.done.clicked.connect(self._done)
         self.kind.currentIndexChanged.connect(self._read)
         self.middle.currentIndexChanged.connect(self._read)
@@ -152,15 +173,35 @@ class ChartPage(Page):
         else:
             chart = read_controllers(text)
             self._found, marked = chart.rows, chart.marked
-            lines = [f"{c.number}   {c.name}   {c.low} to {c.high}" for c in chart.rows]
+            lines = [
+                tr(
+                    "{c_number}   {c}   {low} to {high}",
+                    c_number=c.number,
+                    c=c.name,
+                    low=c.low,
+                    high=c.high,
+                )
+                for c in chart.rows
+            ]
         self.rows.clear()
         self.rows.addItems(lines[:SHOWN_ROWS])
         for mark in marked[:SHOWN_ROWS]:
-            item = QListWidgetItem(f"\u26a0 line {mark.line}, {mark.text[:40]}: {mark.why}")
+            item = QListWidgetItem(
+                tr(
+                    "⚠ line {line}, {text_}: {why}",
+                    line=mark.line,
+                    text_=mark.text[:40],
+                    why=mark.why,
+                )
+            )
             item.setToolTip(mark.text)
             self.rows.addItem(item)
-        words = f"{len(lines)} understood"
-        self.said.setText(f"{words}, {len(marked)} marked." if marked else f"{words}.")
+        words = tr("{count} understood", count=len(lines))
+        self.said.setText(
+            tr("{words}, {count} marked.", words=words, count=len(marked))
+            if marked
+            else f"{words}."
+        )
         self.done.setEnabled(bool(lines))
 
     def _done(self) -> None:
@@ -179,28 +220,35 @@ class ComparePage(Page):
         self.title.setFixedHeight(110)
         self.list = QListWidget()
         self.list.setWordWrap(True)
-        self.list.setAccessibleName("What differs")
-        self.done = Button("Take what is ticked", primary=True)
+        self.list.setAccessibleName(tr("What differs"))
+        self.done = Button(tr("Take what is ticked"), primary=True)
         self.done.clicked.connect(self._done)
-        self.keep = Button("Leave it as it is")
+        self.keep = Button(tr("Leave it as it is"))
         self.keep.clicked.connect(self.left)
         self.add(self.title, self.list, self.done, self.keep)
 
     def open(self, device: Device, profile: Profile, *, improved: bool) -> None:
         """Show what differs; what was improved is ticked."""
         found: tuple[Difference, ...] = differences(device, profile)
-        words = "The profile is another since the box was made from it." if improved else (
-            "The profile is as it was when the box was made from it."
-            if device.made_from else "Nobody noted how the profile was when the box was made."
+        words = tr("The profile is another since the box was made from it.") if improved else (
+            tr("The profile is as it was when the box was made from it.")
+            if device.made_from else tr("Nobody noted how the profile was when the box was made.")
         )  # fmt: skip
         if not found:
-            words = "They say the same."
-        self.title.show_lines([head(f"{device.name} beside its profile"),
-                               note(f"{profile.label or profile.kind} ({profile.name})."),
+            words = tr("They say the same.")
+        self.title.show_lines([head(tr("{device} beside its profile", device=device.name)),
+                               note(f"{profile.label or tr(profile.kind)} ({profile.name})."),
                                note(words)])  # fmt: skip
         self.list.clear()
         for row in found:
-            item = QListWidgetItem(f"{row.words}: {row.ours or 'nothing'}, there {row.theirs}")
+            item = QListWidgetItem(
+                tr(
+                    "{row_words}: {value}, there {theirs}",
+                    row_words=row.words,
+                    value=row.ours or tr("nothing"),
+                    theirs=row.theirs,
+                )
+            )
             item.setFlags(item.flags() | Qt.ItemFlag.ItemIsUserCheckable)
             ticked = Qt.CheckState.Checked if improved else Qt.CheckState.Unchecked
             item.setCheckState(ticked)

@@ -29,14 +29,15 @@ from grebe.ui.stations.rig.tables import TablesPane
 from grebe.ui.stations.sync.computers import peer_lines
 from grebe.ui.widgets.findings import FindingsList
 from grebe.ui.widgets.view import PanedView, Thing
+from grebe.words import tr
 
 PANES = (
-    ("Drawing", "pane_drawing"),
-    ("Tables", "pane_tables"),
-    ("Set-up sheet", "pane_setup"),
-    ("Note maps", "pane_notes"),
-    ("What it can do", "pane_abilities"),
-    ("Pedals", "pane_controls"),
+    (tr("Drawing"), "pane_drawing"),
+    (tr("Tables"), "pane_tables"),
+    (tr("Set-up sheet"), "pane_setup"),
+    (tr("Note maps"), "pane_notes"),
+    (tr("What it can do"), "pane_abilities"),
+    (tr("Pedals"), "pane_controls"),
 )
 FINDINGS_HEIGHT = 200
 
@@ -121,10 +122,10 @@ class RigView(PanedView):
     def in_hand(self) -> Thing:
         """The box in hand, or Grebe."""
         if not self.session.project.rig.devices and self.selected != GREBE_ID:
-            return Thing("The rig", ("rig",))
+            return Thing(tr("The rig"), ("rig",))
         device = self.editor.hand.device
         if device is None:
-            return Thing("Grebe", ("grebe", "rig"))
+            return Thing(tr("Grebe"), ("grebe", "rig"))
         return Thing(device.name, ("box", "rig"))
 
     def around(self, action_id: str, act: Act) -> Act:

@@ -12,7 +12,7 @@ from grebe.core.rig.model import Device
 from grebe.core.songs.model import Part, Scene
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Canvas
-from grebe.ui.widgets.formatting import counted
+from grebe.words import counted, tr
 
 LABELS = 140.0
 COLUMN = 112.0
@@ -39,7 +39,7 @@ class ChartCanvas(Canvas):
         self.top = 0
         """The first row seen."""
         self._names: dict[str, str] = {}
-        self.setAccessibleName("Scenes")
+        self.setAccessibleName(tr("Scenes"))
 
     # Where things lie
 
@@ -109,9 +109,10 @@ class ChartCanvas(Canvas):
         p, editor = self.palette_now, self.editor
         scenes, devices = editor.hand.scenes, editor.hand.devices
         if not scenes:
-            words = (
-                f"No scenes yet. {told('new_scene')} makes one; what is in it is chosen with "
-                f"{told('one_after')}."
+            words = tr(
+                "No scenes yet. {new_scene} makes one; what is in it is chosen with {one_after}.",
+                new_scene=told("new_scene"),
+                one_after=told("one_after"),
             )
             draw.text(painter, 0, 40, words, p.muted, size=16)
             return
@@ -124,7 +125,9 @@ class ChartCanvas(Canvas):
         for number, scene in enumerate(seen):
             self._paint_head(painter, LABELS + number * COLUMN, scene, bottom + HANDS)
         if not devices:
-            words = f"Nothing plays in it yet. {told('add_box')} in Rig adds a box."
+            words = tr(
+                "Nothing plays in it yet. {add_box} in Rig adds a box.", add_box=told("add_box")
+            )
             draw.text(painter, LABELS + COLUMN + 16, HEAD + 24, words, p.muted, size=16)
         for index, device in enumerate(rows):
             middle = HEAD + self.row * (index + 0.62)
@@ -136,7 +139,7 @@ class ChartCanvas(Canvas):
         right = LABELS + len(seen) * COLUMN
         draw.line(painter, right, 8, right, bottom + HANDS, p.rule)
         if len(rows) < len(devices):
-            words = f"{len(devices) - self.top - len(rows)} devices below"
+            words = tr("{value} devices below", value=len(devices) - self.top - len(rows))
             draw.text(painter, 0, 20, words, p.muted, size=12)
 
     def _paint_labels(self, painter: QPainter, rows: tuple[Device, ...]) -> None:
@@ -162,9 +165,9 @@ class ChartCanvas(Canvas):
         draw.text(painter, x + 10, 24, scene.name, p.ink, size=16, weight=600, width=COLUMN - 16)
         words = f"{scene.times}\u00d7 {counted(scene.bars, 'bar')}"
         if scene.mutes == "left":
-            words += ", mutes left"
+            words += tr(", mutes left")
         elif scene.role:
-            words += f", {scene.role}"
+            words += f", {tr(scene.role)}"
         draw.text(painter, x + 10, 42, words, p.muted, size=12, width=COLUMN - 14)
 
     def _paint_cell(
@@ -204,12 +207,12 @@ class ChartCanvas(Canvas):
 
     def _words(self, device: Device, part: Part) -> str:
         if part.echo is not None:
-            ending = {".": " dotted", "t": " triplet"}.get(part.echo[-1], "")
+            ending = {".": tr(" dotted"), "t": tr(" triplet")}.get(part.echo[-1], "")
             return part.echo.rstrip(".t") + ending
         if part.tracks is not None and device.spec.loop_tracks:
-            return "tr " + "+".join(map(str, part.tracks)) if part.tracks else "no tracks"
+            return "tr " + "+".join(map(str, part.tracks)) if part.tracks else tr("no tracks")
         if not part.chain:
-            return "silent"
+            return tr("silent")
         names = self._names
         chain = list(dict.fromkeys(part.chain))
         words = "\u2192".join(names.get(c, c) for c in chain)
@@ -219,14 +222,14 @@ class ChartCanvas(Canvas):
     def _paint_hands(self, painter: QPainter, passages: list[SceneTransition], top: float) -> None:
         p = self.palette_now
         draw.line(painter, 0, top + 6, self.width(), top + 6, p.rule)
-        draw.text(painter, 10, top + 32, "Your hands", p.ink, size=16, weight=600)
-        draw.text(painter, 10, top + 49, "moves in the bar before", p.muted, size=12)
+        draw.text(painter, 10, top + 32, tr("Your hands"), p.ink, size=16, weight=600)
+        draw.text(painter, 10, top + 49, tr("moves in the bar before"), p.muted, size=12)
         for number, passage in enumerate(passages):
             x = LABELS + number * COLUMN + 12
             hands = passage.hands
             moves = [*(q.move for q in hands.placed), *hands.relieve]
             if not moves:
-                draw.text(painter, x, top + 38, "none", p.muted, size=14)
+                draw.text(painter, x, top + 38, tr("none"), p.muted, size=14)
                 continue
             colour = p.crest if hands.fits else p.eye
             shown = moves[:4]
@@ -235,7 +238,13 @@ class ChartCanvas(Canvas):
                 if move.limb == "foot":  # lower and broad, so that it is told apart without colour
                     box = QRectF(x + index * 18, top + 34, 15, 10)
                 draw.panel(painter, box, colour)
-            words = "" if hands.fits and hands.spare_s > 0.5 else "tight" if hands.fits else "no"
+            words = (
+                ""
+                if hands.fits and hands.spare_s > 0.5
+                else tr("tight")
+                if hands.fits
+                else tr("no")
+            )
             if len(moves) > len(shown):
                 words = f"+{len(moves) - len(shown)} {words}"
             draw.text(painter, x + len(shown) * 18 + 4, top + 38, words, colour, size=14,
@@ -252,5 +261,5 @@ def _sounds(device: Device, part: Part) -> bool:
 def _told(device: Device) -> str:
     """How its changes come about, in a word."""
     if device.plays == "grebe":
-        return "by Grebe"
-    return "remote" if device.obeys_program else "hand"
+        return tr("by Grebe")
+    return tr("remote") if device.obeys_program else tr("hand")

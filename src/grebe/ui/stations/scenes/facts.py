@@ -10,12 +10,13 @@ from grebe.core.songs.model import Scene
 from grebe.core.time.delay import note_ms
 from grebe.core.time.loop_length import loop_length
 from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
-from grebe.ui.widgets.formatting import counted, length_text
+from grebe.ui.widgets.formatting import length_text
 from grebe.ui.widgets.sheet import SheetLine, Tone, big, head, note, row
+from grebe.words import counted, tr
 
 RATE = 48_000
 ECHO_VALUES = ("1/2", "1/4.", "1/4", "1/4t", "1/8.", "1/8", "1/8t", "1/16")
-LIMBS = {"hand": ("left hand", "right hand"), "foot": ("foot", "other foot")}
+LIMBS = {"hand": (tr("left hand"), tr("right hand")), "foot": (tr("foot"), tr("other foot"))}
 
 
 def scene_lines(editor: SceneEditor, scene: Scene, index: int) -> list[SheetLine]:
@@ -26,12 +27,21 @@ def scene_lines(editor: SceneEditor, scene: Scene, index: int) -> list[SheetLine
     passage = editor.hand.passage(index)
     lines = [
         head(scene.name),
-        note(f"scene {index + 1}, {scene.times} times {counted(scene.bars, 'bar')}, "
-             f"{length_text(seconds)} at {bpm:g} BPM, {_follow(editor, scene)}"),
+        note(
+            tr(
+                "scene {value}, {times} times {bars}, {length_text} at {bpm:g} BPM, {follow}",
+                value=index + 1,
+                times=scene.times,
+                bars=counted(scene.bars, "bar"),
+                length_text=length_text(seconds),
+                bpm=bpm,
+                follow=_follow(editor, scene),
+            )
+        ),
         *_here(editor, scene),
-    ]  # fmt: skip
+    ]
     hands = _hands(editor, passage.hands)
-    changes = [head("What changes coming in"), *_changes(editor, passage.changes)]
+    changes = [head(tr("What changes coming in")), *_changes(editor, passage.changes)]
     lines += [*changes, *hands] if passage.hands.fits else [*hands, *changes]
     lines += _also_after(editor, scene, index)
     lines += _mutes(editor, scene)
@@ -42,12 +52,12 @@ def _follow(editor: SceneEditor, scene: Scene) -> str:
     then = scene.then
     names = {s.id: s.name for s in editor.hand.project.scenes}
     if then.kind == "jump":
-        often = "always" if then.rounds == 0 else f"{then.rounds} times"
-        return f"then to {names.get(then.to, 'nowhere')}, {often}"
+        often = tr("always") if then.rounds == 0 else tr("{rounds} times", rounds=then.rounds)
+        return tr("then to {get}, {often}", get=names.get(then.to, tr("nowhere")), often=often)
     return {
-        "next": "then the next",
-        "back": "then back to where it came from",
-        "stay": "then itself, until launched",
+        "next": tr("then the next"),
+        "back": tr("then back to where it came from"),
+        "stay": tr("then itself, until launched"),
     }[then.kind]
 
 
@@ -58,43 +68,50 @@ def _here(editor: SceneEditor, scene: Scene) -> list[SheetLine]:
         return []
     part = scene.part(device.id)
     names = {p.id: p.name for p in editor.hand.patterns}
-    chain = ", ".join(names.get(p, p) for p in part.chain) or "nothing plays"
-    lines = [head(f"{device.name} here"), note(chain, "ink")]
+    chain = ", ".join(names.get(p, p) for p in part.chain) or tr("nothing plays")
+    lines = [head(tr("{device} here", device=device.name)), note(chain, "ink")]
     if device.spec.loop_tracks:
         playing = part.tracks or ()
-        rows = [f"{n} {'plays' if n in playing else 'rests'}"
+        rows = [f"{n} {tr('plays') if n in playing else tr('rests')}"
                 for n in range(1, min(9, device.spec.loop_tracks) + 1)]  # fmt: skip
-        lines.append(note("Tracks: " + ", ".join(rows)))
+        lines.append(note(tr("Tracks: ") + ", ".join(rows)))
         long = loop_length(editor.hand.bpm_of(scene), scene.bars, scene.meter.bar_ticks, RATE)
         lines.append(
-            note(f"A loop of its {counted(scene.bars, 'bar')} is {long.seconds:.3f} s, "
-                 f"{long.nearest} samples at {RATE // 1000} kHz.")
-        )  # fmt: skip
+            note(
+                tr(
+                    "A loop of its {bars} is {seconds:.3f} s, {nearest} samples at {value} kHz.",
+                    bars=counted(scene.bars, "bar"),
+                    seconds=long.seconds,
+                    nearest=long.nearest,
+                    value=RATE // 1000,
+                )
+            )
+        )
     elif device.spec.echo_ms or part.echo is not None:
         lines += _echo_times(device, editor.hand.bpm_of(scene), part.echo)
     elif editor.hand.voices:
-        rows = [f"{n} {v.name}{' (silent)' if v.id in part.silent_voices else ''}"
+        rows = [f"{n} {v.name}{tr(' (silent)') if v.id in part.silent_voices else ''}"
                 for n, v in enumerate(editor.hand.voices[:9], start=1)]  # fmt: skip
-        lines.append(note("Voices: " + ", ".join(rows)))
+        lines.append(note(tr("Voices: ") + ", ".join(rows)))
     return lines
 
 
 def _echo_times(device: Device, bpm: float, chosen: str | None) -> list[SheetLine]:
     """Note values as the unit can take them at the scene's tempo."""
-    lines = [note("Echo time: " + (chosen or "left as it is"), "ink")]
+    lines = [note(tr("Echo time: ") + (chosen or tr("left as it is")), "ink")]
     for value in ECHO_VALUES:
         exact = note_ms(bpm, note_value_ticks(value) / TICKS_PER_QUARTER)
         fitted = echo_ms(device, value, bpm)
-        words = "out of its range" if fitted is None else f"{fitted:.0f} ms"
+        words = tr("out of its range") if fitted is None else tr("{fitted:.0f} ms", fitted=fitted)
         if fitted is not None and abs(fitted - exact) > SAME_ECHO_MS:
-            words += " (half or double)"
+            words += tr(" (half or double)")
         lines.append(row(value, words, "ink" if value == chosen else "muted"))
     return lines
 
 
 def _changes(editor: SceneEditor, found: tuple[SceneChange, ...]) -> list[SheetLine]:
     if not found:
-        return [note("Nothing: everything carries on.")]
+        return [note(tr("Nothing: everything carries on."))]
     lines: list[SheetLine] = []
     for change in found:
         name = editor.hand.project.rig.name_of(change.device)
@@ -112,26 +129,32 @@ def _window(change: SceneChange) -> str:
     opens, latest = change.opens_ms / 1000, change.latest_ms
     if change.by == "grebe":
         if not latest:
-            return "at the boundary"
-        return f"at the latest {latest:.1f} ms before"
-    until = "until the boundary" if latest == 0 else (
-        f"until {latest:.0f} ms before" if latest > 0 else f"until {-latest:.0f} ms after"
-    )  # fmt: skip
-    return f"from {opens:.1f} s before {until}"
+            return tr("at the boundary")
+        return tr("at the latest {latest:.1f} ms before", latest=latest)
+    until = (
+        tr("until the boundary")
+        if latest == 0
+        else (
+            tr("until {latest:.0f} ms before", latest=latest)
+            if latest > 0
+            else tr("until {value:.0f} ms after", value=-latest)
+        )
+    )
+    return tr("from {opens:.1f} s before {until}", opens=opens, until=until)
 
 
 def _hands(editor: SceneEditor, hands: Schedule) -> list[SheetLine]:
     if not hands.placed and not hands.relieve:
-        return [head("Your hands"), note("Free.")]
-    lines = [head("Your hands")]
+        return [head(tr("Your hands")), note(tr("Free."))]
+    lines = [head(tr("Your hands"))]
     for placed in hands.placed:
         limb = LIMBS[placed.move.limb][placed.limb]
         name = editor.hand.project.rig.name_of(placed.move.device)
         end = -(placed.begins + placed.move.seconds)
-        when = f"{-placed.begins:.1f} to {max(0.0, end):.1f} s before"
+        when = tr("{value:.1f} to {max:.1f} s before", value=-placed.begins, max=max(0.0, end))
         lines.append(note(f"{limb}: {name}, {placed.move.words}, {when}", "yours"))
     if hands.relieve:
-        lines.append(big("Too much at once", "wrong"))
+        lines.append(big(tr("Too much at once"), "wrong"))
         lines += [
             note(
                 f"{editor.hand.project.rig.name_of(m.device)}, {m.words}: {_relief(m.relief)}.",
@@ -140,17 +163,21 @@ def _hands(editor: SceneEditor, hands: Schedule) -> list[SheetLine]:
             for m in hands.relieve
         ]
     elif hands.spare_s <= 0.5:
-        lines.append(note(f"Tight: {hands.spare_s:.1f} s to spare.", "look"))
+        lines.append(note(tr("Tight: {spare_s:.1f} s to spare.", spare_s=hands.spare_s), "look"))
     else:
-        lines.append(note(f"{hands.spare_s:.1f} s to spare.", "good"))
+        lines.append(note(tr("{spare_s:.1f} s to spare.", spare_s=hands.spare_s), "good"))
     return lines
 
 
 def _relief(ways: tuple[str, ...]) -> str:
     words = {
-        "give": "let Grebe tell the box", "ahead": "pre-set it", "earlier": "make it a bar earlier",
-    }  # fmt: skip
-    return " or ".join(words[w] for w in ways) or "leave it out, or give it to a longer scene"
+        "give": tr("let Grebe tell the box"),
+        "ahead": tr("pre-set it"),
+        "earlier": tr("make it a bar earlier"),
+    }
+    return tr(" or ").join(words[w] for w in ways) or tr(
+        "leave it out, or give it to a longer scene"
+    )
 
 
 def _also_after(editor: SceneEditor, scene: Scene, index: int) -> list[SheetLine]:
@@ -167,30 +194,35 @@ def _also_after(editor: SceneEditor, scene: Scene, index: int) -> list[SheetLine
         moves = len(passage.hands.placed) + len(passage.hands.relieve)
         if not moves:
             continue
-        fits = "" if passage.hands.fits else ", too many"
-        words = f"In the song also after {before.name}: {counted(moves, 'move')} by hand{fits}."
+        fits = "" if passage.hands.fits else tr(", too many")
+        words = tr(
+            "In the song also after {before}: {moves} by hand{fits}.",
+            before=before.name,
+            moves=counted(moves, "move"),
+            fits=fits,
+        )
         lines.append(note(words, "muted" if passage.hands.fits else "wrong"))
     return lines
 
 
 def _mutes(editor: SceneEditor, scene: Scene) -> list[SheetLine]:
     if scene.mutes == "left":
-        return [head("Mutes left alone"), note("They stay as they stand when it comes in."),
+        return [head(tr("Mutes left alone")), note(tr("They stay as they stand when it comes in.")),
                 _hand_mutes(scene)]  # fmt: skip
-    lines = [head("Mutes saved in it")]
+    lines = [head(tr("Mutes saved in it"))]
     names = {
         (p.device, v.id): v.name for p in editor.hand.project.patterns for v in p.content.voices
     }
     for part in scene.parts:
-        silent = ["all of it"] if part.muted else []
+        silent = [tr("all of it")] if part.muted else []
         silent += [names.get((part.device, v), v) for v in part.silent_voices]
         if silent:
             lines.append(row(editor.hand.project.rig.name_of(part.device), ", ".join(silent)))
     if len(lines) == 1:
-        lines.append(note("None."))
+        lines.append(note(tr("None.")))
     return [*lines, _hand_mutes(scene)]
 
 
 def _hand_mutes(scene: Scene) -> SheetLine:
-    kept = "are kept" if scene.hand_mutes == "keep" else "are dropped, and that is said"
-    return note(f"Mutes by hand {kept} at its end.")
+    kept = tr("are kept") if scene.hand_mutes == "keep" else tr("are dropped, and that is said")
+    return note(tr("Mutes by hand {kept} at its end.", kept=kept))

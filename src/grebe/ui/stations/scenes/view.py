@@ -15,32 +15,34 @@ from grebe.errors import EditError
 from grebe.ui.stations.scenes.canvas import ChartCanvas
 from grebe.ui.stations.scenes.facts import scene_lines
 from grebe.ui.widgets.form import Form
-from grebe.ui.widgets.formatting import counted
 from grebe.ui.widgets.sheet import Facts
 from grebe.ui.widgets.view import NO_BOX, Sheet, Thing, View
+from grebe.words import counted, tr
 
-TITLES = {"part": "This device here", "scene": "The scene", "performer": "You"}
+TITLES = {"part": tr("This device here"), "scene": tr("The scene"), "performer": tr("You")}
 ROWS = (
-    field("part", "muted", "Muted", choices=YES_NO),
-    field("part", "chain", "Plays, one after another", control="chain"),
-    field("part", "silent_voices", "Silent voices", control="ticks"),
-    field("part", "tracks", "Loop tracks that play", control="ticks"),
-    field("part", "values", "Controllers sent as it comes in", control="values"),
-    field("part", "echo", "Echo time", choices=(NO_ECHO, *(e for e in ECHOES if e is not None))),
-    field("scene", "name", "Name"),
-    field("scene", "bars", "Bars", Scene),
-    field("scene", "times", "Passes", Scene),
-    field("scene", "meter", "Metre"),
-    field("scene", "role", "Role", choices=(NO_ROLE, *(r for r in ROLES if r))),
-    field("scene", "mutes", "Mutes", choices=("saved", "left")),
-    field("scene", "hand_mutes", "By hand, at its end", choices=("keep", "drop")),
-    field("scene", "kind", "Then", choices=FOLLOWS),
-    field("scene", "to", "Jump to", choices=("none",)),
-    field("scene", "rounds", "Times, 0 always", Then),
-    field("performer", "hands", "Hands", Performer),
-    field("performer", "feet", "Free feet", Performer),
-    field("performer", "unchanged_bars", "Bars unchanged", Performer),
-    field("performer", "school", "Form", choices=SCHOOLS),
+    field("part", "muted", tr("Muted"), choices=YES_NO),
+    field("part", "chain", tr("Plays, one after another"), control="chain"),
+    field("part", "silent_voices", tr("Silent voices"), control="ticks"),
+    field("part", "tracks", tr("Loop tracks that play"), control="ticks"),
+    field("part", "values", tr("Controllers sent as it comes in"), control="values"),
+    field(
+        "part", "echo", tr("Echo time"), choices=(NO_ECHO, *(e for e in ECHOES if e is not None))
+    ),
+    field("scene", "name", tr("Name")),
+    field("scene", "bars", tr("Bars"), Scene),
+    field("scene", "times", tr("Passes"), Scene),
+    field("scene", "meter", tr("Metre")),
+    field("scene", "role", tr("Role"), choices=(NO_ROLE, *(r for r in ROLES if r))),
+    field("scene", "mutes", tr("Mutes"), choices=("saved", "left")),
+    field("scene", "hand_mutes", tr("By hand, at its end"), choices=("keep", "drop")),
+    field("scene", "kind", tr("Then"), choices=FOLLOWS),
+    field("scene", "to", tr("Jump to"), choices=("none",)),
+    field("scene", "rounds", tr("Times, 0 always"), Then),
+    field("performer", "hands", tr("Hands"), Performer),
+    field("performer", "feet", tr("Free feet"), Performer),
+    field("performer", "unchanged_bars", tr("Bars unchanged"), Performer),
+    field("performer", "school", tr("Form"), choices=SCHOOLS),
 )
 
 
@@ -78,9 +80,13 @@ class ScenesView(View):
         scenes = editor.hand.scenes
         song = self.session.song
         which = (
-            f"of {song.name}" if editor.hand.only_song and song is not None else "of the project"
+            tr("of {song}", song=song.name)
+            if editor.hand.only_song and song is not None
+            else tr("of the project")
         )
-        below = "Lines run on where nothing changes. A ring: Grebe changes it. A diamond: you do."
+        below = tr(
+            "Lines run on where nothing changes. A ring: Grebe changes it. A diamond: you do."
+        )
         self.heading.say(f"{counted(len(scenes), 'scene')} {which}", below)
         self.chart.reveal()
         self._show_sheet()
@@ -166,9 +172,13 @@ class ScenesView(View):
         if not self.session.project.rig.devices:
             return NO_BOX
         if hand.scene is None:
-            return Thing("The chart", ("chart",))
+            return Thing(tr("The chart"), ("chart",))
         device = hand.device
-        name = hand.scene.name if device is None else f"{device.name} in {hand.scene.name}"
+        name = (
+            hand.scene.name
+            if device is None
+            else tr("{device} in {scene}", device=device.name, scene=hand.scene.name)
+        )
         return Thing(name, ("part", "scene") if device is not None else ("scene",))
 
     @does("bring_in")
@@ -180,6 +190,11 @@ class ScenesView(View):
         sections = [s.id for s in song.sections if s.scene == scene.id]
         if not sections:
             raise EditError(
-                f"{song.name} does not play {scene.name}: {told('into_song')} puts it there"
+                tr(
+                    "{song} does not play {scene}: {into_song} puts it there",
+                    song=song.name,
+                    scene=scene.name,
+                    into_song=told("into_song"),
+                )
             )
         self.session.performer.launch(sections[0], "section_end")

@@ -26,6 +26,7 @@ from grebe.core.time.formatting import clock_text
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import PlayheadCanvas
 from grebe.ui.widgets.formatting import length_text
+from grebe.words import tr
 
 AXIS = 34.0
 SONGS = 146.0
@@ -53,7 +54,7 @@ class SetCanvas(PlayheadCanvas):
         super().__init__(editor.session)
         self.editor = editor
         self._drawing = False
-        self.setAccessibleName("Set")
+        self.setAccessibleName(tr("Set"))
 
     # Where things lie
 
@@ -173,7 +174,7 @@ class SetCanvas(PlayheadCanvas):
         """Draw the set."""
         plan, p = self.editor.hand.plan, self.palette_now
         if plan is None or not plan.songs:
-            words = f"{told('add_song')} puts a song in."
+            words = tr("{add_song} puts a song in.", add_song=told("add_song"))
             draw.text(painter, EDGE, AXIS + 40, words, p.muted, size=20)
             return
         self._paint_axis(painter, plan)
@@ -197,7 +198,7 @@ class SetCanvas(PlayheadCanvas):
             x = self._x(plan, minute * 60.0)
             draw.line(painter, x, 19, x, 28, p.muted, 1.5)
             align = draw.LEFT if minute == 0 else draw.CENTRE
-            words = f"{minute} min" if minute == 0 else str(minute)
+            words = tr("{minute} min", minute=minute) if minute == 0 else str(minute)
             draw.text(painter, x, 14, words, p.muted, size=12, align=align)
 
     def _paint_song(
@@ -221,7 +222,7 @@ class SetCanvas(PlayheadCanvas):
             pin = "\u2022 " if song.entry.pinned else ""
             draw.text(painter, x, AXIS + 22, f"{pin}{facts.song.name}", p.ink, size=16,
                       weight=600, width=wide)  # fmt: skip
-            key = facts.key or "key not known"
+            key = facts.key or tr("key not known")
             draw.text(painter, x, AXIS + 40, key, p.muted, size=14, width=wide)
             draw.text(painter, x, AXIS + 57, length_text(song.seconds), p.muted, size=14,
                       width=wide)  # fmt: skip
@@ -274,9 +275,15 @@ class SetCanvas(PlayheadCanvas):
         box = QRectF(block.left(), block.bottom() + 3, wide, VERSION - 5)
         draw.panel(painter, box, p.ground, p.rule)
         name = other.version or other.name
-        draw.text(painter, box.left() + 6, box.bottom() - 4,
-                  f"or {name}, {clock_text(facts.seconds)} (V)", p.muted, size=12,
-                  width=max(10.0, wide - 8))  # fmt: skip
+        draw.text(
+            painter,
+            box.left() + 6,
+            box.bottom() - 4,
+            tr("or {name}, {clock_text} (V)", name=name, clock_text=clock_text(facts.seconds)),
+            p.muted,
+            size=12,
+            width=max(10.0, wide - 8),
+        )
 
     def _paint_spare(self, painter: QPainter, plan: SetSchedule) -> None:
         """What is left of the slot, or where it ends too soon."""
@@ -287,15 +294,22 @@ class SetCanvas(PlayheadCanvas):
         if spare < 0:
             draw.line(painter, x, AXIS - 12, x, self.height() - FOOT, p.eye, 2,
                       Qt.PenStyle.DashLine)  # fmt: skip
-            draw.text(painter, x + 6, AXIS + SONGS + 12, f"{clock_text(-spare)} too long", p.eye,
-                      size=14, weight=600)  # fmt: skip
+            draw.text(
+                painter,
+                x + 6,
+                AXIS + SONGS + 12,
+                tr("{clock_text} too long", clock_text=clock_text(-spare)),
+                p.eye,
+                size=14,
+                weight=600,
+            )
             return
         left = self._x(plan, plan.seconds) + GAP
         box = QRectF(left, AXIS, max(2.0, x - left), SONGS)
         painter.setPen(QPen(p.reed, 1.5, Qt.PenStyle.DashLine))
         painter.setBrush(Qt.BrushStyle.NoBrush)
         painter.drawRoundedRect(box, 6, 6)
-        words = f"{clock_text(spare)} spare"
+        words = tr("{clock_text} spare", clock_text=clock_text(spare))
         if box.width() > draw.text_width(words, 14, 600) + 8:
             draw.text(painter, box.center().x(), AXIS + SONGS - 10, words, p.reed, size=14,
                       weight=600, align=draw.CENTRE)  # fmt: skip
@@ -317,7 +331,7 @@ class SetCanvas(PlayheadCanvas):
     def _paint_path(self, painter: QPainter, plan: SetSchedule, box: QRectF) -> None:
         """The tempo through the set, and how each song comes in, in words."""
         p = self.palette_now
-        draw.text(painter, EDGE, box.top() + 14, "Tempo path", p.ink, size=14, weight=600)
+        draw.text(painter, EDGE, box.top() + 14, tr("Tempo path"), p.ink, size=14, weight=600)
         rows = plan.playable
         if not rows:
             return
@@ -373,7 +387,7 @@ class SetCanvas(PlayheadCanvas):
         here = next((n for n, s in enumerate(rows) if s.entry.id == self.editor.hand.entry_id), 0)
         first = max(1, min(here, len(rows) - 3))
         shown = [n for n in range(first, min(first + 3, len(rows))) if n >= 1]
-        draw.text(painter, EDGE, box.top() + 14, "Between songs", p.ink, size=14, weight=600)
+        draw.text(painter, EDGE, box.top() + 14, tr("Between songs"), p.ink, size=14, weight=600)
         wide = (box.width() - 2 * EDGE - 24) / 3
         for column, number in enumerate(shown):
             panel = QRectF(EDGE + column * (wide + 12), box.top() + 24, wide, box.height() - 26)
@@ -420,13 +434,25 @@ class SetCanvas(PlayheadCanvas):
             yield f"\u25c6 {work_words(project, work)}", p.crest, 400
         shift = shift_words(crossing.key, facts.key)
         if shift:
-            yield f"Keys match {shift}.", p.muted, 400
+            yield tr("Keys match {shift}.", shift=shift), p.muted, 400
         if song.entry.into == "carry" and abs(crossing.bpm_from - crossing.bpm_to) > 0.005:
             turned = repitch_semitones(crossing.bpm_to, crossing.bpm_from)
-            words = f"Its loops played at {crossing.bpm_from:g} BPM: {turned:+.2f} semitones."
+            words = tr(
+                "Its loops played at {bpm_from:g} BPM: {turned:+.2f} semitones.",
+                bpm_from=crossing.bpm_from,
+                turned=turned,
+            )
             yield words, p.muted, 400
         if crossing.metres is not None:
-            yield f"The metre goes from {crossing.metres[0]} to {crossing.metres[1]}.", p.sand, 400
+            yield (
+                tr(
+                    "The metre goes from {metres} to {metres2}.",
+                    metres=crossing.metres[0],
+                    metres2=crossing.metres[1],
+                ),
+                p.sand,
+                400,
+            )
 
     def _energies(self, plan: SetSchedule, number: int) -> tuple[float, float]:
         found = relative_energy([s.facts for s in plan.playable if s.facts is not None])

@@ -13,7 +13,8 @@ from grebe.core.rehearse.score import Scored, Transition
 from grebe.errors import EditError
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Canvas
-from grebe.ui.widgets.formatting import counted, seconds_text
+from grebe.ui.widgets.formatting import seconds_text
+from grebe.words import counted, tr
 
 LEFT_SHARE = 0.56
 ROW = 21.0
@@ -34,7 +35,7 @@ class RehearsePane(Canvas):
         self.index = 0
         """The transition in hand, of those to practise."""
         self._practise: tuple[int, tuple[Transition, ...]] = (-1, ())
-        self.setAccessibleName("Rehearse")
+        self.setAccessibleName(tr("Rehearse"))
 
     @property
     def practise(self) -> tuple[Transition, ...]:
@@ -73,7 +74,7 @@ class RehearsePane(Canvas):
     def slower(self) -> None:
         """A step slower, then as written again."""
         pace = self.rehearsal.slower()
-        self.session.say("info", f"At {pace * 100:.0f} % of the tempo.")
+        self.session.say("info", tr("At {value:.0f} % of the tempo.", value=pace * 100))
         self.update()
 
     @does("tap_ones")
@@ -104,7 +105,9 @@ class RehearsePane(Canvas):
         elif self.practise:
             self.rehearsal.drill(self.practise[min(self.index, len(self.practise) - 1)])
         else:
-            raise EditError(f"nothing has been rehearsed yet: {told('rehearse')} begins")
+            raise EditError(
+                tr("nothing has been rehearsed yet: {rehearse} begins", rehearse=told("rehearse"))
+            )
         self.update()
 
     # Drawing
@@ -130,19 +133,39 @@ class RehearsePane(Canvas):
                    width=2 if rehearsal.on else 1)  # fmt: skip
         x, wide = box.left() + 16, box.width() - 32
         share = self.session.tempo.scale * 100
-        pace = "" if share == 100 else f", at {share:.0f} % of the tempo"
-        who = "you launch" if rehearsal.by_hand else "Grebe launches"
+        pace = "" if share == 100 else tr(", at {share:.0f} % of the tempo", share=share)
+        who = tr("you launch") if rehearsal.by_hand else tr("Grebe launches")
         layout = self.session.derived.layout()
         now = rehearsal.book.now(layout) if layout is not None and rehearsal.on else None
         if now is None:
-            draw.text(painter, x, box.top() + 34, f"Ready: {who}{pace}", p.ink, size=20, weight=600)
+            draw.text(
+                painter,
+                x,
+                box.top() + 34,
+                tr("Ready: {who}{pace}", who=who, pace=pace),
+                p.ink,
+                size=20,
+                weight=600,
+            )
             names = ("rehearse", "rehearse_by_hand", "rehearse_next", "rehearse_tick", "drill",
                      "tap_ones")  # fmt: skip
             keys = [told(name) for name in names]
             lines = (
-                f"{keys[0]} rehearses from the song in hand, counted in. {keys[1]}: who launches.",
-                f"{keys[2]} brings in what is next, {keys[3]} ticks a move off; or use Stage.",
-                f"{keys[4]} lets the transition in hand go round. {keys[5]}: in on the one.",
+                tr(
+                    "{keys} rehearses from the song in hand, counted in. {keys2}: who launches.",
+                    keys=keys[0],
+                    keys2=keys[1],
+                ),
+                tr(
+                    "{keys} brings in what is next, {keys2} ticks a move off; or use Stage.",
+                    keys=keys[2],
+                    keys2=keys[3],
+                ),
+                tr(
+                    "{keys} lets the transition in hand go round. {keys2}: in on the one.",
+                    keys=keys[4],
+                    keys2=keys[5],
+                ),
             )
             for index, words in enumerate(lines):
                 draw.text(painter, x, box.top() + 64 + index * 24, words, p.muted, size=14,
@@ -155,14 +178,28 @@ class RehearsePane(Canvas):
         p, rehearsal = self.palette_now, self.rehearsal
         x, wide = box.left() + 16, box.width() - 32
         drilled = rehearsal.drilled is not None
-        head = f"{now.span.scene.name}, bar {now.bar}" + ("   going round" if drilled else "")
+        head = tr("{scene}, bar {bar}", scene=now.span.scene.name, bar=now.bar) + (
+            "   going round" if drilled else ""
+        )
         draw.text(painter, x, box.top() + 36, head, p.ink, size=26, weight=700, width=wide * 0.6)
         following = now.following
         if following is not None:
             left = rehearsal.to_boundary_s()
-            when = f"{following.scene.name} in {seconds_text(left)}" if left >= 0 else (
-                f"{following.scene.name} is {seconds_text(-left)} late"
-            )  # fmt: skip
+            when = (
+                tr(
+                    "{scene} in {seconds_text}",
+                    scene=following.scene.name,
+                    seconds_text=seconds_text(left),
+                )
+                if left >= 0
+                else (
+                    tr(
+                        "{scene} is {seconds_text} late",
+                        scene=following.scene.name,
+                        seconds_text=seconds_text(-left),
+                    )
+                )
+            )
             draw.text(painter, x + wide, box.top() + 36, when, p.crest if left >= 0 else p.eye,
                       size=20, weight=600, align=draw.RIGHT, width=wide * 0.5)  # fmt: skip
         asked = rehearsal.asks(now)
@@ -173,14 +210,20 @@ class RehearsePane(Canvas):
             draw.text(painter, x + 22, y, words, colour, size=16, weight=600 if soon else 400,
                       width=wide - 24)  # fmt: skip
         if not asked:
-            draw.text(painter, x, box.top() + 66, "Hands free", p.muted, size=16)
+            draw.text(painter, x, box.top() + 66, tr("Hands free"), p.muted, size=16)
 
     def _paint_scores(self, painter: QPainter, box: QRectF) -> None:
         p, scores = self.palette_now, self.rehearsal.scores
         good = sum(s.verdict == "good" for _, _, s in scores)
-        words = f"How it went: {good} of {counted(len(scores), 'thing')} good" if scores else (
-            "How it went"
-        )  # fmt: skip
+        words = (
+            tr(
+                "How it went: {good} of {things} good",
+                good=good,
+                things=counted(len(scores), "thing"),
+            )
+            if scores
+            else (tr("How it went"))
+        )
         draw.text(painter, box.left() + 2, box.top() + 16, words, p.ink, size=16, weight=600)
         rows = max(0, int((box.height() - 26) // ROW))
         for index, (before, after, scored) in enumerate(scores[:rows]):
@@ -197,17 +240,21 @@ class RehearsePane(Canvas):
         draw.text(painter, box.left() + wide * 0.36, y, scored.asked.what, p.muted, size=14,
                   width=wide * 0.40)  # fmt: skip
         off_ms = abs(scored.off_ms or 0.0)
-        off = f" by {off_ms / 1000:.1f} s" if off_ms >= LONG_MS else f" by {off_ms:.0f} ms"
+        off = (
+            tr(" by {value:.1f} s", value=off_ms / 1000)
+            if off_ms >= LONG_MS
+            else tr(" by {off_ms:.0f} ms", off_ms=off_ms)
+        )
         off = off if off_ms else ""
         draw.text(painter, box.right() - 4, y, scored.verdict + off, colour, size=14, weight=600,
                   align=draw.RIGHT, width=wide * 0.23)  # fmt: skip
 
     def _paint_practise(self, painter: QPainter, box: QRectF) -> None:
         p, rows = self.palette_now, self.practise
-        draw.text(painter, box.left(), box.top() + 16, "What to practise", p.ink, size=16,
+        draw.text(painter, box.left(), box.top() + 16, tr("What to practise"), p.ink, size=16,
                   weight=600)  # fmt: skip
         if not rows:
-            draw.text(painter, box.left(), box.top() + 42, "Nothing has been rehearsed yet.",
+            draw.text(painter, box.left(), box.top() + 42, tr("Nothing has been rehearsed yet."),
                       p.muted, size=14)  # fmt: skip
             return
         self.index = min(self.index, len(rows) - 1)
@@ -226,9 +273,19 @@ class RehearsePane(Canvas):
             x, wide = box.left() + 18, box.width() - 26
             draw.text(painter, x, y + 17, f"{row.before} \u2192 {row.after}", p.ink, size=14,
                       weight=600, width=wide * 0.62)  # fmt: skip
-            draw.text(painter, box.right() - 8, y + 17, f"{row.good} of {row.tries} good", colour,
-                      size=14, weight=600, align=draw.RIGHT)  # fmt: skip
-            words = f"{row.song}. {row.worst}" if row.worst else f"{row.song}. It sits."
+            draw.text(
+                painter,
+                box.right() - 8,
+                y + 17,
+                tr("{good} of {tries} good", good=row.good, tries=row.tries),
+                colour,
+                size=14,
+                weight=600,
+                align=draw.RIGHT,
+            )
+            words = (
+                f"{row.song}. {row.worst}" if row.worst else tr("{song}. It sits.", song=row.song)
+            )
             draw.text(painter, x, y + 35, words, p.muted, size=12, width=wide)
 
     def _paint_ones(self, painter: QPainter, box: QRectF) -> None:
@@ -237,16 +294,25 @@ class RehearsePane(Canvas):
         draw.panel(painter, box, p.panel, p.crest if rehearsal.tapping else p.rule,
                    width=2 if rehearsal.tapping else 1)  # fmt: skip
         x = box.left() + 16
-        draw.text(painter, x, box.top() + 24, "Bring it in on the one", p.ink, size=16, weight=600)
+        draw.text(
+            painter, x, box.top() + 24, tr("Bring it in on the one"), p.ink, size=16, weight=600
+        )
         found = rehearsal.ones
-        words = (
-            f"{told('tap_ones')} begins, {told('tap')} on every first beat, "
-            f"{told('tap_ones')} again ends and writes it down."
+        words = tr(
+            "{tap_ones} begins, {tap} on every first beat, {tap_ones} again ends and "
+            "writes it down.",
+            tap_ones=told("tap_ones"),
+            tap=told("tap"),
         )
         if rehearsal.tapping and found is None:
-            words = "X on the first beat of every bar, or the tap pedal."
+            words = tr("X on the first beat of every bar, or the tap pedal.")
         if found is not None:
-            words = f"{found.words}  mean {found.mean_ms:+.0f} ms, spread {found.spread_ms:.0f} ms"
+            words = tr(
+                "{found_words}  mean {mean_ms:+.0f} ms, spread {spread_ms:.0f} ms",
+                found_words=found.words,
+                mean_ms=found.mean_ms,
+                spread_ms=found.spread_ms,
+            )
         draw.text(painter, x + 190, box.top() + 24, words, p.muted if found is None else p.ink,
                   size=14, width=box.width() - 220)  # fmt: skip
         field = QRectF(x, box.top() + 36, box.width() * 0.6, box.height() - 50)
@@ -255,7 +321,11 @@ class RehearsePane(Canvas):
         for ms in (-100, -50, 50, 100):
             y = middle + ms / FULL_MS * field.height() / 2
             draw.line(painter, field.left(), y, field.right(), y, p.rule, 1)
-            label = f"{abs(ms)} ms {'late' if ms > 0 else 'early'}" if abs(ms) == 100 else ""
+            label = (
+                tr("{value} ms {what}", value=abs(ms), what=tr("late") if ms > 0 else tr("early"))
+                if abs(ms) == 100
+                else ""
+            )
             draw.text(painter, field.left(), y - 2, label, p.muted, size=12)
         for index, off in enumerate(rehearsal.taps[-SHOWN_TAPS:]):
             at = field.left() + 70 + index * (field.width() - 80) / SHOWN_TAPS
@@ -268,10 +338,17 @@ class RehearsePane(Canvas):
 
     def _paint_history(self, painter: QPainter, box: QRectF) -> None:
         p, rows = self.palette_now, self.rehearsal.history[-5:]
-        head = "Runs before: mean, spread" if rows else "No runs written down yet"
+        head = tr("Runs before: mean, spread") if rows else tr("No runs written down yet")
         draw.text(painter, box.left(), box.top() + 12, head, p.muted, size=12)
         for index, (day, mean, spread) in enumerate(reversed(rows)):
             y = box.top() + 34 + index * 19
             draw.text(painter, box.left(), y, day, p.ink, size=14)
-            draw.text(painter, box.right(), y, f"{mean:+.0f} ms, {spread:.0f} ms", p.ink, size=14,
-                      align=draw.RIGHT)  # fmt: skip
+            draw.text(
+                painter,
+                box.right(),
+                y,
+                tr("{mean:+.0f} ms, {spread:.0f} ms", mean=mean, spread=spread),
+                p.ink,
+                size=14,
+                align=draw.RIGHT,
+            )

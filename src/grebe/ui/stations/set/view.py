@@ -22,27 +22,27 @@ from grebe.ui.stations.set.canvas import SetCanvas
 from grebe.ui.stations.set.rehearse import RehearsePane
 from grebe.ui.widgets.ask_file import SETS, SHEETS, ask_open, ask_save
 from grebe.ui.widgets.form import Form
-from grebe.ui.widgets.formatting import counted
 from grebe.ui.widgets.printing import html_to_pdf, print_html
 from grebe.ui.widgets.view import Sheet, SidedView, Thing
+from grebe.words import counted, tr
 
-TITLES = {"place": "This place", "song": "The song", "set": "The set"}
+TITLES = {"place": tr("This place"), "song": tr("The song"), "set": tr("The set")}
 ROWS = (
-    field("place", "song", "Song", choices=("",)),
-    field("place", "into", "Comes in", choices=tuple(WAYS.values())),
-    field("place", "ramp_bars", "Ramp", SetSong, unit="bars"),
-    field("place", "gap_s", "Silence before", SetSong, unit="s", step=1),
-    field("song", "key", "Key, if not as heard"),
-    field("song", "version", "Version"),
-    field("song", "needs", "Needs"),
-    field("set", "name", "Name"),
-    field("set", "slot", "Slot, min:s"),
-    field("set", "tempo", "Tempo steps weigh", Weights),
-    field("set", "key", "Keys weigh", Weights),
-    field("set", "energy", "Energy weighs", Weights),
-    field("set", "work", "Work weighs", Weights),
+    field("place", "song", tr("Song"), choices=("",)),
+    field("place", "into", tr("Comes in"), choices=tuple(WAYS.values())),
+    field("place", "ramp_bars", tr("Ramp"), SetSong, unit=tr("bars")),
+    field("place", "gap_s", tr("Silence before"), SetSong, unit="s", step=1),
+    field("song", "key", tr("Key, if not as heard")),
+    field("song", "version", tr("Version")),
+    field("song", "needs", tr("Needs")),
+    field("set", "name", tr("Name")),
+    field("set", "slot", tr("Slot, min:s")),
+    field("set", "tempo", tr("Tempo steps weigh"), Weights),
+    field("set", "key", tr("Keys weigh"), Weights),
+    field("set", "energy", tr("Energy weighs"), Weights),
+    field("set", "work", tr("Work weighs"), Weights),
 )
-PANES = (("Running order", "pane_order"), ("Rehearse", "pane_rehearse"))
+PANES = ((tr("Running order"), "pane_order"), (tr("Rehearse"), "pane_rehearse"))
 
 
 class SetView(SidedView):
@@ -75,7 +75,10 @@ class SetView(SidedView):
         self.editor.hand.settle()
         plan = self.editor.hand.plan
         if plan is None:
-            self.heading.say("No set yet", f"{told('add_song')} puts a song into a first one.")
+            self.heading.say(
+                tr("No set yet"),
+                tr("{add_song} puts a song into a first one.", add_song=told("add_song")),
+            )
         else:
             self.heading.say(plan.running.name, self._below())
         self.set_canvas.refresh()
@@ -100,17 +103,18 @@ class SetView(SidedView):
         assert plan is not None
         words = [counted(len(plan.songs), "song"), clock_text(plan.seconds)]
         if plan.running.slot_s:
-            words[-1] += f" of {clock_text(plan.running.slot_s)}"
+            words[-1] += tr(" of {clock_text}", clock_text=clock_text(plan.running.slot_s))
         crossings = [s.crossing for s in plan.songs if s.crossing is not None]
         cuts = sum(s.entry.into == "cut" for s in plan.songs if s.crossing is not None)
         clashes = sum(c.key is not None and not c.key.fits for c in crossings)
         late = sum(not c.between.fits for c in crossings)
-        for number, what in ((cuts, "tempo cut"), (clashes, "pair of keys that do not fit"),
-                             (late, "song not ready in time")):  # fmt: skip
-            if number:
-                plural = "pairs of keys that do not fit" if "pair" in what else ""
-                plural = "songs not ready in time" if "ready" in what else plural
-                words.append(counted(number, what, plural))
+        said = (
+            (cuts, counted(cuts, "tempo cut")),
+            (clashes, counted(clashes, "pair of keys that do not fit",
+                              "pairs of keys that do not fit")),
+            (late, counted(late, "song not ready in time", "songs not ready in time")),
+        )  # fmt: skip
+        words += [text for number, text in said if number]
         return "   ".join(words)
 
     def moved(self) -> None:
@@ -141,11 +145,11 @@ class SetView(SidedView):
     def in_hand(self) -> Thing:
         """The place of the set, or what is rehearsed."""
         if self.part == 1:
-            return Thing("Rehearse", ("rehearsal",))
+            return Thing(tr("Rehearse"), ("rehearsal",))
         entry = self.editor.hand.entry
         songs = {s.id: s.name for s in self.session.project.songs}
         if entry is None:
-            return Thing("The set", ("set",))
+            return Thing(tr("The set"), ("set",))
         return Thing(songs.get(entry.song, entry.song), ("place", "set"))
 
     def around(self, action_id: str, act: Act) -> Act:
@@ -184,7 +188,7 @@ class SetView(SidedView):
     @does("read_csv")
     def read_csv(self) -> None:
         """Read the set from a CSV file."""
-        chosen = ask_open(self, SETS, "Read the set from", "CSV (*.csv)")
+        chosen = ask_open(self, SETS, tr("Read the set from"), tr("CSV (*.csv)"))
         if chosen is not None:
             self.read_from(chosen)
 
@@ -192,17 +196,17 @@ class SetView(SidedView):
         """The same under a name; what cannot be read is said in the window."""
         try:
             self.editor.hand.change_set(
-                "Set from CSV", lambda s: read_set_file(path, self.session.project, s)
+                tr("Set from CSV"), lambda s: read_set_file(path, self.session.project, s)
             )
         except GrebeError as error:
             self.session.say("error", str(error))
         else:
-            self.session.say("info", f"Read {path.name}.")
+            self.session.say("info", tr("Read {path}.", path=path.name))
 
     @does("write_csv")
     def write_csv(self) -> None:
         """Write the set as CSV."""
-        chosen = ask_save(self, SETS, "Write the set as", "CSV (*.csv)")
+        chosen = ask_save(self, SETS, tr("Write the set as"), tr("CSV (*.csv)"))
         if chosen is not None:
             self.write_into(chosen)
 
@@ -217,7 +221,7 @@ class SetView(SidedView):
     @does("write_sheet")
     def write_sheet(self) -> None:
         """The stage sheet of the set as a file."""
-        chosen = ask_save(self, SHEETS, "Write the stage sheet", "Sheets (*.pdf *.html)")
+        chosen = ask_save(self, SHEETS, tr("Write the stage sheet"), tr("Sheets (*.pdf *.html)"))
         if chosen is not None:
             self.write_into(chosen)
 
@@ -234,4 +238,4 @@ class SetView(SidedView):
         except GrebeError as error:
             self.session.say("error", str(error))
         else:
-            self.session.say("info", f"Wrote {path.name}.")
+            self.session.say("info", tr("Wrote {path}.", path=path.name))

@@ -16,6 +16,7 @@ from grebe.core.time.ticks import SIXTEENTH_TICKS
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import PlayheadCanvas
 from grebe.ui.widgets.theme import Palette
+from grebe.words import tr
 
 LABELS = 124.0
 RULER = 36.0
@@ -53,7 +54,7 @@ class SongCanvas(PlayheadCanvas):
         self._first = 0
         self._scale = 1.0
         """Pixels a tick."""
-        self.setAccessibleName("Song")
+        self.setAccessibleName(tr("Song"))
 
     def layout_now(self) -> Layout | None:
         """The song laid out."""
@@ -171,9 +172,10 @@ class SongCanvas(PlayheadCanvas):
         """Draw the song."""
         layout = self.layout_now()
         if layout is None or not layout.spans:
-            words = (
+            words = tr(
                 "No song that can be laid out; what is listed below says why. "
-                f"{told('insert_section')} adds a section."
+                "{insert_section} adds a section.",
+                insert_section=told("insert_section"),
             )
             draw.text(painter, 0, 60, words, self.palette_now.muted)
             return
@@ -197,7 +199,9 @@ class SongCanvas(PlayheadCanvas):
         for index, device in enumerate(rows):
             self._paint_label(painter, TOP + self.row * (index + 0.5), device)
         if len(rows) < len(self.editor.hand.devices):
-            words = f"{len(rows)} of {len(self.editor.hand.devices)} devices"
+            words = tr(
+                "{count} of {count2} devices", count=len(rows), count2=len(self.editor.hand.devices)
+            )
             draw.text(painter, 8, TOP - 10, words, self.palette_now.muted, size=12)
         _label_energy(painter, self.palette_now, foot)
 
@@ -208,7 +212,7 @@ class SongCanvas(PlayheadCanvas):
         width = LABELS - 20
         draw.text(painter, 8, middle - 2, device.name, p.ink, size=16, weight=600, width=width)
         if self.row >= MIN_ROW + 8:
-            below = device.label or device.kind
+            below = device.label or tr(device.kind)
             if device.id == self.editor.hand.device_id and self.editor.hand.voice_id:
                 below = self._voice_name(device.id, self.editor.hand.voice_id)
             draw.text(painter, 8, middle + 15, below, p.muted, size=12, width=width)
@@ -217,7 +221,7 @@ class SongCanvas(PlayheadCanvas):
         for pattern in self.session.project.patterns:
             for known in pattern.content.voices:
                 if pattern.device == device and known.id == voice:
-                    return f"only {known.name}"
+                    return tr("only {known}", known=known.name)
         return voice
 
     def _paint_selection(self, painter: QPainter, rows: tuple[Device, ...], bottom: float) -> None:
@@ -237,8 +241,16 @@ class SongCanvas(PlayheadCanvas):
             return
         left, right = (self.x_at(tick) for tick in status.loop)
         draw.fill(painter, left, RULER - 4, right - left, 4, self.palette_now.water)
-        draw.text(painter, left + 6, RULER + MARKS + 31, "over and over", self.palette_now.water,
-                  size=12, weight=600, width=right - left - 8)  # fmt: skip
+        draw.text(
+            painter,
+            left + 6,
+            RULER + MARKS + 31,
+            tr("over and over"),
+            self.palette_now.water,
+            size=12,
+            weight=600,
+            width=right - left - 8,
+        )
 
     def _paint_section(
         self, painter: QPainter, layout: Layout, span: SectionSpan, bottom: float
@@ -257,7 +269,7 @@ class SongCanvas(PlayheadCanvas):
         name_wide = draw.text(
             painter, left + 8, 23, span.scene.name, p.ink, size=16, weight=600, width=wide
         )
-        notes = [f"{span.section.times} times"] if span.section.times > 1 else []
+        notes = [tr("{times} times", times=span.section.times)] if span.section.times > 1 else []
         notes += [_then(span)] if span.section.then.kind != "next" else []
         if notes and name_wide + 70 < wide:
             draw.text(painter, right - 8, 23, ", ".join(notes), p.muted, size=12, align=draw.RIGHT)
@@ -271,8 +283,12 @@ class SongCanvas(PlayheadCanvas):
         p, section = self.palette_now, span.section
         notes = []
         if section.bpm is not None:
-            over = f" over {section.ramp_bars} bars" if section.ramp_bars else ""
-            notes.append(f"to {section.bpm:g}{over}")
+            over = (
+                tr(" over {ramp_bars} bars", ramp_bars=section.ramp_bars)
+                if section.ramp_bars
+                else ""
+            )
+            notes.append(tr("to {bpm:g}{over}", bpm=section.bpm, over=over))
         if str(span.scene.meter) != "4/4":
             notes.append(str(span.scene.meter))
         if notes:
@@ -284,14 +300,14 @@ class SongCanvas(PlayheadCanvas):
             begin = self.x_at(span.tick + fill.at * SIXTEENTH_TICKS)
             end = self.x_at(min(span.end, span.tick + (fill.at + fill.long) * SIXTEENTH_TICKS))
             draw.fill(painter, begin, TOP - 4, max(2.0, end - begin), 3, p.crest)
-            draw.text(painter, begin, TOP - 7, "fill", p.crest, size=12, width=end - begin + 16)
+            draw.text(painter, begin, TOP - 7, tr("fill"), p.crest, size=12, width=end - begin + 16)
 
     def _paint_named(self, painter: QPainter, spans: list[SectionSpan]) -> None:
         """Markers and tempo changes by name, each where the others leave it room."""
         p = self.palette_now
         rows = [(s.tick + m.at * SIXTEENTH_TICKS, m.name) for s in spans for m in s.section.markers]
         rows += [
-            (s.tick + t.at * SIXTEENTH_TICKS, f"to {t.bpm:g}")
+            (s.tick + t.at * SIXTEENTH_TICKS, tr("to {bpm:g}", bpm=t.bpm))
             for s in spans
             for t in s.section.tempi
         ]
@@ -365,7 +381,7 @@ class SongCanvas(PlayheadCanvas):
     def _paint_change(self, painter: QPainter, box: QRectF, stretch: Band) -> None:
         """What comes in, over its beginning."""
         p = self.palette_now
-        words = ", ".join(stretch.patterns) or "silent"
+        words = ", ".join(stretch.patterns) or tr("silent")
         colour = p.ink if stretch.patterns else p.muted
         draw.text(painter, box.left() + 9, box.top() - 5, words, colour, size=12,
                   width=box.width() - 12)  # fmt: skip
@@ -400,7 +416,7 @@ class SongCanvas(PlayheadCanvas):
             points.append(QPointF(self.x_at(span.end), points[-1].y()))
             painter.setPen(QPen(p.sand, 2))
             painter.drawPolyline(QPolygonF(points))
-            words = f"controller {curve.controller}"
+            words = tr("controller {controller}", controller=curve.controller)
             draw.text(painter, points[0].x() + 4, middle + self.row * 0.46, words, p.muted, size=12)
 
     def _paint_energy(self, painter: QPainter, layout: Layout, top: float, bottom: float) -> None:
@@ -429,12 +445,12 @@ class SongCanvas(PlayheadCanvas):
 
 def _then(span: SectionSpan) -> str:
     then = span.section.then
-    often = "always" if then.rounds == 0 else f"{then.rounds}\u00d7"
+    often = tr("always") if then.rounds == 0 else f"{then.rounds}\u00d7"
     return {"next": "", "jump": f"then jumps {often}", "back": f"then back {often}",
-            "stay": "stays"}[then.kind]  # fmt: skip
+            "stay": tr("stays")}[then.kind]  # fmt: skip
 
 
 def _label_energy(painter: QPainter, p: Palette, bottom: float) -> None:
-    draw.text(painter, 8, bottom - 34, "Energy", p.ink, size=16, weight=600)
-    draw.text(painter, 8, bottom - 17, "voices sounding,", p.muted, size=12)
-    draw.text(painter, 8, bottom - 3, "density, level", p.muted, size=12)
+    draw.text(painter, 8, bottom - 34, tr("Energy"), p.ink, size=16, weight=600)
+    draw.text(painter, 8, bottom - 17, tr("voices sounding,"), p.muted, size=12)
+    draw.text(painter, 8, bottom - 3, tr("density, level"), p.muted, size=12)

@@ -21,6 +21,7 @@ from grebe.app.editors.song_editor import SongEditor
 from grebe.errors import GrebeError
 from grebe.ui.widgets.ask_file import LOOPS, SHEETS, ask_folder, ask_save
 from grebe.ui.widgets.printing import html_to_pdf, print_html
+from grebe.words import tr
 
 
 class SongExports:
@@ -49,8 +50,8 @@ class SongExports:
     def write_sheet(self) -> None:
         """The sheet shown as a file."""
         stage = self._shows_stage()
-        title = "Write the stage sheet" if stage else "Write the programming sheets"
-        chosen = ask_save(self._window, SHEETS, title, "Sheets (*.pdf *.html)")
+        title = tr("Write the stage sheet") if stage else tr("Write the programming sheets")
+        chosen = ask_save(self._window, SHEETS, title, tr("Sheets (*.pdf *.html)"))
         if chosen is not None:
             self.write_into(chosen, stage=stage)
 
@@ -72,12 +73,12 @@ class SongExports:
         except GrebeError as error:
             self._editor.session.say("error", str(error))
         else:
-            self._editor.session.say("info", f"Wrote {path.name}.")
+            self._editor.session.say("info", tr("Wrote {path}.", path=path.name))
 
     @does("export_cues")
     def export_cues(self) -> None:
         """Write the cue list as CSV."""
-        folder = ask_folder(self._window, SHEETS, "Write the cue list into")
+        folder = ask_folder(self._window, SHEETS, tr("Write the cue list into"))
         if folder is not None:
             self.cues_into(folder)
 
@@ -91,13 +92,13 @@ class SongExports:
         except GrebeError as error:
             self._editor.session.say("error", str(error))
         else:
-            self._editor.session.say("info", f"Wrote {path.name}.")
+            self._editor.session.say("info", tr("Wrote {path}.", path=path.name))
 
     @does("export_scene")
     def export_scene(self) -> None:
         """Write the selected section's scene as a WAV loop."""
         if self._editor.hand.span is not None:
-            folder = ask_folder(self._window, LOOPS, "Write the scene as a WAV loop into")
+            folder = ask_folder(self._window, LOOPS, tr("Write the scene as a WAV loop into"))
             if folder is not None:
                 self.export_into(folder)
 
@@ -117,4 +118,4 @@ class SongExports:
         except GrebeError as error:
             session.say("error", str(error))
         else:
-            session.say("info", f"Wrote {path.name}.")
+            session.say("info", tr("Wrote {path}.", path=path.name))

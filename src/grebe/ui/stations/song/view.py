@@ -19,24 +19,29 @@ from grebe.ui.stations.song.canvas import SongCanvas
 from grebe.ui.stations.song.exports import SongExports
 from grebe.ui.stations.song.sheets import SheetPane
 from grebe.ui.widgets.form import Form
-from grebe.ui.widgets.formatting import counted, length_text
+from grebe.ui.widgets.formatting import length_text
 from grebe.ui.widgets.view import Sheet, SidedView, Thing
+from grebe.words import counted, tr
 
-PANES = (("Song", "pane_song"), ("Programme", "pane_programme"), ("Stage sheet", "pane_stage"))
-TITLES = {"place": "This place", "section": "The section", "song": "The song"}
+PANES = (
+    (tr("Song"), "pane_song"),
+    (tr("Programme"), "pane_programme"),
+    (tr("Stage sheet"), "pane_stage"),
+)
+TITLES = {"place": tr("This place"), "section": tr("The section"), "song": tr("The song")}
 ROWS = (
-    field("place", "marker", "Marker"),
-    field("place", "bpm", "Tempo from here", Song, unit="BPM"),
-    field("place", "ramp", "over bars"),
-    field("place", "controller", "Controller", ControlLane),
-    field("place", "value", "its value here", ControlValue),
-    field("section", "scene", "Scene", choices=("",)),
-    field("section", "times", "Passes", Section),
-    field("section", "kind", "Then", choices=("next", "jump", "back", "stay")),
-    field("section", "to", "Jump to number"),
-    field("section", "rounds", "Times, 0 always", Then),
-    field("song", "name", "Name"),
-    field("song", "bpm", "Tempo", Song, unit="BPM"),
+    field("place", "marker", tr("Marker")),
+    field("place", "bpm", tr("Tempo from here"), Song, unit="BPM"),
+    field("place", "ramp", tr("over bars")),
+    field("place", "controller", tr("Controller"), ControlLane),
+    field("place", "value", tr("its value here"), ControlValue),
+    field("section", "scene", tr("Scene"), choices=("",)),
+    field("section", "times", tr("Passes"), Section),
+    field("section", "kind", tr("Then"), choices=("next", "jump", "back", "stay")),
+    field("section", "to", tr("Jump to number")),
+    field("section", "rounds", tr("Times, 0 always"), Then),
+    field("song", "name", tr("Name")),
+    field("song", "bpm", tr("Tempo"), Song, unit="BPM"),
 )
 
 
@@ -53,7 +58,7 @@ class SongView(SidedView):
         self.song_canvas = SongCanvas(self.editor)
         self.song_canvas.pointed.connect(self._point)
         self.programme = SheetPane("Programme", self._programme_page)
-        self.stage_sheet = SheetPane("Stage sheet", self._stage_page)
+        self.stage_sheet = SheetPane(tr("Stage sheet"), self._stage_page)
         self.panes = QStackedWidget()
         for pane in (self.song_canvas, self.programme, self.stage_sheet):
             self.panes.addWidget(pane)
@@ -77,10 +82,10 @@ class SongView(SidedView):
             self.editor.hand.go_to_section(session.selection.section)
         self.editor.hand.settle()
         if song is None:
-            words = f"{told('form_verse')} makes one of the scenes."
-            self.heading.say("No song yet", words)
+            words = tr("{form_verse} makes one of the scenes.", form_verse=told("form_verse"))
+            self.heading.say(tr("No song yet"), words)
         elif layout is None:
-            self.heading.say(song.name, "It names a scene that is not there.")
+            self.heading.say(song.name, tr("It names a scene that is not there."))
         else:
             self.heading.say(song.name, self._below())
         self.song_canvas.reveal()
@@ -108,11 +113,22 @@ class SongView(SidedView):
         songs = self.session.project.songs
         number = [s.id for s in songs].index(song.id) + 1
         if layout is None or not layout.spans:
-            return f"{song.bpm:g} BPM   song {number} of {len(songs)}"
-        return (
-            f"{counted(layout.bars, 'bar')}   {length_text(layout.seconds())}   {song.bpm:g} BPM"
-            f"   song {number} of {len(songs)}, {told('next_song')} for another"
-            f"   at bar {layout.bar_at(self.editor.hand.tick)}"
+            return tr(
+                "{bpm:g} BPM   song {number} of {count}",
+                bpm=song.bpm,
+                number=number,
+                count=len(songs),
+            )
+        return tr(
+            "{bars}   {length_text}   {bpm:g} BPM   song {number} of {count}, "
+            "{next_song} for another   at bar {bar_at}",
+            bars=counted(layout.bars, "bar"),
+            length_text=length_text(layout.seconds()),
+            bpm=song.bpm,
+            number=number,
+            count=len(songs),
+            next_song=told("next_song"),
+            bar_at=layout.bar_at(self.editor.hand.tick),
         )
 
     def moved(self) -> None:
@@ -189,13 +205,13 @@ class SongView(SidedView):
     def _programme_page(self, ink: str, muted: str) -> str:
         song = self.session.song
         if song is None:
-            raise EditError("there is no song yet")
+            raise EditError(tr("there is no song yet"))
         return programme_page(self.session.project, song, ink=ink, muted=muted)
 
     def _stage_page(self, ink: str, muted: str) -> str:
         song, project = self.session.song, self.session.project
         if song is None:
-            raise EditError("there is no song yet")
+            raise EditError(tr("there is no song yet"))
         return stage_html(cue_sheet(project, song), project=project.name, ink=ink, muted=muted)
 
     def escaped(self) -> bool:
@@ -208,11 +224,11 @@ class SongView(SidedView):
         """What is selected over a device, or the section."""
         hand = self.editor.hand
         if self.part > 0 or self.session.derived.layout() is None or hand.span is None:
-            return Thing("The song", ("song",))
+            return Thing(tr("The song"), ("song",))
         span = hand.span
         name = span.scene.name
         if hand.anchor is not None:
-            return Thing(f"Selected in {name}", ("region", "section", "song"))
+            return Thing(tr("Selected in {name}", name=name), ("region", "section", "song"))
         return Thing(name, ("section", "region", "song"))
 
     @does("zoom_in")

@@ -15,6 +15,7 @@ from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.formatting import late_text
 from grebe.ui.widgets.theme import NIGHT
+from grebe.words import tr
 
 MOST = 8
 """Blocks that have a key."""
@@ -27,12 +28,18 @@ TRACK_LOOKS = {
 """Fill and ink of a loop track's cell."""
 TRACK_SIGNS = {"empty": "", "recording": "\u2193", "playing": "", "overdubbing": "+", "stopped": ""}
 """Beside the number: taking in, adding."""
-ACTS = {"record": "records", "play": "plays", "stop": "stops"}
+ACTS = {"record": tr("records"), "play": tr("plays"), "stop": tr("stops")}
 
 KEYS_SHOWN = {
-    "Next bar": "next_in", "Cut": "cut", "Hold": "hold", "Again": "again", "Skip": "skip",
-    "Back": "back", "Scene": "scene_number", "Song": "song_number",
-}  # fmt: skip
+    tr("Next bar"): "next_in",
+    tr("Cut##to it, on Stage"): "cut",
+    tr("Hold"): "hold",
+    tr("Again"): "again",
+    tr("Skip"): "skip",
+    tr("Back"): "back",
+    tr("Scene"): "scene_number",
+    tr("Song"): "song_number",
+}
 """What stands at the foot of what plays, each with its key."""
 
 
@@ -113,7 +120,7 @@ class Blocks:
         words = self._state(device, muted=muted, alone=alone, hushed=hushed)
         words = words if off_ms is None else late_text(off_ms)
         draw.text(
-            painter, x, y + 62, "port gone" if gone else words, p.eye if wrong else colour,
+            painter, x, y + 62, tr("port gone") if gone else words, p.eye if wrong else colour,
             size=20, weight=600 if wrong else 400, width=wide - 28,
         )  # fmt: skip
         draw.text(
@@ -125,7 +132,7 @@ class Blocks:
         """Loop tracks: a cell each, its look by what it does, a word for what is armed."""
         p, tracks = NIGHT, self._session.looping.tracks()
         if not tracks:
-            draw.text(painter, box.left(), box.top() + 16, "tracks not known", p.muted, size=16)
+            draw.text(painter, box.left(), box.top() + 16, tr("tracks not known"), p.muted, size=16)
             return
         wide = (box.width() - 4 * (len(tracks) - 1)) / len(tracks)
         for index, track in enumerate(tracks):
@@ -148,14 +155,27 @@ class Blocks:
         for track in tracks:
             if track.armed:
                 beats = max(0.0, track.armed_at - session.position.tick_now()) / TICKS_PER_QUARTER
-                return f"{track.number} {ACTS[track.armed]} in {ceil(beats)} beats"
+                return tr(
+                    "{track_number} {acts} in {ceil} beats",
+                    track_number=track.number,
+                    acts=ACTS[track.armed],
+                    ceil=ceil(beats),
+                )
         bar = layout.spans[0].scene.meter.bar_ticks if layout is not None and layout.spans else 0
-        lengths = [f"{t.number}: {t.ticks / bar:.3g} bars" for t in tracks if t.ticks and bar]
+        lengths = [
+            tr("{t_number}: {value:.3g} bars", t_number=t.number, value=t.ticks / bar)
+            for t in tracks
+            if t.ticks and bar
+        ]
         if lengths:
             return ", ".join(lengths)
         bars = session.looping.bars
-        where = "bars" if session.looping.at == "bar" else "the loop"
-        return f"on {where}, {bars} bars" if bars else f"on {where}, open"
+        where = tr("bars") if session.looping.at == "bar" else tr("the loop")
+        return (
+            tr("on {where}, {bars} bars", where=where, bars=bars)
+            if bars
+            else tr("on {where}, open", where=where)
+        )
 
     def _state(self, device: Device, *, muted: bool, alone: bool, hushed: bool) -> str:
         status, layout = self._session.status, self._session.derived.layout()
@@ -165,10 +185,10 @@ class Blocks:
             return "others alone"
         if muted:
             by_hand = device.plays == "own" and device.mute_controller is None
-            return "mute it by hand" if by_hand else "muted"
+            return tr("mute it by hand") if by_hand else "muted"
         if status is None or not status.running or layout is None:
-            return "ready"
+            return tr("ready")
         span = layout.span_of(status.section)
         if span is None:
-            return "ready"
-        return "sounding" if span.scene.part(device.id).chain else "silent here"
+            return tr("ready")
+        return tr("sounding") if span.scene.part(device.id).chain else tr("silent here")

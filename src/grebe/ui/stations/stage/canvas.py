@@ -11,15 +11,16 @@ from grebe.app.actions.keymap import told
 from grebe.app.live.session import Session
 from grebe.app.live.stage_actions import StageNumbers
 from grebe.app.live.stage_model import StageModel, StageMove, StagePlace
-from grebe.core.songs.layout import Layout, SectionSpan
+from grebe.core.songs.layout import Layout
 from grebe.core.time.formatting import clock_text
 from grebe.ui.stations.stage.blocks import KEYS_SHOWN, Blocks
+from grebe.ui.stations.stage.next_panel import NextPanel
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Canvas
-from grebe.ui.widgets.formatting import counted, seconds_text
 from grebe.ui.widgets.guard import TouchGuard
 from grebe.ui.widgets.kept import Kept
 from grebe.ui.widgets.theme import NIGHT
+from grebe.words import counted, tr
 
 DESIGN_HEIGHT = 650.0
 """Height of the canvas at which sizes are as given; a larger screen scales them up."""
@@ -47,11 +48,12 @@ class StageCanvas(Canvas):
         self.numbers = numbers
         self._guard = TouchGuard(session)
         self._blocks = Blocks(session, book)
+        self._next = NextPanel(session, book, numbers)
         self._ribbon: list[tuple[QRectF, str]] = []
         self._scale = 1.0
         self._now_part, self._next_part = Kept(), Kept()
         self._blocks_part, self._ribbon_part = Kept(), Kept()
-        self.setAccessibleName("Stage")
+        self.setAccessibleName(tr("Stage"))
 
     # Touch
 
@@ -85,7 +87,7 @@ class StageCanvas(Canvas):
         draw.fill(painter, 0, 0, self.width(), self.height(), p.ground)
         layout = self.session.derived.layout()
         if layout is None or not layout.spans:
-            draw.text(painter, 24, 80, "No song to play", NIGHT.ink, size=44, weight=600)
+            draw.text(painter, 24, 80, tr("No song to play"), NIGHT.ink, size=44, weight=600)
             return
         self._scale = min(self.height() / DESIGN_HEIGHT, self.width() / DESIGN_WIDTH)
         painter.scale(self._scale, self._scale)
@@ -101,10 +103,10 @@ class StageCanvas(Canvas):
         self._now_part.draw(painter, left, scale, self._now_key(layout, now),
                             lambda inner: self._paint_now(inner, layout, now, left))  # fmt: skip
         self._next_part.draw(painter, right.adjusted(-2, -2, 2, 2), scale,
-                             self._next_key(layout, now),
-                             lambda inner: self._paint_next(inner, layout, now, right))  # fmt: skip
+                             self._next.key(layout, now),
+                             lambda inner: self._next.paint(inner, layout, now, right))  # fmt: skip
         if now is not None and self.numbers.typed is None:
-            self._paint_when(painter, now, right)
+            self._next.paint_when(painter, now, right)
         self._blocks_part.draw(painter, blocks, scale, self._blocks.key(),
                                lambda inner: self._blocks.paint(inner, blocks))  # fmt: skip
         self._ribbon_part.draw(
@@ -134,29 +136,11 @@ class StageCanvas(Canvas):
             status.mutes_kept, shown, len(moves), len(self.book.made), following,
         )  # fmt: skip
 
-    def _next_key(self, layout: Layout, now: StagePlace | None) -> Hashable:
-        session, status = self.session, self.session.status
-        typed = (self.numbers.typed, self.numbers.of)
-        if now is None or status is None:
-            return (id(layout), id(session.project), typed, None)
-        following = now.following
-        return (
-            id(layout), id(session.project), typed, now.span.section.id,
-            None if following is None else (following.section.id, following.bpm),
-            None if now.other_song is None else now.other_song.id,
-            status.launched, session.selection.play.entry, round(status.bpm, 1),
-            session.tempo.scale, self._warning(now),
-        )  # fmt: skip
-
     def _ribbon_key(self, layout: Layout, now: StagePlace | None) -> Hashable:
         if now is None:
             return (id(layout), None)
         following = now.following.section.id if now.following is not None else ""
         return (id(layout), now.span.section.id, following, now.other_song is None)
-
-    def _warning(self, now: StagePlace) -> str:
-        """What the next tempo does to loops that run."""
-        return "" if now.following is None else self.session.looping.warning(now.following.bpm)
 
     def _paint_top(
         self, painter: QPainter, layout: Layout, now: StagePlace | None, wide: float
@@ -171,19 +155,37 @@ class StageCanvas(Canvas):
                 if session.selection.play.entry in ids
                 else 0
             )
-            place = f"{layout.song.name}   song {at + 1} of {len(ids)}"
+            place = tr(
+                "{song}   song {value} of {count}",
+                song=layout.song.name,
+                value=at + 1,
+                count=len(ids),
+            )
         else:
-            name, place = session.project.name, f"{layout.song.name}   this song alone"
+            name, place = (
+                session.project.name,
+                tr("{song}   this song alone", song=layout.song.name),
+            )
         x = draw.text(painter, 0, 24, name, p.muted, size=20, weight=600) + 28
         x += draw.text(painter, x, 24, place, p.ink, size=20) + 28
         deaf = () if session.status is None else session.status.deaf
         if deaf:
             names = ", ".join(session.project.rig.name_of(d) for d in deaf)
-            draw.text(painter, x, 24, f"{names} not heard", p.eye, size=20, weight=600)
+            draw.text(
+                painter, x, 24, tr("{names} not heard", names=names), p.eye, size=20, weight=600
+            )
         elif session.stage.locked:
-            draw.text(painter, x, 24, f"keys locked, {told('lock')}", p.sand, size=20, weight=600)
+            draw.text(
+                painter,
+                x,
+                24,
+                tr("keys locked, {lock}", lock=told("lock")),
+                p.sand,
+                size=20,
+                weight=600,
+            )
         elif not session.stage.guarded:
-            draw.text(painter, x, 24, "touch guard off", p.sand, size=20)
+            draw.text(painter, x, 24, tr("touch guard off"), p.sand, size=20)
         self._paint_time_left(painter, layout, now, wide)
 
     def _paint_time_left(
@@ -195,20 +197,31 @@ class StageCanvas(Canvas):
             tempo = layout.tempo
             at = tempo.seconds_at(int(self.session.position.song_tick_now())) if now else 0.0
             left = tempo.seconds_at(layout.ticks) - at
-            words = f"{clock_text(at)}   {clock_text(left)} left"
+            words = tr(
+                "{clock_text}   {clock_text2} left",
+                clock_text=clock_text(at),
+                clock_text2=clock_text(left),
+            )
             draw.text(painter, wide, 24, words, p.muted, size=20, align=draw.RIGHT)
             return
-        there = f"{clock_text(max(0.0, slot.left_s))} of the slot left"
+        there = tr("{clock_text} of the slot left", clock_text=clock_text(max(0.0, slot.left_s)))
         width = draw.text(painter, wide, 24, there, p.ink, size=20, align=draw.RIGHT)
         over = slot.over_s
         if over <= 0:
-            fits, colour = f"plan fits, {clock_text(-over)} to spare", p.reed
+            fits, colour = (
+                tr("plan fits, {clock_text} to spare", clock_text=clock_text(-over)),
+                p.reed,
+            )
         elif slot.drop:
             first = slot.drop[0]
-            fits = f"{clock_text(over)} over: D drops a pass of {first.scene}"
+            fits = tr(
+                "{clock_text} over: D drops a pass of {scene}",
+                clock_text=clock_text(over),
+                scene=first.scene,
+            )
             colour = p.sand
         else:
-            fits, colour = f"{clock_text(over)} over", p.eye
+            fits, colour = tr("{clock_text} over", clock_text=clock_text(over)), p.eye
         draw.text(painter, wide - width - 20, 24, fits, colour, size=20, weight=600,
                   align=draw.RIGHT)  # fmt: skip
 
@@ -223,13 +236,21 @@ class StageCanvas(Canvas):
         status = self.session.status
         held = status is not None and status.held
         coming = self.session.position.beats_to_come()
-        label = "COUNTING IN" if coming else "HELD" if held else "NOW" if now else "READY"
+        label = tr("COUNTING IN") if coming else tr("READY")
+        if now and not coming:
+            label = tr("HELD") if held else tr("NOW")
         draw.text(painter, x, y + 40, label, p.crest if held else p.muted, size=20, weight=600)
         if status is not None and status.carried:
             draw.text(
-                painter, right, y + 40, f"carried at {status.bpm:.4g} BPM: G lets it go to its own",
-                p.crest, size=20, weight=600, align=draw.RIGHT,
-            )  # fmt: skip
+                painter,
+                right,
+                y + 40,
+                tr("carried at {bpm:.4g} BPM: G lets it go to its own", bpm=status.bpm),
+                p.crest,
+                size=20,
+                weight=600,
+                align=draw.RIGHT,
+            )
         span = now.span if now else layout.spans[0]
         count_room = 190
         draw.text(
@@ -237,21 +258,27 @@ class StageCanvas(Canvas):
             width=box.width() - 56 - count_room,
         )  # fmt: skip
         if now is None:
-            words = (
-                f"{layout.song.bpm:g} BPM, {counted(layout.bars, 'bar')}. Space runs from the top."
+            words = tr(
+                "{bpm:g} BPM, {bars}. Space runs from the top.",
+                bpm=layout.song.bpm,
+                bars=counted(layout.bars, "bar"),
             )
             draw.text(painter, x, y + 166, words, p.muted, size=26)
             self._paint_keys(painter, box, None)
             return
-        below = f"pass {now.number} of {now.passes}" if now.passes > 1 else "one pass"
+        below = (
+            tr("pass {now_number} of {passes}", now_number=now.number, passes=now.passes)
+            if now.passes > 1
+            else "one pass"
+        )
         draw.text(painter, x, y + 166, below, p.muted, size=26)
         draw.text(
             painter, right, y + 122, str(coming or now.bar), p.crest if coming else p.ink,
             size=120, weight=600, align=draw.RIGHT,
         )  # fmt: skip
-        words = "held" if held else f"of {counted(now.bars, 'bar')}"
+        words = tr("held") if held else tr("of {bars}", bars=counted(now.bars, "bar"))
         if coming:
-            words = "beats to go" if coming > 1 else "beat to go"
+            words = tr("beats to go") if coming > 1 else tr("beat to go")
         draw.text(painter, right, y + 166, words, p.muted, size=26, align=draw.RIGHT)
         self._paint_bars(painter, now, QRectF(x, y + 192, right - x, 64))
         self._paint_hands(painter, now, x, y + 300, right - x)
@@ -286,11 +313,11 @@ class StageCanvas(Canvas):
         p, moves = NIGHT, self.book.to_do(now)
         if not moves:
             made = len(self.book.made)
-            words = f"{counted(made, 'move')} done. " if made else ""
+            words = tr("{moves} done. ", moves=counted(made, "move")) if made else ""
             if now.following is not None:
-                words += f"Hands free until {now.following.scene.name}"
+                words += tr("Hands free until {scene}", scene=now.following.scene.name)
             else:
-                words += "The song ends by itself"
+                words += tr("The song ends by itself")
             draw.text(painter, x, baseline, words, p.muted, size=26, weight=600, width=wide)
             return
         status = self.session.status
@@ -298,7 +325,7 @@ class StageCanvas(Canvas):
         for index, move in enumerate(moves[:most]):
             y = baseline + index * 32
             rest = len(moves) - most
-            more = f", and {rest} more" if rest > 0 and index == most - 1 else ""
+            more = tr(", and {rest} more", rest=rest) if rest > 0 and index == most - 1 else ""
             soon = self.book.announced(now, move)
             colour = p.crest if soon else p.muted
             draw.diamond(painter, x + 8, y - 8, 8, colour)
@@ -315,10 +342,14 @@ class StageCanvas(Canvas):
         if tick >= move.closes:
             return "late"
         if tick >= move.begins:
-            return "now, M" if self.keyed else "now"
+            return tr("now, M") if self.keyed else "now"
         beats = -(-int(move.begins - tick) // beat)
         bars, rest = divmod(beats, now.beats)
-        return f"in {bars} bars" if bars > 1 else f"in {bars * now.beats + rest} beats"
+        return (
+            tr("in {bars} bars", bars=bars)
+            if bars > 1
+            else tr("in {value} beats", value=bars * now.beats + rest)
+        )
 
     def _paint_keys(self, painter: QPainter, box: QRectF, now: StagePlace | None) -> None:
         if not self.keyed:
@@ -327,9 +358,14 @@ class StageCanvas(Canvas):
         x = box.left() + 28
         status = self.session.status
         if now is not None and status is not None and status.mutes_by_hand:
-            kept = "stay after" if status.mutes_kept else "end with"
+            kept = tr("stay after") if status.mutes_kept else tr("end with")
             many = counted(len(status.mutes_by_hand), "mute")
-            words = f"{many} by hand: {kept} this section, {told('keep_mutes')} changes that"
+            words = tr(
+                "{many} by hand: {kept} this section, {keep_mutes} changes that",
+                many=many,
+                kept=kept,
+                keep_mutes=told("keep_mutes"),
+            )
             draw.text(painter, x, y - 30, words, p.crest, size=20, weight=600,
                       width=box.width() - 56)  # fmt: skip
         shown = dict(KEYS_SHOWN)
@@ -341,132 +377,6 @@ class StageCanvas(Canvas):
                 break
             x += draw.text(painter, x, y, f"{name} ", p.muted, size=16, weight=600) + 4
             x += draw.text(painter, x, y, key, p.ink, size=16, weight=600) + 18
-
-    # Next
-
-    def _paint_next(
-        self, painter: QPainter, layout: Layout, now: StagePlace | None, box: QRectF
-    ) -> None:
-        p = NIGHT
-        status = self.session.status
-        launched = status is not None and status.launched and now is not None
-        draw.panel(painter, box, p.ground, p.crest, width=3 if launched else 1.5)
-        x, y = box.left() + 24, box.top()
-        wide = box.width() - 48
-        if self.numbers.typed is not None:
-            self._paint_number(painter, layout, x, y, wide)
-            return
-        label = "NEXT, ASKED FOR" if launched else "NEXT"
-        draw.text(painter, x, y + 40, label, p.crest, size=20, weight=600)
-        if now is None:
-            self._paint_first(painter, layout, x, y, wide)
-            return
-        following = now.following
-        name = following.scene.name if following else self._after_the_end()
-        draw.text(painter, x, y + 96, name, p.ink, size=60, weight=700, width=wide)
-        if now.other_song is not None:
-            draw.text(painter, x + wide, y + 40, now.other_song.name, p.crest, size=20, weight=600,
-                      align=draw.RIGHT, width=wide - 170)  # fmt: skip
-        warned = self._warning(now)
-        below = 158.0
-        if launched:
-            below = 176.0
-        elif warned:
-            draw.text(painter, x, y + 162, warned, p.sand, size=16, weight=600, width=wide)
-            below = 172.0
-        room = QRectF(x, y + below, wide, box.height() - below - 12)
-        self._paint_changes(painter, now.span, following, room)
-
-    def _paint_when(self, painter: QPainter, now: StagePlace, box: QRectF) -> None:
-        """When the next comes in, and how long it can be taken back: what moves with time."""
-        p, status = NIGHT, self.session.status
-        launched = status is not None and status.launched
-        x, y, wide = box.left() + 24, box.top(), box.width() - 48
-        beat_ticks = now.span.scene.meter.beat_ticks
-        beats_left = -(-int(now.to_go_ticks) // beat_ticks)
-        bars, beats = divmod(beats_left, now.beats)
-        parts = [counted(bars, "bar")] if bars else []
-        parts += [counted(beats, "beat")] if beats else []
-        when = f"in {' '.join(parts) or 'a moment'} \u00b7 {seconds_text(now.to_go_s)}"
-        if status is not None and status.held and not launched:
-            when = "when you let go: H, or Enter"
-        draw.text(painter, x, y + 134, when, p.crest if launched else p.ink, size=26, width=wide)
-        if launched:
-            left = f"\u232b takes it back, for {seconds_text(now.withdraw_s)}"
-            if now.withdraw_s <= 0:
-                left = "too late to take back: boxes are told"
-            draw.text(painter, x, y + 162, left, p.sand, size=20, width=wide)
-
-    def _after_the_end(self) -> str:
-        joined = self.session.selection.joined()
-        after = self.session.selection.play.after(joined) if joined is not None else None
-        return f"Stop, then {after.name}" if after is not None else "The end"
-
-    def _paint_first(
-        self, painter: QPainter, layout: Layout, x: float, y: float, wide: float
-    ) -> None:
-        span = layout.spans[0]
-        draw.text(painter, x, y + 96, span.scene.name, NIGHT.ink, size=60, weight=700, width=wide)
-        draw.text(painter, x, y + 134, "with Space", NIGHT.ink, size=26, width=wide)
-        self._paint_changes(painter, None, span, QRectF(x, y + 158, wide, 220))
-
-    def _paint_number(
-        self, painter: QPainter, layout: Layout, x: float, y: float, wide: float
-    ) -> None:
-        """A number being typed, and what has it."""
-        p = NIGHT
-        draw.text(painter, x, y + 40, f"{self.numbers.of.upper()} NUMBER", p.crest, size=20,
-                  weight=600)  # fmt: skip
-        draw.text(painter, x, y + 130, self.numbers.typed or "\u2026", p.ink, size=92, weight=700)
-        names = self.numbers.named(layout)
-        found = int(self.numbers.typed) if self.numbers.typed else 0
-        name = names[found - 1][1] if 1 <= found <= len(names) else ""
-        draw.text(painter, x + 140, y + 124, name, p.crest, size=44, weight=600, width=wide - 140)
-        words = "Enter brings it in on the next bar, Esc lets it be."
-        draw.text(painter, x, y + 168, words, p.muted, size=20, width=wide)
-        for index, (_, label) in enumerate(names[:14]):
-            column, row = divmod(index, 7)
-            here = index + 1 == found
-            draw.text(
-                painter, x + column * wide / 2, y + 204 + row * 26, f"{index + 1}  {label}",
-                p.ink if here else p.muted, size=20, weight=600 if here else 400,
-                width=wide / 2 - 12,
-            )  # fmt: skip
-
-    def _paint_changes(
-        self,
-        painter: QPainter,
-        here: SectionSpan | None,
-        following: SectionSpan | None,
-        box: QRectF,
-    ) -> None:
-        p = NIGHT
-        names = {q.id: q.name for q in self.session.project.patterns}
-        passage = None
-        if following is not None:
-            passage = self.book.passage(None if here is None else here.scene, following)
-        for index, device in enumerate(self.session.project.players):
-            y = box.top() + 22 + index * 32
-            if y > box.bottom():
-                break
-            draw.text(painter, box.left(), y, device.name, p.ink, size=20, weight=600, width=96)
-            after = following.scene.part(device.id).chain if following else ()
-            told = " \u00b7 ".join(dict.fromkeys(names.get(q, q) for q in after)) or "silent"
-            found = () if passage is None else passage.of(device.id)
-            words = ", ".join(c.after for c in found)
-            if not found:
-                words = f"stays on {told}" if after else "stays silent"
-            by_hand = any(c.move is not None for c in found)
-            colour = p.water if found else p.muted
-            if by_hand:
-                draw.diamond(painter, box.left() + 104, y - 7, 6, p.crest)
-                words, colour = f"{words}: by hand", p.crest
-            elif found:
-                draw.ring(painter, box.left() + 104, y - 7, 5, p.water, p.ground)
-            draw.text(
-                painter, box.left() + 118, y, words, colour, size=20,
-                weight=600 if found else 400, width=box.width() - 118,
-            )  # fmt: skip
 
     # The ribbon
 

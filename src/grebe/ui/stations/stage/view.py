@@ -11,6 +11,7 @@ from grebe.app.live.stage_model import StageModel
 from grebe.ui.stations.stage.canvas import StageCanvas
 from grebe.ui.widgets.theme import NIGHT, Palette
 from grebe.ui.widgets.view import Thing, View
+from grebe.words import tr
 
 
 class StageView(View):
@@ -54,7 +55,7 @@ class StageView(View):
 
     def in_hand(self) -> Thing:
         """What plays and what comes next."""
-        return Thing("Stage", ("next", "now", "move", "mute", "slot"))
+        return Thing(tr("Stage"), ("next", "now", "move", "mute", "slot"))
 
     def _touched(self, what: str) -> None:
         kind, _, section = what.partition(":")

@@ -15,23 +15,29 @@ from grebe.protocols.link.messages import Deviation, DeviceStatus
 from grebe.ui.stations.sync.computers import signed
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Canvas
+from grebe.words import tr
 
 HEAD = 40
 ROW, LOWEST_ROW = 104.0, 60.0
 NAMES = 160.0
 FIGURES = 276.0
 """Room for the four figures at the right."""
-COLUMNS = (("offset", "ms"), ("waver", "p95 ms"), ("drift", "ms a min"), ("set", "ms"))
+COLUMNS = (
+    (tr("offset"), "ms"),
+    (tr("waver"), tr("p95 ms")),
+    (tr("drift"), tr("ms a min")),
+    (tr("set"), "ms"),
+)
 SPREAD = 54.0
 FULL_MS = 6.0
 BINS = 13
 WORDS = {
-    "": "no beats yet",
-    "good": "good",
-    "late": "late: one number mends it",
-    "early": "early: one number mends it",
-    "drifting": "drifts: not on the clock",
-    "unsteady": "unsteady",
+    "": tr("no beats yet"),
+    "good": tr("good"),
+    "late": tr("late: one number mends it"),
+    "early": tr("early: one number mends it"),
+    "drifting": tr("drifts: not on the clock"),
+    "unsteady": tr("unsteady"),
 }
 
 
@@ -44,7 +50,7 @@ class SyncCanvas(Canvas):
         super().__init__(session)
         self.selected = ""
         self._rows: list[tuple[QRectF, str]] = []
-        self.setAccessibleName("Strips of all devices")
+        self.setAccessibleName(tr("Strips of all devices"))
 
     def judged(self, device: Device) -> StripFigures:
         """The figures of a device's last beats."""
@@ -88,7 +94,7 @@ class SyncCanvas(Canvas):
         height = max(LOWEST_ROW, min(ROW, (self.height() - HEAD) / max(1, len(devices))))
         self._rows = []
         if not devices:
-            draw.text(painter, 0, 60, "No boxes yet: the Rig adds them.", p.muted, size=16)
+            draw.text(painter, 0, 60, tr("No boxes yet: the Rig adds them."), p.muted, size=16)
         for index, device in enumerate(devices):
             box = QRectF(0, HEAD + index * height, self.width(), height)
             self._rows.append((box, device.id))
@@ -136,11 +142,15 @@ class SyncCanvas(Canvas):
         if live is not None and live.port == "gone":
             words, colour = "port gone", p.eye
         elif live is not None and live.port == "none" and not judged.beats:
-            words = "gets pulses; not heard" if live.pulses else "not reached by Grebe"
+            words = tr("gets pulses; not heard") if live.pulses else tr("not reached by Grebe")
             peer = self.session.network.row_of(device)
             if peer is not None:
-                late = "" if peer.offset_ms is None else f" {signed(peer.offset_ms)} ms"
-                words, colour = f"in the session{late}", p.reed
+                late = (
+                    ""
+                    if peer.offset_ms is None
+                    else tr(" {signed} ms", signed=signed(peer.offset_ms))
+                )
+                words, colour = tr("in the session{late}", late=late), p.reed
         middle = row.center().y()
         draw.text(painter, 10, middle + 14, words, colour, size=14, weight=600, width=148)
         beats = self.session.position.deviations.get(device.id, ())

@@ -17,6 +17,7 @@ from grebe.ui.stations.sync.check import TONES, figure_lines
 from grebe.ui.stations.sync.recording import RecordingCheck
 from grebe.ui.widgets.ask_file import RECORDINGS, ask_open
 from grebe.ui.widgets.sheet import SheetLine, head, note, row
+from grebe.words import tr
 
 
 class SyncChecks:
@@ -64,15 +65,21 @@ class SyncChecks:
     @does("measure_file")
     def measure_file(self) -> None:
         """Measure a recording: left the reference, right the device."""
-        path = ask_open(self._window, RECORDINGS, "Measure a recording", "Recordings (*.wav *.csv)")
+        path = ask_open(
+            self._window, RECORDINGS, tr("Measure a recording"), tr("Recordings (*.wav *.csv)")
+        )
         if path is not None:
             self.recording.begin(path)
-            self.lines = [head("A recording"), row("Heard", "0 %"), note("Esc gives up.")]
+            self.lines = [
+                head(tr("A recording")),
+                row(tr("Heard"), "0 %"),
+                note(tr("Esc gives up.")),
+            ]
             self._changed()
 
     def _file_progressed(self, percent: int) -> None:
         self.lines = [
-            head("A recording"), row("Heard", f"{percent} %"), note("Esc gives up."),
+            head(tr("A recording")), row(tr("Heard"), f"{percent} %"), note(tr("Esc gives up.")),
         ]  # fmt: skip
         self._changed()
 
@@ -82,12 +89,12 @@ class SyncChecks:
         self._changed()
 
     def _file_measured(self, name: str, found: dict[str, Any]) -> None:
-        lines = [head("A recording"), note(name)]
-        lines.append(row("Reference", f"{found['reference']['bpm']:.2f} BPM"))
+        lines = [head(tr("A recording")), note(name)]
+        lines.append(row(tr("Reference"), f"{found['reference']['bpm']:.2f} BPM"))
         for fields in found["devices"]:
             label = fields.pop("name")
             measured = msgspec.convert(fields, Measured)
             lines.append(note(f"{label}: {measured.sentence}", TONES[measured.verdict]))
             lines += figure_lines(measured, None)
-        self.lines = [*lines, note("Esc puts it away."), SheetLine("", kind="gap")]
+        self.lines = [*lines, note(tr("Esc puts it away.")), SheetLine("", kind="gap")]
         self._changed()

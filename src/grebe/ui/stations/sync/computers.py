@@ -10,8 +10,9 @@ from grebe.app.live.session import Session
 from grebe.protocols.link.session import OscState, PeerRow, Peers
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Canvas
-from grebe.ui.widgets.formatting import counted, late_text
+from grebe.ui.widgets.formatting import late_text
 from grebe.ui.widgets.sheet import SheetLine, head, note, row
+from grebe.words import counted, tr
 
 HEAD = 40.0
 ROW = 84.0
@@ -20,7 +21,7 @@ FIGURES = 300.0
 FULL_MS = 2.0
 """Offset drawn at full height: what is more is heard."""
 SHOWN_NS = 60_000_000_000
-COLUMNS = (("apart", "ms"), ("sure to", "ms"), ("round trip", "ms"), ("lost", "%"))
+COLUMNS = ((tr("apart"), "ms"), (tr("sure to"), "ms"), (tr("round trip"), "ms"), (tr("lost"), "%"))
 GOOD_MS = 1.0
 MUCH_LOST = 10.0
 
@@ -39,7 +40,7 @@ class ComputersCanvas(Canvas):
         super().__init__(session)
         self.selected = ""
         self._boxes: list[tuple[QRectF, str]] = []
-        self.setAccessibleName("Other computers")
+        self.setAccessibleName(tr("Other computers"))
 
     def row(self) -> PeerRow | None:
         """The one that is selected, else the first."""
@@ -77,9 +78,12 @@ class ComputersCanvas(Canvas):
 
     def _paint_nobody(self, painter: QPainter) -> None:
         p = self.palette_now
-        lines = [f"{told('session')} joins the session; it is off until then."]
+        lines = [tr("{session} joins the session; it is off until then.", session=told("session"))]
         if self.session.network.on:
-            lines = ["Nobody else is there yet.", "Who joins is heard of within two seconds."]
+            lines = [
+                tr("Nobody else is there yet."),
+                tr("Who joins is heard of within two seconds."),
+            ]
         for index, words in enumerate(lines):
             draw.text(painter, 10, HEAD + 34 + index * 24, words, p.muted, size=16)
 
@@ -111,17 +115,21 @@ class ComputersCanvas(Canvas):
     def _standing(self, peer: PeerRow) -> tuple[str, QColor]:
         p = self.palette_now
         if peer.standing == "apart":
-            return "another session of this name", p.sand
+            return tr("another session of this name"), p.sand
         if peer.standing == "joining":
             return "joining", p.muted
         if not peer.accepted:
-            wish = f"asks for {peer.asks_bpm:g} BPM" if peer.asks_bpm else "not accepted yet"
+            wish = (
+                tr("asks for {asks_bpm:g} BPM", asks_bpm=peer.asks_bpm)
+                if peer.asks_bpm
+                else tr("not accepted yet")
+            )
             return wish, p.crest
         if peer.offset_ms is None:
-            return "at another tempo", p.sand
+            return tr("at another tempo"), p.sand
         if abs(peer.offset_ms) > GOOD_MS + peer.spread_ms:
             return late_text(peer.offset_ms), p.eye
-        return ("keeps the time" if peer.reference else "together"), p.reed
+        return (tr("keeps the time") if peer.reference else "together"), p.reed
 
     def _paint_strip(self, painter: QPainter, strip: QRectF, peer: PeerRow, colour: QColor) -> None:
         p, middle, half = self.palette_now, strip.center().y(), strip.height() / 2
@@ -148,15 +156,22 @@ class ComputersCanvas(Canvas):
 def computers_words(peers: Peers | None) -> str:
     """The line under the heading."""
     if peers is None or peers.state == "off":
-        return f"Several computers, one beat. Off until {told('session')}."
+        return tr("Several computers, one beat. Off until {session}.", session=told("session"))
     if peers.state == "starting":
-        return "The network is being started."
+        return tr("The network is being started.")
     if peers.state == "listening":
-        return f"Listening for {peers.session} on the network."
+        return tr("Listening for {session} on the network.", session=peers.session)
     here = sum(r.standing == "here" for r in peers.rows)
-    others = counted(here, "other computer") if here else "nobody else yet"
-    joining = "joining" if peers.state == "joining" else "in"
-    return f"{peers.name} is {joining} {peers.session}: {others}, {peers.bpm:.2f} BPM."
+    others = counted(here, "other computer") if here else tr("nobody else yet")
+    joining = tr("joining") if peers.state == "joining" else tr("in")
+    return tr(
+        "{peers} is {joining} {session}: {others}, {bpm:.2f} BPM.",
+        peers=peers.name,
+        joining=joining,
+        session=peers.session,
+        others=others,
+        bpm=peers.bpm,
+    )
 
 
 def computer_lines(session: Session, peer: PeerRow | None) -> list[SheetLine]:
@@ -164,15 +179,17 @@ def computer_lines(session: Session, peer: PeerRow | None) -> list[SheetLine]:
     peers = session.network.peers
     lines = peer_lines(peer) if peer is not None else []
     if peers is not None and peers.session:
-        lines += [head("The session"), row("Called", peers.session)]
+        lines += [head(tr("The session")), row(tr("Called"), peers.session)]
         if peers.sealed:
-            lines.append(row("Passphrase", "yes", "good"))
+            lines.append(row(tr("Passphrase"), "yes", "good"))
         else:
-            lines.append(row("Passphrase", "none", "look"))
-        lines.append(row("On the one of", counted(peers.quantum_beats, "beat")))
-        lines.append(row("Our time", f"sure to {peers.spread_ms:.2f} ms"))
+            lines.append(row(tr("Passphrase"), "none", "look"))
+        lines.append(row(tr("On the one of"), counted(peers.quantum_beats, "beat")))
+        lines.append(
+            row(tr("Our time"), tr("sure to {spread_ms:.2f} ms", spread_ms=peers.spread_ms))
+        )
         if peers.dropped:
-            lines.append(row("Dropped", counted(peers.dropped, "packet"), "look"))
+            lines.append(row(tr("Dropped"), counted(peers.dropped, "packet"), "look"))
     if peers is not None and peers.problem:
         lines.append(note(f"{peers.problem}.", "look"))
     if peers is not None and peers.osc is not None:
@@ -182,27 +199,34 @@ def computer_lines(session: Session, peer: PeerRow | None) -> list[SheetLine]:
 
 def peer_lines(peer: PeerRow) -> list[SheetLine]:
     """What is known of one computer."""
-    lines = [head(peer.name), row("Address", peer.address), row("Tempo", f"{peer.bpm:.2f} BPM")]
+    lines = [
+        head(peer.name),
+        row(tr("Address"), peer.address),
+        row(tr("Tempo"), f"{peer.bpm:.2f} BPM"),
+    ]
     if peer.offset_ms is not None:
-        lines.append(row("Its beat", f"{signed(peer.offset_ms)} ms"))
-        lines.append(row("Sure to", f"{peer.spread_ms:.2f} ms"))
-    lines.append(row("Round trip", f"{peer.delay_ms:.1f} ms"))
-    lines.append(row("Lost", f"{peer.lost_percent:.0f} %"))
+        lines.append(row(tr("Its beat"), tr("{signed} ms", signed=signed(peer.offset_ms))))
+        lines.append(row(tr("Sure to"), tr("{spread_ms:.2f} ms", spread_ms=peer.spread_ms)))
+    lines.append(row(tr("Round trip"), tr("{delay_ms:.1f} ms", delay_ms=peer.delay_ms)))
+    lines.append(row(tr("Lost"), f"{peer.lost_percent:.0f} %"))
     if peer.reference:
-        lines.append(note("It came first: its clock is gone by."))
+        lines.append(note(tr("It came first: its clock is gone by.")))
     if not peer.accepted:
-        words = f"Without a passphrase its tempo and starts wait: {told('set_offset')} accepts it."
+        words = tr(
+            "Without a passphrase its tempo and starts wait: {set_offset} accepts it.",
+            set_offset=told("set_offset"),
+        )
         lines.append(note(words, "yours"))
     return [*lines, SheetLine("", kind="gap")]
 
 
 def _osc_lines(osc: OscState) -> list[SheetLine]:
-    lines = [SheetLine("", kind="gap"), head("OSC")]
-    lines.append(row("Port", str(osc.port)) if osc.port else row("Port", "none", "wrong"))
-    lines.append(row("Heard from", "others, too" if osc.open else "this computer"))
-    lines.append(row("Told", counted(len(osc.clients), "client")))
+    lines = [SheetLine("", kind="gap"), head(tr("OSC"))]
+    lines.append(row(tr("Port"), str(osc.port)) if osc.port else row(tr("Port"), "none", "wrong"))
+    lines.append(row(tr("Heard from"), tr("others, too") if osc.open else tr("this computer")))
+    lines.append(row(tr("Told"), counted(len(osc.clients), "client")))
     if osc.refused:
-        lines.append(row("Refused", str(osc.refused), "look"))
+        lines.append(row(tr("Refused"), str(osc.refused), "look"))
     if osc.problem:
         lines.append(note(f"{osc.problem}.", "look"))
     return lines

@@ -9,6 +9,8 @@ from typing import Any
 
 from PyQt6.QtCore import QObject, QProcess, pyqtSignal
 
+from grebe.words import tr
+
 
 class RecordingCheck(QObject):
     """One measurement at a time; never holds the window up, and can be given up."""
@@ -76,4 +78,4 @@ class RecordingCheck(QObject):
         elif found:
             self.measured.emit(self._name, found)
         else:
-            self.failed.emit(f"{self._name} could not be measured.")
+            self.failed.emit(tr("{name} could not be measured.", name=self._name))

@@ -8,6 +8,7 @@ from PyQt6.QtWidgets import QDoubleSpinBox, QGridLayout, QLabel, QSizePolicy, QS
 
 from grebe.core.units import MAX_BPM, MIN_BPM
 from grebe.ui.widgets.controls import Button
+from grebe.words import tr
 
 MOST_BARS = 64
 
@@ -26,21 +27,21 @@ class TempoFields(QWidget):
         self.bpm.setDecimals(2)
         self.bpm.setValue(120.0)
         self.bpm.setSuffix(" BPM")
-        self.bpm.setAccessibleName("Tempo in BPM")
+        self.bpm.setAccessibleName(tr("Tempo in BPM"))
         self.bars = QSpinBox()
         self.bars.setRange(0, MOST_BARS)
-        self.bars.setSuffix(" bars")
-        self.bars.setSpecialValueText("next beat")
-        self.bars.setAccessibleName("Over how many bars")
-        self.go = Button("Go there")
+        self.bars.setSuffix(tr(" bars"))
+        self.bars.setSpecialValueText(tr("next beat"))
+        self.bars.setAccessibleName(tr("Over how many bars"))
+        self.go = Button(tr("Go there"))
         self.go.clicked.connect(self._go)
         self.setSizePolicy(QSizePolicy.Policy.Preferred, QSizePolicy.Policy.Fixed)
         grid = QGridLayout(self)
         grid.setContentsMargins(0, 0, 0, 0)
         grid.setHorizontalSpacing(8)
         grid.setVerticalSpacing(3)
-        grid.addWidget(QLabel("Tempo"), 0, 0)
-        grid.addWidget(QLabel("Over"), 0, 1)
+        grid.addWidget(QLabel(tr("Tempo")), 0, 0)
+        grid.addWidget(QLabel(tr("Over")), 0, 1)
         grid.addWidget(self.bpm, 1, 0)
         grid.addWidget(self.bars, 1, 1)
         grid.addWidget(self.go, 2, 0, 1, 2, Qt.AlignmentFlag.AlignLeft)

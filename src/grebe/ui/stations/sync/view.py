@@ -22,26 +22,27 @@ from grebe.ui.stations.sync.checks import SyncChecks
 from grebe.ui.stations.sync.computers import ComputersCanvas, computer_lines, computers_words
 from grebe.ui.stations.sync.tempo import TempoFields
 from grebe.ui.widgets.form import Form
-from grebe.ui.widgets.formatting import counted, late_text
+from grebe.ui.widgets.formatting import late_text
 from grebe.ui.widgets.sheet import Facts, SheetLine, head, note, row
 from grebe.ui.widgets.view import NO_BOX, PanedView, Sheet, Thing
+from grebe.words import counted, tr
 
-PANES = (("Boxes", "pane_boxes"), ("Computers", "pane_computers"))
-TITLES = {"session": "The session", "osc": "OSC"}
+PANES = ((tr("Boxes"), "pane_boxes"), (tr("Computers"), "pane_computers"))
+TITLES = {"session": tr("The session"), "osc": tr("OSC")}
 ROWS = (
-    field("session", "name", "Called"),
-    field("session", "passphrase", "Passphrase"),
-    field("session", "peer", "We are"),
-    field("session", "quantum_beats", "One every", SessionUse, unit="beats"),
-    field("session", "shares_starts", "Start, stop", choices=CHOICES["shares_starts"]),
-    field("session", "brings_tempo", "Tempo", choices=CHOICES["brings_tempo"]),
-    field("session", "shows_stage", "Our stage", choices=CHOICES["shows_stage"]),
-    field("session", "interface", "Interface"),
-    field("session", "addresses", "Addresses"),
-    field("osc", "port", "Port", OscUse),
-    field("osc", "senders", "May ask, besides us"),
-    field("osc", "clients", "Always told"),
-    field("osc", "hz", "Times a second", OscUse),
+    field("session", "name", tr("Called")),
+    field("session", "passphrase", tr("Passphrase")),
+    field("session", "peer", tr("We are")),
+    field("session", "quantum_beats", tr("One every"), SessionUse, unit=tr("beats")),
+    field("session", "shares_starts", tr("Start, stop"), choices=CHOICES["shares_starts"]),
+    field("session", "brings_tempo", tr("Tempo"), choices=CHOICES["brings_tempo"]),
+    field("session", "shows_stage", tr("Our stage"), choices=CHOICES["shows_stage"]),
+    field("session", "interface", tr("Interface")),
+    field("session", "addresses", tr("Addresses")),
+    field("osc", "port", tr("Port"), OscUse),
+    field("osc", "senders", tr("May ask, besides us")),
+    field("osc", "clients", tr("Always told")),
+    field("osc", "hz", tr("Times a second"), OscUse),
 )
 
 
@@ -136,7 +137,7 @@ class SyncView(PanedView):
         """The selected computer's stage, in a window of its own."""
         peer = self.computers.row()
         if peer is None or not peer.service:
-            raise EditError("no computer here shows its stage")
+            raise EditError(tr("no computer here shows its stage"))
         self.session.network.watch(peer.name)
 
     def _select_computer(self, peer: str) -> None:
@@ -164,11 +165,11 @@ class SyncView(PanedView):
         """A computer of the session, or a box's strip."""
         if self.at_computers:
             peer = self.computers.row()
-            return Thing(peer.name if peer is not None else "The session", ("peer",))
+            return Thing(peer.name if peer is not None else tr("The session"), ("peer",))
         device = self.checks.device()
         if not self.session.project.rig.devices:
             return NO_BOX
-        return Thing(device.name if device is not None else "Sync", ("strip",))
+        return Thing(device.name if device is not None else tr("Sync"), ("strip",))
 
     def acts(self, part: int) -> dict[str, Act]:
         """What does each action here."""
@@ -197,11 +198,11 @@ class SyncView(PanedView):
         """Figures follow the engine."""
         if self.at_computers:
             peers = self.session.network.peers
-            self.heading.say("Sync", computers_words(peers))
+            self.heading.say(tr("Sync"), computers_words(peers))
             self.facts.show_lines(computer_lines(self.session, self.computers.row()))
             self.computers.update()
             return
-        self.heading.say("Sync", self._words())
+        self.heading.say(tr("Sync"), self._words())
         self.facts.show_lines(self._lines())
 
     def _words(self) -> str:
@@ -209,22 +210,27 @@ class SyncView(PanedView):
         judged = [self.strips.judged(d) for d in devices]
         heard = [j for j in judged if j.verdict]
         if not heard:
-            return "Run, and every beat of every box stands here. Up is early, down is late."
+            return tr("Run, and every beat of every box stands here. Up is early, down is late.")
         good = sum(j.verdict == "good" for j in heard)
         bpm = self.session.status.bpm if self.session.status is not None else 0.0
-        at = f" at {bpm:.2f} BPM" if bpm else ""
-        return f"The last beats{at}. Up is early, down is late. {good} of {len(heard)} are good."
+        at = tr(" at {bpm:.2f} BPM", bpm=bpm) if bpm else ""
+        return tr(
+            "The last beats{at}. Up is early, down is late. {good} of {count} are good.",
+            at=at,
+            good=good,
+            count=len(heard),
+        )
 
     def _lines(self) -> list[SheetLine]:
         session = self.session
         rig, status = session.project.rig, session.status
-        leader = rig.name_of(rig.leader) if rig.leader else "nobody"
+        leader = rig.name_of(rig.leader) if rig.leader else tr("nobody")
         lines = [*self.checks.lines]
         device = self.checks.device()
         if device is not None:
             lines += [*self._device_lines(device), *check_lines(session, device)]
             lines.append(SheetLine("", kind="gap"))
-        lines += [head("The clock"), row("Leads", leader)]
+        lines += [head(tr("The clock")), row(tr("Leads"), leader)]
         if status is not None and status.follows:
             lines += heard_lines(self.session, status)
         return [*lines, SheetLine("", kind="gap"), *grebe_lines(session, self._tree)]
@@ -234,16 +240,36 @@ class SyncView(PanedView):
         judged = self.strips.judged(device)
         lines = [head(device.name)]
         if judged.verdict:
-            lines += [row("Comes", late_text(judged.offset_ms)), row("Beats", str(judged.beats))]
-        lines.append(row("Offset set", f"{device.offset_ms:+.1f} ms"))
+            lines += [
+                row(tr("Comes"), late_text(judged.offset_ms)),
+                row(tr("Beats"), str(judged.beats)),
+            ]
+        lines.append(row(tr("Offset set"), tr("{offset_ms:+.1f} ms", offset_ms=device.offset_ms)))
         if judged.set_ms is not None and device.id not in self.session.checking.check.results:
-            lines.append(note(f"{told('set_offset')} sets it to {judged.set_ms:+.1f} ms.", "yours"))
+            lines.append(
+                note(
+                    tr(
+                        "{set_offset} sets it to {set_ms:+.1f} ms.",
+                        set_offset=told("set_offset"),
+                        set_ms=judged.set_ms,
+                    ),
+                    "yours",
+                )
+            )
         elif judged.verdict == "drifting":
-            lines.append(note("No one number mends drift: it is not on the clock.", "look"))
+            lines.append(note(tr("No one number mends drift: it is not on the clock."), "look"))
         live = next((s for s in status.devices if s.id == device.id), None) if status else None
         if live is not None and live.sent:
-            where = "as it says itself" if live.measured == "device" else "as Grebe sent it"
-            lines.append(note(f"Measured {where}, over {counted(live.sent, 'tick')}."))
+            where = tr("as it says itself") if live.measured == "device" else tr("as Grebe sent it")
+            lines.append(
+                note(
+                    tr(
+                        "Measured {where}, over {ticks}.",
+                        where=where,
+                        ticks=counted(live.sent, "tick"),
+                    )
+                )
+            )
         return lines
 
     def showEvent(self, event: object) -> None:
@@ -288,7 +314,7 @@ class SyncView(PanedView):
         if self.at_computers:
             peer = self.computers.row()
             if peer is None or peer.accepted:
-                self.session.say("info", "Nobody waits to be accepted.")
+                self.session.say("info", tr("Nobody waits to be accepted."))
             else:
                 self.session.network.accept(peer.id)
             return
@@ -302,8 +328,11 @@ class SyncView(PanedView):
         else:
             setting = self.strips.judged(device).set_ms
         if setting is None:
-            self.session.say("info", f"{device.name} needs no other offset.")
+            self.session.say("info", tr("{device} needs no other offset.", device=device.name))
             return
         held = RigHand(self.session).set_offset(device, setting)
         self.session.position.deviations.pop(device.id, None)
-        self.session.say("info", f"{device.name} is sent {held:+.1f} ms from now on.")
+        self.session.say(
+            "info",
+            tr("{device} is sent {held:+.1f} ms from now on.", device=device.name, held=held),
+        )

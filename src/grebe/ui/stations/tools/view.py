@@ -14,6 +14,7 @@ from grebe.core.calculators.times import LEFT_OUT
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.controls import Canvas
 from grebe.ui.widgets.view import Sheet, Thing, View
+from grebe.words import tr
 
 LIST_WIDE = 230.0
 ROW = 34.0
@@ -30,7 +31,7 @@ class ToolsCanvas(Canvas):
         self.index = 0
         self.answer: Answer | None = None
         self.problem = ""
-        self.setAccessibleName("Tools")
+        self.setAccessibleName(tr("Tools"))
 
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         """A click chooses a calculator."""
@@ -145,7 +146,7 @@ class ToolsView(View):
             line = lines.get("bpm")
             if line is not None and not line.isModified():
                 line.setText(bpm)
-        self.heading.say("Tools", f"{self.tool.title}: {self.tool.asks}")
+        self.heading.say(tr("Tools"), f"{self.tool.title}: {self.tool.asks}")
 
     def _typed(self) -> None:
         self._work_out()
@@ -157,7 +158,7 @@ class ToolsView(View):
             canvas.answer, canvas.problem = self.tool.answer(values), ""
         except ValueError as error:
             canvas.answer, canvas.problem = None, f"{error}."
-        self.heading.say("Tools", f"{self.tool.title}: {self.tool.asks}")
+        self.heading.say(tr("Tools"), f"{self.tool.title}: {self.tool.asks}")
         canvas.refresh()
 
     @does("up")
@@ -187,7 +188,7 @@ class ToolsView(View):
         clipboard, answer = QGuiApplication.clipboard(), self.tools_canvas.answer
         if clipboard is not None and answer is not None:
             clipboard.setText(answer.text)
-            self.session.say("info", "Copied.")
+            self.session.say("info", tr("Copied."))
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         """Enter in a field goes back to the list."""

@@ -1,0 +1,173 @@
+"""Stage: what comes next, when, and what changes with it."""
+
+from __future__ import annotations
+
+from collections.abc import Hashable
+
+from PyQt6.QtCore import QRectF
+from PyQt6.QtGui import QPainter
+
+from grebe.app.live.session import Session
+from grebe.app.live.stage_actions import StageNumbers
+from grebe.app.live.stage_model import StageModel, StagePlace
+from grebe.core.songs.layout import Layout, SectionSpan
+from grebe.ui.widgets import draw
+from grebe.ui.widgets.formatting import seconds_text
+from grebe.ui.widgets.theme import NIGHT
+from grebe.words import counted, tr
+
+
+class NextPanel:
+    """The panel at the right of Stage."""
+
+    def __init__(self, session: Session, book: StageModel, numbers: StageNumbers) -> None:
+        self.session, self.book, self.numbers = session, book, numbers
+
+    def key(self, layout: Layout, now: StagePlace | None) -> Hashable:
+        """What it depends on."""
+        session, status = self.session, self.session.status
+        typed = (self.numbers.typed, self.numbers.of)
+        if now is None or status is None:
+            return (id(layout), id(session.project), typed, None)
+        following = now.following
+        return (
+            id(layout), id(session.project), typed, now.span.section.id,
+            None if following is None else (following.section.id, following.bpm),
+            None if now.other_song is None else now.other_song.id,
+            status.launched, session.selection.play.entry, round(status.bpm, 1),
+            session.tempo.scale, self._warning(now),
+        )  # fmt: skip
+
+    def _warning(self, now: StagePlace) -> str:
+        """What the next tempo does to loops that run."""
+        return "" if now.following is None else self.session.looping.warning(now.following.bpm)
+
+    def paint(self, painter: QPainter, layout: Layout, now: StagePlace | None, box: QRectF) -> None:
+        """What is next, or the number being typed; what moves with time is `paint_when`."""
+        p = NIGHT
+        status = self.session.status
+        launched = status is not None and status.launched and now is not None
+        draw.panel(painter, box, p.ground, p.crest, width=3 if launched else 1.5)
+        x, y = box.left() + 24, box.top()
+        wide = box.width() - 48
+        if self.numbers.typed is not None:
+            self._paint_number(painter, layout, x, y, wide)
+            return
+        label = tr("NEXT, ASKED FOR") if launched else tr("NEXT")
+        draw.text(painter, x, y + 40, label, p.crest, size=20, weight=600)
+        if now is None:
+            self._paint_first(painter, layout, x, y, wide)
+            return
+        following = now.following
+        name = following.scene.name if following else self._after_the_end()
+        draw.text(painter, x, y + 96, name, p.ink, size=60, weight=700, width=wide)
+        if now.other_song is not None:
+            draw.text(painter, x + wide, y + 40, now.other_song.name, p.crest, size=20, weight=600,
+                      align=draw.RIGHT, width=wide - 170)  # fmt: skip
+        warned = self._warning(now)
+        below = 158.0
+        if launched:
+            below = 176.0
+        elif warned:
+            draw.text(painter, x, y + 162, warned, p.sand, size=16, weight=600, width=wide)
+            below = 172.0
+        room = QRectF(x, y + below, wide, box.height() - below - 12)
+        self._paint_changes(painter, now.span, following, room)
+
+    def paint_when(self, painter: QPainter, now: StagePlace, box: QRectF) -> None:
+        """When the next comes in, and how long it can be taken back: what moves with time."""
+        p, status = NIGHT, self.session.status
+        launched = status is not None and status.launched
+        x, y, wide = box.left() + 24, box.top(), box.width() - 48
+        beat_ticks = now.span.scene.meter.beat_ticks
+        beats_left = -(-int(now.to_go_ticks) // beat_ticks)
+        bars, beats = divmod(beats_left, now.beats)
+        parts = [counted(bars, "bar")] if bars else []
+        parts += [counted(beats, "beat")] if beats else []
+        when = tr(
+            "in {value} · {seconds_text}",
+            value=" ".join(parts) or tr("a moment"),
+            seconds_text=seconds_text(now.to_go_s),
+        )
+        if status is not None and status.held and not launched:
+            when = tr("when you let go: H, or Enter")
+        draw.text(painter, x, y + 134, when, p.crest if launched else p.ink, size=26, width=wide)
+        if launched:
+            left = tr(
+                "⌫ takes it back, for {seconds_text}", seconds_text=seconds_text(now.withdraw_s)
+            )
+            if now.withdraw_s <= 0:
+                left = tr("too late to take back: boxes are told")
+            draw.text(painter, x, y + 162, left, p.sand, size=20, width=wide)
+
+    def _after_the_end(self) -> str:
+        joined = self.session.selection.joined()
+        after = self.session.selection.play.after(joined) if joined is not None else None
+        return tr("Stop, then {after}", after=after.name) if after is not None else tr("The end")
+
+    def _paint_first(
+        self, painter: QPainter, layout: Layout, x: float, y: float, wide: float
+    ) -> None:
+        span = layout.spans[0]
+        draw.text(painter, x, y + 96, span.scene.name, NIGHT.ink, size=60, weight=700, width=wide)
+        draw.text(painter, x, y + 134, tr("with Space"), NIGHT.ink, size=26, width=wide)
+        self._paint_changes(painter, None, span, QRectF(x, y + 158, wide, 220))
+
+    def _paint_number(
+        self, painter: QPainter, layout: Layout, x: float, y: float, wide: float
+    ) -> None:
+        """A number being typed, and what has it."""
+        p = NIGHT
+        scene = self.numbers.of == "scene"
+        heading = tr("SCENE NUMBER") if scene else tr("SONG NUMBER")
+        draw.text(painter, x, y + 40, heading, p.crest, size=20, weight=600)
+        draw.text(painter, x, y + 130, self.numbers.typed or "\u2026", p.ink, size=92, weight=700)
+        names = self.numbers.named(layout)
+        found = int(self.numbers.typed) if self.numbers.typed else 0
+        name = names[found - 1][1] if 1 <= found <= len(names) else ""
+        draw.text(painter, x + 140, y + 124, name, p.crest, size=44, weight=600, width=wide - 140)
+        words = tr("Enter brings it in on the next bar, Esc lets it be.")
+        draw.text(painter, x, y + 168, words, p.muted, size=20, width=wide)
+        for index, (_, label) in enumerate(names[:14]):
+            column, row = divmod(index, 7)
+            here = index + 1 == found
+            draw.text(
+                painter, x + column * wide / 2, y + 204 + row * 26, f"{index + 1}  {label}",
+                p.ink if here else p.muted, size=20, weight=600 if here else 400,
+                width=wide / 2 - 12,
+            )  # fmt: skip
+
+    def _paint_changes(
+        self,
+        painter: QPainter,
+        here: SectionSpan | None,
+        following: SectionSpan | None,
+        box: QRectF,
+    ) -> None:
+        p = NIGHT
+        names = {q.id: q.name for q in self.session.project.patterns}
+        passage = None
+        if following is not None:
+            passage = self.book.passage(None if here is None else here.scene, following)
+        for index, device in enumerate(self.session.project.players):
+            y = box.top() + 22 + index * 32
+            if y > box.bottom():
+                break
+            draw.text(painter, box.left(), y, device.name, p.ink, size=20, weight=600, width=96)
+            after = following.scene.part(device.id).chain if following else ()
+            told = " \u00b7 ".join(dict.fromkeys(names.get(q, q) for q in after)) or tr("silent")
+            found = () if passage is None else passage.of(device.id)
+            words = ", ".join(c.after for c in found)
+            if not found:
+                words = tr("stays on {told}", told=told) if after else tr("stays silent")
+            by_hand = any(c.move is not None for c in found)
+            colour = p.water if found else p.muted
+            if by_hand:
+                draw.diamond(painter, box.left() + 104, y - 7, 6, p.crest)
+                words, colour = tr("{words}: by hand", words=words), p.crest
+            elif found:
+                draw.ring(painter, box.left() + 104, y - 7, 5, p.water, p.ground)
+            draw.text(
+                painter, box.left() + 118, y, words, colour, size=20,
+                weight=600 if found else 400, width=box.width() - 118,
+            )  # fmt: skip
