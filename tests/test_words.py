@@ -101,6 +101,8 @@ from grebe.app.document.demo import fresh_demo
 from grebe.app.document.recovery import open_recovered
 from grebe.ui.main_window.application import make_application
 from grebe.ui.main_window.frame import Frame
+from grebe.ui.widgets.controls import Button
+from PyQt6.QtWidgets import QScrollArea
 application = make_application()
 found = open_recovered(fresh_demo(), untitled=True)
 frame = Frame(found.store, found.claim)
@@ -116,6 +118,12 @@ for number in (1, 2, 3, 4, 5, 6, 7, 9):
         frame.on_timer()
         QTest.qWait(20)
         frame.grab()
+        for button in frame.findChildren(Button):
+            if button.isVisible() and button.width() < button.sizeHint().width() - 1:
+                print("cut off:", button.text())
+        for area in frame.findChildren(QScrollArea):
+            if area.isVisible() and area.horizontalScrollBar().maximum():
+                print("too wide:", number, part)
 print([menu.title() for menu in frame.menu_bar.menus.values()])
 sys.stdout.flush()
 frame._leaving = True
@@ -124,7 +132,8 @@ frame.close()
 
 
 def test_the_window_comes_up_in_german(tmp_path: Path) -> None:
-    """Every station and its parts are built and painted, in a process of that language."""
+    """Every station and its parts are built and painted, in a process of that language; no button
+    is cut off, and no form is too wide for its place."""
     environment = os.environ | {
         words.VARIABLE: "de",
         "GREBE_RUNTIME_DIR": f"{tmp_path}/r", "XDG_STATE_HOME": f"{tmp_path}/s",
@@ -137,3 +146,5 @@ def test_the_window_comes_up_in_german(tmp_path: Path) -> None:
     assert done.returncode == 0, done.stderr
     assert "Traceback" not in done.stderr
     assert "&Datei" in done.stdout
+    assert "cut off" not in done.stdout, done.stdout
+    assert "too wide" not in done.stdout, done.stdout

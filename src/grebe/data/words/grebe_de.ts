@@ -881,7 +881,7 @@
   <message>
    <location filename="../../app/document/demo.py" />
    <source>a modular on pulses with a laptop</source>
-   <translation>ein Modularsystem an Pulsen mit einem Laptop</translation>
+   <translation>Modular an Pulsen mit Laptop</translation>
   </message>
   <message>
    <location filename="../../app/document/demo.py" />
@@ -991,7 +991,7 @@
   <message>
    <location filename="../../app/document/recovery.py" />
    <source>Unsaved work cannot be kept safe: {strerror}.</source>
-   <translation>Ungespeicherte Arbeit kann nicht gesichert werden: {strerror}.</translation>
+   <translation>Ungespeicherte Arbeit kann nicht gespeichert werden: {strerror}.</translation>
   </message>
   <message>
    <location filename="../../app/document/recovery.py" />
@@ -1006,7 +1006,7 @@
   <message>
    <location filename="../../app/document/recovery.py" />
    <source>Unsaved work cannot be kept safe ({strerror}): save it, where there is room.</source>
-   <translation>Ungespeicherte Arbeit kann nicht gesichert werden ({strerror}): speichern, wo Platz ist.</translation>
+   <translation>Ungespeicherte Arbeit kann nicht gespeichert werden ({strerror}): speichern, wo Platz ist.</translation>
   </message>
   <message>
    <location filename="../../app/document/recovery.py" />
@@ -2036,7 +2036,7 @@
   <message>
    <location filename="../../app/editors/rig_form.py" />
    <source>Obeys program changes</source>
-   <translation>Gehorcht Programmwechseln</translation>
+   <translation>Nimmt Programme an</translation>
   </message>
   <message>
    <location filename="../../app/editors/rig_form.py" />
@@ -6571,7 +6571,7 @@
   <message>
    <location filename="../../core/rig/blank.py" />
    <source>at its pattern's end</source>
-   <translation>an seinem Patternende</translation>
+   <translation>am Patternende</translation>
   </message>
   <message>
    <location filename="../../core/rig/blank.py" />
@@ -8656,7 +8656,7 @@
   <message>
    <location filename="../../ui/main_window/documents.py" />
    <source>Save both</source>
-   <translation>Beide sichern</translation>
+   <translation>Beide speichern</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/documents.py" />
@@ -8677,29 +8677,29 @@
 {save_both}: yours is saved as {path2}.</source>
    <translation>{store} wurde von einem anderen Fenster oder Programm geändert, seit es hier geöffnet ist.
 
-{keep_mine}: deines wird gesichert, ihres bleibt als {path}.
+{keep_mine}: deines wird gespeichert, ihres bleibt als {path}.
 {take_theirs}: ihres wird gezeigt; Rückgängig bringt deines zurück.
-{save_both}: deines wird als {path2} gesichert.</translation>
+{save_both}: deines wird als {path2} gespeichert.</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/documents.py" />
    <source>{session} has changes that are not saved.</source>
-   <translation>{session} hat Änderungen, die nicht gesichert sind.</translation>
+   <translation>{session} hat Änderungen, die nicht gespeichert sind.</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/documents.py" />
    <source>Saved {store}.</source>
-   <translation>{store} gesichert.</translation>
+   <translation>{store} gespeichert.</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/documents.py" />
    <source>Save the project</source>
-   <translation>Das Projekt sichern</translation>
+   <translation>Das Projekt speichern</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/documents.py" />
    <source>Save a copy</source>
-   <translation>Eine Kopie sichern</translation>
+   <translation>Eine Kopie speichern</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/documents.py" />
@@ -8719,12 +8719,12 @@
   <message>
    <location filename="../../ui/main_window/documents.py" />
    <source>Saved {store}; theirs is {name}.</source>
-   <translation>{store} gesichert; ihres ist {name}.</translation>
+   <translation>{store} gespeichert; ihres ist {name}.</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/documents.py" />
    <source>Unsaved changes</source>
-   <translation>Nicht gesicherte Änderungen</translation>
+   <translation>Nicht gespeicherte Änderungen</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/documents.py" />
@@ -8734,7 +8734,7 @@
   <message>
    <location filename="../../ui/main_window/documents.py" />
    <source>Saved as {store}; theirs keeps its name.</source>
-   <translation>Als {store} gesichert; ihres behält seinen Namen.</translation>
+   <translation>Als {store} gespeichert; ihres behält seinen Namen.</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/drops.py" />
@@ -9084,7 +9084,7 @@
   <message>
    <location filename="../../ui/main_window/reporting.py" />
    <source>With the project, {path} as it was last saved</source>
-   <translation>Mit dem Projekt, {path}, wie es zuletzt gesichert wurde</translation>
+   <translation>Mit dem Projekt, {path}, wie es zuletzt gespeichert wurde</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/reporting.py" />
@@ -9099,12 +9099,12 @@
   <message>
    <location filename="../../ui/main_window/reporting.py" />
    <source>This is all that would be in the report. Grebe sends nothing: save it, look at it, and send it on yourself.</source>
-   <translation>Das ist alles, was in dem Bericht stünde. Grebe sendet nichts: sichere ihn, sieh ihn an, und sende ihn selbst weiter.</translation>
+   <translation>Das ist alles, was in dem Bericht stünde. Grebe sendet nichts: speichere ihn, sieh ihn an, und sende ihn selbst weiter.</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/reporting.py" />
    <source>Save the report</source>
-   <translation>Den Bericht sichern</translation>
+   <translation>Den Bericht speichern</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/reporting.py" />
@@ -9119,7 +9119,7 @@
   <message>
    <location filename="../../ui/main_window/reporting.py" />
    <source>Saved {path}.</source>
-   <translation>{path} gesichert.</translation>
+   <translation>{path} gespeichert.</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/settings_page.py" />
@@ -9274,7 +9274,7 @@
   <message>
    <location filename="../../ui/main_window/start_page.py" />
    <source>A box that is not here, asked about in Rig</source>
-   <translation>Ein Gerät, das nicht hier ist: im Rig wird danach gefragt</translation>
+   <translation>Ein anderes, im Rig gefragt</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/start_page.py" />
@@ -10145,23 +10145,18 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/rig/abilities.py" />
-   <source>Clock and messages</source>
-   <translation>Clock und Nachrichten</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/abilities.py" />
-   <source>Patterns, chains, pads</source>
-   <translation>Patterns, Ketten, Pads</translation>
+   <source>Clock</source>
+   <translation>Clock</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/abilities.py" />
    <source>These deny one another, so it cannot be saved as a profile yet: </source>
-   <translation>Diese widersprechen einander, also lässt es sich noch nicht als Profil sichern: </translation>
+   <translation>Diese widersprechen einander, also lässt es sich noch nicht als Profil speichern: </translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/abilities.py" />
    <source>Add a row</source>
-   <translation>Eine Zeile hinzufügen</translation>
+   <translation>Zeile dazu</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/abilities.py" />
@@ -10406,7 +10401,7 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   <message>
    <location filename="../../ui/stations/rig/facts.py" />
    <source>at its pattern end</source>
-   <translation>an seinem Patternende</translation>
+   <translation>am Patternende</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/facts.py" />
@@ -10442,11 +10437,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/facts.py" />
    <source>Grebe</source>
    <translation>Grebe</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/facts.py" />
-   <source>Clock</source>
-   <translation>Clock</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/facts.py" />
@@ -11451,7 +11441,7 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   <message>
    <location filename="../../ui/stations/scenes/facts.py" />
    <source>Mutes saved in it</source>
-   <translation>Darin gesicherte Mutes</translation>
+   <translation>Darin gespeicherte Mutes</translation>
   </message>
   <message>
    <location filename="../../ui/stations/scenes/facts.py" />
@@ -15086,7 +15076,7 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   <message>
    <location filename="../../app/actions" />
    <source>saved</source>
-   <translation>gesichert</translation>
+   <translation>gespeichert</translation>
   </message>
   <message>
    <location filename="../../app/actions" />

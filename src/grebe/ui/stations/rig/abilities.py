@@ -33,11 +33,11 @@ from grebe.ui.widgets.controls import Button
 from grebe.words import tr
 
 PARTS: tuple[tuple[Part, str], ...] = (
-    ("clock", tr("Clock and messages")),
+    ("clock", tr("Clock")),
     ("jacks", tr("Jacks")),
     ("voices", tr("Voices")),
     ("controllers", tr("Controllers")),
-    ("memory", tr("Patterns, chains, pads")),
+    ("memory", tr("Patterns")),
     ("by_hand", tr("Only by hand")),
 )
 
