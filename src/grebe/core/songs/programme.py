@@ -15,7 +15,7 @@ from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.core.songs.memory_order import MemoryOrder, in_order
 from grebe.core.songs.model import Song
 from grebe.core.songs.unroll import unrolled
-from grebe.words import tr
+from grebe.words import counted, tr
 
 How = Literal["live", "grebe", "box", "hand"]
 """Told by Grebe while it plays; played note by note; from its own song memory; by hand."""
@@ -412,7 +412,7 @@ def _repeated(run: list[Entry]) -> tuple[list[Entry], int]:
 def _entry_words(device: Device, how: How, patterns: dict[str, Pattern], entry: Entry) -> str:
     cut = tr(", the last cut short") if entry.cut else ""
     if not entry.pattern:
-        bars = tr("1 bar") if entry.times == 1 else tr("{times} bars", times=entry.times)
+        bars = counted(entry.times, "bar")
         return (
             tr("an empty pattern, {bars}", bars=bars)
             if how == "box"

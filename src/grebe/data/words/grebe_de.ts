@@ -8010,16 +8010,6 @@
   </message>
   <message>
    <location filename="../../core/songs/programme.py" />
-   <source>1 bar</source>
-   <translation>1 Takt</translation>
-  </message>
-  <message>
-   <location filename="../../core/songs/programme.py" />
-   <source>{times} bars</source>
-   <translation>{times} Takte</translation>
-  </message>
-  <message>
-   <location filename="../../core/songs/programme.py" />
    <source>an empty pattern, {bars}</source>
    <translation>ein leeres Pattern, {bars}</translation>
   </message>

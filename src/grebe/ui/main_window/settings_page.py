@@ -2,13 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from functools import partial
 
 from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtWidgets import (
     QCheckBox,
-    QComboBox,
     QGridLayout,
     QLabel,
     QLineEdit,
@@ -26,7 +25,7 @@ from grebe.errors import GrebeError
 from grebe.process.places import read_back
 from grebe.ui.main_window.overlay import PageOverlay
 from grebe.ui.widgets.controls import Button
-from grebe.ui.widgets.fields import mark_wrong
+from grebe.ui.widgets.fields import ListField, mark_wrong
 from grebe.words import LANGUAGES, tr
 
 PERFORMER: tuple[tuple[str, str, str], ...] = (
@@ -44,7 +43,7 @@ TOLERANCE = (
     tr("In ms: one that is farther off is named on the waterline. Each has its "
 "own in Rig."),
 )  # fmt: skip
-Control = QLineEdit | QComboBox | QCheckBox | Button | QLabel
+Control = QLineEdit | ListField | QCheckBox | Button | QLabel
 
 
 class SettingsPage(PageOverlay):
@@ -142,13 +141,7 @@ class SettingsPage(PageOverlay):
             )  # fmt: skip
             return tick
         if choice.choices:
-            box = QComboBox()
-            for value in choice.choices:
-                box.addItem(LANGUAGES.get(value) or tr(value), value)
-            box.activated.connect(
-                lambda at, key=choice.key, box=box: self._set(key, box.itemData(at))
-            )
-            return box
+            return _list(choice.choices, partial(self._set, choice.key))
         line = QLineEdit()
         line.editingFinished.connect(
             lambda key=choice.key, line=line: self._set(key, line.text())
@@ -157,11 +150,7 @@ class SettingsPage(PageOverlay):
 
     def _performer(self, key: str) -> Control:
         if key == "school":
-            box = QComboBox()
-            for value in SCHOOLS:
-                box.addItem(tr(value), value)
-            box.activated.connect(lambda at: self._set_performer(key, box.itemData(at)))
-            return box
+            return _list(SCHOOLS, partial(self._set_performer, key))
         line = QLineEdit()
         line.editingFinished.connect(lambda: self._set_performer(key, line.text()))
         return line
@@ -200,8 +189,8 @@ class SettingsPage(PageOverlay):
     def _show(self, control: Control, value: object) -> None:
         if isinstance(control, QCheckBox):
             control.setChecked(bool(value))
-        elif isinstance(control, QComboBox):
-            control.setCurrentIndex(max(0, control.findData(str(value))))
+        elif isinstance(control, ListField):
+            control.show_choice((), str(value))
         elif isinstance(control, QLineEdit) and not control.hasFocus():
             control.setText(str(value))
 
@@ -250,6 +239,14 @@ class SettingsPage(PageOverlay):
             shown = all(word in searched for word in words)
             for widget in widgets:
                 widget.setVisible(shown)
+
+
+def _list(values: Sequence[str], enter: Callable[[str], None]) -> ListField:
+    """One of several values, languages by their own names."""
+    made = ListField({value: LANGUAGES.get(value) or tr(value) for value in values})
+    made.show_choice(values, values[0])
+    made.entered.connect(enter)
+    return made
 
 
 def _title(key: str) -> str:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Mapping, Sequence
 
 from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtGui import QKeyEvent, QResizeEvent, QWheelEvent
@@ -109,10 +109,10 @@ class ListField(QComboBox):
     entered = pyqtSignal(str)
     """What was chosen, as it is kept."""
 
-    def __init__(self, fixed: Sequence[str] = ()) -> None:
-        """`fixed` are words of Grebe's own; all others are names, and are shown as they are."""
+    def __init__(self, words: Mapping[str, str] | None = None) -> None:
+        """`words` are what Grebe's own values are shown as; names are shown as they are."""
         super().__init__()
-        self._fixed = frozenset(fixed)
+        self._words = words or {}
         self.activated.connect(lambda at: self.entered.emit(str(self.itemData(at))))
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)
         self.setSizeAdjustPolicy(QComboBox.SizeAdjustPolicy.AdjustToMinimumContentsLengthWithIcon)
@@ -134,7 +134,7 @@ class ListField(QComboBox):
         self.setCurrentIndex(self.findData(text))
 
     def _add(self, choice: str) -> None:
-        self.addItem(tr(choice) if choice in self._fixed else choice, choice)
+        self.addItem(self._words.get(choice, choice), choice)
 
 
 class ManyField(QWidget):

@@ -145,7 +145,7 @@ class Form(QScrollArea):
             number.entered.connect(partial(self._set, row))
             return number
         if row.control == "list":
-            box = ListField(row.choices)
+            box = ListField({choice: tr(choice) for choice in row.choices})
             box.show_choice(row.choices, row.choices[0] if row.choices else "")
             box.entered.connect(partial(self._set, row))
             return box
