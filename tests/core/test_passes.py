@@ -151,7 +151,7 @@ def test_chance_is_as_likely_as_it_says() -> None:
 def test_a_pinned_take_plays_on_as_it_was_heard() -> None:
     """Every pass is the one that was pinned, note for note, whatever the seed of later takes."""
     voice = Voice(id="v", name="v", hits=tuple(Hit(step=n, chance=50) for n in range(16)))
-    free, pinned = Content(), Content(pin=Pin(seed=9, turn=5))
+    free, pinned = Content(), Content(pin=Pin(seed=9, pass_number=5))
     heard = passes_of(free, voice).sounds(5, dice_key(9, "smew", "v", free))
     steps = [s.step for s in heard]
     assert 0 < len(steps) < 16
@@ -159,7 +159,7 @@ def test_a_pinned_take_plays_on_as_it_was_heard() -> None:
         key = dice_key(seed, "smew", "v", pinned)
         for number in range(4):
             assert [s.step for s in passes_of(pinned, voice).sounds(number, key)] == steps
-    other = Content(pin=Pin(seed=9, turn=6))
+    other = Content(pin=Pin(seed=9, pass_number=6))
     key = dice_key(9, "smew", "v", other)
     assert [s.step for s in passes_of(other, voice).sounds(0, key)] != steps
 
@@ -168,7 +168,7 @@ def test_a_pinned_lane_is_pinned_too() -> None:
     """Its points that hang on chance stand as they did."""
     points = tuple(ControlPoint(step=n, value=n, chance=50) for n in range(16))
     lane = ControlLane(id="c", name="c", controller=7, points=points)
-    free, pinned = Content(), Content(pin=Pin(seed=1, turn=3))
+    free, pinned = Content(), Content(pin=Pin(seed=1, pass_number=3))
     heard = [c.step for c in lane_changes(free, lane, 3, dice_key(1, "d", "c", free))]
     again = [c.step for c in lane_changes(pinned, lane, 0, dice_key(2, "d", "c", pinned))]
     assert again == heard

@@ -87,7 +87,7 @@ def a_rich_project() -> Project:
         "fills": (FillMark(at=2, long=7),),
         "tempi": (TempoMark(at=5, bpm=90, ramp=8),),
     }  # fmt: skip
-    jump = {"then": Then(kind="jump", to="s2", rounds=2)}
+    jump = {"then": Then(kind="jump", to="s2", jumps=2)}
     song = build.song(
         ("a", 2, over), ("b", 3, {"bpm": 150, "ramp_bars": 2}), ("c", 1, jump), "a", bpm=120
     )

@@ -163,7 +163,7 @@ def test_a_scene_sends_its_values() -> None:
 
 def test_a_jump_is_made_so_often() -> None:
     """Twice back to the second section, then on; a return goes where one came from."""
-    project = beating("a", "b", ("c", 1, {"then": Then(kind="jump", to="s2", rounds=2)}))
+    project = beating("a", "b", ("c", 1, {"then": Then(kind="jump", to="s2", jumps=2)}))
     order = [section for _, section in sections(played(project))]
     assert order == ["s1", "s2", "s3", "s2", "s3", "s2", "s3"]
     project = beating("a", ("b", 1, {"then": Then(kind="back")}), "c")

@@ -40,11 +40,11 @@ def only(project: Project) -> Programme:
 
 
 def test_the_lines_of_a_programme() -> None:
-    """Bars, scenes, printed places, repeats, rounds and what is cut."""
+    """Bars, scenes, printed places, repeats, stretches played again and what is cut."""
     project = boxed(Spec(), ["a", "a", "b"], ["b"], times=2)
     project = msgspec.structs.replace(project, songs=(build.song(("s0", 3), ("s1", 2), "s0"),))
     assert only(project).lines == (
-        "Bar 1, s0: 1 a 2 times, 2 b once; 4 rounds of it",
+        "Bar 1, s0: 1 a 2 times, 2 b once; 4 times over",
         "Bar 13, s1: 2 b 8 times",
         "Bar 21, s0: 1 a 2 times, 2 b once, 1 a once",
     )
@@ -141,12 +141,12 @@ def test_tracks_are_few_and_cut_where_sections_begin(
 
 def test_a_song_unrolled() -> None:
     """Jumps are written out; ids stay apart; what never ends goes on."""
-    song = build.song("a", ("b", 1, {"then": Then(kind="jump", to="s1", rounds=2)}), "c")
+    song = build.song("a", ("b", 1, {"then": Then(kind="jump", to="s1", jumps=2)}), "c")
     flat = unrolled(song)
     assert [s.scene for s in flat.sections] == ["a", "b", "a", "b", "a", "b", "c"]
     assert len({s.id for s in flat.sections}) == 7
     assert all(s.then.kind == "next" for s in flat.sections)
-    for_ever = build.song(("a", 1, {"then": Then(kind="jump", to="s1", rounds=0)}), "b")
+    for_ever = build.song(("a", 1, {"then": Then(kind="jump", to="s1", jumps=0)}), "b")
     assert [s.scene for s in unrolled(for_ever).sections] == ["a", "b"]
 
 

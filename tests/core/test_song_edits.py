@@ -223,11 +223,11 @@ def test_all_scenes_as_a_song() -> None:
     """In order, as often as each says, going on as it says."""
     scenes = (
         msgspec.structs.replace(PROJECT.scenes[0], times=3),
-        msgspec.structs.replace(PROJECT.scenes[1], then=Then(kind="jump", to="a", rounds=2)),
+        msgspec.structs.replace(PROJECT.scenes[1], then=Then(kind="jump", to="a", jumps=2)),
     )
     song = song_of_scenes(msgspec.structs.replace(PROJECT, scenes=scenes))
     assert [(s.scene, s.times) for s in song.sections] == [("a", 3), ("b", 1)]
-    assert song.sections[1].then == Then(kind="jump", to="s1", rounds=2)
+    assert song.sections[1].then == Then(kind="jump", to="s1", jumps=2)
 
 
 def test_a_cue_list() -> None:

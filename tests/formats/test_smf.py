@@ -110,7 +110,7 @@ def test_what_is_laid_over_a_song_is_in_its_file() -> None:
         "markers": (Marker(name="Drop", at=16),),
         "tempi": (TempoMark(at=16, bpm=60),),
     }  # fmt: skip
-    jump = {**over, "then": Then(kind="jump", to="s1", rounds=1)}
+    jump = {**over, "then": Then(kind="jump", to="s1", jumps=1)}
     bass = build.device("bass", channel=2)
     pattern = build.pattern("b1", "bass", build.voice("x...x...x...x...", 40))
     song = build.song(("a", 1, jump))

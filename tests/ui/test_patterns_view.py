@@ -561,6 +561,7 @@ def test_clicks_and_launch_units(performer: Performer) -> None:
 
 def test_every_key_in_every_pane(performer: Performer, view: PatternsView) -> None:
     """Nothing raises, whatever is in hand; files are not asked for here."""
+    store = performer.frame.session.store
     for pattern in ("p02", "b1"):
         for pane in range(5):
             for action in actions_in("patterns"):
@@ -570,8 +571,8 @@ def test_every_key_in_every_pane(performer: Performer, view: PatternsView) -> No
                         view.panes.setCurrentIndex(pane)
                         if view.can(each):
                             performer.frame.book.do(each)
-        while performer.frame.session.store.undo():
-            pass
+                    while store.undo():
+                        pass
 
 
 def test_cut_is_copied(performer: Performer, view: PatternsView) -> None:

@@ -196,7 +196,7 @@ def test_every_setting_can_be_typed(performer: Performer) -> None:
     put("scene", "bars", "12")
     put("scene", "to", "Fog")
     put("scene", "kind", "jump")
-    put("scene", "rounds", "0")
+    put("scene", "jumps", "0")
     put("performer", "feet", "2")
     put("performer", "school", "build and drop")
     scene, part = view.scene, view.editor.hand.part
@@ -206,7 +206,7 @@ def test_every_setting_can_be_typed(performer: Performer) -> None:
     assert set(part.silent_voices) == {"kick", "rim"}
     assert [(v.controller, v.value) for v in part.values] == [(74, 20), (1, 127)]
     assert (part.muted, scene.name, str(scene.meter), scene.bars) == (True, "Bell I", "7/8", 12)
-    assert scene.then == Then(kind="jump", to="fog", rounds=0)
+    assert scene.then == Then(kind="jump", to="fog", jumps=0)
     assert view.session.project.performer.feet == 2
     assert view.session.project.performer.school == "build and drop"
     before = view.session.project

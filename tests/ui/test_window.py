@@ -7,6 +7,7 @@ import signal
 import subprocess
 import sys
 import time
+from collections.abc import Callable
 from pathlib import Path
 
 import pytest
@@ -388,6 +389,13 @@ def test_a_second_window_takes_over(performer: Performer) -> None:
         second.frame.leave()
 
 
+def until(client: EngineClient, wanted: Callable[[Status], bool]) -> None:
+    """Take what the engine says of itself until something is so."""
+    end = time.monotonic() + 10
+    while not wanted(client.wait_for(Status, 5)):
+        assert time.monotonic() < end
+
+
 def both_boxes_up(client: EngineClient) -> None:
     """Wait until the engine of a real window has both ports."""
     client.wait_for(Welcome, 5)
@@ -407,12 +415,12 @@ def test_killing_the_real_window(own_folders: Path) -> None:
         client = connect_when_ready()
         both_boxes_up(client)
         client.send(Begin())
-        time.sleep(1.0)
+        until(client, lambda s: min(d.sent for d in s.devices) > 24)
         window.kill()
         window.wait()
-        time.sleep(1.0)
+        until(client, lambda s: min(d.sent for d in s.devices) > 96)
         client.send(Halt())
-        time.sleep(0.4)
+        until(client, lambda s: not s.running)
         client.send(AskReport())
         rows = client.wait_for(FiguresReport, 5).devices
         assert [row.device for row in rows] == ["drums", "bass"]
@@ -546,7 +554,7 @@ def test_a_crash_brings_the_window_back_to_where_it_was(own_folders: Path) -> No
         client.pump()
         assert client.wait_for(Status, 5).running
         client.send(Halt())
-        time.sleep(0.4)
+        until(client, lambda s: not s.running)
         client.send(AskReport())
         assert [row.missed for row in client.wait_for(FiguresReport, 5).devices] == [0, 0]
         outer.send_signal(signal.SIGTERM)  # logged out: ends quietly

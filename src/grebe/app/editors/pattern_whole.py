@@ -116,11 +116,11 @@ class PatternEdits:
     @does("pin")
     def pin(self) -> None:
         """Keep the throw of this pass for every pass, or let go of it."""
-        turn = self.hand.session.position.pattern_repetition(self.hand.pattern_id)
-        pin = Pin(seed=1, turn=turn) if self.hand.content.pin is None else None
+        number = self.hand.session.position.pattern_pass(self.hand.pattern_id)
+        pin = Pin(seed=1, pass_number=number) if self.hand.content.pin is None else None
         self.hand.change(tr("Pin the take"), lambda c: msgspec.structs.replace(c, pin=pin))
         words = (
-            tr("Every pass plays pass {value}.", value=turn + 1)
+            tr("Every pass plays pass {value}.", value=number + 1)
             if pin
             else tr("Each pass has dice of its own.")
         )

@@ -139,10 +139,10 @@ class PatternWriter:
         row = self._row_for(note)
         step_ticks = float(self.hand.content.step_of(row) if row else self.hand.content.step_ticks)
         length = row.length if row is not None else self.hand.content.length
-        exact = (place.repetition * self.hand.content.ticks + place.into) / step_ticks
+        exact = (place.pass_number * self.hand.content.ticks + place.into) / step_ticks
         number = round(exact)
         late = 0 if self.snap else round((exact - number) * 1000)
-        self._write_note(note, number % length, late, merge=f"live-{place.repetition}")
+        self._write_note(note, number % length, late, merge=f"live-{place.pass_number}")
 
     def _place_of(self, played: Remembered | Knob) -> ChainPlace | None:
         """Where the pattern in hand was when something was played; None while it did not play."""
@@ -184,7 +184,7 @@ class PatternWriter:
             return
         content = self.hand.content
         lane = next((x for x in content.lanes if x.controller == knob.controller), None)
-        merge = f"live-{place.repetition}"
+        merge = f"live-{place.pass_number}"
         if lane is None:
             chart = (
                 {r.number: r.name for r in self.hand.device.spec.controllers}
@@ -196,7 +196,7 @@ class PatternWriter:
                 tr("Knob"), lambda c: edit.add_lane(c, name, knob.controller), merge=merge
             )
             lane = self.hand.content.lanes[-1]
-        ticks = place.repetition * content.ticks + place.into
+        ticks = place.pass_number * content.ticks + place.into
         step = int(ticks / float(self.hand.content.step_of(lane))) % lane.length
         point = ControlPoint(step=step, value=knob.value)
         self.hand.change_row(tr("Knob"), lambda x: edit.put_point(x, point), lane.id, merge=merge)

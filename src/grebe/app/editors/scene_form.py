@@ -169,7 +169,7 @@ class SceneHand:
     def _scene_text(self, scene: Scene, key: str) -> str:
         if key == "to":
             return self._scene_names().get(scene.then.to, "none")
-        if key in ("kind", "rounds"):
+        if key in ("kind", "jumps"):
             return str(getattr(scene.then, key))
         return str(getattr(scene, key)) or NO_ROLE
 
@@ -214,11 +214,11 @@ class SceneHand:
         fields: dict[str, Any]
         scene = self.scene
         assert scene is not None
-        if key in ("kind", "to", "rounds"):
+        if key in ("kind", "to", "jumps"):
             value: Any = words
             if key == "to":
                 value = "" if words == "none" else meant(self._scene_names(), words, "scene")
-            elif key == "rounds":
+            elif key == "jumps":
                 value = typed_whole(words)
             fields = {"then": with_field(scene.then, key, value)}
         elif key == "meter":

@@ -175,7 +175,7 @@ class SongHand:
         if key == "to":
             ids = [s.id for s in song.sections] if song is not None else []
             return str(ids.index(section.then.to) + 1) if section.then.to in ids else "none"
-        if key in ("kind", "rounds"):
+        if key in ("kind", "jumps"):
             return str(getattr(section.then, key))
         return str(section.times)
 
@@ -229,9 +229,9 @@ class SongHand:
         if key == "kind":
             return {"then": msgspec.structs.replace(then, kind=words)}
         words = "0" if words in ("", "none") else words
-        if key == "rounds":
-            rounds = typed_in(Then, "rounds", words)
-            return {"then": msgspec.structs.replace(then, rounds=rounds)}
+        if key == "jumps":
+            jumps = typed_in(Then, "jumps", words)
+            return {"then": msgspec.structs.replace(then, jumps=jumps)}
         number = int(typed_number(words))
         if not 0 <= number <= len(song.sections):
             raise EditError(

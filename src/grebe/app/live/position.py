@@ -129,10 +129,10 @@ class Position:
         place = place_in_chain(lengths, at - status.section_tick)
         return None if place is None or place.pattern != pattern_id else place
 
-    def pattern_repetition(self, pattern_id: str) -> int:
-        """Which repetition of a pattern plays, from 0; 0 while it does not."""
+    def pattern_pass(self, pattern_id: str) -> int:
+        """Which pass of a pattern plays, from 0; 0 while it does not."""
         place = self.pattern_place(pattern_id)
-        return 0 if place is None else place.repetition
+        return 0 if place is None else place.pass_number
 
     def beats_to_come(self) -> int:
         """Beats of a count-in that are still to come; 0 once the song plays."""

@@ -123,7 +123,7 @@ class Pin(Value, frozen=True, kw_only=True):
 
     seed: int
     """Of the take it fell in."""
-    turn: Annotated[int, Meta(ge=0)]
+    pass_number: Annotated[int, Meta(ge=0)] = msgspec.field(name="turn")
     """The pass it fell in, from 0."""
 
 

@@ -173,8 +173,10 @@ class Passes:
         if direction == "backward":
             return [(place, length - 1 - place) for place in range(length)]
         if direction == "random":
-            turn, dice = _turn(self.content, number), key or 0
-            return [(place, pick(dice, length, turn, _STEP, place)) for place in range(length)]
+            pass_number, dice = _pass_of(self.content, number), key or 0
+            return [
+                (place, pick(dice, length, pass_number, _STEP, place)) for place in range(length)
+            ]
         there = [(place, place) for place in range(length)]
         return there + [(length + place, length - 1 - place) for place in range(length)]
 
@@ -194,8 +196,8 @@ class Passes:
                 return False
         if hit.chance == 100:
             return True
-        turn = _turn(self.content, number)
-        return roll(key, turn, _CHANCE, hit.step) * 100 < hit.chance
+        pass_number = _pass_of(self.content, number)
+        return roll(key, pass_number, _CHANCE, hit.step) * 100 < hit.chance
 
     def _strike(self, out: list[Sound], straight: int, hit: Hit) -> None:
         tick = straight if self._swing == 50 else swung(straight, self._unit, self._swing)
@@ -251,9 +253,9 @@ class Passes:
                 out[index] = sound._replace(gate_ticks=max(1, gate))
 
 
-def _turn(content: Content, number: int) -> int:
+def _pass_of(content: Content, number: int) -> int:
     """The pass whose throw of the dice counts in pass `number`."""
-    return number if content.pin is None else content.pin.turn
+    return number if content.pin is None else content.pin.pass_number
 
 
 def _swing_of(content: Content, voice: Voice) -> tuple[float, int]:
@@ -303,8 +305,10 @@ def dice_key(seed: int, device: str, row: str, content: Content) -> int:
 def lane_changes(content: Content, lane: ControlLane, number: int, key: int) -> list[LaneValue]:
     """What a controller lane sends in pass `number`, in order of time."""
     cycle = content.ticks_of(lane)
-    turn = _turn(content, number)
-    points = [p for p in lane.points if p.chance == 100 or roll(key, turn, p.step) * 100 < p.chance]
+    pass_number = _pass_of(content, number)
+    points = [
+        p for p in lane.points if p.chance == 100 or roll(key, pass_number, p.step) * 100 < p.chance
+    ]
     out: list[LaneValue] = []
     for index, point in enumerate(points):
         start = number * cycle + content.tick_of(lane, point.step)

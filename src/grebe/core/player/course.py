@@ -42,7 +42,7 @@ class Course:
         self.loop: tuple[int, int] | None = None
         """Ticks of the song as written that are played over and over."""
         self._came_from = 0
-        self._rounds: dict[str, int] = {}
+        self._jumps: dict[str, int] = {}
         """How often each section's jump or return has been made."""
         self._skipped: int | None = None
         """What comes instead of what would follow, when something is left out."""
@@ -69,7 +69,7 @@ class Course:
         into = max(0, base - span.tick)
         self.index, self.start, self.end = index, span.tick, base
         self.launch, self.held = Coming(index, base, into), False
-        self._rounds.clear()
+        self._jumps.clear()
         self._came_from, self._skipped = index, None
         return into
 
@@ -109,8 +109,8 @@ class Course:
         then = section.then
         target = self.index + 1 if self.index + 1 < len(self.layout.spans) else None
         target = None if target in self.stops else target
-        made = self._rounds.get(section.id, 0)
-        if then.kind in ("jump", "back") and (then.rounds == 0 or made < then.rounds):
+        made = self._jumps.get(section.id, 0)
+        if then.kind in ("jump", "back") and (then.jumps == 0 or made < then.jumps):
             if then.kind == "back":
                 return self._came_from
             ids = [span.section.id for span in self.layout.spans]
@@ -197,7 +197,7 @@ class Course:
         if self.launch is None and self._loop_back(tick) is None:
             section = self.span.section
             if section.then.kind in ("jump", "back"):
-                self._rounds[section.id] = self._rounds.get(section.id, 0) + 1
+                self._jumps[section.id] = self._jumps.get(section.id, 0) + 1
         origin = tick - coming.into
         if not coming.into and not coming.anew:
             bar = self.span.scene.meter.bar_ticks

@@ -119,7 +119,7 @@ def join(
 def _placed(entry: SetSong, song: Song, section: Section, new: str, *, begins: bool) -> Section:
     then = section.then
     if then.to:
-        then = Then(kind=then.kind, to=section_id(entry.id, then.to), rounds=then.rounds)
+        then = Then(kind=then.kind, to=section_id(entry.id, then.to), jumps=then.jumps)
     bpm, ramp = section.bpm, section.ramp_bars
     if begins:
         bpm = song.bpm if bpm is None else bpm

@@ -12,8 +12,8 @@ class ChainPlace(NamedTuple):
     pattern: str
     into: float
     """Ticks into the pattern."""
-    repetition: int
-    """How often it has been played in a row before, in this round of the chain."""
+    pass_number: int
+    """How often it has been played in a row before, since the chain came round."""
 
 
 def place_in_chain(lengths: Sequence[tuple[str, int]], since: float) -> ChainPlace | None:
@@ -27,10 +27,10 @@ def place_in_chain(lengths: Sequence[tuple[str, int]], since: float) -> ChainPla
         return None
     if len({pattern for pattern, _ in lengths}) == 1:
         return ChainPlace(lengths[0][0], since % lengths[0][1], int(since // lengths[0][1]))
-    rest, repetition, before = since % whole, 0, ""
+    rest, pass_number, before = since % whole, 0, ""
     for pattern, ticks in lengths:
-        repetition = repetition + 1 if pattern == before else 0
+        pass_number = pass_number + 1 if pattern == before else 0
         if rest < ticks:
-            return ChainPlace(pattern, rest, repetition)
+            return ChainPlace(pattern, rest, pass_number)
         rest, before = rest - ticks, pattern
     return None

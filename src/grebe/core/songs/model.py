@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import Annotated, Literal
 
+import msgspec
 from msgspec import Meta
 
 from grebe.core.patterns.model import KeyName
@@ -59,7 +60,7 @@ class Then(Value, frozen=True, kw_only=True):
     one again and again, until something is launched."""
     to: Annotated[str, Meta(max_length=64)] = ""
     """Of a scene: the scene; of a section: the section jumped to."""
-    rounds: Annotated[int, Meta(ge=0, le=99)] = 1
+    jumps: Annotated[int, Meta(ge=0, le=99)] = msgspec.field(default=1, name="rounds")
     """How often a jump or a return is made before it goes on with what is next; 0: always."""
 
 

@@ -374,10 +374,10 @@ def _lines(
                 else tr("One track{place}", place=place)
             )
         for run in _by_section(entries[first : last + 1]):
-            unit, rounds = _repeated(run)
+            unit, times = _repeated(run)
             words = ", ".join(_entry_words(device, how, patterns, entry) for entry in unit)
-            if rounds > 1:
-                words = tr("{words}; {rounds} rounds of it", words=words, rounds=rounds)
+            if times > 1:
+                words = tr("{words}; {times} times over", words=words, times=times)
             out.append(
                 tr(
                     "Bar {bar}, {section}: {words}",

@@ -20,16 +20,16 @@ def unrolled(song: Song) -> Song:
     if all(s.then.kind == "next" for s in sections):
         return song
     ids = [s.id for s in sections]
-    rounds: dict[str, int] = {}
+    jumps: dict[str, int] = {}
     out: list[Section] = []
     index, came_from = 0, 0
     while index < len(sections) and len(out) < MOST_SECTIONS:
         section = sections[index]
         out.append(section)
         then, following = section.then, index + 1
-        made = rounds.get(section.id, 0)
-        if then.kind in ("jump", "back") and made < then.rounds:
-            rounds[section.id] = made + 1
+        made = jumps.get(section.id, 0)
+        if then.kind in ("jump", "back") and made < then.jumps:
+            jumps[section.id] = made + 1
             following = came_from if then.kind == "back" else following
             if then.kind == "jump" and then.to in ids:
                 following = ids.index(then.to)

@@ -8055,8 +8055,8 @@
   </message>
   <message>
    <location filename="../../core/songs/programme.py" />
-   <source>{words}; {rounds} rounds of it</source>
-   <translation>{words}; {rounds} Runden davon</translation>
+   <source>{words}; {times} times over</source>
+   <translation>{words}; {times}-mal hintereinander</translation>
   </message>
   <message>
    <location filename="../../core/songs/programme.py" />
@@ -11370,8 +11370,8 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/scenes/facts.py" />
-   <source>{rounds} times</source>
-   <translation>{rounds}-mal</translation>
+   <source>{jumps} times</source>
+   <translation>{jumps}-mal</translation>
   </message>
   <message>
    <location filename="../../ui/stations/scenes/facts.py" />

@@ -70,11 +70,11 @@ class ActionBook:
 
     # What can be done
 
-    def met(self) -> frozenset[str]:
-        """Which needs are met now."""
+    def met(self, *, findings: bool = True) -> frozenset[str]:
+        """Which needs are met now; without `findings` they are not looked for."""
         patterns = self._window.views[3]
         assert isinstance(patterns, PatternsView)
-        listed = self._window.view.listed
+        listed = self._window.view.listed if findings else None
         met = standing(
             self._window.session, patterns.editor.hand,
             findings=listed is not None and bool(listed.findings),
@@ -86,7 +86,7 @@ class ActionBook:
     def why_not(self, action_id: str, met: frozenset[str] | None = None) -> str:
         """Why an action cannot be done now; "" when it can."""
         action = by_id()[action_id]
-        now = self.met() if met is None else met
+        now = self.met(findings="findings" in action.needs) if met is None else met
         reason = why_not(action, now, self.keys, self.station)
         if not reason and self._lacks(action, action_id):
             return tr(

@@ -22,10 +22,10 @@ class SheetLine:
 
     words: str
     value: str = ""
-    kind: Literal["head", "big", "row", "text", "gap", "bar", "rounds"] = "text"
+    kind: Literal["head", "big", "row", "text", "gap", "bar", "cycles"] = "text"
     tone: Tone = "ink"
     shares: tuple[float, ...] = ()
-    """For a bar, how full it is; for rounds, how often each row comes round."""
+    """For a bar, how full it is; for cycles, how often each row comes round."""
 
 
 def head(words: str) -> SheetLine:
@@ -53,9 +53,9 @@ def bar(share: float, tone: Tone) -> SheetLine:
     return SheetLine("", kind="bar", tone=tone, shares=(share,))
 
 
-def rounds(times: tuple[float, ...]) -> SheetLine:
+def cycles(times: tuple[float, ...]) -> SheetLine:
     """Rows that come round so often each before they all begin together again."""
-    return SheetLine("", kind="rounds", tone="muted", shares=times)
+    return SheetLine("", kind="cycles", tone="muted", shares=times)
 
 
 class Facts(QWidget):
@@ -114,8 +114,8 @@ class Facts(QWidget):
             draw.fill(painter, 0, y + 6, width, 10, p.soft)
             draw.fill(painter, 0, y + 6, width * min(1.0, max(0.0, entry.shares[0])), 10, colour)
             return y + 22
-        if entry.kind == "rounds":
-            return self._rounds(painter, entry, y, width)
+        if entry.kind == "cycles":
+            return self._cycles(painter, entry, y, width)
         if entry.kind == "head":
             draw.text(painter, 0, y + 22, entry.words, p.ink, size=16, weight=600, width=width)
             return y + 30
@@ -130,7 +130,7 @@ class Facts(QWidget):
         height = draw.paragraph(painter, QRectF(0, y, width, 400), entry.words, colour, size=14)
         return y + height + 5
 
-    def _rounds(self, painter: QPainter, entry: SheetLine, y: float, width: float) -> float:
+    def _cycles(self, painter: QPainter, entry: SheetLine, y: float, width: float) -> float:
         """A line a row with a mark wherever it begins again, up to where all do."""
         p = self.palette_now
         for times in entry.shares[:MOST_ROUNDS]:

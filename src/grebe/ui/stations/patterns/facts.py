@@ -15,7 +15,7 @@ from grebe.core.rig.model import Device
 from grebe.core.time.swing import swing
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.ui.widgets.formatting import beats_text, note_name
-from grebe.ui.widgets.sheet import SheetLine, Tone, bar, big, head, note, rounds
+from grebe.ui.widgets.sheet import SheetLine, Tone, bar, big, cycles, head, note
 from grebe.words import counted, tr
 
 KIND_WORDS = {
@@ -108,7 +108,7 @@ def _together(content: Content, bpm: float) -> list[SheetLine]:
     if not alike:
         whole = float(found.beats) * TICKS_PER_QUARTER
         times = dict.fromkeys(whole / content.ticks_of(v) for v in content.voices)
-        lines.append(rounds(tuple(times)))
+        lines.append(cycles(tuple(times)))
     return [*lines, SheetLine("", kind="gap")]
 
 

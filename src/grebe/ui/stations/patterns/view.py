@@ -226,7 +226,7 @@ class PatternsView(PanedView):
         if content.key:
             words.append(content.key)
         if content.pin is not None:
-            words.append(tr("take pinned to pass {value}", value=content.pin.turn + 1))
+            words.append(tr("take pinned to pass {value}", value=content.pin.pass_number + 1))
         if device is not None:
             words.append(
                 tr(

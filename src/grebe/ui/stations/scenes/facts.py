@@ -52,7 +52,7 @@ def _follow(editor: SceneEditor, scene: Scene) -> str:
     then = scene.then
     names = {s.id: s.name for s in editor.hand.project.scenes}
     if then.kind == "jump":
-        often = tr("always") if then.rounds == 0 else tr("{rounds} times", rounds=then.rounds)
+        often = tr("always") if then.jumps == 0 else tr("{jumps} times", jumps=then.jumps)
         return tr("then to {get}, {often}", get=names.get(then.to, tr("nowhere")), often=often)
     return {
         "next": tr("then the next"),

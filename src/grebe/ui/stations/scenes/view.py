@@ -38,7 +38,7 @@ ROWS = (
     field("scene", "hand_mutes", tr("By hand, at its end"), choices=("keep", "drop")),
     field("scene", "kind", tr("Then"), choices=FOLLOWS),
     field("scene", "to", tr("Jump to"), choices=("none",)),
-    field("scene", "rounds", tr("Times, 0 always"), Then),
+    field("scene", "jumps", tr("Times, 0 always"), Then),
     field("performer", "hands", tr("Hands"), Performer),
     field("performer", "feet", tr("Free feet"), Performer),
     field("performer", "unchanged_bars", tr("Bars unchanged"), Performer),

@@ -445,7 +445,7 @@ class SongCanvas(PlayheadCanvas):
 
 def _then(span: SectionSpan) -> str:
     then = span.section.then
-    often = tr("always") if then.rounds == 0 else f"{then.rounds}\u00d7"
+    often = tr("always") if then.jumps == 0 else f"{then.jumps}\u00d7"
     return {"next": "", "jump": f"then jumps {often}", "back": f"then back {often}",
             "stay": tr("stays")}[then.kind]  # fmt: skip
 

@@ -39,7 +39,7 @@ ROWS = (
     field("section", "times", tr("Passes"), Section),
     field("section", "kind", tr("Then"), choices=("next", "jump", "back", "stay")),
     field("section", "to", tr("Jump to number")),
-    field("section", "rounds", tr("Times, 0 always"), Then),
+    field("section", "jumps", tr("Times, 0 always"), Then),
     field("song", "name", tr("Name")),
     field("song", "bpm", tr("Tempo"), Song, unit="BPM"),
 )
