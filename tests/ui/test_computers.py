@@ -85,7 +85,7 @@ def test_computers_stand_with_offset_spread_and_loss(performer: Performer) -> No
     assert "Ctrl+Enter accepts it" in view.facts.accessibleName()
     performer.act("set_offset")
     assert told == [AcceptPeer(peer="b2")]
-    QTest.mouseClick(view.computers, Qt.MouseButton.LeftButton, pos=QPoint(40, 80))
+    QTest.mouseClick(view.computers.surface, Qt.MouseButton.LeftButton, pos=QPoint(40, 80))
     assert view.computers.row() == TEAL
     engine_says(
         performer,
@@ -229,7 +229,7 @@ def test_a_stage_for_somebody_else_shows_and_asks_nothing(
     display.grab()
     for key in (K.Key_Space, K.Key_Return, K.Key_1, K.Key_H):
         QTest.keyClick(display, key)
-    QTest.mouseClick(display.canvas, Qt.MouseButton.LeftButton, pos=QPoint(90, 700))
+    QTest.mouseClick(display.canvas.surface, Qt.MouseButton.LeftButton, pos=QPoint(90, 700))
     assert display.watching.session.running
     display.hear(shown)
     QTest.keyClick(display, K.Key_F11)

@@ -12,6 +12,7 @@ from grebe.app.actions.buttons import BUTTONS
 from grebe.app.actions.model import STATION_NAMES
 from grebe.app.actions.table import ACTIONS
 from grebe.ui.main_window.menus import rows_on
+from grebe.ui.widgets.canvas import Canvas
 from tests.ui.conftest import Performer
 from tests.ui.menus import entries, said
 
@@ -65,10 +66,10 @@ def test_a_right_click_opens_a_menu_and_edits_nothing(performer: Performer, numb
     before = frame.session.project
     at = QPoint(260, 90)
     for button in (RIGHT, Qt.MouseButton.MiddleButton):
-        QTest.mouseClick(view.canvas, button, pos=at)
+        QTest.mouseClick(view.canvas.surface, button, pos=at)
     reason = QContextMenuEvent.Reason.Mouse
     event = QContextMenuEvent(reason, at, view.canvas.mapToGlobal(at))
-    QApplication.sendEvent(view.canvas, event)
+    QApplication.sendEvent(view.canvas.surface, event)
     menu = QApplication.activePopupWidget()
     assert isinstance(menu, QMenu)
     ids = [entry.objectName() for entry in entries(menu)]
@@ -81,6 +82,7 @@ def test_a_right_click_opens_a_menu_and_edits_nothing(performer: Performer, numb
 def menu_at(performer: Performer, widget: QWidget, at: QPoint) -> list[str]:
     """What the menu under a point has, by id; it is closed again."""
     reason = QContextMenuEvent.Reason.Mouse
+    widget = widget.surface if isinstance(widget, Canvas) else widget
     QApplication.sendEvent(widget, QContextMenuEvent(reason, at, widget.mapToGlobal(at)))
     menu = QApplication.activePopupWidget()
     assert isinstance(menu, QMenu)

@@ -208,10 +208,10 @@ def test_a_controller_lane(performer: Performer, view: PatternsView) -> None:
         x = places.x_of(places.rows[index], step)
         return QPoint(round(x), round(places.level(index) - places.stroke_height(value)))
 
-    QTest.mousePress(canvas, left, pos=at(4, 40))
+    QTest.mousePress(canvas.surface, left, pos=at(4, 40))
     for step in (5, 6, 7):
-        QTest.mouseMove(canvas, at(step, 10 * step))
-    QTest.mouseRelease(canvas, left, pos=at(7, 70))
+        QTest.mouseMove(canvas.surface, at(step, 10 * step))
+    QTest.mouseRelease(canvas.surface, left, pos=at(7, 70))
     drawn = {p.step: p.value for p in content(view).lanes[0].points}
     assert drawn.keys() == {0, 4, 5, 6, 7}
     assert drawn[6] == pytest.approx(60, abs=4)
@@ -492,9 +492,9 @@ def test_loops_in_the_window(performer: Performer, view: PatternsView, tmp_path:
     assert pane.loop_editor.loop.bars == 2
     performer.act("shorter")
     x = round(pane.canvas.x_of(pane.loop_editor.loop.slices[4].start))
-    QTest.mousePress(pane.canvas, Qt.MouseButton.LeftButton, pos=QPoint(x, 100))
-    QTest.mouseMove(pane.canvas, QPoint(x + 20, 100))
-    QTest.mouseRelease(pane.canvas, Qt.MouseButton.LeftButton, pos=QPoint(x + 20, 100))
+    QTest.mousePress(pane.canvas.surface, Qt.MouseButton.LeftButton, pos=QPoint(x, 100))
+    QTest.mouseMove(pane.canvas.surface, QPoint(x + 20, 100))
+    QTest.mouseRelease(pane.canvas.surface, Qt.MouseButton.LeftButton, pos=QPoint(x + 20, 100))
     assert pane.canvas.index == 4
     pane.loop_editor.cut_even()
     assert len(pane.loop_editor.loop.slices) == 8

@@ -127,7 +127,7 @@ def test_presses_are_learnt_and_forgotten(performer: Performer) -> None:
     frame.grab()
     performer.press(K.Key_Delete)
     assert "next_in" not in {b.action for b in frame.session.project.rig.bindings}
-    QTest.mouseClick(pane, Qt.MouseButton.LeftButton, pos=QPoint(20, 60))
+    QTest.mouseClick(pane.surface, Qt.MouseButton.LeftButton, pos=QPoint(20, 60))
     assert pane.index == 0
     frame.session.link.state = "off"
 
@@ -196,7 +196,7 @@ def test_tools_answer_as_one_types(performer: Performer) -> None:
         assert view.tools_canvas.answer is not None
         performer.frame.grab()
         performer.press(K.Key_Down)
-    QTest.mouseClick(view.tools_canvas, Qt.MouseButton.LeftButton, pos=QPoint(30, 10))
+    QTest.mouseClick(view.tools_canvas.surface, Qt.MouseButton.LeftButton, pos=QPoint(30, 10))
     assert view.tools_canvas.answer is not None
     assert "126 BPM is 476.190 ms" in view.tools_canvas.answer.sentence
     performer.act("copy_table")

@@ -136,14 +136,14 @@ def test_findings_by_mouse(performer: Performer) -> None:
     view = rig_view(performer)
     performer.frame.grab()
     button = next(b for b in view.findings._buttons if b.words == "Mend")
-    QTest.mouseClick(view.findings, LEFT, pos=button.box.center().toPoint())
+    QTest.mouseClick(view.findings.surface, LEFT, pos=button.box.center().toPoint())
     assert rig(performer).cables[4].gives == "thru"
     performer.frame.grab()
     box, index = view.findings._rows[1]
-    QTest.mouseClick(view.findings, LEFT, pos=box.topLeft().toPoint() + QPoint(90, 20))
+    QTest.mouseClick(view.findings.surface, LEFT, pos=box.topLeft().toPoint() + QPoint(90, 20))
     assert view.findings.selected == index
     button = next(b for b in view.findings._buttons if b.words == "Intended")
-    QTest.mouseClick(view.findings, LEFT, pos=button.box.center().toPoint())
+    QTest.mouseClick(view.findings.surface, LEFT, pos=button.box.center().toPoint())
     assert len(performer.frame.session.derived.intended()) == 2
 
 
@@ -218,7 +218,7 @@ def test_a_controller_into_grebe_begins_a_route_with_pads_mapped(performer: Perf
     assert rig(performer).routes[-1].notes == "same"
     box, pad = view.notes._pads[-1] if view.notes._pads else (None, 0)
     assert pad
-    QTest.mouseClick(view.notes, LEFT, pos=box.center().toPoint())  # type: ignore[union-attr]
+    QTest.mouseClick(view.notes.surface, LEFT, pos=box.center().toPoint())  # type: ignore[union-attr]
     assert view.notes.pad == pad
 
 

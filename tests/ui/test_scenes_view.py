@@ -55,7 +55,9 @@ def test_moving_about(performer: Performer) -> None:
     performer.press(K.Key_Home)
     assert view.editor.hand.scene_id == "fog"
     chart = view.chart
-    QTest.mouseClick(chart, Qt.MouseButton.LeftButton, pos=QPoint(140 + 112 * 2 + 30, 56 + 20))
+    QTest.mouseClick(
+        chart.surface, Qt.MouseButton.LeftButton, pos=QPoint(140 + 112 * 2 + 30, 56 + 20)
+    )
     assert (view.editor.hand.scene_id, view.editor.hand.device_id) == ("slack", "smew")
 
 

@@ -120,9 +120,9 @@ def test_energy_drawn_by_key_and_mouse(performer: Performer) -> None:
     plan = view.editor.hand.plan
     assert plan is not None
     point = canvas._wish_points(plan)[3].toPoint()
-    QTest.mousePress(canvas, Qt.MouseButton.LeftButton, pos=point)
-    QTest.mouseMove(canvas, point + QPoint(0, 20))
-    QTest.mouseRelease(canvas, Qt.MouseButton.LeftButton, pos=point + QPoint(0, 20))
+    QTest.mousePress(canvas.surface, Qt.MouseButton.LeftButton, pos=point)
+    QTest.mouseMove(canvas.surface, point + QPoint(0, 20))
+    QTest.mouseRelease(canvas.surface, Qt.MouseButton.LeftButton, pos=point + QPoint(0, 20))
     assert 0.5 < running(performer).wish[3] < 1.0
     performer.press(K.Key_Backspace)
     assert running(performer).wish == ()
@@ -135,7 +135,7 @@ def test_a_click_takes_a_song(performer: Performer) -> None:
     assert plan is not None
     block = view.set_canvas.block_of(plan, plan.songs[4])
     place = QPointF(block.left() + 5, block.top() + 10).toPoint()
-    QTest.mouseClick(view.set_canvas, Qt.MouseButton.LeftButton, pos=place)
+    QTest.mouseClick(view.set_canvas.surface, Qt.MouseButton.LeftButton, pos=place)
     assert view.editor.hand.entry_id == "e5"
 
 
@@ -306,13 +306,13 @@ def test_keys_locked_and_touches_guarded(performer: Performer) -> None:
     assert "Touch guard" in said(performer)
     canvas = frame.view.canvas
     block = canvas._blocks._boxes[1].center() * canvas._scale  # type: ignore[attr-defined]
-    QTest.mousePress(canvas, Qt.MouseButton.LeftButton, pos=block.toPoint())
+    QTest.mousePress(canvas.surface, Qt.MouseButton.LeftButton, pos=block.toPoint())
     QTest.qWait(int(HELD_S * 1000) + 80)
-    QTest.mouseRelease(canvas, Qt.MouseButton.LeftButton, pos=block.toPoint())
+    QTest.mouseRelease(canvas.surface, Qt.MouseButton.LeftButton, pos=block.toPoint())
     performer.wait(lambda: ("knot", "") in session.status.mutes)  # type: ignore[union-attr]
     performer.press(K.Key_G, CTRL)
     section = canvas._ribbon[3][0].center() * canvas._scale  # type: ignore[attr-defined]
-    QTest.mouseClick(canvas, Qt.MouseButton.LeftButton, pos=section.toPoint())
+    QTest.mouseClick(canvas.surface, Qt.MouseButton.LeftButton, pos=section.toPoint())
     performer.wait(lambda: session.status.launched)  # type: ignore[union-attr]
     QTest.mouseClick(line, Qt.MouseButton.LeftButton, pos=place)
     performer.wait(lambda: not session.running)

@@ -74,7 +74,7 @@ def test_drift_and_lost_ports_are_said(performer: Performer) -> None:
     performer.frame.grab()
     box = next(b for b, d in view.strips._rows if d == "knot")
     QTest.mouseClick(
-        view.strips, Qt.MouseButton.LeftButton, pos=QPoint(20, round(box.center().y()))
+        view.strips.surface, Qt.MouseButton.LeftButton, pos=QPoint(20, round(box.center().y()))
     )
     assert view.strips.selected == "knot"
 

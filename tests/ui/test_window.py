@@ -143,15 +143,15 @@ def test_stems_by_mouse(performer: Performer) -> None:
     view = patterns(performer)
     view.choose("p01")
     canvas, left = view.pattern_canvas, Qt.MouseButton.LeftButton
-    QTest.mouseClick(canvas, left, pos=place(view, 0, 2, 60))
+    QTest.mouseClick(canvas.surface, left, pos=place(view, 0, 2, 60))
     assert (2, 100) in steps(performer)
-    QTest.mousePress(canvas, left, pos=place(view, 0, 2, 100))
+    QTest.mousePress(canvas.surface, left, pos=place(view, 0, 2, 100))
     for velocity in (90, 70, 50):
-        QTest.mouseMove(canvas, place(view, 0, 2, velocity))
-    QTest.mouseRelease(canvas, left, pos=place(view, 0, 2, 50))
+        QTest.mouseMove(canvas.surface, place(view, 0, 2, velocity))
+    QTest.mouseRelease(canvas.surface, left, pos=place(view, 0, 2, 50))
     dragged = dict(steps(performer))[2]
     assert dragged == pytest.approx(50, abs=3)
-    QTest.mouseClick(canvas, left, pos=place(view, 0, 2, 40))
+    QTest.mouseClick(canvas.surface, left, pos=place(view, 0, 2, 40))
     assert 2 not in dict(steps(performer))
     performer.press(K.Key_Z, CTRL)
     assert dict(steps(performer))[2] == dragged
@@ -166,9 +166,9 @@ def test_a_voices_end_by_mouse(performer: Performer) -> None:
     rim = len(canvas.content.voices) - 1
     places, step = canvas.places, canvas.content.step_ticks
     y = round(places.level(rim) - 5)
-    QTest.mousePress(canvas, left, pos=QPoint(round(places.x_at(7 * step)), y))
-    QTest.mouseMove(canvas, QPoint(round(places.x_at(12 * step)), y))
-    QTest.mouseRelease(canvas, left, pos=QPoint(round(places.x_at(12 * step)), y))
+    QTest.mousePress(canvas.surface, left, pos=QPoint(round(places.x_at(7 * step)), y))
+    QTest.mouseMove(canvas.surface, QPoint(round(places.x_at(12 * step)), y))
+    QTest.mouseRelease(canvas.surface, left, pos=QPoint(round(places.x_at(12 * step)), y))
     assert view.pattern is not None
     assert view.pattern.content.voices[rim].length == 12
 
@@ -255,7 +255,7 @@ def test_a_click_on_a_section_and_running_from_there(performer: Performer) -> No
     layout = view.song_canvas.layout_now()
     assert layout is not None
     x = round(view.song_canvas.x_at(layout.spans[3].tick) + 9)
-    QTest.mouseClick(view.song_canvas, Qt.MouseButton.LeftButton, pos=QPoint(x, 20))
+    QTest.mouseClick(view.song_canvas.surface, Qt.MouseButton.LeftButton, pos=QPoint(x, 20))
     assert performer.frame.session.selection.section == "s4"
     performer.press(K.Key_Space, CTRL)
     performer.wait(lambda: performer.frame.session.running)

@@ -33,6 +33,14 @@ CHOICES: tuple[Choice, ...] = (
         tr("dark light colours"),
     ),
     Choice(
+        "night_step",
+        tr("Stage dimmer"),
+        tr("0 as bright as it is, 1 and 2 dimmer."),
+        "Look",
+        (),
+        tr("brightness night dark"),
+    ),
+    Choice(
         "language",
         tr("Language"),
         tr("As the desktop has it, or one of the two. From the next start on."),

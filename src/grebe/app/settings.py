@@ -53,6 +53,8 @@ class Settings(msgspec.Struct, frozen=True, kw_only=True):
     language: Language = "desktop"
     """Of the window, and of what it starts; "desktop" as its session has it, English where there
     is no translation. Taken at the next start."""
+    night_step: Annotated[int, Meta(ge=0, le=2)] = 0
+    """How bright Night is on Stage: 0 as it is, 1 and 2 dimmer."""
     size_percent: Annotated[int, Meta(ge=80, le=200)] = 100
     """Of everything in the window; taken at the next start."""
     menu_on_stage: bool = True

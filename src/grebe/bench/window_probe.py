@@ -20,7 +20,7 @@ from grebe.ui.main_window.application import make_application
 from grebe.ui.main_window.frame import Frame
 from grebe.ui.stations.scenes.canvas import ChartCanvas
 from grebe.ui.stations.song.canvas import SongCanvas
-from grebe.ui.widgets.controls import Canvas
+from grebe.ui.widgets.canvas import Canvas
 
 REDRAWS = 60
 KEY_EVERY_MS = 140

@@ -86,19 +86,28 @@ def _same_kind(one: Device, other: Device) -> bool:
 
 
 def take_over(
-    project: Project, other: Project, wanted: Wanted, matches: Mapping[str, str] | None = None
-) -> TakenOver:
+    project: Project, other: Project, wanted: Wanted, matches: Mapping[str, str] | None = None,
+    *, again: bool = True,
+) -> TakenOver:  # fmt: skip
     """The project with what is wanted of another, and all that it needs.
 
-    `matches` are boxes there that are boxes here, as `match_boxes` proposes them. EditError where
-    the rig would become too large.
+    `matches` are boxes there that are boxes here, as `match_boxes` proposes them. What is here
+    already, the same under the same id, comes `again` under another name; else only what is wanted
+    itself does, and what it needs is what is here. EditError where the rig would become too large.
     """
     whole = wanted.with_needs(other)
     known = match_boxes(project, other) if matches is None else matches
     boxes = {d: own for d, own in known.items() if d in whole.boxes}
     project, boxes = _with_boxes(project, other, whole.boxes, boxes)
-    project, patterns = _with_patterns(project, other, whole.patterns, boxes)
-    project, scenes = _with_scenes(project, other, whole.scenes, boxes, patterns)
+    here: frozenset[str] = frozenset()
+    if not again:
+        here = _here_already(project, other, whole, boxes)
+    project, patterns = _with_patterns(
+        project, other, whole.patterns, boxes, here - wanted.patterns
+    )
+    project, scenes = _with_scenes(
+        project, other, whole.scenes, boxes, patterns, here - wanted.scenes
+    )
     project, songs = _with_songs(project, other, whole.songs, boxes, scenes)
     names = {d.id: d.name for d in (*project.rig.devices, *other.rig.devices)}
     matched = tuple(
@@ -106,11 +115,27 @@ def take_over(
     )
     new = [d for d in whole.boxes if d not in known]
     counts = (
-        (len(new), "box", "boxes"), (len(patterns), "pattern", "patterns"),
-        (len(scenes), "scene", "scenes"), (songs, "song", "songs"),
+        (len(new), "box", "boxes"), (len(set(patterns) - here | set(patterns) & wanted.patterns),
+                                     "pattern", "patterns"),
+        (len(set(scenes) - here | set(scenes) & wanted.scenes), "scene", "scenes"),
+        (songs, "song", "songs"),
     )  # fmt: skip
     lines = tuple(f"{n} {one if n == 1 else many}" for n, one, many in counts if n)
     return TakenOver(project, matched, lines)
+
+
+def _here_already(
+    project: Project, other: Project, whole: Wanted, boxes: Mapping[str, str]
+) -> frozenset[str]:
+    """Ids of patterns and scenes that are here under the same id, and the same."""
+    own: tuple[Pattern | Scene, ...] = (*project.patterns, *project.scenes)
+    ours = {thing.id: thing for thing in own}
+    theirs: tuple[Pattern | Scene, ...] = (*other.patterns, *other.scenes)
+    ids = whole.patterns | whole.scenes
+    return frozenset(
+        thing.id for thing in theirs
+        if thing.id in ids and ours.get(thing.id) == _renamed(thing, boxes)
+    )  # fmt: skip
 
 
 def _devices_in(value: Any) -> set[str]:
@@ -196,9 +221,11 @@ def _with_boxes(
 
 
 def _with_patterns(
-    project: Project, other: Project, wanted: Collection[str], boxes: Mapping[str, str]
-) -> tuple[Project, dict[str, str]]:
+    project: Project, other: Project, wanted: Collection[str], boxes: Mapping[str, str],
+    here: Collection[str],
+) -> tuple[Project, dict[str, str]]:  # fmt: skip
     """Patterns under ids of their own; a place in a box's memory that is taken is given up."""
+    wanted = set(wanted) - set(here)
     ids = _own_ids(project.patterns, other.patterns, wanted, "taken")
     places = {(p.device, p.program) for p in project.patterns}
     new: list[Pattern] = []
@@ -213,6 +240,7 @@ def _with_patterns(
             program=None if there else pattern.program,
             variation_of=ids.get(pattern.variation_of or ""),
         ))  # fmt: skip
+    ids |= {pattern: pattern for pattern in here if any(p.id == pattern for p in project.patterns)}
     return msgspec.structs.replace(project, patterns=(*project.patterns, *new)), ids
 
 
@@ -230,8 +258,9 @@ def _own_ids(
 
 def _with_scenes(
     project: Project, other: Project, wanted: Collection[str], boxes: Mapping[str, str],
-    patterns: Mapping[str, str],
+    patterns: Mapping[str, str], here: Collection[str],
 ) -> tuple[Project, dict[str, str]]:  # fmt: skip
+    wanted = set(wanted) - set(here)
     ids = _own_ids(project.scenes, other.scenes, wanted, "scene")
     new: list[Scene] = []
     for scene in other.scenes:
@@ -247,6 +276,7 @@ def _with_scenes(
             moved, id=ids[scene.id], name=free_name(scene.name, names)[:80], parts=parts,
             then=msgspec.structs.replace(scene.then, to=ids.get(scene.then.to, "")),
         ))  # fmt: skip
+    ids |= {scene: scene for scene in here if any(s.id == scene for s in project.scenes)}
     return msgspec.structs.replace(project, scenes=(*project.scenes, *new)), ids
 
 

@@ -55,7 +55,7 @@ def standing(session: Session, hand: PatternHand, *, findings: bool) -> frozense
         "pattern": hand.pattern is not None,
         "row": hand.row is not None,
         "hit": hand.hit is not None or hand.point is not None or hand.anchor is not None,
-        "clip": hand.clip is not None,
+        "clip": session.board.holds,
         "scene": bool(project.scenes),
         "song": song is not None,
         "section": song is not None and bool(song.sections),

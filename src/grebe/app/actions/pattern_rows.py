@@ -19,6 +19,8 @@ PATTERNS: tuple[Action, ...] = (
        on="row pattern", needs="pattern"),
     _p("remove_row", "Remove the row", "Ctrl+Backspace", words="delete voice lane",
        effect="edits", on="row", needs="row"),
+    _p("rename_row", "Rename the row", "Shift+F2", words="voice lane name title",
+       on="row", needs="row"),
     _p("generate", "Generate the voice", "Ctrl+G", words="euclid random walk make",
        on="row", needs="row"),
     _p("toggle", "Write a hit, or remove it", "X", group="Hit", words="step note on off",

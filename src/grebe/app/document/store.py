@@ -5,6 +5,7 @@ from __future__ import annotations
 import os
 from collections.abc import Callable
 from pathlib import Path
+from typing import Literal
 
 from grebe.core.document import Project
 from grebe.core.sizes import too_large
@@ -26,6 +27,8 @@ MAX_UNDO = 500
 
 Edit = Callable[[Project], Project]
 Listener = Callable[[Project, Project], None]
+Gesture = Literal["none", "begun", "edited"]
+"""Whether something is being dragged, and whether that has changed anything yet."""
 
 
 class Store:
@@ -55,6 +58,7 @@ class Store:
         self._redo: list[tuple[str, Project]] = []
         self._saved = project
         self._merge_key = ""
+        self._gesture: Gesture = "none"
         self._listeners: list[Listener] = []
         self._seen_stat = _stat_of(path)
 
@@ -98,7 +102,8 @@ class Store:
         self._listeners.append(listener)
 
     def apply(self, name: str, edit: Edit, *, merge: str = "") -> None:
-        """Make an edit. Edits in a row with the same `merge` key are one step of undo.
+        """Make an edit. Edits in a row with the same `merge` key are one step of undo, and so are
+        all edits of a gesture.
 
         EditError from the edit leaves everything as it was.
         """
@@ -107,9 +112,12 @@ class Store:
             return
         if large := too_large(new, self.project):
             raise EditError(tr("that would be too large: {large}", large=large))
-        if not (merge and merge == self._merge_key and self._undo):
+        goes_on = bool(merge) and merge == self._merge_key and bool(self._undo)
+        if not (goes_on or self._gesture == "edited"):
             self._undo.append((name, self.project))
             del self._undo[:-MAX_UNDO]
+        if self._gesture != "none":
+            self._gesture = "edited"
         self._merge_key = merge
         self._redo.clear()
         self._change(new)
@@ -117,6 +125,25 @@ class Store:
     def end_merge(self) -> None:
         """The next edit is a step of its own whatever its key, as after a drag."""
         self._merge_key = ""
+
+    def begin_gesture(self) -> None:
+        """All edits from here to its end are one step of undo, whatever they are called."""
+        self.end_merge()
+        self._gesture = "begun"
+
+    def end_gesture(self) -> None:
+        """What was dragged is let go of; back where it came from, it was no edit."""
+        if self._gesture == "edited" and self._undo[-1][1] == self.project:
+            self._undo.pop()
+        self._gesture = "none"
+        self.end_merge()
+
+    def take_gesture_back(self) -> None:
+        """It was not meant: everything is as it was when it began, and nothing is left to redo."""
+        if self._gesture == "edited":
+            _, tree = self._undo.pop()
+            self._change(tree)
+        self.end_gesture()
 
     def undo(self) -> str:
         """Take the last edit back; its name, or "" when there is none."""

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from grebe.app.doing import Act, acts_of
 from grebe.app.editors.pattern_cursor import PatternCursor
+from grebe.app.editors.pattern_drags import PatternDrags
 from grebe.app.editors.pattern_fields import PatternFields
 from grebe.app.editors.pattern_hand import PatternHand
 from grebe.app.editors.pattern_hits import HitEdits
@@ -31,9 +32,17 @@ class PatternEditor:
         self.writer = PatternWriter(self.hand)
         """What is played in."""
         self.fields = PatternFields(self.hand)
+        self.drags = PatternDrags(self.hand)
 
     def acts(self) -> dict[str, Act]:
         """What does each action."""
         return acts_of(
-            self.cursor, self.hits, self.pitch, self.rows, self.whole, self.teaching, self.writer
+            self.cursor,
+            self.hits,
+            self.pitch,
+            self.rows,
+            self.whole,
+            self.teaching,
+            self.writer,
+            self.drags,
         )

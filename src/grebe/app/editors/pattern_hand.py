@@ -37,7 +37,6 @@ class PatternHand:
         self.step = 0
         self.anchor: tuple[str, int] | None = None
         """Where a selection began; None: what is under the cursor."""
-        self.clip: edit.Clip | None = None
 
     # What is in hand
 

@@ -6,6 +6,7 @@ from typing import Any, get_args
 
 import msgspec
 
+from grebe.app.carrying import Carried
 from grebe.app.doing import does
 from grebe.app.editors.pattern_hand import PatternHand
 from grebe.app.editors.pattern_hits import after
@@ -89,7 +90,8 @@ class PatternEdits:
         ids, first, last = self.hand.selection()
         if self.hand.anchor is None and self.hand.row is not None:
             first, last = 0, self.hand.row.length - 1
-        self.hand.clip = edit.copy_out(self.hand.content, ids, first, last)
+        clip = edit.copy_out(self.hand.content, ids, first, last)
+        self.hand.session.board.put(Carried(clip=clip))
 
     @does("cut_out")
     def cut(self) -> None:
@@ -100,9 +102,12 @@ class PatternEdits:
     @does("paste")
     def paste(self) -> None:
         """Paste from the cursor on."""
-        clip = self.hand.clip
-        if clip is None:
+        what = self.hand.session.board.get()
+        if what is None:
             raise EditError(tr("nothing has been copied yet"))
+        if what.clip is None:
+            raise EditError(tr("what was copied are no hits: paste it in its own station"))
+        clip = what.clip
         step = self.hand.selection()[1] if self.hand.anchor is not None else self.hand.step
         first = self.hand.selection()[0][0]
         self.hand.change(tr("Paste"), lambda c: edit.paste(c, clip, first, step))

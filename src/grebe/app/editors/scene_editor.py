@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from grebe.app.doing import Act, acts_of
+from grebe.app.editors.scene_drags import SceneDrags
 from grebe.app.editors.scene_form import SceneHand
 from grebe.app.editors.scene_making import SceneMaking
 from grebe.app.editors.scene_moves import SceneMoves
@@ -22,6 +23,7 @@ class SceneEditor:
         self.part = PartEdits(self.hand)
         self.settings = SceneSettings(self.hand)
         self.making = SceneMaking(self.hand)
+        self.drags = SceneDrags(self.hand)
 
     def acts(self) -> dict[str, Act]:
         """What does each action."""

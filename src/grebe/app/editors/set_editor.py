@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from grebe.app.doing import Act, acts_of
+from grebe.app.editors.set_drags import SetDrags
 from grebe.app.editors.set_form import SetHand
 from grebe.app.editors.set_places import PlaceEdits
 from grebe.app.editors.set_whole import SetEdits
@@ -18,6 +19,7 @@ class SetEditor:
         """What is in hand, and its settings as text."""
         self.whole = SetEdits(self.hand)
         self.places = PlaceEdits(self.hand, self.whole.new_set)
+        self.drags = SetDrags(self.hand)
 
     def acts(self) -> dict[str, Act]:
         """What does each action."""

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from grebe.app.doing import Act, acts_of
+from grebe.app.editors.song_drags import SongDrags
 from grebe.app.editors.song_form import SongHand
 from grebe.app.editors.song_marks import MarkEdits
 from grebe.app.editors.song_moves import SongMoves
@@ -20,7 +21,8 @@ class SongEditor:
         self.moves = SongMoves(self.hand)
         self.sections = SectionEdits(self.hand)
         self.marks = MarkEdits(self.hand)
+        self.drags = SongDrags(self.hand)
 
     def acts(self) -> dict[str, Act]:
         """What does each action."""
-        return acts_of(self.moves, self.sections, self.marks)
+        return acts_of(self.moves, self.sections, self.marks, self.drags)

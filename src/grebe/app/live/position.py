@@ -16,7 +16,8 @@ from grebe.core.songs.chain import ChainPlace, place_in_chain
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.protocols.link.messages import Deviation, Status
 
-DEVIATIONS_KEPT = 64
+DEVIATIONS_KEPT = 512
+"""Beats of a box: four minutes at 120 BPM, to be looked back at."""
 
 
 def raw_now_ns() -> int:

@@ -8,6 +8,7 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from grebe.app.actions.keymap import told
+from grebe.app.carrying import Board, OwnBoard
 from grebe.app.document.store import Store
 from grebe.app.engine.link import EngineLink, Level, Link, LinkOwner
 from grebe.app.engine.plan_feed import PlanFeed
@@ -57,6 +58,8 @@ class Session:
         """What follows from the document."""
         self.position = Position(store, self.selection, self.derived)
         """Where the song is."""
+        self.board: Board = OwnBoard()
+        """Where what is copied lies; a window has the desktop's."""
         self.notices = Notices(self._place)
         """What the performer is told."""
         self.link = connect(self)

@@ -70,6 +70,12 @@ def step_sheet(pattern: Pattern, device: Device, bpm: float) -> StepSheet:
     return StepSheet(pattern.name, device.name, place, tuple(settings), voices)
 
 
+def hit_words(pattern: Pattern, voice: Voice, hit: Hit, device: Device | None, bpm: float) -> str:
+    """What a hit does, in the counts of its box: level, flam, strokes, micro-timing, chance."""
+    steps = device.spec.steps if device is not None else None
+    return _does(pattern, voice, hit, steps or Steps(longest=256, swing=()), bpm)
+
+
 def _swing(steps: Steps, percent: float, bpm: float, step_ticks: int) -> str:
     if len(steps.swing) < 2:
         late = swing(percent, bpm, step_ticks, 96).late_ms

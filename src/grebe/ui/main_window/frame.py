@@ -52,6 +52,7 @@ from grebe.ui.main_window.notice import NoticeStack
 from grebe.ui.main_window.overlays import Overlays
 from grebe.ui.main_window.place import keep_place
 from grebe.ui.main_window.rail import Rail
+from grebe.ui.main_window.stage_beside import StageBeside
 from grebe.ui.main_window.view_actions import ViewActions, number_name
 from grebe.ui.main_window.walk_bar import WalkBar
 from grebe.ui.main_window.waterline import Waterline
@@ -64,7 +65,8 @@ from grebe.ui.stations.stage.view import StageView
 from grebe.ui.stations.sync.view import SyncView
 from grebe.ui.stations.tools.view import ToolsView
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import Canvas
+from grebe.ui.widgets.canvas import Canvas
+from grebe.ui.widgets.clipboard import DesktopBoard
 from grebe.ui.widgets.keyboard import key_names, plain
 from grebe.ui.widgets.view import View
 from grebe.words import tr
@@ -97,6 +99,7 @@ class Frame(QWidget):
         """`claim` is the window's place at the document, where it was opened with one."""
         super().__init__()
         self.session = Session(store)
+        self.session.board = DesktopBoard()
         self.session.derived.opening = True  # what there is to find is looked for once it is seen
         self._keeper = Keeper(store, claim)
         self.documents = Documents(self, self.session, self._keeper)
@@ -147,10 +150,16 @@ class Frame(QWidget):
             self, self.session, project=self.files.go_on, profile=rig.profiles.take_file,
             midi=self.bringing.bring_in, audio=patterns.transfer.import_files,
         )  # fmt: skip
+        stage = self.views[7]
+        assert isinstance(stage, StageView)
+        self.beside = StageBeside(self, self.session, stage, self.looks, self.take_key)
         stations = {f"station_{n}": partial(self.show_station, n) for n in self.views}
         self._acts: dict[str, Act] = {
-            **acts_of(self, self.own, self.files, self.ours, self.bringing, self.looks), **stations,
-        }  # fmt: skip
+            **acts_of(
+                self, self.own, self.files, self.ours, self.bringing, self.looks, self.beside
+            ),
+            **stations,
+        }
         self._lay_out()
         self._wire()
         self.resize(1280, 800)
@@ -192,6 +201,7 @@ class Frame(QWidget):
             (self.over.demo_wanted, self.files.open_demo),
         ):  # fmt: skip
             signal.connect(partial(self._safely, follow))
+        self.looks.shown.connect(self.beside.set_palette)
         self.waterline.run_clicked.connect(partial(self.book.do, "run_stop"))
         self.waterline.tap_clicked.connect(partial(self.book.do, "tap"))
         self.session.store.listen(self._document_changed)
@@ -286,6 +296,7 @@ class Frame(QWidget):
             self.head_buttons[self.view.number].follow(self.book.met())
             self.walk.follow()
         self.view.moved()
+        self.beside.follow()
         wanted = FRAME_MS if self.session.running else RESTING_MS
         if self._timer.interval() != wanted:
             self._timer.setInterval(wanted)
@@ -459,6 +470,7 @@ class Frame(QWidget):
         if isinstance(application, QApplication):
             application.focusChanged.disconnect(self._focus_moved)
         self._ear.follow(None)
+        self.beside.close()
         for view in self.views.values():
             view.leaving()
         keep_place(self)

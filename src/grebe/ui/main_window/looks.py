@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Protocol
 
 import msgspec
-from PyQt6.QtCore import QObject
+from PyQt6.QtCore import QObject, pyqtSignal
 from PyQt6.QtGui import QGuiApplication
 
 from grebe.app.doing import does
@@ -16,7 +16,7 @@ from grebe.ui.main_window.overlays import Overlays
 from grebe.ui.main_window.rail import Rail
 from grebe.ui.main_window.walk_bar import WalkBar
 from grebe.ui.main_window.waterline import Waterline
-from grebe.ui.widgets.theme import DAY, NIGHT, Palette, chosen_palette
+from grebe.ui.widgets.theme import BRIGHTNESS, DAY, Palette, chosen_palette, night
 from grebe.ui.widgets.view import View
 
 STAGE = 7
@@ -44,6 +44,9 @@ class Dressed(Protocol):
 class Looks(QObject):
     """Keeps the settings of how things look, and shows them."""
 
+    shown = pyqtSignal()
+    """Things may look otherwise now."""
+
     def __init__(self, window: Dressed) -> None:
         super().__init__()
         self._window = window
@@ -58,7 +61,13 @@ class Looks(QObject):
     @property
     def palette_shown(self) -> Palette:
         """Night around Stage, otherwise the theme chosen."""
-        return NIGHT if self._window.rail.current == STAGE else self.palette
+        on_stage = self._window.rail.current == STAGE
+        return self.night if on_stage else self.palette
+
+    @property
+    def night(self) -> Palette:
+        """Night as bright as was chosen."""
+        return night(self.settings.night_step)
 
     def show(self) -> None:
         """Colour what is seen; fold away what is to be."""
@@ -78,6 +87,7 @@ class Looks(QObject):
         if view.sheet_shown is not None:
             view.sheet_shown.setVisible(self.settings.sheet_shown)
         window.update()
+        self.shown.emit()
 
     def take(self, settings: Settings) -> None:
         """Show things as these settings say."""
@@ -99,6 +109,11 @@ class Looks(QObject):
     def theme(self) -> None:
         """Day or Night."""
         self.change(theme="night" if self.palette is DAY else "day")
+
+    @does("brightness")
+    def brightness(self) -> None:
+        """Night a step dimmer, then bright again."""
+        self.change(night_step=(self.settings.night_step + 1) % len(BRIGHTNESS))
 
     @does("fold_sheet")
     def fold_sheet(self) -> None:

@@ -5,15 +5,18 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass
 
-from PyQt6.QtCore import QPointF, QRectF, pyqtSignal
-from PyQt6.QtGui import QColor, QMouseEvent, QPainter, QWheelEvent
+from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
+from PyQt6.QtGui import QColor, QPainter
 
 from grebe.app.editors.finding_edits import FindingEdits
 from grebe.app.live.session import Session
+from grebe.app.tables.listed import ListTable
+from grebe.app.tables.table import Cell
 from grebe.core.findings import Finding
 from grebe.core.findings.model import SubjectKind
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import Canvas
+from grebe.ui.widgets.canvas import Canvas
+from grebe.ui.widgets.drags import Drag, Held
 from grebe.ui.widgets.theme import CORNER, metrics
 from grebe.words import tr
 
@@ -23,7 +26,8 @@ LINE = 20.0
 GAP = 8.0
 SIDE = 150.0
 """Room for the two buttons at the right."""
-WHEEL_STEP = 0.5
+NOTCH = 60.0
+"""Scrolled by a notch of the wheel."""
 
 
 @dataclass(frozen=True)
@@ -50,7 +54,11 @@ class FindingsList(Canvas):
 
     def __init__(self, session: Session, kinds: tuple[SubjectKind, ...] = ()) -> None:
         """`kinds`: only findings about these; all without any."""
-        super().__init__(session)
+        table = ListTable(
+            (tr("What is wrong"), tr("Why, and what to do")), self._listed,
+            lambda: self.selected if self.findings else -1, self._choose,
+        )  # fmt: skip
+        super().__init__(session, table)
         self._kinds = kinds
         self._edits = FindingEdits(session)
         self.selected = 0
@@ -117,32 +125,54 @@ class FindingsList(Canvas):
         room = self.height() - HEAD
         self._scroll = min(top, max(self._scroll, top + height - room))
 
-    def wheelEvent(self, event: QWheelEvent | None) -> None:
+    # Read aloud
+
+    def _listed(self) -> list[tuple[str, ...]]:
+        """Each with how serious it is."""
+        return [(TAGS[f.severity], f.message, f"{f.why} {f.fix}") for f in self.findings]
+
+    def cell_box(self, cell: Cell) -> QRectF:
+        """Where a finding is drawn, as far as it is seen."""
+        return next((box for box, index in self._rows if index == cell.row), QRectF())
+
+    def cell_at(self, at: QPointF) -> Cell | None:
+        """The finding there."""
+        return next((Cell(i, 0) for box, i in self._rows if box.contains(at)), None)
+
+    def known_at(self, at: QPointF) -> str:
+        """Its reason."""
+        cell = self.cell_at(at)
+        return "" if cell is None else self.cells.table.words(cell.row, 1)
+
+    def scroll_by(self, across: float, down: float) -> None:
         """Scroll."""
-        if event is None:
-            return
+        del across
         whole = sum(self._height(f) + GAP for f in self.findings)
         most = max(0.0, whole - (self.height() - HEAD))
-        by = event.angleDelta().y() * WHEEL_STEP
-        self._scroll = max(0.0, min(most, self._scroll - by))
+        self._scroll = max(0.0, min(most, self._scroll + down * NOTCH))
         self.refresh()
 
-    def mousePressEvent(self, event: QMouseEvent | None) -> None:
+    def grip(self, at: QPointF, held: Held) -> Drag | None:
         """Press a button, or select a finding."""
-        if event is None:
-            return
-        self.setFocus()
+        del held
         for button in self._buttons:
-            if button.box.contains(event.position()):
+            if button.box.contains(at):
                 button.does(button.finding)
-                return
-        if event.position().y() < HEAD and event.position().x() > self.width() - 160:
+                return None
+        if at.y() < HEAD and at.x() > self.width() - 160:
             self.toggle_intended()
-            return
-        for box, index in self._rows:
-            if box.contains(event.position()):
-                self._choose(index)
-                return
+        else:
+            self.pick(at)
+        return None
+
+    def double(self, at: QPointF) -> None:
+        """The first click has done it."""
+
+    def shape_at(self, at: QPointF, held: Held) -> Qt.CursorShape:
+        """A hand over what can be pressed."""
+        del held
+        over = any(b.box.contains(at) for b in self._buttons)
+        return Qt.CursorShape.PointingHandCursor if over else Qt.CursorShape.ArrowCursor
 
     picked = "finding"
 

@@ -236,11 +236,12 @@ class Form(QScrollArea):
             if not being_typed and widget.text() != text:
                 widget.setText(text)
 
-    def open(self, wanted: str = "") -> None:
-        """Begin with the first field there is, or the first with a key."""
+    def open(self, wanted: str = "", owner: str = "") -> None:
+        """Begin with the first field there is, or the first with a key, of one owner if named."""
         self.show_all()
-        for (owner, key), widget in self.fields.items():
-            if self._source.field_text(owner, key) is not None and wanted in ("", key):
+        for (whose, key), widget in self.fields.items():
+            asked = wanted in ("", key) and owner in ("", whose)
+            if asked and self._source.field_text(whose, key) is not None:
                 widget.setFocus()
                 if isinstance(widget, QLineEdit):
                     widget.selectAll()

@@ -18,15 +18,17 @@ STRAY_PX = 24.0
 class TouchGuard:
     """Says of each touch whether it counts."""
 
-    def __init__(self, session: Session) -> None:
-        self._session = session
+    def __init__(self, session: Session, *, always: bool = False) -> None:
+        """`always`: also while Stage is not the station shown."""
+        self._session, self._always = session, always
         self._down: tuple[float, QPointF] | None = None
 
     @property
     def on(self) -> bool:
         """Whether touches have to be held."""
         session = self._session
-        return session.stage.guarded and session.stage.shown and session.running
+        shown = self._always or session.stage.shown
+        return session.stage.guarded and shown and session.running
 
     def press(self, at: QPointF) -> bool:
         """A touch begins; whether it counts at once."""

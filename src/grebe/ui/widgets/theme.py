@@ -64,6 +64,24 @@ NIGHT = _palette(
     "#56B7BC", "#E58E5E", "#FF6468", "#AFC46F", "#EBBB58",
 )  # fmt: skip
 PALETTES = {"day": DAY, "night": NIGHT}
+BRIGHTNESS = (1.0, 0.88, 0.76)
+"""Of Night, in three steps: what is lit, and less so what it lies on. Text keeps 4.5:1 in all."""
+
+
+@cache
+def night(step: int) -> Palette:
+    """Night at one of its brightnesses, 0 the brightest."""
+    share = BRIGHTNESS[step]
+    if share == 1.0:
+        return NIGHT
+
+    def dimmed(colour: QColor) -> QColor:
+        return QColor.fromRgbF(*(part * share for part in colour.getRgbF()[:3]))
+
+    fields = {
+        name: dimmed(colour) for name, colour in vars(NIGHT).items() if name != "name"
+    }  # fmt: skip
+    return Palette(f"night {step}", **fields)
 
 
 def chosen_palette(theme: str) -> Palette:
@@ -109,7 +127,8 @@ def style_sheet(p: Palette) -> str:
     """
     panel, soft, rule, edge = (c.name() for c in (p.panel, p.soft, p.rule, p.edge))
     icons = str(files("grebe.data") / "icons")
-    up, down, tick = (f"{icons}/{what}-{p.name}.svg" for what in ("up", "down", "tick"))
+    theme = p.name.partition(" ")[0]
+    up, down, tick = (f"{icons}/{what}-{theme}.svg" for what in ("up", "down", "tick"))
     ink, muted, water, crest = (c.name() for c in (p.ink, p.muted, p.water, p.crest))
     return f"""
     QWidget {{ color: {ink}; }}
@@ -168,6 +187,9 @@ def style_sheet(p: Palette) -> str:
         selection-color: {ink}; alternate-background-color: {panel};
     }}
     QTableView:focus, QTreeView:focus, QListView:focus {{ border: 2px solid {crest}; }}
+    QTableView#drawn, QTableView#drawn:focus {{
+        border: none; background: transparent; border-radius: 0;
+    }}
     QHeaderView::section {{
         background: {panel}; color: {muted}; border: none;
         border-bottom: 1px solid {rule}; padding: 2px 6px;

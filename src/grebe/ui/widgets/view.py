@@ -15,7 +15,8 @@ from grebe.app.live.session import Session
 from grebe.core.findings.model import SubjectKind
 from grebe.errors import EditError
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import SHEET_WIDTH, Canvas, Heading, Tabs
+from grebe.ui.widgets.canvas import Canvas
+from grebe.ui.widgets.controls import SHEET_WIDTH, Heading, Tabs
 from grebe.ui.widgets.findings import FindingsList
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.theme import DAY, Palette, style_sheet
@@ -112,6 +113,8 @@ class View(QWidget):
         `body` holds the canvas where there is more than that.
         """
         self.canvas = canvas
+        canvas.asked.connect(self.wanted)
+        canvas.taken.connect(self.document_changed)
         outer = QHBoxLayout(self)
         outer.setContentsMargins(24, 12, 16, 14)
         outer.setSpacing(16)

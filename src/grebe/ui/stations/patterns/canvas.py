@@ -6,33 +6,22 @@ from pathlib import Path
 from typing import NamedTuple
 
 from PyQt6.QtCore import QMimeData, QPointF, QRectF, Qt, pyqtSignal
-from PyQt6.QtGui import QDragEnterEvent, QDropEvent, QMouseEvent, QPainter, QPen, QPixmap
+from PyQt6.QtGui import QDragEnterEvent, QDropEvent, QPainter, QPen, QPixmap
 
 from grebe.app.actions.keymap import told
 from grebe.app.document.pattern_files import MIDI_SUFFIXES
 from grebe.app.editors.pattern_editor import PatternEditor
-from grebe.app.editors.pattern_hits import NEW_VALUE, PLAIN
-from grebe.core.patterns.model import Content, ControlLane, Voice
+from grebe.app.tables.patterns import PatternTable
+from grebe.app.tables.table import Cell
+from grebe.core.patterns.model import Content, Voice
 from grebe.core.time.ticks import TICKS_PER_QUARTER
-from grebe.core.units import MAX_STEPS
+from grebe.ui.stations.patterns.grips import SHAPES, PatternGrips
 from grebe.ui.stations.patterns.note_lanes import paint_lane, paint_voice
 from grebe.ui.stations.patterns.places import EDGE, LABELS, LOW_ROW, ROW_MARGIN, TOP, Places, Row
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import PlayheadCanvas
+from grebe.ui.widgets.canvas import PlayheadCanvas
+from grebe.ui.widgets.drags import Drag, Held
 from grebe.words import counted, tr
-
-CLICK_PX = 4.0
-GRAB_PX = 7.0
-
-
-class _Drag(NamedTuple):
-    kind: str
-    """length, or value"""
-    row: str
-    step: int
-    from_y: float
-    existed: bool
-    moved: bool
 
 
 class _Picture(NamedTuple):
@@ -47,24 +36,21 @@ class _Picture(NamedTuple):
 class PatternCanvas(PlayheadCanvas):
     """Draws the pattern in hand and turns the pointer into edits."""
 
-    written = pyqtSignal(str, int, int)
-    """Row, step, velocity or value."""
-    removed = pyqtSignal(str, int)
-    length_dragged = pyqtSignal(str, int)
     pointed = pyqtSignal(str, int, bool)
     """Row, step, whether the selection grows to there."""
-    drag_ended = pyqtSignal()
     files_dropped = pyqtSignal(list)
 
     def __init__(self, editor: PatternEditor) -> None:
-        super().__init__(editor.session)
+        super().__init__(editor.session, PatternTable(editor.hand))
         self.editor = editor
         self.phase: float | None = None
         """Where in the pattern the music is, in ticks; None when it is not playing."""
-        self._drag: _Drag | None = None
+        self._grips = PatternGrips(editor, lambda: self.places)
+        self._shown = self._first = 0.0
+        """Ticks that are seen, 0 for all, and the first of them."""
         self._places: Places | None = None
         self._pictures: dict[str, _Picture] = {}
-        self.setAcceptDrops(True)
+        self.surface.setAcceptDrops(True)
         self.setAccessibleName(tr("Pattern"))
 
     @property
@@ -77,7 +63,9 @@ class PatternCanvas(PlayheadCanvas):
         """Where everything lies; kept while neither size nor content changes."""
         kept, content = self._places, self.content
         if kept is None or kept.content is not content:
-            kept = self._places = Places(content, self.width(), self.height())
+            kept = self._places = Places(
+                content, self.width(), self.height(), self._first, self._shown
+            )
         return kept
 
     def resizeEvent(self, event: object) -> None:
@@ -95,80 +83,107 @@ class PatternCanvas(PlayheadCanvas):
 
     # The pointer
 
-    def mousePressEvent(self, event: QMouseEvent | None) -> None:
-        """Begin to write, to drag a value, or to drag a row's end; with Shift to select."""
-        if event is None:
-            return
-        self.setFocus()
-        x, y = event.position().x(), event.position().y()
-        places = self.places
-        place = places.place_at(x, y)
-        if place is None:
-            return
-        row, step = place
-        selecting = bool(event.modifiers() & Qt.KeyboardModifier.ShiftModifier)
-        if abs(x - places.x_at(places.end_of(row))) < GRAB_PX and not selecting:
-            self._drag = _Drag("length", row.id, step, y, False, False)
-            return
-        if step >= row.length:
-            return
-        self.pointed.emit(row.id, step, selecting)
-        if selecting:
-            return
-        exists = _there(row, step)
-        self._drag = _Drag("value", row.id, step, y, exists, False)
-        if not exists:
-            value = PLAIN if isinstance(row, Voice) else places.value_at(places.index_of(row.id), y)
-            self.written.emit(row.id, step, value or NEW_VALUE)
+    def grip(self, at: QPointF, held: Held) -> Drag | None:
+        """What is there in hand, and what dragging it does; a click on an empty step writes."""
+        found = self._grips.at(at)
+        if found is None:
+            return None
+        selects = bool(held & Held.ShiftModifier) and found.kind != "name"
+        if found.kind not in ("end", "block", "") or selects:
+            self.pick(at, selects=selects)
+        return self._grips.drag(found, at, held)
+
+    def double(self, at: QPointF) -> None:
+        """A name: to be written anew. Over the steps each of two clicks is a click."""
+        found = self._grips.at(at)
+        if found is not None and found.kind == "name":
+            self.pick(at)
+            self.asked.emit("rename_row")
+        else:
+            self.press(at, Held.NoModifier)
 
     def pick(self, at: QPointF, *, selects: bool = False) -> bool:
         """Put the cursor there, or the end of what is selected; at a row's name on the row."""
         places = self.places
-        self.picked = "row" if at.x() < places.left else ""
-        place = places.place_at(max(at.x(), places.left + 1), at.y())
+        self.picked = "row" if at.x() < LABELS else ""
+        place = places.place_at(max(at.x(), LABELS + 1), at.y())
         if place is None:
             return False
         row, step = place
-        self.pointed.emit(row.id, min(step, row.length - 1), selects)
+        step = self.editor.hand.step if self.picked else step
+        self.pointed.emit(row.id, max(0, min(step, row.length - 1)), selects)
         return True
 
-    def mouseMoveEvent(self, event: QMouseEvent | None) -> None:
-        """Drag: up is louder, sideways at a row's end is longer, over a lane draws its curve."""
-        drag = self._drag
-        if event is None or drag is None:
-            return
-        x, y = event.position().x(), event.position().y()
-        places = self.places
-        index = places.index_of(drag.row)
-        if index < 0:
-            return
-        row = places.rows[index]
-        if drag.kind == "length":
-            length = round(places.tick_at(x) / float(self.content.step_of(row)))
-            if isinstance(row, Voice) and row.direction == "there and back":
-                length //= 2
-            if 1 <= length <= MAX_STEPS and length != row.length:
-                self.length_dragged.emit(drag.row, length)
-            return
-        if drag.existed and not drag.moved and abs(drag.from_y - y) < CLICK_PX:
-            return
-        step = drag.step
-        if isinstance(row, ControlLane):
-            step = min(row.length - 1, max(0, round(
-                places.tick_at(x) / float(self.content.step_of(row)))))  # fmt: skip
-        self._drag = drag._replace(moved=True)
-        low = 1 if isinstance(row, Voice) else 0
-        self.written.emit(drag.row, step, min(127, max(low, places.value_at(index, y))))
+    def shape_at(self, at: QPointF, held: Held) -> Qt.CursorShape:
+        """What a drag from there would do."""
+        found = self._grips.at(at)
+        if found is None:
+            return Qt.CursorShape.ArrowCursor
+        if held & Held.AltModifier and found.kind == "hit":
+            return Qt.CursorShape.SizeHorCursor
+        return SHAPES[found.kind]
 
-    def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
-        """A click on a hit without a drag removes it."""
-        drag = self._drag
-        if event is None or drag is None:
+    def scroll_by(self, across: float, down: float) -> None:
+        """Other steps are seen, where not all are."""
+        shown = self._shown or self._all_ticks()
+        self._look_at(self._first + (across + down) * shown / 8, self._shown)
+
+    def zoom_at(self, at: QPointF, by: float) -> None:
+        """More or fewer steps, the one under the pointer staying there."""
+        places, whole = self.places, self._all_ticks()
+        shown = (self._shown or whole) * by
+        tick = places.tick_at(max(at.x(), LABELS))
+        share = (tick - self._first) / (self._shown or whole)
+        shown = 0.0 if shown >= whole else max(4.0 * self.content.step_ticks, shown)
+        self._look_at(tick - share * (shown or whole), shown)
+
+    def reveal(self) -> None:
+        """The step in hand is seen."""
+        row = self.editor.hand.row
+        if row is None or not self._shown:
             return
-        self._drag = None
-        if drag.kind == "value" and drag.existed and not drag.moved:
-            self.removed.emit(drag.row, drag.step)
-        self.drag_ended.emit()
+        tick = float(self.editor.hand.step * self.content.step_of(row))
+        step = float(self.content.step_of(row))
+        if not self._first <= tick <= self._first + self._shown - step:
+            self._look_at(tick - self._shown / 2, self._shown)
+
+    def _all_ticks(self) -> float:
+        return float(Places(self.content, self.width(), self.height()).shown_ticks)
+
+    def _look_at(self, first: float, shown: float) -> None:
+        whole = self._all_ticks()
+        self._shown = shown if shown < whole else 0.0
+        self._first = max(0.0, min(whole - self._shown, first)) if self._shown else 0.0
+        self._places = None
+        self.refresh()
+
+    # Read aloud
+
+    def cell_box(self, cell: Cell) -> QRectF:
+        """A step of a row."""
+        places = self.places
+        if cell.row >= len(places.rows):
+            return QRectF()
+        row = places.rows[cell.row]
+        wide, x = places.step_width(row), places.x_of(row, cell.column)
+        top = places.level(cell.row) - places.tall
+        return QRectF(x - wide / 2, top, wide, places.tall + places.foot)
+
+    def cell_at(self, at: QPointF) -> Cell | None:
+        """The step there."""
+        place = self.places.place_at(at.x(), at.y())
+        if place is None or place.step >= place.row.length:
+            return None
+        return Cell(self.places.index_of(place.row.id), place.step)
+
+    def known_at(self, at: QPointF) -> str:
+        """Of a hit what it does and when; of a name its note."""
+        cell = self.cell_at(at)
+        if cell is None:
+            return ""
+        row = self.places.rows[cell.row].name
+        words = self.cells.table.words(*cell)
+        return tr("{row}, step {step}: {words}", row=row, step=cell.column + 1, words=words)
 
     def dragEnterEvent(self, event: QDragEnterEvent | None) -> None:
         """MIDI and WAV files may be dropped; anything else is the window's."""
@@ -311,12 +326,6 @@ class PatternCanvas(PlayheadCanvas):
         painter.setBrush(Qt.BrushStyle.NoBrush)
         painter.setPen(QPen(self.palette_now.crest, 1.5))
         painter.drawRoundedRect(QRectF(x - half, y - tall, 2 * half, tall + 6), 4, 4)
-
-
-def _there(row: Row, step: int) -> bool:
-    if isinstance(row, Voice):
-        return row.hit_at(step) is not None
-    return any(p.step == step for p in row.points)
 
 
 def _loops_in(data: QMimeData | None) -> list[str]:

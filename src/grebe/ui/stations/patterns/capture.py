@@ -15,7 +15,8 @@ from grebe.core.rig.spec import PITCHED_KINDS
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import EditError
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import Button, Canvas
+from grebe.ui.widgets.canvas import Canvas
+from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.formatting import note_name
 from grebe.words import counted, tr
 

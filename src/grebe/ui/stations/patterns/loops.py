@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Callable
 
 import numpy as np
-from PyQt6.QtCore import QLineF, QRectF, pyqtSignal
-from PyQt6.QtGui import QMouseEvent, QPainter, QPen
+from PyQt6.QtCore import QLineF, QPointF, QRectF, Qt, pyqtSignal
+from PyQt6.QtGui import QPainter, QPen
 from PyQt6.QtWidgets import QHBoxLayout, QLabel, QVBoxLayout, QWidget
 
 from grebe.app.actions.keymap import told
@@ -15,6 +15,8 @@ from grebe.app.editors.loop_editor import LoopEditor
 from grebe.app.editors.loop_files import LoopFiles
 from grebe.app.editors.loops import Fit, audio_of
 from grebe.app.editors.pattern_editor import PatternEditor
+from grebe.app.tables.listed import ListTable
+from grebe.app.tables.table import Cell
 from grebe.core.audio.fitting import repitch
 from grebe.core.patterns.loops import (
     Loop,
@@ -25,12 +27,14 @@ from grebe.core.patterns.model import Content
 from grebe.errors import GrebeError
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.ask_file import LOOPS, ask_folder
-from grebe.ui.widgets.controls import Button, Canvas
+from grebe.ui.widgets.canvas import Canvas
+from grebe.ui.widgets.controls import Button
+from grebe.ui.widgets.drags import Drag, EditDrag, Held
 from grebe.ui.widgets.formatting import note_name
 from grebe.words import counted, tr
 
 TRIM_MS, SHIFT_MS = 1.0, 1.0
-GRAB_PX = 6.0
+GRAB_PX = 12.0
 EVEN = (8, 16, 32, 4)
 
 
@@ -40,15 +44,16 @@ class LoopCanvas(Canvas):
     pointed = pyqtSignal(int)
     dragged = pyqtSignal(int, int)
     """Slice, and by how many samples its start moves."""
-    drag_ended = pyqtSignal()
 
     def __init__(self, editor: PatternEditor) -> None:
-        super().__init__(editor.session)
+        table = ListTable(
+            (tr("Begins"), tr("Note")), self._listed, lambda: self.index, self._choose
+        )
+        super().__init__(editor.session, table)
         self.loop: Loop | None = None
         self.audio: np.ndarray | None = None
         self.problem = ""
         self.index = 0
-        self._from: float | None = None
         self.setAccessibleName(tr("Loop"))
 
     def x_of(self, sample: float) -> float:
@@ -56,34 +61,72 @@ class LoopCanvas(Canvas):
         assert self.loop is not None
         return 8 + (self.width() - 16) * sample / self.loop.samples
 
-    def mousePressEvent(self, event: QMouseEvent | None) -> None:
-        """Take a slice in hand; near its start, drag that."""
-        if event is None or self.loop is None:
-            return
-        self.setFocus()
-        x = event.position().x()
-        sample = (x - 8) / (self.width() - 16) * self.loop.samples
-        inside = [i for i, s in enumerate(self.loop.slices) if s.start <= sample < s.end]
-        near = [i for i, s in enumerate(self.loop.slices) if abs(self.x_of(s.start) - x) < GRAB_PX]
-        if near or inside:
-            self.pointed.emit((near or inside)[0])
-            self._from = x if near else None
+    def _choose(self, row: int) -> None:
+        self.pointed.emit(row)
 
-    def mouseMoveEvent(self, event: QMouseEvent | None) -> None:
-        """Move the start of the slice in hand."""
-        if event is None or self._from is None or self.loop is None:
-            return
-        x = event.position().x()
-        by = round((x - self._from) / (self.width() - 16) * self.loop.samples)
-        if by:
-            self.dragged.emit(self.index, by)
-            self._from = x
+    def _listed(self) -> list[tuple[str, ...]]:
+        """Slices with where they begin."""
+        loop = self.loop
+        return [] if loop is None else [
+            (tr("slice {number}", number=n + 1), f"{s.start / loop.rate:.3f} s", note_name(s.note))
+            for n, s in enumerate(loop.slices)
+        ]  # fmt: skip
 
-    def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
-        """The drag is over."""
-        del event
-        self._from = None
-        self.drag_ended.emit()
+    def cell_box(self, cell: Cell) -> QRectF:
+        """A slice."""
+        if self.loop is None or cell.row >= len(self.loop.slices):
+            return QRectF()
+        piece = self.loop.slices[cell.row]
+        left, right = self.x_of(piece.start), self.x_of(piece.end)
+        return QRectF(left, 20, right - left, self.height() - 60)
+
+    def cell_at(self, at: QPointF) -> Cell | None:
+        """The slice there."""
+        slices = () if self.loop is None else self.loop.slices
+        inside = (
+            i for i, s in enumerate(slices) if self.x_of(s.start) <= at.x() < self.x_of(s.end)
+        )
+        return next((Cell(i, 0) for i in inside), None)
+
+    def _near(self, at: QPointF) -> int:
+        """The slice whose beginning is near; -1 for none."""
+        slices = () if self.loop is None else self.loop.slices
+        near = (i for i, s in enumerate(slices) if abs(self.x_of(s.start) - at.x()) < GRAB_PX)
+        return next(near, -1)
+
+    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
+        """Take a slice in hand."""
+        del selects
+        cell, near = self.cell_at(at), self._near(at)
+        if cell is not None or near >= 0:
+            self.pointed.emit(near if near >= 0 or cell is None else cell.row)
+        return cell is not None or near >= 0
+
+    def grip(self, at: QPointF, held: Held) -> Drag | None:
+        """A slice in hand; by its beginning that is moved."""
+        del held
+        self.pick(at)
+        if self._near(at) < 0:
+            return None
+        last = [at.x()]
+
+        def follow(to: QPointF, held: Held) -> str:
+            del held
+            assert self.loop is not None
+            by = round((to.x() - last[0]) / (self.width() - 16) * self.loop.samples)
+            if by:
+                self.dragged.emit(self.index, by)
+                last[0] = to.x()
+            start = self.loop.slices[self.index].start / self.loop.rate
+            return tr("begins at {start:.3f} s", start=start)
+
+        return EditDrag(self.session.store, follow)
+
+    def shape_at(self, at: QPointF, held: Held) -> Qt.CursorShape:
+        """A beginning goes sideways."""
+        del held
+        near = self._near(at) >= 0
+        return Qt.CursorShape.SplitHCursor if near else Qt.CursorShape.ArrowCursor
 
     def paint_still(self, painter: QPainter) -> None:
         """Draw bars, waveform, slices."""
@@ -153,7 +196,6 @@ class LoopsPane(QWidget):
         self.canvas = LoopCanvas(editor)
         self.canvas.pointed.connect(self._point)
         self.canvas.dragged.connect(self._drag)
-        self.canvas.drag_ended.connect(editor.session.store.end_merge)
         self.said = QLabel()
         self.said.setWordWrap(True)
         row = QHBoxLayout()

@@ -2,16 +2,19 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QRectF, Qt, pyqtSignal
-from PyQt6.QtGui import QMouseEvent, QPainter, QPen
+from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
+from PyQt6.QtGui import QPainter, QPen
 
 from grebe.app.actions.keymap import told
 from grebe.app.doing import does
 from grebe.app.editors.memory_edits import MemoryEdits
 from grebe.app.editors.pattern_editor import PatternEditor
+from grebe.app.tables.patterns import MemoryTable
+from grebe.app.tables.table import Cell
 from grebe.core.rig.memory import MemoryPlace, memory_map
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import Canvas
+from grebe.ui.widgets.canvas import Canvas
+from grebe.ui.widgets.drags import AimDrag, Drag, Held
 from grebe.words import tr
 
 LINE = 21.0
@@ -28,13 +31,14 @@ STATUS_WORDS = {
 
 
 class MemoryPane(Canvas):
-    """Columns of places; the arrows move, letters do. Nothing is dragged."""
+    """Columns of places; the arrows move, letters do, and a pattern can be dragged to its place."""
 
     taken = pyqtSignal(str)
     """A pattern is taken in hand."""
 
     def __init__(self, editor: PatternEditor) -> None:
-        super().__init__(editor.session)
+        table = MemoryTable(lambda: self.places, lambda: self.program, self._choose)
+        super().__init__(editor.session, table)
         self.editor = editor
         self._edits = MemoryEdits(editor.hand)
         self.program = 0
@@ -125,17 +129,71 @@ class MemoryPane(Canvas):
     def _place(self) -> MemoryPlace | None:
         return next((p for p in self.places if p.program == self.program), None)
 
-    def mousePressEvent(self, event: QMouseEvent | None) -> None:
-        """A click takes a place in hand, on the one in hand its pattern."""
-        if event is None:
-            return
-        self.setFocus()
-        for place in self.places:
-            if self._box(place.program).contains(event.position()):
-                if place.program == self.program:
-                    self.settings()
-                self.program = place.program
-                self.refresh()
+    def _choose(self, program: int) -> None:
+        self.program = program
+        self._keep_in_sight()
+
+    # Read aloud, and the pointer
+
+    def cell_box(self, cell: Cell) -> QRectF:
+        """Where a place is drawn."""
+        places = self.places
+        return self._box(places[cell.row].program) if cell.row < len(places) else QRectF()
+
+    def cell_at(self, at: QPointF) -> Cell | None:
+        """The place there."""
+        for row, place in enumerate(self.places):
+            if self._box(place.program).contains(at):
+                return Cell(row, 0)
+        return None
+
+    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
+        """Take a place in hand, or the pattern of the one that is."""
+        del selects
+        cell = self.cell_at(at)
+        if cell is None:
+            return False
+        place = self.places[cell.row]
+        if place.program == self.program:
+            self.settings()
+        self.program = place.program
+        self.refresh()
+        return True
+
+    def grip(self, at: QPointF, held: Held) -> Drag | None:
+        """A pattern: dragged to another place it is kept there, what was there takes its."""
+        del held
+        self.pick(at)
+        cell = self.cell_at(at)
+        place = None if cell is None else self.places[cell.row]
+        if place is None or not place.patterns:
+            return None
+        onto: list[int] = []
+
+        def aim(to: QPointF, held: Held) -> str:
+            del held
+            under = self.cell_at(to)
+            onto[:] = [] if under is None else [self.places[under.row].program]
+            pattern = place.patterns[0].name
+            if under is None:
+                return pattern
+            there = self.places[under.row]
+            return tr("{pattern} to {place}", pattern=pattern, place=there.printed)
+
+        def land() -> None:
+            if onto and onto[0] != place.program:
+                self.taken.emit(place.patterns[0].id)
+                self._edits.assign(onto[0])
+                self._choose(onto[0])
+
+        return AimDrag(aim, land)
+
+    def scroll_by(self, across: float, down: float) -> None:
+        """Other columns."""
+        last = max(0, self._columns() - self._columns_shown())
+        by = round(across or down) or (1 if across + down > 0 else -1)
+        self._first_column = max(0, min(last, self._first_column + by))
+        self.refresh()
 
     def paint_still(self, painter: QPainter) -> None:
         """Draw the columns in sight."""

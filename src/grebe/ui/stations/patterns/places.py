@@ -31,11 +31,16 @@ class StepPlace(NamedTuple):
 class Places:
     """The geometry of one content at one size."""
 
-    def __init__(self, content: Content, width: float, height: float) -> None:
+    def __init__(
+        self, content: Content, width: float, height: float, first: float = 0.0,
+        shown: float = 0.0,
+    ) -> None:  # fmt: skip
+        """`first` and `shown`: the ticks that are seen, where not all are."""
         self.content = content
         self.rows: tuple[Row, ...] = (*content.voices, *content.lanes)
         self.shown_ticks = max([content.ticks, *(content.ticks_of(r) for r in self.rows)])
         """Length of the time drawn: the pattern, or a row that is longer."""
+        self.first, self._seen = first, shown or float(self.shown_ticks)
         self.left, self.wide = LABELS + EDGE, width - LABELS - 20
         count = max(1, len(self.rows))
         most = MAX_ROW if count > 2 else TALL_ROW
@@ -47,7 +52,7 @@ class Places:
 
         self.like = (
             width, height, count, self.shown_ticks, content.ticks, content.step_ticks,
-            content.speed, content.swing, content.pin,
+            content.speed, content.swing, content.pin, self.first, self._seen,
         )  # fmt: skip
         """What the drawing of every row hangs on besides the row."""
 
@@ -57,11 +62,11 @@ class Places:
 
     def x_at(self, tick: float) -> float:
         """Where a tick lies."""
-        return self.left + self.wide * tick / self.shown_ticks
+        return self.left + self.wide * (tick - self.first) / self._seen
 
     def tick_at(self, x: float) -> float:
         """The tick at a place across."""
-        return (x - self.left) / self.wide * self.shown_ticks
+        return self.first + (x - self.left) / self.wide * self._seen
 
     def level(self, index: int) -> float:
         """Height of a row's waterline."""
@@ -82,7 +87,7 @@ class Places:
 
     def step_width(self, row: Row) -> float:
         """Width of a step."""
-        return self.wide * float(self.content.step_of(row)) / self.shown_ticks
+        return self.wide * float(self.content.step_of(row)) / self._seen
 
     def index_of(self, row_id: str) -> int:
         """Which row has this id; -1 for none."""
@@ -99,16 +104,23 @@ class Places:
         """Where a row comes round, in ticks."""
         return self.content.ticks_of(row)
 
+    def row_under(self, y: float) -> int:
+        """The row at a height, also above the first and below the last."""
+        return int((y - TOP) // self.row_height)
+
+    def step_under(self, row: Row, x: float) -> int:
+        """The step of a row nearest to a place across, also past its ends."""
+        place = round(self.tick_at(x) / float(self.content.step_of(row)))
+        if isinstance(row, Voice) and row.direction == "backward" and place < row.length:
+            return row.length - 1 - place
+        if isinstance(row, Voice) and row.direction == "there and back":
+            return 2 * row.length - 1 - place if row.length <= place < 2 * row.length else place
+        return place
+
     def place_at(self, x: float, y: float) -> StepPlace | None:
         """The row and the step under a point; the step may lie past the row's end."""
-        index = int((y - TOP) // self.row_height)
+        index = self.row_under(y)
         if not 0 <= index < len(self.rows) or x < LABELS:
             return None
         row = self.rows[index]
-        place = round(self.tick_at(x) / float(self.content.step_of(row)))
-        if isinstance(row, Voice):
-            if row.direction == "backward" and place < row.length:
-                place = row.length - 1 - place
-            elif row.direction == "there and back" and row.length <= place < 2 * row.length:
-                place = 2 * row.length - 1 - place
-        return StepPlace(row, max(0, place))
+        return StepPlace(row, max(0, self.step_under(row, x)))

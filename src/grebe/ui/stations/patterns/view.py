@@ -29,9 +29,9 @@ from grebe.ui.stations.patterns.makers import MakersPage
 from grebe.ui.stations.patterns.memory import MemoryPane
 from grebe.ui.stations.patterns.panes import PatternPanes
 from grebe.ui.stations.patterns.steps import StepsPane
-from grebe.ui.stations.patterns.strip import PatternStrip
 from grebe.ui.stations.patterns.transfer import PatternTransfer
 from grebe.ui.widgets.form import Form
+from grebe.ui.widgets.pattern_strip import PatternStrip
 from grebe.ui.widgets.sheet import Facts
 from grebe.ui.widgets.view import NO_BOX, PanedView, Sheet, Thing
 from grebe.words import counted, tr
@@ -91,11 +91,7 @@ class PatternsView(PanedView):
         self._make_panes()
         self.lay_out(self.pattern_canvas, self.sheet, above=self._above(), body=self.panes)
         canvas = self.pattern_canvas
-        canvas.written.connect(self.editor.hand.write)
-        canvas.removed.connect(self.editor.hand.remove)
-        canvas.length_dragged.connect(self.editor.hand.set_length)
         canvas.pointed.connect(self._point)
-        canvas.drag_ended.connect(session.store.end_merge)
         canvas.files_dropped.connect(self.transfer.import_files)
         self.document_changed()
 
@@ -352,6 +348,13 @@ class PatternsView(PanedView):
         self.pages.setCurrentWidget(self.fields)
         self.fields.open("name")
 
+    @does("rename_row")
+    def rename_row(self) -> None:
+        """To the name of the voice or lane in hand."""
+        self.pages.setCurrentWidget(self.fields)
+        lane = self.editor.hand.lane is not None
+        self.fields.open("name", owner="lane" if lane else "voice")
+
     def escaped(self) -> bool:
         """From the generators to the settings, then out of the selection."""
         if self.pages.currentWidget() is not self.fields:
@@ -366,4 +369,4 @@ class PatternsView(PanedView):
 
 def standing(hand: PatternHand) -> tuple[object, ...]:
     """What is on the screen, as far as a key can change it."""
-    return (hand.session.project, hand.row_id, hand.step, hand.anchor, hand.clip)
+    return (hand.session.project, hand.row_id, hand.step, hand.anchor)

@@ -5,11 +5,14 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from PyQt6.QtCore import QLineF, QPointF, QRectF, Qt, pyqtSignal
-from PyQt6.QtGui import QColor, QMouseEvent, QPainter, QPainterPath, QPen, QPolygonF
+from PyQt6.QtGui import QColor, QPainter, QPainterPath, QPen, QPolygonF
 
 from grebe.app.actions.keymap import told
 from grebe.app.live.session import Session
-from grebe.core.rig.formatting import hop_words
+from grebe.app.tables.listed import ListTable
+from grebe.app.tables.table import Cell
+from grebe.core.rig.edits import best_cable
+from grebe.core.rig.formatting import filter_words, hop_words
 from grebe.core.rig.layout import Drawing, drawing
 from grebe.core.rig.model import GREBE_ID, Cable, Device, Rig
 from grebe.core.rig.tree import ClockTree, tree_of
@@ -17,7 +20,8 @@ from grebe.core.rig.wiring import Wiring
 from grebe.ui.stations.rig.geometry import Picture, PlacedBox, PlacedCable, picture
 from grebe.ui.stations.sync.computers import signed
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import Canvas
+from grebe.ui.widgets.canvas import Canvas
+from grebe.ui.widgets.drags import AimDrag, Drag, Held
 from grebe.ui.widgets.theme import CORNER, Palette
 from grebe.words import tr
 
@@ -29,6 +33,8 @@ STYLES = {
 }
 
 
+JACKS = 18.0
+"""So much of a box's right end are its outputs, of its left end its inputs."""
 PLAIN_FROM = 60
 """Cables from which on lines are drawn without smoothing."""
 
@@ -40,9 +46,15 @@ class RigCanvas(Canvas):
     """Boxes and cables."""
 
     device_clicked = pyqtSignal(str)
+    cable_wanted = pyqtSignal(str, str, bool)
+    """From which box to which, and whether to plug it in at once: it was run from jack to jack."""
 
     def __init__(self, session: Session) -> None:
-        super().__init__(session)
+        table = ListTable(
+            (tr("Role"), tr("Clock")), self._listed, self._here,
+            lambda row: self.device_clicked.emit(self.placed[row].device),
+        )  # fmt: skip
+        super().__init__(session, table)
         self.selected = ""
         self.picture = Picture()
         self.wiring = Wiring(session.project.rig)
@@ -52,6 +64,9 @@ class RigCanvas(Canvas):
         """Identities of the cables the tree is made of; comparing 200 by content takes long."""
         self._clashing: set[int] = set()
         self._looks: tuple[Look, ...] = ()
+        self._running: tuple[QPointF, QPointF] | None = None
+        """The cable that is being run: from where, and where its end is now."""
+        self._onto = ""
         self._looks_of: tuple[Picture | None, Palette | None] = (None, None)
         self.setAccessibleName(tr("Clock tree"))
 
@@ -79,20 +94,140 @@ class RigCanvas(Canvas):
         """Crossings in the drawing."""
         return self._drawn[1].crossings if self._drawn is not None else 0
 
-    def mousePressEvent(self, event: QMouseEvent | None) -> None:
-        """A click selects a device."""
-        if event is not None:
-            self.setFocus()
-            self.pick(event.position())
+    # Read aloud
+
+    def _listed(self) -> list[tuple[str, ...]]:
+        """Each box with its role and the clock that reaches it."""
+        out: list[tuple[str, ...]] = []
+        for placed in self.placed:
+            device = self.wiring.devices.get(placed.device)
+            role = self._grebe_role() if device is None else _role(device, self.tree)
+            out.append(
+                (self.wiring.rig.name_of(placed.device), role, self._clock_of(placed.device))
+            )
+        return out
+
+    def _clock_of(self, device: str) -> str:
+        hop = self.tree.hops.get(device)
+        if hop is None:
+            return tr("no clock reaches it") if device != self.tree.leader else tr("leads")
+        return self.cable_words(hop.cable)
+
+    def _here(self) -> int:
+        return next((i for i, b in enumerate(self.placed) if b.device == self.selected), -1)
+
+    def cell_box(self, cell: Cell) -> QRectF:
+        """Where a box is drawn."""
+        return self.placed[cell.row].box if cell.row < len(self.placed) else QRectF()
+
+    def cell_at(self, at: QPointF) -> Cell | None:
+        """The box there."""
+        found = (i for i, placed in enumerate(self.placed) if placed.box.contains(at))
+        return next((Cell(i, 0) for i in found), None)
+
+    # The pointer
 
     def pick(self, at: QPointF, *, selects: bool = False) -> bool:
         """Take the box there in hand."""
         del selects
-        for placed in self.placed:
-            if placed.box.contains(at):
-                self.device_clicked.emit(placed.device)
-                return True
-        return False
+        cell = self.cell_at(at)
+        if cell is not None:
+            self.device_clicked.emit(self.placed[cell.row].device)
+        return cell is not None
+
+    def grip(self, at: QPointF, held: Held) -> Drag | None:
+        """A box: dragged onto another one it runs a cable there."""
+        del held
+        if not self.pick(at):
+            return None
+        cell = self.cell_at(at)
+        assert cell is not None
+        source = self.placed[cell.row]
+        jack = source.box.right() - at.x() < JACKS
+
+        def aim(to: QPointF, held: Held) -> str:
+            del held
+            onto = self._box_at(to)
+            begins = QPointF(source.box.right(), source.box.center().y()) if jack else at
+            self._running = (begins, to)
+            self._onto = onto.device if onto is not None and onto is not source else ""
+            self.update()
+            return self._proposal(source.device, self._onto)
+
+        def land() -> None:
+            onto = next((p for p in self.placed if p.device == self._onto), None)
+            if onto is not None:
+                end = self._running[1] if self._running is not None else at
+                into = end.x() - onto.box.left() < JACKS
+                self.cable_wanted.emit(source.device, onto.device, jack and into)
+
+        return AimDrag(aim, land, self._let_go)
+
+    def _let_go(self) -> None:
+        self._running, self._onto = None, ""
+        self.update()
+
+    def _box_at(self, at: QPointF) -> PlacedBox | None:
+        cell = self.cell_at(at)
+        return None if cell is None else self.placed[cell.row]
+
+    def _proposal(self, source: str, target: str) -> str:
+        """The cable that fits between two boxes, in words."""
+        rig = self.wiring.rig
+        if not target:
+            return tr("from {source} to \u2026", source=rig.name_of(source))
+        cable = best_cable(rig, source, target)
+        return tr(
+            "{source} to {target}: {cable}",
+            source=rig.name_of(source), target=rig.name_of(target), cable=self._plugs(cable),
+        )  # fmt: skip
+
+    def _plugs(self, cable: Cable) -> str:
+        """Its medium, and the jacks at its ends by name."""
+        ends = (self.wiring.source_jack(cable), self.wiring.target_jack(cable))
+        names = " \u2192 ".join(jack.name if jack is not None else tr("any") for jack in ends)
+        return f"{tr(cable.medium)}, {names}"
+
+    def shape_at(self, at: QPointF, held: Held) -> Qt.CursorShape:
+        """A hand over a box; a cross at its outputs, where a cable begins."""
+        del held
+        found = self._box_at(at)
+        if found is None:
+            return Qt.CursorShape.ArrowCursor
+        at_jacks = found.box.right() - at.x() < JACKS
+        return Qt.CursorShape.CrossCursor if at_jacks else Qt.CursorShape.PointingHandCursor
+
+    def known_at(self, at: QPointF) -> str:
+        """Of a box its role and the clock that reaches it; of a cable what flows, and how late."""
+        cell = self.cell_at(at)
+        if cell is not None:
+            name, role, clock = self._listed()[cell.row]
+            return f"{name}: {role}. {clock}."
+        placed = self.picture.cable_at(at)
+        return "" if placed is None else self.cable_words(self.wiring.cables[placed.cable])
+
+    def cable_words(self, cable: Cable) -> str:
+        """From where to where it goes, what it carries at what rate, and how late that arrives."""
+        rig = self.wiring.rig
+        says = [
+            tr(
+                "{source} to {target}", source=rig.name_of(cable.source),
+                target=rig.name_of(cable.target),
+            ),
+            self._plugs(cable),
+            tr("passes {what}", what=filter_words(cable.passes)),
+        ]  # fmt: skip
+        hop = self.tree.hops.get(cable.target)
+        if hop is not None and hop.cable is cable:
+            says.append(
+                tr(
+                    "clock of {rate} a quarter, {late:.2f} ms after the leader",
+                    rate=hop.rate, late=hop.delay_ms,
+                )
+            )  # fmt: skip
+        elif id(cable) in self._clashing:
+            says.append(tr("a second clock"))
+        return "; ".join(says)
 
     def paint_still(self, painter: QPainter) -> None:
         """Draw the tree."""
@@ -241,6 +376,7 @@ class RigCanvas(Canvas):
         gone = {d.id for d in status.devices if d.port == "gone"} if status else set()
         p = self.palette_now
         self._paint_computers(painter)
+        self._paint_running(painter)
         for placed in self.placed:
             if placed.device in gone:
                 box = placed.box
@@ -253,6 +389,18 @@ class RigCanvas(Canvas):
                 painter.setBrush(Qt.BrushStyle.NoBrush)
                 painter.setPen(QPen(p.eye, 2))
                 painter.drawRoundedRect(box, CORNER, CORNER)
+
+    def _paint_running(self, painter: QPainter) -> None:
+        """A cable in the hand, and the box it would go into."""
+        if self._running is None:
+            return
+        p, (begins, ends) = self.palette_now, self._running
+        draw.line(painter, begins.x(), begins.y(), ends.x(), ends.y(), p.crest, 2.5)
+        for placed in self.placed:
+            if placed.device == self._onto:
+                painter.setBrush(Qt.BrushStyle.NoBrush)
+                painter.setPen(QPen(p.crest, 3))
+                painter.drawRoundedRect(placed.box, CORNER, CORNER)
 
     def _paint_computers(self, painter: QPainter) -> None:
         """How late the beat of each computer in the session is, in place of its role."""

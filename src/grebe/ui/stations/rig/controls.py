@@ -2,16 +2,17 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QRectF, Qt
-from PyQt6.QtGui import QKeyEvent, QKeySequence, QMouseEvent, QPainter
+from PyQt6.QtCore import QPointF, QRectF, Qt
+from PyQt6.QtGui import QKeyEvent, QKeySequence, QPainter
 
 from grebe.app.actions.keymap import key_map, printed, told
 from grebe.app.doing import does
 from grebe.app.editors.rig_editor import RigEditor
+from grebe.app.tables.listed import ListTable
+from grebe.app.tables.table import Cell
 from grebe.core.player.controls import LEARNABLE
-from grebe.core.rig.trigger import Binding
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import Canvas
+from grebe.ui.widgets.canvas import Canvas
 from grebe.ui.widgets.keyboard import key_names
 from grebe.words import tr
 
@@ -26,7 +27,10 @@ class ControlsPane(Canvas):
     """Arrows choose an action, L learns a press for it, K a computer key, Delete forgets both."""
 
     def __init__(self, editor: RigEditor) -> None:
-        super().__init__(editor.session)
+        table = ListTable(
+            (tr("Press"), tr("Computer key")), self._listed, lambda: self.index, self._choose
+        )
+        super().__init__(editor.session, table)
         self._editor = editor
         self.index = 0
         self.takes_key = False
@@ -48,15 +52,46 @@ class ControlsPane(Canvas):
         wide = self.width() / COLUMNS
         return QRectF(column * wide, HEAD + row * ROW, wide - 10, ROW)
 
-    def mousePressEvent(self, event: QMouseEvent | None) -> None:
-        """A click chooses."""
-        if event is None:
-            return
-        for index in range(len(LEARNABLE)):
-            if self._box(index).contains(event.position()):
-                self.index = index
-        self.setFocus()
+    def _choose(self, index: int) -> None:
+        self.index = index
         self.refresh()
+
+    def _listed(self) -> list[tuple[str, ...]]:
+        """Each action with what was learnt for it."""
+        return [(one.title, *self.learnt_for(one.id)) for one in LEARNABLE]
+
+    def learnt_for(self, action: str) -> tuple[str, str]:
+        """Presses and the computer key that an action was learnt; "" for none."""
+        rig = self.session.project.rig
+        presses = [
+            f"{rig.name_of(b.trigger.device)} {b.trigger.kind} {b.trigger.number}"
+            for b in rig.bindings
+            if b.action == action
+        ]
+        key = next((k.keys for k in rig.keys if k.action == action), "")
+        return ", ".join(presses), key
+
+    def cell_box(self, cell: Cell) -> QRectF:
+        """Where an action stands."""
+        return self._box(cell.row)
+
+    def cell_at(self, at: QPointF) -> Cell | None:
+        """The action there."""
+        rows = range(len(LEARNABLE))
+        return next((Cell(row, 0) for row in rows if self._box(row).contains(at)), None)
+
+    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
+        """Choose the action there."""
+        del selects
+        cell = self.cell_at(at)
+        if cell is not None:
+            self._choose(cell.row)
+        return cell is not None
+
+    def double(self, at: QPointF) -> None:
+        """A second click learns a press for it."""
+        if self.pick(at):
+            self.asked.emit("learn_press")
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         """While a key is learnt, take it."""
@@ -168,20 +203,12 @@ class ControlsPane(Canvas):
             tr("No box is heard yet: set Heard at, on its sheet.")
         )  # fmt: skip
         draw.text(painter, 4, 42, below, p.muted, size=14, width=self.width() - 8)
-        bindings: dict[str, list[Binding]] = {}
-        for binding in rig.bindings:
-            bindings.setdefault(binding.action, []).append(binding)
-        keys = {k.action: k.keys for k in rig.keys}
         for index, named in enumerate(LEARNABLE):
             box = self._box(index)
             here = index == self.index
             if here:
                 draw.panel(painter, box, p.soft, p.crest)
-            learnt = [
-                f"{rig.name_of(b.trigger.device)} {b.trigger.kind} {b.trigger.number}"
-                for b in bindings.get(named.id, ())
-            ]
-            learnt += [keys[named.id]] if named.id in keys else []
+            learnt = [words for words in self.learnt_for(named.id) if words]
             draw.text(painter, box.left() + 6, box.bottom() - 7, named.title,
                       p.ink if learnt or here else p.muted, size=14,
                       weight=600 if learnt else 400, width=box.width() * 0.56)  # fmt: skip

@@ -3,12 +3,16 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import partial
+from math import hypot
 
 from PyQt6.QtCore import QPointF, QRectF
 
 from grebe.core.rig.layout import Drawing, Piece, tracks
 from grebe.core.rig.wiring import Wiring
 
+REACH = 12.0
+"""A pointer so near a cable means it: 24 px across."""
 BOX_WIDTH = 176.0
 LEAST_WIDTH = 136.0
 """Of a box where there are many columns: its longest line still fits."""
@@ -53,6 +57,22 @@ class Picture:
     height: float = 0.0
     """Room it takes; more than there was when the rig is large."""
     lines_in_box: int = 3
+
+    def cable_at(self, at: QPointF) -> PlacedCable | None:
+        """The cable that runs nearest to a point, where one runs near it."""
+        near = [(min(map(partial(_apart, at), c.corners[:-1], c.corners[1:])), i)
+                for i, c in enumerate(self.cables)]  # fmt: skip
+        apart, found = min(near, default=(REACH, -1))
+        return self.cables[found] if apart < REACH else None
+
+
+def _apart(at: QPointF, one: QPointF, other: QPointF) -> float:
+    """From a point to a stretch of a line, in pixels."""
+    along, to = other - one, at - one
+    long = QPointF.dotProduct(along, along)
+    share = 0.0 if not long else max(0.0, min(1.0, QPointF.dotProduct(to, along) / long))
+    off = to - along * share
+    return float(hypot(off.x(), off.y()))
 
 
 @dataclass

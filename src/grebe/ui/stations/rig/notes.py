@@ -2,16 +2,18 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QRectF
-from PyQt6.QtGui import QMouseEvent, QPainter
+from PyQt6.QtCore import QPointF, QRectF
+from PyQt6.QtGui import QPainter
 
 from grebe.app.doing import does
 from grebe.app.editors.rig_editor import RigEditor
+from grebe.app.tables.listed import ListTable
+from grebe.app.tables.table import Cell
 from grebe.core.rig.model import Device, Route
 from grebe.core.rig.notemap import PadLayout, note_map
 from grebe.core.rig.passage import NOT_SENT, route_notes
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import Canvas
+from grebe.ui.widgets.canvas import Canvas
 from grebe.words import tr
 
 PAD = 62.0
@@ -23,7 +25,10 @@ class NotesPane(Canvas):
     """One route at a time. Arrows choose a pad, + and - change the note it becomes."""
 
     def __init__(self, editor: RigEditor) -> None:
-        super().__init__(editor.session)
+        table = ListTable(
+            (tr("Note"), tr("Becomes")), self._listed, lambda: self.pad - 1, self._choose
+        )
+        super().__init__(editor.session, table)
         self._editor = editor
         self.index = 0
         self.pad = 1
@@ -43,6 +48,41 @@ class NotesPane(Canvas):
         if route is None or route.source not in known or route.target not in known:
             return None
         return known[route.source], known[route.target]
+
+    # Read aloud
+
+    def _listed(self) -> list[tuple[str, ...]]:
+        """Pads of the source, each with its note and what that becomes."""
+        ends = self.ends()
+        pads = None if ends is None else ends[0].spec.pads
+        if pads is None:
+            return []
+        table = self._table()
+        notes = [pads.note_of(pad + 1) for pad in range(pads.rows * pads.cols)]
+        return [
+            (tr("pad {pad}", pad=pad + 1), str(note), str(table[note]) if note < 128 else "-")
+            for pad, note in enumerate(notes)
+        ]
+
+    def _choose(self, row: int) -> None:
+        self.pad = row + 1
+        self.refresh()
+
+    def cell_box(self, cell: Cell) -> QRectF:
+        """Where a pad is drawn."""
+        return next((box for box, pad in self._pads if pad == cell.row + 1), QRectF())
+
+    def cell_at(self, at: QPointF) -> Cell | None:
+        """The pad there."""
+        return next((Cell(pad - 1, 0) for box, pad in self._pads if box.contains(at)), None)
+
+    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
+        """Choose a pad of the source."""
+        del selects
+        cell = self.cell_at(at)
+        if cell is not None:
+            self._choose(cell.row)
+        return cell is not None
 
     def _table(self) -> tuple[int, ...]:
         """The note that each note becomes."""
@@ -143,16 +183,6 @@ class NotesPane(Canvas):
     def one_before(self) -> None:
         """The route before."""
         self._route(-1)
-
-    def mousePressEvent(self, event: QMouseEvent | None) -> None:
-        """Choose a pad."""
-        if event is None:
-            return
-        self.setFocus()
-        for box, pad in self._pads:
-            if box.contains(event.position()):
-                self.pad = pad
-                self.refresh()
 
     def paint_still(self, painter: QPainter) -> None:
         """Draw both fields of pads and the sentence over them."""

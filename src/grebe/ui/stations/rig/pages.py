@@ -186,10 +186,17 @@ class CablePage(Page):
         self.source.currentIndexChanged.connect(self._propose)
         self.target.currentIndexChanged.connect(self._propose)
 
-    def open(self, source: str) -> None:
-        """Begin at a device; for one without any cable between Grebe and it, the way it obeys."""
+    def open(self, source: str, target: str = "") -> None:
+        """Begin at a device; for one without any cable between Grebe and it, the way it obeys.
+
+        With a `target` the cable that fits between the two.
+        """
         rig = self._session.project.rig
-        bare = source != GREBE_ID and all(source not in (c.source, c.target) for c in rig.cables)
+        bare = (
+            not target
+            and source != GREBE_ID
+            and all(source not in (c.source, c.target) for c in rig.cables)
+        )
         obeys = spec_of(rig, source).obeys
         wanted = source if bare else ""
         if bare and (obeys.clock or obeys.notes or obeys.program):
@@ -205,6 +212,8 @@ class CablePage(Page):
         plugged = {c.target for c in rig.cables if c.source == source} | {source, GREBE_ID}
         others = [i for i, (d, _) in enumerate(rows) if d != source]
         free = next((i for i in others if rows[i][0] not in plugged), others[0] if others else 0)
+        if target:
+            free = self.target.findData(target)
         if wanted:
             free = self.target.findData(wanted if source == GREBE_ID else GREBE_ID)
         self.target.setCurrentIndex(free)

@@ -12,6 +12,7 @@ from grebe.app.doing import does
 from grebe.app.editors.rig_editor import RigEditor
 from grebe.app.settings import read_settings
 from grebe.core.rig.edits import (
+    best_cable,
     uses_of,
 )
 from grebe.core.rig.model import Cable
@@ -114,6 +115,14 @@ class RigSide:
         """Run a cable from the selected one."""
         self.pages.setCurrentWidget(self.cable_page)
         self.cable_page.open(self._editor.hand.selected)
+
+    def run_cable(self, source: str, target: str, *, at_once: bool) -> None:
+        """Between these boxes: plugged in as it fits, or proposed first."""
+        if at_once:
+            self._plug(best_cable(self._editor.session.project.rig, source, target))
+            return
+        self.pages.setCurrentWidget(self.cable_page)
+        self.cable_page.open(source, target)
 
     @does("add_route")
     def add_route(self) -> None:

@@ -11,6 +11,7 @@ from PyQt6.QtWidgets import (
 )
 
 from grebe.app.doing import Act, acts_of, does
+from grebe.app.editors.clip import ThingClip, box_in_hand
 from grebe.app.editors.rig_editor import RigEditor
 from grebe.app.live.networking import SEEN
 from grebe.app.live.session import Session
@@ -51,9 +52,11 @@ class RigView(PanedView):
     def __init__(self, session: Session) -> None:
         super().__init__(session)
         self.editor = RigEditor(session)
+        self.clip = ThingClip(session, lambda: box_in_hand(session, self.selected))
         self._ports_shown: tuple[str, ...] = ()
         self.tree_canvas = RigCanvas(session)
         self.tree_canvas.device_clicked.connect(self.select)
+        self.tree_canvas.cable_wanted.connect(self._run_cable)
         self.findings = FindingsList(session)
         self.findings.setFixedHeight(FINDINGS_HEIGHT)
         self.tables = TablesPane(self.editor, self._ask_removal)
@@ -105,6 +108,9 @@ class RigView(PanedView):
             self._draw_rig()
         return super().eventFilter(watched, event)
 
+    def _run_cable(self, source: str, target: str, at_once: bool) -> None:
+        self.side.run_cable(source, target, at_once=at_once)
+
     def _draw_rig(self) -> None:
         size = self.drawing_area.size()
         self.tree_canvas.selected = self.selected
@@ -115,7 +121,10 @@ class RigView(PanedView):
 
     def acts(self, part: int) -> dict[str, Act]:
         """What the part shown has for an action, then the view, then the editor."""
-        own = {**self.editor.acts(), **acts_of(self.side, self.profiles, self.rig_panes, self)}
+        own = {
+            **self.editor.acts(),
+            **acts_of(self.side, self.profiles, self.rig_panes, self, self.clip),
+        }
         pane = self.panes.widget(part)
         return {**own, **acts_of(pane)} if pane is not None else own
 

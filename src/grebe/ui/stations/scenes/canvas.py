@@ -3,15 +3,19 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
-from PyQt6.QtGui import QMouseEvent, QPainter, QWheelEvent
+from PyQt6.QtGui import QDragEnterEvent, QDragMoveEvent, QDropEvent, QPainter, QPen
 
 from grebe.app.actions.keymap import told
 from grebe.app.editors.scene_editor import SceneEditor
 from grebe.app.editors.scene_model import SceneTransition
+from grebe.app.tables.songs import SceneTable
+from grebe.app.tables.table import Cell
 from grebe.core.rig.model import Device
 from grebe.core.songs.model import Part, Scene
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import Canvas
+from grebe.ui.widgets.canvas import Canvas
+from grebe.ui.widgets.clipboard import dragged_pattern
+from grebe.ui.widgets.drags import AimDrag, Drag, Held
 from grebe.words import counted, tr
 
 LABELS = 140.0
@@ -21,7 +25,6 @@ HANDS = 64.0
 MAX_ROW, MIN_ROW = 74.0, 40.0
 THICK, THIN = 10.0, 5.0
 KNOT = 6.0
-WHEEL_STEP = 120
 LONG_LABEL = 17
 
 
@@ -31,9 +34,16 @@ class ChartCanvas(Canvas):
     pointed = pyqtSignal(str, str)
     """Scene and device clicked; the device is "" in the head of the chart."""
 
+    given = pyqtSignal(str, int, int, bool)
+    """A pattern that was dropped on a cell, by row and column; whether after what is there."""
+
     def __init__(self, editor: SceneEditor) -> None:
-        super().__init__(editor.session)
+        super().__init__(editor.session, SceneTable(editor.hand))
         self.editor = editor
+        self._goes_to: int | None = None
+        """The column before which a dragged scene would stand."""
+        self._onto: Cell | None = None
+        self.surface.setAcceptDrops(True)
         self.first = 0
         """The first column seen."""
         self.top = 0
@@ -77,17 +87,146 @@ class ChartCanvas(Canvas):
             self.first = first
             self.refresh()
 
-    def wheelEvent(self, event: QWheelEvent | None) -> None:
-        """Scroll through the scenes."""
-        if event is not None:
-            turned = event.angleDelta().y() or event.angleDelta().x()
-            self.turn(-round(turned / WHEEL_STEP))
+    def scroll_by(self, across: float, down: float) -> None:
+        """Scroll through the scenes; boxes where not all are seen."""
+        self.turn(round(across or (down if self.rows >= len(self.editor.hand.devices) else 0)))
+        most = max(0, len(self.editor.hand.devices) - self.rows)
+        top = max(0, min(most, self.top + round(down)))
+        if top != self.top:
+            self.top = top
+            self.refresh()
 
-    def mousePressEvent(self, event: QMouseEvent | None) -> None:
-        """Take a scene and a device in hand."""
-        if event is not None:
-            self.setFocus()
-            self.pick(event.position())
+    # Read aloud
+
+    def cell_box(self, cell: Cell) -> QRectF:
+        """A box in a scene."""
+        top = HEAD + self.row * (cell.row - self.top)
+        return QRectF(LABELS + COLUMN * (cell.column - self.first), top, COLUMN, self.row)
+
+    def cell_at(self, at: QPointF) -> Cell | None:
+        """The box in a scene there."""
+        row = int((at.y() - HEAD) // self.row) + self.top
+        column = int((at.x() - LABELS) // COLUMN) + self.first
+        hand = self.editor.hand
+        inside = at.x() >= LABELS and at.y() >= HEAD and row < len(hand.devices)
+        return Cell(row, column) if inside and column < len(hand.scenes) else None
+
+    def known_at(self, at: QPointF) -> str:
+        """What the box plays there, and what has to change for it."""
+        cell = self.cell_at(at)
+        if cell is None:
+            return ""
+        hand = self.editor.hand
+        where = tr("{device} in {scene}", device=hand.devices[cell.row].name,
+                   scene=hand.scenes[cell.column].name)  # fmt: skip
+        return f"{where}: {self.cells.table.words(*cell)}"
+
+    # The pointer
+
+    def shape_at(self, at: QPointF, held: Held) -> Qt.CursorShape:
+        """Heads and cells can be dragged."""
+        del held
+        column = int((at.x() - LABELS) // COLUMN) + self.first
+        over = at.x() >= LABELS and column < len(self.editor.hand.scenes)
+        return Qt.CursorShape.OpenHandCursor if over else Qt.CursorShape.ArrowCursor
+
+    def double(self, at: QPointF) -> None:
+        """A cell: its chain as a list. A head: the scene's settings."""
+        if self.pick(at):
+            self.asked.emit("settings" if self.cell_at(at) is None else "edit_chain")
+
+    def grip(self, at: QPointF, held: Held) -> Drag | None:
+        """A head: the scene goes elsewhere. A cell: what it has goes to another scene too."""
+        del held
+        if not self.pick(at):
+            return None
+        cell = self.cell_at(at)
+        return self._scene_drag() if cell is None else self._part_drag(cell)
+
+    def _scene_drag(self) -> Drag:
+        hand = self.editor.hand
+        moved = hand.scene_id
+        name = next(s.name for s in hand.scenes if s.id == moved)
+
+        def aim(to: QPointF, held: Held) -> str:
+            del held
+            scenes = hand.scenes
+            self._goes_to = max(0, min(len(scenes), round((to.x() - LABELS) / COLUMN) + self.first))
+            self.update()
+            if self._goes_to >= len(scenes):
+                return tr("{name} to the end", name=name)
+            return tr("{name} before {other}", name=name, other=scenes[self._goes_to].name)
+
+        def land() -> None:
+            scenes = hand.scenes
+            at = self._goes_to if self._goes_to is not None else len(scenes)
+            self.editor.drags.move_before(moved, scenes[at].id if at < len(scenes) else "")
+
+        return AimDrag(aim, land, self._let_go)
+
+    def _part_drag(self, cell: Cell) -> Drag:
+        hand = self.editor.hand
+        device, source = hand.devices[cell.row], hand.scenes[cell.column]
+
+        def aim(to: QPointF, held: Held) -> str:
+            del held
+            under = self.cell_at(QPointF(to.x(), self.cell_box(cell).center().y()))
+            self._onto = under if under is not None and under != cell else None
+            self.update()
+            where = "" if self._onto is None else hand.scenes[self._onto.column].name
+            return tr("{device} as in {scene}", device=device.name, scene=source.name) + (
+                f" \u2192 {where}" if where else ""
+            )
+
+        def land() -> None:
+            if self._onto is not None:
+                onto = hand.scenes[self._onto.column].id
+                self.editor.drags.copy_part(device.id, source.id, onto)
+                self.pointed.emit(onto, device.id)
+
+        return AimDrag(aim, land, self._let_go)
+
+    def _let_go(self) -> None:
+        self._goes_to, self._onto = None, None
+        self.update()
+
+    # A pattern that is dragged here by its name
+
+    def dragEnterEvent(self, e: QDragEnterEvent | None) -> None:
+        """A pattern may come onto a cell."""
+        if e is not None and dragged_pattern(e.mimeData()):
+            e.acceptProposedAction()
+        elif e is not None:
+            e.ignore()
+
+    def dragMoveEvent(self, e: QDragMoveEvent | None) -> None:
+        """Over a cell of its box."""
+        if e is not None:
+            self._onto = self.cell_at(e.position())
+            self.update()
+            e.setAccepted(self._onto is not None)
+
+    def dropEvent(self, e: QDropEvent | None) -> None:
+        """In place of what the box played there; with Ctrl after it."""
+        if e is None:
+            return
+        pattern, cell = dragged_pattern(e.mimeData()), self.cell_at(e.position())
+        self._let_go()
+        if pattern and cell is not None:
+            longer = bool(e.modifiers() & Held.ControlModifier)
+            self.given.emit(pattern, cell.row, cell.column, longer)
+            e.acceptProposedAction()
+
+    def paint_moving(self, painter: QPainter) -> None:
+        """Where what is dragged would go."""
+        p = self.palette_now
+        if self._goes_to is not None:
+            x = LABELS + COLUMN * (self._goes_to - self.first)
+            draw.line(painter, x, 4, x, self.height() - HANDS, p.crest, 3)
+        if self._onto is not None:
+            painter.setBrush(Qt.BrushStyle.NoBrush)
+            painter.setPen(QPen(p.crest, 3))
+            painter.drawRoundedRect(self.cell_box(self._onto).adjusted(2, 2, -2, -2), 6, 6)
 
     def pick(self, at: QPointF, *, selects: bool = False) -> bool:
         """Take the scene, and the device, there in hand."""

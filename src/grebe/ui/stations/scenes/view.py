@@ -6,6 +6,7 @@ from functools import partial
 
 from grebe.app.actions.keymap import told
 from grebe.app.doing import Act, acts_of, does
+from grebe.app.editors.clip import ThingClip, scene_in_hand
 from grebe.app.editors.scene_editor import SceneEditor
 from grebe.app.editors.scene_form import ECHOES, FOLLOWS, NO_ECHO, NO_ROLE, SCHOOLS
 from grebe.app.live.session import Session
@@ -15,6 +16,7 @@ from grebe.errors import EditError
 from grebe.ui.stations.scenes.canvas import ChartCanvas
 from grebe.ui.stations.scenes.facts import scene_lines
 from grebe.ui.widgets.form import Form
+from grebe.ui.widgets.pattern_strip import PatternStrip
 from grebe.ui.widgets.sheet import Facts
 from grebe.ui.widgets.view import NO_BOX, Sheet, Thing, View
 from grebe.words import counted, tr
@@ -57,15 +59,20 @@ class ScenesView(View):
         super().__init__(session)
         self._facts_stale = True
         self.editor = SceneEditor(session)
+        hand = self.editor.hand
+        self.clip = ThingClip(session, lambda: scene_in_hand(session, hand.scene_id))
         self.chart = ChartCanvas(self.editor)
         self.chart.pointed.connect(self._point)
+        self.chart.given.connect(self._given)
+        self.strip = PatternStrip(session)
+        self.strip.chosen.connect(self._pattern_pointed)
         self.sheet = Sheet()
         self.facts = Facts(grows=True)
         self.form = Form(self.editor.hand, TITLES, ROWS, self.editor.hand)
         self.form.put_below(self.facts)
         self.take_typed(self.form, self.editor.hand)
         self.sheet.column.addWidget(self.form, 1)
-        self.lay_out(self.chart, self.sheet)
+        self.lay_out(self.chart, self.sheet, above=self.strip)
         self.document_changed()
 
     @property
@@ -89,6 +96,7 @@ class ScenesView(View):
         )
         self.heading.say(f"{counted(len(scenes), 'scene')} {which}", below)
         self.chart.reveal()
+        self.strip.arrange()
         self._show_sheet()
 
     @property
@@ -127,7 +135,7 @@ class ScenesView(View):
         """The view's own, then the editor's; numbered keys."""
         del part
         numbered = {f"number_{n}": partial(self.editor.part.number, n) for n in range(1, 10)}
-        return {**self.editor.acts(), **acts_of(self), **numbered}
+        return {**self.editor.acts(), **acts_of(self, self.clip), **numbered}
 
     def around(self, action_id: str, act: Act) -> Act:
         """Show what is in hand now."""
@@ -155,6 +163,29 @@ class ScenesView(View):
         self.editor.hand.device_id = device or self.editor.hand.device_id
         self.session.selection.box = self.editor.hand.device_id
         self.document_changed()
+
+    def _given(self, pattern: str, row: int, column: int, longer: bool) -> None:
+        """A pattern was dropped on a cell."""
+        hand = self.editor.hand
+        device, scene = hand.devices[row].id, hand.scenes[column].id
+        try:
+            self.editor.drags.give(pattern, device, scene, longer=longer)
+        except EditError as error:
+            self.session.say("warn", f"{error}.")
+            return
+        self._point(scene, device)
+
+    def _pattern_pointed(self, pattern: str) -> None:
+        """A pattern of the strip: its box is in hand."""
+        found = next((p for p in self.session.project.patterns if p.id == pattern), None)
+        if found is not None:
+            self.strip.current = pattern
+            self._point(self.editor.hand.scene_id, found.device)
+
+    @does("edit_chain")
+    def edit_chain(self) -> None:
+        """To the chain, as a list."""
+        self.form.open("chain")
 
     @does("settings")
     def settings(self) -> None:

@@ -5,26 +5,24 @@ from __future__ import annotations
 from collections.abc import Iterator
 
 from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
-from PyQt6.QtGui import QColor, QMouseEvent, QPainter, QPen, QPolygonF
+from PyQt6.QtGui import QPainter, QPen, QPolygonF
 
 from grebe.app.actions.keymap import told
 from grebe.app.editors.set_editor import SetEditor
-from grebe.core.audio.care import repitch_semitones
+from grebe.app.tables.songs import SetTable
+from grebe.app.tables.table import Cell
 from grebe.core.sets.edit import versions_of
 from grebe.core.sets.formatting import (
-    between_words,
     key_words,
-    reason_words,
-    shift_words,
     tempo_words,
-    work_words,
 )
 from grebe.core.sets.model import wished
-from grebe.core.sets.order import relative_energy
 from grebe.core.sets.plan import PlacedSong, SetSchedule
 from grebe.core.time.formatting import clock_text
+from grebe.ui.stations.set.crossings import EDGE, paint_between
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import PlayheadCanvas
+from grebe.ui.widgets.canvas import PlayheadCanvas
+from grebe.ui.widgets.drags import AimDrag, Drag, EditDrag, Held
 from grebe.ui.widgets.formatting import length_text
 from grebe.words import tr
 
@@ -33,13 +31,14 @@ SONGS = 146.0
 VERSION = 22.0
 FOOT = 158.0
 """Room for what lies between songs."""
-EDGE = 6.0
 GAP = 3.0
 NARROW = 62.0
 MOST_ENERGY = 0.44
 """Share of a song's block that full energy fills."""
 CURVE_STEPS = 12
-WISH_REACH = 10.0
+WISH_REACH = 14.0
+GRAB_PX = 12.0
+"""Half of what can be taken hold of: 24 px across."""
 
 
 class SetCanvas(PlayheadCanvas):
@@ -51,9 +50,10 @@ class SetCanvas(PlayheadCanvas):
     """A place and the energy drawn there."""
 
     def __init__(self, editor: SetEditor) -> None:
-        super().__init__(editor.session)
+        super().__init__(editor.session, SetTable(editor.hand))
         self.editor = editor
-        self._drawing = False
+        self._goes_to: int | None = None
+        """The place that a dragged song would have."""
         self.setAccessibleName(tr("Set"))
 
     # Where things lie
@@ -100,42 +100,127 @@ class SetCanvas(PlayheadCanvas):
         """Over songs and tempo path."""
         return AXIS - 6, self.height() - FOOT
 
-    # The mouse
+    # The pointer
 
-    def mousePressEvent(self, event: QMouseEvent | None) -> None:
-        """A click takes a song; begun on the line of wishes, it draws there."""
-        if event is None:
-            return
-        self.setFocus()
-        self._drawing = self._near_wish(event.position())
-        if self._drawing:
-            self._draw_wish(event.position())
-        else:
-            self.pick(event.position())
+    def grip(self, at: QPointF, held: Held) -> Drag | None:
+        """The wish line, what lies between two songs, or a song: each is dragged its own way."""
+        del held
+        plan = self.editor.hand.plan
+        if plan is None:
+            return None
+        if self._near_wish(at):
+            return EditDrag(self.session.store, self._draw_wish, lambda: None)
+        between = self._edge_at(plan, at)
+        if between is not None:
+            self.pointed.emit(between.entry.id)
+            return self._edge_drag(plan, between, at)
+        return self._song_drag(plan) if self.pick(at) else None
+
+    def _edge_at(self, plan: SetSchedule, at: QPointF) -> PlacedSong | None:
+        """The song whose beginning is near, where there is silence or a ramp before it."""
+        if not AXIS <= at.y() <= AXIS + SONGS:
+            return None
+        for song in plan.songs[1:]:
+            long = self.block_of(plan, song).width()
+            near = abs(self._x(plan, song.start_s) - at.x()) < min(GRAB_PX, long / 3)
+            if near and song.entry.into in ("stop", "ramp"):
+                return song
+        return None
+
+    def _edge_drag(self, plan: SetSchedule, song: PlacedSong, begun: QPointF) -> Drag:
+        scale, before = self._scale(plan), plan.running
+        bar_s = 240 / (song.facts.bpm if song.facts is not None else 120)
+
+        def follow(to: QPointF, held: Held) -> str:
+            del held
+            seconds = (to.x() - begun.x()) / scale
+            return self.editor.drags.between(
+                before, song.entry.id, seconds, round(seconds / bar_s)
+            )  # fmt: skip
+
+        return EditDrag(self.session.store, follow)
+
+    def _song_drag(self, plan: SetSchedule) -> Drag:
+        """A song goes elsewhere; what the new order would cost is said while it hovers."""
+        before, entry = plan.running, self.editor.hand.entry_id
+
+        def aim(to: QPointF, held: Held) -> str:
+            del held
+            centres = [self.block_of(plan, s).center().x() for s in plan.songs]
+            place = sum(x < to.x() for x, s in zip(centres, plan.songs, strict=True)
+                        if s.entry.id != entry)  # fmt: skip
+            self._goes_to = place
+            self.update()
+            return self.editor.drags.cost_words(before, entry, place)
+
+        def land() -> None:
+            if self._goes_to is not None:
+                self.editor.drags.reorder(before, entry, self._goes_to)
+
+        return AimDrag(aim, land, self._let_go)
+
+    def _let_go(self) -> None:
+        self._goes_to = None
+        self.update()
+
+    def shape_at(self, at: QPointF, held: Held) -> Qt.CursorShape:
+        """What a drag from there would do."""
+        del held
+        plan = self.editor.hand.plan
+        if plan is None:
+            return Qt.CursorShape.ArrowCursor
+        if self._near_wish(at):
+            return Qt.CursorShape.SizeVerCursor
+        if self._edge_at(plan, at) is not None:
+            return Qt.CursorShape.SplitHCursor
+        over = self.cell_at(at) is not None
+        return Qt.CursorShape.OpenHandCursor if over else Qt.CursorShape.ArrowCursor
 
     def pick(self, at: QPointF, *, selects: bool = False) -> bool:
         """Take the song there in hand."""
         del selects
+        cell, plan = self.cell_at(at), self.editor.hand.plan
+        if cell is not None and plan is not None:
+            self.pointed.emit(plan.songs[cell.row].entry.id)
+        return cell is not None
+
+    # Read aloud
+
+    def cell_box(self, cell: Cell) -> QRectF:
+        """A song's block."""
         plan = self.editor.hand.plan
-        if plan is None:
-            return False
-        for song in plan.songs:
+        if plan is None or cell.row >= len(plan.songs):
+            return QRectF()
+        return self.block_of(plan, plan.songs[cell.row])
+
+    def cell_at(self, at: QPointF) -> Cell | None:
+        """The song there."""
+        plan = self.editor.hand.plan
+        for row, song in enumerate(() if plan is None else plan.songs):
+            assert plan is not None
             if self.block_of(plan, song).adjusted(0, 0, 0, self._versions).contains(at):
-                self.pointed.emit(song.entry.id)
-                return True
-        return False
+                return Cell(row, 0)
+        return None
 
-    def mouseMoveEvent(self, event: QMouseEvent | None) -> None:
-        """The line of wishes follows."""
-        if event is not None and self._drawing:
-            self._draw_wish(event.position())
+    def known_at(self, at: QPointF) -> str:
+        """A song's figures, and how it comes in."""
+        cell = self.cell_at(at)
+        if cell is None:
+            return ""
+        table = self.cells.table
+        figures = [f"{name}: {table.words(cell.row, n)}" for n, name in enumerate(table.columns())]
+        return "; ".join((table.rows()[cell.row], *figures))
 
-    def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
-        """A stroke is one edit."""
-        del event
-        if self._drawing:
-            self._drawing = False
-            self.session.store.end_merge()
+    def paint_moving(self, painter: QPainter) -> None:
+        """The playhead, and where a dragged song would stand."""
+        super().paint_moving(painter)
+        plan = self.editor.hand.plan
+        if plan is None or self._goes_to is None:
+            return
+        others = [s for s in plan.songs if s.entry.id != self.editor.hand.entry_id]
+        at = min(self._goes_to, len(others))
+        x = self._x(plan, others[at].start_s if at < len(others) else plan.seconds)
+        draw.line(painter, x, AXIS - 8, x, AXIS + SONGS + 8, self.palette_now.crest, 3)
 
     def _wish_points(self, plan: SetSchedule) -> list[QPointF]:
         running = plan.running
@@ -158,15 +243,20 @@ class SetCanvas(PlayheadCanvas):
         points = [] if plan is None else self._wish_points(plan)
         return any((p - at).manhattanLength() < WISH_REACH for p in points)
 
-    def _draw_wish(self, at: QPointF) -> None:
+    def _draw_wish(self, at: QPointF, held: Held) -> str:
+        """The energy wished for under the pointer is its height; what it became."""
+        del held
         plan = self.editor.hand.plan
         if plan is None:
-            return
+            return ""
         share = (AXIS + SONGS - at.y()) / (SONGS * MOST_ENERGY)
         for number, song in enumerate(plan.songs):
             block = self.block_of(plan, song)
             if block.left() <= at.x() <= block.right():
-                self.wished.emit(number, max(0.0, min(1.0, share)))
+                held_in = max(0.0, min(1.0, share))
+                self.wished.emit(number, held_in)
+                return tr("{share:.0f} % of the most", share=held_in * 100)
+        return ""
 
     # Drawing
 
@@ -186,8 +276,8 @@ class SetCanvas(PlayheadCanvas):
         self._paint_wish(painter, plan)
         top = AXIS + SONGS + self._versions + 14
         self._paint_path(painter, plan, QRectF(0, top, self.width(), self.height() - FOOT - top))
-        self._paint_between(painter, plan, QRectF(0, self.height() - FOOT + 8, self.width(),
-                                                  FOOT - 10))  # fmt: skip
+        box = QRectF(0, self.height() - FOOT + 8, self.width(), FOOT - 10)
+        paint_between(painter, p, self.editor.hand, plan, box)
 
     def _paint_axis(self, painter: QPainter, plan: SetSchedule) -> None:
         p = self.palette_now
@@ -380,83 +470,6 @@ class SetCanvas(PlayheadCanvas):
             draw.text(painter, x, at, how, p.ink, size=14, weight=600, align=draw.CENTRE)
             colour = p.reed if fits and crossing.key else p.muted if fits else p.sand
             draw.text(painter, x, at + 14, key, colour, size=12, weight=600, align=draw.CENTRE)
-
-    def _paint_between(self, painter: QPainter, plan: SetSchedule, box: QRectF) -> None:
-        """What lies before and after the song in hand, and why it lies there."""
-        p, rows = self.palette_now, plan.playable
-        here = next((n for n, s in enumerate(rows) if s.entry.id == self.editor.hand.entry_id), 0)
-        first = max(1, min(here, len(rows) - 3))
-        shown = [n for n in range(first, min(first + 3, len(rows))) if n >= 1]
-        draw.text(painter, EDGE, box.top() + 14, tr("Between songs"), p.ink, size=14, weight=600)
-        wide = (box.width() - 2 * EDGE - 24) / 3
-        for column, number in enumerate(shown):
-            panel = QRectF(EDGE + column * (wide + 12), box.top() + 24, wide, box.height() - 26)
-            self._paint_crossing(painter, plan, number, panel)
-
-    def _paint_crossing(
-        self, painter: QPainter, plan: SetSchedule, number: int, box: QRectF
-    ) -> None:
-        p, rows = self.palette_now, plan.playable
-        song, before = rows[number], rows[number - 1]
-        crossing = song.crossing
-        assert crossing is not None
-        assert song.facts is not None
-        assert before.facts is not None
-        here = song.entry.id == self.editor.hand.entry_id
-        found = crossing.between
-        draw.panel(painter, box, p.panel, p.crest if here else p.rule, width=2 if here else 1)
-        edge = p.eye if not found.fits else p.sand if found.by_hand else p.reed
-        draw.fill(painter, box.left(), box.top() + 2, 4, box.height() - 4, edge)
-        x, wide = box.left() + 14, box.width() - 22
-        name = f"{before.facts.song.name} \u2192 {song.facts.song.name}"
-        draw.text(painter, x, box.top() + 22, name, p.ink, size=16, weight=600, width=wide)
-        lines = list(self._lines(plan, number))
-        y = box.top() + 41
-        for words, colour, weight in lines:
-            if y > box.bottom() - 22:
-                break
-            draw.text(painter, x, y, words, colour, size=14, weight=weight, width=wide)
-            y += 18
-        why = reason_words(song, before, self._energies(plan, number), wished=None)
-        draw.text(painter, x, box.bottom() - 8, why, p.muted, size=12, width=wide)
-
-    def _lines(self, plan: SetSchedule, number: int) -> Iterator[tuple[str, QColor, int]]:
-        """What a panel says: the verdict, each piece of work, the shift that would match."""
-        p, project = self.palette_now, self.editor.hand.project
-        song = plan.playable[number]
-        crossing, facts = song.crossing, song.facts
-        assert crossing is not None
-        assert facts is not None
-        found = crossing.between
-        verdict = between_words(project, found)
-        yield verdict, p.eye if not found.fits else p.ink, 600 if not found.fits else 400
-        for work in found.by_hand:
-            yield f"\u25c6 {work_words(project, work)}", p.crest, 400
-        shift = shift_words(crossing.key, facts.key)
-        if shift:
-            yield tr("Keys match {shift}.", shift=shift), p.muted, 400
-        if song.entry.into == "carry" and abs(crossing.bpm_from - crossing.bpm_to) > 0.005:
-            turned = repitch_semitones(crossing.bpm_to, crossing.bpm_from)
-            words = tr(
-                "Its loops played at {bpm_from:g} BPM: {turned:+.2f} semitones.",
-                bpm_from=crossing.bpm_from,
-                turned=turned,
-            )
-            yield words, p.muted, 400
-        if crossing.metres is not None:
-            yield (
-                tr(
-                    "The metre goes from {metres} to {metres2}.",
-                    metres=crossing.metres[0],
-                    metres2=crossing.metres[1],
-                ),
-                p.sand,
-                400,
-            )
-
-    def _energies(self, plan: SetSchedule, number: int) -> tuple[float, float]:
-        found = relative_energy([s.facts for s in plan.playable if s.facts is not None])
-        return found[number - 1], found[number]
 
 
 def _tempo_points(song: PlacedSong) -> Iterator[tuple[float, float]]:

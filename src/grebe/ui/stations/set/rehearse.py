@@ -2,17 +2,19 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QRectF
+from PyQt6.QtCore import QPointF, QRectF
 from PyQt6.QtGui import QPainter, QPaintEvent
 
 from grebe.app.actions.keymap import told
 from grebe.app.doing import does
 from grebe.app.live.rehearsal import Rehearsal
 from grebe.app.live.stage_model import StagePlace
+from grebe.app.tables.listed import ListTable
+from grebe.app.tables.table import Cell
 from grebe.core.rehearse.score import Scored, Transition
 from grebe.errors import EditError
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import Canvas
+from grebe.ui.widgets.canvas import Canvas
 from grebe.ui.widgets.formatting import seconds_text
 from grebe.words import counted, tr
 
@@ -30,12 +32,52 @@ class RehearsePane(Canvas):
     """Drawn anew while it runs."""
 
     def __init__(self, rehearsal: Rehearsal) -> None:
-        super().__init__(rehearsal.session)
+        table = ListTable((tr("How it went"),), self._listed, lambda: self.index, self._choose)
+        super().__init__(rehearsal.session, table)
         self.rehearsal = rehearsal
         self.index = 0
         """The transition in hand, of those to practise."""
+        self._rows: list[tuple[QRectF, int]] = []
+        """Where the transitions that are seen are drawn."""
         self._practise: tuple[int, tuple[Transition, ...]] = (-1, ())
         self.setAccessibleName(tr("Rehearse"))
+
+    # Read aloud, and the pointer
+
+    def _listed(self) -> list[tuple[str, ...]]:
+        """What to practise, worst first."""
+        return [
+            (
+                f"{row.before} \u2192 {row.after}",
+                tr("{good} of {tries} good", good=row.good, tries=row.tries) + f". {row.worst}",
+            )
+            for row in self.practise
+        ]
+
+    def _choose(self, row: int) -> None:
+        self.index = row
+        self.refresh()
+
+    def cell_box(self, cell: Cell) -> QRectF:
+        """A transition's panel; empty where it is not seen."""
+        return next((box for box, row in self._rows if row == cell.row), QRectF())
+
+    def cell_at(self, at: QPointF) -> Cell | None:
+        """The transition there."""
+        return next((Cell(row, 0) for box, row in self._rows if box.contains(at)), None)
+
+    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
+        """Take a transition in hand."""
+        del selects
+        cell = self.cell_at(at)
+        if cell is not None:
+            self._choose(cell.row)
+        return cell is not None
+
+    def double(self, at: QPointF) -> None:
+        """A transition over and over."""
+        if self.pick(at):
+            self.asked.emit("drill")
 
     @property
     def practise(self) -> tuple[Transition, ...]:
@@ -115,7 +157,7 @@ class RehearsePane(Canvas):
     def paintEvent(self, event: QPaintEvent | None) -> None:
         """Draw everything: it changes while it runs."""
         del event
-        painter = QPainter(self)
+        painter = QPainter(self.surface)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         p = self.palette_now
         draw.fill(painter, 0, 0, self.width(), self.height(), p.ground)
@@ -251,6 +293,7 @@ class RehearsePane(Canvas):
 
     def _paint_practise(self, painter: QPainter, box: QRectF) -> None:
         p, rows = self.palette_now, self.practise
+        self._rows = []
         draw.text(painter, box.left(), box.top() + 16, tr("What to practise"), p.ink, size=16,
                   weight=600)  # fmt: skip
         if not rows:
@@ -265,6 +308,7 @@ class RehearsePane(Canvas):
             y = box.top() + 26 + place * each
             here = first + place == self.index
             frame = QRectF(box.left(), y, box.width(), each - 4)
+            self._rows.append((frame, first + place))
             if here:
                 draw.panel(painter, frame, p.soft, p.crest)
             share = row.fault

@@ -7,12 +7,16 @@ from pathlib import Path
 from PyQt6.QtWidgets import QStackedWidget, QWidget
 
 from grebe.app.actions.keymap import told
+from grebe.app.carrying import Carried
 from grebe.app.document.export import export_set_csv, export_set_sheet, set_sheet
 from grebe.app.doing import Act, acts_of, does
+from grebe.app.editors.clip import ThingClip, put_in_set, song_in_hand, without_stretch
+from grebe.app.editors.set_drags import work_words
 from grebe.app.editors.set_editor import SetEditor
 from grebe.app.editors.set_form import WAYS
 from grebe.app.live.rehearsal import Rehearsal
 from grebe.app.live.session import Session
+from grebe.core.document import Project
 from grebe.core.forms import field
 from grebe.core.sets.model import SetSong, Weights
 from grebe.core.time.formatting import clock_text
@@ -55,6 +59,7 @@ class SetView(SidedView):
     def __init__(self, session: Session, rehearsal: Rehearsal) -> None:
         super().__init__(session)
         self.editor = SetEditor(session)
+        self.clip = ThingClip(session, self._copied, self._pasted)
         self.set_canvas = SetCanvas(self.editor)
         self.set_canvas.pointed.connect(self._point)
         self.set_canvas.wished.connect(self._wish)
@@ -104,17 +109,7 @@ class SetView(SidedView):
         words = [counted(len(plan.songs), "song"), clock_text(plan.seconds)]
         if plan.running.slot_s:
             words[-1] += tr(" of {clock_text}", clock_text=clock_text(plan.running.slot_s))
-        crossings = [s.crossing for s in plan.songs if s.crossing is not None]
-        cuts = sum(s.entry.into == "cut" for s in plan.songs if s.crossing is not None)
-        clashes = sum(c.key is not None and not c.key.fits for c in crossings)
-        late = sum(not c.between.fits for c in crossings)
-        said = (
-            (cuts, counted(cuts, "tempo cut")),
-            (clashes, counted(clashes, "pair of keys that do not fit",
-                              "pairs of keys that do not fit")),
-            (late, counted(late, "song not ready in time", "songs not ready in time")),
-        )  # fmt: skip
-        words += [text for number, text in said if number]
+        words += work_words(plan)
         return "   ".join(words)
 
     def moved(self) -> None:
@@ -128,7 +123,7 @@ class SetView(SidedView):
         """The view's own, then the editor's; while rehearsing, only what is seen."""
         if part == 1:
             return {**self._part_acts(), **acts_of(self.rehearse)}
-        return {**self.editor.acts(), **acts_of(self)}
+        return {**self.editor.acts(), **acts_of(self, self.clip)}
 
     def _part_acts(self) -> dict[str, Act]:
         """What shows a part, or writes a file: possible in every part."""
@@ -165,6 +160,19 @@ class SetView(SidedView):
                 self.set_canvas.refresh()
 
         return shown
+
+    def _copied(self) -> Carried:
+        """The song at the place in hand."""
+        entry = self.editor.hand.entry
+        return song_in_hand(self.session, "" if entry is None else entry.song)
+
+    def _pasted(self, project: Project, what: Carried) -> Project:
+        """Songs after the place in hand."""
+        running, entry = self.editor.hand.running, self.editor.hand.entry
+        if running is None:
+            return without_stretch(project, what)
+        at = -1 if entry is None else running.place(entry.id)
+        return put_in_set(project, what, running.id, at)
 
     def _point(self, entry: str) -> None:
         self.editor.hand.entry_id = entry

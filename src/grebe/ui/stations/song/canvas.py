@@ -3,25 +3,26 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
-from PyQt6.QtGui import QMouseEvent, QPainter, QPen, QPolygonF, QWheelEvent
+from PyQt6.QtGui import QPainter, QPen, QPolygonF
 
 from grebe.app.actions.keymap import told
 from grebe.app.editors.song_editor import SongEditor
-from grebe.core.player.marks import curve_changes
+from grebe.app.tables.songs import SongTable
+from grebe.app.tables.table import Cell
 from grebe.core.rig.model import Device
 from grebe.core.songs.bands import Band
 from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.core.time.formatting import clock_text
 from grebe.core.time.ticks import SIXTEENTH_TICKS
+from grebe.ui.stations.song.grips import SHAPES, SongGrips
+from grebe.ui.stations.song.overlaid import paint_over
+from grebe.ui.stations.song.places import LABELS, MARKS, RULER, TOP, SongPlaces
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import PlayheadCanvas
+from grebe.ui.widgets.canvas import PlayheadCanvas
+from grebe.ui.widgets.drags import Drag, Held
 from grebe.ui.widgets.theme import Palette
 from grebe.words import tr
 
-LABELS = 124.0
-RULER = 36.0
-MARKS = 22.0
-TOP = RULER + 36.0 + MARKS
 MAX_ROW, MIN_ROW = 104.0, 30.0
 ENERGY = 92.0
 FOOT = 8.0
@@ -30,7 +31,6 @@ FULL_DENSITY = 8.0
 NARROW = 26.0
 """A section narrower than this has no words."""
 FEWEST_BARS = 8
-WHEEL_STEP = 120
 
 
 class SongCanvas(PlayheadCanvas):
@@ -41,8 +41,9 @@ class SongCanvas(PlayheadCanvas):
     select up to there."""
 
     def __init__(self, editor: SongEditor) -> None:
-        super().__init__(editor.session)
+        super().__init__(editor.session, SongTable(editor.hand))
         self.editor = editor
+        self._grips = SongGrips(editor, self.places, self._pointed)
         self.shown = 0
         """Ticks that are seen; 0 is all of the song."""
         self.first = 0
@@ -79,12 +80,6 @@ class SongCanvas(PlayheadCanvas):
         """Where a tick lies, as settled. The ruler is in musical time."""
         return LABELS + (tick - self._first) * self._scale
 
-    def tick_at(self, layout: Layout, x: float) -> int:
-        """The tick at a place."""
-        first, shown = self._window(layout)
-        share = (x - LABELS) / max(1.0, self.width() - LABELS - 2)
-        return max(0, min(layout.ticks - 1, first + int(share * shown)))
-
     @property
     def rows(self) -> tuple[Device, ...]:
         """The devices seen."""
@@ -97,12 +92,16 @@ class SongCanvas(PlayheadCanvas):
         layout = self.layout_now()
         if layout is None or not layout.spans:
             return
-        bar = layout.spans[0].scene.meter.bar_ticks
         _, shown = self._window(layout)
-        wanted = max(FEWEST_BARS * bar, int(shown * by))
-        self.shown = 0 if wanted >= layout.ticks else wanted
+        self.shown = self._zoomed(layout, shown * by)
         self.first = self.editor.hand.tick - (self.shown or layout.ticks) // 2
         self.reveal()
+
+    def _zoomed(self, layout: Layout, ticks: float) -> int:
+        """So many ticks seen, as far as that can be; 0 for all of them."""
+        bar = layout.spans[0].scene.meter.bar_ticks
+        wanted = max(FEWEST_BARS * bar, int(ticks))
+        return 0 if wanted >= layout.ticks else wanted
 
     def reveal(self) -> None:
         """Bring the cursor into sight."""
@@ -129,15 +128,82 @@ class SongCanvas(PlayheadCanvas):
             self.first = max(0, min(layout.ticks - shown, first + int(shown * steps / 8)))
             self.refresh()
 
-    def wheelEvent(self, event: QWheelEvent | None) -> None:
-        """Scroll; with Ctrl zoom."""
-        if event is None:
+    # The pointer
+
+    def places(self) -> SongPlaces | None:
+        """Where things lie now; None without a song."""
+        layout = self.layout_now()
+        if layout is None or not layout.spans:
+            return None
+        self._settle(layout)
+        return SongPlaces(
+            layout, self._first, self._scale, self.row, tuple(d.id for d in self.rows)
+        )
+
+    def _pointed(self, tick: int, device: str, selects: bool) -> None:
+        self.pointed.emit(tick, device, selects)
+
+    def grip(self, at: QPointF, held: Held) -> Drag | None:
+        """The place there in hand, and what dragging from it does."""
+        found = self._grips.at(at)
+        if found is None:
+            return None
+        self.picked = "region" if found.device else "section"
+        return self._grips.drag(found, at, held)
+
+    def shape_at(self, at: QPointF, held: Held) -> Qt.CursorShape:
+        """What a drag from there would do."""
+        del held
+        found = self._grips.at(at)
+        return Qt.CursorShape.ArrowCursor if found is None else SHAPES[found.kind]
+
+    def known_at(self, at: QPointF) -> str:
+        """Of a section its clock time and what is laid over it; of that its stretch or value."""
+        found, places, cell = self._grips.at(at), self.places(), self.cell_at(at)
+        if found is None or places is None or cell is None:
+            return ""
+        over = self._grips.words(found, places.tick_at(at.x()))
+        return f"{found.span.scene.name}: {over or self.cells.table.words(*cell)}"
+
+    def scroll_by(self, across: float, down: float) -> None:
+        """Scroll through the song."""
+        self.turn(across + down)
+
+    def zoom_at(self, at: QPointF, by: float) -> None:
+        """See more or less of the song, the bar under the pointer staying there."""
+        layout, places = self.layout_now(), self.places()
+        if layout is None or places is None:
             return
-        turned = (event.angleDelta().y() or event.angleDelta().x()) / WHEEL_STEP
-        if event.modifiers() & Qt.KeyboardModifier.ControlModifier:
-            self.zoom(0.8 if turned > 0 else 1.25)
-        else:
-            self.turn(-turned)
+        first, shown = self._window(layout)
+        tick = places.tick_at(max(LABELS, at.x()))
+        share = (tick - first) / shown
+        wanted = self._zoomed(layout, shown * by)
+        self.first = max(0, round(tick - share * (wanted or layout.ticks)))
+        self.shown = wanted
+        self.refresh()
+
+    # Read aloud
+
+    def cell_box(self, cell: Cell) -> QRectF:
+        """A section, or a box in it."""
+        places, rows = self.places(), self.rows
+        if places is None or cell.column >= len(places.layout.spans) or cell.row > len(rows):
+            return QRectF()
+        span = places.layout.spans[cell.column]
+        left, right = places.x_at(span.tick), places.x_at(span.end)
+        if cell.row == 0:
+            return QRectF(left, 0, right - left, RULER)
+        at = cell.row - 1 - self.top_row
+        return QRectF(left, TOP + self.row * at, right - left, self.row)
+
+    def cell_at(self, at: QPointF) -> Cell | None:
+        """The section there, or the box in it."""
+        places = self.places()
+        if places is None or at.x() < LABELS:
+            return None
+        column = places.layout.index_at(places.tick_at(at.x()))
+        row = int((at.y() - TOP) // self.row)
+        return Cell(row + 1 + self.top_row if 0 <= row < len(self.rows) else 0, column)
 
     def playhead_x(self) -> float | None:
         """The playhead lies where the song is."""
@@ -148,22 +214,15 @@ class SongCanvas(PlayheadCanvas):
         x = round(self.x_at(self.session.position.song_tick_now()), 1)
         return x if LABELS <= x <= self.width() else None
 
-    def mousePressEvent(self, event: QMouseEvent | None) -> None:
-        """Put the cursor there; with Shift select up to there."""
-        if event is not None:
-            self.setFocus()
-            shift = event.modifiers() & Qt.KeyboardModifier.ShiftModifier
-            self.pick(event.position(), selects=bool(shift))
-
     def pick(self, at: QPointF, *, selects: bool = False) -> bool:
         """Put the cursor there, or the end of what is selected."""
-        layout = self.layout_now()
-        if layout is None or at.x() < LABELS:
+        places = self.places()
+        if places is None or at.x() < LABELS:
             return False
         index, rows = int((at.y() - TOP) // self.row), self.rows
         device = rows[index].id if 0 <= index < len(rows) else ""
         self.picked = "region" if device else "section"
-        self.pointed.emit(self.tick_at(layout, at.x()), device, selects)
+        self.pointed.emit(places.tick_at(at.x()), device, selects)
         return True
 
     # Drawing
@@ -329,7 +388,8 @@ class SongCanvas(PlayheadCanvas):
     def _paint_row(
         self, painter: QPainter, spans: list[SectionSpan], device: Device, middle: float
     ) -> None:
-        p = self.palette_now
+        p, places = self.palette_now, self.places()
+        assert places is not None
         begin, end = spans[0].tick, spans[-1].end
         own = [s for s in self.editor.hand.book.bands(device.id) if begin <= s.tick < end]
         carried: list[QRectF] = []
@@ -358,14 +418,14 @@ class SongCanvas(PlayheadCanvas):
         draw.rects(painter, carried, draw.see_through(p.water, 0.75))
         draw.rects(painter, new, p.water)
         draw.rects(painter, knots, p.ink)
-        places = [QPointF(box.left() + 1, middle) for box, _ in named]
-        draw.rings(painter, places, 4, p.water, p.ground)
+        begins = [QPointF(box.left() + 1, middle) for box, _ in named]
+        draw.rings(painter, begins, 4, p.water, p.ground)
         if self.row >= MIN_ROW + 8:
             for box, stretch in named:
                 self._paint_change(painter, box, stretch)
         for span in spans:
             if span.section.mutes or span.section.curves:
-                self._paint_over(painter, span, device, middle)
+                paint_over(painter, self.palette_now, places, span, device.id, self.row)
 
     def _paint_silence(self, painter: QPainter, left: float, right: float, middle: float) -> None:
         style = Qt.PenStyle.DotLine
@@ -385,39 +445,6 @@ class SongCanvas(PlayheadCanvas):
         colour = p.ink if stretch.patterns else p.muted
         draw.text(painter, box.left() + 9, box.top() - 5, words, colour, size=12,
                   width=box.width() - 12)  # fmt: skip
-
-    def _paint_over(
-        self, painter: QPainter, span: SectionSpan, device: Device, middle: float
-    ) -> None:
-        """Mutes hatched over the band, curves as a thin line."""
-        p = self.palette_now
-        for region in span.section.mutes:
-            if region.device != device.id:
-                continue
-            begin = span.tick + region.at * SIXTEENTH_TICKS
-            end = min(span.end, begin + region.long * SIXTEENTH_TICKS)
-            left, right = self.x_at(begin), self.x_at(end)
-            tall = self.row * (0.5 if not region.voice else 0.18)
-            top = middle - tall / 2 if not region.voice else middle + self.row * 0.12
-            box = QRectF(left, top, max(3.0, right - left - 1), tall)
-            ground = p.ground if not region.voice else draw.see_through(p.ground, 0.6)
-            draw.panel(painter, box, ground, p.crest, width=1.5)
-            draw.hatch(painter, box, p.crest)
-        for curve in span.section.curves:
-            if curve.device != device.id:
-                continue
-            points = [
-                QPointF(
-                    self.x_at(span.tick + tick),
-                    middle + self.row * (0.42 - 0.84 * value / 127),
-                )
-                for tick, value in curve_changes(curve)
-            ]
-            points.append(QPointF(self.x_at(span.end), points[-1].y()))
-            painter.setPen(QPen(p.sand, 2))
-            painter.drawPolyline(QPolygonF(points))
-            words = tr("controller {controller}", controller=curve.controller)
-            draw.text(painter, points[0].x() + 4, middle + self.row * 0.46, words, p.muted, size=12)
 
     def _paint_energy(self, painter: QPainter, layout: Layout, top: float, bottom: float) -> None:
         p = self.palette_now

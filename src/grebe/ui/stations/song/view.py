@@ -5,10 +5,13 @@ from __future__ import annotations
 from PyQt6.QtWidgets import QStackedWidget, QWidget
 
 from grebe.app.actions.keymap import told
+from grebe.app.carrying import Carried
 from grebe.app.document.export import programme_page
 from grebe.app.doing import Act, acts_of, does
+from grebe.app.editors.clip import ThingClip, put_sections, sections_in_hand
 from grebe.app.editors.song_editor import SongEditor
 from grebe.app.live.session import Session
+from grebe.core.document import Project
 from grebe.core.forms import field
 from grebe.core.patterns.model import ControlLane
 from grebe.core.songs.cues import cue_sheet
@@ -55,6 +58,7 @@ class SongView(SidedView):
     def __init__(self, session: Session) -> None:
         super().__init__(session)
         self.editor = SongEditor(session)
+        self.clip = ThingClip(session, self._copied, self._pasted)
         self.song_canvas = SongCanvas(self.editor)
         self.song_canvas.pointed.connect(self._point)
         self.programme = SheetPane("Programme", self._programme_page)
@@ -138,7 +142,7 @@ class SongView(SidedView):
     def acts(self, part: int) -> dict[str, Act]:
         """The view's own, then the editor's."""
         del part
-        return {**self.editor.acts(), **acts_of(self, self.exports)}
+        return {**self.editor.acts(), **acts_of(self, self.exports, self.clip)}
 
     def around(self, action_id: str, act: Act) -> Act:
         """Show where the cursor is; an edit has been shown already."""
@@ -179,6 +183,22 @@ class SongView(SidedView):
             editor.hand.device_id, editor.hand.voice_id = device, ""
             self.session.selection.box = device
         self._cursor_moved()
+
+    def _copied(self) -> Carried:
+        """The sections that the selection touches."""
+        hand = self.editor.hand
+        first, last = hand.selection
+        ids = [s.id for s in hand.layout.song.sections]
+        spans = hand.layout.spans
+        ends = (hand.layout.index_at(tick) for tick in (first, max(first, last - 1)))
+        begin, end = (ids.index(spans[at].section.id) for at in ends)
+        return sections_in_hand(self.session, begin, end)
+
+    def _pasted(self, project: Project, what: Carried) -> Project:
+        """Sections after the one in hand; a whole song beside it."""
+        if what.wanted.songs and not what.sections:
+            return project
+        return put_sections(project, what, self.session.selection.song_id, self.editor.hand.index)
 
     def select(self, section_id: str) -> None:
         """Select a section."""

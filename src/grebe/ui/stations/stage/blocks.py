@@ -14,13 +14,15 @@ from grebe.core.rig.model import Device
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.formatting import late_text
-from grebe.ui.widgets.theme import NIGHT
+from grebe.ui.widgets.theme import NIGHT, Palette
 from grebe.words import tr
 
 MOST = 8
 """Blocks that have a key."""
 FEWEST, WIDEST = 4, 240.0
 GAP = 10.0
+TOUCH = 60.0
+"""Height of what a finger means a loop track by: the lower part of its block."""
 TRACK_LOOKS = {
     "empty": ("ground", "muted"), "recording": ("eye", "ground"), "playing": ("water", "ground"),
     "overdubbing": ("sand", "ground"), "stopped": ("ground", "ink"),
@@ -30,18 +32,6 @@ TRACK_SIGNS = {"empty": "", "recording": "\u2193", "playing": "", "overdubbing":
 """Beside the number: taking in, adding."""
 ACTS = {"record": tr("records"), "play": tr("plays"), "stop": tr("stops")}
 
-KEYS_SHOWN = {
-    tr("Next bar"): "next_in",
-    tr("Cut##to it, on Stage"): "cut",
-    tr("Hold"): "hold",
-    tr("Again"): "again",
-    tr("Skip"): "skip",
-    tr("Back"): "back",
-    tr("Scene"): "scene_number",
-    tr("Song"): "song_number",
-}
-"""What stands at the foot of what plays, each with its key."""
-
 
 class Blocks:
     """A row of blocks, one a box."""
@@ -50,6 +40,8 @@ class Blocks:
         self._session = session
         self._book = book
         self._boxes: list[QRectF] = []
+        self._cells: list[tuple[QRectF, int]] = []
+        self.palette_now: Palette = NIGHT
 
     def number_at(self, place: QPointF) -> int:
         """The number of the block at a place; 0 for none."""
@@ -57,6 +49,10 @@ class Blocks:
             if box.contains(place):
                 return number
         return 0
+
+    def track_at(self, place: QPointF) -> int:
+        """The number of the loop track at a place; 0 for none."""
+        return next((number for box, number in self._cells if box.contains(place)), 0)
 
     def key(self) -> Hashable:
         """All that the row depends on."""
@@ -83,7 +79,7 @@ class Blocks:
         devices = session.project.players[:MOST]
         count = max(FEWEST, len(devices))
         wide = min(WIDEST, (box.width() - 3 - GAP * (count - 1)) / count)
-        self._boxes = []
+        self._boxes, self._cells = [], []
         for index, device in enumerate(devices):
             block = QRectF(
                 box.left() + 1 + index * (wide + GAP), box.top() + 2, wide, box.height() - 4
@@ -97,7 +93,7 @@ class Blocks:
         self, painter: QPainter, block: QRectF, device: Device, number: int, *, muted: bool,
         gone: bool,
     ) -> None:  # fmt: skip
-        p, session, wide = NIGHT, self._session, block.width()
+        p, session, wide = self.palette_now, self._session, block.width()
         status = session.status
         alone = status is not None and device.id in status.solos
         hushed = status is not None and bool(status.solos) and not alone
@@ -130,13 +126,16 @@ class Blocks:
 
     def _tracks(self, painter: QPainter, box: QRectF) -> None:
         """Loop tracks: a cell each, its look by what it does, a word for what is armed."""
-        p, tracks = NIGHT, self._session.looping.tracks()
+        p, tracks = self.palette_now, self._session.looping.tracks()
         if not tracks:
             draw.text(painter, box.left(), box.top() + 16, tr("tracks not known"), p.muted, size=16)
             return
         wide = (box.width() - 4 * (len(tracks) - 1)) / len(tracks)
         for index, track in enumerate(tracks):
             cell = QRectF(box.left() + index * (wide + 4), box.top(), wide, 24)
+            self._cells.append(
+                (QRectF(cell.left() - 2, box.top() - 8, wide + 4, TOUCH), track.number)
+            )
             fill, ink = TRACK_LOOKS[track.state]
             draw.panel(painter, cell, getattr(p, fill), p.crest if track.armed else p.rule,
                        width=3 if track.armed else 1.5)  # fmt: skip

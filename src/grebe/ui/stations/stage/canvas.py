@@ -4,22 +4,26 @@ from __future__ import annotations
 
 from collections.abc import Hashable
 
-from PyQt6.QtCore import QPointF, QRectF, pyqtSignal
-from PyQt6.QtGui import QMouseEvent, QPainter, QPaintEvent
+from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
+from PyQt6.QtGui import QPainter, QPaintEvent
 
 from grebe.app.actions.keymap import told
+from grebe.app.actions.table import by_id
 from grebe.app.live.session import Session
 from grebe.app.live.stage_actions import StageNumbers
 from grebe.app.live.stage_model import StageModel, StageMove, StagePlace
+from grebe.app.tables.stage import StageTable
 from grebe.core.songs.layout import Layout
 from grebe.core.time.formatting import clock_text
-from grebe.ui.stations.stage.blocks import KEYS_SHOWN, Blocks
+from grebe.ui.stations.stage.blocks import Blocks
 from grebe.ui.stations.stage.next_panel import NextPanel
+from grebe.ui.stations.stage.targets import HIGH, Targets
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import Canvas
+from grebe.ui.widgets.canvas import Canvas
+from grebe.ui.widgets.drags import Held
 from grebe.ui.widgets.guard import TouchGuard
 from grebe.ui.widgets.kept import Kept
-from grebe.ui.widgets.theme import NIGHT
+from grebe.ui.widgets.theme import NIGHT, Palette
 from grebe.words import counted, tr
 
 DESIGN_HEIGHT = 650.0
@@ -29,7 +33,7 @@ MAX_BLOCKS = 32
 MOST_MOVES = 2
 """Moves by hand spelled out at a time."""
 NOW_SHARE = 0.635
-BELOW = 264.0
+BELOW = 306.0
 """Room under the two panels: mutes and ribbon."""
 
 
@@ -39,55 +43,127 @@ class StageCanvas(Canvas):
     touched = pyqtSignal(str)
     """An action that was touched: a mute, or a section of the ribbon as "section:ID"."""
 
-    def __init__(self, session: Session, book: StageModel, numbers: StageNumbers) -> None:
-        super().__init__(session)
+    def __init__(
+        self, session: Session, book: StageModel, numbers: StageNumbers, *,
+        guarded_here: bool = False,
+    ) -> None:  # fmt: skip
+        """`guarded_here`: the touch guard holds whatever station the table shows."""
+        self.said = StageTable(book)
+        super().__init__(session, self.said)
         self.palette_now = NIGHT
         self.book = book
-        self.keyed = True
-        """Whether there are keys to be told of."""
         self.numbers = numbers
-        self._guard = TouchGuard(session)
+        self._guard = TouchGuard(session, always=guarded_here)
         self._blocks = Blocks(session, book)
         self._next = NextPanel(session, book, numbers)
+        self.targets = Targets(session, numbers)
+        self._heard = ""
+        self._targets_part = Kept()
         self._ribbon: list[tuple[QRectF, str]] = []
         self._scale = 1.0
         self._now_part, self._next_part = Kept(), Kept()
         self._blocks_part, self._ribbon_part = Kept(), Kept()
         self.setAccessibleName(tr("Stage"))
 
+    @property
+    def keyed(self) -> bool:
+        """Whether there are keys to be told of."""
+        return self.targets.keyed
+
+    @keyed.setter
+    def keyed(self, so: bool) -> None:
+        self.targets.keyed = so
+
+    def set_palette(self, palette: Palette) -> None:
+        """Take the colours, one of the brightnesses of Night."""
+        for part in (self.targets, self._blocks, self._next):
+            part.palette_now = palette
+        super().set_palette(palette)
+
+    # Read aloud
+
+    def say_where(self) -> None:
+        """Say where it is, once a bar: the sentence is this canvas's name, whose change is read."""
+        sentence = self.said.sentence()
+        if sentence != self._heard:
+            self._heard = sentence
+            self.setAccessibleName(sentence)
+            self.follow_table()
+
     # Touch
 
-    def mousePressEvent(self, event: QMouseEvent | None) -> None:
-        """A touch counts at once, or when it has been held."""
-        if event is not None and self._guard.press(event.position()):
-            self._touch(event.position())
+    def press(self, at: QPointF, held: Held) -> None:
+        """A touch counts at once, or when it has been held. Nothing is ever dragged."""
+        del held
+        if self._guard.press(at):
+            self._touch(at)
 
-    def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
+    def move_to(self, at: QPointF, held: Held) -> None:
+        """A hand over what can be touched."""
+        del held
+        over = bool(self._meant(at / self._scale))
+        self.surface.setCursor(
+            Qt.CursorShape.PointingHandCursor if over else Qt.CursorShape.ArrowCursor
+        )
+
+    def release(self, at: QPointF) -> None:
         """The end of a touch."""
-        if event is not None and self._guard.release(event.position()):
-            self._touch(event.position())
+        if self._guard.release(at):
+            self._touch(at)
+
+    def double(self, at: QPointF) -> None:
+        """Two touches are two touches."""
+        self.press(at, Held.NoModifier)
+
+    def known_at(self, at: QPointF) -> str:
+        """What a touch there does, and its key."""
+        meant = self._meant(at / self._scale)
+        action = by_id().get(meant)
+        if action is None:
+            return ""
+        key = told(meant)
+        words = action.title_of(action.number_of(meant))
+        return f"{words} ({key})" if key else words
+
+    def _meant(self, place: QPointF) -> str:
+        """What a touch at a place of the design does: an action, "section:ID" or a mode."""
+        target = self.targets.at(place)
+        if target is not None:
+            return target.action
+        track, number = self._blocks.track_at(place), self._blocks.number_at(place)
+        if track:
+            return f"halt_{track}" if self.targets.mode == "halt" else f"track_{track}"
+        if number:
+            return f"solo_{number}" if self.targets.mode == "solo" else f"mute_{number}"
+        for box, section in self._ribbon:
+            if box.adjusted(0, -8, 4, 8).contains(place):
+                return f"section:{section}"
+        return ""
 
     def _touch(self, at: QPointF) -> None:
-        place = at / self._scale
-        number = self._blocks.number_at(place)
-        if number:
-            self.touched.emit(f"mute_{number}")
-        for box, section in self._ribbon:
-            if box.contains(place):
-                self.touched.emit(f"section:{section}")
+        meant = self._meant(at / self._scale)
+        if meant == ":escape":
+            self.numbers.typed = None
+        elif meant.startswith(":"):
+            self.targets.turn(meant[1:])
+        elif meant:
+            self.touched.emit(meant)
+        self.update()
 
     # Drawing
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
         """Draw Stage."""
         del event
-        painter = QPainter(self)
+        painter = QPainter(self.surface)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
-        p = NIGHT
+        p = self.palette_now
         draw.fill(painter, 0, 0, self.width(), self.height(), p.ground)
         layout = self.session.derived.layout()
         if layout is None or not layout.spans:
-            draw.text(painter, 24, 80, tr("No song to play"), NIGHT.ink, size=44, weight=600)
+            draw.text(
+                painter, 24, 80, tr("No song to play"), self.palette_now.ink, size=44, weight=600
+            )
             return
         self._scale = min(self.height() / DESIGN_HEIGHT, self.width() / DESIGN_WIDTH)
         painter.scale(self._scale, self._scale)
@@ -97,20 +173,23 @@ class StageCanvas(Canvas):
         split, upper = wide * NOW_SHARE, tall - BELOW
         left = QRectF(0, 44, split, upper)
         right = QRectF(split + 16, 44, wide - split - 17, upper)
-        blocks = QRectF(0, 44 + upper + 16, wide, 100)
-        ribbon = QRectF(0, 44 + upper + 134, wide, 60)
-        scale = self._scale
-        self._now_part.draw(painter, left, scale, self._now_key(layout, now),
+        targets = QRectF(0, 44 + upper + 10, wide, HIGH)
+        blocks = QRectF(0, targets.bottom() + 10, wide, 100)
+        ribbon = QRectF(0, blocks.bottom() + 14, wide, 60)
+        scale, looks = self._scale, self.palette_now.name
+        self._now_part.draw(painter, left, scale, (looks, self._now_key(layout, now)),
                             lambda inner: self._paint_now(inner, layout, now, left))  # fmt: skip
         self._next_part.draw(painter, right.adjusted(-2, -2, 2, 2), scale,
-                             self._next.key(layout, now),
+                             (looks, self._next.key(layout, now)),
                              lambda inner: self._next.paint(inner, layout, now, right))  # fmt: skip
         if now is not None and self.numbers.typed is None:
             self._next.paint_when(painter, now, right)
-        self._blocks_part.draw(painter, blocks, scale, self._blocks.key(),
+        self._blocks_part.draw(painter, blocks, scale, (looks, self._blocks.key()),
                                lambda inner: self._blocks.paint(inner, blocks))  # fmt: skip
+        self._targets_part.draw(painter, targets, scale, (looks, self.targets.key()),
+                                lambda inner: self.targets.paint(inner, targets))  # fmt: skip
         self._ribbon_part.draw(
-            painter, ribbon.adjusted(-2, -2, 2, 2), scale, self._ribbon_key(layout, now),
+            painter, ribbon.adjusted(-2, -2, 2, 2), scale, (looks, self._ribbon_key(layout, now)),
             lambda inner: self._paint_ribbon(inner, layout, now, ribbon),
         )  # fmt: skip
         if now is not None and self.session.position.tick_now() >= 0:
@@ -145,7 +224,7 @@ class StageCanvas(Canvas):
     def _paint_top(
         self, painter: QPainter, layout: Layout, now: StagePlace | None, wide: float
     ) -> None:
-        p, session = NIGHT, self.session
+        p, session = self.palette_now, self.session
         plan = self.book.plan()
         if plan is not None:
             name = plan.running.name
@@ -192,7 +271,7 @@ class StageCanvas(Canvas):
         self, painter: QPainter, layout: Layout, now: StagePlace | None, wide: float
     ) -> None:
         """Of the slot where one was said, and whether the plan fits; of the song otherwise."""
-        p, slot = NIGHT, self.book.slot()
+        p, slot = self.palette_now, self.book.slot()
         if slot is None:
             tempo = layout.tempo
             at = tempo.seconds_at(int(self.session.position.song_tick_now())) if now else 0.0
@@ -230,7 +309,7 @@ class StageCanvas(Canvas):
     def _paint_now(
         self, painter: QPainter, layout: Layout, now: StagePlace | None, box: QRectF
     ) -> None:
-        p = NIGHT
+        p = self.palette_now
         draw.panel(painter, box, p.panel)
         x, right, y = box.left() + 28, box.right() - 28, box.top()
         status = self.session.status
@@ -264,7 +343,6 @@ class StageCanvas(Canvas):
                 bars=counted(layout.bars, "bar"),
             )
             draw.text(painter, x, y + 166, words, p.muted, size=26)
-            self._paint_keys(painter, box, None)
             return
         below = (
             tr("pass {now_number} of {passes}", now_number=now.number, passes=now.passes)
@@ -280,13 +358,13 @@ class StageCanvas(Canvas):
         if coming:
             words = tr("beats to go") if coming > 1 else tr("beat to go")
         draw.text(painter, right, y + 166, words, p.muted, size=26, align=draw.RIGHT)
-        self._paint_bars(painter, now, QRectF(x, y + 192, right - x, 64))
-        self._paint_hands(painter, now, x, y + 300, right - x)
-        self._paint_keys(painter, box, now)
+        self._paint_bars(painter, now, QRectF(x, y + 188, right - x, 48))
+        self._paint_hands(painter, now, x, y + 272, right - x)
+        self._paint_mutes(painter, box)
 
     def _paint_bars(self, painter: QPainter, now: StagePlace, box: QRectF) -> None:
         """One block per bar, those gone by filled; the beats of the bar that sounds."""
-        p = NIGHT
+        p = self.palette_now
         bars = min(now.bars, MAX_BLOCKS)
         first = max(0, min(now.bar - bars // 2, now.bars - bars)) if now.bars > bars else 0
         gap = 8 if bars <= 16 else 4
@@ -310,7 +388,7 @@ class StageCanvas(Canvas):
         self, painter: QPainter, now: StagePlace, x: float, baseline: float, wide: float
     ) -> None:
         """What the performer has to do before the next section."""
-        p, moves = NIGHT, self.book.to_do(now)
+        p, moves = self.palette_now, self.book.to_do(now)
         if not moves:
             made = len(self.book.made)
             words = tr("{moves} done. ", moves=counted(made, "move")) if made else ""
@@ -351,39 +429,26 @@ class StageCanvas(Canvas):
             else tr("in {value} beats", value=bars * now.beats + rest)
         )
 
-    def _paint_keys(self, painter: QPainter, box: QRectF, now: StagePlace | None) -> None:
-        if not self.keyed:
-            return
-        p, y = NIGHT, box.bottom() - 22
-        x = box.left() + 28
+    def _paint_mutes(self, painter: QPainter, box: QRectF) -> None:
+        """What becomes of mutes by hand when this section ends."""
         status = self.session.status
-        if now is not None and status is not None and status.mutes_by_hand:
-            kept = tr("stay after") if status.mutes_kept else tr("end with")
-            many = counted(len(status.mutes_by_hand), "mute")
-            words = tr(
-                "{many} by hand: {kept} this section, {keep_mutes} changes that",
-                many=many,
-                kept=kept,
-                keep_mutes=told("keep_mutes"),
-            )
-            draw.text(painter, x, y - 30, words, p.crest, size=20, weight=600,
-                      width=box.width() - 56)  # fmt: skip
-        shown = dict(KEYS_SHOWN)
-        if now is not None and self.book.to_do(now):
-            shown["Done"] = "tick_move"
-        for name, action in shown.items():
-            key = told(action)
-            if x > box.right() - 70:
-                break
-            x += draw.text(painter, x, y, f"{name} ", p.muted, size=16, weight=600) + 4
-            x += draw.text(painter, x, y, key, p.ink, size=16, weight=600) + 18
+        if status is None or not status.mutes_by_hand:
+            return
+        kept = tr("stay after") if status.mutes_kept else tr("end with")
+        many = counted(len(status.mutes_by_hand), "mute")
+        words = tr(
+            "{many} by hand: {kept} this section, {keep_mutes} changes that",
+            many=many, kept=kept, keep_mutes=told("keep_mutes"),
+        )  # fmt: skip
+        draw.text(painter, box.left() + 28, box.bottom() - 12, words, self.palette_now.crest,
+                  size=20, weight=600, width=box.width() - 56)  # fmt: skip
 
     # The ribbon
 
     def _paint_ribbon(
         self, painter: QPainter, layout: Layout, now: StagePlace | None, box: QRectF
     ) -> None:
-        p = NIGHT
+        p = self.palette_now
         total = max(1, layout.ticks)
         self._ribbon = []
         narrow = False

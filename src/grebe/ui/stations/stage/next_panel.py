@@ -13,7 +13,7 @@ from grebe.app.live.stage_model import StageModel, StagePlace
 from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.formatting import seconds_text
-from grebe.ui.widgets.theme import NIGHT
+from grebe.ui.widgets.theme import NIGHT, Palette
 from grebe.words import counted, tr
 
 
@@ -22,6 +22,7 @@ class NextPanel:
 
     def __init__(self, session: Session, book: StageModel, numbers: StageNumbers) -> None:
         self.session, self.book, self.numbers = session, book, numbers
+        self.palette_now: Palette = NIGHT
 
     def key(self, layout: Layout, now: StagePlace | None) -> Hashable:
         """What it depends on."""
@@ -44,7 +45,7 @@ class NextPanel:
 
     def paint(self, painter: QPainter, layout: Layout, now: StagePlace | None, box: QRectF) -> None:
         """What is next, or the number being typed; what moves with time is `paint_when`."""
-        p = NIGHT
+        p = self.palette_now
         status = self.session.status
         launched = status is not None and status.launched and now is not None
         draw.panel(painter, box, p.ground, p.crest, width=3 if launched else 1.5)
@@ -76,7 +77,7 @@ class NextPanel:
 
     def paint_when(self, painter: QPainter, now: StagePlace, box: QRectF) -> None:
         """When the next comes in, and how long it can be taken back: what moves with time."""
-        p, status = NIGHT, self.session.status
+        p, status = self.palette_now, self.session.status
         launched = status is not None and status.launched
         x, y, wide = box.left() + 24, box.top(), box.width() - 48
         beat_ticks = now.span.scene.meter.beat_ticks
@@ -109,15 +110,24 @@ class NextPanel:
         self, painter: QPainter, layout: Layout, x: float, y: float, wide: float
     ) -> None:
         span = layout.spans[0]
-        draw.text(painter, x, y + 96, span.scene.name, NIGHT.ink, size=60, weight=700, width=wide)
-        draw.text(painter, x, y + 134, tr("with Space"), NIGHT.ink, size=26, width=wide)
+        draw.text(
+            painter,
+            x,
+            y + 96,
+            span.scene.name,
+            self.palette_now.ink,
+            size=60,
+            weight=700,
+            width=wide,
+        )
+        draw.text(painter, x, y + 134, tr("with Space"), self.palette_now.ink, size=26, width=wide)
         self._paint_changes(painter, None, span, QRectF(x, y + 158, wide, 220))
 
     def _paint_number(
         self, painter: QPainter, layout: Layout, x: float, y: float, wide: float
     ) -> None:
         """A number being typed, and what has it."""
-        p = NIGHT
+        p = self.palette_now
         scene = self.numbers.of == "scene"
         heading = tr("SCENE NUMBER") if scene else tr("SONG NUMBER")
         draw.text(painter, x, y + 40, heading, p.crest, size=20, weight=600)
@@ -144,7 +154,7 @@ class NextPanel:
         following: SectionSpan | None,
         box: QRectF,
     ) -> None:
-        p = NIGHT
+        p = self.palette_now
         names = {q.id: q.name for q in self.session.project.patterns}
         passage = None
         if following is not None:

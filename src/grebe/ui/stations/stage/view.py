@@ -30,9 +30,8 @@ class StageView(View):
         self.heading.hide()
 
     def set_palette(self, palette: Palette) -> None:
-        """Stage stays dark whatever the theme."""
-        del palette
-        super().set_palette(NIGHT)
+        """Stage stays dark whatever the theme, as bright as was chosen."""
+        super().set_palette(palette if palette.name.startswith("night") else NIGHT)
 
     def document_changed(self) -> None:
         """Draw anew."""
@@ -47,6 +46,7 @@ class StageView(View):
         """Draw anew: the count of bars and seconds has moved."""
         self.book.follow()
         self.stage_canvas.update()
+        self.stage_canvas.say_where()
 
     def escaped(self) -> bool:
         """A number half typed is let be."""
@@ -63,6 +63,15 @@ class StageView(View):
             self.session.performer.launch(section, "bar")
         else:
             self.wanted.emit(what)
+
+    def do_touched(self, what: str) -> None:
+        """The same from another window: nothing goes to another station for it."""
+        kind, _, section = what.partition(":")
+        act = self.stage_actions.acts().get(what)
+        if kind == "section":
+            self.session.performer.launch(section, "bar")
+        elif act is not None:
+            act()
 
     def acts(self, part: int) -> dict[str, Act]:
         """What does each action here."""

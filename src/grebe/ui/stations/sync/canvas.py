@@ -4,18 +4,21 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from PyQt6.QtCore import QPointF, QRectF, pyqtSignal
-from PyQt6.QtGui import QColor, QMouseEvent, QPainter
+from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
+from PyQt6.QtGui import QColor, QPainter
 
 from grebe.app.live.session import Session
+from grebe.app.tables.listed import ListTable
+from grebe.app.tables.table import Cell
 from grebe.core.rig.model import Device
 from grebe.core.sync.strip import StripFigures, strip_figures
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.protocols.link.messages import Deviation, DeviceStatus
 from grebe.ui.stations.sync.computers import signed
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import Canvas
-from grebe.words import tr
+from grebe.ui.widgets.canvas import Canvas
+from grebe.ui.widgets.drags import Drag, Held, LookDrag
+from grebe.words import counted, tr
 
 HEAD = 40
 ROW, LOWEST_ROW = 104.0, 60.0
@@ -28,6 +31,9 @@ COLUMNS = (
     (tr("drift"), tr("ms a min")),
     (tr("set"), "ms"),
 )
+FIGURE = 68.0
+SHOWN = 64
+"""Beats in a strip."""
 SPREAD = 54.0
 FULL_MS = 6.0
 BINS = 13
@@ -47,14 +53,30 @@ class SyncCanvas(Canvas):
     device_clicked = pyqtSignal(str)
 
     def __init__(self, session: Session) -> None:
-        super().__init__(session)
+        table = ListTable(
+            (tr("verdict"), tr("offset"), tr("waver"), tr("drift"), tr("set")), self._listed,
+            self._here, lambda row: self.device_clicked.emit(self._rows[row][1]),
+        )  # fmt: skip
+        super().__init__(session, table)
         self.selected = ""
+        self.back = 0
+        """How many beats before the last one the strips end."""
+        self.measured: tuple[int, int] | None = None
+        """A stretch of what is shown that is measured alone: beats from the left, both included."""
         self._rows: list[tuple[QRectF, str]] = []
         self.setAccessibleName(tr("Strips of all devices"))
 
+    def beats_of(self, device: Device) -> list[Deviation]:
+        """The beats that a strip shows."""
+        beats = list(self.session.position.deviations.get(device.id, ()))
+        back = min(self.back, max(0, len(beats) - SHOWN))
+        return beats[max(0, len(beats) - back - SHOWN) : len(beats) - back]
+
     def judged(self, device: Device) -> StripFigures:
-        """The figures of a device's last beats."""
-        beats = self.session.position.deviations.get(device.id, ())
+        """The figures of the beats of a device that are shown, or of the stretch measured."""
+        beats = self.beats_of(device)
+        if self.measured is not None:
+            beats = beats[self.measured[0] : self.measured[1] + 1]
         bpm = self.session.status.bpm if self.session.status is not None else 0.0
         a_tick = 60 / (bpm or 120.0) / TICKS_PER_QUARTER
         seconds = [d.tick * a_tick for d in beats]
@@ -67,20 +89,112 @@ class SyncCanvas(Canvas):
         self.setMinimumHeight(round(HEAD + LOWEST_ROW * len(devices)))
         self.refresh()
 
-    def mousePressEvent(self, event: QMouseEvent | None) -> None:
-        """A click selects a device."""
-        if event is not None:
-            self.setFocus()
-            self.pick(event.position())
+    # Read aloud
+
+    def _listed(self) -> list[tuple[str, ...]]:
+        """Every box with its figures."""
+        known = {d.id: d for d in self.session.project.rig.timed}
+        out: list[tuple[str, ...]] = []
+        for _, device_id in self._rows:
+            device = known.get(device_id)
+            if device is not None:
+                judged = self.judged(device)
+                sets = "-" if judged.set_ms is None else f"{judged.set_ms:+.1f} ms"
+                out.append((
+                    device.name, WORDS[judged.verdict], f"{judged.offset_ms:+.1f} ms",
+                    f"{judged.jitter_ms:.1f} ms", f"{judged.drift_ms_per_min:+.0f} ms a min", sets,
+                ))  # fmt: skip
+        return out
+
+    def _here(self) -> int:
+        return next((i for i, (_, d) in enumerate(self._rows) if d == self.selected), -1)
+
+    def cell_box(self, cell: Cell) -> QRectF:
+        """A box's line, or one of its figures."""
+        if cell.row >= len(self._rows):
+            return QRectF()
+        line = self._rows[cell.row][0]
+        if not cell.column:
+            return QRectF(line.left(), line.top(), NAMES, line.height())
+        left = self.width() - FIGURES + 8 + (cell.column - 1) * FIGURE
+        return QRectF(left, line.top(), FIGURE, line.height())
+
+    def cell_at(self, at: QPointF) -> Cell | None:
+        """The figure there; of the name and the strip the verdict."""
+        row = next((i for i, (box, _) in enumerate(self._rows) if box.contains(at)), -1)
+        column = int((at.x() - (self.width() - FIGURES + 8)) // FIGURE) + 1
+        return None if row < 0 else Cell(row, max(0, min(len(COLUMNS), column)))
+
+    def known_at(self, at: QPointF) -> str:
+        """Of a beat how late it was; else the figure."""
+        cell = self.cell_at(at)
+        if cell is None:
+            return ""
+        devices = {d.id: d for d in self.session.project.rig.timed}
+        device = devices.get(self._rows[cell.row][1])
+        beats = [] if device is None else self.beats_of(device)
+        number = self._beat_at(at)
+        if 0 <= number < len(beats):
+            return tr("{late:+.2f} ms, {back} beats ago", late=beats[number].ms,
+                      back=len(beats) - number - 1 + self.back)  # fmt: skip
+        return self.cells.table.words(*cell)
+
+    # The pointer
+
+    def _beat_at(self, at: QPointF) -> int:
+        strip = self._strip(QRectF(0, HEAD, self.width(), ROW))
+        return int((at.x() - strip.left()) // (strip.width() / SHOWN))
+
+    def grip(self, at: QPointF, held: Held) -> Drag | None:
+        """A strip: sideways it goes through time; with Shift a stretch of it is measured."""
+        self.pick(at)
+        if self.measured is not None:
+            self.measured = None
+            self.refresh()
+        begins, first = self.back, self._beat_at(at)
+        if not 0 <= first < SHOWN:
+            return None
+
+        def through(to: QPointF, held: Held) -> str:
+            del held
+            most = max((len(b) for b in self.session.position.deviations.values()), default=0)
+            self.back = max(0, min(most - SHOWN, begins + self._beat_at(to) - first))
+            self.refresh()
+            return tr("{back} beats ago", back=self.back) if self.back else tr("the last beats")
+
+        def measure(to: QPointF, held: Held) -> str:
+            del held
+            one, other = sorted((first, max(0, min(SHOWN - 1, self._beat_at(to)))))
+            self.measured = (one, other)
+            self.refresh()
+            return counted(other - one + 1, "beat")
+
+        def undone() -> None:
+            self.back, self.measured = begins, None
+            self.refresh()
+
+        return LookDrag(measure if held & Held.ShiftModifier else through, undone)
+
+    def scroll_by(self, across: float, down: float) -> None:
+        """Through time."""
+        most = max((len(b) for b in self.session.position.deviations.values()), default=0)
+        self.back = max(0, min(most - SHOWN, self.back - round(4 * (across + down))))
+        self.refresh()
+
+    def shape_at(self, at: QPointF, held: Held) -> Qt.CursorShape:
+        """Over a strip it goes sideways."""
+        if self.cell_at(at) is None or not 0 <= self._beat_at(at) < SHOWN:
+            return Qt.CursorShape.ArrowCursor
+        measures = held & Held.ShiftModifier
+        return Qt.CursorShape.IBeamCursor if measures else Qt.CursorShape.SizeHorCursor
 
     def pick(self, at: QPointF, *, selects: bool = False) -> bool:
         """Take the device there in hand."""
         del selects
-        for box, device in self._rows:
-            if box.contains(at):
-                self.device_clicked.emit(device)
-                return True
-        return False
+        cell = self.cell_at(at)
+        if cell is not None:
+            self.device_clicked.emit(self._rows[cell.row][1])
+        return cell is not None
 
     def paint_still(self, painter: QPainter) -> None:
         """Headings, names and lines."""
@@ -88,7 +202,7 @@ class SyncCanvas(Canvas):
         devices = self.session.project.rig.timed
         right = self.width() - FIGURES
         for index, (words, unit) in enumerate(COLUMNS):
-            x = right + 8 + index * 68
+            x = right + 8 + index * FIGURE
             draw.text(painter, x, 16, words, p.ink, size=14, weight=600)
             draw.text(painter, x, 33, unit, p.muted, size=12)
         height = max(LOWEST_ROW, min(ROW, (self.height() - HEAD) / max(1, len(devices))))
@@ -153,9 +267,11 @@ class SyncCanvas(Canvas):
                 words, colour = tr("in the session{late}", late=late), p.reed
         middle = row.center().y()
         draw.text(painter, 10, middle + 14, words, colour, size=14, weight=600, width=148)
-        beats = self.session.position.deviations.get(device.id, ())
+        beats = self.beats_of(device)
         if not beats:
             return
+        if self.measured is not None:
+            self._paint_measured(painter, self._strip(row))
         strip = self._strip(row)
         self._paint_beats(painter, strip, beats, colour)
         self._paint_spread(painter, strip, beats)
@@ -169,8 +285,17 @@ class SyncCanvas(Canvas):
         figures = (f"{judged.offset_ms:+.1f}", f"{judged.jitter_ms:.1f}", drift, setting)
         for index, figure in enumerate(figures):
             ink = p.crest if index == 3 and setting not in ("\u2013", "?") else p.ink
-            x = right + 8 + index * 68
+            x = right + 8 + index * FIGURE
             draw.text(painter, x, middle + 6, figure, ink, size=20, weight=600)
+
+    def _paint_measured(self, painter: QPainter, strip: QRectF) -> None:
+        """The stretch that the figures are of."""
+        assert self.measured is not None
+        step, (first, last) = strip.width() / SHOWN, self.measured
+        box = QRectF(strip.left() + first * step, strip.top(), (last - first + 1) * step,
+                     strip.height())  # fmt: skip
+        colour = draw.see_through(self.palette_now.crest, 0.16)
+        draw.panel(painter, box, colour, self.palette_now.crest)
 
     def _colour(self, judged: StripFigures) -> QColor:
         p = self.palette_now
@@ -183,9 +308,9 @@ class SyncCanvas(Canvas):
         self, painter: QPainter, strip: QRectF, beats: Sequence[Deviation], colour: QColor
     ) -> None:
         p = self.palette_now
-        step = strip.width() / 64
+        step = strip.width() / SHOWN
         middle, half = strip.center().y(), strip.height() / 2
-        for index, beat in enumerate(list(beats)[-64:]):
+        for index, beat in enumerate(beats):
             x = strip.left() + (index + 0.5) * step
             height = max(-1.0, min(1.0, beat.ms / FULL_MS)) * half
             ink = p.water if colour in (p.reed, p.muted) else colour

@@ -2,14 +2,16 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QRectF, pyqtSignal
-from PyQt6.QtGui import QColor, QMouseEvent, QPainter
+from PyQt6.QtCore import QPointF, QRectF, pyqtSignal
+from PyQt6.QtGui import QColor, QPainter
 
 from grebe.app.actions.keymap import told
 from grebe.app.live.session import Session
+from grebe.app.tables.listed import ListTable
+from grebe.app.tables.table import Cell
 from grebe.protocols.link.session import OscState, PeerRow, Peers
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import Canvas
+from grebe.ui.widgets.canvas import Canvas
 from grebe.ui.widgets.formatting import late_text
 from grebe.ui.widgets.sheet import SheetLine, head, note, row
 from grebe.words import counted, tr
@@ -37,7 +39,11 @@ class ComputersCanvas(Canvas):
     computer_clicked = pyqtSignal(str)
 
     def __init__(self, session: Session) -> None:
-        super().__init__(session)
+        table = ListTable(
+            (tr("Standing"), tr("Apart"), tr("Delay"), tr("Lost")), self._listed, self._here,
+            lambda row: self.computer_clicked.emit(self.session.network.rows[row].id),
+        )  # fmt: skip
+        super().__init__(session, table)
         self.selected = ""
         self._boxes: list[tuple[QRectF, str]] = []
         self.setAccessibleName(tr("Other computers"))
@@ -47,14 +53,37 @@ class ComputersCanvas(Canvas):
         rows = self.session.network.rows
         return next((r for r in rows if r.id == self.selected), rows[0] if rows else None)
 
-    def mousePressEvent(self, event: QMouseEvent | None) -> None:
-        """A click selects one."""
-        if event is None:
-            return
-        self.setFocus()
-        for box, peer in self._boxes:
-            if box.contains(event.position()):
-                self.computer_clicked.emit(peer)
+    def _listed(self) -> list[tuple[str, ...]]:
+        """Each computer with its figures."""
+        return [
+            (
+                row.name, self._standing(row)[0],
+                "-" if row.offset_ms is None else f"{signed(row.offset_ms)} ms",
+                f"{row.delay_ms:.1f} ms", f"{row.lost_percent:.0f} %",
+            )
+            for row in self.session.network.rows
+        ]  # fmt: skip
+
+    def _here(self) -> int:
+        chosen = self.row()
+        return next((i for i, r in enumerate(self.session.network.rows) if r is chosen), -1)
+
+    def cell_box(self, cell: Cell) -> QRectF:
+        """A computer's line."""
+        return self._boxes[cell.row][0] if cell.row < len(self._boxes) else QRectF()
+
+    def cell_at(self, at: QPointF) -> Cell | None:
+        """The computer there."""
+        found = (i for i, (box, _) in enumerate(self._boxes) if box.contains(at))
+        return next((Cell(i, 0) for i in found), None)
+
+    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
+        """Take a computer in hand."""
+        del selects
+        cell = self.cell_at(at)
+        if cell is not None:
+            self.computer_clicked.emit(self._boxes[cell.row][1])
+        return cell is not None
 
     def paint_still(self, painter: QPainter) -> None:
         """Headings."""

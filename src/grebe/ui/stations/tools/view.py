@@ -3,16 +3,18 @@
 from __future__ import annotations
 
 from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
-from PyQt6.QtGui import QGuiApplication, QKeyEvent, QMouseEvent, QPainter
+from PyQt6.QtGui import QGuiApplication, QKeyEvent, QPainter
 from PyQt6.QtWidgets import QGridLayout, QLabel, QLineEdit, QStackedWidget, QVBoxLayout, QWidget
 
 from grebe.app.doing import does
 from grebe.app.live.session import Session
+from grebe.app.tables.listed import ListTable
+from grebe.app.tables.table import Cell
 from grebe.core.calculators.model import Answer, Calculator
 from grebe.core.calculators.table import CALCULATORS
 from grebe.core.calculators.times import LEFT_OUT
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import Canvas
+from grebe.ui.widgets.canvas import Canvas
 from grebe.ui.widgets.view import Sheet, Thing, View
 from grebe.words import tr
 
@@ -27,17 +29,32 @@ class ToolsCanvas(Canvas):
     chosen = pyqtSignal(int)
 
     def __init__(self, session: Session) -> None:
-        super().__init__(session)
+        table = ListTable((tr("Answer"),), self._listed, lambda: self.index, self._choose)
+        super().__init__(session, table)
         self.index = 0
         self.answer: Answer | None = None
         self.problem = ""
         self.setAccessibleName(tr("Tools"))
 
-    def mousePressEvent(self, event: QMouseEvent | None) -> None:
-        """A click chooses a calculator."""
-        if event is not None:
-            self.setFocus()
-            self.pick(event.position())
+    def _choose(self, row: int) -> None:
+        self.chosen.emit(row)
+
+    def _listed(self) -> list[tuple[str, ...]]:
+        """Calculators, the one in hand with its answer."""
+        said = self.problem if self.answer is None else self.answer.sentence
+        return [
+            (tool.title, said if number == self.index else "")
+            for number, tool in enumerate(CALCULATORS)
+        ]
+
+    def cell_box(self, cell: Cell) -> QRectF:
+        """Its line."""
+        return QRectF(0, cell.row * ROW, LIST_WIDE, ROW)
+
+    def cell_at(self, at: QPointF) -> Cell | None:
+        """The line there."""
+        row = int(at.y() // ROW)
+        return Cell(row, 0) if at.x() <= LIST_WIDE and row < len(CALCULATORS) else None
 
     def pick(self, at: QPointF, *, selects: bool = False) -> bool:
         """Take the calculator there; the answer is in hand anywhere else."""

@@ -5,14 +5,15 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
-from PyQt6.QtGui import QContextMenuEvent, QMouseEvent, QPainter, QPaintEvent
-from PyQt6.QtWidgets import QWidget
+from PyQt6.QtGui import QContextMenuEvent, QDrag, QMouseEvent, QPainter, QPaintEvent
+from PyQt6.QtWidgets import QApplication, QWidget
 
 from grebe.app.live.session import Session
 from grebe.core.beginning import plays_notes
 from grebe.core.document import Project
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import open_menu
+from grebe.ui.widgets.canvas import open_menu
+from grebe.ui.widgets.clipboard import pattern_mime
 from grebe.ui.widgets.theme import DAY, Palette
 from grebe.words import tr
 
@@ -45,6 +46,7 @@ class PatternStrip(QWidget):
         self.current = ""
         self.palette_now: Palette = DAY
         self._words: list[_Word] = []
+        self._pressed: QPointF | None = None
         self._shown: object = None
         self.setAccessibleName(tr("Patterns by device"))
         self.arrange()
@@ -78,7 +80,29 @@ class PatternStrip(QWidget):
     def mousePressEvent(self, event: QMouseEvent | None) -> None:
         """Take the pattern under the pointer in hand."""
         if event is not None and event.button() == Qt.MouseButton.LeftButton:
+            self._pressed = event.position()
             self.pick(event.position())
+
+    def mouseMoveEvent(self, event: QMouseEvent | None) -> None:
+        """A pattern's name can be dragged onto a scene."""
+        if event is None or self._pressed is None:
+            return
+        far = (event.position() - self._pressed).manhattanLength()
+        word = self._word_at(self._pressed)
+        if far < QApplication.startDragDistance() or word is None or not word.pattern:
+            return
+        self._pressed = None
+        drag = QDrag(self)
+        drag.setMimeData(pattern_mime(word.pattern, word.words))
+        drag.exec(Qt.DropAction.CopyAction)
+
+    def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
+        """It was a click."""
+        del event
+        self._pressed = None
+
+    def _word_at(self, at: QPointF) -> _Word | None:
+        return next((w for w in self._words if w.box.contains(at)), None)
 
     def pick(self, at: QPointF, *, selects: bool = False) -> bool:
         """Take the pattern there in hand."""

@@ -1,0 +1,81 @@
+"""Opens Stage in a window of its own, and keeps it going."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Protocol
+
+from PyQt6.QtCore import QObject
+from PyQt6.QtGui import QKeyEvent
+from PyQt6.QtWidgets import QWidget
+
+from grebe.app.doing import does
+from grebe.app.live.session import Session
+from grebe.errors import GrebeError
+from grebe.ui.stations.stage.view import StageView
+from grebe.ui.stations.stage.window import StageWindow
+from grebe.ui.widgets.theme import Palette
+
+
+class Dims(Protocol):
+    """What says how bright Night is."""
+
+    @property
+    def night(self) -> Palette:
+        """Night as bright as was chosen."""
+
+
+class StageBeside(QObject):
+    """At most one such window."""
+
+    def __init__(
+        self, table: QWidget, session: Session, view: StageView, looks: Dims,
+        take_key: Callable[[QKeyEvent], bool],
+    ) -> None:  # fmt: skip
+        super().__init__()
+        self._table, self._session, self._view = table, session, view
+        self._looks, self._take_key = looks, take_key
+        self.window: StageWindow | None = None
+
+    @does("stage_window")
+    def toggle(self) -> None:
+        """Open it, or close it."""
+        if self.window is not None:
+            self.window.close()
+            return
+        made = StageWindow(
+            self._session, self._view.book, self._view.stage_actions.numbers, self._looks.night,
+            self._take_key,
+        )  # fmt: skip
+        made.canvas.touched.connect(self._touched)
+        made.closed.connect(self._closed)
+        self.window = made
+        made.open_beside(self._table)
+
+    def _closed(self) -> None:
+        gone, self.window = self.window, None
+        if gone is not None:
+            gone.deleteLater()
+
+    def _touched(self, what: str) -> None:
+        """As on Stage, but the table stays at its own station."""
+        try:
+            self._view.do_touched(what)
+        except GrebeError as error:
+            self._session.say("warn", f"{error}.")
+
+    def follow(self) -> None:
+        """Time has passed."""
+        if self.window is not None:
+            self._view.book.follow()
+            self.window.follow()
+
+    def set_palette(self) -> None:
+        """Another brightness."""
+        if self.window is not None:
+            self.window.set_palette(self._looks.night)
+
+    def close(self) -> None:
+        """The table is closed: so is it."""
+        if self.window is not None:
+            self.window.close()
