@@ -270,9 +270,9 @@ def test_a_slot_a_timer_and_a_paint_that_fail_leave_the_window(
     canvas.repaint()
     canvas.__class__ = Broken.__bases__[0]
     assert "RuntimeError" in said[-1]
-    hooked.rail.chosen.connect(fail)
-    hooked.rail.chosen.emit(3)
-    hooked.rail.chosen.disconnect(fail)
+    hooked.rail.tabs.chosen.connect(fail)
+    hooked.rail.tabs.chosen.emit(3)
+    hooked.rail.tabs.chosen.disconnect(fail)
     assert hooked.isVisible()
     text = log_text()
     assert "ZeroDivisionError: planted" in text

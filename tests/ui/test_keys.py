@@ -86,8 +86,9 @@ def test_tab_goes_round_and_leaves_everything(performer: Performer, number: int)
     assert any(isinstance(w, Button) for w in seen)
     if number in (3, 4, 5, 6):
         assert any(isinstance(w, NumberField) for w in seen)
-    assert frame.rail in seen
-    assert frame.waterline in seen
+    assert frame.rail.tabs in seen
+    assert frame.waterline.run in seen
+    assert frame.waterline.tap in seen
 
 
 def test_keys_with_ctrl_are_the_windows_where_no_text_is_typed(performer: Performer) -> None:
@@ -159,7 +160,7 @@ def test_digits_go_by_place_and_letters_by_what_is_printed(
 def test_the_rail_and_the_waterline_by_key(performer: Performer) -> None:
     """Up and down point, Enter shows; left and right choose run or tap, Enter presses."""
     frame = performer.frame
-    frame.rail.setFocus()
+    frame.rail.tabs.setFocus()
     for key in (K.Key_Down, K.Key_Down, K.Key_Up):
         performer.press(key)
     assert frame.rail.current == 1
@@ -170,7 +171,7 @@ def test_the_rail_and_the_waterline_by_key(performer: Performer) -> None:
     frame.book.do = told.append  # type: ignore[assignment, method-assign]
     frame.waterline.run_clicked.connect(lambda: told.append("run"))
     frame.waterline.tap_clicked.connect(lambda: told.append("tap"))
-    frame.waterline.setFocus()
+    frame.waterline.run.setFocus()
     frame.grab()
     performer.press(K.Key_Return)
     performer.press(K.Key_Right)

@@ -296,10 +296,9 @@ def test_keys_locked_and_touches_guarded(performer: Performer) -> None:
     assert (frame.rail.current, session.running, session.status.held) == (7, True, False)  # type: ignore[union-attr]
     frame.grab()
     performer.press(K.Key_L, CTRL)
-    line = frame.waterline
-    place = line._button().center().toPoint()
-    QTest.mouseClick(line, Qt.MouseButton.LeftButton, pos=place)
-    QTest.mouseClick(frame.rail, Qt.MouseButton.LeftButton, pos=QPoint(40, 80))
+    run = frame.waterline.run
+    QTest.mouseClick(run, Qt.MouseButton.LeftButton)
+    QTest.mouseClick(frame.rail.tabs, Qt.MouseButton.LeftButton, pos=QPoint(40, 18))
     QTest.qWait(100)
     assert session.running
     assert frame.rail.current == 7
@@ -314,5 +313,5 @@ def test_keys_locked_and_touches_guarded(performer: Performer) -> None:
     section = canvas._ribbon[3][0].center() * canvas._scale  # type: ignore[attr-defined]
     QTest.mouseClick(canvas.surface, Qt.MouseButton.LeftButton, pos=section.toPoint())
     performer.wait(lambda: session.status.launched)  # type: ignore[union-attr]
-    QTest.mouseClick(line, Qt.MouseButton.LeftButton, pos=place)
+    QTest.mouseClick(run, Qt.MouseButton.LeftButton)
     performer.wait(lambda: not session.running)

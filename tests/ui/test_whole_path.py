@@ -124,7 +124,7 @@ class Hand(Performer):
 
     def station(self, number: int) -> None:
         """On the rail."""
-        self.click(self.frame.rail, QPoint(40, 62 + (number - 1) * 58 + 20))
+        self.click(self.frame.rail.tabs, QPoint(40, (number - 1) * 58 + 20))
         assert self.frame.rail.current == number
 
 
@@ -298,9 +298,9 @@ def test_by_the_mouse_alone(
     for _ in range(2):
         hand.menu("Set", "Put a song in after it")
     hand.engine_ready()
-    hand.click(frame.waterline, QPoint(60, 40))
+    hand.click(frame.waterline.run)
     runs(hand)
-    hand.click(frame.waterline, QPoint(60, 40))
+    hand.click(frame.waterline.run)
     none_was_missed(hand)
     monkeypatch.setattr(QFileDialog, "getSaveFileName", lambda *_, **__: (str(path), ""))
     hand.menu("File", "Save")

@@ -498,11 +498,11 @@ def test_the_rail_and_the_run_button_by_mouse(performer: Performer) -> None:
     """Clicks do what the keys do."""
     performer.engine_ready()
     frame, left = performer.frame, Qt.MouseButton.LeftButton
-    QTest.mouseClick(frame.rail, left, pos=QPoint(40, 62 + 2 * 58 + 20))
+    QTest.mouseClick(frame.rail.tabs, left, pos=QPoint(40, 2 * 58 + 20))
     assert frame.rail.current == 3
-    QTest.mouseClick(frame.waterline, left, pos=QPoint(60, 40))
+    QTest.mouseClick(frame.waterline.run, left)
     performer.wait(lambda: frame.session.running)
-    QTest.mouseClick(frame.waterline, left, pos=QPoint(60, 40))
+    QTest.mouseClick(frame.waterline.run, left)
     performer.wait(lambda: not frame.session.running)
 
 

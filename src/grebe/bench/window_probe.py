@@ -81,6 +81,7 @@ def main() -> int:
             between()
             began = time.perf_counter()
             act()
+            frame.waterline.follow()
             frame.waterline.repaint()
             took.append((time.perf_counter() - began) * 1e3)
         took.sort()

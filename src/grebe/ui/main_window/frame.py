@@ -290,7 +290,7 @@ class Frame(QWidget):
         self.rehearsal.follow()
         self._ear.follow(self.session.link.fileno())
         self._show_notices(now_s)
-        self.waterline.update()
+        self.waterline.follow()
         if now_s - self._buttons_s > BUTTONS_EVERY_S:
             self._buttons_s = now_s
             self.head_buttons[self.view.number].follow(self.book.met())

@@ -72,9 +72,8 @@ class Looks(QObject):
     def show(self) -> None:
         """Colour what is seen; fold away what is to be."""
         window, shown, view = self._window, self.palette_shown, self._window.view
-        window.rail.palette_now = window.waterline.palette_now = shown
-        window.rail.update()
-        window.waterline.update()
+        window.rail.set_palette(shown)
+        window.waterline.set_palette(shown)
         window.menu_bar.set_palette(shown)
         window.menu_bar.setVisible(window.rail.current != STAGE or self.settings.menu_on_stage)
         window.notices.set_palette(shown)

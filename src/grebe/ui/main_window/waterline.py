@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
+from PyQt6.QtCore import QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QPen
-from PyQt6.QtWidgets import QWidget
+from PyQt6.QtWidgets import QLabel, QPushButton, QWidget
 
 from grebe.app.live.session import Session
 from grebe.core.time.meter import Meter
@@ -25,6 +25,123 @@ FULL_MS = 6.0
 """Deviation drawn at full height; larger ones are cut off there and stand at the right in words."""
 
 
+class Figure(QLabel):
+    """A line of words or a figure; a label, painted as all else is."""
+
+    def __init__(
+        self, parent: QWidget, size: int, weight: int = 400,
+        align: Qt.AlignmentFlag = draw.LEFT,
+    ) -> None:  # fmt: skip
+        super().__init__(parent)
+        self._look = (size, weight, align)
+        self.colour = DAY.ink
+        self.setAttribute(Qt.WidgetAttribute.WA_TransparentForMouseEvents)
+
+    def say(self, words: str, colour: QColor, weight: int | None = None) -> None:
+        """Other words, or in another colour."""
+        size, before, align = self._look
+        look = (size, before if weight is None else weight, align)
+        if (words, colour, look) != (self.text(), self.colour, self._look):
+            self._look, self.colour = look, colour
+            self.setText(words)
+            self.update()
+
+    def paintEvent(self, a0: QPaintEvent | None) -> None:
+        """Draw it, on its own baseline."""
+        del a0
+        size, weight, align = self._look
+        x = self.width() if align == draw.RIGHT else 0
+        painter = QPainter(self)
+        draw.text(painter, x, round(self.height() * 0.78), self.text(), self.colour,
+                  size=size, weight=weight, align=align, width=self.width())  # fmt: skip
+
+
+class RunButton(QPushButton):
+    """Run and stop; on Stage a touch of it has to be held."""
+
+    def __init__(self, session: Session, parent: QWidget) -> None:
+        super().__init__(tr("Run"), parent)
+        self._guard = TouchGuard(session)
+        self.palette_now: Palette = DAY
+        self.ready = False
+        """Whether there is an engine to run."""
+        self.setFocusPolicy(Qt.FocusPolicy.TabFocus)
+        self.setCursor(Qt.CursorShape.PointingHandCursor)
+
+    def mousePressEvent(self, e: QMouseEvent | None) -> None:
+        """At once, or when it has been held."""
+        if e is not None and e.button() == Qt.MouseButton.LeftButton:
+            self.setDown(True)
+            if self._guard.press(e.position()):
+                self.clicked.emit()
+
+    def mouseReleaseEvent(self, e: QMouseEvent | None) -> None:
+        """The end of a touch."""
+        self.setDown(False)
+        if e is not None and self._guard.release(e.position()):
+            self.clicked.emit()
+
+    def keyPressEvent(self, e: QKeyEvent | None) -> None:
+        """Enter and Space press it, once."""
+        press_by_key(self, e)
+
+    def paintEvent(self, a0: QPaintEvent | None) -> None:
+        """Draw it."""
+        del a0
+        p, box = self.palette_now, QRectF(self.rect()).adjusted(4, 4, -4, -4)
+        painter = QPainter(self)
+        painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+        draw.panel(painter, box, p.water if self.ready else p.soft)
+        colour = p.on_water if self.ready else p.muted
+        draw.text(painter, box.center().x(), box.center().y() + 7, self.text(), colour,
+                  size=20, weight=600, align=draw.CENTRE)  # fmt: skip
+        if self.hasFocus():
+            painter.setBrush(Qt.BrushStyle.NoBrush)
+            painter.setPen(QPen(p.crest, 3))
+            painter.drawRoundedRect(QRectF(self.rect()).adjusted(2, 2, -2, -2), CORNER, CORNER)
+
+
+class TapButton(QPushButton):
+    """The tempo, which takes taps."""
+
+    def __init__(self, parent: QWidget) -> None:
+        super().__init__(tr("Tap the tempo"), parent)
+        self.palette_now: Palette = DAY
+        self.setFocusPolicy(Qt.FocusPolicy.TabFocus)
+
+    def mousePressEvent(self, e: QMouseEvent | None) -> None:
+        """A tap counts when it comes down."""
+        if e is not None and e.button() == Qt.MouseButton.LeftButton:
+            self.clicked.emit()
+
+    def mouseReleaseEvent(self, e: QMouseEvent | None) -> None:
+        """It has counted."""
+
+    def keyPressEvent(self, e: QKeyEvent | None) -> None:
+        """Enter and Space tap."""
+        press_by_key(self, e)
+
+    def paintEvent(self, a0: QPaintEvent | None) -> None:
+        """An edge while it has the focus; its figures are labels over it."""
+        del a0
+        if self.hasFocus():
+            painter = QPainter(self)
+            painter.setRenderHint(QPainter.RenderHint.Antialiasing)
+            painter.setPen(QPen(self.palette_now.crest, 3))
+            painter.drawRoundedRect(QRectF(self.rect()).adjusted(2, 2, -2, -2), CORNER, CORNER)
+
+
+def press_by_key(button: QPushButton, event: QKeyEvent | None) -> None:
+    """Enter and Space press a button once; another key is the window's."""
+    if event is None:
+        return
+    if event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter, Qt.Key.Key_Space):
+        if not event.isAutoRepeat():
+            button.clicked.emit()
+    else:
+        event.ignore()
+
+
 class Waterline(QWidget):
     """The bottom of the window."""
 
@@ -34,89 +151,90 @@ class Waterline(QWidget):
     def __init__(self, session: Session, parent: QWidget | None = None) -> None:
         super().__init__(parent)
         self.session = session
-        self._guard = TouchGuard(session)
         self.palette_now: Palette = DAY
         self.setFixedHeight(HEIGHT)
-        self.setFocusPolicy(Qt.FocusPolicy.TabFocus)
-        self.points_at_tap = False
-        """What Enter presses, while it has the focus: the tap at the right, or run and stop."""
         self.setAccessibleName(tr("Waterline"))
+        self.run = RunButton(session, self)
+        self.run.clicked.connect(self.run_clicked)
+        self.tap = TapButton(self)
+        self.tap.clicked.connect(self.tap_clicked)
+        self.place = Figure(self, 26, 600)
+        self.place.setAccessibleName(tr("Bar and beat"))
+        self.of_bars = Figure(self, 12)
+        self.verdicts = [Figure(self, 14) for _ in range(3)]
+        self.pushed = Figure(self, 12, align=draw.RIGHT)
+        self.tempo = Figure(self, 26, 600, draw.RIGHT)
+        self.led_by = Figure(self, 12, align=draw.RIGHT)
+        self._arrange()
+
+    def _arrange(self) -> None:
+        """Put everything in its place."""
+        right = self.width() - SURFACE_RIGHT + 12
+        self.run.setGeometry(12, 15, 116, 54)
+        self.place.setGeometry(142, 20, 120, 32)
+        self.of_bars.setGeometry(142, 52, 120, 16)
+        for index, line in enumerate(self.verdicts):
+            line.setGeometry(right, 9 + index * 19, 150, 19)
+        self.tap.setGeometry(self.width() - 130, 10, 122, self.height() - 20)
+        self.pushed.setGeometry(self.width() - 258, 4, 240, 17)
+        self.tempo.setGeometry(self.width() - 138, 20, 120, 32)
+        self.led_by.setGeometry(self.width() - 178, 52, 160, 16)
+
+    def resizeEvent(self, event: object) -> None:
+        """Another width."""
+        del event
+        self._arrange()
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
-        """Left and right choose between run and tap, Enter or Space presses."""
+        """Left and right go from one of its buttons to the other."""
         if event is None:
             return
-        if event.key() in (Qt.Key.Key_Left, Qt.Key.Key_Right):
-            self.points_at_tap = event.key() == Qt.Key.Key_Right
-            self.update()
-        elif event.key() in (Qt.Key.Key_Return, Qt.Key.Key_Enter, Qt.Key.Key_Space):
-            if not event.isAutoRepeat():
-                (self.tap_clicked if self.points_at_tap else self.run_clicked).emit()
+        to = {Qt.Key.Key_Left: self.run, Qt.Key.Key_Right: self.tap}.get(Qt.Key(event.key()))
+        if to is None:
+            event.ignore()
         else:
-            super().keyPressEvent(event)
+            to.setFocus()
 
-    def mousePressEvent(self, event: QMouseEvent | None) -> None:
-        """The button at the left runs and stops; the tempo at the right takes taps."""
-        if event is None:
-            return
-        if event.position().x() > self.width() - 120:
-            self.tap_clicked.emit()
-        elif self._guard.press(event.position()):
-            self._touch(event.position())
+    def set_palette(self, palette: Palette) -> None:
+        """Take the colours of a theme."""
+        self.palette_now = self.run.palette_now = self.tap.palette_now = palette
+        self.follow()
 
-    def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
-        """On Stage a touch of the button has to be held."""
-        if event is not None and self._guard.release(event.position()):
-            self._touch(event.position())
-
-    def _touch(self, at: QPointF) -> None:
-        if self._button().contains(at):
-            self.run_clicked.emit()
-
-    def _button(self) -> QRectF:
-        return QRectF(16, 19, 108, 46)
+    def follow(self) -> None:
+        """Say what is so now, and draw the water: many times a second."""
+        self._say_left()
+        self._say_right()
+        self.update()
 
     def paintEvent(self, event: QPaintEvent | None) -> None:
-        """Draw it all: it changes many times a second."""
+        """Draw the water: it changes many times a second."""
         del event
         p = self.palette_now
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         draw.fill(painter, 0, 0, self.width(), self.height(), p.panel)
         draw.line(painter, 0, 1, self.width(), 1, p.rule, 2)
-        self._paint_left(painter)
         self._paint_surface(painter)
-        self._paint_right(painter)
-        if self.hasFocus():
-            tap = QRectF(self.width() - 130, 10, 122, self.height() - 20)
-            box = tap if self.points_at_tap else self._button().adjusted(-4, -4, 4, 4)
-            painter.setBrush(Qt.BrushStyle.NoBrush)
-            painter.setPen(QPen(p.crest, 3))
-            painter.drawRoundedRect(box, CORNER, CORNER)
 
-    def _paint_left(self, painter: QPainter) -> None:
+    def _say_left(self) -> None:
         p, session = self.palette_now, self.session
-        button = self._button()
-        ready = session.link.state == "on"
-        running = session.running
-        draw.panel(painter, button, p.water if ready else p.soft)
+        ready, running = session.link.state == "on", session.running
         words = tr("Stop") if running else tr("Run")
-        colour = p.on_water if ready else p.muted
-        draw.text(
-            painter, button.center().x(), button.center().y() + 7, words, colour,
-            size=20, weight=600, align=draw.CENTRE,
-        )  # fmt: skip
+        if (words, ready) != (self.run.text(), self.run.ready):
+            self.run.ready = ready
+            self.run.setText(words)
+            self.run.update()
         bar, beat = self._bar_beat()
         place = f"{bar}.{beat}" if running else "-.-"
         coming = session.position.beats_to_come()
         if coming:
             place = tr("in {coming}", coming=coming)
-        draw.text(painter, 142, 44, place, p.ink, size=26, weight=600)
+        self.place.say(place, p.ink)
         layout = session.derived.layout()
-        below = "bar.beat"
+        below = tr("bar.beat")
         if layout is not None:
             below = tr("bar.beat   of {bars}", bars=layout.bars)
-        draw.text(painter, 142, 64, below, p.muted, size=12)
+        self.of_bars.say(below, p.muted)
 
     def _meter(self) -> Meter:
         status, layout = self.session.status, self.session.derived.layout()
@@ -185,24 +303,27 @@ class Waterline(QWidget):
             x = left + (right - left) * (now - bar_start) / bar_ticks
             draw.playhead(painter, p, x, top - 6, bottom + 6)
 
-    def _paint_right(self, painter: QPainter) -> None:
+    def _say_right(self) -> None:
         p, session = self.palette_now, self.session
-        x = self.width() - SURFACE_RIGHT + 12
-        lines = self._verdict()
-        for index, (words, colour, weight) in enumerate(lines[:3]):
-            draw.text(painter, x, 24 + index * 19, words, colour, size=14, weight=weight, width=150)
+        lines = self._verdict()[:3]
+        for index, label in enumerate(self.verdicts):
+            words, colour, weight = lines[index] if index < len(lines) else ("", p.muted, 400)
+            label.say(words, colour, weight)
         status, song = session.status, session.song
         bpm = status.bpm if status is not None and status.running else song.bpm if song else 0.0
-        right = self.width() - 18
-        draw.text(painter, right, 44, f"{bpm:.2f}", p.ink, size=26, weight=600, align=draw.RIGHT)
-        draw.text(painter, right, 64, self._led_by(), p.muted, size=12, align=draw.RIGHT)
-        if session.tempo.pushed:
-            words = tr("pushed {pushed:+g} %", pushed=session.tempo.pushed)
-            draw.text(painter, right, 17, words, p.crest, size=12, align=draw.RIGHT)
-        elif session.tempo.tapped is not None:
-            fit = session.tempo.tapped
-            words = tr("tapped {low:.1f} to {high:.1f}", low=fit.low, high=fit.high)
-            draw.text(painter, right, 17, words, p.crest, size=12, align=draw.RIGHT)
+        self.tempo.say(f"{bpm:.2f}", p.ink)
+        self.led_by.say(self._led_by(), p.muted)
+        self.pushed.say(self._by_hand(), p.crest)
+
+    def _by_hand(self) -> str:
+        """What was done to the tempo by hand."""
+        tempo = self.session.tempo
+        if tempo.pushed:
+            return tr("pushed {pushed:+g} %", pushed=tempo.pushed)
+        if tempo.tapped is not None:
+            return tr("tapped {low:.1f} to {high:.1f}", low=tempo.tapped.low,
+                      high=tempo.tapped.high)  # fmt: skip
+        return ""
 
     def _led_by(self) -> str:
         """Who leads, and what is heard of a leader that Grebe follows."""

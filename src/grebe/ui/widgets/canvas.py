@@ -21,7 +21,15 @@ from PyQt6.QtGui import (
     QTouchEvent,
     QWheelEvent,
 )
-from PyQt6.QtWidgets import QAbstractItemView, QFrame, QSizePolicy, QTableView, QToolTip, QWidget
+from PyQt6.QtWidgets import (
+    QAbstractButton,
+    QAbstractItemView,
+    QFrame,
+    QSizePolicy,
+    QTableView,
+    QToolTip,
+    QWidget,
+)
 
 from grebe.app.live.session import Session
 from grebe.app.tables.table import Cell, NoTable, Table
@@ -101,7 +109,8 @@ class CellView(QTableView):
         for header in (self.horizontalHeader(), self.verticalHeader()):
             if header is not None:
                 header.hide()
-        self.setCornerButtonEnabled(False)
+        for corner in self.findChildren(QAbstractButton):
+            corner.hide()
         self.setTabKeyNavigation(False)
         self.setEditTriggers(QAbstractItemView.EditTrigger.NoEditTriggers)
         self.setSelectionMode(QAbstractItemView.SelectionMode.ExtendedSelection)

@@ -96,6 +96,7 @@ class ScenesView(View):
         )
         self.heading.say(f"{counted(len(scenes), 'scene')} {which}", below)
         self.chart.reveal()
+        self.strip.current = self._pattern_here()
         self.strip.arrange()
         self._show_sheet()
 
@@ -164,6 +165,13 @@ class ScenesView(View):
         self.session.selection.box = self.editor.hand.device_id
         self.document_changed()
 
+    def _pattern_here(self) -> str:
+        """What the box in hand begins the scene with, else the first it has."""
+        part, own = self.editor.hand.part, self.editor.hand.patterns
+        if part is not None and part.chain:
+            return part.chain[0]
+        return own[0].id if own else ""
+
     def _given(self, pattern: str, row: int, column: int, longer: bool) -> None:
         """A pattern was dropped on a cell."""
         hand = self.editor.hand
@@ -179,7 +187,6 @@ class ScenesView(View):
         """A pattern of the strip: its box is in hand."""
         found = next((p for p in self.session.project.patterns if p.id == pattern), None)
         if found is not None:
-            self.strip.current = pattern
             self._point(self.editor.hand.scene_id, found.device)
 
     @does("edit_chain")

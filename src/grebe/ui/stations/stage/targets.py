@@ -43,8 +43,8 @@ ACTIONS: tuple[Target, ...] = (
     Target(tr("Scene"), "scene_number"),
     Target(tr("Song"), "song_number"),
     Target(tr("Alone##a box"), ":solo"),
-    Target(tr("Lock"), "lock"),
 )
+LOCK = Target(tr("Lock"), "lock")
 STOPS = Target(tr("Stop loops"), ":halt")
 """Only where there is a looper."""
 NUMBERS: tuple[Target, ...] = (
@@ -73,7 +73,8 @@ class Targets:
         """Those there are now."""
         if self._numbers.typed is not None:
             return NUMBERS
-        return (*ACTIONS, STOPS) if self._session.looping.looper is not None else ACTIONS
+        stops = (STOPS,) if self._session.looping.looper is not None else ()
+        return (*ACTIONS, *stops, LOCK)
 
     def at(self, place: QPointF) -> Target | None:
         """The one at a place."""
