@@ -48,6 +48,8 @@ if command -v dpkg-query >/dev/null; then
     if [ "$kind" = test ]; then
         command -v jackd >/dev/null || add jackd2
         command -v Xvfb >/dev/null || add xvfb
+        command -v dbus-daemon >/dev/null || add dbus-daemon # with the next: what a screen reader hears
+        [ -x /usr/libexec/at-spi-bus-launcher ] || add at-spi2-core
         command -v tshark >/dev/null || add tshark # reads MIDI over the network as others do
     fi
 fi

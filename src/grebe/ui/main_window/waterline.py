@@ -159,7 +159,6 @@ class Waterline(QWidget):
         self.tap = TapButton(self)
         self.tap.clicked.connect(self.tap_clicked)
         self.place = Figure(self, 26, 600)
-        self.place.setAccessibleName(tr("Bar and beat"))
         self.of_bars = Figure(self, 12)
         self.verdicts = [Figure(self, 14) for _ in range(3)]
         self.pushed = Figure(self, 12, align=draw.RIGHT)

@@ -1,0 +1,74 @@
+"""The window as a screen reader has it: over AT-SPI, with a bus and a screen of its own."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from pathlib import Path
+
+import pytest
+
+from grebe.core.document import with_content
+from grebe.core.patterns.model import Content, Voice
+from grebe.formats.project import write_project
+from tests import build
+from tests.ui.conftest import end_engine
+from tests.ui.read_aloud import Node, desktop, missing, wait
+
+pytestmark = pytest.mark.skipif(bool(missing()), reason=f"not installed: {missing()}")
+RIGHT, X, N, SPACE = 0xFF53, 0x78, 0x6E, 0x20
+"""Keysyms of X11's keysymdef.h."""
+
+
+@pytest.fixture
+def project(own_folders: Path) -> Iterator[Path]:
+    """Two boxes, the first with an empty pattern of one voice."""
+    content = Content(voices=(Voice(id="v1", name="Kick"),))
+    made = build.two_boxes()
+    made = with_content(made, made.patterns[0].id, lambda _: content)
+    path = own_folders / "aloud.grebe"
+    write_project(path, made)
+    yield path
+    end_engine()
+
+
+def table(app: Node, station: str, name: str) -> Node:
+    """Go to a station by its tab; the table there."""
+    app.find("page tab", station).act("Press")
+    found: list[Node] = []
+
+    def there() -> bool:
+        found[:] = [n for n in app.all() if n.role == "table" and n.name == name]
+        return bool(found)
+
+    wait(there)
+    return found[0]
+
+
+def test_a_screen_reader_writes_a_beat_makes_a_scene_and_hears_stage(project: Path) -> None:
+    """Roles, names, values and actions; four on the floor by ear alone."""
+    with desktop(["-m", "grebe", "open", str(project)]) as reader:
+        app = reader.application("Grebe")
+        assert app.find("push button", "Run").role == "push button"
+        pattern = table(app, "Patterns", "Pattern")
+        assert pattern.size() == (1, 16)
+        assert (pattern.row_name(0), pattern.column_name(4)) == ("Kick", "5")
+        assert pattern.cell(0, 4).name == "empty"
+        for _ in range(4):
+            reader.press(X, RIGHT, RIGHT, RIGHT, RIGHT)
+        wait(lambda: "velocity 100" in pattern.cell(0, 12).name)
+        heard = [pattern.cell(0, step).name for step in range(16)]
+        assert [step for step, words in enumerate(heard) if "velocity" in words] == [0, 4, 8, 12]
+        assert pattern.cell(0, 3).focused is False
+        chart = table(app, "Scenes", "Scenes")
+        before = chart.size()[1]
+        reader.press(N)
+        wait(lambda: chart.size()[1] == before + 1)
+        app.find("page tab", "Stage").act("Press")
+        reader.press(SPACE)
+        wait(lambda: any("bar 1 of" in n.name for n in app.all() if n.role == "table"))
+        stage = app.find("table")
+        assert "Next" in stage.name
+        assert "My move" in stage.name
+        assert [stage.row_name(row) for row in range(4)] == ["Song", "Scene", "Bar", "Next"]
+        reader.press(SPACE)
+        wait(lambda: any(n.name == "Run" for n in app.all()))
