@@ -12,7 +12,7 @@ from PyQt6.QtWidgets import QHBoxLayout, QVBoxLayout, QWidget
 from grebe.app.actions.buttons import on_button
 from grebe.app.live.notices import Said
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.controls import Button
+from grebe.ui.widgets.controls import Button, DrawnWords
 from grebe.ui.widgets.theme import DAY, Palette
 
 SHOWN_S = {"info": 4.0, "warn": 12.0, "error": 30.0}
@@ -22,7 +22,7 @@ WIDE = 720
 MARGIN = 16
 
 
-class NoticeLine(QWidget):
+class NoticeLine(DrawnWords):
     """One message; a click puts it away."""
 
     def __init__(self, said: Said, since_s: float, palette: Palette) -> None:

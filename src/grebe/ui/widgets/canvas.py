@@ -309,6 +309,10 @@ class Canvas(CellView):
         if e is not None:
             self.double(e.position())
 
+    def from_screen(self, at: QPointF) -> QPointF:
+        """A place of the screen, here."""
+        return self.surface.mapFromGlobal(at)
+
     def press(self, at: QPointF, held: Held) -> None:
         """A finger or a button is down."""
         self.setFocus()

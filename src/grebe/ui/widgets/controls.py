@@ -11,7 +11,7 @@ from PyQt6.QtGui import (
     QPaintEvent,
     QPen,
 )
-from PyQt6.QtWidgets import QPushButton, QSizePolicy, QTabBar, QWidget
+from PyQt6.QtWidgets import QLabel, QPushButton, QSizePolicy, QTabBar, QWidget
 
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.theme import CORNER, DAY, Palette, font
@@ -105,7 +105,19 @@ class Tabs(QTabBar):
         self._told = False
 
 
-class Heading(QWidget):
+class DrawnWords(QLabel):
+    """Words drawn by hand, and read aloud as the label they are: by the accessible name."""
+
+    def sizeHint(self) -> QSize:
+        """As large as its layout likes."""
+        return QSize()
+
+    def minimumSizeHint(self) -> QSize:
+        """As small as it likes."""
+        return QSize()
+
+
+class Heading(DrawnWords):
     """A view's title and the line under it."""
 
     def __init__(self, parent: QWidget | None = None) -> None:

@@ -11,6 +11,7 @@ from PyQt6.QtGui import QColor, QPainter, QPaintEvent, QPixmap, QResizeEvent
 from PyQt6.QtWidgets import QWidget
 
 from grebe.ui.widgets import draw
+from grebe.ui.widgets.controls import DrawnWords
 from grebe.ui.widgets.theme import DAY, Palette
 
 Tone = Literal["ink", "muted", "good", "look", "wrong", "yours"]
@@ -58,7 +59,7 @@ def cycles(times: tuple[float, ...]) -> SheetLine:
     return SheetLine("", kind="cycles", tone="muted", shares=times)
 
 
-class Facts(QWidget):
+class Facts(DrawnWords):
     """Draws lines of a sheet one under another; one that `grows` takes the height they need."""
 
     def __init__(self, parent: QWidget | None = None, *, grows: bool = False) -> None:

@@ -5,6 +5,7 @@ Until it is clear which of them is meant nothing is edited.
 
 from __future__ import annotations
 
+import time
 from typing import Protocol
 
 from PyQt6.QtCore import QEvent, QObject, QPoint, QPointF, Qt, QTimer
@@ -13,6 +14,8 @@ from PyQt6.QtWidgets import QApplication
 
 MENU_MS = 600
 """A finger that rests so long asks for the menu. Common practice, no source."""
+TWICE_S = 0.35
+"""Two taps so close in time are a double one. Common practice, no source."""
 SLIP_PX = 12.0
 """A resting finger moves so much."""
 SCROLL_PX = 40.0
@@ -44,6 +47,12 @@ class Touched(Protocol):
     def contextMenuEvent(self, event: QContextMenuEvent | None) -> None:
         """Open the menu."""
 
+    def double(self, at: QPointF) -> None:
+        """As a double click."""
+
+    def from_screen(self, at: QPointF) -> QPointF:
+        """A place of the screen in the canvas."""
+
     def mapToGlobal(self, pos: QPoint) -> QPoint:
         """A place on the screen."""
 
@@ -58,6 +67,8 @@ class Touches(QObject):
         """Where the only finger came down, while it is not clear yet what is meant."""
         self._dragging = self._two = False
         self._middle, self._apart = QPointF(), 1.0
+        self._tapped: tuple[QPointF, float] | None = None
+        """Where and when a finger tapped last."""
         self._rests = QTimer(self)
         self._rests.setSingleShot(True)
         self._rests.setInterval(MENU_MS)
@@ -65,7 +76,7 @@ class Touches(QObject):
 
     def take(self, event: QTouchEvent) -> bool:
         """What the fingers did. Whether it was of use, which is always so."""
-        points = [p.position() for p in event.points()]
+        points = [self._canvas.from_screen(p.globalPosition()) for p in event.points()]
         kind = event.type()
         if kind == QEvent.Type.TouchCancel:
             self._forget()
@@ -103,12 +114,25 @@ class Touches(QObject):
 
     def _up(self, at: QPointF, held: Qt.KeyboardModifier) -> None:
         self._rests.stop()
-        if self._first is not None:  # it has only tapped
-            self._canvas.press(self._first, held)
+        first, now = self._first, time.monotonic()
+        if first is not None and self._is_second(first, now):
+            self._tapped = None
+            self._canvas.double(first)
+        elif first is not None:  # it has only tapped
+            self._tapped = (first, now)
+            self._canvas.press(first, held)
             self._dragging = True
         if self._dragging:
             self._canvas.release(at)
         self._first, self._dragging, self._two = None, False, False
+
+    def _is_second(self, at: QPointF, now_s: float) -> bool:
+        """Whether a tap is the second of two."""
+        if self._tapped is None:
+            return False
+        before, then_s = self._tapped
+        near = (at - before).manhattanLength() < 2 * SLIP_PX
+        return near and now_s - then_s < TWICE_S
 
     def _rested(self) -> None:
         first, self._first = self._first, None
