@@ -99,14 +99,26 @@ class SongGrips:
                 there = places.point_at(span, device, point)
                 if (there - at).manhattanLength() < GRAB_PX:
                     return SongGrip("point", span, device, curve=curve, point=point)
+        edge = self._edge_at(places, device, at.x())
+        if edge is not None:
+            return edge
         found = region_at(places.layout, device, tick)
         if found is None:
             return SongGrip("range", span, device)
-        region = found[1]
-        ends = (region.at, region.at + region.long)
-        edges = [places.x_at(span.tick + n * SIXTEENTH_TICKS) for n in ends]
-        near = any(abs(x - at.x()) < min(GRAB_PX, (edges[1] - edges[0]) / 3) for x in edges)
-        return SongGrip("edge" if near else "region", span, device, region=region)
+        return SongGrip("region", span, device, region=found[1])
+
+    def _edge_at(self, places: SongPlaces, device: str, x: float) -> SongGrip | None:
+        """The end of a mute region near a place, also where that lies in the next section."""
+        for span in places.layout.spans:
+            for region in span.section.mutes:
+                if region.device != device:
+                    continue
+                ends = (region.at, region.at + region.long)
+                left, right = (places.x_at(span.tick + n * SIXTEENTH_TICKS) for n in ends)
+                reach = min(GRAB_PX, (right - left) / 3)
+                if min(abs(left - x), abs(right - x)) < reach:
+                    return SongGrip("edge", span, device, region=region)
+        return None
 
     # Drags
 
