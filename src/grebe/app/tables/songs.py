@@ -9,7 +9,7 @@ from grebe.app.editors.set_form import SetHand
 from grebe.app.editors.song_form import SongHand
 from grebe.app.tables.table import Cell
 from grebe.core.sets.formatting import tempo_words
-from grebe.core.songs.changes import SceneChange
+from grebe.core.songs.changes import SceneChange, relief_words
 from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.core.time.formatting import clock_text
 from grebe.words import counted, tr
@@ -67,11 +67,12 @@ def change_words(change: SceneChange) -> str:
     """One change at a scene's beginning: what, by whom, and when it has to happen."""
     opens, latest = change.opens_ms, change.latest_ms
     if change.by == "hand":
-        helped = tr(", a helper could") if change.move is not None else ""
-        return tr(
-            "by hand: {how}, from {opens:.1f} s to {latest:.1f} s before the boundary{helped}",
-            how=change.how, opens=opens / 1000, latest=latest / 1000, helped=helped,
+        words = tr(
+            "by hand: {how}, from {opens:.1f} s to {latest:.1f} s before the boundary",
+            how=change.how, opens=opens / 1000, latest=latest / 1000,
         )  # fmt: skip
+        relief = relief_words(change.relief)
+        return tr("{words}; to relieve: {relief}", words=words, relief=relief)
     return tr(
         "by Grebe: {how}, at the latest {latest:.0f} ms before the boundary",
         how=change.how, latest=latest,

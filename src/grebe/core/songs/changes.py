@@ -91,6 +91,18 @@ class Around(NamedTuple):
         return note_ms(self.bpm, ticks / TICKS_PER_QUARTER)
 
 
+def relief_words(ways: tuple[str, ...]) -> str:
+    """How hands can be relieved of a move, in words."""
+    words = {
+        "give": tr("let Grebe tell the box"),
+        "ahead": tr("pre-set it"),
+        "earlier": tr("make it a bar earlier"),
+    }
+    return tr(" or ").join(words[w] for w in ways) or tr(
+        "leave it out, or give it to a longer scene"
+    )
+
+
 def silenced_by_hand(device: Device, voice: str) -> bool:
     """Whether there is no message that silences a device, or (unless "") one voice of it."""
     return device.plays == "own" and (bool(voice) or device.mute_controller is None)

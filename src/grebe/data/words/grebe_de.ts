@@ -330,13 +330,53 @@
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
-   <source>Right click</source>
-   <translation>Rechtsklick</translation>
+   <source>Double click</source>
+   <translation>Doppelklick</translation>
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
-   <source>what can be done with it</source>
-   <translation>was damit zu tun ist</translation>
+   <source>its settings</source>
+   <translation>seine Einstellungen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>Drag a box onto another</source>
+   <translation>Ein Gerät auf ein anderes ziehen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>proposes the cable that fits</source>
+   <translation>schlägt das passende Kabel vor</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>Drag from a box's right end to another's left</source>
+   <translation>Vom rechten Ende eines Geräts zum linken eines anderen ziehen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>runs that cable at once</source>
+   <translation>steckt dieses Kabel sofort</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>Drop a profile or a MIDI file</source>
+   <translation>Ein Profil oder eine MIDI-Datei ablegen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>adds the box, or asks where it goes</source>
+   <translation>fügt das Gerät hinzu oder fragt, wohin sie soll</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>Rest on a cable</source>
+   <translation>Auf einem Kabel ruhen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>what flows there, at what rate, how late</source>
+   <translation>was dort fließt, mit welcher Rate, wie spät</translation>
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
@@ -350,23 +390,43 @@
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
+   <source>Drag a strip sideways</source>
+   <translation>Einen Streifen seitwärts ziehen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>goes back through time</source>
+   <translation>geht in der Zeit zurück</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>Shift and drag</source>
+   <translation>Umschalt und ziehen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>measures that stretch alone</source>
+   <translation>misst nur dieses Stück</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
    <source>Click on a row</source>
    <translation>Klick auf eine Zeile</translation>
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
-   <source>writes a hit</source>
-   <translation>schreibt einen Schlag</translation>
+   <source>writes a hit; on a hit removes it</source>
+   <translation>schreibt einen Schlag; auf einem Schlag entfernt er ihn</translation>
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
-   <source>Click on a hit</source>
-   <translation>Klick auf einen Schlag</translation>
+   <source>Drag along a row</source>
+   <translation>Eine Zeile entlang ziehen</translation>
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
-   <source>removes it</source>
-   <translation>entfernt ihn</translation>
+   <source>paints hits</source>
+   <translation>malt Schläge</translation>
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
@@ -375,8 +435,28 @@
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
-   <source>its velocity</source>
-   <translation>seine Stärke</translation>
+   <source>its velocity; sideways another step</source>
+   <translation>seine Anschlagstärke; seitwärts ein anderer Schritt</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>Alt and drag a hit</source>
+   <translation>Alt und einen Schlag ziehen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>its timing</source>
+   <translation>sein Timing</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>Drag a held note's end</source>
+   <translation>Das Ende einer gehaltenen Note ziehen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>how long it is held</source>
+   <translation>wie lange sie gehalten wird</translation>
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
@@ -390,13 +470,28 @@
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
-   <source>Shift and click</source>
-   <translation>Umschalt und Klick</translation>
+   <source>Drag a row's name</source>
+   <translation>Den Namen einer Zeile ziehen</translation>
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
-   <source>selects up to there</source>
-   <translation>wählt bis dorthin</translation>
+   <source>its place among the rows</source>
+   <translation>ihr Platz unter den Zeilen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>Double click on a name</source>
+   <translation>Doppelklick auf einen Namen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>renames it</source>
+   <translation>benennt sie um</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>selects; what is selected can be dragged, with Ctrl a copy</source>
+   <translation>wählt aus; Ausgewähltes lässt sich ziehen, mit Strg eine Kopie</translation>
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
@@ -405,8 +500,18 @@
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
-   <source>draws its curve</source>
-   <translation>zeichnet ihre Kurve</translation>
+   <source>draws it; with Alt a line</source>
+   <translation>zeichnet sie; mit Alt eine Gerade</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>Wheel</source>
+   <translation>Rad</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>scrolls; with Ctrl zooms at the pointer</source>
+   <translation>rollt; mit Strg zoomt es am Zeiger</translation>
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
@@ -430,8 +535,43 @@
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
-   <source>Wheel</source>
-   <translation>Rad</translation>
+   <source>Drag a scene by its head</source>
+   <translation>Eine Szene am Kopf ziehen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>to another place</source>
+   <translation>an einen anderen Platz</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>Drag a cell onto another scene</source>
+   <translation>Eine Zelle auf eine andere Szene ziehen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>the box does the same there</source>
+   <translation>das Gerät tut dort dasselbe</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>Drag a pattern's name onto a cell</source>
+   <translation>Den Namen eines Patterns auf eine Zelle ziehen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>it plays there; with Ctrl after the others</source>
+   <translation>es spielt dort; mit Strg nach den anderen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>Double click on a cell</source>
+   <translation>Doppelklick auf eine Zelle</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>its chain as a list</source>
+   <translation>seine Kette als Liste</translation>
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
@@ -440,23 +580,93 @@
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
-   <source>puts the cursor there</source>
-   <translation>setzt den Cursor dorthin</translation>
+   <source>Drag over rows and bars</source>
+   <translation>Über Zeilen und Takte ziehen</translation>
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
-   <source>scrolls; with Ctrl zooms</source>
-   <translation>blättert; mit Strg vergrößert es</translation>
+   <source>selects them</source>
+   <translation>wählt sie aus</translation>
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
-   <source>Click on a song</source>
-   <translation>Klick auf einen Song</translation>
+   <source>Drag along the ruler</source>
+   <translation>Am Lineal entlang ziehen</translation>
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
-   <source>Drag along the energy</source>
-   <translation>Entlang der Energie ziehen</translation>
+   <source>those bars over and over, while it plays</source>
+   <translation>diese Takte immer wieder, während es spielt</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>Drag a section's end</source>
+   <translation>Das Ende eines Abschnitts ziehen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>how many passes</source>
+   <translation>wie viele Durchgänge</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>Drag a section's head</source>
+   <translation>Den Kopf eines Abschnitts ziehen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>Drag a mute, or its edge</source>
+   <translation>Eine Stummschaltung oder ihre Kante ziehen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>elsewhere, longer or shorter</source>
+   <translation>woandershin, länger oder kürzer</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>Drag a marker or a curve's point</source>
+   <translation>Eine Marke oder den Punkt einer Kurve ziehen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>elsewhere</source>
+   <translation>woandershin</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>Shift and click</source>
+   <translation>Umschalt und Klick</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>selects up to there</source>
+   <translation>wählt bis dorthin</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>Drag a song</source>
+   <translation>Einen Song ziehen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>to another place; what that costs is said</source>
+   <translation>an einen anderen Platz; was das kostet, wird gesagt</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>Drag where a song begins</source>
+   <translation>Am Anfang eines Songs ziehen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>the silence or the ramp before it</source>
+   <translation>die Stille oder die Rampe davor</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>Drag the line of energy</source>
+   <translation>Die Linie der Energie ziehen</translation>
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
@@ -465,13 +675,23 @@
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
-   <source>Touch a key or section</source>
-   <translation>Taste oder Abschnitt berühren</translation>
+   <source>Touch a target, block or section</source>
+   <translation>Ein Ziel, einen Block oder Abschnitt berühren</translation>
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
    <source>does it; while something plays hold it half a second</source>
    <translation>tut es; während etwas spielt eine halbe Sekunde halten</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>Touch Alone first</source>
+   <translation>Zuerst Allein berühren</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>blocks let their box play alone</source>
+   <translation>Blöcke lassen ihr Gerät allein spielen</translation>
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
@@ -684,6 +904,26 @@
    <translation>abhaken: ein Schlag, ein getaner Griff</translation>
   </message>
   <message>
+   <location filename="../../app/carrying.py" />
+   <source>what lies on the clipboard is too large</source>
+   <translation>was in der Zwischenablage liegt, ist zu groß</translation>
+  </message>
+  <message>
+   <location filename="../../app/carrying.py" />
+   <source>what lies on the clipboard is of another Grebe</source>
+   <translation>was in der Zwischenablage liegt, ist von einem anderen Grebe</translation>
+  </message>
+  <message>
+   <location filename="../../app/carrying.py" />
+   <source>the clipboard</source>
+   <translation>die Zwischenablage</translation>
+  </message>
+  <message>
+   <location filename="../../app/carrying.py" />
+   <source>what lies on the clipboard cannot be read: {error}</source>
+   <translation>was in der Zwischenablage liegt, lässt sich nicht lesen: {error}</translation>
+  </message>
+  <message>
    <location filename="../../app/choices.py" />
    <source>Theme</source>
    <translation>Farben</translation>
@@ -697,6 +937,21 @@
    <location filename="../../app/choices.py" />
    <source>dark light colours</source>
    <translation>dunkel hell Farben Thema</translation>
+  </message>
+  <message>
+   <location filename="../../app/choices.py" />
+   <source>Stage dimmer</source>
+   <translation>Stage dunkler</translation>
+  </message>
+  <message>
+   <location filename="../../app/choices.py" />
+   <source>0 as bright as it is, 1 and 2 dimmer.</source>
+   <translation>0 so hell, wie es ist, 1 und 2 dunkler.</translation>
+  </message>
+  <message>
+   <location filename="../../app/choices.py" />
+   <source>brightness night dark</source>
+   <translation>Helligkeit Nacht dunkel</translation>
   </message>
   <message>
    <location filename="../../app/choices.py" />
@@ -1119,6 +1374,56 @@
    <translation>Spuren</translation>
   </message>
   <message>
+   <location filename="../../app/editors/clip.py" />
+   <source>Pasted: {taken}.</source>
+   <translation>Eingefügt: {taken}.</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/clip.py" />
+   <source>Copied. Another window can have it too.</source>
+   <translation>Kopiert. Auch ein anderes Fenster kann es haben.</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/clip.py" />
+   <source>Paste</source>
+   <translation>Einfügen</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/clip.py" />
+   <source>there is no section yet</source>
+   <translation>es gibt noch keinen Abschnitt</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/clip.py" />
+   <source>there is no box in hand</source>
+   <translation>es ist kein Gerät gewählt</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/clip.py" />
+   <source>there is no scene yet</source>
+   <translation>es gibt noch keine Szene</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/clip.py" />
+   <source>there is no song there</source>
+   <translation>dort ist kein Song</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/clip.py" />
+   <source>nothing has been copied yet</source>
+   <translation>noch nichts kopiert</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/clip.py" />
+   <source>hits were copied: they go into a pattern</source>
+   <translation>es wurden Schläge kopiert: sie gehören in ein Pattern</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/clip.py" />
+   <source>what is here already</source>
+   <translation>was schon hier ist</translation>
+  </message>
+  <message>
    <location filename="../../app/editors/finding_edits.py" />
    <source>Intended: {message}</source>
    <translation>Gewollt: {message}</translation>
@@ -1329,6 +1634,46 @@
    <translation>es konnte nicht behalten werden ({strerror})</translation>
   </message>
   <message>
+   <location filename="../../app/editors/pattern_drags.py" />
+   <source>Paint hits</source>
+   <translation>Schläge malen</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/pattern_drags.py" />
+   <source>Micro-timing</source>
+   <translation>Mikro-Timing</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/pattern_drags.py" />
+   <source>Copy hits</source>
+   <translation>Schläge kopieren</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/pattern_drags.py" />
+   <source>Move hits</source>
+   <translation>Schläge verschieben</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/pattern_drags.py" />
+   <source>Draw a lane</source>
+   <translation>Eine Spur zeichnen</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/pattern_drags.py" />
+   <source>Shape of a lane</source>
+   <translation>Form einer Spur</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/pattern_drags.py" />
+   <source>Order of voices</source>
+   <translation>Reihenfolge der Stimmen</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/pattern_drags.py" />
+   <source>a shape is for a controller lane, and none is in hand</source>
+   <translation>eine Form ist für eine Controllerspur, und keine ist gewählt</translation>
+  </message>
+  <message>
    <location filename="../../app/editors/pattern_fields.py" />
    <source>Set {replace}</source>
    <translation>{replace} setzen</translation>
@@ -1485,11 +1830,6 @@
   </message>
   <message>
    <location filename="../../app/editors/pattern_whole.py" />
-   <source>Paste</source>
-   <translation>Einfügen</translation>
-  </message>
-  <message>
-   <location filename="../../app/editors/pattern_whole.py" />
    <source>Dice</source>
    <translation>Würfeln</translation>
   </message>
@@ -1540,8 +1880,8 @@
   </message>
   <message>
    <location filename="../../app/editors/pattern_whole.py" />
-   <source>nothing has been copied yet</source>
-   <translation>noch nichts kopiert</translation>
+   <source>what was copied are no hits: paste it in its own station</source>
+   <translation>kopiert wurden keine Schläge: an der eigenen Station einfügen</translation>
   </message>
   <message>
    <location filename="../../app/editors/pattern_whole.py" />
@@ -2089,6 +2429,26 @@
    <translation>Versatz</translation>
   </message>
   <message>
+   <location filename="../../app/editors/scene_drags.py" />
+   <source>Move a scene</source>
+   <translation>Szene verschieben</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/scene_drags.py" />
+   <source>Copy a part</source>
+   <translation>Einen Part kopieren</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/scene_drags.py" />
+   <source>Pattern</source>
+   <translation>Pattern</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/scene_drags.py" />
+   <source>{pattern} is of {its}, not of {device}</source>
+   <translation>{pattern} gehört zu {its}, nicht zu {device}</translation>
+  </message>
+  <message>
    <location filename="../../app/editors/scene_form.py" />
    <source>as it is</source>
    <translation>wie es ist</translation>
@@ -2130,11 +2490,6 @@
   </message>
   <message>
    <location filename="../../app/editors/scene_making.py" />
-   <source>Move a scene</source>
-   <translation>Szene verschieben</translation>
-  </message>
-  <message>
-   <location filename="../../app/editors/scene_making.py" />
    <source>Vary a scene</source>
    <translation>Szene variieren</translation>
   </message>
@@ -2162,11 +2517,6 @@
    <location filename="../../app/editors/scene_making.py" />
    <source>All scenes</source>
    <translation>Alle Szenen</translation>
-  </message>
-  <message>
-   <location filename="../../app/editors/scene_part.py" />
-   <source>Pattern</source>
-   <translation>Pattern</translation>
   </message>
   <message>
    <location filename="../../app/editors/scene_part.py" />
@@ -2249,6 +2599,66 @@
    <translation>Was folgt</translation>
   </message>
   <message>
+   <location filename="../../app/editors/set_drags.py" />
+   <source>place {number}: {costs}</source>
+   <translation>Platz {number}: {costs}</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/set_drags.py" />
+   <source>{seconds:.1f} s</source>
+   <translation>{seconds:.1f} s</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/set_drags.py" />
+   <source>tempo cut</source>
+   <translation>Temposchnitt</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/set_drags.py" />
+   <source>tempo cuts</source>
+   <translation>Temposchnitte</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/set_drags.py" />
+   <source>pair of keys that do not fit</source>
+   <translation>Paar Tonarten, das nicht passt</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/set_drags.py" />
+   <source>pairs of keys that do not fit</source>
+   <translation>Paare von Tonarten, die nicht passen</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/set_drags.py" />
+   <source>song not ready in time</source>
+   <translation>Song, der nicht rechtzeitig bereit ist</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/set_drags.py" />
+   <source>songs not ready in time</source>
+   <translation>Songs, die nicht rechtzeitig bereit sind</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/set_drags.py" />
+   <source>everything fits</source>
+   <translation>alles passt</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/set_drags.py" />
+   <source>Move a song</source>
+   <translation>Song verschieben</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/set_drags.py" />
+   <source>Silence</source>
+   <translation>Stille</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/set_drags.py" />
+   <source>Ramp</source>
+   <translation>Rampe</translation>
+  </message>
+  <message>
    <location filename="../../app/editors/set_form.py" />
    <source>after a stop</source>
    <translation>nach einem Halt</translation>
@@ -2290,11 +2700,6 @@
   </message>
   <message>
    <location filename="../../app/editors/set_form.py" />
-   <source>there is no song there</source>
-   <translation>dort ist kein Song</translation>
-  </message>
-  <message>
-   <location filename="../../app/editors/set_form.py" />
    <source>a slot is minutes, such as 48 or 48:30 (got {words!r})</source>
    <translation>eine Spielzeit ist in Minuten, wie 48 oder 48:30 (bekommen: {words!r})</translation>
   </message>
@@ -2317,21 +2722,6 @@
    <location filename="../../app/editors/set_form.py" />
    <source>Weights</source>
    <translation>Gewichte</translation>
-  </message>
-  <message>
-   <location filename="../../app/editors/set_form.py" />
-   <source>Ramp</source>
-   <translation>Rampe</translation>
-  </message>
-  <message>
-   <location filename="../../app/editors/set_form.py" />
-   <source>Silence</source>
-   <translation>Stille</translation>
-  </message>
-  <message>
-   <location filename="../../app/editors/set_places.py" />
-   <source>Move a song</source>
-   <translation>Song verschieben</translation>
   </message>
   <message>
    <location filename="../../app/editors/set_places.py" />
@@ -2434,6 +2824,41 @@
    <translation>ein Song spielt: anhalten, dann startet die Leertaste hier das Set</translation>
   </message>
   <message>
+   <location filename="../../app/editors/song_drags.py" />
+   <source>Move a section</source>
+   <translation>Abschnitt verschieben</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/song_drags.py" />
+   <source>Mute region</source>
+   <translation>Stummer Bereich</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/song_drags.py" />
+   <source>Controller curve</source>
+   <translation>Controller-Kurve</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/song_drags.py" />
+   <source>Shape of a curve</source>
+   <translation>Form einer Kurve</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/song_drags.py" />
+   <source>A drag over a box draws controller {number}; with Alt a line.</source>
+   <translation>Ziehen über einem Gerät zeichnet Controller {number}; mit Alt eine Gerade.</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/song_drags.py" />
+   <source>A drag selects.</source>
+   <translation>Ziehen wählt aus.</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/song_drags.py" />
+   <source>there is no box to draw a curve for</source>
+   <translation>es gibt kein Gerät, für das eine Kurve zu zeichnen wäre</translation>
+  </message>
+  <message>
    <location filename="../../app/editors/song_form.py" />
    <source>carries on</source>
    <translation>läuft weiter</translation>
@@ -2470,18 +2895,8 @@
   </message>
   <message>
    <location filename="../../app/editors/song_marks.py" />
-   <source>Mute region</source>
-   <translation>Stummer Bereich</translation>
-  </message>
-  <message>
-   <location filename="../../app/editors/song_marks.py" />
    <source>Drums {what}, {bars}.</source>
    <translation>Drums {what}, {bars}.</translation>
-  </message>
-  <message>
-   <location filename="../../app/editors/song_marks.py" />
-   <source>Controller curve</source>
-   <translation>Controller-Kurve</translation>
   </message>
   <message>
    <location filename="../../app/editors/song_marks.py" />
@@ -2527,11 +2942,6 @@
    <location filename="../../app/editors/song_sections.py" />
    <source>Fewer passes</source>
    <translation>Weniger Durchgänge</translation>
-  </message>
-  <message>
-   <location filename="../../app/editors/song_sections.py" />
-   <source>Move a section</source>
-   <translation>Abschnitt verschieben</translation>
   </message>
   <message>
    <location filename="../../app/editors/song_sections.py" />
@@ -3189,6 +3599,261 @@
    <translation>es gibt keinen Ordner {value}</translation>
   </message>
   <message>
+   <location filename="../../app/tables/patterns.py" />
+   <source>{does}; sounds at {at:.1f} ms</source>
+   <translation>{does}; klingt bei {at:.1f} ms</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/patterns.py" />
+   <source>past its end</source>
+   <translation>hinter ihrem Ende</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/patterns.py" />
+   <source>value {value}{glides}</source>
+   <translation>Wert {value}{glides}</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/patterns.py" />
+   <source>empty##a step</source>
+   <translation>leer</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/patterns.py" />
+   <source>Patterns</source>
+   <translation>Patterns</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/patterns.py" />
+   <source>free</source>
+   <translation>frei</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/patterns.py" />
+   <source>no value</source>
+   <translation>kein Wert</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/patterns.py" />
+   <source>, glides to the next</source>
+   <translation>, gleitet zum nächsten</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>by Grebe: {how}, at the latest {latest:.0f} ms before the boundary</source>
+   <translation>durch Grebe: {how}, spätestens {latest:.0f} ms vor der Grenze</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>by hand: {how}, from {opens:.1f} s to {latest:.1f} s before the boundary</source>
+   <translation>von Hand: {how}, von {opens:.1f} s bis {latest:.1f} s vor der Grenze</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>{words}; to relieve: {relief}</source>
+   <translation>{words}; zur Entlastung: {relief}</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>bar {bar}, {begins} to {ends}</source>
+   <translation>Takt {bar}, {begins} bis {ends}</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>pass</source>
+   <translation>Durchgang</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>passes</source>
+   <translation>gibt weiter</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>Section</source>
+   <translation>Abschnitt</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>curve of controller {number}</source>
+   <translation>Kurve von Controller {number}</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>mute region</source>
+   <translation>Stummschaltung</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>mute regions</source>
+   <translation>Stummschaltungen</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>curve</source>
+   <translation>Kurve</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>curves</source>
+   <translation>Kurven</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>fill</source>
+   <translation>Fill</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>fills</source>
+   <translation>Fills</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>marker</source>
+   <translation>Marke</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>markers</source>
+   <translation>Marken</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>Begins</source>
+   <translation>Beginnt</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>Key##of music</source>
+   <translation>Tonart</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>Comes in</source>
+   <translation>Kommt herein</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>cannot be played</source>
+   <translation>nicht spielbar</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>silent</source>
+   <translation>stumm</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>muted</source>
+   <translation>stumm</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>tracks {tracks}</source>
+   <translation>Spuren {tracks}</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>echo {echo}</source>
+   <translation>Echo {echo}</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>{whose} out for {beats}</source>
+   <translation>{whose} {beats} lang weg</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>key not known</source>
+   <translation>Tonart nicht bekannt</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>first</source>
+   <translation>erstes Mal</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>beat</source>
+   <translation>Schlag</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>beats</source>
+   <translation>Schläge</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/stage.py" />
+   <source>{scene} in {bars}</source>
+   <translation>{scene} in {bars}</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/stage.py" />
+   <source>{song}: {scene}, bar {bar}. Next {after}. My move: {move}.</source>
+   <translation>{song}: {scene}, Takt {bar}. Danach {after}. Mein Griff: {move}.</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/stage.py" />
+   <source>Song</source>
+   <translation>Song</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/stage.py" />
+   <source>Bar</source>
+   <translation>Takt</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/stage.py" />
+   <source>Next</source>
+   <translation>Danach</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/stage.py" />
+   <source>My move</source>
+   <translation>Mein Griff</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/stage.py" />
+   <source>Now</source>
+   <translation>Jetzt</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/stage.py" />
+   <source>no song</source>
+   <translation>kein Song</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/stage.py" />
+   <source>{bar} of {bars}</source>
+   <translation>{bar} von {bars}</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/stage.py" />
+   <source>The end</source>
+   <translation>Das Ende</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/stage.py" />
+   <source>none</source>
+   <translation>keine</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/stage.py" />
+   <source>now: {words}</source>
+   <translation>jetzt: {words}</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/stage.py" />
+   <source>nobody</source>
+   <translation>niemand</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/stage.py" />
+   <source>not playing</source>
+   <translation>spielt nicht</translation>
+  </message>
+  <message>
    <location filename="../../app/walk.py" />
    <source>Two boxes</source>
    <translation>Zwei Geräte</translation>
@@ -3670,11 +4335,6 @@
   </message>
   <message>
    <location filename="../../core/calculators/table.py" />
-   <source>Bar</source>
-   <translation>Takt</translation>
-  </message>
-  <message>
-   <location filename="../../core/calculators/table.py" />
    <source>Beat</source>
    <translation>Schlag</translation>
   </message>
@@ -3917,11 +4577,6 @@
    <location filename="../../core/calculators/times.py" />
    <source>ticks of {ppqn}</source>
    <translation>Ticks von {ppqn}</translation>
-  </message>
-  <message>
-   <location filename="../../core/document.py" />
-   <source>none</source>
-   <translation>keine</translation>
   </message>
   <message>
    <location filename="../../core/document.py" />
@@ -5949,6 +6604,11 @@
    <translation>{what} sind ganze Zahlen mit Leerzeichen dazwischen (bekommen: {text_!r})</translation>
   </message>
   <message>
+   <location filename="../../core/patterns/shaping.py" />
+   <source>there is no row or step there</source>
+   <translation>dort ist keine Zeile und kein Schritt</translation>
+  </message>
+  <message>
    <location filename="../../core/patterns/stepsheet.py" />
    <source>swing level {level_number} of {of} ({level_value:g} %){off}</source>
    <translation>Swingstufe {level_number} von {of} ({level_value:g} %){off}</translation>
@@ -7385,11 +8045,6 @@
   </message>
   <message>
    <location filename="../../core/rig/setup.py" />
-   <source>nobody</source>
-   <translation>niemand</translation>
-  </message>
-  <message>
-   <location filename="../../core/rig/setup.py" />
    <source>Look at its plug and cable; keep it earthed.</source>
    <translation>Sieh nach Stecker und Kabel; lass es geerdet.</translation>
   </message>
@@ -7585,11 +8240,6 @@
   </message>
   <message>
    <location filename="../../core/sets/formatting.py" />
-   <source>key not known</source>
-   <translation>Tonart nicht bekannt</translation>
-  </message>
-  <message>
-   <location filename="../../core/sets/formatting.py" />
    <source>{found_words}: fits</source>
    <translation>{found_words}: passt</translation>
   </message>
@@ -7770,6 +8420,21 @@
   </message>
   <message>
    <location filename="../../core/songs/changes.py" />
+   <source>let Grebe tell the box</source>
+   <translation>lass es Grebe dem Gerät sagen</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/changes.py" />
+   <source>pre-set it</source>
+   <translation>stell es vor</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/changes.py" />
+   <source>leave it out, or give it to a longer scene</source>
+   <translation>lass es aus, oder gib es einer längeren Szene</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/changes.py" />
    <source>a sixteenth</source>
    <translation>ein Sechzehntel</translation>
   </message>
@@ -7792,11 +8457,6 @@
    <location filename="../../core/songs/changes.py" />
    <source>{echo}, {time_ms:.0f} ms</source>
    <translation>{echo}, {time_ms:.0f} ms</translation>
-  </message>
-  <message>
-   <location filename="../../core/songs/changes.py" />
-   <source>silent</source>
-   <translation>stumm</translation>
   </message>
   <message>
    <location filename="../../core/songs/changes.py" />
@@ -9072,6 +9732,11 @@
    <translation>Stationen</translation>
   </message>
   <message>
+   <location filename="../../ui/main_window/rail.py" />
+   <source>{name}, {count} to look at</source>
+   <translation>{name}, {count} anzusehen</translation>
+  </message>
+  <message>
    <location filename="../../ui/main_window/reporting.py" />
    <source>With the project, {path} as it was last saved</source>
    <translation>Mit dem Projekt, {path}, wie es zuletzt gespeichert wurde</translation>
@@ -9368,11 +10033,6 @@
   </message>
   <message>
    <location filename="../../ui/main_window/taking_page.py" />
-   <source>Patterns</source>
-   <translation>Patterns</translation>
-  </message>
-  <message>
-   <location filename="../../ui/main_window/taking_page.py" />
    <source>Boxes</source>
    <translation>Geräte</translation>
   </message>
@@ -9510,6 +10170,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/main_window/waterline.py" />
+   <source>bar.beat</source>
+   <translation>Takt.Schlag</translation>
+  </message>
+  <message>
+   <location filename="../../ui/main_window/waterline.py" />
    <source>BPM  tap T  led by {led}</source>
    <translation>BPM  tippen T  geführt von {led}</translation>
   </message>
@@ -9520,6 +10185,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/main_window/waterline.py" />
+   <source>Run</source>
+   <translation>Los</translation>
+  </message>
+  <message>
+   <location filename="../../ui/main_window/waterline.py" />
    <source>Waterline</source>
    <translation>Wasserlinie</translation>
   </message>
@@ -9527,11 +10197,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/main_window/waterline.py" />
    <source>Stop</source>
    <translation>Halt</translation>
-  </message>
-  <message>
-   <location filename="../../ui/main_window/waterline.py" />
-   <source>Run</source>
-   <translation>Los</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/waterline.py" />
@@ -9617,6 +10282,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/main_window/waterline.py" />
    <source>{device}: port gone</source>
    <translation>{device}: Port fort</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/canvas.py" />
+   <source>{row}, step {step}: {words}</source>
+   <translation>{row}, Schritt {step}: {words}</translation>
   </message>
   <message>
    <location filename="../../ui/stations/patterns/canvas.py" />
@@ -9874,6 +10544,66 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <translation>{device} spielt seine eigene Kopie, bis dies eingetippt und B gedrückt ist. Ein Stellvertreter übernimmt es von selbst.</translation>
   </message>
   <message>
+   <location filename="../../ui/stations/patterns/grips.py" />
+   <source>held for {percent} % of a step</source>
+   <translation>{percent} % eines Schritts gehalten</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/grips.py" />
+   <source>{shift:+d} thousandths, at {at:.1f} ms</source>
+   <translation>{shift:+d} Tausendstel, bei {at:.1f} ms</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/grips.py" />
+   <source>velocity {value}</source>
+   <translation>Anschlag {value}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/grips.py" />
+   <source>steps {first} to {last}</source>
+   <translation>Schritt {first} bis {last}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/grips.py" />
+   <source>step {step}: {value}</source>
+   <translation>Schritt {step}: {value}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/grips.py" />
+   <source>row {number} of {count}</source>
+   <translation>Zeile {number} von {count}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/grips.py" />
+   <source>{how} {later:+d} steps, {down:+d} rows</source>
+   <translation>{how} um {later:+d} Schritte, {down:+d} Zeilen</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/grips.py" />
+   <source>{rows}, steps {first} to {last}</source>
+   <translation>{rows}, Schritt {first} bis {last}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/grips.py" />
+   <source>step {number}</source>
+   <translation>Schritt {number}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/grips.py" />
+   <source>copied</source>
+   <translation>kopiert</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/grips.py" />
+   <source>moved</source>
+   <translation>verschoben</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/loops.py" />
+   <source>begins at {start:.3f} s</source>
+   <translation>beginnt bei {start:.3f} s</translation>
+  </message>
+  <message>
    <location filename="../../ui/stations/patterns/loops.py" />
    <source>Write {loop} at {bpm:g} BPM</source>
    <translation>{loop} mit {bpm:g} BPM schreiben</translation>
@@ -9907,6 +10637,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/patterns/loops.py" />
    <source>{loop}{more}: {bars} in {seconds:.2f} s, {bpm:.2f} BPM; {slices}{what}. To {bpm2:g} BPM by pitch: {semitones:+.2f} semitones; by slices: none.</source>
    <translation>{loop}{more}: {bars} in {seconds:.2f} s, {bpm:.2f} BPM; {slices}{what}. Auf {bpm2:g} BPM durch Tonhöhe: {semitones:+.2f} Halbtöne; durch Scheiben: keine.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/loops.py" />
+   <source>slice {number}</source>
+   <translation>Scheibe {number}</translation>
   </message>
   <message>
    <location filename="../../ui/stations/patterns/loops.py" />
@@ -9960,6 +10695,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/patterns/memory.py" />
+   <source>{pattern} to {place}</source>
+   <translation>{pattern} nach {place}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/memory.py" />
    <source>Its own copy is played</source>
    <translation>Seine eigene Kopie wird gespielt</translation>
   </message>
@@ -9997,16 +10737,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/patterns/steps.py" />
    <source>Step sheet</source>
    <translation>Schrittblatt</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/patterns/strip.py" />
-   <source>Patterns by device</source>
-   <translation>Patterns nach Gerät</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/patterns/strip.py" />
-   <source>{device}, none yet</source>
-   <translation>{device}, noch keines</translation>
   </message>
   <message>
    <location filename="../../ui/stations/patterns/transfer.py" />
@@ -10180,6 +10910,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/rig/canvas.py" />
+   <source>{source} to {target}: {cable}</source>
+   <translation>{source} zu {target}: {cable}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/canvas.py" />
    <source>no clock of its own</source>
    <translation>keine eigene Clock</translation>
   </message>
@@ -10202,6 +10937,21 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/canvas.py" />
    <source>Clock tree</source>
    <translation>Clock-Baum</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/canvas.py" />
+   <source>from {source} to …</source>
+   <translation>von {source} zu …</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/canvas.py" />
+   <source>{source} to {target}</source>
+   <translation>{source} zu {target}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/canvas.py" />
+   <source>passes {what}</source>
+   <translation>lässt durch: {what}</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/canvas.py" />
@@ -10240,6 +10990,31 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/rig/canvas.py" />
+   <source>no clock reaches it</source>
+   <translation>keine Clock erreicht es</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/canvas.py" />
+   <source>leads</source>
+   <translation>führt</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/canvas.py" />
+   <source>clock of {rate} a quarter, {late:.2f} ms after the leader</source>
+   <translation>Clock mit {rate} je Viertel, {late:.2f} ms nach dem Führenden</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/canvas.py" />
+   <source>any</source>
+   <translation>beliebig</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/canvas.py" />
+   <source>a second clock</source>
+   <translation>eine zweite Clock</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/canvas.py" />
    <source>port gone</source>
    <translation>Port fort</translation>
   </message>
@@ -10257,6 +11032,16 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/controls.py" />
    <source>No box is heard yet: set Heard at, on its sheet.</source>
    <translation>Noch wird kein Gerät gehört: stell auf seinem Blatt „Gehört an“ ein.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/controls.py" />
+   <source>Press</source>
+   <translation>Druck</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/controls.py" />
+   <source>Computer key</source>
+   <translation>Computertaste</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/controls.py" />
@@ -10462,11 +11247,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/facts.py" />
    <source>Over the network</source>
    <translation>Über das Netz</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/facts.py" />
-   <source>Now</source>
-   <translation>Jetzt</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/facts.py" />
@@ -10740,6 +11520,16 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/rig/notes.py" />
+   <source>Becomes</source>
+   <translation>Wird zu</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/notes.py" />
+   <source>pad {pad}</source>
+   <translation>Pad {pad}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/notes.py" />
    <source>How notes go</source>
    <translation>Wie Noten gehen</translation>
   </message>
@@ -10752,11 +11542,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/notes.py" />
    <source>By where the pads lie: no one transposition does it, so each has its own.</source>
    <translation>Nach der Lage der Pads: keine einzelne Transposition genügt, also hat jedes seine eigene.</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/notes.py" />
-   <source>pad {pad}</source>
-   <translation>Pad {pad}</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/notes.py" />
@@ -11200,6 +11985,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/scenes/canvas.py" />
+   <source>{device} in {scene}</source>
+   <translation>{device} in {scene}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/scenes/canvas.py" />
    <source>by Grebe</source>
    <translation>von Grebe</translation>
   </message>
@@ -11212,6 +12002,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/scenes/canvas.py" />
    <source>hand</source>
    <translation>Hand</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/scenes/canvas.py" />
+   <source>{name} before {other}</source>
+   <translation>{name} vor {other}</translation>
   </message>
   <message>
    <location filename="../../ui/stations/scenes/canvas.py" />
@@ -11242,6 +12037,16 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/scenes/canvas.py" />
    <source>moves in the bar before</source>
    <translation>Griffe im Takt davor</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/scenes/canvas.py" />
+   <source>{name} to the end</source>
+   <translation>{name} ans Ende</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/scenes/canvas.py" />
+   <source>{device} as in {scene}</source>
+   <translation>{device} wie in {scene}</translation>
   </message>
   <message>
    <location filename="../../ui/stations/scenes/canvas.py" />
@@ -11317,21 +12122,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/scenes/facts.py" />
    <source>{value:.1f} to {max:.1f} s before</source>
    <translation>{value:.1f} bis {max:.1f} s davor</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/scenes/facts.py" />
-   <source>let Grebe tell the box</source>
-   <translation>lass es Grebe dem Gerät sagen</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/scenes/facts.py" />
-   <source>pre-set it</source>
-   <translation>stell es vor</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/scenes/facts.py" />
-   <source>leave it out, or give it to a longer scene</source>
-   <translation>lass es aus, oder gib es einer längeren Szene</translation>
   </message>
   <message>
    <location filename="../../ui/stations/scenes/facts.py" />
@@ -11605,11 +12395,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/scenes/view.py" />
-   <source>{device} in {scene}</source>
-   <translation>{device} in {scene}</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/scenes/view.py" />
    <source>{song} does not play {scene}: {into_song} puts it there</source>
    <translation>{song} spielt {scene} nicht: {into_song} setzt sie hinein</translation>
   </message>
@@ -11650,13 +12435,8 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/set/canvas.py" />
-   <source>Between songs</source>
-   <translation>Zwischen Songs</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/set/canvas.py" />
-   <source>Its loops played at {bpm_from:g} BPM: {turned:+.2f} semitones.</source>
-   <translation>Seine Loops bei {bpm_from:g} BPM gespielt: {turned:+.2f} Halbtöne.</translation>
+   <source>{share:.0f} % of the most</source>
+   <translation>{share:.0f} % des Höchsten</translation>
   </message>
   <message>
    <location filename="../../ui/stations/set/canvas.py" />
@@ -11669,12 +12449,22 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <translation>{clock_text} zu lang</translation>
   </message>
   <message>
-   <location filename="../../ui/stations/set/canvas.py" />
+   <location filename="../../ui/stations/set/crossings.py" />
+   <source>Between songs</source>
+   <translation>Zwischen Songs</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/set/crossings.py" />
+   <source>Its loops played at {bpm_from:g} BPM: {turned:+.2f} semitones.</source>
+   <translation>Seine Loops bei {bpm_from:g} BPM gespielt: {turned:+.2f} Halbtöne.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/set/crossings.py" />
    <source>Keys match {shift}.</source>
    <translation>Tonarten passen {shift}.</translation>
   </message>
   <message>
-   <location filename="../../ui/stations/set/canvas.py" />
+   <location filename="../../ui/stations/set/crossings.py" />
    <source>The metre goes from {metres} to {metres2}.</source>
    <translation>Die Taktart geht von {metres} zu {metres2}.</translation>
   </message>
@@ -11840,16 +12630,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/set/view.py" />
-   <source>Song</source>
-   <translation>Song</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/set/view.py" />
-   <source>Comes in</source>
-   <translation>Kommt herein</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/set/view.py" />
    <source>Silence before</source>
    <translation>Stille davor</translation>
   </message>
@@ -11950,36 +12730,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/set/view.py" />
-   <source>tempo cut</source>
-   <translation>Temposchnitt</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/set/view.py" />
-   <source>tempo cuts</source>
-   <translation>Temposchnitte</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/set/view.py" />
-   <source>pair of keys that do not fit</source>
-   <translation>Paar Tonarten, das nicht passt</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/set/view.py" />
-   <source>pairs of keys that do not fit</source>
-   <translation>Paare von Tonarten, die nicht passen</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/set/view.py" />
-   <source>song not ready in time</source>
-   <translation>Song, der nicht rechtzeitig bereit ist</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/set/view.py" />
-   <source>songs not ready in time</source>
-   <translation>Songs, die nicht rechtzeitig bereit sind</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/set/view.py" />
    <source>Set from CSV</source>
    <translation>Set aus CSV</translation>
   </message>
@@ -12020,11 +12770,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/song/canvas.py" />
-   <source>fill</source>
-   <translation>Fill</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/song/canvas.py" />
    <source>to {bpm:g}</source>
    <translation>auf {bpm:g}</translation>
   </message>
@@ -12047,6 +12792,36 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/song/exports.py" />
    <source>Write the scene as a WAV loop into</source>
    <translation>Die Szene als WAV-Loop schreiben in</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/song/grips.py" />
+   <source>bar {first} to {last}, {seconds:.1f} s</source>
+   <translation>Takt {first} bis {last}, {seconds:.1f} s</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/song/grips.py" />
+   <source>out from {first} to {last}</source>
+   <translation>weg von {first} bis {last}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/song/grips.py" />
+   <source>section {number} of {count}, bar {bar}</source>
+   <translation>Abschnitt {number} von {count}, Takt {bar}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/song/grips.py" />
+   <source>{place}: {value}</source>
+   <translation>{place}: {value}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/song/grips.py" />
+   <source>over and over: {stretch}</source>
+   <translation>immer wieder: {stretch}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/song/grips.py" />
+   <source>controller {number}: {value} is sent here</source>
+   <translation>Controller {number}: hier wird {value} gesendet</translation>
   </message>
   <message>
    <location filename="../../ui/stations/song/view.py" />
@@ -12125,36 +12900,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/stage/blocks.py" />
-   <source>Next bar</source>
-   <translation>Nächster Takt</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/stage/blocks.py" />
-   <source>Cut##to it, on Stage</source>
-   <translation>Schneiden</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/stage/blocks.py" />
-   <source>Hold</source>
-   <translation>Halten</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/stage/blocks.py" />
-   <source>Again</source>
-   <translation>Noch einmal</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/stage/blocks.py" />
-   <source>Skip</source>
-   <translation>Auslassen</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/stage/blocks.py" />
-   <source>Back</source>
-   <translation>Zurück</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/stage/blocks.py" />
    <source>{t_number}: {value:.3g} bars</source>
    <translation>{t_number}: {value:.3g} Takte</translation>
   </message>
@@ -12202,6 +12947,21 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/stage/canvas.py" />
    <source>{clock_text} of the slot left</source>
    <translation>{clock_text} vom Zeitfenster übrig</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/canvas.py" />
+   <source>mute</source>
+   <translation>stumm</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/canvas.py" />
+   <source>mutes</source>
+   <translation>Mutes</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/canvas.py" />
+   <source>{many} by hand: {kept} this section, {keep_mutes} changes that</source>
+   <translation>{many} von Hand: {kept} diesen Abschnitt, {keep_mutes} ändert das</translation>
   </message>
   <message>
    <location filename="../../ui/stations/stage/canvas.py" />
@@ -12260,18 +13020,13 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/stage/canvas.py" />
-   <source>mute</source>
-   <translation>stumm</translation>
+   <source>stay after</source>
+   <translation>bleiben nach</translation>
   </message>
   <message>
    <location filename="../../ui/stations/stage/canvas.py" />
-   <source>mutes</source>
-   <translation>Mutes</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/stage/canvas.py" />
-   <source>{many} by hand: {kept} this section, {keep_mutes} changes that</source>
-   <translation>{many} von Hand: {kept} diesen Abschnitt, {keep_mutes} ändert das</translation>
+   <source>end with</source>
+   <translation>enden mit</translation>
   </message>
   <message>
    <location filename="../../ui/stations/stage/canvas.py" />
@@ -12350,16 +13105,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/stage/canvas.py" />
-   <source>stay after</source>
-   <translation>bleiben nach</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/stage/canvas.py" />
-   <source>end with</source>
-   <translation>enden mit</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/stage/canvas.py" />
    <source>keys locked, {lock}</source>
    <translation>Tasten gesperrt, {lock}</translation>
   </message>
@@ -12410,11 +13155,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/stage/next_panel.py" />
-   <source>The end</source>
-   <translation>Das Ende</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/stage/next_panel.py" />
    <source>with Space</source>
    <translation>mit der Leertaste</translation>
   </message>
@@ -12427,16 +13167,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/stage/next_panel.py" />
    <source>SONG NUMBER</source>
    <translation>SONG, NUMMER</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/stage/next_panel.py" />
-   <source>beat</source>
-   <translation>Schlag</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/stage/next_panel.py" />
-   <source>beats</source>
-   <translation>Schläge</translation>
   </message>
   <message>
    <location filename="../../ui/stations/stage/next_panel.py" />
@@ -12462,6 +13192,81 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/stage/next_panel.py" />
    <source>{words}: by hand</source>
    <translation>{words}: von Hand</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/targets.py" />
+   <source>Lock</source>
+   <translation>Sperren</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/targets.py" />
+   <source>Stop loops</source>
+   <translation>Loops aus</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/targets.py" />
+   <source>Next bar</source>
+   <translation>Nächster Takt</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/targets.py" />
+   <source>At the end##bring in, on Stage</source>
+   <translation>Am Ende</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/targets.py" />
+   <source>Cut##to it, on Stage</source>
+   <translation>Schneiden</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/targets.py" />
+   <source>Hold</source>
+   <translation>Halten</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/targets.py" />
+   <source>Again</source>
+   <translation>Noch einmal</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/targets.py" />
+   <source>Back##a section</source>
+   <translation>Zurück</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/targets.py" />
+   <source>Skip</source>
+   <translation>Auslassen</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/targets.py" />
+   <source>Take back</source>
+   <translation>Widerruf</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/targets.py" />
+   <source>Done##a move</source>
+   <translation>Erledigt</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/targets.py" />
+   <source>Alone##a box</source>
+   <translation>Allein</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/targets.py" />
+   <source>Go</source>
+   <translation>Gehen</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/targets.py" />
+   <source>Let be</source>
+   <translation>Lassen</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/window.py" />
+   <source>{name}: Stage - Grebe</source>
+   <translation>{name}: Stage - Grebe</translation>
   </message>
   <message>
    <location filename="../../ui/stations/sync/canvas.py" />
@@ -12527,6 +13332,26 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/sync/canvas.py" />
    <source>Strips of all devices</source>
    <translation>Streifen aller Geräte</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/canvas.py" />
+   <source>{late:+.2f} ms, {back} beats ago</source>
+   <translation>{late:+.2f} ms, vor {back} Schlägen</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/canvas.py" />
+   <source>verdict</source>
+   <translation>Urteil</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/canvas.py" />
+   <source>{back} beats ago</source>
+   <translation>vor {back} Schlägen</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/canvas.py" />
+   <source>the last beats</source>
+   <translation>die letzten Schläge</translation>
   </message>
   <message>
    <location filename="../../ui/stations/sync/canvas.py" />
@@ -12810,6 +13635,21 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/sync/computers.py" />
+   <source>Standing</source>
+   <translation>Stand</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/computers.py" />
+   <source>Apart</source>
+   <translation>Abstand</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/computers.py" />
+   <source>Delay</source>
+   <translation>Verzögerung</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/computers.py" />
    <source>Nobody else is there yet.</source>
    <translation>Noch ist niemand sonst da.</translation>
   </message>
@@ -13090,6 +13930,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/tools/view.py" />
+   <source>Answer</source>
+   <translation>Antwort</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/tools/view.py" />
    <source>Copied.</source>
    <translation>Kopiert.</translation>
   </message>
@@ -13170,6 +14015,16 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/widgets/findings.py" />
+   <source>What is wrong</source>
+   <translation>Was nicht stimmt</translation>
+  </message>
+  <message>
+   <location filename="../../ui/widgets/findings.py" />
+   <source>Why, and what to do</source>
+   <translation>Warum, und was zu tun ist</translation>
+  </message>
+  <message>
+   <location filename="../../ui/widgets/findings.py" />
    <source>{quiet} intended</source>
    <translation>{quiet} beabsichtigt</translation>
   </message>
@@ -13212,6 +14067,16 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/widgets/guard.py" />
    <source>Touch guard: hold it for half a second. {guard} lets it off.</source>
    <translation>Berührungsschutz: halt es eine halbe Sekunde. {guard} schaltet ihn aus.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/widgets/pattern_strip.py" />
+   <source>Patterns by device</source>
+   <translation>Patterns nach Gerät</translation>
+  </message>
+  <message>
+   <location filename="../../ui/widgets/pattern_strip.py" />
+   <source>{device}, none yet</source>
+   <translation>{device}, noch keines</translation>
   </message>
   <message>
    <location filename="../../ui/widgets/printing.py" />
@@ -13295,11 +14160,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../app/actions" />
-   <source>Go</source>
-   <translation>Gehen</translation>
-  </message>
-  <message>
-   <location filename="../../app/actions" />
    <source>Rig</source>
    <translation>Rig</translation>
   </message>
@@ -13370,6 +14230,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../app/actions" />
+   <source>Night dimmer, then bright again</source>
+   <translation>Nacht dunkler, dann wieder hell</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
    <source>Attach to the engine that plays another project</source>
    <translation>An die Engine anschließen, die ein anderes Projekt spielt</translation>
   </message>
@@ -13387,6 +14252,21 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>History: every step, and back to any</source>
    <translation>Verlauf: jeder Schritt, und zurück zu jedem</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Draw a ramp</source>
+   <translation>Eine Rampe zeichnen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Draw a swing up and down</source>
+   <translation>Ein Auf und Ab zeichnen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Draw stairs</source>
+   <translation>Stufen zeichnen</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
@@ -13562,6 +14442,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>OSC for remote surfaces, on or off</source>
    <translation>OSC für Fernbedienungen an oder aus</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Stage on a screen of its own, or away with it</source>
+   <translation>Stage auf einem eigenen Bildschirm, oder weg damit</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
@@ -13902,6 +14787,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>Remove the row</source>
    <translation>Die Zeile entfernen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Rename the row</source>
+   <translation>Die Zeile umbenennen</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
@@ -14250,6 +15140,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../app/actions" />
+   <source>Its chain as a list</source>
+   <translation>Seine Kette als Liste</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
    <source>Its next echo time</source>
    <translation>Seine nächste Echozeit</translation>
   </message>
@@ -14327,6 +15222,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>The next controller, for its curve</source>
    <translation>Der nächste Controller, für seine Kurve</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>A drag draws the curve, or selects again</source>
+   <translation>Ziehen zeichnet die Kurve, oder wählt wieder aus</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
@@ -14655,6 +15555,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../app/actions" />
+   <source>Draw</source>
+   <translation>Zeichnen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
    <source>Files</source>
    <translation>Dateien</translation>
   </message>
@@ -14737,11 +15642,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>Row</source>
    <translation>Zeile</translation>
-  </message>
-  <message>
-   <location filename="../../app/actions" />
-   <source>Section</source>
-   <translation>Abschnitt</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
@@ -14980,11 +15880,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../app/actions" />
-   <source>first</source>
-   <translation>erstes Mal</translation>
-  </message>
-  <message>
-   <location filename="../../app/actions" />
    <source>later</source>
    <translation>später</translation>
   </message>
@@ -15082,11 +15977,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>accepts</source>
    <translation>nimmt an</translation>
-  </message>
-  <message>
-   <location filename="../../app/actions" />
-   <source>passes</source>
-   <translation>gibt weiter</translation>
   </message>
   <message>
    <location filename="../../app/actions" />

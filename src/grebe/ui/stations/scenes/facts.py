@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from grebe.app.editors.scene_editor import SceneEditor
 from grebe.core.rig.model import Device
-from grebe.core.songs.changes import SAME_ECHO_MS, SceneChange, echo_ms
+from grebe.core.songs.changes import SAME_ECHO_MS, SceneChange, echo_ms, relief_words
 from grebe.core.songs.hands import Schedule
 from grebe.core.songs.model import Scene
 from grebe.core.time.delay import note_ms
@@ -155,11 +155,9 @@ def _hands(editor: SceneEditor, hands: Schedule) -> list[SheetLine]:
         lines.append(note(f"{limb}: {name}, {placed.move.words}, {when}", "yours"))
     if hands.relieve:
         lines.append(big(tr("Too much at once"), "wrong"))
+        name_of = editor.hand.project.rig.name_of
         lines += [
-            note(
-                f"{editor.hand.project.rig.name_of(m.device)}, {m.words}: {_relief(m.relief)}.",
-                "wrong",
-            )
+            note(f"{name_of(m.device)}, {m.words}: {relief_words(m.relief)}.", "wrong")
             for m in hands.relieve
         ]
     elif hands.spare_s <= 0.5:
@@ -167,17 +165,6 @@ def _hands(editor: SceneEditor, hands: Schedule) -> list[SheetLine]:
     else:
         lines.append(note(tr("{spare_s:.1f} s to spare.", spare_s=hands.spare_s), "good"))
     return lines
-
-
-def _relief(ways: tuple[str, ...]) -> str:
-    words = {
-        "give": tr("let Grebe tell the box"),
-        "ahead": tr("pre-set it"),
-        "earlier": tr("make it a bar earlier"),
-    }
-    return tr(" or ").join(words[w] for w in ways) or tr(
-        "leave it out, or give it to a longer scene"
-    )
 
 
 def _also_after(editor: SceneEditor, scene: Scene, index: int) -> list[SheetLine]:
