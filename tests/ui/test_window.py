@@ -29,7 +29,7 @@ from grebe.protocols.link.messages import AskReport, FiguresReport, Status, Welc
 from grebe.ui.main_window.frame import Frame
 from grebe.ui.stations.patterns.view import PatternsView
 from grebe.ui.stations.song.view import SongView
-from grebe.ui.widgets.theme import DAY, NIGHT, Palette
+from grebe.ui.widgets.theme import DAY, NIGHT, Palette, night
 from tests import build
 from tests.ui.conftest import Performer, end_engine
 
@@ -484,7 +484,9 @@ def _luminance(colour: QColor) -> float:
     return 0.2126 * parts[0] + 0.7152 * parts[1] + 0.0722 * parts[2]
 
 
-@pytest.mark.parametrize("palette", [DAY, NIGHT], ids=["day", "night"])
+@pytest.mark.parametrize(
+    "palette", [DAY, NIGHT, night(1), night(2)], ids=("day", "night", "dim", "dimmer")
+)
 def test_text_can_be_read(palette: Palette) -> None:
     """Every text colour has 4.5:1 on every surface, edges of controls 3:1 (WCAG 2)."""
     least = dict.fromkeys(("ink", "muted", "water", "crest", "eye", "reed", "sand"), 4.5)
@@ -492,6 +494,35 @@ def test_text_can_be_read(palette: Palette) -> None:
         for behind in (palette.ground, palette.panel, palette.soft):
             a, b = sorted((_luminance(getattr(palette, role)), _luminance(behind)))
             assert (b + 0.05) / (a + 0.05) >= ratio, (role, behind.name())
+    for words, filled in (("on_water", "water"), ("ground", "crest"), ("ground", "sand")):
+        a, b = sorted(_luminance(getattr(palette, role)) for role in (words, filled))
+        assert (b + 0.05) / (a + 0.05) >= 4.5, (words, filled)
+
+
+@pytest.mark.parametrize(
+    ("width", "height"), [(1024, 680), (1280, 800), (1366, 768), (1920, 1080), (3840, 2160)]
+)
+def test_everything_fits_and_the_waterline_is_in_view(
+    performer: Performer, width: int, height: int
+) -> None:
+    """No part of a station asks for more than there is, and Run can always be pressed."""
+    frame = performer.frame
+    frame.resize(width, height)
+    for number, view in frame.views.items():
+        performer.go(number)
+        for part in view.parts_there_are():
+            if part >= 0:
+                view.to_part(part)
+            QTest.qWait(1)
+            wanted = view.minimumSizeHint()
+            assert wanted.width() <= frame.stack.width(), (number, part)
+            assert wanted.height() <= frame.stack.height(), (number, part)
+            run = frame.waterline.run
+            below = run.mapTo(frame, run.rect().bottomRight())
+            assert frame.rect().contains(below)
+            assert frame.waterline.tempo.mapTo(frame, QPoint(0, 0)).x() < width - 100
+        if view.part > 0:
+            view.to_part(0)
 
 
 def test_the_rail_and_the_run_button_by_mouse(performer: Performer) -> None:
@@ -511,7 +542,7 @@ def test_every_view_at_every_size(performer: Performer) -> None:
     performer.engine_ready()
     performer.press(K.Key_Space)
     performer.wait(lambda: performer.frame.session.running)
-    for width, height in ((960, 600), (1920, 1080)):
+    for width, height in ((1024, 680), (1920, 1080)):
         performer.frame.resize(width, height)
         for number, view in performer.frame.views.items():
             performer.go(number)

@@ -65,22 +65,43 @@ NIGHT = _palette(
 )  # fmt: skip
 PALETTES = {"day": DAY, "night": NIGHT}
 BRIGHTNESS = (1.0, 0.88, 0.76)
-"""Of Night, in three steps: what is lit, and less so what it lies on. Text keeps 4.5:1 in all."""
+"""Of Night, in three steps. What it lies on is dimmed more than what is lit: text keeps 4.5:1."""
+UNLIT = ("ground", "panel", "soft")
+
+
+def contrast(one: QColor, other: QColor) -> float:
+    """Ratio of two colours' luminances, 1 to 21, as WCAG 2 has it."""
+    low, high = sorted((_luminance(one), _luminance(other)))
+    return (high + 0.05) / (low + 0.05)
+
+
+def _luminance(colour: QColor) -> float:
+    parts = (colour.redF(), colour.greenF(), colour.blueF())
+    lit = [c / 12.92 if c <= 0.04045 else ((c + 0.055) / 1.055) ** 2.4 for c in parts]
+    return 0.2126 * lit[0] + 0.7152 * lit[1] + 0.0722 * lit[2]
+
+
+def _dimmed(colour: QColor, share: float) -> QColor:
+    return QColor.fromRgbF(colour.redF() * share, colour.greenF() * share, colour.blueF() * share)
 
 
 @cache
 def night(step: int) -> Palette:
-    """Night at one of its brightnesses, 0 the brightest."""
+    """Night at one of its brightnesses, 0 the brightest. No text or edge is dimmed so far that it
+    could not be read on the lightest of its surfaces."""
     share = BRIGHTNESS[step]
     if share == 1.0:
         return NIGHT
-
-    def dimmed(colour: QColor) -> QColor:
-        return QColor.fromRgbF(*(part * share for part in colour.getRgbF()[:3]))
-
-    fields = {
-        name: dimmed(colour) for name, colour in vars(NIGHT).items() if name != "name"
-    }  # fmt: skip
+    soft = _dimmed(NIGHT.soft, share**3)
+    fields: dict[str, QColor] = {}
+    for name, colour in vars(NIGHT).items():
+        if name == "name":
+            continue
+        by = share**3 if name in UNLIT else share
+        least = 0.0 if name in UNLIT else 3.05 if name in ("rule", "edge") else 4.55
+        while name != "rule" and by < 1 and contrast(_dimmed(colour, by), soft) < least:
+            by = min(1.0, by + 0.01)
+        fields[name] = _dimmed(colour, by)
     return Palette(f"night {step}", **fields)
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from PyQt6.QtCore import QRectF, pyqtSignal
 from PyQt6.QtGui import QPainter
-from PyQt6.QtWidgets import QComboBox, QGridLayout, QHBoxLayout, QLabel, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QLabel, QVBoxLayout, QWidget
 
 from grebe.app.doing import does
 from grebe.app.editors.pattern_editor import PatternEditor
@@ -17,6 +17,7 @@ from grebe.errors import EditError
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.canvas import Canvas
 from grebe.ui.widgets.controls import Button
+from grebe.ui.widgets.flow import FlowLayout, named
 from grebe.ui.widgets.formatting import note_name
 from grebe.words import counted, tr
 
@@ -99,9 +100,7 @@ class CapturePane(QWidget):
         self.strength.addItems(STRENGTHS)
         self.held.addItems((tr("by its gate"), tr("one-shot")))
         self.into.addItems((tr("a voice a note"), tr("one voice with pitches")))
-        grid = QGridLayout()
-        grid.setHorizontalSpacing(10)
-        grid.setVerticalSpacing(2)
+        controls = FlowLayout()
         columns = (
             (tr("From"), self.source),
             (tr("Bars"), self.bars),
@@ -111,10 +110,9 @@ class CapturePane(QWidget):
             (tr("Held"), self.held),
             (tr("As"), self.into),
         )
-        for column, (words, box) in enumerate(columns):
+        for words, box in columns:
             box.setAccessibleName(words)
-            grid.addWidget(QLabel(words), 0, column)
-            grid.addWidget(box, 1, column)
+            controls.addWidget(named(QLabel(words), box))
         self.boxes = tuple(box for _, box in columns)
         self.source.activated.connect(self._propose_again)
         self.bars.activated.connect(self._changed)
@@ -129,7 +127,7 @@ class CapturePane(QWidget):
         row.addWidget(over)
         outer = QVBoxLayout(self)
         outer.setContentsMargins(0, 4, 0, 0)
-        outer.addLayout(grid)
+        outer.addLayout(controls)
         outer.addLayout(row)
         outer.addWidget(self.canvas, 1)
         self.setFocusProxy(self.canvas)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import Any
 
-from PyQt6.QtWidgets import QHBoxLayout, QLabel, QStackedWidget, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QLabel, QStackedWidget, QVBoxLayout, QWidget
 
 from grebe.app.editors.rig_columns import Column
 from grebe.app.editors.rig_editor import RigEditor
@@ -30,6 +30,7 @@ from grebe.core.rig.spec import Spec
 from grebe.ui.stations.rig.boxes import BoxChoice
 from grebe.ui.stations.rig.tables import RigModel, RigTable
 from grebe.ui.widgets.controls import Button
+from grebe.ui.widgets.flow import FlowLayout
 from grebe.words import tr
 
 PARTS: tuple[tuple[Part, str], ...] = (
@@ -52,8 +53,7 @@ class AbilitiesPane(QWidget):
         """Id of the box whose abilities these are; one that is not in the rig shows none."""
         self.boxes = BoxChoice("Box")
         self.boxes.activated.connect(lambda _: select(self.boxes.device))
-        row = QHBoxLayout()
-        row.setSpacing(8)
+        row = FlowLayout()
         row.addWidget(self.boxes)
         self.parts: list[Button] = []
         self.tables: list[RigTable] = []
@@ -65,7 +65,6 @@ class AbilitiesPane(QWidget):
             row.addWidget(button)
             self.tables.append(self._table(part, words))
             self.stack.addWidget(self.tables[-1])
-        row.addStretch(1)
         self.new = Button(tr("Add a row"))
         self.new.clicked.connect(self.add_row)
         row.addWidget(self.new)
