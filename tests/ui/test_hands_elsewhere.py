@@ -572,3 +572,34 @@ def test_esc_takes_a_drag_back_everywhere(running_order: SetView) -> None:
     assert hand.plan is not None
     assert isinstance(running_order.panes, QStackedWidget)
     assert ALT
+
+
+def test_a_drag_at_the_edge_brings_more_into_sight(song: SongView) -> None:
+    """Song zoomed in: held at its right edge, the selection grows on."""
+    canvas, hand = song.song_canvas, song.editor.hand
+    span = hand.layout.spans[1]
+    y = middle(canvas, 1, 1).y()
+    hand.tick = span.tick
+    canvas.zoom(0.1)
+    first = canvas.first
+    begin = QPointF(x_of(song, span.tick + 10), y)
+    drag(canvas, begin, QPointF(canvas.width() - 6, y), drops=False)
+    reached = hand.selection[1]
+    QTest.qWait(200)
+    assert canvas.first > first
+    assert hand.selection[1] > reached
+    QTest.keyClick(canvas, K.Key_Escape)
+    assert not canvas._edge.isActive()
+
+
+def test_a_pattern_is_carried_from_the_memory_map(performer: Performer) -> None:
+    """Copied there, pasted there, under another name."""
+    performer.go(3)
+    view, session = performer.frame.view, performer.frame.session
+    view.to_part(1)
+    count = len(session.project.patterns)
+    performer.press(K.Key_C, CTRL)
+    performer.press(K.Key_V, CTRL)
+    assert len(session.project.patterns) == count + 1
+    session.store.undo()
+    assert len(session.project.patterns) == count

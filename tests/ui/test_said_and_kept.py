@@ -22,6 +22,7 @@ def test_an_edit_says_what_it_did_and_offers_undo(performer: Performer) -> None:
     """Over the drawing, which does not move; gone when it is taken back; the last fifty kept."""
     frame = performer.frame
     performer.go(3)
+    QTest.qWait(20)  # laid out with its styles
     height = frame.view.canvas.height()
     before = frame.session.project
     performer.press(K.Key_R)

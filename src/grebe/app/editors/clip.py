@@ -122,6 +122,13 @@ def box_in_hand(session: Session, device: str) -> Carried:
     return carried(session.project, Wanted(boxes=frozenset({device})))
 
 
+def pattern_in_hand(session: Session, pattern: str) -> Carried:
+    """A pattern, with its box."""
+    if all(p.id != pattern for p in session.project.patterns):
+        raise EditError(tr("there is no pattern in hand"))
+    return carried(session.project, Wanted(patterns=frozenset({pattern})))
+
+
 def scene_in_hand(session: Session, scene: str) -> Carried:
     """A scene, with its patterns and boxes."""
     if all(s.id != scene for s in session.project.scenes):

@@ -1400,6 +1400,11 @@
   </message>
   <message>
    <location filename="../../app/editors/clip.py" />
+   <source>there is no pattern in hand</source>
+   <translation>es ist kein Pattern gewählt</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/clip.py" />
    <source>there is no scene yet</source>
    <translation>es gibt noch keine Szene</translation>
   </message>
@@ -13100,8 +13105,13 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/stage/canvas.py" />
-   <source>now, M</source>
-   <translation>jetzt, M</translation>
+   <source>now, {key}</source>
+   <translation>jetzt, {key}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/canvas.py" />
+   <source>now</source>
+   <translation>jetzt</translation>
   </message>
   <message>
    <location filename="../../ui/stations/stage/canvas.py" />
@@ -13140,13 +13150,13 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/stage/next_panel.py" />
-   <source>when you let go: H, or Enter</source>
-   <translation>wenn du loslässt: H, oder Enter</translation>
+   <source>when you let go: {hold}, or {next_in}</source>
+   <translation>wenn du loslässt: {hold} oder {next_in}</translation>
   </message>
   <message>
    <location filename="../../ui/stations/stage/next_panel.py" />
-   <source>⌫ takes it back, for {seconds_text}</source>
-   <translation>⌫ nimmt es zurück, noch {seconds_text}</translation>
+   <source>{withdraw} takes it back, for {seconds_text}</source>
+   <translation>{withdraw} nimmt es zurück, noch {seconds_text}</translation>
   </message>
   <message>
    <location filename="../../ui/stations/stage/next_panel.py" />

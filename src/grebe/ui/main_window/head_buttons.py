@@ -13,6 +13,9 @@ from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.view import View
 from grebe.words import tr
 
+LEAST = 120
+"""Room that buttons have, however long the title is."""
+
 
 class HeadButtons(QWidget):
     """Of one station; made anew when another kind of thing is in hand."""
@@ -32,12 +35,21 @@ class HeadButtons(QWidget):
         wanted = BUTTONS.get(kinds[0], ()) if kinds else ()
         if wanted != self._shown:
             self._make(wanted)
-        self._view.heading.leave_room(self.sizeHint().width())
+        self._fit()
         for action_id, button in self.buttons.items():
             reason = self._book.why_not(action_id, met)
             if reason != button.why_not:
                 button.why_not = reason
                 button.update()
+
+    def _fit(self) -> None:
+        """As many as leave the title its room; all of them are in the menu too."""
+        heading, taken = self._view.heading, 0
+        room = max(LEAST, heading.width() - heading.title_width() - 24)
+        for number, button in enumerate(self.buttons.values()):
+            taken += button.sizeHint().width() + (8 if number else 0)
+            button.setVisible(number == 0 or taken <= room)
+        heading.leave_room(min(taken, room))
 
     def _make(self, wanted: tuple[str, ...]) -> None:
         self._shown = wanted

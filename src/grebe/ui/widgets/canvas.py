@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from typing import Any, Protocol, runtime_checkable
+from typing import Protocol, runtime_checkable
 
-from PyQt6.QtCore import QEvent, QModelIndex, QPoint, QPointF, QRect, QRectF, QSize, Qt, QTimer
+from PyQt6.QtCore import QEvent, QPoint, QPointF, Qt, QTimer
 from PyQt6.QtCore import pyqtSignal as Signal
 from PyQt6.QtGui import (
     QContextMenuEvent,
@@ -17,24 +17,19 @@ from PyQt6.QtGui import (
     QPainter,
     QPaintEvent,
     QPixmap,
-    QRegion,
     QTouchEvent,
     QWheelEvent,
 )
 from PyQt6.QtWidgets import (
-    QAbstractButton,
-    QAbstractItemView,
-    QFrame,
     QSizePolicy,
-    QTableView,
     QToolTip,
     QWidget,
 )
 
 from grebe.app.live.session import Session
-from grebe.app.tables.table import Cell, NoTable, Table
+from grebe.app.tables.table import NoTable, Table
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.cells import Cells
+from grebe.ui.widgets.cell_view import CellView
 from grebe.ui.widgets.drags import Drag, Held
 from grebe.ui.widgets.live_words import LiveWords
 from grebe.ui.widgets.theme import DAY, Palette
@@ -86,132 +81,6 @@ def open_menu(widget: QWidget, event: QContextMenuEvent | None) -> None:
     found = by_key or widget.pick(QPointF(event.pos()))
     kind = widget.picked if isinstance(widget, Canvas) and not by_key else ""
     window.open_thing_menu(event.globalPos(), in_hand=found, kind=kind)
-
-
-class CellView(QTableView):
-    """A table whose places are where they are drawn, not in lines of equal boxes.
-
-    Qt's own header cells, accessible rows and columns and current item come with it; what it would
-    paint, scroll or type by itself is switched off.
-    """
-
-    taken = Signal()
-    """A place was taken in hand from outside, as by a screen reader."""
-
-    def __init__(self, table: Table) -> None:
-        super().__init__()
-        self.cells = Cells(table)
-        self._following = False
-        self.setFrameShape(QFrame.Shape.NoFrame)
-        self.setObjectName("drawn")
-        for bars in (self.setHorizontalScrollBarPolicy, self.setVerticalScrollBarPolicy):
-            bars(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
-        for header in (self.horizontalHeader(), self.verticalHeader()):
-            if header is not None:
-                header.hide()
-        for corner in self.findChildren(QAbstractButton):
-            corner.hide()
-        self.setTabKeyNavigation(False)
-        self.setEditTriggers(QAbstractItemView.EditTrigger.NoEditTriggers)
-        self.setSelectionMode(QAbstractItemView.SelectionMode.ExtendedSelection)
-        self.setAutoScroll(False)
-        self.setAttribute(Qt.WidgetAttribute.WA_InputMethodEnabled, on=False)
-        self.setModel(self.cells)
-        self.surface.setAutoFillBackground(False)
-        self.surface.setMouseTracking(True)
-        chosen = self.selectionModel()
-        assert chosen is not None
-        chosen.currentChanged.connect(self._made_current)
-
-    @property
-    def surface(self) -> QWidget:
-        """What is painted on."""
-        found = self.viewport()
-        assert found is not None
-        return found
-
-    def follow_table(self) -> None:
-        """What the table says, what is in hand and what is selected may be other now."""
-        self._following = True
-        self.cells.follow()
-        chosen, here = self.selectionModel(), self.cells.table.here()
-        if chosen is not None:
-            flag = chosen.SelectionFlag
-            index = QModelIndex() if here is None else self.cells.index(*here)
-            if chosen.currentIndex() != index:
-                chosen.setCurrentIndex(index, flag.ClearAndSelect)
-        self._following = False
-
-    def _made_current(self, index: QModelIndex) -> None:
-        """From outside, as by a screen reader: the hand follows."""
-        if not self._following and index.isValid():
-            self.cells.table.take(index.row(), index.column())
-            self.taken.emit()
-
-    # Where a place is drawn: views override the first two
-
-    def cell_box(self, cell: Cell) -> QRectF:
-        """Where a place is drawn."""
-        del cell
-        return QRectF()
-
-    def cell_at(self, at: QPointF) -> Cell | None:
-        """Which place is drawn at a point."""
-        del at
-        return None
-
-    def visualRect(self, index: QModelIndex) -> QRect:
-        """For Qt."""
-        inside = index.isValid()
-        return self.cell_box(Cell(index.row(), index.column())).toRect() if inside else QRect()
-
-    def indexAt(self, p: QPoint) -> QModelIndex:
-        """For Qt."""
-        cell = self.cell_at(QPointF(p))
-        return QModelIndex() if cell is None else self.cells.index(*cell)
-
-    def scrollTo(self, index: QModelIndex, hint: object = None) -> None:
-        """The hand that takes a place brings it into sight."""
-
-    def moveCursor(self, *how: object) -> QModelIndex:
-        """Keys are actions of the registry."""
-        del how
-        return self.currentIndex()
-
-    def horizontalOffset(self) -> int:
-        """Nothing is scrolled by Qt."""
-        return 0
-
-    def verticalOffset(self) -> int:
-        """Nothing is scrolled by Qt."""
-        return 0
-
-    def setSelection(self, rect: QRect, command: object) -> None:
-        """What is selected is the hand's."""
-
-    def visualRegionForSelection(self, selection: object) -> QRegion:
-        """All of it: it is painted with the rest."""
-        del selection
-        return QRegion(self.surface.rect())
-
-    def updateGeometries(self) -> None:
-        """Nothing stands around it."""
-
-    def sizeHint(self) -> QSize:
-        """As large as there is room."""
-        return QSize()
-
-    def minimumSizeHint(self) -> QSize:
-        """As small as need be."""
-        return QSize()
-
-    def viewportSizeHint(self) -> QSize:
-        """As large as there is room."""
-        return QSize()
-
-    def update(self, *where: Any) -> None:
-        """Paint what is drawn anew, all or a part."""
-        self.surface.update(*where)
 
 
 class Canvas(CellView):

@@ -128,6 +128,10 @@ class Heading(DrawnWords):
         self.palette_now: Palette = DAY
         self.setFixedHeight(62)
 
+    def title_width(self) -> int:
+        """What the whole title takes."""
+        return round(draw.text_width(self.title, 26, 600))
+
     def leave_room(self, width: int) -> None:
         """Buttons stand over the right end of the title, so wide."""
         if width != self._taken:

@@ -12,6 +12,7 @@ from PyQt6.QtWidgets import (
 
 from grebe.app.actions.keymap import told
 from grebe.app.doing import Act, acts_of, does
+from grebe.app.editors.clip import ThingClip, pattern_in_hand
 from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.app.editors.pattern_hand import PatternHand
 from grebe.app.live.session import Session
@@ -71,6 +72,8 @@ class PatternsView(PanedView):
     def __init__(self, session: Session) -> None:
         super().__init__(session)
         self.editor = PatternEditor(session)
+        hand = self.editor.hand
+        self.clip = ThingClip(session, lambda: pattern_in_hand(session, hand.pattern_id))
         self._facts_stale = True
         self._shown: tuple[object, ...] = ()
         self.pattern_canvas = PatternCanvas(self.editor)
@@ -279,7 +282,7 @@ class PatternsView(PanedView):
             return {**own, **edits, **strikes}
         there = pane.acts() if isinstance(pane, LoopsPane) else acts_of(pane)
         kept = {name: act for name, act in edits.items() if name in ANYWHERE}
-        return {**own, **kept, **strikes, **there}  # what is not seen is not edited
+        return {**own, **kept, **strikes, **acts_of(self.clip), **there}  # what is not seen is not edited
 
     def around(self, action_id: str, act: Act) -> Act:
         """Show what is in hand now; an edit has been shown already."""

@@ -420,7 +420,8 @@ class StageCanvas(Canvas):
         if tick >= move.closes:
             return "late"
         if tick >= move.begins:
-            return tr("now, M") if self.keyed else "now"
+            key = told("tick_move") if self.keyed else ""
+            return tr("now, {key}", key=key) if key else tr("now")
         beats = -(-int(move.begins - tick) // beat)
         bars, rest = divmod(beats, now.beats)
         return (

@@ -7,6 +7,7 @@ from collections.abc import Hashable
 from PyQt6.QtCore import QRectF
 from PyQt6.QtGui import QPainter
 
+from grebe.app.actions.keymap import told
 from grebe.app.live.session import Session
 from grebe.app.live.stage_actions import StageNumbers
 from grebe.app.live.stage_model import StageModel, StagePlace
@@ -91,11 +92,14 @@ class NextPanel:
             seconds_text=seconds_text(now.to_go_s),
         )
         if status is not None and status.held and not launched:
-            when = tr("when you let go: H, or Enter")
+            when = tr("when you let go: {hold}, or {next_in}", hold=told("hold"),
+                      next_in=told("next_in"))  # fmt: skip
         draw.text(painter, x, y + 134, when, p.crest if launched else p.ink, size=26, width=wide)
         if launched:
             left = tr(
-                "⌫ takes it back, for {seconds_text}", seconds_text=seconds_text(now.withdraw_s)
+                "{withdraw} takes it back, for {seconds_text}",
+                withdraw=told("withdraw"),
+                seconds_text=seconds_text(now.withdraw_s),
             )
             if now.withdraw_s <= 0:
                 left = tr("too late to take back: boxes are told")
