@@ -282,7 +282,13 @@ class PatternsView(PanedView):
             return {**own, **edits, **strikes}
         there = pane.acts() if isinstance(pane, LoopsPane) else acts_of(pane)
         kept = {name: act for name, act in edits.items() if name in ANYWHERE}
-        return {**own, **kept, **strikes, **acts_of(self.clip), **there}  # what is not seen is not edited
+        return {
+            **own,
+            **kept,
+            **strikes,
+            **acts_of(self.clip),
+            **there,
+        }  # what is not seen is not edited
 
     def around(self, action_id: str, act: Act) -> Act:
         """Show what is in hand now; an edit has been shown already."""
