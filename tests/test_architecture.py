@@ -56,9 +56,15 @@ NO_QT = set(ALLOWED) - {"ui", "bench"}
 
 
 @functools.cache
+def tree_of(path: Path) -> ast.Module:
+    """A module's syntax; read once for all that is held against it."""
+    return ast.parse(path.read_text())
+
+
+@functools.cache
 def imports(path: Path) -> tuple[tuple[str, bool], ...]:
     """Modules imported, each with whether at the top of the file."""
-    tree = ast.parse(path.read_text())
+    tree = tree_of(path)
     top = set(map(id, tree.body))
     out: list[tuple[str, bool]] = []
     for node in ast.walk(tree):
@@ -118,7 +124,7 @@ def module_of(path: Path) -> str:
 def known_to(path: Path) -> set[str]:
     """Modules of ours that a file names at its top, also only for the type checker: who has to be
     read to read it."""
-    tree = ast.parse(path.read_text())
+    tree = tree_of(path)
     out: set[str] = set()
     nodes = list(tree.body)
     while nodes:
@@ -163,7 +169,7 @@ classes have, and what every canvas and station answers."""
 def classes() -> Iterator[tuple[str, ast.ClassDef]]:
     """Every class at the top of a module, with the module's path."""
     for path in ROOT.rglob("*.py"):
-        for node in ast.parse(path.read_text()).body:
+        for node in tree_of(path).body:
             if isinstance(node, ast.ClassDef):
                 yield str(path.relative_to(ROOT)), node
 
@@ -199,7 +205,7 @@ def test_the_interface_applies_no_edit_of_its_own() -> None:
     found = [
         f"{path.relative_to(ROOT)}:{node.lineno}"
         for path in (ROOT / "ui").rglob("*.py")
-        for node in ast.walk(ast.parse(path.read_text()))
+        for node in ast.walk(tree_of(path))
         if isinstance(node, ast.Attribute) and node.attr == "apply"
         and "store" in ast.unparse(node.value)
     ]  # fmt: skip

@@ -193,6 +193,7 @@ def test_the_network_process_dies_and_the_clock_goes_on(stage: Stage) -> None:
     assert stage.status.running
 
 
+@pytest.mark.real_time("clocks that come too late to be of use are dropped, and would be missing")
 def test_midi_leaves_over_the_network_stamped_with_when_it_is_due() -> None:
     """The engine hands it over; clocks are as far apart by their stamps as the tempo has them."""
     with socket.socket(socket.AF_INET, socket.SOCK_DGRAM) as ear:

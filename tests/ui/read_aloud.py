@@ -149,7 +149,7 @@ class Reader:
         raise AssertionError(f"{name} is not there: {[n.name for n in registry.children]}")
 
 
-def wait(true: Callable[[], object], seconds: float = 10.0) -> None:
+def wait(true: Callable[[], object], seconds: float = 45.0) -> None:
     """Wait until something is so."""
     end = time.monotonic() + seconds
     while not true():
@@ -193,9 +193,8 @@ def desktop(command: list[str]) -> Iterator[Reader]:
         with open_dbus_connection(read_on) as connection:
             yield Reader(connection)
     finally:
-        for process in reversed(running):
+        for process in reversed(running):  # the program before the screen it is on
             process.terminate()
-        for process in reversed(running):
-            process.wait(10)
+            process.wait(20)
             if process.stdout is not None:
                 process.stdout.close()
