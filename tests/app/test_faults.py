@@ -22,6 +22,7 @@ LOGGED: dict[str, tuple[str, ...]] = {
 """What stands in the engine's log afterwards: it is what a performer can send on."""
 
 
+@pytest.mark.real_time("clocks lost and late are counted in real time, beside what is killed")
 @pytest.mark.parametrize("fault", FAULTS, ids=lambda f: f.name.replace(" ", "-"))
 def test_what_must_hold_holds(fault: Fault) -> None:
     """As the row says; and what happened can be read."""

@@ -22,11 +22,19 @@ from grebe.ui.widgets.canvas import Canvas
 
 NONE = Qt.KeyboardModifier.NoModifier
 LEFT = Qt.MouseButton.LeftButton
-SCREEN = QPointingDevice(
-    "a touch screen", 7, QInputDevice.DeviceType.TouchScreen,
-    QPointingDevice.PointerType.Finger, QInputDevice.Capability.Position, 5, 0, "",
-    QPointingDeviceUniqueId(),
-)  # fmt: skip
+_devices: list[QPointingDevice] = []
+
+
+def touch_screen() -> QPointingDevice:
+    """A touch screen, made once there is an application."""
+    number = 1000 + len(_devices)
+    made = QPointingDevice(
+        f"touch screen {number}", number, QInputDevice.DeviceType.TouchScreen,
+        QPointingDevice.PointerType.Finger, QInputDevice.Capability.Position, 5, 0, "",
+        QPointingDeviceUniqueId(), QApplication.instance(),
+    )  # fmt: skip
+    _devices.append(made)
+    return made
 
 
 def mouse(canvas: Canvas, kind: QEvent.Type, at: QPointF, held: Qt.KeyboardModifier = NONE) -> None:
@@ -98,26 +106,27 @@ def wheel(canvas: Canvas, at: QPointF, notches: float, held: Qt.KeyboardModifier
 
 
 def _fingers(
-    canvas: Canvas, kind: QEvent.Type, places: Sequence[QPointF], state: QEventPoint.State
-) -> None:
+    screen: QPointingDevice, canvas: Canvas, kind: QEvent.Type, places: Sequence[QPointF],
+    state: QEventPoint.State,
+) -> None:  # fmt: skip
     points = [
         QEventPoint(n, state, at, QPointF(canvas.surface.mapToGlobal(at.toPoint())))
         for n, at in enumerate(places)
     ]
-    QApplication.sendEvent(canvas.surface, QTouchEvent(kind, SCREEN, NONE, points))
+    QApplication.sendEvent(canvas.surface, QTouchEvent(kind, screen, NONE, points))
 
 
 def touch(canvas: Canvas, *moments: Sequence[QPointF]) -> None:
     """Fingers: the places of all that are down, moment by moment; then they are lifted."""
-    states = QEventPoint.State
-    _fingers(canvas, QEvent.Type.TouchBegin, moments[0], states.Pressed)
+    states, screen = QEventPoint.State, touch_screen()
+    _fingers(screen, canvas, QEvent.Type.TouchBegin, moments[0], states.Pressed)
     for places in moments[1:]:
-        _fingers(canvas, QEvent.Type.TouchUpdate, places, states.Updated)
-    _fingers(canvas, QEvent.Type.TouchEnd, moments[-1], states.Released)
+        _fingers(screen, canvas, QEvent.Type.TouchUpdate, places, states.Updated)
+    _fingers(screen, canvas, QEvent.Type.TouchEnd, moments[-1], states.Released)
     QTest.qWait(1)
 
 
 def rest_finger(canvas: Canvas, at: QPointF, ms: int = 80) -> None:
     """A finger comes down and rests, so long."""
-    _fingers(canvas, QEvent.Type.TouchBegin, [at], QEventPoint.State.Pressed)
+    _fingers(touch_screen(), canvas, QEvent.Type.TouchBegin, [at], QEventPoint.State.Pressed)
     QTest.qWait(ms)

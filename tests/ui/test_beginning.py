@@ -55,7 +55,7 @@ def test_a_box_without_a_pattern_gets_its_first(performer: Performer) -> None:
     store.undo()
     performer.go(3)
     words = next(w for w in view.strip._words if w.bare == "whimbrel")
-    QTest.mouseClick(view.strip, LEFT, pos=words.box.center().toPoint())
+    QTest.mouseClick(view.strip.surface, LEFT, pos=words.box.center().toPoint())
     assert view.heading.title == "Whimbrel has no pattern yet"
 
 

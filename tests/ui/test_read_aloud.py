@@ -19,6 +19,13 @@ RIGHT, X, N, SPACE = 0xFF53, 0x78, 0x6E, 0x20
 """Keysyms of X11's keysymdef.h."""
 
 
+STATIONS = {
+    "Rig": "Clock tree", "Sync": "Strips of all devices", "Patterns": "Pattern", "Song": "Song",
+    "Set": "Set", "Tools": "Tools",
+}  # fmt: skip
+"""The table that each of them is, by its name."""
+
+
 @pytest.fixture
 def project(own_folders: Path) -> Iterator[Path]:
     """Two boxes, the first with an empty pattern of one voice."""
@@ -63,6 +70,11 @@ def test_a_screen_reader_writes_a_beat_makes_a_scene_and_hears_stage(project: Pa
         before = chart.size()[1]
         reader.press(N)
         wait(lambda: chart.size()[1] == before + 1)
+        for station, words in STATIONS.items():
+            assert table(app, station, words).size()[1] > 0
+            for node in app.all():
+                if node.role in ("push button", "page tab", "menu item", "check box"):
+                    assert node.name, (station, node.role)
         app.find("page tab", "Stage").act("Press")
         reader.press(SPACE)
         wait(lambda: any("bar 1 of" in n.name for n in app.all() if n.role == "table"))

@@ -34,6 +34,7 @@ from grebe.ui.stations.patterns.view import PatternsView
 from grebe.ui.stations.rig.view import RigView
 from grebe.ui.stations.scenes.view import ScenesView
 from grebe.ui.stations.song.view import SongView
+from grebe.ui.widgets.canvas import Canvas
 from grebe.ui.widgets.controls import Button
 from tests.ui.conftest import Performer
 
@@ -66,6 +67,7 @@ class Hand(Performer):
         """The left button, in the middle of something or at a place of it."""
         assert widget.isVisible(), widget.accessibleName()
         self.presses += 1
+        widget = widget.surface if isinstance(widget, Canvas) else widget
         QTest.mouseClick(widget, LEFT, pos=at if at is not None else widget.rect().center())
         QTest.qWait(5)
 

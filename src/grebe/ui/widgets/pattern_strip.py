@@ -5,16 +5,18 @@ from __future__ import annotations
 from typing import NamedTuple
 
 from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
-from PyQt6.QtGui import QContextMenuEvent, QDrag, QMouseEvent, QPainter, QPaintEvent
-from PyQt6.QtWidgets import QApplication, QWidget
+from PyQt6.QtGui import QDrag, QPainter
+from PyQt6.QtWidgets import QSizePolicy
 
 from grebe.app.live.session import Session
+from grebe.app.tables.listed import ListTable
+from grebe.app.tables.table import Cell
 from grebe.core.beginning import plays_notes
 from grebe.core.document import Project
 from grebe.ui.widgets import draw
-from grebe.ui.widgets.canvas import open_menu
+from grebe.ui.widgets.canvas import Canvas
 from grebe.ui.widgets.clipboard import pattern_mime
-from grebe.ui.widgets.theme import DAY, Palette
+from grebe.ui.widgets.drags import Drag, Held
 from grebe.words import tr
 
 ROW = 24.0
@@ -33,22 +35,24 @@ class _Word(NamedTuple):
     """The box that has no pattern yet; "" for all else."""
 
 
-class PatternStrip(QWidget):
-    """Names of patterns; a click takes one in hand."""
+class PatternStrip(Canvas):
+    """Names of patterns; a click takes one in hand, a drag carries it onto a scene."""
 
     chosen = pyqtSignal(str)
     box_chosen = pyqtSignal(str)
     """A box, by id: one that has no pattern yet."""
 
     def __init__(self, session: Session) -> None:
-        super().__init__()
-        self.session = session
+        table = ListTable((tr("Box"),), self._listed, self._here, self._choose)
+        super().__init__(session, table)
         self.current = ""
-        self.palette_now: Palette = DAY
         self._words: list[_Word] = []
-        self._pressed: QPointF | None = None
+        self._named: tuple[_Word, ...] = ()
+        """Those that can be taken in hand."""
         self._shown: object = None
         self.setAccessibleName(tr("Patterns by device"))
+        self.setFocusPolicy(Qt.FocusPolicy.NoFocus)
+        self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
         self.arrange()
 
     def arrange(self) -> None:
@@ -65,62 +69,79 @@ class PatternStrip(QWidget):
         if rows > MOST_ROWS:
             self._words, rows = _laid_out(project, room, _device_of(project, self.current),
                                           self.current)  # fmt: skip
+        self._named = tuple(w for w in self._words if w.pattern or w.bare)
         self.setFixedHeight(round(min(rows, MOST_ROWS) * ROW + 4))
-        self.update()
+        self.refresh()
 
     def resizeEvent(self, event: object) -> None:
         """Another width: other rows."""
-        del event
+        super().resizeEvent(event)
         self.arrange()
 
-    def contextMenuEvent(self, event: QContextMenuEvent | None) -> None:
-        """The menu of the pattern there."""
-        open_menu(self, event)
+    # Read aloud
 
-    def mousePressEvent(self, event: QMouseEvent | None) -> None:
-        """Take the pattern under the pointer in hand."""
-        if event is not None and event.button() == Qt.MouseButton.LeftButton:
-            self._pressed = event.position()
-            self.pick(event.position())
+    def _listed(self) -> list[tuple[str, ...]]:
+        """Each name with its box."""
+        project = self.session.project
+        return [
+            (word.words, project.rig.name_of(word.bare or _device_of(project, word.pattern)))
+            for word in self._named
+        ]
 
-    def mouseMoveEvent(self, event: QMouseEvent | None) -> None:
-        """A pattern's name can be dragged onto a scene."""
-        if event is None or self._pressed is None:
-            return
-        far = (event.position() - self._pressed).manhattanLength()
-        word = self._word_at(self._pressed)
-        if far < QApplication.startDragDistance() or word is None or not word.pattern:
-            return
-        self._pressed = None
-        drag = QDrag(self)
-        drag.setMimeData(pattern_mime(word.pattern, word.words))
-        drag.exec(Qt.DropAction.CopyAction)
+    def _here(self) -> int:
+        return next((i for i, w in enumerate(self._named) if w.pattern == self.current), -1)
 
-    def mouseReleaseEvent(self, event: QMouseEvent | None) -> None:
-        """It was a click."""
-        del event
-        self._pressed = None
+    def _choose(self, row: int) -> None:
+        word = self._named[row]
+        if word.pattern:
+            self.chosen.emit(word.pattern)
+        else:
+            self.box_chosen.emit(word.bare)
 
-    def _word_at(self, at: QPointF) -> _Word | None:
-        return next((w for w in self._words if w.box.contains(at)), None)
+    def cell_box(self, cell: Cell) -> QRectF:
+        """Where a name stands."""
+        return self._named[cell.row].box if cell.row < len(self._named) else QRectF()
+
+    def cell_at(self, at: QPointF) -> Cell | None:
+        """The name there."""
+        found = (i for i, word in enumerate(self._named) if word.box.contains(at))
+        return next((Cell(i, 0) for i in found), None)
+
+    # The pointer
+
+    def press(self, at: QPointF, held: Held) -> None:
+        """Take the pattern under the pointer in hand; the keys stay where they are."""
+        self._drag = self.grip(at, held)
+        self._from, self._dragged = QPointF(at), False
+
+    def grip(self, at: QPointF, held: Held) -> Drag | None:
+        """A pattern's name can be carried onto a scene."""
+        del held
+        cell = self.cell_at(at)
+        self.pick(at)
+        word = None if cell is None else self._named[cell.row]
+        return None if word is None or not word.pattern else CarryDrag(self, word)
+
+    def shape_at(self, at: QPointF, held: Held) -> Qt.CursorShape:
+        """A hand over a name."""
+        del held
+        over = self.cell_at(at) is not None
+        return Qt.CursorShape.PointingHandCursor if over else Qt.CursorShape.ArrowCursor
 
     def pick(self, at: QPointF, *, selects: bool = False) -> bool:
         """Take the pattern there in hand."""
         del selects
-        for word in self._words:
-            if word.box.contains(at) and (word.pattern or word.bare):
-                if word.pattern:
-                    self.chosen.emit(word.pattern)
-                else:
-                    self.box_chosen.emit(word.bare)
-                return True
-        return False
+        cell = self.cell_at(at)
+        if cell is not None:
+            self._choose(cell.row)
+        return cell is not None
 
-    def paintEvent(self, event: QPaintEvent | None) -> None:
+    def double(self, at: QPointF) -> None:
+        """The first click has done it."""
+
+    def paint_still(self, painter: QPainter) -> None:
         """Draw the names."""
-        del event
         p = self.palette_now
-        painter = QPainter(self)
         for word in self._words:
             here = word.pattern == self.current and not word.is_device
             colour = p.muted if word.is_device else p.crest if here else p.water
@@ -130,6 +151,29 @@ class PatternStrip(QWidget):
                       weight=600 if bold else 400)  # fmt: skip
             if here:
                 draw.fill(painter, word.box.left(), base + 4, word.box.width(), 2, p.crest)
+
+
+class CarryDrag:
+    """A pattern's name on its way: the desktop's own drag, once the pointer moves."""
+
+    def __init__(self, strip: PatternStrip, word: _Word) -> None:
+        self._strip, self._word, self._gone = strip, word, False
+
+    def move(self, at: QPointF, held: Held) -> str:
+        """Hand it over to the desktop, which says where it may go."""
+        del at, held
+        if not self._gone:
+            self._gone = True
+            carried = QDrag(self._strip)
+            carried.setMimeData(pattern_mime(self._word.pattern, self._word.words))
+            carried.exec(Qt.DropAction.CopyAction)
+        return ""
+
+    def drop(self) -> None:
+        """It was a click, or has landed."""
+
+    def take_back(self) -> None:
+        """Nothing has happened."""
 
 
 def _device_of(project: Project, pattern_id: str) -> str:

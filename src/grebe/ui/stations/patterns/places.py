@@ -11,6 +11,8 @@ TOP = 30.0
 EDGE = 8.0
 """From the labels to the first step."""
 MAX_ROW = 104.0
+ROWS_AT_LEAST = 8
+"""So many rows fill a large screen."""
 TALL_ROW = 220.0
 """Where there are one or two rows, pitches and velocities get more room."""
 ROW_MARGIN = 8.0
@@ -43,7 +45,7 @@ class Places:
         self.first, self._seen = first, shown or float(self.shown_ticks)
         self.left, self.wide = LABELS + EDGE, width - LABELS - 20
         count = max(1, len(self.rows))
-        most = MAX_ROW if count > 2 else TALL_ROW
+        most = max(MAX_ROW, height / ROWS_AT_LEAST) if count > 2 else max(TALL_ROW, height / 4)
         self.row_height = min(most, (height - TOP - 8) / count)
         self.foot = min(14.0, self.row_height / 4)
         """From a waterline to the row's end."""

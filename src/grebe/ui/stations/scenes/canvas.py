@@ -62,7 +62,8 @@ class ChartCanvas(Canvas):
     def row(self) -> float:
         """Height of a row."""
         room = self.height() - HEAD - HANDS
-        return min(MAX_ROW, max(MIN_ROW, room / max(1, len(self.editor.hand.devices))))
+        most = max(MAX_ROW, room / 10)
+        return min(most, max(MIN_ROW, room / max(1, len(self.editor.hand.devices))))
 
     @property
     def rows(self) -> int:

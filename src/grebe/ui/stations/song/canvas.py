@@ -74,7 +74,7 @@ class SongCanvas(PlayheadCanvas):
         self._scale = (self.width() - LABELS - 2) / shown
         count = max(1, len(self.editor.hand.devices))
         room = self.height() - TOP - ENERGY - FOOT - 24
-        self.row = min(MAX_ROW, max(MIN_ROW, room / count))
+        self.row = min(max(MAX_ROW, room / 8), max(MIN_ROW, room / count))
 
     def x_at(self, tick: float) -> float:
         """Where a tick lies, as settled. The ruler is in musical time."""
