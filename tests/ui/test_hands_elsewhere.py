@@ -468,6 +468,11 @@ def test_stage_by_mouse_and_touch(performer: Performer) -> None:
     project = session.project
     drag(canvas, block, block + QPointF(200, 60))
     assert session.project is project
+    performer.frame.resize(1024, 680)
+    QTest.qWait(20)
+    view.grab()
+    for action in ("next_in", "hold", "lock", ":halt"):
+        target(action)
     performer.wait(lambda: "bar" in canvas.accessibleName())
     assert "Next" in canvas.accessibleName()
 

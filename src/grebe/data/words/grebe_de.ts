@@ -13005,6 +13005,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/stage/canvas.py" />
+   <source>one pass</source>
+   <translation>ein Durchgang</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/canvas.py" />
    <source>held</source>
    <translation>gehalten</translation>
   </message>
@@ -13215,8 +13220,8 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/stage/targets.py" />
-   <source>Next bar</source>
-   <translation>Nächster Takt</translation>
+   <source>Next bar##bring in, on Stage</source>
+   <translation>Zum Takt</translation>
   </message>
   <message>
    <location filename="../../ui/stations/stage/targets.py" />

@@ -16,8 +16,8 @@ from grebe.ui.widgets.theme import CORNER, DAY, Palette
 from grebe.words import counted, tr
 
 HEIGHT = 84
-SURFACE_LEFT = 270
-SURFACE_RIGHT = 270
+SURFACE_LEFT = 296
+SURFACE_RIGHT = 334
 """Room kept at the right for names and tempo."""
 PEER_TOLERANCE_MS = 1.0
 """Another computer farther off than this is named."""
@@ -171,13 +171,13 @@ class Waterline(QWidget):
         right = self.width() - SURFACE_RIGHT + 12
         self.run.setGeometry(12, 15, 116, 54)
         self.place.setGeometry(142, 20, 120, 32)
-        self.of_bars.setGeometry(142, 52, 120, 16)
+        self.of_bars.setGeometry(142, 52, 124, 16)
         for index, line in enumerate(self.verdicts):
             line.setGeometry(right, 9 + index * 19, 150, 19)
         self.tap.setGeometry(self.width() - 130, 10, 122, self.height() - 20)
         self.pushed.setGeometry(self.width() - 258, 4, 240, 17)
         self.tempo.setGeometry(self.width() - 138, 20, 120, 32)
-        self.led_by.setGeometry(self.width() - 178, 52, 160, 16)
+        self.led_by.setGeometry(self.width() - 172, 52, 154, 16)
 
     def resizeEvent(self, event: object) -> None:
         """Another width."""

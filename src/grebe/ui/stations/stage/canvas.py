@@ -17,7 +17,7 @@ from grebe.core.songs.layout import Layout
 from grebe.core.time.formatting import clock_text
 from grebe.ui.stations.stage.blocks import Blocks
 from grebe.ui.stations.stage.next_panel import NextPanel
-from grebe.ui.stations.stage.targets import HIGH, Targets
+from grebe.ui.stations.stage.targets import HIGH, LEAST_PX, Targets
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.canvas import Canvas
 from grebe.ui.widgets.drags import Held
@@ -170,10 +170,11 @@ class StageCanvas(Canvas):
         wide, tall = self.width() / self._scale, self.height() / self._scale
         now = self.book.now(layout)
         self._paint_top(painter, layout, now, wide)
-        split, upper = wide * NOW_SHARE, tall - BELOW
+        high = max(HIGH, LEAST_PX / self._scale)
+        split, upper = wide * NOW_SHARE, tall - BELOW - (high - HIGH)
         left = QRectF(0, 44, split, upper)
         right = QRectF(split + 16, 44, wide - split - 17, upper)
-        targets = QRectF(0, 44 + upper + 10, wide, HIGH)
+        targets = QRectF(0, 44 + upper + 10, wide, high)
         blocks = QRectF(0, targets.bottom() + 10, wide, 100)
         ribbon = QRectF(0, blocks.bottom() + 14, wide, 60)
         scale, looks = self._scale, self.palette_now.name
@@ -347,7 +348,7 @@ class StageCanvas(Canvas):
         below = (
             tr("pass {now_number} of {passes}", now_number=now.number, passes=now.passes)
             if now.passes > 1
-            else "one pass"
+            else tr("one pass")
         )
         draw.text(painter, x, y + 166, below, p.muted, size=26)
         draw.text(

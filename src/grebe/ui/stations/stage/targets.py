@@ -16,7 +16,9 @@ from grebe.ui.widgets.theme import NIGHT, Palette
 from grebe.words import tr
 
 HIGH = 58.0
-"""Of the design's pixels: 56 on a screen of 800 lines at the least."""
+"""Of the design's pixels."""
+LEAST_PX = 58.0
+"""Of the screen's, however small it is: what a finger hits has 56 inside its edge."""
 GAP = 6.0
 Mode = Literal["mute", "solo", "halt"]
 """What a touch of a block does: silence the box, let it play alone, stop its loop tracks."""
@@ -31,7 +33,7 @@ class Target(NamedTuple):
 
 
 ACTIONS: tuple[Target, ...] = (
-    Target(tr("Next bar"), "next_in"),
+    Target(tr("Next bar##bring in, on Stage"), "next_in"),
     Target(tr("At the end##bring in, on Stage"), "next_end"),
     Target(tr("Cut##to it, on Stage"), "cut"),
     Target(tr("Hold"), "hold"),
@@ -102,7 +104,9 @@ class Targets:
         wide = (row.width() - 2 - GAP * (len(shown) - 1)) / len(shown)
         self._boxes = []
         for index, target in enumerate(shown):
-            box = QRectF(row.left() + 1 + index * (wide + GAP), row.top() + 1, wide, HIGH - 2)
+            box = QRectF(
+                row.left() + 1 + index * (wide + GAP), row.top() + 1, wide, row.height() - 2
+            )
             self._boxes.append((box, target))
             on = self._is_on(target)
             draw.panel(painter, box, p.crest if on else p.soft, p.crest if on else p.edge,
