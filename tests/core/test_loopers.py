@@ -13,9 +13,10 @@ import soundfile
 
 from grebe.app.document.export_audio import LoopWanted, export_loop
 from grebe.core.document import Project
-from grebe.core.player.commands import Begin, Halt
+from grebe.core.player.commands import Begin, Halt, Mute
 from grebe.core.player.events import ControlChange, Due, Start
 from grebe.core.player.loopers import LoopTrack, TrackCommand
+from grebe.core.player.mutes import SILENT
 from grebe.core.player.player import Player
 from grebe.core.rig.spec import LoopControl, Spec
 from grebe.core.songs.changes import changes
@@ -65,6 +66,23 @@ def track(player: Player, number: int) -> LoopTrack:
 
 def ask(player: Player, number: int, **fields: Any) -> list[Due]:
     return player.apply(TrackCommand(device="looper", number=number, **fields))
+
+
+def test_a_looper_is_not_silenced_by_the_section_it_plays_in() -> None:
+    """Loop tracks and no pattern is not silence: nothing is sent to its mute controller, but by
+    hand and by a mute that is saved."""
+    project = with_looper(a=(1,), b=(1,))
+    muting = msgspec.structs.replace(project.rig.devices[-1], mute_controller=7)
+    rig = msgspec.structs.replace(project.rig, devices=(*project.rig.devices[:-1], muting))
+    player = Player(plan_of(msgspec.structs.replace(project, rig=rig)))
+    dues = player.apply(Begin()) + player.advance(6 * BAR)
+
+    def levels(found: list[Due]) -> list[int]:
+        return [e.value for _, device, e in found if device == "looper"
+                and isinstance(e, ControlChange) and e.controller == 7]  # fmt: skip
+
+    assert SILENT not in levels(dues)
+    assert levels(player.apply(Mute(device="looper", on=True))) == [SILENT]
 
 
 def test_a_loop_is_recorded_from_bar_to_bar() -> None:

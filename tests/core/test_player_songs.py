@@ -266,6 +266,38 @@ def test_mutes_by_hand_are_never_dropped_silently(
     assert beats(NoteOn, dues) == ([0, *range(8, 16)] if dropped else [0])
 
 
+def test_a_mute_taken_back_leaves_later_saved_mutes_alone() -> None:
+    """Muted and let sound again in one scene, it is silent where the next one says so."""
+    project = beating("a", "b", "c")
+    muted = Part(device="bass", chain=("b1",), muted=True)
+    scenes = list(project.scenes)
+    scenes[1] = msgspec.structs.replace(scenes[1], parts=(muted,))
+    scenes = [msgspec.structs.replace(s, hand_mutes="keep") for s in scenes]
+    player, dues = begun(msgspec.structs.replace(project, scenes=tuple(scenes)))
+    dues += player.advance(BEAT)
+    for on in (True, False):
+        dues += player.apply(Mute(device="bass", on=on))
+    assert player.mutes_by_hand == ()
+    dues += to_end(player)
+    assert beats(NoteOn, dues) == [*range(8), *range(16, 24)]
+
+
+def test_one_let_sound_against_a_saved_mute_is_forgotten_where_nothing_mutes_it() -> None:
+    """The hand's word holds while the scene says otherwise, and no longer."""
+    project = beating("a", "b", "c")
+    muted = Part(device="bass", chain=("b1",), muted=True)
+    scenes = list(project.scenes)
+    for number in (0, 2):
+        scenes[number] = msgspec.structs.replace(scenes[number], parts=(muted,))
+    scenes = [msgspec.structs.replace(s, hand_mutes="keep") for s in scenes]
+    player, dues = begun(msgspec.structs.replace(project, scenes=tuple(scenes)))
+    dues += player.advance(BEAT)
+    dues += player.apply(Mute(device="bass", on=False))
+    assert player.mutes_by_hand == (("bass", ""),)
+    dues += to_end(player)
+    assert not [beat for beat in beats(NoteOn, dues) if beat >= 16]
+
+
 def test_a_box_with_a_song_of_its_own() -> None:
     """It is told which song, no patterns, and where a launch goes to."""
     project = build.two_boxes()

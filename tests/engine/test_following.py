@@ -189,6 +189,7 @@ def test_start_stop_continue_and_song_position_are_obeyed() -> None:
         s.status(lambda m: m.running and m.tick > 20 * TICKS_PER_QUARTER)
 
 
+@pytest.mark.real_time("the distance of ticks is judged, of a sender in this process")
 def test_a_clock_is_passed_on_smoothly_while_stopped_too() -> None:
     """For a box that wants clock then, at the leader's tempo; silence for silence."""
     project = led_by_bass()
@@ -235,6 +236,7 @@ def test_a_leader_that_says_no_start_is_joined_by_hand() -> None:
         assert again.tick < 8 * TICKS_PER_QUARTER
 
 
+@pytest.mark.real_time("the tempo of a sender in this process is judged")
 def test_a_lost_clock_is_held_and_taken_up_again() -> None:
     """Ticks go on at the last tempo, it is said, and the return is said too."""
     with stage() as s:

@@ -10,6 +10,7 @@ from grebe.app.actions.keymap import told
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
+from grebe.core.player.commands import LaunchAt
 from grebe.core.songs.layout import Layout
 from grebe.core.songs.model import Song
 from grebe.words import tr
@@ -57,8 +58,9 @@ class StageNumbers:
     def _type(self, what: str) -> None:
         self.typed, self.of = "", what
 
-    def go(self) -> None:
-        """Go to the typed bar or song, at the boundary, or start there where nothing runs."""
+    def go(self, at: LaunchAt = "bar") -> None:
+        """Go to the typed scene or song, on the next bar or at once, or start there where nothing
+        runs."""
         layout = self._session.derived.layout()
         typed, self.typed = self.typed or "", None
         names = self.named(layout) if layout is not None else []
@@ -68,9 +70,9 @@ class StageNumbers:
             return
         found = names[int(typed) - 1][0]
         if self.of == "song":
-            self._session.performer.launch_song(found, "bar")
+            self._session.performer.launch_song(found, at)
         elif self._session.running:
-            self._session.performer.launch(found, "bar")
+            self._session.performer.launch(found, at)
         else:
             self._session.selection.section, self._session.selection.tick = found, None
             self._session.performer.run_here()
@@ -126,8 +128,11 @@ class StageActions:
 
     @does("cut")
     def cut(self) -> None:
-        """Cut to it now."""
-        self.session.performer.launch("", "now")
+        """Cut to it now; or to what was typed by number."""
+        if self.numbers.typed is not None:
+            self.numbers.go("now")
+        else:
+            self.session.performer.launch("", "now")
 
     @does("hold")
     def hold(self) -> None:

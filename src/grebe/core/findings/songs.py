@@ -357,8 +357,8 @@ def _variety(project: Project, song: Song, layout: Layout) -> Iterator[Finding]:
     if 0 < most < FEWEST_VARIATIONS and layout.bars > 32:
         yield Finding(
             code="song.few-variations", severity="note", kind="song", subject=song.id,
-            message=tr("No box plays more than {most} patterns in {song}; the most has "
-"{busiest}.", most=most, song=song.name, busiest=busiest),
+            message=tr("No box plays more than {most} in {song}; the most has {busiest}.",
+                       most=counted(most, "pattern"), song=song.name, busiest=busiest),
             why=tr("Three to four variations carry a song."),
             fix=tr("Vary a pattern: in Patterns, A variation of it."),
         )  # fmt: skip

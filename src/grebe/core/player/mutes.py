@@ -27,8 +27,12 @@ class Mutes:
         self._regions: Counter[Muted] = Counter()
 
     def set(self, device: str, voice: str, *, on: bool) -> None:
-        """A hand mutes a device or one voice of it ("" is the device), or lets it sound."""
+        """A hand mutes a device or one voice of it ("" is the device), or lets it sound.
+
+        A mute that is taken back is forgotten: what a later scene says of it holds again.
+        """
         self._by_hand[(device, voice)] = on
+        self._forget_moot()
 
     def solo(self, device: str, *, on: bool) -> None:
         """A device sounds alone with others that do, or no longer. Mutes are left as they are."""
@@ -39,6 +43,13 @@ class Mutes:
         self._regions.clear()
         if scene.mutes == "saved":
             self._by_scene = scene_mutes(scene)
+        self._forget_moot()
+
+    def _forget_moot(self) -> None:
+        """Whom a hand lets sound, and nothing else silences: there is nothing left to remember."""
+        moot = [k for k, on in self._by_hand.items() if not on and not self._without_hands(k)]
+        for key in moot:
+            del self._by_hand[key]
 
     def region(self, muted: Muted, *, on: bool) -> None:
         """A region of the song begins or ends; where they lie over each other the last ends it."""
@@ -81,7 +92,9 @@ class Mutes:
         """Make a device silent or let it sound; what is to be sent for it at `tick`."""
         device = deck.device.id
         if deck.device.plays == "own":
-            return tell_silent(deck, tick, silent=self.is_silent(device) or not deck.chain)
+            # A looper has no patterns: what its scene has of it are tracks.
+            nothing = not deck.chain and not deck.device.spec.loop_tracks
+            return tell_silent(deck, tick, silent=self.is_silent(device) or nothing)
         was_sounding = [lane for lane in deck.lanes if not lane.silent]
         for lane in deck.lanes:
             lane.silent = self.is_silent(device, lane.row)

@@ -116,8 +116,9 @@ def programme(
         if rule.rule in ("neighbours", "row"):
             order = _reordered(project, device, layout, patterns)
             problems += _unlike_memory(device, layout, patterns, order)
-            if problems and order is not None:
-                remedies.append(_order_words(device, patterns, order))
+            words = "" if order is None else _order_words(device, patterns, order)
+            if problems and words:
+                remedies.append(words)
         bars = device.spec.track_measures
         if how == "box" and bars and layout.bars > bars:
             problems.append(
@@ -331,6 +332,7 @@ def _unlike_memory(
 
 
 def _order_words(device: Device, patterns: dict[str, Pattern], order: MemoryOrder) -> str:
+    """What another order would move; "" where all lie as well as they can."""
     if order.why_not:
         return tr("no order of its memory serves all chains: a second copy of a pattern would")
     rows = [
@@ -342,7 +344,7 @@ def _order_words(device: Device, patterns: dict[str, Pattern], order: MemoryOrde
         for p, place in sorted(order.places.items(), key=lambda row: row[1])
         if patterns[p].program != place
     ]
-    return tr("put its patterns in another order: {names}", names=", ".join(rows))
+    return tr("put its patterns in another order: {names}", names=", ".join(rows)) if rows else ""
 
 
 def _name(patterns: dict[str, Pattern], pattern: str) -> str:

@@ -6070,8 +6070,8 @@
   </message>
   <message>
    <location filename="../../core/findings/songs.py" />
-   <source>No box plays more than {most} patterns in {song}; the most has {busiest}.</source>
-   <translation>Kein Gerät spielt in {song} mehr als {most} Patterns; die meisten hat {busiest}.</translation>
+   <source>No box plays more than {most} in {song}; the most has {busiest}.</source>
+   <translation>Kein Gerät spielt mehr als {most} in {song}; am meisten hat {busiest}.</translation>
   </message>
   <message>
    <location filename="../../core/findings/songs.py" />
@@ -8630,11 +8630,6 @@
   </message>
   <message>
    <location filename="../../core/songs/programme.py" />
-   <source>put its patterns in another order: {names}</source>
-   <translation>seine Patterns umordnen: {names}</translation>
-  </message>
-  <message>
-   <location filename="../../core/songs/programme.py" />
    <source>write {count} longer patterns ({names}): {entries} in the list</source>
    <translation>{count} längere Patterns schreiben ({names}): {entries} in der Liste</translation>
   </message>
@@ -8647,6 +8642,11 @@
    <location filename="../../core/songs/programme.py" />
    <source>{name} to {printed_program}</source>
    <translation>{name} auf {printed_program}</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/programme.py" />
+   <source>put its patterns in another order: {names}</source>
+   <translation>seine Patterns umordnen: {names}</translation>
   </message>
   <message>
    <location filename="../../core/songs/programme.py" />
