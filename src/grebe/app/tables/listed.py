@@ -13,17 +13,20 @@ class ListTable:
     def __init__(
         self,
         columns: Sequence[str],
-        listed: Callable[[], Sequence[tuple[str, ...]]],
+        names: Callable[[], Sequence[str]],
+        cells: Callable[[int], tuple[str, ...]],
         here: Callable[[], int] = lambda: -1,
         take: Callable[[int], None] | None = None,
     ) -> None:
-        """`listed` gives a row as its name and what stands in each column; `here` is the row in
-        hand, -1 for none, and `take` takes one."""
-        self._columns, self._listed, self._here, self._take = tuple(columns), listed, here, take
+        """`names` are those of the rows, asked for with every change; `cells` what stands in each
+        column of a row, asked for when it is read; `here` is the row in hand, -1 for none, and
+        `take` takes one."""
+        self._columns, self._names, self._cells = tuple(columns), names, cells
+        self._here, self._take = here, take
 
     def rows(self) -> Sequence[str]:
         """Their names."""
-        return [name for name, *_ in self._listed()]
+        return self._names()
 
     def columns(self) -> Sequence[str]:
         """What each figure is."""
@@ -31,13 +34,12 @@ class ListTable:
 
     def words(self, row: int, column: int) -> str:
         """One figure; nothing where the list has become shorter since it was counted."""
-        listed = self._listed()
-        return listed[row][column + 1] if row < len(listed) else ""
+        return self._cells(row)[column] if row < len(self._names()) else ""
 
     def here(self) -> Cell | None:
         """The row in hand."""
         at = self._here()
-        return Cell(at, 0) if 0 <= at < len(self._listed()) else None
+        return Cell(at, 0) if 0 <= at < len(self._names()) else None
 
     def chosen(self) -> tuple[Cell, Cell] | None:
         """One at a time."""

@@ -55,7 +55,7 @@ class FindingsList(Canvas):
     def __init__(self, session: Session, kinds: tuple[SubjectKind, ...] = ()) -> None:
         """`kinds`: only findings about these; all without any."""
         table = ListTable(
-            (tr("What is wrong"), tr("Why, and what to do")), self._listed,
+            (tr("What is wrong"), tr("Why, and what to do")), self._names, self._cells,
             lambda: self.selected if self.findings else -1, self._choose,
         )  # fmt: skip
         super().__init__(session, table)
@@ -127,9 +127,14 @@ class FindingsList(Canvas):
 
     # Read aloud
 
-    def _listed(self) -> list[tuple[str, ...]]:
-        """Each with how serious it is."""
-        return [(TAGS[f.severity], f.message, f"{f.why} {f.fix}") for f in self.findings]
+    def _names(self) -> list[str]:
+        """How serious each is."""
+        return [TAGS[f.severity] for f in self.findings]
+
+    def _cells(self, row: int) -> tuple[str, ...]:
+        """What is wrong; why, and what to do."""
+        finding = self.findings[row]
+        return finding.message, f"{finding.why} {finding.fix}"
 
     def cell_box(self, cell: Cell) -> QRectF:
         """Where a finding is drawn, as far as it is seen."""

@@ -43,7 +43,7 @@ class PatternStrip(Canvas):
     """A box, by id: one that has no pattern yet."""
 
     def __init__(self, session: Session) -> None:
-        table = ListTable((tr("Box"),), self._listed, self._here, self._choose)
+        table = ListTable((tr("Box"),), self._names, self._cells, self._here, self._choose)
         super().__init__(session, table)
         self.current = ""
         self._words: list[_Word] = []
@@ -80,13 +80,14 @@ class PatternStrip(Canvas):
 
     # Read aloud
 
-    def _listed(self) -> list[tuple[str, ...]]:
-        """Each name with its box."""
-        project = self.session.project
-        return [
-            (word.words, project.rig.name_of(word.bare or _device_of(project, word.pattern)))
-            for word in self._named
-        ]
+    def _names(self) -> list[str]:
+        """Patterns, and boxes that have none yet."""
+        return [word.words for word in self._named]
+
+    def _cells(self, row: int) -> tuple[str, ...]:
+        """Its box."""
+        project, word = self.session.project, self._named[row]
+        return (project.rig.name_of(word.bare or _device_of(project, word.pattern)),)
 
     def _here(self) -> int:
         return next((i for i, w in enumerate(self._named) if w.pattern == self.current), -1)

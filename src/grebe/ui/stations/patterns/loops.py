@@ -47,7 +47,7 @@ class LoopCanvas(Canvas):
 
     def __init__(self, editor: PatternEditor) -> None:
         table = ListTable(
-            (tr("Begins"), tr("Note")), self._listed, lambda: self.index, self._choose
+            (tr("Begins"), tr("Note")), self._names, self._cells, lambda: self.index, self._choose
         )
         super().__init__(editor.session, table)
         self.loop: Loop | None = None
@@ -64,13 +64,16 @@ class LoopCanvas(Canvas):
     def _choose(self, row: int) -> None:
         self.pointed.emit(row)
 
-    def _listed(self) -> list[tuple[str, ...]]:
-        """Slices with where they begin."""
-        loop = self.loop
-        return [] if loop is None else [
-            (tr("slice {number}", number=n + 1), f"{s.start / loop.rate:.3f} s", note_name(s.note))
-            for n, s in enumerate(loop.slices)
-        ]  # fmt: skip
+    def _names(self) -> list[str]:
+        """Slices by number."""
+        count = 0 if self.loop is None else len(self.loop.slices)
+        return [tr("slice {number}", number=n + 1) for n in range(count)]
+
+    def _cells(self, row: int) -> tuple[str, ...]:
+        """Where a slice begins, and its note."""
+        assert self.loop is not None
+        piece = self.loop.slices[row]
+        return f"{piece.start / self.loop.rate:.3f} s", note_name(piece.note)
 
     def cell_box(self, cell: Cell) -> QRectF:
         """A slice."""

@@ -51,7 +51,7 @@ class RigCanvas(Canvas):
 
     def __init__(self, session: Session) -> None:
         table = ListTable(
-            (tr("Role"), tr("Clock")), self._listed, self._here,
+            (tr("Role"), tr("Clock")), self._names, self._cells, self._here,
             lambda row: self.device_clicked.emit(self.placed[row].device),
         )  # fmt: skip
         super().__init__(session, table)
@@ -96,16 +96,16 @@ class RigCanvas(Canvas):
 
     # Read aloud
 
-    def _listed(self) -> list[tuple[str, ...]]:
-        """Each box with its role and the clock that reaches it."""
-        out: list[tuple[str, ...]] = []
-        for placed in self.placed:
-            device = self.wiring.devices.get(placed.device)
-            role = self._grebe_role() if device is None else _role(device, self.tree)
-            out.append(
-                (self.wiring.rig.name_of(placed.device), role, self._clock_of(placed.device))
-            )
-        return out
+    def _names(self) -> list[str]:
+        """Boxes, and Grebe."""
+        return [self.wiring.rig.name_of(placed.device) for placed in self.placed]
+
+    def _cells(self, row: int) -> tuple[str, ...]:
+        """A box's role, and the clock that reaches it."""
+        box = self.placed[row].device
+        device = self.wiring.devices.get(box)
+        role = self._grebe_role() if device is None else _role(device, self.tree)
+        return role, self._clock_of(box)
 
     def _clock_of(self, device: str) -> str:
         hop = self.tree.hops.get(device)
@@ -201,8 +201,8 @@ class RigCanvas(Canvas):
         """Of a box its role and the clock that reaches it; of a cable what flows, and how late."""
         cell = self.cell_at(at)
         if cell is not None:
-            name, role, clock = self._listed()[cell.row]
-            return f"{name}: {role}. {clock}."
+            role, clock = self._cells(cell.row)
+            return f"{self._names()[cell.row]}: {role}. {clock}."
         placed = self.picture.cable_at(at)
         return "" if placed is None else self.cable_words(self.wiring.cables[placed.cable])
 

@@ -28,7 +28,11 @@ class ControlsPane(Canvas):
 
     def __init__(self, editor: RigEditor) -> None:
         table = ListTable(
-            (tr("Press"), tr("Computer key")), self._listed, lambda: self.index, self._choose
+            (tr("Press"), tr("Computer key")),
+            self._names,
+            self._cells,
+            lambda: self.index,
+            self._choose,
         )
         super().__init__(editor.session, table)
         self._editor = editor
@@ -56,9 +60,13 @@ class ControlsPane(Canvas):
         self.index = index
         self.refresh()
 
-    def _listed(self) -> list[tuple[str, ...]]:
-        """Each action with what was learnt for it."""
-        return [(one.title, *self.learnt_for(one.id)) for one in LEARNABLE]
+    def _names(self) -> list[str]:
+        """Actions that can be learnt."""
+        return [one.title for one in LEARNABLE]
+
+    def _cells(self, row: int) -> tuple[str, ...]:
+        """What was learnt for one."""
+        return self.learnt_for(LEARNABLE[row].id)
 
     def learnt_for(self, action: str) -> tuple[str, str]:
         """Presses and the computer key that an action was learnt; "" for none."""

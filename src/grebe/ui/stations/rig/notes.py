@@ -26,7 +26,11 @@ class NotesPane(Canvas):
 
     def __init__(self, editor: RigEditor) -> None:
         table = ListTable(
-            (tr("Note"), tr("Becomes")), self._listed, lambda: self.pad - 1, self._choose
+            (tr("Note"), tr("Becomes")),
+            self._names,
+            self._cells,
+            lambda: self.pad - 1,
+            self._choose,
         )
         super().__init__(editor.session, table)
         self._editor = editor
@@ -51,18 +55,24 @@ class NotesPane(Canvas):
 
     # Read aloud
 
-    def _listed(self) -> list[tuple[str, ...]]:
-        """Pads of the source, each with its note and what that becomes."""
+    @property
+    def _layout(self) -> PadLayout | None:
+        """Pads of the source."""
         ends = self.ends()
-        pads = None if ends is None else ends[0].spec.pads
-        if pads is None:
-            return []
-        table = self._table()
-        notes = [pads.note_of(pad + 1) for pad in range(pads.rows * pads.cols)]
-        return [
-            (tr("pad {pad}", pad=pad + 1), str(note), str(table[note]) if note < 128 else "-")
-            for pad, note in enumerate(notes)
-        ]
+        return None if ends is None else ends[0].spec.pads
+
+    def _names(self) -> list[str]:
+        """Pads by number."""
+        pads = self._layout
+        count = 0 if pads is None else pads.rows * pads.cols
+        return [tr("pad {pad}", pad=pad + 1) for pad in range(count)]
+
+    def _cells(self, row: int) -> tuple[str, ...]:
+        """A pad's note, and what that becomes."""
+        pads = self._layout
+        assert pads is not None
+        note = pads.note_of(row + 1)
+        return str(note), str(self._table()[note]) if note < 128 else "-"
 
     def _choose(self, row: int) -> None:
         self.pad = row + 1

@@ -32,7 +32,9 @@ class RehearsePane(Canvas):
     """Drawn anew while it runs."""
 
     def __init__(self, rehearsal: Rehearsal) -> None:
-        table = ListTable((tr("How it went"),), self._listed, lambda: self.index, self._choose)
+        table = ListTable(
+            (tr("How it went"),), self._names, self._cells, lambda: self.index, self._choose
+        )
         super().__init__(rehearsal.session, table)
         self.rehearsal = rehearsal
         self.index = 0
@@ -44,15 +46,15 @@ class RehearsePane(Canvas):
 
     # Read aloud, and the pointer
 
-    def _listed(self) -> list[tuple[str, ...]]:
+    def _names(self) -> list[str]:
         """What to practise, worst first."""
-        return [
-            (
-                f"{row.before} \u2192 {row.after}",
-                tr("{good} of {tries} good", good=row.good, tries=row.tries) + f". {row.worst}",
-            )
-            for row in self.practise
-        ]
+        return [f"{row.before} \u2192 {row.after}" for row in self.practise]
+
+    def _cells(self, row: int) -> tuple[str, ...]:
+        """How one went."""
+        tried = self.practise[row]
+        words = tr("{good} of {tries} good", good=tried.good, tries=tried.tries)
+        return (f"{words}. {tried.worst}",)
 
     def _choose(self, row: int) -> None:
         self.index = row

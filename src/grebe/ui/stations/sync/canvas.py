@@ -54,7 +54,9 @@ class SyncCanvas(Canvas):
 
     def __init__(self, session: Session) -> None:
         table = ListTable(
-            (tr("verdict"), tr("offset"), tr("waver"), tr("drift"), tr("set")), self._listed,
+            (tr("verdict"), tr("offset"), tr("waver"), tr("drift"), tr("set")),
+            self._names,
+            self._cells,
             self._here, lambda row: self.device_clicked.emit(self._rows[row][1]),
         )  # fmt: skip
         super().__init__(session, table)
@@ -91,20 +93,22 @@ class SyncCanvas(Canvas):
 
     # Read aloud
 
-    def _listed(self) -> list[tuple[str, ...]]:
-        """Every box with its figures."""
+    def _names(self) -> list[str]:
+        """Boxes."""
+        return [self.session.project.rig.name_of(device) for _, device in self._rows]
+
+    def _cells(self, row: int) -> tuple[str, ...]:
+        """A box's figures."""
         known = {d.id: d for d in self.session.project.rig.timed}
-        out: list[tuple[str, ...]] = []
-        for _, device_id in self._rows:
-            device = known.get(device_id)
-            if device is not None:
-                judged = self.judged(device)
-                sets = "-" if judged.set_ms is None else f"{judged.set_ms:+.1f} ms"
-                out.append((
-                    device.name, WORDS[judged.verdict], f"{judged.offset_ms:+.1f} ms",
-                    f"{judged.jitter_ms:.1f} ms", f"{judged.drift_ms_per_min:+.0f} ms a min", sets,
-                ))  # fmt: skip
-        return out
+        device = known.get(self._rows[row][1])
+        if device is None:
+            return ("",) * (len(COLUMNS) + 1)
+        judged = self.judged(device)
+        return (
+            WORDS[judged.verdict], f"{judged.offset_ms:+.1f} ms", f"{judged.jitter_ms:.1f} ms",
+            f"{judged.drift_ms_per_min:+.0f} ms a min",
+            "-" if judged.set_ms is None else f"{judged.set_ms:+.1f} ms",
+        )  # fmt: skip
 
     def _here(self) -> int:
         return next((i for i, (_, d) in enumerate(self._rows) if d == self.selected), -1)

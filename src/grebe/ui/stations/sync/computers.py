@@ -40,7 +40,10 @@ class ComputersCanvas(Canvas):
 
     def __init__(self, session: Session) -> None:
         table = ListTable(
-            (tr("Standing"), tr("Apart"), tr("Delay"), tr("Lost")), self._listed, self._here,
+            (tr("Standing"), tr("Apart"), tr("Delay"), tr("Lost")),
+            self._names,
+            self._cells,
+            self._here,
             lambda row: self.computer_clicked.emit(self.session.network.rows[row].id),
         )  # fmt: skip
         super().__init__(session, table)
@@ -53,16 +56,18 @@ class ComputersCanvas(Canvas):
         rows = self.session.network.rows
         return next((r for r in rows if r.id == self.selected), rows[0] if rows else None)
 
-    def _listed(self) -> list[tuple[str, ...]]:
-        """Each computer with its figures."""
-        return [
-            (
-                row.name, self._standing(row)[0],
-                "-" if row.offset_ms is None else f"{signed(row.offset_ms)} ms",
-                f"{row.delay_ms:.1f} ms", f"{row.lost_percent:.0f} %",
-            )
-            for row in self.session.network.rows
-        ]  # fmt: skip
+    def _names(self) -> list[str]:
+        """Computers."""
+        return [row.name for row in self.session.network.rows]
+
+    def _cells(self, row: int) -> tuple[str, ...]:
+        """A computer's figures."""
+        peer = self.session.network.rows[row]
+        return (
+            self._standing(peer)[0],
+            "-" if peer.offset_ms is None else f"{signed(peer.offset_ms)} ms",
+            f"{peer.delay_ms:.1f} ms", f"{peer.lost_percent:.0f} %",
+        )  # fmt: skip
 
     def _here(self) -> int:
         chosen = self.row()

@@ -29,7 +29,9 @@ class ToolsCanvas(Canvas):
     chosen = pyqtSignal(int)
 
     def __init__(self, session: Session) -> None:
-        table = ListTable((tr("Answer"),), self._listed, lambda: self.index, self._choose)
+        table = ListTable(
+            (tr("Answer"),), self._names, self._cells, lambda: self.index, self._choose
+        )
         super().__init__(session, table)
         self.index = 0
         self.answer: Answer | None = None
@@ -39,13 +41,14 @@ class ToolsCanvas(Canvas):
     def _choose(self, row: int) -> None:
         self.chosen.emit(row)
 
-    def _listed(self) -> list[tuple[str, ...]]:
-        """Calculators, the one in hand with its answer."""
+    def _names(self) -> list[str]:
+        """Calculators."""
+        return [tool.title for tool in CALCULATORS]
+
+    def _cells(self, row: int) -> tuple[str, ...]:
+        """The answer of the one in hand."""
         said = self.problem if self.answer is None else self.answer.sentence
-        return [
-            (tool.title, said if number == self.index else "")
-            for number, tool in enumerate(CALCULATORS)
-        ]
+        return (said if row == self.index else "",)
 
     def cell_box(self, cell: Cell) -> QRectF:
         """Its line."""
