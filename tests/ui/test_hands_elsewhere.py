@@ -608,3 +608,22 @@ def test_a_pattern_is_carried_from_the_memory_map(performer: Performer) -> None:
     assert len(session.project.patterns) == count + 1
     session.store.undo()
     assert len(session.project.patterns) == count
+
+
+def test_a_number_that_is_typed_is_cut_to(performer: Performer) -> None:
+    """Shift and Enter go there now, and leave nothing lying for a later Enter."""
+    performer.engine_ready()
+    performer.go(7)
+    session = performer.frame.session
+    view = performer.frame.view
+    assert isinstance(view, StageView)
+    performer.press(K.Key_Space)
+    performer.wait(lambda: session.running)
+    for key in (K.Key_J, K.Key_3):
+        performer.press(key)
+    performer.press(K.Key_Return, SHIFT)
+    layout = session.derived.layout()
+    assert layout is not None
+    wanted = layout.spans[2].section.id
+    performer.wait(lambda: session.status.section == wanted)  # type: ignore[union-attr]
+    assert view.stage_actions.numbers.typed is None

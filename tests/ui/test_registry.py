@@ -76,7 +76,8 @@ def test_no_key_means_two_things_in_one_place(performer: Performer) -> None:
 
 
 def test_nothing_raises_in_an_empty_project(performer: Performer) -> None:
-    """Each action that can be done there is done; each that cannot says why."""
+    """Each action that can be done there is done; each that cannot says why. What works in every
+    station, and alike, is done in the first."""
     frame = performer.frame
     store = frame.session.store
     store.apply("Nothing", lambda _: Project(name="Nothing", rig=Rig()))
@@ -85,6 +86,8 @@ def test_nothing_raises_in_an_empty_project(performer: Performer) -> None:
         performer.go(number)
         for action in ACTIONS:
             if action.id in ASKS | ENDS or action.station not in ("everywhere", frame.view.scope):
+                continue
+            if action.station == "everywhere" and not action.at and number > 1:
                 continue
             for each in action.ids()[:2]:
                 frame.session.notices.last = None

@@ -25,7 +25,7 @@ def test_on_an_x_server() -> None:
             display = answer.readline().strip()
         environment = {**os.environ, "DISPLAY": f":{display}", "QT_QPA_PLATFORM": "xcb"}
         done = subprocess.run(
-            [sys.executable, "-m", "grebe.bench.window_probe", str(fresh_demo()), "4"],
+            [sys.executable, "-m", "grebe.bench.window_probe", str(fresh_demo()), "1"],
             env=environment, capture_output=True, timeout=60,
         )  # fmt: skip
         assert done.returncode == 0, done.stderr

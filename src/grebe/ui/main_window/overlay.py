@@ -77,7 +77,7 @@ class PageOverlay(Overlay):
         super().__init__(parent)
         self.setAccessibleName(title)
         self.title = QLabel(title)
-        self.title.setStyleSheet("font-size: 26px; font-weight: 600;")
+        self.title.setObjectName("title")
         self.below = QLabel("")
         self.below.setWordWrap(True)
         self.head = QHBoxLayout()

@@ -115,7 +115,7 @@ class SettingsPage(PageOverlay):
 
     def _head(self, words: str) -> None:
         label = QLabel(words)
-        label.setStyleSheet("font-weight: 600; font-size: 16px;")
+        label.setObjectName("group")
         self._grid.addWidget(label, self._grid.rowCount(), 0, 1, 3)
         self._rows.append((words.casefold(), [label]))
 

@@ -290,5 +290,5 @@ class StartPage(PageOverlay):
 
 def _head(words: str) -> QLabel:
     label = QLabel(words)
-    label.setStyleSheet("font-weight: 600; font-size: 16px;")
+    label.setObjectName("group")
     return label

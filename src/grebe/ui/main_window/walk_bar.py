@@ -36,7 +36,7 @@ class WalkBar(QWidget):
         self.setAccessibleName(tr("A first set, step by step"))
         self.setFixedHeight(TALL)
         self.title = QLabel("")
-        self.title.setStyleSheet("font-weight: 600; font-size: 16px;")
+        self.title.setObjectName("group")
         self.how = QLabel("")
         self.how.setWordWrap(True)
         self.ticks = QLabel("")

@@ -42,7 +42,7 @@ class NumberField(QAbstractSpinBox):
         """What is so: what was typed and refused goes back to it."""
         self.setFocusPolicy(Qt.FocusPolicy.StrongFocus)  # a wheel over a form scrolls the form
         self._unit = QLabel(field.unit, self)
-        self._unit.setStyleSheet("background: transparent;")
+        self._unit.setObjectName("unit")
         self._unit.setAttribute(Qt.WidgetAttribute.WA_TransparentForMouseEvents)
         self.editingFinished.connect(self._finished)
 

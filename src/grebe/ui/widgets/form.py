@@ -106,7 +106,7 @@ class Form(QScrollArea):
         grid.setVerticalSpacing(3)
         grid.setColumnStretch(0, 1)
         label = QLabel(title)
-        label.setStyleSheet("font-weight: 600; font-size: 16px;")
+        label.setObjectName("group")
         grid.addWidget(label, 0, 0, 1, 2)
         at = 1
         for row in (r for r in self._rows if r.owner == owner):

@@ -193,6 +193,9 @@ def style_sheet(p: Palette) -> str:
     QCheckBox::indicator:indeterminate {{ background: {rule}; }}
     QCheckBox:focus {{ color: {crest}; }}
     QCheckBox::indicator:focus {{ border-color: {crest}; }}
+    QLabel#group {{ font-weight: 600; font-size: 16px; }}
+    QLabel#title {{ font-weight: 600; font-size: 26px; }}
+    QLabel#unit {{ background: transparent; }}
     QLabel#why {{ color: {muted}; font-size: 12px; }}
     QLabel#wrong {{ color: {p.eye.name()}; }}
     QTabBar {{ background: transparent; border: none; }}
