@@ -47,6 +47,7 @@ def spun(how: str) -> dict[str, Any]:
     return found
 
 
+@pytest.mark.real_time("the kernel judges in real time how long a process has spun")
 def test_who_spins_loses_it_and_has_it_back_after_a_while() -> None:
     """After 50 ms of its own; one long moment is no reason to be late for ever."""
     found = spun("")
@@ -55,6 +56,7 @@ def test_who_spins_loses_it_and_has_it_back_after_a_while() -> None:
     assert MOST_AT_ONCE_US == 50_000
 
 
+@pytest.mark.real_time("the kernel judges in real time how long a process has spun")
 def test_who_would_rather_end_is_told() -> None:
     """And it does not come back."""
     found = spun("for good")
@@ -62,6 +64,7 @@ def test_who_would_rather_end_is_told() -> None:
     assert set(found["later"]) == {os.SCHED_OTHER}
 
 
+@pytest.mark.real_time("the kernel judges in real time how long a process has spun")
 def test_a_librarys_thread_that_spins_is_stopped_too() -> None:
     """It holds no interpreter, so nothing of Python could: the kernel says so."""
     found = spun("library")

@@ -9,7 +9,9 @@ from PyQt6.QtTest import QAbstractItemModelTester, QTest
 from PyQt6.QtWidgets import QApplication, QStackedWidget
 
 from grebe.app.tables.table import Cell
+from grebe.core.player.marks import curve_value
 from grebe.core.rig.model import Rig
+from grebe.core.songs.model import CurvePoint
 from grebe.core.time.ticks import SIXTEENTH_TICKS
 from grebe.protocols.link.messages import Deviation
 from grebe.ui.stations.rig.view import RigView
@@ -290,6 +292,11 @@ def test_regions_markers_and_curves(song: SongView) -> None:
     longer = [m for m in hand.layout.spans[number].section.mutes if m.device == region.device]
     assert max(m.long for m in longer) >= region.long + 16 or hand.layout.spans[number + 1]
     song.session.store.undo()
+    drag(canvas, at, at + QPointF(x_of(song, bar) - x_of(song, 0), 0))
+    begins = [(s.bar, m.at) for s in hand.layout.spans for m in s.section.mutes
+              if m.device == region.device and not m.voice]  # fmt: skip
+    assert (span.bar, region.at) not in begins
+    song.session.store.undo()
     marked = next(s for s in hand.layout.spans if s.section.markers)
     marker = marked.section.markers[0]
     tick = marked.tick + marker.at * SIXTEENTH_TICKS
@@ -312,6 +319,29 @@ def test_regions_markers_and_curves(song: SongView) -> None:
     after = hand.layout.span_of(curved.section.id)
     assert after is not None
     assert after.section.curves[0].points[-1].value < point.value
+    song.session.store.undo()
+    first = curve.points[0]
+    half = curved.tick + (first.at + point.at) // 2 * SIXTEENTH_TICKS
+    value = curve_value(curve, half - curved.tick)
+    on_line = places.point_at(
+        curved, curve.device, CurvePoint(at=(half - curved.tick) // SIXTEENTH_TICKS, value=value)
+    )
+    drag(canvas, on_line, on_line + QPointF(0, 10))
+    after = hand.layout.span_of(curved.section.id)
+    assert after is not None
+    assert len(after.section.curves[0].points) == len(curve.points) + 1
+
+
+def test_a_loop_is_dragged_while_it_plays(performer: Performer, song: SongView) -> None:
+    """Those bars over and over, from then on."""
+    performer.engine_ready()
+    performer.press(K.Key_Space)
+    session = performer.frame.session
+    performer.wait(lambda: session.running)
+    span = song.editor.hand.layout.spans[0]
+    bar = span.scene.meter.bar_ticks
+    drag(song.song_canvas, QPointF(x_of(song, 10), 50), QPointF(x_of(song, 3 * bar - 10), 50))
+    performer.wait(lambda: session.status.loop == (0, 3 * bar))  # type: ignore[union-attr]
 
 
 def test_curves_are_drawn_with_the_resolution_that_is_sent(song: SongView) -> None:

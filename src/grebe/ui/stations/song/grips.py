@@ -20,6 +20,8 @@ from grebe.words import counted, tr
 
 GRAB_PX = 12.0
 """Half of what can be taken hold of: 24 px across."""
+LINE_PX = 6.0
+"""The same of a curve's line, which has to leave its row to be selected in."""
 Kind = Literal["passes", "section", "ruler", "marker", "region", "edge", "point", "curve", "range"]
 
 SHAPES: dict[Kind, Qt.CursorShape] = {
@@ -94,11 +96,9 @@ class SongGrips:
     ) -> SongGrip:
         if self._editor.drags.draws:
             return SongGrip("curve", span, device)
-        for curve in span.section.curves:
-            for point in curve.points if curve.device == device else ():
-                there = places.point_at(span, device, point)
-                if (there - at).manhattanLength() < GRAB_PX:
-                    return SongGrip("point", span, device, curve=curve, point=point)
+        point = self._point_near(places, span, device, tick, at)
+        if point is not None:
+            return point
         edge = self._edge_at(places, device, at.x())
         if edge is not None:
             return edge
@@ -106,6 +106,23 @@ class SongGrips:
         if found is None:
             return SongGrip("range", span, device)
         return SongGrip("region", span, device, region=found[1])
+
+    def _point_near(
+        self, places: SongPlaces, span: SectionSpan, device: str, tick: int, at: QPointF
+    ) -> SongGrip | None:
+        """A point of a curve, or a place on its line, where a drag makes a point."""
+        mine = [c for c in span.section.curves if c.device == device]
+        for curve in mine:
+            for point in curve.points:
+                if (places.point_at(span, device, point) - at).manhattanLength() < GRAB_PX:
+                    return SongGrip("point", span, device, curve=curve, point=point)
+        for curve in mine:
+            on_line = CurvePoint(
+                at=(tick - span.tick) // SIXTEENTH_TICKS, value=curve_value(curve, tick - span.tick)
+            )
+            if abs(places.point_at(span, device, on_line).y() - at.y()) < LINE_PX:
+                return SongGrip("point", span, device, curve=curve, point=on_line)
+        return None
 
     def _edge_at(self, places: SongPlaces, device: str, x: float) -> SongGrip | None:
         """The end of a mute region near a place, also where that lies in the next section."""
