@@ -29,6 +29,10 @@ from grebe.words import tr
 AXIS = 34.0
 SONGS = 146.0
 VERSION = 22.0
+LOW_WORDS = 22.0
+"""A second pair of words under the path stands so much lower."""
+LEAST_PATH = 96.0
+"""Of the tempo path, with two lines of words."""
 FOOT = 158.0
 """Room for what lies between songs."""
 GAP = 3.0
@@ -67,6 +71,12 @@ class SetCanvas(PlayheadCanvas):
         return EDGE + seconds * self._scale(plan)
 
     @property
+    def _foot(self) -> float:
+        """Room for what lies between songs; 0 on a low screen, where the tempo path has it."""
+        least = AXIS + SONGS + self._versions + LEAST_PATH + FOOT
+        return FOOT if self.height() >= least else 0.0
+
+    @property
     def _versions(self) -> float:
         """Height of the row of versions; 0 where no song has any."""
         plan = self.editor.hand.plan
@@ -98,7 +108,7 @@ class SetCanvas(PlayheadCanvas):
 
     def playhead_span(self) -> tuple[float, float]:
         """Over songs and tempo path."""
-        return AXIS - 6, self.height() - FOOT
+        return AXIS - 6, self.height() - self._foot
 
     # The pointer
 
@@ -275,9 +285,12 @@ class SetCanvas(PlayheadCanvas):
         self._paint_spare(painter, plan)
         self._paint_wish(painter, plan)
         top = AXIS + SONGS + self._versions + 14
-        self._paint_path(painter, plan, QRectF(0, top, self.width(), self.height() - FOOT - top))
-        box = QRectF(0, self.height() - FOOT + 8, self.width(), FOOT - 10)
-        paint_between(painter, p, self.editor.hand, plan, box)
+        self._paint_path(
+            painter, plan, QRectF(0, top, self.width(), self.height() - self._foot - top)
+        )
+        box = QRectF(0, self.height() - self._foot + 8, self.width(), FOOT - 10)
+        if self._foot:
+            paint_between(painter, p, self.editor.hand, plan, box)
 
     def _paint_axis(self, painter: QPainter, plan: SetSchedule) -> None:
         p = self.palette_now
@@ -382,7 +395,7 @@ class SetCanvas(PlayheadCanvas):
             return
         x = self._x(plan, plan.running.slot_s)
         if spare < 0:
-            draw.line(painter, x, AXIS - 12, x, self.height() - FOOT, p.eye, 2,
+            draw.line(painter, x, AXIS - 12, x, self.height() - self._foot, p.eye, 2,
                       Qt.PenStyle.DashLine)  # fmt: skip
             draw.text(
                 painter,

@@ -19,7 +19,7 @@ from grebe.ui.widgets.view import Sheet, Thing, View
 from grebe.words import tr
 
 LIST_WIDE = 230.0
-ROW = 34.0
+ROW, LEAST_ROW = 34.0, 24.0
 LINE = 26.0
 
 
@@ -38,6 +38,11 @@ class ToolsCanvas(Canvas):
         self.problem = ""
         self.setAccessibleName(tr("Tools"))
 
+    @property
+    def row(self) -> float:
+        """Height of a line: all are seen."""
+        return min(ROW, max(LEAST_ROW, self.height() / len(CALCULATORS)))
+
     def _choose(self, row: int) -> None:
         self.chosen.emit(row)
 
@@ -52,17 +57,17 @@ class ToolsCanvas(Canvas):
 
     def cell_box(self, cell: Cell) -> QRectF:
         """Its line."""
-        return QRectF(0, cell.row * ROW, LIST_WIDE, ROW)
+        return QRectF(0, cell.row * self.row, LIST_WIDE, self.row)
 
     def cell_at(self, at: QPointF) -> Cell | None:
         """The line there."""
-        row = int(at.y() // ROW)
+        row = int(at.y() // self.row)
         return Cell(row, 0) if at.x() <= LIST_WIDE and row < len(CALCULATORS) else None
 
     def pick(self, at: QPointF, *, selects: bool = False) -> bool:
         """Take the calculator there; the answer is in hand anywhere else."""
         del selects
-        index = int(at.y() // ROW)
+        index = int(at.y() // self.row)
         if at.x() <= LIST_WIDE and 0 <= index < len(CALCULATORS):
             self.chosen.emit(index)
         return True
@@ -71,7 +76,7 @@ class ToolsCanvas(Canvas):
         """Draw the list and the answer."""
         p = self.palette_now
         for index, tool in enumerate(CALCULATORS):
-            box = QRectF(1, index * ROW + 1, LIST_WIDE - 16, ROW - 3)
+            box = QRectF(1, index * self.row + 1, LIST_WIDE - 16, self.row - 3)
             here = index == self.index
             if here:
                 draw.panel(painter, box, p.soft, p.crest)
