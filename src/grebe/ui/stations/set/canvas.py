@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
-
 from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QPainter, QPen, QPolygonF
 
@@ -19,7 +17,7 @@ from grebe.core.sets.formatting import (
 from grebe.core.sets.model import wished
 from grebe.core.sets.plan import PlacedSong, SetSchedule
 from grebe.core.time.formatting import clock_text
-from grebe.ui.stations.set.crossings import EDGE, paint_between
+from grebe.ui.stations.set.crossings import EDGE, paint_between, tempo_points
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.canvas import PlayheadCanvas
 from grebe.ui.widgets.drags import AimDrag, Drag, EditDrag, Held
@@ -39,7 +37,6 @@ GAP = 3.0
 NARROW = 62.0
 MOST_ENERGY = 0.44
 """Share of a song's block that full energy fills."""
-CURVE_STEPS = 12
 WISH_REACH = 14.0
 GRAB_PX = 12.0
 """Half of what can be taken hold of: 24 px across."""
@@ -285,9 +282,9 @@ class SetCanvas(PlayheadCanvas):
         self._paint_spare(painter, plan)
         self._paint_wish(painter, plan)
         top = AXIS + SONGS + self._versions + 14
-        self._paint_path(
-            painter, plan, QRectF(0, top, self.width(), self.height() - self._foot - top)
-        )
+        low = self._foot or LOW_WORDS
+        room = QRectF(0, top, self.width(), self.height() - low - top)
+        self._paint_path(painter, plan, room)
         box = QRectF(0, self.height() - self._foot + 8, self.width(), FOOT - 10)
         if self._foot:
             paint_between(painter, p, self.editor.hand, plan, box)
@@ -449,7 +446,7 @@ class SetCanvas(PlayheadCanvas):
 
         last: QPointF | None = None
         for song in rows:
-            points = [QPointF(self._x(plan, at), y(bpm)) for at, bpm in _tempo_points(song)]
+            points = [QPointF(self._x(plan, at), y(bpm)) for at, bpm in tempo_points(song)]
             if last is not None and song.crossing is not None:
                 stop = song.entry.into == "stop"
                 jump = abs(last.y() - points[0].y()) > 1
@@ -483,19 +480,3 @@ class SetCanvas(PlayheadCanvas):
             draw.text(painter, x, at, how, p.ink, size=14, weight=600, align=draw.CENTRE)
             colour = p.reed if fits and crossing.key else p.muted if fits else p.sand
             draw.text(painter, x, at + 14, key, colour, size=12, weight=600, align=draw.CENTRE)
-
-
-def _tempo_points(song: PlacedSong) -> Iterator[tuple[float, float]]:
-    """(seconds of the set, BPM) through a song: its sections' edges, and inside ramps."""
-    assert song.facts is not None
-    assert song.tempo is not None
-    tempo, layout = song.tempo, song.facts.layout
-    begin = song.start_s - tempo.seconds_at(0)
-    ticks = {span.tick for span in layout.spans} | {layout.ticks}
-    for point in tempo.points:
-        ticks |= {max(0, point.tick), max(0, point.tick - 1)}
-        ticks |= {
-            max(0, point.tick) + point.ramp_ticks * n // CURVE_STEPS for n in range(CURVE_STEPS + 1)
-        }
-    for tick in sorted(t for t in ticks if t <= layout.ticks):
-        yield begin + tempo.seconds_at(tick), tempo.bpm_at(tick)

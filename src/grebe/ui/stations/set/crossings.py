@@ -12,12 +12,14 @@ from grebe.core.audio.care import repitch_semitones
 from grebe.core.document import Project
 from grebe.core.sets.formatting import between_words, reason_words, shift_words, work_words
 from grebe.core.sets.order import relative_energy
-from grebe.core.sets.plan import SetSchedule
+from grebe.core.sets.plan import PlacedSong, SetSchedule
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.theme import Palette
 from grebe.words import tr
 
 EDGE = 6.0
+CURVE_STEPS = 12
+"""Points of a ramp in the tempo path."""
 
 
 def paint_between(
@@ -102,3 +104,19 @@ def _lines(
 def _energies(plan: SetSchedule, number: int) -> tuple[float, float]:
     found = relative_energy([s.facts for s in plan.playable if s.facts is not None])
     return found[number - 1], found[number]
+
+
+def tempo_points(song: PlacedSong) -> Iterator[tuple[float, float]]:
+    """(seconds of the set, BPM) through a song: its sections' edges, and inside ramps."""
+    assert song.facts is not None
+    assert song.tempo is not None
+    tempo, layout = song.tempo, song.facts.layout
+    begin = song.start_s - tempo.seconds_at(0)
+    ticks = {span.tick for span in layout.spans} | {layout.ticks}
+    for point in tempo.points:
+        ticks |= {max(0, point.tick), max(0, point.tick - 1)}
+        ticks |= {
+            max(0, point.tick) + point.ramp_ticks * n // CURVE_STEPS for n in range(CURVE_STEPS + 1)
+        }
+    for tick in sorted(t for t in ticks if t <= layout.ticks):
+        yield begin + tempo.seconds_at(tick), tempo.bpm_at(tick)
