@@ -3,18 +3,24 @@
 from __future__ import annotations
 
 import csv
+import itertools
 from functools import partial
 from pathlib import Path
+from typing import Any
 
 import msgspec
+import pytest
 from PyQt6.QtCore import QPoint, Qt
+from PyQt6.QtGui import QPainter
 from PyQt6.QtTest import QTest
 
 from grebe.core.document import Project
 from grebe.core.songs.edit import is_silenced
 from grebe.core.songs.model import FillMark, Then
 from grebe.formats.sheets import HOW
+from grebe.ui.stations.song.canvas import TOP
 from grebe.ui.stations.song.view import SongView
+from grebe.ui.widgets import draw
 from tests.ui.conftest import Performer, fill_in
 
 K = Qt.Key
@@ -333,3 +339,29 @@ def test_from_one_loop_to_a_song(performer: Performer, tmp_path: Path) -> None:
     assert silent == [hook.bar - 2, hook.bar - 1]
     view.exports.write_into(tmp_path / "programme.html", stage=False)
     assert "Bar 1" in (tmp_path / "programme.html").read_text()
+
+
+def test_words_over_the_rows_leave_each_other_room(
+    performer: Performer, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """In a low, narrow window no fill's word is written over a marker's."""
+    view = song(performer)
+    performer.frame.resize(1024, 680)
+    QTest.qWait(50)
+    written: list[tuple[float, float, str]] = []
+    text = draw.text
+
+    def record(painter: QPainter, x: float, y: float, words: str, *rest: Any, **how: Any) -> float:
+        if y in (TOP - 6, TOP - 7):
+            wide = draw.text_width(words, how["size"], how.get("weight", 400))
+            wide = min(wide, how.get("width") or wide)
+            left = x - wide if how.get("align") == draw.RIGHT else x
+            written.append((left, left + wide, words))
+        return text(painter, x, y, words, *rest, **how)
+
+    monkeypatch.setattr(draw, "text", record)
+    view.song_canvas.refresh()
+    view.song_canvas.grab()
+    written = sorted(set(written))
+    assert {"Drop", "Hook"} <= {words for _, _, words in written}
+    assert [(a[2], b[2]) for a, b in itertools.pairwise(written) if a[1] > b[0]] == []

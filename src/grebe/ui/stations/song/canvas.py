@@ -359,10 +359,9 @@ class SongCanvas(PlayheadCanvas):
             begin = self.x_at(span.tick + fill.at * SIXTEENTH_TICKS)
             end = self.x_at(min(span.end, span.tick + (fill.at + fill.long) * SIXTEENTH_TICKS))
             draw.fill(painter, begin, TOP - 4, max(2.0, end - begin), 3, p.crest)
-            draw.text(painter, begin, TOP - 7, tr("fill"), p.crest, size=12, width=end - begin + 16)
 
     def _paint_named(self, painter: QPainter, spans: list[SectionSpan]) -> None:
-        """Markers and tempo changes by name, each where the others leave it room."""
+        """Markers and tempo changes by name, then fills, each where the others leave it room."""
         p = self.palette_now
         rows = [(s.tick + m.at * SIXTEENTH_TICKS, m.name) for s in spans for m in s.section.markers]
         rows += [
@@ -373,6 +372,7 @@ class SongCanvas(PlayheadCanvas):
         places = [(self.x_at(tick), name) for tick, name in sorted(rows)]
         ends = [*(x for x, _ in places[1:]), float(self.width())][: len(places)]
         taken = LABELS
+        written: list[tuple[float, float]] = []
         for (x, name), end in zip(places, ends, strict=True):
             draw.line(painter, x, RULER, x, TOP, p.crest, 1)
             wide = draw.text_width(name, 12, 600)
@@ -380,10 +380,26 @@ class SongCanvas(PlayheadCanvas):
                 draw.text(painter, x - 4, TOP - 6, name, p.crest, size=12, weight=600,
                           align=draw.RIGHT)  # fmt: skip
                 taken = x
+                written.append((x - 4 - wide, x))
             elif end - x > NARROW:
                 draw.text(painter, x + 4, TOP - 6, name, p.crest, size=12, weight=600,
                           width=end - x - 8)  # fmt: skip
                 taken = x + 4 + min(wide, end - x - 8)
+                written.append((x, taken))
+        self._paint_fill_words(painter, spans, written)
+
+    def _paint_fill_words(
+        self, painter: QPainter, spans: list[SectionSpan], written: list[tuple[float, float]]
+    ) -> None:
+        """*fill* over each fill's line, unless another word stands there already."""
+        word = tr("fill")
+        wide = draw.text_width(word, 12, 400)
+        for span in spans:
+            for fill in span.section.fills:
+                x = self.x_at(span.tick + fill.at * SIXTEENTH_TICKS)
+                if all(x + wide + 4 <= begin or x >= end + 4 for begin, end in written):
+                    draw.text(painter, x, TOP - 7, word, self.palette_now.crest, size=12)
+                    written.append((x, x + wide))
 
     def _paint_row(
         self, painter: QPainter, spans: list[SectionSpan], device: Device, middle: float
