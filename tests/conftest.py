@@ -14,6 +14,8 @@ import pytest
 from _pytest.terminal import TerminalReporter
 from hypothesis import settings
 
+from tests.engine.jackd import clear_registry
+
 os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
 os.environ.setdefault("GREBE_LANGUAGE", "en")  # whatever this desktop has
 
@@ -53,8 +55,10 @@ def pytest_terminal_summary(terminalreporter: TerminalReporter) -> None:
             lines.write(f"tried again: {report.nodeid}\n")
 
 
-def pytest_sessionstart() -> None:
+def pytest_sessionstart(session: pytest.Session) -> None:
     """What a process under test leaves behind becomes a child of the tests, and is seen."""
+    if not hasattr(session.config, "workerinput"):  # once, before there are workers
+        clear_registry()
     PR_SET_CHILD_SUBREAPER = 36  # noqa: N806 - linux/prctl.h
     ctypes.CDLL(None).prctl(PR_SET_CHILD_SUBREAPER, 1, 0, 0, 0)
 

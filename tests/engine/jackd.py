@@ -20,7 +20,8 @@ RATE = 48_000
 def clear_registry() -> None:
     """Forget servers that were killed: JACK keeps room for eight, and does not look for itself.
 
-    Where any jackd runs nothing is touched.
+    Where any jackd runs nothing is touched. Once libjack is loaded it holds on to what is there,
+    so this is done before any test begins: another worker's would never find its server again.
     """
     for process in Path("/proc").glob("[0-9]*/comm"):
         with suppress(OSError):
@@ -45,8 +46,6 @@ class Server:
         """Start it, and wait until it answers."""
         period = str(self.period)
         command = ["jackd", "-n", self.name, "-d", "dummy", "-r", str(RATE), "-p", period]
-        if "jack" not in sys.modules:  # once libjack is loaded, it holds on to what is there
-            clear_registry()
         self.process = subprocess.Popen(
             command, stdout=subprocess.DEVNULL, stderr=subprocess.DEVNULL
         )
