@@ -121,14 +121,19 @@ class Canvas(CellView):
 
     picked = ""
     """The kind of thing that `pick` found, where that is not the nearest of what is in hand."""
+    by_double = "settings"
+    """The action that a double click on a thing stands for."""
 
     def pick(self, at: QPointF, *, selects: bool = False) -> bool:
         """Take what is under a point in hand, without any edit; whether there is something.
 
-        `selects`: up to there, from what was in hand.
+        `selects`: up to there, from what was in hand, where more than one thing can be.
         """
-        del at, selects
-        return False
+        del selects
+        cell = self.cell_at(at)
+        if cell is not None:
+            self.cells.table.take(*cell)
+        return cell is not None
 
     def grip(self, at: QPointF, held: Held) -> Drag | None:
         """A press: take in hand what is there, and say what can be dragged by it."""
@@ -136,9 +141,9 @@ class Canvas(CellView):
         return None
 
     def double(self, at: QPointF) -> None:
-        """A double click: the settings of what is there."""
+        """A double click does `by_double` with what is there."""
         if self.pick(at):
-            self.asked.emit("settings")
+            self.asked.emit(self.by_double)
 
     def shape_at(self, at: QPointF, held: Held) -> Qt.CursorShape:
         """The form of the pointer there: what a drag from there would do."""

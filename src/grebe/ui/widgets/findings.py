@@ -181,15 +181,6 @@ class FindingsList(Canvas):
 
     picked = "finding"
 
-    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
-        """Take the finding there in hand."""
-        del selects
-        for box, index in self._rows:
-            if box.contains(at):
-                self._choose(index)
-                return True
-        return False
-
     def paint_still(self, painter: QPainter) -> None:
         """Draw the heading and what is seen of the list."""
         p, width = self.palette_now, float(self.width())

@@ -129,14 +129,6 @@ class PatternStrip(Canvas):
         over = self.cell_at(at) is not None
         return Qt.CursorShape.PointingHandCursor if over else Qt.CursorShape.ArrowCursor
 
-    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
-        """Take the pattern there in hand."""
-        del selects
-        cell = self.cell_at(at)
-        if cell is not None:
-            self._choose(cell.row)
-        return cell is not None
-
     def double(self, at: QPointF) -> None:
         """The first click has done it."""
 

@@ -127,14 +127,6 @@ class RigCanvas(Canvas):
 
     # The pointer
 
-    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
-        """Take the box there in hand."""
-        del selects
-        cell = self.cell_at(at)
-        if cell is not None:
-            self.device_clicked.emit(self.placed[cell.row].device)
-        return cell is not None
-
     def grip(self, at: QPointF, held: Held) -> Drag | None:
         """A box: dragged onto another one it runs a cable there."""
         del held

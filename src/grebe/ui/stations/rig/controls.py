@@ -26,6 +26,8 @@ PLAIN_KEYS = (
 class ControlsPane(Canvas):
     """Arrows choose an action, L learns a press for it, K a computer key, Delete forgets both."""
 
+    by_double = "learn_press"
+
     def __init__(self, editor: RigEditor) -> None:
         table = ListTable(
             (tr("Press"), tr("Computer key")),
@@ -87,19 +89,6 @@ class ControlsPane(Canvas):
         """The action there."""
         rows = range(len(LEARNABLE))
         return next((Cell(row, 0) for row in rows if self._box(row).contains(at)), None)
-
-    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
-        """Choose the action there."""
-        del selects
-        cell = self.cell_at(at)
-        if cell is not None:
-            self._choose(cell.row)
-        return cell is not None
-
-    def double(self, at: QPointF) -> None:
-        """A second click learns a press for it."""
-        if self.pick(at):
-            self.asked.emit("learn_press")
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         """While a key is learnt, take it."""

@@ -86,14 +86,6 @@ class NotesPane(Canvas):
         """The pad there."""
         return next((Cell(pad - 1, 0) for box, pad in self._pads if box.contains(at)), None)
 
-    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
-        """Choose a pad of the source."""
-        del selects
-        cell = self.cell_at(at)
-        if cell is not None:
-            self._choose(cell.row)
-        return cell is not None
-
     def _table(self) -> tuple[int, ...]:
         """The note that each note becomes."""
         ends, route = self.ends(), self.route

@@ -31,6 +31,8 @@ LOOKS = {"good": "reed", "early": "sand", "late": "sand", "missed": "eye"}
 class RehearsePane(Canvas):
     """Drawn anew while it runs."""
 
+    by_double = "drill"
+
     def __init__(self, rehearsal: Rehearsal) -> None:
         table = ListTable(
             (tr("How it went"),), self._names, self._cells, lambda: self.index, self._choose
@@ -67,19 +69,6 @@ class RehearsePane(Canvas):
     def cell_at(self, at: QPointF) -> Cell | None:
         """The transition there."""
         return next((Cell(row, 0) for box, row in self._rows if box.contains(at)), None)
-
-    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
-        """Take a transition in hand."""
-        del selects
-        cell = self.cell_at(at)
-        if cell is not None:
-            self._choose(cell.row)
-        return cell is not None
-
-    def double(self, at: QPointF) -> None:
-        """A transition over and over."""
-        if self.pick(at):
-            self.asked.emit("drill")
 
     @property
     def practise(self) -> tuple[Transition, ...]:

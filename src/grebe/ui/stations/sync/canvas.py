@@ -192,14 +192,6 @@ class SyncCanvas(Canvas):
         measures = held & Held.ShiftModifier
         return Qt.CursorShape.IBeamCursor if measures else Qt.CursorShape.SizeHorCursor
 
-    def pick(self, at: QPointF, *, selects: bool = False) -> bool:
-        """Take the device there in hand."""
-        del selects
-        cell = self.cell_at(at)
-        if cell is not None:
-            self.device_clicked.emit(self._rows[cell.row][1])
-        return cell is not None
-
     def paint_still(self, painter: QPainter) -> None:
         """Headings, names and lines."""
         p = self.palette_now
