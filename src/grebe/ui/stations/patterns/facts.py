@@ -134,11 +134,8 @@ def _swing(content: Content, device: Device | None, bpm: float) -> list[SheetLin
     steps = device.spec.steps if device is not None else None
     if steps is not None and device is not None:
         level = swing_level(steps, content.swing, bpm, content.step_ticks)
-        off = (
-            tr("exactly")
-            if abs(level.off_ms) < 0.05
-            else tr("{off_ms:+.1f} ms off", off_ms=level.off_ms)
-        )
+        exact = abs(level.off_ms) < 0.05
+        off = tr("exactly") if exact else tr("{off_ms:+.1f} ms off", off_ms=level.off_ms)
         words = tr(
             "{device}: level {level_number} of {of}, {level_value:g} %, {off}",
             device=device.name,
@@ -147,7 +144,7 @@ def _swing(content: Content, device: Device | None, bpm: float) -> list[SheetLin
             level_value=level.value,
             off=off,
         )
-        lines.append(note(words, "ink" if off == "exactly" else "look"))
+        lines.append(note(words, "ink" if exact else "look"))
     return [*lines, SheetLine("", kind="gap")]
 
 
