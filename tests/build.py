@@ -10,6 +10,7 @@ from grebe.core.document import Project
 from grebe.core.patterns.model import Content, Hit, Pattern, Voice
 from grebe.core.player.plan import Plan, make_plan
 from grebe.core.rig.model import Cable, Device, Port, Rig
+from grebe.core.rig.track import Track
 from grebe.core.songs.model import Part, Scene, Section, Song
 from grebe.core.time.meter import Meter
 
@@ -107,3 +108,20 @@ def two_boxes() -> Project:
         [scene("a", 2, drums=["d1"], bass=["b1"]), scene("b", 2, drums=["d2"], bass=["b1"])],
         song("a", ("b", 2), "a", bpm=126.0),
     )
+
+
+def groovebox(**fields: Any) -> Device:
+    """A box of eight tracks: two synths and two outputs with a memory each, four drums that one
+    pattern of the box holds."""
+    single = [
+        Track(id="lead", name="Lead", kind="synth", channel=1, polyphony=4, mute_controller=20),
+        Track(id="low", name="Low", kind="bass", channel=2, polyphony=1, mute_controller=20),
+        Track(id="out-1", name="Out 1", channel=3, feeds="bass"),
+        Track(id="out-2", name="Out 2", channel=4, program="none"),
+    ]
+    drums = [
+        Track(id=f"drum-{n}", name=f"Drum {n}", kind="drums", channel=8 + n, patterns="box",
+              mute_controller=20)
+        for n in range(1, 5)
+    ]  # fmt: skip
+    return device("groove", tracks=(*single, *drums), channel=16, **fields)

@@ -57,7 +57,7 @@ def test_the_demo_is_sound() -> None:
         (b"[1, 2]", "top level is not an object"),
         (b'{"name": "x"}', "field `schema` should be a whole number"),
         (changed("schema", value=True), "field `schema` should be a whole number"),
-        (changed("schema", value=99), "has schema 99; this Grebe reads up to 3"),
+        (changed("schema", value=99), "has schema 99; this Grebe reads up to 4"),
         (changed("rig", "devices", 0, "channel", value=17), "field `rig.devices[0].channel`"),
         (changed("songs", 0, "bpm", value=5), "field `songs[0].bpm`"),
         (changed("songs", 0, "sections", value="x"), "field `songs[0].sections`"),
@@ -175,7 +175,7 @@ def test_a_file_of_schema_1_is_brought_up() -> None:
     assert (first.gives, first.passes) == ("own", Filter(notes=False))
     assert (second.gives, second.passes) == ("thru", Filter())
     again = json.loads(project_bytes(opened.project, opened.extras))
-    assert again["schema"] == 3
+    assert again["schema"] == 4
     assert again["rig"]["cables"][0]["colour"] == "red"
     for broken in ({"rig": 3}, {"rig": {"cables": 4}}, {"rig": {"cables": [5]}}):
         with pytest.raises(ProjectError, match="field `rig"):

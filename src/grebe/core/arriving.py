@@ -41,7 +41,7 @@ FOR_KIND: dict[Kind, tuple[Kind, ...]] = {
 """Kinds of box that could play a track, the likeliest first."""
 
 
-class Track(NamedTuple):
+class FileTrack(NamedTuple):
     """One track of a file, or all of a file with one."""
 
     name: str
@@ -53,7 +53,7 @@ class MidiFileTracks(NamedTuple):
     """A file as it came."""
 
     name: str
-    tracks: tuple[Track, ...]
+    tracks: tuple[FileTrack, ...]
     meter: Meter = Meter()
     bpm: float | None = None
 
@@ -69,7 +69,7 @@ class Place(NamedTuple):
     """"" for drums."""
 
 
-def kind_of(track: Track) -> Kind:
+def kind_of(track: FileTrack) -> Kind:
     """What kind of box a track was for: by channel, name and how low it lies."""
     words = track.name.lower()
     named: tuple[tuple[Kind, tuple[str, ...]], ...] = (
@@ -85,7 +85,7 @@ def kind_of(track: Track) -> Kind:
     return "bass" if middle < LOW else "synth"
 
 
-def place_of(project: Project, track: Track, meter: Meter, taken: Sequence[str] = ()) -> Place:
+def place_of(project: Project, track: FileTrack, meter: Meter, taken: Sequence[str] = ()) -> Place:
     """A proposal for a track; `taken` are boxes that other tracks of it have already."""
     kind = kind_of(track)
     free = [d for d in project.rig.devices if d.id not in taken]
@@ -108,7 +108,7 @@ def end_of(notes: Sequence[Played], bar_beats: float) -> float:
     return (int((last + 0.125) // bar_beats) + 1) * bar_beats
 
 
-def _weights(track: Track) -> dict[int, float]:
+def _weights(track: FileTrack) -> dict[int, float]:
     weights: dict[int, float] = {}
     for note in track.notes:
         weights[note.note] = weights.get(note.note, 0.0) + max(0.01, note.length)
@@ -130,7 +130,7 @@ def content_of(
     return msgspec.structs.replace(made, key=key if device.kind in PITCHED_KINDS else "")
 
 
-def with_box(project: Project, track: Track, kind: Kind) -> tuple[Project, str]:
+def with_box(project: Project, track: FileTrack, kind: Kind) -> tuple[Project, str]:
     """The project with a new box for a track: what is not known of it is guessed, and marked."""
     names = {d.name for d in project.rig.devices}
     name = free_name(track.name.strip()[:70] or kind.capitalize(), names)
@@ -140,7 +140,7 @@ def with_box(project: Project, track: Track, kind: Kind) -> tuple[Project, str]:
 
 
 def as_pattern(
-    project: Project, track: Track, box: str, bars: int, meter: Meter, key: str = ""
+    project: Project, track: FileTrack, box: str, bars: int, meter: Meter, key: str = ""
 ) -> tuple[Project, str]:
     """The project with a pattern more, of a track's first bars. EditError for an empty one."""
     device = _box(project, box)
@@ -201,18 +201,18 @@ def as_song(
     return add_song(project, song), song.id
 
 
-def _by_box(arrival: MidiFileTracks, boxes: Sequence[str]) -> list[tuple[Track, str]]:
+def _by_box(arrival: MidiFileTracks, boxes: Sequence[str]) -> list[tuple[FileTrack, str]]:
     """What each box plays: tracks that share one are laid over each other."""
-    found: dict[str, Track] = {}
+    found: dict[str, FileTrack] = {}
     for track, box in zip(arrival.tracks, boxes, strict=True):
         if box and track.notes:
             there = found.get(box)
             notes = track.notes if there is None else tuple(sorted((*there.notes, *track.notes)))
-            found[box] = Track(track.name if there is None else there.name, notes)
+            found[box] = FileTrack(track.name if there is None else there.name, notes)
     return [(track, box) for box, track in found.items()]
 
 
-def _block(rows: Sequence[tuple[Track, str]], bars: int, beats: float) -> int:
+def _block(rows: Sequence[tuple[FileTrack, str]], bars: int, beats: float) -> int:
     """Bars of a stretch: as long as every track's pattern can hold it, on the grid it is on."""
     step = min(
         note_value_ticks(played_grid([n.start for n in track.notes])[0]) for track, _ in rows
@@ -223,7 +223,7 @@ def _block(rows: Sequence[tuple[Track, str]], bars: int, beats: float) -> int:
 
 def _scenes(
     project: Project,
-    rows: Sequence[tuple[Track, str]],
+    rows: Sequence[tuple[FileTrack, str]],
     arrival: MidiFileTracks,
     block: int,
     count: int,

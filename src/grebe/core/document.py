@@ -15,6 +15,7 @@ from msgspec import Meta
 from grebe.core.patterns.loops import Loop
 from grebe.core.patterns.model import Content, Pattern
 from grebe.core.rig.model import GREBE_ID, Device, Rig
+from grebe.core.rig.track import line_id
 from grebe.core.sets.model import Set
 from grebe.core.songs.layout import Layout, lay_out
 from grebe.core.songs.model import Performer, Printed, Scene, Song
@@ -22,7 +23,7 @@ from grebe.core.units import Name, Value
 from grebe.errors import EditError, UsageError
 from grebe.words import tr
 
-SCHEMA_VERSION = 3
+SCHEMA_VERSION = 4
 
 
 class Accepted(Value, frozen=True, kw_only=True):
@@ -57,10 +58,16 @@ class Project(Value, frozen=True, kw_only=True):
 
     @property
     def players(self) -> tuple[Device, ...]:
-        """Devices that have something to play: a pattern, or a part in a scene."""
+        """Boxes and tracks that have something to play: a pattern, a part in a scene, or rows of
+        a pattern of their box."""
         busy = {p.device for p in self.patterns}
         busy |= {part.device for scene in self.scenes for part in scene.parts}
-        return tuple(d for d in self.rig.devices if d.id in busy)
+        out: list[Device] = []
+        for device in self.rig.devices:
+            if device.id in busy:
+                busy |= {line_id(device.id, t.id) for t in device.tracks if t.patterns == "box"}
+            out += [line for line in device.lines if line.id in busy]
+        return tuple(out)
 
     def scene(self, scene_id: str) -> Scene:
         """The scene with this id; KeyError when there is none."""
@@ -116,11 +123,11 @@ class Project(Value, frozen=True, kw_only=True):
         )
 
     def device_named(self, name: str) -> Device:
-        """The device a command names by name or id; UsageError lists what there is."""
-        for device in self.rig.devices:
+        """The box or track a command names by name or id; UsageError lists what there is."""
+        for device in self.rig.lines:
             if name in (device.name, device.id):
                 return device
-        there = ", ".join(d.name for d in self.rig.devices) or tr("none")
+        there = ", ".join(d.name for d in self.rig.lines) or tr("none")
         raise UsageError(
             tr("there is no device {name!r}; devices: {there}", name=name, there=there)
         )

@@ -46,6 +46,8 @@ Bars = Annotated[int, Meta(ge=1, le=999)]
 Name = Annotated[str, Meta(min_length=1, max_length=80)]
 Id = Annotated[str, Meta(pattern=r"^[a-z0-9][a-z0-9-]{0,63}$")]
 """Identity of a thing in the document: lower case letters, digits and hyphens."""
+LineId = Annotated[str, Meta(pattern=r"^[a-z0-9][a-z0-9-]{0,63}(/[a-z0-9][a-z0-9-]{0,63})?$")]
+"""What plays: a box by its id, or a track of one as `box/track` (`core.rig.lines`)."""
 
 
 class Value(msgspec.Struct, frozen=True, kw_only=True, omit_defaults=True):

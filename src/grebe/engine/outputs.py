@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterable
 
 from grebe.core.player.plan import Plan
+from grebe.core.rig.track import box_of
 from grebe.engine.device_output import DeviceOutput
 from grebe.engine.inputs import Sendings
 from grebe.engine.lines import PulseOutputs
@@ -51,9 +52,14 @@ class Outputs:
         """Ids of the devices plugged in, once each."""
         return tuple(dict.fromkeys(self._via.values()))
 
-    def reached(self, device: str) -> DeviceOutput | None:
-        """The output that a device is reached by; None where Grebe does not reach it."""
-        return self.by_id.get(self._via.get(device, ""))
+    def of_line(self, line: str) -> DeviceOutput | None:
+        """The output of the box that a line is, or is part of."""
+        return self.by_id.get(line) or self.by_id.get(box_of(line))
+
+    def reached(self, line: str) -> DeviceOutput | None:
+        """The output that a line's box is reached by; None where Grebe does not reach it."""
+        wire = self._via.get(line) or self._via.get(box_of(line), "")
+        return self.by_id.get(wire)
 
     def sharing(self, wire: str) -> Iterable[DeviceOutput]:
         """The outputs that get the clock of a wire."""

@@ -71,7 +71,7 @@ class Sending:
             if event is Shared.PULSE:
                 outputs.pulse(device, due_ns)
                 continue
-            output, meant = outputs.reached(device), outputs.get(device)
+            output, meant = outputs.reached(device), outputs.of_line(device)
             if output is None or meant is None:
                 continue
             due_ns += meant.offset_ns
@@ -126,7 +126,7 @@ class Sending:
         """Send at once what belongs to no time of a run."""
         now = self._now_ns()
         for _, device, event in dues:
-            output = self._outputs.reached(device) or self._outputs.get(device)
+            output = self._outputs.reached(device) or self._outputs.of_line(device)
             if output is not None and not isinstance(event, (TempoChange, *SAID)):
                 self._send(output, event, now)
 

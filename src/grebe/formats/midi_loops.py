@@ -14,7 +14,7 @@ from typing import Any
 
 import mido
 
-from grebe.core.arriving import MidiFileTracks, Track
+from grebe.core.arriving import FileTrack, MidiFileTracks
 from grebe.core.patterns.capture import Played, Taken, content_from, played_grid
 from grebe.core.patterns.model import Pattern
 from grebe.core.patterns.passes import dice_key, passes_of
@@ -107,11 +107,13 @@ def parse_arrival(data: bytes, name: str, title: str) -> MidiFileTracks:
         notes, _ = _read(file, name, [track])
         for channel in sorted({n.channel for n in notes}) if file.type == 0 else [0]:
             own = tuple(n for n in notes if channel in (0, n.channel))
-            words = track.name.strip() or (f"Channel {channel}" if channel else f"Track {number}")
+            words = track.name.strip() or (
+                f"Channel {channel}" if channel else f"Track {number}"
+            )
             if file.type == 0 and track.name.strip():
                 words = f"{words}, channel {channel}"
             if own:
-                tracks.append(Track(words[:80], own))
+                tracks.append(FileTrack(words[:80], own))
     if not tracks:
         raise MidiFileError(f"{name} holds no notes. Choose a file with a song in it.")
     return MidiFileTracks(title[:80] or "Song", tuple(tracks), meter, bpm)

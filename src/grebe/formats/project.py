@@ -85,9 +85,19 @@ def _places_in_sets(tree: dict[str, Any]) -> dict[str, Any]:
     return {**tree, "sets": out}
 
 
+def _tracks_in_boxes(tree: dict[str, Any]) -> dict[str, Any]:
+    """Schema 3 to 4: a box may have tracks, and what names a box may name one as `box/track`.
+
+    A box of schema 3 is its one track, so nothing is otherwise; the number keeps an older Grebe
+    from taking such an address for a mistake in the file.
+    """
+    return tree
+
+
 MIGRATIONS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {
     1: _filters_at_both_ends,
     2: _places_in_sets,
+    3: _tracks_in_boxes,
 }
 """From a schema version to the next: one pure function a step."""
 
@@ -244,6 +254,8 @@ def _check_ids(project: Project, name: str) -> None:
         "songs": project.songs,
         "sets": project.sets,
     }
+    for number, device in enumerate(project.rig.devices):
+        lists[f"rig.devices[{number}].tracks"] = device.tracks
     for set_number, running in enumerate(project.sets):
         lists[f"sets[{set_number}].songs"] = running.songs
     for song_number, song in enumerate(project.songs):

@@ -9,7 +9,7 @@ from pathlib import Path
 
 from grebe.app.document.pattern_files import loop_files
 from grebe.app.live.session import Session
-from grebe.core.arriving import MidiFileTracks, Track, as_pattern, as_song, place_of, with_box
+from grebe.core.arriving import FileTrack, MidiFileTracks, as_pattern, as_song, place_of, with_box
 from grebe.core.document import Project
 from grebe.core.rig.spec import Kind
 from grebe.errors import EditError, GrebeError
@@ -22,7 +22,7 @@ class BroughtTrack:
     """One track, and where it goes."""
 
     arrival: MidiFileTracks
-    track: Track
+    track: FileTrack
     kind: Kind
     box: str
     """Id of a box; "" for a new one."""

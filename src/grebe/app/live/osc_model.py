@@ -105,7 +105,7 @@ class OscModel:
         out["/grebe/next"] = (following if status.running else "", int(status.launched))
         for n, device in enumerate(session.project.players[:MOST_NUMBERED], start=1):
             out[f"/grebe/mute/{n}"] = (int((device.id, "") in status.mutes), device.name)
-            out[f"/grebe/solo/{n}"] = (int(device.id in status.solos), device.name)
+            out[f"/grebe/solo/{n}"] = (int((device.id, "") in status.solos), device.name)
         for track in status.tracks:
             out[f"/grebe/track/{track.number}"] = (track.state,)
         return out

@@ -213,7 +213,7 @@ class PerformerCommands:
     def solo(self, device: str) -> None:
         """A device alone, with others that are; or no longer."""
         status = self._position.status
-        alone = status is not None and device in status.solos
+        alone = status is not None and (device, "") in status.solos
         self._link.tell(Solo(device=device, on=not alone))
 
     def keep_mutes(self) -> None:

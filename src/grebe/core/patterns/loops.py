@@ -14,6 +14,7 @@ from grebe.core.units import (
     Bpm,
     GatePercent,
     Id,
+    LineId,
     Name,
     Note,
     ShiftPermille,
@@ -47,7 +48,7 @@ class Loop(Value, frozen=True, kw_only=True):
 
     id: Id
     name: Name
-    device: Id
+    device: LineId
     """The box whose notes play it."""
     file: Annotated[str, Meta(min_length=1, max_length=1024)]
     """Path of the WAV, relative to the project's folder where it lies in it."""

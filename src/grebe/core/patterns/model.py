@@ -16,6 +16,7 @@ from grebe.core.units import (
     FlamPermille,
     GatePercent,
     Id,
+    LineId,
     Name,
     Note,
     Program,
@@ -196,11 +197,11 @@ BoxStatus = Literal["in the box", "changed since", "not there yet"]
 
 
 class Pattern(Value, frozen=True, kw_only=True):
-    """A pattern of one device."""
+    """A pattern of one box, or of one track of it."""
 
     id: Id
     name: Name
-    device: Id
+    device: LineId
     program: Program | None = None
     """The program number that selects it, as sent; None if it has no slot."""
     content: Content = Content()

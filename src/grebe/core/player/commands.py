@@ -70,19 +70,37 @@ class Release(Value, frozen=True, kw_only=True, tag="release"):
 
 
 class Solo(Value, frozen=True, kw_only=True, tag="solo"):
-    """Only this device, and others that are soloed, sound; or no longer."""
+    """Only this line, or one voice of it, and others that are soloed, sound; or no longer."""
 
     device: str
+    """Address of a box or track."""
+    voice: str = ""
+    """Voice id; "" is the whole line."""
     on: bool
 
 
 class Mute(Value, frozen=True, kw_only=True, tag="mute"):
-    """Silence a device, or one voice of it, or let it sound again."""
+    """Silence a line, or one voice of it, or let it sound again."""
 
     device: str
+    """Address of a box or track."""
     voice: str = ""
-    """Voice id; "" is the whole device."""
+    """Voice id; "" is the whole line."""
     on: bool
+
+
+SwapAt = Literal["end", "bar", "now"]
+
+
+class Swap(Value, frozen=True, kw_only=True, tag="swap"):
+    """Another pattern on one line until its section is over: where the pattern that plays ends,
+    on the next bar, or at once. What the scene gives it comes back with the next section."""
+
+    device: str
+    """Address of a box or track."""
+    pattern: str
+    """Its id; "" gives back what the scene has."""
+    at: SwapAt = "end"
 
 
 class KeepMutes(Value, frozen=True, kw_only=True, tag="keep_mutes"):
@@ -150,6 +168,7 @@ Asked: TypeAlias = (
     | Release
     | Mute
     | Solo
+    | Swap
     | TrackCommand
     | KeepMutes
     | LoopOver

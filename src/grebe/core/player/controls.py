@@ -117,7 +117,7 @@ def _numbered_command(kind: str, number: int, player: Player) -> Command | None:
         device = players[number - 1]
         if kind == "mute":
             return Mute(device=device, on=(device, "") not in player.mutes)
-        return Solo(device=device, on=device not in player.solos)
+        return Solo(device=device, on=(device, "") not in player.solos)
     if kind in ("track", "halt"):
         looper = next((t.device for t in player.tracks if t.number == number), None)
         do: TrackDo = "next" if kind == "track" else "stop"
@@ -139,7 +139,7 @@ def is_lit(action: str, player: Player) -> bool:
         if kind == "mute":
             return number <= len(players) and (players[number - 1], "") in player.mutes
         if kind == "solo":
-            return number <= len(players) and players[number - 1] in player.solos
+            return number <= len(players) and (players[number - 1], "") in player.solos
         if kind in ("track", "halt"):
             return any(t.number == number and t.runs for t in player.tracks)
         if kind == "scene":

@@ -1,4 +1,4 @@
-"""What one device is doing: its chain, its voices' cursors, and the notes it holds."""
+"""What one line is doing: its chain, its voices' cursors, and the notes it holds."""
 
 from __future__ import annotations
 
@@ -34,14 +34,16 @@ class Lane:
     """A cursor over what one voice or controller lane sends, pass after pass for ever."""
 
     __slots__ = (
-        "alike", "base", "cycle", "deck", "early", "generation", "index", "notes", "number",
-        "origin", "row", "silent", "steady",
+        "alike", "base", "channel", "cycle", "deck", "early", "generation", "index", "notes",
+        "number", "origin", "row", "silent", "steady",
     )  # fmt: skip
 
-    def __init__(self, deck: Deck, row: str, origin: int, cycle: int) -> None:
+    def __init__(self, deck: Deck, row: str, channel: int, origin: int, cycle: int) -> None:
         self.deck = deck
         self.row = row
         """Id of the voice or lane."""
+        self.channel = channel
+        """The channel it sends on."""
         self.generation = deck.generation
         self.cycle = cycle
         self.origin = origin
@@ -108,7 +110,7 @@ class Lane:
 class VoiceLane(Lane):
     """The notes of one voice."""
 
-    __slots__ = ("_channel", "_key", "_passes")
+    __slots__ = ("_key", "_passes")
 
     def __init__(
         self, deck: Deck, content: Content, voice: Voice, origin: int, seed: int,
@@ -117,20 +119,20 @@ class VoiceLane(Lane):
         """`before`: the lane of the same voice before an edit; what it worked out is taken over."""
         like = None if before is None else before._passes
         self._passes: Passes = passes_of(content, voice, like)
-        super().__init__(deck, voice.id, origin, self._passes.cycle)
-        self._channel = voice.channel or deck.device.channel
+        channel = voice.channel or deck.device.channel
+        super().__init__(deck, voice.id, channel, origin, self._passes.cycle)
         self._key = dice_key(seed, deck.device.id, voice.id, content)
         self.early, self.steady = self._passes.early_ticks, self._passes.steady
-        if before is None or before._channel != self._channel:
-            self.alike = _alike(self._passes, self._channel)
+        if before is None or before.channel != channel:
+            self.alike = _alike(self._passes, channel)
         elif before._passes is self._passes:
             self.alike = before.alike
         else:
-            self.alike = _alike_after(self._passes, self._channel, before._passes, before.alike)
+            self.alike = _alike_after(self._passes, channel, before._passes, before.alike)
 
     def entries(self, number: int) -> list[Entry]:
         """The notes of a pass."""
-        return _entries(self._passes.sounds(number, self._key), self._channel)
+        return _entries(self._passes.sounds(number, self._key), self.channel)
 
 
 def _entries(sounds: list[Sound], channel: int) -> list[Entry]:
@@ -178,14 +180,14 @@ def _alike_after(
 class ControllerLane(Lane):
     """The values of one controller."""
 
-    __slots__ = ("_channel", "_content", "_key", "_lane")
+    __slots__ = ("_content", "_key", "_lane")
 
     def __init__(
         self, deck: Deck, content: Content, lane: ControlLane, origin: int, seed: int
     ) -> None:
-        super().__init__(deck, lane.id, origin, content.ticks_of(lane))
+        channel = lane.channel or deck.device.channel
+        super().__init__(deck, lane.id, channel, origin, content.ticks_of(lane))
         self._content, self._lane = content, lane
-        self._channel = lane.channel or deck.device.channel
         self._key = dice_key(seed, deck.device.id, lane.id, content)
         self.steady = lane_is_steady(lane)
 
@@ -197,7 +199,7 @@ class ControllerLane(Lane):
                 0,
                 CONTROL,
                 ControlChange(
-                    channel=self._channel, controller=self._lane.controller, value=c.value
+                    channel=self.channel, controller=self._lane.controller, value=c.value
                 ),
                 None,
                 None,
@@ -231,10 +233,12 @@ class NoteEnds(NamedTuple):
 
 
 class Deck:
-    """The state of one device while the player runs."""
+    """The state of one line, a box or a track, while the player runs."""
 
-    def __init__(self, device: Device) -> None:
+    def __init__(self, device: Device, box: Deck | None = None) -> None:
+        """`box`: of a track whose patterns are rows of its box's, what the box is doing."""
         self.device = device
+        self.box = box
         self.chain: tuple[Pattern, ...] = ()
         self.position = 0
         """Index in the chain of the pattern now playing."""
@@ -249,7 +253,6 @@ class Deck:
         """Notes sounding: channel*128+note to the tick of their end and the event for it."""
         self.ends: dict[int, NoteEnds] = {}
         """Kept by key: one would be made for every note."""
-        self.told_program: int | None = None
         self.told_silent: bool | None = None
 
     def begin(self, chain: tuple[Pattern, ...], origin: int, tick: int) -> None:
@@ -274,6 +277,11 @@ class Deck:
         ends: list[Due] = [(tick, self.device.id, off) for _, off in self.held.values()]
         self.held.clear()
         return ends
+
+    @property
+    def is_given(self) -> bool:
+        """Whether it has something to play, by itself or as a part of its box."""
+        return bool(self.chain) or (self.box is not None and self.box.is_given)
 
     @property
     def pattern(self) -> Pattern | None:

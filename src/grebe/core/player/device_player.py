@@ -1,26 +1,40 @@
-"""One device: what it plays in a section, its chain, its programs, and its notes."""
+"""One line, a box or a track: what it plays in a section, its chain, programs, and notes."""
 
 from __future__ import annotations
 
 from collections.abc import Iterator
 
 from grebe.core.patterns.model import Pattern
+from grebe.core.player.commands import SwapAt
 from grebe.core.player.deck import Deck, lanes_of
 from grebe.core.player.events import ControlChange, Due, ProgramChange
 from grebe.core.player.mutes import tell_silent
 from grebe.core.player.plan import sounding
 from grebe.core.player.run import Run
-from grebe.core.player.scheduler import ChainStep
+from grebe.core.player.scheduler import ChainStep, SwapFalls
 from grebe.core.rig.model import Device
+from grebe.core.rig.track import box_of, track_of
 from grebe.core.songs.model import Part
+from grebe.core.time.ticks import next_multiple
 
 
 class DevicePlayer:
-    """Plays one device's part."""
+    """Plays one line's part."""
 
-    def __init__(self, run: Run, device: Device) -> None:
+    def __init__(self, run: Run, device: Device, box: DevicePlayer | None = None) -> None:
+        """`box`: of a track whose patterns are rows of its box's, the player of the box."""
         self._run = run
-        self.deck = Deck(device)
+        self.deck: Deck = Deck(device, None if box is None else box.deck)
+        self.before: tuple[DevicePlayer, ...] = ()
+        """Lines of its box that are told on the same channel and come before it."""
+        self._swap = 0
+        """Of the last swap asked for."""
+        self._swapped: tuple[Pattern, ...] | None = None
+        """What a hand gave it in this section."""
+        self._coming: tuple[Pattern, ...] | None = None
+        """What it goes over to at the swap that waits; None while none does."""
+        self._falls = 0
+        """Where that is."""
 
     @property
     def device(self) -> Device:
@@ -32,6 +46,16 @@ class DevicePlayer:
         """Whether its box is told of a pattern before that begins."""
         return self.device.plays == "own" and self.device.obeys_program
 
+    @property
+    def is_swapped(self) -> bool:
+        """Whether it plays what a hand gave it, not what its scene does."""
+        return self._swapped is not None and self._coming is None
+
+    @property
+    def address(self) -> tuple[str, int]:
+        """Where it is told of patterns: its box, and the channel."""
+        return box_of(self.device.id), self.device.told_on
+
     def take_part(
         self, out: list[Due], tick: int, origin: int, part: Part, *, placed: bool
     ) -> None:
@@ -41,6 +65,7 @@ class DevicePlayer:
         """
         run, deck = self._run, self.deck
         chain = run.chain(part)
+        self._swap, self._swapped, self._coming = self._swap + 1, None, None
         if deck.carries_on(chain) and not (placed and deck.is_off(origin)):
             deck.chain = chain
             self.tell_program(out, tick, deck.pattern)
@@ -79,14 +104,16 @@ class DevicePlayer:
 
     def tell_program(self, out: list[Due], tick: int, pattern: Pattern | None) -> None:
         """Have the box play this pattern of its memory, where it is told and does not know."""
-        run, deck, device = self._run, self.deck, self.device
+        run, device = self._run, self.device
         if not self.told_ahead or pattern is None:
             return
-        if any(b.device == device.id for b in run.chapters.box_songs(run.course.index)):
+        if any(b.device == box_of(device.id) for b in run.chapters.box_songs(run.course.index)):
             return  # its own song memory says which
-        if pattern.program is not None and pattern.program != deck.told_program:
-            deck.told_program = pattern.program
-            change = ProgramChange(channel=device.channel, program=pattern.program)
+        if any(player.deck.chain for player in self.before):
+            return  # tracks that can only be switched together follow the first
+        if pattern.program is not None and pattern.program != run.told.get(self.address):
+            run.told[self.address] = pattern.program
+            change = ProgramChange(channel=device.told_on, program=pattern.program)
             out.append((tick, device.id, change))
 
     def start_lanes(self, tick: int, before: str = "") -> None:
@@ -98,7 +125,7 @@ class DevicePlayer:
             return
         for lane in lanes_of(deck, deck.pattern.content, deck.origin, run.plan.seed, edited):
             lane.seek(tick)
-            lane.silent = run.mutes.is_silent(deck.device.id, lane.row)
+            lane.silent = run.mutes.lane_silent(lane)
             deck.lanes.append(lane)
             run.scheduler.stroke(lane)
 
@@ -117,7 +144,8 @@ class DevicePlayer:
         if step.generation != self.deck.generation:
             return
         if step.tells:
-            self.tell_program(out, tick, self.deck.following)
+            if self._coming is None:  # otherwise it is told of what it goes over to
+                self.tell_program(out, tick, self.deck.following)
         else:
             self._next_in_chain(out, tick)
 
@@ -139,12 +167,13 @@ class DevicePlayer:
         """The box was told of what now does not come: it is told what plays on."""
         deck = self.deck
         coming = deck.following if len(deck.chain) > 1 else None
-        if coming is None or deck.told_program != coming.program:
+        if coming is None or self._run.told.get(self.address) != coming.program:
             self.tell_program(out, tick, deck.pattern)
 
     def tell_again(self, out: list[Due], tick: int) -> None:
         """The box was away: whatever it was told counts no more."""
-        self.deck.told_program = self.deck.told_silent = None
+        self.deck.told_silent = None
+        self._run.told.pop(self.address, None)
         self.tell_program(out, tick, self.deck.pattern)
         if self._run.spans:
             out += self._run.mutes.apply(self.deck, tick)
@@ -152,6 +181,8 @@ class DevicePlayer:
     def renew(self, device: Device, patterns: dict[str, Pattern], tick: int) -> None:
         """An edited plan: device and patterns as they are there, from here on."""
         deck = self.deck
+        if self._coming is not None:
+            self._coming = tuple(patterns[p.id] for p in self._coming if p.id in patterns)
         chain = tuple(patterns[p.id] for p in deck.chain if p.id in patterns)
         if chain == deck.chain and device == deck.device:
             return
@@ -162,6 +193,58 @@ class DevicePlayer:
         deck.position %= max(1, len(chain))
         self.start_lanes(tick, played)
         self.schedule_chain(tick)
+
+    # Another chain in the middle of a section
+
+    def swap(self, chain: tuple[Pattern, ...], tick: int, at: SwapAt, *, by_hand: bool) -> None:
+        """Go over to another chain: where the pattern ends, on the next bar, or at once."""
+        run = self._run
+        self._swap += 1
+        self._coming, self._falls = chain, max(tick, self._swap_at(tick, at))
+        if by_hand:
+            self._swapped = chain
+        told_at = max(self._falls - run.lead(self.device), tick)
+        for moment, tells in ((told_at, True), (self._falls, False)):
+            run.scheduler.at(moment, SwapFalls(self.deck, self._swap, tells))
+
+    def _swap_at(self, tick: int, at: SwapAt) -> int:
+        run, deck = self._run, self.deck
+        if at == "now":
+            return tick
+        if at == "end" and deck.pattern is not None:
+            whole = sounding(deck.pattern, deck.device).ticks
+            return deck.entered + next_multiple(max(0, tick - deck.entered), whole)
+        start = run.course.start
+        return start + next_multiple(max(0, tick - start), run.span.scene.meter.bar_ticks)
+
+    def swap_falls(self, out: list[Due], tick: int, what: SwapFalls) -> None:
+        """It goes over to what waits, or its box is told that it will."""
+        deck, chain = self.deck, self._coming
+        if what.token != self._swap or chain is None:
+            return
+        if what.tells:
+            self.tell_program(out, tick, chain[0] if chain else None)
+            return
+        self._coming = None
+        start, bar = self._run.course.start, self._run.span.scene.meter.bar_ticks
+        # Cut in mid-bar, it stands as it would had it come in on the bar line before.
+        ends = deck.pattern is not None and not (
+            (tick - deck.entered) % sounding(deck.pattern, deck.device).ticks
+        )
+        origin = tick if ends else start + (tick - start) // bar * bar
+        deck.generation += 1
+        deck.begin(chain, origin, tick)
+        self.tell_program(out, tick, deck.pattern)
+        self.start_lanes(tick)
+        self.schedule_chain(tick)
+        out += self._run.mutes.apply(deck, tick)
+
+    def take_edited_part(self, part: Part, tick: int) -> None:
+        """The scene that plays gives it another chain: it goes over where its pattern ends."""
+        chain = self._run.chain(part)
+        waiting = self.deck.chain if self._coming is None else self._coming
+        if self._swapped is None and [p.id for p in chain] != [p.id for p in waiting]:
+            self.swap(chain, tick, "end", by_hand=False)
 
     def halt(self, out: list[Due], tick: int) -> None:
         """Its notes end; a box left silent would stay so under the performer's hands."""
@@ -195,21 +278,55 @@ class DevicePlayers:
 
     def reset(self) -> None:
         """Begin anew."""
-        self.by_id = {d.id: DevicePlayer(self._run, d) for d in self._run.plan.devices}
+        self.by_id = {}
+        for box in self._run.plan.devices:
+            for line in box.lines:
+                self.by_id[line.id] = self._made(box, line)
+        self._find_who_tells()
+
+    def _made(self, box: Device, line: Device) -> DevicePlayer:
+        """The player of a line; the one of its box is there already."""
+        track = box.track(track_of(line.id))
+        shared = self.by_id[box.id] if track is not None and track.patterns == "box" else None
+        return DevicePlayer(self._run, line, shared)
+
+    def _find_who_tells(self) -> None:
+        """Lines that are told on one channel of one box: who comes first is who tells."""
+        there: dict[tuple[str, int], tuple[DevicePlayer, ...]] = {}
+        for player in self:
+            player.before = ()
+            if player.told_ahead:
+                player.before = there.get(player.address, ())
+                there[player.address] = (*player.before, player)
 
     def renew(self) -> list[Due]:
         """An edited plan: patterns from here on; devices that are new or gone."""
         run, out = self._run, list[Due]()
         old, self.by_id = self.by_id, {}
         patterns = {p.id: p for p in run.plan.patterns}
-        for device in run.plan.devices:
-            player = old.pop(device.id, None) or DevicePlayer(run, device)
-            self.by_id[device.id] = player
-            player.renew(device, patterns, run.tick)
+        for box in run.plan.devices:
+            for line in box.lines:
+                made = self._made_or_kept(box, line, old.pop(line.id, None))
+                self.by_id[line.id] = made
+                made.renew(line, patterns, run.tick)
+        self._find_who_tells()
         for player in old.values():
             player.gone(out, run.tick)
         return out
 
-    def apply_mutes(self, tick: int) -> list[Due]:
-        """Silence what is to be silent now."""
-        return [due for player in self for due in self._run.mutes.apply(player.deck, tick)]
+    def _made_or_kept(self, box: Device, line: Device, old: DevicePlayer | None) -> DevicePlayer:
+        """Its player as it was, with what it shares with its box as it is now."""
+        made = self._made(box, line)
+        if old is None:
+            return made
+        old.deck.box = made.deck.box
+        return old
+
+    def apply_mutes(self, tick: int, box: str = "") -> list[Due]:
+        """Silence what is to be silent now, of one box or of all."""
+        return [
+            due
+            for player in self
+            if box in ("", box_of(player.device.id))
+            for due in self._run.mutes.apply(player.deck, tick)
+        ]

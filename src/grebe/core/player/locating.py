@@ -9,6 +9,7 @@ from grebe.core.player.plan import PulseLine
 from grebe.core.player.run import PREROLL_TICKS, Run
 from grebe.core.player.scheduler import CLOCK, PulseFalls, Told
 from grebe.core.player.sections import Sections
+from grebe.core.rig.track import box_of
 from grebe.core.time.position import song_position
 from grebe.core.time.ticks import CLOCK_TICKS, SIXTEENTH_TICKS, next_multiple
 
@@ -55,6 +56,7 @@ class Locating:
         """Everything as at a beginning; the tempo, and songs that boxes have to choose."""
         run = self._run
         run.scheduler.clear()
+        run.told.clear()
         self._devices.reset()
         into = run.course.begin(index, base)
         run.top = run.chapters.top(index)
@@ -95,7 +97,8 @@ class Locating:
         if starts and stop_now:
             out.append((run.tick, device, Shared.STOP))
         for player in self._devices:
-            if run.plan.via.get(player.device.id, player.device.id) == device:
+            box = box_of(player.device.id)
+            if run.plan.via.get(box, box) == device:
                 player.tell_again(out, run.tick)
         if starts:
             self._come_in_on_the_bar(device, stop_now=stop_now)

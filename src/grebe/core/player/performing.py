@@ -31,6 +31,7 @@ from grebe.core.player.commands import (
     Skip,
     Solo,
     Steer,
+    Swap,
     Withdraw,
 )
 from grebe.core.player.course import Course
@@ -43,6 +44,7 @@ from grebe.core.player.run import Run
 from grebe.core.player.scheduler import TempoFalls
 from grebe.core.player.sections import Sections
 from grebe.core.player.tempi import as_written
+from grebe.core.rig.track import box_of
 from grebe.core.songs.layout import Layout
 from grebe.core.time.tempo import TempoPoint
 from grebe.core.time.ticks import CLOCK_TICKS, TICKS_PER_QUARTER, next_multiple
@@ -81,6 +83,7 @@ class Performing:
                 self._row(Release, self._release),
                 self._row(Solo, self._solo),
                 self._row(Mute, self._mute),
+                self._row(Swap, self._swap),
                 self._row(TrackCommand, self._track),
                 self._row(KeepMutes, self._keep_mutes),
                 self._row(LoopOver, self._loop_over),
@@ -174,15 +177,33 @@ class Performing:
             raise EditError(
                 tr("there is no device {device!r} to hear alone", device=command.device)
             )
-        run.mutes.solo(command.device, on=command.on)
+        run.mutes.solo(command.device, command.voice, on=command.on)
         return self._devices.apply_mutes(run.tick) if run.running else []
 
     def _mute(self, command: Mute) -> list[Due]:
-        run, player = self._run, self._devices.get(command.device)
-        if player is None:
+        run = self._run
+        if command.device not in self._devices:
             raise EditError(tr("there is no device {device!r} to mute", device=command.device))
         run.mutes.set(command.device, command.voice, on=command.on)
-        return run.mutes.apply(player.deck, run.tick) if run.running else []
+        return self._devices.apply_mutes(run.tick, box_of(command.device)) if run.running else []
+
+    def _swap(self, command: Swap) -> list[Due]:
+        run, player = self._run, self._devices.get(command.device)
+        if player is None:
+            raise EditError(tr("there is no device {device!r} to play it", device=command.device))
+        if not run.running:
+            raise EditError(tr("nothing plays: choose the pattern in the scene"))
+        if command.pattern:
+            pattern = run.patterns_of(command.device).get(command.pattern)
+            if pattern is None:
+                raise EditError(
+                    tr("{device} has no such pattern in what plays", device=player.device.name)
+                )
+            player.swap((pattern,), run.tick, command.at, by_hand=True)
+        else:
+            part = run.span.scene.part(command.device)
+            player.swap(run.chain(part), run.tick, command.at, by_hand=False)
+        return []
 
     def _track(self, command: TrackCommand) -> list[Due]:
         """Armed for its moment; while stopped it is done at once, and sent by whoever asks."""
@@ -227,7 +248,7 @@ class Performing:
     def _replace_plan(self, plan: Plan) -> list[Due]:
         """Go on with an edited plan: patterns from here, tempo at the next beat.
 
-        Which pattern a device plays changes when the next section comes in.
+        Which pattern a line plays changes where the one that it plays ends.
         """
         run, old = self._run, self._run.plan
         stays = all(
@@ -264,7 +285,9 @@ class Performing:
         if as_written(run.plan.song) != as_written(old.song) and not run.tempi.carried:
             self._tempo_at_next_beat()
         if run.tick >= run.course.start and section == run.span.section.id:
-            run.mutes.enter(run.span.scene)
+            run.mutes.edited(run.span.scene)
+            for player in self._devices:
+                player.take_edited_part(run.span.scene.part(player.device.id), run.tick)
             self._sections.lay_marks(out, run.tick)
             out += self._devices.apply_mutes(run.tick)
         self._sections.schedule()

@@ -62,7 +62,7 @@ class Plan(Value, frozen=True, kw_only=True):
     bindings: tuple[Binding, ...] = ()
     """What controllers and pedals do."""
     players: tuple[str, ...] = ()
-    """Devices in the order their mutes are numbered."""
+    """Boxes and tracks in the order their mutes are numbered."""
     count_in: CountIn = CountIn()
     seed: int = 1
     """Of the dice in patterns: the same gives the same take."""
@@ -75,6 +75,11 @@ class Plan(Value, frozen=True, kw_only=True):
     """Ticks a quarter note that come from there."""
     follows_starts: bool = True
     """Whether that box says when to start; with one that does not, Run waits for its next tick."""
+
+    @property
+    def lines(self) -> tuple[Device, ...]:
+        """All that plays: the devices, and after each its tracks."""
+        return tuple(line for device in self.devices for line in device.lines)
 
     def devices_on(self, wire: str) -> tuple[str, ...]:
         """Devices that get the clock of the wire to `wire`: itself, and those behind it."""
@@ -129,6 +134,8 @@ def _cut(
     scene_ids = {section.scene for section in song.sections}
     scenes = tuple(s for s in project.scenes if s.id in scene_ids)
     used = {p for s in scenes for part in s.parts for p in part.chain}
+    # A hand may give a line any pattern that it has.
+    at_hand = {part.device for s in scenes for part in s.parts}
     wires = _wires(project.rig)
     return Plan(
         project=project.name,
@@ -137,7 +144,7 @@ def _cut(
         song=song,
         chapters=chapters,
         scenes=scenes,
-        patterns=tuple(p for p in project.patterns if p.id in used),
+        patterns=tuple(p for p in project.patterns if p.id in used or p.device in at_hand),
         devices=project.rig.devices,
         clocked=wires.clocked,
         started=wires.started,
@@ -181,13 +188,14 @@ def _wires(rig: Rig) -> _Wires:
     """What goes over each wire: clock and Start where somebody behind it obeys them, and routes."""
     wiring = Wiring(rig)
     tree, flow = tree_of(wiring), Flow(wiring)
-    direct = dict.fromkeys(flow.via.values())
-    locked = tuple(d for d in tree.locked if d in flow.via and tree.passes(GREBE_ID, d))
+    via = _one_wire_a_port(rig, flow.via)
+    direct = dict.fromkeys(via.values())
+    locked = tuple(d for d in tree.locked if d in via and tree.passes(GREBE_ID, d))
     heard = tree.hops.get(GREBE_ID)
     follows = heard.cable.source if heard is not None else ""
-    ticking = {flow.via[d] for d in locked}
+    ticking = {via[d] for d in locked}
     starting = {
-        flow.via[d]
+        via[d]
         for d in locked
         if rig.device(d).obeys_transport
         and any(a.stream.kind == "transport" for a in flow.arrivals[d])
@@ -195,7 +203,7 @@ def _wires(rig: Rig) -> _Wires:
     return _Wires(
         clocked=tuple(d for d in direct if d in ticking),
         started=tuple(d for d in direct if d in starting),
-        via=flow.via,
+        via=via,
         locked=locked,
         passages=tuple(
             _without_clock(p) if p.source == follows else p for p in passages(wiring, flow.via)
@@ -209,6 +217,18 @@ def _wires(rig: Rig) -> _Wires:
         follows_ppqn=float(heard.wanted) if heard is not None else 24.0,
         follows_starts=heard is None or _says_start(rig, heard.cable),
     )
+
+
+def _one_wire_a_port(rig: Rig, via: dict[str, str]) -> dict[str, str]:
+    """The ways by which boxes are reached, with those on one real port as one wire: the clock and
+    Start belong to the port, whatever the rig calls the boxes behind it."""
+    first: dict[tuple[str, str], str] = {}
+    same: dict[str, str] = {}
+    for wire in dict.fromkeys(via.values()):
+        port = rig.device(wire).port
+        if port.name and port.wire not in ("standin", "peer", "none"):
+            same[wire] = first.setdefault((port.wire, port.name), wire)
+    return {device: same.get(wire, wire) for device, wire in via.items()}
 
 
 def _says_start(rig: Rig, cable: Cable) -> bool:
@@ -230,7 +250,7 @@ def played_by_grebe(plan: Plan) -> Plan:
 
     A box's own patterns are taken as its memory holds them.
     """
-    by_id = {d.id: d for d in plan.devices}
+    by_id = {d.id: d for d in plan.lines}
     patterns = tuple(
         msgspec.structs.replace(p, content=sounding(p, by_id[p.device])) if p.device in by_id else p
         for p in plan.patterns

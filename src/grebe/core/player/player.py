@@ -16,6 +16,7 @@ from grebe.core.player.locating import Locating
 from grebe.core.player.loopers import LoopTrack
 from grebe.core.player.performing import Performing, last_word
 from grebe.core.player.plan import Plan
+from grebe.core.player.promise import LineState, Promise, promise, sounding_now
 from grebe.core.player.run import Run
 from grebe.core.player.scheduler import (
     CLOCK,
@@ -27,6 +28,7 @@ from grebe.core.player.scheduler import (
     MarksFall,
     Prepare,
     PulseFalls,
+    SwapFalls,
     Switch,
     TempoFalls,
     Told,
@@ -127,6 +129,10 @@ class Player:
             player = self._devices.get(what.deck.device.id)
             if player is not None and player.deck is what.deck:
                 player.chain_step(out, tick, what)
+        elif isinstance(what, SwapFalls):
+            player = self._devices.get(what.deck.device.id)
+            if player is not None and player.deck is what.deck:
+                player.swap_falls(out, tick, what)
         elif isinstance(what, Prepare):
             sections.prepare(out, tick, what)
         elif isinstance(what, Switch):
@@ -183,8 +189,17 @@ class Player:
 
     @property
     def mutes(self) -> tuple[tuple[str, str], ...]:
-        """What is silent now, as (device id, voice id or "")."""
-        return self._run.mutes.listed()
+        """What is muted now, as (address of a line, voice id or "")."""
+        return self._run.mutes.listed(self._devices.by_id)
+
+    @property
+    def now(self) -> tuple[LineState, ...]:
+        """What every line that takes part plays, and why it is silent."""
+        return sounding_now(self._run, self._devices)
+
+    def promise(self) -> Promise | None:
+        """What comes in at the boundary, if nobody asks for anything before."""
+        return promise(self._run, self._devices)
 
     @property
     def mutes_by_hand(self) -> tuple[tuple[str, str], ...]:
@@ -223,8 +238,8 @@ class Player:
         )
 
     @property
-    def solos(self) -> tuple[str, ...]:
-        """Devices that sound alone; none while all do."""
+    def solos(self) -> tuple[tuple[str, str], ...]:
+        """What sounds alone, as (address of a line, voice id or ""); nothing while all does."""
         return tuple(sorted(self._run.mutes.solos))
 
     @property

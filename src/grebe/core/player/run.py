@@ -38,12 +38,15 @@ class Run:
         """What the performer said becomes of mutes by hand at the end of this section."""
         self.top = 0
         """Where, as written, the song began that this run was begun in."""
+        self.told: dict[tuple[str, int], int] = {}
+        """The program that was told last, by box and channel."""
         self.scheduler = Scheduler()
         self.laid = LaidOver()
         self.tempi = Tempi(plan.song.bpm)
         self.mutes = Mutes()
         self.pulses = Pulses()
         self.loopers = Loopers(plan.devices)
+        self._patterns: tuple[object, dict[str, dict[str, Pattern]]] = (None, {})
         layout = plan.layout()
         self.chapters = Chapters(plan, layout)
         self.course = Course(layout, self.chapters.stops)
@@ -76,5 +79,14 @@ class Run:
 
     def chain(self, part: Part) -> tuple[Pattern, ...]:
         """The patterns that a part names."""
-        patterns = {p.id: p for p in self.plan.patterns if p.device == part.device}
+        patterns = self.patterns_of(part.device)
         return tuple(patterns[p] for p in part.chain if p in patterns)
+
+    def patterns_of(self, line: str) -> dict[str, Pattern]:
+        """The patterns of a line, by id."""
+        if self._patterns[0] is not self.plan.patterns:
+            by_line: dict[str, dict[str, Pattern]] = {}
+            for pattern in self.plan.patterns:
+                by_line.setdefault(pattern.device, {})[pattern.id] = pattern
+            self._patterns = (self.plan.patterns, by_line)
+        return self._patterns[1].get(line, {})

@@ -34,6 +34,15 @@ class ChainStep(NamedTuple):
     tells: bool
 
 
+class SwapFalls(NamedTuple):
+    """A line goes over to another chain, or its box is told that it will."""
+
+    deck: Deck
+    token: int
+    """Of the swap: one asked for since has another."""
+    tells: bool
+
+
 class TempoFalls(NamedTuple):
     """The tempo changes."""
 
@@ -78,14 +87,14 @@ class PulseFalls(NamedTuple):
 
 
 What: TypeAlias = (
-    Prepare | Switch | ChainStep | TempoFalls | MarksFall | Told | TrackFalls | ClickFalls
-    | ClockFalls | PulseFalls | NoteEnds | Lane
+    Prepare | Switch | ChainStep | SwapFalls | TempoFalls | MarksFall | Told | TrackFalls
+    | ClickFalls | ClockFalls | PulseFalls | NoteEnds | Lane
 )  # fmt: skip
 """A lane stands for the stroke under its cursor."""
 
 _KINDS: tuple[type, ...] = (
-    Prepare, Switch, ChainStep, TempoFalls, MarksFall, Told, TrackFalls, ClickFalls, ClockFalls,
-    PulseFalls, NoteEnds, Lane,
+    Prepare, Switch, ChainStep, SwapFalls, TempoFalls, MarksFall, Told, TrackFalls, ClickFalls,
+    ClockFalls, PulseFalls, NoteEnds, Lane,
 )  # fmt: skip
 _ORDER = {kind: order for order, kind in enumerate(_KINDS)}
 NOTE_ENDS, STROKE = _ORDER[NoteEnds], _ORDER[Lane]

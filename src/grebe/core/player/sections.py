@@ -18,6 +18,7 @@ from grebe.core.player.loopers import TrackCommand
 from grebe.core.player.marks import Filling, Happening, Moved, Silence
 from grebe.core.player.run import Run
 from grebe.core.player.scheduler import MarksFall, Prepare, Switch, TrackFalls
+from grebe.core.rig.track import box_of
 from grebe.core.time.position import song_position
 from grebe.core.time.ticks import SIXTEENTH_TICKS
 
@@ -57,10 +58,16 @@ class Sections:
         if coming is None:
             return
         scene = run.spans[coming.section].scene
+        spoken: set[tuple[str, int]] = set()
         for player in (self._devices.get(device) for device in devices):
-            if player is not None:
-                part = scene.part(player.device.id)
-                player.prepare(out, tick, part, coming.at - coming.into, coming.at)
+            if player is None:
+                continue
+            part = scene.part(player.device.id)
+            if part.chain and player.told_ahead:  # the first of those told on one channel tells
+                if player.address in spoken:
+                    continue
+                spoken.add(player.address)
+            player.prepare(out, tick, part, coming.at - coming.into, coming.at)
 
     def switch(self, out: list[Due], tick: int, what: Switch) -> None:
         """The section is over: another pass of it, the next one, or the end of the song."""
@@ -191,9 +198,7 @@ class Sections:
         run = self._run
         if isinstance(what, Silence):
             run.mutes.region(what.muted, on=what.on)
-            player = self._devices.get(what.muted[0])
-            if player is not None:
-                out += run.mutes.apply(player.deck, tick)
+            out += self._devices.apply_mutes(tick, box_of(what.muted[0]))
         elif isinstance(what, Filling):
             run.laid.filling = what.on
         elif isinstance(what, Moved):

@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
+from functools import lru_cache
 from typing import Annotated, Literal
 
+import msgspec
 from msgspec import Meta
 
 from grebe.core.rig.spec import ChangeAt, Jack, JackKind, Kind, PulseRate, PulseShape, Spec
+from grebe.core.rig.track import MOST_TRACKS, Track, box_of, line_id
 from grebe.core.rig.trigger import Binding, KeyBinding, Trigger
 from grebe.core.session.use import OscUse, SessionUse
 from grebe.core.units import Bpm, Channel, Controller, Id, Name, Note, OffsetMs, Value
@@ -108,6 +111,7 @@ class Device(Value, frozen=True, kw_only=True):
     """One box: what it is, how it is set, who plays it, where it is reached."""
 
     id: Id
+    """Of a line that is a track (see `lines`): its address."""
     name: Name
     kind: Kind = "other"
     label: Annotated[str, Meta(max_length=80)] = ""
@@ -138,8 +142,12 @@ class Device(Value, frozen=True, kw_only=True):
     """When a program change takes effect in the box."""
     program_printed_from: Literal[0, 1] = 1
     """Whether the box prints its first program as 0 or as 1."""
+    program_channel: Channel | None = None
+    """Channel on which it is told of patterns; None: `channel`."""
     mute_controller: Controller | None = None
     """Controller that silences the box (0) and lets it sound (127); None: by hand."""
+    tracks: Annotated[tuple[Track, ...], Meta(max_length=MOST_TRACKS)] = ()
+    """What it plays by itself beside each other; none: the box is one track."""
     pulse: PulseShape = PulseShape()
     """How Grebe's pulses to it look, where it gets any."""
     pulse_at: AudioPort = AudioPort()
@@ -155,9 +163,69 @@ class Device(Value, frozen=True, kw_only=True):
     """How far off it may be before the waterline names it."""
     faults: Faults = Faults()
 
+    @property
+    def told_on(self) -> int:
+        """The channel on which it is told of patterns."""
+        return self.program_channel or self.channel
+
+    @property
+    def lines(self) -> tuple[Device, ...]:
+        """What plays in it: itself, and each of its tracks as a box of its own."""
+        return (self, *_track_lines(self)) if self.tracks else (self,)
+
+    def track_on(self, channel: int) -> str:
+        """The address of the track that a row on this channel of the box's own patterns belongs
+        to; "" where there is none."""
+        for track in self.tracks:
+            if track.patterns == "box" and track.channel == channel:
+                return line_id(self.id, track.id)
+        return ""
+
+    def track(self, track_id: str) -> Track | None:
+        """The track with this id, if it has one."""
+        return next((t for t in self.tracks if t.id == track_id), None)
+
     def jack(self, jack_id: str) -> Jack | None:
         """The jack with this id, if the profile knows it."""
         return next((j for j in self.spec.jacks if j.id == jack_id), None)
+
+
+# Kept: one key pressed asks for them many times, and a rig has few boxes.
+@lru_cache(maxsize=512)
+def _track_lines(device: Device) -> tuple[Device, ...]:
+    return tuple(_line(device, track) for track in device.tracks)
+
+
+def _line(device: Device, track: Track) -> Device:
+    spec, moves = device.spec, device.spec.by_hand
+    if track.mute_by is not None:
+        moves = (track.mute_by, *(m for m in moves if "mute" not in m.serves))
+    told = track.program != "none"
+    return msgspec.structs.replace(
+        device,
+        id=line_id(device.id, track.id),
+        name=f"{device.name} {track.name}"[:80],
+        kind=track.kind,
+        label="",
+        channel=track.channel,
+        tracks=(),
+        mute_controller=track.mute_controller,
+        obeys_program=device.obeys_program and told,
+        program_channel=device.told_on if track.program == "box" else track.channel,
+        spec=msgspec.structs.replace(
+            spec,
+            jacks=(),
+            voices=track.voices or spec.voices,
+            polyphony=track.polyphony or spec.polyphony,
+            memory=track.memory or spec.memory,
+            steps=track.steps or spec.steps,
+            chains=track.chains or spec.chains,
+            by_hand=moves,
+            obeys=msgspec.structs.replace(spec.obeys, program=spec.obeys.program and told),
+            # What only a whole box can do.
+            songs=0, loop_tracks=0, loop_control=None, echo_ms=(), starts_all=False,
+        ),
+    )  # fmt: skip
 
 
 class Filter(Value, frozen=True, kw_only=True):
@@ -261,12 +329,31 @@ class Rig(Value, frozen=True, kw_only=True):
         """Devices whose beats can be compared: all but pads, keys and pedals, which play in."""
         return tuple(d for d in self.devices if d.kind != "controller")
 
+    @property
+    def lines(self) -> tuple[Device, ...]:
+        """All that plays: every box, and after it its tracks."""
+        return tuple(line for device in self.devices for line in device.lines)
+
     def device(self, device_id: str) -> Device:
         """The device with this id; KeyError when there is none."""
         for device in self.devices:
             if device.id == device_id:
                 return device
         raise KeyError(device_id)
+
+    def line(self, address: str) -> Device:
+        """The box or track with this address; KeyError when there is none."""
+        for line in self.device(box_of(address)).lines:
+            if line.id == address:
+                return line
+        raise KeyError(address)
+
+    def find(self, address: str) -> Device | None:
+        """The box or track with this address, if there is one."""
+        try:
+            return self.line(address)
+        except KeyError:
+            return None
 
     def name_of(self, device_id: str) -> str:
         """The printed name of a device, of Grebe itself, or the id when it is unknown."""
@@ -276,4 +363,5 @@ class Rig(Value, frozen=True, kw_only=True):
             return tr("JACK's transport")
         if device_id == PEERS_ID:
             return "the session"
-        return next((d.name for d in self.devices if d.id == device_id), device_id)
+        line = self.find(device_id)
+        return device_id if line is None else line.name

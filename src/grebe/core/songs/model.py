@@ -10,7 +10,7 @@ from msgspec import Meta
 from grebe.core.patterns.model import KeyName
 from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import NoteValue
-from grebe.core.units import MAX_TIMES, Bpm, Channel, Controller, Id, Name, Value
+from grebe.core.units import MAX_TIMES, Bpm, Channel, Controller, Id, LineId, Name, Value
 
 Sixteenths = Annotated[int, Meta(ge=0, le=65_535)]
 """A place or length in sixteenth notes, counted from a section's first beat."""
@@ -35,7 +35,7 @@ class ControlValue(Value, frozen=True, kw_only=True):
 class Part(Value, frozen=True, kw_only=True):
     """What one device does in a scene."""
 
-    device: Id
+    device: LineId
     chain: Annotated[tuple[Id, ...], Meta(max_length=64)] = ()
     """Pattern ids played one after another and round again; empty is silent."""
     muted: bool = False
@@ -94,7 +94,7 @@ class Scene(Value, frozen=True, kw_only=True):
 class MuteRegion(Value, frozen=True, kw_only=True):
     """A device or one voice of it silent for a while; what lies under it is not touched."""
 
-    device: Id
+    device: LineId
     voice: Annotated[str, Meta(max_length=64)] = ""
     """"" is the whole device."""
     at: Sixteenths = 0
@@ -112,7 +112,7 @@ class CurvePoint(Value, frozen=True, kw_only=True):
 class Curve(Value, frozen=True, kw_only=True):
     """A controller moved over bars: evenly from point to point, held before and after."""
 
-    device: Id
+    device: LineId
     controller: Controller
     channel: Channel | None = None
     """None: the device's channel."""
@@ -178,7 +178,7 @@ class BoxSong(Value, frozen=True, kw_only=True):
 class Need(Value, frozen=True, kw_only=True):
     """What a box must have before a song: a kit loaded, a cable plugged, a pattern keyed in."""
 
-    device: Id
+    device: LineId
     what: Annotated[str, Meta(min_length=1, max_length=80)]
     """As the performer would say it: "kit 2"."""
     kind: Literal["load", "patch", "teach", "program"] = "load"
@@ -233,5 +233,5 @@ class Printed(Value, frozen=True, kw_only=True):
     """A programming sheet as it was when it was last written out, to say what changed since."""
 
     song: Id
-    device: Id
+    device: LineId
     lines: Annotated[tuple[Annotated[str, Meta(max_length=200)], ...], Meta(max_length=2000)] = ()

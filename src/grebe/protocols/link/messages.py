@@ -269,8 +269,8 @@ class Status(Value, frozen=True, kw_only=True, tag="status"):
     mutes: tuple[tuple[str, str], ...] = ()
     mutes_by_hand: tuple[tuple[str, str], ...] = ()
     """Those, and what sounds, that a hand has made otherwise than scene and song would have it."""
-    solos: tuple[str, ...] = ()
-    """Devices that sound alone."""
+    solos: tuple[tuple[str, str], ...] = ()
+    """What sounds alone, as (address of a line, voice id or "")."""
     mutes_kept: bool = True
     """Whether they stay when this section is over."""
     tracks: tuple[LoopTrack, ...] = ()

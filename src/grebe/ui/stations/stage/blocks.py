@@ -95,7 +95,7 @@ class Blocks:
     ) -> None:  # fmt: skip
         p, session, wide = self.palette_now, self._session, block.width()
         status = session.status
-        alone = status is not None and device.id in status.solos
+        alone = status is not None and (device.id, "") in status.solos
         hushed = status is not None and bool(status.solos) and not alone
         edge = p.eye if gone else p.crest if alone else p.rule if muted or hushed else p.water
         draw.panel(painter, block, p.ground if muted or hushed else p.soft, edge,
