@@ -11,9 +11,9 @@ import pytest
 from grebe.core.patterns.model import Content, Memory
 from grebe.core.player.events import NoteOn, SongPosition
 from grebe.core.rig.model import Device, Faults, Filter
-from grebe.core.rig.standin import Onward, Setup
+from grebe.core.rig.standin import Onward, Setup, TrackHolds
 from grebe.protocols.midi.messages import encode
-from grebe.protocols.standin.reports import ReportKind, StandinReport, encode_setup
+from grebe.protocols.standin.reports import ReportKind, StandinReport, encode_setup, press
 from grebe.standins.box import StandinBox
 from grebe.standins.host import StandinHost
 from tests import build
@@ -304,3 +304,64 @@ def test_doubled_ticks_run_ahead() -> None:
     """One in ten counted twice: a tenth more beats than there were."""
     late = beats_of(double_percent=10.0)
     assert len(late) == pytest.approx(440, abs=8)
+
+
+def tracked(**fields: object) -> tuple[StandinBox, Device]:
+    """A groovebox that plays its own: a kick of the box's pattern on a drum track's channel, a
+    lead with two patterns of its own."""
+    device = build.groovebox(plays="own", obeys_program=True, mute_controller=19, **fields)
+    kit = Content(voices=(
+        build.voice("x...x...x...x...", 36, "kick", channel=9),
+        build.voice("x.......x.......", 38, "snare", channel=10),
+    ))  # fmt: skip
+    lead = {n: Content(voices=(build.voice("x.......", 60 + n),), length=8) for n in (0, 1)}
+    tracks = tuple(
+        TrackHolds(memory=Memory(slots=lead if line.id == "groove/lead" else {}))
+        for line in device.lines[1:]
+    )
+    setup = Setup(device=device, memory=Memory(slots={0: kit}), tracks=tracks)
+    return StandinBox(device, setup), device
+
+
+def test_tracks_play_beside_each_other_and_are_told_one_by_one() -> None:
+    """One clock moves all; a program change and a mute reach the track on their channel."""
+    box, _ = tracked()
+    box.feed(b"\xfa", 0)
+    reports = fed(box, 96)
+    assert sum(r.kind is ReportKind.TICK for r in reports) == 96  # the box counts, once
+    assert sum(r.kind is ReportKind.BEAT for r in reports) == 4
+    assert sorted(notes(reports)) == [
+        (36, 0), (36, 4), (36, 8), (36, 12), (38, 0), (38, 8), (60, 0), (60, 8),
+    ]  # fmt: skip
+    box.feed(bytes((0xC0, 1)), 96 * TICK_NS)  # the lead, on channel 1
+    box.feed(bytes((0xB9, 20, 0)), 96 * TICK_NS)  # the snare's track is muted, on channel 10
+    assert {n for n, _ in notes(fed(box, 96, 96))} == {36, 61}
+    box.feed(bytes((0xBF, 19, 0)), 192 * TICK_NS)  # the whole box
+    assert not notes(fed(box, 96, 192))
+
+
+def test_notes_reach_the_track_on_their_channel() -> None:
+    """Held by it, and ended there; another box takes over what sounds."""
+    box, device = tracked()
+    reports = box.feed(bytes((0x91, 40, 100)), 0)
+    assert notes(reports) == [(40, 0)]
+    assert box.held == {40}
+    after = StandinBox(device)
+    after.take_over(box)
+    after.feed(bytes((0x81, 40, 0)), 1)
+    assert after.held == frozenset()
+
+
+def test_tracks_move_with_a_box_that_leads() -> None:
+    """Its own clock, whatever it obeys of others."""
+    box, device = tracked(obeys_clock=False, obeys_transport=False)
+    setup = Setup(device=device, memory=box.memory, leads_bpm=120.0, tracks=tuple(
+        TrackHolds(memory=t.memory) for t in box.tracks
+    ))  # fmt: skip
+    for packet in encode_setup(setup):
+        box.feed(packet, 0)
+    box.feed(press(start=True), 0)
+    reports = box.lead(round(2.1e9))
+    assert {60, 36, 38} == {n for n, _ in notes(reports)}
+    box.feed(press(start=False), round(2.1e9))
+    assert not any(part.running for part in box.parts)

@@ -107,9 +107,7 @@ def parse_arrival(data: bytes, name: str, title: str) -> MidiFileTracks:
         notes, _ = _read(file, name, [track])
         for channel in sorted({n.channel for n in notes}) if file.type == 0 else [0]:
             own = tuple(n for n in notes if channel in (0, n.channel))
-            words = track.name.strip() or (
-                f"Channel {channel}" if channel else f"Track {number}"
-            )
+            words = track.name.strip() or (f"Channel {channel}" if channel else f"Track {number}")
             if file.type == 0 and track.name.strip():
                 words = f"{words}, channel {channel}"
             if own:

@@ -59,6 +59,8 @@ class StandinBox:
         """What its thru has put out since this was last emptied: (path of the other, message)."""
         self.sounded: list[Sounded] = []
         """What it has played since this was last emptied."""
+        self.tracks = [StandinBox(t.device, t) for t in setup.of_tracks()]
+        """What it plays beside each other: boxes that hear the same wire."""
         self.loops = LoopTracks()
         """Its loop tracks, of a looper."""
         self._loop_control, self._starts_all = setup.loops, setup.starts_all
@@ -68,6 +70,8 @@ class StandinBox:
         self.program = min(self.memory.slots, default=0)
         self.running = False
         self.silent = False
+        self.hushed = False
+        """Whether the box it is a track of is silent."""
         self._parser = MidiParser()
         self._setup = SetupReader()
         self._random = random.Random(device.faults.seed)
@@ -94,11 +98,18 @@ class StandinBox:
     def take_over(self, before: StandinBox) -> None:
         """What it sounds goes on, whoever plays it from now on: as on a real box, until told."""
         self._held = set(before._held)
+        for track, old in zip(self.tracks, before.tracks, strict=False):
+            track.take_over(old)
+
+    @property
+    def parts(self) -> tuple[StandinBox, ...]:
+        """All that sounds in it: itself, and its tracks."""
+        return (self, *self.tracks)
 
     @property
     def held(self) -> frozenset[int]:
         """Notes begun over MIDI and not ended."""
-        return frozenset(self._held)
+        return frozenset(note for part in self.parts for note in part._held)
 
     def feed(self, data: bytes, at_ns: int) -> list[StandinReport]:
         """Bytes that reached the box at `at_ns`; gives what it noticed and did."""
@@ -126,7 +137,16 @@ class StandinBox:
             ]
             if lets(self.accepts, message.data):
                 self._take(message.data, at_ns, out)
+                for track in self.tracks:
+                    track._take_as_track(message.data, at_ns, out)
         return out
+
+    def _take_as_track(self, data: bytes, at_ns: int, out: list[StandinReport]) -> None:
+        """What its box hears. The box has said already that a tick or a beat came; notes of its
+        own are said here."""
+        heard: list[StandinReport] = []
+        self._take(data, at_ns, heard)
+        out += [r for r in heard if r.kind is ReportKind.NOTE]
 
     def _become(self, setup: Setup, at_ns: int) -> None:
         """Other settings, another memory; what runs goes on."""
@@ -137,6 +157,11 @@ class StandinBox:
             self._own_clock = None if bpm is None else OwnClock(bpm, setup.device.faults, at_ns)
         self.leads = setup.leads
         self.device, self.memory = setup.device, setup.memory
+        known = {track.device.id: track for track in self.tracks}
+        settings_of = setup.of_tracks()
+        self.tracks = [known.get(t.device.id) or StandinBox(t.device, t) for t in settings_of]
+        for track, settings in zip(self.tracks, settings_of, strict=True):
+            track._become(settings, at_ns)
         self.accepts, self.thru, self.samples = setup.accepts, setup.thru, setup.samples
         self._loop_control, self._starts_all = setup.loops, setup.starts_all
         if self.program not in self.memory.slots:
@@ -153,7 +178,8 @@ class StandinBox:
         if start:
             self._own_clock.press()
         elif self.running:
-            self.running = False
+            for part in self.parts:
+                part.running = False
             self._send(bytes((midi.STOP,)), at_ns, out)
 
     def _send(self, data: bytes, at_ns: int, out: list[StandinReport]) -> None:
@@ -171,12 +197,20 @@ class StandinBox:
             if data[0] == midi.START:
                 self._run += 1
                 self._arrivals = 0
-                self._begin(0)
-            elif self.running:
-                heard: list[StandinReport] = []
-                self._tick(now_ns, heard)
-                out += [r for r in heard if r.kind is not ReportKind.TICK]
+            for part in self.parts:
+                heard = part._hear_own(data, now_ns)
+                told = {ReportKind.NOTE, ReportKind.BEAT} if part is self else {ReportKind.NOTE}
+                out += [r for r in heard if r.kind in told]
         return out
+
+    def _hear_own(self, data: bytes, now_ns: int) -> list[StandinReport]:
+        """Its own clock moves it, whatever it obeys of others."""
+        heard: list[StandinReport] = []
+        if data[0] == midi.START:
+            self._begin(0)
+        elif self.running:
+            self._tick(now_ns, heard)
+        return heard
 
     def idle(self, now_ns: int) -> list[StandinReport]:
         """Beats that a box on its own tempo has played by now."""
@@ -208,8 +242,19 @@ class StandinBox:
         elif status == midi.SONG_POSITION and device.obeys_song_position:
             if not self.running:
                 self._position = (data[1] | data[2] << 7) * 6
+        elif status & 0xF0 == midi.PROGRAM_CHANGE:
+            if status & 0xF == device.told_on - 1:
+                self._take_program(data[1])
         elif status & 0xF == device.channel - 1:
             self._take_channel(status & 0xF0, data, at_ns, out)
+
+    def _take_program(self, program: int) -> None:
+        if not self.device.obeys_program:
+            return
+        if self.running and self.device.change_at != "at_once":
+            self._pending = program
+        else:
+            self.program, self._pending = program, None
 
     def _take_channel(self, kind: int, data: bytes, at_ns: int, out: list[StandinReport]) -> None:
         device = self.device
@@ -218,16 +263,13 @@ class StandinBox:
             self._held.add(data[1])
         elif kind in (midi.NOTE_OFF, midi.NOTE_ON):
             self._end({data[1]}, at_ns)
-        elif kind == midi.PROGRAM_CHANGE and device.obeys_program:
-            if self.running and device.change_at != "at_once":
-                self._pending = data[1]
-            else:
-                self.program, self._pending = data[1], None
         elif kind == midi.CONTROL_CHANGE:
             if self.loops.told(self._loop_control, data[1], data[2], at_ns):
                 return
             if data[1] == device.mute_controller:
                 self.silent = data[2] == 0
+                for track in self.tracks:
+                    track.hushed = self.silent
             elif data[1] in (ALL_SOUND_OFF, ALL_NOTES_OFF):
                 self._end(set(self._held), at_ns)
             else:
@@ -279,7 +321,7 @@ class StandinBox:
         since = self._clock - self._began
         if since % CLOCKS_PER_QUARTER == 0:
             self._beat(since // CLOCKS_PER_QUARTER, at_ns, out)
-        if self.device.plays == "own" and not self.silent:
+        if self.device.plays == "own" and not self.silent and not self.hushed:
             self._play(at_ns, out)
         self._clock += 1
 
@@ -296,7 +338,10 @@ class StandinBox:
         if content is None:
             return
         begin = (self._clock - self._origin) * CLOCK_TICKS
+        silent = {t.device.id for t in self.tracks if t.silent}
         for voice in content.voices:
+            if silent and self.device.track_on(voice.channel or self.device.channel) in silent:
+                continue
             key = dice_key(1, self.device.id, voice.id, content)
             for sound in passes_of(content, voice).between(begin, begin + CLOCK_TICKS, key):
                 if sound.fill:

@@ -74,6 +74,11 @@ class Seat:
         except OSError:
             return False
 
+    def line(self, part: StandinBox) -> Device:
+        """The box or track that a part of it is, with its abilities."""
+        lines = {line.id: line for line in self.device.lines}
+        return lines.get(part.device.id, part.device)
+
     def feed(self, packet: bytes) -> None:
         """A packet reached the box; its thru sends on what it repeats."""
         self.waiting += self.box.feed(packet, raw_ns())
@@ -192,8 +197,9 @@ class StandinHost:
                     seat.pass_on()
                 if seat.engine is not None:
                     seat.lead(now)
-                if seat.box.sounded or seat.box.loops.acts:
-                    self._aloud.tell(seat.device, seat.box)
+                for part in seat.box.parts:
+                    if part.sounded or part.loops.acts:
+                        self._aloud.tell(seat.line(part), part)
             if now - last_flush >= FLUSH_NS:
                 last_flush = now
                 for seat in self._seats:
@@ -263,4 +269,5 @@ class StandinHost:
             self._selector.unregister(seat.engine)
             seat.engine.close()
             seat.engine = None
-            seat.box.running = False
+            for part in seat.box.parts:
+                part.running = False

@@ -54,7 +54,7 @@ def export_wav(
     name = file_name(song.name)
     files: dict[str, Stereo] = {}
     together = np.zeros((round((seconds + TAIL_S) * RATE), 2), dtype=np.float32)
-    for device in plan.devices:
+    for device in plan.lines:
         if device.id in notes and device.kind in VOICED:
             audio = render_device(device, notes[device.id], seconds, samples=played.get(device.id))
             if stems:
@@ -96,7 +96,7 @@ def export_loop(
     notes = struck_notes(song_events(plan), layout.tempo)
     count = round(once * RATE)
     out = np.zeros((count, 2), dtype=np.float32)
-    for device in plan.devices:
+    for device in plan.lines:
         if device.id in notes:
             # The second time round has the tail of the first in it.
             audio = render_device(

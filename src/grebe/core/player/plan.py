@@ -206,7 +206,7 @@ def _wires(rig: Rig) -> _Wires:
         via=via,
         locked=locked,
         passages=tuple(
-            _without_clock(p) if p.source == follows else p for p in passages(wiring, flow.via)
+            _without_clock(p) if p.source == follows else p for p in passages(wiring, via)
         ),
         pulsed=tuple(
             PulseLine(device=c.target, rate=float(wiring.rate(c)))

@@ -33,6 +33,13 @@ class SliceSound(Value, frozen=True, kw_only=True, array_like=True):
     slot: str = ""
 
 
+class TrackHolds(Value, frozen=True, kw_only=True):
+    """What one track of a stand-in holds."""
+
+    memory: Memory = Memory()
+    samples: tuple[SliceSound, ...] = ()
+
+
 class Setup(Value, frozen=True, kw_only=True):
     """One stand-in's settings, memory and cables."""
 
@@ -51,6 +58,17 @@ class Setup(Value, frozen=True, kw_only=True):
     """Cables on which its own clock goes to other stand-ins; to Grebe it always does."""
     samples: tuple[SliceSound, ...] = ()
     """Sounds it has from files."""
+    tracks: tuple[TrackHolds, ...] = ()
+    """What its tracks hold, in the device's order."""
+
+    def of_tracks(self) -> tuple[Setup, ...]:
+        """Each track as a box of its own, that hears the same wire."""
+        lines = self.device.lines[1:]
+        holds = (*self.tracks, *(TrackHolds() for _ in lines[len(self.tracks) :]))
+        return tuple(
+            Setup(device=line, memory=held.memory, samples=held.samples)
+            for line, held in zip(lines, holds, strict=False)
+        )
 
 
 def setups(
@@ -71,16 +89,11 @@ def setups(
     for device in project.rig.devices:
         if device.id not in paths:
             continue
-        slots = {
-            p.program: p.in_box
-            for p in project.patterns
-            if p.device == device.id and p.program is not None and p.in_box is not None
-        }
         last = came.get(device.id)
         leading = device.id == project.rig.leader
         out[device.id] = Setup(
-            device=msgspec.structs.replace(device, spec=Spec()),
-            memory=Memory(slots=slots if device.plays == "own" else {}),
+            device=_settings(device),
+            memory=_memory(project, device),
             loops=device.spec.loop_control,
             starts_all=device.spec.starts_all,
             accepts=last.accepts if last is not None else Filter(),
@@ -91,6 +104,13 @@ def setups(
             ),
             leads_bpm=bpm if leading else None,
             samples=_samples(project, device.id, loops or {}),
+            tracks=tuple(
+                TrackHolds(
+                    memory=_memory(project, line),
+                    samples=_samples(project, line.id, loops or {}),
+                )
+                for line in device.lines[1:]
+            ),
             leads=tuple(
                 Onward(path=paths[c.target], passes=c.passes)
                 for c in wiring.leaving[device.id]
@@ -98,6 +118,23 @@ def setups(
             ),
         )
     return out
+
+
+def _settings(device: Device) -> Device:
+    return msgspec.structs.replace(device, spec=Spec())
+
+
+def _memory(project: Project, line: Device) -> Memory:
+    """What a line's memory holds, as far as the project knows."""
+    if line.plays != "own":
+        return Memory()
+    return Memory(
+        slots={
+            p.program: p.in_box
+            for p in project.patterns
+            if p.device == line.id and p.program is not None and p.in_box is not None
+        }
+    )
 
 
 def _samples(project: Project, device: str, files: dict[str, str]) -> tuple[SliceSound, ...]:
