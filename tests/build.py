@@ -10,7 +10,7 @@ from grebe.core.document import Project
 from grebe.core.patterns.model import Content, Hit, Pattern, Voice
 from grebe.core.player.plan import Plan, make_plan
 from grebe.core.rig.model import Cable, Device, Port, Rig
-from grebe.core.rig.track import Track
+from grebe.core.rig.spec import Spec, Track
 from grebe.core.songs.model import Part, Scene, Section, Song
 from grebe.core.time.meter import Meter
 
@@ -124,4 +124,5 @@ def groovebox(**fields: Any) -> Device:
               mute_controller=20)
         for n in range(1, 5)
     ]  # fmt: skip
-    return device("groove", tracks=(*single, *drums), channel=16, **fields)
+    spec = Spec(tracks=(*single, *drums))
+    return device("groove", spec=spec, channel=16, **fields)

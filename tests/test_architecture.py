@@ -217,7 +217,7 @@ def test_every_command_has_its_handler_and_gets_to_it(own_folders: Path) -> None
     player does; to add one is its value, a line in `Asked` and its handler's row."""
     project = build.two_boxes()
     player = Player(make_plan(project, project.songs[0]))
-    assert set(get_args(Command)) == player.commands
+    assert set(get_args(Command)) == player._performing.known
     assert set(PLAYED) < set(get_args(ToEngine))
     server = Server(own_folders / "e.sock")
     engine = Engine(server, realtime=False, priority_help="")

@@ -21,8 +21,9 @@ from grebe.core.player.events import (
 )
 from grebe.core.player.plan import make_plan
 from grebe.core.player.player import Player
+from grebe.core.rig.lines import box_of, line_id, track_of
 from grebe.core.rig.model import Cable, Device, Port
-from grebe.core.rig.track import Track, box_of, line_id, track_of
+from grebe.core.rig.spec import Spec, Track
 from grebe.core.songs.model import MuteRegion, Part
 from grebe.core.time.ticks import CLOCK_TICKS, TICKS_PER_QUARTER
 from grebe.errors import EditError
@@ -207,7 +208,8 @@ def test_tracks_that_can_only_be_switched_together_are_told_once() -> None:
     """On the box's channel, by the first that plays."""
     box = own_box()
     tracks = tuple(msgspec.structs.replace(t, program="box") for t in box.tracks)
-    project = own_project(msgspec.structs.replace(box, tracks=tracks))
+    spec = msgspec.structs.replace(box.spec, tracks=tracks)
+    project = own_project(msgspec.structs.replace(box, spec=spec))
     player, dues = begun(project)
     dues += player.advance(3 * BAR)
     assert told(dues, ProgramChange) == [("groove", 16, 8)]
@@ -304,5 +306,5 @@ def test_a_track_that_sends_through_another_is_no_cable() -> None:
 def test_two_tracks_of_one_name_make_one_address_each() -> None:
     """Ids tell them apart."""
     tracks = (Track(id="a", name="Same"), Track(id="b", name="Same"))
-    box = build.device("box", tracks=tracks)
+    box = build.device("box", spec=Spec(tracks=tracks))
     assert [d.id for d in box.lines] == ["box", "box/a", "box/b"]

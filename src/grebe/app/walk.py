@@ -37,7 +37,7 @@ def _boxes(session: Session) -> bool:
     """Somebody's own project, with two boxes that play."""
     home = session.store.home
     own = session.store.path is not None or home is None or not is_copy(home)
-    return own and sum(plays_notes(d) for d in session.project.rig.devices) >= 2
+    return own and sum(plays_notes(d) for d in session.project.rig.lines) >= 2
 
 
 def _cabled(session: Session) -> bool:
@@ -49,7 +49,7 @@ def _cabled(session: Session) -> bool:
 
 def _written(project: Project, kinds: Collection[str] = ()) -> int:
     """Boxes that have a pattern with a beat in it."""
-    kind = {d.id: d.kind for d in project.rig.devices}
+    kind = {d.id: d.kind for d in project.rig.lines}
     return len({
         p.device for p in project.patterns
         if (not kinds or kind.get(p.device) in kinds)

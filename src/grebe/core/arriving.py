@@ -88,7 +88,7 @@ def kind_of(track: FileTrack) -> Kind:
 def place_of(project: Project, track: FileTrack, meter: Meter, taken: Sequence[str] = ()) -> Place:
     """A proposal for a track; `taken` are boxes that other tracks of it have already."""
     kind = kind_of(track)
-    free = [d for d in project.rig.devices if d.id not in taken]
+    free = [d for d in project.rig.lines if d.id not in taken and not d.tracks]
     words = track.name.lower()
     box = next((d for d in free if d.name.lower() in words), None)
     for wanted in FOR_KIND[kind]:
@@ -268,7 +268,7 @@ def _scenes(
 
 
 def _box(project: Project, box: str) -> Device:
-    found = next((d for d in project.rig.devices if d.id == box), None)
+    found = project.rig.find(box)
     if found is None:
         raise EditError(tr("there is no box {box!r}", box=box))
     return found

@@ -101,7 +101,7 @@ def begin(
         words = free_name(wanted or profile.name, {d.name for d in project.rig.devices})
         project, device_id = add_device(project, profile, words)
         project = cabled(project, device_id)
-    for device in project.rig.devices:
+    for device in project.rig.lines:
         if plays_notes(device):
             project, _ = first_pattern(project, device)
     if not project.scenes:
@@ -137,7 +137,7 @@ def cabled(project: Project, device_id: str) -> Project:
 
 def _keyed(pattern: Pattern, key: str, project: Project) -> Pattern:
     """A pattern of notes in the key of the song; drums have none."""
-    device = next(d for d in project.rig.devices if d.id == pattern.device)
+    device = project.rig.line(pattern.device)
     if not key or device.kind in STRUCK:
         return pattern
     return msgspec.structs.replace(

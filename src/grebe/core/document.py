@@ -14,8 +14,8 @@ from msgspec import Meta
 
 from grebe.core.patterns.loops import Loop
 from grebe.core.patterns.model import Content, Pattern
+from grebe.core.rig.lines import line_id
 from grebe.core.rig.model import GREBE_ID, Device, Rig
-from grebe.core.rig.track import line_id
 from grebe.core.sets.model import Set
 from grebe.core.songs.layout import Layout, lay_out
 from grebe.core.songs.model import Performer, Printed, Scene, Song

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterable
 
 from grebe.core.player.plan import Plan
-from grebe.core.rig.track import box_of
+from grebe.core.rig.lines import box_of
 from grebe.engine.device_output import DeviceOutput
 from grebe.engine.inputs import Sendings
 from grebe.engine.lines import PulseOutputs

@@ -255,7 +255,7 @@ def _check_ids(project: Project, name: str) -> None:
         "sets": project.sets,
     }
     for number, device in enumerate(project.rig.devices):
-        lists[f"rig.devices[{number}].tracks"] = device.tracks
+        lists[f"rig.devices[{number}].spec.tracks"] = device.spec.tracks
     for set_number, running in enumerate(project.sets):
         lists[f"sets[{set_number}].songs"] = running.songs
     for song_number, song in enumerate(project.songs):

@@ -62,7 +62,7 @@ def song_to_midi(plan: Plan) -> mido.MidiFile:
             per_device[device].append((file_tick(tick), message))
     end = file_tick(layout.ticks)
     busy = {pattern.device for pattern in plan.patterns}
-    for box in (device for device in plan.devices if device.id in busy):
+    for box in (line for line in plan.lines if line.id in busy):
         file.tracks.append(track_of(box.name, per_device[box.id], end))
     return file
 

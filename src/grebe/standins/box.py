@@ -44,6 +44,22 @@ BURST_S = 0.33
 CLOCKS_PER_BAR = 4 * CLOCKS_PER_QUARTER  # boxes that change at the bar count 4/4
 
 
+def late_ns(faults: Faults, dice: random.Random, at_ns: int) -> int:
+    """When something that is due is heard, by the box's faults."""
+    late_ms = faults.latency_ms
+    if faults.jitter_ms:
+        late_ms += dice.gauss(0.0, faults.jitter_ms)
+    if faults.one_sided_ms:
+        late_ms += dice.expovariate(1 / faults.one_sided_ms)
+    if faults.burst_ms and at_ns / 1e9 % faults.burst_every_s < BURST_S:
+        late_ms += faults.burst_ms
+    sounds_ns = at_ns + round(late_ms * 1e6)
+    if faults.frame_ms:
+        frame_ns = round(faults.frame_ms * 1e6)
+        sounds_ns = -(-sounds_ns // frame_ns) * frame_ns
+    return sounds_ns
+
+
 class StandinBox:
     """One stand-in."""
 
@@ -231,10 +247,12 @@ class StandinBox:
                 self._tick(at_ns, out)
         elif status == midi.START and device.obeys_transport:
             self._begin(0)
-            self._start_loops(at_ns)
+            if self._starts_all:
+                self.loops.start_all(at_ns)
         elif status == midi.CONTINUE and device.obeys_transport:
             self._begin(self._position)
-            self._start_loops(at_ns)
+            if self._starts_all:
+                self.loops.start_all(at_ns)
         elif status == midi.STOP and device.obeys_transport:
             self.loops.halt(at_ns)
             self.running = False
@@ -274,10 +292,6 @@ class StandinBox:
                 self._end(set(self._held), at_ns)
             else:
                 self._controllers = {**self._controllers, data[1]: data[2]}
-
-    def _start_loops(self, at_ns: int) -> None:
-        if self._starts_all:
-            self.loops.start_all(at_ns)
 
     def _begin(self, position: int) -> None:
         self._clock = self._began = position
@@ -355,10 +369,14 @@ class StandinBox:
                 self._tell(sound.note, 0, at_ns + later + held)
 
     def _beat(self, number: int, at_ns: int, out: list[StandinReport]) -> None:
-        out.append(StandinReport(ReportKind.BEAT, self._run, number, self._late(at_ns)))
+        out.append(
+            StandinReport(
+                ReportKind.BEAT, self._run, number, late_ns(self.device.faults, self._random, at_ns)
+            )
+        )
 
     def _sound(self, note: int, velocity: int, at_ns: int, out: list[StandinReport]) -> None:
-        sounds_ns = self._late(at_ns)
+        sounds_ns = late_ns(self.device.faults, self._random, at_ns)
         out.append(StandinReport(ReportKind.NOTE, self._run, note * 128 + velocity, sounds_ns))
         self._tell(note, velocity, sounds_ns)
 
@@ -369,18 +387,3 @@ class StandinBox:
 
     def _tell(self, note: int, velocity: int, at_ns: int) -> None:
         self.sounded.append(Sounded(note, velocity, at_ns, self._controllers))
-
-    def _late(self, at_ns: int) -> int:
-        faults = self.device.faults
-        late_ms = faults.latency_ms
-        if faults.jitter_ms:
-            late_ms += self._random.gauss(0.0, faults.jitter_ms)
-        if faults.one_sided_ms:
-            late_ms += self._random.expovariate(1 / faults.one_sided_ms)
-        if faults.burst_ms and at_ns / 1e9 % faults.burst_every_s < BURST_S:
-            late_ms += faults.burst_ms
-        sounds_ns = at_ns + round(late_ms * 1e6)
-        if faults.frame_ms:
-            frame_ns = round(faults.frame_ms * 1e6)
-            sounds_ns = -(-sounds_ns // frame_ns) * frame_ns
-        return sounds_ns

@@ -160,7 +160,7 @@ def export_steps(
     Without either, of every box that plays its own. Errors as `export_setup`.
     """
     bpm = song.bpm if song is not None else project.songs[0].bpm if project.songs else 120.0
-    boxes = {d.id: d for d in project.rig.devices}
+    boxes = {d.id: d for d in project.rig.lines}
     if pattern:
         chosen = [project.pattern_named(pattern)]
     else:

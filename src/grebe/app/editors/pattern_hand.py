@@ -56,13 +56,13 @@ class PatternHand:
         """The device it belongs to; without a pattern, the box in hand."""
         pattern = self.pattern
         wanted = pattern.device if pattern is not None else self.session.selection.box
-        return next((d for d in self.session.project.rig.devices if d.id == wanted), None)
+        return self.session.project.rig.find(wanted)
 
     @property
     def bare(self) -> bool:
         """Whether the box in hand could play patterns, and has none yet."""
         project, box = self.session.project, self.session.selection.box
-        device = next((d for d in project.rig.devices if d.id == box), None)
+        device = project.rig.find(box)
         none = all(p.device != box for p in project.patterns)
         return device is not None and none and plays_notes(device)
 

@@ -63,14 +63,18 @@ class SceneModel:
         return kept[2]
 
 
+_PLAYING = ("drums", "bass", "synth", "sampler", "modular", "looper", "echo")
+
+
 def chart_devices(project: Project) -> tuple[Device, ...]:
-    """Devices with a row in the chart: those that play, and those whose time or tracks are set."""
+    """Boxes and tracks with a row in the chart: those that play, and those whose time or loop
+    tracks are set. A box with tracks has one where its own patterns play."""
     busy = {d.id for d in project.players}
     return tuple(
         d
-        for d in project.rig.devices
+        for d in project.rig.lines
         if d.id in busy
         or d.spec.echo_ms
         or d.spec.loop_tracks
-        or d.kind in ("drums", "bass", "synth", "sampler", "modular", "looper", "echo")
+        or (not d.tracks and d.kind in _PLAYING)
     )

@@ -32,10 +32,10 @@ class SongModel:
             self._basis = basis
             self._bands = self._bars = self._programmes = None
             busy = {p.device for p in session.project.patterns}
-            self._devices = tuple(d for d in session.project.rig.devices if d.id in busy)
+            self._devices = tuple(d for d in session.project.rig.lines if d.id in busy)
 
     def devices(self) -> tuple[Device, ...]:
-        """Devices that have patterns."""
+        """Boxes and tracks that have patterns."""
         self._renew()
         return self._devices
 

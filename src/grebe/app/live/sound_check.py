@@ -132,7 +132,7 @@ class SoundCheck:
 
     def finish(self, project: Project, bpm: float, at: datetime) -> dict[str, Result]:
         """The results of this pass, kept beside those before; listening ends."""
-        devices = {d.id: d for d in project.rig.devices}
+        devices = {d.id: d for d in project.rig.lines}
         done: dict[str, Result] = {}
         for device_id, heed in self.devices.items():
             device = devices.get(device_id)

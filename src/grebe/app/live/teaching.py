@@ -101,7 +101,7 @@ def teach_plan(project: Project, teaching: Teaching, bpm: float, source: str) ->
     where there is nothing to teach, or no way to reach the box.
     """
     pattern = project.pattern(teaching.pattern)
-    device = project.rig.device(pattern.device)
+    device = project.rig.line(pattern.device)
     if not any(v.hits for v in pattern.content.voices):
         raise EditError(tr("{pattern} has no hits to teach", pattern=pattern.name))
     bar = Meter().bar_ticks

@@ -20,7 +20,7 @@ def log_path() -> Path:
 
 def row_of(project: Project, device_id: str, result: Result) -> dict[str, Any]:
     """One check: when, what, at which tempo, over which cable and port, and what came out."""
-    device = project.rig.device(device_id)
+    device = project.rig.line(device_id)
     hop = clock_tree(project.rig).hops.get(device_id)
     cable = ""
     if hop is not None:

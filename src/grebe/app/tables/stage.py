@@ -61,7 +61,7 @@ class StageTable:
 
     def _silent(self) -> str:
         status = self._book.session.status
-        names = {d.id: d.name for d in self._book.session.project.rig.devices}
+        names = {d.id: d.name for d in self._book.session.project.rig.lines}
         muted = [
             names[d] for d, voice in (status.mutes if status else ()) if not voice and d in names
         ]

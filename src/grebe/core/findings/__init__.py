@@ -18,6 +18,8 @@ from grebe.core.findings.plugs import plug_findings
 from grebe.core.findings.scenes import hand_findings, scene_findings
 from grebe.core.findings.sets import set_findings
 from grebe.core.findings.songs import song_findings
+from grebe.core.findings.tracks import track_findings
+from grebe.core.songs.changes import lines_reached
 from grebe.core.songs.energy import PatternBars
 from grebe.errors import EditError
 from grebe.words import tr
@@ -41,13 +43,14 @@ class Findings(msgspec.Struct, frozen=True):
 def find(project: Project) -> Findings:
     """Look for everything."""
     look = Look(project)
-    reached = frozenset(look.flow.via)
+    reached = lines_reached(project.rig, look.flow.via)
     bars = PatternBars(project)
     rows = [
         *clock_findings(look),
         *plug_findings(look),
         *message_findings(look),
         *box_findings(look),
+        *track_findings(look),
         *pattern_findings(look),
         *scene_findings(project, reached),
         *hand_findings(project, reached),

@@ -23,10 +23,11 @@ def box_findings(look: Look) -> Iterator[Finding]:
     for device in look.rig.devices:
         yield from _echo(look, device)
         yield from _guessed(device)
-        slots = {voice.note: voice.slot for voice in device.spec.voices if voice.slot}
-        if slots:
-            for pattern in look.patterns[device.id]:
-                yield from _sharing(device, pattern, slots)
+        for line in device.lines:
+            slots = {voice.note: voice.slot for voice in line.spec.voices if voice.slot}
+            if slots:
+                for pattern in look.patterns[line.id]:
+                    yield from _sharing(line, pattern, slots)
 
 
 def _guessed(device: Device) -> Iterator[Finding]:

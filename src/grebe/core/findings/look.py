@@ -26,9 +26,9 @@ class Look:
         self.wiring = Wiring(project.rig)
         self.tree = tree_of(self.wiring)
         self.flow = Flow(self.wiring)
-        self.names = {GREBE_ID: "Grebe", **{d.id: d.name for d in project.rig.devices}}
-        self.patterns: dict[str, list[Pattern]] = {d.id: [] for d in project.rig.devices}
-        """Patterns by device."""
+        self.names = {GREBE_ID: "Grebe", **{d.id: d.name for d in project.rig.lines}}
+        self.patterns: dict[str, list[Pattern]] = {d.id: [] for d in project.rig.lines}
+        """Patterns by address of a line."""
         for pattern in project.patterns:
             self.patterns.setdefault(pattern.device, []).append(pattern)
 

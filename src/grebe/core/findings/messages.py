@@ -61,7 +61,7 @@ def _misread(look: Look, device: Device) -> Iterator[Finding]:
     """Messages for a neighbour, or of a neighbour, on a channel this box listens to."""
     if device.kind == "relay":
         return
-    channels = {device.channel, *device.spec.channels}
+    channels = _channels(device)
     said: set[tuple[str, str]] = set()
     for arrival in look.flow.arrivals[device.id]:
         stream = arrival.stream
@@ -79,7 +79,32 @@ def _misread(look: Look, device: Device) -> Iterator[Finding]:
             yield _stray(look, device, arrival)
 
 
+def _channels(device: Device) -> set[int]:
+    """All that it listens on: a box with tracks on the channel of each."""
+    on = {number for line in device.lines for number in (line.channel, line.told_on)}
+    return on | set(device.spec.channels)
+
+
+def _with_channel(device: Device, old: int, new: int) -> Device:
+    """A box with what is on a channel of it, itself or tracks, on another."""
+    tracks = tuple(
+        msgspec.structs.replace(t, channel=new) if t.channel == old else t for t in device.tracks
+    )
+    own = new if device.channel == old else device.channel
+    spec = msgspec.structs.replace(device.spec, tracks=tracks)
+    return msgspec.structs.replace(device, channel=own, spec=spec)
+
+
 def _acts_on(device: Device, stream: Stream) -> bool:
+    """Whether it, or a track of it, does something with a stream."""
+    return any(
+        _line_acts_on(line, stream)
+        for line in device.lines
+        if stream.channel in {line.channel, line.told_on, *line.spec.channels}
+    )
+
+
+def _line_acts_on(device: Device, stream: Stream) -> bool:
     if stream.kind == "notes":
         return device.spec.obeys.notes
     if stream.kind == "program":
@@ -108,7 +133,7 @@ def _collision(look: Look, device: Device, arrival: Arrival) -> Finding:
     else:
         free = _free_channel(look, device)
         if free:
-            moved = msgspec.structs.replace(meant, channel=free)
+            moved = _with_channel(meant, stream.channel, free)
             cure = Cure(devices=((meant, moved),))
             fix = tr(
                 "Move {meant} to channel {free}, here and on the box.", meant=meant.name, free=free
@@ -189,19 +214,22 @@ def _free_channel(look: Look, device: Device) -> int:
     taken: set[int] = set()
     for other in look.rig.devices:
         if look.flow.via.get(other.id) == first:
-            taken |= {other.channel, *other.spec.channels}
+            taken |= _channels(other)
     return next((c for c in range(1, 17) if c not in taken), 0)
 
 
 def _blocked(look: Look, device: Device) -> Iterator[Finding]:
     """What Grebe sends a box and a filter on the way keeps back."""
     lost = [s for s in grebe_streams(device) if not look.flow.reaches(s)]
-    if not lost or not (look.patterns[device.id] or device.mute_controller is not None):
+    played = any(
+        look.patterns[line.id] or line.mute_controller is not None for line in device.lines
+    )
+    if not lost or not played:
         return
     path = way_to(look.flow.ways, device.id)
     if not path:
         used = [s for s in lost if s.kind != "controllers"]
-        if look.patterns[device.id] and used:
+        if used and any(look.patterns[line.id] for line in device.lines):
             what = listed([WORDS[s.kind] for s in used])
             yield Finding(
                 code="rig.no-way",
@@ -263,26 +291,30 @@ def _let_in(cable: Cable, stream: Stream, *, last: bool) -> Cable:
 
 
 def _printed(look: Look, device: Device) -> Iterator[Finding]:
-    slotted = [(p, p.program) for p in look.patterns[device.id] if p.program is not None]
-    memory = device.spec.memory
-    if memory is not None:
-        for pattern, program in slotted:
-            if program >= memory.size:
-                yield Finding(
-                    code="pattern.no-such-slot",
-                    severity="block",
-                    kind="pattern",
-                    subject=pattern.id,
-                    message=tr(
-                        "{pattern} is to stand at place {value} of {device}, which holds {size}.",
-                        pattern=pattern.name,
-                        value=program + 1,
-                        device=device.name,
-                        size=memory.size,
-                    ),
-                    why=tr("The box ignores the program change and goes on with the one before."),
-                    fix=tr("Give the pattern another slot."),
-                )
+    slotted = [
+        (p, p.program, line)
+        for line in device.lines
+        for p in look.patterns[line.id]
+        if p.program is not None
+    ]
+    for pattern, program, line in slotted:
+        memory = line.spec.memory
+        if memory is not None and program >= memory.size:
+            yield Finding(
+                code="pattern.no-such-slot",
+                severity="block",
+                kind="pattern",
+                subject=pattern.id,
+                message=tr(
+                    "{pattern} is to stand at place {value} of {device}, which holds {size}.",
+                    pattern=pattern.name,
+                    value=program + 1,
+                    device=line.name,
+                    size=memory.size,
+                ),
+                why=tr("The box ignores the program change and goes on with the one before."),
+                fix=tr("Give the pattern another slot."),
+            )
     if device.plays == "own" and device.obeys_program and slotted and printed_otherwise(device):
         rows = [
             tr(
@@ -291,7 +323,7 @@ def _printed(look: Look, device: Device) -> Iterator[Finding]:
                 n=n,
                 printed_program=printed_program(device, n),
             )
-            for p, n in slotted
+            for p, n, _ in slotted
         ]
         more = tr(", and {value} more", value=len(rows) - SHOWN) if len(rows) > SHOWN else ""
         yield Finding(

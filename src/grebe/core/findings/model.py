@@ -9,6 +9,7 @@ from typing import Any, Literal
 import msgspec
 
 from grebe.core.document import Accepted, Project, with_rig
+from grebe.core.rig.joining import join_as_track
 from grebe.core.rig.model import Cable, Device, Filter, Route
 from grebe.core.sets.model import Set
 from grebe.core.songs.model import Section, Song
@@ -30,6 +31,8 @@ class Cure(Value, frozen=True, kw_only=True):
     routes: tuple[tuple[Route, Route | None], ...] = ()
     songs: tuple[tuple[Song, Song], ...] = ()
     sets: tuple[tuple[Set, Set], ...] = ()
+    joined: tuple[tuple[str, str], ...] = ()
+    """Boxes, and those that become tracks of them."""
 
     def applied(self, project: Project) -> Project:
         """The document with everything replaced that is still there."""
@@ -40,11 +43,14 @@ class Cure(Value, frozen=True, kw_only=True):
             devices=_replaced(project.rig.devices, self.devices),
             routes=_replaced(project.rig.routes, self.routes),
         )
-        return msgspec.structs.replace(
+        project = msgspec.structs.replace(
             with_rig(project, rig),
             songs=_replaced(project.songs, self.songs),
             sets=_replaced(project.sets, self.sets),
         )
+        for box, other in self.joined:
+            project = join_as_track(project, box, other)
+        return project
 
 
 def _replaced(items: tuple[Any, ...], changes: Iterable[tuple[Any, Any]]) -> tuple[Any, ...]:

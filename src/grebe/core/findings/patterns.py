@@ -22,6 +22,8 @@ HEARD_MS = 2.0
 VELOCITY_OFF = 16
 """A level further off than that is heard as another."""
 
+DRUM_KINDS = ("drums", "sampler")
+"""What has a voice for each note: a new stroke ends the old one."""
 _FEATURES: dict[StepFeature, str] = {
     "lengths": tr("voices of other lengths"),
     "chance": "chance",
@@ -41,7 +43,7 @@ def pattern_findings(look: Look) -> Iterator[Finding]:
     sliced: defaultdict[str, set[int]] = defaultdict(set)
     for loop in look.project.loops:
         sliced[loop.device] |= {s.note for s in loop.slices}
-    for device in look.rig.devices:
+    for device in look.rig.lines:
         taken: dict[int, Pattern] = {}
         for pattern in look.patterns[device.id]:
             yield from _place(device, pattern, taken)
@@ -281,7 +283,7 @@ def _levels(device: Device, pattern: Pattern, steps: Steps) -> Iterator[Finding]
 
 def _voices(device: Device, pattern: Pattern, sliced: set[int]) -> Iterator[Finding]:
     known = {v.note for v in device.spec.voices} | sliced
-    if not device.spec.voices or device.kind not in ("drums", "sampler"):
+    if not device.spec.voices or device.kind not in DRUM_KINDS:
         return
     strange = [v for v in pattern.content.voices if v.hits and v.note not in known]
     if strange:
@@ -302,7 +304,7 @@ def _voices(device: Device, pattern: Pattern, sliced: set[int]) -> Iterator[Find
 
 def _polyphony(device: Device, pattern: Pattern) -> Iterator[Finding]:
     limit = device.spec.polyphony
-    if not limit or device.kind in ("drums", "sampler"):
+    if not limit or device.kind in DRUM_KINDS:
         return
     most, step, names = busiest_moment(pattern.content)
     if most > limit:

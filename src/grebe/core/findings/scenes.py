@@ -23,7 +23,7 @@ from grebe.words import tr
 def scene_findings(project: Project, reached: frozenset[str]) -> Iterator[Finding]:
     """Scenes that name what is not there or does not fit, and what boxes do not hold."""
     patterns = {p.id: p for p in project.patterns}
-    devices = {d.id: d for d in project.rig.devices}
+    devices = {d.id: d for d in project.rig.lines}
     for scene in project.scenes:
         yield from _lengths(project, scene, patterns, devices)
         for part in scene.parts:

@@ -113,7 +113,7 @@ def _written(project: Project, song: Song, scenes: set[str]) -> Iterator[Finding
 
 def _laid_over(project: Project, song: Song, layout: Layout) -> Iterator[Finding]:
     """What lies past the end of its section, over nothing, or wants hands."""
-    devices = {d.id: d for d in project.rig.devices}
+    devices = {d.id: d for d in project.rig.lines}
     for span in layout.spans:
         section, length = span.section, span.ticks // SIXTEENTH_TICKS
         rows = [("a mute", m.at, m.long) for m in section.mutes]
@@ -322,7 +322,7 @@ def _variety(project: Project, song: Song, layout: Layout) -> Iterator[Finding]:
     """Too few variations; voices that are written and never heard."""
     patterns = {p.id: p for p in project.patterns}
     most, busiest = 0, ""
-    for device in project.rig.devices:
+    for device in project.rig.lines:
         used: dict[str, set[str]] = {}
         for span in layout.spans:
             part = span.scene.part(device.id)
@@ -369,7 +369,7 @@ def _in_boxes(project: Project, song: Song, reached: frozenset[str]) -> Iterator
     flat = unrolled(song)
     layout = project.layout(flat)
     printed = {p.device: p.lines for p in project.printed if p.song == song.id}
-    for device in project.rig.devices:
+    for device in project.rig.lines:
         if not any(span.scene.part(device.id).chain for span in layout.spans):
             continue
         how = how_told(song, device, reached)

@@ -12,8 +12,8 @@ from grebe.core.player.mutes import tell_silent
 from grebe.core.player.plan import sounding
 from grebe.core.player.run import Run
 from grebe.core.player.scheduler import ChainStep, SwapFalls
+from grebe.core.rig.lines import box_of, track_of
 from grebe.core.rig.model import Device
-from grebe.core.rig.track import box_of, track_of
 from grebe.core.songs.model import Part
 from grebe.core.time.ticks import next_multiple
 

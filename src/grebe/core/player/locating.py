@@ -9,7 +9,7 @@ from grebe.core.player.plan import PulseLine
 from grebe.core.player.run import PREROLL_TICKS, Run
 from grebe.core.player.scheduler import CLOCK, PulseFalls, Told
 from grebe.core.player.sections import Sections
-from grebe.core.rig.track import box_of
+from grebe.core.rig.lines import box_of
 from grebe.core.time.position import song_position
 from grebe.core.time.ticks import CLOCK_TICKS, SIXTEENTH_TICKS, next_multiple
 

@@ -13,7 +13,7 @@ from typing import Literal, TypeAlias
 
 from grebe.core.player.deck import Deck, Lane
 from grebe.core.player.events import ControlChange, Due
-from grebe.core.rig.track import box_of
+from grebe.core.rig.lines import box_of
 from grebe.core.songs.model import Scene
 
 SOUNDING, SILENT = 127, 0

@@ -44,7 +44,7 @@ from grebe.core.player.run import Run
 from grebe.core.player.scheduler import TempoFalls
 from grebe.core.player.sections import Sections
 from grebe.core.player.tempi import as_written
-from grebe.core.rig.track import box_of
+from grebe.core.rig.lines import box_of
 from grebe.core.songs.layout import Layout
 from grebe.core.time.tempo import TempoPoint
 from grebe.core.time.ticks import CLOCK_TICKS, TICKS_PER_QUARTER, next_multiple

@@ -247,11 +247,6 @@ class Player:
         """Loop tracks that Grebe can tell what to do."""
         return tuple(self._run.loopers.tracks.values())
 
-    @property
-    def commands(self) -> frozenset[type]:
-        """Every command that can be applied."""
-        return self._performing.known
-
     def bar_after(self, tick: int) -> int:
         """The first bar line of the song as written that is not before a tick."""
         return self._run.course.layout.bar_after(tick)

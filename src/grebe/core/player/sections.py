@@ -18,7 +18,7 @@ from grebe.core.player.loopers import TrackCommand
 from grebe.core.player.marks import Filling, Happening, Moved, Silence
 from grebe.core.player.run import Run
 from grebe.core.player.scheduler import MarksFall, Prepare, Switch, TrackFalls
-from grebe.core.rig.track import box_of
+from grebe.core.rig.lines import box_of
 from grebe.core.time.position import song_position
 from grebe.core.time.ticks import SIXTEENTH_TICKS
 

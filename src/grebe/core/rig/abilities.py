@@ -6,36 +6,42 @@ same fields under the same paths.
 
 from __future__ import annotations
 
-from typing import Any, Literal, NamedTuple, get_args
+from typing import Any, Literal, NamedTuple, TypeVar, get_args
 
 import msgspec
 
 from grebe.core.document import Project, with_device
 from grebe.core.rig.blank import said_now
+from grebe.core.rig.chart import read_voices
 from grebe.core.rig.edits import profile_from
 from grebe.core.rig.model import Device
 from grebe.core.rig.notemap import PadLayout
 from grebe.core.rig.profile_check import contradictions
 from grebe.core.rig.spec import (
+    ChainRule,
     ChangeAt,
     ControllerRow,
     HandMove,
     Jack,
     JackKind,
+    Kind,
     LoopControl,
     MemoryShape,
     Spec,
     SpecVoice,
     Steps,
+    Track,
     Way,
 )
 from grebe.core.typed import with_field
 from grebe.errors import EditError
 from grebe.words import tr
 
-Form = Literal["text", "yes", "maybe", "list"]
-"""How a field reads: as it is, yes or no, something or none, values after one another."""
-Part = Literal["clock", "memory", "jacks", "voices", "controllers", "by_hand"]
+Form = Literal["text", "yes", "maybe", "list", "voices"]
+"""How a field reads: as it is, yes or no, something or none, values after one another, sounds with
+their notes."""
+Part = Literal["clock", "memory", "jacks", "voices", "controllers", "by_hand", "tracks"]
+AS_BOX = tr("as the box")
 NONE = "none"
 
 
@@ -68,6 +74,7 @@ CLOCK: tuple[Ability, ...] = (
     Ability("channels", tr("Listens on channels"), "list"),
     Ability("change_at", tr("Pattern change takes effect"), choices=get_args(ChangeAt)),
     Ability("starts_all", tr("Start starts every track"), "yes"),
+    Ability("mutes_at_once", tr("Tracks muted by one press")),
     Ability("tempo.low", tr("Lowest tempo, BPM")),
     Ability("tempo.high", tr("Highest tempo, BPM")),
     Ability("tempo.step", tr("Tempo steps of, BPM")),
@@ -143,18 +150,38 @@ BY_HAND: tuple[Ability, ...] = (
     Ability("ahead", tr("In peace, beforehand"), "yes"),
 )
 
+TRACKS: tuple[Ability, ...] = (
+    Ability("name", tr("Track")),
+    Ability("kind", tr("Kind"), choices=get_args(Kind)),
+    Ability("channel", tr("Channel")),
+    Ability("patterns", tr("Patterns of"), choices=("own", "box")),
+    Ability("program", tr("Program reaches"), choices=("track", "box", "none")),
+    Ability("mute_controller", tr("Mute controller"), "maybe"),
+    Ability("polyphony", tr("Notes at once")),
+    Ability("slot", tr("Cut off with")),
+    Ability("voices", tr("Sounds"), "voices"),
+    Ability("feeds", tr("Plays the box")),
+    Ability("steps.longest", tr("Steps, at most"), "maybe"),
+    Ability("memory.slots", tr("Patterns"), "maybe"),
+    Ability("chains.rule", tr("Chains"), choices=(AS_BOX, "none", "any", "neighbours", "row")),
+    Ability("mute_by.name", tr("Muted by hand"), "maybe"),
+    Ability("mute_by.seconds", tr("Seconds"), "maybe"),
+)
+
 FACTS: dict[Part, tuple[Ability, ...]] = {"clock": CLOCK, "memory": MEMORY}
 ROWS: dict[Part, tuple[Ability, ...]] = {
     "jacks": JACKS,
     "voices": VOICES,
     "controllers": CONTROLLERS,
     "by_hand": BY_HAND,
+    "tracks": TRACKS,
 }
 _OPTIONAL: dict[str, msgspec.Struct] = {
     "memory": MemoryShape(),
     "steps": Steps(),
     "pads": PadLayout(),
     "loop_control": LoopControl(record=80, play=81, stop=82),
+    "mute_by": HandMove(name=tr("press mute"), seconds=0.5, serves=("mute",)),
 }
 """Parts a box may lack; naming one of their values gives it the part as it usually is."""
 _USUAL_JACK = Jack(id="usual", name="usual")
@@ -190,7 +217,9 @@ def ability_text(item: Any, ability: Ability) -> str:
     for name in ability.path.split("."):
         value = None if value is None else getattr(value, name)
     if value is None:
-        return NONE
+        return AS_BOX if AS_BOX in ability.choices else NONE
+    if ability.form == "voices":
+        return ", ".join(f"{voice.name} {voice.note}" for voice in value)
     if isinstance(value, bool):
         return "yes" if value else "no"
     if isinstance(value, tuple):
@@ -209,20 +238,29 @@ def ability_choices(ability: Ability) -> tuple[str, ...]:
 
 def with_ability(spec: Spec, ability: Ability, text: str) -> Spec:
     """The spec with a field from text. EditError says what it should be."""
+    return _with(spec, ability, text)
+
+
+_T = TypeVar("_T", bound=msgspec.Struct)
+
+
+def _with(item: _T, ability: Ability, text: str) -> _T:
+    """A spec, or a row of one of its lists, with a field from text."""
     part, _, name = ability.path.rpartition(".")
     value = _read(ability, text)
-    if part in _OPTIONAL and (value is None or text.strip().lower() == NONE):
-        return msgspec.structs.replace(spec, **{part: None})  # a box without it
+    lacks = part in _OPTIONAL and (value is None or text.strip().lower() == NONE)
+    if lacks or (AS_BOX in ability.choices and text.strip() == AS_BOX):
+        return msgspec.structs.replace(item, **{part: None})  # without it
     if not part:
-        return with_field(spec, name, value, ability.words)
-    inner = getattr(spec, part) or _OPTIONAL[part]
-    return msgspec.structs.replace(spec, **{part: with_field(inner, name, value, ability.words)})
+        return with_field(item, name, value, ability.words)
+    inner = getattr(item, part) or _OPTIONAL.get(part, ChainRule())
+    return msgspec.structs.replace(item, **{part: with_field(inner, name, value, ability.words)})
 
 
 def with_row(spec: Spec, part: Part, index: int, ability: Ability, text: str) -> Spec:
     """The spec with a field of a row from text. EditError says what it should be."""
     rows = list(getattr(spec, part))
-    rows[index] = with_field(rows[index], ability.path, _read(ability, text), ability.words)
+    rows[index] = _with(rows[index], ability, text)
     return msgspec.structs.replace(spec, **{part: tuple(rows)})
 
 
@@ -258,6 +296,20 @@ def _new_controller(spec: Spec) -> ControllerRow:
     return ControllerRow(name=tr("Controller {number}", number=number), number=number)
 
 
+def _new_track(spec: Spec) -> Track:
+    """The next track, on the next free channel, as the one before is set."""
+    number = len(spec.tracks) + 1
+    taken = {track.id for track in spec.tracks}
+    track_id = next(
+        f"track-{n}" for n in range(number, number + len(taken) + 1) if f"track-{n}" not in taken
+    )
+    channel = _free({track.channel for track in spec.tracks}, 1)
+    fields = {"id": track_id, "name": tr("Track {number}", number=number), "feeds": "",
+              "channel": channel if 1 <= channel <= 16 else 16}  # fmt: skip
+    last = spec.tracks[-1] if spec.tracks else Track(id=track_id, name=track_id)
+    return msgspec.structs.replace(last, **fields)
+
+
 _NEW: dict[Part, Any] = {
     "jacks": _new_jack,
     "voices": _new_voice,
@@ -265,7 +317,15 @@ _NEW: dict[Part, Any] = {
     "by_hand": lambda spec: HandMove(
         name=tr("Move {value}", value=len(spec.by_hand) + 1), seconds=2.0
     ),
+    "tracks": _new_track,
 }
+
+
+def _voices_read(text: str) -> list[Any]:
+    chart = read_voices(text.replace(",", "\n"))
+    if not chart.rows:
+        raise EditError(tr("{text_!r} names no sound with its note, such as Kick 36", text_=text))
+    return [msgspec.to_builtins(voice) for voice in chart.rows]
 
 
 def _read(ability: Ability, text: str) -> Any:
@@ -282,6 +342,8 @@ def _read(ability: Ability, text: str) -> Any:
         return text.lower() == "yes"
     if ability.form == "maybe" and text.lower() in ("", NONE):
         return None
+    if ability.form == "voices":
+        return [] if text.lower() in ("", NONE) else _voices_read(text)
     if ability.form == "list":
         return [] if text.lower() in ("", NONE) else [p.strip() for p in text.split(",")]
     return text.replace(" ", "_") if ability.choices else text

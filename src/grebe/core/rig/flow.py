@@ -89,17 +89,20 @@ def own_streams(device: Device, *, leads: bool) -> list[Stream]:
 
 
 def grebe_streams(device: Device) -> list[Stream]:
-    """What Grebe sends to a device that it can reach."""
-    channel = device.channel
-    if device.plays == "grebe":
-        obeys = device.spec.obeys.notes
-        return [Stream(GREBE_ID, "notes", channel, device.id)] if obeys else []
-    out: list[Stream] = []
-    if device.obeys_program:
-        out.append(Stream(GREBE_ID, "program", channel, device.id))
-    if device.mute_controller is not None:
-        out.append(Stream(GREBE_ID, "controllers", channel, device.id, device.mute_controller))
-    return out
+    """What Grebe sends to a device that it can reach, and to its tracks."""
+    out: dict[Stream, None] = {}
+    for line in device.lines:
+        channel = line.channel
+        if device.plays == "grebe":
+            if device.spec.obeys.notes:
+                out[Stream(GREBE_ID, "notes", channel, device.id)] = None
+            continue
+        if line.obeys_program:
+            out[Stream(GREBE_ID, "program", line.told_on, device.id)] = None
+        number = line.mute_controller
+        if number is not None:
+            out[Stream(GREBE_ID, "controllers", channel, device.id, number)] = None
+    return list(out)
 
 
 class Flow:

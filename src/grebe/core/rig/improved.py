@@ -18,6 +18,7 @@ PARTS = {
     "voices": tr("Voices"),
     "controllers": tr("Controllers"),
     "by_hand": tr("Only by hand"),
+    "tracks": tr("Tracks"),
 }
 LABEL = Ability("label", tr("What it is"))
 KIND = Ability("kind", tr("Kind"))

@@ -11,6 +11,7 @@ import numpy as np
 from grebe.core.document import Project
 from grebe.core.patterns.model import Content, Pattern
 from grebe.core.patterns.passes import passes_of
+from grebe.core.rig.lines import box_of
 from grebe.core.rig.wiring import Wiring
 from grebe.core.songs.model import Part, Scene
 
@@ -48,8 +49,8 @@ def wire_loads(project: Project, wiring: Wiring, via: dict[str, str]) -> tuple[W
     for scene in project.scenes:
         onsets: defaultdict[str, list[tuple[str, np.ndarray]]] = defaultdict(list)
         for part in scene.parts:
-            first = via.get(part.device)
-            if first in dins and part.device in played and not part.muted:
+            first = via.get(box_of(part.device))
+            if first in dins and box_of(part.device) in played and not part.muted:
                 ticks = _part_onsets(part, scene, patterns, kept)
                 if ticks.size:
                     onsets[str(first)].append((part.device, ticks))

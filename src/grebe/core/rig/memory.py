@@ -57,7 +57,7 @@ def assign(project: Project, pattern_id: str, program: int | None) -> Project:
     EditError for a place the box does not have.
     """
     pattern = project.pattern(pattern_id)
-    device = project.rig.device(pattern.device)
+    device = project.rig.line(pattern.device)
     size = len(memory_map(project, device))
     if program is not None and not 0 <= program < size:
         raise EditError(
@@ -86,7 +86,7 @@ def copy_to(project: Project, pattern_id: str, program: int) -> tuple[Project, s
     EditError for a place that is taken or not there.
     """
     pattern = project.pattern(pattern_id)
-    device = project.rig.device(pattern.device)
+    device = project.rig.line(pattern.device)
     places = {p.program: p for p in memory_map(project, device)}
     if program not in places:
         raise EditError(

@@ -8,8 +8,17 @@ from typing import Annotated, Literal
 import msgspec
 from msgspec import Meta
 
-from grebe.core.rig.spec import ChangeAt, Jack, JackKind, Kind, PulseRate, PulseShape, Spec
-from grebe.core.rig.track import MOST_TRACKS, Track, box_of, line_id
+from grebe.core.rig.lines import box_of, line_id
+from grebe.core.rig.spec import (
+    ChangeAt,
+    Jack,
+    JackKind,
+    Kind,
+    PulseRate,
+    PulseShape,
+    Spec,
+    Track,
+)
 from grebe.core.rig.trigger import Binding, KeyBinding, Trigger
 from grebe.core.session.use import OscUse, SessionUse
 from grebe.core.units import Bpm, Channel, Controller, Id, Name, Note, OffsetMs, Value
@@ -146,8 +155,6 @@ class Device(Value, frozen=True, kw_only=True):
     """Channel on which it is told of patterns; None: `channel`."""
     mute_controller: Controller | None = None
     """Controller that silences the box (0) and lets it sound (127); None: by hand."""
-    tracks: Annotated[tuple[Track, ...], Meta(max_length=MOST_TRACKS)] = ()
-    """What it plays by itself beside each other; none: the box is one track."""
     pulse: PulseShape = PulseShape()
     """How Grebe's pulses to it look, where it gets any."""
     pulse_at: AudioPort = AudioPort()
@@ -167,6 +174,11 @@ class Device(Value, frozen=True, kw_only=True):
     def told_on(self) -> int:
         """The channel on which it is told of patterns."""
         return self.program_channel or self.channel
+
+    @property
+    def tracks(self) -> tuple[Track, ...]:
+        """What it plays by itself beside each other; none: the box is one track."""
+        return self.spec.tracks
 
     @property
     def lines(self) -> tuple[Device, ...]:
@@ -208,13 +220,13 @@ def _line(device: Device, track: Track) -> Device:
         kind=track.kind,
         label="",
         channel=track.channel,
-        tracks=(),
         mute_controller=track.mute_controller,
         obeys_program=device.obeys_program and told,
         program_channel=device.told_on if track.program == "box" else track.channel,
         spec=msgspec.structs.replace(
             spec,
             jacks=(),
+            tracks=(),
             voices=track.voices or spec.voices,
             polyphony=track.polyphony or spec.polyphony,
             memory=track.memory or spec.memory,

@@ -263,13 +263,30 @@ def _channel(device: Device) -> list[Row]:
     spec = device.spec
     if spec.jacks and not (spec.obeys.notes or spec.obeys.program or spec.sends.notes):
         return []
-    return [
+    rows = [
         (
             CHANNEL,
             tr("Channel {channel}.", channel=device.channel),
             tr("Its notes and programs are sent there."),
         )
     ]
+    if device.told_on != device.channel:
+        rows.append(
+            (
+                CHANNEL,
+                tr("Program changes on channel {channel}.", channel=device.told_on),
+                tr("It is told of patterns there."),
+            )
+        )
+    rows += [
+        (
+            CHANNEL,
+            tr("{track}: channel {channel}.", track=track.name, channel=track.channel),
+            tr("What it plays is sent there, apart from the other tracks."),
+        )
+        for track in device.tracks
+    ]
+    return rows
 
 
 def _filters(device: Device, wiring: Wiring) -> list[Row]:
@@ -290,17 +307,16 @@ def _filters(device: Device, wiring: Wiring) -> list[Row]:
                 (about, f"{name}: {side} {other} {filter_words(filter_)}.",
                  tr("The rest would be misread there."))
             )  # fmt: skip
-    if device.mute_controller is not None and device.plays == "own":
-        rows.append(
+    if device.plays == "own":
+        muted = {line.mute_controller: line.name for line in reversed(device.lines)}
+        rows += [
             (
                 RECEIVE,
-                tr(
-                    "Leave controller {mute_controller} enabled.",
-                    mute_controller=device.mute_controller,
-                ),
-                tr("Grebe mutes the box with it."),
+                tr("Leave controller {mute_controller} enabled.", mute_controller=number),
+                tr("Grebe mutes {name} with it.", name=name),
             )
-        )
+            for number, name in sorted((n, w) for n, w in muted.items() if n is not None)
+        ]
     return rows
 
 
@@ -356,18 +372,24 @@ def _programs(project: Project, device: Device) -> list[Row]:
     rows: list[Row] = [
         (PROGRAMS, tr("Program changes from outside on."), tr("Grebe tells it which pattern."))
     ]
+    lines = {line.id: line for line in device.lines}
     for pattern in project.patterns:
-        if pattern.device == device.id and pattern.program is not None:
-            place = printed_program(device, pattern.program)
+        line = lines.get(pattern.device)
+        if line is not None and pattern.program is not None:
+            place = printed_program(line, pattern.program)
+            track = tr("{name}: ", name=line.name) if line is not device else ""
             sent = (
                 tr(", sent as {program}", program=pattern.program)
-                if printed_otherwise(device)
+                if printed_otherwise(line)
                 else ""
             )
             rows.append(
                 (
                     PROGRAMS,
-                    tr("{pattern} at {place}{sent}.", pattern=pattern.name, place=place, sent=sent),
+                    track
+                    + tr(
+                        "{pattern} at {place}{sent}.", pattern=pattern.name, place=place, sent=sent
+                    ),
                     tr("It is {box_status}.", box_status=tr(pattern.box_status)),
                 )
             )

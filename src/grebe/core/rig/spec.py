@@ -206,6 +206,39 @@ class LoopControl(Value, frozen=True, kw_only=True):
     stop: Controller
 
 
+MOST_TRACKS = 64
+
+
+class Track(Value, frozen=True, kw_only=True):
+    """One track of a box. What it leaves unsaid is as the box has it."""
+
+    id: Id
+    name: Name
+    kind: Kind = "other"
+    channel: Channel = 1
+    voices: tuple[SpecVoice, ...] = ()
+    """What it sounds; empty: whatever the box does."""
+    polyphony: Annotated[int, Meta(ge=0, le=128)] = 0
+    """Notes it can sound at once, out of those of the box; 0: as many as the box."""
+    slot: Annotated[str, Meta(max_length=20)] = ""
+    """Tracks with the same slot share one voice: one cuts the other off."""
+    patterns: Literal["own", "box"] = "own"
+    """`own`: it has a memory of its own; `box`: one pattern of the box holds all such tracks, and
+    rows on its channel are its own."""
+    memory: MemoryShape | None = None
+    steps: Steps | None = None
+    chains: ChainRule | None = None
+    program: Literal["track", "box", "none"] = "track"
+    """Whom a program change reaches: this track on its channel, the whole box on the box's
+    channel (so that tracks can only be switched together), or nobody."""
+    mute_controller: Controller | None = None
+    """Controller that silences it (0) and lets it sound (127), on its channel."""
+    mute_by: HandMove | None = None
+    """How a hand mutes it on the box, where that is another move than the box's."""
+    feeds: Annotated[str, Meta(pattern=r"^$|^[a-z0-9][a-z0-9-]{0,63}$")] = ""
+    """The box that it plays over the box's own output, where it makes no sound itself."""
+
+
 class Spec(Value, frozen=True, kw_only=True):
     """All that is known of a kind of box. Where nothing is known, nothing is held against it."""
 
@@ -236,6 +269,8 @@ class Spec(Value, frozen=True, kw_only=True):
     echo_ms: tuple[Annotated[float, Meta(ge=1, le=60_000)], ...] = ()
     """Shortest and longest time of an echo."""
     by_hand: tuple[HandMove, ...] = ()
+    mutes_at_once: Annotated[int, Meta(ge=1, le=64)] = 1
+    """Tracks that one press on the box mutes or lets sound."""
     latency_ms: Annotated[float, Meta(ge=0, le=500)] = 0.0
     """From a message to its sound."""
     pass_ms: Annotated[float, Meta(ge=0, le=500)] = 0.0
@@ -250,6 +285,8 @@ class Spec(Value, frozen=True, kw_only=True):
     guessed: tuple[Annotated[str, Meta(max_length=40)], ...] = ()
     """What nobody has said yet and stands here as is usual: paths such as `obeys.program`, and
     `channel`, `kind`, `plays` of the box itself."""
+    tracks: Annotated[tuple[Track, ...], Meta(max_length=MOST_TRACKS)] = ()
+    """What it plays by itself beside each other; none: the box is one track."""
 
 
 class Profile(Value, frozen=True, kw_only=True):

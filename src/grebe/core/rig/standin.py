@@ -44,7 +44,7 @@ class Setup(Value, frozen=True, kw_only=True):
     """One stand-in's settings, memory and cables."""
 
     device: Device
-    """Without its abilities: the settings say what it does."""
+    """Without its abilities, but for its tracks: the settings say what it does."""
     memory: Memory = Memory()
     loops: LoopControl | None = None
     """How its loop tracks are told, of a looper."""
@@ -121,7 +121,7 @@ def setups(
 
 
 def _settings(device: Device) -> Device:
-    return msgspec.structs.replace(device, spec=Spec())
+    return msgspec.structs.replace(device, spec=Spec(tracks=device.tracks))
 
 
 def _memory(project: Project, line: Device) -> Memory:

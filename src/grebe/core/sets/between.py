@@ -157,7 +157,7 @@ def _programmes(
     """Places of a box's memory that another pattern stands in by then."""
     if before is None:
         return
-    for device in project.rig.devices:
+    for device in project.rig.lines:
         if device.plays != "own":
             continue
         theirs = {p.program: p for p in used_patterns(project, before.song, device)}

@@ -98,7 +98,7 @@ def song_key(project: Project, layout: Layout) -> str:
     Krumhansl's profiles, as `patterns.keys` has them.
     """
     weights: dict[int, float] = {}
-    devices = [d for d in project.rig.devices if d.kind in PITCHED and d.channel != DRUM_CHANNEL]
+    devices = [d for d in project.rig.lines if d.kind in PITCHED and d.channel != DRUM_CHANNEL]
     times: dict[str, tuple[Scene, int]] = {}
     for span in layout.spans:
         scene, often = times.get(span.scene.id, (span.scene, 0))

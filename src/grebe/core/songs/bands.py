@@ -65,7 +65,7 @@ class Densities:
         if kept is None:
             if len(self._scenes) > MOST_KEPT:
                 self._scenes.clear()
-            made = [self._row(device, scene.part(device.id)) for device in project.rig.devices]
+            made = [self._row(device, scene.part(device.id)) for device in project.rig.lines]
             kept = self._scenes[id(scene)] = (scene, made)
         return kept[1]
 

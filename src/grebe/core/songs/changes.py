@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Collection, Iterator
 from typing import Literal, NamedTuple
 
 from grebe.core.document import Project
@@ -13,7 +13,8 @@ from grebe.core.player.lead import PROGRAM_LEAD_TICKS, lead_ticks
 from grebe.core.player.mutes import SILENT, SOUNDING
 from grebe.core.player.plan import sounding
 from grebe.core.rig.flow import Flow
-from grebe.core.rig.model import Device
+from grebe.core.rig.lines import box_of
+from grebe.core.rig.model import Device, Rig
 from grebe.core.rig.numbering import printed_program
 from grebe.core.rig.spec import HandMove, MoveFor
 from grebe.core.rig.wiring import Wiring
@@ -109,8 +110,13 @@ def silenced_by_hand(device: Device, voice: str) -> bool:
 
 
 def reached_by(project: Project) -> frozenset[str]:
-    """Devices that Grebe's messages reach."""
-    return frozenset(Flow(Wiring(project.rig)).via)
+    """Boxes that Grebe's messages reach, and their tracks."""
+    return lines_reached(project.rig, Flow(Wiring(project.rig)).via)
+
+
+def lines_reached(rig: Rig, via: Collection[str]) -> frozenset[str]:
+    """The addresses of all that plays in the boxes that are reached."""
+    return frozenset(line.id for line in rig.lines if box_of(line.id) in via)
 
 
 def changes(
@@ -127,7 +133,26 @@ def changes(
     everywhere = reached_by(project) if reached is None else reached
     patterns = {p.id: p for p in project.patterns}
     around = Around(project, before, after, bpm, bpm_after or bpm, everywhere, told, patterns)
-    return tuple(change for device in project.rig.devices for change in _of(around, device))
+    out: list[SceneChange] = []
+    for device in project.rig.devices:
+        made = [change for line in device.lines for change in _of(around, line)]
+        out += _at_once(device, made) if device.spec.mutes_at_once > 1 else made
+    return tuple(out)
+
+
+def _at_once(device: Device, made: list[SceneChange]) -> list[SceneChange]:
+    """Mutes by hand that one press on the box makes together are one move."""
+    names = {line.id: line.name for line in device.lines}
+    by_hand = [c for c in made if c.kind == "mute" and c.move is not None]
+    for first in range(0, len(by_hand), device.spec.mutes_at_once):
+        leads, *along = by_hand[first : first + device.spec.mutes_at_once]
+        opens = min(c.opens_ms for c in (leads, *along))
+        latest = max(c.latest_ms for c in (leads, *along))
+        made[made.index(leads)] = leads._replace(opens_ms=opens, latest_ms=latest)
+        for other in along:
+            how = tr("with the press for {leads}", leads=names[leads.device])
+            made[made.index(other)] = other._replace(how=how, move=None)
+    return made
 
 
 def moves_of(found: tuple[SceneChange, ...]) -> list[Move]:
@@ -152,7 +177,7 @@ def moves_of(found: tuple[SceneChange, ...]) -> list[Move]:
 def _of(a: Around, device: Device) -> Iterator[SceneChange]:
     was = Part(device=device.id) if a.before is None else a.before.part(device.id)
     now = a.after.part(device.id)
-    if device.id not in a.box_songs:
+    if box_of(device.id) not in a.box_songs:
         yield from _pattern(a, device, was, now)
     yield from _mutes(a, device, was, now)
     yield from _values(a, device, was, now)
@@ -202,7 +227,7 @@ def _told(
             device.id, "pattern", before, after, "grebe", tr("it has no slot"), (), 0, 0
         )
     lead = lead_ticks(device, a.bpm)
-    event = ProgramChange(channel=device.channel, program=first.program)
+    event = ProgramChange(channel=device.told_on, program=first.program)
     early = tr("a sixteenth") if lead == PROGRAM_LEAD_TICKS else tr("{ms:.0f} ms", ms=a.ms(lead))
     how = tr(
         "{printed_program}, program {program} sent {early} early",

@@ -100,7 +100,7 @@ def _of_span(
                 "grebe",
             )
         )
-    devices = {d.id: d for d in project.rig.devices}
+    devices = {d.id: d for d in project.rig.lines}
     for region in section.mutes:
         device = devices.get(region.device)
         hand = device is not None and silenced_by_hand(device, region.voice)

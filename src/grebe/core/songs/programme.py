@@ -9,6 +9,7 @@ from typing import Literal, NamedTuple
 from grebe.core.document import Project
 from grebe.core.patterns.model import Pattern
 from grebe.core.player.plan import sounding
+from grebe.core.rig.lines import box_of
 from grebe.core.rig.model import Device
 from grebe.core.rig.numbering import printed_program
 from grebe.core.songs.layout import Layout, SectionSpan
@@ -79,7 +80,7 @@ def programmes(project: Project, song: Song, reached: frozenset[str]) -> tuple[P
     """
     layout = project.layout(unrolled(song))
     out: list[Programme] = []
-    for device in project.rig.devices:
+    for device in project.rig.lines:
         if any(span.scene.part(device.id).chain for span in layout.spans):
             out.append(programme(project, song, layout, device, reached))  # noqa: PERF401
     return tuple(out)
@@ -138,7 +139,7 @@ def how_told(song: Song, device: Device, reached: frozenset[str]) -> How:
     """How a device comes to play its part of a song."""
     if device.plays == "grebe":
         return "grebe"
-    if song.box_song(device.id) is not None:
+    if song.box_song(box_of(device.id)) is not None:
         return "box"
     return "live" if device.obeys_program and device.id in reached else "hand"
 

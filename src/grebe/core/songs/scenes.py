@@ -124,7 +124,7 @@ def vary(project: Project, scene_id: str, way: str, song_id: str = "") -> tuple[
 
 def drum_boxes(project: Project) -> list[Device]:
     """The drum boxes of the rig."""
-    return [d for d in project.rig.devices if d.kind == "drums"]
+    return [d for d in project.rig.lines if d.kind == "drums"]
 
 
 def _without_drums(project: Project, scene: Scene) -> tuple[Project, Scene]:
@@ -136,7 +136,7 @@ def _without_drums(project: Project, scene: Scene) -> tuple[Project, Scene]:
 
 def _without_hats(project: Project, scene: Scene) -> tuple[Project, Scene]:
     patterns = {p.id: p for p in project.patterns}
-    for device in project.rig.devices:
+    for device in project.rig.lines:
         part = scene.part(device.id)
         hats = [
             voice.id
@@ -154,7 +154,7 @@ def _without_hats(project: Project, scene: Scene) -> tuple[Project, Scene]:
 def _together(project: Project, scene: Scene) -> tuple[Project, Scene]:
     """Every device sounds: as it does here, or as in the scene where it does most."""
     patterns = {p.id: p for p in project.patterns}
-    for device in project.rig.devices:
+    for device in project.rig.lines:
         part = scene.part(device.id)
         if not part.chain:
             there = [s.part(device.id).chain for s in project.scenes if s.part(device.id).chain]

@@ -118,7 +118,7 @@ class BringingPage(PageOverlay):
             item.setFlags(Qt.ItemFlag.ItemIsEnabled | Qt.ItemFlag.ItemIsSelectable)
             self.table.setItem(at, column, item)
         boxes = [("", tr("a new box: {kind}", kind=row.kind))]
-        boxes += [(d.id, d.name) for d in self.bringing.session.project.rig.devices]
+        boxes += [(d.id, d.name) for d in self.bringing.session.project.rig.lines]
         self._list(
             at, 3, tr("Box of {track}", track=row.track.name), boxes, row.box, _setter(row, "box")
         )

@@ -365,7 +365,7 @@ class Waterline(QWidget):
             return [(tr("The engine plays"), p.sand, 600), ("another project", p.sand, 600)]
         if session.link.state != "on" or status is None:
             return [(tr("No engine"), p.eye, 600)]
-        names = {d.id: d for d in session.project.rig.devices}
+        names = {d.id: d for d in session.project.rig.lines}
         off: list[tuple[str, QColor, int]] = []
         good: list[str] = []
         worst = 0.0

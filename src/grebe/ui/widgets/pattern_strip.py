@@ -59,7 +59,7 @@ class PatternStrip(Canvas):
         """Work out where each name stands, if anything about it has changed."""
         project = self.session.project
         names = tuple((p.id, p.name, p.device) for p in project.patterns)
-        boxes = tuple((d.id, d.name) for d in project.rig.devices)
+        boxes = tuple((d.id, d.name) for d in project.rig.lines)
         key = (names, boxes, self.width(), self.current)
         if key == self._shown:
             return
@@ -194,7 +194,7 @@ def _laid_out(
     by_device: dict[str, list[tuple[str, str]]] = {}
     for pattern in project.patterns:
         by_device.setdefault(pattern.device, []).append((pattern.id, pattern.name))
-    for device in project.rig.devices:
+    for device in project.rig.lines:
         own = by_device.get(device.id, [])
         if not own:
             if plays_notes(device):

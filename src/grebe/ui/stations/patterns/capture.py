@@ -135,7 +135,7 @@ class CapturePane(QWidget):
     def open(self) -> None:
         """Look at what was played, and propose."""
         devices = self.editor.session.memory.devices()
-        names = {d.id: d.name for d in self.editor.session.project.rig.devices}
+        names = {d.id: d.name for d in self.editor.session.project.rig.lines}
         chosen = self.source.currentData()
         self.source.clear()
         self.source.addItem(EVERYTHING, "")

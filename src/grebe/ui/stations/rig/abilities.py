@@ -40,6 +40,7 @@ PARTS: tuple[tuple[Part, str], ...] = (
     ("controllers", tr("Controllers")),
     ("memory", tr("Patterns")),
     ("by_hand", tr("Only by hand")),
+    ("tracks", tr("Tracks")),
 )
 
 
