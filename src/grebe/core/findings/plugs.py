@@ -309,5 +309,7 @@ def _loads(look: Look) -> Iterator[Finding]:
                 fix=tr(
                     "Give {listed} wires of their own, or use USB.",
                     listed=listed([look.name(d) for d in load.devices]),
-                ),
+                )
+                if len(load.devices) > 1
+                else tr("Use USB, or move some of them by a few ms."),
             )

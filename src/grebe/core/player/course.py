@@ -39,6 +39,8 @@ class Course:
         self.end = 0
         self.held = False
         self.launch: Coming | None = None
+        self._opening: Coming | None = None
+        """What a run begins with, until it has come in."""
         self.loop: tuple[int, int] | None = None
         """Ticks of the song as written that are played over and over."""
         self._came_from = 0
@@ -69,6 +71,7 @@ class Course:
         into = max(0, base - span.tick)
         self.index, self.start, self.end = index, span.tick, base
         self.launch, self.held = Coming(index, base, into), False
+        self._opening = self.launch
         self._jumps.clear()
         self._came_from, self._skipped = index, None
         return into
@@ -164,9 +167,9 @@ class Course:
     def skip(self) -> bool:
         """Leave out what would follow; whether there is something after it."""
         follows = self.follows
-        if follows is None or follows + 1 >= len(self.layout.spans):
+        if self._opening is not None or follows is None:
             return False
-        if follows + 1 in self.stops:
+        if follows + 1 >= len(self.layout.spans) or follows + 1 in self.stops:
             return False
         self._skipped, self.launch = follows + 1, None
         return True
@@ -180,11 +183,18 @@ class Course:
 
     def withdraw(self, tick: int) -> bool:
         """Take back what was asked for or left out; whether there was something."""
-        asked = self.launch is not None or self._skipped is not None
-        self.launch = self._skipped = None
+        asked = self.launch != self._opening or self._skipped is not None
+        self.launch, self._skipped = self._opening, None
         if self.end < tick:
             self.end = self.start + next_multiple(tick - self.start, self.span.pass_ticks)
         return asked
+
+    def origin_of(self, coming: Coming, tick: int) -> int:
+        """Where what comes in at a tick counts from."""
+        if coming.into or coming.anew:
+            return tick - coming.into
+        bar = self.span.scene.meter.bar_ticks
+        return self.start + (tick - self.start) // bar * bar
 
     def enter(self, coming: Coming, tick: int) -> bool:
         """A section comes in at a tick. After a cut in mid-bar it counts from the bar line before;
@@ -198,15 +208,13 @@ class Course:
             section = self.span.section
             if section.then.kind in ("jump", "back"):
                 self._jumps[section.id] = self._jumps.get(section.id, 0) + 1
-        origin = tick - coming.into
-        if not coming.into and not coming.anew:
-            bar = self.span.scene.meter.bar_ticks
-            origin = self.start + (tick - self.start) // bar * bar
+        origin = self.origin_of(coming, tick)
         if coming.section != self.index:
             self._came_from = self.index
         self.index, self.start = coming.section, origin
         self.end = origin + self.span.ticks
         self.launch, self.held, self._skipped = None, False, None
+        self._opening = None
         return straight
 
     def take(self, layout: Layout, tick: int, stops: frozenset[int]) -> None:
@@ -223,7 +231,10 @@ class Course:
             into = self.launch.into
             if kept is not None:
                 into = min(into, layout.spans[kept].ticks - CLOCK_TICKS)
-            self.launch = None if kept is None else Coming(kept, self.launch.at, into)
+            at, self.launch = self.launch.at, None
+            if kept is not None or self._opening is not None:
+                self.launch = Coming(self.index if kept is None else kept, at, into)
+            self._opening = None if self._opening is None else self.launch
         if self.loop is not None:
             self.loop_over(LoopOver(first=self.loop[0], last=self.loop[1]))
         self._came_from, self._skipped = min(self._came_from, len(ids) - 1), None

@@ -86,11 +86,19 @@ class Mutes:
 
     def as_it_will_be(self, scene: Scene, *, kept: bool) -> Mutes:
         """What the layers say as a scene comes in, with mutes by hand kept or dropped."""
-        then = Mutes()
-        then._by_hand = dict(self._by_hand) if kept else {}
-        then.solos, then._by_scene, then._scene_id = self.solos, self._by_scene, self._scene_id
+        then = self.copied()
+        if not kept:
+            then._by_hand.clear()
         then.enter(scene)
         return then
+
+    def copied(self) -> Mutes:
+        """The same layers, to see what becomes of them."""
+        copy = Mutes()
+        copy._scene_id, copy._by_scene = self._scene_id, self._by_scene
+        copy._regions, copy._by_hand = Counter(self._regions), dict(self._by_hand)
+        copy.solos = self.solos
+        return copy
 
     def _forget_moot(self) -> None:
         """Whom a hand lets sound, and nothing else silences: there is nothing left to remember."""

@@ -67,7 +67,7 @@ class Sections:
                 if player.address in spoken:
                     continue
                 spoken.add(player.address)
-            player.prepare(out, tick, part, coming.at - coming.into, coming.at)
+            player.prepare(out, tick, part, course.origin_of(coming, coming.at), coming.at)
 
     def switch(self, out: list[Due], tick: int, what: Switch) -> None:
         """The section is over: another pass of it, the next one, or the end of the song."""

@@ -59,7 +59,7 @@ def wire_loads(project: Project, wiring: Wiring, via: dict[str, str]) -> tuple[W
             busiest = int(counts.argmax())
             notes = int(counts[busiest])
             if first not in worst or notes > worst[first].notes:
-                there = tuple(d for d, row in rows if ticks[busiest] in row)
+                there = tuple(dict.fromkeys(box_of(d) for d, row in rows if ticks[busiest] in row))
                 worst[first] = WireLoad(first, there, scene.name, notes)
     return tuple(worst.values())
 
