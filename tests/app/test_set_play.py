@@ -130,7 +130,7 @@ def test_what_is_asked_for_is_said_in_the_set_s_words(session: Session, client: 
         assert client.said[-1] == message
     session.performer.solo("bass")
     assert client.said[-1] == Solo(device="bass", on=True)
-    hear(session, client, at("e2-s1", 8.0 * BAR, 8 * BAR, solos=("bass",)))
+    hear(session, client, at("e2-s1", 8.0 * BAR, 8 * BAR, solos=(("bass", ""),)))
     session.performer.solo("bass")
     assert client.said[-1] == Solo(device="bass", on=False)
 

@@ -244,3 +244,37 @@ def test_a_stop_at_the_end_of_a_loop_that_ends_between_bars() -> None:
     ask(player, 1, do="stop", at="loop")
     dues = player.advance(BAR + 11 * BEAT)
     assert told(dues) == [(14.0, "stop", 1)]
+
+
+def test_what_a_scene_started_it_stops() -> None:
+    """Tracks 1 and 2, recorded by foot, then 2 and 3: 1 is told to stop, 3 to play, 2 nothing."""
+    player, dues = begun(with_looper(a=(1, 2), b=(2, 3)))
+    dues = player.advance(BAR)
+    assert told(dues) == [(0, "play", 1), (0, "play", 2)]
+    dues = player.advance(3 * BAR)
+    assert told(dues) == [(8, "play", 3), (8, "stop", 1)] or told(dues) == [
+        (8, "stop", 1), (8, "play", 3),
+    ]  # fmt: skip
+    states = {t.number: t.state for t in player.tracks}
+    assert states == {1: "stopped", 2: "playing", 3: "playing", 4: "empty"}
+
+
+@pytest.mark.parametrize("wanted", [None, (2,)])
+def test_a_first_loop_is_kept_when_the_run_begins_on_it(wanted: tuple[int, ...] | None) -> None:
+    """Recorded and closed while nothing runs: its length is what was said, it plays on in the
+    scene the run begins with, and the next press records over it, not anew."""
+    player = Player(plan_of(with_looper(a=wanted, b=(3,))))
+    player.apply(TrackCommand(device="looper", number=1, do="record", at="now"))
+    player.apply(
+        TrackCommand(device="looper", number=1, do="play", at="now", ticks=2 * BAR, bpm=123.0)
+    )
+    (first, *_) = player.tracks
+    assert (first.state, first.ticks, first.bpm) == ("playing", 2 * BAR, 123.0)
+    dues = player.apply(Begin()) + player.advance(BAR)
+    assert ("stop", 1) not in [(what, n) for _, what, n in told(dues)]
+    (first, *_) = player.tracks
+    assert (first.state, first.ticks, first.since) == ("playing", 2 * BAR, 0)
+    player.apply(TrackCommand(device="looper", number=1, at="loop"))
+    assert (player.tracks[0].armed, player.tracks[0].armed_at) == ("record", 2 * BAR)
+    player.advance(3 * BAR)  # the next scene names its tracks: then the first loop is over
+    assert player.tracks[0].state == "stopped"

@@ -10,8 +10,8 @@ import pytest
 
 from grebe.app.document.demo import demo_bytes
 from grebe.core.arriving import (
+    FileTrack,
     MidiFileTracks,
-    Track,
     as_pattern,
     as_song,
     kind_of,
@@ -124,39 +124,43 @@ LINE = ((0.0, 38), (1.5, 41), (3.0, 45))
 
 
 def test_what_a_track_was_for() -> None:
-    assert kind_of(Track("x", played((0, 36), channel=10))) == "drums"
-    assert kind_of(Track("Deep bass", played((0, 72)))) == "bass"
-    assert kind_of(Track("x", played((0, 40)))) == "bass"
-    assert kind_of(Track("x", played((0, 70)))) == "synth"
+    assert kind_of(FileTrack("x", played((0, 36), channel=10))) == "drums"
+    assert kind_of(FileTrack("Deep bass", played((0, 72)))) == "bass"
+    assert kind_of(FileTrack("x", played((0, 40)))) == "bass"
+    assert kind_of(FileTrack("x", played((0, 70)))) == "synth"
 
 
 def test_box_bars_and_key_are_proposed() -> None:
     """The shortest that it repeats with; the key of what is in it; drums have none."""
     project = mine()
-    line = place_of(project, Track("Line", loop(8, LINE)), Meter())
+    line = place_of(project, FileTrack("Line", loop(8, LINE)), Meter())
     assert (line.kind, line.box, line.bars) == ("bass", "low", 1)
     assert line.key
-    beat = place_of(project, Track("Beat", loop(2, BEAT, channel=10)), Meter())
+    beat = place_of(project, FileTrack("Beat", loop(2, BEAT, channel=10)), Meter())
     assert (beat.box, beat.bars, beat.key) == ("kit", 1, "")
-    assert place_of(project, Track("Keys", loop(1, ((0, 72),))), Meter(), ("low",)).box == ""
+    assert place_of(project, FileTrack("Keys", loop(1, ((0, 72),))), Meter(), ("low",)).box == ""
 
 
 def test_a_pattern_of_a_track() -> None:
-    project, new = as_pattern(mine(), Track("Walk", loop(2, LINE)), "low", 1, Meter(), "D minor")
+    project, new = as_pattern(
+        mine(), FileTrack("Walk", loop(2, LINE)), "low", 1, Meter(), "D minor"
+    )
     made = project.pattern(new)
     assert (made.name, made.content.length, made.content.key) == ("Walk", 16, "D minor")
     assert [h.note for h in made.content.voices[0].hits] == [38, 41, 45]
     with pytest.raises(EditError, match="no notes"):
-        as_pattern(project, Track("Walk", ()), "low", 1, Meter())
+        as_pattern(project, FileTrack("Walk", ()), "low", 1, Meter())
     with pytest.raises(EditError, match="no box"):
-        as_pattern(project, Track("Walk", loop(1, LINE)), "nobody", 1, Meter())
+        as_pattern(project, FileTrack("Walk", loop(1, LINE)), "nobody", 1, Meter())
 
 
 def test_a_song_of_tracks_is_cut_into_scenes_that_come_again() -> None:
     """Eight bars of beat, a line in the last four of them, the first four again."""
     beat = (*loop(8, BEAT, channel=10), *(n._replace(start=n.start + 32) for n in loop(4, BEAT)))
     line = tuple(n._replace(start=n.start + 16) for n in loop(4, LINE))
-    arrival = MidiFileTracks("Ferry", (Track("Beat", beat), Track("Line", line)), Meter(), 128.0)
+    arrival = MidiFileTracks(
+        "Ferry", (FileTrack("Beat", beat), FileTrack("Line", line)), Meter(), 128.0
+    )
     project, song_id = as_song(mine(), arrival, ("kit", "low"), ("", "D minor"))
     song = project.song(song_id)
     assert (song.name, song.bpm, song.key) == ("Ferry", 128.0, "D minor")
@@ -178,7 +182,7 @@ def test_a_song_of_tracks_is_cut_into_scenes_that_come_again() -> None:
 
 
 def test_a_track_gets_a_box_of_its_own() -> None:
-    project, new = with_box(begin("Empty", ()), Track("Reed bass", loop(1, LINE)), "bass")
+    project, new = with_box(begin("Empty", ()), FileTrack("Reed bass", loop(1, LINE)), "bass")
     device = next(d for d in project.rig.devices if d.id == new)
     assert (device.name, device.kind) == ("Reed bass", "bass")
     assert device.spec.guessed
@@ -207,7 +211,7 @@ def test_a_file_track_by_track() -> None:
     ]
     named = [mido.MetaMessage("track_name", name="Reed"), *note(40, 1)]
     arrival = parse_arrival(midi(1, head, named, note(36, 9), []), "x.mid", "Ferry")
-    assert [(t.name, len(t.notes)) for t in arrival.tracks] == [("Reed", 1), ("Track 3", 1)]
+    assert [(t.name, len(t.notes)) for t in arrival.tracks] == [("Reed", 1), ("FileTrack 3", 1)]
     assert (arrival.bpm, str(arrival.meter)) == (120.0, "3/4")
     by_channel = parse_arrival(midi(0, [*note(40, 1), *note(36, 9)]), "x.mid", "Ferry")
     assert [t.name for t in by_channel.tracks] == ["Channel 2", "Channel 10"]

@@ -120,7 +120,11 @@ class Looping:
         meter = self._meter()
         found = loop_tempo(max(0.05, now_s - began), meter.bar_ticks, None if song is None else
                            song.bpm)  # fmt: skip
-        self._link.tell(TrackCommand(device=device, number=1, do="play", at="now"))
+        ticks = found.bars * meter.bar_ticks
+        close = TrackCommand(
+            device=device, number=1, do="play", at="now", ticks=ticks, bpm=round(found.bpm, 2)
+        )
+        self._link.tell(close)
         self.take_tempo(round(found.bpm, 2))
         self._link.tell(Begin())
         self._notices.say(

@@ -39,7 +39,7 @@ class Course:
         self.end = 0
         self.held = False
         self.launch: Coming | None = None
-        self._opening: Coming | None = None
+        self.opening: Coming | None = None
         """What a run begins with, until it has come in."""
         self.loop: tuple[int, int] | None = None
         """Ticks of the song as written that are played over and over."""
@@ -71,7 +71,7 @@ class Course:
         into = max(0, base - span.tick)
         self.index, self.start, self.end = index, span.tick, base
         self.launch, self.held = Coming(index, base, into), False
-        self._opening = self.launch
+        self.opening = self.launch
         self._jumps.clear()
         self._came_from, self._skipped = index, None
         return into
@@ -167,7 +167,7 @@ class Course:
     def skip(self) -> bool:
         """Leave out what would follow; whether there is something after it."""
         follows = self.follows
-        if self._opening is not None or follows is None:
+        if self.opening is not None or follows is None:
             return False
         if follows + 1 >= len(self.layout.spans) or follows + 1 in self.stops:
             return False
@@ -183,8 +183,8 @@ class Course:
 
     def withdraw(self, tick: int) -> bool:
         """Take back what was asked for or left out; whether there was something."""
-        asked = self.launch != self._opening or self._skipped is not None
-        self.launch, self._skipped = self._opening, None
+        asked = self.launch != self.opening or self._skipped is not None
+        self.launch, self._skipped = self.opening, None
         if self.end < tick:
             self.end = self.start + next_multiple(tick - self.start, self.span.pass_ticks)
         return asked
@@ -214,7 +214,7 @@ class Course:
         self.index, self.start = coming.section, origin
         self.end = origin + self.span.ticks
         self.launch, self.held, self._skipped = None, False, None
-        self._opening = None
+        self.opening = None
         return straight
 
     def take(self, layout: Layout, tick: int, stops: frozenset[int]) -> None:
@@ -232,9 +232,9 @@ class Course:
             if kept is not None:
                 into = min(into, layout.spans[kept].ticks - CLOCK_TICKS)
             at, self.launch = self.launch.at, None
-            if kept is not None or self._opening is not None:
+            if kept is not None or self.opening is not None:
                 self.launch = Coming(self.index if kept is None else kept, at, into)
-            self._opening = None if self._opening is None else self.launch
+            self.opening = None if self.opening is None else self.launch
         if self.loop is not None:
             self.loop_over(LoopOver(first=self.loop[0], last=self.loop[1]))
         self._came_from, self._skipped = min(self._came_from, len(ids) - 1), None

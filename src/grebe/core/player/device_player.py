@@ -57,11 +57,12 @@ class DevicePlayer:
         return box_of(self.device.id), self.device.told_on
 
     def take_part(
-        self, out: list[Due], tick: int, origin: int, part: Part, *, placed: bool
+        self, out: list[Due], tick: int, origin: int, part: Part, *, placed: bool, opening: bool
     ) -> None:
         """Play a part that counts from `origin`; one pattern that runs already carries on.
 
         Where the song goes to a certain place (`placed`) only if it stands as it would there.
+        `opening`: the run begins with it.
         """
         run, deck = self._run, self.deck
         chain = run.chain(part)
@@ -76,7 +77,7 @@ class DevicePlayer:
             self.start_lanes(tick)
             self.schedule_chain(tick)
         if part.tracks is not None:
-            out += run.loopers.want(deck.device.id, part.tracks, tick)
+            out += run.loopers.want(deck.device.id, part.tracks, tick, opening=opening)
         for value in part.values:
             self.turn(out, tick, value.channel, value.controller, value.value)
         out += run.mutes.apply(deck, tick)

@@ -40,6 +40,7 @@ class Locating:
         ready = base - counted - PREROLL_TICKS
         out = self._reset(index, base, ready)
         self._sections.tell_ahead(out, ready, list(self._devices.by_id))
+        run.loopers.begin(base)
         for part in span.scene.parts:
             out += run.loopers.guard(part.device, part.tracks, ready)
         self._start_boxes(out, base, ready)

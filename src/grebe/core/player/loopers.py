@@ -14,7 +14,7 @@ from msgspec import Meta
 
 from grebe.core.player.events import ControlChange, Due
 from grebe.core.rig.model import Device
-from grebe.core.units import Value
+from grebe.core.units import MAX_BPM, Value
 from grebe.errors import EditError
 from grebe.words import tr
 
@@ -38,6 +38,10 @@ class TrackCommand(Value, frozen=True, kw_only=True, tag="track"):
     at: TrackAt = "bar"
     bars: Annotated[int, Meta(ge=0, le=64)] = 0
     """Of a recording: it ends by itself after so many bars; 0: when it is asked to."""
+    ticks: Annotated[int, Meta(ge=0)] = 0
+    """Of a recording that is closed while nothing runs, and no ticks pass: how long it is."""
+    bpm: Annotated[float, Meta(ge=0, le=MAX_BPM)] = 0.0
+    """The tempo that makes it that long."""
 
 
 class LoopTrack(Value, frozen=True, kw_only=True):
@@ -47,7 +51,8 @@ class LoopTrack(Value, frozen=True, kw_only=True):
     number: int
     state: TrackState = "empty"
     ticks: int = 0
-    """Length of what is recorded; 0 while there is nothing."""
+    """Length of what is recorded; 0 while there is nothing, or while it plays: not known, since
+    it was not recorded through Grebe."""
     since: int = 0
     """Tick at which it began to run, or to record."""
     bpm: float = 0.0
@@ -103,6 +108,8 @@ class Loopers:
         elif command.at == "loop":
             at = self._loop_end(command.device, tick, origin, bar)
         self._set(key, armed=act, armed_at=at, bpm=bpm if act == "record" else track.bpm)
+        if command.ticks and track.state == "recording":
+            self._set(key, since=at - command.ticks, bpm=command.bpm or track.bpm)
         return at
 
     def _loop_end(self, device: str, tick: int, origin: int, bar: int) -> int:
@@ -136,19 +143,25 @@ class Loopers:
             self._set(key, state=state, since=since, ticks=track.ticks if again else 0)
         elif act == "stop":
             ticks = tick - track.since if track.state == "recording" else track.ticks
-            self._set(key, state="stopped" if ticks else "empty", ticks=ticks)
+            holds = ticks or track.state in ("playing", "overdubbing", "stopped")
+            self._set(key, state="stopped" if holds else "empty", ticks=ticks)
         elif track.state == "recording":
             self._set(key, state="playing", ticks=max(1, tick - track.since))
         elif track.state == "overdubbing":
             self._set(key, state="playing")
-        elif track.ticks:
+        else:  # what a foot put there plays, too
             self._set(key, state="playing", since=tick)
         number_of = {"record": control.record, "play": control.play, "stop": control.stop}
         change = ControlChange(channel=box.channel, controller=number_of[act], value=number)
         return [(tick, device, change)]
 
-    def want(self, device: str, wanted: Iterable[int], tick: int) -> list[Due]:
-        """A scene says which tracks play: others stop, those start that do not run."""
+    def want(
+        self, device: str, wanted: Iterable[int], tick: int, *, opening: bool = False
+    ) -> list[Due]:
+        """A scene says which tracks play: others stop, those start that do not run.
+
+        What a hand started before the run (`opening`) plays on in the scene it begins with.
+        """
         chosen = set(wanted)
         out: list[Due] = []
         for (owner, number), track in self.tracks.items():
@@ -156,7 +169,7 @@ class Loopers:
                 continue
             if number in chosen and not track.runs:
                 out += self.act(device, number, "play", tick)
-            elif number not in chosen and track.runs:
+            elif number not in chosen and track.runs and not opening:
                 out += self.act(device, number, "stop", tick)
         return out
 
@@ -167,16 +180,23 @@ class Loopers:
         if box is None or not box.spec.starts_all:
             return []
         out: list[Due] = []
-        for owner, number in self.tracks:
-            if owner == device and number not in chosen:
+        for (owner, number), track in list(self.tracks.items()):
+            if owner == device and number not in chosen and not track.runs:
                 out += self.act(device, number, "stop", tick)
         return out
+
+    def begin(self, base: int) -> None:
+        """A run begins: what runs already, begun by a hand, counts from there."""
+        for key, track in self.tracks.items():
+            if track.runs:
+                self._set(key, since=base)
 
     def halt(self) -> None:
         """Everything stops: loops stand, what was being recorded is closed, nothing waits."""
         for key, track in self.tracks.items():
             if track.runs or track.armed:
-                state: TrackState = "stopped" if track.ticks else "empty"
+                holds = track.ticks or track.state in ("playing", "overdubbing")
+                state: TrackState = "stopped" if holds else "empty"
                 self._set(key, state=state if track.runs else track.state, armed="", armed_at=0)
 
     def running(self) -> Iterator[LoopTrack]:

@@ -113,7 +113,7 @@ class Sections:
         run, course = self._run, self._run.course
         self.end_marks()
         self._drop_mutes(out, tick)
-        before = run.chapters.of(course.index)
+        before, opening = run.chapters.of(course.index), course.opening is not None
         straight = course.enter(coming, tick)
         span, origin = run.span, course.start
         starts = SectionStarts(
@@ -132,7 +132,7 @@ class Sections:
         placed = coming.anew or bool(coming.into)
         for player in self._devices:
             part = span.scene.part(player.device.id)
-            player.take_part(out, tick, origin, part, placed=placed)
+            player.take_part(out, tick, origin, part, placed=placed, opening=opening)
         self.lay_marks(out, tick)
         self.schedule()
 
