@@ -142,9 +142,8 @@ def test_box_bars_and_key_are_proposed() -> None:
 
 
 def test_a_pattern_of_a_track() -> None:
-    project, new = as_pattern(
-        mine(), FileTrack("Walk", loop(2, LINE)), "low", 1, Meter(), "D minor"
-    )
+    walk = FileTrack("Walk", loop(2, LINE))
+    project, new = as_pattern(mine(), walk, "low", 1, Meter(), "D minor")
     made = project.pattern(new)
     assert (made.name, made.content.length, made.content.key) == ("Walk", 16, "D minor")
     assert [h.note for h in made.content.voices[0].hits] == [38, 41, 45]

@@ -171,6 +171,8 @@ class Loopers:
                 out += self.act(device, number, "play", tick)
             elif number not in chosen and track.runs and not opening:
                 out += self.act(device, number, "stop", tick)
+                # What waited was meant for what ran: over it, not anew.
+                self._set((owner, number), armed="", armed_at=0)
         return out
 
     def guard(self, device: str, wanted: Iterable[int] | None, tick: int) -> list[Due]:
