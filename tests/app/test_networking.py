@@ -160,15 +160,23 @@ def test_offsets_are_remembered(session: Session) -> None:
 
 def test_tempo_keys_go_to_the_session_where_songs_do_not_bring_theirs(session: Session) -> None:
     """Else to the song, which brings it."""
+    NetworkForm(session).set_field("session", "brings_tempo", "of our songs")
     status(session, TEAL)
+    heard = session.position.now().bpm
     before = session.position.written_bpm
+    assert heard != before
     session.tempo.change(1.0)
+    session.tempo.change(1.0)  # two steps from what is heard, though nothing new was heard yet
     assert not any(isinstance(m, Propose) for m in said(session))
-    assert session.position.written_bpm == before + 1
+    assert session.position.written_bpm == heard + 2
+    before = session.position.written_bpm - 1
     NetworkForm(session).set_field("session", "brings_tempo", "the session's")
     said(session)
+    session.tempo._asked = (0.0, -9.0)
     session.tempo.change(1.0)
-    assert Propose(bpm=126.0) in said(session)
+    assert Propose(bpm=heard + 1) in said(session)
+    session.tempo.change(1.0)
+    assert Propose(bpm=heard + 2) in said(session)
     session.tempo.go_to(140.0, 0)
     assert Propose(bpm=140.0) in said(session)
     for n in range(4):
@@ -184,7 +192,7 @@ def test_the_document_is_shown_again_when_it_has_changed_and_not_with_every_key(
     status(session, TEAL)  # another window had joined
     assert [type(m) for m in said(session)] == [ShowDocument]
     for _ in range(3):
-        session.tempo.change(1.0)
+        session.tempo.take(session.position.written_bpm + 1)
         status(session, TEAL)
     assert not any(isinstance(m, ShowDocument) for m in said(session))
     session.network._shown_ns -= 600_000_000

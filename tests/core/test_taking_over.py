@@ -210,7 +210,7 @@ def test_a_file_track_by_track() -> None:
     ]
     named = [mido.MetaMessage("track_name", name="Reed"), *note(40, 1)]
     arrival = parse_arrival(midi(1, head, named, note(36, 9), []), "x.mid", "Ferry")
-    assert [(t.name, len(t.notes)) for t in arrival.tracks] == [("Reed", 1), ("FileTrack 3", 1)]
+    assert [(t.name, len(t.notes)) for t in arrival.tracks] == [("Reed", 1), ("Track 3", 1)]
     assert (arrival.bpm, str(arrival.meter)) == (120.0, "3/4")
     by_channel = parse_arrival(midi(0, [*note(40, 1), *note(36, 9)]), "x.mid", "Ferry")
     assert [t.name for t in by_channel.tracks] == ["Channel 2", "Channel 10"]

@@ -182,6 +182,41 @@ def test_a_file_of_schema_1_is_brought_up() -> None:
             parse_project(json.dumps({"schema": 1, **broken}).encode(), "old")
 
 
+def test_a_file_of_schema_3_plays_as_it_did() -> None:
+    """Boxes without tracks are one line each; a session that songs brought their tempi to, unsaid,
+    still gets them, and one that did not is asked for nothing."""
+    tree = json.loads(project_bytes(build.two_boxes()))
+    tree["schema"] = 3
+    opened = parse_project(json.dumps(tree).encode(), "old").project
+    assert opened == build.two_boxes()
+    assert [d.id for d in opened.rig.lines] == ["drums", "bass"]
+    for network, brings in ({"name": "Ferry"}, True), ({"brings_tempo": False}, False):
+        tree["rig"]["network"] = network
+        assert parse_project(json.dumps(tree).encode(), "old").project.rig.network.brings_tempo is (
+            brings
+        )
+    for broken in ({"rig": 3}, {"rig": {"network": 4}}):
+        with pytest.raises(ProjectError, match="field `rig"):
+            parse_project(json.dumps({"schema": 3, **broken}).encode(), "old")
+
+
+def test_tracks_are_kept_and_named_in_words() -> None:
+    """A box with tracks comes back as it was; two of one id, or a wrong address, are refused."""
+    box = build.groovebox()
+    pattern = build.pattern("p", "groove/lead", build.voice("x"))
+    project = build.project([box], [pattern], [build.scene("s", **{"groove/lead": ["p"]})])
+    data = project_bytes(project)
+    assert parse_project(data, "new").project == project
+    tree = json.loads(data)
+    tree["rig"]["devices"][0]["spec"]["tracks"][1]["id"] = "lead"
+    with pytest.raises(ProjectError, match="'lead' stands there twice"):
+        parse_project(json.dumps(tree).encode(), "new")
+    tree = json.loads(data)
+    tree["patterns"][0]["device"] = "groove/lead/x"
+    with pytest.raises(ProjectError, match=r"field `patterns\[0\].device"):
+        parse_project(json.dumps(tree).encode(), "new")
+
+
 def test_a_file_of_schema_2_has_its_set_s_songs_as_places() -> None:
     """Each song got a place of its own, also one that comes twice; a set got an id."""
     tree = json.loads(project_bytes(build.two_boxes()))

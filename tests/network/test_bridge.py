@@ -83,7 +83,7 @@ def test_the_engine_joins_adopts_starts_and_stops_with_the_session(stage: Stage)
     """It comes in on the one, brings its song's tempo, follows another's, and leaves."""
     wren = stage.party.add("Wren", 90.0)
     stage.party.until(stage.party.together)
-    stage.join()
+    stage.join(brings_tempo=True)
     status = stage.until(lambda s: in_session(s) and s.follows == PEERS_ID)
     assert status.heard_bpm == pytest.approx(90.0)
     assert status.hearing == "clock"

@@ -88,10 +88,13 @@ def _places_in_sets(tree: dict[str, Any]) -> dict[str, Any]:
 def _tracks_in_boxes(tree: dict[str, Any]) -> dict[str, Any]:
     """Schema 3 to 4: a box may have tracks, and what names a box may name one as `box/track`.
 
-    A box of schema 3 is its one track, so nothing is otherwise; the number keeps an older Grebe
-    from taking such an address for a mistake in the file.
+    A box of schema 3 is its one track, so nothing of it is otherwise. In schema 3 songs brought
+    their tempi to a session unless it said otherwise; a rig with settings of its own keeps that.
     """
-    return tree
+    rig = tree.get("rig")
+    if not isinstance(rig, dict) or not isinstance(rig.get("network"), dict):
+        return tree
+    return {**tree, "rig": {**rig, "network": {"brings_tempo": True, **rig["network"]}}}
 
 
 MIGRATIONS: dict[int, Callable[[dict[str, Any]], dict[str, Any]]] = {

@@ -168,7 +168,19 @@ class Networking:
         self._show_now()
         sealed = bool(passphrase_of(self.joined.name))
         how = tr("with its passphrase") if sealed else tr("open: others' tempi wait to be accepted")
-        self._notices.say("info", tr("Joining {joined}, {how}.", joined=self.joined.name, how=how))
+        self._notices.say(
+            "info",
+            tr("Joining {joined}, {how}. {tempo}", joined=self.joined.name, how=how,
+               tempo=self.tempo_words),
+        )  # fmt: skip
+
+    @property
+    def tempo_words(self) -> str:
+        """Whose tempo it will be, in a sentence: said before anything is done."""
+        bpm = self._position.written_bpm
+        if self._store.project.rig.network.brings_tempo:
+            return tr("Run brings all of them to this song's {bpm:g} BPM.", bpm=bpm)
+        return tr("What runs here takes their tempo, not the song's {bpm:g} BPM.", bpm=bpm)
 
     def leave(self) -> None:
         """Leave it; what plays goes on."""

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import time
+
 from grebe.app.document.store import Store
 from grebe.app.engine.link import Link
 from grebe.app.engine.plan_feed import PlanFeed
@@ -17,6 +19,9 @@ from grebe.core.songs.edit import set_tempo
 from grebe.core.time.tap import TapTempo
 from grebe.core.units import MAX_BPM, MIN_BPM
 from grebe.words import tr
+
+
+ASKED_S = 1.0
 
 
 class TempoControl:
@@ -43,6 +48,8 @@ class TempoControl:
         self._network = network
         self._looping = looping
         self._tapping = Tapping()
+        self._asked = (0.0, -ASKED_S)
+        """The tempo a session was asked for last, and when: it takes a moment to get there."""
         self.pushed = 0.0
         """Percent by which everything is pushed ahead just now."""
 
@@ -67,10 +74,14 @@ class TempoControl:
         song = self._selection.song
         if song is None:
             return
-        if self._network.takes_tempo(round(self._position.now().bpm + by, 2)):
-            return
-        bpm = round(_held(song.bpm + by), 2)
-        if self._looping.allows(bpm):
+        now_s = time.monotonic()
+        base = song.bpm
+        if self._network.leads:  # what is heard, not what is written: a step is a step from there
+            asked, at = self._asked
+            base = asked if now_s - at < ASKED_S else self._position.now().bpm
+        bpm = round(_held(base + by), 2)
+        self._asked = (bpm, now_s)
+        if not self._network.takes_tempo(bpm) and self._looping.allows(bpm):
             self.take(bpm, "tempo-by-key")
 
     def take(self, bpm: float, merge: str = "") -> None:

@@ -41,8 +41,9 @@ class SessionUse(Value, frozen=True, kw_only=True):
     """Quarter notes by which the phase is counted, where this computer begins the session."""
     shares_starts: bool = True
     """Start and stop with the others; else each its own, on the same one."""
-    brings_tempo: bool = True
-    """The songs' tempi are the session's; else the session's tempo holds through all songs."""
+    brings_tempo: bool = False
+    """The songs' tempi are the session's; else the session's tempo holds through all songs, and
+    nobody else is pulled to it by joining."""
     interface: Annotated[str, Meta(max_length=40)] = ""
     """Network interface; "" is all of them."""
     addresses: Annotated[tuple[NamedAddress, ...], Meta(max_length=MOST_ADDRESSES)] = ()

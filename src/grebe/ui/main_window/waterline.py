@@ -308,9 +308,10 @@ class Waterline(QWidget):
         for index, label in enumerate(self.verdicts):
             words, colour, weight = lines[index] if index < len(lines) else ("", p.muted, 400)
             label.say(words, colour, weight)
-        status, song = session.status, session.song
-        bpm = status.bpm if status is not None and status.running else song.bpm if song else 0.0
-        self.tempo.say(f"{bpm:.2f}", p.ink)
+        now = session.position.now()
+        self.tempo.say(
+            f"{now.bpm:.2f}" if now.running or session.song or now.leader else "0.00", p.ink
+        )
         self.led_by.say(self._led_by(), p.muted)
         self.pushed.say(self._by_hand(), p.crest)
 

@@ -212,6 +212,8 @@ def computer_lines(session: Session, peer: PeerRow | None) -> list[SheetLine]:
     """The sheet's lines on the session and on the one that is selected."""
     peers = session.network.peers
     lines = peer_lines(peer) if peer is not None else []
+    if not session.network.on:  # what joining does is said before it is done
+        lines += [head(tr("Joining")), note(session.network.tempo_words)]
     if peers is not None and peers.session:
         lines += [head(tr("The session")), row(tr("Called"), peers.session)]
         if peers.sealed:
