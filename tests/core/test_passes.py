@@ -9,7 +9,7 @@ import msgspec
 import pytest
 
 from grebe.core.patterns.model import Content, ControlLane, ControlPoint, Hit, Pin, Voice
-from grebe.core.patterns.passes import Sound, dice_key, lane_changes, passes_of
+from grebe.core.patterns.passes import HELD_TICKS, Sound, dice_key, lane_changes, passes_of
 from grebe.core.rng import key_of, roll, shuffled
 from grebe.core.time.swing import swing, swung
 from grebe.core.time.ticks import SIXTEENTH_TICKS, TICKS_PER_QUARTER
@@ -227,3 +227,25 @@ def test_dice_do_not_depend_on_order() -> None:
     assert [roll(key, n) for n in reversed(range(100))] == forward[::-1]
     assert sorted(shuffled(key, 20)) == list(range(20))
     assert 0.35 < sum(forward) / 100 < 0.65
+
+
+def test_a_tie_over_the_end_is_not_struck_again() -> None:
+    """The last hit lasts into the first of the next pass; the first pass alone strikes that."""
+    voice = _hits(Hit(step=0, note=40, gate_length=100), Hit(step=12, note=40, tie=True))
+    passes = passes_of(Content(), voice)
+    assert passes.wraps
+    assert [(s.tick, s.gate_ticks) for s in passes.sounds(0)] == [(0, S), (12 * S, 5 * S)]
+    assert [(s.tick, s.gate_ticks) for s in passes.sounds(1)] == [(28 * S, 5 * S)]
+    assert [s.tick for s in passes.between(0, 48 * S)] == [0, 12 * S, 28 * S, 44 * S]
+    slid = _hits(Hit(step=0, note=43), Hit(step=12, note=40, tie=True))
+    again = passes_of(Content(), slid).between(0, 32 * S)
+    assert [s.tick for s in again] == [0, 12 * S, 16 * S, 28 * S]  # another pitch is struck
+
+
+def test_a_note_tied_round_into_itself_is_held() -> None:
+    """One hit, or hits tied all through: begun once, and nothing after it."""
+    for hits in ((Hit(step=0, tie=True),), (Hit(step=0, tie=True), Hit(step=8, tie=True))):
+        passes = passes_of(Content(), _hits(*hits))
+        assert [(s.tick, s.gate_ticks) for s in passes.between(0, 99 * 16 * S)] == [(0, HELD_TICKS)]
+    by_chance = _hits(Hit(step=0, tie=True, chance=50))
+    assert not passes_of(Content(), by_chance).wraps

@@ -2,14 +2,25 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+
 import msgspec
 import pytest
 
 from grebe.core.document import Project, with_content
 from grebe.core.patterns import edit
 from grebe.core.patterns.model import Content, ControlLane, ControlPoint, Hit, Pattern, Voice
-from grebe.core.player.commands import Begin, Fill, Launch, LaunchAt, Metronome, ReplacePlan
-from grebe.core.player.events import ControlChange, Due, NoteOn, SectionStarts
+from grebe.core.player.commands import (
+    Begin,
+    Fill,
+    Halt,
+    Launch,
+    LaunchAt,
+    Metronome,
+    Mute,
+    ReplacePlan,
+)
+from grebe.core.player.events import ControlChange, Due, NoteOff, NoteOn, SectionStarts
 from grebe.core.player.plan import make_plan
 from grebe.core.player.player import Player
 from grebe.core.player.whole import song_events
@@ -160,3 +171,60 @@ def test_launches_from_a_quarter_beat_to_a_bar(at: LaunchAt, beats: float) -> No
     dues = player.advance(17 * BEAT)
     starts = [t / BEAT for t, _, e in dues if isinstance(e, SectionStarts)]
     assert starts == [beats]
+
+
+def drone() -> Project:
+    """A note that opens an input, held as long as its scene lasts, under a beat; then another."""
+    held = msgspec.structs.replace(
+        build.voice("x...............", 30, "gate"), hits=(Hit(step=0, tie=True),)
+    )
+    low = build.pattern("low", "box", build.voice("x...x...x...x...", 36), held)
+    other = build.pattern("other", "box", build.voice("x...............", 50))
+    scenes = [build.scene("a", 4, box=["low"]), build.scene("b", 2, box=["other"])]
+    box = build.device("box")
+    return build.project([box], [low, other], scenes, build.song("a", "b"))
+
+
+def held_notes(dues: list[Due], note: int = 30) -> list[tuple[float, str]]:
+    """(bar, on or off) of one note."""
+    return [
+        (t / BAR, "on" if isinstance(e, NoteOn) else "off")
+        for t, _, e in dues
+        if isinstance(e, (NoteOn, NoteOff)) and e.note == note
+    ]
+
+
+def test_a_held_note_lasts_while_its_scene_does() -> None:
+    """One on, no off and on at the wrap, one off where the scene ends."""
+    player = Player(make_plan(drone(), drone().songs[0]))
+    dues = player.apply(Begin()) + player.advance(7 * BAR)
+    assert held_notes(dues) == [(0, "on"), (4, "off")]
+
+
+def test_a_held_note_is_there_wherever_one_comes_in_and_after_a_mute() -> None:
+    """Located in the middle it is struck first; muted it ends, and comes back."""
+    player = Player(make_plan(drone(), drone().songs[0]))
+    dues = player.apply(Begin(tick=BAR + BAR // 2)) + player.advance(2 * BAR)
+    assert held_notes(dues) == [(1.5, "on")]
+    dues = player.apply(Mute(device="box", voice="gate", on=True))
+    dues += player.apply(Mute(device="box", voice="gate", on=False))
+    assert [kind for _, kind in held_notes(dues)] == ["off", "on"]
+    dues = player.apply(Halt())
+    assert [kind for _, kind in held_notes(dues)] == ["off"]
+
+
+def test_a_held_note_survives_an_edit_of_something_else() -> None:
+    """And ends with an edit that takes it away."""
+    project = drone()
+    player = Player(make_plan(project, project.songs[0]))
+    player.apply(Begin())
+    player.advance(BAR)
+
+    def edited(edit: Callable[[Content], Content]) -> list[Due]:
+        after = with_content(project, "low", edit)
+        return player.apply(ReplacePlan(plan=make_plan(after, after.songs[0])))
+
+    louder = edited(lambda c: msgspec.structs.replace(c, swing=60.0))
+    assert held_notes(louder) == []
+    gone = edited(lambda c: msgspec.structs.replace(c, voices=c.voices[:1]))
+    assert [kind for _, kind in held_notes(gone)] == ["off"]

@@ -17,7 +17,7 @@ import mido
 from grebe.core.arriving import FileTrack, MidiFileTracks
 from grebe.core.patterns.capture import Played, Taken, content_from, played_grid
 from grebe.core.patterns.model import Pattern
-from grebe.core.patterns.passes import dice_key, passes_of
+from grebe.core.patterns.passes import HELD_TICKS, dice_key, passes_of
 from grebe.core.rig.model import Device
 from grebe.core.rig.spec import PITCHED_KINDS
 from grebe.core.time.meter import Meter, parse_meter
@@ -247,7 +247,11 @@ def pattern_to_midi(pattern: Pattern, device: Device, bpm: float, passes: int = 
                 continue
             on = mido.Message("note_on", channel=channel, note=sound.note, velocity=sound.velocity)
             off = mido.Message("note_off", channel=channel, note=sound.note, velocity=64)
-            rows += [(file_tick(sound.tick), on), (file_tick(sound.tick + sound.gate_ticks), off)]
+            # What is held as long as the pattern plays ends with the file.
+            over = (
+                end if sound.gate_ticks >= HELD_TICKS else file_tick(sound.tick + sound.gate_ticks)
+            )
+            rows += [(file_tick(sound.tick), on), (over, off)]
         rows.sort(key=lambda row: (row[0], row[1].type == "note_on"))
         file.tracks.append(track_of(voice.name, rows, end))
     return midi_bytes(file)

@@ -11,7 +11,7 @@ from typing import NamedTuple
 
 from grebe.core.audio.names import ALL_NOTES_OFF, ALL_SOUND_OFF
 from grebe.core.patterns.model import Content
-from grebe.core.patterns.passes import dice_key, passes_of
+from grebe.core.patterns.passes import HELD_TICKS, dice_key, passes_of
 from grebe.core.rig.model import Device, Faults
 from grebe.core.rig.standin import Setup
 from grebe.core.time.ticks import CLOCK_TICKS, CLOCKS_PER_QUARTER, SIXTEENTH_TICKS
@@ -82,6 +82,8 @@ class StandinBox:
         self._loop_control, self._starts_all = setup.loops, setup.starts_all
         self._held: set[int] = set()
         """Notes begun over MIDI."""
+        self._droning: set[int] = set()
+        """Notes of its own pattern that last as long as that plays."""
         self._controllers: dict[int, int] = {}
         self.program = min(self.memory.slots, default=0)
         self.running = False
@@ -256,6 +258,7 @@ class StandinBox:
         elif status == midi.STOP and device.obeys_transport:
             self.loops.halt(at_ns)
             self.running = False
+            self._end_drones(at_ns)
             self._position = self._clock
         elif status == midi.SONG_POSITION and device.obeys_song_position:
             if not self.running:
@@ -331,7 +334,7 @@ class StandinBox:
         if self._last_clock_ns is not None and at_ns > self._last_clock_ns:
             self._interval_ns = at_ns - self._last_clock_ns
         self._last_clock_ns = at_ns
-        self._change_pattern()
+        self._change_pattern(at_ns)
         since = self._clock - self._began
         if since % CLOCKS_PER_QUARTER == 0:
             self._beat(since // CLOCKS_PER_QUARTER, at_ns, out)
@@ -339,12 +342,19 @@ class StandinBox:
             self._play(at_ns, out)
         self._clock += 1
 
-    def _change_pattern(self) -> None:
+    def _end_drones(self, at_ns: int) -> None:
+        """Notes that its pattern held as long as it played."""
+        for note in self._droning:
+            self._tell(note, 0, at_ns)
+        self._droning.clear()
+
+    def _change_pattern(self, at_ns: int) -> None:
         since = self._clock - self._origin
         unit = CLOCKS_PER_BAR if self.device.change_at == "bar" else self._length()
         if self._pending is not None and since % unit == 0 and self._clock > self._began:
             self.program, self._pending = self._pending, None
             self._origin = self._clock
+            self._end_drones(at_ns)
 
     def _play(self, at_ns: int, out: list[StandinReport]) -> None:
         """Sound the own pattern's hits from this clock up to the next."""
@@ -365,6 +375,9 @@ class StandinBox:
                 swung = (self.device.faults.swing_percent - 50) / 50 * SIXTEENTH_TICKS * odd
                 later = round(self._interval_ns * (into + swung) / CLOCK_TICKS)
                 self._sound(sound.note, sound.velocity, at_ns + later, out)
+                if sound.gate_ticks >= HELD_TICKS:
+                    self._droning.add(sound.note)
+                    continue
                 held = round(self._interval_ns * sound.gate_ticks / CLOCK_TICKS)
                 self._tell(sound.note, 0, at_ns + later + held)
 

@@ -20,7 +20,6 @@ from grebe.core.time.tap import TapTempo
 from grebe.core.units import MAX_BPM, MIN_BPM
 from grebe.words import tr
 
-
 ASKED_S = 1.0
 
 

@@ -26,6 +26,9 @@ LEGATO_TICKS = CLOCK_TICKS // 8
 GLIDE_TICKS = CLOCK_TICKS // 2
 """A glide sends at most this often: 48 a quarter note, a fifth of a MIDI cable at 126 BPM."""
 
+HELD_TICKS = 1 << 52
+"""The length of a note that is tied round into itself: it lasts as long as its pattern plays."""
+
 KEPT_PASSES = 64
 _FILLS = {"fill": True, "no fill": False}
 _CHANCE, _STEP = 1, 2  # what is rolled for
@@ -78,6 +81,9 @@ class Passes:
         straight = self._swing == 50 or self.cycle % (2 * self._unit) == 0
         self.steady = certain and straight and voice.direction != "random"
         """Whether every pass is like the first."""
+        self.wraps = self.steady and _wraps(voice)
+        """Whether its last hit is tied over the end into the first of the next pass, which is
+        then not struck again. Every pass but the first is alike all the same."""
         self._struck: dict[Hit, list[Sound]] = {}
         """What each hit sounds like in the first pass."""
         if like is not None and like._way == self._way:
@@ -149,8 +155,31 @@ class Passes:
                     ties.append((first, len(out)))
         if ties:
             self._tie(out, ties, (number + 1) * self.cycle)
+        if self.wraps:
+            self._tie_over_the_end(out, number)
         out.sort(key=_tick)
         return out
+
+    def _tie_over_the_end(self, out: list[Sound], number: int) -> None:
+        """The last hit lasts into the first of the next pass; where that lasts to the end itself,
+        the note is held from its first stroke on."""
+        begin, end = number * self.cycle, (number + 1) * self.cycle
+        first = min(s.tick for s in out)
+        for head in [s for s in out if s.tick == first]:
+            tail = next(
+                (s for s in out if s.note == head.note and s.tick + s.gate_ticks >= end), None
+            )
+            if tail is None:
+                continue
+            gate = HELD_TICKS
+            if tail is not head:
+                gate = end + (head.tick - begin) + head.gate_ticks - tail.tick
+            if number and tail is head:
+                out.remove(head)
+                continue
+            out[out.index(tail)] = tail._replace(gate_ticks=gate)
+            if number:
+                out.remove(head)
 
     def between(self, begin: int, end: int, key: int | None = None) -> list[Sound]:
         """What sounds from tick `begin` up to `end`, from whichever pass; early ones at 0."""
@@ -158,8 +187,10 @@ class Passes:
         last = (end + self.early_ticks) // self.cycle
         out: list[Sound] = []
         for number in range(first, last + 1):
-            later = number * self.cycle if self.steady else 0
-            for sound in self.sounds(0) if self.steady else self.sounds(number, key):
+            # Of a steady voice all passes are like the first, or, tied over the end, the second.
+            like = min(number, int(self.wraps)) if self.steady else number
+            later = (number - like) * self.cycle
+            for sound in self.sounds(like) if self.steady else self.sounds(number, key):
                 tick = max(0, sound.tick + later)
                 if begin <= tick < end:
                     out.append(sound._replace(tick=tick))
@@ -251,6 +282,15 @@ class Passes:
                     gate = until - sound.tick + out[same].gate_ticks
                     del out[same]
                 out[index] = sound._replace(gate_ticks=max(1, gate))
+
+
+def _wraps(voice: Voice) -> bool:
+    """Whether a voice that always plays alike is tied from its last hit into its first."""
+    if voice.direction != "forward" or voice.one_shot or not voice.hits:
+        return False
+    first, last = voice.hits[0], voice.hits[-1]
+    plain = first.ratchet == last.ratchet == 1 and not first.flam and not first.when
+    return last.tie and plain and not last.when
 
 
 def _pass_of(content: Content, number: int) -> int:

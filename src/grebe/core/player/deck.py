@@ -10,6 +10,7 @@ from typing import NamedTuple, TypeAlias
 
 from grebe.core.patterns.model import Content, ControlLane, Pattern, Voice
 from grebe.core.patterns.passes import (
+    HELD_TICKS,
     Passes,
     Sound,
     dice_key,
@@ -58,6 +59,16 @@ class Lane:
         self.notes: list[Entry] = []
         self.alike: list[Entry] | None = None
         """What every pass sends, where all are the same and none reaches into another."""
+
+    @property
+    def held_over(self) -> tuple[Entry, ...]:
+        """Notes that last as long as it plays, as its first pass strikes them."""
+        return ()
+
+    @property
+    def lets_go(self) -> bool:
+        """Whether what it holds over the end of a pass is to end when something else plays."""
+        return False
 
     def entries(self, number: int) -> list[Entry]:
         """What pass `number` sends, by ticks from the lane's origin."""
@@ -130,6 +141,19 @@ class VoiceLane(Lane):
         else:
             self.alike = _alike_after(self._passes, channel, before._passes, before.alike)
 
+    @property
+    def held_over(self) -> tuple[Entry, ...]:
+        """Notes that are tied round into themselves."""
+        if not self._passes.wraps:
+            return ()
+        sounds = [s for s in self._passes.sounds(0) if s.gate_ticks == HELD_TICKS]
+        return tuple(_entries(sounds, self.channel))
+
+    @property
+    def lets_go(self) -> bool:
+        """Where its last hit is tied into its first."""
+        return self._passes.wraps
+
     def entries(self, number: int) -> list[Entry]:
         """The notes of a pass."""
         return _entries(self._passes.sounds(number, self._key), self.channel)
@@ -159,7 +183,7 @@ def _alike(passes: Passes, channel: int) -> list[Entry] | None:
 
 
 def _is_alike(passes: Passes) -> bool:
-    if not passes.steady or passes.early_ticks:
+    if not passes.steady or passes.early_ticks or passes.wraps:
         return False
     sounds = passes.sounds(0)
     return bool(sounds) and sounds[0].tick >= 0 and sounds[-1].tick < passes.cycle
@@ -271,6 +295,26 @@ class Deck:
     def end_of(self, key: int) -> NoteEnds:
         """What stands for the end of a note."""
         return self.ends.get(key) or self.ends.setdefault(key, NoteEnds(self, key))
+
+    def let_go(self, tick: int, *, all_of_them: bool) -> list[Due]:
+        """Notes held over the end of a pass end when something else plays; after an edit those
+        that the lanes would hold still stay (unless `all_of_them`)."""
+        kept = set() if all_of_them else {e[2] for lane in self.lanes for e in lane.held_over}
+        ending = {k for k, (end, _) in self.held.items() if end >= HELD_TICKS and k not in kept}
+        if all_of_them:
+            ending |= {n[2] for lane in self.lanes if lane.lets_go for n in lane.notes}
+        return [(tick, self.device.id, self.held.pop(key)[1]) for key in ending & self.held.keys()]
+
+    def strike_held(self, tick: int) -> list[Due]:
+        """Notes that are to be held and were begun before `tick`: begun now, where they do not
+        sound."""
+        out: list[Due] = []
+        for lane in self.lanes:
+            for at, gate, key, on, off, _ in () if lane.silent else lane.held_over:
+                if lane.origin + at < tick and key not in self.held and on and off:
+                    self.held[key] = (tick + gate, off)
+                    out.append((tick, self.device.id, on))
+        return out
 
     def end_notes(self, tick: int) -> list[Due]:
         """The ends, at `tick`, of all notes that sound; none does afterwards."""

@@ -74,7 +74,7 @@ class DevicePlayer:
             deck.generation += 1
             deck.begin(chain, origin, tick)
             self.tell_program(out, tick, deck.pattern)
-            self.start_lanes(tick)
+            self.start_lanes(out, tick)
             self.schedule_chain(tick)
         if part.tracks is not None:
             out += run.loopers.want(deck.device.id, part.tracks, tick, opening=opening)
@@ -117,10 +117,12 @@ class DevicePlayer:
             change = ProgramChange(channel=device.told_on, program=pattern.program)
             out.append((tick, device.id, change))
 
-    def start_lanes(self, tick: int, before: str = "") -> None:
+    def start_lanes(self, out: list[Due], tick: int, before: str = "") -> None:
         """Begin what is played; `before` is the pattern it played until an edit just now."""
         run, deck = self._run, self.deck
         edited = deck.lanes if deck.pattern is not None and deck.pattern.id == before else []
+        if not edited:
+            out += deck.let_go(tick, all_of_them=True)
         deck.lanes = []
         if deck.device.plays != "grebe" or deck.pattern is None:
             return
@@ -129,6 +131,8 @@ class DevicePlayer:
             lane.silent = run.mutes.lane_silent(lane)
             deck.lanes.append(lane)
             run.scheduler.stroke(lane)
+        out += deck.let_go(tick, all_of_them=False)
+        out += deck.strike_held(tick)
 
     def schedule_chain(self, tick: int) -> None:
         """Have the chain go on where its pattern ends, and the box told before that."""
@@ -161,7 +165,7 @@ class DevicePlayer:
             deck.generation += 1
             deck.origin = deck.entered
             self.tell_program(out, tick, after)
-            self.start_lanes(tick)
+            self.start_lanes(out, tick)
         self.schedule_chain(tick)
 
     def tell_what_plays(self, out: list[Due], tick: int) -> None:
@@ -179,7 +183,9 @@ class DevicePlayer:
         if self._run.spans:
             out += self._run.mutes.apply(self.deck, tick)
 
-    def renew(self, device: Device, patterns: dict[str, Pattern], tick: int) -> None:
+    def renew(
+        self, out: list[Due], device: Device, patterns: dict[str, Pattern], tick: int
+    ) -> None:
         """An edited plan: device and patterns as they are there, from here on."""
         deck = self.deck
         if self._coming is not None:
@@ -192,7 +198,7 @@ class DevicePlayer:
         deck.generation += 1
         deck.chain = chain
         deck.position %= max(1, len(chain))
-        self.start_lanes(tick, played)
+        self.start_lanes(out, tick, played)
         self.schedule_chain(tick)
 
     # Another chain in the middle of a section
@@ -236,7 +242,7 @@ class DevicePlayer:
         deck.generation += 1
         deck.begin(chain, origin, tick)
         self.tell_program(out, tick, deck.pattern)
-        self.start_lanes(tick)
+        self.start_lanes(out, tick)
         self.schedule_chain(tick)
         out += self._run.mutes.apply(deck, tick)
 
@@ -309,7 +315,7 @@ class DevicePlayers:
             for line in box.lines:
                 made = self._made_or_kept(box, line, old.pop(line.id, None))
                 self.by_id[line.id] = made
-                made.renew(line, patterns, run.tick)
+                made.renew(out, line, patterns, run.tick)
         self._find_who_tells()
         for player in old.values():
             player.gone(out, run.tick)

@@ -164,8 +164,14 @@ class Mutes:
         was_sounding = [lane for lane in deck.lanes if not lane.silent]
         for lane in deck.lanes:
             lane.silent = self.lane_silent(lane)
-        hushed = {note[2] for lane in was_sounding if lane.silent for note in lane.notes}
-        return [(tick, line, deck.held.pop(key)[1]) for key in hushed & deck.held.keys()]
+        hushed = {
+            note[2]
+            for lane in was_sounding
+            if lane.silent
+            for note in (*lane.notes, *lane.held_over)
+        }
+        ended = [(tick, line, deck.held.pop(key)[1]) for key in hushed & deck.held.keys()]
+        return ended + deck.strike_held(tick)
 
     def lane_silent(self, lane: Lane) -> bool:
         """Whether a row is to be silent."""
