@@ -441,14 +441,18 @@ def test_edits_of_a_set() -> None:
 
 
 def test_versions_of_a_song_side_by_side() -> None:
-    """Everything in begins where the fullest begins, without mutes; the place takes either."""
+    """Everything in begins where the fullest begins, without mutes, those saved in scenes neither;
+    a scene that does not come again follows. The place takes either."""
     project = three_songs(place(1))
-    thin = build.scene("t", 2, bass=["b1"])
+    muted = Part(device="drums", chain=("d1",), muted=True)
+    thin = build.scene("t", 2, bass=["b1"], drums=muted)
     built = msgspec.structs.replace(
         project.songs[0],
         sections=(
+            Section(id="w", scene="b", mutes=(MuteRegion(device="drums", long=999),)),
             Section(id="x", scene="t"),
             Section(id="y", scene="b", bpm=110.0, mutes=(MuteRegion(device="drums"),)),
+            Section(id="z", scene="b"),
         ),
     )
     project = msgspec.structs.replace(
@@ -463,7 +467,10 @@ def test_versions_of_a_song_side_by_side() -> None:
         "everything in",
         "S1, everything in",
     )
-    assert [s.id for s in song.sections] == ["y"]
+    assert [s.id for s in song.sections] == ["y", "x", "z"]
+    unmuted = project.scene(song.sections[1].scene)
+    assert (unmuted.name, unmuted.part("drums").muted) == ("t, all in", False)
+    assert project.scene("t").part("drums").muted
     assert (song.bpm, song.sections[0].bpm, song.sections[0].mutes) == (110.0, None, ())
     assert [s.id for s in versions_of(project, made)] == ["s1", made]
     taken = other_version(project, "night", "e1")

@@ -8,6 +8,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from grebe.core.document import Project
+from grebe.core.patterns.loops import Loop, Slice
+from grebe.core.patterns.model import Voice
+from grebe.core.patterns.struck import is_drum, is_hat
 from grebe.core.rig.spec import HandMove, Spec, SpecVoice
 from grebe.core.songs import edit
 from grebe.core.songs.cues import cue_sheet
@@ -30,8 +33,8 @@ from grebe.core.songs.scenes import (
     put_value,
     remove_scene,
     set_part,
-    vary,
 )
+from grebe.core.songs.variations import drums_in, vary
 from grebe.core.time.ticks import SIXTEENTH_TICKS, TICKS_PER_QUARTER
 from grebe.errors import EditError
 from tests import build
@@ -164,8 +167,9 @@ def test_scenes_made_copied_moved_removed() -> None:
 
 
 def varied(way: str, scene: str = "b") -> tuple[Project, Scene]:
-    project, new = vary(PROJECT, scene, way, "song")
-    return project, project.scene(new)
+    made = vary(PROJECT, scene, way, "song")
+    assert made.done.endswith(".")
+    return made.project, made.project.scene(made.scene)
 
 
 def test_ways_to_vary_a_scene() -> None:
@@ -177,9 +181,80 @@ def test_ways_to_vary_a_scene() -> None:
     assert scene.part("drums").silent_voices == ("hat",)
     project, scene = varied("together", "a")
     assert scene.part("bass").chain == ("b1",)
-    assert vary(project, "a", "together")[0].scenes[1].name == "a, all in 2"
+    assert vary(project, "a", "together").project.scenes[1].name == "a, all in 2"
     with pytest.raises(EditError, match="that already"):
         vary(PROJECT, "b", "together")
+
+
+def sampler() -> Project:
+    """A sampler that holds drums and a loop in one pattern, and nothing else that drums."""
+    box = build.device("box", kind="sampler", channel=1)
+    voices = [
+        msgspec.structs.replace(build.voice("x...x...x...x...", note, voice), name=name)
+        for note, voice, name in ((60, "k", "Kick"), (61, "s", "Snare 2"), (62, "h", "Closed hat"),
+                                  (63, "l", "Gravel 1"), (64, "v", "Ohh, long"))
+    ]  # fmt: skip
+    piece = Slice(start=0, end=9, note=61, at=0)
+    loop_ = Loop(id="l", name="Gravel", device="box", file="g.wav", rate=48_000, samples=99,
+                 slices=(piece,))  # fmt: skip
+    project = build.project(
+        [box], [build.pattern("p", "box", *voices)], [build.scene("a", 4, box=["p"])],
+        build.song("a"),
+    )  # fmt: skip
+    return msgspec.structs.replace(project, loops=(loop_,))
+
+
+def test_variations_go_by_what_the_voices_are() -> None:
+    """On a sampler the drums go and the rest stays; what was done is said."""
+    project = sampler()
+    made = vary(project, "a", "no_drums")
+    part = made.project.scene(made.scene).part("box")
+    assert (part.muted, part.silent_voices) == (False, ("k", "h"))  # the snare's note is a slice
+    assert made.done == "a, no drums: Kick, Closed hat of Box are silent."
+    assert vary(project, "a", "no_hats").done == "a, no hats: Closed hat of Box are silent."
+    out = vary(project, "a", "last_bar", "song")
+    assert {m.voice for m in out.project.songs[0].sections[0].mutes} == {"k", "h"}
+    risen = vary(project, "a", "riser")
+    pattern = risen.project.pattern(risen.project.scene(risen.scene).part("box").chain[0])
+    assert pattern.content.voices[-1].note == 62
+    (found,) = drums_in(project, project.scenes[0])
+    assert not found.only
+    bare = msgspec.structs.replace(project, patterns=(
+        build.pattern("p", "box", build.voice("x...")),
+    ))  # fmt: skip
+    whys = {"no_drums": "no drums sound", "no_hats": "no hats", "last_bar": "no drums sound",
+            "riser": "nothing to rise over"}  # fmt: skip
+    for way, why in whys.items():
+        with pytest.raises(EditError, match=why):
+            vary(bare, "a", way, "song")
+
+
+@pytest.mark.parametrize(
+    ("note", "name", "hat"),
+    [(36, "Bass Drum 1", False), (38, "Acoustic Snare", False), (42, "Closed Hi-hat", True),
+     (44, "Pedal Hi-hat", True), (46, "Open Hi-hat", True), (49, "Crash Cymbal 1", False),
+     (56, "Cowbell", False), (75, "Claves", False), (81, "Open Triangle", False)],
+)  # fmt: skip
+def test_general_midi_s_percussion(note: int, name: str, hat: bool) -> None:
+    """General MIDI level 1's percussion map: by note on channel 10, and by its names elsewhere."""
+    synth = build.device("x", kind="synth")
+    by_note = Voice(id="v", name="Note", note=note, channel=10)
+    assert is_drum(by_note, synth)
+    assert is_hat(by_note) == hat
+    assert not is_drum(Voice(id="v", name="Note", note=note), synth)
+    named = Voice(id="v", name=name, note=100)
+    assert is_drum(named, synth)
+    assert is_hat(named) == hat
+    assert not is_drum(Voice(id="v", name="Note", note=34, channel=10), synth)
+
+
+def test_everything_together_lets_all_sound() -> None:
+    """Also what has no chain: a track of a box that is muted."""
+    muted = set_part(set_part(PROJECT.scenes[1], "drums", muted=True), "bass", silent_voices=("v",))
+    project = msgspec.structs.replace(PROJECT, scenes=(PROJECT.scenes[0], muted))
+    made = vary(project, "b", "together")
+    assert not any(p.muted or p.silent_voices for p in made.project.scene(made.scene).parts)
+    assert "Drums is let sound" in made.done
 
 
 def test_a_voice_that_rises() -> None:

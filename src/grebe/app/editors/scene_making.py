@@ -17,8 +17,8 @@ from grebe.core.songs.scenes import (
     copy_scene,
     move_scene,
     remove_scene,
-    vary,
 )
+from grebe.core.songs.variations import vary
 from grebe.errors import EditError
 from grebe.words import tr
 
@@ -83,7 +83,15 @@ class SceneMaking:
 
     def _vary(self, way: str) -> None:
         scene, song = self._need(), self.hand.session.selection.song_id
-        self._made(tr("Vary a scene"), lambda p: vary(p, scene, way, song))
+        done = ""
+
+        def varied(project: Project) -> tuple[Project, str]:
+            nonlocal done
+            project, found, done = vary(project, scene, way, song)
+            return project, found
+
+        self._made(tr("Vary a scene"), varied)
+        self.hand.session.say("info", done)
 
     @does("no_drums")
     def no_drums(self) -> None:

@@ -6,7 +6,7 @@ from grebe.app.doing import does
 from grebe.app.editors.song_form import CUTOFF, SongHand
 from grebe.core.player.marks import curve_value
 from grebe.core.songs import edit
-from grebe.core.songs.scenes import drum_boxes
+from grebe.core.songs.variations import drum_words, drums_in, silencings
 from grebe.core.time.ticks import SIXTEENTH_TICKS
 from grebe.errors import EditError
 from grebe.words import tr
@@ -40,18 +40,20 @@ class MarkEdits:
     def drums_out(self) -> None:
         """Drums out over what is selected, or the section's last two bars; in again where out."""
         hand, layout = self.hand, self.hand.layout
-        drums = [d.id for d in drum_boxes(hand.project)]
-        if not drums:
-            raise EditError(tr("no box of the rig is a drum box"))
         first, last = hand.selection
         span = hand.span
         if hand.anchor is None and span is not None:
             first = max(span.tick, span.end - LAST_BARS * span.scene.meter.bar_ticks)
             last = span.end
-        out = all(edit.is_silenced(layout, d, "", first) for d in drums)
+        scenes = {s.scene.id: s.scene for s in layout.spans if s.tick < last and s.end > first}
+        found = [row for scene in scenes.values() for row in drums_in(hand.project, scene)]
+        drums = dict.fromkeys(silencings(tuple(found)))
+        if not drums:
+            raise EditError(tr("no drums play there"))
+        out = all(edit.is_silenced(layout, line, voice, first) for line, voice in drums)
         how, made = edit.unsilence if out else edit.silence, layout.song
-        for device in drums:
-            made = how(hand.project.layout(made), device, "", first, last)
+        for line, voice in drums:
+            made = how(hand.project.layout(made), line, voice, first, last)
         hand.change(tr("Drums in") if out else tr("Drums out"), lambda _: made)
         bars = tr(
             "bar {bar_at} to {bar_at2}",
@@ -60,7 +62,12 @@ class MarkEdits:
         )
         hand.session.say(
             "info",
-            tr("Drums {what}, {bars}.", what=tr("in again") if out else tr("out"), bars=bars),
+            tr(
+                "{drums} {what}, {bars}.",
+                what=tr("in again") if out else tr("out"),
+                bars=bars,
+                drums=drum_words(tuple({d.line.id: d for d in found}.values())),
+            ),
         )
 
     @does("fill_over")

@@ -7,10 +7,12 @@ from typing import Any
 
 import msgspec
 
-from grebe.core.document import Project, with_set
+from grebe.core.document import Project, with_scene, with_set
 from grebe.core.sets.model import Set, SetSong, wished
 from grebe.core.songs.energy import song_bars
 from grebe.core.songs.model import Section, Song
+from grebe.core.songs.scenes import copy_scene, free_scene_name
+from grebe.core.songs.variations import heard
 from grebe.errors import EditError
 from grebe.words import tr
 
@@ -107,8 +109,9 @@ def other_version(project: Project, set_id: str, entry: str) -> Project:
 def all_in(project: Project, song_id: str) -> tuple[Project, str]:
     """The project with another version of a song: everything already in, nothing built up.
 
-    It begins with the first section that has nine tenths of the fullest one's energy, and has
-    no mutes laid over it.
+    It begins with the first section that has nine tenths of the fullest one's energy. What was
+    before that is left out where its scene comes again, else it follows; nothing is muted any
+    more, neither over the song nor in its scenes, of which there are then unmuted ones.
     """
     song = project.song(song_id)
     layout = project.layout(song)
@@ -118,7 +121,14 @@ def all_in(project: Project, song_id: str) -> tuple[Project, str]:
     means = [_mean([b.energy for b in bars if b.span == n]) for n in range(len(layout.spans))]
     first = next(n for n, mean in enumerate(means) if mean >= 0.9 * max(means))
     begin = [s.id for s in song.sections].index(layout.spans[first].section.id)
-    sections = tuple(msgspec.structs.replace(s, mutes=()) for s in song.sections[begin:])
+    later = {s.scene for s in song.sections[begin:]}
+    once = {s.scene: s for s in reversed(song.sections[:begin]) if s.scene not in later}
+    kept = tuple(s for s in song.sections[:begin] if once.get(s.scene) is s)
+    ordered = (song.sections[begin], *kept, *song.sections[begin + 1 :])
+    project, unmuted = _unmuted_scenes(project, {s.scene for s in ordered})
+    sections = tuple(
+        msgspec.structs.replace(s, mutes=(), scene=unmuted.get(s.scene, s.scene)) for s in ordered
+    )
     bpm = layout.tempo.bpm_at(layout.spans[first].tick + 1)
     root = song.version_of or song.id
     made = msgspec.structs.replace(
@@ -128,6 +138,18 @@ def all_in(project: Project, song_id: str) -> tuple[Project, str]:
     at = [s.id for s in project.songs].index(song_id) + 1
     songs = (*project.songs[:at], made, *project.songs[at:])
     return msgspec.structs.replace(project, songs=songs), made.id
+
+
+def _unmuted_scenes(project: Project, scenes: set[str]) -> tuple[Project, dict[str, str]]:
+    """The project with an unmuted copy of each of these scenes that has mutes, by its id."""
+    made: dict[str, str] = {}
+    for scene in project.scenes:
+        if scene.id in scenes and heard(scene) != scene:
+            name = free_scene_name(project, tr("{scene}, all in", scene=scene.name))
+            project, new = copy_scene(project, scene.id, name)
+            project = with_scene(project, new, heard)
+            made[scene.id] = new
+    return project, made
 
 
 def _mean(values: Sequence[float]) -> float:
