@@ -13,7 +13,7 @@ import pytest
 from grebe.app.document.demo import demo_bytes
 from grebe.app.live.osc_model import ACTIONS, ASKED, TOLD, OscModel, address_list
 from grebe.app.live.watching import WatchedSession
-from grebe.core.player.commands import Begin, Halt, Launch, Mute, Solo, Steer
+from grebe.core.player.commands import Begin, Halt, Launch, Mute, Solo, Steer, Swap
 from grebe.core.rig.model import PEERS_ID
 from grebe.core.session.use import OscUse
 from grebe.network.osc import MOST_CLIENTS, Surfaces
@@ -135,6 +135,11 @@ def test_what_is_asked_for_is_asked_of_the_engine(desk: Desk) -> None:
         (("/grebe/launch", 3, "section_end"), Launch(section=desk.sections[2], at="section_end")),
         (("/grebe/mute/2", 1), Mute(device="knot", on=True)),
         (("/grebe/solo/1", 0), Solo(device="smew", on=False)),
+        (("/grebe/mute/knot", 1), Mute(device="knot", on=True)),
+        (("/grebe/mute/smew/kick", 1), Mute(device="smew", voice="kick", on=True)),
+        (("/grebe/solo/smew", 1), Solo(device="smew", on=True)),
+        (("/grebe/swap/smew", "ebb beat", "bar"), Swap(device="smew", pattern="p03", at="bar")),
+        (("/grebe/swap/smew", ""), Swap(device="smew", pattern="")),
         (("/grebe/do/next_in",), Do(action="next_in")),
         (("/grebe/do/fill", 0), Do(action="fill", down=False)),
     ]
@@ -151,7 +156,8 @@ def test_what_is_asked_for_is_asked_of_the_engine(desk: Desk) -> None:
     [("/grebe/run",), ("/grebe/run", "yes"), ("/grebe/tempo", 4000.0), ("/grebe/tempo", "fast"),
      ("/grebe/launch", "No such"), ("/grebe/launch", 99), ("/grebe/launch", 1, "later"),
      ("/grebe/mute/99", 1), ("/grebe/mute/x", 1), ("/grebe/mute", 1), ("/grebe/do/shutdown",),
-     ("/grebe/do/tempo", 1), ("/other", 1), ("/grebe/subscribe", 70000)],
+     ("/grebe/mute/nobody", 1), ("/grebe/mute/smew/nothing", 1), ("/grebe/swap/smew", "nothing"),
+     ("/grebe/swap/smew", "", "later"), ("/grebe/swap/nobody", ""), ("/grebe/do/tempo", 1), ("/other", 1), ("/grebe/subscribe", 70000)],
 )  # fmt: skip
 def test_what_cannot_be_done_is_counted_and_said(
     desk: Desk, words: tuple[str | float, ...]

@@ -476,7 +476,7 @@ def test_stage_by_mouse_and_touch(performer: Performer) -> None:
     click(canvas, target(":solo"))
     block = canvas._blocks._boxes[0].center() * canvas._scale
     click(canvas, block)
-    performer.wait(lambda: "smew" in session.status.solos)  # type: ignore[union-attr]
+    performer.wait(lambda: ("smew", "") in session.status.solos)  # type: ignore[union-attr]
     click(canvas, block)
     performer.wait(lambda: not session.status.solos)  # type: ignore[union-attr]
     click(canvas, target(":solo"))

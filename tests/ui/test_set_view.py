@@ -259,7 +259,7 @@ def test_the_demo_set_from_the_keyboard(performer: Performer) -> None:
     performer.press(K.Key_Backspace)
     performer.wait(lambda: not session.status.launched)  # type: ignore[union-attr]
     performer.press(K.Key_1, CTRL | SHIFT)
-    performer.wait(lambda: session.status.solos == ("smew",))  # type: ignore[union-attr]
+    performer.wait(lambda: session.status.solos == (("smew", ""),))  # type: ignore[union-attr]
     frame.grab()
     performer.press(K.Key_1, CTRL | SHIFT)
     performer.act("song_number")

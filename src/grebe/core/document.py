@@ -58,16 +58,15 @@ class Project(Value, frozen=True, kw_only=True):
 
     @property
     def players(self) -> tuple[Device, ...]:
-        """Boxes and tracks that have something to play: a pattern, a part in a scene, or rows of
-        a pattern of their box."""
+        """Boxes, and after them tracks, that have something to play: a pattern, a part in a scene,
+        or rows of a pattern of their box. Their order is that of numbers on pedals and Stage."""
         busy = {p.device for p in self.patterns}
         busy |= {part.device for scene in self.scenes for part in scene.parts}
-        out: list[Device] = []
         for device in self.rig.devices:
             if device.id in busy:
                 busy |= {line_id(device.id, t.id) for t in device.tracks if t.patterns == "box"}
-            out += [line for line in device.lines if line.id in busy]
-        return tuple(out)
+        tracks = (line for device in self.rig.devices for line in device.lines[1:])
+        return tuple(line for line in (*self.rig.devices, *tracks) if line.id in busy)
 
     def scene(self, scene_id: str) -> Scene:
         """The scene with this id; KeyError when there is none."""

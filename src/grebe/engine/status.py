@@ -5,6 +5,7 @@ from __future__ import annotations
 import msgspec
 
 from grebe.core.player.player import Player
+from grebe.core.player.promise import LineState, Promise
 from grebe.core.sync.timeline import SongTimeline
 from grebe.engine.connections import Connections
 from grebe.engine.controls import Controls
@@ -39,6 +40,8 @@ class StatusReport:
         self._watch = watch
         self._next: tuple[str, int, bool] = ("", 0, False)
         """The section that is next, where it comes in, whether it was launched."""
+        self._coming: Promise | None = None
+        self._lines: tuple[LineState, ...] = ()
         self._last_word = 0
 
     def status(self, now: int) -> Status:
@@ -60,6 +63,8 @@ class StatusReport:
             boundary=self._next[1],
             launched=self._next[2],
             last_word=self._last_word,
+            lines=self._lines,
+            coming=self._coming,
             devices=outputs.statuses(),
             overruns=self._connections.ports.overruns,
             peers=self._peering.status(now),
@@ -81,9 +86,11 @@ class StatusReport:
         show until it is over."""
         if timeline is None:
             self._next, self._last_word = ("", 0, False), 0
+            self._coming, self._lines = None, ()
         if player is not None and (timeline is None or player.section == section):
             self._next = (player.next_section, player.boundary, player.launched)
             self._last_word = player.last_word if timeline is not None else 0
+            self._coming, self._lines = player.promise(), player.now
 
 
 def place_of(player: Player | None, timeline: SongTimeline | None, now: int) -> Status:

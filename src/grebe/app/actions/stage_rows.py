@@ -46,6 +46,8 @@ STAGE: tuple[Action, ...] = (
        effect="plays", on="mute", needs="box", numbers=range(1, 9)),
     _s("solo", "Alone, or not, number", "Ctrl+Shift+{n}", group="Alone", words="solo only",
        effect="plays", on="mute", needs="box", numbers=range(1, 9)),
+    _s("blocks_page", "The next eight boxes and tracks have the digits", "B", group="Mutes",
+       words="more page tracks blocks", on="mute", needs="box"),
     _s("track", "Record, close, over, start loop track", "Alt+{n}", group="Loop tracks",
        words="looper overdub record", effect="plays", needs="looper running",
        numbers=range(1, 6)),

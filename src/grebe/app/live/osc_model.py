@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Iterator
-from typing import NamedTuple
+from typing import NamedTuple, get_args
 
 from grebe.app.live.reading import Reading
 from grebe.app.live.stage_model import StageModel
-from grebe.core.player.commands import Begin, Halt, Launch, Mute, Solo, Steer
-from grebe.core.player.controls import LEARNABLE, TURNED
+from grebe.core.player.commands import Begin, Halt, Launch, Mute, Solo, Steer, Swap, SwapAt
+from grebe.core.player.controls import LEARNABLE, MOST_MUTES, TURNED
 from grebe.core.rig.model import PEERS_ID
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.core.units import MAX_BPM, MIN_BPM
@@ -46,6 +46,8 @@ TOLD: tuple[OscTold, ...] = (
     OscTold("/grebe/held", "int", "1 while the section is held."),
     OscTold("/grebe/mute/N", "int text", "1 while number N is muted, and its name."),
     OscTold("/grebe/solo/N", "int text", "1 while number N sounds alone, and its name."),
+    OscTold("/grebe/plays/BOX[/TRACK]", "text text",
+         "The pattern that a box or track plays, and why it is silent where it is."),
     OscTold("/grebe/track/N", "text", "State of loop track N."),
     OscTold("/grebe/peers", "int", "Other computers in the session."),
     OscTold("/grebe/move", "text float",
@@ -67,12 +69,17 @@ ASKED: tuple[OscRequest, ...] = (
     OscRequest("/grebe/launch", "int [text]", "The same by its number in the song, from 1."),
     OscRequest("/grebe/mute/N", "int", "1 mutes number N, 0 lets it sound."),
     OscRequest("/grebe/solo/N", "int", "1: number N alone; 0: no longer."),
+    OscRequest("/grebe/mute/BOX[/TRACK][/VOICE]", "int",
+          "The same of a box, track or voice by id."),
+    OscRequest("/grebe/solo/BOX[/TRACK][/VOICE]", "int", "The same of what sounds alone."),
+    OscRequest("/grebe/swap/BOX[/TRACK]", "text [text]",
+          'Another pattern by its name, "end" of its pattern, on the next "bar" or "now"; "" gives '
+          "back the scene's."),
     OscRequest("/grebe/do/ACTION", "[int]",
           "Any action that can be learnt on Stage; 0 lets go of those that are held."),
 )  # fmt: skip
 ACTIONS = tuple(named.id for named in LEARNABLE if named.id not in TURNED)
 LAUNCH_AT = ("bar", "section_end", "beat", "quarter_beat", "now")
-MOST_NUMBERED = 16
 
 
 class OscModel:
@@ -103,9 +110,13 @@ class OscModel:
         out["/grebe/scene"] = (names[here], here + 1) if here >= 0 else ("", 0)
         following = names[ids.index(status.next_section)] if status.next_section in ids else ""
         out["/grebe/next"] = (following if status.running else "", int(status.launched))
-        for n, device in enumerate(session.project.players[:MOST_NUMBERED], start=1):
+        for n, device in enumerate(session.project.players[:MOST_MUTES], start=1):
             out[f"/grebe/mute/{n}"] = (int((device.id, "") in status.mutes), device.name)
             out[f"/grebe/solo/{n}"] = (int((device.id, "") in status.solos), device.name)
+        names_of = {p.id: p.name for p in session.project.patterns}
+        for line in status.lines:
+            plays = names_of.get(line.pattern, "")
+            out[f"/grebe/plays/{line.line}"] = (plays, line.because)
         for track in status.tracks:
             out[f"/grebe/track/{track.number}"] = (track.state,)
         return out
@@ -149,14 +160,45 @@ class OscModel:
             yield from plain[head](arguments)
         elif head == "do" and len(rest) == 1 and rest[0] in ACTIONS:
             yield Do(action=rest[0], down=not arguments or _on(arguments))
-        elif head in ("mute", "solo") and len(rest) == 1:
-            players = self.session.project.players
-            if not rest[0].isdecimal() or not 1 <= int(rest[0]) <= len(players):
-                raise ValueError(f"there is no number {rest[0]}")
-            device, on = players[int(rest[0]) - 1].id, _on(arguments)
-            yield Mute(device=device, on=on) if head == "mute" else Solo(device=device, on=on)
+        elif head in ("mute", "solo") and 1 <= len(rest) <= 3:
+            device, voice = self._addressed(rest)
+            asks = Mute if head == "mute" else Solo
+            yield asks(device=device, voice=voice, on=_on(arguments))
+        elif head == "swap" and 1 <= len(rest) <= 2:
+            yield self._swap("/".join(rest), arguments)
         else:
             raise ValueError(f"nothing is asked by {address}")
+
+    def _addressed(self, rest: list[str]) -> tuple[str, str]:
+        """(line, voice or "") by number, or by ids. ValueError where there is none."""
+        project = self.session.project
+        if len(rest) == 1 and rest[0].isdecimal():
+            players = project.players
+            if not 1 <= int(rest[0]) <= len(players):
+                raise ValueError(f"there is no number {rest[0]}")
+            return players[int(rest[0]) - 1].id, ""
+        whole = "/".join(rest)
+        if project.rig.find(whole) is not None:
+            return whole, ""
+        line, voice = "/".join(rest[:-1]), rest[-1]
+        voices = (v.id for p in project.patterns if p.device == line for v in p.content.voices)
+        if line and project.rig.find(line) is not None and voice in voices:
+            return line, voice
+        raise ValueError(f"there is no box, track or voice {whole}")
+
+    def _swap(self, line: str, arguments: tuple[Argument, ...]) -> Swap:
+        project = self.session.project
+        wanted = arguments[0] if arguments else ""
+        at = arguments[1] if len(arguments) > 1 else "end"
+        if at not in get_args(SwapAt):
+            raise ValueError(f"{at} is no moment to change at")
+        if project.rig.find(line) is None:
+            raise ValueError(f"there is no box or track {line}")
+        mine = {p.name.lower(): p.id for p in project.patterns if p.device == line}
+        pattern = mine.get(str(wanted).lower(), "")
+        if wanted and not pattern:
+            raise ValueError(f"{line} has no pattern {wanted}")
+        return Swap(device=line, pattern=pattern, at=at)  # type: ignore[arg-type]
 
     def _run(self, arguments: tuple[Argument, ...]) -> Iterator[ToEngine]:
         yield Begin() if _on(arguments) else Halt()

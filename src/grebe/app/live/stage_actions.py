@@ -11,11 +11,23 @@ from grebe.app.doing import Act, acts_of, does
 from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
 from grebe.core.player.commands import LaunchAt
+from grebe.core.rig.model import Device
 from grebe.core.songs.layout import Layout
 from grebe.core.songs.model import Song
 from grebe.words import tr
 
 MOST_NUMBERED = 16
+ON_A_PAGE = 8
+"""Boxes and tracks that have a block and a digit at a time."""
+
+
+def on_page(session: Session) -> tuple[Device, ...]:
+    """Those that have them now."""
+    players = session.project.players
+    first = session.stage.page * ON_A_PAGE
+    if first >= len(players):  # some were taken out since
+        first = session.stage.page = 0
+    return players[first : first + ON_A_PAGE]
 
 
 class StageNumbers:
@@ -213,14 +225,28 @@ class StageActions:
         if self.numbers.typed is not None:
             self.numbers.digit(number)
             return
-        devices = self.session.project.players
+        devices = on_page(self.session)
         if number <= len(devices):
             self.session.performer.mute(devices[number - 1].id)
 
     def _solo(self, number: int) -> None:
-        devices = self.session.project.players
+        devices = on_page(self.session)
         if number <= len(devices):
             self.session.performer.solo(devices[number - 1].id)
+
+    @does("blocks_page")
+    def blocks_page(self) -> None:
+        """The next eight boxes and tracks have the digits."""
+        players = self.session.project.players
+        pages = -(-len(players) // ON_A_PAGE) or 1
+        self.session.stage.page = (self.session.stage.page + 1) % pages
+        shown = on_page(self.session)
+        if pages == 1:
+            self.session.say("info", tr("All boxes and tracks have a block already."))
+        elif shown:
+            words = tr("The digits are for {first} to {last}.", first=shown[0].name,
+                       last=shown[-1].name)  # fmt: skip
+            self.session.say("info", words)
 
     def _track(self, number: int) -> None:
         self.session.looping.press(number)

@@ -26,6 +26,8 @@ from grebe.words import tr
 PUSH_PERCENT = 4.0
 """How much a push held on a pedal speeds up or slows down."""
 MOST_NUMBERED = 16
+MOST_MUTES = 32
+"""Boxes and tracks that a pedal or a pad can mute, in the plan's order."""
 TURNED = ("tempo",)
 """Actions that want a knob."""
 WINDOW = ("tap", "tick_move", "drop_pass", "loop_at", "loop_bars", "first_loop", "run_stop")
@@ -66,8 +68,8 @@ LEARNABLE: tuple[Named, ...] = (
     Named("loop_at", tr("Loops on bars, or at the loop's end")),
     Named("loop_bars", tr("Length of the next recording")),
     Named("first_loop", tr("A first loop sets the tempo")),
-    *_numbered("mute", tr("Mute number"), 8),
-    *_numbered("solo", tr("Alone: number"), 8),
+    *_numbered("mute", tr("Mute number"), MOST_MUTES),
+    *_numbered("solo", tr("Alone: number"), MOST_MUTES),
     *_numbered("track", tr("Loop track"), 5),
     *_numbered("halt", tr("Stop loop track"), 5),
     *_numbered("scene", tr("Scene number"), MOST_NUMBERED),

@@ -21,6 +21,7 @@ from grebe.core.player.commands import (
     ReplacePlan,
 )
 from grebe.core.player.loopers import LoopTrack
+from grebe.core.player.promise import LineState, Promise
 from grebe.core.rig.standin import Setup
 from grebe.core.rig.trigger import Trigger
 from grebe.core.units import Channel, Note, Value, Velocity
@@ -273,6 +274,10 @@ class Status(Value, frozen=True, kw_only=True, tag="status"):
     """What sounds alone, as (address of a line, voice id or "")."""
     mutes_kept: bool = True
     """Whether they stay when this section is over."""
+    lines: tuple[LineState, ...] = ()
+    """What every line that takes part plays now, by what was sent, and why it is silent."""
+    coming: Promise | None = None
+    """What comes in at the boundary, if nobody asks for anything before."""
     tracks: tuple[LoopTrack, ...] = ()
     """Loop tracks that Grebe can tell what to do."""
     loop: tuple[int, int] | None = None

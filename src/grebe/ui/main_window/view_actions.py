@@ -15,6 +15,7 @@ from grebe.app.doing import does
 from grebe.app.live.position import raw_now_ns
 from grebe.app.live.rehearsal import Rehearsal
 from grebe.app.live.session import Session
+from grebe.app.live.stage_actions import on_page
 from grebe.app.settings import recent_projects
 from grebe.core.rig.model import GREBE_ID
 from grebe.ui.main_window.action_book import ActionBook
@@ -249,7 +250,7 @@ def number_name(session: Session, action_id: str) -> str:
     kind, _, digits = action_id.rpartition("_")
     if kind not in ("mute", "solo") or not digits.isdigit():
         return ""
-    players = session.project.players
+    players = on_page(session)
     return players[int(digits) - 1].name if int(digits) <= len(players) else ""
 
 

@@ -39,8 +39,8 @@ PARTS: tuple[tuple[Part, str], ...] = (
     ("voices", tr("Voices")),
     ("controllers", tr("Controllers")),
     ("memory", tr("Patterns")),
-    ("by_hand", tr("Only by hand")),
     ("tracks", tr("Tracks")),
+    ("by_hand", tr("Only by hand")),
 )
 
 

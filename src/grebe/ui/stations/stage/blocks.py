@@ -1,4 +1,5 @@
-"""The blocks of Stage: each box, whether it sounds, its number, its port; loop tracks in them."""
+"""The blocks of Stage: each box or track, whether it sounds, its number, its port; loop tracks in
+them. Eight at a time have the digits."""
 
 from __future__ import annotations
 
@@ -9,7 +10,10 @@ from PyQt6.QtCore import QPointF, QRectF
 from PyQt6.QtGui import QPainter
 
 from grebe.app.live.session import Session
+from grebe.app.live.stage_actions import on_page
 from grebe.app.live.stage_model import StageModel
+from grebe.core.player.promise import LineState
+from grebe.core.rig.lines import box_of
 from grebe.core.rig.model import Device
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.ui.widgets import draw
@@ -17,8 +21,6 @@ from grebe.ui.widgets.formatting import late_text
 from grebe.ui.widgets.theme import NIGHT, Palette
 from grebe.words import tr
 
-MOST = 8
-"""Blocks that have a key."""
 FEWEST, WIDEST = 4, 240.0
 GAP = 10.0
 TOUCH = 60.0
@@ -30,6 +32,11 @@ TRACK_LOOKS = {
 """Fill and ink of a loop track's cell."""
 TRACK_SIGNS = {"empty": "", "recording": "\u2193", "playing": "", "overdubbing": "+", "stopped": ""}
 """Beside the number: taking in, adding."""
+STATES = {
+    "scene": tr("muted by its scene"), "region": tr("muted by the song"),
+    "hand": tr("muted by hand"), "solo": tr("others alone"), "nothing": tr("silent here"),
+}  # fmt: skip
+"""Why a line is silent."""
 ACTS = {"record": tr("records"), "play": tr("plays"), "stop": tr("stops")}
 
 
@@ -57,7 +64,7 @@ class Blocks:
     def key(self) -> Hashable:
         """All that the row depends on."""
         session, status = self._session, self._session.status
-        devices = session.project.players[:MOST]
+        devices = on_page(session)
         if status is None:
             return (id(session.project), None)
         off = tuple(
@@ -66,8 +73,8 @@ class Blocks:
         )
         return (
             id(session.project), status.running, status.mutes, status.solos, status.section,
-            tuple(d.port for d in status.devices), off, status.tracks, session.looping.bars,
-            session.looping.at, self._track_words(),
+            status.lines, session.stage.page, tuple(d.port for d in status.devices), off,
+            status.tracks, session.looping.bars, session.looping.at, self._track_words(),
         )  # fmt: skip
 
     def paint(self, painter: QPainter, box: QRectF) -> None:
@@ -76,7 +83,7 @@ class Blocks:
         status = session.status
         silent = set(status.mutes) if status is not None else set()
         ports = {d.id: d.port for d in status.devices} if status is not None else {}
-        devices = session.project.players[:MOST]
+        devices = on_page(session)
         count = max(FEWEST, len(devices))
         wide = min(WIDEST, (box.width() - 3 - GAP * (count - 1)) / count)
         self._boxes, self._cells = [], []
@@ -87,7 +94,7 @@ class Blocks:
             self._boxes.append(block)
             muted = (device.id, "") in silent
             self._block(painter, block, device, index + 1, muted=muted,
-                        gone=ports.get(device.id) == "gone")  # fmt: skip
+                        gone=ports.get(box_of(device.id)) == "gone")  # fmt: skip
 
     def _block(
         self, painter: QPainter, block: QRectF, device: Device, number: int, *, muted: bool,
@@ -96,7 +103,10 @@ class Blocks:
         p, session, wide = self.palette_now, self._session, block.width()
         status = session.status
         alone = status is not None and (device.id, "") in status.solos
-        hushed = status is not None and bool(status.solos) and not alone
+        state = self._line(device)
+        hushed = state is not None and state.because == "solo"
+        if state is None:
+            hushed = status is not None and bool(status.solos) and not alone
         edge = p.eye if gone else p.crest if alone else p.rule if muted or hushed else p.water
         draw.panel(painter, block, p.ground if muted or hushed else p.soft, edge,
                    width=3 if alone else 2)  # fmt: skip
@@ -177,17 +187,27 @@ class Blocks:
         )
 
     def _state(self, device: Device, *, muted: bool, alone: bool, hushed: bool) -> str:
-        status, layout = self._session.status, self._session.derived.layout()
+        state = self._line(device)
         if alone:
             return "alone"
         if hushed:
-            return "others alone"
+            return STATES["solo"]
         if muted:
             by_hand = device.plays == "own" and device.mute_controller is None
-            return tr("mute it by hand") if by_hand else "muted"
-        if status is None or not status.running or layout is None:
+            if by_hand:
+                return tr("mute it by hand")
+            return STATES.get(state.because, tr("muted")) if state is not None else tr("muted")
+        if state is None:
             return tr("ready")
-        span = layout.span_of(status.section)
-        if span is None:
-            return tr("ready")
-        return tr("sounding") if span.scene.part(device.id).chain else tr("silent here")
+        if state.because:
+            return STATES[state.because]
+        patterns = {p.id: p.name for p in self._session.project.patterns}
+        if state.swapped:
+            return tr("{pattern}, by hand", pattern=patterns.get(state.pattern, state.pattern))
+        return patterns.get(state.pattern, tr("sounding"))
+
+    def _line(self, device: Device) -> LineState | None:
+        """What the engine says that it does; None while nothing runs."""
+        status = self._session.status
+        lines = () if status is None or not status.running else status.lines
+        return next((line for line in lines if line.line == device.id), None)

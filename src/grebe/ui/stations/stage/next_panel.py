@@ -11,11 +11,18 @@ from grebe.app.actions.keymap import told
 from grebe.app.live.session import Session
 from grebe.app.live.stage_actions import StageNumbers
 from grebe.app.live.stage_model import StageModel, StagePlace
+from grebe.core.rig.model import Device
 from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.formatting import seconds_text
 from grebe.ui.widgets.theme import NIGHT, Palette
 from grebe.words import counted, tr
+
+SILENT: dict[str, str] = {
+    "hand": tr("muted by hand"), "solo": tr("others alone"), "region": tr("muted by the song"),
+    "scene": tr("muted by its scene"),
+}  # fmt: skip
+MOST_ROWS = 8
 
 
 class NextPanel:
@@ -37,8 +44,31 @@ class NextPanel:
             None if following is None else (following.section.id, following.bpm),
             None if now.other_song is None else now.other_song.id,
             status.launched, session.selection.play.entry, round(status.bpm, 1),
-            session.tempo.scale, self._warning(now),
+            session.tempo.scale, self._warning(now), tuple(self._promised().items()),
         )  # fmt: skip
+
+    def _promised(self) -> dict[str, str]:
+        """Why each line will be silent when the next section is in, by the engine's promise."""
+        status = self.session.status
+        if status is None or status.coming is None or status.coming.stays:
+            return {}
+        return {line.line: line.because for line in status.coming.lines}
+
+    def _rows(self, following: SectionSpan | None) -> tuple[Device, ...]:
+        """Boxes and tracks there is room for: what changes first, where there are more."""
+        players = self.session.project.players
+        if len(players) <= MOST_ROWS or following is None:
+            return players
+        promised = self._promised()
+        status = self.session.status
+        now = {s.line: s.pattern for s in status.lines} if status is not None else {}
+
+        def waits(device: Device) -> int:
+            chain = following.scene.part(device.id).chain
+            otherwise = (chain[0] if chain else "") != now.get(device.id, "")
+            return 0 if otherwise or promised.get(device.id, "") in SILENT else 1
+
+        return tuple(sorted(players, key=waits))
 
     def _warning(self, now: StagePlace) -> str:
         """What the next tempo does to loops that run."""
@@ -163,7 +193,8 @@ class NextPanel:
         passage = None
         if following is not None:
             passage = self.book.passage(None if here is None else here.scene, following)
-        for index, device in enumerate(self.session.project.players):
+        promised = self._promised()
+        for index, device in enumerate(self._rows(following)):
             y = box.top() + 22 + index * 32
             if y > box.bottom():
                 break
@@ -174,6 +205,9 @@ class NextPanel:
             words = ", ".join(c.after for c in found)
             if not found:
                 words = tr("stays on {told}", told=told) if after else tr("stays silent")
+            because = promised.get(device.id, "")
+            if because in SILENT:  # what comes is silent otherwise than the scene alone says
+                words = f"{told}: {SILENT[because]}" if after else SILENT[because]
             by_hand = any(c.move is not None for c in found)
             colour = p.water if found else p.muted
             if by_hand:

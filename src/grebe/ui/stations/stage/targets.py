@@ -10,7 +10,7 @@ from PyQt6.QtGui import QPainter
 
 from grebe.app.actions.keymap import told
 from grebe.app.live.session import Session
-from grebe.app.live.stage_actions import StageNumbers
+from grebe.app.live.stage_actions import ON_A_PAGE, StageNumbers
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.theme import NIGHT, Palette
 from grebe.words import tr
@@ -49,6 +49,8 @@ ACTIONS: tuple[Target, ...] = (
 LOCK = Target(tr("Lock"), "lock")
 STOPS = Target(tr("Stop loops"), ":halt")
 """Only where there is a looper."""
+MORE = Target(tr("More##boxes and tracks"), "blocks_page")
+"""Only where there are more than have a block."""
 NUMBERS: tuple[Target, ...] = (
     *(Target(str(n), f"mute_{n}") for n in range(1, 9)),
     Target("9", "digit_9"),
@@ -76,7 +78,8 @@ class Targets:
         if self._numbers.typed is not None:
             return NUMBERS
         stops = (STOPS,) if self._session.looping.looper is not None else ()
-        return (*ACTIONS, *stops, LOCK)
+        more = (MORE,) if len(self._session.project.players) > ON_A_PAGE else ()
+        return (*ACTIONS, *stops, *more, LOCK)
 
     def at(self, place: QPointF) -> Target | None:
         """The one at a place."""
