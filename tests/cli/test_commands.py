@@ -28,6 +28,7 @@ def test_list(capsys: pytest.CaptureFixture[str], demo: str) -> None:
     assert set(listing) == {"devices", "patterns", "scenes", "songs", "sets"}
     assert listing["devices"] == [
         "Smew", "Knot", "Scaup", "Dunlin", "Garganey", "Gadwall", "Teal", "Ruff", "Dipper",
+        "Avocet",
     ]  # fmt: skip
     assert listing["songs"][0] == {"name": "Harbour bell", "bars": 112, "seconds": 213.333333}
     assert "songs: Harbour bell, Low water" in run(capsys, "list", demo)[1]
@@ -207,6 +208,7 @@ def test_run_reports_every_device(capsys: pytest.CaptureFixture[str], demo: str)
     rows = {row["name"]: row for row in report["devices"]}
     assert list(rows) == [
         "Smew", "Knot", "Scaup", "Dunlin", "Garganey", "Gadwall", "Teal", "Ruff", "Dipper",
+        "Avocet",
     ]  # fmt: skip
     for name in ("Smew", "Knot", "Scaup", "Dunlin"):  # Scaup by way of Knot's thru
         row = rows[name]

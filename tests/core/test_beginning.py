@@ -34,10 +34,11 @@ def test_a_box_of_every_profile(profile: str) -> None:
     assert not [f for f in find(project).open if f.severity == "block"]
     (device,) = project.rig.devices
     assert device.name == "It"
-    assert len(project.patterns) == plays_notes(device)
+    lines = [line.id for line in device.pattern_lines if plays_notes(line)]
+    assert [p.device for p in project.patterns] == lines
     for pattern in project.patterns:
         assert pattern.content.voices
-        assert project.scenes[0].part(device.id).chain == (pattern.id,)
+        assert project.scenes[0].part(pattern.device).chain == (pattern.id,)
     assert (project.songs[0].bpm, project.songs[0].key) == (100, "D minor")
 
 

@@ -612,9 +612,9 @@ def test_sound_rigs_have_no_findings() -> None:
 
 
 def test_the_demo_has_the_faults_put_into_it_and_no_others() -> None:
-    """Nine devices over all media; one blocking fault, six to look at, ten notes."""
+    """Ten devices over all media; one blocking fault, six to look at, eleven notes."""
     project = parse_project(demo_bytes(), "demo").project
-    assert len(project.rig.devices) == 9
+    assert len(project.rig.devices) == 10
     assert {c.medium for c in project.rig.cables} == {"midi", "pulse", "network", "audio"}
     found = find(project)
     assert [(f.severity, f.code, f.subject) for f in found.open] == [
@@ -628,6 +628,7 @@ def test_the_demo_has_the_faults_put_into_it_and_no_others() -> None:
         ("note", "rig.program-printed", "smew"),
         ("note", "rig.program-printed", "dunlin"),
         ("note", "rig.program-printed", "teal"),
+        ("note", "rig.program-printed", "avocet"),
         ("note", "rig.echo-times", "gadwall"),
         ("note", "pattern.not-in-box", "p03"),
         ("note", "scene.echo-range", "ebb"),

@@ -111,7 +111,7 @@ def test_profiles_that_contradict_themselves_name_the_field(
 def test_the_shipped_profiles_are_sound_and_cover_the_kinds() -> None:
     """Fifteen archetypes and three relays, each with jacks and a sentence about it."""
     profiles = shipped_profiles()
-    assert len(profiles) == 18
+    assert len(profiles) == 19
     for profile in profiles:
         assert contradictions(profile) == ()
         assert profile.about

@@ -451,8 +451,8 @@ def test_versions_of_a_song_side_by_side() -> None:
         sections=(
             Section(id="w", scene="b", mutes=(MuteRegion(device="drums", long=999),)),
             Section(id="x", scene="t"),
-            Section(id="y", scene="b", bpm=110.0, mutes=(MuteRegion(device="drums"),)),
-            Section(id="z", scene="b"),
+            Section(id="y", scene="b", bpm=110.0),
+            Section(id="z", scene="b", mutes=(MuteRegion(device="drums"),)),
         ),
     )
     project = msgspec.structs.replace(

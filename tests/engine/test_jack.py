@@ -99,6 +99,41 @@ def test_a_song_out_of_a_real_port(server: Server) -> None:
     assert clock - start >= RATE / 1000
 
 
+def on_one_port(*, tracks: bool) -> Project:
+    """What plays on three channels of one port: a box with tracks, or three boxes in the rig."""
+    port = Port(wire="jack", name="listener:in")
+    rows = [("lead", 1, 60), ("low", 2, 40), ("out-1", 3, 50)]
+    if tracks:
+        boxes = [build.groovebox(port=port)]
+        lines = [f"groove/{name}" for name, _, _ in rows]
+    else:
+        boxes = [build.device(name, channel=n, port=port) for name, n, _ in rows]
+        lines = [name for name, _, _ in rows]
+    patterns = [build.pattern(f"p{n}", line, build.voice("x...x...x...x...", note))
+                for line, (_, n, note) in zip(lines, rows, strict=True)]  # fmt: skip
+    chains = {line: [p.id] for line, p in zip(lines, patterns, strict=True)}
+    return build.project(boxes, patterns, [build.scene("a", 8, **chains)], build.song("a"))
+
+
+@pytest.mark.parametrize("tracks", [True, False])
+@pytest.mark.real_time("JACK's dummy driver drops blocks where the host stalls")
+def test_one_port_has_one_clock_whatever_plays_on_it(server: Server, *, tracks: bool) -> None:
+    """Counted by another client: 24 a quarter and one Start, notes on every channel."""
+    process = listener(server, "-", 20.0)
+    with live(on_one_port(tracks=tracks)) as engine:
+        engine.send(Begin())
+        engine.status(lambda s: s.running)
+        engine.status(lambda s: max(d.sent for d in s.devices) > 120)
+        engine.send(Halt())
+        engine.status(lambda s: not s.running)
+        recorded = heard(process, soon=True)
+        sent = max(row.ticks_sent for row in engine.report().values())
+    data = [row for _, row in recorded["seen"]]
+    assert (data.count("fa"), data.count("fc")) == (1, 1)
+    assert 100 < data.count("f8") <= sent
+    assert {row[:4] for row in data if row.startswith("9")} == {"903c", "9128", "9232"}
+
+
 def test_a_target_that_is_not_there(server: Server) -> None:
     """The device is marked with the reason; the rest play."""
     with live(jack_project("nobody:in")) as engine:

@@ -55,7 +55,17 @@ def test_variable_length_numbers(value: int, wanted: str) -> None:
 def test_mido_finds_the_same_messages_at_the_same_ticks() -> None:
     """L: mido. The kick of Oars in bar 9, the drone from the top, markers and metres."""
     file = mido.MidiFile(file=io.BytesIO(exported("Low water")))
-    assert [track.name for track in file.tracks] == ["Low water", "Smew", "Knot", "Scaup", "Dunlin"]
+    assert [track.name for track in file.tracks] == [
+        "Low water",
+        "Smew",
+        "Knot",
+        "Scaup",
+        "Dunlin",
+        "Avocet",
+        "Avocet Lead",
+        "Avocet Low",
+        "Avocet Out 1",
+    ]
     now, markers, metres = 0, [], []
     for message in file.tracks[0]:
         now += message.time

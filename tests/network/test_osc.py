@@ -138,7 +138,7 @@ def test_what_is_asked_for_is_asked_of_the_engine(desk: Desk) -> None:
         (("/grebe/mute/knot", 1), Mute(device="knot", on=True)),
         (("/grebe/mute/smew/kick", 1), Mute(device="smew", voice="kick", on=True)),
         (("/grebe/solo/smew", 1), Solo(device="smew", on=True)),
-        (("/grebe/swap/smew", "ebb beat", "bar"), Swap(device="smew", pattern="p03", at="bar")),
+        (("/grebe/swap/smew", "slack", "bar"), Swap(device="smew", pattern="p03", at="bar")),
         (("/grebe/swap/smew", ""), Swap(device="smew", pattern="")),
         (("/grebe/do/next_in",), Do(action="next_in")),
         (("/grebe/do/fill", 0), Do(action="fill", down=False)),
@@ -157,7 +157,8 @@ def test_what_is_asked_for_is_asked_of_the_engine(desk: Desk) -> None:
      ("/grebe/launch", "No such"), ("/grebe/launch", 99), ("/grebe/launch", 1, "later"),
      ("/grebe/mute/99", 1), ("/grebe/mute/x", 1), ("/grebe/mute", 1), ("/grebe/do/shutdown",),
      ("/grebe/mute/nobody", 1), ("/grebe/mute/smew/nothing", 1), ("/grebe/swap/smew", "nothing"),
-     ("/grebe/swap/smew", "", "later"), ("/grebe/swap/nobody", ""), ("/grebe/do/tempo", 1), ("/other", 1), ("/grebe/subscribe", 70000)],
+     ("/grebe/swap/smew", "", "later"), ("/grebe/swap/nobody", ""), ("/grebe/do/tempo", 1),
+     ("/other", 1), ("/grebe/subscribe", 70000)],
 )  # fmt: skip
 def test_what_cannot_be_done_is_counted_and_said(
     desk: Desk, words: tuple[str | float, ...]

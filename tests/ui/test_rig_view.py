@@ -46,7 +46,7 @@ def type_(performer: Performer, words: str) -> None:
 
 
 def test_the_demo_is_drawn_without_crossings(performer: Performer) -> None:
-    """Grebe before what it leads, nine boxes, every cable, nothing outside the canvas."""
+    """Grebe before what it leads, ten boxes, every cable, nothing outside the canvas."""
     view = rig_view(performer)
     performer.frame.grab()
     placed = {p.device: p.box for p in view.tree_canvas.placed}
@@ -57,7 +57,7 @@ def test_the_demo_is_drawn_without_crossings(performer: Performer) -> None:
     )
     assert all(placed[name].right() < placed["grebe"].left() for name in feeding)
     assert view.tree_canvas.crossings == 0
-    assert len(view.tree_canvas.picture.cables) == 9
+    assert len(view.tree_canvas.picture.cables) == 10
     for box in placed.values():
         assert box.right() <= view.tree_canvas.width()
         assert box.bottom() <= view.tree_canvas.height()

@@ -178,7 +178,13 @@ def test_a_check_is_given_up_and_what_cannot_be_heard_is_said(performer: Perform
     performer.engine_ready()
     performer.act("check_all")
     performer.wait(lambda: session.checking.check.active and session.running)
-    assert set(session.checking.check.devices) == {"smew", "knot", "scaup", "dunlin"}
+    assert set(session.checking.check.devices) == {
+        "smew",
+        "knot",
+        "scaup",
+        "dunlin",
+        "avocet",
+    }
     performer.press(K.Key_Escape)
     assert not session.checking.check.active
     assert session.checking.check.results == {}

@@ -101,7 +101,7 @@ def begin(
         words = free_name(wanted or profile.name, {d.name for d in project.rig.devices})
         project, device_id = add_device(project, profile, words)
         project = cabled(project, device_id)
-    for device in project.rig.lines:
+    for device in (line for box in project.rig.devices for line in box.pattern_lines):
         if plays_notes(device):
             project, _ = first_pattern(project, device)
     if not project.scenes:

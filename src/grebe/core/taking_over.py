@@ -11,6 +11,7 @@ from grebe.core.document import Project, with_rig
 from grebe.core.naming import free_name, free_number
 from grebe.core.patterns.model import Pattern
 from grebe.core.rig.edits import MAX_CABLES, MAX_DEVICES, free_id
+from grebe.core.rig.lines import box_of, line_id
 from grebe.core.rig.model import GREBE_ID, Device
 from grebe.core.songs.model import Scene, Song
 from grebe.errors import EditError
@@ -34,9 +35,9 @@ class Wanted(NamedTuple):
         scenes = [s for s in other.scenes if s.id in self.scenes | named]
         chained = {p for scene in scenes for part in scene.parts for p in part.chain}
         patterns = [p for p in other.patterns if p.id in self.patterns | chained]
-        used = {p.device for p in patterns}
-        used |= {part.device for scene in scenes for part in scene.parts}
-        used |= _devices_in(songs)
+        lines = {p.device for p in patterns} | _devices_in(songs)
+        lines |= {part.device for scene in scenes for part in scene.parts}
+        used = {box_of(line) for line in lines}
         there = {d.id for d in other.rig.devices}
         return Wanted(
             frozenset((self.boxes | used) & there),
@@ -99,6 +100,7 @@ def take_over(
     known = match_boxes(project, other) if matches is None else matches
     boxes = {d: own for d, own in known.items() if d in whole.boxes}
     project, boxes = _with_boxes(project, other, whole.boxes, boxes)
+    boxes |= _with_tracks(project, other, boxes)
     here: frozenset[str] = frozenset()
     if not again:
         here = _here_already(project, other, whole, boxes)
@@ -174,6 +176,20 @@ def _stays(value: Any, boxes: Mapping[str, str]) -> bool:
     return not isinstance(value, msgspec.Struct) or getattr(value, "device", None) in (
         None, *boxes,
     )  # fmt: skip
+
+
+def _with_tracks(project: Project, other: Project, boxes: Mapping[str, str]) -> dict[str, str]:
+    """Tracks of boxes there by those of boxes here: by id, else by name, else of that id still,
+    which is then found to be missing."""
+    out: dict[str, str] = {}
+    for theirs in other.rig.devices:
+        own = project.rig.find(boxes.get(theirs.id, ""))
+        for track in () if own is None else theirs.tracks:
+            assert own is not None
+            named = next((t.id for t in own.tracks if t.name == track.name), track.id)
+            here = track.id if own.track(track.id) is not None else named
+            out[line_id(theirs.id, track.id)] = line_id(own.id, here)
+    return out
 
 
 def _with_boxes(

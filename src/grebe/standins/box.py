@@ -258,7 +258,7 @@ class StandinBox:
         elif status == midi.STOP and device.obeys_transport:
             self.loops.halt(at_ns)
             self.running = False
-            self._end_drones(at_ns)
+            self._end(self._droning, at_ns)
             self._position = self._clock
         elif status == midi.SONG_POSITION and device.obeys_song_position:
             if not self.running:
@@ -342,19 +342,13 @@ class StandinBox:
             self._play(at_ns, out)
         self._clock += 1
 
-    def _end_drones(self, at_ns: int) -> None:
-        """Notes that its pattern held as long as it played."""
-        for note in self._droning:
-            self._tell(note, 0, at_ns)
-        self._droning.clear()
-
     def _change_pattern(self, at_ns: int) -> None:
         since = self._clock - self._origin
         unit = CLOCKS_PER_BAR if self.device.change_at == "bar" else self._length()
         if self._pending is not None and since % unit == 0 and self._clock > self._began:
             self.program, self._pending = self._pending, None
             self._origin = self._clock
-            self._end_drones(at_ns)
+            self._end(self._droning, at_ns)
 
     def _play(self, at_ns: int, out: list[StandinReport]) -> None:
         """Sound the own pattern's hits from this clock up to the next."""
@@ -377,6 +371,7 @@ class StandinBox:
                 self._sound(sound.note, sound.velocity, at_ns + later, out)
                 if sound.gate_ticks >= HELD_TICKS:
                     self._droning.add(sound.note)
+                    self._held.add(sound.note)
                     continue
                 held = round(self._interval_ns * sound.gate_ticks / CLOCK_TICKS)
                 self._tell(sound.note, 0, at_ns + later + held)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from grebe.app.actions.model import Action, Rows
-from grebe.core.player.controls import MOST_NUMBERED
+from grebe.core.player.controls import MOST_MUTES, MOST_NUMBERED
 
 _s = Rows("Stage", "stage")
 
@@ -46,6 +46,10 @@ STAGE: tuple[Action, ...] = (
        effect="plays", on="mute", needs="box", numbers=range(1, 9)),
     _s("solo", "Alone, or not, number", "Ctrl+Shift+{n}", group="Alone", words="solo only",
        effect="plays", on="mute", needs="box", numbers=range(1, 9)),
+    _s("mute_line", "Mute or unmute box or track", group="Boxes and tracks",
+       words="silent drop out", effect="plays", needs="box", numbers=range(1, MOST_MUTES + 1)),
+    _s("solo_line", "Alone, or not: box or track", group="Boxes and tracks alone",
+       words="solo only", effect="plays", needs="box", numbers=range(1, MOST_MUTES + 1)),
     _s("blocks_page", "The next eight boxes and tracks have the digits", "B", group="Mutes",
        words="more page tracks blocks", on="mute", needs="box"),
     _s("track", "Record, close, over, start loop track", "Alt+{n}", group="Loop tracks",

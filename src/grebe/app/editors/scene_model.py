@@ -70,11 +70,12 @@ def chart_devices(project: Project) -> tuple[Device, ...]:
     """Boxes and tracks with a row in the chart: those that play, and those whose time or loop
     tracks are set. A box with tracks has one where its own patterns play."""
     busy = {d.id for d in project.players}
+    taking = {line.id for box in project.rig.devices for line in box.pattern_lines}
     return tuple(
         d
         for d in project.rig.lines
         if d.id in busy
         or d.spec.echo_ms
         or d.spec.loop_tracks
-        or (not d.tracks and d.kind in _PLAYING)
+        or (d.id in taking and d.kind in _PLAYING)
     )

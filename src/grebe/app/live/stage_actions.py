@@ -11,12 +11,12 @@ from grebe.app.doing import Act, acts_of, does
 from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
 from grebe.core.player.commands import LaunchAt
+from grebe.core.player.controls import MOST_MUTES
 from grebe.core.rig.model import Device
 from grebe.core.songs.layout import Layout
 from grebe.core.songs.model import Song
 from grebe.words import tr
 
-MOST_NUMBERED = 16
 ON_A_PAGE = 8
 """Boxes and tracks that have a block and a digit at a time."""
 
@@ -28,6 +28,12 @@ def on_page(session: Session) -> tuple[Device, ...]:
     if first >= len(players):  # some were taken out since
         first = session.stage.page = 0
     return players[first : first + ON_A_PAGE]
+
+
+def numbered_line(session: Session, number: int, *, paged: bool) -> Device | None:
+    """What has a number: on the page that is shown, or among all."""
+    lines = on_page(session) if paged else session.project.players
+    return lines[number - 1] if number <= len(lines) else None
 
 
 class StageNumbers:
@@ -120,13 +126,14 @@ class StageActions:
     def acts(self) -> dict[str, Act]:
         """What does each action; mute, solo and other keys are numbered."""
         kinds: dict[str, Callable[[int], None]] = {
-            "mute": self._mute, "solo": self._solo, "track": self._track, "halt": self._halt,
+            "mute": self._mute, "solo": self._solo, "mute_line": self._mute_line,
+            "solo_line": self._solo_line, "track": self._track, "halt": self._halt,
             "digit": self.numbers.digit, "scene": self.numbers.scene, "song": self.numbers.song,
         }  # fmt: skip
         numbered = {
             f"{kind}_{n}": partial(act, n)
             for kind, act in kinds.items()
-            for n in range(MOST_NUMBERED + 1)
+            for n in range(MOST_MUTES + 1)
         }
         return {**acts_of(self, self.numbers), **numbered}
 
@@ -221,18 +228,25 @@ class StageActions:
         state = tr("on: touches have to be held") if self.session.stage.guarded else tr("off")
         self.session.say("info", tr("Touch guard {state}.", state=state))
 
+    def _mute_line(self, number: int) -> None:
+        self._toggle(number, self.session.performer.mute, paged=False)
+
+    def _solo_line(self, number: int) -> None:
+        self._toggle(number, self.session.performer.solo, paged=False)
+
+    def _toggle(self, number: int, toggle: Callable[[str], None], *, paged: bool) -> None:
+        line = numbered_line(self.session, number, paged=paged)
+        if line is not None:
+            toggle(line.id)
+
     def _mute(self, number: int) -> None:
         if self.numbers.typed is not None:
             self.numbers.digit(number)
             return
-        devices = on_page(self.session)
-        if number <= len(devices):
-            self.session.performer.mute(devices[number - 1].id)
+        self._toggle(number, self.session.performer.mute, paged=True)
 
     def _solo(self, number: int) -> None:
-        devices = on_page(self.session)
-        if number <= len(devices):
-            self.session.performer.solo(devices[number - 1].id)
+        self._toggle(number, self.session.performer.solo, paged=True)
 
     @does("blocks_page")
     def blocks_page(self) -> None:

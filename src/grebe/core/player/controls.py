@@ -27,7 +27,8 @@ PUSH_PERCENT = 4.0
 """How much a push held on a pedal speeds up or slows down."""
 MOST_NUMBERED = 16
 MOST_MUTES = 32
-"""Boxes and tracks that a pedal or a pad can mute, in the plan's order."""
+"""Boxes and tracks that a pedal or a pad can mute, in the plan's order; the first eight numbers
+of a key are those of the page that Stage shows."""
 TURNED = ("tempo",)
 """Actions that want a knob."""
 WINDOW = ("tap", "tick_move", "drop_pass", "loop_at", "loop_bars", "first_loop", "run_stop")
@@ -68,8 +69,10 @@ LEARNABLE: tuple[Named, ...] = (
     Named("loop_at", tr("Loops on bars, or at the loop's end")),
     Named("loop_bars", tr("Length of the next recording")),
     Named("first_loop", tr("A first loop sets the tempo")),
-    *_numbered("mute", tr("Mute number"), MOST_MUTES),
-    *_numbered("solo", tr("Alone: number"), MOST_MUTES),
+    *_numbered("mute", tr("Mute number"), 8),
+    *_numbered("solo", tr("Alone: number"), 8),
+    *_numbered("mute_line", tr("Mute box or track"), MOST_MUTES),
+    *_numbered("solo_line", tr("Alone: box or track"), MOST_MUTES),
     *_numbered("track", tr("Loop track"), 5),
     *_numbered("halt", tr("Stop loop track"), 5),
     *_numbered("scene", tr("Scene number"), MOST_NUMBERED),
@@ -115,6 +118,7 @@ def _held(action: str, *, down: bool) -> Command | None:
 
 def _numbered_command(kind: str, number: int, player: Player) -> Command | None:
     players, plan = player.plan.players, player.plan
+    kind = kind.removesuffix("_line")
     if kind in ("mute", "solo") and number <= len(players):
         device = players[number - 1]
         if kind == "mute":
@@ -138,6 +142,7 @@ def is_lit(action: str, player: Player) -> bool:
     kind, _, digits = action.rpartition("_")
     if kind and digits.isdigit():
         number, players = int(digits), player.plan.players
+        kind = kind.removesuffix("_line")
         if kind == "mute":
             return number <= len(players) and (players[number - 1], "") in player.mutes
         if kind == "solo":

@@ -185,6 +185,16 @@ class Device(Value, frozen=True, kw_only=True):
         """What plays in it: itself, and each of its tracks as a box of its own."""
         return (self, *_track_lines(self)) if self.tracks else (self,)
 
+    @property
+    def pattern_lines(self) -> tuple[Device, ...]:
+        """Those of its lines that have patterns of their own: itself, or of a box with tracks
+        these, and itself only for those that its patterns hold together."""
+        if not self.tracks:
+            return (self,)
+        own = {line_id(self.id, t.id) for t in self.tracks if t.patterns == "own"}
+        shares = len(own) < len(self.tracks)
+        return tuple(d for d in self.lines if d.id in own or (shares and d is self))
+
     def track_on(self, channel: int) -> str:
         """The address of the track that a row on this channel of the box's own patterns belongs
         to; "" where there is none."""

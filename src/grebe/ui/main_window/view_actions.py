@@ -15,7 +15,7 @@ from grebe.app.doing import does
 from grebe.app.live.position import raw_now_ns
 from grebe.app.live.rehearsal import Rehearsal
 from grebe.app.live.session import Session
-from grebe.app.live.stage_actions import on_page
+from grebe.app.live.stage_actions import numbered_line
 from grebe.app.settings import recent_projects
 from grebe.core.rig.model import GREBE_ID
 from grebe.ui.main_window.action_book import ActionBook
@@ -248,10 +248,10 @@ class ViewActions:
 def number_name(session: Session, action_id: str) -> str:
     """What has the number of a numbered action: a box, for mutes."""
     kind, _, digits = action_id.rpartition("_")
-    if kind not in ("mute", "solo") or not digits.isdigit():
+    if kind not in ("mute", "solo", "mute_line", "solo_line") or not digits.isdigit():
         return ""
-    players = on_page(session)
-    return players[int(digits) - 1].name if int(digits) <= len(players) else ""
+    line = numbered_line(session, int(digits), paged=not kind.endswith("_line"))
+    return "" if line is None else line.name
 
 
 OWN: dict[str, tuple[str, ...]] = {

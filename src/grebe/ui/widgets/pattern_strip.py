@@ -194,10 +194,11 @@ def _laid_out(
     by_device: dict[str, list[tuple[str, str]]] = {}
     for pattern in project.patterns:
         by_device.setdefault(pattern.device, []).append((pattern.id, pattern.name))
+    taking = {line.id for box in project.rig.devices for line in box.pattern_lines}
     for device in project.rig.lines:
         own = by_device.get(device.id, [])
         if not own:
-            if plays_notes(device):
+            if device.id in taking and plays_notes(device):
                 put(
                     tr("{device}, none yet", device=device.name), "", is_device=True, bare=device.id
                 )

@@ -23,7 +23,7 @@ from grebe.ui.widgets import draw
 from grebe.ui.widgets.canvas import Canvas
 from grebe.ui.widgets.drags import AimDrag, Drag, Held
 from grebe.ui.widgets.theme import CORNER, Palette
-from grebe.words import tr
+from grebe.words import counted, tr
 
 STYLES = {
     "midi": Qt.PenStyle.SolidLine,
@@ -438,4 +438,6 @@ def _role(device: Device, tree: ClockTree) -> str:
     if not (device.spec.obeys.notes or device.obeys_program):
         return tr("follows")
     who = tr("plays its own") if device.plays == "own" else tr("Grebe plays it")
+    if device.tracks:
+        return tr("{who}, {tracks}", who=who, tracks=counted(len(device.tracks), "track"))
     return tr("{who}, ch {channel}", who=who, channel=device.channel)

@@ -161,6 +161,9 @@ class ChoiceDelegate(QStyledItemDelegate):
             model.setData(index, editor.text())
 
 
+MOST_STRETCHED = 11
+
+
 class RigTable(QTableView):
     """One table; Delete takes the row out."""
 
@@ -178,7 +181,10 @@ class RigTable(QTableView):
         header, rows = self.horizontalHeader(), self.verticalHeader()
         assert header is not None
         assert rows is not None
-        header.setSectionResizeMode(QHeaderView.ResizeMode.Stretch)
+        # Where there is no room for all their titles, columns keep their own width.
+        many = model.columnCount() > MOST_STRETCHED
+        modes = QHeaderView.ResizeMode
+        header.setSectionResizeMode(modes.ResizeToContents if many else modes.Stretch)
         header.setDefaultAlignment(Qt.AlignmentFlag.AlignLeft)
         rows.setDefaultSectionSize(ROW_HEIGHT)
         rows.hide()

@@ -114,7 +114,13 @@ class Blocks:
             draw.hatch(painter, block.adjusted(6, 6, -6, -6), p.rule)
         x, y = block.left() + 14, block.top()
         colour = p.muted if muted or hushed else p.ink
-        draw.text(painter, x, y + 36, device.name, colour, size=26, weight=600, width=wide - 28)
+        box = session.project.rig.name_of(box_of(device.id))
+        if box_of(device.id) == device.id:
+            draw.text(painter, x, y + 36, device.name, colour, size=26, weight=600, width=wide - 28)
+        else:  # a track by its own name, its box's small beside its number
+            name = device.name.removeprefix(f"{box} ")
+            draw.text(painter, x, y + 36, name, colour, size=26, weight=600, width=wide - 28)
+            draw.text(painter, x, block.bottom() - 10, box, p.muted, size=16, width=wide - 50)
         looping = session.looping.looper
         if looping is not None and looping.id == device.id and not gone:
             self._tracks(painter, QRectF(x, y + 46, wide - 24, 42))

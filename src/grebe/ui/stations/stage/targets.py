@@ -19,7 +19,7 @@ HIGH = 58.0
 """Of the design's pixels."""
 LEAST_PX = 58.0
 """Of the screen's, however small it is: what a finger hits has 56 inside its edge."""
-GAP = 6.0
+GAP = 4.0
 Mode = Literal["mute", "solo", "halt"]
 """What a touch of a block does: silence the box, let it play alone, stop its loop tracks."""
 
