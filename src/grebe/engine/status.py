@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import msgspec
 
+from grebe.core.player.happened import Happened
 from grebe.core.player.player import Player
 from grebe.core.player.promise import LineState, Promise
 from grebe.core.sync.timeline import SongTimeline
@@ -64,6 +65,7 @@ class StatusReport:
             launched=self._next[2],
             last_word=self._last_word,
             lines=self._lines,
+            happened=taken(player),
             coming=self._coming,
             devices=outputs.statuses(),
             overruns=self._connections.ports.overruns,
@@ -91,6 +93,15 @@ class StatusReport:
             self._next = (player.next_section, player.boundary, player.launched)
             self._last_word = player.last_word if timeline is not None else 0
             self._coming, self._lines = player.promise(), player.now
+
+
+def taken(player: Player | None) -> tuple[Happened, ...]:
+    """What happened since this was asked last."""
+    if player is None:
+        return ()
+    happened = tuple(player.happened)
+    player.happened.clear()
+    return happened
 
 
 def place_of(player: Player | None, timeline: SongTimeline | None, now: int) -> Status:

@@ -18,7 +18,7 @@ from grebe.core.songs.model import BoxSong, Printed, Song, Then
 from grebe.core.songs.performed import song_performed
 from grebe.core.songs.whole import copy_song, remove_song, used_in
 from grebe.errors import EditError
-from grebe.words import tr
+from grebe.words import counted, tr
 
 
 class SectionEdits:
@@ -148,16 +148,23 @@ class SectionEdits:
         session = self.hand.session
         if session.running:
             raise EditError(tr("stop first: what plays is not over yet"))
-        if session.performance.last is None:
+        if not session.performance.holds:
             raise EditError(tr("nothing has been played since this was opened"))
-        made = song_performed(self.hand.project, session.performance.last)
-        session.store.apply(tr("Keep what was played"), lambda p: add_song(p, made))
-        session.choose_song(made.id)
-        session.notices.say(
-            "info",
-            tr("{made}: {count} sections.", made=made.name, count=len(made.sections)),
-            offers="undo",
-        )
+        joined = session.selection.joined()
+        written = self._song() if joined is None else joined.song
+        kept = song_performed(self.hand.project, written, session.performance.events)
+        session.store.apply(tr("Keep what was played"), lambda _: kept.project)
+        session.choose_song(kept.song.id)
+        words = tr(
+            "{made}: {sections}.", made=kept.song.name,
+            sections=counted(len(kept.song.sections), "section"),
+        )  # fmt: skip
+        if kept.lost:
+            words += " " + tr(
+                "{things} a song cannot hold: markers say where.",
+                things=counted(kept.lost, "thing"),
+            )
+        session.notices.say("info", words, offers="undo")
 
     @does("copy_song")
     def copy_song(self) -> None:

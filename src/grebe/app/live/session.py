@@ -178,7 +178,7 @@ class Session:
         goes_on = self.running and not self.performer.halted
         status = self.selection.in_own_words(status, goes_on=goes_on)
         self.position.take(status)
-        self.performance.take(status, self.selection.song_id)
+        self.performance.take(status.happened)
         self.memory.take(status.played)
         self.network.take(status)
         if status.running:

@@ -8,6 +8,7 @@ from grebe.core.patterns.model import Pattern
 from grebe.core.player.commands import SwapAt
 from grebe.core.player.deck import Deck, lanes_of
 from grebe.core.player.events import ControlChange, Due, ProgramChange
+from grebe.core.player.happened import Silenced, Swapped
 from grebe.core.player.mutes import tell_silent
 from grebe.core.player.plan import sounding
 from grebe.core.player.run import Run
@@ -226,19 +227,28 @@ class DevicePlayer:
 
     def swap_falls(self, out: list[Due], tick: int, what: SwapFalls) -> None:
         """It goes over to what waits, or its box is told that it will."""
-        deck, chain = self.deck, self._coming
+        chain = self._coming
         if what.token != self._swap or chain is None:
             return
         if what.tells:
             self.tell_program(out, tick, chain[0] if chain else None)
             return
-        self._coming = None
+        self.go_over(out, tick, chain)
+        if self._swapped is not None and chain:
+            self._run.note(Swapped(tick, self.device.id, chain[0].id))
+
+    def go_over(
+        self, out: list[Due], tick: int, chain: tuple[Pattern, ...], since: int | None = None
+    ) -> None:
+        """Play another chain from here on; `since`: the tick it went over to it, where that is
+        past. Cut in mid-bar, it stands as it would had it come in on the bar line before."""
+        deck, begun = self.deck, tick if since is None else since
+        self._swap, self._coming = self._swap + 1, None
         start, bar = self._run.course.start, self._run.span.scene.meter.bar_ticks
-        # Cut in mid-bar, it stands as it would had it come in on the bar line before.
         ends = deck.pattern is not None and not (
-            (tick - deck.entered) % sounding(deck.pattern, deck.device).ticks
+            (begun - deck.entered) % sounding(deck.pattern, deck.device).ticks
         )
-        origin = tick if ends else start + (tick - start) // bar * bar
+        origin = begun if ends else start + (begun - start) // bar * bar
         deck.generation += 1
         deck.begin(chain, origin, tick)
         self.tell_program(out, tick, deck.pattern)
@@ -330,10 +340,27 @@ class DevicePlayers:
         return old
 
     def apply_mutes(self, tick: int, box: str = "") -> list[Due]:
-        """Silence what is to be silent now, of one box or of all."""
-        return [
+        """Silence what is to be silent now, of one box or of all; before the first section is in
+        nothing has been given yet, and it comes in as is said by then."""
+        if self._run.course.opening is not None:
+            return []
+        out = [
             due
             for player in self
             if box in ("", box_of(player.device.id))
             for due in self._run.mutes.apply(player.deck, tick)
         ]
+        self.note_silence(tick)
+        return out
+
+    def note_silence(self, tick: int) -> None:
+        """Remember what is silent from here on."""
+        run, silent = self._run, list[tuple[str, str]]()
+        for player in self:
+            line = player.device.id
+            if run.mutes.is_silent(line):
+                silent.append((line, ""))
+            else:
+                silent += [(line, lane.row) for lane in player.deck.lanes if lane.silent]
+        by_hand = bool(run.mutes.by_hand or run.mutes.solos)
+        run.note(Silenced(tick, tuple(silent), by_hand))

@@ -7,9 +7,9 @@ from functools import lru_cache
 from itertools import pairwise
 from typing import NamedTuple, TypeAlias
 
-from grebe.core.player.mutes import Muted
+from grebe.core.player.mutes import Muted, Mutes
 from grebe.core.songs.layout import SectionSpan, tempo_marks
-from grebe.core.songs.model import Curve
+from grebe.core.songs.model import Curve, SwapMark
 from grebe.core.time.tempo import TempoPoint
 from grebe.core.time.ticks import CLOCK_TICKS, SIXTEENTH_TICKS
 
@@ -34,6 +34,12 @@ class Moved(NamedTuple):
     value: int
 
 
+class Swaps(NamedTuple):
+    """A line goes over to another pattern."""
+
+    mark: SwapMark
+
+
 class Steered(NamedTuple):
     """The tempo goes elsewhere inside the section."""
 
@@ -41,7 +47,7 @@ class Steered(NamedTuple):
     """Its tick counts from the section's beginning."""
 
 
-Happening: TypeAlias = Silence | Filling | Moved | Steered
+Happening: TypeAlias = Silence | Filling | Moved | Swaps | Steered
 Mark: TypeAlias = tuple[int, Happening]
 """(ticks from the section's beginning, what happens)."""
 
@@ -64,6 +70,9 @@ def _marks(span: SectionSpan) -> Iterator[Mark]:
         for tick, value in curve_changes(curve):
             if tick < end:
                 yield tick, Moved(curve, value)
+    for swap in section.swaps:
+        if swap.at * SIXTEENTH_TICKS < end:
+            yield swap.at * SIXTEENTH_TICKS, Swaps(swap)
     for point in tempo_marks(span, 0):
         yield point.tick, Steered(point)
 
@@ -129,6 +138,8 @@ class LaidOver:
         self._marks = marks_of(span)
         past = self._until(since)
         out: list[Happening] = [w for w in past if isinstance(w, Silence | Filling)]
+        last = {w.mark.device: w for w in past if isinstance(w, Swaps)}
+        out += last.values()
         if since > 0:
             out += [Moved(curve, curve_value(curve, since)) for curve in span.section.curves]
         return out
@@ -143,3 +154,12 @@ class LaidOver:
             out.append(self._marks[self._at][1])
             self._at += 1
         return out
+
+
+def lay_regions(mutes: Mutes, span: SectionSpan, since: int) -> None:
+    """The regions that lie over a section so many ticks into it, in place of those that do."""
+    mutes.end_regions()
+    laid = LaidOver()
+    for what in (*laid.lay(span, since), *laid.fall(since)):
+        if isinstance(what, Silence):
+            mutes.region(what.muted, on=what.on)

@@ -37,6 +37,7 @@ from grebe.core.player.commands import (
 from grebe.core.player.course import Course
 from grebe.core.player.device_player import DevicePlayers
 from grebe.core.player.events import Due
+from grebe.core.player.happened import Filled
 from grebe.core.player.locating import Locating
 from grebe.core.player.loopers import TrackCommand
 from grebe.core.player.plan import Plan
@@ -237,6 +238,8 @@ class Performing:
 
     def _fill(self, command: Fill) -> list[Due]:
         self._run.filling = command.on
+        if self._run.running:
+            self._run.note(Filled(self._run.tick, command.on))
         return []
 
     def _metronome(self, command: Metronome) -> list[Due]:

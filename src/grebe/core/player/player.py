@@ -12,6 +12,7 @@ from grebe.core.player.commands import Command
 from grebe.core.player.deck import Lane, NoteEnds
 from grebe.core.player.device_player import DevicePlayers
 from grebe.core.player.events import Due, Shared
+from grebe.core.player.happened import TempoTaken
 from grebe.core.player.locating import Locating
 from grebe.core.player.loopers import LoopTrack
 from grebe.core.player.performing import Performing, last_word
@@ -49,6 +50,8 @@ class Player:
 
     def __init__(self, plan: Plan) -> None:
         self._run = Run(plan)
+        self.happened = self._run.happened
+        """What happened since this was emptied last, to be kept."""
         self._devices = DevicePlayers(self._run)
         self._sections = Sections(self._run, self._devices)
         self._locating = Locating(self._run, self._devices, self._sections)
@@ -117,6 +120,7 @@ class Player:
         run.tick = max(run.tick, tick)
         if isinstance(what, TempoFalls):
             run.tempi.set(out, what.point)
+            run.note(TempoTaken(tick, what.point.bpm, what.point.ramp_ticks))
         elif isinstance(what, ClickFalls):
             self._locating.clicks.click(out, tick, what.on)
         elif isinstance(what, MarksFall):

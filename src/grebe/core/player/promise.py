@@ -9,10 +9,9 @@ from __future__ import annotations
 
 from grebe.core.player.deck import Deck
 from grebe.core.player.device_player import DevicePlayer, DevicePlayers
-from grebe.core.player.marks import LaidOver, Silence
+from grebe.core.player.marks import lay_regions
 from grebe.core.player.mutes import Because, Mutes
 from grebe.core.player.run import Run
-from grebe.core.songs.layout import SectionSpan
 from grebe.core.units import Value
 
 
@@ -69,7 +68,7 @@ def promise(run: Run, devices: DevicePlayers) -> Promise | None:
     course = run.course
     if course.stays(run.tick):
         mutes = run.mutes.copied()
-        _lay_regions(mutes, run.span, run.boundary - course.start)
+        lay_regions(mutes, run.span, run.boundary - course.start)
         lines = tuple(_now(mutes, player) for player in devices if _takes_part(run, player))
         section = run.span.section.id
         return Promise(section=section, tick=run.boundary, stays=True, lines=lines)
@@ -79,7 +78,7 @@ def promise(run: Run, devices: DevicePlayers) -> Promise | None:
     span = run.spans[coming.section]
     mutes = run.mutes.as_it_will_be(span.scene, kept=run.mutes_kept)
     origin = course.origin_of(coming, coming.at)
-    _lay_regions(mutes, span, coming.at - origin)
+    lay_regions(mutes, span, coming.at - origin)
     rows: list[LineState] = []
     given = {part.device for part in span.scene.parts if part.chain}
     for player in devices:
@@ -95,12 +94,3 @@ def promise(run: Run, devices: DevicePlayers) -> Promise | None:
             first = entered.pattern
             rows.append(LineState(line, "" if first is None else first.id, because))
     return Promise(section=span.section.id, tick=coming.at, lines=tuple(rows))
-
-
-def _lay_regions(mutes: Mutes, span: SectionSpan, since: int) -> None:
-    """The regions that lie over a section so many ticks into it, in place of those that do."""
-    mutes.end_regions()
-    laid = LaidOver()
-    for what in (*laid.lay(span, since), *laid.fall(since)):
-        if isinstance(what, Silence):
-            mutes.region(what.muted, on=what.on)

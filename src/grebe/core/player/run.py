@@ -5,6 +5,7 @@ from __future__ import annotations
 from grebe.core.patterns.model import Pattern
 from grebe.core.player.chapters import Chapters
 from grebe.core.player.course import Course
+from grebe.core.player.happened import Happened
 from grebe.core.player.lead import lead_ticks
 from grebe.core.player.loopers import Loopers
 from grebe.core.player.marks import LaidOver
@@ -20,6 +21,10 @@ from grebe.core.time.ticks import CLOCK_TICKS
 
 PREROLL_TICKS = 2 * CLOCK_TICKS
 """Between telling the boxes their patterns and Start: 40 ms at 126 BPM, so that they are ready."""
+
+
+MOST_HAPPENED = 20_000
+"""Kept where nobody takes them: an evening of busy hands."""
 
 
 class Run:
@@ -38,6 +43,8 @@ class Run:
         """What the performer said becomes of mutes by hand at the end of this section."""
         self.top = 0
         """Where, as written, the song began that this run was begun in."""
+        self.happened: list[Happened] = []
+        """What is remembered of it, until somebody takes it."""
         self.told: dict[tuple[str, int], int] = {}
         """The program that was told last, by box and channel."""
         self.scheduler = Scheduler()
@@ -50,6 +57,11 @@ class Run:
         layout = plan.layout()
         self.chapters = Chapters(plan, layout)
         self.course = Course(layout, self.chapters.stops)
+
+    def note(self, what: Happened) -> None:
+        """Remember something that happened."""
+        self.happened.append(what)
+        del self.happened[:-MOST_HAPPENED]
 
     @property
     def spans(self) -> tuple[SectionSpan, ...]:

@@ -14,8 +14,9 @@ from grebe.core.player.events import (
     SongPosition,
     SongSelect,
 )
+from grebe.core.player.happened import Entered, Stopped, TrackDid
 from grebe.core.player.loopers import TrackCommand
-from grebe.core.player.marks import Filling, Happening, Moved, Silence
+from grebe.core.player.marks import Filling, Happening, Moved, Silence, Steered, Swaps, lay_regions
 from grebe.core.player.run import Run
 from grebe.core.player.scheduler import MarksFall, Prepare, Switch, TrackFalls
 from grebe.core.rig.lines import box_of
@@ -100,6 +101,7 @@ class Sections:
             return out
         for player in self._devices:
             player.halt(out, tick)
+        run.note(Stopped(tick))
         out += [(tick, device, Shared.STOP) for device in run.plan.started]
         run.running, run.course.launch, run.course.held = False, None, False
         run.scheduler.clear()
@@ -129,11 +131,14 @@ class Sections:
             self._take_songs_there(out, tick, span.tick + coming.into)
         run.tempi.enter(out, tick, span, course.layout, coming.into)
         run.mutes.enter(span.scene)
+        lay_regions(run.mutes, span, tick - origin)  # what is silent at once is not let sound first
         placed = coming.anew or bool(coming.into)
         for player in self._devices:
             part = span.scene.part(player.device.id)
             player.take_part(out, tick, origin, part, placed=placed, opening=opening)
+        run.note(Entered(tick, origin, span.section.id, coming.into))
         self.lay_marks(out, tick)
+        self._devices.note_silence(tick)
         self.schedule()
 
     def _drop_mutes(self, out: list[Due], tick: int) -> None:
@@ -174,11 +179,11 @@ class Sections:
 
     def lay_marks(self, out: list[Due], tick: int) -> None:
         """Take what is laid over this section: what is past already holds, the rest waits."""
-        run = self._run
+        run, since = self._run, tick - self._run.course.start
         self.end_marks()
-        for what in run.laid.lay(run.span, tick - run.course.start):
-            self._happen(out, tick, what)
-        self._pass_marks(out, tick)
+        past = run.laid.lay(run.span, since)
+        self._all_happen(out, tick, [*past, *run.laid.fall(since)])
+        self._wait_for_marks()
 
     def marks_fall(self, out: list[Due], tick: int, what: MarksFall) -> None:
         """Do what falls on this tick, unless the section is another by now."""
@@ -188,24 +193,40 @@ class Sections:
     def _pass_marks(self, out: list[Due], tick: int) -> None:
         """Do what falls on this tick, and wait for what comes after it."""
         run = self._run
-        for what in run.laid.fall(tick - run.course.start):
-            self._happen(out, tick, what)
+        self._all_happen(out, tick, run.laid.fall(tick - run.course.start))
+        self._wait_for_marks()
+
+    def _wait_for_marks(self) -> None:
+        run = self._run
         if run.laid.next_at is not None:
             at = run.course.start + run.laid.next_at
             run.scheduler.at(at, MarksFall(run.laid.generation))
 
+    def _all_happen(self, out: list[Due], tick: int, what: list[Happening]) -> None:
+        """Regions first, and what they make silent once: of two that meet none is heard between."""
+        silences = [one for one in what if isinstance(one, Silence)]
+        for silence in silences:
+            self._run.mutes.region(silence.muted, on=silence.on)
+        for box in dict.fromkeys(box_of(one.muted[0]) for one in silences):
+            out += self._devices.apply_mutes(tick, box)
+        for one in what:
+            self._happen(out, tick, one)
+
     def _happen(self, out: list[Due], tick: int, what: Happening) -> None:
         run = self._run
-        if isinstance(what, Silence):
-            run.mutes.region(what.muted, on=what.on)
-            out += self._devices.apply_mutes(tick, box_of(what.muted[0]))
-        elif isinstance(what, Filling):
+        if isinstance(what, Filling):
             run.laid.filling = what.on
+        elif isinstance(what, Swaps):
+            player = self._devices.get(what.mark.device)
+            pattern = run.patterns_of(what.mark.device).get(what.mark.pattern)
+            if player is not None and pattern is not None:
+                since = run.course.start + what.mark.at * SIXTEENTH_TICKS
+                player.go_over(out, tick, (pattern,), min(since, tick))
         elif isinstance(what, Moved):
             player = self._devices.get(what.curve.device)
             if player is not None:
                 player.turn(out, tick, what.curve.channel, what.curve.controller, what.value)
-        elif not run.tempi.carried:
+        elif isinstance(what, Steered) and not run.tempi.carried:
             run.tempi.set(out, msgspec.structs.replace(what.point, tick=tick))
 
     # Loop tracks
@@ -213,7 +234,11 @@ class Sections:
     def track_falls(self, out: list[Due], tick: int, what: TrackFalls) -> None:
         """A loop track does what it was armed for; a recording of fixed length is closed later."""
         run = self._run
+        armed = run.loopers.tracks.get((what.device, what.number))
+        act = armed.armed if armed is not None and armed.armed_at == tick else ""
         out += run.loopers.fall(what.device, what.number, tick)
+        if act:
+            run.note(TrackDid(tick, what.device, what.number, act))
         track = run.loopers.tracks[(what.device, what.number)]
         if what.bars and track.state == "recording":
             at = tick + what.bars * run.span.scene.meter.bar_ticks

@@ -134,6 +134,14 @@ class FillMark(Value, frozen=True, kw_only=True):
     long: Annotated[int, Meta(ge=1, le=65_535)] = 16
 
 
+class SwapMark(Value, frozen=True, kw_only=True):
+    """A line goes over to another of its patterns, until its section is over."""
+
+    device: LineId
+    pattern: Id
+    at: Sixteenths = 0
+
+
 class TempoMark(Value, frozen=True, kw_only=True):
     """The tempo goes somewhere inside a section."""
 
@@ -163,6 +171,8 @@ class Section(Value, frozen=True, kw_only=True):
     curves: Annotated[tuple[Curve, ...], Meta(max_length=128)] = ()
     markers: Annotated[tuple[Marker, ...], Meta(max_length=128)] = ()
     fills: Annotated[tuple[FillMark, ...], Meta(max_length=256)] = ()
+    swaps: Annotated[tuple[SwapMark, ...], Meta(max_length=256)] = ()
+    """In order of place."""
     then: Then = Then()
     """What follows; `to` is a section."""
 

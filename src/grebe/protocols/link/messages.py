@@ -20,6 +20,7 @@ from grebe.core.player.commands import (
     Halt,
     ReplacePlan,
 )
+from grebe.core.player.happened import Happened
 from grebe.core.player.loopers import LoopTrack
 from grebe.core.player.promise import LineState, Promise
 from grebe.core.rig.standin import Setup
@@ -276,6 +277,8 @@ class Status(Value, frozen=True, kw_only=True, tag="status"):
     """Whether they stay when this section is over."""
     lines: tuple[LineState, ...] = ()
     """What every line that takes part plays now, by what was sent, and why it is silent."""
+    happened: tuple[Happened, ...] = ()
+    """What happened since the last Status, to be kept."""
     coming: Promise | None = None
     """What comes in at the boundary, if nobody asks for anything before."""
     tracks: tuple[LoopTrack, ...] = ()
