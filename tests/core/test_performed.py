@@ -28,7 +28,7 @@ from grebe.core.player.events import ControlChange, Due, NoteOff, NoteOn, Progra
 from grebe.core.player.happened import Entered, Happened, Stopped, TrackDid
 from grebe.core.player.plan import make_plan
 from grebe.core.player.player import Player
-from grebe.core.songs.performed import Kept, song_performed
+from grebe.core.songs.performed import KeptSong, song_performed
 from grebe.core.time.ticks import SIXTEENTH_TICKS, TICKS_PER_QUARTER
 from grebe.errors import EditError
 from tests import build
@@ -70,7 +70,7 @@ def programs(dues: list[Due], bars: int) -> list[dict[str, int]]:
     ]
 
 
-def again(project: Project, happened: list[Happened], bars: int) -> tuple[Kept, list[Due]]:
+def again(project: Project, happened: list[Happened], bars: int) -> tuple[KeptSong, list[Due]]:
     """The run as a song, and what playing that sends."""
     kept = song_performed(project, project.songs[0], happened)
     dues, _ = played(kept.project, [], bars)

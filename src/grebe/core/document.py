@@ -239,6 +239,11 @@ def add_pattern(
 def remove_pattern(project: Project, pattern_id: str) -> Project:
     """The project without a pattern. EditError names the scenes that still play it."""
     scenes = [s.name for s in project.scenes if any(pattern_id in part.chain for part in s.parts)]
+    scenes += [
+        s.name
+        for s in project.songs
+        if any(swap.pattern == pattern_id for section in s.sections for swap in section.swaps)
+    ]
     name = project.pattern(pattern_id).name
     if scenes:
         raise EditError(

@@ -34,6 +34,7 @@ class Wanted(NamedTuple):
         named = {section.scene for song in songs for section in song.sections}
         scenes = [s for s in other.scenes if s.id in self.scenes | named]
         chained = {p for scene in scenes for part in scene.parts for p in part.chain}
+        chained |= {w.pattern for song in songs for x in song.sections for w in x.swaps}
         patterns = [p for p in other.patterns if p.id in self.patterns | chained]
         lines = {p.device for p in patterns} | _devices_in(songs)
         lines |= {part.device for scene in scenes for part in scene.parts}
@@ -110,7 +111,7 @@ def take_over(
     project, scenes = _with_scenes(
         project, other, whole.scenes, boxes, patterns, here - wanted.scenes
     )
-    project, songs = _with_songs(project, other, whole.songs, boxes, scenes)
+    project, songs = _with_songs(project, other, whole.songs, boxes, scenes, patterns)
     names = {d.id: d.name for d in (*project.rig.devices, *other.rig.devices)}
     matched = tuple(
         (other.rig.name_of(d), names[own]) for d, own in known.items() if d in whole.boxes
@@ -298,7 +299,7 @@ def _with_scenes(
 
 def _with_songs(
     project: Project, other: Project, wanted: Collection[str], boxes: Mapping[str, str],
-    scenes: Mapping[str, str],
+    scenes: Mapping[str, str], patterns: Mapping[str, str],
 ) -> tuple[Project, int]:  # fmt: skip
     ids = _own_ids(project.songs, other.songs, wanted, "song")
     new: list[Song] = []
@@ -308,7 +309,15 @@ def _with_songs(
         names = {s.name for s in (*project.songs, *new)}
         moved = _renamed(song, boxes)
         sections = tuple(
-            msgspec.structs.replace(s, scene=scenes[s.scene])
+            msgspec.structs.replace(
+                s,
+                scene=scenes[s.scene],
+                swaps=tuple(
+                    msgspec.structs.replace(w, pattern=patterns[w.pattern])
+                    for w in s.swaps
+                    if w.pattern in patterns
+                ),
+            )
             for s in moved.sections
             if s.scene in scenes
         )

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from grebe.app.live.session import Session
+from grebe.core.rig.lines import line_id
 from grebe.core.rig.model import Device
 from grebe.core.songs.bands import Band, Densities, bands
 from grebe.core.songs.changes import reached_by
@@ -32,10 +33,13 @@ class SongModel:
             self._basis = basis
             self._bands = self._bars = self._programmes = None
             busy = {p.device for p in session.project.patterns}
+            for box in session.project.rig.devices:
+                if box.id in busy:  # its pattern holds rows of these
+                    busy |= {line_id(box.id, t.id) for t in box.tracks if t.patterns == "box"}
             self._devices = tuple(d for d in session.project.rig.lines if d.id in busy)
 
     def devices(self) -> tuple[Device, ...]:
-        """Boxes and tracks that have patterns."""
+        """Boxes and tracks that have patterns, or rows in one of their box."""
         self._renew()
         return self._devices
 

@@ -25,6 +25,8 @@ from grebe.core.player.commands import (
     Release,
     Skip,
     Solo,
+    Swap,
+    SwapAt,
     Withdraw,
 )
 from grebe.errors import EditError
@@ -215,6 +217,10 @@ class PerformerCommands:
         status = self._position.status
         alone = status is not None and (device, "") in status.solos
         self._link.tell(Solo(device=device, on=not alone))
+
+    def swap(self, line: str, pattern: str, at: SwapAt) -> None:
+        """Another pattern on one box or track; "" gives back what the scene has."""
+        self._link.tell(Swap(device=line, pattern=pattern, at=at))
 
     def keep_mutes(self) -> None:
         """Mutes by hand stay at the end of this section, or are dropped, for this once."""

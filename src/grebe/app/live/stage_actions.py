@@ -7,112 +7,14 @@ from collections.abc import Callable
 from functools import partial
 
 from grebe.app.actions.keymap import told
+from grebe.app.actions.table import by_id
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.live.session import Session
+from grebe.app.live.stage_lines import StageLines
 from grebe.app.live.stage_model import StageModel
-from grebe.core.player.commands import LaunchAt
+from grebe.app.live.stage_numbers import StageNumbers
 from grebe.core.player.controls import MOST_MUTES
-from grebe.core.rig.model import Device
-from grebe.core.songs.layout import Layout
-from grebe.core.songs.model import Song
 from grebe.words import tr
-
-ON_A_PAGE = 8
-"""Boxes and tracks that have a block and a digit at a time."""
-
-
-def on_page(session: Session) -> tuple[Device, ...]:
-    """Those that have them now."""
-    players = session.project.players
-    first = session.stage.page * ON_A_PAGE
-    if first >= len(players):  # some were taken out since
-        first = session.stage.page = 0
-    return players[first : first + ON_A_PAGE]
-
-
-def numbered_line(session: Session, number: int, *, paged: bool) -> Device | None:
-    """What has a number: on the page that is shown, or among all."""
-    lines = on_page(session) if paged else session.project.players
-    return lines[number - 1] if number <= len(lines) else None
-
-
-class StageNumbers:
-    """The number that is being typed, and what has one."""
-
-    def __init__(self, session: Session, book: StageModel) -> None:
-        self._session = session
-        self._book = book
-        self.typed: str | None = None
-        """Digits so far; None while no number is typed."""
-        self.of = "scene"
-        """What the number is of: scene or song."""
-
-    def named(self, layout: Layout) -> list[tuple[str, str]]:
-        """(id, name) of what has a number: sections of the song, or places of the set."""
-        if self.of == "scene":
-            return [(s.section.id, s.scene.name) for s in layout.spans]
-        plan = self._book.plan()
-        if plan is None:
-            return []
-        names: dict[str, Song] = {s.id: s for s in self._session.project.songs}
-        return [
-            (s.entry.id, names[s.entry.song].name if s.entry.song in names else s.entry.song)
-            for s in plan.songs
-        ]
-
-    @does("scene_number")
-    def scene_number(self) -> None:
-        """A scene by its number."""
-        self._type("scene")
-
-    @does("song_number")
-    def song_number(self) -> None:
-        """A song by its number."""
-        if self._book.plan() is None:
-            self._session.say("warn", tr("There is no set: songs have no numbers."))
-        else:
-            self._type("song")
-
-    def _type(self, what: str) -> None:
-        self.typed, self.of = "", what
-
-    def go(self, at: LaunchAt = "bar") -> None:
-        """Go to the typed scene or song, on the next bar or at once, or start there where nothing
-        runs."""
-        layout = self._session.derived.layout()
-        typed, self.typed = self.typed or "", None
-        names = self.named(layout) if layout is not None else []
-        if not typed or not 1 <= int(typed) <= len(names):
-            if typed:
-                self._session.say("warn", tr("There is no {of} {typed}.", of=self.of, typed=typed))
-            return
-        found = names[int(typed) - 1][0]
-        if self.of == "song":
-            self._session.performer.launch_song(found, at)
-        elif self._session.running:
-            self._session.performer.launch(found, at)
-        else:
-            self._session.selection.section, self._session.selection.tick = found, None
-            self._session.performer.run_here()
-
-    def scene(self, number: int) -> None:
-        """Launch the scene of a number of the bank that is shown."""
-        self._jump("scene", number)
-
-    def song(self, number: int) -> None:
-        """Take the song of a number of the set."""
-        self._jump("song", number)
-
-    def _jump(self, what: str, number: int) -> None:
-        self._type(what)
-        self.typed = str(number)
-        self.go()
-
-    def digit(self, number: int) -> None:
-        """Type a digit of what was asked for."""
-        typed = self.typed
-        if typed is not None and len(typed) < 3:
-            self.typed = (typed + str(number)).lstrip("0")
 
 
 class StageActions:
@@ -122,20 +24,22 @@ class StageActions:
         self.session = session
         self._book = book
         self.numbers = StageNumbers(session, book)
+        self.lines = StageLines(session, self.numbers)
 
     def acts(self) -> dict[str, Act]:
         """What does each action; mute, solo and other keys are numbered."""
         kinds: dict[str, Callable[[int], None]] = {
-            "mute": self._mute, "solo": self._solo, "mute_line": self._mute_line,
-            "solo_line": self._solo_line, "track": self._track, "halt": self._halt,
+            **self.lines.kinds(), "track": self._track, "halt": self._halt,
             "digit": self.numbers.digit, "scene": self.numbers.scene, "song": self.numbers.song,
         }  # fmt: skip
+        known = by_id()
         numbered = {
             f"{kind}_{n}": partial(act, n)
             for kind, act in kinds.items()
             for n in range(MOST_MUTES + 1)
+            if f"{kind}_{n}" in known
         }
-        return {**acts_of(self, self.numbers), **numbered}
+        return {**acts_of(self, self.numbers, self.lines), **numbered}
 
     @does("next_in")
     def next_in(self) -> None:
@@ -228,40 +132,6 @@ class StageActions:
         state = tr("on: touches have to be held") if self.session.stage.guarded else tr("off")
         self.session.say("info", tr("Touch guard {state}.", state=state))
 
-    def _mute_line(self, number: int) -> None:
-        self._toggle(number, self.session.performer.mute, paged=False)
-
-    def _solo_line(self, number: int) -> None:
-        self._toggle(number, self.session.performer.solo, paged=False)
-
-    def _toggle(self, number: int, toggle: Callable[[str], None], *, paged: bool) -> None:
-        line = numbered_line(self.session, number, paged=paged)
-        if line is not None:
-            toggle(line.id)
-
-    def _mute(self, number: int) -> None:
-        if self.numbers.typed is not None:
-            self.numbers.digit(number)
-            return
-        self._toggle(number, self.session.performer.mute, paged=True)
-
-    def _solo(self, number: int) -> None:
-        self._toggle(number, self.session.performer.solo, paged=True)
-
-    @does("blocks_page")
-    def blocks_page(self) -> None:
-        """The next eight boxes and tracks have the digits."""
-        players = self.session.project.players
-        pages = -(-len(players) // ON_A_PAGE) or 1
-        self.session.stage.page = (self.session.stage.page + 1) % pages
-        shown = on_page(self.session)
-        if pages == 1:
-            self.session.say("info", tr("All boxes and tracks have a block already."))
-        elif shown:
-            words = tr("The digits are for {first} to {last}.", first=shown[0].name,
-                       last=shown[-1].name)  # fmt: skip
-            self.session.say("info", words)
-
     def _track(self, number: int) -> None:
         self.session.looping.press(number)
 
@@ -285,5 +155,9 @@ class StageActions:
 
     @does("next_end")
     def next_end(self) -> None:
-        """Bring in what is next at the end of this section."""
-        self.session.performer.launch("", "section_end")
+        """Bring in what is next at the end of this section; or what was typed, a pattern where the
+        one that plays ends."""
+        if self.numbers.typed is not None:
+            self.numbers.go("section_end")
+        else:
+            self.session.performer.launch("", "section_end")

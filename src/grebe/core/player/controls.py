@@ -17,6 +17,7 @@ from grebe.core.player.commands import (
     Release,
     Skip,
     Solo,
+    Swap,
     Withdraw,
 )
 from grebe.core.player.loopers import TrackCommand, TrackDo
@@ -73,6 +74,7 @@ LEARNABLE: tuple[Named, ...] = (
     *_numbered("solo", tr("Alone: number"), 8),
     *_numbered("mute_line", tr("Mute box or track"), MOST_MUTES),
     *_numbered("solo_line", tr("Alone: box or track"), MOST_MUTES),
+    *_numbered("pattern_line", tr("Next pattern of box or track"), MOST_MUTES),
     *_numbered("track", tr("Loop track"), 5),
     *_numbered("halt", tr("Stop loop track"), 5),
     *_numbered("scene", tr("Scene number"), MOST_NUMBERED),
@@ -124,6 +126,8 @@ def _numbered_command(kind: str, number: int, player: Player) -> Command | None:
         if kind == "mute":
             return Mute(device=device, on=(device, "") not in player.mutes)
         return Solo(device=device, on=(device, "") not in player.solos)
+    if kind == "pattern" and number <= len(players):
+        return _next_pattern(player, players[number - 1])
     if kind in ("track", "halt"):
         looper = next((t.device for t in player.tracks if t.number == number), None)
         do: TrackDo = "next" if kind == "track" else "stop"
@@ -135,6 +139,16 @@ def _numbered_command(kind: str, number: int, player: Player) -> Command | None:
         if number <= len(sections):
             return Launch(section=sections[number - 1], at="bar")
     return None
+
+
+def _next_pattern(player: Player, line: str) -> Command | None:
+    """The pattern after the one that a line plays, where that ends."""
+    mine = [p.id for p in player.plan.patterns if p.device == line]
+    now = next((state.pattern for state in player.now if state.line == line), "")
+    if not mine:
+        return None
+    following = mine[(mine.index(now) + 1) % len(mine)] if now in mine else mine[0]
+    return Swap(device=line, pattern=following)
 
 
 def is_lit(action: str, player: Player) -> bool:

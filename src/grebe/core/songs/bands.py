@@ -5,10 +5,13 @@ from __future__ import annotations
 from collections import Counter
 from typing import NamedTuple
 
+import msgspec
+
 from grebe.core.document import Project
 from grebe.core.patterns.model import Content, Pattern
 from grebe.core.patterns.sound import density
 from grebe.core.player.plan import sounding
+from grebe.core.rig.lines import track_of
 from grebe.core.rig.model import Device
 from grebe.core.songs.layout import Layout
 from grebe.core.songs.model import Part, Scene
@@ -65,14 +68,39 @@ class Densities:
         if kept is None:
             if len(self._scenes) > MOST_KEPT:
                 self._scenes.clear()
-            made = [self._row(device, scene.part(device.id)) for device in project.rig.lines]
+            made = [
+                self._row(line, *self._part(scene, box, line))
+                for box in project.rig.devices
+                for line in box.lines
+            ]
             kept = self._scenes[id(scene)] = (scene, made)
         return kept[1]
 
-    def _row(self, device: Device, part: Part) -> SceneRow:
+    def _part(self, scene: Scene, box: Device, line: Device) -> tuple[Part, Device]:
+        """What a line does in a scene, and who plays that: of a track whose rows are in its box's
+        pattern, those rows."""
+        part, whole = scene.part(line.id), scene.part(box.id)
+        track = box.track(track_of(line.id))
+        if track is None or track.patterns == "own" or not whole.chain:
+            return part, line
+        others = tuple(
+            dict.fromkeys(
+                v.id
+                for pattern in whole.chain
+                if pattern in self._patterns
+                for v in sounding(self._patterns[pattern], box).voices
+                if (v.channel or box.channel) != track.channel
+            )
+        )
+        rows = msgspec.structs.replace(
+            whole, silent_voices=(*whole.silent_voices, *others), muted=part.muted or whole.muted
+        )
+        return rows, box
+
+    def _row(self, line: Device, part: Part, device: Device) -> SceneRow:
         known = tuple(p for p in part.chain if p in self._patterns)
         names = tuple(dict.fromkeys(self._patterns[p].name for p in known))
-        return SceneRow(device.id, self._of_chain(device, part), part.muted, known, names)
+        return SceneRow(line.id, self._of_chain(device, part), part.muted, known, names)
 
     def _of_chain(self, device: Device, part: Part) -> float:
         silent = frozenset(part.silent_voices)

@@ -47,7 +47,7 @@ MOST_SECTIONS = 512
 MOST_MARKS = 256
 
 
-class Kept(NamedTuple):
+class KeptSong(NamedTuple):
     """A song kept, in the project that holds it."""
 
     project: Project
@@ -92,7 +92,7 @@ def visits_of(events: Sequence[Happened]) -> list[Visit]:
 def song_performed(
     project: Project, written: Song, events: Sequence[Happened], first: int = 0,
     last: int | None = None,
-) -> Kept:  # fmt: skip
+) -> KeptSong:  # fmt: skip
     """The song that was played, as it was played: all of the run, or sections `first` to `last`
     of it, counted from 0. EditError where nothing is left of it."""
     known = {s.id: s for s in written.sections}
@@ -115,7 +115,7 @@ def song_performed(
         version_of=written.version_of or written.id, version="as played", box_songs=(),
     )  # fmt: skip
     whole = msgspec.structs.replace(made.project, songs=(*made.project.songs, song))
-    return Kept(whole, song, made.lost)
+    return KeptSong(whole, song, made.lost)
 
 
 class _Made:

@@ -10,8 +10,8 @@ from PyQt6.QtWidgets import QLabel, QVBoxLayout, QWidget
 
 from grebe.app.engine.supervisor import display_command
 from grebe.app.live.notices import Notices
-from grebe.app.live.stage_actions import StageNumbers
 from grebe.app.live.stage_model import StageModel
+from grebe.app.live.stage_numbers import StageNumbers
 from grebe.app.live.watching import WatchedSession
 from grebe.errors import GrebeError
 from grebe.protocols.link.messages import FromEngine, Notice, Status, Unpacker, from_engine

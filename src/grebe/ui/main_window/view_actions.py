@@ -15,7 +15,7 @@ from grebe.app.doing import does
 from grebe.app.live.position import raw_now_ns
 from grebe.app.live.rehearsal import Rehearsal
 from grebe.app.live.session import Session
-from grebe.app.live.stage_actions import numbered_line
+from grebe.app.live.stage_numbers import numbered_line
 from grebe.app.settings import recent_projects
 from grebe.core.rig.model import GREBE_ID
 from grebe.ui.main_window.action_book import ActionBook

@@ -10,8 +10,8 @@ from PyQt6.QtCore import QPointF, QRectF
 from PyQt6.QtGui import QPainter
 
 from grebe.app.live.session import Session
-from grebe.app.live.stage_actions import on_page
 from grebe.app.live.stage_model import StageModel
+from grebe.app.live.stage_numbers import on_page
 from grebe.core.player.promise import LineState
 from grebe.core.rig.lines import box_of
 from grebe.core.rig.model import Device

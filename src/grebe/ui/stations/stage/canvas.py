@@ -10,8 +10,8 @@ from PyQt6.QtGui import QPainter, QPaintEvent
 from grebe.app.actions.keymap import told
 from grebe.app.actions.table import by_id
 from grebe.app.live.session import Session
-from grebe.app.live.stage_actions import StageNumbers
 from grebe.app.live.stage_model import StageModel, StageMove, StagePlace
+from grebe.app.live.stage_numbers import StageNumbers
 from grebe.app.tables.stage import StageTable
 from grebe.core.songs.layout import Layout
 from grebe.core.time.formatting import clock_text
@@ -169,6 +169,7 @@ class StageCanvas(Canvas):
         painter.scale(self._scale, self._scale)
         wide, tall = self.width() / self._scale, self.height() / self._scale
         now = self.book.now(layout)
+        self.numbers.follow("" if now is None else now.span.section.id)
         self._paint_top(painter, layout, now, wide)
         high = max(HIGH, LEAST_PX / self._scale)
         split, upper = wide * NOW_SHARE, tall - BELOW - (high - HIGH)

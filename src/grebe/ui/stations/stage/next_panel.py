@@ -9,8 +9,8 @@ from PyQt6.QtGui import QPainter
 
 from grebe.app.actions.keymap import told
 from grebe.app.live.session import Session
-from grebe.app.live.stage_actions import StageNumbers
 from grebe.app.live.stage_model import StageModel, StagePlace
+from grebe.app.live.stage_numbers import StageNumbers
 from grebe.core.rig.model import Device
 from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.ui.widgets import draw
@@ -162,15 +162,21 @@ class NextPanel:
     ) -> None:
         """A number being typed, and what has it."""
         p = self.palette_now
-        scene = self.numbers.of == "scene"
-        heading = tr("SCENE NUMBER") if scene else tr("SONG NUMBER")
+        line = self.numbers.line
+        heading = {"scene": tr("SCENE NUMBER"), "song": tr("SONG NUMBER"),
+                   "pattern": tr("PATTERN: BOX OR TRACK FIRST")}[self.numbers.of]  # fmt: skip
+        if line is not None:
+            heading = tr("PATTERN OF {line}", line=line.name)
         draw.text(painter, x, y + 40, heading, p.crest, size=20, weight=600)
-        draw.text(painter, x, y + 130, self.numbers.typed or "\u2026", p.ink, size=92, weight=700)
+        draw.text(painter, x, y + 130, self.numbers.digits or "\u2026", p.ink, size=92, weight=700)
         names = self.numbers.named(layout)
-        found = int(self.numbers.typed) if self.numbers.typed else 0
+        found = int(self.numbers.digits) if self.numbers.digits else 0
         name = names[found - 1][1] if 1 <= found <= len(names) else ""
         draw.text(painter, x + 140, y + 124, name, p.crest, size=44, weight=600, width=wide - 140)
         words = tr("Enter brings it in on the next bar, Esc lets it be.")
+        if line is not None:
+            words = tr("Enter on the bar, {end} at its end, {now} at once.", end=told("next_end"),
+                       now=told("cut"))  # fmt: skip
         draw.text(painter, x, y + 168, words, p.muted, size=20, width=wide)
         for index, (_, label) in enumerate(names[:14]):
             column, row = divmod(index, 7)

@@ -10,7 +10,7 @@ from PyQt6.QtGui import QPainter
 
 from grebe.app.actions.keymap import told
 from grebe.app.live.session import Session
-from grebe.app.live.stage_actions import ON_A_PAGE, StageNumbers
+from grebe.app.live.stage_numbers import ON_A_PAGE, StageNumbers
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.theme import NIGHT, Palette
 from grebe.words import tr

@@ -9,8 +9,8 @@ from PyQt6.QtGui import QCloseEvent, QGuiApplication, QKeyEvent, QPainter, QPain
 from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
 from grebe.app.live.session import Session
-from grebe.app.live.stage_actions import StageNumbers
 from grebe.app.live.stage_model import StageModel
+from grebe.app.live.stage_numbers import StageNumbers
 from grebe.ui.stations.stage.canvas import StageCanvas
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.theme import Palette
