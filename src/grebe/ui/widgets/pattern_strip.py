@@ -119,8 +119,8 @@ class PatternStrip(Canvas):
         """A pattern's name can be carried onto a scene."""
         del held
         cell = self.cell_at(at)
-        self.pick(at)
         word = None if cell is None else self._named[cell.row]
+        self.pick(at)  # the names may lie otherwise after that
         return None if word is None or not word.pattern else CarryDrag(self, word)
 
     def shape_at(self, at: QPointF, held: Held) -> Qt.CursorShape:
