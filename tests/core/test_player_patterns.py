@@ -20,11 +20,20 @@ from grebe.core.player.commands import (
     Mute,
     ReplacePlan,
 )
-from grebe.core.player.events import ControlChange, Due, NoteOff, NoteOn, SectionStarts
+from grebe.core.player.events import (
+    ControlChange,
+    Due,
+    NoteOff,
+    NoteOn,
+    ProgramChange,
+    SectionStarts,
+)
 from grebe.core.player.plan import make_plan
 from grebe.core.player.player import Player
 from grebe.core.player.whole import song_events
 from grebe.core.rig.model import CountIn
+from grebe.core.rig.spec import Spec
+from grebe.core.songs.model import Part
 from grebe.core.time.ticks import CLOCK_TICKS, SIXTEENTH_TICKS, TICKS_PER_QUARTER
 from grebe.errors import EditError
 from tests import build
@@ -228,3 +237,63 @@ def test_a_held_note_survives_an_edit_of_something_else() -> None:
     assert held_notes(louder) == []
     gone = edited(lambda c: msgspec.structs.replace(c, voices=c.voices[:1]))
     assert [kind for _, kind in held_notes(gone)] == ["off"]
+
+
+def with_fills() -> Project:
+    """A box that plays its own and has a controller for fills, one that has a pattern for them,
+    and one that Grebe plays, with a pattern for them too."""
+    own = {"plays": "own", "obeys_program": True}
+    boxes = [
+        build.device("a", channel=1, spec=Spec(fill_controller=30), **own),
+        build.device("b", channel=2, **own),
+        build.device("c", channel=3),
+    ]
+    patterns = [
+        build.own(build.pattern(f"{box}{n}", box, build.voice("x..." if n else "x.x.", 36 + n),
+                                program=n))
+        for box in "abc" for n in (0, 1)
+    ]  # fmt: skip
+    parts = {
+        "a": Part(device="a", chain=("a0",)), "b": Part(device="b", chain=("b0",), fill="b1"),
+        "c": Part(device="c", chain=("c0", "c0"), fill="c1"),
+    }  # fmt: skip
+    return build.project(boxes, patterns, [build.scene("s", 8, **parts)], build.song("s"))
+
+
+def test_a_fill_reaches_boxes_that_play_their_own() -> None:
+    """By their controller, by their pattern's number; held for a bar, then back in time."""
+    project = with_fills()
+    player = player_of(project)
+    player.advance(BAR)
+    dues = player.apply(Fill(on=True))
+    told = [(d, type(e).__name__, getattr(e, "value", getattr(e, "program", None)))
+            for _, d, e in dues if isinstance(e, (ControlChange, ProgramChange))]  # fmt: skip
+    assert told == [("a", "ControlChange", 127), ("b", "ProgramChange", 1)]
+    assert {s.line: s.pattern for s in player.now} == {"a": "a0", "b": "b1", "c": "c1"}
+    dues = player.advance(2 * BAR)
+    assert {n for _, n in notes(dues)} == {37}
+    dues = player.apply(Fill(on=False)) + player.advance(3 * BAR)
+    told = [(d, type(e).__name__, getattr(e, "value", getattr(e, "program", None)))
+            for _, d, e in dues if isinstance(e, (ControlChange, ProgramChange))]  # fmt: skip
+    assert told[:2] == [("a", "ControlChange", 0), ("b", "ProgramChange", 0)]
+    played = notes(dues)
+    assert {n for _, n in played} == {36}
+    assert played[0][0] == 2 * BAR  # where it would be, had there been no fill
+
+
+def test_a_fill_held_into_the_next_scene_is_that_scene_s() -> None:
+    """And let go there, what the scene gives is played from where it began."""
+    project = with_fills()
+    scenes = (msgspec.structs.replace(project.scenes[0], bars=1),
+              msgspec.structs.replace(project.scenes[0], id="t", name="t"))  # fmt: skip
+    project = msgspec.structs.replace(project, scenes=scenes, songs=(build.song("s", "t"),))
+    player = player_of(project)
+    player.advance(BAR // 2)
+    player.apply(Fill(on=True))
+    promise = player.promise()
+    assert promise is not None
+    assert {s.line: s.pattern for s in promise.lines} == {"a": "a0", "b": "b1", "c": "c1"}
+    player.advance(BAR + 1)
+    assert {s.line: s.pattern for s in player.now} == {"a": "a0", "b": "b1", "c": "c1"}
+    player.apply(Fill(on=False))
+    assert {s.line: s.pattern for s in player.now} == {"a": "a0", "b": "b0", "c": "c0"}

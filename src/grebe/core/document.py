@@ -238,7 +238,11 @@ def add_pattern(
 
 def remove_pattern(project: Project, pattern_id: str) -> Project:
     """The project without a pattern. EditError names the scenes that still play it."""
-    scenes = [s.name for s in project.scenes if any(pattern_id in part.chain for part in s.parts)]
+    scenes = [
+        s.name
+        for s in project.scenes
+        if any(pattern_id in (*part.chain, part.fill) for part in s.parts)
+    ]
     scenes += [
         s.name
         for s in project.songs

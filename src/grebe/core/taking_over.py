@@ -33,7 +33,7 @@ class Wanted(NamedTuple):
         songs = [s for s in other.songs if s.id in self.songs]
         named = {section.scene for song in songs for section in song.sections}
         scenes = [s for s in other.scenes if s.id in self.scenes | named]
-        chained = {p for scene in scenes for part in scene.parts for p in part.chain}
+        chained = {p for scene in scenes for part in scene.parts for p in (*part.chain, part.fill)}
         chained |= {w.pattern for song in songs for x in song.sections for w in x.swaps}
         patterns = [p for p in other.patterns if p.id in self.patterns | chained]
         lines = {p.device for p in patterns} | _devices_in(songs)
@@ -286,7 +286,11 @@ def _with_scenes(
         names = {s.name for s in (*project.scenes, *new)}
         moved = _renamed(scene, boxes)
         parts = tuple(
-            msgspec.structs.replace(p, chain=tuple(patterns[i] for i in p.chain if i in patterns))
+            msgspec.structs.replace(
+                p,
+                chain=tuple(patterns[i] for i in p.chain if i in patterns),
+                fill=patterns.get(p.fill, ""),
+            )
             for p in moved.parts
         )
         new.append(msgspec.structs.replace(

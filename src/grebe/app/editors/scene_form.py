@@ -252,6 +252,9 @@ class SceneHand:
         if key == "chain":
             names = told_apart((p.id, p.name) for p in self.patterns)
             return (tuple(names.items()), part.chain) if names or part.chain else None
+        if key == "fill":
+            names = told_apart((p.id, p.name) for p in self.patterns)
+            return (tuple(names.items()), (part.fill,) if part.fill else ()) if names else None
         if key == "silent_voices":
             rows = tuple((v.id, v.name) for v in self.voices)
             return (rows, part.silent_voices) if rows else None
@@ -272,6 +275,8 @@ class SceneHand:
         if key == "values":
             pairs = _pairs(ids)
             self.change(name, lambda s: _with_values(s, self.device_id, pairs))
+        elif key == "fill":  # one at most: the last that was chosen
+            self.change_part(name, fill=ids[-1] if ids else "")
         elif key == "tracks":
             self.change_part(name, tracks=tuple(sorted(map(int, ids))))
         else:

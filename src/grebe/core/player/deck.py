@@ -270,6 +270,8 @@ class Deck:
         """Tick where this place in the chain began."""
         self.origin = 0
         """Tick from which the voices count; older than `entered` while a pattern repeats."""
+        self.began = 0
+        """Tick from which the chain counts."""
         self.generation = 0
         """Raised whenever what is playing is replaced, so that older entries are ignored."""
         self.lanes: list[Lane] = []
@@ -282,6 +284,7 @@ class Deck:
     def begin(self, chain: tuple[Pattern, ...], origin: int, tick: int) -> None:
         """Begin a chain that counts from `origin`, at its place at `tick`."""
         self.chain, self.position, self.entered, self.origin = chain, 0, origin, origin
+        self.began = origin
         while len(chain) > 1:
             pattern, following = chain[self.position], self.following
             length = sounding(pattern, self.device).ticks

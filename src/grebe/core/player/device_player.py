@@ -34,6 +34,8 @@ class DevicePlayer:
         """What a hand gave it in this section."""
         self._coming: tuple[Pattern, ...] | None = None
         """What it goes over to at the swap that waits; None while none does."""
+        self._before_fill: tuple[tuple[Pattern, ...], int] | None = None
+        """What it played when a fill was begun, and from where that counts."""
         self._falls = 0
         """Where that is."""
 
@@ -68,7 +70,8 @@ class DevicePlayer:
         run, deck = self._run, self.deck
         chain = run.chain(part)
         self._swap, self._swapped, self._coming = self._swap + 1, None, None
-        if deck.carries_on(chain) and not (placed and deck.is_off(origin)):
+        filled, self._before_fill = self._before_fill is not None, None
+        if deck.carries_on(chain) and not filled and not (placed and deck.is_off(origin)):
             deck.chain = chain
             self.tell_program(out, tick, deck.pattern)
         else:
@@ -77,6 +80,8 @@ class DevicePlayer:
             self.tell_program(out, tick, deck.pattern)
             self.start_lanes(out, tick)
             self.schedule_chain(tick)
+        if run.filling:
+            self.fill(out, tick, part, on=True)
         if part.tracks is not None:
             out += run.loopers.want(deck.device.id, part.tracks, tick, opening=opening)
         for value in part.values:
@@ -244,11 +249,36 @@ class DevicePlayer:
         past. Cut in mid-bar, it stands as it would had it come in on the bar line before."""
         deck, begun = self.deck, tick if since is None else since
         self._swap, self._coming = self._swap + 1, None
-        start, bar = self._run.course.start, self._run.span.scene.meter.bar_ticks
+        self._before_fill = None
         ends = deck.pattern is not None and not (
             (begun - deck.entered) % sounding(deck.pattern, deck.device).ticks
         )
-        origin = begun if ends else start + (begun - start) // bar * bar
+        self._begin_again(out, tick, chain, begun if ends else self._bar_before(begun))
+
+    def fill(self, out: list[Due], tick: int, part: Part, *, on: bool) -> None:
+        """A fill begins, or is over: a box of its own is told, a line with a pattern for it goes
+        over to that, in time with the bar, and back to where it would be by now."""
+        device, deck = self.device, self.deck
+        number = device.spec.fill_controller
+        if device.plays == "own" and number is not None and box_of(device.id) == device.id:
+            self.turn(out, tick, None, number, 127 if on else 0)
+        pattern = self._run.patterns_of(device.id).get(part.fill)
+        if on and pattern is not None and self._before_fill is None:
+            self._before_fill = (deck.chain, deck.began)
+            self._begin_again(out, tick, (pattern,), self._bar_before(tick))
+        elif not on and self._before_fill is not None:
+            chain, began = self._before_fill
+            self._before_fill = None
+            self._begin_again(out, tick, chain, began)
+
+    def _bar_before(self, tick: int) -> int:
+        start, bar = self._run.course.start, self._run.span.scene.meter.bar_ticks
+        return start + (tick - start) // bar * bar
+
+    def _begin_again(
+        self, out: list[Due], tick: int, chain: tuple[Pattern, ...], origin: int
+    ) -> None:
+        deck = self.deck
         deck.generation += 1
         deck.begin(chain, origin, tick)
         self.tell_program(out, tick, deck.pattern)
@@ -351,6 +381,14 @@ class DevicePlayers:
             for due in self._run.mutes.apply(player.deck, tick)
         ]
         self.note_silence(tick)
+        return out
+
+    def fill(self, tick: int, *, on: bool) -> list[Due]:
+        """A fill begins on all lines that have one, or is over."""
+        out, run = list[Due](), self._run
+        if run.running and run.course.opening is None:
+            for player in self:
+                player.fill(out, tick, run.span.scene.part(player.device.id), on=on)
         return out
 
     def note_silence(self, tick: int) -> None:

@@ -237,10 +237,12 @@ class Performing:
         return run.tempi.nudge(run.tick, command.percent) if run.running else []
 
     def _fill(self, command: Fill) -> list[Due]:
-        self._run.filling = command.on
-        if self._run.running:
-            self._run.note(Filled(self._run.tick, command.on))
-        return []
+        run = self._run
+        changes = command.on != run.filling and not run.laid.filling
+        run.filling = command.on
+        if run.running:
+            run.note(Filled(run.tick, command.on))
+        return self._devices.fill(run.tick, on=command.on) if changes else []
 
     def _metronome(self, command: Metronome) -> list[Due]:
         if command.on and self._run.plan.count_in.device is None:

@@ -134,6 +134,7 @@ def _cut(
     scene_ids = {section.scene for section in song.sections}
     scenes = tuple(s for s in project.scenes if s.id in scene_ids)
     used = {p for s in scenes for part in s.parts for p in part.chain}
+    used |= {part.fill for s in scenes for part in s.parts}
     used |= {swap.pattern for section in song.sections for swap in section.swaps}
     # A hand may give a line any pattern that it has.
     at_hand = {part.device for s in scenes for part in s.parts}

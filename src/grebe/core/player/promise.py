@@ -83,7 +83,10 @@ def promise(run: Run, devices: DevicePlayers) -> Promise | None:
     given = {part.device for part in span.scene.parts if part.chain}
     for player in devices:
         line, box = player.device.id, player.deck.box
-        chain = run.chain(span.scene.part(line))
+        part = span.scene.part(line)
+        chain = run.chain(part)
+        if run.filling and part.fill in run.patterns_of(line):
+            chain = (run.patterns_of(line)[part.fill],)
         because = mutes.why(line)
         shared = box is not None and box.device.id in given
         if not because and not chain and not shared:

@@ -215,7 +215,10 @@ class Sections:
     def _happen(self, out: list[Due], tick: int, what: Happening) -> None:
         run = self._run
         if isinstance(what, Filling):
+            changes = what.on != run.laid.filling and not run.filling
             run.laid.filling = what.on
+            if changes:
+                out += self._devices.fill(tick, on=what.on)
         elif isinstance(what, Swaps):
             player = self._devices.get(what.mark.device)
             pattern = run.patterns_of(what.mark.device).get(what.mark.pattern)

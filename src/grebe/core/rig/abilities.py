@@ -105,6 +105,7 @@ MEMORY: tuple[Ability, ...] = (
     Ability("chains.group", tr("Neighbours in groups of")),
     Ability("songs", tr("Songs in its memory")),
     Ability("track_measures", tr("Bars of such a song, at most")),
+    Ability("fill_controller", tr("Controller that holds a fill"), "maybe"),
     Ability("loop_tracks", tr("Loop tracks")),
     Ability("loop_control.record", tr("Controller that records a track"), "maybe"),
     Ability("loop_control.play", tr("Controller that plays a track"), "maybe"),

@@ -264,6 +264,8 @@ class Spec(Value, frozen=True, kw_only=True):
     told_ms: Annotated[float, Meta(ge=0, le=4000)] = 0.0
     """How long before its boundary it must have been told of a change."""
     loop_tracks: Annotated[int, Meta(ge=0, le=64)] = 0
+    fill_controller: Controller | None = None
+    """Controller by which it plays a fill of its own while held (127), and goes on without (0)."""
     loop_control: LoopControl | None = None
     """How its tracks are told; None: by hand and foot only."""
     echo_ms: tuple[Annotated[float, Meta(ge=1, le=60_000)], ...] = ()

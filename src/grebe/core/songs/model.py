@@ -45,6 +45,8 @@ class Part(Value, frozen=True, kw_only=True):
     """Sent as the scene comes in."""
     tracks: tuple[Annotated[int, Meta(ge=1, le=64)], ...] | None = None
     """Of a looper: the loop tracks that play, counted from 1; None where nobody said."""
+    fill: Annotated[str, Meta(pattern=r"^$|^[a-z0-9][a-z0-9-]{0,63}$")] = ""
+    """Id of the pattern it plays while a fill is held; "" for none of its own."""
     echo: NoteValue | None = None
     """Of an echo: its time as a note value, made milliseconds by the tempo; None leaves it."""
 

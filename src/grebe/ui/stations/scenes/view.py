@@ -25,6 +25,7 @@ TITLES = {"part": tr("This device here"), "scene": tr("The scene"), "performer":
 ROWS = (
     field("part", "muted", tr("Muted"), choices=YES_NO),
     field("part", "chain", tr("Plays, one after another"), control="chain"),
+    field("part", "fill", tr("While a fill is held"), control="chain"),
     field("part", "silent_voices", tr("Silent voices"), control="ticks"),
     field("part", "tracks", tr("Loop tracks that play"), control="ticks"),
     field("part", "values", tr("Controllers sent as it comes in"), control="values"),
