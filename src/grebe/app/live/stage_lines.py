@@ -108,6 +108,16 @@ class StageLines:
         """What sounds now, as a new scene after it."""
         self._keep(as_new=True)
 
+    @does("capture")
+    def capture(self) -> None:
+        """What was just played in sounds on the next bar."""
+        self.numbers.out.capture()
+
+    @does("capture_over")
+    def capture_over(self) -> None:
+        """What was just played in lies over the pattern that plays."""
+        self.numbers.out.capture_over()
+
     def _pattern_line(self, number: int) -> None:
         """The next pattern of a box or track, where the one that plays ends."""
         line, status = numbered_line(self.session, number, paged=False), self.session.status

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from grebe.app.doing import does
+from grebe.app.live.out_of_trouble import OutOfTrouble
 from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
 from grebe.core.player.commands import LaunchAt, SwapAt
@@ -44,6 +45,7 @@ class StageNumbers:
         """Digits so far; None while no number is typed."""
         self.of = "scene"
         """What the number is of: scene, song, or pattern of a box or track."""
+        self.out = OutOfTrouble(session)
         self._since = ""
         """The section in which it is typed."""
 
@@ -55,6 +57,10 @@ class StageNumbers:
                 return [(d.id, d.name) for d in on_page(self._session)]
             patterns = self._session.project.patterns
             return [(p.id, p.name) for p in patterns if p.device == line.id]
+        if self.of == "any scene":
+            return [(s.id, s.name) for s in self._session.project.scenes]
+        if self.of == "any song":
+            return [(s.id, s.name) for s in self._session.project.songs]
         if self.of == "scene":
             return [(s.section.id, s.scene.name) for s in layout.spans]
         plan = self._book.plan()
@@ -78,6 +84,33 @@ class StageNumbers:
             self._session.say("warn", tr("There is no set: songs have no numbers."))
         else:
             self._type("song")
+
+    @does("any_scene")
+    def any_scene(self) -> None:
+        """Any scene of the project by its number, whether the song has it or not."""
+        self._type("any scene")
+
+    @does("any_song")
+    def any_song(self) -> None:
+        """Any song of the project by its number."""
+        self._type("any song")
+
+    @does("own_tempo")
+    def own_tempo(self) -> None:
+        """What is brought in so takes its own tempo, or runs at the one there is."""
+        out = self.out
+        out.keeps_tempo = not out.keeps_tempo
+        words = tr("keeps the tempo there is") if out.keeps_tempo else tr("takes its own tempo")
+        self._session.say("info", tr("What is brought in by number {words}.", words=words))
+
+    @property
+    def cost(self) -> str:
+        """What bringing in the scene that is typed asks of hands and tempo."""
+        layout, digits = self._session.derived.layout(), self.digits
+        if self.of != "any scene" or layout is None or not digits:
+            return ""
+        names = self.named(layout)
+        return self.out.cost(names[int(digits) - 1][0]) if 1 <= int(digits) <= len(names) else ""
 
     @does("pattern_number")
     def pattern_number(self) -> None:
@@ -120,6 +153,12 @@ class StageNumbers:
                 self._session.say("warn", tr("There is no {of} {typed}.", of=self.of, typed=typed))
             return
         found = names[int(typed) - 1][0]
+        if self.of == "any scene":
+            self.out.scene(found, at)
+            return
+        if self.of == "any song":
+            self.out.song(found, at)
+            return
         if self.of == "pattern":
             if line is not None:
                 self._session.performer.swap(line.id, found, _SWAP_AT.get(at, "bar"))

@@ -214,8 +214,7 @@ class DevicePlayer:
         run = self._run
         self._swap += 1
         self._coming, self._falls = chain, max(tick, self._swap_at(tick, at))
-        if by_hand:
-            self._swapped = chain
+        self._swapped = chain if by_hand else None
         told_at = max(self._falls - run.lead(self.device), tick)
         for moment, tells in ((told_at, True), (self._falls, False)):
             run.scheduler.at(moment, SwapFalls(self.deck, self._swap, tells))

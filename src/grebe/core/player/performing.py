@@ -304,4 +304,4 @@ class Performing:
         at = run.course.start + next_multiple(run.tick - run.course.start, beat)
         written = run.span.tick + at - run.course.start
         bpm = run.course.layout.tempo.bpm_at(written)
-        run.scheduler.at(at, TempoFalls(TempoPoint(tick=at, bpm=bpm)))
+        run.scheduler.at(at, TempoFalls(TempoPoint(tick=at, bpm=bpm), run.course.index))

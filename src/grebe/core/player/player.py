@@ -119,6 +119,8 @@ class Player:
         run, sections = self._run, self._sections
         run.tick = max(run.tick, tick)
         if isinstance(what, TempoFalls):
+            if what.section not in (-1, run.course.index):
+                return
             run.tempi.set(out, what.point)
             run.note(TempoTaken(tick, what.point.bpm, what.point.ramp_ticks))
         elif isinstance(what, ClickFalls):

@@ -47,6 +47,8 @@ class TempoFalls(NamedTuple):
     """The tempo changes."""
 
     point: TempoPoint
+    section: int = -1
+    """The number of the section it is for; void once another is in. -1: whichever plays."""
 
 
 class MarksFall(NamedTuple):

@@ -164,6 +164,7 @@ class NextPanel:
         p = self.palette_now
         line = self.numbers.line
         heading = {"scene": tr("SCENE NUMBER"), "song": tr("SONG NUMBER"),
+                   "any scene": tr("ANY SCENE"), "any song": tr("ANY SONG"),
                    "pattern": tr("PATTERN: BOX OR TRACK FIRST")}[self.numbers.of]  # fmt: skip
         if line is not None:
             heading = tr("PATTERN OF {line}", line=line.name)
@@ -174,12 +175,15 @@ class NextPanel:
         name = names[found - 1][1] if 1 <= found <= len(names) else ""
         draw.text(painter, x + 140, y + 124, name, p.crest, size=44, weight=600, width=wide - 140)
         words = tr("Enter brings it in on the next bar, Esc lets it be.")
+        if self.numbers.cost:
+            words = self.numbers.cost
         if line is not None:
             words = tr("Enter on the bar, {end} at its end, {now} at once.", end=told("next_end"),
                        now=told("cut"))  # fmt: skip
         draw.text(painter, x, y + 168, words, p.muted, size=20, width=wide)
-        for index, (_, label) in enumerate(names[:14]):
-            column, row = divmod(index, 7)
+        first = max(0, (found - 1) // 14 * 14) if found else 0
+        for index, (_, label) in enumerate(names[first : first + 14], start=first):
+            column, row = divmod(index - first, 7)
             here = index + 1 == found
             draw.text(
                 painter, x + column * wide / 2, y + 204 + row * 26, f"{index + 1}  {label}",

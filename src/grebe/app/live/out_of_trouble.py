@@ -1,0 +1,215 @@
+"""Out of trouble, at once: any scene or song of the project into the song that plays; and what was
+just played in, sounding on the next bar. Edits of the document, so Undo takes them out. Without Qt.
+"""
+
+from __future__ import annotations
+
+import msgspec
+
+from grebe.app.engine.link import Link
+from grebe.app.live.played import captured, propose
+from grebe.app.live.session import Session
+from grebe.core.document import Project, add_pattern, with_content, with_scene, with_song
+from grebe.core.patterns.capture import Taken, overdubbed
+from grebe.core.patterns.model import Content
+from grebe.core.player.commands import Launch, LaunchAt, Swap
+from grebe.core.rig.model import Device
+from grebe.core.rig.spec import PITCHED_KINDS
+from grebe.core.songs.changes import changes, moves_of
+from grebe.core.songs.edit import free_section_id
+from grebe.core.songs.hands import schedule
+from grebe.core.songs.layout import SectionSpan
+from grebe.core.songs.model import Section, Song, Then
+from grebe.core.songs.scenes import set_part
+from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.errors import EditError
+from grebe.words import counted, tr
+
+
+class OutOfTrouble:
+    """What brings something else in while a song plays."""
+
+    def __init__(self, session: Session) -> None:
+        self._session = session
+        self.keeps_tempo = True
+        """Whether what comes in runs at the tempo there is, or takes its own."""
+
+    @property
+    def _link(self) -> Link:
+        return self._session.link
+
+    def _here(self) -> SectionSpan:
+        """The section that plays. EditError while nothing does."""
+        session, status = self._session, self._session.status
+        layout = session.derived.layout()
+        span = None if status is None or layout is None else layout.span_of(status.section)
+        if status is None or span is None or not status.running:
+            raise EditError(tr("nothing plays: run it, then bring something else in"))
+        return span
+
+    # Another scene or song
+
+    def scene(self, scene_id: str, at: LaunchAt) -> None:
+        """A scene: where the song has it, there; else in a section of its own after this one, which
+        goes back to where one came from when it is over."""
+        here, song = self._here(), self._session.song
+        assert song is not None
+        known = next((s.id for s in song.sections if s.scene == scene_id), None)
+        if known is None:
+            now = round(self._session.position.now().bpm, 2)
+            made = Section(
+                id=free_section_id(song), scene=scene_id, bpm=now if self.keeps_tempo else None,
+                then=Then(kind="back", jumps=0),
+            )  # fmt: skip
+            known = self._insert((made,), here.section.id)
+        self._launch(known, at)
+
+    def song(self, song_id: str, at: LaunchAt) -> None:
+        """Another song from its first section: all of it after the section that plays."""
+        here, session = self._here(), self._session
+        other = session.project.song(song_id)
+        song = session.song
+        assert song is not None
+        if not other.sections or other.id == song.id:
+            raise EditError(tr("there is nothing of {song} to bring in", song=other.name))
+        ids: list[str] = []
+        whole = song
+        for section in other.sections:
+            ids.append(free_section_id(whole))
+            taken = msgspec.structs.replace(section, id=ids[-1])
+            whole = msgspec.structs.replace(whole, sections=(*whole.sections, taken))
+        renamed = dict(zip((s.id for s in other.sections), ids, strict=True))
+        sections = [
+            msgspec.structs.replace(
+                s, id=renamed[s.id],
+                then=msgspec.structs.replace(s.then, to=renamed.get(s.then.to, "")),
+            )
+            for s in other.sections
+        ]  # fmt: skip
+        bpm = round(session.position.now().bpm, 2) if self.keeps_tempo else other.bpm
+        first = msgspec.structs.replace(sections[0], bpm=bpm, ramp_bars=0)
+        self._launch(self._insert((first, *sections[1:]), here.section.id), at)
+
+    def _insert(self, sections: tuple[Section, ...], after: str) -> str:
+        """Into the song after a section; the id of the first."""
+        session = self._session
+
+        def edited(project: Project) -> Project:
+            def insert(song: Song) -> Song:
+                index = [s.id for s in song.sections].index(after) + 1
+                rows = (*song.sections[:index], *sections, *song.sections[index:])
+                return msgspec.structs.replace(song, sections=rows)
+
+            return with_song(project, session.selection.song_id, insert)
+
+        session.store.apply(tr("Bring in"), edited)
+        session.feed.send_if_changed()
+        session.notices.say("info", tr("It stands in the song after what plays."), offers="undo")
+        return sections[0].id
+
+    def _launch(self, section: str, at: LaunchAt) -> None:
+        session = self._session
+        session.performer.note_launch(session.position.now_ns())
+        self._link.tell(Launch(section=session.selection.known_as(section), at=at))
+
+    def cost(self, scene_id: str) -> str:
+        """What bringing a scene in asks of hands and tempo, in words."""
+        try:
+            here = self._here()
+        except EditError:
+            return ""
+        project = self._session.project
+        after = project.scene(scene_id)
+        bpm = self._session.position.now().bpm
+        found = changes(project, here.scene, after, bpm)
+        by_hand = sum(c.move is not None for c in found)
+        words = counted(len(found), "change")
+        if by_hand:
+            words += tr(", {moves} by hand", moves=by_hand)
+            if not schedule(moves_of(found), project.performer).fits:
+                words += tr(", more than your hands can do in a bar")
+        keeps = tr("at {bpm:.4g} BPM as it runs", bpm=bpm) if self.keeps_tempo else tr(
+            "at its own tempo"
+        )  # fmt: skip
+        return f"{words}, {keeps}"
+
+    # What was just played in
+
+    def _taken(self) -> tuple[Device, str, Content, int]:
+        """The line that what was played is for, the pattern it plays, the content, its bars."""
+        session, here = self._session, self._here()
+        status = session.status
+        assert status is not None
+        beats = here.scene.meter.bar_ticks / TICKS_PER_QUARTER
+        notes, end = session.memory.line("", session.position.now().bpm, beats, status.section_tick)
+        if not notes:
+            raise EditError(tr("nothing has been played in yet"))
+        line = self._played_line()
+        if line.plays == "own":
+            raise EditError(
+                tr("{line} plays its own patterns: let Grebe play it, or teach it this",
+                   line=line.name)
+            )  # fmt: skip
+        found = propose(notes, end, beats)
+        how = Taken(
+            rate=found.rate, strength=0.0, swing=found.swing, melodic=line.kind in PITCHED_KINDS
+        )
+        content = captured(notes, end, beats, found.bars, how, line)
+        now = next((s.pattern for s in status.lines if s.line == line.id), "")
+        return line, now, content, found.bars
+
+    def _played_line(self) -> Device:
+        """Whom what was played last sounds on: by its route, else the box in hand."""
+        session, rig = self._session, self._session.project.rig
+        sources = session.memory.devices()
+        for route in rig.routes:
+            if sources and route.source == sources[-1]:
+                target = rig.find(route.target)
+                if target is not None:
+                    on = [d for d in target.lines if d.channel == route.channel]
+                    return on[-1] if on else target
+        line = rig.find(session.selection.box)
+        if line is None:
+            raise EditError(tr("there is no box in hand"))
+        return line
+
+    def capture(self) -> None:
+        """What was just played becomes a pattern of the scene that plays, and sounds on the next
+        bar."""
+        session, here = self._session, self._here()
+        line, _, content, bars = self._taken()
+        made: list[str] = []
+
+        def edited(project: Project) -> Project:
+            project, new = add_pattern(
+                project, name=tr("{line}, played", line=line.name), device=line.id,
+                content=content,
+            )  # fmt: skip
+            made.append(new)
+            return with_scene(project, here.scene.id, lambda s: set_part(s, line.id, chain=(new,)))
+
+        session.store.apply(tr("Capture"), edited)
+        session.feed.send_if_changed()
+        self._link.tell(Swap(device=line.id, pattern=made[-1], at="bar"))
+        session.notices.say(
+            "info",
+            tr("{bars} of what you played sound on {line} from the next bar.",
+               bars=counted(bars, "bar"), line=line.name),
+            offers="undo",
+        )  # fmt: skip
+
+    def capture_over(self) -> None:
+        """What was just played is laid over the pattern that plays."""
+        session = self._session
+        line, pattern, content, _ = self._taken()
+        if not pattern:
+            raise EditError(tr("{line} plays no pattern to lay it over", line=line.name))
+        session.store.apply(
+            tr("Lay over"),
+            lambda p: with_content(p, pattern, lambda c: overdubbed(c, content)),
+        )
+        session.feed.send_if_changed()
+        session.notices.say(
+            "info", tr("What you played lies over what {line} plays.", line=line.name),
+            offers="undo",
+        )  # fmt: skip
