@@ -93,7 +93,7 @@ hands: st.SearchStrategy[Command] = st.one_of(
               on=st.booleans()),
     st.builds(Solo, device=st.sampled_from(LINES), voice=st.just(""), on=st.booleans()),
     st.builds(Swap, device=st.sampled_from(LINES),
-              pattern=st.sampled_from([p.id for p in PROJECT.patterns]), at=st.just("bar")),
+              pattern=st.sampled_from(["", *(p.id for p in PROJECT.patterns)]), at=st.just("bar")),
     st.builds(Launch, section=st.sampled_from(["s1", "s2", "s3", "s5"]), at=st.just("bar")),
     st.builds(Fill, on=st.booleans()),
     st.builds(Hold, on=st.booleans()),

@@ -317,9 +317,9 @@ def _with_songs(
                 s,
                 scene=scenes[s.scene],
                 swaps=tuple(
-                    msgspec.structs.replace(w, pattern=patterns[w.pattern])
+                    msgspec.structs.replace(w, pattern=patterns.get(w.pattern, ""))
                     for w in s.swaps
-                    if w.pattern in patterns
+                    if not w.pattern or w.pattern in patterns
                 ),
             )
             for s in moved.sections

@@ -238,8 +238,9 @@ class DevicePlayer:
             self.tell_program(out, tick, chain[0] if chain else None)
             return
         self.go_over(out, tick, chain)
-        if self._swapped is not None and chain:
-            self._run.note(Swapped(tick, self.device.id, chain[0].id))
+        scene_s = self._run.chain(self._run.span.scene.part(self.device.id))
+        pattern = "" if chain == scene_s or not chain else chain[0].id
+        self._run.note(Swapped(tick, self.device.id, pattern))
 
     def go_over(
         self, out: list[Due], tick: int, chain: tuple[Pattern, ...], since: int | None = None

@@ -222,9 +222,11 @@ class Sections:
         elif isinstance(what, Swaps):
             player = self._devices.get(what.mark.device)
             pattern = run.patterns_of(what.mark.device).get(what.mark.pattern)
-            if player is not None and pattern is not None:
+            given = run.chain(run.span.scene.part(what.mark.device))
+            if player is not None and (pattern is not None or not what.mark.pattern):
                 since = run.course.start + what.mark.at * SIXTEENTH_TICKS
-                player.go_over(out, tick, (pattern,), min(since, tick))
+                chain = given if pattern is None else (pattern,)
+                player.go_over(out, tick, chain, min(since, tick))
         elif isinstance(what, Moved):
             player = self._devices.get(what.curve.device)
             if player is not None:

@@ -140,7 +140,8 @@ class SwapMark(Value, frozen=True, kw_only=True):
     """A line goes over to another of its patterns, until its section is over."""
 
     device: LineId
-    pattern: Id
+    pattern: Annotated[str, Meta(pattern=r"^$|^[a-z0-9][a-z0-9-]{0,63}$")] = ""
+    """Its id; "" gives back what the scene has."""
     at: Sixteenths = 0
 
 
