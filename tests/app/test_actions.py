@@ -77,7 +77,16 @@ def test_a_letter_is_one_verb_everywhere() -> None:
         "N": {"add_box", "new_pattern", "new_scene", "insert_section", "add_song"},
         "M": {"mute_it", "hand_mutes", "keep_mutes"},
         "D": {"last_bar", "no_drums", "drums_out", "drop_pass"},
-        "L": {"check", "check_all", "live", "snap", "first_loop", "learn_press", "rehearse"},
+        "L": {
+            "check",
+            "check_all",
+            "live",
+            "snap",
+            "first_loop",
+            "learn_press",
+            "rehearse",
+            "capture",
+        },
         "V": {"variation", "other_version", "all_in"},
         "R": {"rotate", "rotate_back"},
     }

@@ -8,7 +8,7 @@ import msgspec
 import pytest
 
 from grebe.core.document import Project, add_pattern, remove_pattern
-from grebe.core.patterns import edit
+from grebe.core.patterns import edit, whole
 from grebe.core.patterns.fields import FIELDS, edited, set_hit_field, set_point_field, text_of
 from grebe.core.patterns.makers import MAKERS, made, usual
 from grebe.core.patterns.model import Content, ControlLane, ControlPoint, Hit, Voice
@@ -260,3 +260,29 @@ def test_copies_go_to_free_places() -> None:
     assert (copy.name, copy.program, copy.in_box) == ("one copy", 5, None)
     with pytest.raises(EditError, match="A-2-02 of Box holds two"):
         copy_to(project, "one", 17)
+
+
+def test_a_whole_pattern_at_once() -> None:
+    """Last step, triplets over the same beats and back, a blank second half; rows of lengths of
+    their own stay."""
+    voices = (build.voice("x..xx..x........", 36), build.voice("x.x.x.x", 42, "seven"))
+    content = Content(length=16, voices=voices)
+    longer = whole.last_step(content, 1)
+    assert (longer.length, [v.length for v in longer.voices]) == (17, [17, 7])
+    shorter = whole.last_step(content, -9)
+    assert [h.step for h in shorter.voices[0].hits] == [0, 3, 4]
+    with pytest.raises(EditError, match="1 to 256"):
+        whole.last_step(content, -16)
+    triplets = whole.triplet_scale(content)
+    assert (triplets.rate, triplets.length, triplets.ticks) == ("1/8t", 12, content.ticks)
+    assert [h.step for h in triplets.voices[0].hits] == [0, 3]  # the fourth of a beat goes
+    assert triplets.voices[1] == content.voices[1]
+    straight = whole.triplet_scale(triplets)
+    assert (straight.rate, straight.length) == ("1/16", 16)
+    assert [h.step for h in straight.voices[0].hits] == [0, 4]
+    with pytest.raises(EditError, match="no triplets"):
+        whole.triplet_scale(msgspec.structs.replace(content, length=15))
+    blank = whole.blank_half(content)
+    assert (blank.length, blank.voices[0].length, blank.voices[0].hits) == (32, 32, voices[0].hits)
+    with pytest.raises(EditError):
+        whole.blank_half(msgspec.structs.replace(content, length=200))

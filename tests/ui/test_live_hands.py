@@ -62,10 +62,10 @@ def test_tracks_have_the_digits_on_the_next_page(on_stage: Performer) -> None:
 
 
 def test_a_pattern_by_numbers_and_back(on_stage: Performer) -> None:
-    """P, the box, the pattern: where the one that plays ends; Shift+P gives the scene's back."""
+    """The key, the box, the pattern: where the one that plays ends; then the scene's again."""
     session = on_stage.frame.session
     before = session.project
-    on_stage.press(K.Key_P)
+    on_stage.act("pattern_number")
     on_stage.press(K.Key_8)
     on_stage.press(K.Key_2)
     on_stage.frame.grab()
@@ -73,9 +73,9 @@ def test_a_pattern_by_numbers_and_back(on_stage: Performer) -> None:
     playing = lambda: {s.line: s.pattern for s in session.status.lines}["avocet"]  # type: ignore[union-attr]  # noqa: E731
     on_stage.wait(lambda: playing() == "w-k2")
     assert session.project is before
-    on_stage.press(K.Key_P, SHIFT)
+    on_stage.act("patterns_back")
     on_stage.wait(lambda: playing() == "w-k1")
-    on_stage.press(K.Key_P)
+    on_stage.act("pattern_number")
     on_stage.press(K.Key_8)
     on_stage.press(K.Key_Escape)
     view = on_stage.frame.view
@@ -113,7 +113,7 @@ def test_out_of_trouble_and_back(on_stage: Performer) -> None:
     assert song is not None
     session.link.tell(Steer(bpm=100.0))
     on_stage.wait(lambda: session.status.bpm == 100.0)  # type: ignore[union-attr]
-    on_stage.press(K.Key_O)
+    on_stage.act("any_scene")
     on_stage.press(K.Key_2)
     cost = view.stage_actions.numbers.cost
     assert "changes" in cost
@@ -139,7 +139,7 @@ def test_any_song_from_its_first_section(on_stage: Performer) -> None:
     """All of it stands after what plays; at its own tempo where that is wanted."""
     session = on_stage.frame.session
     on_stage.press(K.Key_T, SHIFT)
-    on_stage.press(K.Key_O, SHIFT)
+    on_stage.act("any_song")
     on_stage.press(K.Key_4)  # Wake
     on_stage.press(K.Key_Return, SHIFT)
     on_stage.wait(lambda: session.status.section == "s5")  # type: ignore[union-attr]
@@ -152,7 +152,7 @@ def test_any_song_from_its_first_section(on_stage: Performer) -> None:
 def test_what_was_just_played_sounds_on_the_next_bar(on_stage: Performer) -> None:
     """A pattern of the scene that plays; the same key once more lays more over it."""
     session = on_stage.frame.session
-    on_stage.press(K.Key_C)
+    on_stage.act("capture")
     assert "nothing has been played" in session.notices.last.text  # type: ignore[union-attr]
     session.selection.box = "scaup"
     bar = 4 * 1_201_200 * 24 // 2  # not used for time: places in the song, in ticks
@@ -163,7 +163,7 @@ def test_what_was_just_played_sounds_on_the_next_bar(on_stage: Performer) -> Non
                  status=0x90 if on else 0x80, first=60, second=100 if on else 0)
         for n in range(4) for on in (True, False)
     )  # fmt: skip
-    on_stage.press(K.Key_C)
+    on_stage.act("capture")
     made = session.project.patterns[-1]
     assert made.name.endswith(", played")
     assert session.project.scene("shingle").part(made.device).chain == (made.id,)
@@ -173,7 +173,7 @@ def test_what_was_just_played_sounds_on_the_next_bar(on_stage: Performer) -> Non
     session.store.apply(
         "x", lambda p: with_scene(p, "shingle", lambda s: set_part(s, "knot", muted=True))
     )
-    on_stage.press(K.Key_C, SHIFT)
+    on_stage.act("capture_over")
     after = sum(len(v.hits) for v in session.project.pattern(made.id).content.voices)
     assert after >= before
     assert isinstance(session.project.pattern(made.id).content.voices[0].hits[0], Hit)

@@ -35,7 +35,7 @@ NEEDS: dict[str, str] = {
     "undo": tr("There is nothing to undo"),
     "redo": tr("There is nothing to bring back"),
     "findings": tr("There is nothing to look at here"),
-    "off_stage": tr("Not on Stage: nothing can be taken away here"),
+    "off_stage": tr("Not on Stage: what the document holds is safe here"),
 }
 """Each with what makes it possible; in braces the actions that do."""
 

@@ -13,7 +13,7 @@ from grebe.app.editors.pattern_hits import after
 from grebe.app.live.position import raw_now_ns
 from grebe.core.beginning import first_pattern
 from grebe.core.document import Project, add_pattern, mark_in_box, remove_pattern
-from grebe.core.patterns import edit
+from grebe.core.patterns import edit, whole
 from grebe.core.patterns.model import (
     Content,
     Pattern,
@@ -83,6 +83,26 @@ class PatternEdits:
     def halve(self) -> None:
         """The first half."""
         self.hand.change(tr("Halve"), edit.halve_content)
+
+    @does("blank_half")
+    def blank_half(self) -> None:
+        """Twice as long, the second half empty."""
+        self.hand.change(tr("Blank half"), whole.blank_half)
+
+    @does("last_later")
+    def last_later(self) -> None:
+        """A step more, of all rows that are as long as it is."""
+        self.hand.change(tr("Last step"), lambda c: whole.last_step(c, 1))
+
+    @does("last_earlier")
+    def last_earlier(self) -> None:
+        """A step less."""
+        self.hand.change(tr("Last step"), lambda c: whole.last_step(c, -1))
+
+    @does("triplet_scale")
+    def triplet_scale(self) -> None:
+        """Three steps in the time of four, or four again."""
+        self.hand.change(tr("Triplets"), whole.triplet_scale)
 
     @does("copy")
     def copy(self) -> None:

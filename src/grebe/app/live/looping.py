@@ -18,7 +18,7 @@ from grebe.core.time.loop_length import LoopTempo, loop_tempo
 from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import EditError
-from grebe.words import tr
+from grebe.words import counted, tr
 
 LAYERS = (0, 1, 2, 4, 8)
 """Bars of a recording that ends by itself; 0 is open."""
@@ -89,7 +89,7 @@ class Looping:
         """The next recording ends by itself after so many bars, or is open."""
         self.bars = LAYERS[(LAYERS.index(self.bars) + 1) % len(LAYERS)]
         words = (
-            tr("ends after {bars} bars", bars=self.bars)
+            tr("ends after {bars}", bars=counted(self.bars, "bar"))
             if self.bars
             else tr("is open until it is closed")
         )
@@ -130,7 +130,9 @@ class Looping:
         self._notices.say(
             "info",
             tr(
-                "{bars} bars at {bpm:.2f} BPM: all run on the loop.", bars=found.bars, bpm=found.bpm
+                "{bars} at {bpm:.2f} BPM: all run on the loop.",
+                bars=counted(found.bars, "bar"),
+                bpm=found.bpm,
             ),
         )
         return found

@@ -18,7 +18,7 @@ from grebe.core.player.commands import Nudge, Steer
 from grebe.core.songs.edit import set_tempo
 from grebe.core.time.tap import TapTempo
 from grebe.core.units import MAX_BPM, MIN_BPM
-from grebe.words import tr
+from grebe.words import counted, tr
 
 ASKED_S = 1.0
 
@@ -104,7 +104,9 @@ class TempoControl:
         elif bars and self._position.running:
             self._link.tell(Steer(bpm=bpm, ramp_bars=bars))
             words = tr(
-                "To {bpm:g} BPM over {bars} bars; the song keeps its own tempo.", bpm=bpm, bars=bars
+                "To {bpm:g} BPM over {bars}; the song keeps its own tempo.",
+                bpm=bpm,
+                bars=counted(bars, "bar"),
             )
             self._notices.say("info", words)
         elif song is not None:

@@ -267,11 +267,11 @@ def _odd_lengths(song: Song, layout: Layout) -> Iterator[Finding]:
                 kind="song",
                 subject=song.id,
                 message=tr(
-                    "{scene} at bar {bar} of {song} is {bars} bars; the rest goes in fours.",
+                    "{scene} at bar {bar} of {song} is {bars}; the rest goes in fours.",
                     scene=span.scene.name,
                     bar=span.bar,
                     song=song.name,
-                    bars=span.bars,
+                    bars=counted(span.bars, "bar"),
                 ),
                 why=tr(
                     "Listeners and players count in fours, and expect the change a little "

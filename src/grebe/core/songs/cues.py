@@ -11,7 +11,7 @@ from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.core.songs.model import MuteRegion, Song
 from grebe.core.songs.unroll import unrolled
 from grebe.core.time.ticks import SIXTEENTH_TICKS
-from grebe.words import tr
+from grebe.words import counted, tr
 
 
 class Cue(NamedTuple):
@@ -68,9 +68,9 @@ def _of_span(
     section, scene = span.section, span.scene
     times = "" if section.times == 1 else tr(", {times} times", times=section.times)
     what = tr(
-        "{scene}, {bars} bars{times}, {bpm:g} BPM, {meter}",
+        "{scene}, {bars}{times}, {bpm:g} BPM, {meter}",
         scene=scene.name,
-        bars=span.bars,
+        bars=counted(span.bars, "bar"),
         times=times,
         bpm=span.bpm,
         meter=scene.meter,

@@ -19,7 +19,7 @@ from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.formatting import late_text
 from grebe.ui.widgets.theme import NIGHT, Palette
-from grebe.words import tr
+from grebe.words import counted, tr
 
 FEWEST, WIDEST = 4, 240.0
 GAP = 10.0
@@ -187,7 +187,7 @@ class Blocks:
         bars = session.looping.bars
         where = tr("bars") if session.looping.at == "bar" else tr("the loop")
         return (
-            tr("on {where}, {bars} bars", where=where, bars=bars)
+            tr("on {where}, {bars}", where=where, bars=counted(bars, "bar"))
             if bars
             else tr("on {where}, open", where=where)
         )
