@@ -32,6 +32,7 @@ PARTS = {
     "songs": BenchPart("a long song"),
     "faults": BenchPart("faults, about 3 minutes"),
     "stage": BenchPart("Stage and sets, about 20 s"),
+    "tracks": BenchPart("boxes with tracks, and 100 000 steps of performances"),
     "rig": BenchPart("a large rig"),
     "route": BenchPart("a route"),
     "follow": BenchPart("the follower"),
