@@ -75,7 +75,7 @@ def test_a_letter_is_one_verb_everywhere() -> None:
     assert len(set(VERBS.values())) == len(VERBS)
     one_kind = {
         "N": {"add_box", "new_pattern", "new_scene", "insert_section", "add_song"},
-        "M": {"mute_it", "hand_mutes", "keep_mutes"},
+        "M": {"mute_it", "hand_mutes", "keep_mutes", "voice_mute"},
         "D": {"last_bar", "no_drums", "drums_out", "drop_pass"},
         "L": {
             "check",

@@ -11,6 +11,7 @@ from grebe.core.patterns.model import Hit
 from grebe.core.player.commands import Launch, Steer
 from grebe.core.songs.scenes import set_part
 from grebe.protocols.link.messages import PlayedIn
+from grebe.ui.stations.patterns.view import PatternsView
 from grebe.ui.stations.stage.view import StageView
 from tests.ui.conftest import Performer
 
@@ -193,3 +194,24 @@ def test_what_was_played_is_a_song(on_stage: Performer) -> None:
     assert session.song is not None
     assert session.song.name == "Low water, as played"
     assert session.song.version_of == "low-water"
+
+
+def test_a_voice_silenced_and_heard_alone(on_stage: Performer) -> None:
+    """From Patterns, while it plays; the pattern is not touched, and it is taken back the same
+    way."""
+    session = on_stage.frame.session
+    on_stage.go(3)
+    view = on_stage.frame.view
+    assert isinstance(view, PatternsView)
+    view.editor.hand.take("b11")
+    before = session.project
+    voice = view.editor.hand.voice
+    assert voice is not None
+    on_stage.act("voice_mute")
+    on_stage.wait(lambda: ("knot", voice.id) in session.status.mutes)  # type: ignore[union-attr]
+    on_stage.act("voice_mute")
+    on_stage.wait(lambda: ("knot", voice.id) not in session.status.mutes)  # type: ignore[union-attr]
+    on_stage.act("voice_solo")
+    on_stage.wait(lambda: session.status.solos == (("knot", voice.id),))  # type: ignore[union-attr]
+    assert because(session)["smew"] == "solo"
+    assert session.project is before

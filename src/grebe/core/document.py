@@ -7,6 +7,7 @@ reach from the root to the thing edited.
 from __future__ import annotations
 
 from collections.abc import Callable
+from functools import cached_property
 from typing import Annotated, TypeVar
 
 import msgspec
@@ -35,7 +36,7 @@ class Accepted(Value, frozen=True, kw_only=True):
     """Digest of what it rested on: when that changes, the finding is heard again."""
 
 
-class Project(Value, frozen=True, kw_only=True):
+class Project(Value, frozen=True, kw_only=True, dict=True):
     """Everything a performer keeps in one file."""
 
     name: Name = "Untitled"
@@ -56,7 +57,12 @@ class Project(Value, frozen=True, kw_only=True):
         """The pattern with this id; KeyError when there is none."""
         return _find(self.patterns, pattern_id)
 
-    @property
+    @cached_property
+    def patterns_by_id(self) -> dict[str, Pattern]:
+        """The patterns; of two with one id the last."""
+        return {p.id: p for p in self.patterns}
+
+    @cached_property
     def players(self) -> tuple[Device, ...]:
         """Boxes, and after them tracks, that have something to play: a pattern, a part in a scene,
         or rows of a pattern of their box. Their order is that of numbers on pedals and Stage."""

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from typing import Any, get_args
 
 import msgspec
@@ -18,6 +19,7 @@ from grebe.core.patterns.model import (
     ControlLane,
     Direction,
 )
+from grebe.errors import EditError
 from grebe.words import tr
 
 
@@ -48,6 +50,23 @@ class RowEdits:
         """The row a step shorter."""
         if self.hand.row is not None:
             self.hand.set_length(self.hand.row_id, self.hand.row.length - 1)
+
+    def _live(self, act: Callable[[str, str], None]) -> None:
+        """Something the engine does to the voice in hand now; the pattern is not touched."""
+        pattern, voice = self.hand.pattern, self.hand.voice
+        if pattern is None or voice is None:
+            raise EditError(tr("there is no voice in hand"))
+        act(pattern.device, voice.id)
+
+    @does("voice_mute")
+    def voice_mute(self) -> None:
+        """The voice silent while it plays, or sounding."""
+        self._live(self.hand.session.performer.mute)
+
+    @does("voice_solo")
+    def voice_solo(self) -> None:
+        """The voice alone, with others that are, or all."""
+        self._live(self.hand.session.performer.solo)
 
     def _voice(self, name: str, **fields: Any) -> None:
         self.hand.change_row(name, lambda v: msgspec.structs.replace(v, **fields), self.hand.row_id)

@@ -206,17 +206,17 @@ class PerformerCommands:
 
     # What sounds
 
-    def mute(self, device: str) -> None:
-        """Mute a device, or let it sound."""
+    def mute(self, line: str, voice: str = "") -> None:
+        """Mute a box, a track, or one voice, or let it sound."""
         status = self._position.status
-        silent = status is not None and (device, "") in status.mutes
-        self._link.tell(Mute(device=device, on=not silent))
+        silent = status is not None and (line, voice) in status.mutes
+        self._link.tell(Mute(device=line, voice=voice, on=not silent))
 
-    def solo(self, device: str) -> None:
-        """A device alone, with others that are; or no longer."""
+    def solo(self, line: str, voice: str = "") -> None:
+        """A box, a track, or one voice alone, with others that are; or no longer."""
         status = self._position.status
-        alone = status is not None and (device, "") in status.solos
-        self._link.tell(Solo(device=device, on=not alone))
+        alone = status is not None and (line, voice) in status.solos
+        self._link.tell(Solo(device=line, voice=voice, on=not alone))
 
     def swap(self, line: str, pattern: str, at: SwapAt) -> None:
         """Another pattern on one box or track; "" gives back what the scene has."""

@@ -22,7 +22,7 @@ from grebe.words import tr
 
 def scene_findings(project: Project, reached: frozenset[str]) -> Iterator[Finding]:
     """Scenes that name what is not there or does not fit, and what boxes do not hold."""
-    patterns = {p.id: p for p in project.patterns}
+    patterns = project.patterns_by_id
     devices = {d.id: d for d in project.rig.lines}
     for scene in project.scenes:
         yield from _lengths(project, scene, patterns, devices)

@@ -118,6 +118,7 @@ def _laid_over(project: Project, song: Song, layout: Layout) -> Iterator[Finding
         section, length = span.section, span.ticks // SIXTEENTH_TICKS
         rows = [("a mute", m.at, m.long) for m in section.mutes]
         rows += [("a fill", f.at, f.long) for f in section.fills]
+        rows += [(tr("a swap"), w.at, 1) for w in section.swaps]
         rows += [(tr("the marker {m}", m=m.name), m.at, 1) for m in section.markers]
         rows += [(tr("a controller curve"), c.points[-1].at, 0) for c in section.curves]
         rows += [(tr("a tempo change"), t.at, 1) for t in section.tempi]
@@ -320,7 +321,7 @@ def _form(song: Song, what: str, why: str, fix: str) -> Finding:
 
 def _variety(project: Project, song: Song, layout: Layout) -> Iterator[Finding]:
     """Too few variations; voices that are written and never heard."""
-    patterns = {p.id: p for p in project.patterns}
+    patterns = project.patterns_by_id
     most, busiest = 0, ""
     for device in project.rig.lines:
         used: dict[str, set[str]] = {}

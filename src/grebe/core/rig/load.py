@@ -41,7 +41,7 @@ def wire_loads(project: Project, wiring: Wiring, via: dict[str, str]) -> tuple[W
 
     `via` as `flow.first_hops` gives it. Only notes that Grebe sends are counted.
     """
-    patterns = {p.id: p for p in project.patterns}
+    patterns = project.patterns_by_id
     dins = {first for first in via.values() if _is_din(wiring, first)}
     played = {d.id for d in project.rig.devices if d.plays == "grebe"}
     worst: dict[str, WireLoad] = {}

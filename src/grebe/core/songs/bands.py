@@ -62,7 +62,7 @@ class Densities:
         basis = (project.patterns, project.rig.devices)
         if basis[0] is not self._basis[0] or basis[1] is not self._basis[1]:
             self._basis = basis
-            self._patterns = {p.id: p for p in project.patterns}
+            self._patterns = project.patterns_by_id
             self._scenes.clear()
         kept = self._scenes.get(id(scene))
         if kept is None:

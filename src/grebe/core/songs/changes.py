@@ -131,7 +131,7 @@ def changes(
     """
     told = frozenset() if song is None else frozenset(b.device for b in song.box_songs)
     everywhere = reached_by(project) if reached is None else reached
-    patterns = {p.id: p for p in project.patterns}
+    patterns = project.patterns_by_id
     around = Around(project, before, after, bpm, bpm_after or bpm, everywhere, told, patterns)
     out: list[SceneChange] = []
     for device in project.rig.devices:

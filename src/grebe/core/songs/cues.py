@@ -22,7 +22,7 @@ class Cue(NamedTuple):
     beat: int
     seconds: float
     kind: str
-    """`section`, `change`, `move`, `mute`, `fill`, `marker`, `tempo` or `end`."""
+    """`section`, `change`, `move`, `mute`, `fill`, `swap`, `marker`, `tempo` or `end`."""
     device: str
     """Printed name; "" where it is about the whole song."""
     what: str
@@ -108,6 +108,14 @@ def _of_span(
         out += _region(project, layout, span, region, by)
     rows = [("fill", f.at, tr("fill begins")) for f in section.fills]
     rows += [("fill", f.at + f.long, tr("fill ends")) for f in section.fills]
+    names = project.patterns_by_id
+    rows += [
+        ("swap", w.at, tr("{line} goes over to {pattern}", line=project.rig.name_of(w.device),
+                          pattern=names[w.pattern].name))
+        if w.pattern in names else
+        ("swap", w.at, tr("{line} goes back to its scene's", line=project.rig.name_of(w.device)))
+        for w in section.swaps
+    ]  # fmt: skip
     rows += [("marker", m.at, m.name) for m in section.markers]
     rows += [("tempo", t.at, tr("to {bpm:g} BPM", bpm=t.bpm)) for t in section.tempi]
     for kind, at, what in rows:

@@ -67,7 +67,7 @@ class PatternBars:
     def __init__(self, project: Project) -> None:
         self._basis = (project.patterns, project.rig.devices)
         self.devices = {d.id: d for d in project.rig.lines}
-        self.patterns = {p.id: p for p in project.patterns}
+        self.patterns = project.patterns_by_id
         self._sections: dict[
             tuple[int, int, tuple[MuteRegion, ...]], tuple[Scene, list[Bar], int, int]
         ] = {}

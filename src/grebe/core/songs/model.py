@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from functools import cached_property
 from typing import Annotated, Literal
 
 import msgspec
@@ -66,7 +67,7 @@ class Then(Value, frozen=True, kw_only=True):
     """How often a jump or a return is made before it goes on with what is next; 0: always."""
 
 
-class Scene(Value, frozen=True, kw_only=True):
+class Scene(Value, frozen=True, kw_only=True, dict=True):
     """What sounds together for a number of bars."""
 
     id: Id
@@ -87,10 +88,11 @@ class Scene(Value, frozen=True, kw_only=True):
 
     def part(self, device_id: str) -> Part:
         """The part of a device; a silent one when the scene does not name it."""
-        for part in self.parts:
-            if part.device == device_id:
-                return part
-        return Part(device=device_id)
+        return self._by_line.get(device_id) or Part(device=device_id)
+
+    @cached_property
+    def _by_line(self) -> dict[str, Part]:
+        return {part.device: part for part in reversed(self.parts)}
 
 
 class MuteRegion(Value, frozen=True, kw_only=True):

@@ -46,7 +46,7 @@ def _rows_beside(
     """Rows of boxes' own patterns that are silent while tracks or rows of them sound alone: their
     boxes are not, so they cannot be muted as a whole."""
     out: list[tuple[str, str]] = []
-    patterns = {p.id: p for p in project.patterns}
+    patterns = project.patterns_by_id
     for box in project.rig.devices:
         within = {(line, voice) for line, voice in solos if box_of(line) == box.id}
         if not within or (box.id, "") in solos:

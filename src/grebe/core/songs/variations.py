@@ -66,7 +66,7 @@ def drums_in(project: Project, scene: Scene) -> tuple[Drums, ...]:
 
 
 def _drums_in(project: Project, scene: Scene) -> Iterator[Drums]:
-    patterns = {p.id: p for p in project.patterns}
+    patterns = project.patterns_by_id
     for line in project.rig.lines:
         chain = [patterns[p] for p in scene.part(line.id).chain if p in patterns]
         contents = [sounding(p, line) for p in chain]
@@ -141,7 +141,7 @@ def _silenced(
 
 
 def _without_hats(project: Project, scene: Scene) -> tuple[Project, Scene, list[str]]:
-    patterns, done = {p.id: p for p in project.patterns}, list[str]()
+    patterns, done = project.patterns_by_id, list[str]()
     for line in project.rig.lines:
         part = scene.part(line.id)
         hats = {
@@ -159,7 +159,7 @@ def _without_hats(project: Project, scene: Scene) -> tuple[Project, Scene, list[
 
 def _together(project: Project, scene: Scene) -> tuple[Project, Scene, list[str]]:
     """Every line sounds: as it does here, or as in the scene where it does most."""
-    patterns, done = {p.id: p for p in project.patterns}, list[str]()
+    patterns, done = project.patterns_by_id, list[str]()
     for line in project.rig.lines:
         part = scene.part(line.id)
         if not part.chain:
@@ -192,7 +192,7 @@ def _busy(chain: tuple[str, ...], patterns: dict[str, Any], device: Device) -> f
 
 def _with_riser(project: Project, scene: Scene) -> tuple[Project, Scene, list[str]]:
     """A voice of sixteenths on the drums that swells over the scene's last bars, or all of it."""
-    patterns = {p.id: p for p in project.patterns}
+    patterns = project.patterns_by_id
     for drums in drums_in(project, scene):
         part, line = scene.part(drums.line.id), drums.line
         if part.chain[-1] not in patterns:
