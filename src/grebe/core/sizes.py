@@ -14,7 +14,8 @@ MAX_SONG_BARS = 20_000
 MAX_BARS = 100_000
 """Of all songs together."""
 LIMITS: dict[str, int] = {
-    "rig.devices": 128, "rig.cables": 1_000, "rig.routes": 1_000, "patterns": 40_000, "loops": 1_000,
+    "rig.devices": 128, "rig.cables": 1_000, "rig.routes": 1_000, "patterns": 40_000,
+    "loops": 1_000,
     "scenes": 1_000, "songs": 500, "sets": 100,
 }  # fmt: skip
 """By field: how many things at most."""

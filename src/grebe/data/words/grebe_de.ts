@@ -840,8 +840,8 @@
   </message>
   <message>
    <location filename="../../app/actions/needs.py" />
-   <source>Not on Stage: nothing can be taken away here</source>
-   <translation>Nicht auf der Bühne: hier kann nichts weggenommen werden</translation>
+   <source>Not on Stage: what the document holds is safe here</source>
+   <translation>Nicht auf der Bühne: was im Projekt steht, ist hier sicher</translation>
   </message>
   <message>
    <location filename="../../app/actions/needs.py" />
@@ -1770,6 +1770,11 @@
   </message>
   <message>
    <location filename="../../app/editors/pattern_rows.py" />
+   <source>there is no voice in hand</source>
+   <translation>es ist keine Stimme in der Hand</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/pattern_rows.py" />
    <source>Step rate</source>
    <translation>Schrittweite</translation>
   </message>
@@ -1827,6 +1832,21 @@
    <location filename="../../app/editors/pattern_whole.py" />
    <source>Halve</source>
    <translation>Halbieren</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/pattern_whole.py" />
+   <source>Blank half</source>
+   <translation>Leere Hälfte</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/pattern_whole.py" />
+   <source>Last step</source>
+   <translation>Letzter Schritt</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/pattern_whole.py" />
+   <source>Triplets</source>
+   <translation>Triolen</translation>
   </message>
   <message>
    <location filename="../../app/editors/pattern_whole.py" />
@@ -2900,8 +2920,8 @@
   </message>
   <message>
    <location filename="../../app/editors/song_marks.py" />
-   <source>Drums {what}, {bars}.</source>
-   <translation>Drums {what}, {bars}.</translation>
+   <source>{drums} {what}, {bars}.</source>
+   <translation>{drums} {what}, {bars}.</translation>
   </message>
   <message>
    <location filename="../../app/editors/song_marks.py" />
@@ -2910,8 +2930,8 @@
   </message>
   <message>
    <location filename="../../app/editors/song_marks.py" />
-   <source>no box of the rig is a drum box</source>
-   <translation>kein Gerät des Rigs ist ein Drumcomputer</translation>
+   <source>no drums play there</source>
+   <translation>dort spielen keine Drums</translation>
   </message>
   <message>
    <location filename="../../app/editors/song_marks.py" />
@@ -2937,6 +2957,11 @@
    <location filename="../../app/editors/song_moves.py" />
    <source>The cursor goes by: {grid}.</source>
    <translation>Der Zeiger geht nach: {grid}.</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/song_sections.py" />
+   <source>{made}: {sections}.</source>
+   <translation>{made}: {sections}.</translation>
   </message>
   <message>
    <location filename="../../app/editors/song_sections.py" />
@@ -2972,11 +2997,6 @@
    <location filename="../../app/editors/song_sections.py" />
    <source>Keep what was played</source>
    <translation>Gespieltes behalten</translation>
-  </message>
-  <message>
-   <location filename="../../app/editors/song_sections.py" />
-   <source>{made}: {count} sections.</source>
-   <translation>{made}: {count} Abschnitte.</translation>
   </message>
   <message>
    <location filename="../../app/editors/song_sections.py" />
@@ -3035,6 +3055,21 @@
   </message>
   <message>
    <location filename="../../app/editors/song_sections.py" />
+   <source>section</source>
+   <translation>Abschnitt</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/song_sections.py" />
+   <source>sections</source>
+   <translation>Abschnitte</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/song_sections.py" />
+   <source>{things} a song cannot hold: markers say where.</source>
+   <translation>{things}, was ein Song nicht halten kann: Marken sagen wo.</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/song_sections.py" />
    <source>stop first: a song goes only while nothing plays</source>
    <translation>erst anhalten: ein Song geht nur weg, während nichts spielt</translation>
   </message>
@@ -3047,6 +3082,16 @@
    <location filename="../../app/editors/song_sections.py" />
    <source>there is no other order of its memory that would help</source>
    <translation>es gibt keine andere Ordnung seines Speichers, die hülfe</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/song_sections.py" />
+   <source>thing</source>
+   <translation>Ding</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/song_sections.py" />
+   <source>things</source>
+   <translation>Dinge</translation>
   </message>
   <message>
    <location filename="../../app/editors/taking.py" />
@@ -3185,8 +3230,8 @@
   </message>
   <message>
    <location filename="../../app/live/looping.py" />
-   <source>ends after {bars} bars</source>
-   <translation>endet nach {bars} Takten</translation>
+   <source>ends after {bars}</source>
+   <translation>endet nach {bars}</translation>
   </message>
   <message>
    <location filename="../../app/live/looping.py" />
@@ -3200,8 +3245,8 @@
   </message>
   <message>
    <location filename="../../app/live/looping.py" />
-   <source>{bars} bars at {bpm:.2f} BPM: all run on the loop.</source>
-   <translation>{bars} Takte bei {bpm:.2f} BPM: alle laufen auf dem Loop.</translation>
+   <source>{bars} at {bpm:.2f} BPM: all run on the loop.</source>
+   <translation>{bars} bei {bpm:.2f} BPM: alles läuft auf dem Loop.</translation>
   </message>
   <message>
    <location filename="../../app/live/looping.py" />
@@ -3245,6 +3290,11 @@
   </message>
   <message>
    <location filename="../../app/live/networking.py" />
+   <source>What runs here takes their tempo, not the song's {bpm:g} BPM.</source>
+   <translation>Was hier läuft, nimmt ihr Tempo an, nicht die {bpm:g} BPM des Songs.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/networking.py" />
    <source>with its passphrase</source>
    <translation>mit ihrem Kennwort</translation>
   </message>
@@ -3255,8 +3305,13 @@
   </message>
   <message>
    <location filename="../../app/live/networking.py" />
-   <source>Joining {joined}, {how}.</source>
-   <translation>Trete {joined} bei, {how}.</translation>
+   <source>Joining {joined}, {how}. {tempo}</source>
+   <translation>{joined} wird beigetreten, {how}. {tempo}</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/networking.py" />
+   <source>Run brings all of them to this song's {bpm:g} BPM.</source>
+   <translation>Start bringt alle auf die {bpm:g} BPM dieses Songs.</translation>
   </message>
   <message>
    <location filename="../../app/live/networking.py" />
@@ -3317,6 +3372,96 @@
    <location filename="../../app/live/networking.py" />
    <source>{known} has left the session.</source>
    <translation>{known} hat die Sitzung verlassen.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
+   <source>change</source>
+   <translation>Wechsel</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
+   <source>changes</source>
+   <translation>Wechsel</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
+   <source>Bring in</source>
+   <translation>Hereinholen</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
+   <source>It stands in the song after what plays.</source>
+   <translation>Es steht im Song hinter dem, was spielt.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
+   <source>, {moves} by hand</source>
+   <translation>, {moves} von Hand</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
+   <source>at {bpm:.4g} BPM as it runs</source>
+   <translation>mit {bpm:.4g} BPM, wie es läuft</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
+   <source>at its own tempo</source>
+   <translation>im eigenen Tempo</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
+   <source>Capture</source>
+   <translation>Mitschnitt</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
+   <source>{bars} of what you played sound on {line} from the next bar.</source>
+   <translation>{bars} von dem, was gespielt wurde, klingen ab dem nächsten Takt auf {line}.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
+   <source>Lay over</source>
+   <translation>Darüberlegen</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
+   <source>What you played lies over what {line} plays.</source>
+   <translation>Was gespielt wurde, liegt über dem, was {line} spielt.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
+   <source>nothing plays: run it, then bring something else in</source>
+   <translation>es spielt nichts: erst starten, dann anderes hereinholen</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
+   <source>there is nothing of {song} to bring in</source>
+   <translation>von {song} gibt es nichts hereinzuholen</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
+   <source>, more than your hands can do in a bar</source>
+   <translation>, mehr als die Hände in einem Takt schaffen</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
+   <source>nothing has been played in yet</source>
+   <translation>noch wurde nichts eingespielt</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
+   <source>{line} plays its own patterns: let Grebe play it, or teach it this</source>
+   <translation>{line} spielt eigene Patterns: Grebe spielen lassen oder es dem Gerät beibringen</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
+   <source>{line} plays no pattern to lay it over</source>
+   <translation>{line} spielt kein Pattern, über das es gelegt werden könnte</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
+   <source>{line}, played</source>
+   <translation>{line}, gespielt</translation>
   </message>
   <message>
    <location filename="../../app/live/perform.py" />
@@ -3465,11 +3610,6 @@
   </message>
   <message>
    <location filename="../../app/live/stage_actions.py" />
-   <source>There is no set: songs have no numbers.</source>
-   <translation>Es gibt kein Set: Songs haben keine Nummern.</translation>
-  </message>
-  <message>
-   <location filename="../../app/live/stage_actions.py" />
    <source>Done: {done_words}.</source>
    <translation>Getan: {done_words}.</translation>
   </message>
@@ -3479,7 +3619,62 @@
    <translation>Nichts muss weggelassen werden.</translation>
   </message>
   <message>
-   <location filename="../../app/live/stage_actions.py" />
+   <location filename="../../app/live/stage_lines.py" />
+   <source>Keep what sounds</source>
+   <translation>Behalten, was klingt</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/stage_lines.py" />
+   <source>What sounds is kept as {scene}.</source>
+   <translation>Was klingt, ist als {scene} behalten.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/stage_lines.py" />
+   <source>What sounds is kept in {scene}.</source>
+   <translation>Was klingt, ist in {scene} behalten.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/stage_lines.py" />
+   <source>All boxes and tracks have a block already.</source>
+   <translation>Alle Geräte und Spuren haben schon ein Feld.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/stage_lines.py" />
+   <source>The digits are for {first} to {last}.</source>
+   <translation>Die Ziffern gelten für {first} bis {last}.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/stage_lines.py" />
+   <source>no box or track plays another pattern by hand</source>
+   <translation>kein Gerät und keine Spur spielt von Hand ein anderes Pattern</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/stage_lines.py" />
+   <source>nothing plays that could be kept</source>
+   <translation>es spielt nichts, was behalten werden könnte</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/stage_numbers.py" />
+   <source>keeps the tempo there is</source>
+   <translation>behält das Tempo, das läuft</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/stage_numbers.py" />
+   <source>takes its own tempo</source>
+   <translation>nimmt sein eigenes Tempo</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/stage_numbers.py" />
+   <source>What is brought in by number {words}.</source>
+   <translation>Was mit einer Nummer hereingeholt wird, {words}.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/stage_numbers.py" />
+   <source>There is no set: songs have no numbers.</source>
+   <translation>Es gibt kein Set: Songs haben keine Nummern.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/stage_numbers.py" />
    <source>There is no {of} {typed}.</source>
    <translation>Es gibt kein {of} {typed}.</translation>
   </message>
@@ -3535,8 +3730,8 @@
   </message>
   <message>
    <location filename="../../app/live/tempo.py" />
-   <source>To {bpm:g} BPM over {bars} bars; the song keeps its own tempo.</source>
-   <translation>Auf {bpm:g} BPM über {bars} Takte; der Song behält sein eigenes Tempo.</translation>
+   <source>To {bpm:g} BPM over {bars}; the song keeps its own tempo.</source>
+   <translation>Auf {bpm:g} BPM über {bars}; der Song behält sein eigenes Tempo.</translation>
   </message>
   <message>
    <location filename="../../app/live/watching.py" />
@@ -5190,16 +5385,6 @@
   </message>
   <message>
    <location filename="../../core/findings/messages.py" />
-   <source>Stage action</source>
-   <translation>Bühnenaktion</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/messages.py" />
-   <source>Stage actions</source>
-   <translation>Bühnenaktionen</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/messages.py" />
    <source>{pattern} is to stand at place {value} of {device}, which holds {size}.</source>
    <translation>{pattern} soll auf Platz {value} von {device} stehen, das {size} fasst.</translation>
   </message>
@@ -5212,6 +5397,16 @@
    <location filename="../../core/findings/messages.py" />
    <source>Give the pattern another slot.</source>
    <translation>Dem Pattern einen anderen Platz geben.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/messages.py" />
+   <source>Stage action</source>
+   <translation>Bühnenaktion</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/messages.py" />
+   <source>Stage actions</source>
+   <translation>Bühnenaktionen</translation>
   </message>
   <message>
    <location filename="../../core/findings/messages.py" />
@@ -5605,11 +5800,6 @@
   </message>
   <message>
    <location filename="../../core/findings/plugs.py" />
-   <source>Give {listed} wires of their own, or use USB.</source>
-   <translation>{listed} eigene Leitungen geben, oder USB nehmen.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/plugs.py" />
    <source>A cable ends at {end}, which is not in the rig.</source>
    <translation>Ein Kabel endet bei {end}, das nicht im Rig ist.</translation>
   </message>
@@ -5647,6 +5837,16 @@
    <location filename="../../core/findings/plugs.py" />
    <source>Put a {what} there, or use another jack.</source>
    <translation>Dort {what} hinsetzen, oder eine andere Buchse nehmen.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/plugs.py" />
+   <source>Give {listed} wires of their own, or use USB.</source>
+   <translation>{listed} eigene Leitungen geben, oder USB nehmen.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/plugs.py" />
+   <source>Use USB, or move some of them by a few ms.</source>
+   <translation>USB nehmen oder einige davon um ein paar ms verschieben.</translation>
   </message>
   <message>
    <location filename="../../core/findings/scenes.py" />
@@ -5990,6 +6190,11 @@
   </message>
   <message>
    <location filename="../../core/findings/songs.py" />
+   <source>a swap</source>
+   <translation>ein Tausch</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/songs.py" />
    <source>the marker {m}</source>
    <translation>die Marke {m}</translation>
   </message>
@@ -6130,8 +6335,8 @@
   </message>
   <message>
    <location filename="../../core/findings/songs.py" />
-   <source>{scene} at bar {bar} of {song} is {bars} bars; the rest goes in fours.</source>
-   <translation>{scene} bei Takt {bar} von {song} ist {bars} Takte; der Rest geht in Vieren.</translation>
+   <source>{scene} at bar {bar} of {song} is {bars}; the rest goes in fours.</source>
+   <translation>{scene} bei Takt {bar} von {song} hat {bars}; der Rest geht in Vierern.</translation>
   </message>
   <message>
    <location filename="../../core/findings/songs.py" />
@@ -6272,6 +6477,111 @@
    <location filename="../../core/findings/songs.py" />
    <source>it</source>
    <translation>es</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/tracks.py" />
+   <source>{place} for {what}</source>
+   <translation>{place} für {what}</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/tracks.py" />
+   <source>{first} and {second} of {device} are both on channel {channel}.</source>
+   <translation>{first} und {second} von {device} liegen beide auf Kanal {channel}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/tracks.py" />
+   <source>Each plays what is meant for the other, and one mute silences both.</source>
+   <translation>Jede spielt, was für die andere gedacht ist, und eine Stummschaltung trifft beide.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/tracks.py" />
+   <source>{scene} wants several places of {device} at once: {shown}.</source>
+   <translation>{scene} verlangt mehrere Plätze von {device} zugleich: {shown}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/tracks.py" />
+   <source>Its tracks can only be switched together: the first is told, the rest go with it.</source>
+   <translation>Seine Spuren lassen sich nur gemeinsam umschalten: der ersten wird es gesagt, die anderen gehen mit.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/tracks.py" />
+   <source>Give what sounds together one place in the box, or let Grebe play the tracks.</source>
+   <translation>Was zusammen klingt, einen Platz im Gerät geben, oder Grebe die Spuren spielen lassen.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/tracks.py" />
+   <source>In {scene} the tracks of {device} hold {most} notes at once at step {step} ({who}); it sounds {limit}.</source>
+   <translation>In {scene} halten die Spuren von {device} bei Schritt {step} {most} Noten zugleich ({who}); es klingen {limit}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/tracks.py" />
+   <source>{first} and {other} are both plugged into {port}.</source>
+   <translation>{first} und {other} stecken beide in {port}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/tracks.py" />
+   <source>One plug has one cable: one clock and one Start go down it, for both.</source>
+   <translation>Ein Stecker hat ein Kabel: ein Takt und ein Start gehen hindurch, für beide.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/tracks.py" />
+   <source>Make {other} a track of {first}, or plug it in behind its thru.</source>
+   <translation>{other} zu einer Spur von {first} machen oder hinter dessen Thru stecken.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/tracks.py" />
+   <source>Set {second} to channel {free}, here and on the box.</source>
+   <translation>{second} auf Kanal {free} stellen, hier und am Gerät.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/tracks.py" />
+   <source>Set {second} to another channel.</source>
+   <translation>{second} auf einen anderen Kanal stellen.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/tracks.py" />
+   <source>{track} of {device} plays {other}, and no cable for notes leads there.</source>
+   <translation>{track} von {device} spielt {other}, und kein Kabel für Noten führt dorthin.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/tracks.py" />
+   <source>Nothing is heard of it.</source>
+   <translation>Davon ist nichts zu hören.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/tracks.py" />
+   <source>Run a cable from {device} to {other}, or say what the track plays.</source>
+   <translation>Ein Kabel von {device} zu {other} legen oder sagen, was die Spur spielt.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/tracks.py" />
+   <source>In {scene} {names} of {device} play at once; they share one voice.</source>
+   <translation>In {scene} spielen {names} von {device} zugleich; sie teilen eine Stimme.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/tracks.py" />
+   <source>Each cuts the other off.</source>
+   <translation>Jede schneidet die andere ab.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/tracks.py" />
+   <source>Mute one of them there, or keep it if that is meant.</source>
+   <translation>Eine davon dort stummschalten, oder lassen, wenn es so gemeint ist.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/tracks.py" />
+   <source>{track} of {device} sends on channel {channel}; {other} listens on {heard}.</source>
+   <translation>{track} von {device} sendet auf Kanal {channel}; {other} hört auf {heard}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/tracks.py" />
+   <source>{other} does not play what is meant for it.</source>
+   <translation>{other} spielt nicht, was dafür gedacht ist.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/tracks.py" />
+   <source>Set the track to channel {heard}, here and on the box.</source>
+   <translation>Die Spur auf Kanal {heard} stellen, hier und am Gerät.</translation>
   </message>
   <message>
    <location filename="../../core/forms.py" />
@@ -6679,6 +6989,16 @@
    <translation>Flam {wanted:.0f} ms</translation>
   </message>
   <message>
+   <location filename="../../core/patterns/whole.py" />
+   <source>a pattern has 1 to {max_steps} steps</source>
+   <translation>ein Pattern hat 1 bis {max_steps} Schritte</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/whole.py" />
+   <source>steps of {rate}, {length} of them, have no triplets over the same beats</source>
+   <translation>{length} Schritte zu {rate} haben keine Triolen über dieselben Schläge</translation>
+  </message>
+  <message>
    <location filename="../../core/player/controls.py" />
    <source>All notes off, then stop</source>
    <translation>Alle Noten aus, dann Stopp</translation>
@@ -6795,6 +7115,21 @@
   </message>
   <message>
    <location filename="../../core/player/controls.py" />
+   <source>Mute box or track</source>
+   <translation>Gerät oder Spur stumm</translation>
+  </message>
+  <message>
+   <location filename="../../core/player/controls.py" />
+   <source>Alone: box or track</source>
+   <translation>Allein: Gerät oder Spur</translation>
+  </message>
+  <message>
+   <location filename="../../core/player/controls.py" />
+   <source>Next pattern of box or track</source>
+   <translation>Nächstes Pattern von Gerät oder Spur</translation>
+  </message>
+  <message>
+   <location filename="../../core/player/controls.py" />
    <source>Loop track</source>
    <translation>Loop-Spur</translation>
   </message>
@@ -6845,8 +7180,23 @@
   </message>
   <message>
    <location filename="../../core/player/performing.py" />
+   <source>there is no device {device!r} to play it</source>
+   <translation>es gibt kein Gerät {device!r}, das es spielen könnte</translation>
+  </message>
+  <message>
+   <location filename="../../core/player/performing.py" />
+   <source>nothing plays: choose the pattern in the scene</source>
+   <translation>es spielt nichts: das Pattern in der Szene wählen</translation>
+  </message>
+  <message>
+   <location filename="../../core/player/performing.py" />
    <source>{song} has no sections left; the old plan plays on</source>
    <translation>{song} hat keine Abschnitte mehr; der alte Plan spielt weiter</translation>
+  </message>
+  <message>
+   <location filename="../../core/player/performing.py" />
+   <source>{device} has no such pattern in what plays</source>
+   <translation>{device} hat kein solches Pattern in dem, was spielt</translation>
   </message>
   <message>
    <location filename="../../core/rehearse/ones.py" />
@@ -6877,6 +7227,11 @@
    <location filename="../../core/rehearse/ones.py" />
    <source>On the one.</source>
    <translation>Auf der Eins.</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>as the box</source>
+   <translation>wie das Gerät</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
@@ -6947,6 +7302,11 @@
    <location filename="../../core/rig/abilities.py" />
    <source>Start starts every track</source>
    <translation>Start startet jede Spur</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>Tracks muted by one press</source>
+   <translation>Spuren, die ein Druck stummschaltet</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
@@ -7085,6 +7445,11 @@
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
+   <source>Controller that holds a fill</source>
+   <translation>Controller, der einen Fill hält</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
    <source>Controller that records a track</source>
    <translation>Controller, der eine Spur aufnimmt</translation>
   </message>
@@ -7200,6 +7565,56 @@
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
+   <source>Track</source>
+   <translation>Spur</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>Patterns of</source>
+   <translation>Patterns von</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>Program reaches</source>
+   <translation>Program erreicht</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>Mute controller</source>
+   <translation>Stumm-Controller</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>Sounds</source>
+   <translation>Klänge</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>Plays the box</source>
+   <translation>Spielt das Gerät</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>Steps, at most</source>
+   <translation>Schritte, höchstens</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>Muted by hand</source>
+   <translation>Von Hand stumm</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>Track {number}</source>
+   <translation>Spur {number}</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>press mute</source>
+   <translation>Stummtaste drücken</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
    <source>Voice {note}</source>
    <translation>Stimme {note}</translation>
   </message>
@@ -7207,6 +7622,11 @@
    <location filename="../../core/rig/abilities.py" />
    <source>Controller {number}</source>
    <translation>Controller {number}</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>{text_!r} names no sound with its note, such as Kick 36</source>
+   <translation>{text_!r} nennt keinen Klang mit seiner Note, etwa Kick 36</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
@@ -7695,6 +8115,11 @@
   </message>
   <message>
    <location filename="../../core/rig/improved.py" />
+   <source>Tracks</source>
+   <translation>Spuren</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/improved.py" />
    <source>row</source>
    <translation>Zeile</translation>
   </message>
@@ -7702,6 +8127,21 @@
    <location filename="../../core/rig/improved.py" />
    <source>rows</source>
    <translation>Zeilen</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/joining.py" />
+   <source>there are no two boxes to make one of</source>
+   <translation>es gibt keine zwei Geräte, aus denen eines werden könnte</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/joining.py" />
+   <source>{name} has tracks of its own</source>
+   <translation>{name} hat eigene Spuren</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/joining.py" />
+   <source>{name} has {count} tracks already</source>
+   <translation>{name} hat schon {count} Spuren</translation>
   </message>
   <message>
    <location filename="../../core/rig/memory.py" />
@@ -8015,6 +8455,16 @@
   </message>
   <message>
    <location filename="../../core/rig/setup.py" />
+   <source>{track}: channel {channel}.</source>
+   <translation>{track}: Kanal {channel}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/setup.py" />
+   <source>What it plays is sent there, apart from the other tracks.</source>
+   <translation>Was sie spielt, geht dorthin, getrennt von den anderen Spuren.</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/setup.py" />
    <source>MIDI output</source>
    <translation>MIDI-Ausgang</translation>
   </message>
@@ -8115,18 +8565,33 @@
   </message>
   <message>
    <location filename="../../core/rig/setup.py" />
+   <source>Program changes on channel {channel}.</source>
+   <translation>Program Change auf Kanal {channel}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/setup.py" />
+   <source>It is told of patterns there.</source>
+   <translation>Dort werden ihm Patterns gesagt.</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/setup.py" />
    <source>Leave controller {mute_controller} enabled.</source>
    <translation>Lass Controller {mute_controller} eingeschaltet.</translation>
   </message>
   <message>
    <location filename="../../core/rig/setup.py" />
-   <source>Grebe mutes the box with it.</source>
-   <translation>Grebe schaltet das Gerät damit stumm.</translation>
+   <source>Grebe mutes {name} with it.</source>
+   <translation>Grebe schaltet {name} damit stumm.</translation>
   </message>
   <message>
    <location filename="../../core/rig/setup.py" />
    <source>Clock output {state}.</source>
    <translation>Clock-Ausgang {state}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/setup.py" />
+   <source>{name}: </source>
+   <translation>{name}: </translation>
   </message>
   <message>
    <location filename="../../core/rig/setup.py" />
@@ -8160,11 +8625,6 @@
   </message>
   <message>
    <location filename="../../core/rig/setup.py" />
-   <source>{pattern} at {place}{sent}.</source>
-   <translation>{pattern} auf {place}{sent}.</translation>
-  </message>
-  <message>
-   <location filename="../../core/rig/setup.py" />
    <source>It is {box_status}.</source>
    <translation>Es ist {box_status}.</translation>
   </message>
@@ -8177,6 +8637,11 @@
    <location filename="../../core/rig/setup.py" />
    <source>{target} gets both over it.</source>
    <translation>{target} bekommt darüber beides.</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/setup.py" />
+   <source>{pattern} at {place}{sent}.</source>
+   <translation>{pattern} auf {place}{sent}.</translation>
   </message>
   <message>
    <location filename="../../core/rig/trigger.py" />
@@ -8199,19 +8664,14 @@
    <translation>{song} hat nichts zu spielen</translation>
   </message>
   <message>
+   <location filename="../../core/sets/edit.py" />
+   <source>{scene}, all in</source>
+   <translation>{scene}, alles dabei</translation>
+  </message>
+  <message>
    <location filename="../../core/sets/formatting.py" />
    <source>{semitones} down, to {to}</source>
    <translation>{semitones} tiefer, auf {to}</translation>
-  </message>
-  <message>
-   <location filename="../../core/sets/formatting.py" />
-   <source>thing</source>
-   <translation>Ding</translation>
-  </message>
-  <message>
-   <location filename="../../core/sets/formatting.py" />
-   <source>things</source>
-   <translation>Dinge</translation>
   </message>
   <message>
    <location filename="../../core/sets/formatting.py" />
@@ -8465,6 +8925,11 @@
   </message>
   <message>
    <location filename="../../core/songs/changes.py" />
+   <source>with the press for {leads}</source>
+   <translation>mit dem Druck für {leads}</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/changes.py" />
    <source>it has no slot</source>
    <translation>es hat keinen Platz</translation>
   </message>
@@ -8515,8 +8980,8 @@
   </message>
   <message>
    <location filename="../../core/songs/cues.py" />
-   <source>{scene}, {bars} bars{times}, {bpm:g} BPM, {meter}</source>
-   <translation>{scene}, {bars} Takte{times}, {bpm:g} BPM, {meter}</translation>
+   <source>{scene}, {bars}{times}, {bpm:g} BPM, {meter}</source>
+   <translation>{scene}, {bars}{times}, {bpm:g} BPM, {meter}</translation>
   </message>
   <message>
    <location filename="../../core/songs/cues.py" />
@@ -8567,6 +9032,16 @@
    <location filename="../../core/songs/cues.py" />
    <source>to {bpm:g} BPM{over}</source>
    <translation>auf {bpm:g} BPM{over}</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/cues.py" />
+   <source>{line} goes over to {pattern}</source>
+   <translation>{line} geht zu {pattern} über</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/cues.py" />
+   <source>{line} goes back to its scene's</source>
+   <translation>{line} geht zu dem der Szene zurück</translation>
   </message>
   <message>
    <location filename="../../core/songs/edit.py" />
@@ -8620,8 +9095,23 @@
   </message>
   <message>
    <location filename="../../core/songs/performed.py" />
-   <source>nothing of what was played is left in the project</source>
-   <translation>nichts von dem, was gespielt wurde, ist noch im Projekt</translation>
+   <source>came in at bar {bar}</source>
+   <translation>kam bei Takt {bar} herein</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/performed.py" />
+   <source>cut short in mid-bar</source>
+   <translation>mitten im Takt abgeschnitten</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/performed.py" />
+   <source>{scene}, as played</source>
+   <translation>{scene}, wie gespielt</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/performed.py" />
+   <source>loop track {number}: {act}</source>
+   <translation>Loopspur {number}: {act}</translation>
   </message>
   <message>
    <location filename="../../core/songs/programme.py" />
@@ -8759,49 +9249,109 @@
    <translation>Zeile {value} war: {old}</translation>
   </message>
   <message>
-   <location filename="../../core/songs/scenes.py" />
+   <location filename="../../core/songs/sounding.py" />
+   <source>what sounds is what {scene} says</source>
+   <translation>was klingt, ist, was {scene} sagt</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/sounding.py" />
+   <source>{scene}, as it sounded</source>
+   <translation>{scene}, wie es klang</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/variations.py" />
+   <source>{name}: {done}.</source>
+   <translation>{name}: {done}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/variations.py" />
+   <source>{names} of {line} are silent</source>
+   <translation>{names} von {line} schweigen</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/variations.py" />
    <source>The same without drums</source>
    <translation>Dieselbe ohne Drums</translation>
   </message>
   <message>
-   <location filename="../../core/songs/scenes.py" />
+   <location filename="../../core/songs/variations.py" />
    <source>The same with the hats out</source>
    <translation>Dieselbe ohne Hi-Hats</translation>
   </message>
   <message>
-   <location filename="../../core/songs/scenes.py" />
+   <location filename="../../core/songs/variations.py" />
    <source>Everything together</source>
    <translation>Alles zusammen</translation>
   </message>
   <message>
-   <location filename="../../core/songs/scenes.py" />
+   <location filename="../../core/songs/variations.py" />
    <source>Drums out for its last bar, where the song has it</source>
    <translation>Schlagzeug für den letzten Takt heraus, wo der Song ihn hat</translation>
   </message>
   <message>
-   <location filename="../../core/songs/scenes.py" />
+   <location filename="../../core/songs/variations.py" />
    <source>The same with a rising voice</source>
    <translation>Dieselbe mit einer steigenden Stimme</translation>
   </message>
   <message>
-   <location filename="../../core/songs/scenes.py" />
-   <source>{pattern}, riser</source>
-   <translation>{pattern}, Riser</translation>
+   <location filename="../../core/songs/variations.py" />
+   <source>no drums sound in {scene}</source>
+   <translation>in {scene} klingen keine Drums</translation>
   </message>
   <message>
-   <location filename="../../core/songs/scenes.py" />
-   <source>no drums play in {scene}, so there is nothing to rise over</source>
-   <translation>in {scene} spielt kein Schlagzeug, also gibt es nichts, worüber es steigen könnte</translation>
+   <location filename="../../core/songs/variations.py" />
+   <source>no hats sound in {scene}</source>
+   <translation>in {scene} klingen keine Hats</translation>
   </message>
   <message>
-   <location filename="../../core/songs/scenes.py" />
+   <location filename="../../core/songs/variations.py" />
    <source>{scene} is that already</source>
    <translation>{scene} ist das schon</translation>
   </message>
   <message>
-   <location filename="../../core/songs/scenes.py" />
+   <location filename="../../core/songs/variations.py" />
+   <source>{name} is let sound</source>
+   <translation>{name} darf klingen</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/variations.py" />
+   <source>{pattern}, riser</source>
+   <translation>{pattern}, Riser</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/variations.py" />
+   <source>note {note} of {line} rises</source>
+   <translation>Note {note} von {line} steigt an</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/variations.py" />
+   <source>no drums play in {scene}, so there is nothing to rise over</source>
+   <translation>in {scene} spielt kein Schlagzeug, also gibt es nichts, worüber es steigen könnte</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/variations.py" />
+   <source>Out in its last bar: {what}.</source>
+   <translation>Im letzten Takt heraus: {what}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/variations.py" />
    <source>the song does not play {scene}: put it there first</source>
    <translation>der Song spielt {scene} nicht: setz sie erst hinein</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/variations.py" />
+   <source>{line} is muted</source>
+   <translation>{line} ist stumm</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/variations.py" />
+   <source>{names} of {line}</source>
+   <translation>{names} von {line}</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/variations.py" />
+   <source>{line} plays {names}</source>
+   <translation>{line} spielt {names}</translation>
   </message>
   <message>
    <location filename="../../core/sync/explain.py" />
@@ -9187,11 +9737,6 @@
    <location filename="../../ui/main_window/bringing_page.py" />
    <source>Take</source>
    <translation>Nehmen</translation>
-  </message>
-  <message>
-   <location filename="../../ui/main_window/bringing_page.py" />
-   <source>Track</source>
-   <translation>Spur</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/bringing_page.py" />
@@ -10415,11 +10960,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/patterns/capture.py" />
-   <source>nothing has been played in yet</source>
-   <translation>noch wurde nichts eingespielt</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/patterns/capture.py" />
    <source>as played, {swing:g} %</source>
    <translation>wie gespielt, {swing:g} %</translation>
   </message>
@@ -10605,6 +11145,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/patterns/loops.py" />
+   <source>slice {number}</source>
+   <translation>Scheibe {number}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/loops.py" />
    <source>begins at {start:.3f} s</source>
    <translation>beginnt bei {start:.3f} s</translation>
   </message>
@@ -10642,11 +11187,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/patterns/loops.py" />
    <source>{loop}{more}: {bars} in {seconds:.2f} s, {bpm:.2f} BPM; {slices}{what}. To {bpm2:g} BPM by pitch: {semitones:+.2f} semitones; by slices: none.</source>
    <translation>{loop}{more}: {bars} in {seconds:.2f} s, {bpm:.2f} BPM; {slices}{what}. Auf {bpm2:g} BPM durch Tonhöhe: {semitones:+.2f} Halbtöne; durch Scheiben: keine.</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/patterns/loops.py" />
-   <source>slice {number}</source>
-   <translation>Scheibe {number}</translation>
   </message>
   <message>
    <location filename="../../ui/stations/patterns/loops.py" />
@@ -10734,11 +11274,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <translation>Flam {ms:.0f} ms</translation>
   </message>
   <message>
-   <location filename="../../ui/stations/patterns/panes.py" />
-   <source>Lay over</source>
-   <translation>Darüberlegen</translation>
-  </message>
-  <message>
    <location filename="../../ui/stations/patterns/steps.py" />
    <source>Step sheet</source>
    <translation>Schrittblatt</translation>
@@ -10807,11 +11342,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/patterns/view.py" />
    <source>Memory</source>
    <translation>Speicher</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/patterns/view.py" />
-   <source>Capture</source>
-   <translation>Mitschnitt</translation>
   </message>
   <message>
    <location filename="../../ui/stations/patterns/view.py" />
@@ -10937,6 +11467,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/canvas.py" />
    <source>plays its own</source>
    <translation>spielt sein Eigenes</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/canvas.py" />
+   <source>{who}, {tracks}</source>
+   <translation>{who}, {tracks}</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/canvas.py" />
@@ -11470,6 +12005,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/rig/notes.py" />
+   <source>pad {pad}</source>
+   <translation>Pad {pad}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/notes.py" />
    <source>Note of a pad</source>
    <translation>Note eines Pads</translation>
   </message>
@@ -11527,11 +12067,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/notes.py" />
    <source>Becomes</source>
    <translation>Wird zu</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/notes.py" />
-   <source>pad {pad}</source>
-   <translation>Pad {pad}</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/notes.py" />
@@ -12350,6 +12885,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/scenes/view.py" />
+   <source>While a fill is held</source>
+   <translation>Solange ein Fill gehalten wird</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/scenes/view.py" />
    <source>Silent voices</source>
    <translation>Stille Stimmen</translation>
   </message>
@@ -12475,6 +13015,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/set/rehearse.py" />
+   <source>{good} of {tries} good</source>
+   <translation>{good} von {tries} gut</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/set/rehearse.py" />
    <source>{tap_ones} begins, {tap} on every first beat, {tap_ones} again ends and writes it down.</source>
    <translation>{tap_ones} beginnt, {tap} auf jedem ersten Schlag, {tap_ones} noch einmal endet und schreibt es auf.</translation>
   </message>
@@ -12592,11 +13137,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/set/rehearse.py" />
    <source>Nothing has been rehearsed yet.</source>
    <translation>Noch wurde nichts geprobt.</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/set/rehearse.py" />
-   <source>{good} of {tries} good</source>
-   <translation>{good} von {tries} gut</translation>
   </message>
   <message>
    <location filename="../../ui/stations/set/rehearse.py" />
@@ -12895,6 +13435,31 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/stage/blocks.py" />
+   <source>muted by its scene</source>
+   <translation>stumm durch die Szene</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/blocks.py" />
+   <source>muted by the song</source>
+   <translation>stumm durch den Song</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/blocks.py" />
+   <source>muted by hand</source>
+   <translation>stumm von Hand</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/blocks.py" />
+   <source>others alone</source>
+   <translation>andere allein</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/blocks.py" />
+   <source>silent here</source>
+   <translation>hier stumm</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/blocks.py" />
    <source>records</source>
    <translation>nimmt auf</translation>
   </message>
@@ -12915,8 +13480,8 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/stage/blocks.py" />
-   <source>on {where}, {bars} bars</source>
-   <translation>auf {where}, {bars} Takte</translation>
+   <source>on {where}, {bars}</source>
+   <translation>auf {where}, {bars}</translation>
   </message>
   <message>
    <location filename="../../ui/stations/stage/blocks.py" />
@@ -12930,8 +13495,8 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/stage/blocks.py" />
-   <source>silent here</source>
-   <translation>hier stumm</translation>
+   <source>{pattern}, by hand</source>
+   <translation>{pattern}, von Hand</translation>
   </message>
   <message>
    <location filename="../../ui/stations/stage/blocks.py" />
@@ -13175,6 +13740,21 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/stage/next_panel.py" />
+   <source>PATTERN OF {line}</source>
+   <translation>PATTERN VON {line}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/next_panel.py" />
+   <source>Enter on the bar, {end} at its end, {now} at once.</source>
+   <translation>Enter auf den Takt, {end} an seinem Ende, {now} sofort.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/next_panel.py" />
+   <source>too late to take back: boxes are told</source>
+   <translation>zu spät zum Zurücknehmen: den Geräten ist es gesagt</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/next_panel.py" />
    <source>SCENE NUMBER</source>
    <translation>SZENE, NUMMER</translation>
   </message>
@@ -13185,8 +13765,18 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/stage/next_panel.py" />
-   <source>too late to take back: boxes are told</source>
-   <translation>zu spät zum Zurücknehmen: den Geräten ist es gesagt</translation>
+   <source>ANY SCENE</source>
+   <translation>JEDE SZENE</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/next_panel.py" />
+   <source>ANY SONG</source>
+   <translation>JEDER SONG</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/next_panel.py" />
+   <source>PATTERN: BOX OR TRACK FIRST</source>
+   <translation>PATTERN: ERST GERÄT ODER SPUR</translation>
   </message>
   <message>
    <location filename="../../ui/stations/stage/next_panel.py" />
@@ -13217,6 +13807,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/stage/targets.py" />
    <source>Stop loops</source>
    <translation>Loops aus</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/targets.py" />
+   <source>More##boxes and tracks</source>
+   <translation>Weitere</translation>
   </message>
   <message>
    <location filename="../../ui/stations/stage/targets.py" />
@@ -13697,6 +14292,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/sync/computers.py" />
    <source>keeps the time</source>
    <translation>hält die Zeit</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/computers.py" />
+   <source>Joining</source>
+   <translation>Beitritt</translation>
   </message>
   <message>
    <location filename="../../ui/stations/sync/computers.py" />
@@ -14950,6 +15550,16 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../app/actions" />
+   <source>Silence the voice while it plays, or let it sound</source>
+   <translation>Die Stimme beim Spielen stumm, oder klingen lassen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Hear the voice alone while it plays, or all</source>
+   <translation>Die Stimme beim Spielen allein hören, oder alle</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
    <source>Teach the box the voice alone</source>
    <translation>Dem Gerät nur die Stimme beibringen</translation>
   </message>
@@ -14982,6 +15592,26 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>Its first half</source>
    <translation>Seine erste Hälfte</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Twice as long, the second half blank</source>
+   <translation>Doppelt so lang, die zweite Hälfte leer</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Its last step one later</source>
+   <translation>Letzter Schritt eins später</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Its last step one earlier</source>
+   <translation>Letzter Schritt eins früher</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>In triplets, or straight</source>
+   <translation>In Triolen, oder gerade</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
@@ -15500,6 +16130,51 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../app/actions" />
+   <source>Any scene of the project by its number</source>
+   <translation>Jede Szene des Projekts mit ihrer Nummer</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Any song of the project by its number</source>
+   <translation>Jeder Song des Projekts mit seiner Nummer</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>What is brought in so keeps the tempo, or takes its own</source>
+   <translation>Was so hereinkommt, behält das Tempo oder nimmt sein eigenes</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>What was just played sounds on the next bar</source>
+   <translation>Was eben gespielt wurde, klingt ab dem nächsten Takt</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>What was just played lies over the pattern</source>
+   <translation>Was eben gespielt wurde, liegt über dem Pattern</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>A pattern by numbers: box or track, then pattern</source>
+   <translation>Ein Pattern mit Nummern: Gerät oder Spur, dann Pattern</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>All play what their scene gives them again</source>
+   <translation>Alle spielen wieder, was ihre Szene ihnen gibt</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Keep what sounds in this scene</source>
+   <translation>Was klingt, in dieser Szene behalten</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Keep what sounds as a new scene</source>
+   <translation>Was klingt, als neue Szene behalten</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
    <source>Type</source>
    <translation>Tippen</translation>
   </message>
@@ -15522,6 +16197,26 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>Alone, or not, number</source>
    <translation>Allein oder nicht: Nummer</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Mute or unmute box or track</source>
+   <translation>Gerät oder Spur stumm oder nicht</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Alone, or not: box or track</source>
+   <translation>Allein oder nicht: Gerät oder Spur</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>The next pattern of box or track</source>
+   <translation>Das nächste Pattern von Gerät oder Spur</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>The next eight boxes and tracks have the digits</source>
+   <translation>Die nächsten acht Geräte und Spuren haben die Ziffern</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
@@ -15552,6 +16247,16 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>Alone</source>
    <translation>Allein</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Boxes and tracks</source>
+   <translation>Geräte und Spuren</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Boxes and tracks alone</source>
+   <translation>Geräte und Spuren allein</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
