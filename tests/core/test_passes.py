@@ -249,3 +249,26 @@ def test_a_note_tied_round_into_itself_is_held() -> None:
         assert [(s.tick, s.gate_ticks) for s in passes.between(0, 99 * 16 * S)] == [(0, HELD_TICKS)]
     by_chance = _hits(Hit(step=0, tie=True, chance=50))
     assert not passes_of(Content(), by_chance).wraps
+
+
+def test_pitches_drawn_anew_while_the_rhythm_stands() -> None:
+    """An arpeggio of the voice's own pitches, another on each pass; at 0 it is as written, at 50
+    about half of the hits are; pinned it stays. The rhythm is the same throughout."""
+    hits = tuple(Hit(step=n * 2, note=40 + n) for n in range(8))
+    free = _hits(*hits, drawn=100)
+    passes = passes_of(Content(), free)
+    assert not passes.steady
+    rows = [[s.note for s in passes.sounds(n, KEY)] for n in range(40)]
+    assert len({tuple(row) for row in rows}) == 40
+    assert {note for row in rows for note in row} == set(range(40, 48))
+    places = [[s.tick - n * 16 * S for s in passes.sounds(n, KEY)] for n in range(40)]
+    assert all(row == places[0] for row in places)
+    assert rows == [[s.note for s in passes.sounds(n, KEY)] for n in range(40)]  # the same take
+    half = passes_of(Content(), _hits(*hits, drawn=50))
+    kept = sum(s.note == 40 + i for n in range(200) for i, s in enumerate(half.sounds(n, KEY)))
+    # A drawn pitch is the written one one time in eight: 0.5 + 0.5 / 8 of 1 600.
+    assert abs(kept / 1600 - 0.5625) < 0.05
+    locked = passes_of(Content(), _hits(*hits, drawn=0))
+    assert [s.note for s in locked.sounds(7, KEY)] == list(range(40, 48))
+    pinned = passes_of(Content(pin=Pin(seed=1, pass_number=3)), free)
+    assert len({tuple(s.note for s in pinned.sounds(n, KEY)) for n in range(9)}) == 1

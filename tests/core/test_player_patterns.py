@@ -33,7 +33,7 @@ from grebe.core.player.player import Player
 from grebe.core.player.whole import song_events
 from grebe.core.rig.model import CountIn
 from grebe.core.rig.spec import Spec
-from grebe.core.songs.model import Part
+from grebe.core.songs.model import ControlValue, Part
 from grebe.core.time.ticks import CLOCK_TICKS, SIXTEENTH_TICKS, TICKS_PER_QUARTER
 from grebe.errors import EditError
 from tests import build
@@ -297,3 +297,42 @@ def test_a_fill_held_into_the_next_scene_is_that_scene_s() -> None:
     assert {s.line: s.pattern for s in player.now} == {"a": "a0", "b": "b1", "c": "c1"}
     player.apply(Fill(on=False))
     assert {s.line: s.pattern for s in player.now} == {"a": "a0", "b": "b0", "c": "c0"}
+
+
+def faded(bars: int, *over: tuple[int, int]) -> tuple[Player, list[Due]]:
+    """A controller at 20 in the first scene, at 84 in the second, there over some bars."""
+    box = build.device("a")
+    patterns = [build.pattern("p", "a", build.voice("x..."))]
+    scenes = [
+        build.scene(f"s{n}", long, a=Part(
+            device="a", chain=("p",), over_bars=bars,
+            values=(ControlValue(controller=74, value=value),),
+        ))
+        for n, (long, value) in enumerate(over)
+    ]  # fmt: skip
+    project = build.project([box], patterns, scenes, build.song(*(s.id for s in scenes)))
+    player = player_of(project)
+    return player, player.advance(sum(long for long, _ in over) * BAR)
+
+
+def values(dues: list[Due]) -> list[tuple[float, int]]:
+    """(bar, value) of the controller."""
+    return [(t / BAR, e.value) for t, _, e in dues if isinstance(e, ControlChange)]
+
+
+def test_controllers_go_to_a_scene_s_values_over_bars() -> None:
+    """From where they stand, evenly, a step at a time; at once where they stand nowhere yet, or
+    where no bars are said; another scene ends it."""
+    _, dues = faded(2, (2, 20), (4, 84))
+    found = values(dues)
+    assert found[0] == (0, 20)
+    assert found[1][1] == 21
+    assert found[-1] == (4, 84)
+    assert [v for _, v in found] == list(range(20, 85))
+    assert found[32] == (3, 52)  # half way after one of two bars
+    _, dues = faded(0, (2, 20), (4, 84))
+    assert values(dues) == [(0, 20), (2, 84)]
+    _, dues = faded(4, (2, 20), (1, 84), (2, 20))
+    found = values(dues)
+    assert max(v for _, v in found) == 35  # a quarter of the way but for its last step
+    assert found[-1][1] == 28  # and half of the way back from there

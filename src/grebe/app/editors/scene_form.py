@@ -176,6 +176,8 @@ class SceneHand:
     def _part_text(self, part: Part, key: str) -> str:
         if key == "muted":
             return "yes" if part.muted else "no"
+        if key == "over_bars":
+            return str(part.over_bars)
         if key != "echo":
             return ""  # several are chosen: see `field_many`
         return part.echo or NO_ECHO
@@ -238,6 +240,8 @@ class SceneHand:
     def _part_value(self, key: str, words: str) -> Any:
         if key == "muted":
             return words == "yes"
+        if key == "over_bars":
+            return typed_whole(words)
         if key == "echo":
             return None if words in ("", NO_ECHO) else words
         raise EditError(tr("{replace} are picked, not typed", replace=key.replace("_", " ")))

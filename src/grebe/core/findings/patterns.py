@@ -192,7 +192,8 @@ def _uses(content: Content, feature: StepFeature) -> bool:
         case "controllers":
             return any(lane.points for lane in content.lanes)
         case "chance":
-            return any(h.chance < 100 for _, h in _hits(content))
+            drawn = any(v.drawn for v in content.voices)
+            return drawn or any(h.chance < 100 for _, h in _hits(content))
         case "conditions":
             return any(h.when for _, h in _hits(content))
         case "ratchets":

@@ -71,6 +71,7 @@ FIELDS: tuple[Field, ...] = (
     field("voice", "even", tr("Spread evenly"), choices=YES_NO),
     field("voice", "direction", tr("Direction"), Voice),
     field("voice", "swing", tr("Swing"), Voice, unit="%", step=1),
+    field("voice", "drawn", tr("Pitches drawn anew"), Voice, unit="%", step=5),
     field("voice", "one_shot", tr("One-shot"), choices=YES_NO),
     field("lane", "name", tr("Name")),
     field("lane", "controller", tr("Controller"), ControlLane),

@@ -85,6 +85,9 @@ class Voice(Value, frozen=True, kw_only=True):
     direction: Direction = "forward"
     swing: SwingPercent | None = None
     """None: the pattern's."""
+    drawn: Percent = 0
+    """How likely each hit takes another of the voice's pitches on every pass, while its rhythm
+    stands; 0: as written. A pinned pattern stays on one throw."""
     one_shot: bool = False
     """Struck only, however long the gate: the sound plays out by itself."""
     hits: tuple[Hit, ...] = ()

@@ -31,7 +31,7 @@ HELD_TICKS = 1 << 52
 
 KEPT_PASSES = 64
 _FILLS = {"fill": True, "no fill": False}
-_CHANCE, _STEP = 1, 2  # what is rolled for
+_CHANCE, _STEP, _DRAWN, _PITCH = 1, 2, 3, 4  # what is rolled for
 _BY_HAND = frozenset(("", "fill", "no fill"))
 """Conditions that the pass does not decide."""
 _tick = itemgetter(0)
@@ -79,7 +79,7 @@ class Passes:
             {h.when for h in voice.hits} <= _BY_HAND
         )
         straight = self._swing == 50 or self.cycle % (2 * self._unit) == 0
-        self.steady = certain and straight and voice.direction != "random"
+        self.steady = certain and straight and voice.direction != "random" and not voice.drawn
         """Whether every pass is like the first."""
         self.wraps = self.steady and _wraps(voice)
         """Whether its last hit is tied over the end into the first of the next pass, which is
@@ -150,7 +150,7 @@ class Passes:
             if plays:
                 first = len(out)
                 straight = number * self.cycle + place * self._num // self._den
-                self._strike(out, straight, hit)
+                self._strike(out, straight, self._drawn(hit, number, key))
                 if hit.tie and hit.ratchet == 1:
                     ties.append((first, len(out)))
         if ties:
@@ -229,6 +229,19 @@ class Passes:
             return True
         pass_number = _pass_of(self.content, number)
         return roll(key, pass_number, _CHANCE, hit.step) * 100 < hit.chance
+
+    def _drawn(self, hit: Hit, number: int, key: int | None) -> Hit:
+        """The hit with another of the voice's pitches, where the dice say so."""
+        drawn = self.voice.drawn
+        if key is None or not drawn:
+            return hit
+        pass_number = _pass_of(self.content, number)
+        if roll(key, pass_number, _DRAWN, hit.step) * 100 >= drawn:
+            return hit
+        written = {self.voice.note if h.note is None else h.note for h in self.voice.hits}
+        pitches = sorted(written)
+        at = pick(key, len(pitches), pass_number, _PITCH, hit.step)
+        return msgspec.structs.replace(hit, note=pitches[at])
 
     def _strike(self, out: list[Sound], straight: int, hit: Hit) -> None:
         tick = straight if self._swing == 50 else swung(straight, self._unit, self._swing)

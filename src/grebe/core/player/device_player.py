@@ -12,11 +12,11 @@ from grebe.core.player.happened import Silenced, Swapped
 from grebe.core.player.mutes import tell_silent
 from grebe.core.player.plan import sounding
 from grebe.core.player.run import Run
-from grebe.core.player.scheduler import ChainStep, SwapFalls
+from grebe.core.player.scheduler import ChainStep, FadeFalls, SwapFalls
 from grebe.core.rig.lines import box_of, track_of
 from grebe.core.rig.model import Device
-from grebe.core.songs.model import Part
-from grebe.core.time.ticks import next_multiple
+from grebe.core.songs.model import ControlValue, Part
+from grebe.core.time.ticks import CLOCK_TICKS, next_multiple
 
 
 class DevicePlayer:
@@ -30,6 +30,10 @@ class DevicePlayer:
         """Lines of its box that are told on the same channel and come before it."""
         self._swap = 0
         """Of the last swap asked for."""
+        self._fade = 0
+        """Of the scene that came in last."""
+        self._stands: dict[tuple[int, int], int] = {}
+        """Where controllers stand, by channel and number."""
         self._swapped: tuple[Pattern, ...] | None = None
         """What a hand gave it in this section."""
         self._coming: tuple[Pattern, ...] | None = None
@@ -84,18 +88,39 @@ class DevicePlayer:
             self.fill(out, tick, part, on=True)
         if part.tracks is not None:
             out += run.loopers.want(deck.device.id, part.tracks, tick, opening=opening)
+        self._fade += 1
         for value in part.values:
-            self.turn(out, tick, value.channel, value.controller, value.value)
+            self._go_to(out, tick, value, part.over_bars)
         out += run.mutes.apply(deck, tick)
 
     def turn(
         self, out: list[Due], tick: int, channel: int | None, controller: int, value: int
     ) -> None:
         """A controller takes a value."""
-        change = ControlChange(
-            channel=channel or self.device.channel, controller=controller, value=value
-        )
+        on = channel or self.device.channel
+        self._stands[(on, controller)] = value
+        change = ControlChange(channel=on, controller=controller, value=value)
         out.append((tick, self.device.id, change))
+
+    def _go_to(self, out: list[Due], tick: int, value: ControlValue, bars: int) -> None:
+        """A controller takes what a scene wants: at once, or from where it stands over some bars,
+        a step of its value at a time, at most one a clock."""
+        channel = value.channel or self.device.channel
+        stands = self._stands.get((channel, value.controller))
+        ticks = bars * self._run.span.scene.meter.bar_ticks
+        if not ticks or stands is None:
+            self.turn(out, tick, channel, value.controller, value.value)
+            return
+        steps = min(abs(value.value - stands), ticks // CLOCK_TICKS)
+        for step in range(1, steps + 1):
+            there = stands + round((value.value - stands) * step / steps)
+            falls = FadeFalls(self.deck, self._fade, channel, value.controller, there)
+            self._run.scheduler.at(tick + ticks * step // steps, falls)
+
+    def fade_falls(self, out: list[Due], tick: int, what: FadeFalls) -> None:
+        """A step on the way, unless another scene has come in since."""
+        if what.token == self._fade:
+            self.turn(out, tick, what.channel, what.controller, what.value)
 
     def prepare(self, out: list[Due], tick: int, part: Part, origin: int, at: int) -> None:
         """Tell the box what a part will want that counts from `origin` and comes in at a tick."""

@@ -26,6 +26,7 @@ from grebe.core.player.scheduler import (
     ChainStep,
     ClickFalls,
     ClockFalls,
+    FadeFalls,
     MarksFall,
     Prepare,
     PulseFalls,
@@ -135,10 +136,11 @@ class Player:
             player = self._devices.get(what.deck.device.id)
             if player is not None and player.deck is what.deck:
                 player.chain_step(out, tick, what)
-        elif isinstance(what, SwapFalls):
+        elif isinstance(what, SwapFalls | FadeFalls):
             player = self._devices.get(what.deck.device.id)
             if player is not None and player.deck is what.deck:
-                player.swap_falls(out, tick, what)
+                falls = player.swap_falls if isinstance(what, SwapFalls) else player.fade_falls
+                falls(out, tick, what)  # type: ignore[arg-type]
         elif isinstance(what, Prepare):
             sections.prepare(out, tick, what)
         elif isinstance(what, Switch):

@@ -43,6 +43,17 @@ class SwapFalls(NamedTuple):
     tells: bool
 
 
+class FadeFalls(NamedTuple):
+    """A controller has come a step further on its way to what a scene wants."""
+
+    deck: Deck
+    token: int
+    """Of the scene's coming in: another one has another."""
+    channel: int
+    controller: int
+    value: int
+
+
 class TempoFalls(NamedTuple):
     """The tempo changes."""
 
@@ -89,14 +100,14 @@ class PulseFalls(NamedTuple):
 
 
 What: TypeAlias = (
-    Prepare | Switch | ChainStep | SwapFalls | TempoFalls | MarksFall | Told | TrackFalls
-    | ClickFalls | ClockFalls | PulseFalls | NoteEnds | Lane
+    Prepare | Switch | ChainStep | SwapFalls | FadeFalls | TempoFalls | MarksFall | Told
+    | TrackFalls | ClickFalls | ClockFalls | PulseFalls | NoteEnds | Lane
 )  # fmt: skip
 """A lane stands for the stroke under its cursor."""
 
 _KINDS: tuple[type, ...] = (
-    Prepare, Switch, ChainStep, SwapFalls, TempoFalls, MarksFall, Told, TrackFalls, ClickFalls,
-    ClockFalls, PulseFalls, NoteEnds, Lane,
+    Prepare, Switch, ChainStep, SwapFalls, FadeFalls, TempoFalls, MarksFall, Told, TrackFalls,
+    ClickFalls, ClockFalls, PulseFalls, NoteEnds, Lane,
 )  # fmt: skip
 _ORDER = {kind: order for order, kind in enumerate(_KINDS)}
 NOTE_ENDS, STROKE = _ORDER[NoteEnds], _ORDER[Lane]

@@ -22,7 +22,7 @@ from grebe.core.songs.hands import Move
 from grebe.core.songs.model import Part, Scene, Song
 from grebe.core.time.delay import fitted_ms, note_ms
 from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
-from grebe.words import tr
+from grebe.words import counted, tr
 
 UNKNOWN_SECONDS = 2.0
 """What a move by hand takes that no profile speaks of: common practice, no source."""
@@ -340,6 +340,8 @@ def _values(a: Around, device: Device, was: Part, now: Part) -> Iterator[SceneCh
                 controller=value.controller,
                 value_value=value.value,
             )
+            if now.over_bars:
+                how = tr("{how}, over {bars}", how=how, bars=counted(now.over_bars, "bar"))
             yield SceneChange(
                 device.id, "controller", before, after, "grebe", how, (Sent(0, event),), 0, 0
             )  # fmt: skip

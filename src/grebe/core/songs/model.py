@@ -44,6 +44,8 @@ class Part(Value, frozen=True, kw_only=True):
     """Voices muted in this scene."""
     values: Annotated[tuple[ControlValue, ...], Meta(max_length=64)] = ()
     """Sent as the scene comes in."""
+    over_bars: Annotated[int, Meta(ge=0, le=64)] = 0
+    """Bars over which they go there from where they stand; 0: at once."""
     tracks: tuple[Annotated[int, Meta(ge=1, le=64)], ...] | None = None
     """Of a looper: the loop tracks that play, counted from 1; None where nobody said."""
     fill: Annotated[str, Meta(pattern=r"^$|^[a-z0-9][a-z0-9-]{0,63}$")] = ""

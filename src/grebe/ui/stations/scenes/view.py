@@ -11,7 +11,7 @@ from grebe.app.editors.scene_editor import SceneEditor
 from grebe.app.editors.scene_form import ECHOES, FOLLOWS, NO_ECHO, NO_ROLE, SCHOOLS
 from grebe.app.live.session import Session
 from grebe.core.forms import YES_NO, field
-from grebe.core.songs.model import ROLES, Performer, Scene, Then
+from grebe.core.songs.model import ROLES, Part, Performer, Scene, Then
 from grebe.errors import EditError
 from grebe.ui.stations.scenes.canvas import ChartCanvas
 from grebe.ui.stations.scenes.facts import scene_lines
@@ -29,6 +29,7 @@ ROWS = (
     field("part", "silent_voices", tr("Silent voices"), control="ticks"),
     field("part", "tracks", tr("Loop tracks that play"), control="ticks"),
     field("part", "values", tr("Controllers sent as it comes in"), control="values"),
+    field("part", "over_bars", tr("over bars"), Part),
     field(
         "part", "echo", tr("Echo time"), choices=(NO_ECHO, *(e for e in ECHOES if e is not None))
     ),
