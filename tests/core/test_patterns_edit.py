@@ -286,3 +286,11 @@ def test_a_whole_pattern_at_once() -> None:
     assert (blank.length, blank.voices[0].length, blank.voices[0].hits) == (32, 32, voices[0].hits)
     with pytest.raises(EditError):
         whole.blank_half(msgspec.structs.replace(content, length=200))
+
+
+def test_a_generator_writes_what_is_selected() -> None:
+    """Its hits there, one's own elsewhere; nothing past the row's end."""
+    mine, other = build.voice("x...x...x..."), build.voice("xxxxxxxxxxxxxxxx")
+    assert [h.step for h in edit.within(mine, other, 5, 7).hits] == [0, 4, 5, 6, 7, 8]
+    assert [h.step for h in edit.within(mine, build.voice("." * 16), 0, 4).hits] == [8]
+    assert [h.step for h in edit.within(mine, other, 10, 15).hits] == [0, 4, 8, 10, 11]

@@ -18,6 +18,7 @@ from grebe.core.patterns.makers import Maker, made
 from grebe.core.patterns.model import (
     ControlLane,
     Direction,
+    Voice,
 )
 from grebe.errors import EditError
 from grebe.words import tr
@@ -30,11 +31,19 @@ class RowEdits:
         self.hand = hand
 
     def make(self, maker: Maker, values: dict[str, str]) -> None:
-        """Write the voice under the cursor by a generator, as one step of undo while it is set."""
+        """Write the voice under the cursor by a generator, or of it what is selected; as one step
+        of undo while it is set."""
         if self.hand.voice is not None:
+            _, first, last = self.hand.selection()
+            chosen = self.hand.anchor is not None
+
+            def write(voice: Voice) -> Voice:
+                whole = made(maker, voice, values)
+                return edit.within(voice, whole, first, last) if chosen else whole
+
             self.hand.change_row(
                 tr("Generate: {maker}", maker=maker.name),
-                lambda v: made(maker, v, values),
+                write,
                 self.hand.row_id,
                 merge=f"make-{maker.name}-{self.hand.row_id}",
             )

@@ -91,6 +91,15 @@ def clear(voice: Voice, first: int = 0, last: int = MAX_STEPS) -> Voice:
     return _with_hits(voice, [h for h in voice.hits if not first <= h.step <= last])
 
 
+def within(voice: Voice, other: Voice, first: int, last: int) -> Voice:
+    """The voice with the hits of another on the steps `first` to `last`, and its own elsewhere."""
+    kept = [h for h in voice.hits if not first <= h.step <= last]
+    taken = [h for h in other.hits if first <= h.step <= last and h.step < voice.length]
+    return msgspec.structs.replace(
+        voice, hits=tuple(sorted((*kept, *taken), key=lambda hit: hit.step))
+    )
+
+
 def rotate(voice: Voice, by: int, first: int = 0, last: int = MAX_STEPS) -> Voice:
     """The voice with its hits moved later, what leaves the stretch coming in at its other end."""
     last = min(last, voice.length - 1)
