@@ -2,17 +2,23 @@
 
 from __future__ import annotations
 
+from pathlib import Path
+
 import pytest
 from PyQt6.QtCore import Qt
 
 from grebe.app.live.session import Session
+from grebe.app.settings import remember_project
 from grebe.core.document import with_scene
 from grebe.core.patterns.model import Hit
 from grebe.core.player.commands import Launch, Steer
 from grebe.core.songs.scenes import set_part
+from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.formats.project import write_project
 from grebe.protocols.link.messages import PlayedIn
 from grebe.ui.stations.patterns.view import PatternsView
 from grebe.ui.stations.stage.view import StageView
+from tests import build
 from tests.ui.conftest import Performer
 
 K, SHIFT = Qt.Key, Qt.KeyboardModifier.ShiftModifier
@@ -156,16 +162,18 @@ def test_what_was_just_played_sounds_on_the_next_bar(on_stage: Performer) -> Non
     on_stage.act("capture")
     assert "nothing has been played" in session.notices.last.text  # type: ignore[union-attr]
     session.selection.box = "scaup"
-    bar = 4 * 1_201_200 * 24 // 2  # not used for time: places in the song, in ticks
     first = session.status.section_tick  # type: ignore[union-attr]
-    quarter = bar // 4 // 12
+    quarter = TICKS_PER_QUARTER
     session.memory.take(
         PlayedIn(device="scaup", at_ns=n * 500_000_000, tick=float(first + n * quarter),
                  status=0x90 if on else 0x80, first=60, second=100 if on else 0)
         for n in range(4) for on in (True, False)
     )  # fmt: skip
+    session.memory.take([PlayedIn(device="scaup", at_ns=1, tick=float(first + quarter),
+                                  status=0xB0, first=74, second=99)])  # fmt: skip
     on_stage.act("capture")
     made = session.project.patterns[-1]
+    assert [(x.controller, [p.value for p in x.points]) for x in made.content.lanes] == [(74, [99])]
     assert made.name.endswith(", played")
     assert session.project.scene("shingle").part(made.device).chain == (made.id,)
     playing = lambda: {s.line: s.pattern for s in session.status.lines}.get(made.device)  # type: ignore[union-attr]  # noqa: E731
@@ -215,3 +223,28 @@ def test_a_voice_silenced_and_heard_alone(on_stage: Performer) -> None:
     on_stage.wait(lambda: session.status.solos == (("knot", voice.id),))  # type: ignore[union-attr]
     assert because(session)["smew"] == "solo"
     assert session.project is before
+
+
+def test_a_scene_of_another_project(on_stage: Performer, tmp_path: Path) -> None:
+    """With its pattern and its box, in the song that plays; one Undo takes all of it out."""
+    session = on_stage.frame.session
+    box = build.device("lamp", channel=5)
+    other = build.project(
+        [box], [build.pattern("glow", "lamp", build.voice("x..."))],
+        [build.scene("shine", 1, lamp=["glow"])], build.song("shine"),
+    )  # fmt: skip
+    path = tmp_path / "other.grebe"
+    write_project(path, other)
+    on_stage.frame.book.do("other_scene", chosen=True)
+    assert "No other project" in session.notices.last.text  # type: ignore[union-attr]
+    remember_project(path)
+    before = session.project
+    on_stage.frame.book.do("other_scene", chosen=True)
+    on_stage.press(K.Key_1)
+    on_stage.frame.grab()
+    on_stage.press(K.Key_Return, SHIFT)
+    on_stage.wait(lambda: session.status.section == "s5")  # type: ignore[union-attr]
+    assert session.project.rig.device("lamp").name == "Lamp"
+    on_stage.wait(lambda: {s.line: s.pattern for s in session.status.lines}.get("lamp") == "glow")  # type: ignore[union-attr]
+    session.store.undo()
+    assert session.project == before

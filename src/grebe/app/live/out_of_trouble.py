@@ -4,11 +4,14 @@ just played in, sounding on the next bar. Edits of the document, so Undo takes t
 
 from __future__ import annotations
 
+from pathlib import Path
+
 import msgspec
 
 from grebe.app.engine.link import Link
 from grebe.app.live.played import captured, propose
 from grebe.app.live.session import Session
+from grebe.app.settings import recent_projects
 from grebe.core.document import Project, add_pattern, with_content, with_scene, with_song
 from grebe.core.patterns.capture import Taken, overdubbed
 from grebe.core.patterns.model import Content
@@ -21,8 +24,10 @@ from grebe.core.songs.hands import schedule
 from grebe.core.songs.layout import SectionSpan
 from grebe.core.songs.model import Section, Song, Then
 from grebe.core.songs.scenes import set_part
+from grebe.core.taking_over import Wanted, take_over
 from grebe.core.time.ticks import TICKS_PER_QUARTER
-from grebe.errors import EditError
+from grebe.errors import EditError, ProjectError
+from grebe.formats.project import read_project
 from grebe.words import counted, tr
 
 
@@ -31,6 +36,7 @@ class OutOfTrouble:
 
     def __init__(self, session: Session) -> None:
         self._session = session
+        self._other: tuple[tuple[Path, int], Project] | None = None
         self.keeps_tempo = True
         """Whether what comes in runs at the tempo there is, or takes its own."""
 
@@ -63,6 +69,35 @@ class OutOfTrouble:
             )  # fmt: skip
             known = self._insert((made,), here.section.id)
         self._launch(known, at)
+
+    @property
+    def other(self) -> Project | None:
+        """The project that was open before this one; None where there is none, or it is gone."""
+        home = self._session.store.home
+        path = next((p for p in recent_projects() if p != home and p.exists()), None)
+        if path is None:
+            return None
+        key = (path, path.stat().st_mtime_ns)
+        if self._other is None or self._other[0] != key:
+            try:
+                self._other = (key, read_project(path).project)
+            except (ProjectError, OSError):
+                return None
+        return self._other[1]
+
+    def other_scene(self, scene_id: str, at: LaunchAt) -> None:
+        """A scene of the project that was open before, with its patterns and what boxes it has
+        that are not here."""
+        self._here()
+        other, session = self.other, self._session
+        if other is None:
+            raise EditError(tr("no other project was open lately"))
+        before = {s.id for s in session.project.scenes}
+        wanted = Wanted(scenes=frozenset({scene_id}))
+        taken = take_over(session.project, other, wanted)
+        session.store.apply(tr("Bring in"), lambda _: taken.project, merge="out-of-trouble")
+        new = next(s.id for s in session.project.scenes if s.id not in before)
+        self.scene(new, at)
 
     def song(self, song_id: str, at: LaunchAt) -> None:
         """Another song from its first section: all of it after the section that plays."""
@@ -102,7 +137,8 @@ class OutOfTrouble:
 
             return with_song(project, session.selection.song_id, insert)
 
-        session.store.apply(tr("Bring in"), edited)
+        session.store.apply(tr("Bring in"), edited, merge="out-of-trouble")
+        session.store.end_merge()
         session.feed.send_if_changed()
         session.notices.say("info", tr("It stands in the song after what plays."), offers="undo")
         return sections[0].id
@@ -155,6 +191,10 @@ class OutOfTrouble:
             rate=found.rate, strength=0.0, swing=found.swing, melodic=line.kind in PITCHED_KINDS
         )
         content = captured(notes, end, beats, found.bars, how, line)
+        lanes = session.memory.knob_lanes(
+            "", status.section_tick, end, found.bars * beats, content.rate
+        )
+        content = msgspec.structs.replace(content, lanes=lanes)
         now = next((s.pattern for s in status.lines if s.line == line.id), "")
         return line, now, content, found.bars
 

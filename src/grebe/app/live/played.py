@@ -15,15 +15,18 @@ from grebe.core.patterns.capture import (
     proposed_bars,
 )
 from grebe.core.patterns.keys import RankedKey, rank_keys
-from grebe.core.patterns.model import Content
+from grebe.core.patterns.model import Content, ControlLane, ControlPoint
 from grebe.core.rig.model import Device
-from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.core.time.ticks import TICKS_PER_QUARTER, NoteValue, note_value_ticks
+from grebe.core.units import MAX_STEPS
 from grebe.protocols.link.messages import PlayedIn
 from grebe.words import tr
 
 KEPT_NS = 10 * 60 * 1_000_000_000
 """Ten minutes."""
 MAX_NOTES = 20_000
+FIRST_MODE_MESSAGE = 120
+"""Controllers from here on are channel mode messages (MIDI 1.0)."""
 PAUSE_NS = 8_000_000_000
 """Stopped, a longer silence begins another take."""
 OPEN_NS = 250_000_000
@@ -67,6 +70,8 @@ class PlayedMemory:
 
     def __init__(self) -> None:
         self.notes: deque[Remembered] = deque(maxlen=MAX_NOTES)
+        self.knobs: deque[Knob] = deque(maxlen=MAX_NOTES)
+        """Controllers that were moved, along with what plays."""
         self.fresh: list[Remembered | Knob] = []
         """What came in since this was emptied last, for whoever writes along."""
 
@@ -75,7 +80,9 @@ class PlayedMemory:
         for row in played:
             kind, channel = row.status & 0xF0, (row.status & 0x0F) + 1
             if kind == 0xB0:
-                self.fresh.append(Knob(row.device, row.first, row.second, row.tick))
+                knob = Knob(row.device, row.first, row.second, row.tick)
+                self.knobs.append(knob)
+                self.fresh.append(knob)
             elif kind == 0x90 and row.second:
                 note = Remembered(row.device, row.first, row.second, channel, row.at_ns, row.tick)
                 self.notes.append(note)
@@ -142,6 +149,29 @@ class PlayedMemory:
                 held = (note.end_ns or note.at_ns + OPEN_NS) - note.at_ns
                 weights[note.note] = weights.get(note.note, 0.0) + held / 1e9
         return rank_keys(weights) if weights else ()
+
+    def knob_lanes(
+        self, device: str, origin_tick: int, end: float, beats: float, rate: NoteValue
+    ) -> tuple[ControlLane, ...]:
+        """What controllers of a device ("" is all) did in the last `beats` quarter notes before
+        `end`, both counted from `origin_tick`: a lane each, the last value of every step."""
+        step = note_value_ticks(rate) / TICKS_PER_QUARTER
+        length = min(MAX_STEPS, max(1, round(beats / step)))
+        found: dict[int, dict[int, int]] = {}
+        for knob in self.knobs:
+            if knob.tick is None or device not in ("", knob.device):
+                continue
+            at = (knob.tick - origin_tick) / TICKS_PER_QUARTER - (end - beats)
+            if 0 <= at < beats and knob.controller < FIRST_MODE_MESSAGE:
+                found.setdefault(knob.controller, {})[min(length - 1, int(at / step))] = knob.value
+        return tuple(
+            ControlLane(
+                id=f"c{number}", name=tr("Controller {number}", number=number),
+                controller=number, length=length, rate=rate,
+                points=tuple(ControlPoint(step=s, value=v) for s, v in sorted(values.items())),
+            )
+            for number, values in sorted(found.items())
+        )  # fmt: skip
 
 
 def propose(notes: list[Played], end: float, bar_beats: float) -> CaptureProposal:

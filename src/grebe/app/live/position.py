@@ -128,6 +128,11 @@ class Position:
         lengths = [(p, patterns[p].content.ticks) for p in chain if p in patterns]
         at = self.tick_now() if tick is None else tick
         place = place_in_chain(lengths, at - status.section_tick)
+        line = next((s for s in status.lines if s.line == patterns[pattern_id].device), None)
+        if line is not None and line.origin <= at:
+            # What was sent, not what was meant: an edit or a hand may have it otherwise.
+            ticks = patterns[line.pattern].content.ticks if line.pattern in patterns else 0
+            place = place_in_chain([(line.pattern, ticks)], at - line.origin) if ticks else None
         return None if place is None or place.pattern != pattern_id else place
 
     def pattern_pass(self, pattern_id: str) -> int:

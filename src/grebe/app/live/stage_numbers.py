@@ -59,6 +59,9 @@ class StageNumbers:
             return [(p.id, p.name) for p in patterns if p.device == line.id]
         if self.of == "any scene":
             return [(s.id, s.name) for s in self._session.project.scenes]
+        if self.of == "other scene":
+            other = self.out.other
+            return [] if other is None else [(s.id, s.name) for s in other.scenes]
         if self.of == "any song":
             return [(s.id, s.name) for s in self._session.project.songs]
         if self.of == "scene":
@@ -89,6 +92,14 @@ class StageNumbers:
     def any_scene(self) -> None:
         """Any scene of the project by its number, whether the song has it or not."""
         self._type("any scene")
+
+    @does("other_scene")
+    def other_scene(self) -> None:
+        """Any scene of the project that was open before this one, by its number."""
+        if self.out.other is None:
+            self._session.say("warn", tr("No other project was open lately."))
+        else:
+            self._type("other scene")
 
     @does("any_song")
     def any_song(self) -> None:
@@ -155,6 +166,9 @@ class StageNumbers:
         found = names[int(typed) - 1][0]
         if self.of == "any scene":
             self.out.scene(found, at)
+            return
+        if self.of == "other scene":
+            self.out.other_scene(found, at)
             return
         if self.of == "any song":
             self.out.song(found, at)

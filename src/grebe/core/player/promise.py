@@ -26,6 +26,8 @@ class LineState(Value, frozen=True, array_like=True):
     """"" where it sounds."""
     swapped: bool = False
     """Whether a hand gave it that pattern."""
+    origin: int = 0
+    """Tick from which the pattern counts."""
 
 
 class Promise(Value, frozen=True, kw_only=True):
@@ -57,7 +59,11 @@ def _now(mutes: Mutes, player: DevicePlayer) -> LineState:
         because = "nothing"
     pattern = deck.pattern
     return LineState(
-        player.device.id, "" if pattern is None else pattern.id, because, player.is_swapped
+        player.device.id,
+        "" if pattern is None else pattern.id,
+        because,
+        player.is_swapped,
+        deck.origin,
     )
 
 

@@ -70,7 +70,7 @@ _shtab_grebe_render___polarity_choices=(rising falling)
 _shtab_grebe_render___rate_choices=(44100 48000 88200 96000 176400 192000)
 _shtab_grebe_sheet___kind_choices=(setup steps programme stage)
 _shtab_grebe_calc_pos_0_choices=(delay tempo loop repitch ramp tap drift position swing realign euclid register key pulses wire notemap hearing)
-_shtab_grebe_bench___only_choices=(clock player window patterns songs faults stage rig route follow sync network jack engine)
+_shtab_grebe_bench___only_choices=(clock player window patterns songs faults stage tracks rig route follow sync network jack engine)
 _shtab_grebe_pos_0_choices=(open demo list actions new check render sheet set run engine stop ports peer display follow sync-check calc bench report desktop)
 
 _shtab_grebe_open__h_nargs=0

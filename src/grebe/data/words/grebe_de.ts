@@ -3435,6 +3435,11 @@
   </message>
   <message>
    <location filename="../../app/live/out_of_trouble.py" />
+   <source>no other project was open lately</source>
+   <translation>zuletzt war kein anderes Projekt offen</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
    <source>there is nothing of {song} to bring in</source>
    <translation>von {song} gibt es nichts hereinzuholen</translation>
   </message>
@@ -3487,6 +3492,11 @@
    <location filename="../../app/live/performer.py" />
    <source>that song cannot be played</source>
    <translation>dieser Song kann nicht gespielt werden</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/played.py" />
+   <source>Controller {number}</source>
+   <translation>Controller {number}</translation>
   </message>
   <message>
    <location filename="../../app/live/rehearsal.py" />
@@ -3672,6 +3682,11 @@
    <location filename="../../app/live/stage_numbers.py" />
    <source>There is no set: songs have no numbers.</source>
    <translation>Es gibt kein Set: Songs haben keine Nummern.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/stage_numbers.py" />
+   <source>No other project was open lately.</source>
+   <translation>Zuletzt war kein anderes Projekt offen.</translation>
   </message>
   <message>
    <location filename="../../app/live/stage_numbers.py" />
@@ -6710,6 +6725,11 @@
   </message>
   <message>
    <location filename="../../core/patterns/fields.py" />
+   <source>Pitches drawn anew</source>
+   <translation>Tonhöhen neu gezogen</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/fields.py" />
    <source>One-shot</source>
    <translation>Ausklingend</translation>
   </message>
@@ -7617,11 +7637,6 @@
    <location filename="../../core/rig/abilities.py" />
    <source>Voice {note}</source>
    <translation>Stimme {note}</translation>
-  </message>
-  <message>
-   <location filename="../../core/rig/abilities.py" />
-   <source>Controller {number}</source>
-   <translation>Controller {number}</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
@@ -8967,6 +8982,11 @@
    <location filename="../../core/songs/changes.py" />
    <source>sounding</source>
    <translation>klingend</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/changes.py" />
+   <source>{how}, over {bars}</source>
+   <translation>{how}, über {bars}</translation>
   </message>
   <message>
    <location filename="../../core/songs/changes.py" />
@@ -12905,6 +12925,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/scenes/view.py" />
+   <source>over bars</source>
+   <translation>über Takte</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/scenes/view.py" />
    <source>By hand, at its end</source>
    <translation>Von Hand, an ihrem Ende</translation>
   </message>
@@ -13390,11 +13415,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/song/view.py" />
-   <source>over bars</source>
-   <translation>über Takte</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/song/view.py" />
    <source>its value here</source>
    <translation>ihr Wert hier</translation>
   </message>
@@ -13762,6 +13782,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/stage/next_panel.py" />
    <source>SONG NUMBER</source>
    <translation>SONG, NUMMER</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/next_panel.py" />
+   <source>SCENE OF THE OTHER PROJECT</source>
+   <translation>SZENE DES ANDEREN PROJEKTS</translation>
   </message>
   <message>
    <location filename="../../ui/stations/stage/next_panel.py" />
@@ -16132,6 +16157,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>Any scene of the project by its number</source>
    <translation>Jede Szene des Projekts mit ihrer Nummer</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Any scene of the project open before, by its number</source>
+   <translation>Jede Szene des zuvor offenen Projekts, mit ihrer Nummer</translation>
   </message>
   <message>
    <location filename="../../app/actions" />

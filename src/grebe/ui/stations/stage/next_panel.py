@@ -164,6 +164,7 @@ class NextPanel:
         p = self.palette_now
         line = self.numbers.line
         heading = {"scene": tr("SCENE NUMBER"), "song": tr("SONG NUMBER"),
+                   "other scene": tr("SCENE OF THE OTHER PROJECT"),
                    "any scene": tr("ANY SCENE"), "any song": tr("ANY SONG"),
                    "pattern": tr("PATTERN: BOX OR TRACK FIRST")}[self.numbers.of]  # fmt: skip
         if line is not None:
