@@ -13455,13 +13455,13 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/stage/blocks.py" />
-   <source>muted by its scene</source>
-   <translation>stumm durch die Szene</translation>
+   <source>muted by scene</source>
+   <translation>stumm durch Szene</translation>
   </message>
   <message>
    <location filename="../../ui/stations/stage/blocks.py" />
-   <source>muted by the song</source>
-   <translation>stumm durch den Song</translation>
+   <source>muted by song</source>
+   <translation>stumm durch Song</translation>
   </message>
   <message>
    <location filename="../../ui/stations/stage/blocks.py" />

@@ -33,7 +33,7 @@ TRACK_LOOKS = {
 TRACK_SIGNS = {"empty": "", "recording": "\u2193", "playing": "", "overdubbing": "+", "stopped": ""}
 """Beside the number: taking in, adding."""
 STATES = {
-    "scene": tr("muted by its scene"), "region": tr("muted by the song"),
+    "scene": tr("muted by scene"), "region": tr("muted by song"),
     "hand": tr("muted by hand"), "solo": tr("others alone"), "nothing": tr("silent here"),
 }  # fmt: skip
 """Why a line is silent."""

@@ -19,8 +19,8 @@ from grebe.ui.widgets.theme import NIGHT, Palette
 from grebe.words import counted, tr
 
 SILENT: dict[str, str] = {
-    "hand": tr("muted by hand"), "solo": tr("others alone"), "region": tr("muted by the song"),
-    "scene": tr("muted by its scene"),
+    "hand": tr("muted by hand"), "solo": tr("others alone"), "region": tr("muted by song"),
+    "scene": tr("muted by scene"),
 }  # fmt: skip
 MOST_ROWS = 8
 
@@ -181,7 +181,8 @@ class NextPanel:
         if line is not None:
             words = tr("Enter on the bar, {end} at its end, {now} at once.", end=told("next_end"),
                        now=told("cut"))  # fmt: skip
-        draw.text(painter, x, y + 168, words, p.muted, size=20, width=wide)
+        size = 20 if draw.text_width(words, 20, 400) <= wide else 16
+        draw.text(painter, x, y + 168, words, p.muted, size=size, width=wide)
         first = max(0, (found - 1) // 14 * 14) if found else 0
         for index, (_, label) in enumerate(names[first : first + 14], start=first):
             column, row = divmod(index - first, 7)
