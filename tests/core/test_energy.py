@@ -2,16 +2,20 @@
 
 from __future__ import annotations
 
+import random
 from typing import Any
 
 import msgspec
 import pytest
+from msgspec.structs import replace
 
-from grebe.core.document import Project
-from grebe.core.findings import Finding, check
-from grebe.core.patterns.model import Hit
+from grebe.app.document.demo import fresh_demo
+from grebe.core.document import Project, with_content, with_scene
+from grebe.core.findings import Finding, check, find
+from grebe.core.patterns.model import Content, Hit
 from grebe.core.rig.spec import HandMove, Spec
-from grebe.core.songs.energy import song_bars, unchanged
+from grebe.core.songs.changes import changes, moves_of
+from grebe.core.songs.energy import PatternBars, song_bars, unchanged
 from grebe.core.songs.model import (
     Curve,
     CurvePoint,
@@ -23,6 +27,7 @@ from grebe.core.songs.model import (
     TempoMark,
     Then,
 )
+from grebe.formats.project import read_project
 from tests import build
 
 
@@ -205,3 +210,47 @@ def test_changes_that_want_more_hands() -> None:
     (one,) = found(project, "scene.hands")
     assert one.subject == "b"
     assert "2 hands and 1 free feet" in one.why
+
+
+def test_a_book_taken_over_says_what_a_new_one_says() -> None:
+    """Edit after edit: patterns, scenes, boxes; what stood is not taken for what is now."""
+    project, dice = build.two_boxes(), random.Random(7)
+    book = PatternBars(project)
+    for _ in range(60):
+        kind = dice.randrange(4)
+        if kind == 0:
+            steps = tuple(Hit(step=s) for s in sorted(dice.sample(range(16), dice.randrange(6))))
+            name = dice.choice(project.patterns).id
+            project = with_content(project, name, lambda c, s=steps: _struck(c, s))
+        elif kind == 1:
+            scene = dice.choice(project.scenes)
+            bars = dice.randrange(1, 5)
+            project = with_scene(project, scene.id, lambda s, b=bars: replace(s, bars=b))
+        elif kind == 2:
+            devices = tuple(replace(d, channel=dice.randrange(1, 17)) for d in project.rig.devices)
+            project = replace(project, rig=replace(project.rig, devices=devices))
+        else:
+            patterns = list(project.patterns)
+            dice.shuffle(patterns)
+            project = replace(project, patterns=tuple(patterns))
+        book = book.serving(project)
+        layout = project.layout(project.songs[0])
+        assert song_bars(project, layout, book) == song_bars(project, layout)
+        assert find(project, book) == find(project)
+
+
+def _struck(content: Content, hits: tuple[Hit, ...]) -> Content:
+    return replace(content, voices=tuple(replace(v, hits=hits) for v in content.voices))
+
+
+def test_what_is_left_to_hands_alone_is_all_of_it() -> None:
+    """Lines that are left out have nothing for hands: between every two scenes of the demo."""
+    project = read_project(fresh_demo()).project
+    scenes = project.scenes
+    pairs = [(a, b) for a in scenes for b in scenes if a is not b]
+    asked = 0
+    for before, after in pairs:
+        every = moves_of(changes(project, before, after, 126.0))
+        asked += len(every)
+        assert moves_of(changes(project, before, after, 126.0, hands_only=True)) == every
+    assert asked

@@ -77,12 +77,18 @@ def test_place_in_a_chain() -> None:
     assert place_in_chain([], 3) is None
 
 
+def _bands(project: document.Project) -> tuple[Band, ...]:
+    """Those of every box in the song."""
+    layout = project.layout(project.songs[0])
+    return tuple(b for line in project.rig.lines for b in bands(project, layout, line))
+
+
 def test_bands_tell_what_changes() -> None:
     """Only what changes is marked; the drums get denser in b, so energy rises there."""
     project = build.two_boxes()
-    stretches = bands(project, project.layout(project.songs[0]))
+    stretches = _bands(project)
     marked = [(s.device, s.section) for s in stretches if s.changes]
-    assert marked == [("drums", "s1"), ("bass", "s1"), ("drums", "s2"), ("drums", "s3")]
+    assert marked == [("drums", "s1"), ("drums", "s2"), ("drums", "s3"), ("bass", "s1")]
     assert sounding_density(stretches) == {"s1": 1.5, "s2": 4.5, "s3": 1.5}
 
 
@@ -92,7 +98,7 @@ def test_a_muted_part_has_no_energy() -> None:
     part = Part(device="drums", chain=("d1",), muted=True)
     scenes = (build.scene("a", 2, drums=part), project.scenes[1])
     project = msgspec.structs.replace(project, scenes=scenes)
-    stretches = bands(project, project.layout(project.songs[0]))
+    stretches = _bands(project)
     assert (stretches[0].density, stretches[0].muted) == (1.0, True)
     assert sounding_density(stretches)["s1"] == 0
 
@@ -101,7 +107,7 @@ def test_bands_show_the_boxs_own_copy() -> None:
     """What sounds is what is in the box, not what has been drawn since."""
     project = build.two_boxes()
     emptied = document.with_content(project, "d1", lambda c: msgspec.structs.replace(c, voices=()))
-    stretches = bands(emptied, emptied.layout(emptied.songs[0]))
+    stretches = _bands(emptied)
     assert stretches[0].density == 1.0
 
 

@@ -22,6 +22,7 @@ from grebe.app.engine.client import EngineClient
 from grebe.app.returning import Opening
 from grebe.core.document import Project
 from grebe.core.findings import Findings, find
+from grebe.core.songs.energy import PatternBars
 from grebe.errors import EngineError
 from grebe.formats.project import Opened, read_project
 from grebe.process import children
@@ -158,8 +159,8 @@ def demo_findings() -> Findings:
 def demo_is_known(monkeypatch: pytest.MonkeyPatch) -> None:
     """A hundred milliseconds less for every window that is opened with the demo as it is."""
 
-    def known(project: Project) -> Findings:
-        return demo_findings() if project is demo_read().project else find(project)
+    def known(project: Project, bars: PatternBars) -> Findings:
+        return demo_findings() if project is demo_read().project else find(project, bars)
 
     monkeypatch.setattr("grebe.app.live.derived.find", known)
 

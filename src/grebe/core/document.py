@@ -55,12 +55,20 @@ class Project(Value, frozen=True, kw_only=True, dict=True):
 
     def pattern(self, pattern_id: str) -> Pattern:
         """The pattern with this id; KeyError when there is none."""
-        return _find(self.patterns, pattern_id)
+        return self.patterns_by_id[pattern_id]
 
     @cached_property
     def patterns_by_id(self) -> dict[str, Pattern]:
         """The patterns; of two with one id the last."""
         return {p.id: p for p in self.patterns}
+
+    @cached_property
+    def patterns_of(self) -> dict[str, list[Pattern]]:
+        """The patterns of each box or track that has some, in their order."""
+        found: dict[str, list[Pattern]] = {}
+        for pattern in self.patterns:
+            found.setdefault(pattern.device, []).append(pattern)
+        return found
 
     @cached_property
     def players(self) -> tuple[Device, ...]:

@@ -8,7 +8,6 @@ from grebe.app.actions.keymap import KeyMap
 from grebe.app.actions.model import Action, Station, station_name
 from grebe.app.editors.pattern_hand import PatternHand
 from grebe.app.live.session import Session
-from grebe.core.songs.variations import has_drums
 from grebe.words import tr
 
 NEEDS: dict[str, str] = {
@@ -50,7 +49,7 @@ def standing(session: Session, hand: PatternHand, *, findings: bool) -> frozense
     waits = any(not row.accepted for row in session.network.rows)
     facts = {
         "box": bool(project.rig.devices),
-        "drums": has_drums(project),
+        "drums": session.derived.has_drums(),
         "looper": any(d.spec.loop_tracks for d in project.rig.devices),
         "pattern": hand.pattern is not None,
         "row": hand.row is not None,

@@ -123,7 +123,7 @@ def _loop_scene(project: Project, wanted: LoopWanted) -> tuple[str, Scene, tuple
         if scene is None:
             raise UsageError(tr("there is no scene {scene!r}", scene=wanted.scene))
         return scene.name, scene, project.patterns
-    pattern = next((p for p in project.patterns if p.id == wanted.pattern), None)
+    pattern = project.patterns_by_id.get(wanted.pattern or "")
     if pattern is None:
         raise UsageError(tr("there is no pattern {pattern!r}", pattern=wanted.pattern))
     pattern = msgspec.structs.replace(pattern, in_box=None)

@@ -124,7 +124,7 @@ def box_in_hand(session: Session, device: str) -> Carried:
 
 def pattern_in_hand(session: Session, pattern: str) -> Carried:
     """A pattern, with its box."""
-    if all(p.id != pattern for p in session.project.patterns):
+    if pattern not in session.project.patterns_by_id:
         raise EditError(tr("there is no pattern in hand"))
     return carried(session.project, Wanted(patterns=frozenset({pattern})))
 

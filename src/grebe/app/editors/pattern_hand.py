@@ -43,8 +43,7 @@ class PatternHand:
     @property
     def pattern(self) -> Pattern | None:
         """The pattern in hand."""
-        patterns = self.session.project.patterns
-        return next((p for p in patterns if p.id == self.pattern_id), None)
+        return self.session.project.patterns_by_id.get(self.pattern_id)
 
     @property
     def content(self) -> Content:
@@ -53,25 +52,36 @@ class PatternHand:
 
     @property
     def device(self) -> Device | None:
-        """The device it belongs to; without a pattern, the box in hand."""
-        pattern = self.pattern
-        wanted = pattern.device if pattern is not None else self.session.selection.box
-        return self.session.project.rig.find(wanted)
+        """The device it belongs to; without a pattern, the box in hand, or its first track where
+        all its tracks have patterns of their own."""
+        pattern, rig = self.pattern, self.session.project.rig
+        if pattern is not None:
+            return rig.find(pattern.device)
+        device = rig.find(self.session.selection.box)
+        return None if device is None else device.pattern_lines[0]
 
     @property
     def bare(self) -> bool:
         """Whether the box in hand could play patterns, and has none yet."""
         project, box = self.session.project, self.session.selection.box
         device = project.rig.find(box)
-        none = all(p.device != box for p in project.patterns)
-        return device is not None and none and plays_notes(device)
+        return device is not None and not self._own(box) and plays_notes(device)
+
+    def _own(self, box: str) -> list[Pattern]:
+        """A box's patterns; of one whose tracks all have their own, the first track's with some."""
+        project = self.session.project
+        device = project.rig.find(box)
+        lines = () if device is None else device.pattern_lines
+        if lines and lines[0].id == box:
+            lines = lines[:1]
+        return next((found for d in lines if (found := project.patterns_of.get(d.id))), [])
 
     def follow_box(self) -> None:
         """Take up the box in hand, as another station has chosen it: its first pattern, or none."""
         box, pattern = self.session.selection.box, self.pattern
-        own = [p.id for p in self.session.project.patterns if p.device == box]
-        if own and (pattern is None or pattern.device != box):
-            self.take(own[0])
+        own = self._own(box)
+        if own and (pattern is None or pattern.device != own[0].device):
+            self.take(own[0].id)
         elif self.bare:
             self.pattern_id, self.row_id, self.anchor = "", "", None
 
@@ -79,8 +89,8 @@ class PatternHand:
     def base(self) -> Pattern | None:
         """The pattern it is a variation of."""
         pattern = self.pattern
-        patterns = self.session.project.patterns
-        return next((p for p in patterns if pattern and p.id == pattern.variation_of), None)
+        of = "" if pattern is None else pattern.variation_of or ""
+        return self.session.project.patterns_by_id.get(of)
 
     @property
     def rows(self) -> tuple[Row, ...]:

@@ -47,7 +47,7 @@ class SceneDrags:
 
         EditError where it belongs to another box.
         """
-        pattern = next(p for p in self.hand.project.patterns if p.id == pattern_id)
+        pattern = self.hand.project.pattern(pattern_id)
         if pattern.device != device:
             rig = self.hand.project.rig
             raise EditError(

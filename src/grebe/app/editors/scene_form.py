@@ -89,7 +89,7 @@ class SceneHand:
     @property
     def patterns(self) -> list[Pattern]:
         """Patterns of the device in hand."""
-        return [p for p in self.project.patterns if p.device == self.device_id]
+        return self.project.patterns_of.get(self.device_id, [])
 
     @property
     def voices(self) -> list[Voice]:

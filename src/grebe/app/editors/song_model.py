@@ -18,7 +18,7 @@ class SongModel:
     def __init__(self, session: Session) -> None:
         self._session = session
         self._basis: tuple[object, ...] = ()
-        self._bands: dict[str, list[Band]] | None = None
+        self._bands: dict[str, tuple[Band, ...]] = {}
         self._devices: tuple[Device, ...] = ()
         self._bars: tuple[Bar, ...] | None = None
         self._programmes: tuple[Programme, ...] | None = None
@@ -31,7 +31,7 @@ class SongModel:
         basis = (session.project, session.selection.song_id)
         if not self._basis or basis[0] is not self._basis[0] or basis[1] != self._basis[1]:
             self._basis = basis
-            self._bands = self._bars = self._programmes = None
+            self._bands, self._bars, self._programmes = {}, None, None
             busy = {p.device for p in session.project.patterns}
             for box in session.project.rig.devices:
                 if box.id in busy:  # its pattern holds rows of these
@@ -43,17 +43,16 @@ class SongModel:
         self._renew()
         return self._devices
 
-    def bands(self, device: str) -> list[Band]:
-        """How much a device plays in each section, in order."""
+    def bands(self, device: Device) -> tuple[Band, ...]:
+        """How much a box or track plays in each section, in order."""
         self._renew()
         layout = self._session.derived.layout()
-        if self._bands is None:
-            self._bands = {}
-            for stretch in (
-                () if layout is None else bands(self._session.project, layout, self._densities)
-            ):
-                self._bands.setdefault(stretch.device, []).append(stretch)
-        return self._bands.get(device, [])
+        if device.id not in self._bands:
+            project = self._session.project
+            self._bands[device.id] = (
+                () if layout is None else bands(project, layout, device, self._densities)
+            )
+        return self._bands[device.id]
 
     def bars(self) -> tuple[Bar, ...]:
         """Every bar with its energy."""
@@ -61,8 +60,7 @@ class SongModel:
         layout = self._session.derived.layout()
         if self._bars is None:
             project = self._session.project
-            if self._book is None or not self._book.serves(project):
-                self._book = PatternBars(project)
+            self._book = self._book.serving(project) if self._book else PatternBars(project)
             self._bars = () if layout is None else song_bars(project, layout, self._book)
         return self._bars
 

@@ -8,7 +8,9 @@ from grebe.app.document.store import Store
 from grebe.app.live.selection import Selection
 from grebe.core.document import Project
 from grebe.core.findings import Finding, Findings, find
+from grebe.core.songs.energy import PatternBars
 from grebe.core.songs.layout import Layout
+from grebe.core.songs.variations import has_drums
 from grebe.errors import EditError
 
 NOT_LOOKED = Findings((), ())
@@ -26,7 +28,10 @@ class Derived:
         """Whether it is looked through the document in a thread: then no key waits for it."""
         self._found: tuple[Project, Findings] | None = None
         self._laid_out: tuple[Project, str, Layout | None] | None = None
+        self._drums: tuple[Project, bool] | None = None
         self._looking: tuple[Project, Future[Findings]] | None = None
+        self._bars: PatternBars | None = None
+        """What was worked out of the patterns at the last look: an edit leaves most of it."""
         self._beside = ThreadPoolExecutor(1, "findings")
 
     def layout(self) -> Layout | None:
@@ -41,6 +46,13 @@ class Derived:
                 layout = None
             kept = self._laid_out = (project, song_id, layout)
         return kept[2]
+
+    def has_drums(self) -> bool:
+        """Whether anything in the document is a drum."""
+        project = self._store.project
+        if self._drums is None or self._drums[0] is not project:
+            self._drums = (project, has_drums(project))
+        return self._drums[1]
 
     def findings(self) -> tuple[Finding, ...]:
         """What is wrong with the document."""
@@ -61,7 +73,7 @@ class Derived:
         done. Nothing where nothing is looked for beside, or nothing is new."""
         if self.beside and not self.opening and self._stale and self._looking is None:
             project = self._store.project
-            self._looking = (project, self._beside.submit(find, project))
+            self._looking = (project, self._beside.submit(self._findings_of, project))
 
     @property
     def _stale(self) -> bool:
@@ -81,10 +93,16 @@ class Derived:
         """Nothing more will be asked."""
         self._beside.shutdown(wait=False, cancel_futures=True)
 
+    def _findings_of(self, project: Project) -> Findings:
+        # A look beside and one waited for may overlap; each leaves a whole book.
+        bars = self._bars.serving(project) if self._bars else PatternBars(project)
+        self._bars = bars
+        return find(project, bars)
+
     def _find(self) -> Findings:
         if self.opening:
             return NOT_LOOKED
         project = self._store.project
         if self._found is None or self._found[0] is not project:
-            self._found = (project, find(project))
+            self._found = (project, self._findings_of(project))
         return self._found[1]

@@ -194,7 +194,7 @@ class OscModel:
             raise ValueError(f"{at} is no moment to change at")
         if project.rig.find(line) is None:
             raise ValueError(f"there is no box or track {line}")
-        mine = {p.name.lower(): p.id for p in project.patterns if p.device == line}
+        mine = {p.name.lower(): p.id for p in project.patterns_of.get(line, [])}
         pattern = mine.get(str(wanted).lower(), "")
         if wanted and not pattern:
             raise ValueError(f"{line} has no pattern {wanted}")

@@ -117,7 +117,7 @@ class Position:
     def pattern_place(self, pattern_id: str, tick: float | None = None) -> ChainPlace | None:
         """Where a pattern is at a tick of the song, or now; None while it does not play."""
         status, layout = self.status, self._derived.layout()
-        patterns = {p.id: p for p in self._store.project.patterns}
+        patterns = self._store.project.patterns_by_id
         if status is None or not status.running or pattern_id not in patterns:
             return None
         chain: tuple[str, ...] = ()

@@ -123,7 +123,7 @@ class StageLines:
         line, status = numbered_line(self.session, number, paged=False), self.session.status
         if line is None or status is None:
             return
-        mine = [p.id for p in self.session.project.patterns if p.device == line.id]
+        mine = [p.id for p in self.session.project.patterns_of.get(line.id, [])]
         now = next((s.pattern for s in status.lines if s.line == line.id), "")
         if mine:
             following = mine[(mine.index(now) + 1) % len(mine)] if now in mine else mine[0]

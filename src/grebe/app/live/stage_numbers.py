@@ -55,8 +55,8 @@ class StageNumbers:
             line = self.line
             if line is None:
                 return [(d.id, d.name) for d in on_page(self._session)]
-            patterns = self._session.project.patterns
-            return [(p.id, p.name) for p in patterns if p.device == line.id]
+            patterns = self._session.project.patterns_of.get(line.id, [])
+            return [(p.id, p.name) for p in patterns]
         if self.of == "any scene":
             return [(s.id, s.name) for s in self._session.project.scenes]
         if self.of == "other scene":

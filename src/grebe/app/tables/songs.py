@@ -107,7 +107,7 @@ class SongTable:
 
     def _of_box(self, span: SectionSpan, row: int) -> str:
         device = self._hand.devices[row]
-        bands = [b for b in self._hand.book.bands(device.id) if span.tick <= b.tick < span.end]
+        bands = [b for b in self._hand.book.bands(device) if span.tick <= b.tick < span.end]
         names = dict.fromkeys(name for band in bands for name in band.patterns)
         says = [", ".join(names) or tr("silent")]
         voices = {v.id: v.name for p in self._hand.project.patterns for v in p.content.voices}

@@ -40,11 +40,11 @@ class Findings(msgspec.Struct, frozen=True):
     """Those that were accepted and still rest on the same."""
 
 
-def find(project: Project) -> Findings:
-    """Look for everything."""
+def find(project: Project, bars: PatternBars | None = None) -> Findings:
+    """Look for everything. `bars`: the book for this version of the project, where one is kept."""
     look = Look(project)
     reached = lines_reached(project.rig, look.flow.via)
-    bars = PatternBars(project)
+    bars = bars or PatternBars(project)
     rows = [
         *clock_findings(look),
         *plug_findings(look),

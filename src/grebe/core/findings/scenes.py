@@ -234,7 +234,7 @@ def hand_findings(project: Project, reached: frozenset[str]) -> Iterator[Finding
                 done.add(key)
                 found = changes(
                     project, before, span.scene, span.bpm, bpm_after=bpm_after, reached=reached,
-                    song=song,
+                    song=song, hands_only=True,
                 )  # fmt: skip
                 result = schedule(moves_of(found), project.performer)
                 if not result.fits:

@@ -209,8 +209,11 @@ def _goes(project: Project, song: Song, layout: Layout, bars: Sequence[Bar]) -> 
             ),
         )
     means: list[float] = []
+    energies: list[list[float]] = [[] for _ in layout.spans]
+    for bar in bars:
+        energies[bar.span].append(bar.energy)
     for number, span in enumerate(layout.spans):
-        mine = [b.energy for b in bars if b.span == number]
+        mine = energies[number]
         means.append(sum(mine) / len(mine))
         rise = mine[: _before_drop(span)]
         if span.scene.role == "build" and len(rise) >= 4:
@@ -323,10 +326,11 @@ def _variety(project: Project, song: Song, layout: Layout) -> Iterator[Finding]:
     """Too few variations; voices that are written and never heard."""
     patterns = project.patterns_by_id
     most, busiest = 0, ""
+    scenes = {span.scene.id: span.scene for span in layout.spans}.values()
     for device in project.rig.lines:
         used: dict[str, set[str]] = {}
-        for span in layout.spans:
-            part = span.scene.part(device.id)
+        for scene in scenes:
+            part = scene.part(device.id)
             if not part.muted:
                 for name in part.chain:
                     used.setdefault(name, set(part.silent_voices)).intersection_update(

@@ -118,7 +118,7 @@ def _weigh(
     part = scene.part(device.id)
     if part.muted:
         return
-    patterns = {p.id: p for p in project.patterns if p.device == device.id}
+    patterns = {p.id: p for p in project.patterns_of.get(device.id, [])}
     contents = [sounding(patterns[c], device) for c in part.chain if c in patterns]
     whole = sum(c.ticks for c in contents)
     for content in contents:

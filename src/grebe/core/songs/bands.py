@@ -11,7 +11,7 @@ from grebe.core.document import Project
 from grebe.core.patterns.model import Content, Pattern
 from grebe.core.patterns.sound import density
 from grebe.core.player.plan import sounding
-from grebe.core.rig.lines import track_of
+from grebe.core.rig.lines import box_of, track_of
 from grebe.core.rig.model import Device
 from grebe.core.songs.layout import Layout
 from grebe.core.songs.model import Part, Scene
@@ -52,28 +52,24 @@ class Densities:
     def __init__(self) -> None:
         self._kept: dict[tuple[int, frozenset[str]], tuple[Content, float]] = {}
         """By identity of the content, which is held so that none other gets it."""
-        self._scenes: dict[int, tuple[Scene, list[SceneRow]]] = {}
+        self._rows: dict[tuple[int, str], tuple[Scene, SceneRow]] = {}
         self._patterns: dict[str, Pattern] = {}
         self._basis: tuple[object, object] = (None, None)
-        """The patterns and devices that the scenes hold for."""
+        """The patterns and devices that the rows hold for."""
 
-    def rows(self, project: Project, scene: Scene) -> list[SceneRow]:
-        """Every device in a scene."""
+    def row(self, project: Project, scene: Scene, box: Device, line: Device) -> SceneRow:
+        """A line of a box in a scene."""
         basis = (project.patterns, project.rig.devices)
         if basis[0] is not self._basis[0] or basis[1] is not self._basis[1]:
             self._basis = basis
             self._patterns = project.patterns_by_id
-            self._scenes.clear()
-        kept = self._scenes.get(id(scene))
+            self._rows.clear()
+        key = (id(scene), line.id)
+        kept = self._rows.get(key)
         if kept is None:
-            if len(self._scenes) > MOST_KEPT:
-                self._scenes.clear()
-            made = [
-                self._row(line, *self._part(scene, box, line))
-                for box in project.rig.devices
-                for line in box.lines
-            ]
-            kept = self._scenes[id(scene)] = (scene, made)
+            if len(self._rows) > MOST_ROWS:
+                self._rows.clear()
+            kept = self._rows[key] = (scene, self._row(line, *self._part(scene, box, line)))
         return kept[1]
 
     def _part(self, scene: Scene, box: Device, line: Device) -> tuple[Part, Device]:
@@ -123,21 +119,24 @@ class Densities:
 
 
 MOST_KEPT = 4096
+MOST_ROWS = 65_536
 
 
-def bands(project: Project, layout: Layout, densities: Densities | None = None) -> tuple[Band, ...]:
-    """A stretch for every device in every section, in order of section; `densities` serves one
-    version of a song after another."""
+def bands(
+    project: Project, layout: Layout, line: Device, densities: Densities | None = None
+) -> tuple[Band, ...]:
+    """A stretch for a box or track in every section, in order; `densities` serves all of them,
+    and one version of a song after another."""
     out: list[Band] = []
-    before: dict[str, tuple[str, ...]] = {}
+    before: tuple[str, ...] = ()
     densities = densities or Densities()
+    box = project.rig.device(box_of(line.id))
     for span in layout.spans:
-        section, tick, ticks = span.section.id, span.tick, span.ticks
-        for row in densities.rows(project, span.scene):
-            changes = before.get(row.device, ()) != row.known
-            out.append(
-                Band(device=row.device, section=section, tick=tick, ticks=ticks,
-                     density=row.density, muted=row.muted, changes=changes, patterns=row.names)
-            )  # fmt: skip
-            before[row.device] = row.known
+        row = densities.row(project, span.scene, box, line)
+        out.append(
+            Band(device=line.id, section=span.section.id, tick=span.tick, ticks=span.ticks,
+                 density=row.density, muted=row.muted, changes=before != row.known,
+                 patterns=row.names)
+        )  # fmt: skip
+        before = row.known
     return tuple(out)

@@ -122,10 +122,11 @@ def lines_reached(rig: Rig, via: Collection[str]) -> frozenset[str]:
 def changes(
     project: Project, before: Scene | None, after: Scene, bpm: float, *,
     bpm_after: float | None = None, reached: frozenset[str] | None = None,
-    song: Song | None = None,
+    song: Song | None = None, hands_only: bool = False,
 ) -> tuple[SceneChange, ...]:  # fmt: skip
     """Everything that changes when `after` comes in after `before`; None: nothing played yet.
 
+    `hands_only` leaves out lines where hands have nothing to do, which is quicker.
     In order of the rig. `bpm` is the tempo at the boundary, `bpm_after` the one it goes to there,
     where that is another: then echo times change with it.
     """
@@ -135,7 +136,10 @@ def changes(
     around = Around(project, before, after, bpm, bpm_after or bpm, everywhere, told, patterns)
     out: list[SceneChange] = []
     for device in project.rig.devices:
-        made = [change for line in device.lines for change in _of(around, line)]
+        lines = device.lines
+        if hands_only:
+            lines = tuple(line for line in lines if not _all_sent(around, line))
+        made = [change for line in lines for change in _of(around, line)]
         out += _at_once(device, made) if device.spec.mutes_at_once > 1 else made
     return tuple(out)
 
@@ -172,6 +176,15 @@ def moves_of(found: tuple[SceneChange, ...]) -> list[Move]:
         for c in found
         if c.move is not None
     ]
+
+
+def _all_sent(a: Around, device: Device) -> bool:
+    """Whether Grebe makes every change of a line itself: only loops and echoes are left to hands
+    where it plays and reaches the box."""
+    if device.plays != "grebe" or device.id not in a.reached:
+        return False
+    now = a.after.part(device.id)
+    return now.tracks is None and now.echo is None
 
 
 def _of(a: Around, device: Device) -> Iterator[SceneChange]:

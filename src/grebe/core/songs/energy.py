@@ -64,8 +64,9 @@ MOST_SONGS, MOST_SECTIONS = 400, 4000
 class PatternBars:
     """A project's patterns bar by bar; each is worked out once."""
 
-    def __init__(self, project: Project) -> None:
-        self._basis = (project.patterns, project.rig.devices)
+    def __init__(self, project: Project, before: PatternBars | None = None) -> None:
+        """`before`: the book of an earlier version, whose unchanged patterns stand in it."""
+        self._basis = (project.patterns, project.rig.devices, project.scenes)
         self.devices = {d.id: d for d in project.rig.lines}
         self.patterns = project.patterns_by_id
         self._sections: dict[
@@ -76,12 +77,32 @@ class PatternBars:
         """Bars of songs that were asked for, by identity of the song."""
         self._kept: dict[tuple[str, str, int, int], PatternBar] = {}
         self._contents: dict[tuple[str, str], Content] = {}
+        if before is not None and before._basis[1] is project.rig.devices:
+            self._take_over(before)
 
-    def serves(self, project: Project) -> bool:
-        """Whether it holds for another version of the project, with the same patterns and boxes."""
-        patterns, devices = self._basis
+    def _take_over(self, before: PatternBars) -> None:
+        """What stands in an earlier book of patterns that are the same now."""
+        edited: set[str] = set()
+        if before._basis[0] is not self._basis[0]:
+            names = before.patterns.keys() | self.patterns.keys()
+            edited = {n for n in names if before.patterns.get(n) is not self.patterns.get(n)}
+        self._kept = {k: row for k, row in before._kept.items() if k[0] not in edited}
+        self._contents = {k: row for k, row in before._contents.items() if k[0] not in edited}
+        if len(before._sections) < MOST_SECTIONS:
+            self._sections = {
+                k: row
+                for k, row in before._sections.items()
+                if not any(name in edited for part in row[0].parts for name in part.chain)
+            }
+
+    def serving(self, project: Project) -> PatternBars:
+        """The book for a version of the project: itself where patterns, boxes and scenes are the
+        same, else one that takes over what still holds."""
+        basis = (project.patterns, project.rig.devices, project.scenes)
         few = len(self.songs) < MOST_SONGS and len(self._sections) < MOST_SECTIONS
-        return few and patterns is project.patterns and devices is project.rig.devices
+        if few and all(was is now for was, now in zip(self._basis, basis, strict=True)):
+            return self
+        return PatternBars(project, self)
 
     def alike(self, number: int, span: SectionSpan) -> list[Bar]:
         """The bars of a section as those of one like it before; none where there was none, or

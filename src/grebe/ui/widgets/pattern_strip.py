@@ -13,6 +13,7 @@ from grebe.app.tables.listed import ListTable
 from grebe.app.tables.table import Cell
 from grebe.core.beginning import plays_notes
 from grebe.core.document import Project
+from grebe.core.rig.lines import box_of
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.canvas import Canvas
 from grebe.ui.widgets.clipboard import pattern_mime
@@ -67,8 +68,8 @@ class PatternStrip(Canvas):
         room = float(max(300, self.width()))
         self._words, rows = _laid_out(project, room, None, "")
         if rows > MOST_ROWS:
-            self._words, rows = _laid_out(project, room, _device_of(project, self.current),
-                                          self.current)  # fmt: skip
+            here = _device_of(project, self.current) or self.session.selection.box
+            self._words, rows = _laid_out(project, room, here, self.current)
         self._named = tuple(w for w in self._words if w.pattern or w.bare)
         self.setFixedHeight(round(min(rows, MOST_ROWS) * ROW + 4))
         self.refresh()
@@ -170,7 +171,8 @@ class CarryDrag:
 
 
 def _device_of(project: Project, pattern_id: str) -> str:
-    return next((p.device for p in project.patterns if p.id == pattern_id), "")
+    pattern = project.patterns_by_id.get(pattern_id)
+    return "" if pattern is None else pattern.device
 
 
 def _laid_out(
@@ -191,12 +193,20 @@ def _laid_out(
         words.append(_Word(QRectF(x, y, wide, ROW), text, pattern, is_device, bare))
         x += wide + SPACE
 
-    by_device: dict[str, list[tuple[str, str]]] = {}
-    for pattern in project.patterns:
-        by_device.setdefault(pattern.device, []).append((pattern.id, pattern.name))
+    of, folded = project.patterns_of, set[str]()
+    if only is not None:  # of other boxes with tracks one name each
+        for box in project.rig.devices:
+            held = [p for line in box.lines for p in of.get(line.id, [])]
+            if box.tracks and box.id != box_of(only) and held:
+                folded.add(box.id)
     taking = {line.id for box in project.rig.devices for line in box.pattern_lines}
     for device in project.rig.lines:
-        own = by_device.get(device.id, [])
+        if box_of(device.id) in folded:
+            if device.id in folded:
+                held = [p for line in device.lines for p in of.get(line.id, [])]
+                put(f"{device.name} {len(held)}", held[0].id, is_device=True)
+            continue
+        own = [(p.id, p.name) for p in of.get(device.id, [])]
         if not own:
             if device.id in taking and plays_notes(device):
                 put(

@@ -149,9 +149,9 @@ def _swing(content: Content, device: Device | None, bpm: float) -> list[SheetLin
 
 
 def _kin(session: Session, pattern: Pattern) -> list[SheetLine]:
-    patterns = session.project.patterns
-    of = next((p for p in patterns if p.id == pattern.variation_of), None)
-    made = [p.name for p in patterns if p.variation_of == pattern.id]
+    project = session.project
+    of = project.patterns_by_id.get(pattern.variation_of or "")
+    made = [p.name for p in project.patterns if p.variation_of == pattern.id]
     lines: list[SheetLine] = []
     if of is not None:
         steps = sum(step >= 0 for _, step in differing(pattern.content, of.content))

@@ -256,7 +256,7 @@ class PatternsView(PanedView):
     def show_subject(self, kind: str, subject: str) -> None:
         """Take the pattern in hand."""
         del kind
-        if any(p.id == subject for p in self.session.project.patterns):
+        if subject in self.session.project.patterns_by_id:
             self.choose(subject)
 
     def moved(self) -> None:

@@ -187,7 +187,7 @@ class ScenesView(View):
 
     def _pattern_pointed(self, pattern: str) -> None:
         """A pattern of the strip: its box is in hand."""
-        found = next((p for p in self.session.project.patterns if p.id == pattern), None)
+        found = self.session.project.patterns_by_id.get(pattern)
         if found is not None:
             self._point(self.editor.hand.scene_id, found.device)
 

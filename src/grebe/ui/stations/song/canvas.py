@@ -407,7 +407,7 @@ class SongCanvas(PlayheadCanvas):
         p, places = self.palette_now, self.places()
         assert places is not None
         begin, end = spans[0].tick, spans[-1].end
-        own = [s for s in self.editor.hand.book.bands(device.id) if begin <= s.tick < end]
+        own = [s for s in self.editor.hand.book.bands(device) if begin <= s.tick < end]
         carried: list[QRectF] = []
         new: list[QRectF] = []
         knots: list[QRectF] = []

@@ -207,10 +207,11 @@ class Blocks:
             return tr("ready")
         if state.because:
             return STATES[state.because]
-        patterns = {p.id: p.name for p in self._session.project.patterns}
+        pattern = self._session.project.patterns_by_id.get(state.pattern)
         if state.swapped:
-            return tr("{pattern}, by hand", pattern=patterns.get(state.pattern, state.pattern))
-        return patterns.get(state.pattern, tr("sounding"))
+            name = state.pattern if pattern is None else pattern.name
+            return tr("{pattern}, by hand", pattern=name)
+        return tr("sounding") if pattern is None else pattern.name
 
     def _line(self, device: Device) -> LineState | None:
         """What the engine says that it does; None while nothing runs."""
