@@ -74,7 +74,7 @@ class Project(Value, frozen=True, kw_only=True, dict=True):
     def players(self) -> tuple[Device, ...]:
         """Boxes, and after them tracks, that have something to play: a pattern, a part in a scene,
         or rows of a pattern of their box. Their order is that of numbers on pedals and Stage."""
-        busy = {p.device for p in self.patterns}
+        busy = set(self.patterns_of)
         busy |= {part.device for scene in self.scenes for part in scene.parts}
         for device in self.rig.devices:
             if device.id in busy:

@@ -32,7 +32,7 @@ class SongModel:
         if not self._basis or basis[0] is not self._basis[0] or basis[1] != self._basis[1]:
             self._basis = basis
             self._bands, self._bars, self._programmes = {}, None, None
-            busy = {p.device for p in session.project.patterns}
+            busy = set(session.project.patterns_of)
             for box in session.project.rig.devices:
                 if box.id in busy:  # its pattern holds rows of these
                     busy |= {line_id(box.id, t.id) for t in box.tracks if t.patterns == "box"}

@@ -59,7 +59,7 @@ class PatternStrip(Canvas):
     def arrange(self) -> None:
         """Work out where each name stands, if anything about it has changed."""
         project = self.session.project
-        names = tuple((p.id, p.name, p.device) for p in project.patterns)
+        names = [(p.id, p.name, p.device) for p in project.patterns]
         boxes = tuple((d.id, d.name) for d in project.rig.lines)
         key = (names, boxes, self.width(), self.current)
         if key == self._shown:
