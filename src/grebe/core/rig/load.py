@@ -13,7 +13,7 @@ from grebe.core.patterns.model import Content, Pattern
 from grebe.core.patterns.passes import passes_of
 from grebe.core.rig.lines import box_of
 from grebe.core.rig.wiring import Wiring
-from grebe.core.songs.model import Part, Scene
+from grebe.core.songs.model import Part
 
 MAX_BARS = 64
 """Bars of a scene that are looked at; a busier step after that is rare and the walk is long."""
@@ -43,17 +43,23 @@ def wire_loads(project: Project, wiring: Wiring, via: dict[str, str]) -> tuple[W
     """
     patterns = project.patterns_by_id
     dins = {first for first in via.values() if _is_din(wiring, first)}
-    played = {d.id for d in project.rig.devices if d.plays == "grebe"}
+    wires = {
+        line.id: via[box.id]
+        for box in project.rig.devices
+        if box.plays == "grebe" and via.get(box.id) in dins
+        for line in box.lines
+    }
     worst: dict[str, WireLoad] = {}
     kept: Kept = {}
     for scene in project.scenes:
         onsets: defaultdict[str, list[tuple[str, np.ndarray]]] = defaultdict(list)
+        end = scene.meter.bar_ticks * min(scene.bars, MAX_BARS)
         for part in scene.parts:
-            first = via.get(box_of(part.device))
-            if first in dins and box_of(part.device) in played and not part.muted:
-                ticks = _part_onsets(part, scene, patterns, kept)
+            first = wires.get(part.device)
+            if first is not None and part.chain and not part.muted:
+                ticks = _part_onsets(part, end, patterns, kept)
                 if ticks.size:
-                    onsets[str(first)].append((part.device, ticks))
+                    onsets[first].append((part.device, ticks))
         for first, rows in onsets.items():
             ticks, counts = np.unique(np.concatenate([row for _, row in rows]), return_counts=True)
             busiest = int(counts.argmax())
@@ -72,12 +78,11 @@ def _is_din(wiring: Wiring, first: str) -> bool:
     return False
 
 
-def _part_onsets(part: Part, scene: Scene, patterns: dict[str, Pattern], kept: Kept) -> np.ndarray:
-    """Ticks at which notes of a part begin within one pass of its scene."""
+def _part_onsets(part: Part, end: int, patterns: dict[str, Pattern], kept: Kept) -> np.ndarray:
+    """Ticks at which notes of a part begin within one pass of its scene, that is `end` long."""
     chain = [patterns[p] for p in part.chain if p in patterns]
     if not chain:
         return np.empty(0, dtype=np.int64)
-    end = scene.meter.bar_ticks * min(scene.bars, MAX_BARS)
     if len(chain) == 1:
         return _kept(chain[0], end, part.silent_voices, kept)
     rows: list[np.ndarray] = []
