@@ -206,11 +206,15 @@ class NextPanel:
         if following is not None:
             passage = self.book.passage(None if here is None else here.scene, following)
         promised = self._promised()
-        for index, device in enumerate(self._rows(following)):
+        rows = self._rows(following)
+        named = max((draw.text_width(d.name, 20, 600) for d in rows), default=0.0)
+        beside = min(max(96.0, named), 0.45 * box.width()) + 12  # a track is named with its box
+        for index, device in enumerate(rows):
             y = box.top() + 22 + index * 32
             if y > box.bottom():
                 break
-            draw.text(painter, box.left(), y, device.name, p.ink, size=20, weight=600, width=96)
+            draw.text(painter, box.left(), y, device.name, p.ink, size=20, weight=600,
+                      width=beside - 12)  # fmt: skip
             after = following.scene.part(device.id).chain if following else ()
             told = " \u00b7 ".join(dict.fromkeys(names.get(q, q) for q in after)) or tr("silent")
             found = () if passage is None else passage.of(device.id)
@@ -223,11 +227,11 @@ class NextPanel:
             by_hand = any(c.move is not None for c in found)
             colour = p.water if found else p.muted
             if by_hand:
-                draw.diamond(painter, box.left() + 104, y - 7, 6, p.crest)
+                draw.diamond(painter, box.left() + beside, y - 7, 6, p.crest)
                 words, colour = tr("{words}: by hand", words=words), p.crest
             elif found:
-                draw.ring(painter, box.left() + 104, y - 7, 5, p.water, p.ground)
+                draw.ring(painter, box.left() + beside, y - 7, 5, p.water, p.ground)
             draw.text(
-                painter, box.left() + 118, y, words, colour, size=20,
-                weight=600 if found else 400, width=box.width() - 118,
+                painter, box.left() + beside + 14, y, words, colour, size=20,
+                weight=600 if found else 400, width=box.width() - beside - 14,
             )  # fmt: skip
