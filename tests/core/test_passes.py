@@ -9,7 +9,15 @@ import msgspec
 import pytest
 
 from grebe.core.patterns.model import Content, ControlLane, ControlPoint, Hit, Pin, Voice
-from grebe.core.patterns.passes import HELD_TICKS, Sound, dice_key, lane_changes, passes_of
+from grebe.core.patterns.passes import (
+    HELD_TICKS,
+    Passes,
+    Sound,
+    dice_key,
+    lane_changes,
+    lane_is_steady,
+    passes_of,
+)
 from grebe.core.rng import key_of, roll, shuffled
 from grebe.core.time.swing import swing, swung
 from grebe.core.time.ticks import SIXTEENTH_TICKS, TICKS_PER_QUARTER
@@ -272,3 +280,63 @@ def test_pitches_drawn_anew_while_the_rhythm_stands() -> None:
     assert [s.note for s in locked.sounds(7, KEY)] == list(range(40, 48))
     pinned = passes_of(Content(pin=Pin(seed=1, pass_number=3)), free)
     assert len({tuple(s.note for s in pinned.sounds(n, KEY)) for n in range(9)}) == 1
+
+
+def _rests_and_hits(passes: Passes, number: int, key: int = KEY) -> list[int]:
+    """The steps that sound in a pass."""
+    return [s.step for s in passes.sounds(number, key)]
+
+
+def test_a_row_that_goes_on_changing_is_locked_at_either_end() -> None:
+    """At 0 as written; at 100 row and opposite in turn; between, each step is another than the
+    pass before about as often as was set, and what was turned stays. The same take is the same."""
+    hits = tuple(Hit(step=n, velocity=90) for n in (0, 3, 6, 10, 12))
+    written, rests = [0, 3, 6, 10, 12], [n for n in range(16) if n not in (0, 3, 6, 10, 12)]
+    assert _rests_and_hits(passes_of(Content(), _hits(*hits, turned=0)), 7) == written
+    both = passes_of(Content(), _hits(*hits, turned=100))
+    assert [_rests_and_hits(both, n) for n in range(4)] == [written, rests, written, rests]
+    free = passes_of(Content(), _hits(*hits, turned=20))
+    assert not free.steady
+    rows = [set(_rests_and_hits(free, n)) for n in range(300)]
+    assert rows[0] == set(written)
+    changed = sum(len(a ^ b) for a, b in itertools.pairwise(rows))
+    assert abs(changed / (299 * 16) - 0.2) < 0.02
+    assert {s.velocity for s in free.sounds(50, KEY)} == {90}
+    again = Passes(Content(), _hits(*hits, turned=20))
+    assert set(_rests_and_hits(again, 250)) == rows[250]  # asked for at once, not one by one
+    assert set(_rests_and_hits(again, 3)) == rows[3]
+    assert any(_rests_and_hits(free, n, KEY + 1) != sorted(rows[n]) for n in range(1, 5))
+    pinned = passes_of(Content(pin=Pin(seed=1, pass_number=9)), _hits(*hits, turned=20))
+    assert all(set(_rests_and_hits(pinned, n)) == rows[9] for n in range(12))
+
+
+def test_a_row_that_begins_empty_fills_as_it_turns() -> None:
+    """A register started on nothing: 8 of its steps turn at first at 50 %."""
+    empty = passes_of(Content(), _hits(turned=50))
+    assert _rests_and_hits(empty, 0) == []
+    sizes = [len(_rests_and_hits(empty, n)) for n in range(1, 400)]
+    assert abs(sum(sizes) / len(sizes) - 8) < 0.5
+
+
+def test_controller_values_on_conditions() -> None:
+    """First and later passes, every nth, with or without the one before, and only in a fill."""
+
+    def sent(number: int, *points: ControlPoint) -> list[tuple[int, int, bool | None]]:
+        lane = ControlLane(id="l", name="L", controller=74, points=points)
+        return [(c.step, c.value, c.fill) for c in lane_changes(Content(), lane, number, KEY)]
+
+    first, nth = (
+        ControlPoint(step=0, value=10, when="first"),
+        ControlPoint(step=4, value=20, when="2 of 3"),
+    )
+    follows = ControlPoint(step=8, value=30, when="with")
+    other = ControlPoint(step=12, value=40, when="without")
+    assert sent(0, first, nth) == [(0, 10, None)]
+    assert [n for n in range(9) if (4, 20, None) in sent(n, first, nth)] == [1, 4, 7]
+    assert sent(1, nth, follows, other) == [(4, 20, None), (8, 30, None)]
+    assert sent(0, nth, follows, other) == [(12, 40, None)]
+    fill = ControlPoint(step=2, value=99, when="fill")
+    assert sent(0, fill) == [(2, 99, True)]
+    lane = ControlLane(id="l", name="L", controller=74, points=(fill,))
+    assert lane_is_steady(lane)
+    assert not lane_is_steady(msgspec.structs.replace(lane, points=(nth,)))

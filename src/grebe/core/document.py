@@ -13,6 +13,7 @@ from typing import Annotated, TypeVar
 import msgspec
 from msgspec import Meta
 
+from grebe.core.patterns.index import index_of
 from grebe.core.patterns.loops import Loop
 from grebe.core.patterns.model import Content, Pattern
 from grebe.core.rig.lines import line_id
@@ -60,15 +61,17 @@ class Project(Value, frozen=True, kw_only=True, dict=True):
     @cached_property
     def patterns_by_id(self) -> dict[str, Pattern]:
         """The patterns; of two with one id the last."""
-        return {p.id: p for p in self.patterns}
+        return index_of(self.patterns).by_id
 
     @cached_property
     def patterns_of(self) -> dict[str, list[Pattern]]:
         """The patterns of each box or track that has some, in their order."""
-        found: dict[str, list[Pattern]] = {}
-        for pattern in self.patterns:
-            found.setdefault(pattern.device, []).append(pattern)
-        return found
+        return index_of(self.patterns).of
+
+    def pattern_name(self, pattern_id: str) -> str:
+        """What a pattern is called; its id where it is not there."""
+        pattern = self.patterns_by_id.get(pattern_id)
+        return pattern_id if pattern is None else pattern.name
 
     @cached_property
     def players(self) -> tuple[Device, ...]:
@@ -163,9 +166,13 @@ def _find(items: tuple[_T, ...], item_id: str) -> _T:
 def _swap(
     items: tuple[_T, ...], item_id: str, edit: Callable[[_T], _T], what: str
 ) -> tuple[_T, ...]:
-    if all(item.id != item_id for item in items):
+    there = [at for at, item in enumerate(items) if item.id == item_id]
+    if not there:
         raise EditError(tr("there is no {what} {item_id!r}", what=what, item_id=item_id))
-    return tuple(edit(item) if item.id == item_id else item for item in items)
+    made = list(items)
+    for at in there:
+        made[at] = edit(made[at])
+    return tuple(made)
 
 
 def with_pattern(project: Project, pattern_id: str, edit: Callable[[Pattern], Pattern]) -> Project:

@@ -180,6 +180,9 @@ class HitEdits:
     @does("condition")
     def condition(self) -> None:
         """The next condition."""
+        if self.hand.lane is not None and self.hand.point is not None:
+            self._point(tr("Condition"), when=after(CONDITIONS, self.hand.point.when))
+            return
         self._next_of("when", CONDITIONS, "Condition")
 
     @does("tie")

@@ -113,9 +113,9 @@ class OscModel:
         for n, device in enumerate(session.project.players[:MOST_MUTES], start=1):
             out[f"/grebe/mute/{n}"] = (int((device.id, "") in status.mutes), device.name)
             out[f"/grebe/solo/{n}"] = (int((device.id, "") in status.solos), device.name)
-        names_of = {p.id: p.name for p in session.project.patterns}
+        patterns = session.project.patterns_by_id
         for line in status.lines:
-            plays = names_of.get(line.pattern, "")
+            plays = patterns[line.pattern].name if line.pattern in patterns else ""
             out[f"/grebe/plays/{line.line}"] = (plays, line.because)
         for track in status.tracks:
             out[f"/grebe/track/{track.number}"] = (track.state,)

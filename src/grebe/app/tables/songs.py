@@ -34,8 +34,7 @@ class SceneTable:
         hand = self._hand
         device, scene = hand.devices[row], hand.scenes[column]
         part = scene.part(device.id)
-        names = {p.id: p.name for p in hand.project.patterns}
-        says = [", ".join(names.get(p, p) for p in part.chain) or tr("silent")]
+        says = [", ".join(map(hand.project.pattern_name, part.chain)) or tr("silent")]
         if part.muted:
             says.append(tr("muted"))
         if part.tracks is not None and device.spec.loop_tracks:
@@ -110,7 +109,8 @@ class SongTable:
         bands = [b for b in self._hand.book.bands(device) if span.tick <= b.tick < span.end]
         names = dict.fromkeys(name for band in bands for name in band.patterns)
         says = [", ".join(names) or tr("silent")]
-        voices = {v.id: v.name for p in self._hand.project.patterns for v in p.content.voices}
+        own = self._hand.project.patterns_of.get(device.id, [])
+        voices = {v.id: v.name for p in own for v in p.content.voices}
         for region in span.section.mutes:
             if region.device == device.id:
                 whose = voices.get(region.voice, device.name)

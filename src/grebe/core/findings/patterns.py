@@ -192,10 +192,11 @@ def _uses(content: Content, feature: StepFeature) -> bool:
         case "controllers":
             return any(lane.points for lane in content.lanes)
         case "chance":
-            drawn = any(v.drawn for v in content.voices)
+            drawn = any(v.drawn or v.turned for v in content.voices)
             return drawn or any(h.chance < 100 for _, h in _hits(content))
         case "conditions":
-            return any(h.when for _, h in _hits(content))
+            points = [p for lane in content.lanes for p in lane.points]
+            return any(p.when for p in points) or any(h.when for _, h in _hits(content))
         case "ratchets":
             return any(h.ratchet > 1 for _, h in _hits(content))
         case "micro":

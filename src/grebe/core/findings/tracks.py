@@ -26,7 +26,7 @@ from grebe.words import tr
 def track_findings(look: Look) -> Iterator[Finding]:
     """All of this family."""
     yield from _one_port(look)
-    patterns = {p.id: p for p in look.project.patterns}
+    patterns = look.project.patterns_by_id
     for device in look.rig.devices:
         if not device.tracks:
             continue

@@ -88,6 +88,10 @@ class Voice(Value, frozen=True, kw_only=True):
     drawn: Percent = 0
     """How likely each hit takes another of the voice's pitches on every pass, while its rhythm
     stands; 0: as written. A pinned pattern stays on one throw."""
+    turned: Percent = 0
+    """How likely each step is turned over on every pass, a hit into a rest or a rest into a hit,
+    and stays so until it is turned again: a loop that goes on changing. Locked at either end: at 0
+    it is as written, at 100 row and opposite change places. A pinned pattern stays on one pass."""
     one_shot: bool = False
     """Struck only, however long the gate: the sound plays out by itself."""
     hits: tuple[Hit, ...] = ()
@@ -106,6 +110,7 @@ class ControlPoint(Value, frozen=True, kw_only=True):
     glide: bool = False
     """Goes evenly to the next point's value, instead of holding this one until there."""
     chance: Percent = 100
+    when: Condition = ""
 
 
 class ControlLane(Value, frozen=True, kw_only=True):

@@ -12,7 +12,7 @@ from typing import NamedTuple
 
 import msgspec
 
-from grebe.core.patterns.model import Content, ControlLane, Hit, Voice
+from grebe.core.patterns.model import Content, ControlLane, ControlPoint, Hit, Voice
 from grebe.core.rng import key_of, pick, roll
 from grebe.core.time.swing import swung
 from grebe.core.time.ticks import CLOCK_TICKS
@@ -30,8 +30,11 @@ HELD_TICKS = 1 << 52
 """The length of a note that is tied round into itself: it lasts as long as its pattern plays."""
 
 KEPT_PASSES = 64
+KEPT_THROWS = 8
+FRESH = 100
+"""Velocity of a hit where nothing is written to take it from."""
 _FILLS = {"fill": True, "no fill": False}
-_CHANCE, _STEP, _DRAWN, _PITCH = 1, 2, 3, 4  # what is rolled for
+_CHANCE, _STEP, _DRAWN, _PITCH, _TURNED = 1, 2, 3, 4, 5  # what is rolled for
 _BY_HAND = frozenset(("", "fill", "no fill"))
 """Conditions that the pass does not decide."""
 _tick = itemgetter(0)
@@ -58,6 +61,8 @@ class LaneValue(NamedTuple):
     tick: int
     value: int
     step: int
+    fill: bool | None = None
+    """As of a sound."""
 
 
 class Passes:
@@ -79,7 +84,8 @@ class Passes:
             {h.when for h in voice.hits} <= _BY_HAND
         )
         straight = self._swing == 50 or self.cycle % (2 * self._unit) == 0
-        self.steady = certain and straight and voice.direction != "random" and not voice.drawn
+        changing = voice.direction == "random" or voice.drawn or voice.turned
+        self.steady = certain and straight and not changing
         """Whether every pass is like the first."""
         self.wraps = self.steady and _wraps(voice)
         """Whether its last hit is tied over the end into the first of the next pass, which is
@@ -88,6 +94,8 @@ class Passes:
         """What each hit sounds like in the first pass."""
         if like is not None and like._way == self._way:
             self._struck = like._struck
+        self._turned: dict[int, list[int]] = {}
+        """By the key of the dice: which steps are turned over in each pass, a bit a step."""
         self._full: dict[int, list[Sound]] = {}
         """Passes as they are when every hit plays."""
         ahead = max(
@@ -140,8 +148,9 @@ class Passes:
         out: list[Sound] = []
         before: bool | None = None
         ties: list[tuple[int, int]] = []
-        for place, step in self._steps(number, key):
-            hit = self._hits.get(step)
+        hits = self._hits if key is None else self._turned_over(number, key)
+        for place, step in self._steps(number, key, hits):
+            hit = hits.get(step)
             if hit is None:
                 continue
             plays = key is None or self._plays(hit, number, key, before)
@@ -196,11 +205,13 @@ class Passes:
                     out.append(sound._replace(tick=tick))
         return out
 
-    def _steps(self, number: int, key: int | None) -> list[tuple[int, int]]:
+    def _steps(
+        self, number: int, key: int | None, hits: dict[int, Hit]
+    ) -> list[tuple[int, int]]:  # fmt: skip
         """(place in the pass, step) in the order they are played."""
         length, direction = self.voice.length, self.voice.direction
         if direction == "forward" or (direction == "random" and key is None):
-            return [(hit.step, hit.step) for hit in self.voice.hits]
+            return [(step, step) for step in hits]
         if direction == "backward":
             return [(place, length - 1 - place) for place in range(length)]
         if direction == "random":
@@ -212,23 +223,39 @@ class Passes:
         return there + [(length + place, length - 1 - place) for place in range(length)]
 
     def _plays(self, hit: Hit, number: int, key: int, before: bool | None) -> bool:
-        when = hit.when
-        if when == "first" and number > 0:
+        if not _meets(hit.when, number, before):
             return False
-        if when == "later" and number == 0:
-            return False
-        if when == "with" and not before:
-            return False
-        if when == "without" and before:
-            return False
-        if when[:1].isdigit():
-            nth, _, of = when.partition(" of ")
-            if number % int(of) != int(nth) - 1:
-                return False
         if hit.chance == 100:
             return True
         pass_number = _pass_of(self.content, number)
         return roll(key, pass_number, _CHANCE, hit.step) * 100 < hit.chance
+
+    def _turned_over(self, number: int, key: int) -> dict[int, Hit]:
+        """The hits of a pass, by step in order, after all that was turned over up to it."""
+        voice = self.voice
+        if not voice.turned:
+            return self._hits
+        if len(self._turned) >= KEPT_THROWS and key not in self._turned:
+            self._turned.clear()
+        known = self._turned.setdefault(key, [0])
+        wanted = _pass_of(self.content, number)
+        while len(known) <= wanted:
+            bits = sum(
+                1 << step
+                for step in range(voice.length)
+                if roll(key, len(known), _TURNED, step) * 100 < voice.turned
+            )
+            known.append(known[-1] ^ bits)
+        bits = known[wanted]
+        loud = sum(h.velocity for h in voice.hits) // len(voice.hits) if voice.hits else FRESH
+        out: dict[int, Hit] = {}
+        for step in range(voice.length):
+            hit = self._hits.get(step)
+            if bits >> step & 1:
+                hit = Hit(step=step, velocity=loud) if hit is None else None
+            if hit is not None:
+                out[step] = hit
+        return out
 
     def _drawn(self, hit: Hit, number: int, key: int | None) -> Hit:
         """The hit with another of the voice's pitches, where the dice say so."""
@@ -306,6 +333,23 @@ def _wraps(voice: Voice) -> bool:
     return last.tie and plain and not last.when
 
 
+def _meets(when: str, number: int, before: bool | None) -> bool:
+    """Whether a condition lets pass `number` play; fills are told apart as it sounds. `before`:
+    whether the last that hangs on chance or a condition played."""
+    if when == "first":
+        return number == 0
+    if when == "later":
+        return number > 0
+    if when == "with":
+        return bool(before)
+    if when == "without":
+        return not before
+    if when[:1].isdigit():
+        nth, _, of = when.partition(" of ")
+        return number % int(of) == int(nth) - 1
+    return True
+
+
 def _pass_of(content: Content, number: int) -> int:
     """The pass whose throw of the dice counts in pass `number`."""
     return number if content.pin is None else content.pin.pass_number
@@ -359,13 +403,20 @@ def lane_changes(content: Content, lane: ControlLane, number: int, key: int) -> 
     """What a controller lane sends in pass `number`, in order of time."""
     cycle = content.ticks_of(lane)
     pass_number = _pass_of(content, number)
-    points = [
-        p for p in lane.points if p.chance == 100 or roll(key, pass_number, p.step) * 100 < p.chance
-    ]
+    points: list[ControlPoint] = []
+    before: bool | None = None
+    for point in lane.points:
+        falls = point.chance == 100 or roll(key, pass_number, point.step) * 100 < point.chance
+        sent = falls and _meets(point.when, number, before)
+        if point.chance < 100 or point.when not in _BY_HAND:
+            before = sent
+        if sent:
+            points.append(point)
     out: list[LaneValue] = []
     for index, point in enumerate(points):
         start = number * cycle + content.tick_of(lane, point.step)
-        out.append(LaneValue(start, point.value, point.step))
+        fill = _FILLS.get(point.when)
+        out.append(LaneValue(start, point.value, point.step, fill))
         if not point.glide:
             continue
         if index + 1 < len(points):
@@ -376,10 +427,10 @@ def lane_changes(content: Content, lane: ControlLane, number: int, key: int) -> 
         stairs = min(abs(goal - point.value), max(1, ticks // GLIDE_TICKS))
         for stair in range(1, stairs):
             value = round(point.value + (goal - point.value) * stair / stairs)
-            out.append(LaneValue(start + ticks * stair // stairs, value, point.step))
+            out.append(LaneValue(start + ticks * stair // stairs, value, point.step, fill))
     return sorted(out, key=lambda change: change.tick)
 
 
 def lane_is_steady(lane: ControlLane) -> bool:
     """Whether every pass of a lane is like the first."""
-    return all(p.chance == 100 for p in lane.points)
+    return all(p.chance == 100 and p.when in _BY_HAND for p in lane.points)

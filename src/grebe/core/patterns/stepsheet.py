@@ -115,6 +115,10 @@ def _voice(pattern: Pattern, voice: Voice, steps: Steps, bpm: float) -> VoiceRow
         settings.append(voice.direction)
     if voice.swing is not None:
         settings.append(_swing(steps, voice.swing, bpm, int(content.step_of(voice))))
+    if voice.drawn:
+        settings.append(tr("pitches drawn anew {drawn} %", drawn=voice.drawn))
+    if voice.turned:
+        settings.append(tr("steps turned over {turned} %", turned=voice.turned))
     hits = {h.step: h for h in voice.hits}
     marks = "".join(_mark(hits.get(step)) for step in range(voice.length))
     rows = tuple(StepRow(h.step + 1, _does(pattern, voice, h, steps, bpm)) for h in voice.hits)

@@ -226,7 +226,7 @@ class ControllerLane(Lane):
                     channel=self.channel, controller=self._lane.controller, value=c.value
                 ),
                 None,
-                None,
+                c.fill,
             )
             for c in lane_changes(self._content, self._lane, number, self._key)
         ]
@@ -244,7 +244,9 @@ def lanes_of(
         ControllerLane(deck, content, lane, origin, seed) for lane in content.lanes if lane.points
     ]
     lanes += [
-        VoiceLane(deck, content, v, origin, seed, known.get(v.id)) for v in content.voices if v.hits
+        VoiceLane(deck, content, v, origin, seed, known.get(v.id))
+        for v in content.voices
+        if v.hits or v.turned
     ]
     return lanes
 

@@ -1739,6 +1739,11 @@
    <translation>auf diesem Schritt ist kein Wert</translation>
   </message>
   <message>
+   <location filename="../../app/editors/pattern_hits.py" />
+   <source>Condition</source>
+   <translation>Bedingung</translation>
+  </message>
+  <message>
    <location filename="../../app/editors/pattern_pitch.py" />
    <source>the pattern has no key yet; set one, or find it by playing along</source>
    <translation>das Pattern hat noch keine Tonart; setz eine, oder finde sie durch Mitspielen</translation>
@@ -6715,6 +6720,11 @@
   </message>
   <message>
    <location filename="../../core/patterns/fields.py" />
+   <source>Sent</source>
+   <translation>Gesendet</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/fields.py" />
    <source>Spread evenly</source>
    <translation>Gleichmäßig verteilt</translation>
   </message>
@@ -6727,6 +6737,11 @@
    <location filename="../../core/patterns/fields.py" />
    <source>Pitches drawn anew</source>
    <translation>Tonhöhen neu gezogen</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/fields.py" />
+   <source>Steps turned over</source>
+   <translation>Schritte umgekehrt</translation>
   </message>
   <message>
    <location filename="../../core/patterns/fields.py" />
@@ -6982,6 +6997,16 @@
    <location filename="../../core/patterns/stepsheet.py" />
    <source>{length} steps evenly over the pattern</source>
    <translation>{length} Schritte gleichmäßig über das Pattern</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/stepsheet.py" />
+   <source>pitches drawn anew {drawn} %</source>
+   <translation>Tonhöhen neu gezogen {drawn} %</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/stepsheet.py" />
+   <source>steps turned over {turned} %</source>
+   <translation>Schritte umgekehrt {turned} %</translation>
   </message>
   <message>
    <location filename="../../core/patterns/stepsheet.py" />
@@ -11897,11 +11922,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/facts.py" />
    <source>By foot</source>
    <translation>Mit dem Fuß</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/facts.py" />
-   <source>Sent</source>
-   <translation>Gesendet</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/facts.py" />

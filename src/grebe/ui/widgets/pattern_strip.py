@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from itertools import compress
+from operator import is_not
 from typing import NamedTuple
 
 from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
@@ -13,6 +15,7 @@ from grebe.app.tables.listed import ListTable
 from grebe.app.tables.table import Cell
 from grebe.core.beginning import plays_notes
 from grebe.core.document import Project
+from grebe.core.patterns.model import Pattern
 from grebe.core.rig.lines import box_of
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.canvas import Canvas
@@ -51,6 +54,7 @@ class PatternStrip(Canvas):
         self._named: tuple[_Word, ...] = ()
         """Those that can be taken in hand."""
         self._shown: object = None
+        self._patterns: tuple[Pattern, ...] = ()
         self.setAccessibleName(tr("Patterns by device"))
         self.setFocusPolicy(Qt.FocusPolicy.NoFocus)
         self.setSizePolicy(QSizePolicy.Policy.Expanding, QSizePolicy.Policy.Fixed)
@@ -59,12 +63,11 @@ class PatternStrip(Canvas):
     def arrange(self) -> None:
         """Work out where each name stands, if anything about it has changed."""
         project = self.session.project
-        names = [(p.id, p.name, p.device) for p in project.patterns]
         boxes = tuple((d.id, d.name) for d in project.rig.lines)
-        key = (names, boxes, self.width(), self.current)
-        if key == self._shown:
+        key = (boxes, self.width(), self.current)
+        if key == self._shown and _same_names(self._patterns, project.patterns):
             return
-        self._shown = key
+        self._shown, self._patterns = key, project.patterns
         room = float(max(300, self.width()))
         self._words, rows = _laid_out(project, room, None, "")
         if rows > MOST_ROWS:
@@ -168,6 +171,14 @@ class CarryDrag:
 
     def take_back(self) -> None:
         """Nothing has happened."""
+
+
+def _same_names(before: tuple[Pattern, ...], now: tuple[Pattern, ...]) -> bool:
+    """Whether patterns are called the same, of the same boxes; most are the very same objects."""
+    if len(before) != len(now):
+        return False
+    edited = compress(zip(before, now, strict=True), map(is_not, before, now))
+    return all((a.id, a.name, a.device) == (b.id, b.name, b.device) for a, b in edited)
 
 
 def _device_of(project: Project, pattern_id: str) -> str:

@@ -213,6 +213,8 @@ def paint_lane(
     value: int | None = None
     for number in range(-(-places.shown_ticks // cycle)):
         for change in lane_changes(places.content, lane, number, 0):
+            if change.fill:  # only while a fill is held
+                continue
             x = min(end, places.x_at(change.tick))
             if value is not None:
                 line.append(QPointF(x, y - places.stroke_height(value)))
@@ -228,6 +230,7 @@ def paint_lane(
     for point in lane.points:
         x, top = places.x_of(lane, point.step), y - places.stroke_height(point.value)
         painter.drawRect(QRectF(x - 3, top - 3, 6, 6))
-        said = f"{point.value}" + (f" {point.chance}%" if point.chance < 100 else "")
+        seldom = [f"{point.chance}%"] if point.chance < 100 else []
+        said = " ".join((str(point.value), *seldom, point.when)).rstrip()
         draw.text(painter, x + 6, max(y - places.tall + 4, top - 5), said, p.muted, size=12)
     painter.setPen(Qt.PenStyle.NoPen)

@@ -48,7 +48,6 @@ class ChartCanvas(Canvas):
         """The first column seen."""
         self.top = 0
         """The first row seen."""
-        self._names: dict[str, str] = {}
         self.setAccessibleName(tr("Scenes"))
 
     # Where things lie
@@ -256,7 +255,6 @@ class ChartCanvas(Canvas):
             )
             draw.text(painter, 0, 40, words, p.muted, size=16)
             return
-        self._names = {q.id: q.name for q in self.session.project.patterns}
         seen = scenes[self.first : self.first + self.columns]
         passages = [editor.hand.passage(self.first + n) for n in range(len(seen))]
         rows = devices[self.top : self.top + self.rows]
@@ -353,9 +351,9 @@ class ChartCanvas(Canvas):
             return "tr " + "+".join(map(str, part.tracks)) if part.tracks else tr("no tracks")
         if not part.chain:
             return tr("silent")
-        names = self._names
+        name = self.session.project.pattern_name
         chain = list(dict.fromkeys(part.chain))
-        words = "\u2192".join(names.get(c, c) for c in chain)
+        words = "\u2192".join(name(c) for c in chain)
         silent = f" \u2212{len(part.silent_voices)}" if part.silent_voices else ""
         return words + silent
 

@@ -197,12 +197,12 @@ def _mutes(editor: SceneEditor, scene: Scene) -> list[SheetLine]:
         return [head(tr("Mutes left alone")), note(tr("They stay as they stand when it comes in.")),
                 _hand_mutes(scene)]  # fmt: skip
     lines = [head(tr("Mutes saved in it"))]
-    names = {
-        (p.device, v.id): v.name for p in editor.hand.project.patterns for v in p.content.voices
-    }
     for part in scene.parts:
         silent = [tr("all of it")] if part.muted else []
-        silent += [names.get((part.device, v), v) for v in part.silent_voices]
+        if part.silent_voices:
+            own = editor.hand.project.patterns_of.get(part.device, [])
+            names = {v.id: v.name for p in own for v in p.content.voices}
+            silent += [names.get(v, v) for v in part.silent_voices]
         if silent:
             lines.append(row(editor.hand.project.rig.name_of(part.device), ", ".join(silent)))
     if len(lines) == 1:

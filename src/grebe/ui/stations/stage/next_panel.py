@@ -201,7 +201,7 @@ class NextPanel:
         box: QRectF,
     ) -> None:
         p = self.palette_now
-        names = {q.id: q.name for q in self.session.project.patterns}
+        name = self.session.project.pattern_name
         passage = None
         if following is not None:
             passage = self.book.passage(None if here is None else here.scene, following)
@@ -216,7 +216,7 @@ class NextPanel:
             draw.text(painter, box.left(), y, device.name, p.ink, size=20, weight=600,
                       width=beside - 12)  # fmt: skip
             after = following.scene.part(device.id).chain if following else ()
-            told = " \u00b7 ".join(dict.fromkeys(names.get(q, q) for q in after)) or tr("silent")
+            told = " \u00b7 ".join(dict.fromkeys(name(q) for q in after)) or tr("silent")
             found = () if passage is None else passage.of(device.id)
             words = ", ".join(c.after for c in found)
             if not found:
