@@ -105,7 +105,7 @@ runs = st.lists(
 
 
 @given(runs)
-@settings(max_examples=60, deadline=None)
+@settings(max_examples=60)
 def test_the_kept_song_sends_what_was_sent(acts: list[tuple[int, Command]]) -> None:
     """Tick for tick, for whatever a file can hold: launches on bars, mutes, solo, swaps, fills,
     tempo on sixteenths."""

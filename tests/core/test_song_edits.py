@@ -326,3 +326,23 @@ def test_a_cue_list() -> None:
     assert (10, 18.0, "tempo", "", "grebe") in rows
     assert rows[-1] == (17, 34.8, "end", "", "")  # 36 beats at 120, 28 at 100 BPM
     assert [r[0] for r in rows] == sorted(r[0] for r in rows)
+
+
+def test_only_the_sections_selected() -> None:
+    """What is left begins at its own tempo, and jumps to nothing that is gone."""
+    project = build.two_boxes()
+    song = project.songs[0]
+    song = edit.with_section(song, "s2", bpm=140.0)
+    song = edit.with_section(song, "s3", then=Then(kind="jump", to="s1"))
+    layout = project.layout(song)
+    at = {span.section.id: span for span in layout.spans}
+    bar = layout.spans[0].scene.meter.bar_ticks
+    kept = edit.only_sections(layout, at["s2"].tick + bar, at["s3"].tick + 1)
+    assert [s.id for s in kept.sections] == ["s2", "s3"]
+    assert (kept.bpm, kept.sections[0].bpm) == (126.0, 140.0)
+    assert kept.sections[1].then == Then()
+    assert edit.only_sections(layout, at["s3"].tick, at["s3"].tick + 1).bpm == 140.0
+    stays = edit.only_sections(layout, 0, layout.ticks)
+    assert stays == song
+    with pytest.raises(EditError, match="no section"):
+        edit.only_sections(layout, layout.ticks, layout.ticks + 1)

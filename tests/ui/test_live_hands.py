@@ -202,6 +202,14 @@ def test_what_was_played_is_a_song(on_stage: Performer) -> None:
     assert session.song is not None
     assert session.song.name == "Low water, as played"
     assert session.song.version_of == "low-water"
+    on_stage.act("insert_section")
+    whole = len(session.song.sections)
+    on_stage.act("only_sections")  # a part of the run: here the section in hand
+    assert len(session.song.sections) == 1
+    assert session.notices.last is not None
+    assert "gone" in session.notices.last.text
+    on_stage.act("undo")
+    assert len(session.song.sections) == whole
 
 
 def test_a_voice_silenced_and_heard_alone(on_stage: Performer) -> None:

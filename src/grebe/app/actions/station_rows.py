@@ -142,6 +142,8 @@ SCENES: tuple[Action, ...] = (
 SONG: tuple[Action, ...] = (
     _song("insert_section", "A new section after it", "N", words="add create", effect="edits",
           on="section song", needs="song scene"),
+    _song("only_sections", "Only the sections selected: the rest goes", "Ctrl+Shift+K",
+          words="crop trim part keep run selected", effect="edits", on="section", needs="section"),
     _song("drums_out", "Drums out over what is selected, or its last two bars", "D",
           words="drop break mute drums silent without drums before hook two bars",
           effect="edits", on="section region song", needs="section drums"),

@@ -73,6 +73,21 @@ class SectionEdits:
         spans = self.hand.layout.spans
         self.hand.tick = spans[min(at, len(spans) - 1)].tick
 
+    @does("only_sections")
+    def only_sections(self) -> None:
+        """What is selected, or the section in hand, is the song; the rest of it goes."""
+        layout, (first, last) = self.hand.layout, self.hand.selection
+        gone = len(layout.song.sections)
+        self.hand.change(
+            tr("Only these sections"), lambda _: edit.only_sections(layout, first, last)
+        )
+        self.hand.tick, self.hand.anchor = 0, None
+        gone -= len(self.hand.layout.song.sections)
+        words = tr("{sections} of {song} are gone.", sections=counted(gone, "section"),
+                   song=layout.song.name)  # fmt: skip
+        if gone:
+            self.hand.session.notices.say("info", words, offers="undo")
+
     @does("insert_section")
     def insert_section(self) -> None:
         """A section of the next scene after it."""

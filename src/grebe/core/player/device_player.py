@@ -7,16 +7,17 @@ from collections.abc import Iterator
 from grebe.core.patterns.model import Pattern
 from grebe.core.player.commands import SwapAt
 from grebe.core.player.deck import Deck, lanes_of
-from grebe.core.player.events import ControlChange, Due, ProgramChange
+from grebe.core.player.events import Due, ProgramChange
 from grebe.core.player.happened import Silenced, Swapped
+from grebe.core.player.knobs import Knobs
 from grebe.core.player.mutes import tell_silent
 from grebe.core.player.plan import sounding
 from grebe.core.player.run import Run
-from grebe.core.player.scheduler import ChainStep, FadeFalls, SwapFalls
+from grebe.core.player.scheduler import ChainStep, SwapFalls
 from grebe.core.rig.lines import box_of, track_of
 from grebe.core.rig.model import Device
-from grebe.core.songs.model import ControlValue, Part
-from grebe.core.time.ticks import CLOCK_TICKS, next_multiple
+from grebe.core.songs.model import Part
+from grebe.core.time.ticks import next_multiple
 
 
 class DevicePlayer:
@@ -26,14 +27,11 @@ class DevicePlayer:
         """`box`: of a track whose patterns are rows of its box's, the player of the box."""
         self._run = run
         self.deck: Deck = Deck(device, None if box is None else box.deck)
+        self.knobs = Knobs(run, self.deck)
         self.before: tuple[DevicePlayer, ...] = ()
         """Lines of its box that are told on the same channel and come before it."""
         self._swap = 0
         """Of the last swap asked for."""
-        self._fade = 0
-        """Of the scene that came in last."""
-        self._stands: dict[tuple[int, int], int] = {}
-        """Where controllers stand, by channel and number."""
         self._swapped: tuple[Pattern, ...] | None = None
         """What a hand gave it in this section."""
         self._coming: tuple[Pattern, ...] | None = None
@@ -88,39 +86,8 @@ class DevicePlayer:
             self.fill(out, tick, part, on=True)
         if part.tracks is not None:
             out += run.loopers.want(deck.device.id, part.tracks, tick, opening=opening)
-        self._fade += 1
-        for value in part.values:
-            self._go_to(out, tick, value, part.over_bars)
+        self.knobs.take_part(out, tick, part)
         out += run.mutes.apply(deck, tick)
-
-    def turn(
-        self, out: list[Due], tick: int, channel: int | None, controller: int, value: int
-    ) -> None:
-        """A controller takes a value."""
-        on = channel or self.device.channel
-        self._stands[(on, controller)] = value
-        change = ControlChange(channel=on, controller=controller, value=value)
-        out.append((tick, self.device.id, change))
-
-    def _go_to(self, out: list[Due], tick: int, value: ControlValue, bars: int) -> None:
-        """A controller takes what a scene wants: at once, or from where it stands over some bars,
-        a step of its value at a time, at most one a clock."""
-        channel = value.channel or self.device.channel
-        stands = self._stands.get((channel, value.controller))
-        ticks = bars * self._run.span.scene.meter.bar_ticks
-        if not ticks or stands is None:
-            self.turn(out, tick, channel, value.controller, value.value)
-            return
-        steps = min(abs(value.value - stands), ticks // CLOCK_TICKS)
-        for step in range(1, steps + 1):
-            there = stands + round((value.value - stands) * step / steps)
-            falls = FadeFalls(self.deck, self._fade, channel, value.controller, there)
-            self._run.scheduler.at(tick + ticks * step // steps, falls)
-
-    def fade_falls(self, out: list[Due], tick: int, what: FadeFalls) -> None:
-        """A step on the way, unless another scene has come in since."""
-        if what.token == self._fade:
-            self.turn(out, tick, what.channel, what.controller, what.value)
 
     def prepare(self, out: list[Due], tick: int, part: Part, origin: int, at: int) -> None:
         """Tell the box what a part will want that counts from `origin` and comes in at a tick."""
@@ -286,7 +253,7 @@ class DevicePlayer:
         device, deck = self.device, self.deck
         number = device.spec.fill_controller
         if device.plays == "own" and number is not None and box_of(device.id) == device.id:
-            self.turn(out, tick, None, number, 127 if on else 0)
+            self.knobs.turn(out, tick, None, number, 127 if on else 0)
         pattern = self._run.patterns_of(device.id).get(part.fill)
         if on and pattern is not None and self._before_fill is None:
             self._before_fill = (deck.chain, deck.began)

@@ -139,8 +139,10 @@ class Player:
         elif isinstance(what, SwapFalls | FadeFalls):
             player = self._devices.get(what.deck.device.id)
             if player is not None and player.deck is what.deck:
-                falls = player.swap_falls if isinstance(what, SwapFalls) else player.fade_falls
-                falls(out, tick, what)  # type: ignore[arg-type]
+                if isinstance(what, SwapFalls):
+                    player.swap_falls(out, tick, what)
+                else:
+                    player.knobs.fade_falls(out, tick, what)
         elif isinstance(what, Prepare):
             sections.prepare(out, tick, what)
         elif isinstance(what, Switch):

@@ -230,7 +230,7 @@ class Sections:
         elif isinstance(what, Moved):
             player = self._devices.get(what.curve.device)
             if player is not None:
-                player.turn(out, tick, what.curve.channel, what.curve.controller, what.value)
+                player.knobs.turn(out, tick, what.curve.channel, what.curve.controller, what.value)
         elif isinstance(what, Steered) and not run.tempi.carried:
             run.tempi.set(out, msgspec.structs.replace(what.point, tick=tick))
 

@@ -17,6 +17,7 @@ from grebe.core.songs.model import (
     Section,
     Song,
     TempoMark,
+    Then,
 )
 from grebe.core.time.ticks import SIXTEENTH_TICKS
 from grebe.core.units import MAX_BPM, MAX_TIMES, MIN_BPM
@@ -73,6 +74,23 @@ def remove_section(song: Song, index: int) -> Song:
     if len(song.sections) == 1:
         raise EditError(tr("a song keeps at least one section"))
     return _with_sections(song, [s for i, s in enumerate(song.sections) if i != index])
+
+
+def only_sections(layout: Layout, first: int, last: int) -> Song:
+    """The song of the sections that lie between two ticks, as they are: at the tempo that holds
+    where they begin, and without jumps to what is gone. EditError where none lies there."""
+    kept = [span for span in layout.spans if span.tick < last and span.end > first]
+    if not kept:
+        raise EditError(tr("no section is selected"))
+    there = {span.section.id for span in kept}
+    sections = [
+        msgspec.structs.replace(s, then=Then())
+        if s.then.kind == "jump" and s.then.to not in there
+        else s
+        for s in layout.song.sections
+        if s.id in there
+    ]
+    return set_tempo(_with_sections(layout.song, sections), kept[0].bpm)
 
 
 def set_tempo(song: Song, bpm: float) -> Song:

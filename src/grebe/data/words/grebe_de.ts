@@ -2965,6 +2965,11 @@
   </message>
   <message>
    <location filename="../../app/editors/song_sections.py" />
+   <source>{sections} of {song} are gone.</source>
+   <translation>{sections} von {song} sind weg.</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/song_sections.py" />
    <source>{made}: {sections}.</source>
    <translation>{made}: {sections}.</translation>
   </message>
@@ -2987,6 +2992,11 @@
    <location filename="../../app/editors/song_sections.py" />
    <source>Remove a section</source>
    <translation>Abschnitt entfernen</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/song_sections.py" />
+   <source>Only these sections</source>
+   <translation>Nur diese Abschnitte</translation>
   </message>
   <message>
    <location filename="../../app/editors/song_sections.py" />
@@ -3040,6 +3050,16 @@
   </message>
   <message>
    <location filename="../../app/editors/song_sections.py" />
+   <source>section</source>
+   <translation>Abschnitt</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/song_sections.py" />
+   <source>sections</source>
+   <translation>Abschnitte</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/song_sections.py" />
    <source>there are no scenes yet: make one in Scenes</source>
    <translation>noch keine Szenen da: in Szenen eine machen</translation>
   </message>
@@ -3057,16 +3077,6 @@
    <location filename="../../app/editors/song_sections.py" />
    <source>nothing has been played since this was opened</source>
    <translation>seit dem Öffnen wurde nichts gespielt</translation>
-  </message>
-  <message>
-   <location filename="../../app/editors/song_sections.py" />
-   <source>section</source>
-   <translation>Abschnitt</translation>
-  </message>
-  <message>
-   <location filename="../../app/editors/song_sections.py" />
-   <source>sections</source>
-   <translation>Abschnitte</translation>
   </message>
   <message>
    <location filename="../../app/editors/song_sections.py" />
@@ -9092,6 +9102,11 @@
    <location filename="../../core/songs/edit.py" />
    <source>a song keeps at least one section</source>
    <translation>ein Song behält mindestens einen Abschnitt</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/edit.py" />
+   <source>no section is selected</source>
+   <translation>kein Abschnitt ist gewählt</translation>
   </message>
   <message>
    <location filename="../../core/songs/edit.py" />
@@ -15882,6 +15897,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>A new section after it</source>
    <translation>Ein neuer Abschnitt danach</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Only the sections selected: the rest goes</source>
+   <translation>Nur die gewählten Abschnitte: der Rest geht</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
