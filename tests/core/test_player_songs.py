@@ -34,6 +34,7 @@ from grebe.core.songs.model import (
     TempoMark,
     Then,
 )
+from grebe.core.time.meter import Meter
 from tests import build
 from tests.core.test_player import BAR, BEAT, beats, begun, of, sections, to_end
 
@@ -361,3 +362,25 @@ def test_sections_of_no_bars_are_left_out() -> None:
     scenes = (*project.scenes[:2], msgspec.structs.replace(project.scenes[2], bars=0))
     dues = played(msgspec.structs.replace(project, scenes=scenes))
     assert sections(dues) == [(0, "s1")]
+
+
+@pytest.mark.parametrize("meter", [Meter(beats=1, unit=4), Meter(beats=3, unit=16)])
+def test_scenes_change_on_a_clock_divided_below_a_bar(meter: Meter) -> None:
+    """A scene lasts a beat, or three sixteenths: its mutes go with it, and patterns of a bar run
+    on through all of them as if nothing changed."""
+    lead = build.pattern("l", "lead", build.voice("x.x.xxx.x.x.x.xx", 60))
+    hat = build.pattern("h", "hat", build.voice("x" * 16, 42))
+    devices = [build.device("lead", channel=1), build.device("hat", channel=2)]
+    on = build.scene("on", 1, meter, lead=["l"], hat=["h"])
+    off = build.scene("off", 1, meter, lead=["l"], hat=Part(device="hat", chain=("h",), muted=True))
+    divided = build.project(devices, [lead, hat], [on, off], build.song(*["on", "off"] * 8))
+    plain = build.scene("on", 4, lead=["l"], hat=["h"])
+    whole = build.project(devices, [lead, hat], [plain], build.song("on"))
+
+    def struck(project: Project, device: str) -> list[int]:
+        return [t for t, d, e in played(project) if d == device and isinstance(e, NoteOn)]
+
+    end = 16 * meter.bar_ticks
+    assert struck(divided, "lead") == [t for t in struck(whole, "lead") if t < end]
+    heard = [t for t in struck(whole, "hat") if t < end and t // meter.bar_ticks % 2 == 0]
+    assert struck(divided, "hat") == heard
