@@ -5,6 +5,7 @@ from __future__ import annotations
 from pathlib import Path
 
 import pytest
+from msgspec.structs import replace
 from PyQt6.QtCore import Qt
 
 from grebe.app.live.session import Session
@@ -12,8 +13,10 @@ from grebe.app.settings import remember_project
 from grebe.core.document import with_scene
 from grebe.core.patterns.model import Hit
 from grebe.core.player.commands import Launch, Steer
+from grebe.core.sets.model import Set, SetSong
 from grebe.core.songs.scenes import set_part
 from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.errors import EditError
 from grebe.formats.project import write_project
 from grebe.protocols.link.messages import PlayedIn
 from grebe.ui.stations.patterns.view import PatternsView
@@ -256,3 +259,62 @@ def test_a_scene_of_another_project(on_stage: Performer, tmp_path: Path) -> None
     on_stage.wait(lambda: {s.line: s.pattern for s in session.status.lines}.get("lamp") == "glow")  # type: ignore[union-attr]
     session.store.undo()
     assert session.project == before
+
+
+def test_a_song_and_a_set_of_another_project(on_stage: Performer, tmp_path: Path) -> None:
+    """All of it after what plays; what it costs is said before, in changes, boxes and tempo."""
+    session = on_stage.frame.session
+    view = on_stage.frame.view
+    assert isinstance(view, StageView)
+    box = build.device("lamp", channel=5)
+    tune = build.song("shine", ("shine", 2), bpm=140.0)
+    other = build.project(
+        [box], [build.pattern("glow", "lamp", build.voice("x..."))],
+        [build.scene("shine", 1, lamp=["glow"])], tune,
+    )  # fmt: skip
+    entries = (SetSong(id="e1", song="song"), SetSong(id="e2", song="song"))
+    other = replace(other, sets=(Set(id="late", name="Late", songs=entries),))
+    path = tmp_path / "other.grebe"
+    write_project(path, other)
+    remember_project(path)
+    before = session.project
+    on_stage.act("own_tempo")
+    on_stage.act("other_song")
+    on_stage.press(K.Key_2)
+    on_stage.frame.grab()
+    numbers = view.stage_actions.numbers
+    assert [name for _, name in numbers.out.named("other song")] == ["Song", "Late (set)"]
+    cost = numbers.cost
+    assert "1 box new in the rig" in cost
+    assert cost.endswith("at its own 140 BPM")
+    assert session.project is before
+    on_stage.press(K.Key_Return, SHIFT)
+    on_stage.wait(lambda: session.status.section == "s5")  # type: ignore[union-attr]
+    on_stage.wait(lambda: session.status.bpm == 140.0)  # type: ignore[union-attr]
+    song = session.song
+    assert song is not None
+    assert len(song.sections) == 4 + 4  # both places of the set, two sections each
+    assert [s.times for s in song.sections[1:5]] == [1, 2, 1, 2]
+    session.store.undo()
+    assert session.project == before
+
+
+def test_a_set_of_this_project(on_stage: Performer) -> None:
+    """Numbered after the songs; from its first song on, at the tempo there is."""
+    session = on_stage.frame.session
+    view = on_stage.frame.view
+    assert isinstance(view, StageView)
+    out = view.stage_actions.numbers.out
+    named = out.named("any song")
+    sets = [key for key, _ in named[len(session.project.songs) :]]
+    assert len(sets) == len(session.project.sets) > 0
+    bpm = session.status.bpm  # type: ignore[union-attr]
+    assert "as it runs" in out.cost("any song", sets[0])
+    out.bring("any song", sets[0], "now")
+    on_stage.wait(lambda: session.status.section == "s5")  # type: ignore[union-attr]
+    assert session.status.bpm == bpm  # type: ignore[union-attr]
+    first = session.project.song(session.project.sets[0].songs[0].song)
+    assert session.song is not None
+    assert session.song.sections[1].scene == first.sections[0].scene
+    with pytest.raises(EditError, match="nothing of"):
+        out.bring("any song", session.song.id, "now")

@@ -1,10 +1,12 @@
-"""Out of trouble, at once: any scene or song of the project into the song that plays; and what was
-just played in, sounding on the next bar. Edits of the document, so Undo takes them out. Without Qt.
+"""Out of trouble, at once: any scene, song or set, of this project or the one open before, into the
+song that plays; and what was just played in, sounding on the next bar. Edits of the document, so
+Undo takes them out. Without Qt.
 """
 
 from __future__ import annotations
 
 from pathlib import Path
+from typing import Literal, NamedTuple, TypeGuard
 
 import msgspec
 
@@ -18,17 +20,53 @@ from grebe.core.patterns.model import Content
 from grebe.core.player.commands import Launch, LaunchAt, Swap
 from grebe.core.rig.model import Device
 from grebe.core.rig.spec import PITCHED_KINDS
+from grebe.core.sets.joined import join
 from grebe.core.songs.changes import changes, moves_of
 from grebe.core.songs.edit import free_section_id
 from grebe.core.songs.hands import schedule
 from grebe.core.songs.layout import SectionSpan
-from grebe.core.songs.model import Section, Song, Then
+from grebe.core.songs.model import Scene, Section, Song, Then
 from grebe.core.songs.scenes import set_part
 from grebe.core.taking_over import Wanted, take_over
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import EditError, ProjectError
 from grebe.formats.project import read_project
 from grebe.words import counted, tr
+
+Of = Literal["any scene", "any song", "other scene", "other song"]
+"""What can be brought in: of this project, or of the one that was open before."""
+SET = "set/"
+"""Before the id of a set, which no song's begins with."""
+
+
+def brings(of: str) -> TypeGuard[Of]:
+    """Whether what is named so is brought in from outside the song."""
+    return of in ("any scene", "any song", "other scene", "other song")
+
+
+class BroughtIn(NamedTuple):
+    """What would come in."""
+
+    project: Project
+    """With it and what it needs."""
+    scene: Scene
+    """What sounds first."""
+    song: Song | None
+
+
+def _whole(project: Project, key: str) -> Song:
+    """A song, or a set as one song. EditError where there is nothing to play."""
+    if key.startswith(SET):
+        running = next(s for s in project.sets if s.id == key.removeprefix(SET))
+        return join(project, running).song
+    return project.song(key)
+
+
+def _first_scene(project: Project, song: Song) -> Scene:
+    spans = project.layout(song).spans
+    if not spans:
+        raise EditError(tr("there is nothing of {song} to bring in", song=song.name))
+    return spans[0].scene
 
 
 class OutOfTrouble:
@@ -39,6 +77,8 @@ class OutOfTrouble:
         self._other: tuple[tuple[Path, int], Project] | None = None
         self.keeps_tempo = True
         """Whether what comes in runs at the tempo there is, or takes its own."""
+        self._cost: tuple[Project, tuple[object, ...], str] | None = None
+        """What was said last, for which project and what else."""
 
     @property
     def _link(self) -> Link:
@@ -55,7 +95,7 @@ class OutOfTrouble:
 
     # Another scene or song
 
-    def scene(self, scene_id: str, at: LaunchAt) -> None:
+    def _scene(self, scene_id: str, at: LaunchAt) -> None:
         """A scene: where the song has it, there; else in a section of its own after this one, which
         goes back to where one came from when it is over."""
         here, song = self._here(), self._session.song
@@ -85,27 +125,56 @@ class OutOfTrouble:
                 return None
         return self._other[1]
 
-    def other_scene(self, scene_id: str, at: LaunchAt) -> None:
-        """A scene of the project that was open before, with its patterns and what boxes it has
-        that are not here."""
-        self._here()
-        other, session = self.other, self._session
+    def named(self, of: Of) -> list[tuple[str, str]]:
+        """(key, name) of what can be brought in: scenes, or songs and after them sets."""
+        project = self._session.project if of.startswith("any") else self.other
+        if project is None:
+            return []
+        if of.endswith("scene"):
+            return [(s.id, s.name) for s in project.scenes]
+        sets = [(SET + s.id, tr("{name} (set)", name=s.name)) for s in project.sets]
+        return [*((s.id, s.name) for s in project.songs), *sets]
+
+    def brought(self, of: Of, key: str) -> BroughtIn:
+        """What a key of `named` would bring in. Of the other project with what it needs: patterns,
+        and boxes that are not here. EditError where there is nothing."""
+        project, other = self._session.project, self.other
+        if of == "any scene":
+            return BroughtIn(project, project.scene(key), None)
+        if of == "any song":
+            song = _whole(project, key)
+            return BroughtIn(project, _first_scene(project, song), song)
         if other is None:
             raise EditError(tr("no other project was open lately"))
-        before = {s.id for s in session.project.scenes}
-        wanted = Wanted(scenes=frozenset({scene_id}))
-        taken = take_over(session.project, other, wanted)
-        session.store.apply(tr("Bring in"), lambda _: taken.project, merge="out-of-trouble")
-        new = next(s.id for s in session.project.scenes if s.id not in before)
-        self.scene(new, at)
+        if of == "other scene":
+            taken = take_over(project, other, Wanted(scenes=frozenset({key}))).project
+            before = {s.id for s in project.scenes}
+            return BroughtIn(taken, next(s for s in taken.scenes if s.id not in before), None)
+        song = _whole(other, key)
+        if key.startswith(SET):
+            other = msgspec.structs.replace(other, songs=(*other.songs, song))
+        taken = take_over(project, other, Wanted(songs=frozenset({song.id}))).project
+        known = {s.id for s in project.songs}
+        made = next(s for s in taken.songs if s.id not in known)
+        return BroughtIn(taken, _first_scene(taken, made), made)
 
-    def song(self, song_id: str, at: LaunchAt) -> None:
-        """Another song from its first section: all of it after the section that plays."""
+    def bring(self, of: Of, key: str, at: LaunchAt) -> None:
+        """It comes in: a scene by itself, a song or a set from its first section on."""
+        self._here()
+        brought, session = self.brought(of, key), self._session
+        if brought.project is not session.project:
+            session.store.apply(tr("Bring in"), lambda _: brought.project, merge="out-of-trouble")
+        if brought.song is None:
+            self._scene(brought.scene.id, at)
+        else:
+            self._song(brought.song, at)
+
+    def _song(self, other: Song, at: LaunchAt) -> None:
+        """All of another song after the section that plays, from its first."""
         here, session = self._here(), self._session
-        other = session.project.song(song_id)
         song = session.song
         assert song is not None
-        if not other.sections or other.id == song.id:
+        if other.id == song.id:
             raise EditError(tr("there is nothing of {song} to bring in", song=other.name))
         ids: list[str] = []
         whole = song
@@ -148,26 +217,39 @@ class OutOfTrouble:
         session.performer.note_launch(session.position.now_ns())
         self._link.tell(Launch(section=session.selection.known_as(section), at=at))
 
-    def cost(self, scene_id: str) -> str:
-        """What bringing a scene in asks of hands and tempo, in words."""
+    def cost(self, of: Of, key: str) -> str:
+        """What bringing it in asks of hands and tempo, in words; "" where it cannot be."""
+        project, status = self._session.project, self._session.status
+        bpm = round(self._session.position.now().bpm, 1)
+        section = "" if status is None else status.section
+        asked = (of, key, self.keeps_tempo, section, bpm)
+        kept = self._cost
+        if kept is None or kept[0] is not project or kept[1] != asked:
+            kept = self._cost = (project, asked, self._cost_words(of, key, bpm))
+        return kept[2]
+
+    def _cost_words(self, of: Of, key: str, bpm: float) -> str:
         try:
-            here = self._here()
-        except EditError:
+            here, brought = self._here(), self.brought(of, key)
+        except (EditError, KeyError):
             return ""
-        project = self._session.project
-        after = project.scene(scene_id)
-        bpm = self._session.position.now().bpm
-        found = changes(project, here.scene, after, bpm)
+        found = changes(brought.project, here.scene, brought.scene, bpm)
         by_hand = sum(c.move is not None for c in found)
         words = counted(len(found), "change")
         if by_hand:
             words += tr(", {moves} by hand", moves=by_hand)
-            if not schedule(moves_of(found), project.performer).fits:
+            if not schedule(moves_of(found), brought.project.performer).fits:
                 words += tr(", more than your hands can do in a bar")
-        keeps = tr("at {bpm:.4g} BPM as it runs", bpm=bpm) if self.keeps_tempo else tr(
-            "at its own tempo"
-        )  # fmt: skip
-        return f"{words}, {keeps}"
+        boxes = len(brought.project.rig.devices) - len(self._session.project.rig.devices)
+        if boxes:
+            words += tr(", {boxes} new in the rig", boxes=counted(boxes, "box", "boxes"))
+        if self.keeps_tempo:
+            tempo = tr("at {bpm:.4g} BPM as it runs", bpm=bpm)
+        elif brought.song is not None:
+            tempo = tr("at its own {bpm:.4g} BPM", bpm=brought.song.bpm)
+        else:
+            tempo = tr("at its own tempo")
+        return f"{words}, {tempo}"
 
     # What was just played in
 

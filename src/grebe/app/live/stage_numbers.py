@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+from typing import Literal
+
 from grebe.app.doing import does
-from grebe.app.live.out_of_trouble import OutOfTrouble
+from grebe.app.live.out_of_trouble import Of, OutOfTrouble, brings
 from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
 from grebe.core.player.commands import LaunchAt, SwapAt
@@ -12,6 +14,8 @@ from grebe.core.songs.layout import Layout
 from grebe.core.songs.model import Song
 from grebe.words import tr
 
+NumberOf = Literal["scene", "song", "pattern"] | Of
+"""Sections of the song, places of the set, patterns of a box or track; or what is brought in."""
 ON_A_PAGE = 8
 """Boxes and tracks that have a block and a digit at a time."""
 
@@ -43,8 +47,8 @@ class StageNumbers:
         self._book = book
         self.typed: str | None = None
         """Digits so far; None while no number is typed."""
-        self.of = "scene"
-        """What the number is of: scene, song, or pattern of a box or track."""
+        self.of: NumberOf = "scene"
+        """What the number is of."""
         self.out = OutOfTrouble(session)
         self._since = ""
         """The section in which it is typed."""
@@ -57,13 +61,8 @@ class StageNumbers:
                 return [(d.id, d.name) for d in on_page(self._session)]
             patterns = self._session.project.patterns_of.get(line.id, [])
             return [(p.id, p.name) for p in patterns]
-        if self.of == "any scene":
-            return [(s.id, s.name) for s in self._session.project.scenes]
-        if self.of == "other scene":
-            other = self.out.other
-            return [] if other is None else [(s.id, s.name) for s in other.scenes]
-        if self.of == "any song":
-            return [(s.id, s.name) for s in self._session.project.songs]
+        if brings(self.of):
+            return self.out.named(self.of)
         if self.of == "scene":
             return [(s.section.id, s.scene.name) for s in layout.spans]
         plan = self._book.plan()
@@ -96,14 +95,22 @@ class StageNumbers:
     @does("other_scene")
     def other_scene(self) -> None:
         """Any scene of the project that was open before this one, by its number."""
+        self._type_other("other scene")
+
+    @does("other_song")
+    def other_song(self) -> None:
+        """Any song or set of the project that was open before this one, by its number."""
+        self._type_other("other song")
+
+    def _type_other(self, what: NumberOf) -> None:
         if self.out.other is None:
             self._session.say("warn", tr("No other project was open lately."))
         else:
-            self._type("other scene")
+            self._type(what)
 
     @does("any_song")
     def any_song(self) -> None:
-        """Any song of the project by its number."""
+        """Any song or set of the project by its number."""
         self._type("any song")
 
     @does("own_tempo")
@@ -116,19 +123,18 @@ class StageNumbers:
 
     @property
     def cost(self) -> str:
-        """What bringing in the scene that is typed asks of hands and tempo."""
-        layout, digits = self._session.derived.layout(), self.digits
-        if self.of != "any scene" or layout is None or not digits:
+        """What bringing in what is typed asks of hands and tempo."""
+        if not brings(self.of) or not self.digits:
             return ""
-        names = self.named(layout)
-        return self.out.cost(names[int(digits) - 1][0]) if 1 <= int(digits) <= len(names) else ""
+        names, number = self.out.named(self.of), int(self.digits)
+        return self.out.cost(self.of, names[number - 1][0]) if 1 <= number <= len(names) else ""
 
     @does("pattern_number")
     def pattern_number(self) -> None:
         """A pattern by its number: first that of its box or track, then its own."""
         self._type("pattern")
 
-    def _type(self, what: str) -> None:
+    def _type(self, what: NumberOf) -> None:
         self.typed, self.of = "", what
         status = self._session.status
         self._since = "" if status is None else status.section
@@ -164,14 +170,8 @@ class StageNumbers:
                 self._session.say("warn", tr("There is no {of} {typed}.", of=self.of, typed=typed))
             return
         found = names[int(typed) - 1][0]
-        if self.of == "any scene":
-            self.out.scene(found, at)
-            return
-        if self.of == "other scene":
-            self.out.other_scene(found, at)
-            return
-        if self.of == "any song":
-            self.out.song(found, at)
+        if brings(self.of):
+            self.out.bring(self.of, found, at)
             return
         if self.of == "pattern":
             if line is not None:
@@ -193,7 +193,7 @@ class StageNumbers:
         """Take the song of a number of the set."""
         self._jump("song", number)
 
-    def _jump(self, what: str, number: int) -> None:
+    def _jump(self, what: NumberOf, number: int) -> None:
         self._type(what)
         self.typed = str(number)
         self.go()

@@ -3400,6 +3400,11 @@
   </message>
   <message>
    <location filename="../../app/live/out_of_trouble.py" />
+   <source>there is nothing of {song} to bring in</source>
+   <translation>von {song} gibt es nichts hereinzuholen</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
    <source>Bring in</source>
    <translation>Hereinholen</translation>
   </message>
@@ -3415,13 +3420,13 @@
   </message>
   <message>
    <location filename="../../app/live/out_of_trouble.py" />
-   <source>at {bpm:.4g} BPM as it runs</source>
-   <translation>mit {bpm:.4g} BPM, wie es läuft</translation>
+   <source>, {boxes} new in the rig</source>
+   <translation>, {boxes} neu im Rig</translation>
   </message>
   <message>
    <location filename="../../app/live/out_of_trouble.py" />
-   <source>at its own tempo</source>
-   <translation>im eigenen Tempo</translation>
+   <source>at {bpm:.4g} BPM as it runs</source>
+   <translation>mit {bpm:.4g} BPM, wie es läuft</translation>
   </message>
   <message>
    <location filename="../../app/live/out_of_trouble.py" />
@@ -3450,18 +3455,28 @@
   </message>
   <message>
    <location filename="../../app/live/out_of_trouble.py" />
+   <source>{name} (set)</source>
+   <translation>{name} (Set)</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
    <source>no other project was open lately</source>
    <translation>zuletzt war kein anderes Projekt offen</translation>
   </message>
   <message>
    <location filename="../../app/live/out_of_trouble.py" />
-   <source>there is nothing of {song} to bring in</source>
-   <translation>von {song} gibt es nichts hereinzuholen</translation>
+   <source>, more than your hands can do in a bar</source>
+   <translation>, mehr als die Hände in einem Takt schaffen</translation>
   </message>
   <message>
    <location filename="../../app/live/out_of_trouble.py" />
-   <source>, more than your hands can do in a bar</source>
-   <translation>, mehr als die Hände in einem Takt schaffen</translation>
+   <source>at its own {bpm:.4g} BPM</source>
+   <translation>in eigenen {bpm:.4g} BPM</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
+   <source>at its own tempo</source>
+   <translation>im eigenen Tempo</translation>
   </message>
   <message>
    <location filename="../../app/live/out_of_trouble.py" />
@@ -3477,6 +3492,16 @@
    <location filename="../../app/live/out_of_trouble.py" />
    <source>{line} plays no pattern to lay it over</source>
    <translation>{line} spielt kein Pattern, über das es gelegt werden könnte</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
+   <source>box</source>
+   <translation>Gerät</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/out_of_trouble.py" />
+   <source>boxes</source>
+   <translation>Geräte</translation>
   </message>
   <message>
    <location filename="../../app/live/out_of_trouble.py" />
@@ -11695,16 +11720,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/rig/facts.py" />
-   <source>box</source>
-   <translation>Gerät</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/facts.py" />
-   <source>boxes</source>
-   <translation>Geräte</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/facts.py" />
    <source>follows {box}</source>
    <translation>folgt {box}</translation>
   </message>
@@ -13825,13 +13840,18 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/stage/next_panel.py" />
+   <source>SONG OF THE OTHER PROJECT</source>
+   <translation>SONG DES ANDEREN PROJEKTS</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/stage/next_panel.py" />
    <source>ANY SCENE</source>
    <translation>JEDE SZENE</translation>
   </message>
   <message>
    <location filename="../../ui/stations/stage/next_panel.py" />
-   <source>ANY SONG</source>
-   <translation>JEDER SONG</translation>
+   <source>ANY SONG OR SET</source>
+   <translation>BELIEBIGER SONG ODER SET</translation>
   </message>
   <message>
    <location filename="../../ui/stations/stage/next_panel.py" />
@@ -16205,8 +16225,13 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../app/actions" />
-   <source>Any song of the project by its number</source>
-   <translation>Jeder Song des Projekts mit seiner Nummer</translation>
+   <source>Any song or set of the project open before, by its number</source>
+   <translation>Beliebiger Song oder Set des zuvor offenen Projekts, nach Nummer</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Any song or set of the project by its number</source>
+   <translation>Beliebiger Song oder Set des Projekts, nach Nummer</translation>
   </message>
   <message>
    <location filename="../../app/actions" />

@@ -165,7 +165,8 @@ class NextPanel:
         line = self.numbers.line
         heading = {"scene": tr("SCENE NUMBER"), "song": tr("SONG NUMBER"),
                    "other scene": tr("SCENE OF THE OTHER PROJECT"),
-                   "any scene": tr("ANY SCENE"), "any song": tr("ANY SONG"),
+                   "other song": tr("SONG OF THE OTHER PROJECT"),
+                   "any scene": tr("ANY SCENE"), "any song": tr("ANY SONG OR SET"),
                    "pattern": tr("PATTERN: BOX OR TRACK FIRST")}[self.numbers.of]  # fmt: skip
         if line is not None:
             heading = tr("PATTERN OF {line}", line=line.name)
