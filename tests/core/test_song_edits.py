@@ -24,6 +24,7 @@ from grebe.core.songs.model import (
     MuteRegion,
     Part,
     Scene,
+    SwapMark,
     Then,
 )
 from grebe.core.songs.scenes import (
@@ -346,3 +347,18 @@ def test_only_the_sections_selected() -> None:
     assert stays == song
     with pytest.raises(EditError, match="no section"):
         edit.only_sections(layout, layout.ticks, layout.ticks + 1)
+
+
+def test_another_pattern_from_a_place_on() -> None:
+    """In order of time, one a place; "" is what the scene has, None takes it away."""
+    project = build.two_boxes()
+    layout = project.layout(project.songs[0])
+    song = edit.put_swap(layout, SIXTEENTH_TICKS * 20 + 5, "drums", "d2")
+    assert song.sections[0].swaps == (SwapMark(device="drums", pattern="d2", at=20),)
+    song = edit.put_swap(project.layout(song), SIXTEENTH_TICKS * 8, "drums", "")
+    assert [(s.at, s.pattern) for s in song.sections[0].swaps] == [(8, ""), (20, "d2")]
+    song = edit.put_swap(project.layout(song), SIXTEENTH_TICKS * 20, "drums", "d1")
+    assert [(s.at, s.pattern) for s in song.sections[0].swaps] == [(8, ""), (20, "d1")]
+    song = edit.put_swap(project.layout(song), SIXTEENTH_TICKS * 8, "drums", None)
+    song = edit.put_swap(project.layout(song), SIXTEENTH_TICKS * 20, "drums", None)
+    assert song == project.songs[0]

@@ -17,6 +17,7 @@ from PyQt6.QtTest import QTest
 from grebe.core.document import Project
 from grebe.core.songs.edit import is_silenced
 from grebe.core.songs.model import FillMark, Then
+from grebe.core.time.ticks import SIXTEENTH_TICKS
 from grebe.formats.sheets import HOW
 from grebe.ui.stations.song.canvas import TOP
 from grebe.ui.stations.song.view import SongView
@@ -365,3 +366,33 @@ def test_words_over_the_rows_leave_each_other_room(
     written = sorted(set(written))
     assert {"Drop", "Hook"} <= {words for _, _, words in written}
     assert [(a[2], b[2]) for a, b in itertools.pairwise(written) if a[1] > b[0]] == []
+
+
+def test_another_pattern_of_a_box_from_here_on(performer: Performer) -> None:
+    """One key goes through its patterns, what the scene has, and none; the table says where, and
+    it is drawn."""
+    view = song(performer)
+    view.select("s4")
+    performer.press(K.Key_Right, CTRL)
+    hand = view.editor.hand
+    own = [p.id for p in view.session.project.patterns_of[hand.device_id]]
+    place = hand.tick
+    seen: list[str | None] = []
+    for _ in range(len(own) + 2):
+        performer.press(K.Key_S, SHIFT)
+        assert hand.span is not None
+        marks = hand.span.section.swaps
+        seen.append(marks[0].pattern if marks else None)
+    assert seen == [*own, "", None]
+    performer.press(K.Key_S, SHIFT)
+    assert hand.span is not None
+    mark = hand.span.section.swaps[0]
+    assert hand.span.tick + mark.at * SIXTEENTH_TICKS == place
+    row = [d.id for d in hand.devices].index(hand.device_id) + 1
+    column = hand.layout.index_at(place)
+    table = view.song_canvas.cells.table
+    name = view.session.project.pattern_name(own[0])
+    assert f"{name} from beat {1 + mark.at // 4}" in table.words(row, column)
+    view.grab()
+    performer.act("undo")
+    assert not hand.span.section.swaps

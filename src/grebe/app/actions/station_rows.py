@@ -157,6 +157,8 @@ SONG: tuple[Action, ...] = (
           words="go launch", effect="plays", on="section", needs="section running"),
     _song("loop", "What is selected over and over, or on", "O", group="Playing",
           words="loop repeat cycle", effect="plays", on="section", needs="section running"),
+    _song("swap_here", "Another pattern of it from here on, the next, or none", "Shift+S",
+          words="swap change pattern row clip", effect="edits", on="region", needs="section box"),
     _song("controller", "The next controller, for its curve", group="Curve",
           words="automation cc lane", on="region", needs="section box"),
     _song("draw_curves", "A drag draws the curve, or selects again", "Ctrl+Alt+D", group="Curve",

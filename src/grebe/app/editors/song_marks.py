@@ -91,6 +91,25 @@ class MarkEdits:
         )
         self.hand.change(tr("Marker"), lambda _: made)
 
+    @does("swap_here")
+    def swap(self) -> None:
+        """Another of its patterns from here to the section's end: the first, the next, what the
+        scene has, none."""
+        device, span, layout = self.hand.device, self.hand.span, self.hand.layout
+        if device is None or span is None:
+            raise EditError(tr("there is no device to give another pattern"))
+        own = [p.id for p in self.hand.project.patterns_of.get(device.id, [])]
+        if not own:
+            raise EditError(tr("{device} has no pattern yet", device=device.name))
+        at = (self.hand.tick - span.tick) // SIXTEENTH_TICKS
+        here = [s.pattern for s in span.section.swaps if (s.device, s.at) == (device.id, at)]
+        ways: list[str | None] = [None, *own, ""]
+        now = here[0] if here and here[0] in ways else None
+        made = edit.put_swap(
+            layout, self.hand.tick, device.id, ways[(ways.index(now) + 1) % len(ways)]
+        )
+        self.hand.change(tr("Another pattern from here"), lambda _: made, "swap")
+
     @does("controller")
     def next_controller(self) -> None:
         """The next controller of the device, for its curve."""

@@ -116,6 +116,15 @@ class SongTable:
                 whose = voices.get(region.voice, device.name)
                 long = region.long // 4
                 says.append(tr("{whose} out for {beats}", whose=whose, beats=counted(long, "beat")))
+        for swap in span.section.swaps:
+            if swap.device == device.id:
+                name = self._hand.project.pattern_name(swap.pattern)
+                beat = 1 + swap.at // 4
+                says.append(
+                    tr("{name} from beat {beat}", name=name, beat=beat)
+                    if swap.pattern
+                    else tr("as the scene has it from beat {beat}", beat=beat)
+                )
         says += [
             tr("curve of controller {number}", number=curve.controller)
             for curve in span.section.curves

@@ -16,6 +16,7 @@ from grebe.core.songs.model import (
     MuteRegion,
     Section,
     Song,
+    SwapMark,
     TempoMark,
     Then,
 )
@@ -160,6 +161,17 @@ def put_marker(layout: Layout, tick: int, name: str) -> Song:
         rest.append(Marker(name=name.strip()[:80], at=at))
     rest.sort(key=lambda m: m.at)
     return with_section(layout.song, span.section.id, markers=tuple(rest))
+
+
+def put_swap(layout: Layout, tick: int, device: str, pattern: str | None) -> Song:
+    """A box or track goes over to another of its patterns at a tick, "" for what its scene has;
+    None takes away what is there."""
+    span, at = _place(layout, tick)
+    rest = [s for s in span.section.swaps if (s.device, s.at) != (device, at)]
+    if pattern is not None:
+        rest.append(SwapMark(device=device, pattern=pattern, at=at))
+    rest.sort(key=lambda s: s.at)
+    return with_section(layout.song, span.section.id, swaps=tuple(rest))
 
 
 def put_tempo(layout: Layout, tick: int, bpm: float | None, ramp_bars: int = 0) -> Song:

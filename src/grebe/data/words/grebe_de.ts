@@ -2930,6 +2930,11 @@
   </message>
   <message>
    <location filename="../../app/editors/song_marks.py" />
+   <source>Another pattern from here</source>
+   <translation>Anderes Pattern ab hier</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/song_marks.py" />
    <source>there is no device to mute</source>
    <translation>es gibt kein Gerät zum Stummschalten</translation>
   </message>
@@ -2947,6 +2952,16 @@
    <location filename="../../app/editors/song_marks.py" />
    <source>Bar {bar_at}</source>
    <translation>Takt {bar_at}</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/song_marks.py" />
+   <source>there is no device to give another pattern</source>
+   <translation>es gibt kein Gerät für ein anderes Pattern</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/song_marks.py" />
+   <source>{device} has no pattern yet</source>
+   <translation>{device} hat noch kein Pattern</translation>
   </message>
   <message>
    <location filename="../../app/editors/song_marks.py" />
@@ -4027,6 +4042,16 @@
    <location filename="../../app/tables/songs.py" />
    <source>first</source>
    <translation>erstes Mal</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>{name} from beat {beat}</source>
+   <translation>{name} ab Schlag {beat}</translation>
+  </message>
+  <message>
+   <location filename="../../app/tables/songs.py" />
+   <source>as the scene has it from beat {beat}</source>
+   <translation>wie in der Szene ab Schlag {beat}</translation>
   </message>
   <message>
    <location filename="../../app/tables/songs.py" />
@@ -11450,11 +11475,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/patterns/view.py" />
-   <source>{device} has no pattern yet</source>
-   <translation>{device} hat noch kein Pattern</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/patterns/view.py" />
    <source>No box yet</source>
    <translation>Noch kein Gerät</translation>
   </message>
@@ -13442,6 +13462,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/song/grips.py" />
    <source>controller {number}: {value} is sent here</source>
    <translation>Controller {number}: hier wird {value} gesendet</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/song/overlaid.py" />
+   <source>as the scene has it</source>
+   <translation>wie in der Szene</translation>
   </message>
   <message>
    <location filename="../../ui/stations/song/view.py" />
@@ -15947,6 +15972,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>What is selected over and over, or on</source>
    <translation>Die Auswahl immer wieder, oder weiter</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Another pattern of it from here on, the next, or none</source>
+   <translation>Anderes Pattern davon ab hier, das nächste, oder keines</translation>
   </message>
   <message>
    <location filename="../../app/actions" />

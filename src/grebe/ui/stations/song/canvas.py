@@ -277,9 +277,9 @@ class SongCanvas(PlayheadCanvas):
             draw.text(painter, 8, middle + 15, below, p.muted, size=12, width=width)
 
     def _voice_name(self, device: str, voice: str) -> str:
-        for pattern in self.session.project.patterns:
+        for pattern in self.session.project.patterns_of.get(device, []):
             for known in pattern.content.voices:
-                if pattern.device == device and known.id == voice:
+                if known.id == voice:
                     return tr("only {known}", known=known.name)
         return voice
 
@@ -404,7 +404,7 @@ class SongCanvas(PlayheadCanvas):
     def _paint_row(
         self, painter: QPainter, spans: list[SectionSpan], device: Device, middle: float
     ) -> None:
-        p, places = self.palette_now, self.places()
+        p, places, name_of = self.palette_now, self.places(), self.session.project.pattern_name
         assert places is not None
         begin, end = spans[0].tick, spans[-1].end
         own = [s for s in self.editor.hand.book.bands(device) if begin <= s.tick < end]
@@ -440,8 +440,9 @@ class SongCanvas(PlayheadCanvas):
             for box, stretch in named:
                 self._paint_change(painter, box, stretch)
         for span in spans:
-            if span.section.mutes or span.section.curves:
-                paint_over(painter, self.palette_now, places, span, device.id, self.row)
+            laid = span.section
+            if laid.mutes or laid.curves or laid.swaps:
+                paint_over(painter, p, places, span, device.id, self.row, name_of)
 
     def _paint_silence(self, painter: QPainter, left: float, right: float, middle: float) -> None:
         style = Qt.PenStyle.DotLine

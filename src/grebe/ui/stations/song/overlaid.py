@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
+
 from PyQt6.QtCore import QPointF, QRectF
 from PyQt6.QtGui import QPainter, QPen, QPolygonF
 
@@ -16,9 +18,11 @@ from grebe.words import tr
 
 
 def paint_over(
-    painter: QPainter, p: Palette, places: SongPlaces, span: SectionSpan, device: str, row: float
-) -> None:
-    """Mutes hatched over the band, curves as a thin line."""
+    painter: QPainter, p: Palette, places: SongPlaces, span: SectionSpan, device: str, row: float,
+    name_of: Callable[[str], str],
+) -> None:  # fmt: skip
+    """Mutes hatched over the band, curves as a thin line, other patterns where they come in, by
+    the names that `name_of` has."""
     middle = places.middle_of(device)
     for region in span.section.mutes:
         if region.device != device:
@@ -44,6 +48,16 @@ def paint_over(
             draw.fill(painter, x - 3, y - 3, 6, 6, p.sand)
         words = tr("controller {controller}", controller=curve.controller)
         draw.text(painter, points[0].x() + 4, middle + row * 0.46, words, p.muted, size=12)
+    swaps = [s for s in span.section.swaps if s.device == device]
+    ends = [*(s.at for s in swaps[1:]), span.ticks // SIXTEENTH_TICKS]
+    for swap, end in zip(swaps, ends, strict=False):
+        x = places.x_at(span.tick + swap.at * SIXTEENTH_TICKS)
+        room = places.x_at(span.tick + end * SIXTEENTH_TICKS) - x - 8
+        draw.line(painter, x, middle - row * 0.3, x, middle + row * 0.3, p.crest, 2)
+        words = name_of(swap.pattern) if swap.pattern else tr("as the scene has it")
+        if room > 12:
+            draw.text(painter, x + 5, middle + row * 0.6, words, p.crest, size=12, weight=600,
+                      width=room)  # fmt: skip
 
 
 def _stairs(

@@ -23,6 +23,8 @@ SILENT: dict[str, str] = {
     "scene": tr("muted by scene"),
 }  # fmt: skip
 MOST_ROWS = 8
+SHOWN = 12
+"""Things that have a number, in two columns: so many have room at 1280x800."""
 
 
 class NextPanel:
@@ -175,7 +177,8 @@ class NextPanel:
         names = self.numbers.named(layout)
         found = int(self.numbers.digits) if self.numbers.digits else 0
         name = names[found - 1][1] if 1 <= found <= len(names) else ""
-        draw.text(painter, x + 140, y + 124, name, p.crest, size=44, weight=600, width=wide - 140)
+        big = 44 if draw.text_width(name, 44, 600) <= wide - 140 else 28
+        draw.text(painter, x + 140, y + 124, name, p.crest, size=big, weight=600, width=wide - 140)
         words = tr("Enter brings it in on the next bar, Esc lets it be.")
         if self.numbers.cost:
             words = self.numbers.cost
@@ -184,9 +187,9 @@ class NextPanel:
                        now=told("cut"))  # fmt: skip
         size = 20 if draw.text_width(words, 20, 400) <= wide else 16
         draw.text(painter, x, y + 168, words, p.muted, size=size, width=wide)
-        first = max(0, (found - 1) // 14 * 14) if found else 0
-        for index, (_, label) in enumerate(names[first : first + 14], start=first):
-            column, row = divmod(index - first, 7)
+        first = max(0, (found - 1) // SHOWN * SHOWN) if found else 0
+        for index, (_, label) in enumerate(names[first : first + SHOWN], start=first):
+            column, row = divmod(index - first, SHOWN // 2)
             here = index + 1 == found
             draw.text(
                 painter, x + column * wide / 2, y + 204 + row * 26, f"{index + 1}  {label}",
