@@ -8,14 +8,16 @@ import pytest
 
 from grebe.core.patterns.capture import (
     Played,
+    Repeats,
     Taken,
     best_grid,
     content_from,
     measured_swing,
     overdubbed,
-    proposed_bars,
     quantised,
+    repeats,
 )
+from grebe.core.patterns.jam import jam_tempo
 from grebe.core.patterns.model import Content
 from tests import build
 
@@ -39,18 +41,18 @@ def _loop(steps: str, bars: int, note: int = 36, at: float = 0.0) -> list[Played
 def test_proposed_length_is_that_of_the_loop(steps: str, bars: int) -> None:
     """The shortest of 1, 2, 4 and 8 bars that what was played repeats with."""
     notes = _loop(steps, 8)
-    assert proposed_bars(notes, 4.0, 32.0) == bars
+    assert repeats(notes, 4.0, 32.0).bars == bars
     dice = random.Random(2)
     human = [n._replace(start=n.start + dice.gauss(0, 0.02)) for n in notes]
-    assert proposed_bars(human, 4.0, 32.0) == bars
+    assert repeats(human, 4.0, 32.0).bars == bars
 
 
 def test_what_does_not_repeat_is_taken_whole() -> None:
     """The shortest length that holds it; eight bars at most; one where nothing was played."""
-    assert proposed_bars([Played(13.0, 1, 60, 90), Played(15.0, 1, 62, 90)], 4.0, 16.0) == 1
-    assert proposed_bars([Played(2.0, 1, 60, 90), Played(15.0, 1, 62, 90)], 4.0, 16.0) == 4
-    assert proposed_bars([Played(2.0, 1, 60, 90), Played(98.0, 1, 62, 90)], 4.0, 100.0) == 8
-    assert proposed_bars([], 4.0, 8.0) == 1
+    assert repeats([Played(13.0, 1, 60, 90), Played(15.0, 1, 62, 90)], 4.0, 16.0).bars == 1
+    assert repeats([Played(2.0, 1, 60, 90), Played(15.0, 1, 62, 90)], 4.0, 16.0).bars == 4
+    assert repeats([Played(2.0, 1, 60, 90), Played(98.0, 1, 62, 90)], 4.0, 100.0).bars == 8
+    assert repeats([], 4.0, 8.0).bars == 1
 
 
 @pytest.mark.parametrize(
@@ -116,3 +118,43 @@ def test_passes_laid_over_each_other() -> None:
     assert [(h.step, h.velocity) for h in joined.voices[0].hits][-1] == (6, 77)
     assert joined.voices[1].note == 40
     assert [h.step for h in joined.voices[1].hits] == [1]
+
+
+def test_bars_that_only_nearly_repeat_are_a_phrase() -> None:
+    """A last beat that answers in every second bar makes it two bars, and what a hand leaves out
+    now and then does not."""
+    plain, answer = "x...x..xx...x...", "x...x..xx..xx.xx"
+    assert repeats(_loop(plain + answer, 8), 4.0, 32.0) == Repeats(2, 1)
+    assert repeats(_loop(plain * 3 + answer, 8), 4.0, 32.0).bars == 4
+    assert repeats(_loop(plain, 8), 4.0, 32.0) == Repeats(1)
+    dice = random.Random(9)
+    loose = [n for n in _loop(plain, 8) if dice.random() > 0.08]
+    assert len(loose) < len(_loop(plain, 8))
+    assert repeats(loose, 4.0, 32.0) == Repeats(1)
+    # Two bars that differ, heard once each: nothing says yet that they come round.
+    assert repeats(_loop(plain + answer, 2), 4.0, 8.0) == Repeats(1)
+
+
+@pytest.mark.parametrize("bpm", [84.3, 97.4, 118.0, 126.0, 143.7, 155.0])
+@pytest.mark.parametrize("steps", ["x...x..xx...x...", "x.x.x.x.x.x.x.x.", "x..x..x...x.x..x"])
+def test_the_tempo_of_a_free_jam(bpm: float, steps: str) -> None:
+    """Eight bars with 8 ms of wavering, to a fifth of a BPM; chords are one onset."""
+    dice = random.Random(5)
+    starts = [
+        (16 * bar + i) * 15 / bpm + dice.gauss(0, 0.008)
+        for bar in range(8) for i, c in enumerate(steps) if c == "x"
+    ]  # fmt: skip
+    found = jam_tempo([*starts, *(s + 0.004 for s in starts[::5])])
+    assert found is not None
+    assert found.bpm == pytest.approx(bpm, abs=0.2)
+    assert found.keeps > 0.8
+
+
+def test_no_tempo_in_what_has_none() -> None:
+    """Scattered onsets, too few, too short: none is found, and none is made up."""
+    for seed in range(60):
+        dice = random.Random(seed)
+        assert jam_tempo([dice.uniform(0, 16) for _ in range(60)]) is None
+    assert jam_tempo([]) is None
+    assert jam_tempo([n * 0.5 for n in range(7)]) is None
+    assert jam_tempo([n * 0.125 for n in range(16)]) is None

@@ -357,6 +357,31 @@ def test_capture_after_the_fact(performer: Performer, view: PatternsView) -> Non
     assert [v.name for v in content(view).voices] == ["Kick", "Closed hat"]
 
 
+def test_a_free_jam_has_its_own_tempo(performer: Performer, view: PatternsView) -> None:
+    """Nothing ran, and the song is at another tempo: it is found in what was played, and the
+    song's can be taken instead; bars that only nearly repeat are said."""
+    step = 60 / 97.4 / 4
+    bar, other = (0, 4, 6, 8, 12), (0, 4, 6, 8, 11, 14)
+    rows = [
+        ((16 * n + place) * step, 36, 99)
+        for n in range(8)
+        for place in (other if n % 2 else bar)
+    ]  # fmt: skip
+    played(performer.frame.session, rows)
+    performer.press(K.Key_4, ALT)
+    capture = view.capture
+    assert capture.tempo.currentText() == "as played, 97.4 BPM"
+    assert capture.bars.currentText() == "2"
+    assert "2 bars (1 only nearly)" in capture.said.text()
+    performer.frame.grab()
+    capture.settings()
+    assert [h.step for h in voice(view).hits] == [*bar, *(16 + n for n in other)]
+    performer.press(K.Key_4, ALT)
+    capture.tempo.setFocus()
+    performer.press(K.Key_End)
+    assert capture.tempo.currentText() == "the song's, 126 BPM"
+
+
 def test_the_key_of_what_was_played(performer: Performer, view: PatternsView) -> None:
     """H finds it; with nothing pitched it says so."""
     performer.act("find_key")

@@ -10,7 +10,7 @@ import msgspec
 from grebe.core.beginning import cabled
 from grebe.core.document import Project, add_pattern
 from grebe.core.naming import free_name
-from grebe.core.patterns.capture import Played, Taken, content_from, played_grid, proposed_bars
+from grebe.core.patterns.capture import Played, Taken, content_from, played_grid, repeats
 from grebe.core.patterns.keys import rank_keys
 from grebe.core.patterns.model import Content
 from grebe.core.rig.blank import profile_of
@@ -97,7 +97,7 @@ def place_of(project: Project, track: FileTrack, meter: Meter, taken: Sequence[s
     end = end_of(track.notes, beats)
     bars = min(MOST_BARS, round(end / beats))
     if bars > 1:
-        bars = min(bars, max(1, proposed_bars(track.notes, beats, end)))
+        bars = min(bars, max(1, repeats(track.notes, beats, end).bars))
     key = "" if kind == "drums" or not track.notes else rank_keys(_weights(track))[0].key
     return Place(kind, box.id if box is not None else "", bars, key)
 

@@ -12,8 +12,9 @@ from grebe.core.patterns.capture import (
     Taken,
     content_from,
     played_grid,
-    proposed_bars,
+    repeats,
 )
+from grebe.core.patterns.jam import JamTempo, jam_tempo
 from grebe.core.patterns.keys import RankedKey, rank_keys
 from grebe.core.patterns.model import Content, ControlLane, ControlPoint
 from grebe.core.rig.model import Device
@@ -63,6 +64,8 @@ class CaptureProposal(NamedTuple):
     swing: float
     """As played, in percent."""
     notes: int
+    nearly: int = 0
+    """So many fewer bars nearly repeat; 0 where none do."""
 
 
 class PlayedMemory:
@@ -113,21 +116,10 @@ class PlayedMemory:
         Played along, they lie where they fell in the song, bars counting from
         `origin_tick`; played while stopped the first of a take is a downbeat.
         """
-        rows = [n for n in self.notes if device in ("", n.device)]
-        if not rows:
+        taken = self._last_take(device)
+        if not taken:
             return [], 0.0
         beat_ns = 60e9 / bpm
-        along = rows[-1].tick is not None
-        taken: list[Remembered] = []
-        for note in reversed(rows):
-            if (note.tick is not None) != along:
-                break
-            if not along and taken and taken[-1].at_ns - note.at_ns > PAUSE_NS:
-                break
-            if along and taken and (note.tick or 0) > (taken[-1].tick or 0) + TICKS_PER_QUARTER:
-                break  # another run of the song
-            taken.append(note)
-        taken.reverse()
         first_ns = taken[0].at_ns
         out: list[Played] = []
         for note in taken:
@@ -140,6 +132,29 @@ class PlayedMemory:
         last = max(n.start for n in out)
         end = (int((last + 0.125) // bar_beats) + 1) * bar_beats
         return out, end
+
+    def tempo(self, device: str) -> JamTempo | None:
+        """The tempo that was played in while nothing ran; None where something did, or there is
+        none to be heard."""
+        taken = self._last_take(device)
+        if not taken or taken[-1].tick is not None:
+            return None
+        return jam_tempo([n.at_ns / 1e9 for n in taken])
+
+    def _last_take(self, device: str) -> list[Remembered]:
+        """The last notes of a device ("" is all) that belong together, in order."""
+        rows = [n for n in self.notes if device in ("", n.device)]
+        along = bool(rows) and rows[-1].tick is not None
+        taken: list[Remembered] = []
+        for note in reversed(rows):
+            if (note.tick is not None) != along:
+                break
+            if not along and taken and taken[-1].at_ns - note.at_ns > PAUSE_NS:
+                break
+            if along and taken and (note.tick or 0) > (taken[-1].tick or 0) + TICKS_PER_QUARTER:
+                break  # another run of the song
+            taken.append(note)
+        return taken[::-1]
 
     def key_ranking(self, since_ns: int) -> tuple[RankedKey, ...]:
         """Keys of what was played from a time on, longer notes weighing more; drums left out."""
@@ -176,10 +191,10 @@ class PlayedMemory:
 
 def propose(notes: list[Played], end: float, bar_beats: float) -> CaptureProposal:
     """Length, grid and swing of what was played."""
-    bars = proposed_bars(notes, bar_beats, end)
-    kept = window(notes, end, bars * bar_beats)
+    found = repeats(notes, bar_beats, end)
+    kept = window(notes, end, found.bars * bar_beats)
     rate, swing = played_grid([n.start for n in kept])
-    return CaptureProposal(bars, rate, swing, len(kept))
+    return CaptureProposal(found.bars, rate, swing, len(kept), found.nearly)
 
 
 def window(notes: list[Played], end: float, beats: float) -> list[Played]:

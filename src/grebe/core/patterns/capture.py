@@ -18,6 +18,10 @@ LENGTHS = (1, 2, 4, 8)
 """Bars a capture can have (common practice)."""
 ALIKE = 0.7
 """Two stretches are the same loop where so much of them falls on the same steps."""
+SAME = 0.97
+"""And so much where they repeat, not only nearly."""
+CLEARLY = 0.05
+"""A longer loop has to be so much more alike than a shorter one to be the loop."""
 GRIDS = ("1/16", "1/8t", "1/16t", "1/32")
 CLOSE = 0.09
 """Of a step, on average: closer to a grid nobody plays by hand at its speed; 0.25 is by chance."""
@@ -37,27 +41,54 @@ class Played(NamedTuple):
     channel: int = 1
 
 
-def proposed_bars(notes: Sequence[Played], bar_beats: float, end: float) -> int:
-    """How many bars to take, 1, 2, 4 or 8: the shortest that what was played repeats with.
+class Repeats(NamedTuple):
+    """After how many bars what was played comes round."""
+
+    bars: int
+    nearly: int = 0
+    """So many fewer bars come round too, but with differences; 0 where none do."""
+
+
+def repeats(notes: Sequence[Played], bar_beats: float, end: float) -> Repeats:
+    """How many bars to take, 1, 2, 4 or 8: the shortest that what was played repeats with, or a
+    longer one that it repeats with clearly better, over two whole rounds: bars that only nearly
+    repeat are a phrase of several.
 
     `end` is where the last whole bar ends. Where nothing repeats, the
     shortest that holds all that was played.
     """
     if not notes:
-        return LENGTHS[0]
+        return Repeats(LENGTHS[0])
     events = {(round(n.start * 4), n.note) for n in notes if n.start < end}
-    first = min(n.start for n in notes)
+    first, last = min(n.start for n in notes), round(end * 4)
     for history in (LENGTHS[-1], 0):  # what came long before counts only where it agrees
+        alike: dict[int, float] = {}
+        whole: dict[int, bool] = {}
         for bars in LENGTHS:
             length = round(bars * bar_beats * 4)
-            whole = max(2 * length, round(history * bar_beats * 4))
-            begin = max(round(end * 4) - whole, round(first * 4) // 4 * 4)
-            last = {e for e in events if e[0] >= begin + length}
-            before = {(at + length, note) for at, note in events
-                      if begin <= at < round(end * 4) - length}  # fmt: skip
-            if last and before and 2 * len(last & before) / (len(last) + len(before)) >= ALIKE:
-                return bars
-    return next((b for b in LENGTHS if end - b * bar_beats <= first + 1e-6), LENGTHS[-1])
+            reach = max(2 * length, round(history * bar_beats * 4))
+            begin = max(last - reach, round(first * 4) // 4 * 4)
+            alike[bars] = _likeness(events, begin, last, length)
+            whole[bars] = last - begin >= 2 * length
+        near = [bars for bars in LENGTHS if alike[bars] >= ALIKE]
+        if near:
+            better = (
+                bars for bars in near
+                if whole[bars] and alike[bars] >= SAME and alike[bars] - alike[near[0]] >= CLEARLY
+            )  # fmt: skip
+            bars = next(better, near[0])
+            return Repeats(bars, near[0] if bars > near[0] else 0)
+    fits = (b for b in LENGTHS if end - b * bar_beats <= first + 1e-6)
+    return Repeats(next(fits, LENGTHS[-1]))
+
+
+def _likeness(events: set[tuple[int, int]], begin: int, end: int, length: int) -> float:
+    """How much of what lies in a stretch lies there again `length` sixteenths on, 0 to 1."""
+    later = {e for e in events if e[0] >= begin + length}
+    before = {(at + length, note) for at, note in events if begin <= at < end - length}
+    if not later or not before:
+        return 0.0
+    return 2 * len(later & before) / (len(later) + len(before))
 
 
 def best_grid(starts: Sequence[float]) -> str:

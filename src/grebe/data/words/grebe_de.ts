@@ -10995,6 +10995,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/patterns/capture.py" />
+   <source>the song's, {bpm:g} BPM</source>
+   <translation>die des Songs, {bpm:g} BPM</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/capture.py" />
    <source>straight</source>
    <translation>gerade</translation>
   </message>
@@ -11050,6 +11055,21 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/patterns/capture.py" />
+   <source>as played, {bpm:g} BPM</source>
+   <translation>wie gespielt, {bpm:g} BPM</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/capture.py" />
+   <source>half, {bpm:g} BPM</source>
+   <translation>halb, {bpm:g} BPM</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/capture.py" />
+   <source>double, {bpm:g} BPM</source>
+   <translation>doppelt, {bpm:g} BPM</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/capture.py" />
    <source>the pattern's, {own:g} %</source>
    <translation>der des Patterns, {own:g} %</translation>
   </message>
@@ -11062,6 +11082,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/patterns/capture.py" />
    <source>played straight</source>
    <translation>gerade gespielt</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/capture.py" />
+   <source>{bars} ({nearly} only nearly)</source>
+   <translation>{bars} ({nearly} nur beinahe)</translation>
   </message>
   <message>
    <location filename="../../ui/stations/patterns/capture.py" />

@@ -94,6 +94,7 @@ class CapturePane(QWidget):
         self.canvas = PlayedCanvas(editor)
         self.proposal: CaptureProposal | None = None
         self.source, self.bars, self.grid = QComboBox(), QComboBox(), QComboBox()
+        self.tempo = QComboBox()
         self.strength, self.swing, self.held, self.into = (QComboBox() for _ in range(4))
         self.bars.addItems([str(n) for n in LENGTHS])
         self.grid.addItems(GRIDS)
@@ -103,6 +104,7 @@ class CapturePane(QWidget):
         controls = FlowLayout()
         columns = (
             (tr("From"), self.source),
+            (tr("Tempo"), self.tempo),
             (tr("Bars"), self.bars),
             ("Grid", self.grid),
             (tr("Quantise, %"), self.strength),
@@ -114,7 +116,8 @@ class CapturePane(QWidget):
             box.setAccessibleName(words)
             controls.addWidget(named(QLabel(words), box))
         self.boxes = tuple(box for _, box in columns)
-        self.source.activated.connect(self._propose_again)
+        self.source.activated.connect(self._source_chosen)
+        self.tempo.activated.connect(self._propose_again)
         self.bars.activated.connect(self._changed)
         row = QHBoxLayout()
         self.said = QLabel()
@@ -144,6 +147,20 @@ class CapturePane(QWidget):
         self.source.setCurrentIndex(max(0, self.source.findData(chosen)))
         device = self.editor.hand.device
         self.into.setCurrentIndex(1 if device is not None and device.kind in PITCHED_KINDS else 0)
+        self._source_chosen()
+
+    def _source_chosen(self) -> None:
+        """Its tempo first: played while nothing ran, that is found in what was played."""
+        session = self.editor.session
+        found = session.memory.tempo(str(self.source.currentData() or ""))
+        written = session.position.written_bpm
+        self.tempo.clear()
+        if found is not None:
+            self.tempo.addItem(tr("as played, {bpm:g} BPM", bpm=found.bpm), found.bpm)
+            half, double = found.bpm / 2, found.bpm * 2
+            self.tempo.addItem(tr("half, {bpm:g} BPM", bpm=round(half, 2)), half)
+            self.tempo.addItem(tr("double, {bpm:g} BPM", bpm=round(double, 2)), double)
+        self.tempo.addItem(tr("the song's, {bpm:g} BPM", bpm=round(written, 2)), written)
         self._propose_again()
 
     def _propose_again(self) -> None:
@@ -152,7 +169,8 @@ class CapturePane(QWidget):
         bar = self._bar_beats()
         origin = status.section_tick if status is not None and status.running else 0
         device = str(self.source.currentData() or "")
-        notes, end = session.memory.line(device, session.position.written_bpm, bar, origin)
+        bpm = float(self.tempo.currentData() or session.position.written_bpm)
+        notes, end = session.memory.line(device, bpm, bar, origin)
         canvas = self.canvas
         canvas.notes, canvas.end, canvas.bar_beats = notes, end, bar
         self.proposal = propose(notes, end, bar) if notes else None
@@ -190,10 +208,13 @@ class CapturePane(QWidget):
                 if found.swing > 50
                 else tr("played straight")
             )
+            bars = counted(found.bars, "bar")
+            if found.nearly:
+                bars = tr("{bars} ({nearly} only nearly)", bars=bars, nearly=found.nearly)
             self.said.setText(
                 tr(
                     "It repeats after {bars}; {swing}, nearest to {rate}. {notes} would be taken.",
-                    bars=counted(found.bars, "bar"),
+                    bars=bars,
                     swing=swing,
                     rate=found.rate,
                     notes=counted(taken, "note"),
