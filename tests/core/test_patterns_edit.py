@@ -294,3 +294,25 @@ def test_a_generator_writes_what_is_selected() -> None:
     assert [h.step for h in edit.within(mine, other, 5, 7).hits] == [0, 4, 5, 6, 7, 8]
     assert [h.step for h in edit.within(mine, build.voice("." * 16), 0, 4).hits] == [8]
     assert [h.step for h in edit.within(mine, other, 10, 15).hits] == [0, 4, 8, 10, 11]
+
+
+def test_quantised_later_by_strength() -> None:
+    """What a capture kept off its steps goes half way, then all the way; nothing else changes."""
+    hits = (Hit(step=0, shift_permille=-80, velocity=33), Hit(step=3, shift_permille=45, flam=20),
+            Hit(step=8))  # fmt: skip
+    content = Content(voices=(Voice(id="v", name="v", hits=hits),))
+    half = whole.all_closer(content, 50)
+    assert [h.shift_permille for h in half.voices[0].hits] == [-40, 22, 0]
+    assert [(h.velocity, h.flam) for h in half.voices[0].hits] == [(33, 0), (100, 20), (100, 0)]
+    done = half
+    for _ in range(7):
+        try:
+            done = whole.all_closer(done, 50)
+        except EditError:
+            break
+    assert not any(h.shift_permille for h in done.voices[0].hits)
+    with pytest.raises(EditError, match="on its step already"):
+        whole.all_closer(done, 50)
+    maker = next(m for m in MAKERS if m.name == "Closer to the grid")
+    whole_way = made(maker, content.voices[0], {"strength": "100"})
+    assert [h.shift_permille for h in whole_way.hits] == [0, 0, 0]

@@ -103,6 +103,8 @@ PATTERNS: tuple[Action, ...] = (
        words="length steps shorter", effect="edits", on="pattern", needs="pattern"),
     _p("triplet_scale", "In triplets, or straight", "Alt+Q", group="Pattern",
        words="scale swing rate", effect="edits", on="pattern", needs="pattern"),
+    _p("closer", "Late and early hits half as far from the grid", "Ctrl+Alt+Q", group="Pattern",
+       words="quantise quantize timing tighten", effect="edits", on="pattern", needs="pattern"),
     _p("dice", "Throw the dice anew", "I", group="Pattern", words="random chance take seed",
        effect="edits", on="pattern", needs="pattern"),
     _p("pin", "Pin this take, or let it go", "P", group="Pattern",

@@ -27,6 +27,8 @@ from grebe.errors import EditError
 from grebe.words import tr
 
 KEY_SINCE_NS = 120_000_000_000
+CLOSER_PERCENT = 50
+"""How much closer to the grid one key brings what is off it."""
 
 
 class PatternEdits:
@@ -103,6 +105,11 @@ class PatternEdits:
     def triplet_scale(self) -> None:
         """Three steps in the time of four, or four again."""
         self.hand.change(tr("Triplets"), whole.triplet_scale)
+
+    @does("closer")
+    def closer(self) -> None:
+        """Late and early hits half as far from their steps; again for more."""
+        self.hand.change(tr("Closer to the grid"), lambda c: whole.all_closer(c, CLOSER_PERCENT))
 
     @does("copy")
     def copy(self) -> None:

@@ -18,6 +18,7 @@ from grebe.core.patterns.generate import (
     shuffled_hits,
 )
 from grebe.core.patterns.model import Voice
+from grebe.core.patterns.whole import closer
 from grebe.core.units import MAX_STEPS
 from grebe.errors import EditError
 from grebe.words import tr
@@ -145,6 +146,7 @@ DENSITY = Number("density", tr("Density, %"), 0, 100, 50)
 EVERY = Number("every", tr("Every so many steps"), 1, 64, 3)
 FIRST = Number("first", tr("From step"), 1, MAX_STEPS, 1)
 LEAP = Number("leap", tr("Leaps at most"), 1, 12, 1)
+STRENGTH = Number("strength", tr("By so much, %"), 0, 100, 50)
 OCTAVES = Number("octaves", tr("Octaves"), 1, 4, 1)
 TAPS = Text("taps", "Taps", "5 3")
 OTHER = Text("other", tr("Laid over by, taps"), "")
@@ -197,6 +199,10 @@ def _arpeggio(voice: Voice, v: Values) -> Voice:
     )
 
 
+def _closer(voice: Voice, v: Values) -> Voice:
+    return closer(voice, _number(STRENGTH, v))
+
+
 def _shuffle(voice: Voice, v: Values) -> Voice:
     return shuffled_hits(voice, _number(SEED, v))
 
@@ -212,5 +218,7 @@ MAKERS: tuple[Maker, ...] = (
           (NOTES, LEAP, SEED), _walk),
     Maker(tr("Arpeggio"), tr("The notes one after another, on the steps there are."),
           (NOTES, ORDER, OCTAVES, SEED), _arpeggio),
+    Maker(tr("Closer to the grid"), tr("What is late or early goes towards its step."),
+          (STRENGTH,), _closer),
     Maker(tr("Shuffle"), tr("The hits there are, in another order."), (SEED,), _shuffle),
 )  # fmt: skip

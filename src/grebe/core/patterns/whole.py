@@ -79,3 +79,23 @@ def triplet_scale(content: Content) -> Content:
 def blank_half(content: Content) -> Content:
     """The pattern twice as long, its second half empty. EditError past 256 steps."""
     return last_step(content, content.length)
+
+
+def closer(voice: Voice, percent: int) -> Voice:
+    """The voice with hits that are late or early so much closer to their steps: 100 puts them on
+    the grid, where swing has it; what was played keeps its velocities, flams and gates."""
+    hits = tuple(
+        msgspec.structs.replace(
+            hit, shift_permille=int(hit.shift_permille * (100 - percent) / 100)
+        )
+        for hit in voice.hits
+    )  # fmt: skip
+    return msgspec.structs.replace(voice, hits=hits)
+
+
+def all_closer(content: Content, percent: int) -> Content:
+    """The same for every voice. EditError where all hits are on their steps."""
+    if not any(hit.shift_permille for voice in content.voices for hit in voice.hits):
+        raise EditError(tr("every hit is on its step already"))
+    voices = tuple(closer(voice, percent) for voice in content.voices)
+    return msgspec.structs.replace(content, voices=voices)

@@ -1855,6 +1855,11 @@
   </message>
   <message>
    <location filename="../../app/editors/pattern_whole.py" />
+   <source>Closer to the grid</source>
+   <translation>Näher ans Raster</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/pattern_whole.py" />
    <source>Cut</source>
    <translation>Ausschneiden</translation>
   </message>
@@ -6915,6 +6920,11 @@
   </message>
   <message>
    <location filename="../../core/patterns/makers.py" />
+   <source>By so much, %</source>
+   <translation>Um so viel, %</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/makers.py" />
    <source>Octaves</source>
    <translation>Oktaven</translation>
   </message>
@@ -6982,6 +6992,11 @@
    <location filename="../../core/patterns/makers.py" />
    <source>The notes one after another, on the steps there are.</source>
    <translation>Die Noten nacheinander, auf den vorhandenen Schritten.</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/makers.py" />
+   <source>What is late or early goes towards its step.</source>
+   <translation>Was zu spät oder zu früh ist, rückt zu seinem Schritt.</translation>
   </message>
   <message>
    <location filename="../../core/patterns/makers.py" />
@@ -7102,6 +7117,11 @@
    <location filename="../../core/patterns/whole.py" />
    <source>steps of {rate}, {length} of them, have no triplets over the same beats</source>
    <translation>{length} Schritte zu {rate} haben keine Triolen über dieselben Schläge</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/whole.py" />
+   <source>every hit is on its step already</source>
+   <translation>jeder Schlag liegt schon auf seinem Schritt</translation>
   </message>
   <message>
    <location filename="../../core/player/controls.py" />
@@ -15742,6 +15762,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>In triplets, or straight</source>
    <translation>In Triolen, oder gerade</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Late and early hits half as far from the grid</source>
+   <translation>Späte und frühe Schläge halb so weit vom Raster</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
