@@ -12,7 +12,7 @@ from grebe.app.live.session import Session
 from grebe.app.settings import remember_project
 from grebe.core.document import with_scene
 from grebe.core.patterns.model import Hit
-from grebe.core.player.commands import Launch, Steer
+from grebe.core.player.commands import Command, Launch, Steer
 from grebe.core.sets.model import Set, SetSong
 from grebe.core.songs.scenes import set_part
 from grebe.core.time.ticks import TICKS_PER_QUARTER
@@ -299,7 +299,7 @@ def test_a_song_and_a_set_of_another_project(on_stage: Performer, tmp_path: Path
     assert session.project == before
 
 
-def test_a_set_of_this_project(on_stage: Performer) -> None:
+def test_a_set_of_this_project(on_stage: Performer, monkeypatch: pytest.MonkeyPatch) -> None:
     """Numbered after the songs; from its first song on, at the tempo there is."""
     session = on_stage.frame.session
     view = on_stage.frame.view
@@ -318,3 +318,10 @@ def test_a_set_of_this_project(on_stage: Performer) -> None:
     assert session.song.sections[1].scene == first.sections[0].scene
     with pytest.raises(EditError, match="nothing of"):
         out.bring("any song", session.song.id, "now")
+    session.performer.next_launch_unit()
+    session.performer.next_launch_unit()  # launches come in on the beat: this one too
+    told: list[Command] = []
+    with monkeypatch.context() as patch:
+        patch.setattr(session.link, "tell", told.append)
+        out.bring("any scene", "shingle", "bar")
+    assert told == [Launch(section="s1", at="beat")]

@@ -17,7 +17,7 @@ from grebe.app.settings import recent_projects
 from grebe.core.document import Project, add_pattern, with_content, with_scene, with_song
 from grebe.core.patterns.capture import Taken, overdubbed
 from grebe.core.patterns.model import Content
-from grebe.core.player.commands import Launch, LaunchAt, Swap
+from grebe.core.player.commands import LaunchAt, Swap
 from grebe.core.rig.model import Device
 from grebe.core.rig.spec import PITCHED_KINDS
 from grebe.core.sets.joined import join
@@ -108,7 +108,7 @@ class OutOfTrouble:
                 then=Then(kind="back", jumps=0),
             )  # fmt: skip
             known = self._insert((made,), here.section.id)
-        self._launch(known, at)
+        self._session.performer.launch(known, at)
 
     @property
     def other(self) -> Project | None:
@@ -192,7 +192,7 @@ class OutOfTrouble:
         ]  # fmt: skip
         bpm = round(session.position.now().bpm, 2) if self.keeps_tempo else other.bpm
         first = msgspec.structs.replace(sections[0], bpm=bpm, ramp_bars=0)
-        self._launch(self._insert((first, *sections[1:]), here.section.id), at)
+        session.performer.launch(self._insert((first, *sections[1:]), here.section.id), at)
 
     def _insert(self, sections: tuple[Section, ...], after: str) -> str:
         """Into the song after a section; the id of the first."""
@@ -211,11 +211,6 @@ class OutOfTrouble:
         session.feed.send_if_changed()
         session.notices.say("info", tr("It stands in the song after what plays."), offers="undo")
         return sections[0].id
-
-    def _launch(self, section: str, at: LaunchAt) -> None:
-        session = self._session
-        session.performer.note_launch(session.position.now_ns())
-        self._link.tell(Launch(section=session.selection.known_as(section), at=at))
 
     def cost(self, of: Of, key: str) -> str:
         """What bringing it in asks of hands and tempo, in words; "" where it cannot be."""
