@@ -32,7 +32,7 @@ check: $(TESTS)
 unit: export GREBE_NOT_JUDGED := $(CURDIR)/$(VENV)/not-judged
 unit: $(TESTS)
 	@rm -f $(GREBE_NOT_JUDGED)
-	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 3 --dist worksteal -m "not jack and not real_time"
+	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 4 --dist worksteal -m "not jack and not real_time"
 	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 3 --dist worksteal -m "(jack or real_time) and not alone"
 	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -m alone # these want the machine to themselves
 	@sort -u $(GREBE_NOT_JUDGED) 2>/dev/null; [ -s $(GREBE_NOT_JUDGED) ] || echo "Everything was judged, at the first try."
