@@ -6,7 +6,7 @@ Undo takes them out. Without Qt.
 from __future__ import annotations
 
 from pathlib import Path
-from typing import Literal, NamedTuple, TypeGuard
+from typing import Literal, NamedTuple, TypeGuard, get_args
 
 import msgspec
 
@@ -41,7 +41,7 @@ SET = "set/"
 
 def brings(of: str) -> TypeGuard[Of]:
     """Whether what is named so is brought in from outside the song."""
-    return of in ("any scene", "any song", "other scene", "other song")
+    return of in get_args(Of)
 
 
 class BroughtIn(NamedTuple):
@@ -86,10 +86,8 @@ class OutOfTrouble:
 
     def _here(self) -> SectionSpan:
         """The section that plays. EditError while nothing does."""
-        session, status = self._session, self._session.status
-        layout = session.derived.layout()
-        span = None if status is None or layout is None else layout.span_of(status.section)
-        if status is None or span is None or not status.running:
+        span = self._session.position.playing
+        if span is None:
             raise EditError(tr("nothing plays: run it, then bring something else in"))
         return span
 
@@ -112,18 +110,23 @@ class OutOfTrouble:
 
     @property
     def other(self) -> Project | None:
-        """The project that was open before this one; None where there is none, or it is gone."""
+        """The project that was open before this one, as it was when `look` was called last."""
+        return None if self._other is None else self._other[1]
+
+    def look(self) -> bool:
+        """Look for the project that was open before this one; whether there is one that can be
+        read. At a key's press, since it asks the disk: not with every frame."""
         home = self._session.store.home
         path = next((p for p in recent_projects() if p != home and p.exists()), None)
-        if path is None:
-            return None
-        key = (path, path.stat().st_mtime_ns)
-        if self._other is None or self._other[0] != key:
-            try:
+        try:
+            key = None if path is None else (path, path.stat().st_mtime_ns)
+            if path is None or key is None:
+                self._other = None
+            elif self._other is None or self._other[0] != key:
                 self._other = (key, read_project(path).project)
-            except (ProjectError, OSError):
-                return None
-        return self._other[1]
+        except (ProjectError, OSError):
+            self._other = None
+        return self._other is not None
 
     def named(self, of: Of) -> list[tuple[str, str]]:
         """(key, name) of what can be brought in: scenes, or songs and after them sets."""
@@ -176,19 +179,17 @@ class OutOfTrouble:
         assert song is not None
         if other.id == song.id:
             raise EditError(tr("there is nothing of {song} to bring in", song=other.name))
-        ids: list[str] = []
+        renamed: dict[str, str] = {}
         whole = song
         for section in other.sections:
-            ids.append(free_section_id(whole))
-            taken = msgspec.structs.replace(section, id=ids[-1])
+            renamed[section.id] = free_section_id(whole)
+            taken = msgspec.structs.replace(section, id=renamed[section.id])
             whole = msgspec.structs.replace(whole, sections=(*whole.sections, taken))
-        renamed = dict(zip((s.id for s in other.sections), ids, strict=True))
         sections = [
             msgspec.structs.replace(
-                s, id=renamed[s.id],
-                then=msgspec.structs.replace(s.then, to=renamed.get(s.then.to, "")),
+                s, then=msgspec.structs.replace(s.then, to=renamed.get(s.then.to, ""))
             )
-            for s in other.sections
+            for s in whole.sections[len(song.sections) :]
         ]  # fmt: skip
         bpm = round(session.position.now().bpm, 2) if self.keeps_tempo else other.bpm
         first = msgspec.structs.replace(sections[0], bpm=bpm, ramp_bars=0)

@@ -13,6 +13,7 @@ from grebe.app.live.selection import Selection
 from grebe.app.live.teaching import TEACHING_SECTION
 from grebe.core.rig.model import PEERS_ID, Device
 from grebe.core.songs.chain import ChainPlace, place_in_chain
+from grebe.core.songs.layout import SectionSpan
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.protocols.link.messages import Deviation, Status
 
@@ -104,13 +105,18 @@ class Position:
         passed_s = (raw_now_ns() - status.at_ns) / 1e9
         return status.tick + passed_s * status.bpm / 60 * TICKS_PER_QUARTER
 
-    def song_tick_now(self) -> float:
-        """The same counted in the song as written."""
+    @property
+    def playing(self) -> SectionSpan | None:
+        """The section that plays; None while nothing does, or what the song does not have."""
         status, layout = self.status, self._derived.layout()
         if status is None or layout is None or not status.running:
-            return 0.0
-        span = layout.span_of(status.section)
-        if span is None:
+            return None
+        return layout.span_of(status.section)
+
+    def song_tick_now(self) -> float:
+        """The same counted in the song as written."""
+        status, span = self.status, self.playing
+        if status is None or span is None:
             return 0.0
         return span.tick + max(0.0, self.tick_now() - status.section_tick) % span.ticks
 
@@ -142,14 +148,11 @@ class Position:
 
     def beats_to_come(self) -> int:
         """Beats of a count-in that are still to come; 0 once the song plays."""
-        status, layout = self.status, self._derived.layout()
-        if status is None or layout is None or not status.running:
+        status, span = self.status, self.playing
+        if status is None or span is None:
             return 0
-        span = layout.span_of(status.section)
         left = status.section_tick - self.tick_now()
-        if span is None or left <= 0:
-            return 0
-        return ceil(left / span.scene.meter.beat_ticks)
+        return 0 if left <= 0 else ceil(left / span.scene.meter.beat_ticks)
 
     def off_by_ms(self, device: Device) -> float | None:
         """How late a device is when that is more than it may be; None while it is together."""

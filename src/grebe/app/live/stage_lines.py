@@ -7,6 +7,7 @@ from collections.abc import Callable
 from grebe.app.doing import does
 from grebe.app.live.session import Session
 from grebe.app.live.stage_numbers import ON_A_PAGE, StageNumbers, numbered_line, on_page
+from grebe.core.choices import after
 from grebe.core.document import Project
 from grebe.core.songs.sounding import keep_sounding
 from grebe.errors import EditError
@@ -73,9 +74,8 @@ class StageLines:
 
     def _keep(self, *, as_new: bool) -> None:
         status, session = self.session.status, self.session
-        layout = session.derived.layout()
-        span = None if status is None or layout is None else layout.span_of(status.section)
-        if status is None or span is None or not status.running:
+        span = session.position.playing
+        if status is None or span is None:
             raise EditError(tr("nothing plays that could be kept"))
         kept: list[str] = []
 
@@ -126,5 +126,4 @@ class StageLines:
         mine = [p.id for p in self.session.project.patterns_of.get(line.id, [])]
         now = next((s.pattern for s in status.lines if s.line == line.id), "")
         if mine:
-            following = mine[(mine.index(now) + 1) % len(mine)] if now in mine else mine[0]
-            self.session.performer.swap(line.id, following, "end")
+            self.session.performer.swap(line.id, after(mine, now), "end")

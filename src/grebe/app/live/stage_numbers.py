@@ -32,7 +32,7 @@ def on_page(session: Session) -> tuple[Device, ...]:
 def numbered_line(session: Session, number: int, *, paged: bool) -> Device | None:
     """What has a number: on the page that is shown, or among all."""
     lines = on_page(session) if paged else session.project.players
-    return lines[number - 1] if number <= len(lines) else None
+    return lines[number - 1] if 1 <= number <= len(lines) else None
 
 
 _SWAP_AT: dict[LaunchAt, SwapAt] = {"bar": "bar", "section_end": "end", "now": "now"}
@@ -103,7 +103,7 @@ class StageNumbers:
         self._type_other("other song")
 
     def _type_other(self, what: NumberOf) -> None:
-        if self.out.other is None:
+        if not self.out.look():
             self._session.say("warn", tr("No other project was open lately."))
         else:
             self._type(what)
@@ -144,9 +144,7 @@ class StageNumbers:
         """The box or track whose pattern is typed; None until its digit is."""
         if self.of != "pattern" or not self.typed:
             return None
-        lines = on_page(self._session)
-        number = int(self.typed[0])
-        return lines[number - 1] if 1 <= number <= len(lines) else None
+        return numbered_line(self._session, int(self.typed[0]), paged=True)
 
     @property
     def digits(self) -> str:
