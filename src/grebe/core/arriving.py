@@ -22,12 +22,10 @@ from grebe.core.songs.model import Part, Section, Song
 from grebe.core.songs.scenes import add_scene
 from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
-from grebe.core.units import MAX_BPM, MAX_STEPS, MAX_TIMES, MIN_BPM
+from grebe.core.units import DRUM_CHANNEL, MAX_BPM, MAX_STEPS, MAX_TIMES, MIN_BPM
 from grebe.errors import EditError
 from grebe.words import tr
 
-DRUM_CHANNEL = 10
-"""General MIDI 1: percussion is on channel 10."""
 LOW = 52
 """A line whose middle note lies below E3 is a bass's (common practice, no source)."""
 MOST_BARS = 64

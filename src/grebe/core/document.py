@@ -16,7 +16,6 @@ from msgspec import Meta
 from grebe.core.patterns.index import index_of
 from grebe.core.patterns.loops import Loop
 from grebe.core.patterns.model import Content, Pattern
-from grebe.core.rig.lines import line_id
 from grebe.core.rig.model import GREBE_ID, Device, Rig
 from grebe.core.sets.model import Set
 from grebe.core.songs.layout import Layout, lay_out
@@ -68,6 +67,10 @@ class Project(Value, frozen=True, kw_only=True, dict=True):
         """The patterns of each box or track that has some, in their order."""
         return index_of(self.patterns).of
 
+    def patterns_within(self, line: str) -> dict[str, Pattern]:
+        """The patterns of a box or track by id."""
+        return index_of(self.patterns).within.get(line, {})
+
     def pattern_name(self, pattern_id: str) -> str:
         """What a pattern is called; its id where it is not there."""
         pattern = self.patterns_by_id.get(pattern_id)
@@ -79,9 +82,7 @@ class Project(Value, frozen=True, kw_only=True, dict=True):
         or rows of a pattern of their box. Their order is that of numbers on pedals and Stage."""
         busy = set(self.patterns_of)
         busy |= {part.device for scene in self.scenes for part in scene.parts}
-        for device in self.rig.devices:
-            if device.id in busy:
-                busy |= {line_id(device.id, t.id) for t in device.tracks if t.patterns == "box"}
+        busy = self.rig.with_rows(busy)
         tracks = (line for device in self.rig.devices for line in device.lines[1:])
         return tuple(line for line in (*self.rig.devices, *tracks) if line.id in busy)
 

@@ -20,6 +20,8 @@ Bpm = Annotated[float, Meta(ge=MIN_BPM, le=MAX_BPM)]
 """Tempo in quarter notes a minute."""
 Channel = Annotated[int, Meta(ge=1, le=16)]
 """MIDI channel as printed, 1 to 16."""
+DRUM_CHANNEL = 10
+"""General MIDI level 1: percussion is on channel 10."""
 Note = Annotated[int, Meta(ge=0, le=127)]
 Velocity = Annotated[int, Meta(ge=1, le=127)]
 Program = Annotated[int, Meta(ge=0, le=127)]
@@ -46,6 +48,8 @@ Bars = Annotated[int, Meta(ge=1, le=999)]
 Name = Annotated[str, Meta(min_length=1, max_length=80)]
 Id = Annotated[str, Meta(pattern=r"^[a-z0-9][a-z0-9-]{0,63}$")]
 """Identity of a thing in the document: lower case letters, digits and hyphens."""
+IdOrNone = Annotated[str, Meta(pattern=r"^$|^[a-z0-9][a-z0-9-]{0,63}$")]
+"""An id, or "" for none."""
 LineId = Annotated[str, Meta(pattern=r"^[a-z0-9][a-z0-9-]{0,63}(/[a-z0-9][a-z0-9-]{0,63})?$")]
 """What plays: a box by its id, or a track of one as `box/track` (`core.rig.lines`)."""
 

@@ -22,7 +22,7 @@ from grebe.core.rig.model import Device
 from grebe.core.rig.spec import PITCHED_KINDS
 from grebe.core.time.meter import Meter, parse_meter
 from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
-from grebe.core.units import MAX_STEPS
+from grebe.core.units import DRUM_CHANNEL, MAX_STEPS
 from grebe.errors import MidiFileError
 from grebe.formats.reading import read_bounded
 from grebe.formats.smf import DIVISION, GM_DRUMS, file_tick, midi_bytes, track_of
@@ -34,7 +34,6 @@ MAX_READS = 240_000
 """Bytes of events that are read one by one: one to two seconds of a slow computer."""
 MAX_BEATS = 100_000.0
 """A note later than that (14 hours at 120 BPM) is a broken time."""
-DRUM_CHANNEL = 10
 UNTIED_BEATS = 0.125
 """A note that is never ended lasts this long."""
 

@@ -8,6 +8,7 @@ import msgspec
 
 from grebe.app.doing import does
 from grebe.app.editors.pattern_hand import PatternHand
+from grebe.core.choices import after
 from grebe.core.patterns import edit
 from grebe.core.patterns.fields import (
     CONDITIONS,
@@ -30,13 +31,6 @@ VELOCITY_STEP = 8
 LATE_STEP = 10
 GATE_STEP = 25
 VALUE_STEP = 8
-
-
-def after(values: tuple[Any, ...], value: Any) -> Any:
-    """The value after this one, round the end; the first that is larger, or the first at all."""
-    if value in values:
-        return values[(values.index(value) + 1) % len(values)]
-    return values[0]
 
 
 class HitEdits:

@@ -9,7 +9,7 @@ import msgspec
 
 from grebe.app.doing import does
 from grebe.app.editors.pattern_hand import PatternHand
-from grebe.app.editors.pattern_hits import after
+from grebe.core.choices import after
 from grebe.core.patterns import edit
 from grebe.core.patterns.fields import (
     RATES,

@@ -9,9 +9,9 @@ import msgspec
 from grebe.app.carrying import Carried
 from grebe.app.doing import does
 from grebe.app.editors.pattern_hand import PatternHand
-from grebe.app.editors.pattern_hits import after
 from grebe.app.live.position import raw_now_ns
 from grebe.core.beginning import first_pattern
+from grebe.core.choices import after
 from grebe.core.document import Project, add_pattern, mark_in_box, remove_pattern
 from grebe.core.patterns import edit, whole
 from grebe.core.patterns.model import (

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from grebe.app.doing import does
 from grebe.app.editors.song_form import CUTOFF, SongHand
+from grebe.core.choices import after
 from grebe.core.player.marks import curve_value
 from grebe.core.songs import edit
 from grebe.core.songs.variations import drum_words, drums_in, silencings
@@ -105,9 +106,7 @@ class MarkEdits:
         here = [s.pattern for s in span.section.swaps if (s.device, s.at) == (device.id, at)]
         ways: list[str | None] = [None, *own, ""]
         now = here[0] if here and here[0] in ways else None
-        made = edit.put_swap(
-            layout, self.hand.tick, device.id, ways[(ways.index(now) + 1) % len(ways)]
-        )
+        made = edit.put_swap(layout, self.hand.tick, device.id, after(ways, now))
         self.hand.change(tr("Another pattern from here"), lambda _: made, "swap")
 
     @does("controller")

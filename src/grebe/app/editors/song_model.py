@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from grebe.app.live.session import Session
-from grebe.core.rig.lines import line_id
 from grebe.core.rig.model import Device
 from grebe.core.songs.bands import Band, Densities, bands
 from grebe.core.songs.changes import reached_by
@@ -32,11 +31,9 @@ class SongModel:
         if not self._basis or basis[0] is not self._basis[0] or basis[1] != self._basis[1]:
             self._basis = basis
             self._bands, self._bars, self._programmes = {}, None, None
-            busy = set(session.project.patterns_of)
-            for box in session.project.rig.devices:
-                if box.id in busy:  # its pattern holds rows of these
-                    busy |= {line_id(box.id, t.id) for t in box.tracks if t.patterns == "box"}
-            self._devices = tuple(d for d in session.project.rig.lines if d.id in busy)
+            rig = session.project.rig
+            busy = rig.with_rows(session.project.patterns_of)
+            self._devices = tuple(d for d in rig.lines if d.id in busy)
 
     def devices(self) -> tuple[Device, ...]:
         """Boxes and tracks that have patterns, or rows in one of their box."""

@@ -181,7 +181,7 @@ class OscModel:
         if project.rig.find(whole) is not None:
             return whole, ""
         line, voice = "/".join(rest[:-1]), rest[-1]
-        voices = (v.id for p in project.patterns if p.device == line for v in p.content.voices)
+        voices = (v.id for p in project.patterns_of.get(line, []) for v in p.content.voices)
         if line and project.rig.find(line) is not None and voice in voices:
             return line, voice
         raise ValueError(f"there is no box, track or voice {whole}")

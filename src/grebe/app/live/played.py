@@ -19,7 +19,7 @@ from grebe.core.patterns.keys import RankedKey, rank_keys
 from grebe.core.patterns.model import Content, ControlLane, ControlPoint
 from grebe.core.rig.model import Device
 from grebe.core.time.ticks import TICKS_PER_QUARTER, NoteValue, note_value_ticks
-from grebe.core.units import MAX_STEPS
+from grebe.core.units import DRUM_CHANNEL, MAX_STEPS
 from grebe.protocols.link.messages import PlayedIn
 from grebe.words import tr
 
@@ -160,7 +160,7 @@ class PlayedMemory:
         """Keys of what was played from a time on, longer notes weighing more; drums left out."""
         weights: dict[int, float] = {}
         for note in self.notes:
-            if note.at_ns >= since_ns and note.channel != 10:
+            if note.at_ns >= since_ns and note.channel != DRUM_CHANNEL:
                 held = (note.end_ns or note.at_ns + OPEN_NS) - note.at_ns
                 weights[note.note] = weights.get(note.note, 0.0) + held / 1e9
         return rank_keys(weights) if weights else ()

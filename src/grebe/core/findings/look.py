@@ -29,8 +29,7 @@ class Look:
         self.names = {GREBE_ID: "Grebe", **{d.id: d.name for d in project.rig.lines}}
         self.patterns: dict[str, list[Pattern]] = {d.id: [] for d in project.rig.lines}
         """Patterns by address of a line."""
-        for pattern in project.patterns:
-            self.patterns.setdefault(pattern.device, []).append(pattern)
+        self.patterns |= project.patterns_of
 
     def name(self, device_id: str) -> str:
         """A device's printed name; its id when it is not in the rig."""

@@ -14,7 +14,7 @@ from grebe.core.findings.model import Cure, Finding, swap_device
 from grebe.core.findings.patterns import DRUM_KINDS, busiest_moment
 from grebe.core.patterns.model import Content, Pattern, Voice
 from grebe.core.player.plan import sounding
-from grebe.core.rig.lines import box_of, line_id
+from grebe.core.rig.lines import box_of, line_id, track_of
 from grebe.core.rig.model import Device
 from grebe.core.rig.numbering import printed_program
 from grebe.core.rig.spec import Spec, Track
@@ -207,7 +207,7 @@ def _too_many(device: Device, scene: Scene, patterns: dict[str, Pattern]) -> Ite
         part = scene.part(line.id)
         if line.kind in DRUM_KINDS or part.muted or box_of(line.id) != device.id:
             continue
-        track = device.track(line.id.partition("/")[2])
+        track = device.track(track_of(line.id))
         if track is not None and track.feeds:
             continue  # another box sounds it
         for pattern_id in part.chain[:1]:

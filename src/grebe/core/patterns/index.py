@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from functools import cached_property
+
 from grebe.core.patterns.model import Pattern
 
 VERSIONS = 4
@@ -19,6 +21,11 @@ class PatternIndex:
         """Those of each box or track that has some, in their order."""
         for pattern in patterns:
             self.of.setdefault(pattern.device, []).append(pattern)
+
+    @cached_property
+    def within(self) -> dict[str, dict[str, Pattern]]:
+        """The same by id, of two with one id the last."""
+        return {line: {p.id: p for p in patterns} for line, patterns in self.of.items()}
 
 
 _known: tuple[PatternIndex, ...] = ()

@@ -6,7 +6,7 @@ that a hit is drawn where it sounds and a render equals the take.
 
 from __future__ import annotations
 
-from functools import lru_cache
+from functools import cached_property, lru_cache
 from operator import itemgetter
 from typing import NamedTuple
 
@@ -265,10 +265,14 @@ class Passes:
         pass_number = _pass_of(self.content, number)
         if roll(key, pass_number, _DRAWN, hit.step) * 100 >= drawn:
             return hit
-        written = {self.voice.note if h.note is None else h.note for h in self.voice.hits}
-        pitches = sorted(written)
-        at = pick(key, len(pitches), pass_number, _PITCH, hit.step)
-        return msgspec.structs.replace(hit, note=pitches[at])
+        at = pick(key, len(self._pitches), pass_number, _PITCH, hit.step)
+        return msgspec.structs.replace(hit, note=self._pitches[at])
+
+    @cached_property
+    def _pitches(self) -> list[int]:
+        """Those that are written in the voice, each once."""
+        voice = self.voice
+        return sorted({voice.note if hit.note is None else hit.note for hit in voice.hits})
 
     def _strike(self, out: list[Sound], straight: int, hit: Hit) -> None:
         tick = straight if self._swing == 50 else swung(straight, self._unit, self._swing)

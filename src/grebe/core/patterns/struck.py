@@ -7,8 +7,8 @@ from collections.abc import Collection
 
 from grebe.core.patterns.model import Content, Voice
 from grebe.core.rig.model import Device
+from grebe.core.units import DRUM_CHANNEL
 
-GM_CHANNEL = 10
 GM_PERCUSSION = range(35, 82)
 """General MIDI level 1's percussion map: notes 35 to 81 on channel 10."""
 GM_HATS = (42, 44, 46)
@@ -24,7 +24,7 @@ _HATS = re.compile(r"\b(hi-?)?hats?\b|\bhh\b|\b[co]h\b")
 def is_hat(voice: Voice) -> bool:
     """Whether a voice is a hat, by its name, or on General MIDI's percussion channel by note."""
     return bool(_HATS.search(voice.name.lower())) or (
-        voice.channel == GM_CHANNEL and voice.note in GM_HATS
+        voice.channel == DRUM_CHANNEL and voice.note in GM_HATS
     )
 
 
@@ -40,7 +40,7 @@ def is_drum(voice: Voice, device: Device, sliced: Collection[int] = ()) -> bool:
     if any(_DRUMS.search(n.lower()) or _HATS.search(n.lower()) for n in names):
         return True
     channel = voice.channel or device.channel
-    return channel == GM_CHANNEL and voice.note in GM_PERCUSSION
+    return channel == DRUM_CHANNEL and voice.note in GM_PERCUSSION
 
 
 def drums_of(

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import NamedTuple
 
+from grebe.core.choices import after
 from grebe.core.player.commands import (
     Again,
     Back,
@@ -145,10 +146,7 @@ def _next_pattern(player: Player, line: str) -> Command | None:
     """The pattern after the one that a line plays, where that ends."""
     mine = [p.id for p in player.plan.patterns if p.device == line]
     now = next((state.pattern for state in player.now if state.line == line), "")
-    if not mine:
-        return None
-    following = mine[(mine.index(now) + 1) % len(mine)] if now in mine else mine[0]
-    return Swap(device=line, pattern=following)
+    return Swap(device=line, pattern=after(mine, now)) if mine else None
 
 
 def is_lit(action: str, player: Player) -> bool:

@@ -193,6 +193,10 @@ class Course:
         """Where what comes in at a tick counts from."""
         if coming.into or coming.anew:
             return tick - coming.into
+        return self.bar_before(tick)
+
+    def bar_before(self, tick: int) -> int:
+        """The last bar line of the section that is in, at a tick or before it."""
         bar = self.span.scene.meter.bar_ticks
         return self.start + (tick - self.start) // bar * bar
 

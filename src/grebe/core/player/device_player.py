@@ -77,11 +77,7 @@ class DevicePlayer:
             deck.chain = chain
             self.tell_program(out, tick, deck.pattern)
         else:
-            deck.generation += 1
-            deck.begin(chain, origin, tick)
-            self.tell_program(out, tick, deck.pattern)
-            self.start_lanes(out, tick)
-            self.schedule_chain(tick)
+            self._begin(out, tick, chain, origin)
         if run.filling:
             self.fill(out, tick, part, on=True)
         if part.tracks is not None:
@@ -245,7 +241,7 @@ class DevicePlayer:
         ends = deck.pattern is not None and not (
             (begun - deck.entered) % sounding(deck.pattern, deck.device).ticks
         )
-        self._begin_again(out, tick, chain, begun if ends else self._bar_before(begun))
+        self._begin_again(out, tick, chain, begun if ends else self._run.course.bar_before(begun))
 
     def fill(self, out: list[Due], tick: int, part: Part, *, on: bool) -> None:
         """A fill begins, or is over: a box of its own is told, a line with a pattern for it goes
@@ -257,26 +253,26 @@ class DevicePlayer:
         pattern = self._run.patterns_of(device.id).get(part.fill)
         if on and pattern is not None and self._before_fill is None:
             self._before_fill = (deck.chain, deck.began)
-            self._begin_again(out, tick, (pattern,), self._bar_before(tick))
+            self._begin_again(out, tick, (pattern,), self._run.course.bar_before(tick))
         elif not on and self._before_fill is not None:
             chain, began = self._before_fill
             self._before_fill = None
             self._begin_again(out, tick, chain, began)
 
-    def _bar_before(self, tick: int) -> int:
-        start, bar = self._run.course.start, self._run.span.scene.meter.bar_ticks
-        return start + (tick - start) // bar * bar
-
     def _begin_again(
         self, out: list[Due], tick: int, chain: tuple[Pattern, ...], origin: int
     ) -> None:
+        self._begin(out, tick, chain, origin)
+        out += self._run.mutes.apply(self.deck, tick)
+
+    def _begin(self, out: list[Due], tick: int, chain: tuple[Pattern, ...], origin: int) -> None:
+        """A chain that counts from `origin` plays from here on, in place of what did."""
         deck = self.deck
         deck.generation += 1
         deck.begin(chain, origin, tick)
         self.tell_program(out, tick, deck.pattern)
         self.start_lanes(out, tick)
         self.schedule_chain(tick)
-        out += self._run.mutes.apply(deck, tick)
 
     def take_edited_part(self, part: Part, tick: int) -> None:
         """The scene that plays gives it another chain: it goes over where its pattern ends."""

@@ -9,7 +9,7 @@ import msgspec
 from grebe.core.document import Project
 from grebe.core.patterns.model import Content, Pattern
 from grebe.core.rig.flow import Flow
-from grebe.core.rig.model import GREBE_ID, Cable, CountIn, Device, JackTransport, Rig
+from grebe.core.rig.model import GREBE_ID, Cable, CountIn, Device, JackTransport, Rig, lines_of
 from grebe.core.rig.passage import Passage, passages
 from grebe.core.rig.spec import PulseRate
 from grebe.core.rig.tree import tree_of
@@ -79,7 +79,7 @@ class Plan(Value, frozen=True, kw_only=True):
     @property
     def lines(self) -> tuple[Device, ...]:
         """All that plays: the devices, and after each its tracks."""
-        return tuple(line for device in self.devices for line in device.lines)
+        return lines_of(self.devices)
 
     def devices_on(self, wire: str) -> tuple[str, ...]:
         """Devices that get the clock of the wire to `wire`: itself, and those behind it."""

@@ -43,9 +43,12 @@ class Promise(Value, frozen=True, kw_only=True):
 
 def sounding_now(run: Run, devices: DevicePlayers) -> tuple[LineState, ...]:
     """Every line that has a part in what plays."""
-    if not run.running:
-        return ()
-    return tuple(_now(run.mutes, player) for player in devices if _takes_part(run, player))
+    return _lines(run, devices, run.mutes) if run.running else ()
+
+
+def _lines(run: Run, devices: DevicePlayers, mutes: Mutes) -> tuple[LineState, ...]:
+    """What plays, with what the layers of `mutes` say of it."""
+    return tuple(_now(mutes, player) for player in devices if _takes_part(run, player))
 
 
 def _takes_part(run: Run, player: DevicePlayer) -> bool:
@@ -75,9 +78,8 @@ def promise(run: Run, devices: DevicePlayers) -> Promise | None:
     if course.stays(run.tick):
         mutes = run.mutes.copied()
         lay_regions(mutes, run.span, run.boundary - course.start)
-        lines = tuple(_now(mutes, player) for player in devices if _takes_part(run, player))
-        section = run.span.section.id
-        return Promise(section=section, tick=run.boundary, stays=True, lines=lines)
+        return Promise(section=run.span.section.id, tick=run.boundary, stays=True,
+                       lines=_lines(run, devices, mutes))  # fmt: skip
     coming = course.coming(run.tick)
     if coming is None:
         return Promise(section="", tick=run.boundary)

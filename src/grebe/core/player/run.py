@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from grebe.core.patterns.index import index_of
 from grebe.core.patterns.model import Pattern
 from grebe.core.player.chapters import Chapters
 from grebe.core.player.course import Course
@@ -53,7 +54,6 @@ class Run:
         self.mutes = Mutes()
         self.pulses = Pulses()
         self.loopers = Loopers(plan.devices)
-        self._patterns: tuple[object, dict[str, dict[str, Pattern]]] = (None, {})
         layout = plan.layout()
         self.chapters = Chapters(plan, layout)
         self.course = Course(layout, self.chapters.stops)
@@ -96,9 +96,4 @@ class Run:
 
     def patterns_of(self, line: str) -> dict[str, Pattern]:
         """The patterns of a line, by id."""
-        if self._patterns[0] is not self.plan.patterns:
-            by_line: dict[str, dict[str, Pattern]] = {}
-            for pattern in self.plan.patterns:
-                by_line.setdefault(pattern.device, {})[pattern.id] = pattern
-            self._patterns = (self.plan.patterns, by_line)
-        return self._patterns[1].get(line, {})
+        return index_of(self.plan.patterns).within.get(line, {})

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Collection, Iterable
 from functools import lru_cache
 from typing import Annotated, Literal
 
@@ -212,6 +213,11 @@ class Device(Value, frozen=True, kw_only=True):
         return next((j for j in self.spec.jacks if j.id == jack_id), None)
 
 
+def lines_of(devices: Iterable[Device]) -> tuple[Device, ...]:
+    """All that plays: every box, and after it its tracks."""
+    return tuple(line for device in devices for line in device.lines)
+
+
 # Kept: one key pressed asks for them many times, and a rig has few boxes.
 @lru_cache(maxsize=512)
 def _track_lines(device: Device) -> tuple[Device, ...]:
@@ -354,7 +360,15 @@ class Rig(Value, frozen=True, kw_only=True):
     @property
     def lines(self) -> tuple[Device, ...]:
         """All that plays: every box, and after it its tracks."""
-        return tuple(line for device in self.devices for line in device.lines)
+        return lines_of(self.devices)
+
+    def with_rows(self, busy: Collection[str]) -> set[str]:
+        """These addresses, and those of tracks whose rows are in patterns of boxes among them."""
+        return {*busy, *(
+            line_id(device.id, track.id)
+            for device in self.devices if device.id in busy
+            for track in device.tracks if track.patterns == "box"
+        )}  # fmt: skip
 
     def device(self, device_id: str) -> Device:
         """The device with this id; KeyError when there is none."""

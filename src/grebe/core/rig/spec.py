@@ -11,7 +11,18 @@ from msgspec import Meta
 
 from grebe.core.rig.notemap import PadLayout
 from grebe.core.time.ticks import NoteValue
-from grebe.core.units import Bpm, Channel, Controller, Id, Name, Note, StepCount, Value, Velocity
+from grebe.core.units import (
+    Bpm,
+    Channel,
+    Controller,
+    Id,
+    IdOrNone,
+    Name,
+    Note,
+    StepCount,
+    Value,
+    Velocity,
+)
 
 Kind = Literal[
     "drums", "bass", "synth", "sampler", "looper", "echo", "modular",
@@ -235,7 +246,7 @@ class Track(Value, frozen=True, kw_only=True):
     """Controller that silences it (0) and lets it sound (127), on its channel."""
     mute_by: HandMove | None = None
     """How a hand mutes it on the box, where that is another move than the box's."""
-    feeds: Annotated[str, Meta(pattern=r"^$|^[a-z0-9][a-z0-9-]{0,63}$")] = ""
+    feeds: IdOrNone = ""
     """The box that it plays over the box's own output, where it makes no sound itself."""
 
 

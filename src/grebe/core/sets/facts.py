@@ -14,10 +14,10 @@ from grebe.core.songs.energy import Bar, PatternBars, song_bars
 from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.core.songs.model import Scene, Song
 from grebe.core.songs.unroll import unrolled
+from grebe.core.units import DRUM_CHANNEL
 
 PITCHED: tuple[Kind, ...] = ("bass", "synth", "modular", "computer", "sampler", "other")
 """What plays notes that make a key; of these only what is not on a drum channel."""
-DRUM_CHANNEL = 10
 FEWEST_CLASSES = 3
 """Fewer pitch classes than this say nothing about the key."""
 
@@ -118,7 +118,7 @@ def _weigh(
     part = scene.part(device.id)
     if part.muted:
         return
-    patterns = {p.id: p for p in project.patterns_of.get(device.id, [])}
+    patterns = project.patterns_within(device.id)
     contents = [sounding(patterns[c], device) for c in part.chain if c in patterns]
     whole = sum(c.ticks for c in contents)
     for content in contents:

@@ -37,7 +37,6 @@ class Band(Value, frozen=True, kw_only=True):
 class SceneRow(NamedTuple):
     """What one device plays in a scene, wherever the scene lies."""
 
-    device: str
     density: float
     muted: bool
     known: tuple[str, ...]
@@ -69,7 +68,7 @@ class Densities:
         if kept is None:
             if len(self._rows) > MOST_ROWS:
                 self._rows.clear()
-            kept = self._rows[key] = (scene, self._row(line, *self._part(scene, box, line)))
+            kept = self._rows[key] = (scene, self._row(*self._part(scene, box, line)))
         return kept[1]
 
     def _part(self, scene: Scene, box: Device, line: Device) -> tuple[Part, Device]:
@@ -93,10 +92,10 @@ class Densities:
         )
         return rows, box
 
-    def _row(self, line: Device, part: Part, device: Device) -> SceneRow:
+    def _row(self, part: Part, device: Device) -> SceneRow:
         known = tuple(p for p in part.chain if p in self._patterns)
         names = tuple(dict.fromkeys(self._patterns[p].name for p in known))
-        return SceneRow(line.id, self._of_chain(device, part), part.muted, known, names)
+        return SceneRow(self._of_chain(device, part), part.muted, known, names)
 
     def _of_chain(self, device: Device, part: Part) -> float:
         silent = frozenset(part.silent_voices)

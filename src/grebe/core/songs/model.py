@@ -11,7 +11,7 @@ from msgspec import Meta
 from grebe.core.patterns.model import KeyName
 from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import NoteValue
-from grebe.core.units import MAX_TIMES, Bpm, Channel, Controller, Id, LineId, Name, Value
+from grebe.core.units import MAX_TIMES, Bpm, Channel, Controller, Id, IdOrNone, LineId, Name, Value
 
 Sixteenths = Annotated[int, Meta(ge=0, le=65_535)]
 """A place or length in sixteenth notes, counted from a section's first beat."""
@@ -48,7 +48,7 @@ class Part(Value, frozen=True, kw_only=True):
     """Bars over which they go there from where they stand; 0: at once."""
     tracks: tuple[Annotated[int, Meta(ge=1, le=64)], ...] | None = None
     """Of a looper: the loop tracks that play, counted from 1; None where nobody said."""
-    fill: Annotated[str, Meta(pattern=r"^$|^[a-z0-9][a-z0-9-]{0,63}$")] = ""
+    fill: IdOrNone = ""
     """Id of the pattern it plays while a fill is held; "" for none of its own."""
     echo: NoteValue | None = None
     """Of an echo: its time as a note value, made milliseconds by the tempo; None leaves it."""
@@ -144,7 +144,7 @@ class SwapMark(Value, frozen=True, kw_only=True):
     """A line goes over to another of its patterns, until its section is over."""
 
     device: LineId
-    pattern: Annotated[str, Meta(pattern=r"^$|^[a-z0-9][a-z0-9-]{0,63}$")] = ""
+    pattern: IdOrNone = ""
     """Its id; "" gives back what the scene has."""
     at: Sixteenths = 0
 

@@ -8,7 +8,7 @@ is a marker with its words.
 from __future__ import annotations
 
 from collections.abc import Sequence
-from typing import NamedTuple
+from typing import NamedTuple, TypeVar
 
 import msgspec
 
@@ -45,6 +45,7 @@ from grebe.words import tr
 
 MOST_SECTIONS = 512
 MOST_MARKS = 256
+_Mark = TypeVar("_Mark", MuteRegion, FillMark)
 
 
 class KeptSong(NamedTuple):
@@ -160,9 +161,10 @@ class _Made:
         self.sections.append(Section(
             id=f"s{len(self.sections) + 1}", scene=chosen,
             times=bars // scene.bars if whole else 1, bpm=bpm, ramp_bars=section.ramp_bars,
-            tempi=tempi, mutes=_inside(mutes, span), curves=_curves_inside(section.curves, span),
+            tempi=tempi, mutes=_inside(mutes, span)[:MOST_SECTIONS],
+            curves=_curves_inside(section.curves, span),
             markers=tuple(Marker(name=w[:80], at=at) for at, w in words[:MOST_MARKS]),
-            fills=(*_fills_inside(section.fills, span), *marks.fills), swaps=marks.swaps,
+            fills=(*_inside(section.fills, span), *marks.fills), swaps=marks.swaps,
             then=Then(),
         ))  # fmt: skip
 
@@ -262,12 +264,9 @@ class _Laid:
         )[:MOST_MARKS]
 
 
-def _inside(mutes: Sequence[MuteRegion], span: int) -> tuple[MuteRegion, ...]:
-    return tuple(m for m in mutes if m.at * SIXTEENTH_TICKS < span)[:MOST_SECTIONS]
-
-
-def _fills_inside(fills: Sequence[FillMark], span: int) -> tuple[FillMark, ...]:
-    return tuple(f for f in fills if f.at * SIXTEENTH_TICKS < span)
+def _inside(marks: Sequence[_Mark], span: int) -> tuple[_Mark, ...]:
+    """Those that begin before the section ends."""
+    return tuple(m for m in marks if m.at * SIXTEENTH_TICKS < span)
 
 
 def _curves_inside(curves: Sequence[Curve], span: int) -> tuple[Curve, ...]:

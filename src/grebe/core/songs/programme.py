@@ -90,7 +90,7 @@ def programme(
     project: Project, song: Song, layout: Layout, device: Device, reached: frozenset[str]
 ) -> Programme:
     """The programme of one device for a song that is laid out without jumps."""
-    patterns = {p.id: p for p in project.patterns_of.get(device.id, [])}
+    patterns = project.patterns_within(device.id)
     how = how_told(song, device, reached)
     entries = entries_of(layout, device, patterns)
     plays = [(e.pattern, e.section, n == 0) for e in entries for n in range(e.plays)]

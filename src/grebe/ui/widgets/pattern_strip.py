@@ -204,17 +204,18 @@ def _laid_out(
         words.append(_Word(QRectF(x, y, wide, ROW), text, pattern, is_device, bare))
         x += wide + SPACE
 
-    of, folded = project.patterns_of, set[str]()
+    of = project.patterns_of
+    folded: dict[str, list[Pattern]] = {}
     if only is not None:  # of other boxes with tracks one name each
         for box in project.rig.devices:
             held = [p for line in box.lines for p in of.get(line.id, [])]
             if box.tracks and box.id != box_of(only) and held:
-                folded.add(box.id)
+                folded[box.id] = held
     taking = {line.id for box in project.rig.devices for line in box.pattern_lines}
     for device in project.rig.lines:
         if box_of(device.id) in folded:
             if device.id in folded:
-                held = [p for line in device.lines for p in of.get(line.id, [])]
+                held = folded[device.id]
                 put(f"{device.name} {len(held)}", held[0].id, is_device=True)
             continue
         own = [(p.id, p.name) for p in of.get(device.id, [])]

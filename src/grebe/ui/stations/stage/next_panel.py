@@ -13,15 +13,13 @@ from grebe.app.live.stage_model import StageModel, StagePlace
 from grebe.app.live.stage_numbers import StageNumbers
 from grebe.core.rig.model import Device
 from grebe.core.songs.layout import Layout, SectionSpan
+from grebe.ui.stations.stage.blocks import STATES
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.formatting import seconds_text
 from grebe.ui.widgets.theme import NIGHT, Palette
 from grebe.words import counted, tr
 
-SILENT: dict[str, str] = {
-    "hand": tr("muted by hand"), "solo": tr("others alone"), "region": tr("muted by song"),
-    "scene": tr("muted by scene"),
-}  # fmt: skip
+SILENT = {because: words for because, words in STATES.items() if because != "nothing"}
 MOST_ROWS = 8
 SHOWN = 12
 """Things that have a number, in two columns: so many have room at 1280x800."""
