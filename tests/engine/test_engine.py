@@ -361,6 +361,7 @@ def test_what_a_window_is_told() -> None:
         assert [d.port for d in status.devices] == ["up", "up"]
 
 
+@pytest.mark.real_time("the distance of ticks is judged as a thread of this process hears them")
 def test_clock_goes_on_while_stopped_for_a_box_that_wants_it() -> None:
     """Before Start and after Stop, evenly, without being counted into the run."""
     project = fast()

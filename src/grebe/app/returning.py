@@ -5,7 +5,6 @@ The clock is the engine's and never stopped; the window that comes back finds it
 
 from __future__ import annotations
 
-import ctypes
 import logging
 import os
 import signal
@@ -21,6 +20,7 @@ import msgspec
 
 from grebe.app.kept import read_kept
 from grebe.errors import GrebeError
+from grebe.process.children import end_with_parent
 from grebe.process.places import read_back, shown, state_dir, written
 from grebe.words import tr
 
@@ -29,7 +29,6 @@ UNUSABLE = 2
 MOST_AGAIN = 5
 """So often a window is started again within a minute: one that cannot live is left alone."""
 WITHIN_S = 60.0
-_DIE_WITH_PARENT = 1  # prctl(2), PR_SET_PDEATHSIG
 _NOTE = "GREBE_WINDOW_NOTE"
 _log = logging.getLogger(__name__)
 
@@ -157,7 +156,7 @@ def _forked(opening: Opening, run: Callable[[Opening], int]) -> int:
     if child == 0:
         status = 1
         try:
-            die_with_parent()
+            end_with_parent(signal.SIGTERM)  # two windows would be one too many
             status = run(opening)
         except GrebeError as error:
             sys.stderr.write(f"grebe: {' '.join(str(error).split())}\n")
@@ -183,9 +182,3 @@ def _forked(opening: Opening, run: Callable[[Opening], int]) -> int:
         for number, handler in before.items():
             signal.signal(number, handler)
     return os.waitstatus_to_exitcode(ended)
-
-
-def die_with_parent() -> None:
-    """End, as when asked to, when whoever watches this process is killed: two windows would be one
-    too many."""
-    ctypes.CDLL(None).prctl(_DIE_WITH_PARENT, signal.SIGTERM)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import ctypes
 import fcntl
 import os
 import signal
@@ -37,6 +38,7 @@ SPEAKER = Kind("grebe.standins.speaker", "speaker")
 PEERS = Kind("grebe.network", "network")
 PULSE_EAR = Kind("grebe.transports.pulses.listener", "pulses")
 COMMAND = Kind("grebe", "command")
+_TOLD_OF_PARENT = 1  # prctl(2), PR_SET_PDEATHSIG
 BEHIND = (ENGINE, STANDINS, SPEAKER, PEERS, PULSE_EAR)
 """Those that go on when the window is closed."""
 
@@ -76,6 +78,11 @@ def only_one(name: str) -> int | None:
         os.close(held)
         return None
     return held
+
+
+def end_with_parent(number: signal.Signals) -> None:
+    """Let the kernel send this process a signal when the thread that started it is gone."""
+    ctypes.CDLL(None).prctl(_TOLD_OF_PARENT, number)
 
 
 def _of_this_user(process: Path) -> bool:

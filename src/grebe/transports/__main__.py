@@ -6,8 +6,10 @@ import json
 import signal
 import subprocess
 import sys
+from functools import partial
 
 from grebe.errors import PortLost
+from grebe.process.children import end_with_parent
 from grebe.transports.alsa import alsa_ports
 from grebe.transports.jack.midi import open_client
 from grebe.transports.pulses.portaudio import interfaces
@@ -28,6 +30,8 @@ def _jack_ports() -> dict[str, list[str]]:
             capture_output=True,
             timeout=JACK_S,
             check=False,
+            # One that is killed with its question open cannot see to it.
+            preexec_fn=partial(end_with_parent, signal.SIGKILL),
         )
         ports: dict[str, list[str]] = json.loads(done.stdout)
     except subprocess.TimeoutExpired as error:

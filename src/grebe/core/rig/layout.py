@@ -5,7 +5,9 @@ Pure geometry in rows and columns; the window turns it into pixels.
 
 from __future__ import annotations
 
-from itertools import permutations, product
+from collections.abc import Sequence
+from functools import cache, lru_cache
+from itertools import pairwise, permutations, product
 from math import factorial, prod
 from typing import NamedTuple
 
@@ -68,13 +70,8 @@ def drawing(wiring: Wiring, tree: ClockTree) -> Drawing:
         for column, cell in zip(range(a + 1, b), passing, strict=True):
             order[column].append(cell)
         lines.append(CableLine(index, (cable.source, *passing, cable.target)))
-    order = _settle(order, lines)
-    return Drawing(
-        columns=tuple(tuple(column) for column in order),
-        lines=tuple(lines),
-        back=tuple(back),
-        crossings=_crossings(order, _edges(order, lines)),
-    )
+    columns, crossings = _settled(tuple(tuple(column) for column in order), tuple(lines))
+    return Drawing(columns=columns, lines=tuple(lines), back=tuple(back), crossings=crossings)
 
 
 def _levels(wiring: Wiring, tree: ClockTree) -> dict[str, int]:
@@ -116,7 +113,7 @@ Edges = list[list[tuple[str, str]]]
 """For every gap between two columns, its pieces of line as (left cell, right cell)."""
 
 
-def _edges(order: list[list[str]], lines: list[CableLine]) -> Edges:
+def _edges(order: list[list[str]], lines: Sequence[CableLine]) -> Edges:
     column = {cell: index for index, cells in enumerate(order) for cell in cells}
     gaps: Edges = [[] for _ in range(max(0, len(order) - 1))]
     for line in lines:
@@ -129,7 +126,7 @@ def _crossings(order: list[list[str]], gaps: Edges) -> int:
     return sum(_gap_crossings(order[g], order[g + 1], gap) for g, gap in enumerate(gaps))
 
 
-def _gap_crossings(left: list[str], right: list[str], gap: list[tuple[str, str]]) -> int:
+def _gap_crossings(left: Sequence[str], right: Sequence[str], gap: list[tuple[str, str]]) -> int:
     """Pairs of lines whose ends stand in opposite order."""
     place = {cell: i for i, cell in enumerate(left)}
     other = {cell: i for i, cell in enumerate(right)}
@@ -137,8 +134,18 @@ def _gap_crossings(left: list[str], right: list[str], gap: list[tuple[str, str]]
     return sum(b2 < b1 for i, (a1, b1) in enumerate(rows) for a2, b2 in rows[i + 1 :] if a2 > a1)
 
 
-def _settle(order: list[list[str]], lines: list[CableLine]) -> list[list[str]]:
+@lru_cache(maxsize=32)
+def _settled(
+    columns: tuple[tuple[str, ...], ...], lines: tuple[CableLine, ...]
+) -> tuple[tuple[tuple[str, ...], ...], int]:
+    """The columns with few crossings, and how many: most edits of a rig change no cable."""
+    order = [list(column) for column in columns]
     gaps = _edges(order, lines)
+    order = _settle(order, gaps)
+    return tuple(tuple(column) for column in order), _crossings(order, gaps)
+
+
+def _settle(order: list[list[str]], gaps: Edges) -> list[list[str]]:
     tries = prod(factorial(min(len(column), 12)) for column in order)
     if tries <= EXACT_UP_TO:
         return _best_of_all(order, gaps)
@@ -157,11 +164,17 @@ def _settle(order: list[list[str]], lines: list[CableLine]) -> list[list[str]]:
 def _best_of_all(order: list[list[str]], gaps: Edges) -> list[list[str]]:
     """Fewest crossings; of those, nearest to the order of the rig, with the shortest lines."""
     best, value = order, (_crossings(order, gaps), 0, _lengths(order, gaps))
+
+    @cache
+    def crossed(gap: int, left: tuple[str, ...], right: tuple[str, ...]) -> int:
+        """The same two columns meet again in many arrangements of the others."""
+        return _gap_crossings(left, right, gaps[gap])
+
     for arranged in product(*(permutations(column) for column in order)):
-        tried = [list(column) for column in arranged]
-        crossings = _crossings(tried, gaps)
+        crossings = sum(crossed(g, *beside) for g, beside in enumerate(pairwise(arranged)))
         if crossings > value[0]:
             continue
+        tried = [list(column) for column in arranged]
         other = (crossings, _moved(tried, order), _lengths(tried, gaps))
         if other < value:
             best, value = tried, other
