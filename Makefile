@@ -28,13 +28,17 @@ check: $(TESTS)
 	$(BIN)/ruff format --check .
 	$(BIN)/mypy
 
+# Compiled once, whatever the shell says: else each worker, and each process that a test starts,
+# compiles all of Grebe again, which is half of the time that all of it takes.
 # The last lines say what was skipped or wanted more than one try, and why.
+unexport PYTHONDONTWRITEBYTECODE
 unit: export GREBE_NOT_JUDGED := $(CURDIR)/$(VENV)/not-judged
 unit: $(TESTS)
 	@rm -f $(GREBE_NOT_JUDGED)
+	$(BIN)/python -m compileall -q -j 0 src
+	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -m alone # these want the machine to themselves
 	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 4 --dist worksteal -m "not jack and not real_time"
 	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 3 --dist worksteal -m "(jack or real_time) and not alone"
-	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -m alone # these want the machine to themselves
 	@sort -u $(GREBE_NOT_JUDGED) 2>/dev/null; [ -s $(GREBE_NOT_JUDGED) ] || echo "Everything was judged, at the first try."
 
 fresh:
