@@ -143,5 +143,5 @@ def test_a_box_that_cannot_is_not_set_to_do_it() -> None:
     spec = with_row(add_row(spec, "controllers"), "controllers", 0, CONTROLLERS[2], "99")
     spec = with_row(spec, "controllers", 0, CONTROLLERS[3], "3")
     found = doubts(msgspec.structs.replace(knot, spec=spec))
-    assert any(words.startswith("Neighbours in groups of: ") for words in found)
+    assert any(words.startswith("Chains inside groups of: ") for words in found)
     assert any(words.startswith("Controllers, row 1, From: ") for words in found)

@@ -18,15 +18,16 @@ from grebe.core.patterns.model import Content, ControlLane, ControlPoint, Hit, P
 from grebe.core.rig.blank import profile_of
 from grebe.core.rig.edits import device_from
 from grebe.core.rig.learn import bound
-from grebe.core.rig.model import Cable, Device, Filter, Rig, Route
-from grebe.core.rig.spec import ControllerRow, Jack, Spec, SpecVoice, Steps
+from grebe.core.rig.model import Cable, Device, Filter, Plays, Port, Rig, Route
+from grebe.core.rig.spec import ControllerRow, Jack, Obeys, Spec, SpecVoice, Steps
 from grebe.core.rig.trigger import Trigger
 from grebe.core.sets.model import Set, SetSong
 from grebe.core.songs.model import Then
 from grebe.errors import EditError
 from grebe.formats.project import parse_project
 from tests import build
-from tests.core.test_rig import box, cable
+from tests.core.rigs import CASES as RIGS
+from tests.core.test_rig import NO_CLOCK, box, cable
 from tests.core.test_track_findings import CASES as TRACK_CASES
 
 DOCS = Path(__file__).parents[2] / "docs" / "findings.md"
@@ -60,6 +61,47 @@ def no_leader() -> Project:
 
 def unknown_leader() -> Project:
     return with_leader(build.two_boxes(), "nobody")
+
+
+def leader_unheard() -> Project:
+    """It could lead, and its clock is switched off where it leaves."""
+    smew, knot = box("merganser", "Smew", sends_clock=True), box("curlew", "Knot", channel=2)
+    out = cable("smew", "knot", source_jack="midi-out", target_jack="midi-in", passes=NO_CLOCK)
+    return rigged(smew, knot, leader="smew", cables=(out,))
+
+
+def grebe_deaf() -> Project:
+    """A real box leads, and nobody said at which port it is heard."""
+    smew = box("merganser", "Smew", sends_clock=True, port=Port(wire="alsa", name="Smew"))
+    return rigged(smew, leader="smew", cables=(cable("smew", "grebe", source_jack="midi-out"),))
+
+
+def cannot_give() -> Project:
+    """An output that gives its own alone is to pass on."""
+    knot = box("curlew", "Knot", channel=2)
+    jacks = tuple(
+        msgspec.structs.replace(j, sets=("own",)) if j.id == "midi-out" else j
+        for j in knot.spec.jacks
+    )
+    knot = msgspec.structs.replace(knot, spec=msgspec.structs.replace(knot.spec, jacks=jacks))
+    on = cable("knot", "smew", source_jack="midi-out", target_jack="midi-in", gives="thru")
+    return rigged(knot, box("merganser", "Smew"), cables=(*fed(knot), on))
+
+
+def plays_deaf() -> Project:
+    """A looper obeys no notes."""
+    smew, dunlin = box("merganser", "Smew"), box("eider", "Dunlin")
+    on = cable("smew", "dunlin", source_jack="midi-out", target_jack="midi-in", plays=Plays())
+    return rigged(smew, dunlin, cables=(*fed(smew), on))
+
+
+def plays_level() -> Project:
+    """Struck softly on one, loud on the other."""
+    smew, otter = box("merganser", "Smew"), build.device("otter", channel=1)
+    spec = msgspec.structs.replace(otter.spec, obeys=Obeys(velocity=False))
+    otter = msgspec.structs.replace(otter, spec=spec)
+    on = cable("smew", "otter", source_jack="midi-out", plays=Plays(channel=1))
+    return rigged(smew, otter, cables=(*fed(smew), on))
 
 
 def two_leaders() -> Project:
@@ -559,6 +601,11 @@ CASES: list[tuple[str, Callable[[], Project], str, str, bool]] = [
     ("rig.pads", pads_that_lie_otherwise, "fulmar", "it takes a table", True),
     ("rig.route-to-nowhere", route_to_nowhere, "gone", "not in the rig", True),
     ("rig.shared-slot", shared_slot, "hats", "share slot 3", False),
+    ("rig.leader-unheard", leader_unheard, "smew", "Switch clock on at Smew's MIDI out", True),
+    ("rig.grebe-deaf", grebe_deaf, "smew", "does not know where to hear it", False),
+    ("rig.cannot-give", cannot_give, "knot", "it can only give what it makes itself", False),
+    ("rig.plays-deaf", plays_deaf, "dunlin", "which obeys no notes", True),
+    ("rig.plays-level", plays_level, "otter", "as loud", False),
     ("rig.guessed", guessed_box, "otter", "whether it obeys program changes", False),
     ("rig.echo-times", echo_without_clock, "gadwall", "476 or 357 ms", False),
 ]
@@ -664,8 +711,10 @@ def test_every_code_is_documented_and_tested() -> None:
     documented = set(re.findall(r"^\| `([a-z.-]+)`", DOCS.read_text(), re.M))
     assert codes == documented
     elsewhere = {c for c in codes if c.startswith(("scene.", "song.", "set."))}
+    shown = {c[0] for c in (*CASES, *TRACK_CASES)}
+    shown |= {code for case in RIGS for code, _ in (*case.blocks, *case.warns)}
     assert codes - elsewhere - {"pattern.no-slot", "pattern.not-in-box"} == {
-        c[0] for c in (*CASES, *TRACK_CASES) if not c[0].startswith("scene.")
+        code for code in shown if not code.startswith(("scene.", "song."))
     }
 
 

@@ -20,7 +20,7 @@ import msgspec
 
 from grebe.app.kept import read_kept
 from grebe.errors import GrebeError
-from grebe.process.children import end_with_parent
+from grebe.process.children import ENDED_BY, end_with_parent
 from grebe.process.places import read_back, shown, state_dir, written
 from grebe.words import tr
 
@@ -152,10 +152,13 @@ def _forked(opening: Opening, run: Callable[[Opening], int]) -> int:
     """
     sys.stdout.flush()
     sys.stderr.flush()
+    # What comes while there are two of them and nobody passes it on yet waits until somebody does.
+    asked = signal.pthread_sigmask(signal.SIG_BLOCK, ENDED_BY)
     child = os.fork()
     if child == 0:
         status = 1
         try:
+            signal.pthread_sigmask(signal.SIG_SETMASK, asked)
             end_with_parent(signal.SIGTERM)  # two windows would be one too many
             status = run(opening)
         except GrebeError as error:
@@ -176,6 +179,7 @@ def _forked(opening: Opening, run: Callable[[Opening], int]) -> int:
 
     before = {number: signal.signal(number, pass_on) for number in (signal.SIGTERM, signal.SIGHUP)}
     before[signal.SIGINT] = signal.signal(signal.SIGINT, signal.SIG_IGN)  # the window hears it too
+    signal.pthread_sigmask(signal.SIG_SETMASK, asked)
     try:
         _, ended = os.waitpid(child, 0)
     finally:

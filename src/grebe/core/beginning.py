@@ -15,6 +15,7 @@ from grebe.core.rig.edits import add_cable, add_device, add_route, best_cable, p
 from grebe.core.rig.memory import assign, first_free
 from grebe.core.rig.model import GREBE_ID, Device, Rig
 from grebe.core.rig.spec import Kind, Profile
+from grebe.core.rig.wiring import Wiring
 from grebe.core.songs.forms import add_song, free_song_id
 from grebe.core.songs.model import Section, Song
 from grebe.core.songs.scenes import add_scene, set_part
@@ -127,7 +128,8 @@ def cabled(project: Project, device_id: str) -> Project:
         project = add_cable(project, best_cable(project.rig, device_id, GREBE_ID))
         route = proposed_route(project.rig, device_id)
         project = project if route is None else add_route(project, route)
-    obeys_clock = obeys.clock and any(c.target == device_id for c in project.rig.cables)
+    wiring = Wiring(project.rig)
+    obeys_clock = obeys.clock and any(wiring.takes_clock(c) for c in wiring.arriving[device_id])
     devices = tuple(
         msgspec.structs.replace(d, obeys_clock=obeys_clock) if d.id == device_id else d
         for d in project.rig.devices

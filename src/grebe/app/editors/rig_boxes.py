@@ -24,8 +24,8 @@ from grebe.core.rig.edits import (
     remove_route,
 )
 from grebe.core.rig.learn import keyed, unbound
-from grebe.core.rig.model import GREBE_ID, Cable, Device, Gives, Port
-from grebe.core.rig.spec import Profile, Spec
+from grebe.core.rig.model import GREBE_ID, Cable, Device, Port
+from grebe.core.rig.spec import Gives, Profile, Spec
 from grebe.errors import EditError, ProfileError
 from grebe.formats.profiles import write_profile
 from grebe.process.places import own_profiles_dir

@@ -12,6 +12,8 @@ from grebe.core.rig.formatting import (
     USUAL,
     filter_from_words,
     filter_words,
+    plays_from_words,
+    plays_words,
     rate_from_text,
     rate_text,
 )
@@ -245,6 +247,13 @@ CABLE_COLUMNS = (
     _rate_column(tr("Counts on"), "expects"),
     _filter_column(tr("Lets out"), change_cable, "passes"),
     _filter_column(tr("Lets in"), change_cable, "accepts"),
+    Column(
+        tr("Plays it"),
+        lambda r, c: plays_words(c.plays),
+        _row_edit(change_cable, "plays", lambda r, c, t: plays_from_words(t)),
+        lambda r, c: YES_NO,
+        free=True,
+    ),
 )
 
 NOTES = {"same": tr("as they come"), "position": tr("by position"), "table": tr("by table")}

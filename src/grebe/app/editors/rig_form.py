@@ -33,6 +33,8 @@ FIELDS: tuple[Field, ...] = (
     field("box", "obeys_song_position", tr("Obeys song position"), choices=YES_NO),
     field("box", "stays", tr("Must not start with the rest"), choices=YES_NO),
     field("box", "clock_stopped", tr("Clock goes on while stopped"), choices=YES_NO),
+    field("box", "holds_open", tr("Grebe holds its input open"), choices=YES_NO),
+    field("box", "on_at", tr("Its turn at switching on, 0 by the clock"), Device),
     field("box", "obeys_program", tr("Obeys program changes"), choices=YES_NO),
     field("box", "change_at", tr("Changes pattern"), choices=tuple(CHANGES.values())),
     field("box", "program_printed_from", tr("Prints its first program as"), choices=("0", "1")),
@@ -113,7 +115,8 @@ class DeviceForm:
             return next((number for number, said in rows if said == words), None)
         if words in YES_NO:
             return words == YES_NO[0]
-        return typed_whole(words) if key in ("channel", "program_printed_from") else words
+        whole = ("channel", "program_printed_from", "on_at")
+        return typed_whole(words) if key in whole else words
 
 
 def _controllers(device: Device) -> dict[int, str]:

@@ -10,11 +10,15 @@ import msgspec
 from grebe.core.document import Project
 from grebe.core.findings.boxes import box_findings
 from grebe.core.findings.clock import clock_findings
+from grebe.core.findings.habits import box_song_findings, habit_findings
+from grebe.core.findings.leading import leading_findings
 from grebe.core.findings.look import Look
 from grebe.core.findings.messages import message_findings
 from grebe.core.findings.model import Finding, as_intended, not_intended
 from grebe.core.findings.patterns import pattern_findings
+from grebe.core.findings.playing import playing_findings
 from grebe.core.findings.plugs import plug_findings
+from grebe.core.findings.rates import rate_findings
 from grebe.core.findings.scenes import hand_findings, scene_findings
 from grebe.core.findings.sets import set_findings
 from grebe.core.findings.songs import song_findings
@@ -45,19 +49,45 @@ def find(project: Project, bars: PatternBars | None = None) -> Findings:
     look = Look(project)
     reached = lines_reached(project.rig, look.flow.via)
     bars = bars or PatternBars(project)
+    in_rig = _in_rig(look)
+    blocking = {(f.code, f.subject) for f in in_rig if f.severity == "block"}
     rows = [
-        *clock_findings(look),
-        *plug_findings(look),
-        *message_findings(look),
-        *box_findings(look),
-        *track_findings(look),
+        *(_with_safe_cure(project, finding, blocking) for finding in in_rig),
         *pattern_findings(look),
         *scene_findings(project, reached),
         *hand_findings(project, reached),
         *song_findings(project, reached, bars),
+        *box_song_findings(look),
         *set_findings(project, bars),
     ]
     return _found(project, rows)
+
+
+def _in_rig(look: Look) -> list[Finding]:
+    return [
+        *leading_findings(look),
+        *clock_findings(look),
+        *rate_findings(look),
+        *plug_findings(look),
+        *message_findings(look),
+        *playing_findings(look),
+        *box_findings(look),
+        *habit_findings(look),
+        *track_findings(look),
+    ]
+
+
+def _with_safe_cure(project: Project, finding: Finding, blocking: set[tuple[str, str]]) -> Finding:
+    """The finding; without its cure where that would make another that blocks, which is told."""
+    if finding.cure is None:
+        return finding
+    after = _in_rig(Look(finding.cure.applied(project)))
+    worse = [f for f in after if f.severity == "block" and (f.code, f.subject) not in blocking]
+    if not worse:
+        return finding
+    fix = tr("{fix} By itself that makes another fault: {other}",
+             fix=finding.fix, other=worse[0].message)  # fmt: skip
+    return msgspec.structs.replace(finding, fix=fix, cure=None)
 
 
 def _found(project: Project, rows: list[Finding]) -> Findings:

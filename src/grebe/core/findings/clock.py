@@ -1,73 +1,29 @@
-"""Findings on the clock: who leads, at which rate, and what starts with it."""
+"""Findings on the clock: who gets it, and what starts with it."""
 
 from __future__ import annotations
 
 from collections import defaultdict
 from collections.abc import Iterator
 
-from grebe.core.findings.look import HEARD_APART_MS, Look, rate_words
+from grebe.core.findings.look import HEARD_APART_MS, Look
 from grebe.core.findings.model import Cure, Finding, changed, swap_cable, swap_device
 from grebe.core.rig.formatting import listed
-from grebe.core.rig.model import GREBE_ID, Cable, Device, Gives
-from grebe.core.rig.propose import proposals
-from grebe.core.rig.pulses import convert
-from grebe.core.rig.tree import USUAL_BPM, clock_loops, passes_clock_on
+from grebe.core.rig.model import GREBE_ID, Cable, Device
+from grebe.core.rig.spec import Gives
 from grebe.words import tr
 
 
 def clock_findings(look: Look) -> Iterator[Finding]:
     """All of this family."""
-    if not look.rig.devices:
-        return
-    yield from _leader(look)
-    yield from _loops(look)
     for device in look.rig.devices:
         yield from _meeting(look, device)
         yield from _without(look, device)
         yield from _starting(look, device)
         yield from _tempo(look, device)
     for cable in look.wiring.cables:
-        if cable.clock:
+        if look.wiring.carries_clock(cable):
             yield from _middle(look, cable)
-            yield from _rate(look, cable)
-    yield from _conversions(look)
     yield from _latency(look)
-
-
-def _leader(look: Look) -> Iterator[Finding]:
-    leader = look.rig.leader
-    if leader is not None and look.wiring.knows(leader):
-        return
-    gone = "" if leader is None else tr(" ({leader} is not in the rig)", leader=leader)
-    best = proposals(look.rig)[0]
-    yield Finding(
-        code="rig.no-leader",
-        severity="block",
-        subject=leader or "rig",
-        message=tr("Nobody leads the clock{gone}.", gone=gone),
-        why=tr("Every box runs at its own tempo and they drift apart within a few bars."),
-        fix=tr("Let {name} lead. {why}", name=look.name(best.leader), why=best.why),
-        cure=Cure(leader=best.leader),
-    )
-
-
-def _loops(look: Look) -> Iterator[Finding]:
-    for ring in clock_loops(look.wiring):
-        around = " to ".join(look.name(node) for node in (*ring, ring[0]))
-        closing = next(
-            c
-            for c in look.wiring.leaving[ring[-1]]
-            if c.target == ring[0] and passes_clock_on(look.wiring, c)
-        )
-        yield Finding(
-            code="rig.clock-loop",
-            severity="block",
-            subject=ring[0],
-            message=tr("The clock runs in a ring: {around}.", around=around),
-            why=tr("Every tick comes round again as another tick: tempo runs away or boxes hang."),
-            fix=tr("Switch clock off at {out_of}.", out_of=look.out_of(closing)),
-            cure=swap_cable(closing, passes=changed(closing.passes, clock=False)),
-        )
 
 
 def _meeting(look: Look, device: Device) -> Iterator[Finding]:
@@ -75,7 +31,7 @@ def _meeting(look: Look, device: Device) -> Iterator[Finding]:
         return
     inputs: defaultdict[tuple[str, str], list[Cable]] = defaultdict(list)
     for cable in look.tree.sources[device.id]:
-        if cable.accepts.clock:
+        if look.wiring.takes_clock(cable):
             inputs[(cable.medium, cable.target_jack)].append(cable)
     for cables in inputs.values():
         if len(cables) < 2:
@@ -114,6 +70,12 @@ def _without(look: Look, device: Device) -> Iterator[Finding]:
         )
         fix = tr("Run a clock cable to {device}, or pass the clock on to it.", device=device.name)
         cure = None
+    elif hop.cable.accepts.clock:
+        message = tr("{into} knows no clock.", into=look.into(hop.cable))
+        others = [j.name for j in device.spec.jacks if j.takes and j.clock and j.serves == "clock"
+                  and j.kind != "audio"]  # fmt: skip
+        where = listed(others) if others else tr("a jack that does")
+        fix, cure = tr("Run its clock cable to {where}.", where=where), None
     else:
         message = tr("The clock is switched off at {into}.", into=look.into(hop.cable))
         fix = tr("Switch clock on at {into}.", into=look.into(hop.cable))
@@ -164,111 +126,6 @@ def _middle(look: Look, cable: Cable) -> Iterator[Finding]:
         ),
         cure=swap_cable(cable, gives=through),
     )
-
-
-def _rate(look: Look, cable: Cable) -> Iterator[Finding]:
-    rate, wanted = look.wiring.rate(cable), look.wiring.wanted_rate(cable)
-    if rate == wanted or cable not in look.tree.sources[cable.target]:
-        return
-    into, out = look.wiring.target_jack(cable), look.wiring.source_jack(cable)
-    cure = None
-    if into is None or not into.rates or float(rate) in into.rates:
-        fix = tr("Set {into} to {rate}.", into=look.into(cable), rate=rate)
-        cure = swap_cable(cable, expects=float(rate))
-    elif out is None or not out.rates or float(wanted) in out.rates:
-        fix = tr("Set {out_of} to {wanted}.", out_of=look.out_of(cable), wanted=wanted)
-        cure = swap_cable(cable, rate=float(wanted))
-    else:
-        fix = _converter(look, cable)
-    yield Finding(
-        code="rig.rate",
-        severity="block",
-        subject=cable.target,
-        message=tr(
-            "{name} gives {name2} {rate_words} where it counts on {rate_words2}.",
-            name=look.name(cable.source),
-            name2=look.name(cable.target),
-            rate_words=rate_words(rate),
-            rate_words2=rate_words(wanted),
-        ),
-        why=tr("It runs at {float:g} times the tempo.", float=float(rate / wanted)),
-        fix=fix,
-        cure=cure,
-    )
-
-
-def _converter(look: Look, cable: Cable) -> str:
-    rate, wanted = look.wiring.rate(cable), look.wiring.wanted_rate(cable)
-    change = convert(rate, wanted, USUAL_BPM)
-    if change.action == "divide":
-        what = tr("a converter that lets one pulse in {factor} through", factor=change.factor)
-    elif change.action == "multiply":
-        what = tr("a converter that multiplies by {factor}", factor=change.factor)
-    else:
-        what = tr("a converter that makes a clock of its own from the tempo")
-    able = [
-        d.name
-        for d in look.rig.devices
-        if d.spec.converts == "regenerate"
-        or (d.spec.converts == "divide" and change.action == "divide")
-    ]
-    by = (
-        tr("{listed} can do it", listed=listed(able))
-        if able
-        else tr("Grebe's pulse output at {wanted} does it too", wanted=wanted)
-    )
-    return tr(
-        "Put {what} between them ({rate} to {wanted}); {by}.",
-        what=what,
-        rate=rate,
-        wanted=wanted,
-        by=by,
-    )
-
-
-def _conversions(look: Look) -> Iterator[Finding]:
-    for hop in look.tree.hops.values():
-        device = look.wiring.devices.get(hop.cable.source)
-        if device is None or hop.conversion is None or device.spec.converts == "regenerate":
-            continue
-        action = hop.conversion.action
-        if action in ("pass", "divide"):
-            continue
-        words = tr("{came} to {rate}", came=hop.came, rate=hop.rate)
-        if device.spec.converts == "divide":
-            yield Finding(
-                code="rig.cannot-convert",
-                severity="block",
-                subject=device.id,
-                message=tr(
-                    "{device} only divides, and cannot make {words} a quarter.",
-                    device=device.name,
-                    words=words,
-                ),
-                why=tr(
-                    "What comes out for {name} is not the tempo.", name=look.name(hop.cable.target)
-                ),
-                fix=tr("Use a converter that makes a clock of its own, or Grebe's pulse output."),
-            )
-        else:
-            yield Finding(
-                code="rig.multiply",
-                severity="warn",
-                subject=device.id,
-                message=tr(
-                    "{device} multiplies pulses for {name}: {words} a quarter.",
-                    device=device.name,
-                    name=look.name(hop.cable.target),
-                    words=words,
-                ),
-                why=tr(
-                    "It has to wait for the next pulse: it starts a pulse late, and follows "
-                    "tempo changes late."
-                ),
-                fix=tr(
-                    "Give {name} its clock from a faster source.", name=look.name(hop.cable.target)
-                ),
-            )
 
 
 def _starting(look: Look, device: Device) -> Iterator[Finding]:

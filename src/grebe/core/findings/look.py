@@ -9,6 +9,7 @@ from grebe.core.document import Project
 from grebe.core.patterns.model import Pattern
 from grebe.core.rig.flow import Arrival, Flow
 from grebe.core.rig.model import GREBE_ID, Cable, Device
+from grebe.core.rig.spec import SettingFor
 from grebe.core.rig.tree import tree_of
 from grebe.core.rig.wiring import Wiring
 from grebe.words import tr
@@ -48,6 +49,13 @@ class Look:
         """A cable's end in words: "Knot's MIDI in"."""
         jack = self.wiring.target_jack(cable)
         return self._end(cable.target, jack.name if jack else "input")
+
+    def setting(self, device_id: str, does: SettingFor) -> str:
+        """What a box calls a setting of its own, to be put behind it: " (its SYS: note in)";
+        nothing where nobody knows."""
+        device = self.wiring.devices.get(device_id)
+        name = "" if device is None else device.spec.calls(does)
+        return tr(" (its {name})", name=name) if name else ""
 
     def _end(self, device_id: str, jack: str) -> str:
         return f"{self.name(device_id)}'s {jack}"

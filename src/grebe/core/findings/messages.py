@@ -8,15 +8,23 @@ import msgspec
 
 from grebe.core.findings.look import Look
 from grebe.core.findings.model import Cure, Finding, changed, swap_cable
-from grebe.core.rig.flow import Arrival, Stream, grebe_streams, lets, way_to
+from grebe.core.findings.playing import STRUCK_KINDS, behind, listens
+from grebe.core.rig.flow import Arrival, MessageKind, Stream, grebe_streams, lets, way_to
 from grebe.core.rig.formatting import listed
 from grebe.core.rig.model import GREBE_ID, Cable, Device, Filter
 from grebe.core.rig.notemap import note_map
 from grebe.core.rig.numbering import printed_otherwise, printed_program
+from grebe.core.rig.spec import SettingFor
 from grebe.words import counted, tr
 
 WORDS = {
     "notes": tr("notes"), "program": tr("program changes"), "controllers": tr("controllers"),
+}  # fmt: skip
+IN: dict[MessageKind, SettingFor] = {
+    "notes": "notes_in", "program": "program_in", "controllers": "controllers_in",
+}  # fmt: skip
+OUT: dict[MessageKind, SettingFor] = {
+    "notes": "notes_out", "program": "program_out", "controllers": "controllers_out",
 }  # fmt: skip
 SHOWN = 4
 """Examples in a sentence."""
@@ -61,7 +69,7 @@ def _misread(look: Look, device: Device) -> Iterator[Finding]:
     """Messages for a neighbour, or of a neighbour, on a channel this box listens to."""
     if device.kind == "relay":
         return
-    channels = _channels(device)
+    channels = listens(device)
     said: set[tuple[str, str]] = set()
     for arrival in look.flow.arrivals[device.id]:
         stream = arrival.stream
@@ -69,20 +77,16 @@ def _misread(look: Look, device: Device) -> Iterator[Finding]:
             continue
         if not _acts_on(device, stream):
             continue
+        if stream.kind == "notes" and not stream.meant and arrival.cable.plays is not None:
+            continue  # it is meant to play it
         other = stream.meant or stream.origin
         if (stream.kind, other) in said or other == device.id:
             continue
         said.add((stream.kind, other))
         if stream.meant:
             yield _collision(look, device, arrival)
-        elif look.wiring.devices[stream.origin].kind not in ("controller", "computer"):
+        elif look.wiring.devices[stream.origin].kind not in STRUCK_KINDS:
             yield _stray(look, device, arrival)
-
-
-def _channels(device: Device) -> set[int]:
-    """All that it listens on: a box with tracks on the channel of each."""
-    on = {number for line in device.lines for number in (line.channel, line.told_on)}
-    return on | set(device.spec.channels)
 
 
 def _with_channel(device: Device, old: int, new: int) -> Device:
@@ -160,10 +164,19 @@ def _collision(look: Look, device: Device, arrival: Arrival) -> Finding:
 def _stray(look: Look, device: Device, arrival: Arrival) -> Finding:
     stream = arrival.stream
     origin = look.wiring.devices[stream.origin]
-    at_source = arrival.cable.source == stream.origin
+    goes_on = any(a.cable.target in look.wiring.devices for a in behind(look, device.id, stream))
+    # What others behind it are to get is not switched off where it is sent, nor for all of them.
+    at_source = arrival.cable.source == stream.origin and not goes_on
     end = "passes" if at_source else "accepts"
     where = look.out_of(arrival.cable) if at_source else look.into(arrival.cable)
     closed = _switched(getattr(arrival.cable, end), stream, on=False)
+    word = look.setting(origin.id, OUT[stream.kind]) if at_source else (
+        look.setting(device.id, IN[stream.kind])
+    )  # fmt: skip
+    fix = tr("Switch {words} off at {where}{word}.", words=WORDS[stream.kind], where=where,
+             word=word)  # fmt: skip
+    if stream.kind == "notes" and not goes_on:
+        fix += tr(" Or say on the cable that they are to play {device}.", device=device.name)
     return Finding(
         code="rig.stray-notes" if stream.kind == "notes" else f"rig.stray-{stream.kind}",
         severity="warn",
@@ -176,7 +189,7 @@ def _stray(look: Look, device: Device, arrival: Arrival) -> Finding:
             channel=stream.channel,
         ),
         why=_harm(device, stream),
-        fix=tr("Switch {words} off at {where}.", words=WORDS[stream.kind], where=where),
+        fix=fix,
         cure=swap_cable(arrival.cable, **{end: closed}),
     )
 
@@ -214,7 +227,7 @@ def _free_channel(look: Look, device: Device) -> int:
     taken: set[int] = set()
     for other in look.rig.devices:
         if look.flow.via.get(other.id) == first:
-            taken |= _channels(other)
+            taken |= listens(other)
     return next((c for c in range(1, 17) if c not in taken), 0)
 
 

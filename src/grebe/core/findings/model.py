@@ -27,6 +27,8 @@ class Cure(Value, frozen=True, kw_only=True):
 
     leader: str | None = None
     cables: tuple[tuple[Cable, Cable | None], ...] = ()
+    added: tuple[Cable, ...] = ()
+    """Cables that are run."""
     devices: tuple[tuple[Device, Device], ...] = ()
     routes: tuple[tuple[Route, Route | None], ...] = ()
     songs: tuple[tuple[Song, Song], ...] = ()
@@ -39,7 +41,7 @@ class Cure(Value, frozen=True, kw_only=True):
         rig = msgspec.structs.replace(
             project.rig,
             leader=self.leader if self.leader is not None else project.rig.leader,
-            cables=_replaced(project.rig.cables, self.cables),
+            cables=(*_replaced(project.rig.cables, self.cables), *self.added),
             devices=_replaced(project.rig.devices, self.devices),
             routes=_replaced(project.rig.routes, self.routes),
         )

@@ -66,8 +66,22 @@ def step_sheet(pattern: Pattern, device: Device, bpm: float) -> StepSheet:
         settings.append(tr("speed \u00d7{speed}", speed=content.speed))
     if content.swing != 50:
         settings.append(_swing(steps, content.swing, bpm, content.step_ticks))
-    voices = tuple(_voice(pattern, voice, steps, bpm) for voice in content.voices if voice.hits)
+    if device.spec.clears:
+        settings.append(tr("clears what stands there first"))
+    keys = {voice.note: voice.keys for voice in device.spec.voices if voice.keys}
+    voices = tuple(
+        _pressed(_voice(pattern, voice, steps, bpm), keys.get(voice.note, ""))
+        for voice in content.voices
+        if voice.hits
+    )
     return StepSheet(pattern.name, device.name, place, tuple(settings), voices)
+
+
+def _pressed(rows: VoiceRows, keys: str) -> VoiceRows:
+    """A voice without a key of its own is keyed in by those pressed together for it."""
+    words = tr("press {keys} together", keys=keys)
+    settings = f"{rows.settings}; {words}" if rows.settings else words
+    return rows._replace(settings=settings) if keys else rows
 
 
 def hit_words(pattern: Pattern, voice: Voice, hit: Hit, device: Device | None, bpm: float) -> str:

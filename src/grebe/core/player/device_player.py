@@ -281,6 +281,14 @@ class DevicePlayer:
         if self._swapped is None and [p.id for p in chain] != [p.id for p in waiting]:
             self.swap(chain, tick, "end", by_hand=False)
 
+    def ends_after(self, tick: int) -> int:
+        """The first tick after this one at which its pattern, or the section, is over."""
+        deck, boundary = self.deck, self._run.boundary
+        if deck.pattern is None:
+            return boundary
+        whole = sounding(deck.pattern, deck.device).ticks
+        return min(boundary, deck.entered + ((tick - deck.entered) // whole + 1) * whole)
+
     def halt(self, out: list[Due], tick: int) -> None:
         """Its notes end; a box left silent would stay so under the performer's hands."""
         out += self.deck.end_notes(tick)

@@ -5,6 +5,7 @@ from __future__ import annotations
 from grebe.core.player.clicks import Clicks
 from grebe.core.player.device_player import DevicePlayers
 from grebe.core.player.events import DeviceEvent, Due, Shared, SongPosition, SongSelect
+from grebe.core.player.openers import Openers
 from grebe.core.player.plan import PulseLine
 from grebe.core.player.run import PREROLL_TICKS, Run
 from grebe.core.player.scheduler import CLOCK, PulseFalls, Told
@@ -17,10 +18,13 @@ from grebe.core.time.ticks import CLOCK_TICKS, SIXTEENTH_TICKS, next_multiple
 class Locating:
     """Takes the performance, or one box, to a place."""
 
-    def __init__(self, run: Run, devices: DevicePlayers, sections: Sections) -> None:
+    def __init__(
+        self, run: Run, devices: DevicePlayers, sections: Sections, openers: Openers
+    ) -> None:
         self._run = run
         self._devices = devices
         self._sections = sections
+        self._openers = openers
         self.clicks = Clicks(run, devices)
         self._rejoining: dict[str, int] = {}
         """Devices that come in again, and the bar line they do on."""
@@ -39,6 +43,7 @@ class Locating:
         counted = counted_bars * span.scene.meter.bar_ticks
         ready = base - counted - PREROLL_TICKS
         out = self._reset(index, base, ready)
+        self._openers.begin(out, ready, base)
         self._sections.tell_ahead(out, ready, list(self._devices.by_id))
         run.loopers.begin(base)
         for part in span.scene.parts:
@@ -101,6 +106,7 @@ class Locating:
             box = box_of(player.device.id)
             if run.plan.via.get(box, box) == device:
                 player.tell_again(out, run.tick)
+                self._openers.rejoined(out, run.tick, player.device.id)
         if starts:
             self._come_in_on_the_bar(device, stop_now=stop_now)
         return out

@@ -40,6 +40,7 @@ from grebe.core.player.events import Due
 from grebe.core.player.happened import Filled
 from grebe.core.player.locating import Locating
 from grebe.core.player.loopers import TrackCommand
+from grebe.core.player.openers import Openers
 from grebe.core.player.plan import Plan
 from grebe.core.player.run import Run
 from grebe.core.player.scheduler import TempoFalls
@@ -65,9 +66,15 @@ class Performing:
     """Handlers by command."""
 
     def __init__(
-        self, run: Run, devices: DevicePlayers, sections: Sections, locating: Locating
+        self,
+        run: Run,
+        devices: DevicePlayers,
+        sections: Sections,
+        locating: Locating,
+        openers: Openers,
     ) -> None:
         self._run = run
+        self._openers = openers
         self._devices = devices
         self._sections = sections
         self._locating = locating
@@ -285,6 +292,7 @@ class Performing:
         section = run.span.section.id
         run.course.take(layout, run.tick, run.chapters.stops)
         out = self._devices.renew()
+        self._openers.renew(out, run.tick)
         for line in run.pulses.idle(run.plan.pulsed):
             self._locating.schedule_pulse(line, run.tick)
         if as_written(run.plan.song) != as_written(old.song) and not run.tempi.carried:

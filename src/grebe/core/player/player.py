@@ -15,6 +15,7 @@ from grebe.core.player.events import Due, Shared
 from grebe.core.player.happened import TempoTaken
 from grebe.core.player.locating import Locating
 from grebe.core.player.loopers import LoopTrack
+from grebe.core.player.openers import Openers
 from grebe.core.player.performing import Performing, last_word
 from grebe.core.player.plan import Plan
 from grebe.core.player.promise import LineState, Promise, promise, sounding_now
@@ -28,6 +29,7 @@ from grebe.core.player.scheduler import (
     ClockFalls,
     FadeFalls,
     MarksFall,
+    OpensAgain,
     Prepare,
     PulseFalls,
     SwapFalls,
@@ -54,9 +56,12 @@ class Player:
         self.happened = self._run.happened
         """What happened since this was emptied last, to be kept."""
         self._devices = DevicePlayers(self._run)
-        self._sections = Sections(self._run, self._devices)
-        self._locating = Locating(self._run, self._devices, self._sections)
-        self._performing = Performing(self._run, self._devices, self._sections, self._locating)
+        openers = self._openers = Openers(self._run)
+        self._sections = Sections(self._run, self._devices, openers)
+        self._locating = Locating(self._run, self._devices, self._sections, openers)
+        self._performing = Performing(
+            self._run, self._devices, self._sections, self._locating, openers
+        )
 
     def apply(self, command: Command) -> list[Due]:
         """Take a command at the player's tick; gives what is to be sent for it at once.
@@ -130,6 +135,10 @@ class Player:
             sections.marks_fall(out, tick, what)
         elif isinstance(what, TrackFalls):
             sections.track_falls(out, tick, what)
+        elif isinstance(what, OpensAgain):
+            player = self._devices.get(what.device)
+            ends = self._run.boundary if player is None else player.ends_after(tick)
+            self._openers.falls(out, tick, what, ends)
         elif isinstance(what, Told):
             out += [(tick, device, event) for device, event in what.events]
         elif isinstance(what, ChainStep):

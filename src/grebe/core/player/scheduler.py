@@ -83,6 +83,14 @@ class TrackFalls(NamedTuple):
     """Length of a recording; 0 while open."""
 
 
+class OpensAgain(NamedTuple):
+    """A box whose input closes as its pattern begins has the note that opens it struck anew, or
+    it is looked when that is."""
+
+    device: str
+    strikes: bool
+
+
 class ClickFalls(NamedTuple):
     """A beat is clicked."""
 
@@ -101,13 +109,13 @@ class PulseFalls(NamedTuple):
 
 What: TypeAlias = (
     Prepare | Switch | ChainStep | SwapFalls | FadeFalls | TempoFalls | MarksFall | Told
-    | TrackFalls | ClickFalls | ClockFalls | PulseFalls | NoteEnds | Lane
+    | TrackFalls | OpensAgain | ClickFalls | ClockFalls | PulseFalls | NoteEnds | Lane
 )  # fmt: skip
 """A lane stands for the stroke under its cursor."""
 
 _KINDS: tuple[type, ...] = (
     Prepare, Switch, ChainStep, SwapFalls, FadeFalls, TempoFalls, MarksFall, Told, TrackFalls,
-    ClickFalls, ClockFalls, PulseFalls, NoteEnds, Lane,
+    OpensAgain, ClickFalls, ClockFalls, PulseFalls, NoteEnds, Lane,
 )  # fmt: skip
 _ORDER = {kind: order for order, kind in enumerate(_KINDS)}
 NOTE_ENDS, STROKE = _ORDER[NoteEnds], _ORDER[Lane]

@@ -17,6 +17,7 @@ from grebe.core.player.events import (
 from grebe.core.player.happened import Entered, Stopped, TrackDid
 from grebe.core.player.loopers import TrackCommand
 from grebe.core.player.marks import Filling, Happening, Moved, Silence, Steered, Swaps, lay_regions
+from grebe.core.player.openers import Openers
 from grebe.core.player.run import Run
 from grebe.core.player.scheduler import MarksFall, Prepare, Switch, TrackFalls
 from grebe.core.rig.lines import box_of
@@ -27,9 +28,10 @@ from grebe.core.time.ticks import SIXTEENTH_TICKS
 class Sections:
     """The way from one section into the next."""
 
-    def __init__(self, run: Run, devices: DevicePlayers) -> None:
+    def __init__(self, run: Run, devices: DevicePlayers, openers: Openers) -> None:
         self._run = run
         self._devices = devices
+        self._openers = openers
         self._token = 0
         """Of the boundary that holds: what waits for one that was moved falls out by itself."""
 
@@ -101,6 +103,7 @@ class Sections:
             return out
         for player in self._devices:
             player.halt(out, tick)
+        self._openers.halt(out, tick)
         run.note(Stopped(tick))
         out += [(tick, device, Shared.STOP) for device in run.plan.started]
         run.running, run.course.launch, run.course.held = False, None, False

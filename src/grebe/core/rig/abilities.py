@@ -21,12 +21,17 @@ from grebe.core.rig.spec import (
     ChainRule,
     ChangeAt,
     ControllerRow,
+    FirstMove,
     HandMove,
     Jack,
     JackKind,
     Kind,
     LoopControl,
     MemoryShape,
+    Opener,
+    PadBank,
+    Setting,
+    SettingFor,
     Spec,
     SpecVoice,
     Steps,
@@ -40,7 +45,10 @@ from grebe.words import tr
 Form = Literal["text", "yes", "maybe", "list", "voices"]
 """How a field reads: as it is, yes or no, something or none, values after one another, sounds with
 their notes."""
-Part = Literal["clock", "memory", "jacks", "voices", "controllers", "by_hand", "tracks"]
+Part = Literal[
+    "clock", "memory", "jacks", "voices", "controllers", "by_hand", "tracks", "banks",
+    "settings", "first",
+]  # fmt: skip
 AS_BOX = tr("as the box")
 NONE = "none"
 
@@ -71,6 +79,7 @@ CLOCK: tuple[Ability, ...] = (
     Ability("obeys.song_select", tr("Obeys Song Select"), "yes"),
     Ability("obeys.program", tr("Obeys program changes"), "yes"),
     Ability("obeys.notes", tr("Obeys notes"), "yes"),
+    Ability("obeys.velocity", tr("Hears how hard"), "yes"),
     Ability("channels", tr("Listens on channels"), "list"),
     Ability("change_at", tr("Pattern change takes effect"), choices=get_args(ChangeAt)),
     Ability("starts_all", tr("Start starts every track"), "yes"),
@@ -82,6 +91,9 @@ CLOCK: tuple[Ability, ...] = (
     Ability("latency_ms", tr("From message to sound, ms")),
     Ability("pass_ms", tr("From input to what it passes on, ms")),
     Ability("converts", tr("Makes other clock rates"), "maybe", (NONE, "divide", "regenerate")),
+    Ability("opener.note", tr("Opened by holding note"), "maybe"),
+    Ability("opener.channel", tr("On channel"), "maybe"),
+    Ability("opener.closes", tr("Closes"), "maybe", (NONE, "released", "pattern")),
     Ability("old_mains", tr("Old and mains-powered"), "yes"),
     Ability("guessed", tr("Still guessed of it"), "list"),
 )
@@ -90,6 +102,7 @@ MEMORY: tuple[Ability, ...] = (
     Ability("memory.banks", tr("Pattern memory: banks"), "maybe"),
     Ability("memory.groups", tr("Groups in a bank"), "maybe"),
     Ability("memory.slots", tr("Patterns in a group"), "maybe"),
+    Ability("memory.across", tr("To another group"), "maybe", (NONE, "playing", "stopped", "mode")),
     Ability("memory.printed", tr("Printed as"), "maybe", (NONE, "number", "bank", "bank_group")),
     Ability("steps.longest", tr("Steps of a pattern, at most"), "maybe"),
     Ability("steps.rates", tr("Step rates"), "list"),
@@ -102,7 +115,9 @@ MEMORY: tuple[Ability, ...] = (
     Ability("polyphony", tr("Notes at once")),
     Ability("chains.rule", tr("Chains"), choices=("none", "any", "neighbours", "row")),
     Ability("chains.longest", tr("Patterns in a chain, at most")),
-    Ability("chains.group", tr("Neighbours in groups of")),
+    Ability("chains.group", tr("Chains inside groups of")),
+    Ability("chains.marks_last", tr("The last one has to be marked"), "yes"),
+    Ability("clears", tr("Writing over clears first"), "yes"),
     Ability("songs", tr("Songs in its memory")),
     Ability("track_measures", tr("Bars of such a song, at most")),
     Ability("fill_controller", tr("Controller that holds a fill"), "maybe"),
@@ -126,6 +141,12 @@ JACKS: tuple[Ability, ...] = (
     Ability("needs_volts", tr("Needs V"), "maybe"),
     Ability("bears_volts", tr("Bears V"), "maybe"),
     Ability("edge", tr("Edge"), choices=("rising", "falling")),
+    Ability("serves", tr("For"), choices=("clock", "reset")),
+    Ability("clock", tr("Knows clock"), "yes"),
+    Ability("divides", tr("One in"), "list"),
+    Ability("multiplies", tr("Times"), "list"),
+    Ability("resets", tr("Count begins at"), choices=("start", "jack", "never")),
+    Ability("sets", tr("Can give"), "list"),
     Ability("run_line", tr("Run line"), "yes"),
     Ability("speakers", tr("To speakers"), "yes"),
 )
@@ -134,6 +155,7 @@ VOICES: tuple[Ability, ...] = (
     Ability("name", tr("Voice")),
     Ability("note", tr("Note")),
     Ability("slot", tr("Cut off with")),
+    Ability("keys", tr("Pressed together for it")),
 )
 
 CONTROLLERS: tuple[Ability, ...] = (
@@ -169,6 +191,24 @@ TRACKS: tuple[Ability, ...] = (
     Ability("mute_by.seconds", tr("Seconds"), "maybe"),
 )
 
+FIRST: tuple[Ability, ...] = (
+    Ability("name", tr("Before it plays")),
+    Ability("at", tr("When"), choices=("on", "play")),
+    Ability("waits_s", tr("Then wait, s")),
+)
+
+BANKS: tuple[Ability, ...] = (
+    Ability("name", tr("Bank")),
+    Ability("channel", tr("Channel")),
+    Ability("low", tr("From note")),
+    Ability("high", tr("To note")),
+)
+
+SETTINGS: tuple[Ability, ...] = (
+    Ability("does", tr("Setting of"), choices=get_args(SettingFor)),
+    Ability("name", tr("What it calls it")),
+)
+
 FACTS: dict[Part, tuple[Ability, ...]] = {"clock": CLOCK, "memory": MEMORY}
 ROWS: dict[Part, tuple[Ability, ...]] = {
     "jacks": JACKS,
@@ -176,9 +216,13 @@ ROWS: dict[Part, tuple[Ability, ...]] = {
     "controllers": CONTROLLERS,
     "by_hand": BY_HAND,
     "tracks": TRACKS,
+    "banks": BANKS,
+    "first": FIRST,
+    "settings": SETTINGS,
 }
 _OPTIONAL: dict[str, msgspec.Struct] = {
     "memory": MemoryShape(),
+    "opener": Opener(note=60),
     "steps": Steps(),
     "pads": PadLayout(),
     "loop_control": LoopControl(record=80, play=81, stop=82),
@@ -202,6 +246,10 @@ _ONLY_AT: dict[str, tuple[JackKind, ...]] = {
     "needs_volts": ("pulse", "sync"),
     "bears_volts": ("pulse", "sync"),
     "edge": ("pulse", "sync"),
+    "serves": ("pulse", "sync"),
+    "divides": ("pulse", "sync"),
+    "multiplies": ("pulse", "sync"),
+    "resets": ("pulse", "sync"),
     "run_line": ("sync",),
     "speakers": ("audio",),
 }
@@ -311,6 +359,19 @@ def _new_track(spec: Spec) -> Track:
     return msgspec.structs.replace(last, **fields)
 
 
+def _new_bank(spec: Spec) -> PadBank:
+    channel = _free({bank.channel for bank in spec.banks}, 1)
+    name = tr("Bank {letter}", letter=chr(ord("A") + len(spec.banks)))
+    return PadBank(name=name, channel=min(max(channel, 1), 16))
+
+
+def _new_setting(spec: Spec) -> Setting:
+    taken = {setting.does for setting in spec.settings}
+    every: tuple[SettingFor, ...] = get_args(SettingFor)
+    does = next((d for d in every if d not in taken), every[0])
+    return Setting(does=does, name=tr("its menu"))
+
+
 _NEW: dict[Part, Any] = {
     "jacks": _new_jack,
     "voices": _new_voice,
@@ -319,6 +380,9 @@ _NEW: dict[Part, Any] = {
         name=tr("Move {value}", value=len(spec.by_hand) + 1), seconds=2.0
     ),
     "tracks": _new_track,
+    "banks": _new_bank,
+    "first": lambda spec: FirstMove(name=tr("Step {number}", number=len(spec.first) + 1)),
+    "settings": _new_setting,
 }
 
 

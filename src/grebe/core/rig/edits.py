@@ -9,8 +9,8 @@ from typing import Any, TypeVar
 import msgspec
 
 from grebe.core.document import Project, with_rig
-from grebe.core.rig.model import GREBE_ID, MEDIUM_OF, Cable, Device, Gives, Port, Rig, Route
-from grebe.core.rig.spec import Jack, Profile, Spec
+from grebe.core.rig.model import GREBE_ID, MEDIUM_OF, Cable, Device, Port, Rig, Route
+from grebe.core.rig.spec import Gives, Jack, Profile, Spec
 from grebe.core.rig.wiring import WIRE_FITS
 from grebe.errors import EditError
 from grebe.words import tr
@@ -134,11 +134,13 @@ def free_jacks(rig: Rig, device_id: str, *, out: bool) -> list[Jack]:
 def best_cable(rig: Rig, source: str, target: str) -> Cable:
     """The cable between two devices with the jacks that fit best; MIDI where nothing is known.
 
-    Free jacks before used ones, then in the order of the profiles. Where no
-    jacks fit the first of each is taken: performers do plug it, and a finding says so.
+    Free jacks before used ones, then in the order of the profiles, a thru and a reset last. Where
+    no jacks fit the first of each is taken: performers do plug it, and a finding says so.
     """
     outs: list[Jack | None] = [*free_jacks(rig, source, out=True)] or [None]
     ins: list[Jack | None] = [*free_jacks(rig, target, out=False)] or [None]
+    outs.sort(key=lambda jack: jack is not None and jack.way == "thru")
+    ins.sort(key=lambda jack: jack is not None and jack.serves == "reset")
     for out in outs:
         for into in ins:
             if out is None or into is None or into.kind in WIRE_FITS[out.kind]:
@@ -149,10 +151,7 @@ def best_cable(rig: Rig, source: str, target: str) -> Cable:
 def cable_between(rig: Rig, source: str, target: str, out: Jack | None, into: Jack | None) -> Cable:
     """A cable between two jacks, set as such jacks are."""
     kind = out or into
-    gives: Gives = "own"
     device = next((d for d in rig.devices if d.id == source), None)
-    if (out is not None and out.way == "thru") or (device is not None and device.kind == "relay"):
-        gives = "thru"
     rate, expects = _rates(out, into)
     return Cable(
         source=source,
@@ -160,10 +159,22 @@ def cable_between(rig: Rig, source: str, target: str, out: Jack | None, into: Ja
         medium="midi" if kind is None else MEDIUM_OF[kind.kind],
         source_jack=out.id if out is not None else "",
         target_jack=into.id if into is not None else "",
-        gives=gives,
+        gives=_usual_gives(device, out),
         rate=rate,
         expects=expects,
     )
+
+
+def _usual_gives(device: Device | None, out: Jack | None) -> Gives:
+    """What a box puts on a cable as it comes: what passes a clock on and makes none gives thru."""
+    if out is not None and out.sets:
+        return out.sets[0]
+    if out is not None and (out.way == "thru" or out.works_out):
+        return "thru"
+    if device is None:
+        return "own"
+    passes = device.spec.converts is not None and not device.spec.sends.clock
+    return "thru" if device.kind == "relay" or passes else "own"
 
 
 def _rates(out: Jack | None, into: Jack | None) -> tuple[float | None, float | None]:

@@ -88,6 +88,13 @@ def own_streams(device: Device, *, leads: bool) -> list[Stream]:
     return out
 
 
+def _on_cable(stream: Stream, cable: Cable) -> Stream:
+    """A stream as its origin sends it over a cable: notes that are to play a box on a channel that
+    is set for that."""
+    channel = cable.plays.channel if cable.plays is not None else None
+    return stream._replace(channel=channel) if channel and stream.kind == "notes" else stream
+
+
 def grebe_streams(device: Device) -> list[Stream]:
     """What Grebe sends to a device that it can reach, and to its tracks."""
     out: dict[Stream, None] = {}
@@ -126,7 +133,7 @@ class Flow:
                 self._from_grebe(cable)
             elif cable.gives != "thru":
                 for stream in own_streams(source, leads=source.id == rig.leader):
-                    self._travel(cable, stream)
+                    self._travel(cable, _on_cable(stream, cable))
 
     def reaches(self, stream: Stream) -> bool:
         """Whether a stream gets to the device it is meant for."""

@@ -7,9 +7,10 @@ from fractions import Fraction
 
 import msgspec
 
-from grebe.core.rig.model import Cable, Filter
+from grebe.core.rig.model import Cable, Filter, Plays
 from grebe.core.rig.spec import PulseShape
 from grebe.core.rig.wiring import exact
+from grebe.core.typed import with_field
 from grebe.errors import EditError
 from grebe.words import tr
 
@@ -155,4 +156,33 @@ def pulse_width(shape: PulseShape, text: str) -> PulseShape:
         return msgspec.structs.replace(shape, width_ms=value)
     raise EditError(
         tr("a width goes up to 1000 ms, or to under 100 % of the way to the next pulse")
+    )
+
+
+def plays_words(plays: Plays | None) -> str:
+    """Whether notes on a cable are meant to play the box there: "no", "yes", "channel 10 -24"."""
+    if plays is None:
+        return "no"
+    words = [tr("channel {channel}", channel=plays.channel)] if plays.channel else []
+    words += [f"{plays.offset:+d}"] if plays.offset else []
+    return " ".join(words) or "yes"
+
+
+def plays_from_words(text: str) -> Plays | None:
+    """The opposite. EditError for what is neither."""
+    words = text.strip().lower()
+    if words in ("", "no"):
+        return None
+    found = re.fullmatch(r"(?:yes)?\s*(?:\D*?(\d+))?\s*([+-]\s*\d+)?", words)
+    if found is None:
+        raise EditError(
+            tr("say yes, no, or a channel and an offset, such as channel 10 -24 (got {text_!r})",
+               text_=text)
+        )  # fmt: skip
+    channel, offset = found[1], found[2]
+    return with_field(
+        with_field(Plays(), "channel", int(channel) if channel else None, tr("Channel")),
+        "offset",
+        int(offset.replace(" ", "")) if offset else 0,
+        tr("Offset"),
     )

@@ -12,6 +12,7 @@ from msgspec import Meta
 from grebe.core.rig.lines import box_of, line_id
 from grebe.core.rig.spec import (
     ChangeAt,
+    Gives,
     Jack,
     JackKind,
     Kind,
@@ -166,6 +167,10 @@ class Device(Value, frozen=True, kw_only=True):
     """Where one pulse leaves shortly before the first, at every start."""
     pulse_from: AudioPort = AudioPort()
     """Where Grebe hears its pulses."""
+    holds_open: bool = False
+    """Grebe holds the note that opens its input, from before its first beat."""
+    on_at: Annotated[int, Meta(ge=0, le=99)] = 0
+    """Its turn at switching on; 0: by the order of the clock."""
     offset_ms: OffsetMs = 0.0
     tolerance_ms: Annotated[float, Meta(ge=0.1, le=100)] = 2.0
     """How far off it may be before the waterline names it."""
@@ -251,7 +256,8 @@ def _line(device: Device, track: Track) -> Device:
             by_hand=moves,
             obeys=msgspec.structs.replace(spec.obeys, program=spec.obeys.program and told),
             # What only a whole box can do.
-            songs=0, loop_tracks=0, loop_control=None, echo_ms=(), starts_all=False,
+            opener=None, first=(), songs=0, loop_tracks=0, loop_control=None, echo_ms=(),
+            starts_all=False,
         ),
     )  # fmt: skip
 
@@ -273,8 +279,13 @@ class Filter(Value, frozen=True, kw_only=True):
         return self.controllers != (number in self.but)
 
 
-Gives = Literal["own", "thru", "both"]
-"""What a box puts on a cable: messages of its own, what comes in at its inputs, or both."""
+class Plays(Value, frozen=True, kw_only=True):
+    """Notes on a cable that are meant to play the box at its end, as the boxes are set for it."""
+
+    channel: Channel | None = None
+    """On which the sender sends them; None: its own."""
+    offset: Annotated[int, Meta(ge=-127, le=127)] = 0
+    """Semitones that either box adds."""
 
 
 class Cable(Value, frozen=True, kw_only=True):
@@ -295,6 +306,8 @@ class Cable(Value, frozen=True, kw_only=True):
     """Pulses a quarter note the source is set to; None: MIDI's 24, or the jack's usual."""
     expects: PulseRate | None = None
     """Pulses a quarter note the target's input is set to; None as above."""
+    plays: Plays | None = None
+    """The notes on it play the target, without Grebe; None: nobody has said so."""
 
     @property
     def clock(self) -> bool:

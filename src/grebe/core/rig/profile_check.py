@@ -132,8 +132,10 @@ def _memory(spec: Spec) -> Iterator[Contradiction]:
         yield "spec.chains.longest", tr("it has a length but no rule")
     if chains.rule != "none" and not chains.longest:
         yield "spec.chains.longest", tr("a chain of no patterns")
-    if (chains.rule == "neighbours") != bool(chains.group):
-        yield "spec.chains.group", tr("a group belongs to the rule neighbours, and only to it")
+    if chains.rule == "neighbours" and not chains.group:
+        yield "spec.chains.group", tr("neighbours of a group: say how many patterns that has")
+    if chains.group and chains.rule not in ("neighbours", "row"):
+        yield "spec.chains.group", tr("a group belongs to the rules neighbours and row alone")
     if memory is not None and chains.group > memory.size:
         yield (
             "spec.chains.group",

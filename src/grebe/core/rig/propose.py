@@ -68,10 +68,12 @@ def _proposal(rig: Rig, device: Device | None) -> LeaderProposal:
 def _could_take(source: Device | None, target: Device) -> bool:
     if not target.spec.obeys.clock:
         return False
-    inputs = [j for j in target.spec.jacks if j.takes]
-    if source is None or not source.spec.jacks or not inputs:
-        return True  # Grebe sends all kinds; of an unknown box nothing is held against it
-    outputs = [j for j in source.spec.jacks if j.gives]
+    if not target.spec.jacks:
+        return True  # of an unknown box nothing is held against it
+    inputs = [j for j in target.spec.jacks if j.takes and j.clock and j.serves == "clock"]
+    if source is None or not source.spec.jacks:
+        return any(j.kind != "audio" for j in inputs)  # Grebe sends all kinds
+    outputs = [j for j in source.spec.jacks if j.gives and j.clock]
     return any(_fits(out, into) for out in outputs for into in inputs)
 
 

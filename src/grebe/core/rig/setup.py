@@ -10,13 +10,16 @@ from grebe.core.document import Project
 from grebe.core.rig.blank import TOLD
 from grebe.core.rig.flow import Flow
 from grebe.core.rig.formatting import filter_words, rate_text
-from grebe.core.rig.model import Cable, Device, Filter
+from grebe.core.rig.model import Cable, Device, Filter, Rig
 from grebe.core.rig.numbering import printed_otherwise, printed_program
+from grebe.core.rig.spec import SettingFor
+from grebe.core.rig.switching import before_playing, in_its_words, move_words, switching_on
 from grebe.core.rig.tree import ClockTree, tree_of
 from grebe.core.rig.wiring import MIDI_MEDIA, Wiring
 from grebe.core.units import Value
 from grebe.words import tr
 
+ON, BEFORE = tr("Switch on"), tr("Before")
 CABLES, ROLE, RATE, CHANNEL, RECEIVE, SEND, THRU, OFFSET, PROGRAMS, CARE = (
     tr("Cable"), tr("Role"), tr("Rate"), tr("Channel"), tr("Receive"), tr("Send"), tr("Thru"),
     tr("Offset"), tr("Programs"), tr("Care"),
@@ -63,11 +66,18 @@ class SetupSheet(Value, frozen=True, kw_only=True):
     rig: str
     leader: str
     devices: tuple[DeviceSheet, ...]
+    switching_on: DeviceSheet | None = None
+    """What is done before anything is set, box after box; None on the sheet of one box."""
+
+    @property
+    def parts(self) -> tuple[DeviceSheet, ...]:
+        """All that is printed, in order."""
+        return self.devices if self.switching_on is None else (self.switching_on, *self.devices)
 
     @property
     def keys(self) -> tuple[str, ...]:
         """Keys of all steps."""
-        return tuple(step.key for sheet in self.devices for step in sheet.steps)
+        return tuple(step.key for sheet in self.parts for step in sheet.steps)
 
 
 def of_device(sheet: SetupSheet, device_id: str) -> SetupSheet:
@@ -75,7 +85,7 @@ def of_device(sheet: SetupSheet, device_id: str) -> SetupSheet:
     if not device_id:
         return sheet
     kept = tuple(d for d in sheet.devices if d.device == device_id)
-    return msgspec.structs.replace(sheet, devices=kept)
+    return msgspec.structs.replace(sheet, devices=kept, switching_on=None)
 
 
 def setup_sheet(project: Project) -> SetupSheet:
@@ -97,7 +107,20 @@ def setup_sheet(project: Project) -> SetupSheet:
             )
             for d in devices
         ),
+        switching_on=_switching_on(project.rig, tree) if devices else None,
     )
+
+
+def _switching_on(rig: Rig, tree: ClockTree) -> DeviceSheet:
+    steps = tuple(
+        Step(about=ON, do=turn.do, reason=turn.reason, key=_key("", ON, turn.do))
+        for turn in switching_on(rig, tree)
+    )
+    return DeviceSheet(device="", name=tr("Switching on"), label=tr("in this order"), steps=steps)
+
+
+Row = tuple[str, str, str]
+"""(about, do, reason)."""
 
 
 def _steps(
@@ -105,12 +128,18 @@ def _steps(
 ) -> tuple[Step, ...]:
     rows = [
         *_care(device, wiring),
+        *_pressed(device),
         *_cables(device, wiring),
         *_role(device, wiring, tree),
         *_rates(device, wiring, tree),
         *_channel(device),
+        *_own_words(device, wiring, CHANNEL),
         *_filters(device, wiring),
+        *_own_words(device, wiring, RECEIVE),
+        *_own_words(device, wiring, SEND),
         *_thru(device, wiring),
+        *_own_words(device, wiring, THRU),
+        *_own_words(device, wiring, OFFSET),
         *_offset(device, flow),
         *_programs(project, device),
     ]
@@ -119,6 +148,27 @@ def _steps(
              key=_key(device.id, about, do))
         for about, do, reason in rows
     )  # fmt: skip
+
+
+def _pressed(device: Device) -> list[Row]:
+    moves = [move_words(device, m) for m in device.spec.first if m.at == "on"]
+    first = [(ON, words, tr("It has to be pressed then.")) for words in moves]
+    return [*first, *((BEFORE, turn.do, turn.reason) for turn in before_playing(device))]
+
+
+def _own_words(device: Device, wiring: Wiring, about: str) -> list[Row]:
+    """Settings that the box has words for, under the head where they belong."""
+    return [
+        (about, turn.do, turn.reason)
+        for does, turn in in_its_words(device, wiring)
+        if _head_of(does) == about
+    ]
+
+
+def _head_of(does: SettingFor) -> str:
+    if does in ("thru", "offset", "channel"):
+        return {"thru": THRU, "offset": OFFSET, "channel": CHANNEL}[does]
+    return RECEIVE if does.endswith("_in") else SEND
 
 
 RESTS_ON = {
@@ -142,10 +192,6 @@ def _guessed(device: Device, about: str) -> str:
 
 def _key(*parts: str) -> str:
     return blake2b("\0".join(parts).encode(), digest_size=6).hexdigest()
-
-
-Row = tuple[str, str, str]
-"""(about, do, reason)."""
 
 
 def _care(device: Device, wiring: Wiring) -> list[Row]:
@@ -244,7 +290,7 @@ def _rates(device: Device, wiring: Wiring, tree: ClockTree) -> list[Row]:
             )
         )
     for cable in wiring.leaving[device.id]:
-        if cable.medium == "pulse" and cable.clock:
+        if cable.medium == "pulse" and wiring.carries_clock(cable):
             jack = wiring.source_jack(cable)
             name = jack.name if jack else tr("Pulse output")
             target = wiring.rig.name_of(cable.target)

@@ -51,6 +51,10 @@ Volts = Annotated[float, Meta(gt=0, le=15)]
 ChangeAt = Literal["pattern_end", "bar", "at_once"]
 
 
+Gives = Literal["own", "thru", "both"]
+"""What a box puts on a cable: messages of its own, what comes in at its inputs, or both."""
+
+
 class PulseShape(Value, frozen=True, kw_only=True):
     """How a pulse looks at the jack."""
 
@@ -79,10 +83,27 @@ class Jack(Value, frozen=True, kw_only=True):
     bears_volts: Volts | None = None
     """A pulse input is harmed above this level."""
     edge: Literal["rising", "falling"] = "rising"
+    serves: Literal["clock", "reset"] = "clock"
+    """What a pulse socket is for. A reset puts the box's count back to its beginning."""
+    clock: bool = True
+    """Whether a clock at it means anything to the box: a MIDI input may bring notes alone."""
+    divides: tuple[Annotated[int, Meta(ge=1, le=256)], ...] = ()
+    """An output lets one pulse in so many of those that come in through, the usual first."""
+    multiplies: tuple[Annotated[int, Meta(ge=1, le=256)], ...] = ()
+    """Or makes so many of each."""
+    resets: Literal["start", "jack", "never"] = "start"
+    """What begins its count anew: Start or the run line, a pulse at a reset socket, or nothing."""
+    sets: tuple[Gives, ...] = ()
+    """What an output can be set to give; empty: nobody has said, so anything."""
     run_line: bool = True
     """Whether a sync socket has its run/stop line."""
     speakers: bool = False
     """An audio input whose sound goes on to speakers or headphones."""
+
+    @property
+    def works_out(self) -> bool:
+        """Whether the rate at it is worked out from what comes in."""
+        return bool(self.divides or self.multiplies)
 
     @property
     def gives(self) -> bool:
@@ -118,6 +139,8 @@ class Obeys(Value, frozen=True, kw_only=True):
     song_select: bool = False
     program: bool = False
     notes: bool = True
+    velocity: bool = True
+    """How hard a note is struck is heard."""
 
 
 class TempoRange(Value, frozen=True, kw_only=True):
@@ -136,6 +159,8 @@ class SpecVoice(Value, frozen=True, kw_only=True):
     note: Note
     slot: Annotated[str, Meta(max_length=20)] = ""
     """Voices with the same slot cut each other off."""
+    keys: Annotated[str, Meta(max_length=60)] = ""
+    """Of a sound that has no key of its own: those pressed together for it."""
 
 
 class ControllerRow(Value, frozen=True, kw_only=True):
@@ -147,12 +172,41 @@ class ControllerRow(Value, frozen=True, kw_only=True):
     high: Annotated[int, Meta(ge=0, le=127)] = 127
 
 
+SettingFor = Literal[
+    "clock_in", "transport_in", "notes_in", "program_in", "controllers_in",
+    "clock_out", "transport_out", "notes_out", "pads_out", "program_out", "controllers_out",
+    "thru", "channel", "offset",
+]  # fmt: skip
+"""What a setting of a box is for. `notes_out` is what its sequencer plays, `pads_out` what is
+struck on it."""
+
+
+class Setting(Value, frozen=True, kw_only=True):
+    """A setting of a box, in its own words."""
+
+    does: SettingFor
+    name: Name
+    """As its menu or its switch has it, with the way there."""
+
+
+class PadBank(Value, frozen=True, kw_only=True):
+    """A bank of a box's pads that listens on a channel of its own, to a range of notes."""
+
+    name: Name
+    channel: Channel
+    low: Note = 36
+    high: Note = 51
+
+
 class MemoryShape(Value, frozen=True, kw_only=True):
     """How a box's pattern memory is laid out, and how it prints a place in it."""
 
     banks: Annotated[int, Meta(ge=1, le=128)] = 1
     groups: Annotated[int, Meta(ge=1, le=128)] = 1
     slots: Annotated[int, Meta(ge=1, le=128)] = 16
+    across: Literal["playing", "stopped", "mode"] = "playing"
+    """When it goes to a pattern of another bank or group: while it plays, only while it stands, or
+    only in another mode."""
     printed: Literal["number", "bank", "bank_group"] = "number"
     """`number`: one row of numbers; `bank`: B05; `bank_group`: B-2-05."""
 
@@ -160,6 +214,10 @@ class MemoryShape(Value, frozen=True, kw_only=True):
     def size(self) -> int:
         """Patterns it holds."""
         return self.banks * self.groups * self.slots
+
+    def group_of(self, program: int) -> int:
+        """The group, counted over all banks from 0, in which a place lies."""
+        return program // self.slots
 
 
 class Steps(Value, frozen=True, kw_only=True):
@@ -188,7 +246,9 @@ class ChainRule(Value, frozen=True, kw_only=True):
     """`any` order; `neighbours` inside a group; `row`: from a first to a last."""
     longest: Annotated[int, Meta(ge=0, le=999)] = 0
     group: Annotated[int, Meta(ge=0, le=128)] = 0
-    """Patterns of a group, for `neighbours`."""
+    """Patterns of a group, for `neighbours` and `row`; 0 for a row: wherever it lies."""
+    marks_last: bool = False
+    """The last pattern of a list or track has to be marked as such."""
 
 
 MoveFor = Literal["pattern", "mute", "controller", "tracks", "echo"]
@@ -215,6 +275,27 @@ class LoopControl(Value, frozen=True, kw_only=True):
     """Record, or over what is there; again while it records: close the loop and play."""
     play: Controller
     stop: Controller
+
+
+class Opener(Value, frozen=True, kw_only=True):
+    """A note that has to be held before an input sounds anything else."""
+
+    note: Note
+    channel: Channel | None = None
+    """None: the box's own."""
+    closes: Literal["released", "pattern"] = "released"
+    """`pattern`: it closes again whenever a pattern of the box begins."""
+
+
+class FirstMove(Value, frozen=True, kw_only=True):
+    """Something pressed or waited for before a box can be played, in its order."""
+
+    name: Name
+    """As one would say it: "hold REC while switching on"."""
+    at: Literal["on", "play"] = "on"
+    """When it is switched on, or each time before it plays."""
+    waits_s: Annotated[float, Meta(ge=0, le=600)] = 0.0
+    """How long one waits after it."""
 
 
 MOST_TRACKS = 64
@@ -264,6 +345,10 @@ class Spec(Value, frozen=True, kw_only=True):
     """Channels it listens on from the factory, when more than one."""
     voices: tuple[SpecVoice, ...] = ()
     pads: PadLayout | None = None
+    banks: Annotated[tuple[PadBank, ...], Meta(max_length=16)] = ()
+    """Of a box whose banks of pads are told apart by channel."""
+    settings: Annotated[tuple[Setting, ...], Meta(max_length=64)] = ()
+    """What it calls its own settings."""
     controllers: tuple[ControllerRow, ...] = ()
     memory: MemoryShape | None = None
     steps: Steps | None = None
@@ -282,6 +367,12 @@ class Spec(Value, frozen=True, kw_only=True):
     echo_ms: tuple[Annotated[float, Meta(ge=1, le=60_000)], ...] = ()
     """Shortest and longest time of an echo."""
     by_hand: tuple[HandMove, ...] = ()
+    first: Annotated[tuple[FirstMove, ...], Meta(max_length=16)] = ()
+    """What is pressed before it plays, in order."""
+    opener: Opener | None = None
+    """What its input has to be opened with; None: it is open."""
+    clears: bool = False
+    """To write a track over, or a pattern, is to clear what stood there first."""
     mutes_at_once: Annotated[int, Meta(ge=1, le=64)] = 1
     """Tracks that one press on the box mutes or lets sound."""
     latency_ms: Annotated[float, Meta(ge=0, le=500)] = 0.0
@@ -300,6 +391,10 @@ class Spec(Value, frozen=True, kw_only=True):
     `channel`, `kind`, `plays` of the box itself."""
     tracks: Annotated[tuple[Track, ...], Meta(max_length=MOST_TRACKS)] = ()
     """What it plays by itself beside each other; none: the box is one track."""
+
+    def calls(self, does: SettingFor) -> str:
+        """What the box calls a setting of its own; "" where nobody knows."""
+        return next((setting.name for setting in self.settings if setting.does == does), "")
 
 
 class Profile(Value, frozen=True, kw_only=True):

@@ -67,7 +67,7 @@ class ClockTree(Value, frozen=True, kw_only=True):
 
 def passes_clock_on(wiring: Wiring, cable: Cable) -> bool:
     """Whether a clock that reaches the source goes on over this cable, unchanged or converted."""
-    if not cable.clock:
+    if not wiring.carries_clock(cable):
         return False
     if cable.source == GREBE_ID or cable.gives != "own":
         return True
@@ -77,12 +77,12 @@ def passes_clock_on(wiring: Wiring, cable: Cable) -> bool:
 
 def _obeys(wiring: Wiring, device: Device) -> bool:
     """Whether a box acts on a clock at any of its inputs."""
-    return device.obeys_clock and any(c.accepts.clock for c in wiring.arriving[device.id])
+    return device.obeys_clock and any(wiring.takes_clock(c) for c in wiring.arriving[device.id])
 
 
 def makes_clock(wiring: Wiring, cable: Cable) -> bool:
     """Whether the source puts a clock of its own making on this cable."""
-    if not cable.clock or not wiring.clock_source(cable.source):
+    if not wiring.carries_clock(cable) or not wiring.clock_source(cable.source):
         return False
     return cable.source == GREBE_ID or cable.gives != "thru"
 
@@ -132,7 +132,8 @@ def tree_of(wiring: Wiring, bpm: float = USUAL_BPM) -> ClockTree:
     obeying = {
         d.id
         for d in rig.devices
-        if d.id == leader or (d.obeys_clock and d.id in hops and hops[d.id].cable.accepts.clock)
+        if d.id == leader
+        or (d.obeys_clock and d.id in hops and wiring.takes_clock(hops[d.id].cable))
     }
     return ClockTree(
         leader=leader,
@@ -155,16 +156,31 @@ def _columns(
         column: list[str] = []
         for parent in columns[-1]:
             for cable in wiring.leaving[parent]:
-                if cable.target in placed or cable.target == leader:
-                    continue
                 first = parent == leader
-                if makes_clock(wiring, cable) if first else passes_clock_on(wiring, cable):
+                on = makes_clock(wiring, cable) if first else passes_clock_on(wiring, cable)
+                if not on or cable.target == leader:
+                    continue
+                if cable.target not in placed:
                     placed.add(cable.target)
                     column.append(cable.target)
-                    hops[cable.target] = _hop(wiring, cable, hops.get(parent), bpm)
+                elif not _better(wiring, cable, hops):
+                    continue
+                hops[cable.target] = _hop(wiring, cable, hops.get(parent), bpm)
         if not column:
             return columns
         columns.append(tuple(sorted(column, key=lambda d: order.get(d, -1))))
+
+
+def _better(wiring: Wiring, cable: Cable, hops: dict[str, Hop]) -> bool:
+    """Whether a box takes the clock of this cable, and not the one that came before it."""
+    if not wiring.takes_clock(cable) or wiring.takes_clock(hops[cable.target].cable):
+        return False
+    before = cable.source
+    while before in hops:
+        before = hops[before].cable.source
+        if before == cable.target:
+            return False  # it would be fed by itself
+    return True
 
 
 def _hop(wiring: Wiring, cable: Cable, before: Hop | None, bpm: float) -> Hop:
@@ -191,7 +207,8 @@ def clock_loops(wiring: Wiring) -> tuple[tuple[str, ...], ...]:
     before: dict[str, list[str]] = {node: [] for node in nodes}
     for cable in wiring.cables:
         leads = cable.source == wiring.rig.leader  # it makes the clock and lets none through
-        on = cable.clock and cable.gives != "own" if leads else passes_clock_on(wiring, cable)
+        through = wiring.carries_clock(cable) and cable.gives != "own"
+        on = through if leads else passes_clock_on(wiring, cable)
         if on:
             before[cable.target].append(cable.source)
     out: list[tuple[str, ...]] = []

@@ -368,6 +368,12 @@ def _lines(
     """The programme in order, a line for each thing to key in or to expect."""
     out: list[str] = []
     number = song.box_song(device.id)
+    keyed = how in ("box", "hand")
+    if keyed and device.spec.clears and entries:
+        out.append(
+            tr("First: writing over clears what stands there; keep what is still wanted of it")
+        )
+    group: int | None = None
     for track, (first, last) in enumerate(tracks, start=1):
         if how == "box" or len(tracks) > 1:
             place = "" if number is None else tr(" in song {value}", value=number + 1)
@@ -381,6 +387,9 @@ def _lines(
             words = ", ".join(_entry_words(device, how, patterns, entry) for entry in unit)
             if times > 1:
                 words = tr("{words}; {times} times over", words=words, times=times)
+            if keyed:
+                group, change = _to_group(device, patterns, run, group)
+                words = f"{change}{words}"
             out.append(
                 tr(
                     "Bar {bar}, {section}: {words}",
@@ -389,7 +398,30 @@ def _lines(
                     words=words,
                 )
             )
+        if keyed and device.spec.chains.marks_last and last >= first:
+            name = _place(device, patterns, entries[last].pattern)
+            out.append(tr("Mark {name} as the last", name=name))
     return tuple(out)
+
+
+def _to_group(
+    device: Device, patterns: dict[str, Pattern], run: list[Entry], group: int | None
+) -> tuple[int | None, str]:
+    """The group of memory that a section ends in, and what has to be done first to get to the one
+    that it begins in."""
+    memory = device.spec.memory
+    places = [patterns[e.pattern].program for e in run if e.pattern in patterns]
+    groups = [memory.group_of(p) for p in places if p is not None] if memory is not None else []
+    if memory is None or not groups:
+        return group, ""
+    words = ""
+    if group is not None and groups[0] != group and memory.across != "playing":
+        words = (
+            tr("stop it and go to the other group; ")
+            if memory.across == "stopped"
+            else tr("go to the other group in its other mode; ")
+        )
+    return groups[-1], words
 
 
 def _by_section(entries: Sequence[Entry]) -> list[list[Entry]]:

@@ -2280,6 +2280,11 @@
   </message>
   <message>
    <location filename="../../app/editors/rig_columns.py" />
+   <source>Plays it</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/editors/rig_columns.py" />
    <source>Passes</source>
    <translation>Durchgänge</translation>
   </message>
@@ -2407,6 +2412,16 @@
    <location filename="../../app/editors/rig_form.py" />
    <source>Clock goes on while stopped</source>
    <translation>Clock läuft im Halt weiter</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/rig_form.py" />
+   <source>Grebe holds its input open</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/editors/rig_form.py" />
+   <source>Its turn at switching on, 0 by the clock</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../app/editors/rig_form.py" />
@@ -4895,6 +4910,11 @@
   </message>
   <message>
    <location filename="../../core/findings/__init__.py" />
+   <source>{fix} By itself that makes another fault: {other}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/__init__.py" />
    <source>this is for your hands: {fix}</source>
    <translation>das ist für deine Hände: {fix}</translation>
   </message>
@@ -4965,18 +4985,8 @@
   </message>
   <message>
    <location filename="../../core/findings/clock.py" />
-   <source>Put {what} between them ({rate} to {wanted}); {by}.</source>
-   <translation>Setz {what} dazwischen ({rate} auf {wanted}); {by}.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/clock.py" />
    <source>Let Start and Stop through on the way to {device}.</source>
    <translation>Start und Stopp auf dem Weg zu {device} durchlassen.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/clock.py" />
-   <source> ({leader} is not in the rig)</source>
-   <translation> ({leader} ist nicht im Rig)</translation>
   </message>
   <message>
    <location filename="../../core/findings/clock.py" />
@@ -4987,16 +4997,6 @@
    <location filename="../../core/findings/clock.py" />
    <source>Run a clock cable to {device}, or pass the clock on to it.</source>
    <translation>Ein Clock-Kabel zu {device} ziehen, oder die Clock dorthin weitergeben.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/clock.py" />
-   <source>The clock is switched off at {into}.</source>
-   <translation>Die Clock ist an {into} abgeschaltet.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/clock.py" />
-   <source>Switch clock on at {into}.</source>
-   <translation>Die Clock an {into} einschalten.</translation>
   </message>
   <message>
    <location filename="../../core/findings/clock.py" />
@@ -5020,48 +5020,23 @@
   </message>
   <message>
    <location filename="../../core/findings/clock.py" />
-   <source>Set {into} to {rate}.</source>
-   <translation>{into} auf {rate} stellen.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/clock.py" />
-   <source>a converter that lets one pulse in {factor} through</source>
-   <translation>einen Wandler, der einen von {factor} Pulsen durchlässt</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/clock.py" />
-   <source>{listed} can do it</source>
-   <translation>{listed} kann es</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/clock.py" />
-   <source>Grebe's pulse output at {wanted} does it too</source>
-   <translation>Grebes Pulsausgang mit {wanted} kann es auch</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/clock.py" />
-   <source>{came} to {rate}</source>
-   <translation>{came} zu {rate}</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/clock.py" />
    <source>Switch Start and Stop on at {at}.</source>
    <translation>Start und Stopp an {at} einschalten.</translation>
   </message>
   <message>
    <location filename="../../core/findings/clock.py" />
-   <source>Set {out_of} to {wanted}.</source>
-   <translation>{out_of} auf {wanted} stellen.</translation>
+   <source>{into} knows no clock.</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../core/findings/clock.py" />
-   <source>a converter that multiplies by {factor}</source>
-   <translation>einen Wandler, der mit {factor} vervielfacht</translation>
+   <source>The clock is switched off at {into}.</source>
+   <translation>Die Clock ist an {into} abgeschaltet.</translation>
   </message>
   <message>
    <location filename="../../core/findings/clock.py" />
-   <source>a converter that makes a clock of its own from the tempo</source>
-   <translation>einen Wandler, der aus dem Tempo eine eigene Clock macht</translation>
+   <source>Switch clock on at {into}.</source>
+   <translation>Die Clock an {into} einschalten.</translation>
   </message>
   <message>
    <location filename="../../core/findings/clock.py" />
@@ -5075,18 +5050,13 @@
   </message>
   <message>
    <location filename="../../core/findings/clock.py" />
-   <source>Nobody leads the clock{gone}.</source>
-   <translation>Niemand führt die Clock{gone}.</translation>
+   <source>a jack that does</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../core/findings/clock.py" />
-   <source>Every box runs at its own tempo and they drift apart within a few bars.</source>
-   <translation>Jedes Gerät läuft im eigenen Tempo, und nach wenigen Takten sind sie auseinander.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/clock.py" />
-   <source>Let {name} lead. {why}</source>
-   <translation>Lass {name} führen. {why}</translation>
+   <source>Run its clock cable to {where}.</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../core/findings/clock.py" />
@@ -5100,16 +5070,6 @@
   </message>
   <message>
    <location filename="../../core/findings/clock.py" />
-   <source>{name} gives {name2} {rate_words} where it counts on {rate_words2}.</source>
-   <translation>{name} gibt {name2} {rate_words}, wo es auf {rate_words2} zählt.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/clock.py" />
-   <source>It runs at {float:g} times the tempo.</source>
-   <translation>Es läuft mit dem {float:g}-fachen Tempo.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/clock.py" />
    <source>all {tracks} loop tracks</source>
    <translation>alle {tracks} Loop-Spuren</translation>
   </message>
@@ -5117,21 +5077,6 @@
    <location filename="../../core/findings/clock.py" />
    <source>all of its patterns</source>
    <translation>alle seine Patterns</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/clock.py" />
-   <source>The clock runs in a ring: {around}.</source>
-   <translation>Die Clock läuft im Kreis: {around}.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/clock.py" />
-   <source>Every tick comes round again as another tick: tempo runs away or boxes hang.</source>
-   <translation>Jeder Tick kommt als weiterer Tick wieder herum: das Tempo läuft davon oder Geräte hängen.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/clock.py" />
-   <source>Switch clock off at {out_of}.</source>
-   <translation>Die Clock an {out_of} abschalten.</translation>
   </message>
   <message>
    <location filename="../../core/findings/clock.py" />
@@ -5230,36 +5175,6 @@
   </message>
   <message>
    <location filename="../../core/findings/clock.py" />
-   <source>{device} only divides, and cannot make {words} a quarter.</source>
-   <translation>{device} teilt nur und kann keine {words} je Viertel machen.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/clock.py" />
-   <source>What comes out for {name} is not the tempo.</source>
-   <translation>Was für {name} herauskommt, ist nicht das Tempo.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/clock.py" />
-   <source>Use a converter that makes a clock of its own, or Grebe's pulse output.</source>
-   <translation>Einen Wandler mit eigener Clock nehmen, oder Grebes Pulsausgang.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/clock.py" />
-   <source>{device} multiplies pulses for {name}: {words} a quarter.</source>
-   <translation>{device} vervielfacht Pulse für {name}: {words} je Viertel.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/clock.py" />
-   <source>It has to wait for the next pulse: it starts a pulse late, and follows tempo changes late.</source>
-   <translation>Es muss auf den nächsten Puls warten: es beginnt einen Puls zu spät und folgt Tempowechseln spät.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/clock.py" />
-   <source>Give {name} its clock from a faster source.</source>
-   <translation>{name} die Clock von einer schnelleren Quelle geben.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/clock.py" />
    <source>Start makes {device} run {what}.</source>
    <translation>Start lässt {device} {what} laufen.</translation>
   </message>
@@ -5274,6 +5189,181 @@
    <translation>Start und Stopp an {where} abschalten und Spuren von Hand starten.</translation>
   </message>
   <message>
+   <location filename="../../core/findings/habits.py" />
+   <source>Let Grebe hold note {note} from before its first beat.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/habits.py" />
+   <source>Hold note {note} there from before the first beat to the end.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/habits.py" />
+   <source> It closes again whenever its pattern begins.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/habits.py" />
+   <source>{song} is number {number} in {device}, which does not obey Song Select.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/habits.py" />
+   <source>It plays whichever of its songs it stands at.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/habits.py" />
+   <source>Choose it there by hand before the song, and write that among what it needs.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/habits.py" />
+   <source>while it stands</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/habits.py" />
+   <source>in another mode</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/habits.py" />
+   <source>{device} sounds nothing until note {note} is held.{again}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/habits.py" />
+   <source>Its first note is lost, or all of them.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/habits.py" />
+   <source>{device} is to go from {first} to {then} in {song}, at {scene}: it goes to another group only {when}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/habits.py" />
+   <source>It stays where it is, or stops.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/habits.py" />
+   <source>Put the patterns of this song into one group of its memory.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/leading.py" />
+   <source>Let {name} lead. {why}</source>
+   <translation>Lass {name} führen. {why}</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/leading.py" />
+   <source>Run a clock cable from {leader} to whoever is to follow it.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/leading.py" />
+   <source>Grebe plays on at its own tempo, beside {leader}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/leading.py" />
+   <source> ({leader} is not in the rig)</source>
+   <translation> ({leader} ist nicht im Rig)</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/leading.py" />
+   <source>Switch clock on at {out_of}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/leading.py" />
+   <source>Run a clock cable from {leader} to Grebe.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/leading.py" />
+   <source>Nobody leads the clock{gone}.</source>
+   <translation>Niemand führt die Clock{gone}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/leading.py" />
+   <source>Every box runs at its own tempo and they drift apart within a few bars.</source>
+   <translation>Jedes Gerät läuft im eigenen Tempo, und nach wenigen Takten sind sie auseinander.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/leading.py" />
+   <source>{leader} leads, and nobody gets its clock.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/leading.py" />
+   <source>{name} is to lead, but can send no clock.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/leading.py" />
+   <source>The others wait for it, or run at tempi of their own.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/leading.py" />
+   <source>No clock from {leader} reaches Grebe.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/leading.py" />
+   <source>The clock runs in a ring: {around}.</source>
+   <translation>Die Clock läuft im Kreis: {around}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/leading.py" />
+   <source>Every tick comes round again as another tick: tempo runs away or boxes hang.</source>
+   <translation>Jeder Tick kommt als weiterer Tick wieder herum: das Tempo läuft davon oder Geräte hängen.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/leading.py" />
+   <source>Switch clock off at {out_of}.</source>
+   <translation>Die Clock an {out_of} abschalten.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/leading.py" />
+   <source>{device} leads: the foot that starts it starts {names} too.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/leading.py" />
+   <source>A loop begun before its time brings everybody in, and stopping it stops them.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/leading.py" />
+   <source>Start only on the downbeat that is meant, or switch Start and Stop off at {out_of} and start the others by hand.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/leading.py" />
+   <source>{device}'s own start runs all {tracks} loop tracks.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/leading.py" />
+   <source>Stop or empty the tracks that are not wanted before it is started.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/leading.py" />
+   <source>Grebe is to follow {source} and does not know where to hear it.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/leading.py" />
+   <source>Choose where it is heard, on its sheet.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
    <location filename="../../core/findings/look.py" />
    <source>{rate} a quarter</source>
    <translation>{rate} je Viertel</translation>
@@ -5282,6 +5372,11 @@
    <location filename="../../core/findings/look.py" />
    <source>one a bar of 4/4</source>
    <translation>einer je 4/4-Takt</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/look.py" />
+   <source> (its {name})</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../core/findings/messages.py" />
@@ -5300,6 +5395,11 @@
   </message>
   <message>
    <location filename="../../core/findings/messages.py" />
+   <source>Switch {words} off at {where}{word}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/messages.py" />
    <source>{device} plays along what is meant for another box.</source>
    <translation>{device} spielt mit, was für ein anderes Gerät gemeint ist.</translation>
   </message>
@@ -5307,6 +5407,11 @@
    <location filename="../../core/findings/messages.py" />
    <source>Switch {kind_words} off at {into}.</source>
    <translation>{kind_words} an {into} abschalten.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/messages.py" />
+   <source> Or say on the cable that they are to play {device}.</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../core/findings/messages.py" />
@@ -5352,11 +5457,6 @@
    <location filename="../../core/findings/messages.py" />
    <source>{origin}'s own {words} reach {device} on channel {channel}.</source>
    <translation>{words} von {origin} selbst erreichen {device} auf Kanal {channel}.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/messages.py" />
-   <source>Switch {words} off at {where}.</source>
-   <translation>{words} an {where} abschalten.</translation>
   </message>
   <message>
    <location filename="../../core/findings/messages.py" />
@@ -5714,6 +5814,206 @@
    <translation>Zwischen {low} und {high} bleiben.</translation>
   </message>
   <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>what it makes itself</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>what comes in</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>both of them, merged</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>Put a thru or merge box before {name}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>Run a MIDI cable from whoever is to play it.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>{bank} on channel {channel}, notes {low} to {high}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>Use its {names}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>Notes go over MIDI: a {medium} cable carries none.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>Lead it through Grebe, with a route that goes by position.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>{origin} counts its pads from one end, {target} from the other.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>The notes of {origin} and {target} lie {apart} apart.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>Set an offset of {wanted:+d} on one of them{word}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>Send those on another channel: {banks}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>Play the sounds that matter on the pads that are heard.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>Switch notes on at {at}{word}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>No notes come to {target} over the cable from {source} that is to play it.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>{target} stays silent.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>octave</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>octaves</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>semitone</source>
+   <translation>Halbton</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>semitones</source>
+   <translation>Halbtöne</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>{count} pads</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>{out_of} is to give {what}; it can only give {can}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>{name} gets nothing of the rest.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>{origin} plays {target} on channel {channel}; {target} listens on {on}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>Let {origin} send on channel {wanted}{word}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>A pad struck here sounds another there, or none.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>{lost} of {all} notes of {origin} fall outside what {target} hears: {has}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>Those pads are struck and nothing is heard.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>{source} is to play {target}, which obeys no notes.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>Let it play patterns of its own, or play it from its own pads.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>Let {out_of} pass on what comes in{word}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>{out_of} cannot pass on what comes in. {other}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>Let {out_of} give what {source} plays itself.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>{target} sounds every hit of {origin} as loud.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>Accents and soft hits are lost on it.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>Write accents as other sounds, or move its level by a controller.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>{device} plays what {origin} strikes for {names}: both listen on channel {channel}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>Every hit sounds on both.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/playing.py" />
+   <source>Ignore notes at {into}{ignore} and pass them on at {out_of}{thru}; or say on the cable that they are to play {device}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
    <location filename="../../core/findings/plugs.py" />
    <source>Measure the level before plugging; old gear and the mains are for a qualified technician, and the venue's rules come first.</source>
    <translation>Vor dem Einstecken den Pegel messen; altes Gerät und Netzstrom sind Sache einer Fachkraft, und die Regeln des Hauses gehen vor.</translation>
@@ -5932,6 +6232,121 @@
    <location filename="../../core/findings/plugs.py" />
    <source>Use USB, or move some of them by a few ms.</source>
    <translation>USB nehmen oder einige davon um ein paar ms verschieben.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/rates.py" />
+   <source>Put {what} between them ({rate} to {wanted}); {by}.</source>
+   <translation>Setz {what} dazwischen ({rate} auf {wanted}); {by}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/rates.py" />
+   <source>Set {into} to {rate}.</source>
+   <translation>{into} auf {rate} stellen.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/rates.py" />
+   <source>a converter that lets one pulse in {factor} through</source>
+   <translation>einen Wandler, der einen von {factor} Pulsen durchlässt</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/rates.py" />
+   <source>{listed} can do it</source>
+   <translation>{listed} kann es</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/rates.py" />
+   <source>Grebe's pulse output at {wanted} does it too</source>
+   <translation>Grebes Pulsausgang mit {wanted} kann es auch</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/rates.py" />
+   <source>{came} to {rate}</source>
+   <translation>{came} zu {rate}</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/rates.py" />
+   <source>Run a reset to {names}: Grebe has one of its own for it.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/rates.py" />
+   <source>Plug its clock in while everything stands, and begin with the first pulse.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/rates.py" />
+   <source>Set {out_of} to {wanted}.</source>
+   <translation>{out_of} auf {wanted} stellen.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/rates.py" />
+   <source>a converter that multiplies by {factor}</source>
+   <translation>einen Wandler, der mit {factor} vervielfacht</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/rates.py" />
+   <source>a converter that makes a clock of its own from the tempo</source>
+   <translation>einen Wandler, der aus dem Tempo eine eigene Clock macht</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/rates.py" />
+   <source>{name} gives {name2} {rate_words} where it counts on {rate_words2}.</source>
+   <translation>{name} gibt {name2} {rate_words}, wo es auf {rate_words2} zählt.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/rates.py" />
+   <source>It runs at {float:g} times the tempo.</source>
+   <translation>Es läuft mit dem {float:g}-fachen Tempo.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/rates.py" />
+   <source>{out_of} is set to {rate} a quarter; of what comes in it makes {can}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/rates.py" />
+   <source>What comes out for {name} is not the tempo.</source>
+   <translation>Was für {name} herauskommt, ist nicht das Tempo.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/rates.py" />
+   <source>Take what {jack} makes, or another output.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/rates.py" />
+   <source>{out_of} counts pulses, and nothing begins its count anew.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/rates.py" />
+   <source>After the next Start, {name} may come in on any pulse but the first.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/rates.py" />
+   <source>{device} only divides, and cannot make {words} a quarter.</source>
+   <translation>{device} teilt nur und kann keine {words} je Viertel machen.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/rates.py" />
+   <source>Use a converter that makes a clock of its own, or Grebe's pulse output.</source>
+   <translation>Einen Wandler mit eigener Clock nehmen, oder Grebes Pulsausgang.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/rates.py" />
+   <source>{device} multiplies pulses for {name}: {words} a quarter.</source>
+   <translation>{device} vervielfacht Pulse für {name}: {words} je Viertel.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/rates.py" />
+   <source>It has to wait for the next pulse: it starts a pulse late, and follows tempo changes late.</source>
+   <translation>Es muss auf den nächsten Puls warten: es beginnt einen Puls zu spät und folgt Tempowechseln spät.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/rates.py" />
+   <source>Give {name} its clock from a faster source.</source>
+   <translation>{name} die Clock von einer schnelleren Quelle geben.</translation>
   </message>
   <message>
    <location filename="../../core/findings/scenes.py" />
@@ -7035,6 +7450,11 @@
   </message>
   <message>
    <location filename="../../core/patterns/stepsheet.py" />
+   <source>press {keys} together</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/patterns/stepsheet.py" />
    <source>swing level {level_number} of {of} ({level_value:g} %){off}</source>
    <translation>Swingstufe {level_number} von {of} ({level_value:g} %){off}</translation>
   </message>
@@ -7067,6 +7487,11 @@
    <location filename="../../core/patterns/stepsheet.py" />
    <source>speed ×{speed}</source>
    <translation>Geschwindigkeit ×{speed}</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/stepsheet.py" />
+   <source>clears what stands there first</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../core/patterns/stepsheet.py" />
@@ -7360,6 +7785,11 @@
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
+   <source>Bank {letter}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
    <source>{capitalize}, row {value}, {get}</source>
    <translation>{capitalize}, Zeile {value}, {get}</translation>
   </message>
@@ -7412,6 +7842,11 @@
    <location filename="../../core/rig/abilities.py" />
    <source>Obeys notes</source>
    <translation>Gehorcht Noten</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>Hears how hard</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
@@ -7470,6 +7905,21 @@
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
+   <source>Opened by holding note</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>On channel</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>Closes</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
    <source>Old and mains-powered</source>
    <translation>Alt und am Netz</translation>
   </message>
@@ -7492,6 +7942,11 @@
    <location filename="../../core/rig/abilities.py" />
    <source>Patterns in a group</source>
    <translation>Patterns in einer Gruppe</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>To another group</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
@@ -7555,8 +8010,18 @@
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
-   <source>Neighbours in groups of</source>
-   <translation>Nachbarn in Gruppen von</translation>
+   <source>Chains inside groups of</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>The last one has to be marked</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>Writing over clears first</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
@@ -7645,6 +8110,36 @@
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
+   <source>For</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>Knows clock</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>One in</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>Times</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>Count begins at</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>Can give</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
    <source>Run line</source>
    <translation>Laufleitung</translation>
   </message>
@@ -7662,6 +8157,11 @@
    <location filename="../../core/rig/abilities.py" />
    <source>Cut off with</source>
    <translation>Abgeschnitten mit</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>Pressed together for it</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
@@ -7730,6 +8230,46 @@
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
+   <source>Before it plays</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>When</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>Then wait, s</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>Bank</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>From note</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>To note</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>Setting of</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>What it calls it</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
    <source>Track {number}</source>
    <translation>Spur {number}</translation>
   </message>
@@ -7745,6 +8285,11 @@
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
+   <source>its menu</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
    <source>{text_!r} names no sound with its note, such as Kick 36</source>
    <translation>{text_!r} nennt keinen Klang mit seiner Note, etwa Kick 36</translation>
   </message>
@@ -7752,6 +8297,11 @@
    <location filename="../../core/rig/abilities.py" />
    <source>Move {value}</source>
    <translation>Griff {value}</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
+   <source>Step {number}</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
@@ -8195,6 +8745,16 @@
   </message>
   <message>
    <location filename="../../core/rig/formatting.py" />
+   <source>channel {channel}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/formatting.py" />
+   <source>say yes, no, or a channel and an offset, such as channel 10 -24 (got {text_!r})</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/formatting.py" />
    <source>a rate is a number of pulses a quarter note (got {text_!r})</source>
    <translation>eine Rate ist eine Zahl von Pulsen je Viertelnote (bekommen: {text_!r})</translation>
   </message>
@@ -8340,8 +8900,13 @@
   </message>
   <message>
    <location filename="../../core/rig/profile_check.py" />
-   <source>a group belongs to the rule neighbours, and only to it</source>
-   <translation>eine Gruppe gehört zur Regel neighbours, und nur zu ihr</translation>
+   <source>neighbours of a group: say how many patterns that has</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/profile_check.py" />
+   <source>a group belongs to the rules neighbours and row alone</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../core/rig/profile_check.py" />
@@ -8470,6 +9035,16 @@
   </message>
   <message>
    <location filename="../../core/rig/setup.py" />
+   <source>Switch on</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/setup.py" />
+   <source>Before</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/setup.py" />
    <source>Receive</source>
    <translation>Empfang</translation>
   </message>
@@ -8527,6 +9102,21 @@
    <location filename="../../core/rig/setup.py" />
    <source>on the box: Grebe does not reach it</source>
    <translation>am Gerät: Grebe erreicht es nicht</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/setup.py" />
+   <source>Switching on</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/setup.py" />
+   <source>in this order</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/setup.py" />
+   <source>It has to be pressed then.</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../core/rig/setup.py" />
@@ -8764,6 +9354,91 @@
    <translation>{pattern} auf {place}{sent}.</translation>
   </message>
   <message>
+   <location filename="../../core/rig/switching.py" />
+   <source>Each time before it plays.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/switching.py" />
+   <source>Its turn, as it was set.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/switching.py" />
+   <source>; then wait {seconds:g} s</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/switching.py" />
+   <source>It is told over it.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/switching.py" />
+   <source>What comes there is meant for others.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/switching.py" />
+   <source>It plays {names}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/switching.py" />
+   <source>Nothing is to be played by it.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/switching.py" />
+   <source>Last, with its level down: what is switched on after it thumps.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/switching.py" />
+   <source>Switch on {device}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/switching.py" />
+   <source>So that pads and sounds meet.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/switching.py" />
+   <source>What comes in goes on behind it.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/switching.py" />
+   <source>Nothing goes on behind it.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/switching.py" />
+   <source>Others start with it.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/switching.py" />
+   <source>Nobody starts with it.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/switching.py" />
+   <source>It leads: the others find its clock.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/switching.py" />
+   <source>After {source}, whose clock it gets.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/rig/switching.py" />
+   <source>In any order with its neighbours.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
    <location filename="../../core/rig/trigger.py" />
    <source>{kind} {number} on channel {channel}</source>
    <translation>{kind} {number} auf Kanal {channel}</translation>
@@ -8827,16 +9502,6 @@
    <location filename="../../core/sets/formatting.py" />
    <source>{found_words}: fits</source>
    <translation>{found_words}: passt</translation>
-  </message>
-  <message>
-   <location filename="../../core/sets/formatting.py" />
-   <source>semitone</source>
-   <translation>Halbton</translation>
-  </message>
-  <message>
-   <location filename="../../core/sets/formatting.py" />
-   <source>semitones</source>
-   <translation>Halbtöne</translation>
   </message>
   <message>
    <location filename="../../core/sets/formatting.py" />
@@ -9295,6 +9960,21 @@
   </message>
   <message>
    <location filename="../../core/songs/programme.py" />
+   <source>First: writing over clears what stands there; keep what is still wanted of it</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/songs/programme.py" />
+   <source>stop it and go to the other group; </source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/songs/programme.py" />
+   <source>go to the other group in its other mode; </source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/songs/programme.py" />
    <source>an empty pattern, {bars}</source>
    <translation>ein leeres Pattern, {bars}</translation>
   </message>
@@ -9347,6 +10027,11 @@
    <location filename="../../core/songs/programme.py" />
    <source>Bar {bar}, {section}: {words}</source>
    <translation>Takt {bar}, {section}: {words}</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/programme.py" />
+   <source>Mark {name} as the last</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../core/songs/programme.py" />
@@ -10900,6 +11585,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/main_window/waterline.py" />
+   <source>BPM  tap T  {led} not heard</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/main_window/waterline.py" />
    <source>waits for {name}</source>
    <translation>wartet auf {name}</translation>
   </message>
@@ -11552,6 +12242,16 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/abilities.py" />
    <source>Clock</source>
    <translation>Clock</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/abilities.py" />
+   <source>Banks</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/abilities.py" />
+   <source>Its words</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../ui/stations/rig/abilities.py" />

@@ -7,6 +7,7 @@ from PyQt6.QtGui import QColor, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, Q
 from PyQt6.QtWidgets import QLabel, QPushButton, QWidget
 
 from grebe.app.live.session import Session
+from grebe.core.rig.model import GREBE_ID
 from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.ui.widgets import draw
@@ -337,6 +338,8 @@ class Waterline(QWidget):
                 "held": tr("holds {name}'s tempo", name=name),
             }
             return heard.get(status.hearing, tr("follows {name}", name=name))
+        if status is not None and rig.leader not in (None, GREBE_ID):
+            return tr("BPM  tap T  {led} not heard", led=led)
         return tr("BPM  tap T  led by {led}", led=led)
 
     def _computers(self) -> list[tuple[str, QColor, int]]:

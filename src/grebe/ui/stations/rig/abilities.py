@@ -41,6 +41,9 @@ PARTS: tuple[tuple[Part, str], ...] = (
     ("memory", tr("Patterns")),
     ("tracks", tr("Tracks")),
     ("by_hand", tr("Only by hand")),
+    ("first", tr("Before it plays")),
+    ("banks", tr("Banks")),
+    ("settings", tr("Its words")),
 )
 
 

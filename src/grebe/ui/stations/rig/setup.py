@@ -60,7 +60,7 @@ class SetupPane(QWidget):
         column = QVBoxLayout(inside)
         column.setContentsMargins(0, 4, 12, 12)
         column.setSpacing(2)
-        for device in sheet.devices:
+        for device in sheet.parts:
             if device.steps:
                 column.addWidget(self._device(device))
         column.addStretch(1)

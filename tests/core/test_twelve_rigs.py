@@ -1,0 +1,60 @@
+"""Twelve rigs judged: nothing missed that stops a set, nothing made up, and cures that hold."""
+
+from __future__ import annotations
+
+from fractions import Fraction
+
+import pytest
+
+from grebe.core.document import Project
+from grebe.core.findings import check, mend
+from grebe.core.rig.tree import clock_tree
+from tests.core.rigs import CASES, Case, dividers_in_a_row
+
+IDS = [case.made.__name__ for case in CASES]
+
+
+def said(project: Project, severity: str) -> set[tuple[str, str]]:
+    return {(f.code, f.subject) for f in check(project) if f.severity == severity}
+
+
+def test_there_are_twelve() -> None:
+    assert len(CASES) == 12
+
+
+@pytest.mark.parametrize("case", CASES, ids=IDS)
+def test_it_says_what_an_old_hand_would_and_no_more(case: Case) -> None:
+    project = case.made()
+    assert said(project, "block") == case.blocks
+    assert said(project, "warn") == case.warns
+    everything = " ".join(f"{f.message} {f.fix}" for f in check(project))
+    for words in case.words:
+        assert words in everything
+
+
+def mended(project: Project) -> Project:
+    """Every cure that is offered taken, one after the other, for as long as there are any."""
+    for _ in range(20):
+        found = [f for f in check(project) if f.cure is not None and f.severity != "note"]
+        if not found:
+            return project
+        before = said(project, "block")
+        project = mend(project, found[0])
+        assert said(project, "block") <= before, f"{found[0].code} made another fault"
+    raise AssertionError("cures that never end")
+
+
+@pytest.mark.parametrize("case", CASES, ids=IDS)
+def test_every_cure_leads_to_a_rig_that_is_good(case: Case) -> None:
+    project = mended(case.made())
+    if case.by_hand is not None:
+        project = mended(case.by_hand(project))
+    assert said(project, "block") == set()
+
+
+def test_rates_are_worked_out_along_dividers() -> None:
+    """48 made 24 and 4, as the cables are proposed."""
+    hops = clock_tree(dividers_in_a_row().rig).hops
+    assert {d: hops[d].rate for d in ("crake", "ouzel", "rail", "pipit")} == {
+        "crake": Fraction(48), "ouzel": Fraction(24), "rail": Fraction(24), "pipit": Fraction(4),
+    }  # fmt: skip
