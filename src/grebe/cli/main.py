@@ -24,6 +24,7 @@ MODULES = {
     "actions": ("actions",),
     "new": ("new",),
     "check": ("check",),
+    "what_if": ("what-if",),
     "exports": ("render", "sheet"),
     "sets": ("set",),
     "live": ("run", "engine", "stop", "ports"),

@@ -14,7 +14,7 @@ from grebe.core.patterns.model import Content, Pattern
 from grebe.core.rig.edits import add_cable, add_device, add_route, best_cable, proposed_route
 from grebe.core.rig.memory import assign, first_free
 from grebe.core.rig.model import GREBE_ID, Device, Rig
-from grebe.core.rig.spec import Kind, Profile
+from grebe.core.rig.spec import STRUCK_KINDS, Kind, Profile
 from grebe.core.rig.wiring import Wiring
 from grebe.core.songs.forms import add_song, free_song_id
 from grebe.core.songs.model import Section, Song
@@ -28,7 +28,6 @@ GENERAL_DRUMS = (("Kick", 36), ("Snare", 38), (tr("Closed hat"), 42), (tr("Open 
 (General MIDI 1, percussion key map; the numbers from memory)."""
 MELODIC: dict[Kind, tuple[str, int]] = {"bass": (tr("Bass line"), 36)}
 ONE_VOICE = ("Notes", 60)
-STRUCK: tuple[Kind, ...] = ("drums", "sampler")
 SILENT: tuple[Kind, ...] = ("looper", "echo", "pedal", "relay", "controller")
 """Kinds that play no patterns of notes."""
 
@@ -38,7 +37,9 @@ def voices_of(device: Device) -> Content:
     voice that plays notes."""
     known: Sequence[tuple[str, int]] = [(v.name, v.note) for v in device.spec.voices]
     if not known:
-        known = GENERAL_DRUMS if device.kind in STRUCK else [MELODIC.get(device.kind, ONE_VOICE)]
+        known = (
+            GENERAL_DRUMS if device.kind in STRUCK_KINDS else [MELODIC.get(device.kind, ONE_VOICE)]
+        )
     content = Content()
     for name, note in known:
         content = add_voice(content, name, note)
@@ -140,7 +141,7 @@ def cabled(project: Project, device_id: str) -> Project:
 def _keyed(pattern: Pattern, key: str, project: Project) -> Pattern:
     """A pattern of notes in the key of the song; drums have none."""
     device = project.rig.line(pattern.device)
-    if not key or device.kind in STRUCK:
+    if not key or device.kind in STRUCK_KINDS:
         return pattern
     return msgspec.structs.replace(
         pattern, content=msgspec.structs.replace(pattern.content, key=key)

@@ -21,6 +21,7 @@ from grebe.core.songs.layout import SectionSpan
 from grebe.core.songs.programme import How, Programme
 from grebe.core.time.formatting import clock_text
 from grebe.core.time.tempo import TempoMap
+from grebe.core.whatif.answers import Answer
 from grebe.words import counted, language, tr
 
 if TYPE_CHECKING:
@@ -110,14 +111,23 @@ def programme_html(
                  changed=changed or {})  # fmt: skip
 
 
-def stage_html(sheet: CueSheet, *, project: str, ink: str = INK, muted: str = MUTED) -> str:
-    """A stage sheet: section by section its bar, time, moves and what Grebe does."""
+def stage_html(
+    sheet: CueSheet, *, project: str, without: Sequence[Answer] = (), ink: str = INK,
+    muted: str = MUTED,
+) -> str:  # fmt: skip
+    """A stage sheet: section by section its bar, time, moves and what Grebe does; and what is
+    lost `without` each box, and how one plays on."""
     layout = sheet.layout
     return _page(
         "stage", f"Stage sheet: {layout.song.name}", ink, muted, song=layout.song, project=project,
         bars=layout.bars, length=clock_text(layout.seconds()),
-        rows=_rows(sheet, layout.tempo.seconds_at),
+        rows=_rows(sheet, layout.tempo.seconds_at), without=without,
     )  # fmt: skip
+
+
+def what_if_html(rows: Sequence[Answer], *, ink: str = INK, muted: str = MUTED) -> str:
+    """What is lost without each box, and how one plays on."""
+    return _page("whatif", tr("What if this goes?"), ink, muted, rows=rows)
 
 
 def set_html(

@@ -48,6 +48,8 @@ STAGE: tuple[Action, ...] = (
        words="panic rescue jump trouble", effect="edits", needs="running"),
     _s("own_tempo", "What is brought in so keeps the tempo, or takes its own", "Shift+T",
        group="By number", words="bpm rescue", effect="plays"),
+    _s("play_on", "Play on without the box that is gone", "W",
+       words="fallback dead broken rescue trouble port lost", effect="edits", needs="box"),
     _s("capture", "What was just played sounds on the next bar", "Shift+L", words="record loop jam",
        effect="edits", on="now", needs="running"),
     _s("capture_over", "What was just played lies over the pattern", "Ctrl+Shift+L",

@@ -24,10 +24,18 @@ from grebe.core.songs.programme import programmes, what_changed
 from grebe.core.songs.unroll import unrolled
 from grebe.core.sync.pulses import pulse_ticks, render_pulses, render_run
 from grebe.core.units import Value
+from grebe.core.whatif.answers import of_boxes
 from grebe.errors import ProjectError, UsageError
 from grebe.formats.atomic import write_atomic
 from grebe.formats.sets_csv import set_csv
-from grebe.formats.sheets import programme_html, set_html, setup_html, stage_html, steps_html
+from grebe.formats.sheets import (
+    programme_html,
+    set_html,
+    setup_html,
+    stage_html,
+    steps_html,
+    what_if_html,
+)
 from grebe.formats.smf import file_name, midi_bytes, song_to_midi
 from grebe.formats.wav import write_wav
 from grebe.words import tr
@@ -212,8 +220,19 @@ def export_stage(project: Project, song: Song, path: Path, *, to_pdf: ToPdf) -> 
 
 def stage_sheet(project: Project, song: Song) -> SheetPage:
     """The stage sheet of a song."""
-    html = stage_html(cue_sheet(project, song), project=project.name)
-    return SheetPage(html, tr("Stage sheet: {song}", song=song.name))
+    return SheetPage(stage_page(project, song), tr("Stage sheet: {song}", song=song.name))
+
+
+def what_if_page(project: Project, first: str = "", **colours: str) -> str:
+    """What is lost without each box, as HTML; the box with the id `first` before the others."""
+    rows = sorted(of_boxes(project), key=lambda row: row.losses.id != first)
+    return what_if_html(rows, **colours)
+
+
+def stage_page(project: Project, song: Song, **colours: str) -> str:
+    """The stage sheet of a song as HTML, with what to do where a box goes."""
+    sheet = cue_sheet(project, song)
+    return stage_html(sheet, project=project.name, without=of_boxes(project), **colours)
 
 
 CUE_COLUMNS = ("bar", "beat", "seconds", "kind", "device", "what", "by")

@@ -9,6 +9,7 @@ from functools import partial
 from grebe.app.actions.keymap import told
 from grebe.app.actions.table import by_id
 from grebe.app.doing import Act, acts_of, does
+from grebe.app.live.playing_on import PlayingOn
 from grebe.app.live.session import Session
 from grebe.app.live.stage_lines import StageLines
 from grebe.app.live.stage_model import StageModel
@@ -25,6 +26,7 @@ class StageActions:
         self._book = book
         self.numbers = StageNumbers(session, book)
         self.lines = StageLines(session, self.numbers)
+        self.playing_on = PlayingOn(session)
 
     def acts(self) -> dict[str, Act]:
         """What does each action; mute, solo and other keys are numbered."""
@@ -39,7 +41,8 @@ class StageActions:
             for n in range(MOST_MUTES + 1)
             if f"{kind}_{n}" in known
         }
-        return {**acts_of(self, self.numbers, self.lines), **numbered}
+        own = acts_of(self, self.numbers, self.lines, self.playing_on)
+        return {**own, **numbered}
 
     @does("next_in")
     def next_in(self) -> None:

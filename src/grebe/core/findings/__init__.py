@@ -29,7 +29,8 @@ from grebe.errors import EditError
 from grebe.words import tr
 
 __all__ = [
-    "Finding", "Findings", "as_intended", "check", "find", "mend", "not_intended",
+    "Finding", "Findings", "as_intended", "blocking_on_stage", "check", "find", "mend",
+    "not_intended",
 ]  # fmt: skip
 
 RANK = {"block": 0, "warn": 1, "note": 2}
@@ -61,6 +62,15 @@ def find(project: Project, bars: PatternBars | None = None) -> Findings:
         *set_findings(project, bars),
     ]
     return _found(project, rows)
+
+
+def blocking_on_stage(project: Project) -> tuple[Finding, ...]:
+    """What blocks in the rig and in scenes: all that can become otherwise where only who is there,
+    who leads and who plays a part do."""
+    look = Look(project)
+    reached = lines_reached(project.rig, look.flow.via)
+    rows = (*_in_rig(look), *scene_findings(project, reached))
+    return tuple(finding for finding in rows if finding.severity == "block")
 
 
 def _in_rig(look: Look) -> list[Finding]:

@@ -8,7 +8,7 @@ import msgspec
 
 from grebe.core.findings.look import Look
 from grebe.core.findings.model import Cure, Finding, changed, swap_cable
-from grebe.core.findings.playing import STRUCK_KINDS, behind, listens
+from grebe.core.findings.playing import BY_HAND_KINDS, behind, listens
 from grebe.core.rig.flow import Arrival, MessageKind, Stream, grebe_streams, lets, way_to
 from grebe.core.rig.formatting import listed
 from grebe.core.rig.model import GREBE_ID, Cable, Device, Filter
@@ -85,7 +85,7 @@ def _misread(look: Look, device: Device) -> Iterator[Finding]:
         said.add((stream.kind, other))
         if stream.meant:
             yield _collision(look, device, arrival)
-        elif look.wiring.devices[stream.origin].kind not in STRUCK_KINDS:
+        elif look.wiring.devices[stream.origin].kind not in BY_HAND_KINDS:
             yield _stray(look, device, arrival)
 
 

@@ -15,7 +15,7 @@ from grebe.core.rig.spec import Gives, PadBank, SettingFor
 from grebe.core.rig.wiring import MIDI_MEDIA
 from grebe.words import counted, tr
 
-STRUCK_KINDS = ("controller", "computer")
+BY_HAND_KINDS = ("controller", "computer")
 """What is struck or turned by hand, or does as it is told: it plays whatever it is plugged into."""
 
 
@@ -409,7 +409,7 @@ def _together(look: Look, device: Device) -> Iterator[Finding]:
     said: set[str] = set()
     for arrival in look.heard(device, "notes"):
         stream, origin = arrival.stream, look.wiring.devices.get(arrival.stream.origin)
-        if origin is None or origin.kind not in STRUCK_KINDS or stream.meant:
+        if origin is None or origin.kind not in BY_HAND_KINDS or stream.meant:
             continue
         if arrival.cable.plays is not None or not plays_along(device, stream):
             continue

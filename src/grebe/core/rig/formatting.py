@@ -173,12 +173,14 @@ def plays_from_words(text: str) -> Plays | None:
     words = text.strip().lower()
     if words in ("", "no"):
         return None
-    found = re.fullmatch(r"(?:yes)?\s*(?:\D*?(\d+))?\s*([+-]\s*\d+)?", words)
-    if found is None:
+    found = re.fullmatch(r"[^\d+-]*(\d+)?\s*([+-]\s*\d+)?", words)
+    if found is None or (words != "yes" and found[1] is None and found[2] is None):
         raise EditError(
-            tr("say yes, no, or a channel and an offset, such as channel 10 -24 (got {text_!r})",
-               text_=text)
-        )  # fmt: skip
+            tr(
+                "say yes, no, or a channel and an offset, such as channel 10 -24 (got {text_!r})",
+                text_=text,
+            )
+        )
     channel, offset = found[1], found[2]
     return with_field(
         with_field(Plays(), "channel", int(channel) if channel else None, tr("Channel")),

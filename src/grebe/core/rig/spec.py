@@ -33,6 +33,9 @@ Kind = Literal[
 PITCHED_KINDS: tuple[Kind, ...] = ("bass", "synth")
 """What is played as lines of pitches rather than a voice a note."""
 
+STRUCK_KINDS: tuple[Kind, ...] = ("drums", "sampler")
+"""What is played as a voice a note."""
+
 JackKind = Literal["midi", "usb", "virtual", "pulse", "sync", "network", "audio"]
 """`midi` is DIN or minijack at 31 250 baud; `usb` and `virtual` MIDI have no such limit;
 `sync` is DIN sync: clock and a separate run/stop line on one plug."""

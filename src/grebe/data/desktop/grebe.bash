@@ -6,7 +6,7 @@
 # See also: https://github.com/scop/bash-completion/blob/main/doc/configuration.md
 
 _shtab_grebe_calc_subparsers=(delay tempo loop repitch ramp tap drift position swing realign euclid register key pulses wire notemap hearing)
-_shtab_grebe_subparsers=(open demo list actions new check render sheet set run engine stop ports peer display follow sync-check calc bench report desktop)
+_shtab_grebe_subparsers=(open demo list actions new check what-if render sheet set run engine stop ports peer display follow sync-check calc bench report desktop)
 
 _shtab_grebe_open_option_strings=(-h --help)
 _shtab_grebe_demo_option_strings=(-h --help --path)
@@ -14,6 +14,7 @@ _shtab_grebe_list_option_strings=(-h --help --json)
 _shtab_grebe_actions_option_strings=(-h --help --json)
 _shtab_grebe_new_option_strings=(-h --help --box --bpm --key --json)
 _shtab_grebe_check_option_strings=(-h --help --json)
+_shtab_grebe_what_if_option_strings=(-h --help --without --json)
 _shtab_grebe_render_option_strings=(-h --help --song --set --pattern --voice --scene --bpm --to --smf --wav --stems --csv --seed --pulse --width-ms --width-percent --polarity --level --rate --run-line --json)
 _shtab_grebe_sheet_option_strings=(-h --help --song --set --to --device --pattern --kind --json)
 _shtab_grebe_set_option_strings=(-h --help --set --order --from-csv --to-csv --save --json)
@@ -53,6 +54,7 @@ _shtab_grebe_list_pos_0_COMPGEN=_shtab_compgen_files
 _shtab_grebe_actions_pos_0_COMPGEN=_shtab_compgen_files
 _shtab_grebe_new_pos_0_COMPGEN=_shtab_compgen_files
 _shtab_grebe_check_pos_0_COMPGEN=_shtab_compgen_files
+_shtab_grebe_what_if_pos_0_COMPGEN=_shtab_compgen_files
 _shtab_grebe_render_pos_0_COMPGEN=_shtab_compgen_files
 _shtab_grebe_render___to_COMPGEN=_shtab_compgen_files
 _shtab_grebe_sheet_pos_0_COMPGEN=_shtab_compgen_files
@@ -71,7 +73,7 @@ _shtab_grebe_render___rate_choices=(44100 48000 88200 96000 176400 192000)
 _shtab_grebe_sheet___kind_choices=(setup steps programme stage)
 _shtab_grebe_calc_pos_0_choices=(delay tempo loop repitch ramp tap drift position swing realign euclid register key pulses wire notemap hearing)
 _shtab_grebe_bench___only_choices=(clock player window patterns songs faults stage tracks rig route follow sync network jack engine)
-_shtab_grebe_pos_0_choices=(open demo list actions new check render sheet set run engine stop ports peer display follow sync-check calc bench report desktop)
+_shtab_grebe_pos_0_choices=(open demo list actions new check what-if render sheet set run engine stop ports peer display follow sync-check calc bench report desktop)
 
 _shtab_grebe_open__h_nargs=0
 _shtab_grebe_open___help_nargs=0
@@ -90,6 +92,9 @@ _shtab_grebe_new___json_nargs=0
 _shtab_grebe_check__h_nargs=0
 _shtab_grebe_check___help_nargs=0
 _shtab_grebe_check___json_nargs=0
+_shtab_grebe_what_if__h_nargs=0
+_shtab_grebe_what_if___help_nargs=0
+_shtab_grebe_what_if___json_nargs=0
 _shtab_grebe_render__h_nargs=0
 _shtab_grebe_render___help_nargs=0
 _shtab_grebe_render___smf_nargs=0

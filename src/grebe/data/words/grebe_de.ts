@@ -3574,6 +3574,26 @@
    <translation>Controller {number}</translation>
   </message>
   <message>
+   <location filename="../../app/live/playing_on.py" />
+   <source>Without {box}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/live/playing_on.py" />
+   <source>Without {box}: {words}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/live/playing_on.py" />
+   <source>Nothing has to be otherwise without {box}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/live/playing_on.py" />
+   <source>no box is gone; Rig says under What if what would be without one</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
    <location filename="../../app/live/rehearsal.py" />
    <source>stop first: a rehearsal begins from where it stands</source>
    <translation>erst anhalten: eine Probe beginnt von dort, wo es steht</translation>
@@ -10309,6 +10329,106 @@
    <translation>das geht in ganzen Zahlen (bekommen: {words!r})</translation>
   </message>
   <message>
+   <location filename="../../core/whatif/answers.py" />
+   <source>Still to be mended then: {fault}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/whatif/answers.py" />
+   <source>Silent: {names}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/whatif/answers.py" />
+   <source>Without a clock: {names}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/whatif/answers.py" />
+   <source>On the pattern they stand at: {names}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/whatif/answers.py" />
+   <source>No scene is left whole.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/whatif/answers.py" />
+   <source>Scenes left whole: {names}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/whatif/answers.py" />
+   <source>All scenes are left whole.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/whatif/fallback.py" />
+   <source>{names} and {more} more</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/whatif/fallback.py" />
+   <source>{pattern} for {gone}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/whatif/fallback.py" />
+   <source>{name} leads.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/whatif/fallback.py" />
+   <source>{name} stays without what it got over it.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/whatif/fallback.py" />
+   <source>Plug {source}'s {output} into {target}'s {input}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/whatif/fallback.py" />
+   <source>{other} plays what {line} played in {scenes}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/whatif/fallback.py" />
+   <source>Nobody plays what {line} played in {scenes}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/whatif/fallback.py" />
+   <source>input</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/whatif/losses.py" />
+   <source>the {medium} cable from {source} to {target}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/whatif/losses.py" />
+   <source>When {device} is back it is told its pattern and comes in on the next bar.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/whatif/losses.py" />
+   <source>Grebe holds the last tempo of {leader} and goes on clocking {names}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/whatif/losses.py" />
+   <source>Grebe holds the last tempo of {leader}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/whatif/losses.py" />
+   <source>cable</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
    <location filename="../../engine/__main__.py" />
    <source>No real-time priority: ticks may be a few milliseconds late under load. To allow it, add the line '@audio - rtprio 95' to /etc/security/limits.d/audio.conf, put yourself in the audio group (sudo adduser $USER audio), and log in again.</source>
    <translation>Keine Echtzeitpriorität: unter Last können Ticks ein paar Millisekunden zu spät kommen. Um sie zu erlauben, füg die Zeile '@audio - rtprio 95' zu /etc/security/limits.d/audio.conf hinzu, nimm dich in die Gruppe audio auf (sudo adduser $USER audio) und melde dich neu an.</translation>
@@ -10517,6 +10637,11 @@
    <location filename="../../formats/sheets.py" />
    <source>Nothing tells it what to play: key this in as a chain, or change it by hand.</source>
    <translation>Nichts sagt ihm, was es spielen soll: tipp dies als Kette ein, oder wechsle von Hand.</translation>
+  </message>
+  <message>
+   <location filename="../../formats/sheets.py" />
+   <source>What if this goes?</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../ui/main_window/action_book.py" />
@@ -13355,6 +13480,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/rig/view.py" />
+   <source>What if</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/view.py" />
    <source>The rig</source>
    <translation>Das Rig</translation>
   </message>
@@ -15594,6 +15724,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <translation>Nichts einzustellen.</translation>
   </message>
   <message>
+   <location filename="../../formats/templates/stage.html" />
+   <source>If a box goes</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
    <location filename="../../formats/templates/steps.html" />
    <source>Key into {place} of {device}.</source>
    <translation>In {place} von {device} eintippen.</translation>
@@ -15607,6 +15742,21 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../formats/templates/steps.html" />
    <source>Nothing to key in.</source>
    <translation>Nichts einzutippen.</translation>
+  </message>
+  <message>
+   <location filename="../../formats/templates/whatif.html" />
+   <source>Without {name}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../formats/templates/whatif.html" />
+   <source>then</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../formats/templates/whatif.html" />
+   <source>Nothing is lost without any of the boxes.</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../app/actions" />
@@ -16152,6 +16302,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>What the box can do</source>
    <translation>Was das Gerät kann</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Play on without it</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../app/actions" />
@@ -17017,6 +17172,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>What is brought in so keeps the tempo, or takes its own</source>
    <translation>Was so hereinkommt, behält das Tempo oder nimmt sein eigenes</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Play on without the box that is gone</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../app/actions" />

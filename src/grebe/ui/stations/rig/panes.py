@@ -8,6 +8,7 @@ from PyQt6.QtWidgets import QStackedWidget
 
 from grebe.app.document.export import export_setup, setup_page
 from grebe.app.doing import does
+from grebe.app.live.playing_on import PlayingOn
 from grebe.app.live.session import Session
 from grebe.errors import GrebeError
 from grebe.ui.stations.rig.abilities import AbilitiesPane
@@ -28,6 +29,7 @@ class RigPanes:
     ) -> None:  # fmt: skip
         """`show` shows the part with a number."""
         self._session = session
+        self._playing_on = PlayingOn(session)
         self._panes = panes
         self._abilities = abilities
         self._setup = setup
@@ -62,6 +64,16 @@ class RigPanes:
     def pane_controls(self) -> None:
         """What controllers, pedals and computer keys do on Stage."""
         self._show(5)
+
+    @does("pane_what_if")
+    def pane_what_if(self) -> None:
+        """What is lost without each box, and how one plays on."""
+        self._show(6)
+
+    @does("without_box")
+    def without_box(self) -> None:
+        """Play on without the box in hand."""
+        self._playing_on.without(self._session.selection.box)
 
     @does("part_after")
     def part_after(self) -> None:

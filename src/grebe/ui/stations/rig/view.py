@@ -10,6 +10,7 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
+from grebe.app.document.export import what_if_page
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.clip import ThingClip, box_in_hand
 from grebe.app.editors.rig_editor import RigEditor
@@ -29,6 +30,7 @@ from grebe.ui.stations.rig.side import RigSide
 from grebe.ui.stations.rig.tables import TablesPane
 from grebe.ui.stations.sync.computers import peer_lines
 from grebe.ui.widgets.findings import FindingsList
+from grebe.ui.widgets.sheet_pane import SheetPane
 from grebe.ui.widgets.view import PanedView, Thing
 from grebe.words import tr
 
@@ -39,6 +41,7 @@ PANES = (
     (tr("Note maps"), "pane_notes"),
     (tr("What it can do"), "pane_abilities"),
     (tr("Pedals"), "pane_controls"),
+    (tr("What if"), "pane_what_if"),
 )
 FINDINGS_HEIGHT = 200
 
@@ -64,6 +67,7 @@ class RigView(PanedView):
         self.notes = NotesPane(self.editor)
         self.abilities = AbilitiesPane(self.editor, self.select)
         self.controls = ControlsPane(self.editor)
+        self.what_if = SheetPane(tr("What if this goes?"), self._what_if_page)
         self.panes = QStackedWidget()
         self._make_panes()
         self.side = RigSide(
@@ -90,6 +94,7 @@ class RigView(PanedView):
         self.findings.chosen.connect(self.show_subject)
         for pane in (
             drawing, self.tables, self.setup, self.notes, self.abilities, self.controls,
+            self.what_if,
         ):  # fmt: skip
             self.panes.addWidget(pane)
 
@@ -193,7 +198,12 @@ class RigView(PanedView):
             self.abilities.document_changed()
         elif current == 5:
             self.controls.refresh()
+        elif current == 6:
+            self.what_if.open()
         self._show_facts()
+
+    def _what_if_page(self, ink: str, muted: str) -> str:
+        return what_if_page(self.session.project, self.selected, ink=ink, muted=muted)
 
     def moved(self) -> None:
         """Figures in the sheet and marks on the boxes follow the engine."""
@@ -301,6 +311,6 @@ class RigView(PanedView):
         self.document_changed()
         focus: tuple[QWidget, ...] = (
             self.tree_canvas, self.tables.devices, self.setup, self.notes, self.abilities.stack,
-            self.controls,
+            self.controls, self.what_if,
         )  # fmt: skip
         focus[index].setFocus(Qt.FocusReason.OtherFocusReason)

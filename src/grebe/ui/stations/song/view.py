@@ -6,7 +6,7 @@ from PyQt6.QtWidgets import QStackedWidget, QWidget
 
 from grebe.app.actions.keymap import told
 from grebe.app.carrying import Carried
-from grebe.app.document.export import programme_page
+from grebe.app.document.export import programme_page, stage_page
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.clip import ThingClip, put_sections, sections_in_hand
 from grebe.app.editors.song_editor import SongEditor
@@ -14,15 +14,13 @@ from grebe.app.live.session import Session
 from grebe.core.document import Project
 from grebe.core.forms import field
 from grebe.core.patterns.model import ControlLane
-from grebe.core.songs.cues import cue_sheet
 from grebe.core.songs.model import ControlValue, Section, Song, Then
 from grebe.errors import EditError
-from grebe.formats.sheets import stage_html
 from grebe.ui.stations.song.canvas import SongCanvas
 from grebe.ui.stations.song.exports import SongExports
-from grebe.ui.stations.song.sheets import SheetPane
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.formatting import length_text
+from grebe.ui.widgets.sheet_pane import SheetPane
 from grebe.ui.widgets.view import Sheet, SidedView, Thing
 from grebe.words import counted, tr
 
@@ -232,7 +230,7 @@ class SongView(SidedView):
         song, project = self.session.song, self.session.project
         if song is None:
             raise EditError(tr("there is no song yet"))
-        return stage_html(cue_sheet(project, song), project=project.name, ink=ink, muted=muted)
+        return stage_page(project, song, ink=ink, muted=muted)
 
     def escaped(self) -> bool:
         """Let go of what is selected."""
