@@ -13,7 +13,7 @@ from grebe.core.rig.model import Cable, Device
 from grebe.core.rig.spec import Sends, Spec, SpecVoice
 from grebe.core.rig.tree import clock_tree
 from grebe.core.songs.model import Part
-from grebe.core.whatif.answers import answer, of_boxes
+from grebe.core.whatif.answers import if_gone, of_boxes
 from grebe.core.whatif.fallback import fallback
 from grebe.core.whatif.losses import Gone, heard_somewhere, losses, what_can_go
 from grebe.errors import EditError
@@ -149,7 +149,7 @@ def test_whatever_goes_of_the_demo_the_arrangement_makes_no_new_fault() -> None:
     project = parse_project(demo_bytes(), "demo").project
     before = {(f.code, f.subject) for f in check(project) if f.severity == "block"}
     for gone in what_can_go(project.rig):
-        said = answer(project, gone)
+        said = if_gone(project, gone)
         assert not said.fallback.faults
         after = {(f.code, f.subject) for f in check(said.fallback.project)
                  if f.severity == "block"}  # fmt: skip

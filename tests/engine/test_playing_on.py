@@ -78,4 +78,4 @@ def test_the_leader_is_pulled_and_grebe_leads_at_the_tempo_there_was() -> None:
         s.client.send(loaded(found.project))
         led = s.status(lambda m: not m.follows and sent(m) > sent(held) + 96)
         assert led.running
-        assert led.bpm == pytest.approx(BPM, rel=0.05)
+        assert led.bpm == pytest.approx(held.heard_bpm, rel=0.01)  # 240 as that was heard

@@ -421,12 +421,12 @@ def test_what_a_box_can_do_is_edited_and_saved(performer: Performer) -> None:
     assert memory is not None
     rows = [memory.index(r, 0).data() for r in range(memory.rowCount())]
     memory.setData(memory.index(rows.index("Chains"), 1), "neighbours")
-    memory.setData(memory.index(rows.index("Neighbours in groups of"), 1), "0")
-    assert "Neighbours in groups of" in pane.doubts.text()
+    memory.setData(memory.index(rows.index("Chains inside groups of"), 1), "0")
+    assert "Chains inside groups of" in pane.doubts.text()
     assert pane.doubts.isVisible()
     performer.act("save_profile")
     assert not list(own_profiles_dir().glob("*.json"))
-    memory.setData(memory.index(rows.index("Neighbours in groups of"), 1), "4")
+    memory.setData(memory.index(rows.index("Chains inside groups of"), 1), "4")
     memory.setData(memory.index(rows.index("Patterns in a chain, at most"), 1), "4")
     assert not pane.doubts.isVisible()
     performer.act("save_profile")

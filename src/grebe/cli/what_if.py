@@ -8,7 +8,7 @@ import sys
 import msgspec
 
 from grebe.cli.common import Commands, add_json, command, opened, print_json
-from grebe.core.whatif.answers import Answer, answer
+from grebe.core.whatif.answers import Without, if_gone
 from grebe.core.whatif.fallback import blocking
 from grebe.core.whatif.losses import Gone, what_can_go
 
@@ -36,7 +36,7 @@ def what_if(arguments: argparse.Namespace) -> int:
     else:
         every = what_can_go(project.rig)
     before = blocking(project)
-    rows = [answer(project, gone, before) for gone in every]
+    rows = [if_gone(project, gone, before) for gone in every]
     if arguments.json:
         print_json({"without": [_row(row) for row in rows]})
     else:
@@ -47,7 +47,7 @@ def what_if(arguments: argparse.Namespace) -> int:
     return 1 if any(row.fallback.faults for row in rows) else 0
 
 
-def _row(row: Answer) -> dict[str, object]:
+def _row(row: Without) -> dict[str, object]:
     out: dict[str, object] = msgspec.to_builtins(row.losses)
     faults = [f.code for f in row.fallback.faults]
     return {**out, "moves": list(row.fallback.moves), "faults": faults}

@@ -21,7 +21,7 @@ from grebe.core.songs.layout import SectionSpan
 from grebe.core.songs.programme import How, Programme
 from grebe.core.time.formatting import clock_text
 from grebe.core.time.tempo import TempoMap
-from grebe.core.whatif.answers import Answer
+from grebe.core.whatif.answers import Without
 from grebe.words import counted, language, tr
 
 if TYPE_CHECKING:
@@ -112,7 +112,7 @@ def programme_html(
 
 
 def stage_html(
-    sheet: CueSheet, *, project: str, without: Sequence[Answer] = (), ink: str = INK,
+    sheet: CueSheet, *, project: str, without: Sequence[Without] = (), ink: str = INK,
     muted: str = MUTED,
 ) -> str:  # fmt: skip
     """A stage sheet: section by section its bar, time, moves and what Grebe does; and what is
@@ -125,7 +125,7 @@ def stage_html(
     )  # fmt: skip
 
 
-def what_if_html(rows: Sequence[Answer], *, ink: str = INK, muted: str = MUTED) -> str:
+def what_if_html(rows: Sequence[Without], *, ink: str = INK, muted: str = MUTED) -> str:
     """What is lost without each box, and how one plays on."""
     return _page("whatif", tr("What if this goes?"), ink, muted, rows=rows)
 

@@ -87,17 +87,40 @@ def _in_rig(look: Look) -> list[Finding]:
     ]
 
 
+MOST_CURES = 4
+"""So many cures one after the other a first one may want before all is well."""
+
+
 def _with_safe_cure(project: Project, finding: Finding, blocking: set[tuple[str, str]]) -> Finding:
     """The finding; without its cure where that would make another that blocks, which is told."""
-    if finding.cure is None:
-        return finding
-    after = _in_rig(Look(finding.cure.applied(project)))
-    worse = [f for f in after if f.severity == "block" and (f.code, f.subject) not in blocking]
-    if not worse:
+    worse = _left_by(project, finding, blocking)
+    if worse is None:
         return finding
     fix = tr("{fix} By itself that makes another fault: {other}",
-             fix=finding.fix, other=worse[0].message)  # fmt: skip
+             fix=finding.fix, other=worse.message)  # fmt: skip
     return msgspec.structs.replace(finding, fix=fix, cure=None)
+
+
+def _left_by(project: Project, finding: Finding, blocking: set[tuple[str, str]]) -> Finding | None:
+    """What blocks after a cure and did not before; None where nothing does. What only came to
+    light, and has a cure that does not undo this one, does not count."""
+    mended, cure = (finding.code, finding.subject), finding.cure
+    for _ in range(MOST_CURES):
+        if cure is None:
+            return None
+        project = cure.applied(project)
+        new = [
+            f
+            for f in _in_rig(Look(project))
+            if f.severity == "block" and (f.code, f.subject) not in blocking - {mended}
+        ]
+        if not new:
+            return None
+        again = [f for f in new if f.cure is None or (f.code, f.subject) == mended]
+        if again:
+            return again[0]
+        cure = new[0].cure
+    return new[0]
 
 
 def _found(project: Project, rows: list[Finding]) -> Findings:

@@ -11,7 +11,7 @@ from grebe.core.whatif.losses import Gone, Losses, losses, what_can_go
 from grebe.words import tr
 
 
-class Answer(NamedTuple):
+class Without(NamedTuple):
     """One thing that can go, and all that is to be said of it."""
 
     losses: Losses
@@ -22,17 +22,17 @@ class Answer(NamedTuple):
     """Sentences on what could be done."""
 
 
-def answer(project: Project, gone: Gone, before: Blocking | None = None) -> Answer:
+def if_gone(project: Project, gone: Gone, before: Blocking | None = None) -> Without:
     """What is lost without a box or a cable, and the arrangement proposed; `before` as for
     `fallback`. EditError where it is not there."""
     found, plan = losses(project, gone), fallback(project, gone, before)
-    return Answer(found, plan, _lost(found), _then(plan))
+    return Without(found, plan, _lost(found), _then(plan))
 
 
-def of_boxes(project: Project) -> tuple[Answer, ...]:
+def of_boxes(project: Project) -> tuple[Without, ...]:
     """Of every box without which something is lost, in the order of the rig."""
     before = blocking(project)
-    every = (answer(project, gone, before) for gone in what_can_go(project.rig) if gone.box)
+    every = (if_gone(project, gone, before) for gone in what_can_go(project.rig) if gone.box)
     return tuple(row for row in every if row.lost)
 
 

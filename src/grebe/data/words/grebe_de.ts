@@ -2281,7 +2281,7 @@
   <message>
    <location filename="../../app/editors/rig_columns.py" />
    <source>Plays it</source>
-   <translation type="unfinished" />
+   <translation>Spielt es</translation>
   </message>
   <message>
    <location filename="../../app/editors/rig_columns.py" />
@@ -2416,12 +2416,12 @@
   <message>
    <location filename="../../app/editors/rig_form.py" />
    <source>Grebe holds its input open</source>
-   <translation type="unfinished" />
+   <translation>Grebe hält seinen Eingang offen</translation>
   </message>
   <message>
    <location filename="../../app/editors/rig_form.py" />
    <source>Its turn at switching on, 0 by the clock</source>
-   <translation type="unfinished" />
+   <translation>Wann es eingeschaltet wird, 0 nach der Clock</translation>
   </message>
   <message>
    <location filename="../../app/editors/rig_form.py" />
@@ -3576,22 +3576,22 @@
   <message>
    <location filename="../../app/live/playing_on.py" />
    <source>Without {box}</source>
-   <translation type="unfinished" />
+   <translation>Ohne {box}</translation>
   </message>
   <message>
    <location filename="../../app/live/playing_on.py" />
    <source>Without {box}: {words}</source>
-   <translation type="unfinished" />
+   <translation>Ohne {box}: {words}</translation>
   </message>
   <message>
    <location filename="../../app/live/playing_on.py" />
    <source>Nothing has to be otherwise without {box}.</source>
-   <translation type="unfinished" />
+   <translation>Ohne {box} muss nichts anders sein.</translation>
   </message>
   <message>
    <location filename="../../app/live/playing_on.py" />
    <source>no box is gone; Rig says under What if what would be without one</source>
-   <translation type="unfinished" />
+   <translation>kein Gerät ist weg; Rig sagt unter Was wenn, was ohne eines wäre</translation>
   </message>
   <message>
    <location filename="../../app/live/rehearsal.py" />
@@ -4931,7 +4931,7 @@
   <message>
    <location filename="../../core/findings/__init__.py" />
    <source>{fix} By itself that makes another fault: {other}</source>
-   <translation type="unfinished" />
+   <translation>{fix} Für sich allein gibt das einen anderen Fehler: {other}</translation>
   </message>
   <message>
    <location filename="../../core/findings/__init__.py" />
@@ -5046,7 +5046,7 @@
   <message>
    <location filename="../../core/findings/clock.py" />
    <source>{into} knows no clock.</source>
-   <translation type="unfinished" />
+   <translation>{into} kennt keine Clock.</translation>
   </message>
   <message>
    <location filename="../../core/findings/clock.py" />
@@ -5071,12 +5071,12 @@
   <message>
    <location filename="../../core/findings/clock.py" />
    <source>a jack that does</source>
-   <translation type="unfinished" />
+   <translation>eine Buchse, die sie kennt</translation>
   </message>
   <message>
    <location filename="../../core/findings/clock.py" />
    <source>Run its clock cable to {where}.</source>
-   <translation type="unfinished" />
+   <translation>Führe sein Clock-Kabel zu {where}.</translation>
   </message>
   <message>
    <location filename="../../core/findings/clock.py" />
@@ -5211,67 +5211,67 @@
   <message>
    <location filename="../../core/findings/habits.py" />
    <source>Let Grebe hold note {note} from before its first beat.</source>
-   <translation type="unfinished" />
+   <translation>Lass Grebe Note {note} von vor seinem ersten Schlag an halten.</translation>
   </message>
   <message>
    <location filename="../../core/findings/habits.py" />
    <source>Hold note {note} there from before the first beat to the end.</source>
-   <translation type="unfinished" />
+   <translation>Halte dort Note {note} von vor dem ersten Schlag bis zum Ende.</translation>
   </message>
   <message>
    <location filename="../../core/findings/habits.py" />
    <source> It closes again whenever its pattern begins.</source>
-   <translation type="unfinished" />
+   <translation> Er schließt sich wieder, sooft sein Pattern beginnt.</translation>
   </message>
   <message>
    <location filename="../../core/findings/habits.py" />
    <source>{song} is number {number} in {device}, which does not obey Song Select.</source>
-   <translation type="unfinished" />
+   <translation>{song} ist Nummer {number} in {device}, das Song Select nicht befolgt.</translation>
   </message>
   <message>
    <location filename="../../core/findings/habits.py" />
    <source>It plays whichever of its songs it stands at.</source>
-   <translation type="unfinished" />
+   <translation>Es spielt den Song, auf dem es gerade steht.</translation>
   </message>
   <message>
    <location filename="../../core/findings/habits.py" />
    <source>Choose it there by hand before the song, and write that among what it needs.</source>
-   <translation type="unfinished" />
+   <translation>Wähle ihn dort vor dem Song von Hand und schreib das zu dem, was er braucht.</translation>
   </message>
   <message>
    <location filename="../../core/findings/habits.py" />
    <source>while it stands</source>
-   <translation type="unfinished" />
+   <translation>im Stillstand</translation>
   </message>
   <message>
    <location filename="../../core/findings/habits.py" />
    <source>in another mode</source>
-   <translation type="unfinished" />
+   <translation>in einer anderen Betriebsart</translation>
   </message>
   <message>
    <location filename="../../core/findings/habits.py" />
    <source>{device} sounds nothing until note {note} is held.{again}</source>
-   <translation type="unfinished" />
+   <translation>{device} klingt nicht, bis Note {note} gehalten wird.{again}</translation>
   </message>
   <message>
    <location filename="../../core/findings/habits.py" />
    <source>Its first note is lost, or all of them.</source>
-   <translation type="unfinished" />
+   <translation>Seine erste Note geht verloren, oder alle.</translation>
   </message>
   <message>
    <location filename="../../core/findings/habits.py" />
    <source>{device} is to go from {first} to {then} in {song}, at {scene}: it goes to another group only {when}.</source>
-   <translation type="unfinished" />
+   <translation>{device} soll in {song} bei {scene} von {first} zu {then} gehen: in eine andere Gruppe geht es nur {when}.</translation>
   </message>
   <message>
    <location filename="../../core/findings/habits.py" />
    <source>It stays where it is, or stops.</source>
-   <translation type="unfinished" />
+   <translation>Es bleibt, wo es ist, oder bleibt stehen.</translation>
   </message>
   <message>
    <location filename="../../core/findings/habits.py" />
    <source>Put the patterns of this song into one group of its memory.</source>
-   <translation type="unfinished" />
+   <translation>Leg die Patterns dieses Songs in eine Gruppe seines Speichers.</translation>
   </message>
   <message>
    <location filename="../../core/findings/leading.py" />
@@ -5281,12 +5281,12 @@
   <message>
    <location filename="../../core/findings/leading.py" />
    <source>Run a clock cable from {leader} to whoever is to follow it.</source>
-   <translation type="unfinished" />
+   <translation>Führe ein Clock-Kabel von {leader} zu denen, die ihm folgen sollen.</translation>
   </message>
   <message>
    <location filename="../../core/findings/leading.py" />
    <source>Grebe plays on at its own tempo, beside {leader}.</source>
-   <translation type="unfinished" />
+   <translation>Grebe spielt im eigenen Tempo weiter, neben {leader} her.</translation>
   </message>
   <message>
    <location filename="../../core/findings/leading.py" />
@@ -5296,12 +5296,12 @@
   <message>
    <location filename="../../core/findings/leading.py" />
    <source>Switch clock on at {out_of}.</source>
-   <translation type="unfinished" />
+   <translation>Schalte die Clock an {out_of} ein.</translation>
   </message>
   <message>
    <location filename="../../core/findings/leading.py" />
    <source>Run a clock cable from {leader} to Grebe.</source>
-   <translation type="unfinished" />
+   <translation>Führe ein Clock-Kabel von {leader} zu Grebe.</translation>
   </message>
   <message>
    <location filename="../../core/findings/leading.py" />
@@ -5316,22 +5316,22 @@
   <message>
    <location filename="../../core/findings/leading.py" />
    <source>{leader} leads, and nobody gets its clock.</source>
-   <translation type="unfinished" />
+   <translation>{leader} führt, und niemand bekommt seine Clock.</translation>
   </message>
   <message>
    <location filename="../../core/findings/leading.py" />
    <source>{name} is to lead, but can send no clock.</source>
-   <translation type="unfinished" />
+   <translation>{name} soll führen, kann aber keine Clock senden.</translation>
   </message>
   <message>
    <location filename="../../core/findings/leading.py" />
    <source>The others wait for it, or run at tempi of their own.</source>
-   <translation type="unfinished" />
+   <translation>Die anderen warten auf sie oder laufen in eigenen Tempi.</translation>
   </message>
   <message>
    <location filename="../../core/findings/leading.py" />
    <source>No clock from {leader} reaches Grebe.</source>
-   <translation type="unfinished" />
+   <translation>Keine Clock von {leader} erreicht Grebe.</translation>
   </message>
   <message>
    <location filename="../../core/findings/leading.py" />
@@ -5351,37 +5351,37 @@
   <message>
    <location filename="../../core/findings/leading.py" />
    <source>{device} leads: the foot that starts it starts {names} too.</source>
-   <translation type="unfinished" />
+   <translation>{device} führt: der Fuß, der es startet, startet auch {names}.</translation>
   </message>
   <message>
    <location filename="../../core/findings/leading.py" />
    <source>A loop begun before its time brings everybody in, and stopping it stops them.</source>
-   <translation type="unfinished" />
+   <translation>Eine zu früh begonnene Schleife holt alle herein, und wer sie anhält, hält alle an.</translation>
   </message>
   <message>
    <location filename="../../core/findings/leading.py" />
    <source>Start only on the downbeat that is meant, or switch Start and Stop off at {out_of} and start the others by hand.</source>
-   <translation type="unfinished" />
+   <translation>Starte nur auf der Eins, die gemeint ist, oder schalte Start und Stop an {out_of} aus und starte die anderen von Hand.</translation>
   </message>
   <message>
    <location filename="../../core/findings/leading.py" />
    <source>{device}'s own start runs all {tracks} loop tracks.</source>
-   <translation type="unfinished" />
+   <translation>Der eigene Start von {device} lässt alle {tracks} Schleifenspuren laufen.</translation>
   </message>
   <message>
    <location filename="../../core/findings/leading.py" />
    <source>Stop or empty the tracks that are not wanted before it is started.</source>
-   <translation type="unfinished" />
+   <translation>Halte Spuren, die nicht gewollt sind, an oder leere sie, bevor es gestartet wird.</translation>
   </message>
   <message>
    <location filename="../../core/findings/leading.py" />
    <source>Grebe is to follow {source} and does not know where to hear it.</source>
-   <translation type="unfinished" />
+   <translation>Grebe soll {source} folgen und weiß nicht, wo es zu hören ist.</translation>
   </message>
   <message>
    <location filename="../../core/findings/leading.py" />
    <source>Choose where it is heard, on its sheet.</source>
-   <translation type="unfinished" />
+   <translation>Wähle auf seinem Blatt, wo es gehört wird.</translation>
   </message>
   <message>
    <location filename="../../core/findings/look.py" />
@@ -5396,7 +5396,7 @@
   <message>
    <location filename="../../core/findings/look.py" />
    <source> (its {name})</source>
-   <translation type="unfinished" />
+   <translation> (dort: {name})</translation>
   </message>
   <message>
    <location filename="../../core/findings/messages.py" />
@@ -5416,7 +5416,7 @@
   <message>
    <location filename="../../core/findings/messages.py" />
    <source>Switch {words} off at {where}{word}.</source>
-   <translation type="unfinished" />
+   <translation>Schalte {words} an {where}{word} aus.</translation>
   </message>
   <message>
    <location filename="../../core/findings/messages.py" />
@@ -5431,7 +5431,7 @@
   <message>
    <location filename="../../core/findings/messages.py" />
    <source> Or say on the cable that they are to play {device}.</source>
-   <translation type="unfinished" />
+   <translation> Oder sag am Kabel, dass sie {device} spielen sollen.</translation>
   </message>
   <message>
    <location filename="../../core/findings/messages.py" />
@@ -5836,97 +5836,97 @@
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>what it makes itself</source>
-   <translation type="unfinished" />
+   <translation>was es selbst macht</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>what comes in</source>
-   <translation type="unfinished" />
+   <translation>was hereinkommt</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>both of them, merged</source>
-   <translation type="unfinished" />
+   <translation>beides gemischt</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>Put a thru or merge box before {name}.</source>
-   <translation type="unfinished" />
+   <translation>Setz eine Thru- oder Merge-Box vor {name}.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>Run a MIDI cable from whoever is to play it.</source>
-   <translation type="unfinished" />
+   <translation>Führe ein MIDI-Kabel von dem, der es spielen soll.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>{bank} on channel {channel}, notes {low} to {high}</source>
-   <translation type="unfinished" />
+   <translation>{bank} auf Kanal {channel}, Noten {low} bis {high}</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>Use its {names}.</source>
-   <translation type="unfinished" />
+   <translation>Nimm seinen {names}.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>Notes go over MIDI: a {medium} cable carries none.</source>
-   <translation type="unfinished" />
+   <translation>Noten gehen über MIDI: ein Kabel für {medium} trägt keine.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>Lead it through Grebe, with a route that goes by position.</source>
-   <translation type="unfinished" />
+   <translation>Führe es durch Grebe, mit einer Route nach Lage der Pads.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>{origin} counts its pads from one end, {target} from the other.</source>
-   <translation type="unfinished" />
+   <translation>{origin} zählt seine Pads vom einen Ende, {target} vom anderen.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>The notes of {origin} and {target} lie {apart} apart.</source>
-   <translation type="unfinished" />
+   <translation>Die Noten von {origin} und {target} liegen {apart} auseinander.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>Set an offset of {wanted:+d} on one of them{word}.</source>
-   <translation type="unfinished" />
+   <translation>Stell an einem von ihnen{word} einen Versatz von {wanted:+d} ein.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>Send those on another channel: {banks}.</source>
-   <translation type="unfinished" />
+   <translation>Sende diese auf einem anderen Kanal: {banks}.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>Play the sounds that matter on the pads that are heard.</source>
-   <translation type="unfinished" />
+   <translation>Spiel die wichtigen Klänge auf den Pads, die gehört werden.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>Switch notes on at {at}{word}.</source>
-   <translation type="unfinished" />
+   <translation>Schalte Noten an {at}{word} ein.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>No notes come to {target} over the cable from {source} that is to play it.</source>
-   <translation type="unfinished" />
+   <translation>Über das Kabel von {source}, das {target} spielen soll, kommen keine Noten.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>{target} stays silent.</source>
-   <translation type="unfinished" />
+   <translation>{target} bleibt stumm.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>octave</source>
-   <translation type="unfinished" />
+   <translation>Oktave</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>octaves</source>
-   <translation type="unfinished" />
+   <translation>Oktaven</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
@@ -5941,97 +5941,97 @@
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>{count} pads</source>
-   <translation type="unfinished" />
+   <translation>{count} Pads</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>{out_of} is to give {what}; it can only give {can}.</source>
-   <translation type="unfinished" />
+   <translation>{out_of} soll {what} geben; möglich ist nur {can}.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>{name} gets nothing of the rest.</source>
-   <translation type="unfinished" />
+   <translation>{name} bekommt vom Übrigen nichts.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>{origin} plays {target} on channel {channel}; {target} listens on {on}.</source>
-   <translation type="unfinished" />
+   <translation>{origin} spielt {target} auf Kanal {channel}; {target} hört auf {on}.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>Let {origin} send on channel {wanted}{word}.</source>
-   <translation type="unfinished" />
+   <translation>Lass {origin} auf Kanal {wanted} senden{word}.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>A pad struck here sounds another there, or none.</source>
-   <translation type="unfinished" />
+   <translation>Ein hier geschlagenes Pad klingt dort als ein anderes oder gar nicht.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>{lost} of {all} notes of {origin} fall outside what {target} hears: {has}.</source>
-   <translation type="unfinished" />
+   <translation>{lost} von {all} Noten von {origin} liegen außerhalb dessen, was {target} hört: {has}.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>Those pads are struck and nothing is heard.</source>
-   <translation type="unfinished" />
+   <translation>Diese Pads werden geschlagen, und nichts ist zu hören.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>{source} is to play {target}, which obeys no notes.</source>
-   <translation type="unfinished" />
+   <translation>{source} soll {target} spielen, das keine Noten befolgt.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>Let it play patterns of its own, or play it from its own pads.</source>
-   <translation type="unfinished" />
+   <translation>Lass es eigene Patterns spielen oder spiel es auf seinen eigenen Pads.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>Let {out_of} pass on what comes in{word}.</source>
-   <translation type="unfinished" />
+   <translation>Lass {out_of} weitergeben, was hereinkommt{word}.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>{out_of} cannot pass on what comes in. {other}</source>
-   <translation type="unfinished" />
+   <translation>{out_of} kann nicht weitergeben, was hereinkommt. {other}</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>Let {out_of} give what {source} plays itself.</source>
-   <translation type="unfinished" />
+   <translation>Lass {out_of} geben, was {source} selbst spielt.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>{target} sounds every hit of {origin} as loud.</source>
-   <translation type="unfinished" />
+   <translation>{target} klingt bei jedem Schlag von {origin} gleich laut.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>Accents and soft hits are lost on it.</source>
-   <translation type="unfinished" />
+   <translation>Akzente und leise Schläge gehen dort verloren.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>Write accents as other sounds, or move its level by a controller.</source>
-   <translation type="unfinished" />
+   <translation>Schreib Akzente als andere Klänge oder beweg seinen Pegel mit einem Controller.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>{device} plays what {origin} strikes for {names}: both listen on channel {channel}.</source>
-   <translation type="unfinished" />
+   <translation>{device} spielt mit, was {origin} für {names} schlägt: beide hören auf Kanal {channel}.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>Every hit sounds on both.</source>
-   <translation type="unfinished" />
+   <translation>Jeder Schlag klingt auf beiden.</translation>
   </message>
   <message>
    <location filename="../../core/findings/playing.py" />
    <source>Ignore notes at {into}{ignore} and pass them on at {out_of}{thru}; or say on the cable that they are to play {device}.</source>
-   <translation type="unfinished" />
+   <translation>Ignoriere Noten an {into}{ignore} und gib sie an {out_of}{thru} weiter; oder sag am Kabel, dass sie {device} spielen sollen.</translation>
   </message>
   <message>
    <location filename="../../core/findings/plugs.py" />
@@ -6286,12 +6286,12 @@
   <message>
    <location filename="../../core/findings/rates.py" />
    <source>Run a reset to {names}: Grebe has one of its own for it.</source>
-   <translation type="unfinished" />
+   <translation>Führe einen Reset zu {names}: Grebe hat einen eigenen dafür.</translation>
   </message>
   <message>
    <location filename="../../core/findings/rates.py" />
    <source>Plug its clock in while everything stands, and begin with the first pulse.</source>
-   <translation type="unfinished" />
+   <translation>Steck seine Clock ein, während alles steht, und beginn mit dem ersten Impuls.</translation>
   </message>
   <message>
    <location filename="../../core/findings/rates.py" />
@@ -6321,7 +6321,7 @@
   <message>
    <location filename="../../core/findings/rates.py" />
    <source>{out_of} is set to {rate} a quarter; of what comes in it makes {can}.</source>
-   <translation type="unfinished" />
+   <translation>{out_of} ist auf {rate} je Viertel gestellt; aus dem, was hereinkommt, macht es {can}.</translation>
   </message>
   <message>
    <location filename="../../core/findings/rates.py" />
@@ -6331,17 +6331,17 @@
   <message>
    <location filename="../../core/findings/rates.py" />
    <source>Take what {jack} makes, or another output.</source>
-   <translation type="unfinished" />
+   <translation>Nimm, was {jack} macht, oder einen anderen Ausgang.</translation>
   </message>
   <message>
    <location filename="../../core/findings/rates.py" />
    <source>{out_of} counts pulses, and nothing begins its count anew.</source>
-   <translation type="unfinished" />
+   <translation>{out_of} zählt Impulse, und nichts lässt es neu zählen.</translation>
   </message>
   <message>
    <location filename="../../core/findings/rates.py" />
    <source>After the next Start, {name} may come in on any pulse but the first.</source>
-   <translation type="unfinished" />
+   <translation>Nach dem nächsten Start kann {name} auf irgendeinem Impuls einsetzen, nur nicht auf dem ersten.</translation>
   </message>
   <message>
    <location filename="../../core/findings/rates.py" />
@@ -7471,7 +7471,7 @@
   <message>
    <location filename="../../core/patterns/stepsheet.py" />
    <source>press {keys} together</source>
-   <translation type="unfinished" />
+   <translation>{keys} zusammen drücken</translation>
   </message>
   <message>
    <location filename="../../core/patterns/stepsheet.py" />
@@ -7511,7 +7511,7 @@
   <message>
    <location filename="../../core/patterns/stepsheet.py" />
    <source>clears what stands there first</source>
-   <translation type="unfinished" />
+   <translation>löscht zuerst, was dort steht</translation>
   </message>
   <message>
    <location filename="../../core/patterns/stepsheet.py" />
@@ -7806,7 +7806,7 @@
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>Bank {letter}</source>
-   <translation type="unfinished" />
+   <translation>Bank {letter}</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
@@ -7866,7 +7866,7 @@
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>Hears how hard</source>
-   <translation type="unfinished" />
+   <translation>Hört, wie stark</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
@@ -7926,17 +7926,17 @@
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>Opened by holding note</source>
-   <translation type="unfinished" />
+   <translation>Geöffnet durch gehaltene Note</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>On channel</source>
-   <translation type="unfinished" />
+   <translation>Auf Kanal</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>Closes</source>
-   <translation type="unfinished" />
+   <translation>Schließt sich</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
@@ -7966,7 +7966,7 @@
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>To another group</source>
-   <translation type="unfinished" />
+   <translation>In eine andere Gruppe</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
@@ -8031,17 +8031,17 @@
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>Chains inside groups of</source>
-   <translation type="unfinished" />
+   <translation>Ketten innerhalb Gruppen von</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>The last one has to be marked</source>
-   <translation type="unfinished" />
+   <translation>Das letzte muss markiert werden</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>Writing over clears first</source>
-   <translation type="unfinished" />
+   <translation>Überschreiben löscht zuerst</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
@@ -8131,32 +8131,32 @@
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>For</source>
-   <translation type="unfinished" />
+   <translation>Für</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>Knows clock</source>
-   <translation type="unfinished" />
+   <translation>Kennt Clock</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>One in</source>
-   <translation type="unfinished" />
+   <translation>Eins von</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>Times</source>
-   <translation type="unfinished" />
+   <translation>Mal</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>Count begins at</source>
-   <translation type="unfinished" />
+   <translation>Zählt neu bei</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>Can give</source>
-   <translation type="unfinished" />
+   <translation>Kann geben</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
@@ -8181,7 +8181,7 @@
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>Pressed together for it</source>
-   <translation type="unfinished" />
+   <translation>Dafür zusammen gedrückt</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
@@ -8251,42 +8251,42 @@
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>Before it plays</source>
-   <translation type="unfinished" />
+   <translation>Bevor es spielt</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>When</source>
-   <translation type="unfinished" />
+   <translation>Wann</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>Then wait, s</source>
-   <translation type="unfinished" />
+   <translation>Dann warten, s</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>Bank</source>
-   <translation type="unfinished" />
+   <translation>Bank</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>From note</source>
-   <translation type="unfinished" />
+   <translation>Von Note</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>To note</source>
-   <translation type="unfinished" />
+   <translation>Bis Note</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>Setting of</source>
-   <translation type="unfinished" />
+   <translation>Einstellung für</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>What it calls it</source>
-   <translation type="unfinished" />
+   <translation>Wie es dort heißt</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
@@ -8306,7 +8306,7 @@
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>its menu</source>
-   <translation type="unfinished" />
+   <translation>sein Menü</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
@@ -8321,7 +8321,7 @@
   <message>
    <location filename="../../core/rig/abilities.py" />
    <source>Step {number}</source>
-   <translation type="unfinished" />
+   <translation>Schritt {number}</translation>
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
@@ -8766,12 +8766,12 @@
   <message>
    <location filename="../../core/rig/formatting.py" />
    <source>channel {channel}</source>
-   <translation type="unfinished" />
+   <translation>Kanal {channel}</translation>
   </message>
   <message>
    <location filename="../../core/rig/formatting.py" />
    <source>say yes, no, or a channel and an offset, such as channel 10 -24 (got {text_!r})</source>
-   <translation type="unfinished" />
+   <translation>sag ja, nein oder einen Kanal und einen Versatz, etwa channel 10 -24 (war {text_!r})</translation>
   </message>
   <message>
    <location filename="../../core/rig/formatting.py" />
@@ -8921,12 +8921,12 @@
   <message>
    <location filename="../../core/rig/profile_check.py" />
    <source>neighbours of a group: say how many patterns that has</source>
-   <translation type="unfinished" />
+   <translation>Nachbarn einer Gruppe: sag, wie viele Patterns die hat</translation>
   </message>
   <message>
    <location filename="../../core/rig/profile_check.py" />
    <source>a group belongs to the rules neighbours and row alone</source>
-   <translation type="unfinished" />
+   <translation>eine Gruppe gehört nur zu den Regeln neighbours und row</translation>
   </message>
   <message>
    <location filename="../../core/rig/profile_check.py" />
@@ -9056,12 +9056,12 @@
   <message>
    <location filename="../../core/rig/setup.py" />
    <source>Switch on</source>
-   <translation type="unfinished" />
+   <translation>Einschalten</translation>
   </message>
   <message>
    <location filename="../../core/rig/setup.py" />
    <source>Before</source>
-   <translation type="unfinished" />
+   <translation>Vorher</translation>
   </message>
   <message>
    <location filename="../../core/rig/setup.py" />
@@ -9126,17 +9126,17 @@
   <message>
    <location filename="../../core/rig/setup.py" />
    <source>Switching on</source>
-   <translation type="unfinished" />
+   <translation>Einschalten</translation>
   </message>
   <message>
    <location filename="../../core/rig/setup.py" />
    <source>in this order</source>
-   <translation type="unfinished" />
+   <translation>in dieser Reihenfolge</translation>
   </message>
   <message>
    <location filename="../../core/rig/setup.py" />
    <source>It has to be pressed then.</source>
-   <translation type="unfinished" />
+   <translation>Es muss dann gedrückt werden.</translation>
   </message>
   <message>
    <location filename="../../core/rig/setup.py" />
@@ -9376,87 +9376,87 @@
   <message>
    <location filename="../../core/rig/switching.py" />
    <source>Each time before it plays.</source>
-   <translation type="unfinished" />
+   <translation>Jedes Mal, bevor es spielt.</translation>
   </message>
   <message>
    <location filename="../../core/rig/switching.py" />
    <source>Its turn, as it was set.</source>
-   <translation type="unfinished" />
+   <translation>Seine Reihe, wie sie gesetzt wurde.</translation>
   </message>
   <message>
    <location filename="../../core/rig/switching.py" />
    <source>; then wait {seconds:g} s</source>
-   <translation type="unfinished" />
+   <translation>; dann {seconds:g} s warten</translation>
   </message>
   <message>
    <location filename="../../core/rig/switching.py" />
    <source>It is told over it.</source>
-   <translation type="unfinished" />
+   <translation>Darüber wird es gesteuert.</translation>
   </message>
   <message>
    <location filename="../../core/rig/switching.py" />
    <source>What comes there is meant for others.</source>
-   <translation type="unfinished" />
+   <translation>Was dort kommt, ist für andere.</translation>
   </message>
   <message>
    <location filename="../../core/rig/switching.py" />
    <source>It plays {names}.</source>
-   <translation type="unfinished" />
+   <translation>Es spielt {names}.</translation>
   </message>
   <message>
    <location filename="../../core/rig/switching.py" />
    <source>Nothing is to be played by it.</source>
-   <translation type="unfinished" />
+   <translation>Es soll nichts spielen.</translation>
   </message>
   <message>
    <location filename="../../core/rig/switching.py" />
    <source>Last, with its level down: what is switched on after it thumps.</source>
-   <translation type="unfinished" />
+   <translation>Zuletzt, mit dem Pegel unten: was danach eingeschaltet wird, knallt.</translation>
   </message>
   <message>
    <location filename="../../core/rig/switching.py" />
    <source>Switch on {device}.</source>
-   <translation type="unfinished" />
+   <translation>Schalte {device} ein.</translation>
   </message>
   <message>
    <location filename="../../core/rig/switching.py" />
    <source>So that pads and sounds meet.</source>
-   <translation type="unfinished" />
+   <translation>Damit Pads und Klänge sich treffen.</translation>
   </message>
   <message>
    <location filename="../../core/rig/switching.py" />
    <source>What comes in goes on behind it.</source>
-   <translation type="unfinished" />
+   <translation>Was hereinkommt, geht dahinter weiter.</translation>
   </message>
   <message>
    <location filename="../../core/rig/switching.py" />
    <source>Nothing goes on behind it.</source>
-   <translation type="unfinished" />
+   <translation>Dahinter geht nichts weiter.</translation>
   </message>
   <message>
    <location filename="../../core/rig/switching.py" />
    <source>Others start with it.</source>
-   <translation type="unfinished" />
+   <translation>Andere starten mit ihm.</translation>
   </message>
   <message>
    <location filename="../../core/rig/switching.py" />
    <source>Nobody starts with it.</source>
-   <translation type="unfinished" />
+   <translation>Niemand startet mit ihm.</translation>
   </message>
   <message>
    <location filename="../../core/rig/switching.py" />
    <source>It leads: the others find its clock.</source>
-   <translation type="unfinished" />
+   <translation>Es führt: die anderen finden seine Clock.</translation>
   </message>
   <message>
    <location filename="../../core/rig/switching.py" />
    <source>After {source}, whose clock it gets.</source>
-   <translation type="unfinished" />
+   <translation>Nach {source}, dessen Clock es bekommt.</translation>
   </message>
   <message>
    <location filename="../../core/rig/switching.py" />
    <source>In any order with its neighbours.</source>
-   <translation type="unfinished" />
+   <translation>In beliebiger Reihenfolge mit seinen Nachbarn.</translation>
   </message>
   <message>
    <location filename="../../core/rig/trigger.py" />
@@ -9981,17 +9981,17 @@
   <message>
    <location filename="../../core/songs/programme.py" />
    <source>First: writing over clears what stands there; keep what is still wanted of it</source>
-   <translation type="unfinished" />
+   <translation>Zuerst: Überschreiben löscht, was dort steht; heb auf, was davon noch gebraucht wird</translation>
   </message>
   <message>
    <location filename="../../core/songs/programme.py" />
    <source>stop it and go to the other group; </source>
-   <translation type="unfinished" />
+   <translation>anhalten und in die andere Gruppe gehen; </translation>
   </message>
   <message>
    <location filename="../../core/songs/programme.py" />
    <source>go to the other group in its other mode; </source>
-   <translation type="unfinished" />
+   <translation>in der anderen Betriebsart in die andere Gruppe gehen; </translation>
   </message>
   <message>
    <location filename="../../core/songs/programme.py" />
@@ -10051,7 +10051,7 @@
   <message>
    <location filename="../../core/songs/programme.py" />
    <source>Mark {name} as the last</source>
-   <translation type="unfinished" />
+   <translation>{name} als letztes markieren</translation>
   </message>
   <message>
    <location filename="../../core/songs/programme.py" />
@@ -10331,102 +10331,102 @@
   <message>
    <location filename="../../core/whatif/answers.py" />
    <source>Still to be mended then: {fault}</source>
-   <translation type="unfinished" />
+   <translation>Dann noch zu beheben: {fault}</translation>
   </message>
   <message>
    <location filename="../../core/whatif/answers.py" />
    <source>Silent: {names}.</source>
-   <translation type="unfinished" />
+   <translation>Stumm: {names}.</translation>
   </message>
   <message>
    <location filename="../../core/whatif/answers.py" />
    <source>Without a clock: {names}.</source>
-   <translation type="unfinished" />
+   <translation>Ohne Clock: {names}.</translation>
   </message>
   <message>
    <location filename="../../core/whatif/answers.py" />
    <source>On the pattern they stand at: {names}.</source>
-   <translation type="unfinished" />
+   <translation>Auf dem Pattern, auf dem sie stehen: {names}.</translation>
   </message>
   <message>
    <location filename="../../core/whatif/answers.py" />
    <source>No scene is left whole.</source>
-   <translation type="unfinished" />
+   <translation>Keine Szene bleibt ganz.</translation>
   </message>
   <message>
    <location filename="../../core/whatif/answers.py" />
    <source>Scenes left whole: {names}.</source>
-   <translation type="unfinished" />
+   <translation>Ganz bleiben die Szenen: {names}.</translation>
   </message>
   <message>
    <location filename="../../core/whatif/answers.py" />
    <source>All scenes are left whole.</source>
-   <translation type="unfinished" />
+   <translation>Alle Szenen bleiben ganz.</translation>
   </message>
   <message>
    <location filename="../../core/whatif/fallback.py" />
    <source>{names} and {more} more</source>
-   <translation type="unfinished" />
+   <translation>{names} und {more} weitere</translation>
   </message>
   <message>
    <location filename="../../core/whatif/fallback.py" />
    <source>{pattern} for {gone}</source>
-   <translation type="unfinished" />
+   <translation>{pattern} für {gone}</translation>
   </message>
   <message>
    <location filename="../../core/whatif/fallback.py" />
    <source>{name} leads.</source>
-   <translation type="unfinished" />
+   <translation>{name} führt.</translation>
   </message>
   <message>
    <location filename="../../core/whatif/fallback.py" />
    <source>{name} stays without what it got over it.</source>
-   <translation type="unfinished" />
+   <translation>{name} bleibt ohne das, was darüber kam.</translation>
   </message>
   <message>
    <location filename="../../core/whatif/fallback.py" />
    <source>Plug {source}'s {output} into {target}'s {input}.</source>
-   <translation type="unfinished" />
+   <translation>Steck {output} von {source} in {input} von {target}.</translation>
   </message>
   <message>
    <location filename="../../core/whatif/fallback.py" />
    <source>{other} plays what {line} played in {scenes}.</source>
-   <translation type="unfinished" />
+   <translation>{other} spielt, was {line} in {scenes} spielte.</translation>
   </message>
   <message>
    <location filename="../../core/whatif/fallback.py" />
    <source>Nobody plays what {line} played in {scenes}.</source>
-   <translation type="unfinished" />
+   <translation>Niemand spielt, was {line} in {scenes} spielte.</translation>
   </message>
   <message>
    <location filename="../../core/whatif/fallback.py" />
    <source>input</source>
-   <translation type="unfinished" />
+   <translation>Eingang</translation>
   </message>
   <message>
    <location filename="../../core/whatif/losses.py" />
    <source>the {medium} cable from {source} to {target}</source>
-   <translation type="unfinished" />
+   <translation>das {medium}-Kabel von {source} zu {target}</translation>
   </message>
   <message>
    <location filename="../../core/whatif/losses.py" />
    <source>When {device} is back it is told its pattern and comes in on the next bar.</source>
-   <translation type="unfinished" />
+   <translation>Ist {device} wieder da, wird ihm sein Pattern gesagt, und es setzt im nächsten Takt ein.</translation>
   </message>
   <message>
    <location filename="../../core/whatif/losses.py" />
    <source>Grebe holds the last tempo of {leader} and goes on clocking {names}.</source>
-   <translation type="unfinished" />
+   <translation>Grebe hält das letzte Tempo von {leader} und taktet {names} weiter.</translation>
   </message>
   <message>
    <location filename="../../core/whatif/losses.py" />
    <source>Grebe holds the last tempo of {leader}.</source>
-   <translation type="unfinished" />
+   <translation>Grebe hält das letzte Tempo von {leader}.</translation>
   </message>
   <message>
    <location filename="../../core/whatif/losses.py" />
    <source>cable</source>
-   <translation type="unfinished" />
+   <translation>Kabel</translation>
   </message>
   <message>
    <location filename="../../engine/__main__.py" />
@@ -10641,7 +10641,7 @@
   <message>
    <location filename="../../formats/sheets.py" />
    <source>What if this goes?</source>
-   <translation type="unfinished" />
+   <translation>Was, wenn das ausfällt?</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/action_book.py" />
@@ -11711,7 +11711,7 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   <message>
    <location filename="../../ui/main_window/waterline.py" />
    <source>BPM  tap T  {led} not heard</source>
-   <translation type="unfinished" />
+   <translation>BPM  Tap T  {led} nicht gehört</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/waterline.py" />
@@ -12371,12 +12371,12 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   <message>
    <location filename="../../ui/stations/rig/abilities.py" />
    <source>Banks</source>
-   <translation type="unfinished" />
+   <translation>Bänke</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/abilities.py" />
    <source>Its words</source>
-   <translation type="unfinished" />
+   <translation>Seine Worte</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/abilities.py" />
@@ -13481,7 +13481,7 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   <message>
    <location filename="../../ui/stations/rig/view.py" />
    <source>What if</source>
-   <translation type="unfinished" />
+   <translation>Was wenn</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/view.py" />
@@ -15726,7 +15726,7 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   <message>
    <location filename="../../formats/templates/stage.html" />
    <source>If a box goes</source>
-   <translation type="unfinished" />
+   <translation>Fällt ein Gerät aus</translation>
   </message>
   <message>
    <location filename="../../formats/templates/steps.html" />
@@ -15746,17 +15746,17 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   <message>
    <location filename="../../formats/templates/whatif.html" />
    <source>Without {name}</source>
-   <translation type="unfinished" />
+   <translation>Ohne {name}</translation>
   </message>
   <message>
    <location filename="../../formats/templates/whatif.html" />
    <source>then</source>
-   <translation type="unfinished" />
+   <translation>dann</translation>
   </message>
   <message>
    <location filename="../../formats/templates/whatif.html" />
    <source>Nothing is lost without any of the boxes.</source>
-   <translation type="unfinished" />
+   <translation>Ohne irgendeines der Geräte geht nichts verloren.</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
@@ -16306,7 +16306,7 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   <message>
    <location filename="../../app/actions" />
    <source>Play on without it</source>
-   <translation type="unfinished" />
+   <translation>Ohne es weiterspielen</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
@@ -17176,7 +17176,7 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   <message>
    <location filename="../../app/actions" />
    <source>Play on without the box that is gone</source>
-   <translation type="unfinished" />
+   <translation>Ohne das Gerät weiterspielen, das weg ist</translation>
   </message>
   <message>
    <location filename="../../app/actions" />

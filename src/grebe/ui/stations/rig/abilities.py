@@ -40,10 +40,10 @@ PARTS: tuple[tuple[Part, str], ...] = (
     ("controllers", tr("Controllers")),
     ("memory", tr("Patterns")),
     ("tracks", tr("Tracks")),
-    ("by_hand", tr("Only by hand")),
-    ("first", tr("Before it plays")),
     ("banks", tr("Banks")),
     ("settings", tr("Its words")),
+    ("first", tr("Before it plays")),
+    ("by_hand", tr("Only by hand")),
 )
 
 
