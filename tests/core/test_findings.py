@@ -712,6 +712,7 @@ def test_every_code_is_documented_and_tested() -> None:
     assert codes == documented
     elsewhere = {c for c in codes if c.startswith(("scene.", "song.", "set."))}
     shown = {c[0] for c in (*CASES, *TRACK_CASES)}
+    shown |= {"rig.known", "rig.known-fails"}  # these rest on notes: see test_gear
     shown |= {code for case in RIGS for code, _ in (*case.blocks, *case.warns)}
     assert codes - elsewhere - {"pattern.no-slot", "pattern.not-in-box"} == {
         code for code in shown if not code.startswith(("scene.", "song."))

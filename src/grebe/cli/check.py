@@ -7,6 +7,7 @@ import sys
 
 import msgspec
 
+from grebe.app.gear import GearShelf
 from grebe.cli.common import Commands, add_json, command, opened, print_json
 from grebe.core.findings import Finding, find
 
@@ -26,7 +27,7 @@ def add_commands(commands: Commands) -> None:
 
 def check_project(arguments: argparse.Namespace) -> int:
     """Findings; 1 when one of them blocks."""
-    found = find(opened(arguments).project)
+    found = find(opened(arguments).project, library=GearShelf().library)
     findings = found.open
     if arguments.json:
         print_json(

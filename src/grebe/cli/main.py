@@ -25,6 +25,7 @@ MODULES = {
     "new": ("new",),
     "check": ("check",),
     "what_if": ("what-if",),
+    "gear": ("gear",),
     "exports": ("render", "sheet"),
     "sets": ("set",),
     "live": ("run", "engine", "stop", "ports"),

@@ -8,6 +8,7 @@ from grebe.app.document.store import Store
 from grebe.app.live.selection import Selection
 from grebe.core.document import Project
 from grebe.core.findings import Finding, Findings, find
+from grebe.core.gear.model import NO_LIBRARY, GearLibrary
 from grebe.core.songs.energy import PatternBars
 from grebe.core.songs.layout import Layout
 from grebe.core.songs.variations import has_drums
@@ -30,6 +31,8 @@ class Derived:
         self._laid_out: tuple[Project, str, Layout | None] | None = None
         self._drums: tuple[Project, bool] | None = None
         self._looking: tuple[Project, Future[Findings]] | None = None
+        self.library: GearLibrary = NO_LIBRARY
+        """What the performer knows of gear."""
         self._bars: PatternBars | None = None
         """What was worked out of the patterns at the last look: an edit leaves most of it."""
         self._beside = ThreadPoolExecutor(1, "findings")
@@ -89,6 +92,12 @@ class Derived:
         self._found = (looking[0], looking[1].result())
         return True
 
+    def know(self, library: GearLibrary) -> None:
+        """What the performer knows of gear is this from now on."""
+        if library != self.library:
+            self.library = library
+            self._found = None
+
     def end(self) -> None:
         """Nothing more will be asked."""
         self._beside.shutdown(wait=False, cancel_futures=True)
@@ -97,7 +106,7 @@ class Derived:
         # A look beside and one waited for may overlap; each leaves a whole book.
         bars = self._bars.serving(project) if self._bars else PatternBars(project)
         self._bars = bars
-        return find(project, bars)
+        return find(project, bars, self.library)
 
     def _find(self) -> Findings:
         if self.opening:

@@ -13,6 +13,7 @@ from grebe.app.document.store import Store
 from grebe.app.engine.link import EngineLink, Level, Link, LinkOwner
 from grebe.app.engine.plan_feed import PlanFeed
 from grebe.app.engine.process_watch import ProcessWatch
+from grebe.app.gear import GearShelf
 from grebe.app.live.checking import Checking
 from grebe.app.live.derived import Derived
 from grebe.app.live.hands import Hands
@@ -56,6 +57,9 @@ class Session:
         """The song or set in hand."""
         self.derived = Derived(store, self.selection)
         """What follows from the document."""
+        self.gear = GearShelf()
+        """What the performer knows of gear."""
+        self.derived.know(self.gear.library)
         self.position = Position(store, self.selection, self.derived)
         """Where the song is."""
         self.board: Board = OwnBoard()

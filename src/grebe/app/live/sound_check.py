@@ -12,6 +12,8 @@ import msgspec
 import numpy as np
 
 from grebe.core.document import Project
+from grebe.core.gear.known import gear_of
+from grebe.core.gear.model import Outcome, Trial, trial_of
 from grebe.core.rig.model import GREBE_ID, Device, Rig
 from grebe.core.sync.measure import Measured, measure
 from grebe.core.units import OffsetMs, held_in
@@ -154,3 +156,18 @@ class SoundCheck:
         self.results.update(done)
         self.devices = {}
         return done
+
+
+def tried(rig: Rig, device: Device, result: Result) -> Trial:
+    """A check as an entry of the performer's log: the box with who leads it."""
+    leader = rig.find(rig.leader or "")
+    verdict = result.measured.verdict
+    outcome: Outcome = "works" if verdict in ("good", "adjust") else "fails"
+    return trial_of(
+        (gear_of(device), GREBE_ID if leader is None else gear_of(leader)),
+        tr("checked by ear at {bpm:.4g} BPM, offset {offset:g} ms",
+           bpm=result.bpm, offset=result.offset_ms),
+        outcome,
+        f"{result.at:%Y-%m-%d}",
+        result.measured,
+    )  # fmt: skip

@@ -11,6 +11,7 @@ from grebe.core.document import Project
 from grebe.core.findings.boxes import box_findings
 from grebe.core.findings.clock import clock_findings
 from grebe.core.findings.habits import box_song_findings, habit_findings
+from grebe.core.findings.known import known_findings
 from grebe.core.findings.leading import leading_findings
 from grebe.core.findings.look import Look
 from grebe.core.findings.messages import message_findings
@@ -23,6 +24,7 @@ from grebe.core.findings.scenes import hand_findings, scene_findings
 from grebe.core.findings.sets import set_findings
 from grebe.core.findings.songs import song_findings
 from grebe.core.findings.tracks import track_findings
+from grebe.core.gear.model import NO_LIBRARY, GearLibrary
 from grebe.core.songs.changes import lines_reached
 from grebe.core.songs.energy import PatternBars
 from grebe.errors import EditError
@@ -45,8 +47,11 @@ class Findings(msgspec.Struct, frozen=True):
     """Those that were accepted and still rest on the same."""
 
 
-def find(project: Project, bars: PatternBars | None = None) -> Findings:
-    """Look for everything. `bars`: the book for this version of the project, where one is kept."""
+def find(
+    project: Project, bars: PatternBars | None = None, library: GearLibrary = NO_LIBRARY
+) -> Findings:
+    """Look for everything. `bars`: the book for this version of the project, where one is kept;
+    `library`: what the performer knows of gear."""
     look = Look(project)
     reached = lines_reached(project.rig, look.flow.via)
     bars = bars or PatternBars(project)
@@ -54,6 +59,7 @@ def find(project: Project, bars: PatternBars | None = None) -> Findings:
     blocking = {(f.code, f.subject) for f in in_rig if f.severity == "block"}
     rows = [
         *(_with_safe_cure(project, finding, blocking) for finding in in_rig),
+        *known_findings(look, library),
         *pattern_findings(look),
         *scene_findings(project, reached),
         *hand_findings(project, reached),

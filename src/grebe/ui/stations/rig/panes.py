@@ -70,6 +70,11 @@ class RigPanes:
         """What is lost without each box, and how one plays on."""
         self._show(6)
 
+    @does("pane_gear")
+    def pane_gear(self) -> None:
+        """What is known of this gear."""
+        self._show(7)
+
     @does("without_box")
     def without_box(self) -> None:
         """Play on without the box in hand."""

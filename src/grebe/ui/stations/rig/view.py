@@ -22,6 +22,7 @@ from grebe.ui.stations.rig.abilities import AbilitiesPane
 from grebe.ui.stations.rig.canvas import RigCanvas
 from grebe.ui.stations.rig.controls import ControlsPane
 from grebe.ui.stations.rig.facts import device_lines, grebe_lines, heading_words
+from grebe.ui.stations.rig.gear import GearPane
 from grebe.ui.stations.rig.notes import NotesPane
 from grebe.ui.stations.rig.panes import RigPanes
 from grebe.ui.stations.rig.profile_side import ProfileSide
@@ -42,6 +43,7 @@ PANES = (
     (tr("What it can do"), "pane_abilities"),
     (tr("Pedals"), "pane_controls"),
     (tr("What if"), "pane_what_if"),
+    (tr("Notes"), "pane_gear"),
 )
 FINDINGS_HEIGHT = 200
 
@@ -67,6 +69,7 @@ class RigView(PanedView):
         self.notes = NotesPane(self.editor)
         self.abilities = AbilitiesPane(self.editor, self.select)
         self.controls = ControlsPane(self.editor)
+        self.gear = GearPane(session)
         self.what_if = SheetPane(tr("What if this goes?"), self._what_if_page)
         self.panes = QStackedWidget()
         self._make_panes()
@@ -94,7 +97,7 @@ class RigView(PanedView):
         self.findings.chosen.connect(self.show_subject)
         for pane in (
             drawing, self.tables, self.setup, self.notes, self.abilities, self.controls,
-            self.what_if,
+            self.what_if, self.gear,
         ):  # fmt: skip
             self.panes.addWidget(pane)
 
@@ -200,6 +203,9 @@ class RigView(PanedView):
             self.controls.refresh()
         elif current == 6:
             self.what_if.open()
+        elif current == 7:
+            self.gear.device = self.selected
+            self.gear.document_changed()
         self._show_facts()
 
     def _what_if_page(self, ink: str, muted: str) -> str:
@@ -311,6 +317,6 @@ class RigView(PanedView):
         self.document_changed()
         focus: tuple[QWidget, ...] = (
             self.tree_canvas, self.tables.devices, self.setup, self.notes, self.abilities.stack,
-            self.controls, self.what_if,
+            self.controls, self.what_if, self.gear,
         )  # fmt: skip
         focus[index].setFocus(Qt.FocusReason.OtherFocusReason)

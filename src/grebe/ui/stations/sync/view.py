@@ -10,6 +10,7 @@ from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.network_form import CHOICES, NetworkForm
 from grebe.app.editors.rig_hand import RigHand
 from grebe.app.live.session import Session
+from grebe.app.live.sound_check import tried
 from grebe.core.forms import field
 from grebe.core.rig.model import Device
 from grebe.core.rig.tree import clock_tree
@@ -307,6 +308,19 @@ class SyncView(PanedView):
         if ids:
             at = ids.index(self.strips.selected) if self.strips.selected in ids else 0
             self.select(ids[(at + by) % len(ids)])
+
+    @does("log_check")
+    def log_check(self) -> None:
+        """Write the check of the box in hand down as a try of it with its leader."""
+        session = self.session
+        device = session.project.rig.find(self.strips.selected)
+        checked = session.checking.check.results.get(self.strips.selected)
+        if device is None or checked is None:
+            session.say("info", tr("It has not been checked by ear yet."))
+            return
+        session.gear.add(tried(session.project.rig, device, checked))
+        session.derived.know(session.gear.library)
+        session.say("info", tr("Written down: {sentence}", sentence=checked.measured.sentence))
 
     @does("set_offset")
     def set_offset(self) -> None:
