@@ -99,10 +99,10 @@ def test_sheets_begin_with_switching_on() -> None:
     sheet = setup_sheet(pedal_in_the_middle())
     assert sheet.switching_on is not None
     assert [s.do for s in sheet.switching_on.steps] == [
-        "Switch on Dunnock.",
-        "Switch on Otter.",
+        "Dunnock.",
+        "Otter.",
         "Otter: hold the left switch while switching on; then wait 3 s.",
-        "Switch on Murre.",
+        "Murre.",
     ]
     assert of_device(sheet, "otter").switching_on is None
     own = next(d for d in sheet.devices if d.device == "otter")

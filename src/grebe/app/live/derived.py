@@ -27,7 +27,8 @@ class Derived:
         """Whether a window is still being opened: then nothing is looked for yet."""
         self.beside = False
         """Whether it is looked through the document in a thread: then no key waits for it."""
-        self._found: tuple[Project, Findings] | None = None
+        self._found: tuple[Project | None, Findings] | None = None
+        """What was found, and in which project; None for one with other notes on gear."""
         self._laid_out: tuple[Project, str, Layout | None] | None = None
         self._drums: tuple[Project, bool] | None = None
         self._looking: tuple[Project, Future[Findings]] | None = None
@@ -96,7 +97,10 @@ class Derived:
         """What the performer knows of gear is this from now on."""
         if library != self.library:
             self.library = library
-            self._found = None
+            self._looking = None  # what is looked for now is looked for without it
+            if self._found is not None:  # what was found stands until it has been looked again
+                self._found = (None, self._found[1])
+                self.look()
 
     def end(self) -> None:
         """Nothing more will be asked."""

@@ -42,11 +42,13 @@ def _turns(rig: Rig, tree: ClockTree, device: Device) -> list[Turn]:
         reason = tr("Last, with its level down: what is switched on after it thumps.")
     elif device.id == tree.leader:
         reason = tr("It leads: the others find its clock.")
-    elif hop is not None and hop.cable.source != GREBE_ID:
+    elif hop is not None and hop.cable.source == GREBE_ID:
+        reason = tr("In any order: its clock comes from Grebe.")
+    elif hop is not None:
         reason = tr("After {source}, whose clock it gets.", source=rig.name_of(hop.cable.source))
     else:
-        reason = tr("In any order with its neighbours.")
-    out = [Turn(tr("Switch on {device}.", device=device.name), reason)]
+        reason = tr("In any order: nothing here waits for it.")
+    out = [Turn(f"{device.name}.", reason)]
     moves = [m for m in device.spec.first if m.at == "on"]
     return out + [Turn(move_words(device, m), tr("It has to be pressed then.")) for m in moves]
 

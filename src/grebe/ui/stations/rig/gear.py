@@ -11,11 +11,10 @@ from PyQt6.QtWidgets import QLabel, QLineEdit, QListWidget, QListWidgetItem, QVB
 
 from grebe.app.doing import does
 from grebe.app.live.session import Session
-from grebe.core.gear.known import about, gear_of
+from grebe.core.gear.known import About, about, gear_of
 from grebe.core.gear.model import Entry, NoteKind, Outcome, Trial, note_of, trial_of
 from grebe.core.rig.model import GREBE_ID, Device
 from grebe.errors import GrebeError
-from grebe.process.places import shown
 from grebe.ui.widgets.ask_file import PROFILES, ask_open, ask_save
 from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.fields import ListField
@@ -23,7 +22,7 @@ from grebe.ui.widgets.flow import FlowLayout
 from grebe.words import tr
 
 FILES = tr("Notes on gear (*.json)")
-KIND_WORDS: dict[NoteKind, str] = {
+KIND_WORDS: dict[str, str] = {
     "works": tr("works"), "fails": tr("fails"), "setting": tr("setting"),
     "firmware": tr("firmware"), "quirk": tr("quirk"),
 }  # fmt: skip
@@ -48,10 +47,8 @@ class GearPane(QWidget):
         self.list = QListWidget()
         self.list.setWordWrap(True)
         self.list.setAccessibleName(tr("What you know of this gear"))
-        kinds: dict[str, str] = {
-            **KIND_WORDS,
-            **{TRIED + o: words for o, words in TRIED_WORDS.items()},
-        }
+        tries = {TRIED + outcome: words for outcome, words in TRIED_WORDS.items()}
+        kinds = {**KIND_WORDS, **tries}
         self.kind = ListField(kinds)
         self.kind.setAccessibleName(tr("What kind of note"))
         self.kind.show_choice(list(kinds), "quirk")
@@ -88,11 +85,18 @@ class GearPane(QWidget):
         kept = self._entry
         self.list.clear()
         for row in rows:
-            item = QListWidgetItem(_line(row.entry))
+            item = QListWidgetItem(self._line(row))
             item.setData(Qt.ItemDataRole.UserRole, row.entry.id)
             self.list.addItem(item)
             if row.entry.id == kept:
                 self.list.setCurrentItem(item)
+        if not rows:
+            self.list.addItem(
+                tr(
+                    "Nothing yet. What works, what fails, a setting, a version, a quirk: "
+                    "write it down once, and it is found in every rig with this gear."
+                )
+            )
         of = tr("Of {name}, and of the rest of this rig.", name=device.name) if device else (
             tr("Of this rig. Choose a box to write something down.")
         )  # fmt: skip
@@ -107,6 +111,19 @@ class GearPane(QWidget):
         ports = [p.name for d in devices for p in (d.port, d.input) if p.is_plugged and p.name]
         boxes = [gear_of(d) for d in devices if d is not device]
         return list(dict.fromkeys((*boxes, *ports)))
+
+    def _line(self, row: About) -> str:
+        """A note as the list has it: gear by its name in this rig."""
+        entry, rig = row.entry, self._session.project.rig
+        same = len(entry.gear) > 1 and row.boxes[0] == row.boxes[1]  # a port, and the box at it
+        names = " + ".join(entry.gear if same else [rig.name_of(box) for box in row.boxes])
+        if isinstance(entry, Trial):
+            kind, what = TRIED_WORDS[entry.outcome], entry.what
+            measured = "" if entry.measured is None else f". {entry.measured.sentence}"
+        else:
+            kind, what, measured = KIND_WORDS[entry.kind], entry.text, ""
+        version = "" if isinstance(entry, Trial) or not entry.firmware else f" {entry.firmware}"
+        return f"{entry.day}  {kind}{version}  {names}: {what}{measured}"
 
     @property
     def _in_hand(self) -> Device | None:
@@ -143,6 +160,7 @@ class GearPane(QWidget):
             self._session.say("error", str(error))
             return
         self.text.clear()
+        self.firmware.clear()
         self._changed()
 
     def _changed(self) -> None:
@@ -198,13 +216,3 @@ class GearPane(QWidget):
             self._session.say("info", words.format(what=do()))
         except GrebeError as error:
             self._session.say("error", str(error))
-
-
-def _line(entry: Entry) -> str:
-    if isinstance(entry, Trial):
-        kind, what = TRIED_WORDS[entry.outcome], entry.what
-        measured = "" if entry.measured is None else f" {entry.measured.sentence}"
-    else:
-        kind, what, measured = KIND_WORDS[entry.kind], entry.text, ""
-    version = "" if isinstance(entry, Trial) or not entry.firmware else f" {entry.firmware}"
-    return f"{entry.day}  {kind}{version}  {shown(' + '.join(entry.gear))}: {what}{measured}"
