@@ -2,8 +2,11 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Callable, Mapping, Sequence
-from typing import NamedTuple
+from typing import NamedTuple, get_args
+
+import msgspec
 
 from grebe.core.patterns.generate import (
     MAX_REGISTER,
@@ -17,7 +20,9 @@ from grebe.core.patterns.generate import (
     register,
     shuffled_hits,
 )
+from grebe.core.patterns.keys import pitch_classes
 from grebe.core.patterns.model import Voice
+from grebe.core.patterns.stages import Wave, bits_of, chosen, gates, sampled, values
 from grebe.core.patterns.whole import closer
 from grebe.core.units import MAX_STEPS
 from grebe.errors import EditError
@@ -138,6 +143,24 @@ def _row(text: str, what: str, low: int, high: int) -> list[int]:
     return numbers
 
 
+LOW, HIGH = 48, 72
+"""Notes of a key that is named without them."""
+
+
+def _notes(text: str) -> list[int]:
+    """Notes by number, or all of a key: "D minor", "D minor 50 74"."""
+    named = re.fullmatch(r"\s*([A-G][#b]?\s+[a-z][a-z ]*?)\s*(?:(\d+)\s+(\d+))?\s*", text)
+    if named is None:
+        return _row(text, "notes", 0, 127)
+    low, high = (int(named[2]), int(named[3])) if named[2] else (LOW, HIGH)
+    classes = pitch_classes(" ".join(named[1].split()))
+    held = [n for n in range(max(0, low), min(127, high) + 1) if n % 12 in classes]
+    if not held:
+        raise EditError(tr("no note of {key} lies from {low} to {high}",
+                           key=named[1], low=low, high=high))  # fmt: skip
+    return held
+
+
 HITS = Number("hits", tr("Hits"), 0, MAX_STEPS, 5)
 ROTATE = Number("rotate", tr("Rotated by"), -MAX_STEPS, MAX_STEPS, 0)
 LOOP = Number("loop", tr("Comes round after"), 1, MAX_STEPS, 8)
@@ -150,7 +173,13 @@ STRENGTH = Number("strength", tr("By so much, %"), 0, 100, 50)
 OCTAVES = Number("octaves", tr("Octaves"), 1, 4, 1)
 TAPS = Text("taps", "Taps", "5 3")
 OTHER = Text("other", tr("Laid over by, taps"), "")
-NOTES = Text("notes", "Notes", "")
+NOTES = Text("notes", tr("Notes, or a key"), "")
+BITS = Text("bits", tr("Bits, x or a point each"), "x..x.x..")
+FED = Text("fed", tr("Fed back from stages"), "8")
+STAGE = Number("stage", tr("Out of stage"), 1, MAX_REGISTER, 1)
+ATTENUATION = Number("attenuation", tr("As far as, %"), 0, 100, 100)
+PERIOD = Number("period", tr("Goes round in so many steps"), 1, 4096, 37)
+WAVE = GeneratorChoice("wave", tr("Wave"), get_args(Wave))
 ORDER = GeneratorChoice("order", "Order", ("up", "down", "up and down", "random"))
 
 
@@ -185,14 +214,14 @@ def _pitched(voice: Voice, notes: Callable[[int], Sequence[int]]) -> Voice:
 
 
 def _walk(voice: Voice, v: Values) -> Voice:
-    held = sorted(set(_row(v["notes"], "notes", 0, 127)))
+    held = sorted(set(_notes(v["notes"])))
     return _pitched(
         voice, lambda count: random_walk(count, held, _number(SEED, v), _number(LEAP, v))
     )
 
 
 def _arpeggio(voice: Voice, v: Values) -> Voice:
-    held = _row(v["notes"], "notes", 0, 127)
+    held = _notes(v["notes"])
     order: Order = v["order"]  # type: ignore[assignment]
     return _pitched(
         voice, lambda count: arpeggio(count, held, order, _number(OCTAVES, v), _number(SEED, v))
@@ -203,6 +232,44 @@ def _closer(voice: Voice, v: Values) -> Voice:
     return closer(voice, _number(STRENGTH, v))
 
 
+def _written(v: Values) -> tuple[tuple[bool, ...], list[int]]:
+    """The bits of a register and its taps; none for one that empties."""
+    bits = bits_of(v["bits"])
+    taps = v.get("fed", "").strip()
+    return bits, _row(taps, "taps", 1, MAX_REGISTER) if taps else []
+
+
+def _stage(voice: Voice, v: Values) -> Voice:
+    bits, taps = _written(v)
+    return fill_voice(voice, gates(bits, taps, voice.length, _number(STAGE, v)))
+
+
+def _stage_notes(voice: Voice, v: Values) -> Voice:
+    bits, taps = _written(v)
+    held = _notes(v["notes"])
+    row = values(bits, taps, voice.length, _number(ATTENUATION, v) / 100)
+    on = sorted({h.step for h in voice.hits}) or list(range(voice.length))
+    return _pitched(voice, lambda count: chosen([row[step] for step in on[:count]], held))
+
+
+def _stage_levels(voice: Voice, v: Values) -> Voice:
+    bits, taps = _written(v)
+    row = values(bits, taps, voice.length, _number(ATTENUATION, v) / 100)
+    hits = tuple(
+        msgspec.structs.replace(h, velocity=1 + round(126 * row[h.step]))
+        for h in voice.hits if h.step < voice.length
+    )  # fmt: skip
+    return msgspec.structs.replace(voice, hits=hits)
+
+
+def _wave(voice: Voice, v: Values) -> Voice:
+    held = _notes(v["notes"])
+    on = sorted({h.step for h in voice.hits}) or list(range(voice.length))
+    shape: Wave = v["wave"]  # type: ignore[assignment]
+    row = sampled(shape, _number(PERIOD, v), on)
+    return _pitched(voice, lambda count: chosen(row[:count], held))
+
+
 def _shuffle(voice: Voice, v: Values) -> Voice:
     return shuffled_hits(voice, _number(SEED, v))
 
@@ -211,6 +278,14 @@ MAKERS: tuple[Maker, ...] = (
     Maker(tr("Evenly"), tr("Hits as evenly as can be over the steps."), (HITS, ROTATE), _euclid),
     Maker(tr("Register"), tr("A shift register fed by the exclusive-or of its taps."),
           (TAPS, OTHER, SEED), _register),
+    Maker(tr("Written register"), tr("Your own bits, shifted on; fed back, they come round."),
+          (BITS, FED, STAGE), _stage),
+    Maker(tr("Register, notes"), tr("Its first stages choose the notes, on the steps there are."),
+          (BITS, FED, NOTES, ATTENUATION), _stage_notes),
+    Maker(tr("Register, levels"), tr("Its first stages set how loud the hits are."),
+          (BITS, FED, ATTENUATION), _stage_levels),
+    Maker(tr("Slow wave"), tr("A wave, caught by the steps there are, chooses the notes."),
+          (NOTES, WAVE, PERIOD), _wave),
     Maker(tr("Looping chance"), tr("Random steps that come round; unlocked they change."),
           (LOOP, LOCK, DENSITY, SEED), _looping),
     Maker(tr("Division"), tr("Every so many steps."), (EVERY, FIRST), _division),
