@@ -8,6 +8,7 @@ from typing import Any
 
 from grebe.cli.common import Commands, add_json, command, opened, print_json
 from grebe.core.document import Project
+from grebe.core.weighing import weigh
 from grebe.errors import EditError
 
 
@@ -30,12 +31,15 @@ def list_project(arguments: argparse.Namespace) -> int:
         "songs": [_song_row(project, index) for index in range(len(project.songs))],
         "sets": [s.name for s in project.sets],
     }
+    weight = weigh(project)._asdict()
     if arguments.json:
-        print_json(listing)
+        print_json({**listing, "weight": weight})
         return 0
     for kind, rows in listing.items():
         names = [row if isinstance(row, str) else row["name"] for row in rows]
         sys.stdout.write(f"{kind}: {', '.join(names) or 'none'}\n")
+    for what, words in weight.items():
+        sys.stdout.write(f"{what}: {words}\n")
     return 0
 
 

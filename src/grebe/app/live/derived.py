@@ -12,6 +12,7 @@ from grebe.core.gear.model import NO_LIBRARY, GearLibrary
 from grebe.core.songs.energy import PatternBars
 from grebe.core.songs.layout import Layout
 from grebe.core.songs.variations import has_drums
+from grebe.core.weighing import Weight, weigh
 from grebe.errors import EditError
 
 NOT_LOOKED = Findings((), ())
@@ -30,6 +31,7 @@ class Derived:
         self._found: tuple[Project | None, Findings] | None = None
         """What was found, and in which project; None for one with other notes on gear."""
         self._laid_out: tuple[Project, str, Layout | None] | None = None
+        self._weight: tuple[Project, Weight] | None = None
         self._drums: tuple[Project, bool] | None = None
         self._looking: tuple[Project, Future[Findings]] | None = None
         self.library: GearLibrary = NO_LIBRARY
@@ -50,6 +52,13 @@ class Derived:
                 layout = None
             kept = self._laid_out = (project, song_id, layout)
         return kept[2]
+
+    def weight(self) -> Weight:
+        """What the rig weighs."""
+        project = self._store.project
+        if self._weight is None or self._weight[0] is not project:
+            self._weight = (project, weigh(project))
+        return self._weight[1]
 
     def has_drums(self) -> bool:
         """Whether anything in the document is a drum."""

@@ -8,6 +8,7 @@ import msgspec
 
 from grebe.core.document import Project
 from grebe.core.rig.blank import TOLD
+from grebe.core.rig.channels import Desk, desks
 from grebe.core.rig.flow import Flow
 from grebe.core.rig.formatting import filter_words, rate_text
 from grebe.core.rig.model import Cable, Device, Filter, Rig
@@ -68,11 +69,14 @@ class SetupSheet(Value, frozen=True, kw_only=True):
     devices: tuple[DeviceSheet, ...]
     switching_on: DeviceSheet | None = None
     """What is done before anything is set, box after box; None on the sheet of one box."""
+    channels: tuple[DeviceSheet, ...] = ()
+    """What is plugged into which channel, of each box in which sounds come together."""
 
     @property
     def parts(self) -> tuple[DeviceSheet, ...]:
         """All that is printed, in order."""
-        return self.devices if self.switching_on is None else (self.switching_on, *self.devices)
+        first = () if self.switching_on is None else (self.switching_on,)
+        return (*first, *self.devices, *self.channels)
 
     @property
     def keys(self) -> tuple[str, ...]:
@@ -85,7 +89,7 @@ def of_device(sheet: SetupSheet, device_id: str) -> SetupSheet:
     if not device_id:
         return sheet
     kept = tuple(d for d in sheet.devices if d.device == device_id)
-    return msgspec.structs.replace(sheet, devices=kept, switching_on=None)
+    return msgspec.structs.replace(sheet, devices=kept, switching_on=None, channels=())
 
 
 def setup_sheet(project: Project) -> SetupSheet:
@@ -108,7 +112,28 @@ def setup_sheet(project: Project) -> SetupSheet:
             for d in devices
         ),
         switching_on=_switching_on(project.rig, tree) if devices else None,
+        channels=tuple(_channel_list(desk) for desk in desks(project.rig)),
     )
+
+
+def _channel_list(desk: Desk) -> DeviceSheet:
+    steps: list[Step] = []
+    for channel in desk.channels:
+        do = tr("{number}: {source} into {jack}.", number=channel.number, source=channel.source,
+                jack=channel.jack)  # fmt: skip
+        through = channel.through
+        reason = tr("It carries {through} too.", through=through) if through else (
+            tr("It carries nothing else.")
+        )  # fmt: skip
+        steps.append(
+            Step(about=CHANNEL, do=do, reason=reason, key=_key(desk.device.id, CHANNEL, do))
+        )
+    care = Step(about=CARE, do=tr("Begin with all levels down."), reason=HEARING,
+                key=_key(desk.device.id, CARE, "levels"))  # fmt: skip
+    return DeviceSheet(
+        device=desk.device.id, name=tr("Channels of {desk}", desk=desk.device.name),
+        label=tr("what is plugged where"), steps=(care, *steps),
+    )  # fmt: skip
 
 
 def _switching_on(rig: Rig, tree: ClockTree) -> DeviceSheet:

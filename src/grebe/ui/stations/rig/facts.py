@@ -78,6 +78,11 @@ def grebe_lines(session: Session, tree: ClockTree) -> list[SheetLine]:
         lines.append(row(tr("Priority"), "real-time", "good"))
     else:
         lines += [row(tr("Priority"), "ordinary", "look"), note(welcome.priority_help, "look")]
+    weight = session.derived.weight()
+    lines += [SheetLine("", kind="gap"), head(tr("What it weighs"))]
+    for what, words in ((tr("Wire"), weight.wire), (tr("Interface"), weight.interface),
+                        (tr("Hands"), weight.hands)):  # fmt: skip
+        lines += [note(f"{what}: {words}")]
     status = session.status
     if status is not None and status.overruns:
         lines += [
