@@ -9,7 +9,7 @@ import pytest
 from grebe.core.document import Project, with_device, with_rig
 from grebe.core.patterns.stepsheet import step_sheet
 from grebe.core.player.commands import Begin, Halt, ReplacePlan
-from grebe.core.player.events import Due, NoteOff, NoteOn
+from grebe.core.player.events import ControlChange, Due, NoteOff, NoteOn
 from grebe.core.player.plan import make_plan
 from grebe.core.player.player import Player
 from grebe.core.player.run import PREROLL_TICKS
@@ -26,8 +26,8 @@ from grebe.core.rig.spec import (
     Spec,
     SpecVoice,
 )
-from grebe.core.songs.changes import reached_by
-from grebe.core.songs.model import BoxSong
+from grebe.core.songs.changes import changes, reached_by
+from grebe.core.songs.model import BoxSong, Part
 from grebe.core.songs.programme import programmes
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import EditError
@@ -200,3 +200,45 @@ def test_what_a_cable_plays_is_typed_as_it_reads(plays: Plays | None, words: str
 def test_what_a_cable_cannot_play_is_refused(words: str) -> None:
     with pytest.raises(EditError):
         plays_from_words(words)
+
+
+# An echo that is held as a loop
+
+
+def echoing(number: int | None) -> Project:
+    """Frozen in the second of three scenes."""
+    spec = Spec(freeze_controller=number, echo_ms=(20.0, 800.0))
+    boxes = [build.device("drums"), build.device("echo", kind="echo", plays="own", spec=spec)]
+    drums = build.pattern("d", "drums", build.voice("x" + 15 * "."))
+    scenes = [
+        build.scene("a", 1, drums=["d"]),
+        build.scene("b", 1, drums=["d"], echo=Part(device="echo", frozen=True, echo="1/8.")),
+        build.scene("c", 1, drums=["d"]),
+    ]
+    return build.project(boxes, [drums], scenes, build.song("a", "b", "c"))
+
+
+def held(dues: list[Due]) -> list[tuple[int, int]]:
+    return [(t, e.value) for t, _, e in dues if isinstance(e, ControlChange) and e.controller == 71]
+
+
+def test_an_echo_is_frozen_with_its_scene_and_let_go_on_the_bar() -> None:
+    """Whatever comes next, and when the run stops in the middle of it."""
+    assert held(run(echoing(71), 3)) == [(BAR, 127), (2 * BAR, 0)]
+    assert held(run(echoing(71), 2)) == [(BAR, 127), (2 * BAR, 0)]
+    project = echoing(71)
+    player = Player(make_plan(project, project.songs[0]))
+    dues = player.apply(Begin()) + player.advance(BAR + BAR // 2) + player.apply(Halt())
+    assert held(dues) == [(BAR, 127), (BAR + BAR // 2, 0)]
+
+
+def test_freezing_is_grebes_change_or_a_hands() -> None:
+    """By its controller on the one; a box without one takes a hand for it, and for its time."""
+    project = echoing(71)
+    a, b, _ = project.scenes
+    reached = reached_by(project)
+    told = {c.kind: c.by for c in changes(project, a, b, 120, reached=reached) if c.sent}
+    assert told == {"echo": "grebe"}
+    by_hand = echoing(None)
+    found = [c for c in changes(by_hand, a, b, 120, reached=reached) if c.device == "echo"]
+    assert [(c.by, c.after) for c in found] == [("hand", "1/8., 375 ms"), ("hand", "echo frozen")]

@@ -164,7 +164,17 @@ class SceneHand:
         if owner == "scene":
             return self._scene_text(scene, key)
         assert part is not None
+        if key == "frozen" and not self._can_freeze:
+            return None
         return self._part_text(part, key)
+
+    @property
+    def _can_freeze(self) -> bool:
+        """Whether the device in hand is an echo."""
+        device = self.device
+        return device is not None and (
+            device.kind == "echo" or device.spec.freeze_controller is not None
+        )
 
     def _scene_text(self, scene: Scene, key: str) -> str:
         if key == "to":
@@ -174,8 +184,8 @@ class SceneHand:
         return str(getattr(scene, key)) or NO_ROLE
 
     def _part_text(self, part: Part, key: str) -> str:
-        if key == "muted":
-            return "yes" if part.muted else "no"
+        if key in ("muted", "frozen"):
+            return "yes" if getattr(part, key) else "no"
         if key == "over_bars":
             return str(part.over_bars)
         if key != "echo":
@@ -238,7 +248,7 @@ class SceneHand:
         self.change(name, lambda s: msgspec.structs.replace(s, **made))
 
     def _part_value(self, key: str, words: str) -> Any:
-        if key == "muted":
+        if key in ("muted", "frozen"):
             return words == "yes"
         if key == "over_bars":
             return typed_whole(words)

@@ -292,6 +292,7 @@ class DevicePlayer:
     def halt(self, out: list[Due], tick: int) -> None:
         """Its notes end; a box left silent would stay so under the performer's hands."""
         out += self.deck.end_notes(tick)
+        self.knobs.halt(out, tick)
         if self.deck.told_silent:
             out += tell_silent(self.deck, tick, silent=False)
 

@@ -34,6 +34,20 @@ class Knobs:
         self._fade += 1
         for value in part.values:
             self._go_to(out, tick, value, part.over_bars)
+        self._freeze(out, tick, on=part.frozen)
+
+    def _freeze(self, out: list[Due], tick: int, *, on: bool) -> None:
+        """An echo is held as a loop, or let go."""
+        device = self._deck.device
+        number = device.spec.freeze_controller
+        if number is not None:
+            value = 127 if on else 0
+            if self._stands.get((device.channel, number), 0) != value:
+                self.turn(out, tick, None, number, value)
+
+    def halt(self, out: list[Due], tick: int) -> None:
+        """What is held as a loop is let go."""
+        self._freeze(out, tick, on=False)
 
     def _go_to(self, out: list[Due], tick: int, value: ControlValue, bars: int) -> None:
         """At once, or from where it stands over some bars, a step of its value at a time, at most

@@ -126,6 +126,7 @@ MEMORY: tuple[Ability, ...] = (
     Ability("loop_control.play", tr("Controller that plays a track"), "maybe"),
     Ability("loop_control.stop", tr("Controller that stops a track"), "maybe"),
     Ability("echo_ms", tr("Echo from, to, ms"), "list"),
+    Ability("freeze_controller", tr("Controller that freezes the echo"), "maybe"),
     Ability("pads.rows", tr("Pads: rows"), "maybe"),
     Ability("pads.cols", tr("Pads: columns"), "maybe"),
     Ability("pads.base", tr("Note of pad 1"), "maybe"),

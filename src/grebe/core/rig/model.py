@@ -257,7 +257,7 @@ def _line(device: Device, track: Track) -> Device:
             obeys=msgspec.structs.replace(spec.obeys, program=spec.obeys.program and told),
             # What only a whole box can do.
             opener=None, first=(), songs=0, loop_tracks=0, loop_control=None, echo_ms=(),
-            starts_all=False,
+            freeze_controller=None, starts_all=False,
         ),
     )  # fmt: skip
 

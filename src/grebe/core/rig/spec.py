@@ -369,6 +369,8 @@ class Spec(Value, frozen=True, kw_only=True):
     """How its tracks are told; None: by hand and foot only."""
     echo_ms: tuple[Annotated[float, Meta(ge=1, le=60_000)], ...] = ()
     """Shortest and longest time of an echo."""
+    freeze_controller: Controller | None = None
+    """Controller that holds what is in an echo as a loop (127) and lets it go (0)."""
     by_hand: tuple[HandMove, ...] = ()
     first: Annotated[tuple[FirstMove, ...], Meta(max_length=16)] = ()
     """What is pressed before it plays, in order."""

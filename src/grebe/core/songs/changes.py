@@ -184,7 +184,7 @@ def _all_sent(a: Around, device: Device) -> bool:
     if device.plays != "grebe" or device.id not in a.reached:
         return False
     now = a.after.part(device.id)
-    return now.tracks is None and now.echo is None
+    return now.tracks is None and now.echo is None and not now.frozen
 
 
 def _of(a: Around, device: Device) -> Iterator[SceneChange]:
@@ -196,6 +196,7 @@ def _of(a: Around, device: Device) -> Iterator[SceneChange]:
     yield from _values(a, device, was, now)
     yield from _tracks(a, device, was, now)
     yield from _echo(a, device, was, now)
+    yield from _frozen(a, device, was, now)
 
 
 def _pattern(a: Around, device: Device, was: Part, now: Part) -> Iterator[SceneChange]:
@@ -407,6 +408,24 @@ def _echo(a: Around, device: Device, was: Part, now: Part) -> Iterator[SceneChan
         else tr("{echo}, {time_ms:.0f} ms", echo=now.echo, time_ms=time_ms)
     )
     yield _heard_at_once(a, device, "echo", before, after)
+
+
+def _frozen(a: Around, device: Device, was: Part, now: Part) -> Iterator[SceneChange]:
+    """An echo held as a loop, or let go: on the one by its controller, else by hand."""
+    if was.frozen == now.frozen:
+        return
+    words = (tr("echo goes on"), tr("echo frozen"))
+    before, after = words[was.frozen], words[now.frozen]
+    number = device.spec.freeze_controller
+    if number is None or device.id not in a.reached:
+        yield _heard_at_once(a, device, "echo", before, after)
+        return
+    event = ControlChange(channel=device.channel, controller=number, value=127 if now.frozen else 0)
+    how = tr("controller {controller} at {value_value}, on the one",
+             controller=number, value_value=event.value)  # fmt: skip
+    yield SceneChange(
+        device.id, "echo", before, after, "grebe", how, (Sent(0, event),), 0.0, 0.0
+    )  # fmt: skip
 
 
 def echo_ms(device: Device, value: str, bpm: float) -> float | None:

@@ -52,6 +52,9 @@ class Part(Value, frozen=True, kw_only=True):
     """Id of the pattern it plays while a fill is held; "" for none of its own."""
     echo: NoteValue | None = None
     """Of an echo: its time as a note value, made milliseconds by the tempo; None leaves it."""
+    frozen: bool = False
+    """Of an echo: what is in it goes round as a loop while the scene lasts, and is let go on the
+    bar that ends it."""
 
 
 Follow = Literal["next", "jump", "back", "stay"]

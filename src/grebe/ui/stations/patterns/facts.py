@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from fractions import Fraction
 
+from grebe.app.actions.keymap import told
 from grebe.app.live.session import Session
 from grebe.core.patterns.edit import differing
 from grebe.core.patterns.keys import outside
@@ -86,6 +87,11 @@ def _together(content: Content, bpm: float) -> list[SheetLine]:
     ]
     if KIND_WORDS[found.kind]:
         lines.append(note(KIND_WORDS[found.kind]))
+    if found.kind == "polymeter":
+        lines.append(note(tr("A polyrhythm instead: {even}.", even=told("even"))))
+    elif found.kind == "polyrhythm":
+        lines.append(note(tr("A polymeter instead: {longer} or {shorter}, at the pattern's step.",
+                             longer=told("longer"), shorter=told("shorter"))))  # fmt: skip
     if found.with_pattern != found.beats:
         lines.append(
             note(

@@ -33,6 +33,7 @@ ROWS = (
     field(
         "part", "echo", tr("Echo time"), choices=(NO_ECHO, *(e for e in ECHOES if e is not None))
     ),
+    field("part", "frozen", tr("Its echo frozen as a loop"), choices=YES_NO),
     field("scene", "name", tr("Name")),
     field("scene", "bars", tr("Bars"), Scene),
     field("scene", "times", tr("Passes"), Scene),
