@@ -8,6 +8,7 @@ from grebe.core.findings.look import Look
 from grebe.core.findings.model import Finding
 from grebe.core.gear.known import About, about, failed, overtaken
 from grebe.core.gear.model import GearLibrary, Trial
+from grebe.core.rig.formatting import listed
 from grebe.core.rig.model import GREBE_ID
 from grebe.words import tr
 
@@ -24,7 +25,7 @@ def known_findings(look: Look, library: GearLibrary) -> Iterator[Finding]:
         if not isinstance(entry, Trial) and entry.kind == "works":
             continue
         same = len(entry.gear) > 1 and row.boxes[0] == row.boxes[1]  # a port, and the box at it
-        names = " and ".join(entry.gear if same else [look.name(b) for b in row.boxes])
+        names = listed([*entry.gear] if same else [look.name(b) for b in row.boxes])
         yield Finding(
             code="rig.known-fails" if fails else "rig.known",
             severity="warn" if fails else "note",

@@ -5,8 +5,9 @@
 #    source ~/.local/share/bash_completion/grebe
 # See also: https://github.com/scop/bash-completion/blob/main/doc/configuration.md
 
+_shtab_grebe_gear_subparsers=(list note try remove write read)
 _shtab_grebe_calc_subparsers=(delay tempo loop repitch ramp tap drift position swing realign euclid register key pulses wire notemap hearing)
-_shtab_grebe_subparsers=(open demo list actions new check what-if render sheet set run engine stop ports peer display follow sync-check calc bench report desktop)
+_shtab_grebe_subparsers=(open demo list actions new check what-if gear render sheet set run engine stop ports peer display follow sync-check calc bench report desktop)
 
 _shtab_grebe_open_option_strings=(-h --help)
 _shtab_grebe_demo_option_strings=(-h --help --path)
@@ -15,6 +16,13 @@ _shtab_grebe_actions_option_strings=(-h --help --json)
 _shtab_grebe_new_option_strings=(-h --help --box --bpm --key --json)
 _shtab_grebe_check_option_strings=(-h --help --json)
 _shtab_grebe_what_if_option_strings=(-h --help --without --json)
+_shtab_grebe_gear_list_option_strings=(-h --help --json)
+_shtab_grebe_gear_note_option_strings=(-h --help --json --kind --firmware --about --day)
+_shtab_grebe_gear_try_option_strings=(-h --help --json --outcome --about --day)
+_shtab_grebe_gear_remove_option_strings=(-h --help --json)
+_shtab_grebe_gear_write_option_strings=(-h --help --json)
+_shtab_grebe_gear_read_option_strings=(-h --help --json)
+_shtab_grebe_gear_option_strings=(-h --help --json)
 _shtab_grebe_render_option_strings=(-h --help --song --set --pattern --voice --scene --bpm --to --smf --wav --stems --csv --seed --pulse --width-ms --width-percent --polarity --level --rate --run-line --json)
 _shtab_grebe_sheet_option_strings=(-h --help --song --set --to --device --pattern --kind --json)
 _shtab_grebe_set_option_strings=(-h --help --set --order --from-csv --to-csv --save --json)
@@ -68,12 +76,15 @@ _shtab_grebe_report___to_COMPGEN=_shtab_compgen_files
 _shtab_grebe_report___project_COMPGEN=_shtab_compgen_files
 _shtab_grebe_desktop___to_COMPGEN=_shtab_compgen_files
 
+_shtab_grebe_gear_note___kind_choices=(works fails setting firmware quirk)
+_shtab_grebe_gear_try___outcome_choices=(works fails unsure)
+_shtab_grebe_gear_pos_0_choices=(list note try remove write read)
 _shtab_grebe_render___polarity_choices=(rising falling)
 _shtab_grebe_render___rate_choices=(44100 48000 88200 96000 176400 192000)
 _shtab_grebe_sheet___kind_choices=(setup steps programme stage)
 _shtab_grebe_calc_pos_0_choices=(delay tempo loop repitch ramp tap drift position swing realign euclid register key pulses wire notemap hearing)
 _shtab_grebe_bench___only_choices=(clock player window patterns songs faults stage tracks rig route follow sync network jack engine)
-_shtab_grebe_pos_0_choices=(open demo list actions new check what-if render sheet set run engine stop ports peer display follow sync-check calc bench report desktop)
+_shtab_grebe_pos_0_choices=(open demo list actions new check what-if gear render sheet set run engine stop ports peer display follow sync-check calc bench report desktop)
 
 _shtab_grebe_open__h_nargs=0
 _shtab_grebe_open___help_nargs=0
@@ -95,6 +106,28 @@ _shtab_grebe_check___json_nargs=0
 _shtab_grebe_what_if__h_nargs=0
 _shtab_grebe_what_if___help_nargs=0
 _shtab_grebe_what_if___json_nargs=0
+_shtab_grebe_gear_list__h_nargs=0
+_shtab_grebe_gear_list___help_nargs=0
+_shtab_grebe_gear_list___json_nargs=0
+_shtab_grebe_gear_note__h_nargs=0
+_shtab_grebe_gear_note___help_nargs=0
+_shtab_grebe_gear_note___json_nargs=0
+_shtab_grebe_gear_try__h_nargs=0
+_shtab_grebe_gear_try___help_nargs=0
+_shtab_grebe_gear_try___json_nargs=0
+_shtab_grebe_gear_remove__h_nargs=0
+_shtab_grebe_gear_remove___help_nargs=0
+_shtab_grebe_gear_remove___json_nargs=0
+_shtab_grebe_gear_write__h_nargs=0
+_shtab_grebe_gear_write___help_nargs=0
+_shtab_grebe_gear_write___json_nargs=0
+_shtab_grebe_gear_read__h_nargs=0
+_shtab_grebe_gear_read___help_nargs=0
+_shtab_grebe_gear_read___json_nargs=0
+_shtab_grebe_gear_pos_0_nargs=A...
+_shtab_grebe_gear__h_nargs=0
+_shtab_grebe_gear___help_nargs=0
+_shtab_grebe_gear___json_nargs=0
 _shtab_grebe_render__h_nargs=0
 _shtab_grebe_render___help_nargs=0
 _shtab_grebe_render___smf_nargs=0

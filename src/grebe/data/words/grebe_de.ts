@@ -2420,8 +2420,8 @@
   </message>
   <message>
    <location filename="../../app/editors/rig_form.py" />
-   <source>Its turn at switching on, 0 by the clock</source>
-   <translation>Wann es eingeschaltet wird, 0 nach der Clock</translation>
+   <source>Its turn at switching on</source>
+   <translation>Seine Reihe beim Einschalten</translation>
   </message>
   <message>
    <location filename="../../app/editors/rig_form.py" />
@@ -3199,6 +3199,41 @@
    <translation>die simulierten Geräte starteten nicht</translation>
   </message>
   <message>
+   <location filename="../../app/gear.py" />
+   <source>{profiles}, {notes}, {trials}</source>
+   <translation>{profiles}, {notes}, {trials}</translation>
+  </message>
+  <message>
+   <location filename="../../app/gear.py" />
+   <source>profile</source>
+   <translation>Profil</translation>
+  </message>
+  <message>
+   <location filename="../../app/gear.py" />
+   <source>profiles</source>
+   <translation>Profile</translation>
+  </message>
+  <message>
+   <location filename="../../app/gear.py" />
+   <source>note</source>
+   <translation>Note</translation>
+  </message>
+  <message>
+   <location filename="../../app/gear.py" />
+   <source>notes</source>
+   <translation>Noten</translation>
+  </message>
+  <message>
+   <location filename="../../app/gear.py" />
+   <source>try</source>
+   <translation>Versuch</translation>
+  </message>
+  <message>
+   <location filename="../../app/gear.py" />
+   <source>tries</source>
+   <translation>Versuche</translation>
+  </message>
+  <message>
    <location filename="../../app/guessing.py" />
    <source>anybody who hears one packet could guess that passphrase. A few words that have nothing to do with each other will do, for instance: {proposal}</source>
    <translation>wer ein Paket hört, könnte dieses Kennwort erraten. Einige Wörter, die nichts miteinander zu tun haben, reichen, zum Beispiel: {proposal}</translation>
@@ -3667,6 +3702,11 @@
    <location filename="../../app/live/sound_check.py" />
    <source>{device} is a stand-in: it reports each hit of its pattern as it sounds.</source>
    <translation>{device} ist simuliert: es meldet jeden Schlag seines Patterns, wenn er klingt.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/sound_check.py" />
+   <source>checked by ear at {bpm:.4g} BPM, offset {offset:g} ms</source>
+   <translation>nach Gehör geprüft bei {bpm:.4g} BPM, Versatz {offset:g} ms</translation>
   </message>
   <message>
    <location filename="../../app/live/sound_check.py" />
@@ -5274,6 +5314,41 @@
    <translation>Leg die Patterns dieses Songs in eine Gruppe seines Speichers.</translation>
   </message>
   <message>
+   <location filename="../../core/findings/known.py" />
+   <source>You noted on {day} of {names}: {text}{version}.</source>
+   <translation>Am {day} hast du zu {names} notiert: {text}{version}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/known.py" />
+   <source> (firmware {version})</source>
+   <translation> (Firmware {version})</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/known.py" />
+   <source>You noted on {day} that {names} fail: {text}{version}.</source>
+   <translation>Am {day} hast du notiert, dass es mit {names} nicht geht: {text}{version}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/known.py" />
+   <source>It failed then, and nobody has written since that it works.</source>
+   <translation>Damals ging es nicht, und niemand hat seither geschrieben, dass es geht.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/known.py" />
+   <source>You wrote it down for a day like this.</source>
+   <translation>Du hast es für einen Tag wie diesen notiert.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/known.py" />
+   <source>Try it before the set, and write down what comes of it.</source>
+   <translation>Probier es vor dem Set aus und notier, was herauskommt.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/known.py" />
+   <source>See to it, or take the note out.</source>
+   <translation>Kümmere dich darum oder nimm die Notiz heraus.</translation>
+  </message>
+  <message>
    <location filename="../../core/findings/leading.py" />
    <source>Let {name} lead. {why}</source>
    <translation>Lass {name} führen. {why}</translation>
@@ -5397,11 +5472,6 @@
    <location filename="../../core/findings/look.py" />
    <source> (its {name})</source>
    <translation> (dort: {name})</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/messages.py" />
-   <source>notes</source>
-   <translation>Noten</translation>
   </message>
   <message>
    <location filename="../../core/findings/messages.py" />
@@ -7370,6 +7440,41 @@
   </message>
   <message>
    <location filename="../../core/patterns/makers.py" />
+   <source>Notes, or a key</source>
+   <translation>Noten oder eine Tonart</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/makers.py" />
+   <source>Bits, x or a point each</source>
+   <translation>Bits, je x oder Punkt</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/makers.py" />
+   <source>Fed back from stages</source>
+   <translation>Rückgeführt von Stufen</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/makers.py" />
+   <source>Out of stage</source>
+   <translation>Aus Stufe</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/makers.py" />
+   <source>As far as, %</source>
+   <translation>So weit, %</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/makers.py" />
+   <source>Goes round in so many steps</source>
+   <translation>Einmal herum in so vielen Schritten</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/makers.py" />
+   <source>Wave</source>
+   <translation>Welle</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/makers.py" />
    <source>Evenly</source>
    <translation>Gleichmäßig</translation>
   </message>
@@ -7387,6 +7492,46 @@
    <location filename="../../core/patterns/makers.py" />
    <source>A shift register fed by the exclusive-or of its taps.</source>
    <translation>Ein Schieberegister, gespeist vom exklusiven Oder seiner Abgriffe.</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/makers.py" />
+   <source>Written register</source>
+   <translation>Geschriebenes Register</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/makers.py" />
+   <source>Your own bits, shifted on; fed back, they come round.</source>
+   <translation>Deine eigenen Bits, weitergeschoben; rückgeführt kehren sie wieder.</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/makers.py" />
+   <source>Register, notes</source>
+   <translation>Register, Noten</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/makers.py" />
+   <source>Its first stages choose the notes, on the steps there are.</source>
+   <translation>Seine ersten Stufen wählen die Noten, auf den Schritten, die da sind.</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/makers.py" />
+   <source>Register, levels</source>
+   <translation>Register, Pegel</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/makers.py" />
+   <source>Its first stages set how loud the hits are.</source>
+   <translation>Seine ersten Stufen bestimmen, wie laut die Schläge sind.</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/makers.py" />
+   <source>Slow wave</source>
+   <translation>Langsame Welle</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/makers.py" />
+   <source>A wave, caught by the steps there are, chooses the notes.</source>
+   <translation>Eine Welle, von den Schritten abgetastet, wählt die Noten.</translation>
   </message>
   <message>
    <location filename="../../core/patterns/makers.py" />
@@ -7455,6 +7600,11 @@
   </message>
   <message>
    <location filename="../../core/patterns/makers.py" />
+   <source>no note of {key} lies from {low} to {high}</source>
+   <translation>keine Note von {key} liegt von {low} bis {high}</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/makers.py" />
    <source>{parameter_words} is a whole number (got {text_!r})</source>
    <translation>{parameter_words} ist eine ganze Zahl (bekommen: {text_!r})</translation>
   </message>
@@ -7467,6 +7617,21 @@
    <location filename="../../core/patterns/shaping.py" />
    <source>there is no row or step there</source>
    <translation>dort ist keine Zeile und kein Schritt</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/stages.py" />
+   <source>bits are a row of x and points, {most} at most (got {text_!r})</source>
+   <translation>Bits sind eine Reihe aus x und Punkten, höchstens {most} (war {text_!r})</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/stages.py" />
+   <source>taps go from 1 to {stages}, the bits that are written</source>
+   <translation>Abgriffe gehen von 1 bis {stages}, so viele Bits stehen da</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/stages.py" />
+   <source>there is no stage {stage}: {stages} bits are written</source>
+   <translation>Stufe {stage} gibt es nicht: {stages} Bits stehen da</translation>
   </message>
   <message>
    <location filename="../../core/patterns/stepsheet.py" />
@@ -8080,6 +8245,11 @@
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
+   <source>Controller that freezes the echo</source>
+   <translation>Controller, der das Echo einfriert</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/abilities.py" />
    <source>Pads: rows</source>
    <translation>Pads: Zeilen</translation>
   </message>
@@ -8624,6 +8794,11 @@
    <translation>Note Number, Transmitted: Tasten oder Pads.</translation>
   </message>
   <message>
+   <location filename="../../core/rig/channels.py" />
+   <source>Channel {number}</source>
+   <translation>Kanal {number}</translation>
+  </message>
+  <message>
    <location filename="../../core/rig/chart.py" />
    <source>controller {number} stands there already, as {name}</source>
    <translation>Controller {number} steht schon da, als {name}</translation>
@@ -9090,6 +9265,11 @@
   </message>
   <message>
    <location filename="../../core/rig/setup.py" />
+   <source>{number}: {source} into {jack}.</source>
+   <translation>{number}: {source} in {jack}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/setup.py" />
    <source>pulses</source>
    <translation>Pulse</translation>
   </message>
@@ -9122,6 +9302,31 @@
    <location filename="../../core/rig/setup.py" />
    <source>on the box: Grebe does not reach it</source>
    <translation>am Gerät: Grebe erreicht es nicht</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/setup.py" />
+   <source>It carries {through} too.</source>
+   <translation>Er trägt auch {through}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/setup.py" />
+   <source>It carries nothing else.</source>
+   <translation>Er trägt sonst nichts.</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/setup.py" />
+   <source>Begin with all levels down.</source>
+   <translation>Beginn mit allen Pegeln unten.</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/setup.py" />
+   <source>Channels of {desk}</source>
+   <translation>Kanäle von {desk}</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/setup.py" />
+   <source>what is plugged where</source>
+   <translation>was wo steckt</translation>
   </message>
   <message>
    <location filename="../../core/rig/setup.py" />
@@ -9415,11 +9620,6 @@
   </message>
   <message>
    <location filename="../../core/rig/switching.py" />
-   <source>Switch on {device}.</source>
-   <translation>Schalte {device} ein.</translation>
-  </message>
-  <message>
-   <location filename="../../core/rig/switching.py" />
    <source>So that pads and sounds meet.</source>
    <translation>Damit Pads und Klänge sich treffen.</translation>
   </message>
@@ -9450,13 +9650,18 @@
   </message>
   <message>
    <location filename="../../core/rig/switching.py" />
+   <source>In any order: its clock comes from Grebe.</source>
+   <translation>In beliebiger Reihenfolge: seine Clock kommt von Grebe.</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/switching.py" />
    <source>After {source}, whose clock it gets.</source>
    <translation>Nach {source}, dessen Clock es bekommt.</translation>
   </message>
   <message>
    <location filename="../../core/rig/switching.py" />
-   <source>In any order with its neighbours.</source>
-   <translation>In beliebiger Reihenfolge mit seinen Nachbarn.</translation>
+   <source>In any order: nothing here waits for it.</source>
+   <translation>In beliebiger Reihenfolge: nichts hier wartet darauf.</translation>
   </message>
   <message>
    <location filename="../../core/rig/trigger.py" />
@@ -9685,6 +9890,11 @@
   </message>
   <message>
    <location filename="../../core/songs/changes.py" />
+   <source>controller {controller} at {value_value}, on the one</source>
+   <translation>Controller {controller} auf {value_value}, auf der Eins</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/changes.py" />
    <source>by {limb}: {move}, {value:g} s</source>
    <translation>mit {limb}: {move}, {value:g} s</translation>
   </message>
@@ -9730,6 +9940,16 @@
   </message>
   <message>
    <location filename="../../core/songs/changes.py" />
+   <source>echo goes on</source>
+   <translation>Echo läuft weiter</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/changes.py" />
+   <source>echo frozen</source>
+   <translation>Echo eingefroren</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/changes.py" />
    <source>with the press for {leads}</source>
    <translation>mit dem Druck für {leads}</translation>
   </message>
@@ -9757,11 +9977,6 @@
    <location filename="../../core/songs/changes.py" />
    <source>controller {controller}</source>
    <translation>Controller {controller}</translation>
-  </message>
-  <message>
-   <location filename="../../core/songs/changes.py" />
-   <source>controller {controller} at {value_value}, on the one</source>
-   <translation>Controller {controller} auf {value_value}, auf der Eins</translation>
   </message>
   <message>
    <location filename="../../core/songs/changes.py" />
@@ -10329,6 +10544,81 @@
    <translation>das geht in ganzen Zahlen (bekommen: {words!r})</translation>
   </message>
   <message>
+   <location filename="../../core/weighing.py" />
+   <source>The busiest carries {notes} at once, to {name} in {scene}: the last {ms:.1f} ms after the first.</source>
+   <translation>Die vollste trägt {notes} auf einmal, zu {name} in {scene}: die letzte {ms:.1f} ms nach der ersten.</translation>
+  </message>
+  <message>
+   <location filename="../../core/weighing.py" />
+   <source>{outs}, {ins}, {links}, {channels} for pulses.</source>
+   <translation>{outs}, {ins}, {links}, {channels} für Impulse.</translation>
+  </message>
+  <message>
+   <location filename="../../core/weighing.py" />
+   <source>move</source>
+   <translation>Griff</translation>
+  </message>
+  <message>
+   <location filename="../../core/weighing.py" />
+   <source>moves</source>
+   <translation>Griffe</translation>
+  </message>
+  <message>
+   <location filename="../../core/weighing.py" />
+   <source>Most from {one} to {other}: {moves}, and all can be made.</source>
+   <translation>Am meisten von {one} zu {other}: {moves}, und alle gehen.</translation>
+  </message>
+  <message>
+   <location filename="../../core/weighing.py" />
+   <source>No notes of Grebe's go over a wire of 31 250 baud.</source>
+   <translation>Keine Noten von Grebe gehen über eine Leitung mit 31 250 Baud.</translation>
+  </message>
+  <message>
+   <location filename="../../core/weighing.py" />
+   <source>No change asks anything of them.</source>
+   <translation>Kein Wechsel verlangt etwas von ihnen.</translation>
+  </message>
+  <message>
+   <location filename="../../core/weighing.py" />
+   <source>Most from {one} to {other}: {moves}, {over} more than they can make.</source>
+   <translation>Am meisten von {one} zu {other}: {moves}, {over} mehr, als sie schaffen.</translation>
+  </message>
+  <message>
+   <location filename="../../core/weighing.py" />
+   <source>MIDI outputs</source>
+   <translation>MIDI-Ausgänge</translation>
+  </message>
+  <message>
+   <location filename="../../core/weighing.py" />
+   <source>input</source>
+   <translation>Eingang</translation>
+  </message>
+  <message>
+   <location filename="../../core/weighing.py" />
+   <source>inputs</source>
+   <translation>Eingänge</translation>
+  </message>
+  <message>
+   <location filename="../../core/weighing.py" />
+   <source>network link</source>
+   <translation>Netzverbindung</translation>
+  </message>
+  <message>
+   <location filename="../../core/weighing.py" />
+   <source>network links</source>
+   <translation>Netzverbindungen</translation>
+  </message>
+  <message>
+   <location filename="../../core/weighing.py" />
+   <source>channel</source>
+   <translation>Kanal</translation>
+  </message>
+  <message>
+   <location filename="../../core/weighing.py" />
+   <source>channels</source>
+   <translation>Kanäle</translation>
+  </message>
+  <message>
    <location filename="../../core/whatif/answers.py" />
    <source>Still to be mended then: {fault}</source>
    <translation>Dann noch zu beheben: {fault}</translation>
@@ -10397,11 +10687,6 @@
    <location filename="../../core/whatif/fallback.py" />
    <source>Nobody plays what {line} played in {scenes}.</source>
    <translation>Niemand spielt, was {line} in {scenes} spielte.</translation>
-  </message>
-  <message>
-   <location filename="../../core/whatif/fallback.py" />
-   <source>input</source>
-   <translation>Eingang</translation>
   </message>
   <message>
    <location filename="../../core/whatif/losses.py" />
@@ -11934,11 +12219,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <translation>wie gespielt, {swing:g} %</translation>
   </message>
   <message>
-   <location filename="../../ui/stations/patterns/capture.py" />
-   <source>note</source>
-   <translation>Note</translation>
-  </message>
-  <message>
    <location filename="../../ui/stations/patterns/facts.py" />
    <source>polymeter: the same step, other lengths</source>
    <translation>Polymeter: derselbe Schritt, andere Längen</translation>
@@ -12045,6 +12325,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/patterns/facts.py" />
+   <source>A polyrhythm instead: {even}.</source>
+   <translation>Stattdessen ein Polyrhythmus: {even}.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/facts.py" />
    <source>with its own length: {beats_text}</source>
    <translation>mit eigener Länge: {beats_text}</translation>
   </message>
@@ -12057,6 +12342,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/patterns/facts.py" />
    <source>{device} plays its own copy until this is keyed in and B pressed. A stand-in takes it over by itself.</source>
    <translation>{device} spielt seine eigene Kopie, bis dies eingetippt und B gedrückt ist. Ein Stellvertreter übernimmt es von selbst.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/facts.py" />
+   <source>A polymeter instead: {longer} or {shorter}, at the pattern's step.</source>
+   <translation>Stattdessen ein Polymeter: {longer} oder {shorter}, im Schritt des Patterns.</translation>
   </message>
   <message>
    <location filename="../../ui/stations/patterns/grips.py" />
@@ -12725,6 +13015,21 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/rig/facts.py" />
+   <source>What it weighs</source>
+   <translation>Was es wiegt</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/facts.py" />
+   <source>Wire</source>
+   <translation>Leitung</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/facts.py" />
+   <source>Interface</source>
+   <translation>Schnittstelle</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/facts.py" />
    <source>Start, stop</source>
    <translation>Start, Stopp</translation>
   </message>
@@ -12947,6 +13252,146 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/facts.py" />
    <source>Nothing sent yet.</source>
    <translation>Noch nichts gesendet.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>Notes on gear (*.json)</source>
+   <translation>Notizen zu Geräten (*.json)</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>works</source>
+   <translation>geht</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>fails</source>
+   <translation>geht nicht</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>setting</source>
+   <translation>Einstellung</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>firmware</source>
+   <translation>Firmware</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>quirk</source>
+   <translation>Eigenheit</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>tried: works</source>
+   <translation>versucht: geht</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>tried: fails</source>
+   <translation>versucht: geht nicht</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>tried: unsure</source>
+   <translation>versucht: unklar</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>What you know of this gear</source>
+   <translation>Was du über diese Geräte weißt</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>What kind of note</source>
+   <translation>Welche Art Notiz</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>With what</source>
+   <translation>Womit</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>What you found out</source>
+   <translation>Was du herausgefunden hast</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>its version</source>
+   <translation>seine Version</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>Firmware</source>
+   <translation>Firmware</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>Write it down</source>
+   <translation>Notieren</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>Of {name}, and of the rest of this rig.</source>
+   <translation>Zu {name} und dem Rest dieses Rigs.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>Of this rig. Choose a box to write something down.</source>
+   <translation>Zu diesem Rig. Wähle ein Gerät, um etwas zu notieren.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>Taken out. Bring back the last note, in the menu, undoes it.</source>
+   <translation>Herausgenommen. Die letzte Notiz zurückholen, im Menü, macht es rückgängig.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>Write what you know of gear</source>
+   <translation>Schreiben, was du über Geräte weißt</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>Read what somebody knows of gear</source>
+   <translation>Lesen, was jemand über Geräte weiß</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>it alone</source>
+   <translation>es allein</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>Nothing yet. What works, what fails, a setting, a version, a quirk: write it down once, and it is found in every rig with this gear.</source>
+   <translation>Noch nichts. Was geht, was nicht geht, eine Einstellung, eine Version, eine Eigenheit: einmal notiert, wird es in jedem Rig mit diesem Gerät gefunden.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>Choose a box, and type what you found out.</source>
+   <translation>Wähle ein Gerät und tipp ein, was du herausgefunden hast.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>Choose a note in the list first.</source>
+   <translation>Wähle zuerst eine Notiz in der Liste.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>Wrote {what}.</source>
+   <translation>{what} geschrieben.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>Read {what}.</source>
+   <translation>{what} gelesen.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/gear.py" />
+   <source>That is too long for a note: 600 letters at most.</source>
+   <translation>Das ist zu lang für eine Notiz: höchstens 600 Buchstaben.</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/notes.py" />
@@ -13755,16 +14200,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/scenes/facts.py" />
-   <source>move</source>
-   <translation>Griff</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/scenes/facts.py" />
-   <source>moves</source>
-   <translation>Griffe</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/scenes/facts.py" />
    <source>Mutes left alone</source>
    <translation>Mutes gelassen</translation>
   </message>
@@ -13872,6 +14307,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/scenes/view.py" />
    <source>over bars</source>
    <translation>über Takte</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/scenes/view.py" />
+   <source>Its echo frozen as a loop</source>
+   <translation>Sein Echo als Schleife eingefroren</translation>
   </message>
   <message>
    <location filename="../../ui/stations/scenes/view.py" />
@@ -15395,11 +15835,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/sync/view.py" />
-   <source>Interface</source>
-   <translation>Schnittstelle</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/sync/view.py" />
    <source>Addresses</source>
    <translation>Adressen</translation>
   </message>
@@ -15440,6 +15875,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/sync/view.py" />
+   <source>Written down: {sentence}</source>
+   <translation>Notiert: {sentence}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/view.py" />
    <source>{device} is sent {held:+.1f} ms from now on.</source>
    <translation>{device} bekommt von jetzt an {held:+.1f} ms.</translation>
   </message>
@@ -15477,6 +15917,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/sync/view.py" />
    <source>as Grebe sent it</source>
    <translation>wie Grebe es gesendet hat</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/view.py" />
+   <source>It has not been checked by ear yet.</source>
+   <translation>Es wurde noch nicht nach Gehör geprüft.</translation>
   </message>
   <message>
    <location filename="../../ui/stations/sync/view.py" />
@@ -16305,6 +16750,26 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../app/actions" />
+   <source>Write something down about it</source>
+   <translation>Etwas dazu notieren</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Take out the note chosen</source>
+   <translation>Die gewählte Notiz herausnehmen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Bring back the last note</source>
+   <translation>Die letzte Notiz zurückholen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Write what you know of gear to a file</source>
+   <translation>In eine Datei schreiben, was du über Geräte weißt</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
    <source>Play on without it</source>
    <translation>Ohne es weiterspielen</translation>
   </message>
@@ -16372,6 +16837,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>Set the offset that mends it; accept a computer</source>
    <translation>Den Versatz setzen, der es behebt; einen Computer annehmen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Write its check down as a try</source>
+   <translation>Seine Prüfung als Versuch notieren</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
@@ -17417,6 +17887,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>Thing</source>
    <translation>Ding</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>What you know</source>
+   <translation>Was du weißt</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
