@@ -25,7 +25,8 @@ from tests.cli.conftest import answer, run
 def test_list(capsys: pytest.CaptureFixture[str], demo: str) -> None:
     """Everything by name, songs with their length."""
     listing = answer(capsys, "list", demo)
-    assert set(listing) == {"devices", "patterns", "scenes", "songs", "sets"}
+    assert set(listing) == {"devices", "patterns", "scenes", "songs", "sets", "weight"}
+    assert set(listing["weight"]) == {"wire", "interface", "hands"}
     assert listing["devices"] == [
         "Smew", "Knot", "Scaup", "Dunlin", "Garganey", "Gadwall", "Teal", "Ruff", "Dipper",
         "Avocet",

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 
 from grebe.core.findings.look import Look
 from grebe.core.findings.model import Finding
-from grebe.core.gear.known import About, about, failed, overtaken
+from grebe.core.gear.known import KnownHere, about, failed, overtaken
 from grebe.core.gear.model import GearLibrary, Trial
 from grebe.core.rig.formatting import listed
 from grebe.core.rig.model import GREBE_ID
@@ -44,7 +44,7 @@ def known_findings(look: Look, library: GearLibrary) -> Iterator[Finding]:
         )
 
 
-def _words(row: About, names: str, *, fails: bool) -> str:
+def _words(row: KnownHere, names: str, *, fails: bool) -> str:
     entry = row.entry
     text = (entry.what if isinstance(entry, Trial) else entry.text).rstrip(".")
     version = "" if isinstance(entry, Trial) or not entry.firmware else (

@@ -8,7 +8,7 @@ from grebe.core.gear.model import Entry, GearLibrary, Trial
 from grebe.core.rig.model import GREBE_ID, Device, Rig
 
 
-class About(NamedTuple):
+class KnownHere(NamedTuple):
     """A note or a try, and the boxes of this rig that it is about."""
 
     entry: Entry
@@ -29,12 +29,12 @@ def names_of(device: Device) -> set[str]:
     return {name.casefold() for name in said if name}
 
 
-def about(rig: Rig, library: GearLibrary) -> tuple[About, ...]:
+def about(rig: Rig, library: GearLibrary) -> tuple[KnownHere, ...]:
     """Those of which all gear is in the rig: the latest first. Of two pieces of gear only where
     they meet there: a cable between them, or one is the port of the other."""
     names = {d.id: names_of(d) for d in rig.devices}
     joined = {frozenset((c.source, c.target)) for c in rig.cables}
-    rows: list[About] = []
+    rows: list[KnownHere] = []
     for entry in library.entries:
         found = [_boxes(names, g) for g in entry.gear]
         pairs = (
@@ -44,7 +44,7 @@ def about(rig: Rig, library: GearLibrary) -> tuple[About, ...]:
                   if frozenset((a, b)) in joined or (a == b and _differ(entry.gear))]
         )  # fmt: skip
         if pairs:
-            rows.append(About(entry, pairs[0]))
+            rows.append(KnownHere(entry, pairs[0]))
     return tuple(sorted(rows, key=lambda row: row.entry.day, reverse=True))
 
 
@@ -65,7 +65,7 @@ def _boxes(names: dict[str, set[str]], gear: str) -> list[str]:
     ]  # fmt: skip
 
 
-def overtaken(row: About, rows: tuple[About, ...]) -> bool:
+def overtaken(row: KnownHere, rows: tuple[KnownHere, ...]) -> bool:
     """Whether it failed once, and the same gear was tried or noted as working later."""
     return any(
         other.boxes == row.boxes and other.entry.day > row.entry.day and _works(other.entry)

@@ -13920,8 +13920,13 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/rig/view.py" />
-   <source>What it can do</source>
-   <translation>Was es kann</translation>
+   <source>Set-up</source>
+   <translation>Einrichten</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/view.py" />
+   <source>Abilities</source>
+   <translation>Fähigkeiten</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/view.py" />
@@ -17887,6 +17892,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>Thing</source>
    <translation>Ding</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>What it can do</source>
+   <translation>Was es kann</translation>
   </message>
   <message>
    <location filename="../../app/actions" />

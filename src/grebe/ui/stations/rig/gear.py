@@ -11,7 +11,7 @@ from PyQt6.QtWidgets import QLabel, QLineEdit, QListWidget, QListWidgetItem, QVB
 
 from grebe.app.doing import does
 from grebe.app.live.session import Session
-from grebe.core.gear.known import About, about, gear_of
+from grebe.core.gear.known import KnownHere, about, gear_of
 from grebe.core.gear.model import Entry, NoteKind, Outcome, Trial, note_of, trial_of
 from grebe.core.rig.model import GREBE_ID, Device
 from grebe.errors import GrebeError
@@ -112,7 +112,7 @@ class GearPane(QWidget):
         boxes = [gear_of(d) for d in devices if d is not device]
         return list(dict.fromkeys((*boxes, *ports)))
 
-    def _line(self, row: About) -> str:
+    def _line(self, row: KnownHere) -> str:
         """A note as the list has it: gear by its name in this rig."""
         entry, rig = row.entry, self._session.project.rig
         same = len(entry.gear) > 1 and row.boxes[0] == row.boxes[1]  # a port, and the box at it

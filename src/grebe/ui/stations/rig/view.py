@@ -38,9 +38,9 @@ from grebe.words import tr
 PANES = (
     (tr("Drawing"), "pane_drawing"),
     (tr("Tables"), "pane_tables"),
-    (tr("Set-up sheet"), "pane_setup"),
+    (tr("Set-up"), "pane_setup"),
     (tr("Note maps"), "pane_notes"),
-    (tr("What it can do"), "pane_abilities"),
+    (tr("Abilities"), "pane_abilities"),
     (tr("Pedals"), "pane_controls"),
     (tr("What if"), "pane_what_if"),
     (tr("Notes"), "pane_gear"),
