@@ -57,6 +57,8 @@ class DeviceForm:
             return named if device is None else None
         if device is None:
             return None
+        if key == "holds_open" and device.spec.opener is None:
+            return None  # its input is open
         value = getattr(device, key)
         if key == "plays":
             return WHO[value]
