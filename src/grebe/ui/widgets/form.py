@@ -205,7 +205,11 @@ class Form(QScrollArea):
                     widget.show_options(*found)
                 continue
             text = self._source.field_text(*place)
+            for part in (self._labels[place], widget):  # what there is not is not asked
+                if part.isHidden() == (text is not None):
+                    part.setVisible(text is not None)
             if text is None:
+                self._said[place].hide()
                 continue
             shown.add(row.owner)
             self._show(row, widget, text)
