@@ -35,6 +35,7 @@ pytestmark = [
 
 
 @pytest.mark.alone
+@pytest.mark.real_time("single frames of a server that a busy host stops, and that settle after it")
 @pytest.mark.parametrize("server", [64, 256, 1024], indirect=True)
 def test_clock_is_exact_to_the_frame(server: Server) -> None:
     """Every clock at the very frame it was planned for, as another client stamps it.
