@@ -7,7 +7,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from grebe.core.patterns.makers import MAKERS, made, usual
+from grebe.core.patterns.makers import MAKERS, made, made_lane, usual
+from grebe.core.patterns.model import ControlLane
 from grebe.core.patterns.stages import bits_of, chosen, gates, sampled, states, values, wave
 from grebe.errors import EditError
 from tests import build
@@ -129,3 +130,28 @@ def test_generators_of_it_in_a_form() -> None:
         made(maker, voice, usual(maker, voice) | {"notes": "F# sideways"})
     with pytest.raises(EditError, match="no note of D minor"):
         made(maker, voice, usual(maker, voice) | {"notes": "D minor 51 51"})
+
+
+def test_stages_and_waves_turn_a_controller() -> None:
+    """A value where it is another, against the matrices; a generator of hits alone says so."""
+    lane = ControlLane(id="c", name="Cutoff", controller=74, length=16)
+    bits, fed = "x.xx.", (5, 3)
+    given = {"bits": bits, "fed": "5 3", "attenuation": "60", "stage": "2"}
+    rows = simulated(bits, fed, 16)
+    wanted = [round(127 * 0.6 * (4 * r[0] + 2 * r[1] + r[2]) / 7) for r in rows.astype(int)]
+    assert held(made_lane(MAKER["Register, levels"], lane, given)) == wanted
+    gated = held(made_lane(MAKER["Written register"], lane, given))
+    assert gated == [127 * int(r[1]) for r in rows]
+    slow = {"wave": "triangle", "period": "8", "notes": ""}
+    assert held(made_lane(MAKER["Slow wave"], lane, slow))[:5] == [0, 32, 64, 95, 127]
+    with pytest.raises(EditError, match="writes hits"):
+        made_lane(MAKER["Evenly"], lane, {})
+
+
+def held(lane: ControlLane) -> list[int]:
+    """The value on every step."""
+    out: list[int] = []
+    by_step = {p.step: p.value for p in lane.points}
+    for step in range(lane.length):
+        out.append(by_step.get(step, out[-1] if out else 0))
+    return out

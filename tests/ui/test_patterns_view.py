@@ -270,6 +270,22 @@ def test_generators(performer: Performer, view: PatternsView) -> None:
     assert voice(view) == before
 
 
+def test_a_generator_turns_a_controller(performer: Performer, view: PatternsView) -> None:
+    """With a controller lane in hand; one for hits alone says so."""
+    performer.find("A controller lane")
+    (lane,) = content(view).lanes
+    view.editor.hand.row_id = lane.id
+    performer.act("generate")
+    view.makers.choice.setCurrentText("Slow wave")
+    view.makers.choice.textActivated.emit("Slow wave")
+    drawn = content(view).lanes[0].points
+    assert len(drawn) > 3
+    view.makers.choice.setCurrentText("Evenly")
+    view.makers.choice.textActivated.emit("Evenly")
+    assert "writes hits" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
+    assert content(view).lanes[0].points == drawn
+
+
 def test_the_memory_map(performer: Performer, view: PatternsView) -> None:
     """Alt+2; the arrows move, Ctrl+M assigns, K copies, Delete frees, Enter takes in hand."""
     performer.press(K.Key_2, ALT)

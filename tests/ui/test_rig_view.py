@@ -566,3 +566,19 @@ def test_a_pulse_is_shaped_in_the_window(performer: Performer) -> None:
     page.pulse.level.setValue(80)
     shape = rig(performer).device("garganey").pulse
     assert (shape.polarity, shape.level) == ("falling", 0.8)
+
+
+def test_a_cable_whose_notes_play_the_box_is_said_so(performer: Performer) -> None:
+    """Ticked on its page, drawn with the cable, and none to Grebe."""
+    view = rig_view(performer)
+    page = view.side.cable_page
+    page.open("knot", "smew")
+    assert page.plays.isVisibleTo(page)
+    page.plays.click()
+    page.done.click()
+    cable = performer.frame.session.project.rig.cables[-1]
+    assert cable.plays is not None
+    assert "plays it" in view.tree_canvas._words(cable, carries=False)
+    page.open("knot", "grebe")
+    assert not page.plays.isVisibleTo(page)
+    assert not page.plays.isChecked()

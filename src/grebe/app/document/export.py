@@ -24,7 +24,7 @@ from grebe.core.songs.programme import programmes, what_changed
 from grebe.core.songs.unroll import unrolled
 from grebe.core.sync.pulses import pulse_ticks, render_pulses, render_run
 from grebe.core.units import Value
-from grebe.core.whatif.answers import of_boxes
+from grebe.core.whatif.answers import of_boxes, of_cables
 from grebe.errors import ProjectError, UsageError
 from grebe.formats.atomic import write_atomic
 from grebe.formats.sets_csv import set_csv
@@ -224,9 +224,10 @@ def stage_sheet(project: Project, song: Song) -> SheetPage:
 
 
 def what_if_page(project: Project, first: str = "", **colours: str) -> str:
-    """What is lost without each box, as HTML; the box with the id `first` before the others."""
+    """What is lost without each box, as HTML, the one with the id `first` before the others; then
+    without each cable."""
     rows = sorted(of_boxes(project), key=lambda row: row.losses.id != first)
-    return what_if_html(rows, **colours)
+    return what_if_html([*rows, *of_cables(project)], **colours)
 
 
 def stage_page(project: Project, song: Song, **colours: str) -> str:

@@ -14,7 +14,7 @@ from grebe.core.patterns import edit
 from grebe.core.patterns.fields import (
     RATES,
 )
-from grebe.core.patterns.makers import Maker, made
+from grebe.core.patterns.makers import Maker, made, made_lane
 from grebe.core.patterns.model import (
     ControlLane,
     Direction,
@@ -31,9 +31,17 @@ class RowEdits:
         self.hand = hand
 
     def make(self, maker: Maker, values: dict[str, str]) -> None:
-        """Write the voice under the cursor by a generator, or of it what is selected; as one step
-        of undo while it is set."""
-        if self.hand.voice is not None:
+        """Write the voice or lane under the cursor by a generator, or of a voice what is selected;
+        as one step of undo while it is set."""
+        merge = f"make-{maker.name}-{self.hand.row_id}"
+        if self.hand.lane is not None:
+            self.hand.change_row(
+                tr("Generate: {maker}", maker=maker.name),
+                lambda lane: made_lane(maker, lane, values),
+                self.hand.row_id,
+                merge=merge,
+            )
+        elif self.hand.voice is not None:
             _, first, last = self.hand.selection()
             chosen = self.hand.anchor is not None
 
@@ -45,7 +53,7 @@ class RowEdits:
                 tr("Generate: {maker}", maker=maker.name),
                 write,
                 self.hand.row_id,
-                merge=f"make-{maker.name}-{self.hand.row_id}",
+                merge=merge,
             )
 
     @does("longer")

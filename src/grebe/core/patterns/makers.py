@@ -21,7 +21,7 @@ from grebe.core.patterns.generate import (
     shuffled_hits,
 )
 from grebe.core.patterns.keys import pitch_classes
-from grebe.core.patterns.model import Voice
+from grebe.core.patterns.model import ControlLane, ControlPoint, Voice
 from grebe.core.patterns.stages import Wave, bits_of, chosen, gates, sampled, values
 from grebe.core.patterns.whole import closer
 from grebe.core.units import MAX_STEPS
@@ -67,20 +67,41 @@ class Maker(NamedTuple):
     about: str
     parameters: tuple[Parameter, ...]
     make: Callable[[Voice, Values], Voice]
+    lane: Callable[[int, Values], Sequence[float]] | None = None
+    """Of one that can turn a controller: values from 0 to 1, so many steps of them."""
 
 
 def made(maker: Maker, voice: Voice, values: Values) -> Voice:
     """The voice a generator makes of it. EditError says which number is out of its range."""
-    for parameter in maker.parameters:
-        if isinstance(parameter, Number):
-            _number(parameter, values)
+    _check(maker, values)
     try:
         return maker.make(voice, values)
     except ValueError as error:
         raise EditError(str(error)) from error
 
 
-def usual(maker: Maker, voice: Voice) -> dict[str, str]:
+def made_lane(maker: Maker, lane: ControlLane, values: Values) -> ControlLane:
+    """The row of controller values that a generator makes: a value a step, where it is another.
+    EditError for a generator of hits alone, and as `made`."""
+    if maker.lane is None:
+        raise EditError(tr("{maker} writes hits: take a voice in hand", maker=maker.name))
+    _check(maker, values)
+    row = [round(127 * value) for value in maker.lane(lane.length, values)]
+    points = tuple(
+        ControlPoint(step=step, value=value)
+        for step, value in enumerate(row)
+        if step == 0 or row[step - 1] != value
+    )
+    return msgspec.structs.replace(lane, points=points)
+
+
+def _check(maker: Maker, values: Values) -> None:
+    for parameter in maker.parameters:
+        if isinstance(parameter, Number):
+            _number(parameter, values)
+
+
+def usual(maker: Maker, voice: Voice | None) -> dict[str, str]:
     """Values to begin with."""
     out: dict[str, str] = {}
     for p in maker.parameters:
@@ -88,7 +109,7 @@ def usual(maker: Maker, voice: Voice) -> dict[str, str]:
             out[p.key] = str(p.usual)
         else:
             out[p.key] = p.choices[0] if isinstance(p, GeneratorChoice) else p.usual
-    if out.get("notes") == "":
+    if out.get("notes") == "" and voice is not None:
         pitched = sorted({h.note for h in voice.hits if h.note is not None})
         out["notes"] = " ".join(str(n) for n in pitched or [voice.note])
     return out
@@ -244,6 +265,21 @@ def _stage(voice: Voice, v: Values) -> Voice:
     return fill_voice(voice, gates(bits, taps, voice.length, _number(STAGE, v)))
 
 
+def _stage_lane(steps: int, v: Values) -> Sequence[float]:
+    bits, taps = _written(v)
+    return [float(on) for on in gates(bits, taps, steps, _number(STAGE, v))]
+
+
+def _values_lane(steps: int, v: Values) -> Sequence[float]:
+    bits, taps = _written(v)
+    return values(bits, taps, steps, _number(ATTENUATION, v) / 100)
+
+
+def _wave_lane(steps: int, v: Values) -> Sequence[float]:
+    shape: Wave = v["wave"]  # type: ignore[assignment]
+    return sampled(shape, _number(PERIOD, v), range(steps))
+
+
 def _stage_notes(voice: Voice, v: Values) -> Voice:
     bits, taps = _written(v)
     held = _notes(v["notes"])
@@ -279,13 +315,13 @@ MAKERS: tuple[Maker, ...] = (
     Maker(tr("Register"), tr("A shift register fed by the exclusive-or of its taps."),
           (TAPS, OTHER, SEED), _register),
     Maker(tr("Written register"), tr("Your own bits, shifted on; fed back, they come round."),
-          (BITS, FED, STAGE), _stage),
+          (BITS, FED, STAGE), _stage, _stage_lane),
     Maker(tr("Register, notes"), tr("Its first stages choose the notes, on the steps there are."),
           (BITS, FED, NOTES, ATTENUATION), _stage_notes),
     Maker(tr("Register, levels"), tr("Its first stages set how loud the hits are."),
-          (BITS, FED, ATTENUATION), _stage_levels),
+          (BITS, FED, ATTENUATION), _stage_levels, _values_lane),
     Maker(tr("Slow wave"), tr("A wave, caught by the steps there are, chooses the notes."),
-          (NOTES, WAVE, PERIOD), _wave),
+          (NOTES, WAVE, PERIOD), _wave, _wave_lane),
     Maker(tr("Looping chance"), tr("Random steps that come round; unlocked they change."),
           (LOOP, LOCK, DENSITY, SEED), _looping),
     Maker(tr("Division"), tr("Every so many steps."), (EVERY, FIRST), _division),

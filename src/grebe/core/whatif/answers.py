@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from typing import NamedTuple
 
 from grebe.core.document import Project
@@ -31,9 +32,17 @@ def if_gone(project: Project, gone: Gone, before: Blocking | None = None) -> Wit
 
 def of_boxes(project: Project) -> tuple[Without, ...]:
     """Of every box without which something is lost, in the order of the rig."""
+    return _of(project, [gone for gone in what_can_go(project.rig) if gone.box])
+
+
+def of_cables(project: Project) -> tuple[Without, ...]:
+    """Of every cable without which something is lost, in the order of the rig."""
+    return _of(project, [gone for gone in what_can_go(project.rig) if not gone.box])
+
+
+def _of(project: Project, every: Iterable[Gone]) -> tuple[Without, ...]:
     before = blocking(project)
-    every = (if_gone(project, gone, before) for gone in what_can_go(project.rig) if gone.box)
-    return tuple(row for row in every if row.lost)
+    return tuple(row for gone in every if (row := if_gone(project, gone, before)).lost)
 
 
 def _lost(found: Losses) -> tuple[str, ...]:

@@ -7590,6 +7590,11 @@
   </message>
   <message>
    <location filename="../../core/patterns/makers.py" />
+   <source>{maker} writes hits: take a voice in hand</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/patterns/makers.py" />
    <source>{parameter_words} goes from {low} to {high} (got {value})</source>
    <translation>{parameter_words} geht von {low} bis {high} (bekommen: {value})</translation>
   </message>
@@ -12780,6 +12785,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/rig/canvas.py" />
+   <source>plays it</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/canvas.py" />
    <source>{signed} ms, {lost_percent:.0f} % lost</source>
    <translation>{signed} ms, {lost_percent:.0f} % verloren</translation>
   </message>
@@ -12807,6 +12817,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/canvas.py" />
    <source>clock of {rate} a quarter, {late:.2f} ms after the leader</source>
    <translation>Clock mit {rate} je Viertel, {late:.2f} ms nach dem Führenden</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/canvas.py" />
+   <source>{words}, plays it</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../ui/stations/rig/canvas.py" />
@@ -13517,6 +13532,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/pages.py" />
    <source>It is not in the list</source>
    <translation>Es ist nicht in der Liste</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/pages.py" />
+   <source>Its notes play the box there</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../ui/stations/rig/pages.py" />

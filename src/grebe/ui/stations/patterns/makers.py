@@ -53,8 +53,9 @@ class MakersPage(QWidget):
         self._write()
 
     def _build(self) -> None:
-        voice, maker = self._editor.hand.voice, self.maker
-        name = voice.name if voice is not None else tr("no voice")
+        voice, lane, maker = self._editor.hand.voice, self._editor.hand.lane, self.maker
+        row_of = voice or lane
+        name = row_of.name if row_of is not None else tr("no voice")
         self.title.show_lines(
             [
                 head(tr("Generate {name}", name=name)),
@@ -62,10 +63,10 @@ class MakersPage(QWidget):
                 note(tr("Esc: done. Ctrl+Z: as it was.")),
             ]
         )
-        if voice is None:
+        if row_of is None:
             return
         values = self._values.setdefault(maker.name, usual(maker, voice))
-        if "notes" in values:
+        if "notes" in values and voice is not None:
             values["notes"] = usual(maker, voice)["notes"] if not voice.hits else values["notes"]
         old, self.form = self.form, QWidget()
         grid = QGridLayout(self.form)
@@ -102,5 +103,5 @@ class MakersPage(QWidget):
         self._write()
 
     def _write(self) -> None:
-        if self._editor.hand.voice is not None:
+        if self._editor.hand.voice is not None or self._editor.hand.lane is not None:
             self.wanted.emit(self.maker, dict(self._values[self.maker.name]))

@@ -357,9 +357,12 @@ class RigCanvas(Canvas):
         if carries:
             hop = self.tree.hops[cable.target]
             jack = self.wiring.source_jack(cable)
-            return hop_words(cable, hop.came, hop.rate, jack.volts if jack else None)
+            words = hop_words(cable, hop.came, hop.rate, jack.volts if jack else None)
+            return words if cable.plays is None else tr("{words}, plays it", words=words)
         if cable.medium == "audio":
             return "audio"
+        if cable.plays is not None:
+            return tr("plays it")
         return "notes" if cable.passes.notes and cable.medium == "midi" else ""
 
     def paint_moving(self, painter: QPainter) -> None:

@@ -4,9 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
+import msgspec
 from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtGui import QKeyEvent
 from PyQt6.QtWidgets import (
+    QCheckBox,
     QComboBox,
     QLabel,
     QLineEdit,
@@ -18,8 +20,9 @@ from PyQt6.QtWidgets import (
 
 from grebe.app.live.session import Session
 from grebe.core.rig.edits import best_cable, cable_between, free_jacks, spec_of
-from grebe.core.rig.model import GREBE_ID, Cable
+from grebe.core.rig.model import GREBE_ID, Cable, Plays
 from grebe.core.rig.spec import Jack, Profile
+from grebe.core.rig.wiring import MIDI_MEDIA
 from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.sheet import Facts, SheetLine, head, note
 from grebe.words import tr
@@ -171,6 +174,7 @@ class CablePage(Page):
             (self.target, tr("To")), (self.into, tr("Its input")),
         ):  # fmt: skip
             box.setAccessibleName(name)
+        self.plays = QCheckBox(tr("Its notes play the box there"))
         self.done = Button(tr("Plug it in"), primary=True)
         self.done.clicked.connect(self._done)
         self.add(title)
@@ -181,7 +185,7 @@ class CablePage(Page):
             (tr("Input"), self.into),
         ):
             self.add(QLabel(words), box)
-        self.add(self.done)
+        self.add(self.plays, self.done)
         self.column.addStretch(1)
         self.source.currentIndexChanged.connect(self._propose)
         self.target.currentIndexChanged.connect(self._propose)
@@ -234,6 +238,8 @@ class CablePage(Page):
             box.addItems([f"{j.name} ({j.kind})" for j in jacks] or ["any"])
             at = next((i for i, j in enumerate(jacks) if j.id == chosen), 0)
             box.setCurrentIndex(at)
+        self.plays.setChecked(False)
+        self.plays.setVisible(GREBE_ID not in (source, target))
 
     @property
     def cable(self) -> Cable:
@@ -242,7 +248,9 @@ class CablePage(Page):
         source, target = str(self.source.currentData()), str(self.target.currentData())
         out = _at(self._jacks[0], self.out.currentIndex())
         into = _at(self._jacks[1], self.into.currentIndex())
-        return cable_between(rig, source, target, out, into)
+        made = cable_between(rig, source, target, out, into)
+        plays = self.plays.isChecked() and made.medium in MIDI_MEDIA
+        return msgspec.structs.replace(made, plays=Plays()) if plays else made
 
     def keyPressEvent(self, event: QKeyEvent | None) -> None:
         """Enter plugs it in."""
