@@ -7591,7 +7591,7 @@
   <message>
    <location filename="../../core/patterns/makers.py" />
    <source>{maker} writes hits: take a voice in hand</source>
-   <translation type="unfinished" />
+   <translation>{maker} schreibt Schläge: nimm eine Stimme in die Hand</translation>
   </message>
   <message>
    <location filename="../../core/patterns/makers.py" />
@@ -12786,7 +12786,7 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   <message>
    <location filename="../../ui/stations/rig/canvas.py" />
    <source>plays it</source>
-   <translation type="unfinished" />
+   <translation>spielt es</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/canvas.py" />
@@ -12821,7 +12821,7 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   <message>
    <location filename="../../ui/stations/rig/canvas.py" />
    <source>{words}, plays it</source>
-   <translation type="unfinished" />
+   <translation>{words}, spielt es</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/canvas.py" />
@@ -13536,7 +13536,7 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   <message>
    <location filename="../../ui/stations/rig/pages.py" />
    <source>Its notes play the box there</source>
-   <translation type="unfinished" />
+   <translation>Seine Noten spielen das Gerät dort</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/pages.py" />
