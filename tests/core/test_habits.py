@@ -13,8 +13,13 @@ from grebe.core.player.events import ControlChange, Due, NoteOff, NoteOn
 from grebe.core.player.plan import make_plan
 from grebe.core.player.player import Player
 from grebe.core.player.run import PREROLL_TICKS
-from grebe.core.rig.formatting import plays_from_words, plays_words
-from grebe.core.rig.model import Cable, Device, Plays
+from grebe.core.rig.formatting import (
+    gates_from_words,
+    gates_words,
+    plays_from_words,
+    plays_words,
+)
+from grebe.core.rig.model import AudioPort, Cable, Device, Gate, Plays
 from grebe.core.rig.setup import of_device, setup_sheet
 from grebe.core.rig.spec import (
     ChainRule,
@@ -30,7 +35,9 @@ from grebe.core.songs.changes import changes, reached_by
 from grebe.core.songs.model import BoxSong, Part
 from grebe.core.songs.programme import programmes
 from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.engine.lines import PulseOutputs
 from grebe.errors import EditError
+from grebe.transports.clock import SimulatedClock
 from tests import build
 from tests.core.rigs import pedal_in_the_middle
 
@@ -242,3 +249,56 @@ def test_freezing_is_grebes_change_or_a_hands() -> None:
     by_hand = echoing(None)
     found = [c for c in changes(by_hand, a, b, 120, reached=reached) if c.device == "echo"]
     assert [(c.by, c.after) for c in found] == [("hand", "1/8., 375 ms"), ("hand", "echo frozen")]
+
+
+# Gates
+
+
+GATES = (
+    Gate(note=36, at=AudioPort(wire="jack")),
+    Gate(note=38, at=AudioPort(wire="jack", name="system:playback_3")),
+    Gate(note=40, at=AudioPort(wire="audio", name="Interface X", channel=3)),
+)
+
+
+def test_gates_are_typed_as_they_read() -> None:
+    words = "36 JACK; 38 JACK system:playback_3; 40 3 of Interface X"
+    assert gates_words(GATES) == words
+    assert gates_from_words(words) == GATES
+    assert gates_from_words(" ; ") == ()
+
+
+@pytest.mark.parametrize("words", ["36", "JACK", "200 JACK", "36 99 of X", "36 3 of X; 38 3 of X"])
+def test_what_are_no_gates(words: str) -> None:
+    with pytest.raises(EditError):
+        gates_from_words(words)
+
+
+class Told:
+    """A line that writes down what it is told."""
+
+    def __init__(self) -> None:
+        self.drawn, self.rows = self, list[tuple[int, bool]]()
+
+    def level(self, due_ns: int, *, high: bool) -> None:
+        self.rows.append((due_ns, high))
+
+    def discard(self) -> None:
+        self.rows.append((-1, False))
+
+
+def test_a_gate_is_high_while_its_note_sounds_and_rests_before_the_next() -> None:
+    """Down 2 ms early, so that a note on the end of another is struck anew; two closer than that
+    are one."""
+    lines = PulseOutputs(None, SimulatedClock())  # type: ignore[arg-type]
+    line = Told()
+    lines._open[("box", "gate 36")] = line  # type: ignore[assignment]
+    ms = 1_000_000
+    for at, high in ((100, True), (150, False), (150, True), (151, True), (200, False)):
+        lines.gate("box", 36, at * ms, high=high)
+    lines.gate("box", 99, 0, high=True)  # it has no gate
+    assert [(t // ms, high) for t, high in line.rows] == [
+        (100, True), (148, False), (150, True), (151, True), (198, False),
+    ]  # fmt: skip
+    lines.stop()
+    assert line.rows[-1][1] is False

@@ -13,7 +13,7 @@ import pytest
 
 from grebe.core.document import Project
 from grebe.core.player.commands import Begin, Halt
-from grebe.core.rig.model import AudioPort, Cable, Port
+from grebe.core.rig.model import AudioPort, Cable, Gate, Port
 from grebe.core.rig.spec import Sends, Spec
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.protocols.link.messages import Listen
@@ -51,6 +51,27 @@ def test_run_line_and_reset(server: Server) -> None:
     assert rises["run"][0] < first
     assert first - rises["run"][0] == pytest.approx(RATE * 0.002, abs=2)
     assert first - rises["reset"][0] == pytest.approx(RATE * 0.005, abs=2)
+
+
+@pytest.mark.real_time("judges milliseconds of a server that a busy host stops")
+def test_a_note_leaves_as_a_gate(server: Server) -> None:
+    """It rises on every hit of the bass, whose own port is nowhere."""
+    project = pulsed_project(4.0)
+    drums, bass = project.rig.devices
+    note = project.patterns_of["bass"][0].content.voices[0].note
+    bass = msgspec.structs.replace(bass, gates=(Gate(note=note, at=AudioPort(wire="jack")),))
+    rig = msgspec.structs.replace(project.rig, devices=(drums, bass))
+    with live(msgspec.structs.replace(project, rig=rig)) as engine:
+        process = listener(server, f"grebe:gate {note} to Bass", 20.0)
+        engine.send(Begin())
+        engine.status(lambda s: s.devices[1].pulses > 12)
+        engine.send(Halt())
+        found = heard(process, soon=True)
+    rises = [frame for frame, what in found["seen"] if what == "rise"]
+    assert len(rises) >= 2  # so it went down between them
+    step = RATE * 60 / project.songs[0].bpm / 4
+    apart = np.diff(rises) / step
+    assert np.allclose(apart, np.round(apart), atol=0.02)
 
 
 def pulse_led(source: str) -> Project:

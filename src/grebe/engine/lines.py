@@ -20,7 +20,10 @@ RESET_LEAD_NS = 3_000_000
 """A reset ends at least so long before the first pulse: some inputs take none while it is high."""
 RESET_WIDE_MS = 2.0
 
-PULSES, RUN, RESET = "pulses", "run", "reset"
+PULSES, RUN, RESET, GATE = "pulses", "run", "reset", "gate"
+GATE_REST_NS = 2_000_000
+"""A gate goes down so long before its note ends, so that the next is struck anew."""
+SHORTEST_GATE_NS = 1_000_000
 _Key = tuple[str, str]
 """(device id, what for)."""
 
@@ -39,6 +42,8 @@ class PulseOutputs:
         self.sent: Counter[str] = Counter()
         """By device, pulses of this run."""
         self._high = False
+        self._gates: dict[_Key, int] = {}
+        """Gates that are high by what has been planned, and since when."""
 
     def set(self, devices: tuple[Device, ...]) -> None:
         """Take the lines of these devices; what stays as it is is not touched."""
@@ -46,6 +51,7 @@ class PulseOutputs:
         for device in devices:
             for what, line in (
                 (PULSES, device.pulse_at), (RUN, device.run_at), (RESET, device.reset_at),
+                *((_gate(gate.note), gate.at) for gate in device.gates),
             ):  # fmt: skip
                 if line.is_set:
                     name = tr("{what} to {device}", what=what, device=device.name)
@@ -87,6 +93,23 @@ class PulseOutputs:
             line.drawn.pulse(due_ns)
             self.sent[device] += 1
 
+    def gate(self, device: str, note: int, due_ns: int, *, high: bool) -> None:
+        """A note that has a gate begins or ends."""
+        key = (device, _gate(note))
+        line = self._open.get(key)
+        if line is None:
+            return
+        since = self._gates.pop(key, None)
+        if since is not None:
+            rests_ns = due_ns - GATE_REST_NS
+            if rests_ns > since:
+                line.drawn.level(rests_ns, high=False)
+            elif not high:  # another so soon finds it high still
+                line.drawn.level(since + SHORTEST_GATE_NS, high=False)
+        if high:
+            self._gates[key] = due_ns
+            line.drawn.level(due_ns, high=True)
+
     def begin(self) -> None:
         """A run begins: pulses are counted from here."""
         self.sent.clear()
@@ -103,19 +126,19 @@ class PulseOutputs:
             line.drawn.pulse(first_ns - wide_ns - RESET_LEAD_NS)
 
     def stop(self) -> None:
-        """No more pulses, and every run line down."""
+        """No more pulses, and every run line and gate down."""
         self._high = False
+        self._gates.clear()
         now = self._clock.now_ns()
         for (_, what), line in self._open.items():
             line.drawn.discard()
-            if what == RUN:
+            if what == RUN or what.startswith(GATE):
                 line.drawn.level(now, high=False)
 
     def look_after(self, device: str) -> str:
         """Look at a device's lines; what went away, in words. One that was gone is tried again."""
         gone = ""
-        for what in (PULSES, RUN, RESET):
-            key = (device, what)
+        for key in [k for k in self._wanted if k[0] == device]:
             line = self._open.get(key)
             if line is not None:
                 try:
@@ -123,7 +146,7 @@ class PulseOutputs:
                 except PortLost as error:
                     self._open.pop(key).close()
                     self.problems[device] = gone = str(error)
-            elif key in self._wanted and self._try(key):
+            elif self._try(key):
                 self.problems.pop(device, None)
         return gone
 
@@ -132,3 +155,8 @@ class PulseOutputs:
         for line in self._open.values():
             line.close()
         self._open.clear()
+
+
+def _gate(note: int) -> str:
+    """What a gate is called among the lines of its box."""
+    return f"{GATE} {note}"

@@ -99,6 +99,13 @@ class Outputs:
         if output is not None:
             self._lines.pulse(device, due_ns + output.offset_ns)
 
+    def gate(self, line: str, note: int, due_ns: int, *, high: bool) -> None:
+        """A note of a box or a track of it, where it has a gate."""
+        box = box_of(line)
+        output = self.by_id.get(box)
+        if output is not None:
+            self._lines.gate(box, note, due_ns + output.offset_ns, high=high)
+
     def started(self, wire: str) -> None:
         """Start or Continue has gone down a wire."""
         for device, output in self.by_id.items():

@@ -11,6 +11,7 @@ from grebe.core.player.events import (
     DeviceEvent,
     Due,
     NoteOff,
+    NoteOn,
     ProgramChange,
     Said,
     Shared,
@@ -71,6 +72,8 @@ class Sending:
             if event is Shared.PULSE:
                 outputs.pulse(device, due_ns)
                 continue
+            if isinstance(event, (NoteOn, NoteOff)):
+                outputs.gate(device, event.note, due_ns, high=isinstance(event, NoteOn))
             output, meant = outputs.reached(device), outputs.of_line(device)
             if output is None or meant is None:
                 continue

@@ -10,7 +10,9 @@ from grebe.app.editors.rig_hand import RigHand
 from grebe.core.document import with_rig
 from grebe.core.forms import YES_NO, Field, field
 from grebe.core.rig.blank import CHANGES, WHO
+from grebe.core.rig.formatting import gates_from_words, gates_words
 from grebe.core.rig.model import Device
+from grebe.core.rig.setup import PULSE_CARE
 from grebe.core.rig.spec import Kind
 from grebe.core.typed import typed_number, typed_whole, with_field
 from grebe.errors import EditError
@@ -38,6 +40,7 @@ FIELDS: tuple[Field, ...] = (
     field("box", "obeys_program", tr("Obeys program changes"), choices=YES_NO),
     field("box", "change_at", tr("Changes pattern"), choices=tuple(CHANGES.values())),
     field("box", "program_printed_from", tr("Prints its first program as"), choices=("0", "1")),
+    field("box", "gates", tr("Gates, a note and a channel each")),
     field("box", "mute_controller", tr("Muted by"), choices=(BY_HAND,)),
 )
 
@@ -59,7 +62,11 @@ class DeviceForm:
             return None
         if key == "holds_open" and device.spec.opener is None:
             return None  # its input is open
+        if key == "gates" and device.kind != "modular" and not device.gates:
+            return None  # nothing patched by hand
         value = getattr(device, key)
+        if key == "gates":
+            return gates_words(value)
         if key == "plays":
             return WHO[value]
         if key == "change_at":
@@ -90,6 +97,10 @@ class DeviceForm:
             raise EditError(tr("no box is in hand"))
         if key == "offset_ms":
             self.hand.set_offset(device, typed_number(words.removesuffix("ms")))
+            return
+        if key == "gates":
+            self.hand.set_device(device, tr("Gates"), gates=gates_from_words(words))
+            self.hand.session.say("warn", PULSE_CARE)
             return
         row = next(f for f in FIELDS if f.key == key)
         made = with_field(device, key, self._value(device, key, words), row.words)

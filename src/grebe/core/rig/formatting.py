@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Sequence
 from fractions import Fraction
 
 import msgspec
 
-from grebe.core.rig.model import Cable, Filter, Plays
+from grebe.core.rig.model import AudioPort, Cable, Filter, Gate, Plays
 from grebe.core.rig.spec import PulseShape
 from grebe.core.rig.wiring import exact
 from grebe.core.typed import with_field
@@ -188,3 +189,48 @@ def plays_from_words(text: str) -> Plays | None:
         int(offset.replace(" ", "")) if offset else 0,
         tr("Offset"),
     )
+
+
+def gates_words(gates: Sequence[Gate]) -> str:
+    """Notes that leave as gates, and where: "36 JACK; 38 3 of NAME"."""
+    rows = []
+    for gate in gates:
+        jack = f"JACK {gate.at.name}".strip()
+        rows.append(f"{gate.note} {jack if gate.at.wire == 'jack' else _channel_words(gate.at)}")
+    return "; ".join(rows)
+
+
+def _channel_words(at: AudioPort) -> str:
+    return f"{at.channel} of {at.name}"
+
+
+def gates_from_words(text: str) -> tuple[Gate, ...]:
+    """The opposite. EditError for what is none."""
+    made: list[Gate] = []
+    for row in (part.strip() for part in text.split(";")):
+        if not row:
+            continue
+        found = re.fullmatch(r"(\d+)\s+(?:JACK\s*(.*)|(\d+)\s+of\s+(.+))", row)
+        if found is None:
+            raise EditError(
+                tr(
+                    "a gate is a note and where it leaves, such as 36 JACK, or 38 3 of an "
+                    "interface; one after another with semicolons (got {text_!r})",
+                    text_=row,
+                )
+            )
+        fields: dict[str, object] = {"wire": "jack", "name": found[2] or ""}
+        if found[3]:
+            fields = {"wire": "audio", "name": found[4], "channel": int(found[3])}
+        try:
+            made.append(msgspec.convert({"note": int(found[1]), "at": fields}, Gate))
+        except msgspec.ValidationError as error:
+            raise EditError(
+                tr("a gate's note goes from 0 to 127, its channel from 1 to 64 (got {text_!r})",
+                   text_=row)
+            ) from error  # fmt: skip
+    if len({gate.at for gate in made if gate.at.wire == "audio"}) < sum(
+        gate.at.wire == "audio" for gate in made
+    ):
+        raise EditError(tr("each gate has a channel of its own"))
+    return tuple(made)

@@ -90,6 +90,13 @@ class AudioPort(Value, frozen=True, kw_only=True):
         return self.wire != "none"
 
 
+class Gate(Value, frozen=True, kw_only=True):
+    """A note of a box that also leaves as a gate: high while it sounds."""
+
+    note: Note
+    at: AudioPort
+
+
 class Faults(Value, frozen=True, kw_only=True):
     """What a stand-in gets wrong, as a real box might."""
 
@@ -167,6 +174,8 @@ class Device(Value, frozen=True, kw_only=True):
     """Where one pulse leaves shortly before the first, at every start."""
     pulse_from: AudioPort = AudioPort()
     """Where Grebe hears its pulses."""
+    gates: Annotated[tuple[Gate, ...], Meta(max_length=64)] = ()
+    """Notes that leave as gates, a channel each, beside or instead of MIDI."""
     holds_open: bool = False
     """Grebe holds the note that opens its input, from before its first beat."""
     on_at: Annotated[int, Meta(ge=0, le=99)] = 0

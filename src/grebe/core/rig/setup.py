@@ -224,7 +224,7 @@ def _care(device: Device, wiring: Wiring) -> list[Row]:
     if device.spec.old_mains:
         rows.append((CARE, tr("Look at its plug and cable; keep it earthed."), MAINS_CARE))
     near = (*wiring.arriving[device.id], *wiring.leaving[device.id])
-    if any(c.medium == "pulse" for c in near):
+    if device.gates or any(c.medium == "pulse" for c in near):
         rows.append((CARE, tr("Measure the pulse before plugging it."), PULSE_CARE))
     jacks = [wiring.target_jack(c) for c in wiring.arriving[device.id]]
     if any(j is not None and j.speakers for j in jacks):

@@ -2440,6 +2440,11 @@
   </message>
   <message>
    <location filename="../../app/editors/rig_form.py" />
+   <source>Gates, a note and a channel each</source>
+   <translation>Gates, je eine Note und ein Kanal</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/rig_form.py" />
    <source>Muted by</source>
    <translation>Stumm durch</translation>
   </message>
@@ -2452,6 +2457,11 @@
    <location filename="../../app/editors/rig_form.py" />
    <source>no box is in hand</source>
    <translation>kein Gerät ist in der Hand</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/rig_form.py" />
+   <source>Gates</source>
+   <translation>Gates</translation>
   </message>
   <message>
    <location filename="../../app/editors/rig_form.py" />
@@ -8955,6 +8965,11 @@
   </message>
   <message>
    <location filename="../../core/rig/formatting.py" />
+   <source>each gate has a channel of its own</source>
+   <translation>jedes Gate hat einen eigenen Kanal</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/formatting.py" />
    <source>a rate is a number of pulses a quarter note (got {text_!r})</source>
    <translation>eine Rate ist eine Zahl von Pulsen je Viertelnote (bekommen: {text_!r})</translation>
   </message>
@@ -8975,8 +8990,18 @@
   </message>
   <message>
    <location filename="../../core/rig/formatting.py" />
+   <source>a gate is a note and where it leaves, such as 36 JACK, or 38 3 of an interface; one after another with semicolons (got {text_!r})</source>
+   <translation>ein Gate ist eine Note und wo sie herauskommt, etwa 36 JACK oder 38 3 of einem Interface; mehrere mit Semikolon (war {text_!r})</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/formatting.py" />
    <source>{part!r} is not known; say all, nothing, or some of: {names}, cc 7</source>
    <translation>{part!r} ist nicht bekannt; sag all, nothing, oder einiges von: {names}, cc 7</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/formatting.py" />
+   <source>a gate's note goes from 0 to 127, its channel from 1 to 64 (got {text_!r})</source>
+   <translation>die Note eines Gates geht von 0 bis 127, sein Kanal von 1 bis 64 (war {text_!r})</translation>
   </message>
   <message>
    <location filename="../../core/rig/improved.py" />
