@@ -10,6 +10,11 @@ from hypothesis import strategies as st
 from grebe.core.patterns.makers import MAKERS, made, made_lane, usual
 from grebe.core.patterns.model import ControlLane
 from grebe.core.patterns.stages import bits_of, chosen, gates, sampled, states, values, wave
+from grebe.core.player.commands import Begin, HoldDice
+from grebe.core.player.events import Due, NoteOn
+from grebe.core.player.plan import make_plan
+from grebe.core.player.player import Player
+from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import EditError
 from tests import build
 
@@ -155,3 +160,38 @@ def held(lane: ControlLane) -> list[int]:
     for step in range(lane.length):
         out.append(by_step.get(step, out[-1] if out else 0))
     return out
+
+
+def test_what_changes_by_itself_is_held_and_goes_on_from_there() -> None:
+    """A row of which a third of the steps are turned over on every pass: held, the bar that plays
+    repeats; let go, the next is the one that would have come after it."""
+    steps = build.voice("x.x.x.x.x.x.x.x.", turned=30)
+    project = build.project([build.device("box")], [build.pattern("p", "box", steps)],
+                            [build.scene("s", 32, box=["p"])], build.song("s"))  # fmt: skip
+    bar = 4 * TICKS_PER_QUARTER
+
+    def bars(player: Player, dues: list[Due], count: int) -> list[list[int]]:
+        at = player.tick
+        dues += player.advance(at + count * bar)
+        on = [t for t, _, e in dues if isinstance(e, NoteOn) and t >= at]
+        return [[t - at - n * bar for t in on if 0 <= t - at - n * bar < bar] for n in range(count)]
+
+    free = Player(make_plan(project, project.songs[0]))
+    free.apply(Begin())
+    free.advance(0)
+    as_it_goes = bars(free, [], 8)
+    assert len({tuple(row) for row in as_it_goes}) > 4
+
+    held = Player(make_plan(project, project.songs[0]))
+    held.apply(Begin())
+    held.advance(0)
+    assert bars(held, [], 2) == as_it_goes[:2]
+    dues = held.advance(held.tick + bar // 2)
+    held.apply(HoldDice(on=True))
+    dues += held.advance(held.tick + bar // 2)
+    assert held.under_hand.dice
+    assert bars(held, [], 3) == [as_it_goes[2]] * 3
+    held.advance(held.tick + bar // 2)
+    held.apply(HoldDice(on=False))
+    held.advance(held.tick + bar // 2)
+    assert bars(held, [], 4) == as_it_goes[3:7]

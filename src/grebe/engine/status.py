@@ -120,6 +120,7 @@ def place_of(player: Player | None, timeline: SongTimeline | None, now: int) -> 
         mutes=player.mutes,
         mutes_by_hand=player.mutes_by_hand,
         mutes_kept=player.mutes_kept,
+        dice_held=player.under_hand.dice,
         tracks=player.tracks,
         loop=player.loop,
     )

@@ -17,6 +17,7 @@ from grebe.core.player.commands import (
     Begin,
     Halt,
     Hold,
+    HoldDice,
     KeepMutes,
     Launch,
     LaunchAt,
@@ -221,6 +222,13 @@ class PerformerCommands:
     def swap(self, line: str, pattern: str, at: SwapAt) -> None:
         """Another pattern on one box or track; "" gives back what the scene has."""
         self._link.tell(Swap(device=line, pattern=pattern, at=at))
+
+    def hold_dice(self) -> None:
+        """What changes by itself stays as it plays now, or goes on."""
+        if (status := self._position.status) is not None:
+            self._link.tell(HoldDice(on=not status.dice_held))
+            self._notices.say("info", tr("What changes by itself goes on.") if status.dice_held
+                              else tr("What changes by itself stays as it is."))  # fmt: skip
 
     def keep_mutes(self) -> None:
         """Mutes by hand stay at the end of this section, or are dropped, for this once."""

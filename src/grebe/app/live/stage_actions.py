@@ -94,6 +94,11 @@ class StageActions:
         """Let a tempo that is carried go to the song's own."""
         self.session.performer.release()
 
+    @does("hold_dice")
+    def hold_dice(self) -> None:
+        """What changes by itself stays, or goes on."""
+        self.session.performer.hold_dice()
+
     @does("keep_mutes")
     def keep_mutes(self) -> None:
         """Mutes by hand stay after this section, or are dropped: for this once."""

@@ -103,6 +103,12 @@ class Swap(Value, frozen=True, kw_only=True, tag="swap"):
     at: SwapAt = "end"
 
 
+class HoldDice(Value, frozen=True, kw_only=True, tag="hold_dice"):
+    """What changes by itself, by chance or from pass to pass, stays as it plays now, or goes on."""
+
+    on: bool
+
+
 class KeepMutes(Value, frozen=True, kw_only=True, tag="keep_mutes"):
     """Whether mutes by hand stay when this section is over. Unsaid, its scene decides."""
 
@@ -170,6 +176,7 @@ Asked: TypeAlias = (
     | Solo
     | Swap
     | TrackCommand
+    | HoldDice
     | KeepMutes
     | LoopOver
     | Steer

@@ -11,6 +11,7 @@ from grebe.core.player.commands import (
     Command,
     Fill,
     Hold,
+    HoldDice,
     KeepMutes,
     Launch,
     Mute,
@@ -66,6 +67,7 @@ LEARNABLE: tuple[Named, ...] = (
     Named("tap", tr("Tap the tempo")),
     Named("tempo", tr("Tempo, on a knob")),
     Named("fill", tr("Fill, while held")),
+    Named("hold_dice", tr("What changes by itself stays, while held or turned up")),
     Named("push_ahead", tr("Push ahead, while held")),
     Named("hold_back", tr("Hold back, while held")),
     Named("loop_at", tr("Loops on bars, or at the loop's end")),
@@ -112,6 +114,8 @@ def command_for(action: str, player: Player, *, down: bool) -> Command | None:
 def _held(action: str, *, down: bool) -> Command | None:
     if action == "fill":
         return Fill(on=down)
+    if action == "hold_dice":  # a knob holds from its middle on
+        return HoldDice(on=down)
     if action == "push_ahead":
         return Nudge(percent=PUSH_PERCENT if down else 0.0)
     if action == "hold_back":
@@ -172,6 +176,7 @@ def is_lit(action: str, player: Player) -> bool:
         "next_end": player.launched,
         "withdraw": player.launched,
         "release": player.carried,
-        "fill": player.filling,
+        "fill": player.under_hand.fill,
+        "hold_dice": player.under_hand.dice,
         "keep_mutes": player.mutes_kept and bool(player.mutes_by_hand),
     }.get(action, False)

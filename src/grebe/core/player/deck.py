@@ -35,8 +35,8 @@ class Lane:
     """A cursor over what one voice or controller lane sends, pass after pass for ever."""
 
     __slots__ = (
-        "alike", "base", "channel", "cycle", "deck", "early", "generation", "index", "notes",
-        "number", "origin", "row", "silent", "steady",
+        "alike", "base", "behind", "channel", "cycle", "deck", "early", "generation", "index",
+        "kept", "notes", "number", "origin", "row", "silent", "steady",
     )  # fmt: skip
 
     def __init__(self, deck: Deck, row: str, channel: int, origin: int, cycle: int) -> None:
@@ -56,6 +56,10 @@ class Lane:
         self.base = origin
         self.index = 0
         self.silent = False
+        self.kept: int | None = None
+        """The pass that is played again and again, while what changes by itself is held."""
+        self.behind = 0
+        """So many passes it has been held."""
         self.notes: list[Entry] = []
         self.alike: list[Entry] | None = None
         """What every pass sends, where all are the same and none reaches into another."""
@@ -73,6 +77,22 @@ class Lane:
     def entries(self, number: int) -> list[Entry]:
         """What pass `number` sends, by ticks from the lane's origin."""
         raise NotImplementedError  # no ABC: asking an instance for one costs half a stroke
+
+    def hold(self, *, on: bool) -> None:
+        """Have the pass that plays again and again, or go on from it."""
+        if on and self.kept is None:
+            self.kept = self.number - self.behind
+        elif not on and self.kept is not None:
+            self.behind, self.kept = self.number - self.kept, None
+
+    def _played(self, number: int) -> list[Entry]:
+        """What pass `number` sends: itself, or an earlier one where it is or was held."""
+        like = max(0, number - self.behind)
+        if self.kept is not None:
+            like = min(number, self.kept)
+        later = (number - like) * self.cycle
+        rows = self.entries(like)
+        return [(r[0] + later, *r[1:]) for r in rows] if later else rows
 
     def seek(self, tick: int) -> None:
         """Move to the first entry that is not before `tick`."""
@@ -108,11 +128,11 @@ class Lane:
             return
         base = number * self.cycle
         begin, end = base - self.early, base - self.early + self.cycle
-        rows = [r for r in self.entries(number) if r[0] < end]
+        rows = [r for r in self._played(number) if r[0] < end]
         if self.early:
-            rows += [r for r in self.entries(number + 1) if r[0] < end]
+            rows += [r for r in self._played(number + 1) if r[0] < end]
         if number:
-            rows += [r for r in self.entries(number - 1) if r[0] >= begin]
+            rows += [r for r in self._played(number - 1) if r[0] >= begin]
         rows = [(max(0, r[0]) - base, *r[1:]) for r in rows]
         rows.sort(key=_first)
         self.notes = rows or [(self.cycle - self.early - 1, 0, REST, None, None, None)]

@@ -123,6 +123,7 @@ class DevicePlayer:
         for lane in lanes_of(deck, deck.pattern.content, deck.origin, run.plan.seed, edited):
             lane.seek(tick)
             lane.silent = run.mutes.lane_silent(lane)
+            lane.hold(on=run.dice_held)
             deck.lanes.append(lane)
             run.scheduler.stroke(lane)
         out += deck.let_go(tick, all_of_them=False)
@@ -387,6 +388,14 @@ class DevicePlayers:
             for player in self:
                 player.fill(out, tick, run.span.scene.part(player.device.id), on=on)
         return out
+
+    def hold_dice(self, *, on: bool) -> list[Due]:
+        """What changes by itself stays as it is, or goes on from there: nothing is sent for it."""
+        self._run.dice_held = on
+        for player in self:
+            for lane in player.deck.lanes:
+                lane.hold(on=on)
+        return []
 
     def note_silence(self, tick: int) -> None:
         """Remember what is silent from here on."""

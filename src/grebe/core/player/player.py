@@ -7,6 +7,7 @@ only by `advance`; the same calls always give the same messages.
 from __future__ import annotations
 
 from heapq import heappop, heappush
+from typing import NamedTuple
 
 from grebe.core.player.commands import Command
 from grebe.core.player.deck import Lane, NoteEnds
@@ -41,6 +42,14 @@ from grebe.core.player.scheduler import (
 )
 from grebe.core.player.sections import Sections
 from grebe.core.time.ticks import CLOCK_TICKS
+
+
+class UnderHand(NamedTuple):
+    """What a hand holds."""
+
+    fill: bool
+    dice: bool
+    """What changes by itself stays as it is."""
 
 
 class Player:
@@ -175,9 +184,9 @@ class Player:
         return self._run.running
 
     @property
-    def filling(self) -> bool:
-        """Whether a fill is held."""
-        return self._run.filling
+    def under_hand(self) -> UnderHand:
+        """What a hand holds just now."""
+        return UnderHand(self._run.filling, self._run.dice_held)
 
     @property
     def section(self) -> str:

@@ -38,6 +38,8 @@ class Run:
         self.running = False
         self.filling = False
         """Whether a fill is held."""
+        self.dice_held = False
+        """Whether what changes by itself, by chance or from pass to pass, stays as it is."""
         self.clicking = False
         """Whether every beat is clicked."""
         self.mutes_said: bool | None = None

@@ -3614,6 +3614,16 @@
    <translation>dieser Song kann nicht gespielt werden</translation>
   </message>
   <message>
+   <location filename="../../app/live/performer.py" />
+   <source>What changes by itself goes on.</source>
+   <translation>Was sich von selbst ändert, geht weiter.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/performer.py" />
+   <source>What changes by itself stays as it is.</source>
+   <translation>Was sich von selbst ändert, bleibt, wie es ist.</translation>
+  </message>
+  <message>
    <location filename="../../app/live/played.py" />
    <source>Controller {number}</source>
    <translation>Controller {number}</translation>
@@ -7827,6 +7837,11 @@
    <location filename="../../core/player/controls.py" />
    <source>Fill, while held</source>
    <translation>Fill, solange gehalten</translation>
+  </message>
+  <message>
+   <location filename="../../core/player/controls.py" />
+   <source>What changes by itself stays, while held or turned up</source>
+   <translation>Was sich von selbst ändert, bleibt, solange gehalten oder aufgedreht</translation>
   </message>
   <message>
    <location filename="../../core/player/controls.py" />
@@ -17652,6 +17667,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>Let the tempo go to the song's own</source>
    <translation>Das Tempo auf das des Songs gehen lassen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>What changes by itself stays as it is, or goes on</source>
+   <translation>Was sich von selbst ändert, bleibt oder geht weiter</translation>
   </message>
   <message>
    <location filename="../../app/actions" />

@@ -273,6 +273,8 @@ class Status(Value, frozen=True, kw_only=True, tag="status"):
     """Those, and what sounds, that a hand has made otherwise than scene and song would have it."""
     solos: tuple[tuple[str, str], ...] = ()
     """What sounds alone, as (address of a line, voice id or "")."""
+    dice_held: bool = False
+    """Whether what changes by itself stays as it is."""
     mutes_kept: bool = True
     """Whether they stay when this section is over."""
     lines: tuple[LineState, ...] = ()
