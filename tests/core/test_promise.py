@@ -14,6 +14,7 @@ from grebe.core.player.commands import (
     Begin,
     Command,
     Hold,
+    HoldDice,
     KeepMutes,
     Launch,
     Mute,
@@ -82,6 +83,7 @@ on_tracks: st.SearchStrategy[Command] = st.one_of(
     st.builds(Launch, section=st.sampled_from(["s1", "s2", "s3", "s4", "s5", ""]),
               at=st.sampled_from(["beat", "bar", "section_end", "now"])),
     st.builds(KeepMutes, on=st.booleans()),
+    st.builds(HoldDice, on=st.booleans()),
     st.builds(Hold, on=st.booleans()),
     st.just(Withdraw()),
 )  # fmt: skip
