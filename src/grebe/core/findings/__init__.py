@@ -115,9 +115,14 @@ def _left_by(project: Project, finding: Finding, blocking: set[tuple[str, str]])
         if cure is None:
             return None
         project = cure.applied(project)
+        look = Look(project)
+        # What switches notes, programs or controllers leaves the clock and the plugs alone.
+        after = (
+            _in_rig(look) if cure.moves_more else [*message_findings(look), *playing_findings(look)]
+        )
         new = [
             f
-            for f in _in_rig(Look(project))
+            for f in after
             if f.severity == "block" and (f.code, f.subject) not in blocking - {mended}
         ]
         if not new:

@@ -36,6 +36,18 @@ class Cure(Value, frozen=True, kw_only=True):
     joined: tuple[tuple[str, str], ...] = ()
     """Boxes, and those that become tracks of them."""
 
+    @property
+    def moves_more(self) -> bool:
+        """Whether it may make anything otherwise but which messages pass cables."""
+        only_cables = not (
+            self.leader or self.added or self.devices or self.routes or self.songs or self.sets
+            or self.joined
+        )  # fmt: skip
+        return not only_cables or any(
+            new is None or _with_all_messages(old) != _with_all_messages(new)
+            for old, new in self.cables
+        )
+
     def applied(self, project: Project) -> Project:
         """The document with everything replaced that is still there."""
         rig = msgspec.structs.replace(
@@ -53,6 +65,17 @@ class Cure(Value, frozen=True, kw_only=True):
         for box, other in self.joined:
             project = join_as_track(project, box, other)
         return project
+
+
+def _with_all_messages(cable: Cable) -> Cable:
+    """A cable as it is for the clock: with notes, programs and controllers let through."""
+    ends = {
+        end: msgspec.structs.replace(
+            getattr(cable, end), notes=True, program=True, controllers=True, but=()
+        )
+        for end in ("passes", "accepts")
+    }
+    return msgspec.structs.replace(cable, plays=None, **ends)
 
 
 def _replaced(items: tuple[Any, ...], changes: Iterable[tuple[Any, Any]]) -> tuple[Any, ...]:
