@@ -362,3 +362,18 @@ def test_another_pattern_from_a_place_on() -> None:
     song = edit.put_swap(project.layout(song), SIXTEENTH_TICKS * 8, "drums", None)
     song = edit.put_swap(project.layout(song), SIXTEENTH_TICKS * 20, "drums", None)
     assert song == project.songs[0]
+
+
+def test_fills_by_a_divided_clock() -> None:
+    """On the last of every four bars of a section of ten, counted from its first; 0 takes them
+    out, whatever was there."""
+    scenes = [build.scene("a", 10), build.scene("b", 3)]
+    project = build.project([build.device("box")], [], scenes, build.song("a", "b"))
+    layout = project.layout(project.songs[0])
+    first = layout.spans[0].section.id
+    made = edit.fills_every(layout, first, 4)
+    assert [(f.at, f.long) for f in made.sections[0].fills] == [(48, 16), (112, 16)]
+    assert made.sections[1] == project.songs[0].sections[1]
+    again = edit.fills_every(project.layout(made), first, 0)
+    assert again == project.songs[0]
+    assert edit.fills_every(layout, "nobody", 4) == project.songs[0]

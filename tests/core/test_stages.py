@@ -114,6 +114,8 @@ def test_generators_of_it_in_a_form() -> None:
     voice = build.voice("x.x.x...x.......")
     gated = made(MAKER["Written register"], voice, {"bits": "x..", "fed": "3", "stage": "1"})
     assert [h.step for h in gated.hits] == [0, 3, 6, 9, 12, 15]
+    thrice = made(MAKER["Multiplied"], voice, {"every": "6", "first": "3", "strokes": "4"})
+    assert [(h.step, h.ratchet) for h in thrice.hits] == [(2, 4), (8, 4), (14, 4)]
     maker = MAKER["Register, notes"]
     found = made(maker, voice, usual(maker, voice) | {"notes": "D minor 50 74"})
     assert [h.step for h in found.hits] == [0, 2, 4, 8]

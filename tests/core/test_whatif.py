@@ -127,6 +127,10 @@ def test_a_sound_goes_with_what_it_is_led_through() -> None:
     project = band(*fed, *through)
     assert heard_somewhere(project.rig) == {d.id for d in project.rig.devices}
     assert losses(project, Gone(box="spare")).silent == ("Drums", "Spare")
+    side = tuple(
+        msgspec.structs.replace(c, listens=True) if c.source == "drums" else c for c in through
+    )
+    assert losses(band(*fed, *side), Gone(box="spare")).silent == ("Spare",)
     beside = band(*fed, *through, Cable(source="drums", target="lead", medium="audio"))
     assert losses(beside, Gone(box="spare")).silent == ("Spare",)
 

@@ -396,3 +396,19 @@ def test_another_pattern_of_a_box_from_here_on(performer: Performer) -> None:
     view.grab()
     performer.act("undo")
     assert not hand.span.section.swaps
+
+
+def test_fills_every_so_many_bars(performer: Performer) -> None:
+    """Each press another division, then none; what stands is said."""
+    song(performer)
+    session = performer.frame.session
+    assert session.song is not None
+    before = session.song
+    said = []
+    for _ in range(4):
+        performer.find("A fill every so many bars")
+        assert session.notices.last is not None
+        said.append(session.notices.last.text)
+    assert said == ["A fill every 8 bars.", "A fill every 4 bars.", "A fill every 2 bars.",
+                    "No fills here."]  # fmt: skip
+    assert session.song == before

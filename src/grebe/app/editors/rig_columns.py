@@ -234,6 +234,13 @@ def _rate_shown(field: str) -> Callable[[Rig, Any], str]:
     return shown
 
 
+def _plays_edit(project: Project, index: int, item: Any, text: str) -> Project:
+    """Whether notes on a cable play the box; of sound, whether the box only listens to it."""
+    if item.medium == "audio":
+        return change_cable(project, index, listens=text.strip() in ("listens", "yes"))
+    return change_cable(project, index, plays=plays_from_words(text))
+
+
 RATES = ("24", "48", "12", "4", "2", "1", "96", "1/4")
 
 CABLE_COLUMNS = (
@@ -249,9 +256,11 @@ CABLE_COLUMNS = (
     _filter_column(tr("Lets in"), change_cable, "accepts"),
     Column(
         tr("Plays it"),
-        lambda r, c: plays_words(c.plays),
-        _row_edit(change_cable, "plays", lambda r, c, t: plays_from_words(t)),
-        lambda r, c: YES_NO,
+        lambda r, c: (
+            ("listens" if c.listens else "no") if c.medium == "audio" else (plays_words(c.plays))
+        ),
+        _plays_edit,
+        lambda r, c: ("no", "listens") if c.medium == "audio" else YES_NO,
         free=True,
     ),
 )

@@ -10,12 +10,16 @@ from grebe.core.songs import edit
 from grebe.core.songs.variations import drum_words, drums_in, silencings
 from grebe.core.time.ticks import SIXTEENTH_TICKS
 from grebe.errors import EditError
-from grebe.words import tr
+from grebe.words import counted, tr
 
 VALUE_STEP = 8
 LAST_BARS = 2
 """Where nothing is selected, drums go out for so many: before a hook, common practice."""
 FIRST_VALUE = 64
+
+
+FILLS_EVERY = (16, 8, 4, 2)
+"""Bars of which the last is a fill."""
 
 
 class MarkEdits:
@@ -77,6 +81,22 @@ class MarkEdits:
         first, last = self.hand.selection
         made = edit.fill_over(self.hand.layout, first, last)
         self.hand.change(tr("Fill"), lambda _: made)
+
+    @does("fills_every")
+    def fills_every(self) -> None:
+        """Fills by a divided clock: on the last of every 16, 8, 4 or 2 bars here, or none."""
+        span, layout = self.hand.span, self.hand.layout
+        if span is None:
+            return
+        ways = [n for n in FILLS_EVERY if n <= span.bars] + [0]
+        made = [edit.fills_every(layout, span.section.id, n) for n in ways]
+        now = next((n for n, song in enumerate(made) if song == layout.song), len(ways) - 1)
+        chosen = (now + 1) % len(ways)
+        self.hand.change(tr("Fills"), lambda _: made[chosen])
+        words = tr("A fill every {bars}.", bars=counted(ways[chosen], "bar")) if (
+            ways[chosen]
+        ) else tr("No fills here.")  # fmt: skip
+        self.hand.session.say("info", words)
 
     @does("marker")
     def marker(self) -> None:

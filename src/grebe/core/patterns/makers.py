@@ -188,6 +188,7 @@ LOOP = Number("loop", tr("Comes round after"), 1, MAX_STEPS, 8)
 LOCK = Number("lock", tr("Locked, %"), 0, 100, 100)
 DENSITY = Number("density", tr("Density, %"), 0, 100, 50)
 EVERY = Number("every", tr("Every so many steps"), 1, 64, 3)
+STROKES = Number("strokes", tr("Times over"), 1, 8, 3)
 FIRST = Number("first", tr("From step"), 1, MAX_STEPS, 1)
 LEAP = Number("leap", tr("Leaps at most"), 1, 12, 1)
 STRENGTH = Number("strength", tr("By so much, %"), 0, 100, 50)
@@ -225,6 +226,14 @@ def _looping(voice: Voice, v: Values) -> Voice:
 
 def _division(voice: Voice, v: Values) -> Voice:
     return fill_voice(voice, division(voice.length, _number(EVERY, v), _number(FIRST, v) - 1))
+
+
+def _multiplied(voice: Voice, v: Values) -> Voice:
+    """A divided clock whose hits a multiplied one breaks up."""
+    row = _division(voice, v)
+    strokes = _number(STROKES, v)
+    hits = tuple(msgspec.structs.replace(h, ratchet=strokes) for h in row.hits)
+    return msgspec.structs.replace(row, hits=hits)
 
 
 def _pitched(voice: Voice, notes: Callable[[int], Sequence[int]]) -> Voice:
@@ -325,6 +334,8 @@ MAKERS: tuple[Maker, ...] = (
     Maker(tr("Looping chance"), tr("Random steps that come round; unlocked they change."),
           (LOOP, LOCK, DENSITY, SEED), _looping),
     Maker(tr("Division"), tr("Every so many steps."), (EVERY, FIRST), _division),
+    Maker(tr("Multiplied"), tr("Every so many steps, that step struck several times over."),
+          (EVERY, FIRST, STROKES), _multiplied),
     Maker(tr("Walk"), tr("From note to neighbouring note, on the steps there are."),
           (NOTES, LEAP, SEED), _walk),
     Maker(tr("Arpeggio"), tr("The notes one after another, on the steps there are."),

@@ -36,7 +36,7 @@ def desks(rig: Rig) -> tuple[Desk, ...]:
     wiring = Wiring(rig)
     out: list[Desk] = []
     for device in rig.devices:
-        cables = [c for c in wiring.arriving[device.id] if c.medium == "audio"]
+        cables = [c for c in wiring.arriving[device.id] if _is_heard(c)]
         if len(cables) >= FEWEST:
             order = [j.id for j in device.spec.jacks]
             cables.sort(key=lambda c: order.index(c.target_jack) if c.target_jack in order else 999)
@@ -57,13 +57,18 @@ def _channel(wiring: Wiring, number: int, cable: Cable) -> DeskChannel:
     )
 
 
+def _is_heard(cable: Cable) -> bool:
+    """Whether what is on a cable goes on through the box at its end."""
+    return cable.medium == "audio" and not cable.listens
+
+
 def _before(wiring: Wiring, device: str) -> list[str]:
     """Boxes whose sound comes through this one, the nearest first."""
     found: dict[str, None] = {}
     waiting = [device]
     while waiting:
         for cable in wiring.arriving[waiting.pop(0)]:
-            if cable.medium == "audio" and cable.source not in found and cable.source != device:
+            if _is_heard(cable) and cable.source not in found and cable.source != device:
                 found[cable.source] = None
                 waiting.append(cable.source)
     return list(found)

@@ -315,6 +315,8 @@ class Cable(Value, frozen=True, kw_only=True):
     """Pulses a quarter note the source is set to; None: MIDI's 24, or the jack's usual."""
     expects: PulseRate | None = None
     """Pulses a quarter note the target's input is set to; None as above."""
+    listens: bool = False
+    """An audio cable whose target only listens: the sound goes on elsewhere (a side chain)."""
     plays: Plays | None = None
     """The notes on it play the target, without Grebe; None: nobody has said so."""
 

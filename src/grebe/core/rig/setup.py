@@ -240,6 +240,8 @@ def _cables(device: Device, wiring: Wiring) -> list[Row]:
         where = into.name if into else tr("{medium} input", medium=cable.medium)
         what = out.name if out else tr("{medium} output", medium=cable.medium)
         carries = tr("audio") if cable.medium == "audio" else _carried(cable)
+        if cable.listens:
+            carries = tr("what it only listens to")
         rows.append(
             (
                 CABLES,

@@ -153,6 +153,25 @@ def fill_over(layout: Layout, first: int, last: int) -> Song:
     return _over(layout, first, last, toggle)
 
 
+def fills_every(layout: Layout, section_id: str, bars: int) -> Song:
+    """Fills on the last of every so many bars of a section, counted from its first, in place of
+    those there; 0 takes them out."""
+    span = layout.span_of(section_id)
+    if span is None:
+        return layout.song
+    bar = span.scene.meter.bar_ticks
+    last = range(bars, span.bars + 1, bars) if bars else ()
+    fills = tuple(
+        FillMark(at=(number - 1) * bar // SIXTEENTH_TICKS, long=bar // SIXTEENTH_TICKS)
+        for number in last
+    )
+    sections = tuple(
+        msgspec.structs.replace(s, fills=fills) if s.id == section_id else s
+        for s in layout.song.sections
+    )
+    return msgspec.structs.replace(layout.song, sections=sections)
+
+
 def put_marker(layout: Layout, tick: int, name: str) -> Song:
     """A marker at a tick, in place of one there; "" takes that one away."""
     span, at = _place(layout, tick)

@@ -170,9 +170,10 @@ def heard_somewhere(rig: Rig, before: Rig | None = None) -> set[str]:
     or left in the rig `before`, nobody has said where it goes, so it is heard."""
     onward: dict[str, list[str]] = {d.id: [] for d in rig.devices}
     for cable in rig.cables:
-        if cable.medium == "audio" and cable.source in onward:
+        if cable.medium == "audio" and not cable.listens and cable.source in onward:
             onward[cable.source].append(cable.target)
-    told = {c.source for c in (before or rig).cables if c.medium == "audio"}
+    led = (c for c in (before or rig).cables if c.medium == "audio" and not c.listens)
+    told = {c.source for c in led}
     return {d.id for d in rig.devices if d.id not in told or _comes_out(onward, d.id)}
 
 

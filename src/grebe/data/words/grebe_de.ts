@@ -2960,6 +2960,21 @@
   </message>
   <message>
    <location filename="../../app/editors/song_marks.py" />
+   <source>Fills</source>
+   <translation>Fills</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/song_marks.py" />
+   <source>A fill every {bars}.</source>
+   <translation>Ein Fill alle {bars}.</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/song_marks.py" />
+   <source>No fills here.</source>
+   <translation>Keine Fills hier.</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/song_marks.py" />
    <source>Another pattern from here</source>
    <translation>Anderes Pattern ab hier</translation>
   </message>
@@ -7435,6 +7450,11 @@
   </message>
   <message>
    <location filename="../../core/patterns/makers.py" />
+   <source>Times over</source>
+   <translation>So oft</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/makers.py" />
    <source>From step</source>
    <translation>Ab Schritt</translation>
   </message>
@@ -7572,6 +7592,16 @@
    <location filename="../../core/patterns/makers.py" />
    <source>Every so many steps.</source>
    <translation>Alle so viele Schritte.</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/makers.py" />
+   <source>Multiplied</source>
+   <translation>Vervielfacht</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/makers.py" />
+   <source>Every so many steps, that step struck several times over.</source>
+   <translation>Alle so viele Schritte, dieser Schritt mehrfach geschlagen.</translation>
   </message>
   <message>
    <location filename="../../core/patterns/makers.py" />
@@ -9402,6 +9432,11 @@
    <location filename="../../core/rig/setup.py" />
    <source>audio</source>
    <translation>Audio</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/setup.py" />
+   <source>what it only listens to</source>
+   <translation>das, worauf es nur hört</translation>
   </message>
   <message>
    <location filename="../../core/rig/setup.py" />
@@ -12862,6 +12897,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/canvas.py" />
    <source>{words}, plays it</source>
    <translation>{words}, spielt es</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/canvas.py" />
+   <source>listens</source>
+   <translation>hört</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/canvas.py" />
@@ -17392,6 +17432,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>Drums out over what is selected, or its last two bars</source>
    <translation>Drums raus über die Auswahl, oder die letzten zwei Takte</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>A fill every so many bars of this section, or none</source>
+   <translation>Ein Fill alle so viele Takte dieses Abschnitts, oder keines</translation>
   </message>
   <message>
    <location filename="../../app/actions" />

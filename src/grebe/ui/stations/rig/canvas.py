@@ -360,7 +360,7 @@ class RigCanvas(Canvas):
             words = hop_words(cable, hop.came, hop.rate, jack.volts if jack else None)
             return words if cable.plays is None else tr("{words}, plays it", words=words)
         if cable.medium == "audio":
-            return "audio"
+            return tr("listens") if cable.listens else "audio"
         if cable.plays is not None:
             return tr("plays it")
         return "notes" if cable.passes.notes and cable.medium == "midi" else ""
