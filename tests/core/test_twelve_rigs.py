@@ -4,11 +4,15 @@ from __future__ import annotations
 
 from fractions import Fraction
 
+import msgspec
 import pytest
 
 from grebe.core.document import Project
 from grebe.core.findings import check, mend
+from grebe.core.player.plan import make_plan
+from grebe.core.rig.standin import setups
 from grebe.core.rig.tree import clock_tree
+from tests import build
 from tests.core.rigs import CASES, Case, dividers_in_a_row
 
 IDS = [case.made.__name__ for case in CASES]
@@ -58,3 +62,37 @@ def test_rates_are_worked_out_along_dividers() -> None:
     assert {d: hops[d].rate for d in ("crake", "ouzel", "rail", "pipit")} == {
         "crake": Fraction(48), "ouzel": Fraction(24), "rail": Fraction(24), "pipit": Fraction(4),
     }  # fmt: skip
+
+
+def clocked(project: Project) -> set[str]:
+    """Stand-ins that a clock made by the leader reaches, from stand-in to stand-in and through
+    Grebe, as they are set up: followed message by message."""
+    rig = project.rig
+    made = setups(project, {d.id: d.id for d in rig.devices}, 120.0)
+    plan = make_plan(project, project.songs[0]) if project.songs else None
+    got: set[str] = set()
+    waiting = [(o.path, o.passes.clock) for s in made.values() for o in s.leads]
+    if plan is not None:
+        waiting += [(d, True) for d in plan.clocked]
+    while waiting:
+        box, on = waiting.pop()
+        if not on or box in got:
+            continue
+        if made[box].accepts.clock:
+            got.add(box)
+        waiting += [(o.path, o.passes.clock) for o in made[box].thru]
+    return got
+
+
+@pytest.mark.parametrize("case", CASES, ids=IDS)
+def test_stand_ins_get_the_clock_that_check_says_they_do(case: Case) -> None:
+    """Of what goes over MIDI: pulses from box to box have no stand-ins."""
+    project = mended(case.made())
+    project = project if case.by_hand is None else mended(case.by_hand(project))
+    if not project.songs:
+        scenes, song = (build.scene("s", 4),), build.song("s")
+        project = msgspec.structs.replace(project, scenes=scenes, songs=(song,))
+    tree = clock_tree(project.rig)
+    hops = {d: tree.hops[d].cable for d in tree.locked if d in tree.hops}
+    wanted = {d for d, cable in hops.items() if cable.medium in ("midi", "network")}
+    assert clocked(project) >= wanted

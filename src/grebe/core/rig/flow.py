@@ -42,18 +42,22 @@ def lets(end: Filter, stream: Stream) -> bool:
     return end.controllers if stream.number < 0 else end.passes_controller(stream.number)
 
 
-def ways(wiring: Wiring) -> dict[str, Cable]:
-    """For every device that Grebe's MIDI messages can reach, the last cable of the shortest way.
+def ways(wiring: Wiring, start: str = GREBE_ID) -> dict[str, Cable]:
+    """For every device that the MIDI messages of Grebe, or of the box `start`, can reach, the last
+    cable of the shortest way.
 
-    The first is from Grebe, the others are passed on by thru.
+    The first is from there, the others are passed on by thru.
     """
     came: dict[str, Cable] = {}
-    waiting = [GREBE_ID]
+    waiting = [start]
     while waiting:
         node = waiting.pop(0)
         for cable in wiring.leaving[node]:
-            on = cable.medium in MIDI_MEDIA and (node == GREBE_ID or cable.gives != "own")
-            if on and cable.target not in came and cable.target != GREBE_ID:
+            on = (
+                cable.gives != "own" if node != start else node == GREBE_ID or cable.gives != "thru"
+            )
+            on = on and cable.medium in MIDI_MEDIA
+            if on and cable.target not in (*came, start, GREBE_ID):
                 came[cable.target] = cable
                 waiting.append(cable.target)
     return came

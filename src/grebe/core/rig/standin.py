@@ -80,11 +80,14 @@ def setups(
     is set to by hand.
 
     A memory is the project's copy of what the box holds. Thru cables are those
-    on the shortest ways from Grebe: a ring of them, which the findings name,
-    would keep real boxes as busy as these.
+    on the shortest ways from Grebe, or from a box that leads where Grebe's do not
+    go: a ring of them, which the findings name, would keep real boxes as busy as
+    these.
     """
     wiring = Wiring(project.rig)
     came = ways(wiring)
+    if project.rig.leader in wiring.devices:
+        came = {**ways(wiring, project.rig.leader), **came}
     out: dict[str, Setup] = {}
     for device in project.rig.devices:
         if device.id not in paths:
@@ -100,7 +103,7 @@ def setups(
             thru=tuple(
                 Onward(path=paths[c.target], passes=c.passes)
                 for c in came.values()
-                if c.source == device.id and c.target in paths
+                if c.source == device.id and c.target in paths and c.gives != "own"
             ),
             leads_bpm=bpm if leading else None,
             samples=_samples(project, device.id, loops or {}),
