@@ -163,3 +163,14 @@ def test_what_changed_since_it_was_printed() -> None:
     found = [f for f in check(longer) if f.code == "song.sheet-changed"]
     assert len(found) == 1
     assert "Line 1 was" in found[0].message
+
+
+def test_one_pattern_over_and_over_is_not_split_into_one_track() -> None:
+    """Past the limit of its list, and no split helps: no such thing is proposed."""
+    spec = Spec(memory=MemoryShape(slots=8), chains=ChainRule(rule="any", longest=4))
+    box = build.device("box", plays="own", obeys_program=False, spec=spec)
+    pattern = build.own(build.pattern("p", "box", build.voice("x" + 15 * "."), program=0))
+    project = build.project([box], [pattern], [build.scene("s", 32, box=["p"])], build.song("s"))
+    (found,) = programmes(project, project.songs[0], frozenset())
+    assert found.problems
+    assert not any("track" in remedy for remedy in found.remedies)

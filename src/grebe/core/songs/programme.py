@@ -113,7 +113,8 @@ def programme(
             )
             remedies += _shortened(device, patterns, plays, rule.longest)
             tracks = split(entries, rule.longest)
-            remedies.append(_split_words(entries, tracks))
+            if len(tracks) > 1:  # one entry alone may be past the limit: that is repeated by hand
+                remedies.append(_split_words(entries, tracks))
         if rule.rule in ("neighbours", "row"):
             order = _reordered(project, device, layout, patterns)
             problems += _unlike_memory(device, layout, patterns, order)
