@@ -10,10 +10,21 @@ import pytest
 from grebe.core.document import Project
 from grebe.core.findings import check, mend
 from grebe.core.player.plan import make_plan
+from grebe.core.rig.model import GREBE_ID, Plays
 from grebe.core.rig.standin import setups
 from grebe.core.rig.tree import clock_tree
 from tests import build
-from tests.core.rigs import CASES, Case, dividers_in_a_row
+from tests.core.rigs import (
+    CASES,
+    IN,
+    OUT,
+    Case,
+    Owner,
+    dividers_in_a_row,
+    drum_pedal,
+    pads,
+    software,
+)
 
 IDS = [case.made.__name__ for case in CASES]
 
@@ -96,3 +107,41 @@ def test_stand_ins_get_the_clock_that_check_says_they_do(case: Case) -> None:
     hops = {d: tree.hops[d].cable for d in tree.locked if d in tree.hops}
     wanted = {d for d, cable in hops.items() if cable.medium in ("midi", "network")}
     assert clocked(project) >= wanted
+
+
+def test_where_nobody_said_whom_the_notes_are_for_both_are_named() -> None:
+    """Struck at a computer, heard by the pedal and by the sampler behind it; a thru box before two
+    samplers is no such thing: they were meant to play together."""
+    owner = Owner()
+    owner.box(software(), "Dunnock")
+    owner.box(drum_pedal(IN, OUT), "Otter")
+    owner.box(pads(channel=10), "Murre")
+    owner.lead("dunnock")
+    owner.plug("dunnock", "otter")
+    owner.plug("otter", "murre", gives="thru")
+    (finding,) = [f for f in check(owner.project) if f.code == "rig.stray-notes"]
+    assert finding.subject == "otter"
+    assert "Otter plays what Dunnock strikes for Murre" in finding.message
+    split = Owner()
+    split.box(software(), "Dunnock")
+    split.box("delta", "Delta")
+    split.box(pads(channel=10), "Murre")
+    split.box(pads(channel=10), "Tern")
+    split.lead("dunnock")
+    for source, target in (("dunnock", "delta"), ("delta", "murre"), ("delta", "tern")):
+        split.plug(source, target)
+    assert "rig.stray-notes" not in {f.code for f in check(split.project)}
+
+
+def test_a_sequencer_in_front_of_two_keeps_playing_the_one_behind() -> None:
+    """Mended, the box in the middle ignores what goes on to the one that it is declared to play."""
+    owner = Owner()
+    owner.box("merganser", "Smew", channel=10)
+    owner.box(drum_pedal(IN, OUT), "Otter")
+    owner.box(pads(channel=10), "Murre")
+    owner.plug(GREBE_ID, "smew")
+    owner.plug("smew", "otter", gives="both")
+    owner.plug("otter", "murre", gives="thru", plays=Plays())
+    project = mended(owner.project)
+    otter, murre = project.rig.cables[1:]
+    assert (otter.passes.notes, otter.accepts.notes, murre.accepts.notes) == (True, False, True)

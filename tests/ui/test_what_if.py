@@ -57,7 +57,12 @@ def test_at_one_key_on_stage(performer: Performer) -> None:
         msgspec.structs.replace(d, port="gone") if d.id == "scaup" else d
         for d in session.status.devices
     )
-    session.position.status = msgspec.structs.replace(session.status, devices=gone)
+    running = msgspec.structs.replace(session.status, running=True)
+    for devices in (running.devices, gone, gone):
+        session.position.status = msgspec.structs.replace(running, devices=devices)
+        performer.frame.views[7].moved()
+    said = [n.text for n in session.notices.said if "plays on without it" in n.text]
+    assert said == ["Scaup is gone. W plays on without it."]
     performer.frame.views[7].acts(0)["play_on"]()
     assert not any(s.part("scaup").chain for s in session.project.scenes)
     assert "Without Scaup: Knot plays" in session.notices.last.text

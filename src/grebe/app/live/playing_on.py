@@ -3,6 +3,7 @@ the document, so Undo takes it back when the box is there again. Without Qt."""
 
 from __future__ import annotations
 
+from grebe.app.actions.keymap import told
 from grebe.app.doing import does
 from grebe.app.live.session import Session
 from grebe.core.whatif.fallback import fallback
@@ -16,12 +17,28 @@ class PlayingOn:
 
     def __init__(self, session: Session) -> None:
         self._session = session
+        self._there: frozenset[str] = frozenset()
+        """Boxes that were there while it played."""
 
     @property
     def gone(self) -> tuple[str, ...]:
         """Ids of boxes whose port is gone just now."""
         status = self._session.status
         return tuple(d.id for d in status.devices if d.port == "gone") if status else ()
+
+    def follow(self) -> None:
+        """Say it, once, when a box goes while it plays."""
+        status = self._session.status
+        if status is None or not status.running:
+            self._there = frozenset()
+            return
+        gone = self._there & frozenset(self.gone)
+        for box in gone:
+            name = self._session.project.rig.name_of(box)
+            self._session.say("warn", tr("{box} is gone. {play_on} plays on without it.",
+                                         box=name, play_on=told("play_on")))  # fmt: skip
+        up = frozenset(d.id for d in status.devices if d.port == "up")
+        self._there = (self._there | up) - gone
 
     def without(self, box: str) -> None:
         """Go over to the arrangement without a box. EditError where there is no such box."""

@@ -111,27 +111,29 @@ def _left_by(project: Project, finding: Finding, blocking: set[tuple[str, str]])
     """What blocks after a cure and did not before; None where nothing does. What only came to
     light, and has a cure that does not undo this one, does not count."""
     mended, cure = (finding.code, finding.subject), finding.cure
+    first: Finding | None = None
     for _ in range(MOST_CURES):
         if cure is None:
-            return None
+            return first
         project = cure.applied(project)
         look = Look(project)
         # What switches notes, programs or controllers leaves the clock and the plugs alone.
-        after = (
-            _in_rig(look) if cure.moves_more else [*message_findings(look), *playing_findings(look)]
-        )
+        messages = [*message_findings(look), *playing_findings(look)]
+        after = _in_rig(look) if cure.moves_more else messages
         new = [
             f
             for f in after
             if f.severity == "block" and (f.code, f.subject) not in blocking - {mended}
         ]
+        if first is not None and any((f.code, f.subject) == mended for f in after):
+            return first  # the cure of what it made undoes it
         if not new:
             return None
         again = [f for f in new if f.cure is None or (f.code, f.subject) == mended]
         if again:
             return again[0]
-        cure = new[0].cure
-    return new[0]
+        first, cure = first or new[0], new[0].cure
+    return first
 
 
 def _found(project: Project, rows: list[Finding]) -> Findings:

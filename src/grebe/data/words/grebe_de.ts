@@ -3655,6 +3655,11 @@
   </message>
   <message>
    <location filename="../../app/live/playing_on.py" />
+   <source>{box} is gone. {play_on} plays on without it.</source>
+   <translation>{box} ist weg. {play_on} spielt ohne es weiter.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/playing_on.py" />
    <source>Nothing has to be otherwise without {box}.</source>
    <translation>Ohne {box} muss nichts anders sein.</translation>
   </message>

@@ -43,7 +43,8 @@ class StageView(View):
         return next((k.action for k in keys if k.keys in names), "")
 
     def moved(self) -> None:
-        """Draw anew: the count of bars and seconds has moved."""
+        """Draw anew: the count of bars and seconds has moved; say which box is gone."""
+        self.stage_actions.playing_on.follow()
         self.book.follow()
         self.stage_canvas.update()
         self.stage_canvas.say_where()
