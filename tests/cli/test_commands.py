@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import argparse
 import json
+import re
 import subprocess
 import sys
 from importlib import import_module
@@ -16,8 +17,9 @@ import pytest
 
 from grebe.app.document.demo import demo_bytes
 from grebe.cli.main import MODULES, main, wanted_modules
-from grebe.core.document import with_leader
-from grebe.formats.project import write_project
+from grebe.core.document import with_device, with_leader
+from grebe.core.rig.model import Port
+from grebe.formats.project import read_project, write_project
 from tests import build
 from tests.cli.conftest import answer, run
 
@@ -223,6 +225,25 @@ def test_run_reports_every_device(capsys: pytest.CaptureFixture[str], demo: str)
     )
     assert status == 1
     assert out.startswith("Smew: ")
+
+
+def test_run_says_which_port_is_not_there(capsys: pytest.CaptureFixture[str], demo: str) -> None:
+    """With the reason, and fails: a box that got nothing missed no tick that was sent."""
+    project = read_project(Path(demo)).project
+    smew = project.device_named("Smew").id
+    away = msgspec.structs.replace(
+        project.device_named("Smew"), port=Port(wire="jack", name="a:in")
+    )
+    write_project(Path(demo), with_device(project, smew, lambda _: away))
+    song = ("--song", "Low water", "--seconds", "0.5")
+    status, out, _ = run(capsys, "run", demo, *song)
+    assert status == 1
+    assert re.search("^Smew: no clock from Grebe; port not there: a:in: .+", out, re.MULTILINE)
+    status, out, _ = run(capsys, "run", demo, *song, "--json")
+    rows = {row["name"]: row for row in json.loads(out)["devices"]}
+    assert status == 1
+    assert rows["Smew"]["problem"].startswith("a:in: ")
+    assert not rows["Knot"]["problem"]
 
 
 def test_ports_and_stop(capsys: pytest.CaptureFixture[str]) -> None:

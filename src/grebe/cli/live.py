@@ -42,7 +42,7 @@ def add_commands(commands: Commands) -> None:
 
 
 def run(arguments: argparse.Namespace) -> int:
-    """Engine and stand-ins for real; 1 when a device missed ticks."""
+    """Engine and stand-ins for real; 1 when a device missed ticks or a port was not there."""
     project = with_faults(opened(arguments).project, arguments.faults)
     assumed: tuple[str, ...] = ()
     if arguments.leader is not None:
@@ -71,13 +71,14 @@ def run(arguments: argparse.Namespace) -> int:
             "sent": r.ticks_sent,
             "received": r.ticks_received,
             "missed": r.missed,
+            "problem": outcome.missing.get(r.device, ""),
             "measured": r.measured,
             "lateness_ms": percentiles(r.ms),
             "send_lateness_ms": percentiles(r.send_ms),
         }
         for r in outcome.reports
     ]
-    missed = any(r.missed for r in outcome.reports)
+    failed = bool(outcome.missing) or any(r.missed for r in outcome.reports)
     if arguments.json:
         print_json(
             {
@@ -89,21 +90,22 @@ def run(arguments: argparse.Namespace) -> int:
                 "notices": [*assumed, *outcome.notices],
             }
         )
-        return 1 if missed else 0
-    for words in assumed:
+        return 1 if failed else 0
+    for words in (*assumed, *outcome.notices):
         sys.stdout.write(f"{words}\n")
     for row in rows:
         late = row["lateness_ms"]
         assert isinstance(late, dict)
+        problem = f"; port not there: {row['problem']}" if row["problem"] else ""
         if late["p50"] is None:
-            sys.stdout.write(f"{row['name']}: no clock from Grebe\n")
+            sys.stdout.write(f"{row['name']}: no clock from Grebe{problem}\n")
             continue
         figures = ", ".join(f"{k} {v} ms" for k, v in late.items())
         sys.stdout.write(
             f"{row['name']}: {row['received']} of {row['sent']} ticks, "
-            f"{row['missed']} missed; late {figures}\n"
+            f"{row['missed']} missed; late {figures}{problem}\n"
         )
-    return 1 if missed else 0
+    return 1 if failed else 0
 
 
 def engine(arguments: argparse.Namespace) -> int:

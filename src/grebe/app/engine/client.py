@@ -12,6 +12,7 @@ from grebe.protocols.link.messages import (
     LINK_VERSION,
     FromEngine,
     Hello,
+    Notice,
     ToEngine,
     Unpacker,
     Welcome,
@@ -40,6 +41,8 @@ class EngineClient:
         self._unpacker = Unpacker()
         self._unsent = bytearray()
         self.open = True
+        self.overheard: list[Notice] = []
+        """What the engine had to say while something else was waited for."""
         try:
             self._socket.connect(str(path))
         except OSError as error:
@@ -83,9 +86,14 @@ class EngineClient:
         """Wait for a message of a kind, where there is no window. EngineError after the time."""
         end = time.monotonic() + timeout_s
         while time.monotonic() < end and self.open:
+            found: _M | None = None
             for message in self.pump():
-                if isinstance(message, kind):
-                    return message
+                if isinstance(message, Notice):
+                    self.overheard.append(message)
+                if found is None and isinstance(message, kind):
+                    found = message
+            if found is not None:
+                return found
             time.sleep(0.005)
         raise EngineError(
             tr(

@@ -56,6 +56,8 @@ class Outcome:
     welcome: Welcome
     reports: tuple[LatenessReport, ...]
     notices: tuple[str, ...]
+    missing: dict[str, str]
+    """Devices with a port that was not there at the beginning, or went, and what was wrong."""
     played_s: float
 
 
@@ -100,7 +102,8 @@ def perform(
     """
     following = _after_stops(plan)
     with private_engine(plan, project, realtime=realtime) as (client, welcome):
-        notices: list[str] = []
+        notices = [notice.text for notice in client.overheard]
+        missing: dict[str, str] = {}
         client.send(Begin())
         began = time.monotonic()
         started, section = False, ""
@@ -110,6 +113,7 @@ def perform(
                 if isinstance(message, Notice):
                     notices.append(message.text)
                 elif isinstance(message, Status):
+                    missing = {**_missing(project, message), **missing}
                     started = started or message.running
                     section = message.section if message.running else section
                     if not started or message.running:
@@ -127,8 +131,20 @@ def perform(
             welcome=welcome,
             reports=settled_report(client).devices,
             notices=tuple(notices),
+            missing=missing,
             played_s=min(elapsed, seconds),
         )
+
+
+def _missing(project: Project, status: Status) -> dict[str, str]:
+    """Devices with a port that is not there: which, and what is wrong."""
+    names = {d.id: d.port.name for d in project.rig.devices}
+    gone = {
+        d.id: f"{names[d.id]}: {d.detail}" if names[d.id] else d.detail
+        for d in status.devices
+        if d.port == "gone"
+    }
+    return {d.id: d.line_problem for d in status.devices if d.line_problem} | gone
 
 
 def _after_stops(plan: Plan) -> dict[str, Chapter]:
