@@ -16,6 +16,7 @@ import msgspec
 import pytest
 
 from grebe.app.document.demo import demo_bytes
+from grebe.cli.live import _interfaces
 from grebe.cli.main import MODULES, main, wanted_modules
 from grebe.core.document import with_device, with_leader
 from grebe.core.rig.model import Port
@@ -253,6 +254,10 @@ def test_ports_and_stop(capsys: pytest.CaptureFixture[str]) -> None:
     for row in found.values():
         assert row["available"] or row["reason"]
     assert "alsa" in run(capsys, "ports")[1] or found["alsa"]["available"]
+    assert _interfaces(["1 of Desk", "2 of Desk", "1 of Mic"]) == [
+        "Desk, channels 1 to 2",
+        "Mic, channels 1 to 1",
+    ]
     assert run(capsys, "stop")[:2] == (1, "No engine is running.\n")
 
 

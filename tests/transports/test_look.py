@@ -19,7 +19,7 @@ LOOK = (sys.executable, "-m", "grebe.transports")
 def asked(look: int) -> int | None:
     """The process that asks JACK for this look, once its command line is its own."""
     for child in map(int, Path(f"/proc/{look}/task/{look}/children").read_text().split()):
-        if b"--only-jack" in Path(f"/proc/{child}/cmdline").read_bytes():
+        if b"--ask\0jack" in Path(f"/proc/{child}/cmdline").read_bytes():
             return child
     return None
 

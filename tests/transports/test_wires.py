@@ -6,6 +6,7 @@ import builtins
 import os
 import random
 import socket
+import sys
 from itertools import pairwise
 from pathlib import Path
 from typing import Any
@@ -209,24 +210,26 @@ def test_sleep_is_noticed_once() -> None:
     assert Sleep().noticed_s() == 0
 
 
-def test_a_jack_that_hangs_or_ends_the_look_is_said_and_the_rest_is_listed(
-    monkeypatch: pytest.MonkeyPatch,
+@pytest.mark.parametrize("wire", ["jack", "alsa", "sound"])
+def test_a_library_that_hangs_or_ends_its_process_is_said_and_the_rest_is_listed(
+    monkeypatch: pytest.MonkeyPatch, wire: str
 ) -> None:
-    """It is asked by a process of its own."""
-    import subprocess
-
+    """Each is asked by a process of its own."""
     from grebe.transports import __main__ as look
 
-    def hangs(*words: object, **fields: object) -> object:
-        raise subprocess.TimeoutExpired("x", 4)
+    asking = look.asking
+    rest = {name: row for name, row in look.found().items() if name != wire}
 
-    monkeypatch.setattr(look.subprocess, "run", hangs)
+    def instead(code: str) -> None:
+        ask = [sys.executable, "-c", code]
+        monkeypatch.setattr(look, "asking", lambda name: ask if name == wire else asking(name))
+
+    instead("import os; os.abort()")
     found = look.found()
-    assert found["jack"]["reason"] == "JACK does not answer"
-    assert {"alsa", "sound", "network"} <= set(found)
-
-    def dies(*words: object, **fields: object) -> object:
-        return subprocess.CompletedProcess([], -14, b"", b"")
-
-    monkeypatch.setattr(look.subprocess, "run", dies)
-    assert "after its server was killed" in str(look.found()["jack"]["reason"])
+    assert not found[wire]["available"]
+    assert str(found[wire]["reason"]).endswith("'s library ended the process that asked it")
+    assert {name: row for name, row in found.items() if name != wire} == rest
+    instead("import time; time.sleep(60)")
+    found = look.found()
+    assert str(found[wire]["reason"]).endswith(" does not answer")
+    assert {name: row for name, row in found.items() if name != wire} == rest

@@ -7,6 +7,7 @@ import json
 import os
 import subprocess
 import sys
+from collections import Counter
 
 from grebe.app.live.perform import percentiles, perform, with_faults, with_leader_named
 from grebe.app.stopping import end_all
@@ -130,7 +131,8 @@ def ports(arguments: argparse.Namespace) -> int:
         [sys.executable, "-m", "grebe.transports"], capture_output=True, check=False
     )
     if done.returncode:
-        raise EngineError(f"the ports could not be listed: {done.stderr.decode()[-200:]}")
+        reason = done.stderr.decode("utf-8", "replace")[-200:] or "the look for them took too long"
+        raise EngineError(f"the ports could not be listed: {reason}")
     found = json.loads(done.stdout)
     if arguments.json:
         print_json(found)
@@ -139,6 +141,13 @@ def ports(arguments: argparse.Namespace) -> int:
         if not row["available"]:
             sys.stdout.write(f"{transport}: {row['reason']}\n")
         for kind in ("midi", "midi_in", "audio", "audio_in", "interfaces"):
-            for name in row.get(kind, []):
+            names = row.get(kind, [])
+            for name in _interfaces(names) if transport == "sound" else names:
                 sys.stdout.write(f"{transport} {kind}: {name}\n")
     return 0
+
+
+def _interfaces(channels: list[str]) -> list[str]:
+    """Channels ("2 of NAME") as a row an interface: one can have hundreds."""
+    counts = Counter(channel.partition(" of ")[2] for channel in channels)
+    return [f"{name}, channels 1 to {count}" for name, count in counts.items()]

@@ -6,6 +6,9 @@ import json
 import signal
 import subprocess
 import sys
+import time
+from collections.abc import Callable
+from contextlib import suppress
 from functools import partial
 
 from grebe.errors import PortLost
@@ -15,42 +18,17 @@ from grebe.transports.jack.midi import open_client
 from grebe.transports.pulses.portaudio import interfaces
 from grebe.transports.udp import interfaces as net_interfaces
 
-ONLY_JACK = "--only-jack"
-JACK_S = 4
-"""A JACK that does not answer for so long does not."""
+ASK = "--ask"
+ANSWER_S = 4.0
+"""A library that does not answer for so long does not."""
+READ_S = 0.5
+"""To take in what has been answered by then, where another one used up the time."""
 LOOK_S = 8
-"""A look that takes longer is ended: a JACK that hangs must not leave processes behind."""
+"""A look that takes longer is ended: a library that hangs must not leave processes behind."""
+Ports = dict[str, list[str]]
 
 
-def _jack_ports() -> dict[str, list[str]]:
-    """By a process of its own: where a server died, its library can hang or end the process."""
-    try:
-        done = subprocess.run(
-            [sys.executable, "-m", "grebe.transports", ONLY_JACK],
-            capture_output=True,
-            timeout=JACK_S,
-            check=False,
-            # One that is killed with its question open cannot see to it.
-            preexec_fn=partial(end_with_parent, signal.SIGKILL),
-        )
-        ports: dict[str, list[str]] = json.loads(done.stdout)
-    except subprocess.TimeoutExpired as error:
-        raise PortLost("JACK does not answer") from error
-    except json.JSONDecodeError as error:
-        raise PortLost("JACK's library ended, as it does after its server was killed") from error
-    if "reason" in ports:
-        raise PortLost(str(ports["reason"]))
-    return ports
-
-
-def _ask_jack() -> dict[str, list[str] | str]:
-    try:
-        return {**_list_jack()}
-    except PortLost as error:
-        return {"reason": str(error)}
-
-
-def _list_jack() -> dict[str, list[str]]:
+def _list_jack() -> Ports:
     client = open_client("grebe-look", None)
     try:
         ports = client.get_ports()
@@ -64,36 +42,12 @@ def _list_jack() -> dict[str, list[str]]:
         client.close()
 
 
-def found() -> dict[str, dict[str, object]]:
-    """Ports by transport, each with the reason when there are none."""
-    out: dict[str, dict[str, object]] = {}
-    try:
-        out["jack"] = {"available": True, **_jack_ports()}
-    except PortLost as error:
-        out["jack"] = {"available": False, "reason": str(error), "midi": [], "audio": []}
-    try:
-        out["alsa"] = {
-            "available": True,
-            "midi": alsa_ports(),
-            "midi_in": alsa_ports(input_=True),
-        }
-    except PortLost as error:
-        out["alsa"] = {"available": False, "reason": str(error), "midi": []}
-    try:
-        out["sound"] = {
-            "available": True,
-            "audio": _channels(interfaces()),
-            "audio_in": _channels(interfaces(input_=True)),
-        }
-    except PortLost as error:
-        out["sound"] = {"available": False, "reason": str(error), "audio": []}
-    out["network"] = {
-        "available": True,
-        "interfaces": [
-            f"{name} ({', '.join(addresses)})" for name, _, addresses in net_interfaces()
-        ],
-    }
-    return out
+def _list_alsa() -> Ports:
+    return {"midi": alsa_ports(), "midi_in": alsa_ports(input_=True)}
+
+
+def _list_sound() -> Ports:
+    return {"audio": _channels(interfaces()), "audio_in": _channels(interfaces(input_=True))}
 
 
 def _channels(found: dict[str, int]) -> list[str]:
@@ -101,6 +55,74 @@ def _channels(found: dict[str, int]) -> list[str]:
     return [f"{n} of {name}" for name, count in found.items() for n in range(1, count + 1)]
 
 
+LISTS: dict[str, Callable[[], Ports]] = {
+    "jack": _list_jack,
+    "alsa": _list_alsa,
+    "sound": _list_sound,
+}
+LIBRARIES = {"jack": "JACK", "alsa": "ALSA", "sound": "PortAudio"}
+OFFERS = {"jack": ("midi", "audio"), "alsa": ("midi",), "sound": ("audio",)}
+"""Lists that are there, empty, also where there is a reason instead."""
+
+
+def asking(wire: str) -> list[str]:
+    """The command that asks one library for its ports."""
+    return [sys.executable, "-m", "grebe.transports", ASK, wire]
+
+
+def _answer(wire: str, asked: subprocess.Popen[bytes], until: float) -> dict[str, object]:
+    """What a library said of its ports in time, or the reason why it did not."""
+    try:
+        text, _ = asked.communicate(timeout=max(READ_S, until - time.monotonic()))
+        said: dict[str, object] = json.loads(text)
+    except subprocess.TimeoutExpired:
+        asked.kill()
+        with suppress(subprocess.TimeoutExpired):
+            asked.communicate(timeout=READ_S)
+        said = {"reason": f"{LIBRARIES[wire]} does not answer"}
+    except json.JSONDecodeError:
+        # JACK's does so after its server was killed.
+        said = {"reason": f"{LIBRARIES[wire]}'s library ended the process that asked it"}
+    if "reason" in said:
+        return {"available": False, **said, **{kind: [] for kind in OFFERS[wire]}}
+    return {"available": True, **said}
+
+
+def found() -> dict[str, dict[str, object]]:
+    """Ports by transport, each with the reason when there are none.
+
+    Every library is asked by a process of its own, all at the same time: one that hangs or
+    ends the process that asks it loses none of the others' ports.
+    """
+    until = time.monotonic() + ANSWER_S
+    asked = {
+        wire: subprocess.Popen(
+            asking(wire),
+            stdout=subprocess.PIPE,
+            stderr=subprocess.DEVNULL,
+            # One that is killed with its questions open cannot see to them.
+            preexec_fn=partial(end_with_parent, signal.SIGKILL),  # noqa: PLW1509 - one thread
+        )
+        for wire in LISTS
+    }
+    return {
+        **{wire: _answer(wire, process, until) for wire, process in asked.items()},
+        "network": {
+            "available": True,
+            "interfaces": [
+                f"{name} ({', '.join(addresses)})" for name, _, addresses in net_interfaces()
+            ],
+        },
+    }
+
+
+def _ask(wire: str) -> Ports | dict[str, str]:
+    try:
+        return LISTS[wire]()
+    except PortLost as error:
+        return {"reason": str(error)}
+
+
 if __name__ == "__main__":
     signal.alarm(LOOK_S)
-    print(json.dumps(_ask_jack() if ONLY_JACK in sys.argv else found()))
+    print(json.dumps(_ask(sys.argv[2]) if sys.argv[1:2] == [ASK] else found()))
