@@ -19,6 +19,7 @@ from grebe.transports import alsa
 from grebe.transports.alsa import Address, AlsaPort, SequencerClient
 from grebe.transports.clock import Sleep, raw_ns, sleep_until_ns
 from grebe.transports.frames import FrameClock
+from grebe.transports.jack.midi import open_client
 from grebe.transports.standin import StandinPort
 from tests.transports.fake_sequencer import FakeSequencer
 
@@ -208,6 +209,33 @@ def test_sleep_is_noticed_once() -> None:
     assert sleep.noticed_s() == pytest.approx(7.0)
     assert sleep.noticed_s() == 0
     assert Sleep().noticed_s() == 0
+
+
+def test_where_only_pipewire_runs_it_is_said_how_to_use_it(
+    monkeypatch: pytest.MonkeyPatch, tmp_path: Path
+) -> None:
+    """By its socket, where its own clients look for it."""
+    jack = pytest.importorskip("jack", exc_type=OSError, reason="needs libjack")
+    monkeypatch.setenv("XDG_RUNTIME_DIR", str(tmp_path))
+    for name in ("PIPEWIRE_RUNTIME_DIR", "PIPEWIRE_REMOTE", "LD_LIBRARY_PATH"):
+        monkeypatch.delenv(name, raising=False)
+
+    def none_runs(*_: object, **__: object) -> object:
+        raise jack.JackOpenError("x", 0)
+
+    monkeypatch.setattr(jack, "Client", none_runs)
+
+    def reason() -> str:
+        with pytest.raises(PortLost) as lost:
+            open_client("grebe", None)
+        return str(lost.value)
+
+    assert reason() == "no JACK server is running"
+    with socket.socket(socket.AF_UNIX) as listening:
+        listening.bind(str(tmp_path / "pipewire-0"))
+        assert reason().endswith("; PipeWire is: start Grebe with pw-jack grebe")
+        monkeypatch.setenv("LD_LIBRARY_PATH", "/usr/lib/pipewire-0.3/jack")
+        assert reason() == "no JACK server is running"
 
 
 @pytest.mark.parametrize("wire", ["jack", "alsa", "sound"])

@@ -21,6 +21,41 @@ FRESH_HZ = 1.0
 """At first: the first callback may have been late by much more. It narrows as time goes on."""
 
 
+COUNTED_BITS = 32
+"""JACK counts frames in so many bits: at 48 kHz it begins again after a day."""
+JUMPS_S = 1.0
+"""Further from the time that passed than this a count was not skipping, but begun anew."""
+
+
+class FrameCount:
+    """Counts frames on and on, whatever becomes of the 32 bit count they are read from.
+
+    That one goes over its end once a day, and begins anew, or goes on from another
+    number, when the server drives another card: then the time that passed counts.
+    """
+
+    def __init__(self, rate: int) -> None:
+        self.anew = 0
+        """How often the count that is read began anew."""
+        self._rate = rate
+        self._read: int | None = None
+        self._at_ns = 0
+        self._frame = 0
+
+    def frame(self, read: int, now_ns: int) -> int:
+        """The frame that is read as `read` at a time; never before one that was given."""
+        if self._read is None:
+            self._frame = read
+        else:
+            passed = (read - self._read) % (1 << COUNTED_BITS)
+            elapsed = max(0, now_ns - self._at_ns) * self._rate / 1e9
+            begun_anew = abs(passed - elapsed) > JUMPS_S * self._rate
+            self.anew += begun_anew
+            self._frame += round(elapsed) if begun_anew else passed
+        self._read, self._at_ns = read, now_ns
+        return self._frame
+
+
 class FrameClock:
     """Maps times to frames. One thread updates, another reads `mapping`."""
 

@@ -8,9 +8,11 @@ running except on request.
 
 from __future__ import annotations
 
+import os
 import re
 from bisect import insort
 from collections import deque
+from pathlib import Path
 from typing import Any, TypeVar
 
 from grebe.core.rig.spec import PulseShape
@@ -20,7 +22,7 @@ from grebe.protocols.midi.messages import TIMING_CLOCK, MidiParser
 from grebe.protocols.standin.reports import StandinReport
 from grebe.transports.base import Heard
 from grebe.transports.clock import raw_ns
-from grebe.transports.frames import FrameClock
+from grebe.transports.frames import FrameClock, FrameCount
 from grebe.transports.inbox import Inbox
 from grebe.transports.jack.lines import JackLine
 from grebe.transports.jack.output import JackOut
@@ -38,7 +40,17 @@ def open_client(name: str, server: str | None) -> Any:
     try:
         return jack.Client(name, no_start_server=True, servername=server)
     except jack.JackError as error:
-        raise PortLost("no JACK server is running") from error
+        chosen = "pipewire" in os.environ.get("LD_LIBRARY_PATH", "")  # what pw-jack sets
+        instead = pipewire_runs() and not chosen and server is None
+        hint = "; PipeWire is: start Grebe with pw-jack grebe" if instead else ""
+        raise PortLost(f"no JACK server is running{hint}") from error
+
+
+def pipewire_runs() -> bool:
+    """Whether PipeWire has its socket where its own clients look for it."""
+    remote = os.environ.get("PIPEWIRE_REMOTE", "pipewire-0")
+    folders = (os.environ.get(key, "") for key in ("PIPEWIRE_RUNTIME_DIR", "XDG_RUNTIME_DIR"))
+    return any(folder and (Path(folder) / remote).is_socket() for folder in folders)
 
 
 def _registered(ports: Any, name: str, words: str) -> Any:
@@ -76,8 +88,9 @@ class JackWire:
         self._ports: list[JackPort | JackLine] = []
         self._inputs: list[JackInput] = []
         self._overrun = False
-        self._last_low = 0
-        self._high = 0
+        self._count = FrameCount(self.client.samplerate)
+        self._expected = 0
+        """The frame that follows on the last period."""
         self.client.set_process_callback(self._process)
         self.client.set_xrun_callback(self._on_xrun)
         self.client.set_shutdown_callback(self._on_shutdown)
@@ -187,18 +200,16 @@ class JackWire:
 
     def _process(self, frames: int) -> None:
         now_ns = self._period_ns = raw_ns()
-        low = self.client.last_frame_time
-        if low < self._last_low - 0x8000_0000:
-            self._high += 0x1_0000_0000  # JACK counts frames in 32 bits
-        self._last_low = low
-        start = self._high + low
+        anew = self._count.anew
+        start = self._count.frame(self.client.last_frame_time, now_ns)
+        expected, self._expected = self._expected, start + frames
         gaps = self.frames.gaps
         self.frames.update(start, now_ns, frames)
-        if self._overrun or self.frames.gaps != gaps:
+        if self._overrun or self.frames.gaps != gaps or self._count.anew != anew:
             self._overrun = False
             for port in self._ports:
                 if isinstance(port, JackPort):
-                    port.time_was_lost(start - TORN_PERIODS * frames)
+                    port.time_was_lost(min(start, expected) - TORN_PERIODS * frames)
         for heard in self._inputs:
             heard.read(start)
         for port in self._ports:
