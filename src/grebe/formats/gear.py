@@ -6,18 +6,18 @@
 from __future__ import annotations
 
 from pathlib import Path
-from typing import Any, NamedTuple
+from typing import NamedTuple
 
 import msgspec
 
 from grebe.core.gear.model import GearLibrary
 from grebe.core.rig.spec import Profile
 from grebe.errors import ProfileError
-from grebe.formats.atomic import write_atomic
 from grebe.formats.profiles import MAX_OWN, check_profile
-from grebe.formats.reading import UNTOUCHED, plain, read_bounded, understanding
+from grebe.formats.reading import UNTOUCHED, read_bounded, understanding
+from grebe.formats.tagged import Tag
 
-FORMAT, SCHEMA = "grebe-gear", 1
+TAG = Tag("grebe-gear", 1, "one that was written with these notes", ProfileError)
 MAX_BYTES = 32 * 1024 * 1024
 """A thousand profiles and some thousand notes are a few megabytes."""
 
@@ -37,25 +37,10 @@ def read_gear(path: Path) -> GearFile:
 def parse_gear(data: bytes, name: str) -> GearFile:
     """The same from bytes; `name` is what messages call the file."""
     with understanding(name, "notes on gear", ProfileError):
-        tree = msgspec.json.decode(data)
-        if not isinstance(tree, dict) or tree.get("format") != FORMAT:
-            raise ProfileError(
-                f"{name}: field `format` should be {FORMAT!r}. It may be another file; choose "
-                f"one that was written with these notes. {UNTOUCHED}"
-            )
-        if tree.get("schema") != SCHEMA:
-            raise ProfileError(
-                f"{name}: field `schema` should be {SCHEMA} (got {tree.get('schema')!r}). "
-                f"{UNTOUCHED}"
-            )
-        fields = {key: tree.get(key, []) for key in ("notes", "trials")}
-        try:
-            library = msgspec.convert(fields, GearLibrary)
-            profiles = msgspec.convert(tree.get("profiles", []), tuple[Profile, ...])
-        except msgspec.ValidationError as error:
-            raise ProfileError(
-                f"{name}: {plain(str(error))}. Mend the field. {UNTOUCHED}"
-            ) from error
+        tree = TAG.fields(data, name)
+        lists = {key: tree.get(key, []) for key in ("notes", "trials")}
+        library = TAG.converted(lists, GearLibrary, name)
+        profiles = TAG.converted(tree.get("profiles", []), tuple[Profile, ...], name)
         if len(profiles) > MAX_OWN:
             raise ProfileError(f"{name}: more than {MAX_OWN} profiles. {UNTOUCHED}")
         for profile in profiles:
@@ -65,17 +50,10 @@ def parse_gear(data: bytes, name: str) -> GearFile:
 
 def gear_bytes(profiles: tuple[Profile, ...], library: GearLibrary) -> bytes:
     """Such a file."""
-    tree: dict[str, Any] = {
-        "format": FORMAT, "schema": SCHEMA,
-        "profiles": msgspec.to_builtins(profiles), **msgspec.to_builtins(library),
-    }  # fmt: skip
-    return msgspec.json.format(msgspec.json.encode(tree), indent=1) + b"\n"
+    fields = {"profiles": msgspec.to_builtins(profiles), **msgspec.to_builtins(library)}
+    return TAG.bytes_of(fields)
 
 
 def write_gear(path: Path, profiles: tuple[Profile, ...], library: GearLibrary) -> None:
     """Write such a file. ProfileError when it cannot be."""
-    try:
-        path.parent.mkdir(parents=True, exist_ok=True)
-        write_atomic(path, gear_bytes(profiles, library), keep_last=True)
-    except OSError as error:
-        raise ProfileError(f"{path} could not be saved: {error.strerror}.") from error
+    TAG.write(path, gear_bytes(profiles, library))

@@ -16,10 +16,10 @@ import msgspec
 from grebe.core.rig.profile_check import contradictions
 from grebe.core.rig.spec import Profile
 from grebe.errors import ProfileError
-from grebe.formats.atomic import write_atomic
-from grebe.formats.reading import UNTOUCHED, clean_schema, plain, read_bounded, understanding
+from grebe.formats.reading import UNTOUCHED, clean_schema, read_bounded, understanding
+from grebe.formats.tagged import Tag
 
-FORMAT, SCHEMA = "grebe-profile", 1
+TAG = Tag("grebe-profile", 1, "a device profile", ProfileError)
 MAX_PROFILE_BYTES = 1024 * 1024
 """A chart of every controller is some kilobytes."""
 MAX_OWN = 1000
@@ -42,21 +42,8 @@ def parse_profile(data: bytes, name: str) -> Profile:
 
 
 def _parse(data: bytes, name: str) -> Profile:
-    tree = msgspec.json.decode(data)
-    if not isinstance(tree, dict) or tree.get("format") != FORMAT:
-        raise ProfileError(
-            f"{name}: field `format` should be {FORMAT!r}. It may be another file; "
-            f"choose a device profile. {UNTOUCHED}"
-        )
-    if tree.get("schema") != SCHEMA:
-        raise ProfileError(
-            f"{name}: field `schema` should be {SCHEMA} (got {tree.get('schema')!r}). {UNTOUCHED}"
-        )
-    fields = {key: value for key, value in tree.items() if key not in ("format", "schema")}
-    try:
-        profile = msgspec.convert(fields, Profile)
-    except msgspec.ValidationError as error:
-        raise ProfileError(f"{name}: {plain(str(error))}. Mend the field. {UNTOUCHED}") from error
+    fields = TAG.fields(data, name)
+    profile = TAG.converted(fields, Profile, name)
     check_profile(profile, name)
     return profile
 
@@ -69,8 +56,7 @@ def check_profile(profile: Profile, name: str) -> None:
 
 def profile_bytes(profile: Profile) -> bytes:
     """A profile's file."""
-    tree: dict[str, Any] = {"format": FORMAT, "schema": SCHEMA, **msgspec.to_builtins(profile)}
-    return msgspec.json.format(msgspec.json.encode(tree), indent=1) + b"\n"
+    return TAG.bytes_of(msgspec.to_builtins(profile))
 
 
 def write_profile(folder: Path, profile: Profile) -> Path:
@@ -83,11 +69,7 @@ def write_profile(folder: Path, profile: Profile) -> Path:
 def export_profile(path: Path, profile: Profile) -> None:
     """Write a profile to a file of its own, to be shared. ProfileError when it cannot be."""
     check_profile(profile, profile.name)
-    try:
-        path.parent.mkdir(parents=True, exist_ok=True)
-        write_atomic(path, profile_bytes(profile), keep_last=True)
-    except OSError as error:
-        raise ProfileError(f"{path} could not be saved: {error.strerror}.") from error
+    TAG.write(path, profile_bytes(profile))
 
 
 @cache
@@ -127,8 +109,8 @@ def profile_schema() -> dict[str, Any]:
     schema = clean_schema(msgspec.json.schema(Profile))
     body = schema["$defs"]["Profile"]
     body["properties"] = {
-        "format": {"const": FORMAT},
-        "schema": {"type": "integer", "const": SCHEMA},
+        "format": {"const": TAG.format},
+        "schema": {"type": "integer", "const": TAG.schema},
         **body["properties"],
     }
     body["required"] = ["format", "schema", *body.get("required", [])]

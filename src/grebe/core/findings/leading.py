@@ -74,10 +74,11 @@ def _unheard(look: Look) -> Iterator[Finding]:
         or any(h.cable.source == leader.id for h in look.tree.hops.values())
     ):
         return
-    off = [c for c in look.wiring.leaving[leader.id] if c.medium != "audio" and not c.passes.clock]
+    off = _clock_kept_back(look, leader)
     fix = tr("Run a clock cable from {leader} to whoever is to follow it.", leader=leader.name)
+    cure = None
     if off:
-        fix = tr("Switch clock on at {out_of}.", out_of=listed([look.out_of(c) for c in off]))
+        fix, cure = _clock_let_out(look, off)
     yield Finding(
         code="rig.leader-unheard",
         severity="block",
@@ -85,19 +86,21 @@ def _unheard(look: Look) -> Iterator[Finding]:
         message=tr("{leader} leads, and nobody gets its clock.", leader=leader.name),
         why=tr("Every box runs at its own tempo and they drift apart within a few bars."),
         fix=fix,
-        cure=_clock_let_out(off),
+        cure=cure,
     )
 
 
-def _clock_let_out(cables: list[Cable]) -> Cure | None:
-    if not cables:
-        return None
-    return Cure(
-        cables=tuple(
-            pair
-            for c in cables
-            for pair in swap_cable(c, passes=changed(c.passes, clock=True)).cables
-        )
+def _clock_kept_back(look: Look, leader: Device) -> list[Cable]:
+    """Cables of a leader at which its clock is switched off."""
+    return [c for c in look.wiring.leaving[leader.id] if c.medium != "audio" and not c.passes.clock]
+
+
+def _clock_let_out(look: Look, cables: list[Cable]) -> tuple[str, Cure]:
+    """In words, and done."""
+    swaps = (swap_cable(c, passes=changed(c.passes, clock=True)) for c in cables)
+    return (
+        tr("Switch clock on at {out_of}.", out_of=listed([look.out_of(c) for c in cables])),
+        Cure(cables=tuple(pair for swap in swaps for pair in swap.cables)),
     )
 
 
@@ -109,16 +112,15 @@ def _grebe(look: Look) -> Iterator[Finding]:
         return
     hop = look.tree.hops.get(GREBE_ID)
     alone = tr("Grebe plays on at its own tempo, beside {leader}.", leader=leader.name)
+    cure: Cure | None
     if hop is None:
-        off = [c for c in look.wiring.leaving[leader.id]
-               if c.target == GREBE_ID and c.medium != "audio" and not c.passes.clock]  # fmt: skip
-        run = best_cable(look.rig, leader.id, GREBE_ID)
-        cure, fix = _clock_let_out(off), tr("Run a clock cable from {leader} to Grebe.",
-                                            leader=leader.name)  # fmt: skip
+        off = [c for c in _clock_kept_back(look, leader) if c.target == GREBE_ID]
         if off:
-            fix = tr("Switch clock on at {out_of}.", out_of=listed([look.out_of(c) for c in off]))
-        elif look.wiring.carries_clock(run):
-            cure = Cure(added=(run,))
+            fix, cure = _clock_let_out(look, off)
+        else:
+            run = best_cable(look.rig, leader.id, GREBE_ID)
+            fix = tr("Run a clock cable from {leader} to Grebe.", leader=leader.name)
+            cure = Cure(added=(run,)) if look.wiring.carries_clock(run) else None
         yield Finding(
             code="rig.grebe-unled",
             severity="block",
