@@ -68,6 +68,9 @@ class _Arranged:
         self.moves: list[str] = []
         self._gone = gone
         self._old = project.rig
+        wiring = Wiring(project.rig)
+        self._clocked, self._reached = set(tree_of(wiring).locked), set(ways(wiring))
+        """Boxes that had a clock, and those that had Grebe's messages."""
         if not gone.box:
             self.project = with_rig(project, without(project.rig, gone))
 
@@ -104,13 +107,13 @@ class _Arranged:
 
     def _lost(self) -> list[str]:
         """Boxes that had a clock, or Grebe's messages, and have not."""
-        old, new = Wiring(self._old), Wiring(self._left)
-        clocked, reached = set(tree_of(old).locked), set(ways(old))
-        locked, reach = set(tree_of(new).locked), set(ways(new))
+        left = self._left
+        wiring = Wiring(left)
+        unclocked = self._clocked - set(tree_of(wiring).locked)
+        unreached = self._reached - set(ways(wiring))
         return [
-            d.id for d in self._left.devices
-            if (d.id in clocked and d.id not in locked and d.id != self._left.leader)
-            or (d.id in reached and d.id not in reach and _is_told(d))
+            d.id for d in left.devices
+            if (d.id in unclocked and d.id != left.leader) or (d.id in unreached and _is_told(d))
         ]  # fmt: skip
 
     def _ways_round(self, device_id: str) -> list[Cable]:
@@ -159,11 +162,16 @@ class _Arranged:
         rig = self._old
         given: dict[tuple[str, str], list[str]] = {}
         silent: dict[str, list[str]] = {}
+        left = self._left
+        reached = ways(Wiring(left))
+        able = [d for box in left.devices for d in box.lines
+                if d.plays == "grebe" and d.spec.obeys.notes and not box.tracks
+                and box.id in reached]  # fmt: skip
         for scene in self.project.scenes:
             for part in scene.parts:
                 if box_of(part.device) != self._gone.box or not (part.chain or part.tracks):
                     continue
-                other = self._substitute(scene, part.device) if part.chain else None
+                other = self._substitute(scene, part.device, able) if part.chain else None
                 if other is None:
                     silent.setdefault(part.device, []).append(scene.name)
                     self._edit(scene.id, part.device, ())
@@ -189,17 +197,11 @@ class _Arranged:
 
         self.project = with_scene(self.project, scene_id, edited)
 
-    def _substitute(self, scene: Scene, line: str) -> Device | None:
-        """Another box that Grebe plays note by note, free in the scene: the likest."""
-        now = self.project.scenes
-        playing = next(s for s in now if s.id == scene.id)
+    def _substitute(self, scene: Scene, line: str, able: list[Device]) -> Device | None:
+        """Of the boxes that Grebe plays note by note one that is free in the scene: the likest."""
+        playing = self.project.scene(scene.id)
         kind = self._old.line(line).kind
-        reached = ways(Wiring(self._left))
-        free = [
-            d for box in self._left.devices for d in box.lines
-            if d.plays == "grebe" and d.spec.obeys.notes and not box.tracks
-            and box.id in reached and not playing.part(d.id).chain and _alike(kind, d.kind)
-        ]  # fmt: skip
+        free = [d for d in able if not playing.part(d.id).chain and _alike(kind, d.kind)]
         return min(free, key=lambda d: d.kind != kind, default=None)
 
     def _copied(self, pattern_id: str, other: Device) -> str:

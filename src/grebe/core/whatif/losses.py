@@ -6,7 +6,7 @@ from __future__ import annotations
 import msgspec
 
 from grebe.core.document import Project, with_rig
-from grebe.core.rig.flow import Flow
+from grebe.core.rig.flow import ways
 from grebe.core.rig.model import GREBE_ID, Rig
 from grebe.core.rig.tree import tree_of
 from grebe.core.rig.wiring import Wiring
@@ -110,20 +110,22 @@ def losses(project: Project, gone: Gone) -> Losses:
     rig = project.rig
     name = name_of(rig, gone)
     left = holding(rig, gone)
-    before, after = tree_of(Wiring(rig)), tree_of(Wiring(left))
-    silent = _silent(project, left, gone)
+    was, now = Wiring(rig), Wiring(left)
+    locked, still = set(tree_of(was).locked), set(tree_of(now).locked)
+    cut_off = set(ways(was)) - set(ways(now))
+    silent = _silent(rig, left, gone, cut_off)
     names = tuple(d.name for d in rig.lines if d.id in silent and _is_played(project, d.id))
     unclocked = [
         d.name for d in left.devices
-        if d.id in before.locked and d.id not in after.locked and d.id != rig.leader
+        if d.id in locked - still and d.id != rig.leader
     ]  # fmt: skip
     return Losses(
         id=gone.box,
         name=name,
         silent=names,
         unclocked=tuple(unclocked),
-        untold=_untold(rig, left),
-        by_itself=_by_itself(rig, left, gone),
+        untold=_untold(left, cut_off),
+        by_itself=_by_itself(rig, left, gone, still),
         scenes=tuple(
             SceneLeft(
                 scene=scene.id,
@@ -142,26 +144,23 @@ def _is_played(project: Project, line: str) -> bool:
     )
 
 
-def _silent(project: Project, left: Rig, gone: Gone) -> set[str]:
+def _silent(rig: Rig, left: Rig, gone: Gone, cut_off: set[str]) -> set[str]:
     """Lines that sound nothing: gone, out of Grebe's reach where it plays them, heard nowhere."""
-    rig = project.rig
-    before, after = Flow(Wiring(rig)).via, Flow(Wiring(left)).via
     heard, then = heard_somewhere(rig), heard_somewhere(left, rig)
     out: set[str] = set()
     for device in rig.devices:
-        unreached = device.plays == "grebe" and device.id in before and device.id not in after
+        unreached = device.plays == "grebe" and device.id in cut_off
         unheard = device.id in heard and device.id not in then
         if device.id == gone.box or unreached or unheard:
             out |= {line.id for line in device.lines}
     return out
 
 
-def _untold(rig: Rig, left: Rig) -> tuple[str, ...]:
-    before, after = Flow(Wiring(rig)).via, Flow(Wiring(left)).via
+def _untold(left: Rig, cut_off: set[str]) -> tuple[str, ...]:
     return tuple(
         d.name for d in left.devices
         if d.plays == "own" and any(line.obeys_program for line in d.lines)
-        and d.id in before and d.id not in after
+        and d.id in cut_off
     )  # fmt: skip
 
 
@@ -189,10 +188,10 @@ def _comes_out(onward: dict[str, list[str]], device: str) -> bool:
     return False
 
 
-def _by_itself(rig: Rig, left: Rig, gone: Gone) -> tuple[str, ...]:
+def _by_itself(rig: Rig, left: Rig, gone: Gone, clocked: set[str]) -> tuple[str, ...]:
     out: list[str] = []
     if left.leader == GREBE_ID and rig.leader != GREBE_ID:
-        fed = [d.name for d in left.devices if d.id in tree_of(Wiring(left)).locked]
+        fed = [d.name for d in left.devices if d.id in clocked]
         leader = rig.name_of(str(rig.leader))
         if fed:
             out.append(tr("Grebe holds the last tempo of {leader} and goes on clocking {names}.",
