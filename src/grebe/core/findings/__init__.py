@@ -117,9 +117,10 @@ def _left_by(project: Project, finding: Finding, blocking: set[tuple[str, str]])
             return first
         project = cure.applied(project)
         look = Look(project)
-        # What switches notes, programs or controllers leaves the clock and the plugs alone.
-        messages = [*message_findings(look), *playing_findings(look)]
-        after = _in_rig(look) if cure.moves_more else messages
+        if cure.moves_more:
+            after = _in_rig(look)
+        else:  # what switches notes, programs or controllers leaves the clock and the plugs alone
+            after = [*message_findings(look), *playing_findings(look)]
         new = [
             f
             for f in after

@@ -68,15 +68,18 @@ def _boxes(names: dict[str, set[str]], gear: str) -> list[str]:
 def overtaken(row: KnownHere, rows: tuple[KnownHere, ...]) -> bool:
     """Whether it failed once, and the same gear was tried or noted as working later."""
     return any(
-        other.boxes == row.boxes and other.entry.day > row.entry.day and _works(other.entry)
+        other.boxes == row.boxes
+        and other.entry.day > row.entry.day
+        and _outcome(other.entry) == "works"
         for other in rows
     )
 
 
-def _works(entry: Entry) -> bool:
-    return (entry.outcome if isinstance(entry, Trial) else entry.kind) == "works"
-
-
 def failed(entry: Entry) -> bool:
     """Whether it says that something does not work."""
-    return (entry.outcome if isinstance(entry, Trial) else entry.kind) == "fails"
+    return _outcome(entry) == "fails"
+
+
+def _outcome(entry: Entry) -> str:
+    """What came of a try, or the kind of a note: "works" and "fails" are both."""
+    return entry.outcome if isinstance(entry, Trial) else entry.kind
