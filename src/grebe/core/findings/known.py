@@ -24,8 +24,7 @@ def known_findings(look: Look, library: GearLibrary) -> Iterator[Finding]:
             continue
         if not isinstance(entry, Trial) and entry.kind == "works":
             continue
-        same = len(entry.gear) > 1 and row.boxes[0] == row.boxes[1]  # a port, and the box at it
-        names = listed([*entry.gear] if same else [look.name(b) for b in row.boxes])
+        names = listed(row.names(look.rig))
         yield Finding(
             code="rig.known-fails" if fails else "rig.known",
             severity="warn" if fails else "note",

@@ -15,6 +15,11 @@ class KnownHere(NamedTuple):
     boxes: tuple[str, ...]
     """Ids, in the order in which it names them; twice the same for a port and the box at it."""
 
+    def names(self, rig: Rig) -> list[str]:
+        """Its gear by its names in this rig, as written for a port and the box at it."""
+        same = len(self.entry.gear) > 1 and self.boxes[0] == self.boxes[1]
+        return [*self.entry.gear] if same else [rig.name_of(box) for box in self.boxes]
+
 
 def gear_of(device: Device) -> str:
     """What a note about a box calls it: its profile, so that it is found under any name."""

@@ -114,9 +114,8 @@ class GearPane(QWidget):
 
     def _line(self, row: KnownHere) -> str:
         """A note as the list has it: gear by its name in this rig."""
-        entry, rig = row.entry, self._session.project.rig
-        same = len(entry.gear) > 1 and row.boxes[0] == row.boxes[1]  # a port, and the box at it
-        names = " + ".join(entry.gear if same else [rig.name_of(box) for box in row.boxes])
+        entry = row.entry
+        names = " + ".join(row.names(self._session.project.rig))
         if isinstance(entry, Trial):
             kind, what = TRIED_WORDS[entry.outcome], entry.what
             measured = "" if entry.measured is None else f". {entry.measured.sentence}"
