@@ -47,6 +47,9 @@ if command -v dpkg-query >/dev/null; then
         add libjack-jackd2-0
     if [ "$kind" = test ]; then
         command -v jackd >/dev/null || add jackd2
+        for name in pipewire pipewire-jack wireplumber; do # with them its tests run, too
+            installed $name || ! known $name || add $name
+        done
         command -v Xvfb >/dev/null || add xvfb
         command -v dbus-daemon >/dev/null || add dbus-daemon # with the next: what a screen reader hears
         [ -x /usr/libexec/at-spi-bus-launcher ] || add at-spi2-core

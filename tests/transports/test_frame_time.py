@@ -36,41 +36,90 @@ def test_time_that_stands_still_takes_no_frame_back() -> None:
     assert count.frame(0, 5) == 500_000
 
 
+class Jack:
+    """A wire with one port, on a server whose periods the test gives."""
+
+    def __init__(self, monkeypatch: pytest.MonkeyPatch) -> None:
+        self.now_ns = 1_000_000_000
+        monkeypatch.setattr(midi, "raw_ns", lambda: self.now_ns)
+        self.client = FakeClient()
+        monkeypatch.setattr(midi, "open_client", lambda *_: self.client)
+        self.wire = midi.JackWire()
+        self.port = self.wire.open_port("Smew", "")
+        self.client.last_frame_time = 400_000_000
+        self.went: list[float] = []
+        """Times at which messages went out."""
+
+    def periods(self, seconds: float, frames: int = PERIOD) -> None:
+        """So many seconds of periods of a size."""
+        end_ns = self.now_ns + seconds * 1e9
+        out: FakePort = self.port.out
+        while self.now_ns < end_ns:
+            written = len(out.written)
+            self.client.process(frames)
+            self.went += [
+                self.now_ns + offset / RATE * 1e9 for _, offset, _ in out.written[written:]
+            ]
+            self.now_ns += round(frames / RATE * 1e9)
+            self.client.last_frame_time += frames
+
+    def ticks(self, count: int) -> list[int]:
+        """Hand over a tick every 10 ms, from soon on; when they are due."""
+        due = [self.now_ns + 30_000_000 + n * 10_000_000 for n in range(count)]
+        for at_ns in due:
+            self.port.send(CLOCK, at_ns)
+        return due
+
+
 @pytest.mark.parametrize("anew", [0, 2_000_000_000], ids=["zero", "far on"])
 def test_what_waits_goes_out_at_its_time_when_frame_time_begins_anew(
     monkeypatch: pytest.MonkeyPatch, anew: int
 ) -> None:
-    """All ticks of two seconds, none held for hours and none a minute "late"."""
-    now = [1_000_000_000]
-    monkeypatch.setattr(midi, "raw_ns", lambda: now[0])
-    client = FakeClient()
-    monkeypatch.setattr(midi, "open_client", lambda *_: client)
-    wire = midi.JackWire()
-    port = wire.open_port("Smew", "")
-    out: FakePort = port.out
-    client.last_frame_time = 400_000_000
+    """All ticks of two seconds, none held for hours, none a minute "late", no box stopped."""
+    jack = Jack(monkeypatch)
+    jack.periods(0.5)
+    due = jack.ticks(200)
+    jack.periods(0.8)
+    jack.client.last_frame_time = anew
+    jack.periods(1.5)
+    assert len(jack.went) == len(due)
+    assert max(abs(a - b) for a, b in zip(jack.went, due, strict=True)) < 1e6
+    assert max(abs(ms) for ms in jack.port.late_ms()) < 1.0
+    assert not jack.port.take_torn()
+    assert jack.wire.losses == 0
 
-    def period() -> int:
-        """The time at which it began."""
-        began = now[0]
-        client.process(PERIOD)
-        now[0] += PERIOD_NS
-        client.last_frame_time += PERIOD
-        return began
 
-    for _ in range(100):
-        period()
-    due = [now[0] + 30_000_000 + n * 10_000_000 for n in range(200)]
-    for at_ns in due:
-        port.send(CLOCK, at_ns)
-    went: list[float] = []
-    for n in range(400):
-        if n == 150:
-            client.last_frame_time = anew
-        written = len(out.written)
-        began = period()
-        went += [began + offset / RATE * 1e9 for _, offset, _ in out.written[written:]]
-    assert len(went) == len(due)
-    assert max(abs(a - b) for a, b in zip(went, due, strict=True)) < 1e6
-    assert max(abs(ms) for ms in port.late_ms()) < 1.0
-    assert port.take_torn()  # what was written last may be lost, and is mended
+def test_what_waits_keeps_its_time_when_the_period_changes(monkeypatch: pytest.MonkeyPatch) -> None:
+    """As another program does it to PipeWire: frames jump, the wall's clock does not."""
+    jack = Jack(monkeypatch)
+    jack.periods(0.5)
+    due = jack.ticks(200)
+    for frames, skipped in ((2048, 700), (64, 1900), (1024, 0), (256, 333)):
+        jack.client.last_frame_time += skipped
+        jack.now_ns += round(skipped / RATE * 1e9)
+        assert jack.wire.period_ns != round(frames / RATE * 1e9)
+        jack.periods(0.6, frames)
+        assert jack.wire.period_ns == round(frames / RATE * 1e9)
+    off = [abs(a - b) for a, b in zip(jack.went, due, strict=True)]
+    assert sum(ns > 1e6 for ns in off) <= 8  # those that were due in a skipped stretch
+    assert max(off) < 45e6
+    assert not jack.port.take_torn()
+    assert jack.wire.losses == 0
+
+
+def test_lost_time_is_counted_and_mended_unless_a_change_explains_it(
+    monkeypatch: pytest.MonkeyPatch,
+) -> None:
+    """A jump alone is a loss, told after a moment; one that a change of period follows is none."""
+    jack = Jack(monkeypatch)
+    jack.periods(1.0)
+    jack.ticks(400)
+    jack.periods(0.5)
+    for change in (False, True):
+        jack.client.last_frame_time += 2 * PERIOD
+        jack.now_ns += 2 * PERIOD_NS
+        jack.periods(0.05)
+        assert not jack.port.take_torn()
+        jack.periods(0.4, 512 if change else PERIOD)
+        assert jack.port.take_torn() is not change
+        assert jack.wire.losses == 1

@@ -19,7 +19,7 @@ from grebe.transports import alsa
 from grebe.transports.alsa import Address, AlsaPort, SequencerClient
 from grebe.transports.clock import Sleep, raw_ns, sleep_until_ns
 from grebe.transports.frames import FrameClock
-from grebe.transports.jack.midi import open_client
+from grebe.transports.jack import library
 from grebe.transports.standin import StandinPort
 from tests.transports.fake_sequencer import FakeSequencer
 
@@ -211,31 +211,47 @@ def test_sleep_is_noticed_once() -> None:
     assert Sleep().noticed_s() == 0
 
 
-def test_where_only_pipewire_runs_it_is_said_how_to_use_it(
-    monkeypatch: pytest.MonkeyPatch, tmp_path: Path
-) -> None:
-    """By its socket, where its own clients look for it."""
-    jack = pytest.importorskip("jack", exc_type=OSError, reason="needs libjack")
+def test_the_server_that_runs_is_chosen(monkeypatch: pytest.MonkeyPatch, tmp_path: Path) -> None:
+    """jackd where it does, for somebody started it; else PipeWire; and as it is said."""
     monkeypatch.setenv("XDG_RUNTIME_DIR", str(tmp_path))
-    for name in ("PIPEWIRE_RUNTIME_DIR", "PIPEWIRE_REMOTE", "LD_LIBRARY_PATH"):
+    for name in ("PIPEWIRE_RUNTIME_DIR", "PIPEWIRE_REMOTE", "JACK_DEFAULT_SERVER", library.CHOICE):
         monkeypatch.delenv(name, raising=False)
-
-    def none_runs(*_: object, **__: object) -> object:
-        raise jack.JackOpenError("x", 0)
-
-    monkeypatch.setattr(jack, "Client", none_runs)
-
-    def reason() -> str:
-        with pytest.raises(PortLost) as lost:
-            open_client("grebe", None)
-        return str(lost.value)
-
-    assert reason() == "no JACK server is running"
+    sockets = tmp_path / "unix"
+    monkeypatch.setattr(library, "_SOCKETS", sockets)
+    assert library.wanted(None) == "jackd"
     with socket.socket(socket.AF_UNIX) as listening:
         listening.bind(str(tmp_path / "pipewire-0"))
-        assert reason().endswith("; PipeWire is: start Grebe with pw-jack grebe")
-        monkeypatch.setenv("LD_LIBRARY_PATH", "/usr/lib/pipewire-0.3/jack")
-        assert reason() == "no JACK server is running"
+        sockets.write_text("0: 2 0 0 1 1 5 /dev/shm/jack_default_12345_0\n")  # another user's
+        assert library.wanted(None) == "PipeWire"
+        assert library.wanted("stage") == "jackd"  # only its servers have names
+        monkeypatch.setenv(library.CHOICE, "jackd")
+        assert library.wanted(None) == "jackd"
+        monkeypatch.delenv(library.CHOICE)
+        sockets.write_text(f"0: 2 0 0 1 1 5 /dev/shm/jack_default_{os.getuid()}_0\n")
+        assert library.wanted(None) == "jackd"
+        monkeypatch.setenv(library.CHOICE, "PipeWire")
+        assert library.wanted(None) == "PipeWire"
+
+
+@pytest.mark.parametrize(
+    ("in_use", "found", "choice", "said"),
+    [
+        ("jackd", Path("x"), "", "; PipeWire is: end Grebe's engine (grebe stop), the next one"),
+        ("", None, "", "; PipeWire is: install pipewire-jack"),
+        ("jackd", Path("x"), "jackd", "; PipeWire is: GREBE_JACK keeps Grebe from it"),
+        ("PipeWire", Path("x"), "", ""),
+    ],
+)
+def test_where_another_server_runs_it_is_said_what_to_do(
+    monkeypatch: pytest.MonkeyPatch, in_use: str, found: Path | None, choice: str, said: str
+) -> None:
+    monkeypatch.setenv(library.CHOICE, choice)
+    monkeypatch.delenv("JACK_DEFAULT_SERVER", raising=False)
+    monkeypatch.setattr(library, "loaded", lambda: in_use)
+    monkeypatch.setattr(library, "pipewire_library", lambda: found)
+    monkeypatch.setattr(library, "pipewire_runs", lambda: True)
+    monkeypatch.setattr(library, "jackd_runs", lambda server=None: False)
+    assert library.why_none(None).startswith(f"no JACK server is running{said}")
 
 
 @pytest.mark.parametrize("wire", ["jack", "alsa", "sound"])

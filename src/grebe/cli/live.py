@@ -140,6 +140,11 @@ def ports(arguments: argparse.Namespace) -> int:
     for transport, row in found.items():
         if not row["available"]:
             sys.stdout.write(f"{transport}: {row['reason']}\n")
+        elif row.get("server"):
+            sys.stdout.write(
+                f"{transport}: {row['server']}, as it runs; "
+                f"{row['chosen_by']}=jackd or pipewire says otherwise\n"
+            )
         for kind in ("midi", "midi_in", "audio", "audio_in", "interfaces"):
             names = row.get(kind, [])
             for name in _interfaces(names) if transport == "sound" else names:

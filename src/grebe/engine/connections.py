@@ -167,6 +167,7 @@ class Connections:
             output.problem = str(error)
             return ""
         output.rejoin()
+        self._tell(Notice(level="info", text=tr("{device} is back.", device=output.device.name)))
         self._set_up(output)
         self._listen()
         return output.device.id

@@ -11,6 +11,8 @@ IDLE_CLOCK = TimingClock()
 
 LOOKAHEAD_NS = 50_000_000
 """How far ahead messages are made: covers a JACK period of 1024 and a slow moment."""
+SLOW_NS = 28_000_000
+"""That moment alone, on top of a longer period."""
 PLAN_EVERY_NS = 5_000_000
 PLAN_AT_LAST_NS = 20_000_000
 """Planning waits for a moment with nothing due, but not longer than this."""

@@ -123,7 +123,12 @@ class Ports:
     @property
     def overruns(self) -> int:
         """How often JACK lost time since its client was opened."""
-        return self._jack.frames.gaps if self._jack is not None else 0
+        return self._jack.losses if self._jack is not None else 0
+
+    @property
+    def period_ns(self) -> int:
+        """How long a period of JACK's is; 0 without one."""
+        return self._jack.period_ns if self._jack is not None else 0
 
     def lead_transport(self, where: Where) -> JackTransport:
         """Lead JACK's transport. PortLost when there is no JACK."""

@@ -14,7 +14,7 @@ from grebe.core.time.tempo import TempoMap
 from grebe.core.time.ticks import CLOCK_TICKS, next_multiple
 from grebe.engine.connections import Connections
 from grebe.engine.idle import IdleTicks
-from grebe.engine.limits import LOOKAHEAD_NS
+from grebe.engine.limits import LOOKAHEAD_NS, SLOW_NS
 from grebe.engine.place import Bars
 from grebe.engine.sending import Sending
 from grebe.engine.sources.base import (
@@ -82,6 +82,7 @@ class Transport:
         self._held: list[Due] = []
         """Of a run's beginning: what is not planned for yet. Its tempo may still change."""
         self._ahead_ns = LOOKAHEAD_NS
+        """How far ahead of the music is planned: a period of JACK's, and the earliest device."""
 
     # What there is
 
@@ -114,6 +115,7 @@ class Transport:
         """Make what is due soon, and send it where it can be sent early."""
         for output in self._connections.outputs.by_id.values():
             output.slew(passed_ns)
+        self._reach()  # the period of JACK is anybody's to change
         self._tick_while_stopped(now)
         self.take(self._connections.sources.current.poll(self._moment(now)))
         player, timeline = self.player, self._drawn(now)
@@ -323,7 +325,12 @@ class Transport:
         """The boxes of the plan are plugged in: sources and look-ahead go by them."""
         if self.player is not None:
             self._connections.sources.song_is(LoadedSong(self.player))
-        self._ahead_ns = LOOKAHEAD_NS + self._connections.outputs.earliest_ns
+        self._reach()
+
+    def _reach(self) -> None:
+        connections = self._connections
+        longest = max(LOOKAHEAD_NS, connections.ports.period_ns + SLOW_NS)
+        self._ahead_ns = longest + connections.outputs.earliest_ns
 
     def _inform(self, text: str) -> None:
         self._tell(Notice(level="info", text=text))

@@ -14,6 +14,7 @@ from functools import partial
 from grebe.errors import PortLost
 from grebe.process.children import end_with_parent
 from grebe.transports.alsa import alsa_ports
+from grebe.transports.jack.library import CHOICE, loaded
 from grebe.transports.jack.midi import open_client
 from grebe.transports.pulses.portaudio import interfaces
 from grebe.transports.udp import interfaces as net_interfaces
@@ -25,7 +26,7 @@ READ_S = 0.5
 """To take in what has been answered by then, where another one used up the time."""
 LOOK_S = 8
 """A look that takes longer is ended: a library that hangs must not leave processes behind."""
-Ports = dict[str, list[str]]
+Ports = dict[str, "str | list[str]"]
 
 
 def _list_jack() -> Ports:
@@ -33,6 +34,8 @@ def _list_jack() -> Ports:
     try:
         ports = client.get_ports()
         return {
+            "server": loaded(),
+            "chosen_by": CHOICE,
             "midi": [p.name for p in ports if p.is_midi and p.is_input],
             "midi_in": [p.name for p in ports if p.is_midi and p.is_output],
             "audio": [p.name for p in ports if p.is_audio and p.is_input],
@@ -116,7 +119,7 @@ def found() -> dict[str, dict[str, object]]:
     }
 
 
-def _ask(wire: str) -> Ports | dict[str, str]:
+def _ask(wire: str) -> Ports:
     try:
         return LISTS[wire]()
     except PortLost as error:

@@ -70,6 +70,8 @@ class FrameClock:
         self._next_frame = 0
         self._next_ns = 0.0
         self._period_ns = 0.0
+        self._frames = 0
+        """Of a period, as `_period_ns` has it."""
         self._since_s = 0.0
         """How long the loop has run since it began afresh."""
 
@@ -83,6 +85,9 @@ class FrameClock:
         if abs(error) > max(4 * nominal, 20e6):
             self._restart(frame, now_ns, frames, nominal)
             return
+        if frames != self._frames:  # the rate that was learnt holds for periods of any size
+            self._period_ns *= frames / self._frames
+            self._frames = frames
         self._since_s += nominal / 1e9
         if error < 0 and self._since_s < SNAPS_S:
             self._next_ns = float(now_ns)  # callbacks are late, never early: this one was less so
@@ -103,6 +108,7 @@ class FrameClock:
         self._next_frame = frame + frames
         self._next_ns = now_ns + nominal
         self._period_ns = nominal
+        self._frames = frames
         self._since_s = 0.0
         self.mapping = (frame, float(now_ns), nominal / frames)
 

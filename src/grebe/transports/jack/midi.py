@@ -8,11 +8,9 @@ running except on request.
 
 from __future__ import annotations
 
-import os
 import re
 from bisect import insort
 from collections import deque
-from pathlib import Path
 from typing import Any, TypeVar
 
 from grebe.core.rig.spec import PulseShape
@@ -24,33 +22,21 @@ from grebe.transports.base import Heard
 from grebe.transports.clock import raw_ns
 from grebe.transports.frames import FrameClock, FrameCount
 from grebe.transports.inbox import Inbox
+from grebe.transports.jack.library import jack_module, why_none
 from grebe.transports.jack.lines import JackLine
 from grebe.transports.jack.output import JackOut
 from grebe.transports.jack.transport import JackFollowed, JackTransport, Where
 
 
 def open_client(name: str, server: str | None) -> Any:
-    """A JACK client. PortLost says why there is none."""
-    try:
-        import jack  # noqa: PLC0415 - needs libjack, which not every machine has
-    except (ImportError, OSError) as error:
-        raise PortLost("JACK is not installed") from error
+    """A client of the JACK server that runs. PortLost says why there is none."""
+    jack = jack_module(server)
     jack.set_error_function(_say_nothing)  # the library prints; what matters is raised
     jack.set_info_function(_say_nothing)
     try:
         return jack.Client(name, no_start_server=True, servername=server)
     except jack.JackError as error:
-        chosen = "pipewire" in os.environ.get("LD_LIBRARY_PATH", "")  # what pw-jack sets
-        instead = pipewire_runs() and not chosen and server is None
-        hint = "; PipeWire is: start Grebe with pw-jack grebe" if instead else ""
-        raise PortLost(f"no JACK server is running{hint}") from error
-
-
-def pipewire_runs() -> bool:
-    """Whether PipeWire has its socket where its own clients look for it."""
-    remote = os.environ.get("PIPEWIRE_REMOTE", "pipewire-0")
-    folders = (os.environ.get(key, "") for key in ("PIPEWIRE_RUNTIME_DIR", "XDG_RUNTIME_DIR"))
-    return any(folder and (Path(folder) / remote).is_socket() for folder in folders)
+        raise PortLost(why_none(server)) from error
 
 
 def _registered(ports: Any, name: str, words: str) -> Any:
@@ -69,6 +55,11 @@ def _say_nothing(message: str) -> None:
 
 TORN_PERIODS = 3
 """What was written so many periods before time was lost may never have reached the other end."""
+SETTLES_NS = 500_000_000
+"""So long after periods changed size, or the card that counts them, frames jump and xruns are
+told, and nothing is lost: of PipeWire's, 120 changes under load took no clock with them."""
+DOUBT_NS = 150_000_000
+"""A jump is judged so much later: one that such a change follows is a part of it."""
 SILENT_NS = 3_000_000_000
 """A server that has not called for so long is taken as stopped."""
 _Out = TypeVar("_Out", bound="JackPort | JackLine")
@@ -88,9 +79,17 @@ class JackWire:
         self._ports: list[JackPort | JackLine] = []
         self._inputs: list[JackInput] = []
         self._overrun = False
+        self._lost_at = 0
+        self._doubted: tuple[JackPort, ...] = ()
+        """When time seems to have been lost, and who had a clock in it; 0 and nobody."""
+        self.losses = 0
+        """How often time was lost, and perhaps what was to go out in it."""
         self._count = FrameCount(self.client.samplerate)
         self._expected = 0
         """The frame that follows on the last period."""
+        self._frames_a_period = int(self.client.blocksize)
+        self._settled_ns = 0
+        """Until then frames jump because periods are another size, or another card's."""
         self.client.set_process_callback(self._process)
         self.client.set_xrun_callback(self._on_xrun)
         self.client.set_shutdown_callback(self._on_shutdown)
@@ -198,6 +197,11 @@ class JackWire:
             self.client.deactivate()
         self.client.close()
 
+    @property
+    def period_ns(self) -> int:
+        """How long a period is now; another program may change it at any moment."""
+        return round(self._frames_a_period / self.frames.rate * 1e9)
+
     def _process(self, frames: int) -> None:
         now_ns = self._period_ns = raw_ns()
         anew = self._count.anew
@@ -205,11 +209,23 @@ class JackWire:
         expected, self._expected = self._expected, start + frames
         gaps = self.frames.gaps
         self.frames.update(start, now_ns, frames)
-        if self._overrun or self.frames.gaps != gaps or self._count.anew != anew:
-            self._overrun = False
-            for port in self._ports:
-                if isinstance(port, JackPort):
-                    port.time_was_lost(min(start, expected) - TORN_PERIODS * frames)
+        lost, self._overrun = self._overrun or self.frames.gaps != gaps, False
+        begun_anew = self._count.anew != anew
+        if begun_anew and isinstance(self.transport, JackTransport):
+            self.transport.begun_anew()
+        if begun_anew or frames != self._frames_a_period:
+            self._frames_a_period = frames
+            self._settled_ns = now_ns + SETTLES_NS
+            self._lost_at, self._doubted = 0, ()
+        elif lost and now_ns > self._settled_ns:
+            since = min(start, expected) - TORN_PERIODS * frames
+            ports = [p for p in self._ports if isinstance(p, JackPort) and p.has_clock_since(since)]
+            self._lost_at, self._doubted = now_ns, (*self._doubted, *ports)
+        elif self._lost_at and now_ns - self._lost_at > DOUBT_NS:
+            self.losses += 1
+            for torn in self._doubted:
+                torn.is_torn = True
+            self._lost_at, self._doubted = 0, ()
         for heard in self._inputs:
             heard.read(start)
         for port in self._ports:
@@ -290,10 +306,12 @@ class JackPort(JackOut):
         """Set to a deque to keep (frame, bytes) of everything written."""
         self._incoming: deque[tuple[int, bytes]] = deque()
         self._waiting: list[tuple[int, int, bytes]] = []
+        """By time (CLOCK_MONOTONIC_RAW ns), not by frame: that holds whatever JACK counts."""
         self._serial = 0
         self._late: deque[float] = deque(maxlen=4096)
         self._last_clock = -1
-        self._torn = False
+        self.is_torn = False
+        """Whether JACK lost time, and a clock with it perhaps. Set in the callback."""
 
     def send(self, data: bytes, due_ns: int) -> None:
         """Hand a message over; it goes out at the frame of its time."""
@@ -304,7 +322,7 @@ class JackPort(JackOut):
     def pass_on(self, frame: int, data: bytes) -> None:
         """Called in the process callback: put a message out at a frame of this period."""
         self._serial += 1
-        insort(self._waiting, (frame, self._serial, data))
+        insort(self._waiting, (self.wire.frames.ns_at(frame), self._serial, data))
 
     def write(self, start: int, frames: int) -> None:
         """Called in the process callback: put out what falls into this period."""
@@ -312,12 +330,14 @@ class JackPort(JackOut):
         incoming, waiting = self._incoming, self._waiting  # `discard` may replace both
         while incoming:
             due_ns, data = incoming.popleft()
-            frame = self.wire.frames.frame_at(due_ns)
             self._serial += 1
-            insort(waiting, (start if frame is None else frame, self._serial, data))
-        end = start + frames
-        while waiting and waiting[0][0] < end:
-            frame, _, data = waiting.pop(0)
+            insort(waiting, (due_ns, self._serial, data))
+        while waiting:
+            due_ns, _, data = waiting[0]
+            frame = self.wire.frames.frame_at(due_ns)  # now: another size of period moves frames
+            if frame is None or frame >= start + frames:
+                break
+            waiting.pop(0)
             offset = max(0, frame - start)
             if data[0] == TIMING_CLOCK:
                 self._last_clock = start + offset
@@ -330,14 +350,13 @@ class JackPort(JackOut):
         """Real devices do not report."""
         return []
 
-    def time_was_lost(self, since: int) -> None:
-        """Called in the process callback: JACK lost time, with what was written from a frame on."""
-        if self._last_clock >= since:
-            self._torn = True
+    def has_clock_since(self, frame: int) -> bool:
+        """Called in the process callback: whether a clock was written from a frame on."""
+        return self._last_clock >= frame
 
     def take_torn(self) -> bool:
         """Whether a clock may have been lost since this was asked last."""
-        torn, self._torn = self._torn, False
+        torn, self.is_torn = self.is_torn, False
         return torn
 
     def discard(self) -> list[bytes]:

@@ -8,6 +8,9 @@ from typing import Any, NamedTuple
 from grebe.transports.frames import FrameClock
 
 TICKS_PER_BEAT = 1920
+MOST_MOVES = 12
+"""Then it is left where it is: others hear each move as a jump."""
+MOST_SLIP_PERIODS = 8
 PUT_RIGHT_S = 0.3
 """After JACK lost time the clock of frames needs so long to be sure of itself again."""
 
@@ -42,6 +45,10 @@ class JackTransport:
         self._rolling: tuple[int, int] | None = None
         """(frame of the client's clock, frame of the transport that falls on it)."""
         self._settled = False
+        self._moves = 0
+        """How often it was moved since it was to be put to its place."""
+        self._slip = 0
+        """Frames by which it fell behind with each move: PipeWire's stands still for a period."""
         self._at_ns = 0
         """When the first of those frames is due."""
         self._gaps = frames.gaps
@@ -51,8 +58,13 @@ class JackTransport:
 
     def roll(self, at_ns: int, seconds: float) -> None:
         """Roll so that the transport stands at so many seconds at a time to come."""
-        self._rolling, self._settled = None, False
+        self._rolling, self._settled, self._moves = None, False, 0
         self._waiting = (at_ns, seconds)
+
+    def begun_anew(self) -> None:
+        """Another card counts the frames, and its transport may stand: roll that one."""
+        if self._rolling is not None:
+            self.roll(self._at_ns, self._rolling[1] / self._frames.rate)
 
     def stop(self) -> None:
         """Stop where it is."""
@@ -67,8 +79,9 @@ class JackTransport:
     def process(self, start: int, frames: int) -> None:
         """Called in the process callback: start in time, then put the transport to the frame.
 
-        A transport that starts takes one or two cycles; once it rolls it is moved by
-        what it is off, and left alone.
+        A transport that starts or is moved takes some cycles, which ones is the server's:
+        once it rolls it is moved by what it is off, what that cost is learnt, and it is left
+        alone.
         """
         if self._frames.gaps != self._gaps:
             self._gaps = self._frames.gaps
@@ -79,7 +92,7 @@ class JackTransport:
             at = self._frames.frame_at(self._at_ns)
             if at is not None:
                 rolling = self._rolling = (at, rolling[1])
-                self._settled = False
+                self._settled, self._moves = False, 0
         if waiting is not None:
             at = self._frames.frame_at(waiting[0])
             if at is not None and at <= start + 2 * frames:
@@ -91,10 +104,14 @@ class JackTransport:
             state, position = self._client.transport_query_struct()
             if int(state) == _ROLLING:
                 due = self._due(start)
-                if position.frame != due and due + frames >= 0:
-                    self._client.transport_frame = due + frames
+                behind = due - position.frame
+                if self._moves:
+                    self._slip = max(0, min(MOST_SLIP_PERIODS * frames, self._slip + behind))
+                if behind and self._moves < MOST_MOVES and due + frames >= 0:
+                    self._moves += 1
+                    self._client.transport_frame = due + frames + self._slip
                 else:
-                    self._settled = position.frame == due
+                    self._settled = behind == 0 or self._moves >= MOST_MOVES
 
     def _due(self, frame: int) -> int:
         assert self._rolling is not None

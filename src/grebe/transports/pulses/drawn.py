@@ -46,6 +46,7 @@ class Drawn:
         """What lies between a frame and the jack, made up for: the interface's own delay."""
         self._incoming: deque[tuple[int, int]] = deque()
         self._waiting: list[tuple[int, int]] = []
+        """By time, not by frame: that holds whatever the interface counts."""
         self._high_until = 0
         self._level = False
         self._last: int | None = None
@@ -70,15 +71,16 @@ class Drawn:
         highs = array("f", [high]) * frames
         incoming, waiting = self._incoming, self._waiting  # `discard` may replace both
         while incoming:
-            due_ns, what = incoming.popleft()
-            frame = self.frames.frame_at(due_ns - self.late_ns)
-            insort(waiting, (start if frame is None else frame, what))
+            insort(waiting, incoming.popleft())
         end = start + frames
         if self._high_until > start:
             until = min(self._high_until, end) - start
             out[:until] = highs[:until]
-        while waiting and waiting[0][0] < end:
-            due, what = waiting.pop(0)
+        while waiting:
+            due = self._frame_at(waiting[0][0], start)
+            if due >= end:
+                break
+            what = waiting.pop(0)[1]
             frame = max(due, start)
             if what != _PULSE:
                 self._level = what == _UP
@@ -86,13 +88,18 @@ class Drawn:
                 out[frame - start :] = fill[: end - frame]
                 continue
             coming = next((at for at, other in waiting if other == _PULSE), None)
-            self._high_until = frame + self._wide(frame, coming)
+            next_at = None if coming is None else self._frame_at(coming, start)
+            self._high_until = frame + self._wide(frame, next_at)
             begin, until = frame - start, min(self._high_until, end) - start
             out[begin:until] = highs[: until - begin]
             self._last = frame
             if self.planned is not None:
                 self.planned.append(frame)
         channel[:] = memoryview(out)
+
+    def _frame_at(self, due_ns: int, start: int) -> int:
+        frame = self.frames.frame_at(due_ns - self.late_ns)
+        return start if frame is None else frame
 
     def _wide(self, frame: int, coming: int | None) -> int:
         """Frames a pulse stays: as set, and three quarters of the way to the next at most."""

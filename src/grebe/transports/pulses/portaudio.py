@@ -13,11 +13,13 @@ from grebe.core.rig.spec import PulseShape
 from grebe.errors import PortLost
 from grebe.transports.clock import raw_ns
 from grebe.transports.frames import FrameClock
+from grebe.transports.jack.library import choose
 from grebe.transports.pulses.drawn import Drawn
 
 
 def sound_library() -> Any:
     """The `sounddevice` module. PortLost where it or PortAudio is missing."""
+    choose()  # PortAudio brings libjack with it
     try:
         import sounddevice  # noqa: PLC0415 - needs PortAudio, which not every machine has
     except (ImportError, OSError) as error:

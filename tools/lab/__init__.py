@@ -1,0 +1,1 @@
+"""Real servers and kernels to try Grebe against."""
