@@ -161,3 +161,39 @@ def test_a_lost_clock_is_noticed_and_held() -> None:
     assert not led.heard(end + 0.5)
     assert led.tick_at(end + 60) == pytest.approx((8 + 120) * TICKS_PER_QUARTER, rel=1e-4)
     assert not MidiClockReceiver().heard(0.0)
+
+
+def test_the_tempo_held_is_that_before_the_last_ticks_wavered() -> None:
+    """A box that is pulled at 120.00 leaves 120.0, and the song where the box would be."""
+    receiver = MidiClockReceiver()
+    receiver.start(0.0)
+    period = 60 / 120 / 24
+    for n in range(200):
+        late = (0.0, 0.002, 0.004, 0.006, 0.009, 0.012)[n - 194] if n >= 194 else 0.0
+        receiver.clock(0.1 + n * period + late)
+    wavered = receiver.bpm
+    receiver.hold()
+    assert abs(receiver.bpm - 120) < 0.05 < abs(wavered - 120)
+    due = (300 * period + 0.0) / period * CLOCK_TICKS
+    assert abs(receiver.tick_at(0.1 + 300 * period) - due) < 0.05 * CLOCK_TICKS
+    receiver.clock(0.1 + 320 * period)  # it is back, and leads again
+    receiver.clock(0.1 + 321 * period)
+    assert abs(receiver.tick_at(0.1 + 321 * period) - 321 * CLOCK_TICKS) < 0.1 * CLOCK_TICKS
+
+
+@pytest.mark.parametrize("stall_s", [0.06, 0.12, 0.18, 0.3, 0.5])
+@pytest.mark.parametrize("apart_s", [0.0, 0.0003, 0.001, 0.002])
+def test_ticks_kept_back_by_a_stall_are_not_lost(stall_s: float, apart_s: float) -> None:
+    """They come in a burst, and count as many as were due: neither fewer nor more."""
+    receiver = MidiClockReceiver()
+    receiver.start(0.0)
+    period = 60 / 120 / 24
+    due = 0.1 + np.arange(200) * period
+    ends = due[100] + 1e-4 + stall_s
+    burst = np.flatnonzero((due > due[100]) & (due < ends))
+    came = due.copy()
+    came[burst] = ends + np.arange(len(burst)) * apart_s
+    for at_s in sorted(came):
+        receiver.clock(at_s)
+    assert receiver.bpm == pytest.approx(120, abs=0.1)
+    assert receiver.tick_at(due[-1]) == pytest.approx(199 * CLOCK_TICKS, abs=0.1 * CLOCK_TICKS)

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import builtins
 import os
 import random
 import socket
@@ -15,13 +14,10 @@ import pytest
 
 from grebe.errors import PortLost
 from grebe.protocols.standin.reports import ReportKind, StandinReport, encode_reports
-from grebe.transports import alsa
-from grebe.transports.alsa import Address, AlsaPort, SequencerClient
 from grebe.transports.clock import Sleep, raw_ns, sleep_until_ns
 from grebe.transports.frames import FrameClock
 from grebe.transports.jack import library
 from grebe.transports.standin import StandinPort
-from tests.transports.fake_sequencer import FakeSequencer
 
 PERIOD, RATE = 256, 48_000
 PERIOD_NS = PERIOD / RATE * 1e9
@@ -73,65 +69,6 @@ def test_a_jump_begins_afresh(jump: tuple[int, int]) -> None:
 def test_before_the_first_period_there_is_no_frame() -> None:
     """Nothing is made up."""
     assert FrameClock(RATE).frame_at(5) is None
-
-
-def test_alsa_finds_a_port_by_name() -> None:
-    """The first that contains it; what is sent arrives there."""
-    sequencer = FakeSequencer("Midi Through:0", "Drum box:1", "Drum box:2")
-    port = AlsaPort("Drum box", sequencer)
-    port.send(b"\xf8", 0)
-    assert (sequencer.joined, sequencer.sent) == ((Address(1, 0), False), [b"\xf8"])
-    assert (port.discard(), port.reports(), port.late_ms()) == ([], [], [])
-    port.close()
-    assert sequencer.closed
-
-
-def test_alsa_ports_that_are_not_there_or_go_away() -> None:
-    """Named, with what there is; one that went and is there again is gone all the same."""
-    with pytest.raises(PortLost, match="no ALSA port 'Bass'; ports: Midi Through:0"):
-        AlsaPort("Bass", FakeSequencer("Midi Through:0"))
-    sequencer = FakeSequencer("Bass:0")
-    port = AlsaPort("Bass", sequencer)
-    port.check()
-    sequencer.says_gone = True
-    with pytest.raises(PortLost, match="went away"):
-        port.check()
-    sequencer.broken = True
-    with pytest.raises(PortLost, match="went away"):
-        port.send(b"\xf8", 0)
-
-
-@pytest.mark.parametrize(
-    ("device", "library", "words"),
-    [
-        (None, None, "no ALSA sequencer"),
-        (0o000, None, "join its group"),
-        (0o666, None, "does not open"),
-        (0o666, "libasound.so.2: cannot open shared object file", "libasound2"),
-        (0o666, "No module named 'alsa_midi'", "alsa-midi is not installed"),
-    ],
-)
-def test_why_there_is_no_sequencer(
-    tmp_path: Path, monkeypatch: pytest.MonkeyPatch, device: int | None, library: str | None,
-    words: str,
-) -> None:  # fmt: skip
-    """Each with what can be done about it: what is missing is not called something else."""
-    path = tmp_path / "seq"
-    if device is not None:
-        path.touch(device)
-        monkeypatch.setattr(os, "access", lambda *_: bool(device))
-    monkeypatch.setattr(alsa, "DEVICE", path)
-    if library is not None:
-
-        def without(name: str, *rest: object) -> object:
-            if name.startswith("alsa_midi"):
-                raise ImportError(library)
-            return real(name, *rest)
-
-        real = builtins.__import__
-        monkeypatch.setattr(builtins, "__import__", without)
-    with pytest.raises(PortLost, match=words):
-        SequencerClient()
 
 
 def listening(path: Path) -> socket.socket:

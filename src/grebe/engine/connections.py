@@ -144,7 +144,16 @@ class Connections:
         self._looked_at = (self._looked_at + 1) % len(self.outputs.by_id)
         if self._looked_at == 0:
             self.sources.look_after()
-        output = list(self.outputs.by_id.values())[self._looked_at]
+        return self._look_after(list(self.outputs.by_id.values())[self._looked_at])
+
+    def look_after_news(self) -> list[str]:
+        """Where a wire has told that ports came or went: the devices that are back."""
+        if not self.ports.take_news():
+            return []
+        outputs = [o for o in self.outputs.by_id.values() if "alsa" in _wires(o.device)]
+        return [device for device in map(self._look_after, outputs) if device]
+
+    def _look_after(self, output: DeviceOutput) -> str:
         gone = self.lines.look_after(output.device.id)
         self._look_after_input(output.device.id)
         if gone:
@@ -156,9 +165,7 @@ class Connections:
                 output.port.check()
             except PortLost as error:
                 self.outputs.lost(output, error)
-        elif output.state == "gone":
-            return self._try_again(output)
-        return ""
+        return self._try_again(output) if output.state == "gone" else ""
 
     def _try_again(self, output: DeviceOutput) -> str:
         try:
@@ -167,6 +174,8 @@ class Connections:
             output.problem = str(error)
             return ""
         output.rejoin()
+        for end in output.sounding.ends():  # what sounded when it went rings to this day
+            self.outputs.send_raw(output, end)
         self._tell(Notice(level="info", text=tr("{device} is back.", device=output.device.name)))
         self._set_up(output)
         self._listen()
@@ -230,6 +239,10 @@ class Connections:
         for output in self.outputs.by_id.values():
             output.close()
         self.ports.close()
+
+
+def _wires(device: Device) -> tuple[str, str]:
+    return device.port.wire, device.input.wire
 
 
 def _own_port(device: Device, via: dict[str, str]) -> Device:

@@ -11,6 +11,7 @@ from grebe.core.rig.model import Device
 from grebe.core.time.ticks import CLOCKS_PER_QUARTER, TICKS_PER_QUARTER
 from grebe.errors import PortLost
 from grebe.protocols.link.messages import Deviation, DeviceStatus, LatenessReport
+from grebe.protocols.midi.sounding import Sounding
 from grebe.protocols.standin.reports import ReportKind, StandinReport
 from grebe.transports.base import OutPort
 
@@ -80,6 +81,8 @@ class DeviceOutput:
         self.heed: ReportKind | None = None
         """What of its reports is listened to."""
         self._heard: list[int] = []
+        self.sounding = Sounding()
+        """Notes that it was sent and that have not ended, also while its port is gone."""
 
     @property
     def state(self) -> Literal["up", "gone", "none"]:

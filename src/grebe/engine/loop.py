@@ -219,7 +219,11 @@ class Engine:
             self._tell(Notice(level="warn", text=text))
         if now - self._last_ports >= PORTS_EVERY_NS / max(1, len(self.connections.outputs.by_id)):
             self._last_ports = now
-            self._look_after_a_port()
+            back = self.connections.look_after_a_port()
+            if back:
+                self._is_back(back)
+        for device in self.connections.look_after_news():
+            self._is_back(device)
         if self.transport.running or any(not c.network for c in self._server.connections):
             self._last_wanted = now
         elif now - self._last_wanted > IDLE_NS:
@@ -234,12 +238,11 @@ class Engine:
         self._controls.light(self.transport.player)
         self._server.tell(self._report.status(self._now_ns()), status=True)
 
-    def _look_after_a_port(self) -> None:
-        back = self.connections.look_after_a_port()
-        if back:
-            self._controls.relight()
-        if back and self.transport.running:
-            self.transport.command(Rejoin(device=back))
+    def _is_back(self, device: str) -> None:
+        """A device that was gone comes in again, on the bar."""
+        self._controls.relight()
+        if self.transport.running:
+            self.transport.command(Rejoin(device=device))
 
     def _mend_torn(self) -> None:
         """After JACK lost time: boxes that may be a tick short are put right on the next bar."""

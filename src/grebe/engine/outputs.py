@@ -123,6 +123,7 @@ class Outputs:
         try:
             if output.port is not None:
                 output.port.send(data, self._clock.now_ns())
+                output.sounding.took(data)
         except PortLost as error:
             self.lost(output, error)
 
@@ -134,8 +135,9 @@ class Outputs:
                 self.send_raw(output, data)
 
     def silence(self, output: DeviceOutput) -> None:
-        """All notes and sound off, on every channel."""
-        for data in silence():
+        """The end of every note that sounds there, then all notes and sound off, on every channel:
+        some boxes know only the one."""
+        for data in (*output.sounding.ends(), *silence()):
             self.send_raw(output, data)
 
     def silence_all(self) -> None:

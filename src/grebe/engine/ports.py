@@ -10,7 +10,7 @@ from typing import NamedTuple
 from grebe.core.rig.model import AudioPort, Device
 from grebe.core.rig.spec import PulseShape
 from grebe.errors import PortLost
-from grebe.transports.alsa import AlsaInput, AlsaPort
+from grebe.transports.alsa.wire import AlsaWire
 from grebe.transports.base import InPort, OutPort
 from grebe.transports.jack.midi import JackWire
 from grebe.transports.jack.transport import JackFollowed, JackTransport, Where
@@ -55,6 +55,7 @@ class Ports:
         """Device id to socket path."""
         self._jack: JackWire | None = None
         self._reopening: _Reopening | None = None
+        self._alsa: AlsaWire | None = None
         self._sounds: dict[str, SoundWire] = {}
 
     def open(self, device: Device) -> OutPort | None:
@@ -84,6 +85,28 @@ class Ports:
     def open_jack_input(self, device: Device) -> InPort:
         """The same, to hear."""
         return self._jack_wire().open_input(device.name, device.input.name)
+
+    def open_alsa_output(self, device: Device) -> OutPort:
+        """A port of our ALSA client, connected to the one that is named."""
+        return self._alsa_wire().open_output(device.name, device.port.name)
+
+    def open_alsa_input(self, device: Device) -> InPort:
+        """The same, to hear."""
+        return self._alsa_wire().open_input(device.name, device.input.name)
+
+    def _alsa_wire(self) -> AlsaWire:
+        """Our client of the sequencer. PortLost when there is none."""
+        if self._alsa is None:
+            self._alsa = AlsaWire()
+        return self._alsa
+
+    def take_news(self) -> bool:
+        """Whether ports came or went since this was asked last, as far as that is told."""
+        wire = self._alsa
+        if wire is None or not wire.has_news:
+            return False
+        wire.has_news = False
+        return True
 
     def open_line(self, name: str, line: AudioPort, shape: PulseShape) -> LinePort | None:
         """Open a way out for pulses or a level; None where none is set. PortLost as above."""
@@ -172,6 +195,9 @@ class Ports:
         for wire in self._sounds.values():
             wire.close()
         self._sounds.clear()
+        if self._alsa is not None:
+            self._alsa.close()
+            self._alsa = None
         if self._jack is not None:
             self._jack.close()
             self._jack = None
@@ -201,8 +227,7 @@ TRANSPORTS = {
         Ports.open_jack_output, lambda ports, device, _: ports.open_jack_input(device)
     ),
     "alsa": PortOpening(
-        lambda _, device: AlsaPort(device.port.name),
-        lambda _, device, __: AlsaInput(device.input.name),
+        Ports.open_alsa_output, lambda ports, device, _: ports.open_alsa_input(device)
     ),
 }
 """By `Port.wire`. To add a transport: its ports in `grebe.transports`, its name in `Port.wire`, and

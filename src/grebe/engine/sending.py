@@ -191,6 +191,7 @@ class Sending:
         except PortLost as error:
             outputs.lost(output, error)
             return
+        output.sounding.took(data)
         if isinstance(event, (Start, Continue)):
             outputs.started(output.device.id)
         elif isinstance(event, Stop):

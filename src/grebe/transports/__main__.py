@@ -13,7 +13,7 @@ from functools import partial
 
 from grebe.errors import PortLost
 from grebe.process.children import end_with_parent
-from grebe.transports.alsa import alsa_ports
+from grebe.transports.alsa.client import alsa_ports
 from grebe.transports.jack.library import CHOICE, loaded
 from grebe.transports.jack.midi import open_client
 from grebe.transports.pulses.portaudio import interfaces

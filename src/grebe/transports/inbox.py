@@ -22,6 +22,10 @@ class Inbox:
     def put(self, at_ns: int, message: bytes) -> None:
         """Keep a message with its time, and wake the engine."""
         self._waiting.append((at_ns, message))
+        self.wake()
+
+    def wake(self) -> None:
+        """Have the engine look, whether anything waits or not."""
         os.eventfd_write(self._wake, 1)
 
     def fileno(self) -> int:

@@ -10810,6 +10810,11 @@
   </message>
   <message>
    <location filename="../../engine/connections.py" />
+   <source>{device} is back.</source>
+   <translation>{device} ist wieder da.</translation>
+  </message>
+  <message>
+   <location filename="../../engine/connections.py" />
    <source>{name} is no longer heard: {why}.</source>
    <translation>{name} ist nicht mehr zu hören: {why}.</translation>
   </message>

@@ -151,7 +151,10 @@ class BoxClock:
         """What is heard of the box's clock."""
         if self._base_ns and self._receiver.heard(self._seconds(now_ns)):
             return "clock"
-        return "held" if self._receiver.running and self._receiver.bpm else "none"
+        if not (self._receiver.running and self._receiver.bpm):
+            return "none"
+        self._receiver.hold()
+        return "held"
 
     def idle(self, at_ns: int) -> tuple[float, float]:
         """The box's tempo, and by how much of its ticks one at a time would be late."""
