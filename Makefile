@@ -8,7 +8,7 @@ TESTS := $(VENV)/.tests
 PREFIX ?= $(HOME)/.local
 DESTDIR ?=
 
-.PHONY: demo test check unit lock clean schema manual words install uninstall deb fresh
+.PHONY: demo test check unit lab lock clean schema manual words install uninstall deb fresh
 
 demo: $(RUNS)
 	@$(BIN)/grebe demo
@@ -40,6 +40,10 @@ unit: $(TESTS)
 	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 4 --dist worksteal -m "not jack and not real_time"
 	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 3 --dist worksteal -m "(jack or real_time) and not alone"
 	@sort -u $(GREBE_NOT_JUDGED) 2>/dev/null; [ -s $(GREBE_NOT_JUDGED) ] || echo "Everything was judged, at the first try."
+
+# Against PipeWire, the kernel's sequencer and sound cards; makes what it needs, as root on Debian 12.
+lab: $(TESTS)
+	@tools/lab/run.sh $(VENV)
 
 fresh:
 	@tools/fresh.sh

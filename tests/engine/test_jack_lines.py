@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import shutil
+import signal
 import subprocess
 import time
 from typing import Any
@@ -240,7 +241,36 @@ def test_an_interface_that_is_not_there_is_said(server: Server) -> None:
     bass = msgspec.structs.replace(bass, pulse_at=AudioPort(wire="audio", name="nothing"))
     rig = msgspec.structs.replace(project.rig, devices=(drums, bass))
     with live(msgspec.structs.replace(project, rig=rig)) as engine:
-        status = engine.status(lambda s: s.devices[1].line_problem)
-        assert "there is no audio interface 'nothing'" in status.devices[1].line_problem
+        said = "there is no audio interface 'nothing'"
+        engine.status(lambda s: said in s.devices[1].line_problem)
         engine.send(Begin())
         engine.status(lambda s: s.devices[0].sent > 12)
+
+
+@pytest.mark.real_time("a host that stalls makes PortAudio miss its callbacks, too")
+def test_an_interface_that_stops_is_known_at_once_and_used_again(server: Server) -> None:
+    """As a card that is pulled: its library spins or waits for ever, in a process of its own. The
+    engine goes on, says so, and takes it again when it is back, without a fresh engine."""
+    project = pulsed_project(4.0)
+    drums, bass = project.rig.devices
+    line = AudioPort(wire="audio", name="system", channel=2)
+    bass = msgspec.structs.replace(bass, pulse_at=line, run_at=AudioPort(), reset_at=AudioPort())
+    rig = msgspec.structs.replace(project.rig, devices=(drums, bass))
+    with live(msgspec.structs.replace(project, rig=rig)) as engine:
+        engine.send(Begin())
+        engine.status(lambda s: s.devices[1].pulses > 8, 15.0)
+        assert any("system: 48000 frames a second" in text for text in engine.notices)
+        server.process.send_signal(signal.SIGSTOP)
+        stopped = time.monotonic()
+        try:
+            engine.status(lambda s: "system went away" in s.devices[1].line_problem)
+            assert time.monotonic() - stopped < 1.0
+            assert any("went away. The rest play on." in text for text in engine.notices)
+        finally:
+            server.process.send_signal(signal.SIGCONT)
+        sent = engine.status(lambda s: not s.devices[1].line_problem, 15.0).devices[1].pulses
+        assert any("its pulses and gates are back" in text for text in engine.notices)
+        engine.status(lambda s: s.devices[1].pulses > sent + 8)
+        engine.send(Halt())
+        engine.status(lambda s: not s.running)
+        assert engine.report()["drums"].missed == 0

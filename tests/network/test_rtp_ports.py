@@ -12,7 +12,7 @@ from random import Random
 import pytest
 
 from grebe.errors import PortLost
-from grebe.network.rtp import RtpSessions
+from grebe.network.rtp_sessions import RtpSessions
 from grebe.protocols.link.session import RtpPort
 from grebe.transports.clock import raw_ns
 from grebe.transports.rtp import HandedPort, unpack
@@ -118,9 +118,9 @@ def test_rubbish_is_counted_and_strangers_from_afar_are_not_heard(ends: Ends) ->
     ends.turn()
     assert ends.ports.states()[1].unreadable >= 3
     port = ends.ports._ports["in"]
-    assert port._near("127.0.0.1", raw_ns())
-    assert port._near("::ffff:127.0.0.1", raw_ns())
-    assert not port._near("198.51.100.7", raw_ns())
+    assert port._near.has("127.0.0.1", raw_ns())
+    assert port._near.has("::ffff:127.0.0.1", raw_ns())
+    assert not port._near.has("198.51.100.7", raw_ns())
 
 
 def test_ports_come_and_go_with_the_rig(ends: Ends, own_folders: Path) -> None:

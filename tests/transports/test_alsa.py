@@ -188,6 +188,7 @@ def test_a_port_that_is_pulled_and_back_at_once_is_known_to_have_gone(
             looked()
     stays.check()
     out.close()
+    assert soon(lambda: Address(20, 0) in wire._ports)
     again = wire.open_output("a", f"{BOX} [{A}]")
     again.check()
     again.send(b"\xf8", 0)

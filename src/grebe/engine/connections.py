@@ -78,6 +78,9 @@ class Connections:
     def _warn(self, text: str) -> None:
         self._tell(Notice(level="warn", text=text))
 
+    def _inform(self, text: str) -> None:
+        self._tell(Notice(level="info", text=text))
+
     # Plugging in
 
     def load(self, message: Load, plan: Plan, *, running: bool) -> None:
@@ -102,7 +105,9 @@ class Connections:
             outputs[device.id] = output
         for gone in old.values():
             gone.close()
+        self.ports.patient = not running
         self.lines.set(plan.devices)
+        self.ports.patient = False
         self.outputs.take(plan, outputs)
         self.idle = plan.idle  # worked out once: it is asked for two hundred times a second
         self._listen()
@@ -150,16 +155,17 @@ class Connections:
         """Where a wire has told that ports came or went: the devices that are back."""
         if not self.ports.take_news():
             return []
-        outputs = [o for o in self.outputs.by_id.values() if "alsa" in _wires(o.device)]
+        outputs = list(self.outputs.by_id.values())
         return [device for device in map(self._look_after, outputs) if device]
 
     def _look_after(self, output: DeviceOutput) -> str:
-        gone = self.lines.look_after(output.device.id)
+        name = output.device.name
+        gone, back = self.lines.look_after(output.device.id)
         self._look_after_input(output.device.id)
         if gone:
-            self._warn(
-                tr("{device}: {gone}. The rest play on.", device=output.device.name, gone=gone)
-            )
+            self._warn(tr("{device}: {gone}. The rest play on.", device=name, gone=gone))
+        if back:
+            self._inform(tr("{device}: its pulses and gates are back.", device=name))
         if output.port is not None:
             try:
                 output.port.check()
@@ -176,7 +182,7 @@ class Connections:
         output.rejoin()
         for end in output.sounding.ends():  # what sounded when it went rings to this day
             self.outputs.send_raw(output, end)
-        self._tell(Notice(level="info", text=tr("{device} is back.", device=output.device.name)))
+        self._inform(tr("{device} is back.", device=output.device.name))
         self._set_up(output)
         self._listen()
         return output.device.id
@@ -193,9 +199,7 @@ class Connections:
         missed |= self.inputs.lost.keys()
         self._listen()
         if any(s in missed and s not in self.inputs.lost for s in (device, device + PULSES)):
-            self._tell(
-                Notice(level="info", text=tr("{name} is heard again.", name=self.name(device)))
-            )
+            self._inform(tr("{name} is heard again.", name=self.name(device)))
 
     def _listen(self) -> None:
         """Open the inputs that routes and the leader need; end notes of routes that are gone."""
@@ -239,10 +243,6 @@ class Connections:
         for output in self.outputs.by_id.values():
             output.close()
         self.ports.close()
-
-
-def _wires(device: Device) -> tuple[str, str]:
-    return device.port.wire, device.input.wire
 
 
 def _own_port(device: Device, via: dict[str, str]) -> Device:

@@ -135,9 +135,10 @@ class PulseOutputs:
             if what == RUN or what.startswith(GATE):
                 line.drawn.level(now, high=False)
 
-    def look_after(self, device: str) -> str:
-        """Look at a device's lines; what went away, in words. One that was gone is tried again."""
-        gone = ""
+    def look_after(self, device: str) -> tuple[str, bool]:
+        """Look at a device's lines: what went away, in words, and whether any is back. One that
+        was gone is tried again."""
+        gone, back = "", False
         for key in [k for k in self._wanted if k[0] == device]:
             line = self._open.get(key)
             if line is not None:
@@ -147,8 +148,8 @@ class PulseOutputs:
                     self._open.pop(key).close()
                     self.problems[device] = gone = str(error)
             elif self._try(key):
-                self.problems.pop(device, None)
-        return gone
+                back |= self.problems.pop(device, None) is not None
+        return gone, back
 
     def close(self) -> None:
         """Let go of all."""

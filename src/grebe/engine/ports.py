@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 import os
+import time
 from collections.abc import Callable
+from pathlib import Path
 from threading import Thread
 from typing import NamedTuple
 
@@ -16,10 +18,22 @@ from grebe.transports.jack.midi import JackWire
 from grebe.transports.jack.transport import JackFollowed, JackTransport, Where
 from grebe.transports.pulses.drawn import LinePort
 from grebe.transports.pulses.input import PulseInput
-from grebe.transports.pulses.portaudio import SoundWire
+from grebe.transports.pulses.wire import SoundWire
 from grebe.transports.rtp import HandedPort
 from grebe.transports.standin import StandinPort
 from grebe.words import tr
+
+TRY_SOUND_S = 3.0
+"""An interface that is not there is looked for so often where cards have not changed."""
+OPENS_S = 4.0
+_CARDS = Path("/proc/asound/cards")
+
+
+def _cards() -> str:
+    try:
+        return _CARDS.read_text()
+    except OSError:
+        return ""
 
 
 def _open_jack() -> JackWire:
@@ -57,6 +71,10 @@ class Ports:
         self._reopening: _Reopening | None = None
         self._alsa: AlsaWire | None = None
         self._sounds: dict[str, SoundWire] = {}
+        self._sounds_tried: dict[str, tuple[float, str]] = {}
+        """By interface that is not there: when it was last tried, and the cards that there were."""
+        self.patient = False
+        """Whether an interface that is being opened may be waited for: not while anything plays."""
 
     def open(self, device: Device) -> OutPort | None:
         """Open a device's port; None for a device without one. PortLost says what is missing."""
@@ -102,11 +120,14 @@ class Ports:
 
     def take_news(self) -> bool:
         """Whether ports came or went since this was asked last, as far as that is told."""
-        wire = self._alsa
-        if wire is None or not wire.has_news:
-            return False
-        wire.has_news = False
-        return True
+        news = False
+        for sound in self._sounds.values():
+            was = sound.running, sound.problem
+            sound.look()
+            news |= (was[0] is None, was[1]) != (sound.running is None, sound.problem)
+        if self._alsa is not None and self._alsa.has_news:
+            self._alsa.has_news, news = False, True
+        return news
 
     def open_line(self, name: str, line: AudioPort, shape: PulseShape) -> LinePort | None:
         """Open a way out for pulses or a level; None where none is set. PortLost as above."""
@@ -114,13 +135,30 @@ class Ports:
             return None
         if line.wire == "jack":
             return self._jack_wire().open_line(name, line.name, shape)
-        wire = self._sounds.get(line.name)
-        if wire is not None and not wire.alive:
-            self._sounds.pop(line.name).close()
+        return self._sound_wire(line.name).open_line(line.channel, shape)
+
+    def _sound_wire(self, name: str) -> SoundWire:
+        """An interface's process; one that ended is started again when cards have changed, or a
+        while has passed. PortLost while it is not open."""
+        wire = self._sounds.get(name)
+        if wire is not None and wire.problem:
+            cards = _cards()
+            last, known = self._sounds_tried.get(name, (0.0, ""))
+            if known == cards and time.monotonic() - last < TRY_SOUND_S:
+                wire.must_run()
+            self._sounds_tried[name] = time.monotonic(), cards
+            self._sounds.pop(name).close()
             wire = None
         if wire is None:
-            wire = self._sounds[line.name] = SoundWire(line.name)
-        return wire.open_line(line.channel, shape)
+            wire = self._sounds[name] = SoundWire(name)
+        if self.patient:
+            wire.wait(OPENS_S)
+        return wire
+
+    @property
+    def sounds(self) -> list[SoundWire]:
+        """The audio interfaces in use."""
+        return list(self._sounds.values())
 
     def open_input(self, device: Device, opened: OutPort | None) -> InPort | None:
         """Open where a device is heard; None where nothing is set. PortLost says what is missing.

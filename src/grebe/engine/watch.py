@@ -10,6 +10,9 @@ from grebe.engine.sources.base import Hearing
 from grebe.protocols.link.messages import Notice
 from grebe.words import tr
 
+SAID_NS = 5_000_000_000
+"""What goes on is not said more often."""
+
 
 class InputWatch:
     """Looks at what comes in, some times a second."""
@@ -21,11 +24,43 @@ class InputWatch:
         """What is heard of the leader's clock."""
         self._garbled: set[str] = set()
         """Sources that have been said to send what is no MIDI."""
+        self._opened: dict[str, int] = {}
+        """By audio interface whose settings were said, underruns that were said."""
+        self._underrun_ns = 0
+        """When underruns were said last."""
 
     def look(self, now: int, *, running: bool) -> None:
         """Say what is new."""
         self._look_at_leader(now, running=running)
         self._look_at_bytes()
+        self._look_at_sounds(now)
+
+    def _look_at_sounds(self, now: int) -> None:
+        """Say how an audio interface was opened, and when it ran out of samples."""
+        for wire in self._connections.ports.sounds:
+            state = wire.running
+            if state is None or not state.period:
+                self._opened.pop(wire.name, None)
+            elif wire.name not in self._opened:
+                self._opened[wire.name] = state.underruns  # before it has settled
+                text = tr(
+                    "{name}: {rate} frames a second, {period} at a time, {delay:.1f} ms behind.",
+                    name=wire.name,
+                    rate=state.rate,
+                    period=state.period,
+                    delay=state.delay_ms,
+                )
+                self._tell(Notice(level="info", text=text))
+            elif state.underruns > self._opened[wire.name] and now > self._underrun_ns + SAID_NS:
+                count = state.underruns - self._opened[wire.name]
+                self._opened[wire.name], self._underrun_ns = state.underruns, now
+                text = tr(
+                    "{name} ran out of samples {count} times: pulses of those moments came late, "
+                    "or not at all.",
+                    name=wire.name,
+                    count=count,
+                )
+                self._tell(Notice(level="warn", text=text))
 
     def _look_at_bytes(self) -> None:
         """Once a source, when bytes come in that are no part of any message."""

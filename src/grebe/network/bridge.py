@@ -17,7 +17,7 @@ from grebe.core.session.rows import PeerStanding, rows
 from grebe.errors import NetworkError
 from grebe.network.node import LONGEST_WAIT_S, Node
 from grebe.network.osc import Surfaces
-from grebe.network.rtp import RtpSessions as NetworkPorts
+from grebe.network.rtp_sessions import RtpSessions as NetworkPorts
 from grebe.network.showing import Showing
 from grebe.process.children import ENDED_BY, only_one
 from grebe.process.log import end_log, start_log

@@ -10,7 +10,7 @@ from pathlib import Path
 from grebe.errors import NetworkError, ProtocolError
 from grebe.network.limits import Bucket
 from grebe.protocols.link.session import RtpPort, RtpState
-from grebe.protocols.rtp.stream import Receiver, Sender
+from grebe.protocols.rtp.stream import Receiver, Sender, Timed
 from grebe.protocols.standin.reports import encode_reports, played
 from grebe.transports.clock import raw_ns
 from grebe.transports.rtp import unpack
@@ -23,38 +23,29 @@ AT_ONCE = 64
 MAX_BYTES = 2_048
 A_SECOND, BURST = 2_000.0, 500.0
 LONGEST_REPORT = 3
+FREE = range(5_104, 5_304, 2)
+"""RTP at an even port and RTCP at the next, where nobody said which."""
 
 
-class NetworkPort:
-    """One device: MIDI out to an address, MIDI in at a port, or both."""
+class EngineSide:
+    """Where the engine hands over a device's MIDI, and is told what comes."""
 
-    def __init__(self, port: RtpPort) -> None:
-        """NetworkError or OSError where it cannot be opened."""
-        self.port = port
-        self.problem = ""
-        self._target: Address | None = resolve(port.target, 5004) if port.target else None
-        self._sender = Sender(secrets.randbits(32), secrets.randbits(15), secrets.randbits(31))
-        self._receiver = Receiver(secrets.randbits(32))
-        self._bucket = Bucket(A_SECOND, BURST)
-        self._source: Address | None = None
-        self._reported_ns = self._looked_ns = 0
-        self._networks: list[IpNetwork] = []
-        self.unreadable = self.sent = 0
-        self._rtp, self._rtcp = _pair(port.listen)
-        Path(port.path).unlink(missing_ok=True)
+    def __init__(self, path: str) -> None:
+        self._path = Path(path)
+        self._path.unlink(missing_ok=True)
         self._listener = socket.socket(socket.AF_UNIX, socket.SOCK_SEQPACKET)
-        self._listener.bind(port.path)
-        os.chmod(port.path, 0o600)
+        self._listener.bind(path)
+        os.chmod(path, 0o600)
         self._listener.listen(2)
         self._listener.setblocking(False)
         self._engines: list[socket.socket] = []
 
     def sockets(self) -> list[socket.socket]:
         """To be waited on."""
-        return [self._listener, self._rtp, self._rtcp, *self._engines]
+        return [self._listener, *self._engines]
 
-    def take(self, ready: list[socket.socket]) -> None:
-        """Carry what has come in on either side."""
+    def take(self, ready: list[socket.socket]) -> list[Timed]:
+        """What has been handed over, in order of when it is due."""
         if self._listener in ready:
             try:
                 connected, _ = self._listener.accept()
@@ -63,16 +54,11 @@ class NetworkPort:
             else:
                 connected.setblocking(False)
                 self._engines.append(connected)
-        for engine in list(self._engines):
-            if engine in ready:
-                self._from_engine(engine)
-        if self._rtp in ready:
-            self._from_network()
-        if self._rtcp in ready:
-            self._reports()
+        messages = [m for e in list(self._engines) if e in ready for m in self._from_engine(e)]
+        return sorted(messages, key=lambda timed: timed[0])
 
-    def _from_engine(self, engine: socket.socket) -> None:
-        messages: list[tuple[int, bytes]] = []
+    def _from_engine(self, engine: socket.socket) -> list[Timed]:
+        messages: list[Timed] = []
         for _ in range(AT_ONCE):
             try:
                 data = engine.recv(MAX_BYTES)
@@ -87,14 +73,79 @@ class NetworkPort:
             due_ns, message = unpack(data)
             if message and len(message) <= LONGEST_REPORT:  # system exclusive is left out
                 messages.append((due_ns, message))
-        if messages and self._target is not None:
-            packet = self._sender.packet(sorted(messages, key=lambda timed: timed[0]))
-            try:
-                self._rtp.sendto(packet, _mapped(self._target))
-                self.sent += 1
-                self.problem = ""
-            except OSError as error:
-                self.problem = f"{self.port.target} cannot be reached ({error.strerror})"
+        return messages
+
+    def tell(self, timed: list[Timed]) -> None:
+        """What came over the network."""
+        reports = [played(message, at_ns) for at_ns, message in timed]
+        for begin in range(0, len(reports), AT_ONCE):
+            packet = encode_reports(reports[begin : begin + AT_ONCE])
+            for engine in self._engines:
+                try:
+                    engine.send(packet)
+                except OSError:
+                    continue  # it has no time just now, or has gone: what is late is no use to it
+
+    def close(self) -> None:
+        """Let go of it."""
+        for each in self.sockets():
+            each.close()
+        self._path.unlink(missing_ok=True)
+
+
+class Near:
+    """Whether a sender is on the local network."""
+
+    def __init__(self) -> None:
+        self._looked_ns = 0
+        self._networks: list[IpNetwork] = []
+
+    def has(self, host: str, now_ns: int) -> bool:
+        """Look at most every few seconds which networks there are."""
+        if now_ns - self._looked_ns > LOOK_NS or not self._networks:
+            self._looked_ns, self._networks = now_ns, near_networks()
+        return is_near(host, self._networks)
+
+
+class NetworkPort:
+    """One device: MIDI out to an address, MIDI in at a port, or both."""
+
+    def __init__(self, port: RtpPort) -> None:
+        """NetworkError or OSError where it cannot be opened."""
+        self.port = port
+        self.problem = ""
+        self._target: Address | None = resolve(port.target, 5004) if port.target else None
+        self._sender = Sender(secrets.randbits(32), secrets.randbits(15), secrets.randbits(31))
+        self._receiver = Receiver(secrets.randbits(32))
+        self._bucket = Bucket(A_SECOND, BURST)
+        self._source: Address | None = None
+        self._reported_ns = 0
+        self._near = Near()
+        self.unreadable = self.sent = 0
+        self._rtp, self._rtcp = pair(range(port.listen, port.listen + 1) if port.listen else FREE)
+        self._engine = EngineSide(port.path)
+
+    def sockets(self) -> list[socket.socket]:
+        """To be waited on."""
+        return [self._rtp, self._rtcp, *self._engine.sockets()]
+
+    def take(self, ready: list[socket.socket]) -> None:
+        """Carry what has come in on either side."""
+        self._send(self._engine.take(ready))
+        if self._rtp in ready:
+            self._from_network()
+        if self._rtcp in ready:
+            self._reports()
+
+    def _send(self, messages: list[Timed]) -> None:
+        if not messages or self._target is None:
+            return
+        try:
+            self._rtp.sendto(self._sender.packet(messages), mapped(self._target))
+            self.sent += 1
+            self.problem = ""
+        except OSError as error:
+            self.problem = f"{self.port.target} cannot be reached ({error.strerror})"
 
     def _from_network(self) -> None:
         for _ in range(AT_ONCE):
@@ -103,7 +154,7 @@ class NetworkPort:
             except OSError:
                 return
             now = raw_ns()
-            if not self.port.listen or not self._near(str(source[0]), now):
+            if not self.port.listen or not self._near.has(str(source[0]), now):
                 continue
             if not self._bucket.take(now):
                 continue
@@ -113,22 +164,7 @@ class NetworkPort:
                 self.unreadable += 1
                 continue
             self._source = (str(source[0]), int(source[1]))
-            reports = [played(message, at_ns) for at_ns, message in timed]
-            for begin in range(0, len(reports), AT_ONCE):
-                self._to_engines(encode_reports(reports[begin : begin + AT_ONCE]))
-
-    def _near(self, host: str, now_ns: int) -> bool:
-        """Whether a sender is on the local network."""
-        if now_ns - self._looked_ns > LOOK_NS:
-            self._looked_ns, self._networks = now_ns, near_networks()
-        return is_near(host, self._networks)
-
-    def _to_engines(self, packet: bytes) -> None:
-        for engine in self._engines:
-            try:
-                engine.send(packet)
-            except OSError:
-                continue  # it has no time just now, or has gone: what is late is no use to it
+            self._engine.tell(timed)
 
     def _reports(self) -> None:
         for _ in range(AT_ONCE):
@@ -169,14 +205,14 @@ class NetworkPort:
 
     def close(self) -> None:
         """Let go of all sockets."""
-        for each in self.sockets():
-            each.close()
-        Path(self.port.path).unlink(missing_ok=True)
+        self._engine.close()
+        self._rtp.close()
+        self._rtcp.close()
 
 
-def _pair(port: int) -> tuple[socket.socket, socket.socket]:
-    """RTP at an even port and RTCP at the next; 0 takes any that are free."""
-    for wanted in [port] if port else range(5_104, 5_304, 2):
+def pair(ports: range) -> tuple[socket.socket, socket.socket]:
+    """Sockets at the first of these ports that is free with the next one. NetworkError for none."""
+    for wanted in ports:
         made = [socket.socket(socket.AF_INET6, socket.SOCK_DGRAM) for _ in range(2)]
         try:
             for number, each in enumerate(made):
@@ -189,62 +225,10 @@ def _pair(port: int) -> tuple[socket.socket, socket.socket]:
                 each.close()
         else:
             return made[0], made[1]
-    raise NetworkError(f"port {port or 'for RTP'} cannot be listened at ({problem.strerror})")
+    raise NetworkError(f"port {ports[0]} cannot be listened at ({problem.strerror})")
 
 
-def _mapped(address: Address) -> Address:
+def mapped(address: Address) -> Address:
     """An address as a socket of both families wants it."""
     host, port = address
     return (host if ":" in host else f"::ffff:{host}", port)
-
-
-class RtpSessions:
-    """All ports of one engine."""
-
-    def __init__(self) -> None:
-        self._ports: dict[str, NetworkPort] = {}
-        self._problems: dict[str, str] = {}
-
-    @property
-    def on(self) -> bool:
-        """Whether there is any."""
-        return bool(self._ports or self._problems)
-
-    def use(self, wanted: tuple[RtpPort, ...]) -> None:
-        """Have just these; those that stay the same are not touched."""
-        keep = {p.device: p for p in wanted}
-        for device, there in list(self._ports.items()):
-            if keep.get(device) != there.port:
-                self._ports.pop(device).close()
-        self._problems.clear()
-        for device, port in keep.items():
-            if device not in self._ports:
-                try:
-                    self._ports[device] = NetworkPort(port)
-                except (NetworkError, OSError) as error:
-                    self._problems[device] = str(error)
-
-    def sockets(self) -> list[socket.socket]:
-        """To be waited on."""
-        return [s for port in self._ports.values() for s in port.sockets()]
-
-    def take(self, ready: list[socket.socket]) -> None:
-        """Carry what has come in."""
-        for port in self._ports.values():
-            port.take(ready)
-
-    def turn(self, now_ns: int) -> None:
-        """What is due."""
-        for port in self._ports.values():
-            port.turn(now_ns)
-
-    def states(self) -> tuple[RtpState, ...]:
-        """How each is doing."""
-        bad = (RtpState(device=d, problem=p) for d, p in self._problems.items())
-        return (*(p.state() for p in self._ports.values()), *bad)
-
-    def close(self) -> None:
-        """Close all."""
-        for port in self._ports.values():
-            port.close()
-        self._ports.clear()

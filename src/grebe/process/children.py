@@ -9,6 +9,7 @@ import signal
 import subprocess
 import sys
 import time
+from collections import deque
 from collections.abc import Iterator, Mapping, Sequence
 from contextlib import suppress
 from itertools import pairwise
@@ -36,10 +37,11 @@ ENGINE = Kind("grebe.engine", "engine")
 STANDINS = Kind("grebe.standins", "standins")
 SPEAKER = Kind("grebe.standins.speaker", "speaker")
 PEERS = Kind("grebe.network", "network")
+INTERFACE = Kind("grebe.transports.pulses.interface", "pulses")
 PULSE_EAR = Kind("grebe.transports.pulses.listener", "pulses")
 COMMAND = Kind("grebe", "command")
 _TOLD_OF_PARENT = 1  # prctl(2), PR_SET_PDEATHSIG
-BEHIND = (ENGINE, STANDINS, SPEAKER, PEERS, PULSE_EAR)
+BEHIND = (ENGINE, STANDINS, SPEAKER, PEERS, INTERFACE, PULSE_EAR)
 """Those that go on when the window is closed."""
 
 
@@ -66,6 +68,19 @@ def start(
             pass_fds=pass_fds,
             env=env,
         )
+
+
+_leaving: deque[subprocess.Popen[bytes]] = deque()
+"""Let go of, not yet ended; looked at when the next one is."""
+
+
+def reap_later(process: subprocess.Popen[bytes]) -> None:
+    """A process that was let go of ends by itself; waited for without waiting."""
+    _leaving.append(process)
+    for _ in range(len(_leaving)):
+        left = _leaving.popleft()
+        if left.poll() is None:
+            _leaving.append(left)
 
 
 def only_one(name: str) -> int | None:

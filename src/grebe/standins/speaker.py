@@ -41,7 +41,7 @@ from grebe.protocols.standin.speaker import MAX_PACKET_BYTES, LoopCommand, Note,
 from grebe.standins.loop_sound import At, LoopSound
 from grebe.transports.clock import raw_ns
 from grebe.transports.frames import FrameClock
-from grebe.transports.pulses.portaudio import sound_library
+from grebe.transports.pulses.devices import sound_library
 
 AHEAD_NS = 40_000_000
 """Everything sounds this much later than the boxes say, all of it alike: time to mix it."""

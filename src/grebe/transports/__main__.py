@@ -16,7 +16,7 @@ from grebe.process.children import end_with_parent
 from grebe.transports.alsa.client import alsa_ports
 from grebe.transports.jack.library import CHOICE, loaded
 from grebe.transports.jack.midi import open_client
-from grebe.transports.pulses.portaudio import interfaces
+from grebe.transports.pulses.devices import Interface, interfaces
 from grebe.transports.udp import interfaces as net_interfaces
 
 ASK = "--ask"
@@ -53,9 +53,9 @@ def _list_sound() -> Ports:
     return {"audio": _channels(interfaces()), "audio_in": _channels(interfaces(input_=True))}
 
 
-def _channels(found: dict[str, int]) -> list[str]:
+def _channels(found: list[Interface]) -> list[str]:
     """Every channel of every interface as one word: "2 of NAME"."""
-    return [f"{n} of {name}" for name, count in found.items() for n in range(1, count + 1)]
+    return [f"{n} of {i.name}" for i in found for n in range(1, i.channels + 1)]
 
 
 LISTS: dict[str, Callable[[], Ports]] = {

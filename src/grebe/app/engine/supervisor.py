@@ -130,13 +130,26 @@ class StandinsProcess:
             raise EngineError(tr("the stand-ins did not start"))
 
 
+SESSION = "session"
+"""First word of a network port that is in a session; an address after it is invited."""
+
+
 def rtp_ports(devices: Sequence[Device]) -> tuple[RtpPort, ...]:
     """Devices that are reached or heard by MIDI over the network, and how."""
     out: list[RtpPort] = []
     for device in devices:
         target = device.port.name if device.port.wire == "rtp" else ""
         listen = device.input.name if device.input.wire == "rtp" else ""
-        if target or listen:
+        session = next((s for s in (target, listen) if s.split(" ")[0] == SESSION), "")
+        if session:
+            path, at = str(runtime_dir() / f"rtp-{device.id}.sock"), session[len(SESSION) :].strip()
+            out.append(
+                RtpPort(
+                    device=device.id, path=path, target=at, name=f"Grebe {device.name}",
+                    session="invites" if at else "waits",
+                )
+            )  # fmt: skip
+        elif target or listen:
             path = str(runtime_dir() / f"rtp-{device.id}.sock")
             number = int(listen) if listen.isdecimal() and int(listen) < 65_535 else 0
             out.append(RtpPort(device=device.id, path=path, target=target, listen=number))

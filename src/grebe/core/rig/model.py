@@ -50,7 +50,8 @@ class Port(Value, frozen=True, kw_only=True):
 
     wire: Literal["standin", "jack", "alsa", "rtp", "peer", "none"] = "standin"
     """`rtp`: MIDI over the network, `name` the host and port it is at, or for an input the port
-    that is listened at. `peer`: a laptop stand-in that joins the session when Grebe does."""
+    that is listened at; "session" waits to be invited, "session HOST:PORT" invites. `peer`: a
+    laptop stand-in that joins the session when Grebe does."""
     name: Annotated[str, Meta(max_length=200)] = ""
 
     @property

@@ -10805,13 +10805,23 @@
   </message>
   <message>
    <location filename="../../engine/connections.py" />
+   <source>{device} is back.</source>
+   <translation>{device} ist wieder da.</translation>
+  </message>
+  <message>
+   <location filename="../../engine/connections.py" />
    <source>{device}: {gone}. The rest play on.</source>
    <translation>{device}: {gone}. Die übrigen spielen weiter.</translation>
   </message>
   <message>
    <location filename="../../engine/connections.py" />
-   <source>{device} is back.</source>
-   <translation>{device} ist wieder da.</translation>
+   <source>{device}: its pulses and gates are back.</source>
+   <translation>{device}: seine Pulse und Gates sind wieder da.</translation>
+  </message>
+  <message>
+   <location filename="../../engine/connections.py" />
+   <source>{name} is heard again.</source>
+   <translation>{name} ist wieder zu hören.</translation>
   </message>
   <message>
    <location filename="../../engine/connections.py" />
@@ -10822,11 +10832,6 @@
    <location filename="../../engine/connections.py" />
    <source>{name} cannot be heard: {why}.</source>
    <translation>{name} ist nicht zu hören: {why}.</translation>
-  </message>
-  <message>
-   <location filename="../../engine/connections.py" />
-   <source>{name} is heard again.</source>
-   <translation>{name} ist wieder zu hören.</translation>
   </message>
   <message>
    <location filename="../../engine/dispatch.py" />
@@ -10987,6 +10992,16 @@
    <location filename="../../engine/watch.py" />
    <source>{name} sends what is no MIDI: {count} bytes of it are left out so far.</source>
    <translation>{name} sendet, was kein MIDI ist: {count} Bytes davon sind bisher ausgelassen.</translation>
+  </message>
+  <message>
+   <location filename="../../engine/watch.py" />
+   <source>{name}: {rate} frames a second, {period} at a time, {delay:.1f} ms behind.</source>
+   <translation>{name}: {rate} Frames je Sekunde, {period} auf einmal, {delay:.1f} ms Verzug.</translation>
+  </message>
+  <message>
+   <location filename="../../engine/watch.py" />
+   <source>{name} ran out of samples {count} times: pulses of those moments came late, or not at all.</source>
+   <translation>{name} gingen {count} Mal die Samples aus: Pulse dieser Momente kamen zu spät oder gar nicht.</translation>
   </message>
   <message>
    <location filename="../../engine/watch.py" />

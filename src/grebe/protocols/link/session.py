@@ -51,6 +51,11 @@ class RtpPort(Value, frozen=True, kw_only=True):
     """host:port it is at; "" for one that is only heard."""
     listen: int = 0
     """UDP port it is heard at; 0 for one that is only sent to."""
+    session: Literal["none", "waits", "invites"] = "none"
+    """In a session with what is at the other end: it waits to be invited, at no address, or invites
+    the one at `target`. MIDI then goes both ways."""
+    name: str = ""
+    """What others are told that it is called."""
 
 
 class CarryRtp(Value, frozen=True, kw_only=True, tag="rtp"):

@@ -36,8 +36,11 @@ Timed = tuple[int, bytes]
 class Sender:
     """One stream out."""
 
-    def __init__(self, ssrc: int, first_seq: int = 0, first_stamp: int = 0) -> None:
+    def __init__(
+        self, ssrc: int, first_seq: int = 0, first_stamp: int = 0, rate: int = RATE
+    ) -> None:
         self.ssrc = ssrc
+        self._rate = rate
         self._next = first_seq
         """Extended number of the next packet."""
         self._stamp = first_stamp
@@ -72,19 +75,28 @@ class Sender:
         for report in decode_receptions(data):
             if report.source == self.ssrc:
                 got = self._first + (report.highest - self._first & 0xFFFFFFFF)
-                if self._checkpoint <= got < self._next:
-                    self._checkpoint = got
+                self._has_come(got)
+
+    def has_come(self, seq: int) -> None:
+        """All up to a packet has come, as a session's feedback says it: by its 16 bit number."""
+        last = self._next - 1
+        self._has_come(last - (last - seq & 0xFFFF))
+
+    def _has_come(self, number: int) -> None:
+        if self._checkpoint <= number < self._next:
+            self._checkpoint = number
 
     def _ticks(self, at_ns: int) -> int:
         assert self._base_ns is not None
-        return round((at_ns - self._base_ns) * RATE / 1e9)
+        return round((at_ns - self._base_ns) * self._rate / 1e9)
 
 
 class Receiver:
     """One stream in, whoever sends it."""
 
-    def __init__(self, own_ssrc: int) -> None:
+    def __init__(self, own_ssrc: int, rate: int = RATE) -> None:
         self.own_ssrc = own_ssrc
+        self._rate = rate
         self.source: int | None = None
         self.received = self.lost = self.repaired = 0
         """Packets; those that never came; messages made up for them."""
@@ -124,7 +136,7 @@ class Receiver:
         self.received += 1
         self.lost += gone
         for after, message in section.commands:
-            due = base_ns + round(after * 1e9 / RATE)
+            due = base_ns + round(after * 1e9 / self._rate)
             self._history.take(message, number)
             if message[0] == midi.TIMING_CLOCK:
                 self._last_clock_ns = due
@@ -165,7 +177,7 @@ class Receiver:
     def _due_ns(self, timestamp: int, at_ns: int) -> int:
         """When a stamp is due here: as late after it as the quickest packet of late was."""
         self._stamp += (timestamp - self._stamp + 0x80000000 & 0xFFFFFFFF) - 0x80000000
-        stamp_ns = round(self._stamp * 1e9 / RATE)
+        stamp_ns = round(self._stamp * 1e9 / self._rate)
         late = at_ns - stamp_ns
         kept = self._arrivals
         while kept and kept[0][0] < at_ns - WINDOW_NS:
@@ -174,6 +186,11 @@ class Receiver:
             kept.pop()
         kept.append((at_ns, late))
         return stamp_ns + kept[0][1]
+
+    @property
+    def highest(self) -> int:
+        """Extended number of the latest packet."""
+        return self._highest
 
     def report(self) -> bytes | None:
         """What to tell the sender; None while nothing has come."""

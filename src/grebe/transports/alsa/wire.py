@@ -47,20 +47,21 @@ class AlsaWire:
 
         PortLost where it is not there, or could be several.
         """
+        port = self._meant(wanted, input_=False)
         opened = AlsaPort(self, self.sequencer.new_port(box, input_=False), wanted)
-        self._connect(opened, wanted, input_=False)
+        self._connect(opened, port, input_=False)
         return opened
 
     def open_input(self, box: str, wanted: str) -> AlsaInput:
         """The same, to hear."""
+        port = self._meant(wanted, input_=True)
         own = self.sequencer.new_port(f"from {box}", input_=True)
         opened = AlsaInput(self, own, wanted)
-        self._connect(opened, wanted, input_=True)
+        self._connect(opened, port, input_=True)
         return opened
 
-    def _connect(self, opened: AlsaPort | AlsaInput, wanted: str, *, input_: bool) -> None:
+    def _connect(self, opened: AlsaPort | AlsaInput, port: SequencerPort, *, input_: bool) -> None:
         try:
-            port = self._meant(wanted, input_=input_)
             opened.other = port.address
             self._open = {**self._open, opened.own: opened}
             self.sequencer.join(opened.own, port.address, input_=input_)

@@ -21,10 +21,27 @@ FIRST_MS = 5.0
 """Width of the very first pulse where it goes by the distance to the one before."""
 
 
+class Draws(Protocol):
+    """Where pulses and levels are told, ahead of time (CLOCK_MONOTONIC_RAW, ns)."""
+
+    shape: PulseShape
+
+    def pulse(self, due_ns: int) -> None:
+        """A pulse that rises at a time."""
+
+    def level(self, due_ns: int, *, high: bool) -> None:
+        """High, or at rest, from a time on."""
+
+    def discard(self) -> None:
+        """Take back what has not been drawn."""
+
+
 class LinePort(Protocol):
     """A way out for pulses or for a level: one channel of an audio output."""
 
-    drawn: Drawn
+    @property
+    def drawn(self) -> Draws:
+        """Where they are told."""
 
     def check(self) -> None:
         """Look whether it is still there. Cheap; PortLost when it is not."""

@@ -7,8 +7,6 @@ from __future__ import annotations
 
 import socket
 import struct
-import subprocess
-from collections import deque
 
 from grebe.core.rig.model import AudioPort
 from grebe.errors import PortLost
@@ -22,8 +20,6 @@ STAMP = struct.Struct("<q")
 MAX_PACKET_BYTES = 512
 MAX_AT_ONCE = 32
 _TICK = bytes((TIMING_CLOCK,))
-_leaving: deque[subprocess.Popen[bytes]] = deque()
-"""Let go of, not yet ended; reaped when the next one is."""
 
 
 class PulseInput:
@@ -73,6 +69,4 @@ class PulseInput:
     def close_input(self) -> None:
         """Hang up; the process ends by itself."""
         self._socket.close()
-        _leaving.append(self._process)
-        while _leaving and _leaving[0].poll() is not None:
-            _leaving.popleft()
+        children.reap_later(self._process)

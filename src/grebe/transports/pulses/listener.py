@@ -24,8 +24,8 @@ from grebe.process.priority import be_ordinary, limit_realtime
 from grebe.transports.clock import raw_ns
 from grebe.transports.frames import FrameClock
 from grebe.transports.jack.midi import open_client
+from grebe.transports.pulses.devices import interface_meant, interfaces, sound_library
 from grebe.transports.pulses.input import MAX_PACKET_BYTES, STAMP
-from grebe.transports.pulses.portaudio import sound_library
 
 REST_S = 0.002
 """Between looks: pulses are stamped when they come, so this delays only their being told."""
@@ -97,7 +97,11 @@ def sound_source(name: str, channel: int) -> tuple[BlockSource, Any]:
 
     try:
         stream = library.InputStream(
-            device=name, channels=channel, dtype="float32", callback=fill, latency="low"
+            device=interface_meant(name, interfaces(input_=True)).index,
+            channels=channel,
+            dtype="float32",
+            callback=fill,
+            latency="low",
         )
         source = BlockSource(round(stream.samplerate))
         stream.start()

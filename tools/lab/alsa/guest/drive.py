@@ -1,11 +1,12 @@
 """Drives an engine by a time table; prints what it says, a JSON row a line.
 
-Usage: drive.py FILE SONG "SECONDS ACTION [WORDS]" ...
+Usage: drive.py FILE SONG ACTS
 
-ACTION is begin [SECTION], halt, or sh COMMAND. Times count from when the project is loaded; a second
-after the last the engine is ended. Rows: [seconds, what, ...] with what one of notice, port (device,
-state, problem), hearing (what, bpm), running, status (running, heard bpm, bpm, overruns), figures
-(device, sent, late ms at the most).
+ACTS is a file with a line an act, SECONDS ACTION [WORDS]; an action is begin [SECTION], halt,
+status, or sh COMMAND. Times count from when the project is loaded; a second after the last the
+engine ends. Rows: [seconds, what, ...] with what one of notice, port (device, state, problem),
+hearing (what), running, status (running, heard bpm, bpm, overruns), figures (device, sent, late ms
+at the most).
 """
 
 from __future__ import annotations
@@ -14,13 +15,14 @@ import json
 import subprocess
 import sys
 import time
+from pathlib import Path
 
 sys.path[:0] = ["/grebe/src", "/grebe/.venv/lib/python3.11/site-packages"]
 
 from grebe.app.live.perform import private_engine, settled_report
 from grebe.core.player.commands import Begin, Halt
 from grebe.core.player.plan import make_plan
-from grebe.formats.project import load_project
+from grebe.formats.project import read_project
 from grebe.protocols.link.messages import Notice, Status
 
 TURN_S = 0.02
@@ -59,9 +61,9 @@ class Driven:
 
 def main() -> None:
     """Drive it."""
-    project = load_project(sys.argv[1])
+    project = read_project(Path(sys.argv[1])).project
     plan = make_plan(project, project.song_named(sys.argv[2]))
-    acts = [said.split(" ", 2) for said in sys.argv[3:]]
+    acts = [said.split(" ", 2) for said in Path(sys.argv[3]).read_text().splitlines()]
     driven = Driven()
     with private_engine(plan, project) as (client, welcome):
         driven.begun = time.monotonic()
