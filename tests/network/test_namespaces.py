@@ -76,3 +76,54 @@ def test_three_computers_keep_one_downbeat_whatever_happens(network: Network) ->
     finally:
         for peer in (*peers, stranger):
             peer.kill()
+
+
+@pytest.fixture
+def two(network: Network) -> Iterator[list[PeerProcess]]:
+    """Peers are put here, to be ended."""
+    made: list[PeerProcess] = []
+    yield made
+    for peer in made:
+        peer.kill()
+
+
+@pytest.mark.real_time("judges milliseconds between hosts on two cores")
+def test_one_that_comes_back_with_another_address_is_the_same_one(
+    network: Network, two: list[PeerProcess]
+) -> None:
+    """Its cable was out, and its network gave it another address: in again, in step."""
+    two += [PeerProcess(network, n, 120) for n in (0, 1)]
+    until(lambda: all(len(p.others) == 1 for p in two))
+    network.link(1, up=False)
+    until(lambda: not two[0].others)
+    network.link(1, up=True)
+    network.move(1, "10.71.0.77")
+    until(lambda: all(len(p.others) == 1 for p in two), 20)
+    until(lambda: apart_ms(*two) < 1.5, 12)
+
+
+@pytest.mark.real_time("judges milliseconds between hosts on two cores")
+def test_ipv6_alone_will_do_between_computers(network: Network, two: list[PeerProcess]) -> None:
+    """No IPv4 address anywhere: they find each other by their link-local ones."""
+    for number in (0, 1):
+        network.move(number, "")
+    time.sleep(2.5)  # an address has to be found free before it may be used
+    two += [PeerProcess(network, n, 120) for n in (0, 1)]
+    until(lambda: all(len(p.others) == 1 for p in two), 15)
+    until(lambda: apart_ms(*two) < 1.5, 12)
+
+
+def test_where_multicast_is_kept_back_it_is_said_and_an_address_helps(
+    network: Network, two: list[PeerProcess]
+) -> None:
+    """Two sessions, and neither can know: each is told what to type at the other."""
+    network.set(multicast=False)
+    two += [PeerProcess(network, n, 120) for n in (0, 1)]
+    until(lambda: all("multicast" in p.view.get("problem", "") for p in two), 20)
+    assert all(not p.others for p in two)
+    said = two[0].view["problem"]
+    address = next(word for word in said.replace(",", " ").split() if word.startswith("10.71.0.1:"))
+    two[1].kill()
+    two[1] = PeerProcess(network, 1, 120, addresses=(address,))
+    until(lambda: all(len(p.others) == 1 for p in two), 15)
+    until(lambda: all(not p.view["problem"] for p in two))

@@ -74,7 +74,7 @@ def test_dns_sd_finds_them_too(party: Party, monkeypatch: pytest.MonkeyPatch) ->
     for name in ("Teal", "Wren"):
         party.add(name, discover=True)
     party.until(party.together, 12.0)
-    assert all(n.discovery_problem() == "" for n in party.nodes)
+    assert all(n.why_alone() == "" for n in party.nodes)
 
 
 def test_a_stranger_without_the_passphrase_changes_nothing(party: Party) -> None:

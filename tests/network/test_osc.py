@@ -9,6 +9,8 @@ from pathlib import Path
 
 import msgspec
 import pytest
+from pythonosc.osc_bundle_builder import IMMEDIATELY, OscBundleBuilder
+from pythonosc.osc_message_builder import OscMessageBuilder
 
 from grebe.app.document.demo import demo_bytes
 from grebe.app.live.osc_model import ACTIONS, ASKED, TOLD, OscModel, address_list
@@ -63,6 +65,11 @@ class Desk:
         layout = song.derived.layout()
         assert layout is not None
         self.sections = [s.section.id for s in layout.spans]
+
+    def order(self, device: str | None) -> int:
+        """Where a box stands in the rig."""
+        devices = [d.id for d in WatchedSession(SHOWN).session.project.rig.devices]
+        return devices.index(str(device))
 
     def client(self) -> Client:
         """A surface of its own."""
@@ -149,6 +156,52 @@ def test_what_is_asked_for_is_asked_of_the_engine(desk: Desk) -> None:
     desk.status(follows=PEERS_ID)
     client.ask("/grebe/tempo", 99.0)
     assert desk.turn() == [Propose(bpm=99.0)]
+
+
+@pytest.mark.parametrize(
+    ("pattern", "meant"),
+    [
+        ("/grebe/mute/{smew,knot}", {"smew", "knot"}), ("/grebe/m?te/kno[a-z]", {"knot"}),
+        ("/grebe/mute/[!k]mew", {"smew"}), ("/grebe/mute/s*", {"smew", "scaup"}),
+    ],
+)  # fmt: skip
+def test_an_address_pattern_means_all_that_it_matches(
+    desk: Desk, pattern: str, meant: set[str]
+) -> None:
+    """OSC 1.0's signs, part by part; each box once."""
+    desk.status()
+    desk.client().ask(pattern, 1)
+    asked = desk.turn()
+    assert all(isinstance(a, Mute) and a.on and not a.voice for a in asked)
+    assert [a.device for a in asked] == sorted({a.device for a in asked}, key=desk.order)  # type: ignore[union-attr]
+    assert {a.device for a in asked} == meant  # type: ignore[union-attr]
+
+
+@pytest.mark.parametrize("pattern", ["/grebe/mute/nobod*", "/grebe/[", "/grebe/do/*", "/x/{a"])
+def test_a_pattern_that_means_nothing_is_refused(desk: Desk, pattern: str) -> None:
+    """Actions, panic among them, are not done by patterns."""
+    desk.status()
+    desk.client().ask(pattern, 1)
+    assert desk.turn() == []
+    assert desk.surfaces.state().refused == 1  # type: ignore[union-attr]
+
+
+def test_a_bundle_is_waited_for_by_its_time_tag(desk: Desk) -> None:
+    """What is meant in half a second is done then; at once, or in the past, now; too far, never."""
+    desk.status()
+    client = desk.client()
+    for wait_s in (0.5, -1.0, 0.0, 300.0):
+        bundle = OscBundleBuilder(time.time() + wait_s if wait_s else IMMEDIATELY)
+        message = OscMessageBuilder(address="/grebe/tempo")
+        message.add_arg(120.0 + wait_s)
+        bundle.add_content(message.build())  # type: ignore[arg-type]
+        client.socket.sendto(bundle.build().dgram, ("127.0.0.1", desk.port))
+    assert desk.turn() == [Steer(bpm=119.0), Steer(bpm=120.0)]
+    assert "too far" in desk.surfaces.state().problem  # type: ignore[union-attr]
+    desk.surfaces.turn(raw_ns())
+    assert desk.asked == []
+    desk.surfaces.turn(raw_ns() + 600_000_000)
+    assert desk.asked == [Steer(bpm=120.5)]
 
 
 @pytest.mark.parametrize(

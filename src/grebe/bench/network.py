@@ -175,6 +175,7 @@ class PeerProcess:
         bpm: float,
         passphrase: str = KEY,
         every_s: float = 0.05,
+        addresses: tuple[str, ...] = (),
     ) -> None:
         self._process = subprocess.Popen(
             [*network.command(number), sys.executable, "-m", "grebe.network"],
@@ -182,7 +183,7 @@ class PeerProcess:
         )  # fmt: skip
         self.views: list[dict[str, Any]] = []
         told = {
-            "use": {"name": "bench", "peer": f"Peer {number}"},
+            "use": {"name": "bench", "peer": f"Peer {number}", "addresses": addresses},
             "passphrase": passphrase,
             "bpm": bpm,
             "every_s": every_s,

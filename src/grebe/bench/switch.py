@@ -24,6 +24,8 @@ TUNSETIFF, IFF_TAP, IFF_NO_PI = 0x400454CA, 0x0002, 0x1000
 CLONE_NEWNET = 0x40000000
 FRAME_BYTES = 2_048
 GROUP_BIT = 1
+IPV4_GROUPS, IPV6_GROUPS, NEIGHBOURS = bytes.fromhex("01005e"), bytes.fromhex("3333"), 0xFF
+"""How Ethernet addresses of groups begin (RFC 1112, RFC 2464); neighbours are found by 33:33:ff."""
 INTERFACE = "gr0"
 RUN = "import sys; from grebe.bench.switch import run; run(sys.argv[1:])"
 
@@ -36,11 +38,13 @@ class Model:
         self.loss = 0.0
         self.parted: list[int] = []
         """Namespaces, by number, that the others cannot reach."""
+        self.multicast = True
+        """Whether it is let through: guest networks and many access points keep it back."""
         self._bad_until = self._good_until = 0.0
 
     def set(self, change: dict[str, object]) -> None:
         """Take what is said of it."""
-        for name in ("kind", "loss", "parted"):
+        for name in ("kind", "loss", "parted", "multicast"):
             if name in change:
                 setattr(self, name, change[name])
 
@@ -56,6 +60,12 @@ class Model:
                 return 0.005 + random.expovariate(1 / 0.02)
             return 0.0008
         return 0.001 + random.expovariate(1e3 / float(self.kind))
+
+    def keeps(self, frame: bytes) -> bool:
+        """Whether a frame is multicast that is kept back; what finds neighbours is not."""
+        return not self.multicast and (
+            frame[:3] == IPV4_GROUPS or (frame[:2] == IPV6_GROUPS and frame[2] != NEIGHBOURS)
+        )
 
     def loses(self, source: int, target: int) -> bool:
         """Whether a frame does not arrive."""
@@ -109,7 +119,8 @@ def run(namespaces: list[str]) -> None:
             known = None if frame[0] & GROUP_BIT else places.get(frame[:6])
             targets = [known] if known is not None else range(len(taps))
             for target in targets:
-                if target != source and not model.loses(source, target):
+                kept = model.keeps(frame) or model.loses(source, target)
+                if target != source and not kept:
                     serial += 1
                     heappush(air, (now + model.delay_s(now), serial, target, frame))
         while air and air[0][0] <= time.monotonic():
@@ -173,11 +184,20 @@ class Network:
         return ["ip", "netns", "exec", self.names[number]]
 
     def set(self, **change: object) -> None:
-        """Change the model: kind ("quiet", "bursty", or milliseconds of jitter), loss, parted."""
+        """Change the model: kind ("quiet", "bursty", or milliseconds of jitter), loss, parted,
+        multicast."""
         assert self._switch is not None
         assert self._switch.stdin is not None
         self._switch.stdin.write(json.dumps(change) + "\n")
         self._switch.stdin.flush()
+
+    def move(self, number: int, address: str) -> None:
+        """Give an interface another IPv4 address, as a network may; "" leaves it IPv6 only."""
+        name = self.names[number]
+        _ip("-n", name, "-4", "addr", "flush", "dev", INTERFACE)
+        if address:
+            _ip("-n", name, "addr", "add", f"{address}/24", "dev", INTERFACE)
+            _ip("-n", name, "route", "replace", "224.0.0.0/4", "dev", INTERFACE)
 
     def link(self, number: int, *, up: bool) -> None:
         """Take an interface down, or up again."""

@@ -34,6 +34,9 @@ def add_commands(commands: Commands) -> None:
     parser.add_argument("--set", help="instead of a song: a whole set, with its stops")
     parser.add_argument("--seconds", type=_seconds, required=True)
     parser.add_argument("--leader", default=None, metavar="DEVICE|grebe")
+    parser.add_argument(
+        "--osc", action="store_true", help="with Open Sound Control, as the project has it set"
+    )
     parser.add_argument("--faults", default="{}", metavar="JSON")
     add_json(parser)
     command(commands, "engine", "Run the engine alone.", "grebe engine", engine)
@@ -64,6 +67,7 @@ def run(arguments: argparse.Namespace) -> int:
         arguments.seconds,
         gap_s=lambda entry: gaps.get(entry, 0.0),
         progress=progress_bar(arguments.seconds),
+        osc=arguments.osc,
     )
     names = {d.id: d.name for d in project.rig.devices}
     rows = [

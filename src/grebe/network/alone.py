@@ -163,7 +163,7 @@ class PeerMonitor:
             "peers": [_row(row) for row in rows(peer, now)],
             "dropped": node.counts.as_dict(node),
             "bytes": {"sent": node.sent_bytes, "received": node.received_bytes},
-            "problem": node.problem or node.discovery_problem(),
+            "problem": node.problem or node.why_alone(),
         }
 
     def _sum_up(self) -> None:

@@ -223,7 +223,7 @@ class Bridge:
             spread_ms=peer.clock.spread_ns(now) / 1e6,
             rows=tuple(_link_row(row) for row in rows(peer, now)),
             dropped=node.dropped,
-            problem=node.problem or node.discovery_problem() or self._problem,
+            problem=node.problem or node.why_alone() or self._problem,
             osc=osc,
             rtp=self._midi.states(),
         )

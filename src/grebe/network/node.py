@@ -13,11 +13,12 @@ from grebe.core.session.packets import Packet, Pong
 from grebe.core.session.peer import Peer
 from grebe.core.session.use import SessionUse
 from grebe.errors import NetworkError, OtherVersion, ProtocolError
-from grebe.network.discovery import Discovery
+from grebe.network.discovery import LOOPBACK, Discovery
 from grebe.network.limits import Gatekeeper
 from grebe.protocols.session.packets import decode, encode, session_key, session_tag
 from grebe.transports.clock import Sleep, raw_ns
-from grebe.transports.udp import Address, Datagram, Udp, resolve
+from grebe.transports.udp import Address, Datagram, Udp, interfaces, resolve
+from grebe.words import tr
 
 AT_ONCE = 256
 """Packets read before time is looked at again."""
@@ -25,6 +26,8 @@ LONGEST_WAIT_S = 0.05
 LOOK_AGAIN_NS = 2_000_000_000
 """How often interfaces are looked at: one may have come up."""
 SLEEP_NS = 500_000_000
+ALONE_NS = 8_000_000_000
+"""After so long with nobody heard it is said what may be in the way."""
 
 
 class Counts:
@@ -101,7 +104,7 @@ class Node:
             Discovery(name, self.udp.port, self.session, use.interface) if discover else None
         )
         self._sleep = Sleep()
-        self._looked = self._slept = self.now_ns()
+        self._begun = self._looked = self._slept = self.now_ns()
 
     @property
     def dropped(self) -> int:
@@ -193,9 +196,24 @@ class Node:
         for address in {*self._typed, *found} - known:
             self.udp.send(encode(self.peer.again(packet), self.session, self.key), address)
 
-    def discovery_problem(self) -> str:
-        """Why nobody is found by DNS-SD, where that is known."""
-        return self._discovery.problem if self._discovery is not None else ""
+    def why_alone(self) -> str:
+        """What may keep others away, and what to do: "" while somebody is heard, or at first.
+
+        Two computers that do not hear each other both begin a session, and neither can know.
+        """
+        if self.peer.membership.others or self.now_ns() - self._begun < ALONE_NS:
+            return ""
+        known = self._discovery.problem if self._discovery is not None else ""
+        here = [a for _, _, some in interfaces(self.use.interface) for a in some]
+        outside = [a for a in here if not a.startswith(LOOPBACK)]
+        if not outside:
+            return known or tr("nobody else is heard: this computer is on no network")
+        hint = tr(
+            "nobody else is heard. If somebody should be, the network may keep multicast back: "
+            "type this computer's address at the other one, {address}, or the other's here",
+            address=f"{outside[0]}:{self.udp.port}",
+        )
+        return f"{known}; {hint}" if known else hint
 
     def close(self) -> None:
         """Say goodbye and let go of everything."""

@@ -4,8 +4,10 @@ from __future__ import annotations
 
 import ipaddress
 import socket
+import time
 from collections.abc import Callable
 from contextlib import suppress
+from heapq import heappop, heappush
 
 from grebe.app.live.osc_model import Argument, OscModel
 from grebe.app.live.watching import WatchedSession
@@ -14,7 +16,7 @@ from grebe.errors import GrebeError, NetworkError, at_the_border
 from grebe.network.limits import Bucket
 from grebe.protocols.link.messages import Status, ToEngine
 from grebe.protocols.link.session import OscState, ShowDocument
-from grebe.protocols.osc.messages import OscMessage, read, write
+from grebe.protocols.osc.messages import OscMessage, has_pattern, matching, read_timed, write
 from grebe.transports.udp import Address, IpNetwork, is_near, resolve
 
 KEPT_NS = 60_000_000_000
@@ -22,6 +24,10 @@ MOST_CLIENTS = 16
 MOST_AT_ONCE = 64
 A_SECOND, BURST = 200.0, 200.0
 """Messages that are listened to, of all senders together."""
+LONGEST_WAIT_S, MOST_WAITING = 60.0, 256
+"""Messages of bundles that are meant later are kept so long, and so many."""
+MOST_MEANT = 64
+"""Addresses that one pattern may mean."""
 MAX_BYTES = 2_049
 """One more than may be: what is longer is seen to be."""
 LOOPBACK = ("127.0.0.0/8", "::1/128")
@@ -46,6 +52,8 @@ class Surfaces:
         self._received = self._refused = 0
         self._problem = ""
         self._shown: ShowDocument | None = None
+        self._waiting: list[tuple[int, int, OscMessage, Address]] = []
+        """A heap of what is meant later: (when, a number, what, whose)."""
 
     @property
     def on(self) -> bool:
@@ -58,6 +66,7 @@ class Surfaces:
         self._use, self._problem = use, ""
         self._clients.clear()
         self._last.clear()
+        self._waiting.clear()
         if use is None:
             return
         try:
@@ -119,7 +128,8 @@ class Surfaces:
         self._say(changed, self._told())
 
     def turn(self, now_ns: int) -> None:
-        """Tell what is told steadily."""
+        """Do what is meant by now, and tell what is told steadily."""
+        self._take_due(now_ns)
         use = self._use
         if use is None or self._model is None or now_ns - self._steady_ns < 1e9 / use.hz:
             return
@@ -146,9 +156,8 @@ class Surfaces:
                 continue
             try:
                 with at_the_border("an OSC message"):
-                    for message in read(data):
-                        self._ask(message, sender, now_ns)
-                        self._received += 1
+                    for message, due_s in read_timed(data):
+                        self._take(message, due_s, sender, now_ns)
             except GrebeError as error:
                 self._refused += 1
                 self._problem = str(error)
@@ -172,8 +181,42 @@ class Surfaces:
         elif address == "/grebe/ask":
             self._say(self._last, [sender])
         elif self._model is not None:
-            for asked in self._model.asked(address, arguments):
-                self._tell(asked)
+            for meant in self._meant(self._model, address):
+                for asked in self._model.asked(meant, arguments):
+                    self._tell(asked)
+
+    @staticmethod
+    def _meant(model: OscModel, address: str) -> list[str]:
+        """The addresses that one means: itself, or those that its pattern matches. ValueError
+        where it matches none, or too many to be meant."""
+        if not has_pattern(address):
+            return [address]
+        found = matching(address, model.askable())
+        if not 1 <= len(found) <= MOST_MEANT:
+            raise ValueError(f"{address} means {len(found)} addresses; 1 to {MOST_MEANT} are done")
+        return found
+
+    def _take(self, message: OscMessage, due_s: float, sender: Address, now_ns: int) -> None:
+        """Do what a message asks, or keep it until it is meant."""
+        wait_s = due_s - time.time()
+        if wait_s <= 0:
+            self._ask(message, sender, now_ns)
+            self._received += 1
+            return
+        if wait_s > LONGEST_WAIT_S or len(self._waiting) >= MOST_WAITING:
+            raise ValueError(f"{message.address} is meant in {wait_s:.0f} s: too far, or too many")
+        self._received += 1
+        heappush(self._waiting, (now_ns + round(wait_s * 1e9), self._received, message, sender))
+
+    def _take_due(self, now_ns: int) -> None:
+        while self._waiting and self._waiting[0][0] <= now_ns:
+            _, _, message, sender = heappop(self._waiting)
+            try:
+                with at_the_border("an OSC message"):
+                    self._ask(message, sender, now_ns)
+            except GrebeError as error:
+                self._refused += 1
+                self._problem = str(error)
 
     def _told(self) -> list[Address]:
         return [*self._always, *self._clients]

@@ -10,6 +10,7 @@ from zeroconf import Error as ZeroconfError
 from zeroconf import IPVersion, ServiceInfo, Zeroconf
 
 from grebe.errors import ProtocolError
+from grebe.network.discovery import LOOPBACK
 from grebe.network.limits import Bucket
 from grebe.network.rtp import (
     A_SECOND,
@@ -39,7 +40,6 @@ from grebe.transports.udp import Address, interfaces, resolve
 
 PORTS = range(5_004, 5_104, 2)
 """Where others look first, and then on: the control port; data is at the next."""
-LOOPBACK = "127."
 
 
 class SessionPort:

@@ -147,6 +147,20 @@ class OscModel:
 
     # What is asked for
 
+    def askable(self) -> list[str]:
+        """Addresses that a pattern can mean: of what there is, by id. What acts by itself, such as
+        panic, is not done by a pattern."""
+        project = self.session.project
+        lines = [player.id for player in project.players]
+        voices = {f"{line}/{v.id}" for line in lines
+                  for p in project.patterns_of.get(line, []) for v in p.content.voices}  # fmt: skip
+        silenced = [*lines, *sorted(voices)]
+        return [
+            *(f"{ROOT}/{head}" for head in ("run", "tempo", "launch")),
+            *(f"{ROOT}/{head}/{what}" for head in ("mute", "solo") for what in silenced),
+            *(f"{ROOT}/swap/{line}" for line in lines),
+        ]
+
     def asked(self, address: str, arguments: tuple[Argument, ...]) -> Iterator[ToEngine]:
         """What a message asks of the engine. ValueError where it cannot be understood."""
         parts = address.removeprefix(ROOT + "/").split("/")

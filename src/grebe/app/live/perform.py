@@ -5,9 +5,10 @@ from __future__ import annotations
 import subprocess
 import tempfile
 import time
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterable, Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
+from pathlib import Path
 from typing import Any
 
 import msgspec
@@ -19,7 +20,9 @@ from grebe.app.engine.supervisor import (
     StandinsProcess,
     connect_when_ready,
     load_message,
+    rtp_ports,
     start_engine,
+    start_network,
 )
 from grebe.core.document import Project, let_lead, with_device
 from grebe.core.player.chapters import Chapters
@@ -30,7 +33,9 @@ from grebe.core.rig.model import GREBE_ID, Device, Faults
 from grebe.core.rig.tree import clock_tree
 from grebe.core.rig.wiring import MIDI_MEDIA
 from grebe.core.sets.joined import Chapter
+from grebe.core.showing import without_hits
 from grebe.errors import UsageError
+from grebe.formats.project import project_bytes
 from grebe.process.places import override_runtime_dir
 from grebe.protocols.link.messages import (
     AskReport,
@@ -42,11 +47,14 @@ from grebe.protocols.link.messages import (
     Status,
     Welcome,
 )
+from grebe.protocols.link.session import CarryRtp, Osc, ShowDocument
 from grebe.words import tr
 
 SETTLE_S = 0.4
 """After Stop, reports that have stood still for so long are the last ones."""
 SETTLE_AT_LAST_S = 5.0
+NETWORK_READY_S = 4.0
+"""The network process imports for a second or two."""
 
 
 @dataclass(frozen=True)
@@ -63,17 +71,27 @@ class Outcome:
 
 @contextmanager
 def private_engine(
-    plan: Plan, project: Project, *, realtime: bool = True
+    plan: Plan, project: Project, *, realtime: bool = True, osc: bool = False
 ) -> Iterator[tuple[EngineClient, Welcome]]:
-    """An engine and stand-ins of our own, away from one that may be playing."""
+    """An engine and stand-ins of our own, away from one that may be playing, and what carries MIDI
+    over the network, or `osc`, where that is wanted."""
     with tempfile.TemporaryDirectory(prefix="grebe-") as folder, override_runtime_dir(folder):
         standins = StandinsProcess(plan.devices)
         engine = start_engine(realtime=realtime)
+        carried = rtp_ports(plan.devices)
+        network = start_network() if carried or osc else None
         try:
             standins.wait_ready()
             client = connect_when_ready()
             welcome = client.wait_for(Welcome, 5.0)
             check_version(welcome)
+            if network is not None:
+                client.send(CarryRtp(ports=carried))
+                _wait_for(Path(port.path) for port in carried)
+            if osc:
+                client.send(Osc(use=project.rig.osc))
+                shown = project_bytes(without_hits(project))
+                client.send(ShowDocument(project=shown, song=plan.song.id))
             for message in PlanSender().messages(load_message(project, plan)):
                 client.send(message)
             client.wait_for(Loaded, 5.0)
@@ -82,8 +100,16 @@ def private_engine(
             client.close()
             engine.wait(5.0)
         finally:
-            for process in (engine, standins.process):
+            for process in (engine, standins.process, *filter(None, [network])):
                 end_process(process)
+
+
+def _wait_for(paths: Iterable[Path]) -> None:
+    """Wait for sockets of the network process; what does not come is said with the port."""
+    until = time.monotonic() + NETWORK_READY_S
+    for path in paths:
+        while not path.is_socket() and time.monotonic() < until:
+            time.sleep(0.02)
 
 
 def perform(
@@ -94,6 +120,7 @@ def perform(
     gap_s: Callable[[str], float] = lambda _: 0.0,
     progress: Callable[[float], None] = lambda _: None,
     realtime: bool = True,
+    osc: bool = False,
 ) -> Outcome:
     """Play a song or a set for some seconds, or to its end if that comes first; real time.
 
@@ -101,7 +128,7 @@ def perform(
     place in the set.
     """
     following = _after_stops(plan)
-    with private_engine(plan, project, realtime=realtime) as (client, welcome):
+    with private_engine(plan, project, realtime=realtime, osc=osc) as (client, welcome):
         notices = [notice.text for notice in client.overheard]
         missing: dict[str, str] = {}
         client.send(Begin())

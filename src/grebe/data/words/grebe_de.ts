@@ -11034,6 +11034,16 @@
    <translation>Was, wenn das ausfällt?</translation>
   </message>
   <message>
+   <location filename="../../network/node.py" />
+   <source>nobody else is heard. If somebody should be, the network may keep multicast back: type this computer's address at the other one, {address}, or the other's here</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../network/node.py" />
+   <source>nobody else is heard: this computer is on no network</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
    <location filename="../../ui/main_window/action_book.py" />
    <source>Not in this part of {station_names}.</source>
    <translation>Nicht in diesem Teil von {station_names}.</translation>
