@@ -274,3 +274,28 @@ def test_an_interface_that_stops_is_known_at_once_and_used_again(server: Server)
         engine.send(Halt())
         engine.status(lambda s: not s.running)
         assert engine.report()["drums"].missed == 0
+
+
+@pytest.mark.real_time("JACK's dummy driver drops blocks where the host stalls")
+def test_pulses_go_on_while_stopped_where_a_box_wants_them(server: Server) -> None:
+    """Before a run and after it, at their distance; the run's own begin on its downbeat, and none
+    comes twice."""
+    project = pulsed_project(4.0)
+    drums, bass = project.rig.devices
+    bass = msgspec.structs.replace(bass, clock_stopped=True)
+    rig = msgspec.structs.replace(project.rig, devices=(drums, bass))
+    project = msgspec.structs.replace(project, rig=rig)
+    apart = RATE * 60 / project.songs[0].bpm / 4
+    with live(project) as engine:
+        process = listener(server, "grebe:pulses to Bass", 20.0)
+        time.sleep(1.0)
+        engine.send(Begin())
+        engine.status(lambda s: s.devices[1].pulses > 8, 15.0)
+        engine.send(Halt())
+        engine.status(lambda s: not s.running)
+        time.sleep(1.0)
+        rises = [f for f, what in heard(process, soon=True)["seen"] if what == "rise"]
+    steps = np.diff(rises)
+    assert len(rises) > 22
+    assert sorted(np.abs(steps - apart))[len(steps) - 4] < RATE / 500  # all but where runs meet
+    assert steps.min() > RATE * 60 / project.songs[0].bpm / 24 * 0.9

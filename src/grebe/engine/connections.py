@@ -6,7 +6,7 @@ from collections.abc import Callable
 
 import msgspec
 
-from grebe.core.player.plan import Plan
+from grebe.core.player.plan import Plan, PulseLine
 from grebe.core.rig.model import Device, Port
 from grebe.core.rig.standin import Setup
 from grebe.engine.device_output import DeviceOutput
@@ -46,6 +46,8 @@ class Connections:
         self.left_sounding = False
         """Whether the engine before this one was killed: every box it may have left sounding is
         silenced before anything else."""
+        self.idle_pulses: tuple[PulseLine, ...] = ()
+        """Pulse cables that carry pulses while stopped, too."""
         self._plan: Plan | None = None
         self._setups: dict[str, Setup] = {}
         self._looked_at = 0
@@ -109,6 +111,7 @@ class Connections:
         self.lines.set(plan.devices)
         self.ports.patient = False
         self.outputs.take(plan, outputs)
+        self.idle_pulses = plan.pulsed_idle
         self.idle = plan.idle  # worked out once: it is asked for two hundred times a second
         self._listen()
         self.sources.use_jack(plan.jack)

@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from math import ceil
 
+from grebe.core.player.plan import PulseLine
 from grebe.core.time.ticks import CLOCKS_PER_QUARTER
 from grebe.engine.connections import Connections
 from grebe.engine.sources.base import IdlePhase
@@ -24,6 +26,8 @@ class IdleTicks:
         self.next_ns = 0.0
         """When the next is due."""
         self.bpm = 120.0
+        self._count = 0
+        """Ticks since the last run: pulses are counted from its end."""
 
     @property
     def period_ns(self) -> float:
@@ -43,6 +47,7 @@ class IdleTicks:
     def go_on(self, next_ns: float, bpm: float) -> None:
         """A run has ended: go on in step with it."""
         self.next_ns, self.bpm = next_ns, bpm
+        self._count = 0
 
     def tick(self, song_bpm: float, now: int, until: int) -> None:
         """Send all that are due before `until`."""
@@ -59,4 +64,16 @@ class IdleTicks:
                 period = 60e9 / (bpm * CLOCKS_PER_QUARTER) * (1 - pull)
             for wire in self._connections.idle:
                 self._emit(wire, round(self.next_ns))
+            for line in self._connections.idle_pulses:
+                self._pulse(line, period)
             self.next_ns += period
+            self._count += 1
+
+    def _pulse(self, line: PulseLine, period_ns: float) -> None:
+        """The pulses from this tick to the next."""
+        apart = CLOCKS_PER_QUARTER / line.rate
+        number = ceil(self._count / apart)
+        while number * apart < self._count + 1:
+            after = (number * apart - self._count) * period_ns
+            self._connections.outputs.pulse_between(line.device, round(self.next_ns + after))
+            number += 1

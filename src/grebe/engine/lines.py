@@ -11,7 +11,7 @@ from grebe.core.rig.spec import PulseShape
 from grebe.engine.ports import Ports
 from grebe.errors import PortLost
 from grebe.transports.clock import MonotonicClock
-from grebe.transports.pulses.drawn import LinePort
+from grebe.transports.pulses.drawn import NEVER_NS, LinePort
 from grebe.words import tr
 
 RUN_LEAD_NS = 2_000_000
@@ -93,6 +93,18 @@ class PulseOutputs:
             line.drawn.pulse(due_ns)
             self.sent[device] += 1
 
+    def pulse_between(self, device: str, due_ns: int) -> None:
+        """One pulse while stopped, for a box that wants them."""
+        line = self._open.get((device, PULSES))
+        if line is not None:
+            line.drawn.pulse(due_ns, between=True)
+
+    def between_until(self, until_ns: int) -> None:
+        """A run begins: pulses between two runs end here."""
+        for (_, what), line in self._open.items():
+            if what == PULSES:
+                line.drawn.between_until_ns = until_ns
+
     def gate(self, device: str, note: int, due_ns: int, *, high: bool) -> None:
         """A note that has a gate begins or ends."""
         key = (device, _gate(note))
@@ -132,6 +144,7 @@ class PulseOutputs:
         now = self._clock.now_ns()
         for (_, what), line in self._open.items():
             line.drawn.discard()
+            line.drawn.between_until_ns = NEVER_NS
             if what == RUN or what.startswith(GATE):
                 line.drawn.level(now, high=False)
 

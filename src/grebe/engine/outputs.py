@@ -99,6 +99,12 @@ class Outputs:
         if output is not None:
             self._lines.pulse(device, due_ns + output.offset_ns)
 
+    def pulse_between(self, device: str, due_ns: int) -> None:
+        """A pulse between two runs."""
+        output = self.by_id.get(device)
+        if output is not None:
+            self._lines.pulse_between(device, due_ns + output.offset_ns)
+
     def gate(self, line: str, note: int, due_ns: int, *, high: bool) -> None:
         """A note of a box or a track of it, where it has a gate."""
         box = box_of(line)

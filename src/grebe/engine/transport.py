@@ -128,11 +128,15 @@ class Transport:
             self._plan(player.advance(until))
 
     def _moment(self, now: int) -> Moment:
-        phase = self._idle.phase if self._connections.idle else None
+        phase = self._idle.phase if self._ticks_while_stopped else None
         return Moment(now, self._ahead_ns, phase)
 
+    @property
+    def _ticks_while_stopped(self) -> bool:
+        return bool(self._connections.idle or self._connections.idle_pulses)
+
     def _tick_while_stopped(self, now: int) -> None:
-        if self.player is None or not self._connections.idle:
+        if self.player is None or not self._ticks_while_stopped:
             return
         until = now + self._ahead_ns
         if self.timeline is not None:
@@ -242,7 +246,9 @@ class Transport:
         moment = self._moment(now)
         self._source, self.timeline = source, source.timeline(entry, opening, moment)
         self._base_ns = self.timeline.ns_at(player.boundary)
-        self.sending.end_idle_ticks(self._idle.last_before(self._base_ns))
+        last_ns = self._idle.last_before(self._base_ns)
+        self.sending.end_idle_ticks(last_ns)
+        self._connections.lines.between_until(last_ns)
         self._set_off(player)
         # All but the tempo waits until it is planned for: by then it is known when it is due.
         tempi = [due for due in dues if isinstance(due[2], TempoChange)]

@@ -95,6 +95,12 @@ class Plan(Value, frozen=True, kw_only=True):
         wanting = {d.id for d in self.devices if d.clock_stopped}
         return tuple(w for w in self.clocked if wanting.intersection(self.devices_on(w)))
 
+    @property
+    def pulsed_idle(self) -> tuple[PulseLine, ...]:
+        """Pulse cables that carry pulses while stopped, too."""
+        wanting = {d.id for d in self.devices if d.clock_stopped}
+        return tuple(line for line in self.pulsed if line.device in wanting)
+
     def layout(self) -> Layout:
         """The song laid out."""
         return lay_out(self.song, {s.id: s for s in self.scenes})

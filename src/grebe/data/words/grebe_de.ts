@@ -11036,12 +11036,12 @@
   <message>
    <location filename="../../network/node.py" />
    <source>nobody else is heard. If somebody should be, the network may keep multicast back: type this computer's address at the other one, {address}, or the other's here</source>
-   <translation type="unfinished" />
+   <translation>niemand sonst ist zu hören. Sollte jemand da sein, hält das Netz vielleicht Multicast zurück: gib am anderen die Adresse dieses Rechners ein, {address}, oder hier dessen Adresse</translation>
   </message>
   <message>
    <location filename="../../network/node.py" />
    <source>nobody else is heard: this computer is on no network</source>
-   <translation type="unfinished" />
+   <translation>niemand sonst ist zu hören: dieser Rechner ist in keinem Netz</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/action_book.py" />
@@ -13767,6 +13767,26 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/ports.py" />
    <source>port, as 5004</source>
    <translation>Port, wie 5004</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/ports.py" />
+   <source>host:port, or session host:port</source>
+   <translation>host:port, oder session host:port</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/ports.py" />
+   <source>network session with {host}</source>
+   <translation>Netz-Session mit {host}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/ports.py" />
+   <source>network session, waits to be invited</source>
+   <translation>Netz-Session, wartet auf Einladung</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/ports.py" />
+   <source>JACK is {server} here.</source>
+   <translation>JACK ist hier {server}.</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/profile_side.py" />

@@ -14,8 +14,10 @@ from typing import Protocol
 from grebe.core.rig.spec import PulseShape
 from grebe.transports.frames import FrameClock
 
-_UP, _DOWN, _PULSE = range(3)
-"""What happens at a frame. Where two meet, a level goes up before a pulse rises."""
+_UP, _DOWN, _PULSE, _BETWEEN = range(4)
+"""What happens at a time. Where two meet, a level goes up before a pulse rises. `_BETWEEN`: a pulse
+between two runs."""
+NEVER_NS = 1 << 62
 
 FIRST_MS = 5.0
 """Width of the very first pulse where it goes by the distance to the one before."""
@@ -26,8 +28,11 @@ class Draws(Protocol):
 
     shape: PulseShape
 
-    def pulse(self, due_ns: int) -> None:
-        """A pulse that rises at a time."""
+    between_until_ns: int
+    """Pulses between two runs that are due later than this are left out: one begins."""
+
+    def pulse(self, due_ns: int, *, between: bool = False) -> None:
+        """A pulse that rises at a time; `between` two runs."""
 
     def level(self, due_ns: int, *, high: bool) -> None:
         """High, or at rest, from a time on."""
@@ -59,6 +64,7 @@ class Drawn:
         """Replaced, never changed: the callback reads it."""
         self.planned: deque[int] | None = None
         """Set to a deque to keep the frame of every pulse drawn."""
+        self.between_until_ns = NEVER_NS
         self.late_ns = 0
         """What lies between a frame and the jack, made up for: the interface's own delay."""
         self._incoming: deque[tuple[int, int]] = deque()
@@ -68,9 +74,9 @@ class Drawn:
         self._level = False
         self._last: int | None = None
 
-    def pulse(self, due_ns: int) -> None:
+    def pulse(self, due_ns: int, *, between: bool = False) -> None:
         """A pulse that rises at a time (CLOCK_MONOTONIC_RAW)."""
-        self._incoming.append((due_ns, _PULSE))
+        self._incoming.append((due_ns, _BETWEEN if between else _PULSE))
 
     def level(self, due_ns: int, *, high: bool) -> None:
         """High, or at rest, from a time on."""
@@ -97,14 +103,16 @@ class Drawn:
             due = self._frame_at(waiting[0][0], start)
             if due >= end:
                 break
-            what = waiting.pop(0)[1]
+            due_ns, what = waiting.pop(0)
             frame = max(due, start)
-            if what != _PULSE:
+            if what == _BETWEEN and due_ns >= self.between_until_ns:
+                continue
+            if what in (_UP, _DOWN):
                 self._level = what == _UP
                 fill = highs if self._level else array("f", [rest]) * frames
                 out[frame - start :] = fill[: end - frame]
                 continue
-            coming = next((at for at, other in waiting if other == _PULSE), None)
+            coming = next((at for at, other in waiting if other in (_PULSE, _BETWEEN)), None)
             next_at = None if coming is None else self._frame_at(coming, start)
             self._high_until = frame + self._wide(frame, next_at)
             begin, until = frame - start, min(self._high_until, end) - start

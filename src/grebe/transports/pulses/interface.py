@@ -27,6 +27,7 @@ from grebe.transports.pulses.talk import (
     HEARTBEAT_S,
     MAX_PACKET_BYTES,
     DiscardDrawn,
+    DrawBetween,
     DrawLevel,
     DrawPulse,
     DrawShape,
@@ -100,7 +101,9 @@ class PulseStream:
         elif line is None:
             return
         elif isinstance(message, DrawPulse):
-            line.pulse(message.due_ns)
+            line.pulse(message.due_ns, between=message.between)
+        elif isinstance(message, DrawBetween):
+            line.between_until_ns = message.until_ns
         elif isinstance(message, DrawLevel):
             line.level(message.due_ns, high=message.high)
         elif isinstance(message, DiscardDrawn):

@@ -34,6 +34,15 @@ class DrawPulse(msgspec.Struct, tag="pulse", frozen=True):
 
     channel: int
     due_ns: int
+    between: bool = False
+    """Between two runs."""
+
+
+class DrawBetween(msgspec.Struct, tag="between", frozen=True):
+    """Pulses between two runs go on until a time."""
+
+    channel: int
+    until_ns: int
 
 
 class DrawLevel(msgspec.Struct, tag="level", frozen=True):
@@ -50,7 +59,7 @@ class DiscardDrawn(msgspec.Struct, tag="discard", frozen=True):
     channel: int
 
 
-ToInterface: TypeAlias = DrawShape | DropLine | DrawPulse | DrawLevel | DiscardDrawn
+ToInterface: TypeAlias = DrawShape | DropLine | DrawPulse | DrawBetween | DrawLevel | DiscardDrawn
 
 
 class InterfaceState(msgspec.Struct, tag="running", frozen=True):

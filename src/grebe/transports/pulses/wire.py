@@ -12,9 +12,11 @@ from grebe.core.rig.spec import PulseShape
 from grebe.errors import PortLost
 from grebe.process import children
 from grebe.transports.clock import raw_ns
+from grebe.transports.pulses.drawn import NEVER_NS
 from grebe.transports.pulses.talk import (
     MAX_PACKET_BYTES,
     DiscardDrawn,
+    DrawBetween,
     DrawLevel,
     DrawPulse,
     DrawShape,
@@ -126,6 +128,7 @@ class SoundLine:
         self.wire = wire
         self.channel = channel
         self._shape = shape
+        self._between_until_ns = NEVER_NS
         wire.tell(DrawShape(channel, shape))
 
     @property
@@ -144,9 +147,20 @@ class SoundLine:
             self._shape = shape
             self.wire.tell(DrawShape(self.channel, shape))
 
-    def pulse(self, due_ns: int) -> None:
+    @property
+    def between_until_ns(self) -> int:
+        """Pulses between two runs that are due later than this are left out."""
+        return self._between_until_ns
+
+    @between_until_ns.setter
+    def between_until_ns(self, until_ns: int) -> None:
+        if until_ns != self._between_until_ns:
+            self._between_until_ns = until_ns
+            self.wire.tell(DrawBetween(self.channel, until_ns))
+
+    def pulse(self, due_ns: int, *, between: bool = False) -> None:
         """A pulse that rises at a time (CLOCK_MONOTONIC_RAW)."""
-        self.wire.tell(DrawPulse(self.channel, due_ns))
+        self.wire.tell(DrawPulse(self.channel, due_ns, between))
 
     def level(self, due_ns: int, *, high: bool) -> None:
         """High, or at rest, from a time on."""

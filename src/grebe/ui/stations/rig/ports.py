@@ -18,6 +18,8 @@ from grebe.ui.widgets.fields import ListField
 from grebe.words import tr
 
 NETWORK = Port(wire="rtp")
+SESSION = Port(wire="rtp", name="session")
+"""It waits to be invited into a session; "session HOST:PORT" invites."""
 """Stands for a port on the network that is still to be typed."""
 
 
@@ -79,6 +81,8 @@ class PortChooser(ListField):
         self._found = []
         key = "midi_in" if self._hears else "midi"
         if found.get("jack", {}).get("available"):
+            server = found["jack"].get("server", "")
+            self.setToolTip(tr("JACK is {server} here.", server=server) if server else "")
             self._found.append(Port(wire="jack"))
             self._found += [Port(wire="jack", name=name) for name in found["jack"].get(key, [])]
         self._found += [Port(wire="alsa", name=n) for n in found.get("alsa", {}).get(key, [])]
@@ -86,7 +90,7 @@ class PortChooser(ListField):
 
     def _choices(self) -> list[Port]:
         standin = [] if self._hears else [Port(wire="standin"), Port(wire="peer")]
-        choices = [*standin, *self._found, NETWORK, Port(wire="none")]
+        choices = [*standin, *self._found, SESSION, NETWORK, Port(wire="none")]
         return choices if self._shown in choices else [self._shown, *choices]
 
     def _fill(self) -> None:
@@ -109,7 +113,9 @@ class PortChooser(ListField):
         line = self.lineEdit()
         assert line is not None
         line.clear()
-        line.setPlaceholderText(tr("port, as 5004") if self._hears else "host:port")
+        line.setPlaceholderText(
+            tr("port, as 5004") if self._hears else tr("host:port, or session host:port")
+        )
         line.editingFinished.connect(self._typed)
         line.setFocus()
 
@@ -183,5 +189,12 @@ def port_text(port: Port) -> str:
     if port.is_peer:
         return tr("in the session")
     if port.wire == "rtp":
+        kind, _, host = port.name.partition(" ")
+        if kind == SESSION.name:
+            return (
+                tr("network session with {host}", host=host)
+                if host
+                else tr("network session, waits to be invited")
+            )
         return tr("network: {port}", port=port.name) if port.name else tr("network, typed")
     return f"{port.wire.upper()}: {port.name}"
