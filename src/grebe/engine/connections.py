@@ -53,6 +53,11 @@ class Connections:
         self._looked_at = 0
         self._silenced: set[str] = set()
 
+    @property
+    def ticks_while_stopped(self) -> bool:
+        """Whether any box wants clock or pulses between runs."""
+        return bool(self.idle or self.idle_pulses)
+
     def name(self, device: str) -> str:
         """A device's name, for people."""
         output = self.outputs.get(device)

@@ -128,15 +128,11 @@ class Transport:
             self._plan(player.advance(until))
 
     def _moment(self, now: int) -> Moment:
-        phase = self._idle.phase if self._ticks_while_stopped else None
+        phase = self._idle.phase if self._connections.ticks_while_stopped else None
         return Moment(now, self._ahead_ns, phase)
 
-    @property
-    def _ticks_while_stopped(self) -> bool:
-        return bool(self._connections.idle or self._connections.idle_pulses)
-
     def _tick_while_stopped(self, now: int) -> None:
-        if self.player is None or not self._ticks_while_stopped:
+        if self.player is None or not self._connections.ticks_while_stopped:
             return
         until = now + self._ahead_ns
         if self.timeline is not None:
