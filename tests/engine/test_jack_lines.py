@@ -17,7 +17,7 @@ from grebe.core.player.commands import Begin, Halt
 from grebe.core.rig.model import AudioPort, Cable, Gate, Port
 from grebe.core.rig.spec import Sends, Spec
 from grebe.core.time.ticks import TICKS_PER_QUARTER
-from grebe.protocols.link.messages import Listen
+from grebe.protocols.link.messages import Identify, Listen, Notice
 from tests import build
 from tests.engine.jackd import RATE, Server, client, heard, listener
 from tests.engine.live import live
@@ -126,6 +126,35 @@ def test_pulses_at_an_audio_input_lead(server: Server) -> None:
             engine.status(lambda s: s.running and s.tick > QUARTER, 15.0)
         finally:
             process.communicate(b"")
+
+
+@pytest.mark.real_time("judges milliseconds of pulses heard")
+def test_a_run_line_starts_and_stops_the_song(server: Server) -> None:
+    """It rises, and the next pulse is the downbeat; it falls, and the song stops; once more from
+    the top. The pulses go on all the time."""
+    made = pulse_led("pulser:out")
+    drums, bass = made.rig.devices
+    bass = msgspec.structs.replace(bass, run_from=AudioPort(wire="jack", name="pulser:run"))
+    made = msgspec.structs.replace(
+        made, rig=msgspec.structs.replace(made.rig, devices=(drums, bass))
+    )
+    process = pulser(server, 5900)
+    assert process.stdin is not None
+    try:
+        with live(made) as engine:
+            engine.status(lambda s: s.hearing == "clock", 15.0)
+            engine.send(Begin())  # asks the box to start, which only a hand can
+            for _ in range(2):
+                process.stdin.write(b"run\n")
+                process.stdin.flush()
+                status = engine.status(lambda s: s.running and s.tick > QUARTER, 15.0)
+                assert status.tick < 4 * QUARTER
+                assert abs(status.heard_off_ms) < 5.0
+                process.stdin.write(b"stop\n")
+                process.stdin.flush()
+                engine.status(lambda s: not s.running and s.hearing == "clock", 15.0)
+    finally:
+        process.communicate(b"")
 
 
 def conductor(server: Server) -> Any:
@@ -299,3 +328,22 @@ def test_pulses_go_on_while_stopped_where_a_box_wants_them(server: Server) -> No
     assert len(rises) > 22
     assert sorted(np.abs(steps - apart))[len(steps) - 4] < RATE / 500  # all but where runs meet
     assert steps.min() > RATE * 60 / project.songs[0].bpm / 24 * 0.9
+
+
+@pytest.mark.real_time("JACK's dummy driver drops blocks where the host stalls")
+def test_a_box_shows_which_one_it_is(server: Server) -> None:
+    """Three pulses at its line, and none at another's; not while something plays."""
+    project = pulsed_project(4.0)
+    with live(project) as engine:
+        process = listener(server, "grebe:pulses to Bass", 20.0)
+        other = listener(server, "grebe:reset to Bass", 20.0)
+        engine.send(Identify(device="bass", channel=2, note=40))
+        time.sleep(1.3)
+        rises = [f for f, what in heard(process, soon=True)["seen"] if what == "rise"]
+        assert len(rises) == 3
+        assert np.allclose(np.diff(rises), 0.3 * RATE, atol=3)
+        assert heard(other, soon=True)["seen"] == []
+        engine.send(Begin())
+        engine.status(lambda s: s.running)
+        engine.send(Identify(device="bass", channel=2, note=40))
+        engine.until(lambda m: isinstance(m, Notice) and "not while something plays" in m.text)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import os
 from typing import Any
 
 import msgspec
@@ -247,3 +248,45 @@ def test_a_usb_box_pulled_in_a_note_has_none_left(fresh: Lab) -> None:
     assert driven.hanging("b") == set()
     sent = {row[1]: row[2] for row in driven.of("figures")}
     assert sum(data == "f8" for _, data in driven.messages("a")) == sent["drums"]
+
+
+@pytest.mark.skipif("GREBE_LAB_LONG" not in os.environ, reason="ten minutes: GREBE_LAB_LONG=1")
+@pytest.mark.timeout(900)
+def test_ten_minutes_with_the_cable_pulled_once_a_minute(fresh: Lab) -> None:
+    """By turns for four seconds and at once: back on its bar each time, no note hangs, and the
+    other box lacks no clock."""
+    made = project()
+    song = msgspec.structs.replace(
+        made.songs[0], sections=(msgspec.structs.replace(made.songs[0].sections[0], times=90),) * 4
+    )
+    sections = tuple(
+        msgspec.structs.replace(section, id=f"s{n + 1}") for n, section in enumerate(song.sections)
+    )
+    made = msgspec.structs.replace(
+        made, songs=(msgspec.structs.replace(song, sections=sections), *made.songs[1:])
+    )
+    acts = []
+    for minute in range(10):
+        at = 30 + 60 * minute
+        if minute % 2:
+            acts.append(f"{at} sh bash /lab/plug.sh wiggle virmidi.1")
+        else:
+            acts += [
+                f"{at} sh bash /lab/plug.sh unplug virmidi.1",
+                f"{at + 4} sh bash /lab/plug.sh plug virmidi.1",
+            ]
+    driven = fresh.drive(made, "1 begin", *acts, "600 halt", captures=f"{ONE_IS} {OTHER_IS}")
+    assert sum("Bass is back" in text for text in driven.notices) == 10
+    got = driven.messages("b")
+    opened = [ms for ms, data in got if data == "OPEN"][1:]
+    assert len(opened) == 10
+    back_ms = [
+        next(ms for ms, data in got if ms > since and data == "fb") - since for since in opened
+    ]
+    print("in again after ms:", [round(ms) for ms in back_ms])
+    assert max(back_ms) < 4 * 60e3 / 126 + 600
+    assert driven.hanging("b") == set()
+    sent = {row[1]: row[2] for row in driven.of("figures")}
+    clocks = sum(data == "f8" for _, data in driven.messages("a"))
+    print("clocks of the other:", clocks, "of", sent["drums"])
+    assert clocks == sent["drums"]

@@ -57,7 +57,14 @@ def _interface(wiring: Wiring) -> str:
     channels = sum(
         port.is_set
         for d in wiring.rig.devices
-        for port in (d.pulse_at, d.run_at, d.reset_at, d.pulse_from, *(g.at for g in d.gates))
+        for port in (
+            d.pulse_at,
+            d.run_at,
+            d.reset_at,
+            d.pulse_from,
+            d.run_from,
+            *(g.at for g in d.gates),
+        )
     )
     return tr(
         "{outs}, {ins}, {links}, {channels} for pulses.",

@@ -27,6 +27,7 @@ from grebe.protocols.link.messages import (
     FiguresReport,
     FromEngine,
     Hello,
+    Identify,
     Learn,
     Listen,
     Load,
@@ -92,6 +93,10 @@ class Dispatch:
         self._on(Halt, lambda _, __: transport.stop())
         self._handlers.update(dict.fromkeys(PLAYED, lambda _, command: self.command(command)))
         self._on(Audition, lambda _, audition: playing_in.audition(audition, now_ns()))
+        self._on(
+            Identify,
+            lambda _, asked: playing_in.identify(asked, now_ns(), running=transport.running),
+        )
         self._on(Listen, lambda _, listen: listening.begin(listen))
         self._on(Learn, self._learn)
         self._on(Panic, lambda _, __: transport.panic())

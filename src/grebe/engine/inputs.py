@@ -327,4 +327,4 @@ def _where(output: DeviceOutput | None) -> object:
     if output is None:
         return None
     standin = output.port if output.device.port.is_standin else None
-    return (output.device.input, output.device.pulse_from, id(standin))
+    return (output.device.input, output.device.pulse_from, output.device.run_from, id(standin))

@@ -93,6 +93,10 @@ class PulseOutputs:
             line.drawn.pulse(due_ns)
             self.sent[device] += 1
 
+    def has_pulses(self, device: str) -> bool:
+        """Whether pulses reach a device."""
+        return (device, PULSES) in self._open
+
     def pulse_between(self, device: str, due_ns: int) -> None:
         """One pulse while stopped, for a box that wants them."""
         line = self._open.get((device, PULSES))

@@ -12,12 +12,16 @@ from grebe.core.player.events import NoteOff, NoteOn
 from grebe.core.sync.timeline import SongTimeline
 from grebe.engine.connections import Connections
 from grebe.errors import EngineError
-from grebe.protocols.link.messages import Audition, PlayedIn
+from grebe.protocols.link.messages import Audition, Identify, PlayedIn
 from grebe.protocols.midi.messages import encode
 from grebe.words import tr
 
 STRUCK_NS = 100_000_000
 """A note struck with a key of the computer, which has no length, is held so long."""
+
+
+SHOWN_TIMES, SHOWN_EVERY_NS, SHOWN_AFTER_NS = 3, 300_000_000, 100_000_000
+"""Notes and pulses by which a box shows which one it is."""
 
 
 class PlayingIn:
@@ -26,8 +30,8 @@ class PlayingIn:
     def __init__(self, connections: Connections) -> None:
         self._connections = connections
         self._played: list[tuple[str, int, bytes]] = []
-        self._ends: list[tuple[int, str, NoteOff]] = []
-        """(when, wire, end of a struck note)."""
+        self._coming: list[tuple[int, str, NoteOn | NoteOff]] = []
+        """(when, wire, end of a struck note, or a note to come)."""
 
     def audition(self, message: Audition, now: int) -> None:
         """Play a note on a device now. EngineError where Grebe does not reach it."""
@@ -39,17 +43,37 @@ class PlayingIn:
         on = NoteOn(channel=message.channel, note=message.note, velocity=message.velocity)
         off = NoteOff(channel=message.channel, note=message.note)
         self._connections.outputs.send_raw(output, encode(on))
-        heappush(self._ends, (now + STRUCK_NS, output.device.id, off))
+        heappush(self._coming, (now + STRUCK_NS, output.device.id, off))
         self._played.append((message.device, now, encode(on)))
         self._played.append((message.device, now + STRUCK_NS, encode(off)))
 
+    def identify(self, message: Identify, now: int, *, running: bool) -> None:
+        """Three notes and three pulses, on whatever reaches it. EngineError where nothing does, or
+        something plays."""
+        if running:
+            raise EngineError(tr("not while something plays: a pulse more would move it on"))
+        connections, device = self._connections, message.device
+        output = connections.outputs.reached(device)
+        notes = output is not None and output.port is not None
+        if not notes and not connections.lines.has_pulses(device):
+            name = connections.name(device)
+            raise EngineError(tr("{name} cannot be reached just now", name=name))
+        for n in range(SHOWN_TIMES):
+            at = now + SHOWN_AFTER_NS + n * SHOWN_EVERY_NS
+            connections.lines.pulse_between(device, at)
+            if output is not None and notes:
+                on = NoteOn(channel=message.channel, note=message.note, velocity=100)
+                off = NoteOff(channel=message.channel, note=message.note)
+                heappush(self._coming, (at, output.device.id, on))
+                heappush(self._coming, (at + STRUCK_NS, output.device.id, off))
+
     def poll(self, now: int) -> None:
-        """End what was struck."""
-        while self._ends and self._ends[0][0] <= now:
-            _, wire, off = heappop(self._ends)
+        """Play what is due: ends of what was struck, and notes by which a box is known."""
+        while self._coming and self._coming[0][0] <= now:
+            _, wire, event = heappop(self._coming)
             output = self._connections.outputs.get(wire)
             if output is not None:
-                self._connections.outputs.send_raw(output, encode(off))
+                self._connections.outputs.send_raw(output, encode(event))
 
     def told(self, timeline: SongTimeline | None) -> tuple[PlayedIn, ...]:
         """What was played since this was asked last."""

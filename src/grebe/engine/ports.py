@@ -171,10 +171,15 @@ class Ports:
 
     def open_pulses(self, device: Device) -> InPort:
         """Open where a device's pulses are heard. PortLost says what is missing."""
-        line = device.pulse_from
-        if line.wire == "jack":
-            self._jack_wire().must_have(line.name)
-        return PulseInput(line, falling=device.pulse.polarity == "falling")
+        line, run = device.pulse_from, device.run_from
+        for heard in (line, run):
+            if heard.wire == "jack":
+                self._jack_wire().must_have(heard.name)
+        if run.is_set and (
+            run.wire != line.wire or (run.wire == "audio" and run.name != line.name)
+        ):
+            raise PortLost(tr("its run line has to come in where its pulses do"))
+        return PulseInput(line, run, falling=device.pulse.polarity == "falling")
 
     @property
     def jack(self) -> JackWire | None:

@@ -18,8 +18,10 @@ LINES = {
     "run_at": tr("Run line leaves at"),
     "reset_at": tr("Reset leaves at"),
     "pulse_from": tr("Pulses are heard at"),
+    "run_from": tr("Run line is heard at"),
 }
 """Fields of a device that are lines, in words; shown where a pulse cable joins it to Grebe."""
+HEARD = ("pulse_from", "run_from")
 
 
 class DeviceEdits:
@@ -71,7 +73,7 @@ class DeviceEdits:
     def set_line(self, field: str, line: AudioPort) -> None:
         """A pulse, run or reset line, or where pulses are heard; with the caution it needs."""
         self.hand.set_fields(LINES[field], **{field: line})
-        if line.is_set and field != "pulse_from":
+        if line.is_set and field not in HEARD:
             words = tr(
                 "{pulse_care} Channels 1 and 2 are often the main output.", pulse_care=PULSE_CARE
             )

@@ -7,8 +7,10 @@ from grebe.app.engine.link import Link
 from grebe.core.player.commands import Fill, Metronome
 from grebe.core.rig.model import Device
 from grebe.errors import EditError
-from grebe.protocols.link.messages import Audition
+from grebe.protocols.link.messages import Audition, Identify
 from grebe.words import tr
+
+MIDDLE_C = 60
 
 
 class Hands:
@@ -33,6 +35,11 @@ class Hands:
             raise EditError(tr("nothing clicks yet: choose a box for it in the Rig, with K"))
         self.clicking = not self.clicking
         self._link.tell(Metronome(on=self.clicking))
+
+    def identify(self, device: Device) -> None:
+        """Have a box show which one it is, by notes and pulses."""
+        note = device.spec.voices[0].note if device.spec.voices else MIDDLE_C
+        self._link.tell(Identify(device=device.id, channel=device.channel, note=note))
 
     def audition(self, device: Device, note: int, channel: int | None, velocity: int = 100) -> None:
         """Play a note on a device now; it is remembered as played in."""

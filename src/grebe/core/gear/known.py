@@ -29,7 +29,7 @@ def gear_of(device: Device) -> str:
 def names_of(device: Device) -> set[str]:
     """All that a box answers to: its profile, its names, the ports where it is plugged."""
     ports = (device.port, device.input, device.pulse_at, device.run_at, device.reset_at,
-             device.pulse_from)  # fmt: skip
+             device.pulse_from, device.run_from)  # fmt: skip
     said = (device.profile, device.name, device.label, *(p.name for p in ports if p.is_set))
     return {name.casefold() for name in said if name}
 

@@ -241,8 +241,10 @@ def _one_wire_a_port(rig: Rig, via: dict[str, str]) -> dict[str, str]:
 
 def _says_start(rig: Rig, cable: Cable) -> bool:
     """Whether Start can come over the cable that brings Grebe its clock."""
+    if cable.medium not in MIDI_MEDIA:
+        return rig.device(cable.source).run_from.is_set
     sends = rig.device(cable.source).spec.sends
-    lets = cable.medium in MIDI_MEDIA and cable.passes.transport and cable.accepts.transport
+    lets = cable.passes.transport and cable.accepts.transport
     # Of a box whose profile says nothing at all, nothing is held against it.
     return lets and (sends.transport or not sends.clock)
 

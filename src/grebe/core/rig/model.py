@@ -175,6 +175,9 @@ class Device(Value, frozen=True, kw_only=True):
     """Where one pulse leaves shortly before the first, at every start."""
     pulse_from: AudioPort = AudioPort()
     """Where Grebe hears its pulses."""
+    run_from: AudioPort = AudioPort()
+    """Where Grebe hears its run line, which rises at its start and falls at its stop; with an
+    interface, the one that its pulses come in at."""
     gates: Annotated[tuple[Gate, ...], Meta(max_length=64)] = ()
     """Notes that leave as gates, a channel each, beside or instead of MIDI."""
     holds_open: bool = False

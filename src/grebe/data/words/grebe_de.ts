@@ -2340,6 +2340,11 @@
   </message>
   <message>
    <location filename="../../app/editors/rig_device.py" />
+   <source>Run line is heard at</source>
+   <translation>Run-Leitung ist zu hören an</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/rig_device.py" />
    <source>Tolerance of all boxes</source>
    <translation>Toleranz aller Geräte</translation>
   </message>
@@ -10904,6 +10909,11 @@
    <translation>{name} ist gerade nicht zu erreichen</translation>
   </message>
   <message>
+   <location filename="../../engine/playing_in.py" />
+   <source>not while something plays: a pulse more would move it on</source>
+   <translation>nicht, während etwas spielt: ein Puls mehr rückte es weiter</translation>
+  </message>
+  <message>
    <location filename="../../engine/ports.py" />
    <source>JACK does not answer</source>
    <translation>JACK antwortet nicht</translation>
@@ -10922,6 +10932,11 @@
    <location filename="../../engine/ports.py" />
    <source>{missing} for {device}</source>
    <translation>{missing} für {device}</translation>
+  </message>
+  <message>
+   <location filename="../../engine/ports.py" />
+   <source>its run line has to come in where its pulses do</source>
+   <translation>seine Run-Leitung muss dort ankommen, wo seine Pulse ankommen</translation>
   </message>
   <message>
    <location filename="../../engine/server.py" />
@@ -16852,6 +16867,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>Click the count-in on it; on Grebe: its bars</source>
    <translation>Den Einzähler darauf klicken; bei Grebe: seine Takte</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Which one is it? Three notes and pulses to it</source>
+   <translation>Welches ist es? Drei Noten und Pulse dorthin</translation>
   </message>
   <message>
    <location filename="../../app/actions" />

@@ -39,7 +39,7 @@ from grebe.protocols.link.session import (
     ShowDocument,
 )
 
-LINK_VERSION = 10
+LINK_VERSION = 11
 MAX_MESSAGE_BYTES = 16 * 1024 * 1024
 """What is larger goes in parts (`LoadPart`): more than this at once is a mistake or an attack."""
 PART_BYTES = 65_536
@@ -131,6 +131,15 @@ class Audition(Value, frozen=True, kw_only=True, tag="audition"):
     velocity: Velocity = 100
 
 
+class Identify(Value, frozen=True, kw_only=True, tag="identify"):
+    """Have a device show which one it is: three notes where MIDI reaches it, three pulses where
+    its pulses leave. Only while nothing plays."""
+
+    device: str
+    channel: Channel
+    note: Note
+
+
 class Panic(Value, frozen=True, kw_only=True, tag="panic"):
     """All notes and sound off on every port, then stop."""
 
@@ -158,6 +167,7 @@ ToEngine: TypeAlias = (
     | Learn
     | Listen
     | Audition
+    | Identify
     | Panic
     | Shutdown
     | ClearCounters

@@ -12,27 +12,29 @@ from grebe.core.rig.model import AudioPort
 from grebe.errors import PortLost
 from grebe.process import children
 from grebe.protocols.midi.message_filter import MessageFilter
-from grebe.protocols.midi.messages import TIMING_CLOCK
 from grebe.transports.base import Heard
 
-STAMP = struct.Struct("<q")
-"""One pulse: its time, CLOCK_MONOTONIC_RAW in ns. Anything longer is what went wrong, as text."""
+STAMP = struct.Struct("<qB")
+"""A pulse, or an edge of the run line: its time (CLOCK_MONOTONIC_RAW, ns) and the MIDI status it
+stands for. Anything of another length is what went wrong, as text."""
 MAX_PACKET_BYTES = 512
 MAX_AT_ONCE = 32
-_TICK = bytes((TIMING_CLOCK,))
 
 
 class PulseInput:
-    """An open pulse input; a pulse comes as a tick of clock."""
+    """An open pulse input: a pulse comes as a tick of clock, the run line as Start and Stop."""
 
-    def __init__(self, line: AudioPort, *, falling: bool) -> None:
-        """Start the process that listens. What keeps it from that comes as PortLost, later."""
+    def __init__(self, line: AudioPort, run: AudioPort, *, falling: bool) -> None:
+        """Start the process that listens, to a run line, too, where one is set. What keeps it from
+        that comes as PortLost, later."""
         ours, its = socket.socketpair(socket.AF_UNIX, socket.SOCK_SEQPACKET)
         ours.setblocking(False)
         command = [
             "--fd", str(its.fileno()), "--wire", line.wire,
             "--name", line.name, "--channel", str(line.channel),
         ]  # fmt: skip
+        if run.is_set:
+            command += ["--run-name", run.name, "--run-channel", str(run.channel)]
         if falling:
             command.append("--falling")
         self._socket = ours
@@ -55,7 +57,8 @@ class PulseInput:
                 raise PortLost(f"the pulse input went away ({error.strerror})") from error
             if len(packet) != STAMP.size:
                 raise PortLost(packet.decode(errors="replace") or "the pulse input went away")
-            out.append((STAMP.unpack(packet)[0], _TICK))
+            at_ns, status = STAMP.unpack(packet)
+            out.append((at_ns, bytes((status,))))
         return out
 
     def check_input(self) -> None:

@@ -21,6 +21,7 @@ from grebe.core.sync.pulses import PulseDetector
 from grebe.errors import PortLost
 from grebe.process.log import start_log
 from grebe.process.priority import be_ordinary, limit_realtime
+from grebe.protocols.midi.messages import START, STOP, TIMING_CLOCK
 from grebe.transports.clock import raw_ns
 from grebe.transports.frames import FrameClock
 from grebe.transports.jack.midi import open_client
@@ -35,8 +36,12 @@ SILENT_NS = 3_000_000_000
 OPENS_S = 8
 """A JACK that hangs must not leave processes behind."""
 
-Block = tuple[int, NDArray[np.float32]]
-"""(frame of its first sample, samples)."""
+Block = tuple[int, NDArray[np.float32], NDArray[np.float32] | None]
+"""(frame of its first sample, pulses, run line)."""
+
+
+Edge = tuple[float, int]
+"""(seconds from the first sample, the MIDI status it stands for)."""
 
 
 class BlockSource:
@@ -51,19 +56,21 @@ class BlockSource:
         """Why there will be no more."""
 
 
-def jack_source(name: str) -> tuple[BlockSource, Any]:
-    """From a JACK port; keep the client. PortLost when there is no such port."""
+def jack_source(name: str, run: str | None) -> tuple[BlockSource, Any]:
+    """From a JACK port, and one for the run line; keep the client. PortLost when there is none."""
     import jack  # noqa: PLC0415 - needs libjack, which not every machine has
 
     client = open_client("grebe ear", os.environ.get("JACK_DEFAULT_SERVER"))
     source = BlockSource(client.samplerate)
     port = client.inports.register("pulses")
+    line = None if run is None else client.inports.register("run")
 
     def process(count: int) -> None:
         now_ns = raw_ns()
         frame = client.last_frame_time
         source.frames.update(frame, now_ns, count)
-        source.blocks.append((frame, port.get_array().copy()))
+        other = None if line is None else line.get_array().copy()
+        source.blocks.append((frame, port.get_array().copy(), other))
 
     def ended(status: Any, reason: str) -> None:
         del status, reason
@@ -72,16 +79,18 @@ def jack_source(name: str) -> tuple[BlockSource, Any]:
     client.set_process_callback(process)
     client.set_shutdown_callback(ended)
     client.activate()
-    try:
-        if name:
-            client.connect(name, port)
-    except jack.JackError as error:
-        raise PortLost(f"there is no JACK port {name!r}") from error
+    for wanted, into in ((name, port), (run, line)):
+        try:
+            if wanted:
+                client.connect(wanted, into)
+        except jack.JackError as error:
+            raise PortLost(f"there is no JACK port {wanted!r}") from error
     return source, client
 
 
-def sound_source(name: str, channel: int) -> tuple[BlockSource, Any]:
-    """From a channel of an interface; keep the stream. PortLost when it will not open."""
+def sound_source(name: str, channel: int, run: int | None) -> tuple[BlockSource, Any]:
+    """From a channel of an interface, and one for the run line; keep the stream. PortLost when it
+    will not open."""
     library = sound_library()
     count = 0
 
@@ -92,13 +101,14 @@ def sound_source(name: str, channel: int) -> tuple[BlockSource, Any]:
             count += frames
         source.frames.update(count, now_ns, frames)
         source.delay_ns = max(0, round((when.currentTime - when.inputBufferAdcTime) * 1e9))
-        source.blocks.append((count, data[:, channel - 1].copy()))
+        other = None if run is None else data[:, run - 1].copy()
+        source.blocks.append((count, data[:, channel - 1].copy(), other))
         count += frames
 
     try:
         stream = library.InputStream(
-            device=interface_meant(name, interfaces(input_=True)).index,
-            channels=channel,
+            device=interface_meant(name, interfaces(input_=True)).number,
+            channels=max(channel, run or 0),
             dtype="float32",
             callback=fill,
             latency="low",
@@ -110,10 +120,26 @@ def sound_source(name: str, channel: int) -> tuple[BlockSource, Any]:
     return source, stream
 
 
+class Edges:
+    """Finds what is told in blocks: pulses as clocks, a run line's edges as Start and Stop."""
+
+    def __init__(self, rate: int, *, falling: bool) -> None:
+        self._pulses = PulseDetector(rate, falling=falling)
+        self._rises, self._falls = PulseDetector(rate), PulseDetector(rate, falling=True)
+
+    def feed(self, pulses: NDArray[np.float32], run: NDArray[np.float32] | None) -> list[Edge]:
+        """In order of when they came."""
+        found = [(at_s, TIMING_CLOCK) for at_s in self._pulses.feed(pulses)]
+        if run is not None:
+            found += [(at_s, START) for at_s in self._rises.feed(run)]
+            found += [(at_s, STOP) for at_s in self._falls.feed(run)]
+        return sorted(found, key=lambda edge: edge[0])
+
+
 def listen(source: BlockSource, told: socket.socket, *, falling: bool) -> None:
     """Tell of every pulse until the other end hangs up, or the source is over."""
     heard_ns = raw_ns()
-    detector, first, coming = PulseDetector(source.frames.rate, falling=falling), 0, None
+    detector, first, coming = Edges(source.frames.rate, falling=falling), 0, None
     while not select.select([told], [], [], REST_S)[0]:
         if source.over:
             raise PortLost(source.over)
@@ -122,14 +148,14 @@ def listen(source: BlockSource, told: socket.socket, *, falling: bool) -> None:
         elif raw_ns() - heard_ns > SILENT_NS:
             raise PortLost("nothing comes in any more: its server or interface is gone")
         while source.blocks:
-            frame, samples = source.blocks.popleft()
+            frame, samples, run = source.blocks.popleft()
             if frame != coming:  # blocks were lost: what is counted begins afresh
-                detector = PulseDetector(source.frames.rate, falling=falling)
+                detector = Edges(source.frames.rate, falling=falling)
                 first = frame
             coming = frame + len(samples)
-            for at_s in detector.feed(samples):
+            for at_s, status in detector.feed(samples, run):
                 at_ns = source.frames.ns_at(first + at_s * source.frames.rate)
-                told.send(STAMP.pack(at_ns - source.delay_ns))
+                told.send(STAMP.pack(at_ns - source.delay_ns, status))
 
 
 def main() -> int:
@@ -139,6 +165,8 @@ def main() -> int:
     parser.add_argument("--wire", choices=("jack", "audio"), required=True)
     parser.add_argument("--name", default="")
     parser.add_argument("--channel", type=int, default=1)
+    parser.add_argument("--run-name")
+    parser.add_argument("--run-channel", type=int)
     parser.add_argument("--falling", action="store_true")
     chosen = parser.parse_args()
     start_log("pulses")
@@ -148,9 +176,9 @@ def main() -> int:
     signal.alarm(OPENS_S)
     try:
         if chosen.wire == "jack":
-            source, kept = jack_source(chosen.name)
+            source, kept = jack_source(chosen.name, chosen.run_name)
         else:
-            source, kept = sound_source(chosen.name, chosen.channel)
+            source, kept = sound_source(chosen.name, chosen.channel, chosen.run_channel)
         signal.alarm(0)
         listen(source, told, falling=chosen.falling)
         del kept

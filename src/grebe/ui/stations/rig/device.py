@@ -16,7 +16,7 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
-from grebe.app.editors.rig_device import LINES
+from grebe.app.editors.rig_device import HEARD, LINES
 from grebe.app.editors.rig_form import FIELDS, DeviceForm
 from grebe.core.rig.formatting import PARTS
 from grebe.core.rig.model import GREBE_ID, AudioPort, Device, Rig
@@ -26,8 +26,6 @@ from grebe.ui.stations.rig.pulse import PulseFields
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.sheet import Facts, SheetLine
 from grebe.words import tr
-
-HEARD = ("pulse_from",)
 
 
 class DevicePage(QScrollArea):

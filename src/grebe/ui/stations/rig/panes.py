@@ -80,6 +80,14 @@ class RigPanes:
         """Play on without the box in hand."""
         self._playing_on.without(self._session.selection.box)
 
+    @does("identify")
+    def identify(self) -> None:
+        """Have the box in hand show which one it is."""
+        box = self._session.selection.box
+        device = None if box is None else self._session.project.rig.find(box)
+        if device is not None:
+            self._session.hands.identify(device)
+
     @does("part_after")
     def part_after(self) -> None:
         """The next part of what the box can do."""
