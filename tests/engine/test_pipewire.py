@@ -20,6 +20,7 @@ from tools.lab.pipewire import SINK, PipeWireLab, missing
 from grebe.core.document import Project
 from grebe.core.player.commands import Begin, Halt
 from grebe.core.rig.model import Port
+from grebe.process import children
 from grebe.transports.clock import raw_ns
 from tests import build
 from tests.engine.jackd import RATE
@@ -230,3 +231,33 @@ def test_its_restart_is_survived_and_said(pipewire: PipeWireLab) -> None:
         assert max(map(abs, row.send_ms)) < 200
         assert engine.report()["drums"].missed == 0
     assert any("Bass: JACK stopped" in text for text in engine.notices)
+
+
+@pytest.mark.real_time(ALL)
+def test_the_speaker_ends_with_it_and_comes_again(pipewire: PipeWireLab) -> None:
+    """What stand-ins sound like is heard again, without anything being started afresh."""
+
+    def speakers(count: int, seconds: float) -> bool:
+        end = time.monotonic() + seconds
+        while len(list(children.running((children.SPEAKER,)))) != count:
+            if time.monotonic() > end:
+                return False
+            time.sleep(0.05)
+        return True
+
+    project = build.two_boxes()
+    song = project.songs[0]
+    long = tuple(msgspec.structs.replace(s, times=20) for s in song.sections)
+    song = msgspec.structs.replace(song, sections=long)
+    with live(msgspec.structs.replace(project, songs=(song,))) as engine:
+        engine.send(Begin())
+        assert speakers(1, 8)
+        time.sleep(1.5)  # until it sounds
+        pipewire.kill_server()
+        assert speakers(0, 8)
+        pipewire.start_server()
+        assert speakers(1, 15)
+        time.sleep(3.0)
+        assert speakers(1, 0)  # and it stays
+        engine.send(Halt())
+        assert engine.report()["drums"].missed == 0

@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+import json
+import subprocess
+import sys
 import time
 from collections.abc import Callable, Iterator
 
@@ -127,3 +130,26 @@ def test_where_multicast_is_kept_back_it_is_said_and_an_address_helps(
     two[1] = PeerProcess(network, 1, 120, addresses=(address,))
     until(lambda: all(len(p.others) == 1 for p in two), 15)
     until(lambda: all(not p.view["problem"] for p in two))
+
+
+def test_a_session_that_another_offers_is_found_by_its_name(network: Network) -> None:
+    """RTP MIDI's, by DNS-SD: announced on one computer, listed with its address on another."""
+    announce = (
+        "import time\nfrom grebe.network.session_port import Announced\n"
+        "held = Announced('Grebe Smew', 5004)\ntime.sleep(30)"
+    )
+    offered = subprocess.Popen([*network.command(0), sys.executable, "-c", announce])
+    try:
+        ask = [*network.command(1), sys.executable, "-m", "grebe.transports", "--ask", "sessions"]
+        found: list[str] = []
+
+        def is_found() -> bool:
+            done = subprocess.run(ask, capture_output=True, check=True, timeout=20)
+            found[:] = json.loads(done.stdout)["midi"]
+            return bool(found)
+
+        until(is_found, 20)
+        assert found == ["Grebe Smew (10.71.0.1:5004)"]
+    finally:
+        offered.kill()
+        offered.wait()

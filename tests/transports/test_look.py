@@ -33,7 +33,7 @@ def until(true: Callable[[], object]) -> None:
 
 def test_every_kind_of_port_is_listed_or_has_a_reason() -> None:
     found = json.loads(subprocess.run(LOOK, capture_output=True, check=True).stdout)
-    assert set(found) == {"jack", "alsa", "sound", "network"}
+    assert set(found) == {"jack", "alsa", "sound", "sessions", "network"}
     assert all(kind["available"] or kind["reason"] for kind in found.values())
 
 

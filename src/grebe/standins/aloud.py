@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import os
 import socket
+import time
 from pathlib import Path
 
 import msgspec
@@ -14,6 +15,9 @@ from grebe.core.rig.standin import SliceSound
 from grebe.process import children
 from grebe.protocols.standin.speaker import LoopCommand, Note, Samples, ToSpeaker
 from grebe.standins.box import StandinBox
+
+AGAIN_S = 2.0, 30.0
+"""An output that went is tried again after so long, and then ever later, up to so long."""
 
 
 def has_output() -> bool:
@@ -37,6 +41,9 @@ class Aloud:
         self._samples: dict[str, tuple[SliceSound, ...]] = {}
         """By device, what the speaker has been told of."""
         self._encoder = msgspec.msgpack.Encoder()
+        self._wait_s = AGAIN_S[0]
+        self._again_at = 0.0
+        """When an output that went is tried again; 0: none went."""
 
     def get_ready(self) -> None:
         """Start the speaker, once: it takes a second until it can sound."""
@@ -47,6 +54,8 @@ class Aloud:
 
     def tell(self, device: Device, box: StandinBox) -> None:
         """Send on what a box has begun and ended, and take it from the box."""
+        if self._socket is None and self._again_at and time.monotonic() > self._again_at:
+            self._try_again()
         sounded, box.sounded = box.sounded, []
         acts, box.loops.acts = box.loops.acts, []
         if self._socket is None:
@@ -81,8 +90,15 @@ class Aloud:
             return  # the speaker is behind: a note is lost, no box is held up
         except OSError:
             self._socket.close()
-            self._socket, self._tried = None, False  # its output went: tried again another time
+            self._socket = None
             self._samples.clear()
+            self._again_at = time.monotonic() + self._wait_s  # its output went, and may come back
+
+    def _try_again(self) -> None:
+        self._wait_s = min(2 * self._wait_s, AGAIN_S[1])
+        self._again_at = time.monotonic() + self._wait_s
+        if has_output():
+            self._start()
 
     def _start(self) -> None:
         ours, theirs = socket.socketpair(socket.AF_UNIX, socket.SOCK_SEQPACKET)

@@ -17,6 +17,7 @@ from grebe.transports.alsa.client import alsa_ports
 from grebe.transports.jack.library import CHOICE, loaded
 from grebe.transports.jack.midi import open_client
 from grebe.transports.pulses.devices import Interface, interfaces
+from grebe.transports.sessions import offered_sessions
 from grebe.transports.udp import interfaces as net_interfaces
 
 ASK = "--ask"
@@ -53,6 +54,10 @@ def _list_sound() -> Ports:
     return {"audio": _channels(interfaces()), "audio_in": _channels(interfaces(input_=True))}
 
 
+def _list_sessions() -> Ports:
+    return {"midi": list(offered_sessions())}
+
+
 def _channels(found: list[Interface]) -> list[str]:
     """Every channel of every interface as one word: "2 of NAME"."""
     return [f"{n} of {i.name}" for i in found for n in range(1, i.channels + 1)]
@@ -62,9 +67,10 @@ LISTS: dict[str, Callable[[], Ports]] = {
     "jack": _list_jack,
     "alsa": _list_alsa,
     "sound": _list_sound,
+    "sessions": _list_sessions,
 }
-LIBRARIES = {"jack": "JACK", "alsa": "ALSA", "sound": "PortAudio"}
-OFFERS = {"jack": ("midi", "audio"), "alsa": ("midi",), "sound": ("audio",)}
+LIBRARIES = {"jack": "JACK", "alsa": "ALSA", "sound": "PortAudio", "sessions": "DNS-SD"}
+OFFERS = {"jack": ("midi", "audio"), "alsa": ("midi",), "sound": ("audio",), "sessions": ("midi",)}
 """Lists that are there, empty, also where there is a reason instead."""
 
 

@@ -13740,13 +13740,13 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/rig/panes.py" />
-   <source>Set-up sheet</source>
-   <translation>Aufbaublatt</translation>
+   <source>Three notes to {name}, and pulses where it has a line.</source>
+   <translation>Drei Noten an {name}, und Pulse, wo es eine Leitung hat.</translation>
   </message>
   <message>
-   <location filename="../../ui/stations/rig/ports.py" />
-   <source>{line}, channel {channel}</source>
-   <translation>{line}, Kanal {channel}</translation>
+   <location filename="../../ui/stations/rig/panes.py" />
+   <source>Set-up sheet</source>
+   <translation>Aufbaublatt</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/ports.py" />
@@ -13770,6 +13770,16 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/rig/ports.py" />
+   <source>network session with {host}</source>
+   <translation>Netz-Session mit {host}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/ports.py" />
+   <source>{words}: channel</source>
+   <translation>{words}: Kanal</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/ports.py" />
    <source>network: {port}</source>
    <translation>Netz: {port}</translation>
   </message>
@@ -13787,11 +13797,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/ports.py" />
    <source>host:port, or session host:port</source>
    <translation>host:port, oder session host:port</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/ports.py" />
-   <source>network session with {host}</source>
-   <translation>Netz-Session mit {host}</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/ports.py" />

@@ -87,6 +87,8 @@ class RigPanes:
         device = None if box is None else self._session.project.rig.find(box)
         if device is not None:
             self._session.hands.identify(device)
+            words = tr("Three notes to {name}, and pulses where it has a line.", name=device.name)
+            self._session.say("info", words)
 
     @does("part_after")
     def part_after(self) -> None:

@@ -10,8 +10,9 @@ import json
 import sys
 from typing import Any
 
+import msgspec
 from PyQt6.QtCore import QObject, QProcess, pyqtSignal
-from PyQt6.QtWidgets import QComboBox
+from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QWidget
 
 from grebe.core.rig.model import AudioPort, Port
 from grebe.ui.widgets.fields import ListField
@@ -62,6 +63,8 @@ class PortChooser(ListField):
         self._hears = hears
         self.setAccessibleName(tr("Heard at") if hears else tr("Port"))
         self._found: list[Port] = []
+        self._sessions: dict[str, str] = {}
+        """What sessions on the network call themselves, by the name of their port."""
         self._shown = Port(wire="none") if hears else Port()
         look.found.connect(self._looked)
         self.activated.connect(self._picked)
@@ -86,6 +89,10 @@ class PortChooser(ListField):
             self._found.append(Port(wire="jack"))
             self._found += [Port(wire="jack", name=name) for name in found["jack"].get(key, [])]
         self._found += [Port(wire="alsa", name=n) for n in found.get("alsa", {}).get(key, [])]
+        for words in [] if self._hears else found.get("sessions", {}).get("midi", []):
+            name, _, at = words.removesuffix(")").rpartition(" (")
+            self._sessions[f"{SESSION.name} {at}"] = name
+            self._found.append(Port(wire="rtp", name=f"{SESSION.name} {at}"))
         self._fill()
 
     def _choices(self) -> list[Port]:
@@ -96,8 +103,13 @@ class PortChooser(ListField):
     def _fill(self) -> None:
         self.setEditable(False)
         self.clear()
-        self.addItems([port_text(port) for port in self._choices()])
+        self.addItems([self._text(port) for port in self._choices()])
         self.setCurrentIndex(self._choices().index(self._shown))
+
+    def _text(self, port: Port) -> str:
+        """A port in words, a session that was found by the name it goes by."""
+        name = self._sessions.get(port.name) if port.wire == "rtp" else None
+        return port_text(port) if name is None else tr("network session with {host}", host=name)
 
     def _picked(self, index: int) -> None:
         port = self._choices()[index]
@@ -127,46 +139,73 @@ class PortChooser(ListField):
             self.chosen.emit(Port(wire="rtp", name=words[:200]))
 
 
-class LineChooser(ListField):
-    """A list of audio channels for pulses or a level; emits the one chosen by hand."""
+class LineChooser(QWidget):
+    """Where pulses or a level leave or come in: an interface, and its channel in a list of its own;
+    or a port of JACK. Emits the one chosen by hand."""
 
     chosen = pyqtSignal(AudioPort)
 
     def __init__(self, look: PortLook, words: str, *, hears: bool = False) -> None:
         super().__init__()
         self._hears = hears
-        self.setAccessibleName(words)
+        self.where, self.channel = ListField(), ListField()
+        self.where.setAccessibleName(words)
+        self.channel.setAccessibleName(tr("{words}: channel", words=words))
+        row = QHBoxLayout(self)
+        row.setContentsMargins(0, 0, 0, 0)
+        row.setSpacing(6)
+        row.addWidget(self.where, 1)
+        row.addWidget(self.channel)
         self._found: list[AudioPort] = []
+        self._channels: dict[str, int] = {}
+        """By interface."""
         self._shown = AudioPort()
         look.found.connect(self._looked)
-        self.activated.connect(self._picked)
+        self.where.activated.connect(self._picked)
+        self.channel.activated.connect(self._picked_channel)
         self.show_line(self._shown)
 
     def show_line(self, line: AudioPort) -> None:
         """Show this one as the one in use."""
         self._shown = line
-        self.clear()
-        self.addItems([line_text(choice) for choice in self._choices()])
-        self.setCurrentIndex(self._choices().index(line))
+        self.where.clear()
+        self.where.addItems([line_text(choice) for choice in self._choices()])
+        self.where.setCurrentIndex(self._choices().index(_first_of(line)))
+        self.channel.clear()
+        most = max(line.channel, self._channels.get(line.name, 0))
+        self.channel.addItems([str(n) for n in range(1, most + 1)])
+        self.channel.setCurrentIndex(line.channel - 1)
+        self.channel.setVisible(line.wire == "audio")
 
     def _looked(self, found: dict[str, Any]) -> None:
         key = "audio_in" if self._hears else "audio"
         jack, sound = found.get("jack", {}), found.get("sound", {})
         self._found = [AudioPort(wire="jack")] if jack.get("available") else []
         self._found += [AudioPort(wire="jack", name=name) for name in jack.get(key, [])]
-        for words in sound.get(key, []):
-            channel, _, name = words.partition(" of ")
-            self._found.append(AudioPort(wire="audio", name=name, channel=int(channel)))
+        names = [words.partition(" of ")[2] for words in sound.get(key, [])]
+        self._channels = {name: names.count(name) for name in names}
+        self._found += [AudioPort(wire="audio", name=name) for name in self._channels]
         self.show_line(self._shown)
 
     def _choices(self) -> list[AudioPort]:
         choices = [AudioPort(), *self._found]
-        return choices if self._shown in choices else [self._shown, *choices]
+        shown = _first_of(self._shown)
+        return choices if shown in choices else [shown, *choices]
 
     def _picked(self, index: int) -> None:
         line = self._choices()[index]
+        if line != _first_of(self._shown):
+            self.chosen.emit(line)
+
+    def _picked_channel(self, index: int) -> None:
+        line = msgspec.structs.replace(self._shown, channel=index + 1)
         if line != self._shown:
             self.chosen.emit(line)
+
+
+def _first_of(line: AudioPort) -> AudioPort:
+    """The same interface's first channel, by which its row is known."""
+    return msgspec.structs.replace(line, channel=1) if line.wire == "audio" else line
 
 
 def line_text(line: AudioPort) -> str:
@@ -175,7 +214,7 @@ def line_text(line: AudioPort) -> str:
         return tr("nowhere")
     if line.wire == "jack":
         return f"JACK: {line.name}" if line.name else tr("JACK, patched by hand")
-    return tr("{line}, channel {channel}", line=line.name, channel=line.channel)
+    return line.name
 
 
 def port_text(port: Port) -> str:
