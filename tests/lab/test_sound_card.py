@@ -8,6 +8,7 @@ import pytest
 
 from grebe.core.document import Project
 from grebe.core.rig.model import AudioPort, Cable, Port
+from grebe.core.rig.spec import Sends, Spec
 from tests import build
 from tests.lab.conftest import Lab
 from tests.lab.test_sequencer import ONE, alsa
@@ -117,3 +118,40 @@ def test_the_stand_ins_speaker_ends_with_its_card(fresh: Lab) -> None:
     assert fresh.run("cat was").strip() != ""
     assert fresh.run("cat is").strip() == ""
     assert max((row[3] for row in driven.of("figures")), default=0) < 500
+
+
+def test_pulses_at_a_cards_input_lead(fresh: Lab) -> None:
+    """Four a quarter note at 110 BPM, played into the card by somebody else, lead the song."""
+    make = """python3 - <<'E'
+import sys
+sys.path[:0] = ["/grebe/.venv/lib/python3.11/site-packages"]
+import numpy as np
+from scipy.io import wavfile
+rate, apart = 48000, 48000 * 60 / 110 / 4
+samples = np.zeros((rate * 14, 2), dtype=np.float32)
+for n in range(int(len(samples) / apart)):
+    samples[round(n * apart) : round(n * apart) + 240, 0] = 0.7
+wavfile.write("into.wav", rate, samples)
+E"""
+    fresh.run(make)
+    made = build.two_boxes()
+    drums, bass = made.rig.devices
+    drums = msgspec.structs.replace(drums, port=alsa(ONE))
+    bass = msgspec.structs.replace(
+        bass, spec=Spec(sends=Sends(clock=True)), sends_clock=True, port=Port(wire="none"),
+        pulse_from=AudioPort(wire="audio", name="Loopback: PCM [snd_aloop.0, 1]"),
+    )  # fmt: skip
+    cables = (
+        Cable(source="grebe", target="drums"),
+        Cable(source="bass", target="grebe", medium="pulse", rate=4.0, expects=4.0),
+    )
+    rig = msgspec.structs.replace(made.rig, devices=(drums, bass), cables=cables, leader="bass")
+    driven = fresh.drive(
+        msgspec.structs.replace(made, rig=rig), "0.5 sh aplay -q -D hw:2,0 into.wav", "5 begin",
+        "10 status", "11 halt", captures="a=1,0",
+    )  # fmt: skip
+    assert ("clock",) in [tuple(row[1:]) for row in driven.of("hearing")]
+    running, heard, bpm, _ = driven.of("status")[0][1:]
+    assert running
+    assert heard == pytest.approx(110, abs=0.3)
+    assert bpm == pytest.approx(110, abs=1.0)

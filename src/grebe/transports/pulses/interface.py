@@ -39,7 +39,7 @@ from grebe.transports.pulses.talk import (
 
 DRAWS, WATCHES = 60, 62
 """Priorities: who watches the drawing must get the processor where that spins."""
-SILENT_NS = 200_000_000
+SILENT_NS = 150_000_000
 """An interface that has not asked for samples for so long was pulled, or its server is gone."""
 RATE, PERIOD = "GREBE_SOUND_RATE", "GREBE_SOUND_PERIOD"
 """Frames a second, and frames at a time, where they are to be others than the interface's own."""

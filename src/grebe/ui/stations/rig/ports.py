@@ -12,7 +12,7 @@ from typing import Any
 
 import msgspec
 from PyQt6.QtCore import QObject, QProcess, pyqtSignal
-from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QWidget
+from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QSizePolicy, QWidget
 
 from grebe.core.rig.model import AudioPort, Port
 from grebe.ui.widgets.fields import ListField
@@ -139,6 +139,9 @@ class PortChooser(ListField):
             self.chosen.emit(Port(wire="rtp", name=words[:200]))
 
 
+CHANNEL_EM = 4
+
+
 class LineChooser(QWidget):
     """Where pulses or a level leave or come in: an interface, and its channel in a list of its own;
     or a port of JACK. Emits the one chosen by hand."""
@@ -156,6 +159,8 @@ class LineChooser(QWidget):
         row.setSpacing(6)
         row.addWidget(self.where, 1)
         row.addWidget(self.channel)
+        self.channel.setSizePolicy(QSizePolicy.Policy.Fixed, QSizePolicy.Policy.Fixed)
+        self.channel.setMaximumWidth(CHANNEL_EM * self.fontMetrics().height())
         self._found: list[AudioPort] = []
         self._channels: dict[str, int] = {}
         """By interface."""
@@ -171,6 +176,7 @@ class LineChooser(QWidget):
         self.where.clear()
         self.where.addItems([line_text(choice) for choice in self._choices()])
         self.where.setCurrentIndex(self._choices().index(_first_of(line)))
+        self.where.setToolTip(line_text(line))
         self.channel.clear()
         most = max(line.channel, self._channels.get(line.name, 0))
         self.channel.addItems([str(n) for n in range(1, most + 1)])
