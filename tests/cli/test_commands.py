@@ -250,7 +250,7 @@ def test_run_says_which_port_is_not_there(capsys: pytest.CaptureFixture[str], de
 def test_ports_and_stop(capsys: pytest.CaptureFixture[str]) -> None:
     """By transport, each with the reason when there are none; nothing to stop is said."""
     found = answer(capsys, "ports")
-    assert set(found) == {"jack", "alsa", "sound", "network"}
+    assert set(found) == {"jack", "alsa", "sound", "sessions", "network"}
     for row in found.values():
         assert row["available"] or row["reason"]
     assert "alsa" in run(capsys, "ports")[1] or found["alsa"]["available"]

@@ -528,16 +528,16 @@ def test_choosing_a_pulse_output_says_the_caution(performer: Performer) -> None:
     assert rig(performer).device("garganey").pulse_at == chosen
     assert "Never into an audio input, speakers" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
     view.select("garganey")
-    assert chooser.currentText() == "JACK: system:playback_3"
+    assert chooser.where.currentText() == "JACK: system:playback_3"
     assert not chooser.isHidden()
     view.side.device_page.ports.found.emit(
         {"jack": {"available": True, "audio": ["system:playback_4"]},
-         "sound": {"available": True, "audio": ["2 of Deck audio"]}}
+         "sound": {"available": True, "audio": ["1 of Deck audio", "2 of Deck audio"]}}
     )  # fmt: skip
-    texts = [chooser.itemText(n) for n in range(chooser.count())]
+    texts = [chooser.where.itemText(n) for n in range(chooser.where.count())]
     assert texts == [
         "JACK: system:playback_3", "nowhere", "JACK, patched by hand", "JACK: system:playback_4",
-        "Deck audio, channel 2",
+        "Deck audio",
     ]  # fmt: skip
     view.select("smew")
     assert chooser.isHidden()  # no pulse cable joins it to Grebe

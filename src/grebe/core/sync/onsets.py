@@ -75,17 +75,22 @@ def find_onsets(samples: Audio, rate: int, progress: Progress = _quiet) -> Onset
     progress(0.4)
     if not len(starts):
         return Onsets(np.empty(0), 0, clipped, tr("there are no hits in it: nothing rises"))
-    margin = round((BEFORE_S + SEARCH_S) * rate), round((AFTER_S + SEARCH_S) * rate)
-    padded = np.pad(samples, (margin[0], margin[1] + 1))
-    cut = np.stack([padded[s : s + margin[0] + margin[1]] for s in starts])
+    cut = cut_out(samples, starts, rate)
     progress(0.6)
     kind = _kinds(cut, rate)
     times = np.empty(len(starts))
     for number in range(int(kind.max()) + 1):
         of_kind = kind == number
-        times[of_kind] = starts[of_kind] / rate + _timed(cut[of_kind], rate)
+        times[of_kind] = starts[of_kind] / rate + timed(cut[of_kind], rate)
         progress(0.6 + 0.4 * (number + 1) / (int(kind.max()) + 1))
     return Onsets(np.sort(times), int(kind.max()) + 1, clipped, "")
+
+
+def cut_out(samples: Audio, starts: NDArray[np.int64], rate: int) -> Audio:
+    """What is around each of these samples, a row each, as `timed` and `look` want it."""
+    margin = round((BEFORE_S + SEARCH_S) * rate), round((AFTER_S + SEARCH_S) * rate)
+    padded = np.pad(samples, (margin[0], margin[1] + 1))
+    return np.stack([padded[s : s + margin[0] + margin[1]] for s in starts])
 
 
 def rises(samples: Audio, rate: int) -> NDArray[np.int64]:
@@ -114,7 +119,7 @@ def rises(samples: Audio, rate: int) -> NDArray[np.int64]:
 
 def _kinds(cut: Audio, rate: int) -> NDArray[np.int64]:
     """Which sound each hit is: those alike to the first of a kind, by envelope and colour."""
-    shape = np.stack([_look(row, rate) for row in cut])
+    shape = np.stack([look(row, rate) for row in cut])
     shape /= np.linalg.norm(shape, axis=1, keepdims=True) + 1e-12
     kind = np.full(len(cut), -1, dtype=np.int64)
     number = 0
@@ -130,7 +135,7 @@ def _kinds(cut: Audio, rate: int) -> NDArray[np.int64]:
     return kind
 
 
-def _look(row: Audio, rate: int) -> NDArray[np.float64]:
+def look(row: Audio, rate: int) -> NDArray[np.float64]:
     """The colour of a sound: energy in bands, a third of an octave each, whatever its moment."""
     spectrum = np.abs(np.fft.rfft(row)) ** 2
     hz = np.fft.rfftfreq(len(row), 1 / rate)
@@ -140,7 +145,7 @@ def _look(row: Audio, rate: int) -> NDArray[np.float64]:
     return np.sqrt(bands)
 
 
-def _timed(cut: Audio, rate: int) -> Times:
+def timed(cut: Audio, rate: int) -> Times:
     """Onsets of hits of one kind, in seconds after the sample each was found at."""
     margin = (BEFORE_S + SEARCH_S) * rate
     signal = cut.astype(float)

@@ -1,0 +1,1 @@
+"""Probing simulated boxes."""

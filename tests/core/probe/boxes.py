@@ -1,0 +1,177 @@
+"""Boxes to be probed: a stand-in behind a cable, with what stand-ins do not have laid over it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from random import Random
+from typing import Any
+
+import msgspec
+
+from grebe.core.patterns.model import Content
+from grebe.core.probe.model import Answers, Back, Ears, Experiment, Hit, Observation
+from grebe.core.probe.procedure import procedure
+from grebe.core.rig.model import Device, Faults
+from grebe.core.rig.standin import Memory, Setup
+from grebe.protocols.standin.reports import ReportKind
+from grebe.standins.box import StandinBox
+from tests import build
+
+FORBIDDEN = (0xF0, 0xF1, 0xF6, 0xF7, 0xFE, 0xFF)
+
+
+@dataclass
+class Box:
+    """What it is, which the probe is not told."""
+
+    clock: bool = True
+    transport: bool = True
+    song_position: bool = True
+    program: bool = True
+    change_at: str = "pattern_end"
+    channel: int = 10
+    latency_ms: float = 4.0
+    jitter_ms: float = 0.3
+    levels: int = 128
+    thru: str = "none"
+    sends_clock: str = "never"
+    steps: int = 32
+    ear_ms: float = 0.1
+    seed: int = 1
+
+    def device(self) -> Device:
+        made = build.device(
+            "box", channel=self.channel, plays="own", obeys_clock=True,
+            obeys_transport=self.transport, obeys_song_position=self.song_position,
+            obeys_program=self.program, change_at=self.change_at,
+        )  # fmt: skip
+        faults = Faults(
+            latency_ms=self.latency_ms, jitter_ms=self.jitter_ms, seed=self.seed,
+            ignores_clock=False,
+        )  # fmt: skip
+        return msgspec.structs.replace(made, faults=faults)
+
+    def patterns(self) -> dict[int, Content]:
+        dice = Random(self.seed)
+        slots = {}
+        for program in range(4):
+            rows = []
+            for note in (36, 38, 42):
+                share = {36: 0.3, 38: 0.2, 42: 0.45}[note]
+                steps = "".join("x" if dice.random() < share else "." for _ in range(self.steps))
+                rows.append(build.voice("x" + steps[1:] if note == 36 else steps, note))
+            slots[program] = build.pattern(f"p{program}", "box", *rows).content
+        return slots
+
+
+class Simulation:
+    """The box on a table: experiments in, observations out."""
+
+    def __init__(self, box: Box) -> None:
+        self.box = box
+        device = box.device()
+        self.standin = StandinBox(device, Setup(device=device, memory=Memory(slots=box.patterns())))
+        self.dice = Random(box.seed + 1)
+        self.sent: list[bytes] = []
+        self.seconds = 0.0
+        self._now = 1.0
+        self.on: set[tuple[int, int]] = set()
+        self._own: list[tuple[float, int]] = []
+        self._own_runs = False
+
+    def observe(self, experiment: Experiment) -> Observation:
+        begun, box = self._now, self.box
+        hits: list[Hit] = []
+        back: list[Back] = []
+        for send in sorted(experiment.sends, key=lambda s: s.at_s):
+            self.sent.append(send.data)
+            self._count(send.data)
+            at = begun + send.at_s
+            data = send.data
+            if data[0] in (0xFA, 0xFB, 0xFC) and not box.clock and box.transport:
+                self._own_runs = data[0] != 0xFC
+            if data[0] != 0xF8 or box.clock:
+                for report in self.standin.feed(data, round(at * 1e9)):
+                    if report.kind is ReportKind.NOTE:
+                        hits.append(self._hit(report.at_ns / 1e9 - begun, report.number))
+            if box.thru == "all" or (box.thru == "notes" and data[0] < 0xF0):
+                back.append(Back(send.at_s + 0.001, data))
+        self.standin.sounded.clear()
+        if not box.clock and box.transport:
+            hits += self._by_itself(experiment)
+        if box.sends_clock == "always" or (box.sends_clock == "running" and self._runs(experiment)):
+            back += [Back(n / 48.3, b"\xf8") for n in range(int(experiment.seconds * 48.3))]
+        self._now += experiment.seconds + 0.2
+        self.seconds += experiment.seconds
+        hits = [h for h in hits if h.at_s < experiment.seconds]
+        return Observation(tuple(sorted(hits)), tuple(sorted(back)))
+
+    def _runs(self, experiment: Experiment) -> bool:
+        return any(s.data[0] in (0xFA, 0xFB) for s in experiment.sends)
+
+    def _by_itself(self, experiment: Experiment) -> list[Hit]:
+        """A box on its own tempo of 97: its pattern from each Start or Continue to the Stop."""
+        out: list[Hit] = []
+        starts = [s for s in experiment.sends if s.data[0] in (0xFA, 0xFB)]
+        for start in starts:
+            stops = [s.at_s for s in experiment.sends
+                     if s.data[0] == 0xFC and s.at_s > start.at_s]  # fmt: skip
+            until = min([*stops, experiment.seconds])
+            step, late = 60 / 97 / 4, self.box.latency_ms / 1e3
+            steps = int((until - start.at_s) / step) + 1
+            out += [
+                self._hit(start.at_s + number * step + late, voice.note * 128 + 100)
+                for number in range(steps)
+                for voice in self.box.patterns()[0].voices
+                if number % self.box.steps in {h.step for h in voice.hits}
+            ]
+        return out
+
+    def _hit(self, at_s: float, number: int) -> Hit:
+        note, velocity = divmod(number, 128)
+        levels = self.box.levels
+        level = 1.0 if levels == 1 else velocity / 127
+        if 1 < levels < 128:
+            level = (int(velocity * levels / 128) + 1) / levels
+        elif levels == 128:
+            level = level**1.5
+        noisy = max(0.0, level * (1 + self.dice.gauss(0, 0.015)))
+        return Hit(at_s + self.dice.gauss(0, self.box.ear_ms / 1e3), noisy, note)
+
+    def _count(self, data: bytes) -> None:
+        assert data[0] not in FORBIDDEN
+        if data[0] & 0xF0 == 0xB0:
+            assert data[1] == 123
+        key = (data[0] & 0xF, data[1] if len(data) > 1 else 0)
+        if data[0] & 0xF0 == 0x90 and data[2]:
+            self.on.add(key)
+        elif data[0] & 0xF0 == 0x80:
+            self.on.discard(key)
+
+
+def probed(simulation: Simulation, *, midi: bool = True) -> Answers:
+    """Run the whole procedure."""
+    asking = procedure(Ears(audio=True, midi=midi))
+    observation: Any = None
+    while True:
+        try:
+            experiment = asking.send(observation)
+        except StopIteration as ended:
+            answers: Answers = ended.value
+            return answers
+        observation = simulation.observe(experiment)
+
+
+def drawn(seed: int) -> Box:
+    """One of every combination of abilities and faults."""
+    dice = Random(seed)
+    return Box(
+        clock=dice.random() < 0.85, transport=dice.random() < 0.9,
+        song_position=dice.random() < 0.6, program=dice.random() < 0.6,
+        change_at=dice.choice(["at_once", "bar", "pattern_end"]),
+        channel=dice.randint(1, 16), latency_ms=round(dice.uniform(0, 40), 2),
+        jitter_ms=10 ** dice.uniform(-1, 0.5), levels=dice.choice([1, 2, 3, 4, 128, 128]),
+        thru=dice.choice(["none", "none", "notes", "all"]),
+        sends_clock=dice.choice(["never", "running", "always"]),
+        steps=dice.choice([16, 32, 32, 64]), ear_ms=0.15, seed=seed,
+    )  # fmt: skip
