@@ -30,6 +30,7 @@ MODULES = {
     "sets": ("set",),
     "live": ("run", "engine", "stop", "ports"),
     "network": ("peer", "display"),
+    "probe": ("probe",),
     "follow": ("follow",),
     "sync": ("sync-check",),
     "calc": ("calc",),

@@ -91,9 +91,11 @@ class Simulation:
             if data[0] in (0xFA, 0xFB, 0xFC) and not box.clock and box.transport:
                 self._own_runs = data[0] != 0xFC
             if data[0] != 0xF8 or box.clock:
-                for report in self.standin.feed(data, round(at * 1e9)):
-                    if report.kind is ReportKind.NOTE:
-                        hits.append(self._hit(report.at_ns / 1e9 - begun, report.number))
+                hits += [
+                    self._hit(report.at_ns / 1e9 - begun, report.number)
+                    for report in self.standin.feed(data, round(at * 1e9))
+                    if report.kind is ReportKind.NOTE
+                ]
             if box.thru == "all" or (box.thru == "notes" and data[0] < 0xF0):
                 back.append(Back(send.at_s + 0.001, data))
         self.standin.sounded.clear()

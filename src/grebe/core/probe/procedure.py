@@ -61,6 +61,14 @@ def procedure(ears: Ears, seed: int = 1) -> Asking:
     return probe.answers()
 
 
+def sounds(experiment: Experiment) -> bool:
+    """Whether a box may sound by it: by a note, or by being set going."""
+    return any(
+        s.data[0] in (START[0], CONTINUE[0]) or s.data[0] & 0xF0 in (NOTE_ON, PROGRAM)
+        for s in experiment.sends
+    )
+
+
 def clock_s(bpm: float) -> float:
     """Seconds from one clock to the next."""
     return 60 / bpm / CLOCKS_PER_QUARTER

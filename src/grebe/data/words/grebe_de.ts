@@ -4374,6 +4374,16 @@
    <translation>{save} fragt nach einem Namen. Der nächste Start bringt dich hierher zurück.</translation>
   </message>
   <message>
+   <location filename="../../cli/probe.py" />
+   <source>Before anything sounds: volume down, record not armed, patterns and edits saved, nothing else on this box's thru. Go on? [y/N] </source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../cli/probe.py" />
+   <source>Unsure: {names}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
    <location filename="../../core/arriving.py" />
    <source>{track} holds no notes</source>
    <translation>{track} enthält keine Noten</translation>
@@ -8002,6 +8012,201 @@
    <location filename="../../core/player/performing.py" />
    <source>{device} has no such pattern in what plays</source>
    <translation>{device} hat kein solches Pattern in dem, was spielt</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Clock and notes came back: its thru passes on all.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Notes came back, clocks did not.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Nothing that was sent came back.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>After Start {count} hits were heard.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>While it ran {ticks} clocks came back.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>After Stop {after} hits were heard.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>At {slow:g} and {fast:g} BPM it went by the clock.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>At {slow:g} and {fast:g} BPM it kept its own tempo.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>It changes at once.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>It changes at the bar.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>It changes at its pattern's end.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Does it send anything by itself?</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>{count} clocks came by themselves.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Does it pass on what comes in?</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Notes sounded on channel {listed}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Which note sounds best?</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>How late does a note sound?</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>A note sounds after {late:.2f} ms (middle half within {spread:.2f}).</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>All velocities sounded alike.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Velocity is a curve.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Velocity has {levels} steps.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Does Start set its pattern going?</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Does Stop stop it?</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source> Start itself is its one.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source> It swallows the first.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Does Continue go on where it stopped?</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>After Continue {there} hits were off where it stopped, {top} from the top.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>It is stopped at a place that can be told.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Does it go to a Song Position?</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>After a Song Position {there} hits were off there, {top} from the top.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Program {program} plays another pattern.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>On which channels does it sound?</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>What does it make of velocity?</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Does it follow our clock?</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>A step sounds {late:.2f} ms after its clock.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Does a program change change its pattern?</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>What does it play now?</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Back to the first program.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>It is left silent.</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../core/rehearse/ones.py" />
