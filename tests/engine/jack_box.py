@@ -48,11 +48,12 @@ def main() -> None:
     def process(frames: int) -> None:
         start = client.last_frame_time
         out.clear_buffer()
+        last = 0
         for offset, buffer in into.incoming_midi_events():
-            data = bytes(buffer)
+            data, last = bytes(buffer), max(last, offset)
             sent.append(data.hex())
             if box.thru == "all" or (box.thru == "notes" and data[0] < 0xF0):
-                out.write_midi_event(offset, data)
+                out.write_midi_event(last, data)
             for report in standin.feed(data, round((start + offset) / rate * 1e9)):
                 if report.kind is ReportKind.NOTE:
                     note, velocity = divmod(report.number, 128)

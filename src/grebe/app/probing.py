@@ -9,7 +9,7 @@ from typing import Any
 
 import msgspec
 
-from grebe.core.probe.model import Answers, Back, Ears, Experiment, Hit, Observation
+from grebe.core.probe.model import Answers, CameBack, Ears, Experiment, HeardHit, Observation
 from grebe.core.probe.procedure import procedure, sounds
 from grebe.errors import EngineError
 from grebe.process import children
@@ -74,8 +74,8 @@ def _observed(process: subprocess.Popen[bytes], experiment: Experiment) -> Obser
         pass  # it says why, if it can
     told = _heard(process)
     return Observation(
-        tuple(Hit(*row) for row in told["hits"]),
-        tuple(Back(at_s, bytes.fromhex(data)) for at_s, data in told["back"]),
+        tuple(HeardHit(*row) for row in told["hits"]),
+        tuple(CameBack(at_s, bytes.fromhex(data)) for at_s, data in told["back"]),
     )
 
 

@@ -1,8 +1,8 @@
 """``python -m grebe.transports.probing``: does a probe's experiments at real ports, one a line.
 
 On its standard input come JSON lines, {"sends": [[seconds, hex], ...], "seconds": s}. For each one
-goes out: {"hits": [[seconds, level, colour], ...], "back": [[seconds, hex], ...]}, or {"lost": why};
-before the first, {"ready": true} or {"lost": why}. When its input ends, or it is ended, every note
+goes {"hits": [[seconds, level, colour], ...], "back": [[seconds, hex], ...]}, or {"lost": why}, and
+before the first {"ready": true} or {"lost": why}. When its input ends, or it is ended, every note
 that was begun is ended and Stop is sent.
 """
 
@@ -65,7 +65,7 @@ class _JackPorts:
 KINDS: dict[str, Callable[[], _Ports]] = {"jack": _JackPorts, "alsa": AlsaWire}
 
 
-class Table:
+class ProbedBox:
     """The box on its cables."""
 
     def __init__(self, out: str, back: str, audio: str) -> None:
@@ -182,9 +182,9 @@ def main() -> None:
     start_log("probe")
     signal.signal(signal.SIGTERM, _ended)
     end_with_parent(signal.SIGTERM)  # one that is killed cannot see to the box
-    table: Table | None = None
+    table: ProbedBox | None = None
     try:
-        table = Table(chosen.out, chosen.back, chosen.audio)
+        table = ProbedBox(chosen.out, chosen.back, chosen.audio)
         _say({"ready": True})
         for line in sys.stdin:
             asked = json.loads(line)

@@ -9,7 +9,7 @@ from typing import Any
 import msgspec
 
 from grebe.core.patterns.model import Content
-from grebe.core.probe.model import Answers, Back, Ears, Experiment, Hit, Observation
+from grebe.core.probe.model import Answers, CameBack, Ears, Experiment, HeardHit, Observation
 from grebe.core.probe.procedure import procedure
 from grebe.core.rig.model import Device, Faults
 from grebe.core.rig.standin import Memory, Setup
@@ -81,8 +81,8 @@ class Simulation:
 
     def observe(self, experiment: Experiment) -> Observation:
         begun, box = self._now, self.box
-        hits: list[Hit] = []
-        back: list[Back] = []
+        hits: list[HeardHit] = []
+        back: list[CameBack] = []
         for send in sorted(experiment.sends, key=lambda s: s.at_s):
             self.sent.append(send.data)
             self._count(send.data)
@@ -97,12 +97,12 @@ class Simulation:
                     if report.kind is ReportKind.NOTE
                 ]
             if box.thru == "all" or (box.thru == "notes" and data[0] < 0xF0):
-                back.append(Back(send.at_s + 0.001, data))
+                back.append(CameBack(send.at_s + 0.001, data))
         self.standin.sounded.clear()
         if not box.clock and box.transport:
             hits += self._by_itself(experiment)
         if box.sends_clock == "always" or (box.sends_clock == "running" and self._runs(experiment)):
-            back += [Back(n / 48.3, b"\xf8") for n in range(int(experiment.seconds * 48.3))]
+            back += [CameBack(n / 48.3, b"\xf8") for n in range(int(experiment.seconds * 48.3))]
         self._now += experiment.seconds + 0.2
         self.seconds += experiment.seconds
         hits = [h for h in hits if h.at_s < experiment.seconds]
@@ -111,9 +111,9 @@ class Simulation:
     def _runs(self, experiment: Experiment) -> bool:
         return any(s.data[0] in (0xFA, 0xFB) for s in experiment.sends)
 
-    def _by_itself(self, experiment: Experiment) -> list[Hit]:
+    def _by_itself(self, experiment: Experiment) -> list[HeardHit]:
         """A box on its own tempo of 97: its pattern from each Start or Continue to the Stop."""
-        out: list[Hit] = []
+        out: list[HeardHit] = []
         starts = [s for s in experiment.sends if s.data[0] in (0xFA, 0xFB)]
         for start in starts:
             stops = [s.at_s for s in experiment.sends
@@ -129,7 +129,7 @@ class Simulation:
             ]
         return out
 
-    def _hit(self, at_s: float, number: int) -> Hit:
+    def _hit(self, at_s: float, number: int) -> HeardHit:
         note, velocity = divmod(number, 128)
         levels = self.box.levels
         level = 1.0 if levels == 1 else velocity / 127
@@ -138,7 +138,7 @@ class Simulation:
         elif levels == 128:
             level = level**1.5
         noisy = max(0.0, level * (1 + self.dice.gauss(0, 0.015)))
-        return Hit(at_s + self.dice.gauss(0, self.box.ear_ms / 1e3), noisy, note)
+        return HeardHit(at_s + self.dice.gauss(0, self.box.ear_ms / 1e3), noisy, note)
 
     def _count(self, data: bytes) -> None:
         assert data[0] not in FORBIDDEN

@@ -5,7 +5,7 @@ from __future__ import annotations
 import numpy as np
 from numpy.typing import NDArray
 
-from grebe.core.probe.model import Hit
+from grebe.core.probe.model import HeardHit
 from grebe.core.sync.onsets import ALIKE, SILENT, cut_out, look, rises, timed
 
 LOUD_S = 0.03
@@ -19,7 +19,7 @@ class Ear:
         self.rate = rate
         self._known: list[NDArray[np.float64]] = []
 
-    def hits(self, samples: NDArray[np.float32]) -> list[Hit]:
+    def hits(self, samples: NDArray[np.float32]) -> list[HeardHit]:
         """Hits in a stretch (mono, -1 to 1), in seconds from its first sample."""
         if not len(samples) or float(np.abs(samples).max()) < SILENT:
             return []
@@ -29,12 +29,12 @@ class Ear:
         cut = cut_out(samples, starts, self.rate)
         colours = np.array([self._colour(row) for row in cut])
         loud = round(LOUD_S * self.rate)
-        out: list[Hit] = []
+        out: list[HeardHit] = []
         for colour in np.unique(colours):
             alike = np.flatnonzero(colours == colour)
             times = starts[alike] / self.rate + timed(cut[alike], self.rate)
             out += [
-                Hit(
+                HeardHit(
                     float(at),
                     float(np.abs(samples[starts[i] : starts[i] + loud]).max()),
                     int(colour),

@@ -14,7 +14,7 @@ class Send(NamedTuple):
     data: bytes
 
 
-class Hit(NamedTuple):
+class HeardHit(NamedTuple):
     """A sound begins."""
 
     at_s: float
@@ -24,7 +24,7 @@ class Hit(NamedTuple):
     """Which sound it is, as far as can be told."""
 
 
-class Back(NamedTuple):
+class CameBack(NamedTuple):
     """A whole MIDI message that came back."""
 
     at_s: float
@@ -43,8 +43,8 @@ class Experiment(NamedTuple):
 class Observation(NamedTuple):
     """What came of it, in seconds from its beginning, in order."""
 
-    hits: tuple[Hit, ...] = ()
-    back: tuple[Back, ...] = ()
+    hits: tuple[HeardHit, ...] = ()
+    back: tuple[CameBack, ...] = ()
 
 
 class Ears(NamedTuple):

@@ -22,7 +22,7 @@ from grebe.core.probe.model import (
     Answers,
     Ears,
     Experiment,
-    Hit,
+    HeardHit,
     Observation,
     ProgramAt,
     Send,
@@ -86,7 +86,7 @@ def run(bpm: float, count: int, command: bytes = START) -> list[Send]:
     return [Send(LEAD_S, command), *ticks, Send(ticks[-1].at_s + 0.6 * clock_s(bpm), STOP)]
 
 
-def since_first(hits: tuple[Hit, ...], bpm: float) -> list[Hit]:
+def since_first(hits: tuple[HeardHit, ...], bpm: float) -> list[HeardHit]:
     """The hits of a run by seconds since its first clock."""
     first = LEAD_S + clock_s(bpm)
     return [h._replace(at_s=h.at_s - first) for h in hits]
@@ -105,7 +105,7 @@ class _Probe:
         """(channel, note) that sounds best."""
         self._late_s = 0.0
         self._phrase = Phrase((), (), 0)
-        self._runs: list[tuple[float, list[Hit]]] = []
+        self._runs: list[tuple[float, list[HeardHit]]] = []
         self._loop = False
 
     def answers(self) -> Answers:
@@ -330,7 +330,7 @@ class _Probe:
                 clock_latency_ms=round(late_s * 1e3, 3),
             )
 
-    def _place(self, hits: list[Hit], bpm: float, begin: float, count: int) -> int:
+    def _place(self, hits: list[HeardHit], bpm: float, begin: float, count: int) -> int:
         """Mismatches with the phrase where it stands at a place as the clocks begin."""
         late = self._found.get("clock_latency_ms", self._late_s * 1e3)
         assert isinstance(late, float)
@@ -438,7 +438,7 @@ class _Probe:
                 self._say(_when_words(when), program_at=when)
             return
 
-    def _when(self, hits: list[Hit], new: Phrase, changed: int, count: int) -> ProgramAt | None:
+    def _when(self, hits: list[HeardHit], new: Phrase, changed: int, of: int) -> ProgramAt | None:
         """When the new pattern came in: the moment that leaves the fewest hits unexplained."""
         late = self._found.get("clock_latency_ms", self._late_s * 1e3)
         assert isinstance(late, float)
@@ -453,7 +453,7 @@ class _Probe:
             after = [h._replace(at_s=h.at_s - moment * second) for h in hits if h not in before]
             begin = 0 if name != "at_once" else moment
             off[name] = rules.mismatch(self._phrase, 0, before, second, moment, late / 1e3)
-            off[name] += rules.mismatch(new, begin, after, second, count - moment, late / 1e3)
+            off[name] += rules.mismatch(new, begin, after, second, of - moment, late / 1e3)
         ranked = sorted(off, key=lambda name: off[name])
         lead = off[ranked[1]] - off[ranked[0]]
         if length == CLOCKS_PER_BAR and ranked[0] == "bar":
@@ -477,7 +477,7 @@ def _struck(at_s: float, channel: int, note: int, velocity: int) -> list[Send]:
     ]
 
 
-def _moved(hits: list[Hit], late_s: float) -> list[Hit]:
+def _moved(hits: list[HeardHit], late_s: float) -> list[HeardHit]:
     return [h._replace(at_s=h.at_s - late_s) for h in hits]
 
 

@@ -13,7 +13,7 @@ from typing import NamedTuple, TypeAlias
 import numpy as np
 from numpy.typing import NDArray
 
-from grebe.core.probe.model import Back, Hit, Send
+from grebe.core.probe.model import CameBack, HeardHit, Send
 from grebe.core.time.ticks import CLOCKS_PER_QUARTER
 
 ONSET_S = 0.14
@@ -35,13 +35,14 @@ COUNTS_SHARE = 0.15
 NO_SPREAD = 0.08
 """Levels that differ by less than this share are one."""
 MOST_LEVELS = 10
+Hits: TypeAlias = Sequence[HeardHit]
 Levels: TypeAlias = "NDArray[np.float64]"
 STEP_PRICE, CURVE_PRICE = 2.0, 2.5
 """In ln N: of each step, and of a curve of degree 4."""
 CURVE_DEGREE = 4
 
 
-def echoes(sent: Sequence[Send], back: Sequence[Back]) -> int:
+def echoes(sent: Sequence[Send], back: Sequence[CameBack]) -> int:
     """How many of these came back, byte for byte, at one and the same delay."""
     delays = [
         b.at_s - s.at_s for s in sent for b in back
@@ -50,7 +51,7 @@ def echoes(sent: Sequence[Send], back: Sequence[Back]) -> int:
     return max((sum(abs(d - other) <= SAME_DELAY_S for other in delays) for d in delays), default=0)
 
 
-def sounded(at_s: float, hits: Sequence[Hit], within_s: float = ONSET_S) -> Hit | None:
+def sounded(at_s: float, hits: Sequence[HeardHit], within_s: float = ONSET_S) -> HeardHit | None:
     """The first hit so soon after a note."""
     return next((h for h in hits if at_s - 0.001 <= h.at_s <= at_s + within_s), None)
 
@@ -71,7 +72,7 @@ class Phrase(NamedTuple):
         return len(set(self.colours)) <= 1 and float(np.ptp(gaps)) < 1.0
 
 
-def phrase_of(hits: Sequence[Hit], clock_s: float, clocks: int) -> Phrase:
+def phrase_of(hits: Sequence[HeardHit], clock_s: float, clocks: int) -> Phrase:
     """The phrase of a run from the top: hits from the first clock on, by the clock's places."""
     places = [(h.at_s / clock_s, h.colour) for h in hits if -1 < h.at_s / clock_s < clocks]
     length = _length(places, clocks)
@@ -141,7 +142,12 @@ def expected(phrase: Phrase, begin: float, clocks: float) -> list[tuple[float, i
 
 
 def mismatch(
-    phrase: Phrase, begin: float, hits: Sequence[Hit], clock_s: float, clocks: float, late_s: float
+    phrase: Phrase,
+    begin: float,
+    hits: Sequence[HeardHit],
+    clock_s: float,
+    clocks: float,
+    late_s: float,
 ) -> int:
     """Hits missing and extra, where the phrase is at `begin` at the run's first clock."""
     apart = min(MOST_APART_S, max(LEAST_APART_S, 0.3 * CLOCKS_PER_SIXTEENTH * clock_s)) / clock_s
@@ -157,7 +163,7 @@ def differs(count: int, wanted: int) -> bool:
 
 
 def clock_or_time(
-    phrase: Phrase, first_s: float, runs: Sequence[tuple[float, Sequence[Hit]]]
+    phrase: Phrase, first_s: float, runs: Sequence[tuple[float, Sequence[HeardHit]]]
 ) -> float:
     """By how many nats hits lie by the clock's position rather than by time since Start.
 
@@ -187,7 +193,7 @@ def _nearest(place: float, phrase: Phrase) -> float:
     return min(abs(place - p) for p in around)
 
 
-def clock_latency_s(runs: Sequence[tuple[float, Sequence[Hit]]]) -> tuple[float, int] | None:
+def clock_latency_s(runs: Sequence[tuple[float, Sequence[HeardHit]]]) -> tuple[float, int] | None:
     """(latency, k) from hits on a lattice of sixteenths at several tempi: t = (6 i + k) clock + L.
 
     k is -1 where Start itself is the one, 1 where the first clock is swallowed. At one tempo the

@@ -7,7 +7,7 @@
 
 _shtab_grebe_gear_subparsers=(list note try remove write read)
 _shtab_grebe_calc_subparsers=(delay tempo loop repitch ramp tap drift position swing realign euclid register key pulses wire notemap hearing)
-_shtab_grebe_subparsers=(open demo list actions new check what-if gear render sheet set run engine stop ports peer display follow sync-check calc bench report desktop)
+_shtab_grebe_subparsers=(open demo list actions new check what-if gear render sheet set run engine stop ports peer display probe follow sync-check calc bench report desktop)
 
 _shtab_grebe_open_option_strings=(-h --help)
 _shtab_grebe_demo_option_strings=(-h --help --path)
@@ -32,6 +32,7 @@ _shtab_grebe_stop_option_strings=(-h --help)
 _shtab_grebe_ports_option_strings=(-h --help --json)
 _shtab_grebe_peer_option_strings=(-h --help --name --bpm --seconds --session --key --interface --at --json)
 _shtab_grebe_display_option_strings=(-h --help --of --session --key --interface --at)
+_shtab_grebe_probe_option_strings=(-h --help --out --in --audio --yes --json)
 _shtab_grebe_follow_option_strings=(-h --help --out --ppqn --json)
 _shtab_grebe_sync_check_option_strings=(-h --help --grid --names --progress --json)
 _shtab_grebe_calc_delay_option_strings=(-h --help --bpm --min-ms --max-ms --json)
@@ -69,6 +70,7 @@ _shtab_grebe_sheet_pos_0_COMPGEN=_shtab_compgen_files
 _shtab_grebe_sheet___to_COMPGEN=_shtab_compgen_files
 _shtab_grebe_set_pos_0_COMPGEN=_shtab_compgen_files
 _shtab_grebe_run_pos_0_COMPGEN=_shtab_compgen_files
+_shtab_grebe_probe___out_COMPGEN=_shtab_compgen_files
 _shtab_grebe_follow_pos_0_COMPGEN=_shtab_compgen_files
 _shtab_grebe_follow___out_COMPGEN=_shtab_compgen_files
 _shtab_grebe_sync_check_pos_0_COMPGEN=_shtab_compgen_files
@@ -84,7 +86,7 @@ _shtab_grebe_render___rate_choices=(44100 48000 88200 96000 176400 192000)
 _shtab_grebe_sheet___kind_choices=(setup steps programme stage)
 _shtab_grebe_calc_pos_0_choices=(delay tempo loop repitch ramp tap drift position swing realign euclid register key pulses wire notemap hearing)
 _shtab_grebe_bench___only_choices=(clock player window patterns songs faults stage tracks rig route follow sync network jack engine)
-_shtab_grebe_pos_0_choices=(open demo list actions new check what-if gear render sheet set run engine stop ports peer display follow sync-check calc bench report desktop)
+_shtab_grebe_pos_0_choices=(open demo list actions new check what-if gear render sheet set run engine stop ports peer display probe follow sync-check calc bench report desktop)
 
 _shtab_grebe_open__h_nargs=0
 _shtab_grebe_open___help_nargs=0
@@ -159,6 +161,10 @@ _shtab_grebe_peer___help_nargs=0
 _shtab_grebe_peer___json_nargs=0
 _shtab_grebe_display__h_nargs=0
 _shtab_grebe_display___help_nargs=0
+_shtab_grebe_probe__h_nargs=0
+_shtab_grebe_probe___help_nargs=0
+_shtab_grebe_probe___yes_nargs=0
+_shtab_grebe_probe___json_nargs=0
 _shtab_grebe_follow__h_nargs=0
 _shtab_grebe_follow___help_nargs=0
 _shtab_grebe_follow___json_nargs=0

@@ -4376,12 +4376,12 @@
   <message>
    <location filename="../../cli/probe.py" />
    <source>Before anything sounds: volume down, record not armed, patterns and edits saved, nothing else on this box's thru. Go on? [y/N] </source>
-   <translation type="unfinished" />
+   <translation>Bevor etwas klingt: Lautstärke herunter, Aufnahme nicht scharf, Patterns und Änderungen gesichert, nichts anderes am Thru dieses Geräts. Weiter? [y/N] </translation>
   </message>
   <message>
    <location filename="../../cli/probe.py" />
    <source>Unsure: {names}.</source>
-   <translation type="unfinished" />
+   <translation>Unsicher: {names}.</translation>
   </message>
   <message>
    <location filename="../../core/arriving.py" />
@@ -8016,197 +8016,197 @@
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>Clock and notes came back: its thru passes on all.</source>
-   <translation type="unfinished" />
+   <translation>Clock und Noten kamen zurück: sein Thru gibt alles weiter.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>Notes came back, clocks did not.</source>
-   <translation type="unfinished" />
+   <translation>Noten kamen zurück, Clocks nicht.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>Nothing that was sent came back.</source>
-   <translation type="unfinished" />
+   <translation>Nichts von dem, was gesendet wurde, kam zurück.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>After Start {count} hits were heard.</source>
-   <translation type="unfinished" />
+   <translation>Nach Start waren {count} Anschläge zu hören.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>While it ran {ticks} clocks came back.</source>
-   <translation type="unfinished" />
+   <translation>Während es lief, kamen {ticks} Clocks zurück.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>After Stop {after} hits were heard.</source>
-   <translation type="unfinished" />
+   <translation>Nach Stop waren {after} Anschläge zu hören.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>At {slow:g} and {fast:g} BPM it went by the clock.</source>
-   <translation type="unfinished" />
+   <translation>Bei {slow:g} und {fast:g} BPM ging es nach der Clock.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>At {slow:g} and {fast:g} BPM it kept its own tempo.</source>
-   <translation type="unfinished" />
+   <translation>Bei {slow:g} und {fast:g} BPM behielt es sein eigenes Tempo.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>It changes at once.</source>
-   <translation type="unfinished" />
+   <translation>Es wechselt sofort.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>It changes at the bar.</source>
-   <translation type="unfinished" />
+   <translation>Es wechselt am Takt.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>It changes at its pattern's end.</source>
-   <translation type="unfinished" />
+   <translation>Es wechselt am Ende seines Patterns.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>Does it send anything by itself?</source>
-   <translation type="unfinished" />
+   <translation>Sendet es von selbst etwas?</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>{count} clocks came by themselves.</source>
-   <translation type="unfinished" />
+   <translation>{count} Clocks kamen von selbst.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>Does it pass on what comes in?</source>
-   <translation type="unfinished" />
+   <translation>Gibt es weiter, was hereinkommt?</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>Notes sounded on channel {listed}.</source>
-   <translation type="unfinished" />
+   <translation>Noten klangen auf Kanal {listed}.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>Which note sounds best?</source>
-   <translation type="unfinished" />
+   <translation>Welche Note klingt am besten?</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>How late does a note sound?</source>
-   <translation type="unfinished" />
+   <translation>Wie spät klingt eine Note?</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>A note sounds after {late:.2f} ms (middle half within {spread:.2f}).</source>
-   <translation type="unfinished" />
+   <translation>Eine Note klingt nach {late:.2f} ms (mittlere Hälfte innerhalb von {spread:.2f}).</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>All velocities sounded alike.</source>
-   <translation type="unfinished" />
+   <translation>Alle Anschlagstärken klangen gleich.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>Velocity is a curve.</source>
-   <translation type="unfinished" />
+   <translation>Die Anschlagstärke ist eine Kurve.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>Velocity has {levels} steps.</source>
-   <translation type="unfinished" />
+   <translation>Die Anschlagstärke hat {levels} Stufen.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>Does Start set its pattern going?</source>
-   <translation type="unfinished" />
+   <translation>Setzt Start sein Pattern in Gang?</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>Does Stop stop it?</source>
-   <translation type="unfinished" />
+   <translation>Hält Stop es an?</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source> Start itself is its one.</source>
-   <translation type="unfinished" />
+   <translation> Start selbst ist seine Eins.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source> It swallows the first.</source>
-   <translation type="unfinished" />
+   <translation> Die erste verschluckt es.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>Does Continue go on where it stopped?</source>
-   <translation type="unfinished" />
+   <translation>Geht Continue dort weiter, wo es anhielt?</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>After Continue {there} hits were off where it stopped, {top} from the top.</source>
-   <translation type="unfinished" />
+   <translation>Nach Continue waren {there} Anschläge daneben, wo es anhielt, {top} vom Anfang.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>It is stopped at a place that can be told.</source>
-   <translation type="unfinished" />
+   <translation>Es wird an einer Stelle angehalten, die zu erkennen ist.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>Does it go to a Song Position?</source>
-   <translation type="unfinished" />
+   <translation>Geht es zu einer Song Position?</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>After a Song Position {there} hits were off there, {top} from the top.</source>
-   <translation type="unfinished" />
+   <translation>Nach einer Song Position waren dort {there} Anschläge daneben, {top} vom Anfang.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>Program {program} plays another pattern.</source>
-   <translation type="unfinished" />
+   <translation>Programm {program} spielt ein anderes Pattern.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>On which channels does it sound?</source>
-   <translation type="unfinished" />
+   <translation>Auf welchen Kanälen klingt es?</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>What does it make of velocity?</source>
-   <translation type="unfinished" />
+   <translation>Was macht es aus der Anschlagstärke?</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>Does it follow our clock?</source>
-   <translation type="unfinished" />
+   <translation>Folgt es unserer Clock?</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>A step sounds {late:.2f} ms after its clock.</source>
-   <translation type="unfinished" />
+   <translation>Ein Schritt klingt {late:.2f} ms nach seiner Clock.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>Does a program change change its pattern?</source>
-   <translation type="unfinished" />
+   <translation>Ändert ein Program Change sein Pattern?</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>What does it play now?</source>
-   <translation type="unfinished" />
+   <translation>Was spielt es jetzt?</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>Back to the first program.</source>
-   <translation type="unfinished" />
+   <translation>Zurück zum ersten Programm.</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>It is left silent.</source>
-   <translation type="unfinished" />
+   <translation>Es wird still zurückgelassen.</translation>
   </message>
   <message>
    <location filename="../../core/rehearse/ones.py" />
