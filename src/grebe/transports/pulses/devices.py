@@ -61,7 +61,7 @@ def interface_meant(wanted: str, there: list[Interface]) -> Interface:
     """The interface that a name means today: by its place, by its serial number elsewhere, else by
     its name where only one has it. PortLost says that there is none, or that it could be several.
     """
-    exact = [i for i in there if i.name == wanted]
+    exact = [i for i in there if wanted in (i.name, i.listed)]
     if exact:
         return exact[0]
     words = _LASTING.fullmatch(wanted) or _HARDWARE.fullmatch(wanted)
