@@ -176,3 +176,17 @@ def test_a_pipe_is_refused_at_once(tmp_path: Path, capsys: pytest.CaptureFixture
     os.mkfifo(tmp_path / "take.wav")
     assert main(["sync-check", str(tmp_path / "take.wav")]) == 2
     assert "no file that can be read to its end" in capsys.readouterr().err
+
+
+@pytest.mark.parametrize(("grid", "a_quarter"), [("1/96", 24), ("1/48", 12)])
+def test_clock_ticks_are_a_grid(
+    capsys: pytest.CaptureFixture[str], tmp_path: Path, grid: str, a_quarter: int
+) -> None:
+    """A log of clocks: the 24th part of a quarter, and every other one."""
+    path = tmp_path / "ticks.csv"
+    rows = [f"ref,{n * 0.5 / a_quarter:.6f}" for n in range(40 * a_quarter)]
+    rows += [f"box,{n * 0.5 / a_quarter + 0.003:.6f}" for n in range(40 * a_quarter)]
+    path.write_text("source,seconds\n" + "\n".join(rows))
+    _, found, _ = run(capsys, path, "--grid", grid)
+    assert found["reference"]["bpm"] == pytest.approx(120, abs=0.01)
+    assert found["devices"][0]["offset_ms"] == pytest.approx(3.0, abs=0.01)

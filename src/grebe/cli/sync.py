@@ -12,6 +12,8 @@ from grebe.core.sync.explain import drift_words, offset_words
 from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
 
 UNUSABLE = 2
+CLOCKED = {"1/48": 1 / 12, "1/96": 1 / 24}
+"""What is no note value: two clock ticks, and one. In quarter notes."""
 
 
 def add_commands(commands: Commands) -> None:
@@ -27,7 +29,10 @@ def add_commands(commands: Commands) -> None:
     )
     parser.add_argument("file")
     parser.add_argument(
-        "--grid", type=_grid, default="1/4", help="note value between the reference's beats"
+        "--grid",
+        type=_grid,
+        default="1/4",
+        help="note value between the reference's beats, down to 1/96: a clock tick",
     )
     parser.add_argument("--names", type=_names, default=(), help="names of the sources, in order")
     parser.add_argument(
@@ -78,11 +83,13 @@ def _say_line(share: float) -> None:
 
 
 def _grid(text: str) -> float:
+    if text in CLOCKED:
+        return CLOCKED[text]
     try:
         return note_value_ticks(text) / TICKS_PER_QUARTER
     except ValueError as error:
         raise argparse.ArgumentTypeError(
-            f"a grid is a note value such as 1/4, 1/16 or 1/8t (got {text})"
+            f"a grid is a note value such as 1/4, 1/16 or 1/8t, or 1/96, a clock tick (got {text})"
         ) from error
 
 
