@@ -10,7 +10,7 @@ from typing import Any
 import msgspec
 
 from grebe.core.probe.model import Answers, CameBack, Ears, Experiment, HeardHit, Observation
-from grebe.core.probe.procedure import procedure, sounds
+from grebe.core.probe.procedure import conduct, sounds
 from grebe.errors import EngineError
 from grebe.process import children
 
@@ -37,18 +37,14 @@ def probe(
     )  # fmt: skip
     try:
         _heard(process)
-        asking = procedure(Ears(audio=bool(audio), midi=bool(back)))
-        observation: Any = None
-        while True:
-            try:
-                experiment = asking.send(observation)
-            except StopIteration as ended:
-                answers: Answers = ended.value
-                return answers
-            observation = Observation()
-            if not sounds(experiment) or permits(experiment):
-                progress(experiment.question)
-                observation = _observed(process, experiment)
+
+        def observe(experiment: Experiment) -> Observation:
+            if sounds(experiment) and not permits(experiment):
+                return Observation()
+            progress(experiment.question)
+            return _observed(process, experiment)
+
+        return conduct(Ears(audio=bool(audio), midi=bool(back)), observe)
     finally:
         assert process.stdin is not None
         process.stdin.close()

@@ -4,13 +4,12 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from random import Random
-from typing import Any
 
 import msgspec
 
 from grebe.core.patterns.model import Content
 from grebe.core.probe.model import Answers, CameBack, Ears, Experiment, HeardHit, Observation
-from grebe.core.probe.procedure import procedure
+from grebe.core.probe.procedure import conduct
 from grebe.core.rig.model import Device, Faults
 from grebe.core.rig.standin import Memory, Setup
 from grebe.protocols.standin.reports import ReportKind
@@ -153,15 +152,7 @@ class Simulation:
 
 def probed(simulation: Simulation, *, midi: bool = True) -> Answers:
     """Run the whole procedure."""
-    asking = procedure(Ears(audio=True, midi=midi))
-    observation: Any = None
-    while True:
-        try:
-            experiment = asking.send(observation)
-        except StopIteration as ended:
-            answers: Answers = ended.value
-            return answers
-        observation = simulation.observe(experiment)
+    return conduct(Ears(audio=True, midi=midi), simulation.observe)
 
 
 def drawn(seed: int) -> Box:

@@ -9,7 +9,7 @@ from __future__ import annotations
 import pytest
 
 from grebe.core.probe.model import Answers, Ears, Observation
-from grebe.core.probe.procedure import procedure, sounds
+from grebe.core.probe.procedure import conduct, sounds
 from grebe.core.probe.rules import velocity_levels
 from tests.core.probe.boxes import Box, Simulation, drawn, probed
 
@@ -60,7 +60,7 @@ def test_what_could_not_be_heard_is_unsure_not_no() -> None:
     assert {"start", "stop", "clock", "continue", "song_position", "program.obeyed"} <= set(
         answers.unsure
     )
-    deaf = _silently(Ears(audio=False, midi=False))
+    deaf = conduct(Ears(audio=False, midi=False), lambda _: Observation())
     assert deaf == Answers(unsure=deaf.unsure)
     assert len(deaf.unsure) == 13
 
@@ -68,31 +68,14 @@ def test_what_could_not_be_heard_is_unsure_not_no() -> None:
 def test_without_leave_to_sound_only_silent_things_are_found_out() -> None:
     """Refused stages leave their answers unsure."""
     simulation = Simulation(Box(thru="notes", sends_clock="always"))
-    asking = procedure(Ears(audio=True, midi=True))
-    observation = None
-    while True:
-        try:
-            experiment = asking.send(observation)  # type: ignore[arg-type]
-        except StopIteration as ended:
-            answers: Answers = ended.value
-            break
-        observation = Observation() if sounds(experiment) else simulation.observe(experiment)
+    answers = conduct(
+        Ears(audio=True, midi=True),
+        lambda experiment: Observation() if sounds(experiment) else simulation.observe(experiment),
+    )
     assert answers.thru == "notes"
     assert answers.sends_clock == "always"
     assert answers.channels == ()
     assert not any(data[0] & 0xF0 == 0x90 or data[0] == 0xFA for data in simulation.sent)
-
-
-def _silently(ears: Ears) -> Answers:
-    asking = procedure(ears)
-    observation = None
-    while True:
-        try:
-            asking.send(observation)  # type: ignore[arg-type]
-        except StopIteration as ended:
-            answers: Answers = ended.value
-            return answers
-        observation = Observation()
 
 
 @pytest.mark.parametrize(

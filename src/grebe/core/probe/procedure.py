@@ -1,8 +1,6 @@
 """The order of experiments, from quiet to loud: each is yielded, its observation sent in.
 
-    asking = procedure(ears)
-    experiment = next(asking)
-    while True: experiment = asking.send(observation)     # StopIteration carries the Answers
+    answers = conduct(ears, observe)     # or, step by step, as `conduct` does it
 
 Never sent: system exclusive, System Reset, Active Sensing, Tune Request, time code, any controller
 but All Notes Off at the very end, bank select, parameter numbers: each could erase or change
@@ -11,7 +9,7 @@ something for good. Every note that is begun is ended in the same experiment, an
 
 from __future__ import annotations
 
-from collections.abc import Generator
+from collections.abc import Callable, Generator
 from random import Random
 
 import msgspec
@@ -59,6 +57,18 @@ def procedure(ears: Ears, seed: int = 1) -> Asking:
     ):  # fmt: skip
         yield from part()
     return probe.answers()
+
+
+def conduct(ears: Ears, observe: Callable[[Experiment], Observation]) -> Answers:
+    """Do all experiments by `observe`."""
+    asking = procedure(ears)
+    experiment = next(asking)
+    while True:
+        try:
+            experiment = asking.send(observe(experiment))
+        except StopIteration as ended:
+            answers: Answers = ended.value
+            return answers
 
 
 def sounds(experiment: Experiment) -> bool:
