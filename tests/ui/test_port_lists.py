@@ -49,7 +49,10 @@ def test_a_card_is_one_row_and_its_channels_a_list(look: PortLook, qtbot: QtBot)
     assert chooser.channel.currentText() == "4"
 
 
-def test_sessions_are_offered_by_name_and_jack_is_said(look: PortLook, qtbot: QtBot) -> None:
+def test_sessions_are_offered_by_name_and_jack_is_said(
+    look: PortLook, qtbot: QtBot, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """The network is asked only when somebody wants that."""
     chooser = PortChooser(look)
     qtbot.addWidget(chooser)
     got: list[Port] = []
@@ -58,6 +61,10 @@ def test_sessions_are_offered_by_name_and_jack_is_said(look: PortLook, qtbot: Qt
     rows = [chooser.itemText(n) for n in range(chooser.count())]
     assert "network session with Heron (Studio)" in rows
     assert "network session, waits to be invited" in rows
+    looked: list[bool] = []
+    monkeypatch.setattr(look, "look", lambda *, network=False: looked.append(network))
+    chooser.activated.emit(rows.index("network, look for sessions"))
+    assert looked == [True]
     chooser.activated.emit(rows.index("network session with Heron (Studio)"))
     chooser.activated.emit(rows.index("network session, waits to be invited"))
     assert got == [

@@ -21,6 +21,8 @@ from grebe.transports.sessions import offered_sessions
 from grebe.transports.udp import interfaces as net_interfaces
 
 ASK = "--ask"
+HERE = "--here"
+"""Only what is at this computer: asking the network takes more than a second."""
 ANSWER_S = 4.0
 """A library that does not answer for so long does not."""
 READ_S = 0.5
@@ -97,7 +99,7 @@ def _answer(wire: str, asked: subprocess.Popen[bytes], until: float) -> dict[str
     return {"available": True, **said}
 
 
-def found() -> dict[str, dict[str, object]]:
+def found(*, here: bool = False) -> dict[str, dict[str, object]]:
     """Ports by transport, each with the reason when there are none.
 
     Every library is asked by a process of its own, all at the same time: one that hangs or
@@ -113,6 +115,7 @@ def found() -> dict[str, dict[str, object]]:
             preexec_fn=partial(end_with_parent, signal.SIGKILL),  # noqa: PLW1509 - one thread
         )
         for wire in LISTS
+        if not (here and wire == "sessions")
     }
     return {
         **{wire: _answer(wire, process, until) for wire, process in asked.items()},
@@ -134,4 +137,4 @@ def _ask(wire: str) -> Ports:
 
 if __name__ == "__main__":
     signal.alarm(LOOK_S)
-    print(json.dumps(_ask(sys.argv[2]) if sys.argv[1:2] == [ASK] else found()))
+    print(json.dumps(_ask(sys.argv[2]) if sys.argv[1:2] == [ASK] else found(here=HERE in sys.argv)))

@@ -13985,6 +13985,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/rig/ports.py" />
+   <source>network, look for sessions</source>
+   <translation>Netz, nach Sessions suchen</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/ports.py" />
    <source>network: {port}</source>
    <translation>Netz: {port}</translation>
   </message>

@@ -21,6 +21,8 @@ from grebe.words import tr
 NETWORK = Port(wire="rtp")
 SESSION = Port(wire="rtp", name="session")
 """It waits to be invited into a session; "session HOST:PORT" invites."""
+OTHERS = Port(wire="rtp", name="?")
+"""No port: sessions of others are looked for."""
 """Stands for a port on the network that is still to be typed."""
 
 
@@ -34,10 +36,12 @@ class PortLook(QObject):
         self.process = QProcess(self)
         self.process.finished.connect(self._looked)
 
-    def look(self) -> None:
-        """Look for ports; the lists follow when they are found."""
+    def look(self, *, network: bool = False) -> None:
+        """Look for ports, on the network, too, where that is wanted; the lists follow when they
+        are found."""
         if self.process.state() == QProcess.ProcessState.NotRunning:
-            self.process.start(sys.executable, ["-m", "grebe.transports"])
+            words = [] if network else ["--here"]
+            self.process.start(sys.executable, ["-m", "grebe.transports", *words])
 
     def stop(self) -> None:
         """Let a look that still runs end, before the window does."""
@@ -66,6 +70,7 @@ class PortChooser(ListField):
         self._sessions: dict[str, str] = {}
         """What sessions on the network call themselves, by the name of their port."""
         self._shown = Port(wire="none") if hears else Port()
+        self._look = look
         look.found.connect(self._looked)
         self.activated.connect(self._picked)
         self.show_port(self._shown)
@@ -97,7 +102,8 @@ class PortChooser(ListField):
 
     def _choices(self) -> list[Port]:
         standin = [] if self._hears else [Port(wire="standin"), Port(wire="peer")]
-        choices = [*standin, *self._found, SESSION, NETWORK, Port(wire="none")]
+        others = [] if self._hears else [OTHERS]
+        choices = [*standin, *self._found, SESSION, *others, NETWORK, Port(wire="none")]
         return choices if self._shown in choices else [self._shown, *choices]
 
     def _fill(self) -> None:
@@ -113,7 +119,10 @@ class PortChooser(ListField):
 
     def _picked(self, index: int) -> None:
         port = self._choices()[index]
-        if port == NETWORK:
+        if port == OTHERS:
+            self._fill()
+            self._look.look(network=True)
+        elif port == NETWORK:
             self._ask()
         elif port != self._shown:
             self.chosen.emit(port)
@@ -234,6 +243,8 @@ def port_text(port: Port) -> str:
     if port.is_peer:
         return tr("in the session")
     if port.wire == "rtp":
+        if port == OTHERS:
+            return tr("network, look for sessions")
         kind, _, host = port.name.partition(" ")
         if kind == SESSION.name:
             return (
