@@ -36,8 +36,8 @@ def project(first: str = ONE, second: str = OTHER, **rig: Any) -> Project:
 
 def test_ports_have_lasting_names_and_ours_are_left_out(fresh: Lab) -> None:
     """Once each, with their place; asked beside an engine that has ports of its own."""
-    listed = "grebe ports | grep 'alsa midi:' > listed"
-    driven = fresh.drive(project(), f"1 sh {listed}", "4 halt", captures=ONE_IS)
+    listed = "grebe ports | grep 'alsa midi:' > listed"  # sessions on the network: up to 4 s
+    driven = fresh.drive(project(), f"1 sh {listed}", "15 halt", captures=ONE_IS)
     assert {row[1]: row[2] for row in driven.of("port")} == {"drums": "up", "bass": "up"}
     rows = fresh.run("cat listed").splitlines()
     assert f"alsa midi: {ONE} [snd_virmidi.0]" in rows

@@ -4,6 +4,7 @@ from collections.abc import Iterator
 
 import pytest
 
+from grebe.network import session_port
 from tests.network.party import Party
 
 
@@ -13,3 +14,14 @@ def party() -> Iterator[Party]:
     made = Party()
     yield made
     made.close()
+
+
+class _Quiet:
+    def close(self) -> None:
+        """Nothing was announced."""
+
+
+@pytest.fixture
+def unannounced(monkeypatch: pytest.MonkeyPatch) -> None:
+    """Sessions that the local network is not told of."""
+    monkeypatch.setattr(session_port, "Announced", lambda *_: _Quiet())

@@ -135,8 +135,8 @@ def test_where_multicast_is_kept_back_it_is_said_and_an_address_helps(
 def test_a_session_that_another_offers_is_found_by_its_name(network: Network) -> None:
     """RTP MIDI's, by DNS-SD: announced on one computer, listed with its address on another."""
     announce = (
-        "import time\nfrom grebe.network.session_port import Announced\n"
-        "held = Announced('Grebe Smew', 5004)\ntime.sleep(30)"
+        "import time\nfrom grebe.network.discovery import Announced\n"
+        "held = Announced('_apple-midi._udp.local.', 'Grebe Smew', 5004)\ntime.sleep(30)"
     )
     offered = subprocess.Popen([*network.command(0), sys.executable, "-c", announce])
     try:

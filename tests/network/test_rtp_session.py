@@ -200,19 +200,14 @@ class Ends:
 
 
 @pytest.fixture
-def ends(own_folders: Path, monkeypatch: pytest.MonkeyPatch) -> Iterator[Ends]:
+def ends(own_folders: Path, unannounced: None, monkeypatch: pytest.MonkeyPatch) -> Iterator[Ends]:
+    del unannounced
     monkeypatch.setattr(session_port, "PORTS", range(27_004, 27_204, 2))
-    monkeypatch.setattr(session_port, "Announced", lambda *_: _Quiet())
     made = Ends(own_folders)
     yield made
     made.ports.close()
     made.a.close()
     made.b.close()
-
-
-class _Quiet:
-    def close(self) -> None:
-        """Nothing was announced."""
 
 
 def test_midi_goes_both_ways_in_a_session(ends: Ends) -> None:

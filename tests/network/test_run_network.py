@@ -26,11 +26,6 @@ from tests import build
 RUN_S = 6
 
 
-class _Quiet:
-    def close(self) -> None:
-        """Nothing was announced."""
-
-
 def free() -> int:
     with socket.socket(socket.AF_INET, socket.SOCK_DGRAM) as found:
         found.bind(("127.0.0.1", 0))
@@ -38,12 +33,12 @@ def free() -> int:
 
 
 @pytest.mark.real_time("a host that stalls is late with everything")
+@pytest.mark.usefixtures("unannounced")
 def test_osc_and_a_session_from_the_command_line(
     own_folders: Path, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     """The bass is invited over the network and played; a remote surface is told and steers."""
     monkeypatch.setattr(session_port, "PORTS", range(27_204, 27_404, 2))
-    monkeypatch.setattr(session_port, "Announced", lambda *_: _Quiet())
     far = SessionPort(RtpPort(device="far", path=f"{own_folders}/far", session="waits", name="Far"))
     engine = HandedPort(f"{own_folders}/far")
     over, got = threading.Event(), []

@@ -9,12 +9,11 @@ from typing import Any
 
 import msgspec
 
+from grebe.app.live.perform import end_process
 from grebe.core.probe.model import Answers, CameBack, Ears, Experiment, HeardHit, Observation
 from grebe.core.probe.procedure import conduct, sounds
 from grebe.errors import EngineError
 from grebe.process import children
-
-ENDS_WITHIN_S = 3.0
 
 
 class PortMissing(EngineError):
@@ -32,9 +31,8 @@ def probe(
     """Find out what a box obeys. `permits` is asked before each experiment that sounds; what is
     not permitted is left out, and unsure. PortMissing where a port is not there."""
     words = ["--out", out, "--in", back, "--audio", audio]
-    process = children.start(
-        children.PROBE, *words, stdin=subprocess.PIPE, stdout=subprocess.PIPE
-    )  # fmt: skip
+    pipe = subprocess.PIPE
+    process = children.start(children.PROBE, *words, stdin=pipe, stdout=pipe)
     try:
         _heard(process)
 
@@ -46,15 +44,7 @@ def probe(
 
         return conduct(Ears(audio=bool(audio), midi=bool(back)), observe)
     finally:
-        assert process.stdin is not None
-        process.stdin.close()
-        try:
-            process.wait(ENDS_WITHIN_S)
-        except subprocess.TimeoutExpired:
-            process.kill()
-            process.wait()
-        assert process.stdout is not None
-        process.stdout.close()
+        end_process(process)
 
 
 def _observed(process: subprocess.Popen[bytes], experiment: Experiment) -> Observation:

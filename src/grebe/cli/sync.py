@@ -12,8 +12,8 @@ from grebe.core.sync.explain import drift_words, offset_words
 from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
 
 UNUSABLE = 2
-CLOCKED = {"1/48": 1 / 12, "1/96": 1 / 24}
-"""What is no note value: two clock ticks, and one. In quarter notes."""
+CLOCKS = {"1/48": "1/32t", "1/96": "1/64t"}
+"""Two clock ticks, and one, as they are also called."""
 
 
 def add_commands(commands: Commands) -> None:
@@ -83,10 +83,8 @@ def _say_line(share: float) -> None:
 
 
 def _grid(text: str) -> float:
-    if text in CLOCKED:
-        return CLOCKED[text]
     try:
-        return note_value_ticks(text) / TICKS_PER_QUARTER
+        return note_value_ticks(CLOCKS.get(text, text)) / TICKS_PER_QUARTER
     except ValueError as error:
         raise argparse.ArgumentTypeError(
             f"a grid is a note value such as 1/4, 1/16 or 1/8t, or 1/96, a clock tick (got {text})"

@@ -112,9 +112,7 @@ class Connections:
             outputs[device.id] = output
         for gone in old.values():
             gone.close()
-        self.ports.patient = not running
-        self.lines.set(plan.devices)
-        self.ports.patient = False
+        self.lines.set(plan.devices, running=running)
         self.outputs.take(plan, outputs)
         self.idle_pulses = plan.pulsed_idle
         self.idle = plan.idle  # worked out once: it is asked for two hundred times a second

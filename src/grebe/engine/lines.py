@@ -45,7 +45,7 @@ class PulseOutputs:
         self._gates: dict[_Key, int] = {}
         """Gates that are high by what has been planned, and since when."""
 
-    def set(self, devices: tuple[Device, ...]) -> None:
+    def set(self, devices: tuple[Device, ...], *, running: bool) -> None:
         """Take the lines of these devices; what stays as it is is not touched."""
         before, self._wanted = self._wanted, {}
         for device in devices:
@@ -64,7 +64,7 @@ class PulseOutputs:
             if key in self._open:
                 self._open[key].drawn.shape = self._shape(key[1], device)
             else:
-                self._try(key)
+                self._try(key, patient=not running)
 
     @staticmethod
     def _shape(what: str, device: Device) -> PulseShape:
@@ -73,10 +73,11 @@ class PulseOutputs:
         wide = min(RESET_WIDE_MS, device.pulse.width_ms)
         return msgspec.structs.replace(device.pulse, width_ms=wide)
 
-    def _try(self, key: _Key) -> bool:
+    def _try(self, key: _Key, *, patient: bool = False) -> bool:
         name, line, device = self._wanted[key]
+        shape = self._shape(key[1], device)
         try:
-            opened = self._ports.open_line(name, line, self._shape(key[1], device))
+            opened = self._ports.open_line(name, line, shape, patient=patient)
         except PortLost as error:
             self.problems[key[0]] = str(error)
             return False

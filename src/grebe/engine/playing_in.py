@@ -58,12 +58,12 @@ class PlayingIn:
         if not notes and not connections.lines.has_pulses(device):
             name = connections.name(device)
             raise EngineError(tr("{name} cannot be reached just now", name=name))
+        on = NoteOn(channel=message.channel, note=message.note, velocity=100)
+        off = NoteOff(channel=message.channel, note=message.note)
         for n in range(SHOWN_TIMES):
             at = now + SHOWN_AFTER_NS + n * SHOWN_EVERY_NS
             connections.lines.pulse_between(device, at)
             if output is not None and notes:
-                on = NoteOn(channel=message.channel, note=message.note, velocity=100)
-                off = NoteOff(channel=message.channel, note=message.note)
                 heappush(self._coming, (at, output.device.id, on))
                 heappush(self._coming, (at + STRUCK_NS, output.device.id, off))
 

@@ -73,8 +73,6 @@ class Ports:
         self._sounds: dict[str, SoundWire] = {}
         self._sounds_tried: dict[str, tuple[float, str]] = {}
         """By interface that is not there: when it was last tried, and the cards that there were."""
-        self.patient = False
-        """Whether an interface that is being opened may be waited for: not while anything plays."""
 
     def open(self, device: Device) -> OutPort | None:
         """Open a device's port; None for a device without one. PortLost says what is missing."""
@@ -120,24 +118,26 @@ class Ports:
 
     def take_news(self) -> bool:
         """Whether ports came or went since this was asked last, as far as that is told."""
-        news = False
-        for sound in self._sounds.values():
-            was = sound.running, sound.problem
-            sound.look()
-            news |= (was[0] is None, was[1]) != (sound.running is None, sound.problem)
+        changed = [sound.look() for sound in self._sounds.values()]  # each of them is to look
+        news = any(changed)
         if self._alsa is not None and self._alsa.has_news:
             self._alsa.has_news, news = False, True
         return news
 
-    def open_line(self, name: str, line: AudioPort, shape: PulseShape) -> LinePort | None:
-        """Open a way out for pulses or a level; None where none is set. PortLost as above."""
+    def open_line(
+        self, name: str, line: AudioPort, shape: PulseShape, *, patient: bool
+    ) -> LinePort | None:
+        """Open a way out for pulses or a level; None where none is set. PortLost as above.
+
+        `patient`: an interface that is being opened may be waited for, which takes a second.
+        """
         if not line.is_set:
             return None
         if line.wire == "jack":
             return self._jack_wire().open_line(name, line.name, shape)
-        return self._sound_wire(line.name).open_line(line.channel, shape)
+        return self._sound_wire(line.name, patient=patient).open_line(line.channel, shape)
 
-    def _sound_wire(self, name: str) -> SoundWire:
+    def _sound_wire(self, name: str, *, patient: bool) -> SoundWire:
         """An interface's process; one that ended is started again when cards have changed, or a
         while has passed. PortLost while it is not open."""
         wire = self._sounds.get(name)
@@ -151,7 +151,7 @@ class Ports:
             wire = None
         if wire is None:
             wire = self._sounds[name] = SoundWire(name)
-        if self.patient:
+        if patient:
             wire.wait(OPENS_S)
         return wire
 

@@ -17,12 +17,60 @@ from zeroconf import (
 )
 
 from grebe.protocols.session.packets import VERSION
-from grebe.transports.udp import Address, interfaces
+from grebe.transports.udp import Address, addresses_here
 
 SERVICE = "_grebe-peer._udp.local."
 ASK_MS = 2_000
 MOST_FOUND = 128
-LOOPBACK = "127."
+
+
+class Announced:
+    """Tells the local network by DNS-SD that something can be had here."""
+
+    def __init__(
+        self,
+        service: str,
+        name: str,
+        port: int,
+        *,
+        interface: str = "",
+        properties: dict[str, str] | None = None,
+        finds: ServiceListener | None = None,
+    ) -> None:
+        """`finds` is told of others that offer the same. Returns at once: asking others whether the
+        name is free takes more than a second."""
+        self._service, self._name, self._port = service, name.replace(".", "-"), port
+        self._interface, self._properties, self._finds = interface, properties or {}, finds
+        self._zeroconf: Zeroconf | None = None
+        self.problem = ""
+        """Why it is not announced, where that is known."""
+        Thread(target=self._begin, daemon=True).start()
+
+    def _begin(self) -> None:
+        outside, loopback = addresses_here(self._interface)
+        addresses = outside or loopback
+        try:
+            self._zeroconf = Zeroconf(
+                interfaces=addresses or InterfaceChoice.All,
+                ip_version=IPVersion.V4Only if addresses else IPVersion.V6Only,
+            )
+            if self._finds is not None:
+                ServiceBrowser(self._zeroconf, self._service, self._finds)
+            info = ServiceInfo(
+                self._service,
+                f"{self._name}.{self._service}",
+                addresses=[socket.inet_aton(a) for a in addresses],
+                port=self._port,
+                properties=self._properties,
+            )
+            self._zeroconf.register_service(info, allow_name_change=True)
+        except (OSError, ZeroconfError, RuntimeError) as error:
+            self.problem = f"not announced by DNS-SD ({error or type(error).__name__})"
+
+    def close(self) -> None:
+        """Say goodbye, without waiting for it."""
+        if self._zeroconf is not None:
+            Thread(target=self._zeroconf.close, daemon=True).start()
 
 
 class Discovery(ServiceListener):
@@ -31,37 +79,18 @@ class Discovery(ServiceListener):
     def __init__(self, name: str, port: int, session: bytes, interface: str) -> None:
         """`session` is the tag by which others know theirs. Returns at once."""
         self._own = f"{name}-{port}".replace(".", "-")
-        self._port = port
         self._session = session.hex()
-        self._interface = interface
         self._found: dict[str, list[Address]] = {}
         self._lock = Lock()
-        self._zeroconf: Zeroconf | None = None
-        self.problem = ""
-        """Why nothing is found this way, where that is known."""
-        self._thread = Thread(target=self._begin, daemon=True)
-        self._thread.start()
+        properties = {"session": self._session, "version": str(VERSION)}
+        self._announced = Announced(
+            SERVICE, self._own, port, interface=interface, properties=properties, finds=self
+        )
 
-    def _begin(self) -> None:
-        """Registering takes more than a second: others are asked whether the name is free."""
-        addresses = [a for _, _, some in interfaces(self._interface) for a in some]
-        outside = [a for a in addresses if not a.startswith(LOOPBACK)] or addresses
-        try:
-            self._zeroconf = Zeroconf(
-                interfaces=outside or InterfaceChoice.All,
-                ip_version=IPVersion.V4Only if outside else IPVersion.V6Only,
-            )
-            ServiceBrowser(self._zeroconf, SERVICE, self)
-            info = ServiceInfo(
-                SERVICE,
-                f"{self._own}.{SERVICE}",
-                addresses=[socket.inet_aton(a) for a in outside],
-                port=self._port,
-                properties={"session": self._session, "version": str(VERSION)},
-            )
-            self._zeroconf.register_service(info, allow_name_change=True)
-        except (OSError, ZeroconfError, RuntimeError) as error:
-            self.problem = f"not announced by DNS-SD ({error or type(error).__name__})"
+    @property
+    def problem(self) -> str:
+        """Why nothing is found this way, where that is known."""
+        return self._announced.problem
 
     def found(self) -> list[Address]:
         """Addresses of others of our session."""
@@ -93,5 +122,4 @@ class Discovery(ServiceListener):
 
     def close(self) -> None:
         """Say goodbye, without waiting for it."""
-        if self._zeroconf is not None:
-            Thread(target=self._zeroconf.close, daemon=True).start()
+        self._announced.close()

@@ -13,11 +13,11 @@ from grebe.core.session.packets import Packet, Pong
 from grebe.core.session.peer import Peer
 from grebe.core.session.use import SessionUse
 from grebe.errors import NetworkError, OtherVersion, ProtocolError
-from grebe.network.discovery import LOOPBACK, Discovery
+from grebe.network.discovery import Discovery
 from grebe.network.limits import Gatekeeper
 from grebe.protocols.session.packets import decode, encode, session_key, session_tag
 from grebe.transports.clock import Sleep, raw_ns
-from grebe.transports.udp import Address, Datagram, Udp, interfaces, resolve
+from grebe.transports.udp import Address, Datagram, Udp, addresses_here, resolve
 from grebe.words import tr
 
 AT_ONCE = 256
@@ -204,8 +204,7 @@ class Node:
         if self.peer.membership.others or self.now_ns() - self._begun < ALONE_NS:
             return ""
         known = self._discovery.problem if self._discovery is not None else ""
-        here = [a for _, _, some in interfaces(self.use.interface) for a in some]
-        outside = [a for a in here if not a.startswith(LOOPBACK)]
+        outside, _ = addresses_here(self.use.interface)
         if not outside:
             return known or tr("nobody else is heard: this computer is on no network")
         hint = tr(

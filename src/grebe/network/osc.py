@@ -5,8 +5,8 @@ from __future__ import annotations
 import ipaddress
 import socket
 import time
-from collections.abc import Callable
-from contextlib import suppress
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager, suppress
 from heapq import heappop, heappush
 
 from grebe.app.live.osc_model import Argument, OscModel
@@ -154,13 +154,9 @@ class Surfaces:
             if not self._may(sender) or not self._bucket.take(now_ns):
                 self._refused += 1
                 continue
-            try:
-                with at_the_border("an OSC message"):
-                    for message, due_s in read_timed(data):
-                        self._take(message, due_s, sender, now_ns)
-            except GrebeError as error:
-                self._refused += 1
-                self._problem = str(error)
+            with self._refusing():
+                for message, due_s in read_timed(data):
+                    self._take(message, due_s, sender, now_ns)
 
     def _may(self, sender: Address) -> bool:
         return is_near(sender[0], self._allowed)
@@ -211,12 +207,18 @@ class Surfaces:
     def _take_due(self, now_ns: int) -> None:
         while self._waiting and self._waiting[0][0] <= now_ns:
             _, _, message, sender = heappop(self._waiting)
-            try:
-                with at_the_border("an OSC message"):
-                    self._ask(message, sender, now_ns)
-            except GrebeError as error:
-                self._refused += 1
-                self._problem = str(error)
+            with self._refusing():
+                self._ask(message, sender, now_ns)
+
+    @contextmanager
+    def _refusing(self) -> Iterator[None]:
+        """What cannot be done is counted and said, and goes no further."""
+        try:
+            with at_the_border("an OSC message"):
+                yield
+        except GrebeError as error:
+            self._refused += 1
+            self._problem = str(error)
 
     def _told(self) -> list[Address]:
         return [*self._always, *self._clients]

@@ -5,6 +5,7 @@ from __future__ import annotations
 import os
 import secrets
 import socket
+from collections.abc import Iterator
 from pathlib import Path
 
 from grebe.errors import NetworkError, ProtocolError
@@ -107,6 +108,21 @@ class Near:
         return is_near(host, self._networks)
 
 
+def arrived(
+    ours: socket.socket, near: Near, bucket: Bucket
+) -> Iterator[tuple[bytes, Address, int]]:
+    """What has come in from near, and not too much of it: packet, sender, time."""
+    for _ in range(AT_ONCE):
+        try:
+            data, source = ours.recvfrom(MAX_BYTES)
+        except OSError:
+            return
+        now = raw_ns()
+        address = (str(source[0]), int(source[1]))
+        if near.has(address[0], now) and bucket.take(now):
+            yield data, address, now
+
+
 class NetworkPort:
     """One device: MIDI out to an address, MIDI in at a port, or both."""
 
@@ -148,22 +164,15 @@ class NetworkPort:
             self.problem = f"{self.port.target} cannot be reached ({error.strerror})"
 
     def _from_network(self) -> None:
-        for _ in range(AT_ONCE):
-            try:
-                data, source = self._rtp.recvfrom(MAX_BYTES)
-            except OSError:
-                return
-            now = raw_ns()
-            if not self.port.listen or not self._near.has(str(source[0]), now):
-                continue
-            if not self._bucket.take(now):
+        for data, source, now in arrived(self._rtp, self._near, self._bucket):
+            if not self.port.listen:
                 continue
             try:
                 timed = self._receiver.receive(data, now)
             except ProtocolError:
                 self.unreadable += 1
                 continue
-            self._source = (str(source[0]), int(source[1]))
+            self._source = source
             self._engine.tell(timed)
 
     def _reports(self) -> None:

@@ -4,22 +4,17 @@ from __future__ import annotations
 
 import secrets
 import socket
-from threading import Thread
-
-from zeroconf import Error as ZeroconfError
-from zeroconf import IPVersion, ServiceInfo, Zeroconf
 
 from grebe.errors import ProtocolError
-from grebe.network.discovery import LOOPBACK
+from grebe.network.discovery import Announced
 from grebe.network.limits import Bucket
 from grebe.network.rtp import (
     A_SECOND,
-    AT_ONCE,
     BURST,
-    MAX_BYTES,
     REPORT_NS,
     EngineSide,
     Near,
+    arrived,
     mapped,
     pair,
 )
@@ -35,8 +30,7 @@ from grebe.protocols.rtp.invitation import (
     is_session_packet,
 )
 from grebe.protocols.rtp.stream import Receiver, Sender, Timed
-from grebe.transports.clock import raw_ns
-from grebe.transports.udp import Address, interfaces, resolve
+from grebe.transports.udp import Address, resolve
 
 PORTS = range(5_004, 5_104, 2)
 """Where others look first, and then on: the control port; data is at the next."""
@@ -65,7 +59,9 @@ class SessionPort:
         self.sent = self.unreadable = 0
         self._problem = ""
         self._engine = EngineSide(port.path)
-        self._announced = Announced(port.name, self.number) if not self._session.invites else None
+        self._announced = (
+            None if self._session.invites else Announced(SERVICE, port.name[:60], self.number)
+        )
 
     def sockets(self) -> list[socket.socket]:
         """To be waited on."""
@@ -74,9 +70,10 @@ class SessionPort:
     def take(self, ready: list[socket.socket]) -> None:
         """Carry what has come in on either side."""
         self._play(self._engine.take(ready))
-        for ours, channel in ((self._control, "control"), (self._data, "data")):
-            if ours in ready:
-                self._from_network(ours, channel)  # type: ignore[arg-type]
+        if self._control in ready:
+            self._from_network(self._control, "control")
+        if self._data in ready:
+            self._from_network(self._data, "data")
 
     def _play(self, messages: list[Timed]) -> None:
         if messages and self._session.phase == "together":
@@ -84,17 +81,9 @@ class SessionPort:
             self.sent += 1
 
     def _from_network(self, ours: socket.socket, channel: Channel) -> None:
-        for _ in range(AT_ONCE):
+        for data, source, now in arrived(ours, self._near, self._bucket):
             try:
-                data, source = ours.recvfrom(MAX_BYTES)
-            except OSError:
-                return
-            now = raw_ns()
-            address = (str(source[0]), int(source[1]))
-            if not self._near.has(address[0], now) or not self._bucket.take(now):
-                continue
-            try:
-                self._heard(data, channel, address, now)
+                self._heard(data, channel, source, now)
             except ProtocolError:
                 self.unreadable += 1
 
@@ -162,32 +151,3 @@ class SessionPort:
         self._engine.close()
         self._control.close()
         self._data.close()
-
-
-class Announced:
-    """Tells the local network by DNS-SD that a session can be had here."""
-
-    def __init__(self, name: str, port: int) -> None:
-        """Returns at once: asking others whether the name is free takes a second."""
-        self._name, self._port = name.replace(".", "-")[:60], port
-        self._zeroconf: Zeroconf | None = None
-        self.problem = ""
-        Thread(target=self._begin, daemon=True).start()
-
-    def _begin(self) -> None:
-        addresses = [a for _, _, some in interfaces("") for a in some]
-        outside = [a for a in addresses if not a.startswith(LOOPBACK)] or addresses
-        try:
-            self._zeroconf = Zeroconf(interfaces=outside, ip_version=IPVersion.V4Only)
-            info = ServiceInfo(
-                SERVICE, f"{self._name}.{SERVICE}",
-                addresses=[socket.inet_aton(a) for a in outside], port=self._port,
-            )  # fmt: skip
-            self._zeroconf.register_service(info, allow_name_change=True)
-        except (OSError, ZeroconfError, RuntimeError) as error:
-            self.problem = f"not announced by DNS-SD ({error or type(error).__name__})"
-
-    def close(self) -> None:
-        """Say goodbye, without waiting for it."""
-        if self._zeroconf is not None:
-            Thread(target=self._zeroconf.close, daemon=True).start()

@@ -5,6 +5,7 @@ from __future__ import annotations
 from pathlib import Path
 
 _CARDS = Path("/sys/class/sound")
+_SERIAL = " serial "
 _BUSES = ("usb", "pci", "platform")
 
 
@@ -28,4 +29,14 @@ def place_of_card(card: int, cards: Path = _CARDS) -> str:
         serial = (known / "serial").read_text().strip()
     except OSError:
         serial = ""
-    return f"{place} serial {serial}" if serial else place
+    return f"{place}{_SERIAL}{serial}" if serial else place
+
+
+def serial_of(place: str) -> str:
+    """The serial number in a place, with what stands behind it; "" for none."""
+    return place.partition(_SERIAL)[2]
+
+
+def socket_of(place: str) -> str:
+    """A place without the serial number."""
+    return place.partition(_SERIAL)[0]

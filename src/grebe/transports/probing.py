@@ -24,7 +24,7 @@ from grebe.core.probe.ear import Ear
 from grebe.errors import PortLost
 from grebe.process.children import end_with_parent
 from grebe.process.log import start_log
-from grebe.protocols.midi.messages import STOP, MidiParser
+from grebe.protocols.midi.messages import STOP
 from grebe.protocols.midi.sounding import Sounding
 from grebe.transports.alsa.wire import AlsaWire
 from grebe.transports.base import InPort, OutPort
@@ -89,7 +89,6 @@ class ProbedBox:
             self._audio = sound_source(name, int(channel), None)
         self._ear = Ear(0 if self._audio is None else self._audio[0].frames.rate)
         self._sounding = Sounding()
-        self._parser = MidiParser()
 
     def _ports(self, kind: str) -> _Ports:
         if kind not in KINDS:
@@ -148,11 +147,7 @@ class ProbedBox:
             time.sleep(seconds)
             return
         select.select([self._in], [], [], seconds)
-        for at_ns, data in self._in.receive():
-            back += [
-                [(message.at_ns - begin) / 1e9, message.data.hex()]
-                for message in self._parser.feed(data, at_ns)
-            ]
+        back += [[(at_ns - begin) / 1e9, data.hex()] for at_ns, data in self._in.receive()]
 
     def _hits(self, begin: int, ends: int) -> list[list[float]]:
         if self._audio is None:
@@ -199,18 +194,18 @@ def main() -> None:
     start_log("probe")
     signal.signal(signal.SIGTERM, _ended)
     end_with_parent(signal.SIGTERM)  # one that is killed cannot see to the box
-    table: ProbedBox | None = None
+    box: ProbedBox | None = None
     try:
-        table = ProbedBox(chosen.out, chosen.back, chosen.audio)
+        box = ProbedBox(chosen.out, chosen.back, chosen.audio)
         _say({"ready": True})
         for line in sys.stdin:
             asked = json.loads(line)
-            _say(table.do(asked["sends"], asked["seconds"]))
+            _say(box.do(asked["sends"], asked["seconds"]))
     except PortLost as error:
         _say({"lost": str(error)})
     finally:
-        if table is not None:
-            table.silence()
+        if box is not None:
+            box.silence()
         os._exit(0)  # a client that is closed can hang, and holds its server up
 
 

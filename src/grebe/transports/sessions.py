@@ -6,7 +6,7 @@ import time
 
 from grebe.errors import PortLost
 from grebe.protocols.rtp.invitation import SERVICE
-from grebe.transports.udp import interfaces
+from grebe.transports.udp import addresses_here
 
 LISTENS_S = 1.2
 """Answers come within so long where they come at all."""
@@ -17,7 +17,8 @@ def offered_sessions(seconds: float = LISTENS_S) -> list[str]:
     """Those of other computers, as "NAME (host:port)". PortLost where nobody can be asked."""
     from zeroconf import Error, IPVersion, ServiceBrowser, Zeroconf  # noqa: PLC0415 - slow to import
 
-    ours = {address for _, _, some in interfaces("") for address in some}
+    outside, loopback = addresses_here()
+    ours = {*outside, *loopback}
     names: set[str] = set()
     try:
         asked = Zeroconf(ip_version=IPVersion.V4Only)

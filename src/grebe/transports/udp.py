@@ -22,6 +22,7 @@ from grebe.transports.clock import raw_ns
 
 GROUP_4, GROUP_6 = "239.255.71.98", "ff02::7162"
 BEACON_PORT = 20_771
+LOOPBACK = "127."
 FAR = 255
 MAX_BYTES = 2_048
 """More than any packet of ours; what is longer is cut by the kernel and refused by its reader."""
@@ -58,6 +59,13 @@ def interfaces(only: str = "") -> list[tuple[str, int, list[str]]]:
         addresses = [str(i.ip) for i in adapter.ips if i.is_IPv4]
         out.append((str(adapter.name), adapter.index, addresses))
     return out
+
+
+def addresses_here(only: str = "") -> tuple[list[str], list[str]]:
+    """This computer's IPv4 addresses: those others can reach it by, and its own loopback's."""
+    found = [address for _, _, some in interfaces(only) for address in some]
+    outside = [address for address in found if not address.startswith(LOOPBACK)]
+    return outside, [address for address in found if address not in outside]
 
 
 def resolve(text: str, port: int = BEACON_PORT) -> Address:

@@ -15,6 +15,7 @@ from random import Random
 import msgspec
 import numpy as np
 
+from grebe.core.audio.names import ALL_NOTES_OFF
 from grebe.core.probe import rules
 from grebe.core.probe.model import (
     Answers,
@@ -32,7 +33,6 @@ from grebe.words import tr
 CLOCK, START, CONTINUE, STOP = b"\xf8", b"\xfa", b"\xfb", b"\xfc"
 TRIED_NOTES = (36, 38, 42, 48, 60, 72)
 QUIET, NOTE_OFF, NOTE_ON, PROGRAM = 80, 0x80, 0x90, 0xC0
-ALL_NOTES_OFF = 123
 CHANNELS = range(16)
 FIRST_BPM, SLOW_BPM, FAST_BPM = 120.0, 75.0, 171.0
 LEAD_S = 0.3
@@ -102,15 +102,18 @@ def since_first(hits: tuple[HeardHit, ...], bpm: float) -> list[HeardHit]:
     return [h._replace(at_s=h.at_s - first) for h in hits]
 
 
+def asked(question: str, sends: list[Send], after_s: float = 0.4) -> Experiment:
+    """An experiment that listens for a moment after its last message."""
+    return Experiment(question, tuple(sends), sends[-1].at_s + after_s)
+
+
 class _Probe:
     """What is known so far."""
 
     def __init__(self, ears: Ears, dice: Random) -> None:
         self._ears = ears
         self._dice = dice
-        self._found: dict[str, object] = {}
-        self._said: list[str] = []
-        self._own_clock = False
+        self._found = Answers()
         self._note: tuple[int, int] | None = None
         """(channel, note) that sounds best."""
         self._late_s = 0.0
@@ -120,8 +123,8 @@ class _Probe:
 
     def answers(self) -> Answers:
         """What was found, and what could not be heard."""
-        whole = msgspec.structs.replace(Answers(), said=tuple(self._said), **self._found)
-        asked = [
+        whole = self._found
+        answered = [
             ("clock", whole.clock), ("start", whole.start), ("stop", whole.stop),
             ("continue", whole.goes_on), ("song_position", whole.song_position),
             ("program.obeyed", whole.program), ("program.at", whole.program_at),
@@ -131,12 +134,18 @@ class _Probe:
             ("sends_clock", whole.sends_clock),
         ]  # fmt: skip
         return msgspec.structs.replace(
-            whole, unsure=tuple(name for name, value in asked if value is None)
+            whole, unsure=tuple(name for name, value in answered if value is None)
         )
 
     def _say(self, text: str, **found: object) -> None:
-        self._found.update(found)
-        self._said.append(text)
+        said = (*self._found.said, text)
+        self._found = msgspec.structs.replace(self._found, said=said, **found)
+
+    @property
+    def _step_late_s(self) -> float:
+        """How late a step sounds after its clock, or a note, while that is not known."""
+        late_ms = self._found.clock_latency_ms
+        return self._late_s if late_ms is None else late_ms / 1e3
 
     # Silent
 
@@ -144,8 +153,7 @@ class _Probe:
         """What comes by itself."""
         heard = yield Experiment(tr("Does it send anything by itself?"), (), 2.0)
         ticks = sum(b.data == CLOCK for b in heard.back)
-        self._own_clock = ticks >= 10
-        if self._own_clock:
+        if ticks >= 10:
             self._say(tr("{count} clocks came by themselves.", count=ticks), sends_clock="always")
 
     def repeat(self) -> Part:
@@ -160,9 +168,7 @@ class _Probe:
                 at += self._dice.uniform(0.018, 0.034)
         heard = yield Experiment(tr("Does it pass on what comes in?"), tuple(sends), at + 0.3)
         counts = [rules.echoes([s for s in sends if s.data == k], heard.back) for k in kinds]
-        self._loop = any(
-            sum(b.data == k for b in heard.back) >= 2 * 14 for k in kinds[1:]
-        )  # fmt: skip
+        self._loop = any(sum(b.data == k for b in heard.back) >= 2 * 14 for k in kinds[1:])
         notes, ticks = min(counts[1:]) >= rules.ECHOES, counts[0] >= rules.ECHOES
         thru = "all" if ticks and notes else "notes" if notes else "none"
         words = {
@@ -202,34 +208,20 @@ class _Probe:
 
     def strike(self) -> Part:
         """A note that sounds well, and how late it sounds."""
-        channels = self._found.get("channels", ())
-        if not isinstance(channels, tuple) or not channels:
+        if not self._found.channels:
             return
-        channel = channels[0] - 1
-        sends, at = list[Send](), LEAD_S
-        for note in TRIED_NOTES * 2:
-            sends += _struck(at, channel, note, QUIET)
-            at += 0.1 + RINGS_S
-        heard = yield Experiment(tr("Which note sounds best?"), tuple(sends), at + 0.2)
+        channel = self._found.channels[0] - 1
+        tried = [(channel, note, QUIET) for note in TRIED_NOTES * 2]
         found: dict[int, list[float]] = {}
-        for send in sends:
-            hit = rules.sounded(send.at_s, heard.hits)
-            if send.data[0] & 0xF0 == NOTE_ON and hit is not None:
-                found.setdefault(send.data[1], []).append(hit.level)
+        for send, hit in (yield from self._struck(tr("Which note sounds best?"), tried)):
+            found.setdefault(send.data[1], []).append(hit.level)
         twice = {note: min(levels) for note, levels in found.items() if len(levels) == 2}
         if not twice:
             return
         self._note = channel, max(twice, key=lambda note: twice[note])
-        sends, at = [], LEAD_S
-        for _ in range(STRIKES):
-            sends += _struck(at, *self._note, QUIET)
-            at += 0.1 + RINGS_S + self._dice.uniform(0, 0.013)
-        heard = yield Experiment(tr("How late does a note sound?"), tuple(sends), at + 0.2)
-        late = [
-            hit.at_s - send.at_s for send in sends
-            if send.data[0] & 0xF0 == NOTE_ON
-            and (hit := rules.sounded(send.at_s, heard.hits)) is not None
-        ]  # fmt: skip
+        strikes = [(*self._note, QUIET)] * STRIKES
+        heard = yield from self._struck(tr("How late does a note sound?"), strikes, 0.013)
+        late = [hit.at_s - send.at_s for send, hit in heard]
         if len(late) >= STRIKES // 2:
             self._late_s = float(np.median(late))
             spread = float(np.percentile(late, 75) - np.percentile(late, 25)) * 1e3
@@ -239,6 +231,23 @@ class _Probe:
                 latency_ms=round(self._late_s * 1e3, 3),
             )  # fmt: skip
 
+    def _struck(
+        self, question: str, strikes: list[tuple[int, int, int]], uneven_s: float = 0.0
+    ) -> Generator[Experiment, Observation, list[tuple[Send, HeardHit]]]:
+        """Strike these, (channel, note, velocity), one after another; those that sounded, with what
+        was heard of each."""
+        begins, ends, at = list[Send](), list[Send](), LEAD_S
+        for channel, note, velocity in strikes:
+            begins.append(Send(at, bytes((NOTE_ON | channel, note, velocity))))
+            ends.append(Send(at + 0.1, bytes((NOTE_OFF | channel, note, 64))))
+            at += 0.1 + RINGS_S
+            if uneven_s:
+                at += self._dice.uniform(0, uneven_s)
+        sends = (send for pair in zip(begins, ends, strict=True) for send in pair)
+        heard = yield Experiment(question, tuple(sends), at + 0.2)
+        hits = [(send, rules.sounded(send.at_s, heard.hits)) for send in begins]
+        return [(send, hit) for send, hit in hits if hit is not None]
+
     def levels(self) -> Part:
         """What does it make of velocity?"""
         if self._note is None:
@@ -247,15 +256,9 @@ class _Probe:
         for _ in range(2):
             velocities = [round(1 + n * 126 / (VELOCITIES - 1)) for n in range(VELOCITIES)]
             self._dice.shuffle(velocities)
-            sends, at = list[Send](), LEAD_S
-            for velocity in velocities:
-                sends += _struck(at, *self._note, velocity)
-                at += 0.1 + RINGS_S
-            heard = yield Experiment(tr("What does it make of velocity?"), tuple(sends), at + 0.2)
-            for send in sends:
-                hit = rules.sounded(send.at_s, heard.hits)
-                if send.data[0] & 0xF0 == NOTE_ON and hit is not None:
-                    struck.append((send.data[2], hit.level))
+            strikes = [(*self._note, velocity) for velocity in velocities]
+            heard = yield from self._struck(tr("What does it make of velocity?"), strikes)
+            struck += [(send.data[2], hit.level) for send, hit in heard]
         levels = rules.velocity_levels(struck)
         if levels is not None:
             words = {1: tr("All velocities sounded alike."), 128: tr("Velocity is a curve.")}
@@ -270,22 +273,19 @@ class _Probe:
             return
         count = 8 * CLOCKS_PER_BAR
         sends = run(FIRST_BPM, count)
-        heard = yield Experiment(
-            tr("Does Start set its pattern going?"), tuple(sends), sends[-1].at_s + 0.6
-        )
+        heard = yield asked(tr("Does Start set its pattern going?"), sends, 0.6)
         self._hear_clock(heard, count)
         hits = since_first(heard.hits, FIRST_BPM)
         if len(hits) < LEAST_HITS:
             return  # there may be no pattern in it: that is no answer
         self._phrase = rules.phrase_of(_moved(hits, self._late_s), clock_s(FIRST_BPM), count)
         self._runs.append((clock_s(FIRST_BPM), hits))
-        self._say(
-            tr("After Start {count} hits were heard.", count=len(hits)), start=True
-        )  # fmt: skip
+        self._say(tr("After Start {count} hits were heard.", count=len(hits)), start=True)
 
     def _hear_clock(self, heard: Observation, count: int) -> None:
         """Does it send clock while it runs? Not to be told where its thru passes it on."""
-        if "sends_clock" in self._found or not self._ears.midi or self._found.get("thru") == "all":
+        known = self._found.sends_clock is not None or self._found.thru == "all"
+        if known or not self._ears.midi:
             return
         ticks = sum(b.data == CLOCK for b in heard.back)
         sends = "running" if ticks > count // 4 else "never"
@@ -293,7 +293,7 @@ class _Probe:
 
     @property
     def _plays(self) -> bool:
-        return self._found.get("start") is True and len(self._phrase.places) >= LEAST_HITS
+        return self._found.start is True and len(self._phrase.places) >= LEAST_HITS
 
     def stop(self) -> Part:
         """Does Stop stop it, while clocks go on?"""
@@ -302,9 +302,7 @@ class _Probe:
         begun = run(FIRST_BPM, CLOCKS_PER_BAR)
         stopped_s = begun[-1].at_s
         goes_on = clocks(SLOW_BPM, 2 * CLOCKS_PER_BAR, stopped_s + 0.02)
-        heard = yield Experiment(
-            tr("Does Stop stop it?"), (*begun, *goes_on), goes_on[-1].at_s + 0.3
-        )
+        heard = yield asked(tr("Does Stop stop it?"), [*begun, *goes_on], 0.3)
         after = sum(h.at_s > stopped_s + self._late_s + 0.08 for h in heard.hits)
         self._say(tr("After Stop {after} hits were heard.", after=after), stop=after <= 1)
 
@@ -314,9 +312,7 @@ class _Probe:
             return
         for bpm, bars in ((SLOW_BPM, 2), (FAST_BPM, 4)):
             sends = run(bpm, bars * CLOCKS_PER_BAR)
-            heard = yield Experiment(
-                tr("Does it follow our clock?"), tuple(sends), sends[-1].at_s + 0.4
-            )
+            heard = yield asked(tr("Does it follow our clock?"), sends)
             self._runs.append((clock_s(bpm), since_first(heard.hits, bpm)))
         moved = [(c, _moved(hits, self._late_s)) for c, hits in self._runs[1:]]
         nats = rules.clock_or_time(self._phrase, clock_s(FIRST_BPM), moved)
@@ -342,30 +338,21 @@ class _Probe:
 
     def _place(self, hits: list[HeardHit], bpm: float, begin: float, count: int) -> int:
         """Mismatches with the phrase where it stands at a place as the clocks begin."""
-        late = self._found.get("clock_latency_ms", self._late_s * 1e3)
-        assert isinstance(late, float)
-        return rules.mismatch(self._phrase, begin, hits, clock_s(bpm), count, late / 1e3)
-
-    def _tells(self, place: int, count: int) -> bool:
-        """Whether the phrase from a place is another than from the top."""
-        there = rules.expected(self._phrase, place, count)
-        top = rules.expected(self._phrase, 0, count)
-        return rules.unmatched(there, top, 2.0) >= LEAST_HITS
+        late_s = self._step_late_s
+        return rules.mismatch(self._phrase, begin, hits, clock_s(bpm), count, late_s)
 
     def go_on(self) -> Part:
         """Does Continue go on where it stopped, or from the top?"""
-        if not self._plays or self._found.get("clock") is not True:
+        if not self._plays or self._found.clock is not True:
             return
         count = 2 * CLOCKS_PER_BAR
         at = max(range(3, 15), key=lambda n: self._distinct(n * CLOCKS_PER_SIXTEENTH, count))
         place = at * CLOCKS_PER_SIXTEENTH
-        if not self._tells(place, count):
+        if self._distinct(place, count) < LEAST_HITS:
             return
         yield from self._stopped_at(place)
         sends = run(FIRST_BPM, count, CONTINUE)
-        heard = yield Experiment(
-            tr("Does Continue go on where it stopped?"), tuple(sends), sends[-1].at_s + 0.4
-        )
+        heard = yield asked(tr("Does Continue go on where it stopped?"), sends)
         hits = since_first(heard.hits, FIRST_BPM)
         there, top = (self._place(hits, FIRST_BPM, p, count) for p in (place, 0))
         if abs(there - top) >= 2:
@@ -376,29 +363,27 @@ class _Probe:
             )  # fmt: skip
 
     def _distinct(self, place: int, count: int) -> int:
+        """Hits by which the phrase from a place differs from the one from the top."""
         return rules.unmatched(
             rules.expected(self._phrase, place, count), rules.expected(self._phrase, 0, count), 2.0
         )
 
     def _stopped_at(self, place: int) -> Part:
         sends = run(FIRST_BPM, place)
-        yield Experiment(tr("It is stopped at a place that can be told."), tuple(sends),
-                         sends[-1].at_s + 0.3)  # fmt: skip
+        yield asked(tr("It is stopped at a place that can be told."), sends, 0.3)
 
     def locate(self) -> Part:
         """Does it go to a Song Position?"""
-        if not self._plays or self._found.get("clock") is not True:
+        if not self._plays or self._found.clock is not True:
             return
         count, place = 2 * CLOCKS_PER_BAR, PLACE * CLOCKS_PER_SIXTEENTH
-        if not self._tells(place, count):
+        if self._distinct(place, count) < LEAST_HITS:
             return
         # Started and stopped at once, so that one that is ignored has a known place: the top.
         sends = [Send(LEAD_S, START), Send(LEAD_S + 0.03, STOP)]
         sends.append(Send(LEAD_S + 0.06, bytes((0xF2, PLACE, 0))))
         sends += [s._replace(at_s=s.at_s + 0.16) for s in run(FIRST_BPM, count, CONTINUE)]
-        heard = yield Experiment(
-            tr("Does it go to a Song Position?"), tuple(sends), sends[-1].at_s + 0.4
-        )
+        heard = yield asked(tr("Does it go to a Song Position?"), sends)
         hits = [h._replace(at_s=h.at_s - 0.16) for h in since_first(heard.hits, FIRST_BPM)]
         there, top = (self._place(hits, FIRST_BPM, p, count) for p in (place, 0))
         if abs(there - top) >= LEAST_HITS:
@@ -410,10 +395,9 @@ class _Probe:
 
     def programs(self) -> Part:
         """Do program changes change its pattern, and when? Alike patterns tell nothing."""
-        if not self._plays or self._found.get("clock") is not True or not self._phrase.length:
+        if not self._plays or self._found.clock is not True or not self._phrase.length:
             return
-        channels = self._found.get("channels") or tuple(c + 1 for c in CHANNELS)
-        assert isinstance(channels, tuple)
+        channels = self._found.channels or tuple(c + 1 for c in CHANNELS)
         length = self._phrase.length
         count = max(2 * CLOCKS_PER_BAR, 2 * length) + CLOCKS_PER_BAR
         for program in (1, 2, 3):
@@ -425,14 +409,10 @@ class _Probe:
                 for n, channel in enumerate(channels)
             ]
             sends.sort(key=lambda send: send.at_s)
-            heard = yield Experiment(
-                tr("Does a program change change its pattern?"), tuple(sends), sends[-1].at_s + 0.4
-            )
+            heard = yield asked(tr("Does a program change change its pattern?"), sends)
             hits = since_first(heard.hits, FIRST_BPM)
             sends = run(FIRST_BPM, 2 * length)
-            heard = yield Experiment(
-                tr("What does it play now?"), tuple(sends), sends[-1].at_s + 0.4
-            )
+            heard = yield asked(tr("What does it play now?"), sends)
             now = since_first(heard.hits, FIRST_BPM)
             off = self._place(now, FIRST_BPM, 0, 2 * length)
             back = [Send(LEAD_S + 0.004 * n, bytes((PROGRAM | channel - 1, 0)))
@@ -450,8 +430,7 @@ class _Probe:
 
     def _when(self, hits: list[HeardHit], new: Phrase, changed: int, of: int) -> ProgramAt | None:
         """When the new pattern came in: the moment that leaves the fewest hits unexplained."""
-        late = self._found.get("clock_latency_ms", self._late_s * 1e3)
-        assert isinstance(late, float)
+        late_s = self._step_late_s
         length = self._phrase.length
         moments: dict[ProgramAt, int] = {"at_once": changed, "bar": CLOCKS_PER_BAR}
         if length != CLOCKS_PER_BAR:
@@ -459,11 +438,11 @@ class _Probe:
         off: dict[ProgramAt, int] = {}
         second = clock_s(FIRST_BPM)
         for name, moment in moments.items():
-            before = [h for h in hits if (h.at_s - late / 1e3) / second < moment - 0.5]
+            before = [h for h in hits if (h.at_s - late_s) / second < moment - 0.5]
             after = [h._replace(at_s=h.at_s - moment * second) for h in hits if h not in before]
             begin = 0 if name != "at_once" else moment
-            off[name] = rules.mismatch(self._phrase, 0, before, second, moment, late / 1e3)
-            off[name] += rules.mismatch(new, begin, after, second, of - moment, late / 1e3)
+            off[name] = rules.mismatch(self._phrase, 0, before, second, moment, late_s)
+            off[name] += rules.mismatch(new, begin, after, second, of - moment, late_s)
         ranked = sorted(off, key=lambda name: off[name])
         lead = off[ranked[1]] - off[ranked[0]]
         if length == CLOCKS_PER_BAR and ranked[0] == "bar":
@@ -472,19 +451,10 @@ class _Probe:
 
     def quiet(self) -> Part:
         """Leave it silent: what was sent ends with Stop and All Notes Off on each channel."""
-        sends = [Send(0.0, STOP)] if "start" in self._found else []
-        channels = self._found.get("channels", ())
-        assert isinstance(channels, tuple)
-        sends += [Send(0.01, bytes((0xB0 | c - 1, ALL_NOTES_OFF, 0))) for c in channels]
+        sends = [Send(0.0, STOP)] if self._found.start else []
+        sends += [Send(0.01, bytes((0xB0 | c - 1, ALL_NOTES_OFF, 0))) for c in self._found.channels]
         if sends:
             yield Experiment(tr("It is left silent."), tuple(sends), 0.2)
-
-
-def _struck(at_s: float, channel: int, note: int, velocity: int) -> list[Send]:
-    return [
-        Send(at_s, bytes((NOTE_ON | channel, note, max(1, velocity)))),
-        Send(at_s + 0.1, bytes((NOTE_OFF | channel, note, 64))),
-    ]
 
 
 def _moved(hits: list[HeardHit], late_s: float) -> list[HeardHit]:

@@ -94,9 +94,9 @@ class MidiClockReceiver:
         """Whether it was kept back by a stall and comes in a burst with others: the first of them
         was read as the tick that was due by then, which counts all of them."""
         before, self._arrived_s = self._arrived_s, at_s
-        if not self.follower.locked or self._waiting is not None:
+        if not self._trail or self._waiting is not None:
             return False
-        period = 60 / (self.follower.estimate(self.follower.last_s).bpm * self.ppqn)
+        period = 60 / (self._trail[-1].bpm * self.ppqn)
         if self._overdue and at_s - before < BURST_PERIODS * period:
             self._overdue -= 1
             return True

@@ -101,16 +101,23 @@ class SequencerClient:
     def ports(self) -> list[SequencerPort]:
         """Ports of other clients; the system's own and Grebe's are left out."""
         found = self._client.list_ports(type=self._library.PortType.ANY, sort=False)
-        known = [self.port(Address(p.client_id, p.port_id)) for p in found]
+        known = map(self._known, found)
         return [p for p in known if p is not None]
 
     def port(self, address: Address) -> SequencerPort | None:
         """One port, asked of the sequencer by its address."""
+        try:
+            return self._known(self._client.get_port_info(tuple(address)))
+        except self._library.ALSAError:
+            return None  # it has gone meanwhile
+
+    def _known(self, info: Any) -> SequencerPort | None:
+        """A port by what the sequencer has told of it; None where it is not for us."""
+        address = Address(info.client_id, info.port_id)
         if address.client in (0, self._client.client_id):
             return None
         try:
             client = self._client.get_client_info(address.client)
-            info = self._client.get_port_info(tuple(address))
         except self._library.ALSAError:
             return None  # it has gone meanwhile
         if client.name == CLIENT_NAME:

@@ -12,6 +12,7 @@ from collections.abc import Collection, Iterable, Sequence
 from typing import NamedTuple
 
 from grebe.errors import PortLost
+from grebe.transports.hardware import serial_of, socket_of
 
 
 class Address(NamedTuple):
@@ -49,7 +50,6 @@ class SequencerPort(NamedTuple):
 _WORDS = re.compile(
     r"(?P<name>.*?)(?: \[(?P<place>[^\]]*)\])?(?: (?P<client>\d+):(?P<port>\d+))?", re.DOTALL
 )
-_SERIAL = " serial "
 
 
 def lasting_names(ports: Sequence[SequencerPort]) -> dict[Address, str]:
@@ -94,20 +94,19 @@ def _at_place(
     name: str, place: str, ports: Iterable[SequencerPort], free: Iterable[SequencerPort]
 ) -> list[SequencerPort]:
     """The same device elsewhere, or under a name with another card's number in it."""
-    socket, _, serial = place.partition(_SERIAL)
+    serial = serial_of(place)
     alike = [p for p in ports if _without_digits(p.name) == _without_digits(name)]
     if serial:
-        same = [p for p in alike if p.place.partition(_SERIAL)[2] == serial]
-        here = [p for p in same if p.place == place]
-        if here or same:
-            return here or same
+        same = [p for p in alike if serial_of(p.place) == serial]
+        if same:
+            return [p for p in same if p.place == place] or same
     here = [p for p in alike if p.place == place]
     if here:
         return here
     # In another socket: only where it cannot be another device of the kind.
     return [
         p for p in free
-        if p.name == name and not (serial and _SERIAL in p.place) and p.place != socket
+        if p.name == name and not (serial and serial_of(p.place)) and p.place != socket_of(place)
     ]  # fmt: skip
 
 

@@ -32,7 +32,7 @@ class AlsaWire:
         self.sequencer: Sequencer = SequencerClient() if sequencer is None else sequencer
         self._ports = {p.address: p for p in self.sequencer.ports()}
         """Replaced, never changed: the thread does, the engine reads."""
-        self._open: dict[int, AlsaPort | AlsaInput] = {}
+        self._open: dict[int, AlsaEnd] = {}
         """By number of our own port. Replaced, never changed: the thread reads it."""
         self._known_as: dict[str, str] = {}
         """By a name that was asked for, the lasting one of the port that it meant first."""
@@ -60,7 +60,7 @@ class AlsaWire:
         self._connect(opened, port, input_=True)
         return opened
 
-    def _connect(self, opened: AlsaPort | AlsaInput, port: SequencerPort, *, input_: bool) -> None:
+    def _connect(self, opened: AlsaEnd, port: SequencerPort, *, input_: bool) -> None:
         try:
             opened.other = port.address
             self._open = {**self._open, opened.own: opened}
@@ -78,7 +78,7 @@ class AlsaWire:
         self._known_as[wanted] = lasting_names(ports)[port.address]
         return port
 
-    def forget(self, port: AlsaPort | AlsaInput) -> None:
+    def forget(self, port: AlsaEnd) -> None:
         """One of our ports is not needed any more. Where the other end went the name keeps what it
         means: it may come back."""
         self._open = {n: other for n, other in self._open.items() if n != port.own}
@@ -125,10 +125,8 @@ class AlsaWire:
         self.sequencer.close()
 
 
-class AlsaPort:
-    """An open connection to one ALSA port."""
-
-    stamped = False
+class AlsaEnd:
+    """One of our ports, and the one of somebody else's that it is connected to."""
 
     def __init__(self, wire: AlsaWire, own: int, name: str) -> None:
         self._wire = wire
@@ -140,6 +138,22 @@ class AlsaPort:
     def say_gone(self) -> None:
         """Called by the wire's thread: the other end went, even if it is there again."""
         self.gone = True
+
+    def must_be_there(self) -> None:
+        """PortLost once the sequencer has said that the other end went: it goes on taking messages
+        for one that was pulled."""
+        if self.gone:
+            raise PortLost(f"ALSA port {self.name} went away")
+
+    def let_go(self) -> None:
+        """Give our port back."""
+        self._wire.forget(self)
+
+
+class AlsaPort(AlsaEnd):
+    """An open connection to one ALSA port."""
+
+    stamped = False
 
     def send(self, data: bytes, due_ns: int) -> None:
         """Send now."""
@@ -158,37 +172,28 @@ class AlsaPort:
         return []
 
     def check(self) -> None:
-        """The sequencer goes on taking messages for a port that was pulled: it says so aside."""
-        if self.gone:
-            raise PortLost(f"ALSA port {self.name} went away")
+        """Whether the other end is there."""
+        self.must_be_there()
 
     def late_ms(self) -> list[float]:
         """The engine does the sending."""
         return []
-
-    def let_go(self) -> None:
-        """Give our port back."""
-        self._wire.forget(self)
 
     def close(self) -> None:
         """Let go of the port."""
         self.let_go()
 
 
-class AlsaInput:
+class AlsaInput(AlsaEnd):
     """An open connection from one ALSA port; the wire's thread stamps what comes."""
 
     def __init__(self, wire: AlsaWire, own: int, name: str) -> None:
-        self._wire = wire
-        self.own = own
-        self.name = name
-        self.other = Address(-1, -1)
+        super().__init__(wire, own, name)
         self.inbox = Inbox()
-        self.gone = False
 
     def say_gone(self) -> None:
-        """Called by the wire's thread: the other end went. The engine is woken to hear of it."""
-        self.gone = True
+        """The engine is woken to hear of it, too."""
+        super().say_gone()
         self.inbox.wake()
 
     def fileno(self) -> int:
@@ -199,13 +204,12 @@ class AlsaInput:
         """What has come in; PortLost once all of it was taken and the other end is gone."""
         came = self.inbox.take()
         if not came:
-            self.check_input()
+            self.must_be_there()
         return came
 
     def check_input(self) -> None:
-        """Whether the sequencer has said that the port went away."""
-        if self.gone:
-            raise PortLost(f"ALSA port {self.name} went away")
+        """Whether the other end is there."""
+        self.must_be_there()
 
     def has_passed(self, message_filter: MessageFilter) -> bool:
         """The engine passes it on."""
@@ -213,8 +217,8 @@ class AlsaInput:
         return False
 
     def let_go(self) -> None:
-        """Give our port back."""
-        self._wire.forget(self)
+        """Give our port back, and what woke the engine."""
+        super().let_go()
         self.inbox.close()
 
     def close_input(self) -> None:

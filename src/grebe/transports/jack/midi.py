@@ -39,6 +39,21 @@ def open_client(name: str, server: str | None) -> Any:
         raise PortLost(why_none(server)) from error
 
 
+def connect(client: Any, source: Any, target: Any) -> None:
+    """Connect two ports, our own as themselves and others' by name, unless one of the two is "".
+
+    PortLost when it is not there.
+    """
+    import jack  # noqa: PLC0415 - needs libjack, which not every machine has
+
+    try:
+        if source and target:
+            client.connect(source, target)
+    except jack.JackError as error:
+        named = target if isinstance(target, str) else source
+        raise PortLost(f"there is no JACK port {named!r}") from error
+
+
 def _registered(ports: Any, name: str, words: str) -> Any:
     """A new port of our client. PortLost when JACK has no room for it."""
     import jack  # noqa: PLC0415 - needs libjack, which not every machine has
@@ -74,7 +89,7 @@ class JackWire:
         self.frames = FrameClock(self.client.samplerate)
         self.transport: JackTransport | JackFollowed | None = None
         self._stopped = False
-        self._period_ns = raw_ns()
+        self._called_ns = raw_ns()
         """When the callback was called last."""
         self._ports: list[JackPort | JackLine] = []
         self._inputs: list[JackInput] = []
@@ -99,7 +114,7 @@ class JackWire:
     def alive(self) -> bool:
         """Whether the server is there. One that was killed does not always say so: it is
         taken as stopped, too, when it has not called for a while."""
-        return not self._stopped and raw_ns() - self._period_ns < SILENT_NS
+        return not self._stopped and raw_ns() - self._called_ns < SILENT_NS
 
     def open_port(self, name: str, target: str) -> JackPort:
         """A new output named for a device, connected to `target` unless that is empty.
@@ -113,22 +128,11 @@ class JackWire:
         """Let the callback serve a new output, and connect it."""
         self._ports = [*self._ports, port]  # replaced, never changed: the callback reads it
         try:
-            self._connect(port.out, target)
+            connect(self.client, port.out, target)
         except PortLost:
             port.close()
             raise
         return port
-
-    def _connect(self, source: Any, target: Any) -> None:
-        """Connect, unless one of the two is "". PortLost when it is not there."""
-        import jack  # noqa: PLC0415 - needs libjack, which not every machine has
-
-        try:
-            if source and target:
-                self.client.connect(source, target)
-        except jack.JackError as error:
-            named = target if isinstance(target, str) else source
-            raise PortLost(f"there is no JACK port {named!r}") from error
 
     def must_have(self, port: str) -> None:
         """PortLost when there is no such port."""
@@ -171,7 +175,7 @@ class JackWire:
         into = _registered(self.client.midi_inports, f"from {name}", f"an input for {name}")
         opened = JackInput(self, into, source)
         try:
-            self._connect(source, into)
+            connect(self.client, source, into)
         except PortLost:
             opened.close_input()
             raise
@@ -203,7 +207,7 @@ class JackWire:
         return round(self._frames_a_period / self.frames.rate * 1e9)
 
     def _process(self, frames: int) -> None:
-        now_ns = self._period_ns = raw_ns()
+        now_ns = self._called_ns = raw_ns()
         anew = self._count.anew
         start = self._count.frame(self.client.last_frame_time, now_ns)
         expected, self._expected = self._expected, start + frames

@@ -10,12 +10,11 @@ import re
 from typing import Any, NamedTuple
 
 from grebe.errors import PortLost
-from grebe.transports.hardware import place_of_card
+from grebe.transports.hardware import place_of_card, serial_of
 from grebe.transports.jack.library import choose
 
 _HARDWARE = re.compile(r"(?P<name>.*) \(hw:(?P<card>\d+),(?P<device>\d+)\)", re.DOTALL)
 _LASTING = re.compile(r"(?P<name>.*) \[(?P<place>[^\]]*), (?P<device>\d+)\]", re.DOTALL)
-_SERIAL = " serial "
 
 
 class Interface(NamedTuple):
@@ -65,19 +64,21 @@ def interface_meant(wanted: str, there: list[Interface]) -> Interface:
     if exact:
         return exact[0]
     words = _LASTING.fullmatch(wanted) or _HARDWARE.fullmatch(wanted)
-    if words is None:
-        found = [i for i in there if i.listed == wanted]
-    else:
-        found = [i for i in there if _could_be(i, words)]
-        serial = words.groupdict().get("place", "").partition(_SERIAL)[2]
-        if serial:
-            same = [i for i in found if f"{_SERIAL}{serial}," in i.name]
-            found = same or [i for i in found if _SERIAL not in i.name]
+    found = [i for i in there if words is not None and _could_be(i, words)]
+    serial = _serial_in(wanted)
+    if serial:
+        same = [i for i in found if _serial_in(i.name) == serial]
+        found = same or [i for i in found if not _serial_in(i.name)]
     if len(found) == 1:
         return found[0]
     if found:
         raise PortLost(f"{len(found)} audio interfaces could be {wanted!r}: choose one in the Rig")
     raise PortLost(f"there is no audio interface {wanted!r}")
+
+
+def _serial_in(name: str) -> str:
+    words = _LASTING.fullmatch(name)
+    return serial_of(words["place"]) if words else ""
 
 
 def _could_be(there: Interface, words: re.Match[str]) -> bool:

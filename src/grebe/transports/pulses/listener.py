@@ -24,7 +24,7 @@ from grebe.process.priority import be_ordinary, limit_realtime
 from grebe.protocols.midi.messages import START, STOP, TIMING_CLOCK
 from grebe.transports.clock import raw_ns
 from grebe.transports.frames import FrameClock
-from grebe.transports.jack.midi import open_client
+from grebe.transports.jack.midi import connect, open_client
 from grebe.transports.pulses.devices import interface_meant, interfaces, sound_library
 from grebe.transports.pulses.input import MAX_PACKET_BYTES, STAMP
 
@@ -38,8 +38,6 @@ OPENS_S = 8
 
 Block = tuple[int, NDArray[np.float32], NDArray[np.float32] | None]
 """(frame of its first sample, pulses, run line)."""
-
-
 Edge = tuple[float, int]
 """(seconds from the first sample, the MIDI status it stands for)."""
 
@@ -58,8 +56,6 @@ class BlockSource:
 
 def jack_source(name: str, run: str | None) -> tuple[BlockSource, Any]:
     """From a JACK port, and one for the run line; keep the client. PortLost when there is none."""
-    import jack  # noqa: PLC0415 - needs libjack, which not every machine has
-
     client = open_client("grebe ear", os.environ.get("JACK_DEFAULT_SERVER"))
     source = BlockSource(client.samplerate)
     port = client.inports.register("pulses")
@@ -79,12 +75,9 @@ def jack_source(name: str, run: str | None) -> tuple[BlockSource, Any]:
     client.set_process_callback(process)
     client.set_shutdown_callback(ended)
     client.activate()
-    for wanted, into in ((name, port), (run, line)):
-        try:
-            if wanted:
-                client.connect(wanted, into)
-        except jack.JackError as error:
-            raise PortLost(f"there is no JACK port {wanted!r}") from error
+    connect(client, name, port)
+    if line is not None:
+        connect(client, run, line)
     return source, client
 
 

@@ -51,8 +51,13 @@ class SoundWire:
         self._process = children.start(children.INTERFACE, *words, pass_fds=[its.fileno()])
         its.close()
 
-    def look(self) -> None:
-        """Take in what the process has told of itself."""
+    def look(self) -> bool:
+        """Take in what the process has told of itself; whether it has opened or ended since."""
+        was_open, had_ended = self.running is not None, bool(self.problem)
+        self._take_in()
+        return (was_open, had_ended) != (self.running is not None, bool(self.problem))
+
+    def _take_in(self) -> None:
         while not self.problem:
             try:
                 packet = self._socket.recv(MAX_PACKET_BYTES)
