@@ -54,6 +54,8 @@ def main() -> None:
             sent.append(data.hex())
             if box.thru == "all" or (box.thru == "notes" and data[0] < 0xF0):
                 out.write_midi_event(last, data)
+            if data[0] & 0xF0 == 0x90 and data[1] not in box.notes:
+                continue
             for report in standin.feed(data, round((start + offset) / rate * 1e9)):
                 if report.kind is ReportKind.NOTE:
                     note, velocity = divmod(report.number, 128)

@@ -33,7 +33,10 @@ def server(monkeypatch: pytest.MonkeyPatch) -> Iterator[Server]:
 @pytest.mark.parametrize("seed", SEEDS)
 def test_a_box_with_secret_abilities_comes_out_right(server: Server, seed: int) -> None:
     """Nothing wrong, no note left on, nothing forbidden; latency within a period of the truth."""
-    box = dataclasses.replace(drawn(seed), clock=True, transport=True, sends_clock="never")
+    box = dataclasses.replace(
+        drawn(seed), clock=True, transport=True, sends_clock="never", by_hand=False,
+        held=False, first=0, slow_ms=0.0, slowest=20.0, fastest=400.0,
+    )  # fmt: skip
     process = client("jack_box.py", server.name, "box", json.dumps(dataclasses.asdict(box)))
     command = [sys.executable, "-m", "grebe", "probe", "--out", "jack:box:in", "--in",
                "jack:box:out", "--audio", "jack:box:audio", "--yes", "--json"]  # fmt: skip

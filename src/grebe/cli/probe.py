@@ -5,15 +5,10 @@ from __future__ import annotations
 import argparse
 import sys
 
-from grebe.app.probing import PortMissing, probe
+from grebe.app.probing import PERMITS, Permit, PortMissing, ProbePorts, probe
 from grebe.cli.common import Commands, add_json, command, print_json
-from grebe.core.probe.model import Answers, Experiment
+from grebe.core.probe.model import Answers
 from grebe.words import tr
-
-BEFORE = tr(
-    "Before anything sounds: volume down, record not armed, patterns and edits saved, nothing "
-    "else on this box's thru. Go on? [y/N] "
-)
 
 
 def add_commands(commands: Commands) -> None:
@@ -42,12 +37,12 @@ class _Consent:
     def __init__(self, *, given: bool) -> None:
         self._given: bool | None = True if given else None
 
-    def __call__(self, experiment: Experiment) -> bool:
-        del experiment
+    def __call__(self, permit: Permit) -> bool:
+        del permit
         if self._given is None:
             self._given = False
             if sys.stdin.isatty():
-                sys.stderr.write(BEFORE)
+                sys.stderr.write(tr("{text} [y/N] ", text=PERMITS["before"]))
                 sys.stderr.flush()
                 self._given = sys.stdin.readline().strip().lower() in ("y", "yes")
         return self._given
@@ -61,7 +56,7 @@ def run(arguments: argparse.Namespace) -> int:
     """0 when all is sure, 1 when something is not, 2 when a port is missing."""
     try:
         answers = probe(
-            arguments.out, arguments.back, arguments.audio,
+            ProbePorts(arguments.out, arguments.back, arguments.audio),
             permits=_Consent(given=arguments.yes),
             progress=_progress,
         )  # fmt: skip

@@ -40,6 +40,7 @@ PEERS = Kind("grebe.network", "network")
 INTERFACE = Kind("grebe.transports.pulses.interface", "pulses")
 PULSE_EAR = Kind("grebe.transports.pulses.listener", "pulses")
 PROBE = Kind("grebe.transports.probing", "probe")
+PROBED_STANDIN = Kind("grebe.standins.probed", "probe")
 COMMAND = Kind("grebe", "command")
 _TOLD_OF_PARENT = 1  # prctl(2), PR_SET_PDEATHSIG
 BEHIND = (ENGINE, STANDINS, SPEAKER, PEERS, INTERFACE, PULSE_EAR)

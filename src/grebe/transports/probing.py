@@ -1,9 +1,9 @@
 """``python -m grebe.transports.probing``: does a probe's experiments at real ports, one a line.
 
 On its standard input come JSON lines, {"sends": [[seconds, hex], ...], "seconds": s}. For each one
-goes {"hits": [[seconds, level, colour], ...], "back": [[seconds, hex], ...]}, or {"lost": why}, and
-before the first {"ready": true} or {"lost": why}. When its input ends, or it is ended, every note
-that was begun is ended and Stop is sent.
+goes {"hits": [[seconds, level, colour, lasts or null], ...], "back": [[seconds, hex], ...]}, or
+{"lost": why}, and before the first {"ready": true} or {"lost": why}. When its input ends, or it is
+ended, every note that was begun is ended and Stop is sent.
 """
 
 from __future__ import annotations
@@ -149,7 +149,7 @@ class ProbedBox:
         select.select([self._in], [], [], seconds)
         back += [[(at_ns - begin) / 1e9, data.hex()] for at_ns, data in self._in.receive()]
 
-    def _hits(self, begin: int, ends: int) -> list[list[float]]:
+    def _hits(self, begin: int, ends: int) -> list[list[float | None]]:
         if self._audio is None:
             return []
         source = self._audio[0]
@@ -159,7 +159,7 @@ class ProbedBox:
             return []
         first_s = (source.frames.ns_at(kept[0][0]) - source.delay_ns - begin) / 1e9
         hits = self._ear.hits(np.concatenate([samples for _, samples, _ in kept]))
-        return [[first_s + hit.at_s, hit.level, hit.colour] for hit in hits]
+        return [[first_s + hit.at_s, hit.level, hit.colour, hit.lasts_s] for hit in hits]
 
     def silence(self) -> None:
         """End what sounds, and stop it."""
@@ -184,19 +184,24 @@ def _ended(number: int, frame: object) -> None:
     raise SystemExit
 
 
-def main() -> None:
+class Probed(Protocol):
+    """A box that experiments are done on."""
+
+    def do(self, sends: list[list[Any]], seconds: float) -> Report:
+        """One experiment. PortLost where it cannot be."""
+
+    def silence(self) -> None:
+        """End what sounds, and stop it."""
+
+
+def serve(open_box: Callable[[], Probed]) -> None:
     """Do what comes in, until nothing does."""
-    parser = argparse.ArgumentParser(prog="grebe probing")
-    parser.add_argument("--out", required=True)
-    parser.add_argument("--in", dest="back", default="")
-    parser.add_argument("--audio", default="")
-    chosen = parser.parse_args()
     start_log("probe")
     signal.signal(signal.SIGTERM, _ended)
     end_with_parent(signal.SIGTERM)  # one that is killed cannot see to the box
-    box: ProbedBox | None = None
+    box: Probed | None = None
     try:
-        box = ProbedBox(chosen.out, chosen.back, chosen.audio)
+        box = open_box()
         _say({"ready": True})
         for line in sys.stdin:
             asked = json.loads(line)
@@ -207,6 +212,16 @@ def main() -> None:
         if box is not None:
             box.silence()
         os._exit(0)  # a client that is closed can hang, and holds its server up
+
+
+def main() -> None:
+    """Probe the box at the ports that the arguments name."""
+    parser = argparse.ArgumentParser(prog="grebe probing")
+    parser.add_argument("--out", required=True)
+    parser.add_argument("--in", dest="back", default="")
+    parser.add_argument("--audio", default="")
+    chosen = parser.parse_args()
+    serve(lambda: ProbedBox(chosen.out, chosen.back, chosen.audio))
 
 
 if __name__ == "__main__":

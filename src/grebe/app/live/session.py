@@ -25,6 +25,7 @@ from grebe.app.live.performance import PerformanceLog
 from grebe.app.live.performer import PerformerCommands
 from grebe.app.live.played import PlayedMemory
 from grebe.app.live.position import Position
+from grebe.app.live.probing import Probings
 from grebe.app.live.selection import Selection
 from grebe.app.live.stage_state import StageState
 from grebe.app.live.teaching import TeachingRun
@@ -101,6 +102,8 @@ class Session:
             store, self.link, self.notices, self.position, self.performer.run_stop
         )
         """What boxes are heard to do."""
+        self.probings = Probings(store, self.notices, self.position, self.checking.end)
+        """What boxes obey, found out."""
         self.selection.running = lambda: self.running
         self.selection.taken = self._something_else_in_hand
         store.listen(self._document_changed)
@@ -146,6 +149,7 @@ class Session:
     def pump(self, now_s: float) -> list[FromEngine]:
         """Take in what the engine says, start one where there is none, send what changed."""
         messages = self.link.pump(now_s)
+        self.probings.pump()
         self.feed.send_if_changed()
         return messages
 

@@ -22,6 +22,8 @@ class HeardHit(NamedTuple):
     """Its height, linear, on any scale that stays the same."""
     colour: int
     """Which sound it is, as far as can be told."""
+    lasts_s: float | None = None
+    """Until it has died away to a tenth; None where another sound or the end comes first."""
 
 
 class CameBack(NamedTuple):
@@ -38,6 +40,10 @@ class Experiment(NamedTuple):
     """What it is to find out, in words."""
     sends: tuple[Send, ...]
     seconds: float
+    far: bool = False
+    """Whether it goes to other patterns, or to tempi far off."""
+    plays: bool = False
+    """Whether the box plays meanwhile, though nothing in it starts it."""
 
 
 class Observation(NamedTuple):
@@ -47,11 +53,29 @@ class Observation(NamedTuple):
     back: tuple[CameBack, ...] = ()
 
 
+QuestionKey = Literal["press_play", "tempo_shown", "other_pattern", "permit"]
+
+
+class Question(NamedTuple):
+    """Something only the performer can say or do."""
+
+    key: QuestionKey
+    text: str
+    choices: tuple[tuple[str, str], ...]
+    """(what it stands for, its words); "" is always an answer, too: cannot say."""
+
+
+Reply = str
+"""What a question's choice stands for; "" for no answer."""
+
+
 class Ears(NamedTuple):
     """By what a box is heard."""
 
     audio: bool
     midi: bool
+    hand: bool = False
+    """Whether somebody is there who answers questions."""
 
 
 ProgramAt = Literal["at_once", "bar", "pattern_end"]
@@ -77,6 +101,22 @@ class Answers(Value, frozen=True, kw_only=True):
     """1: none; 128: continuous."""
     thru: Literal["none", "notes", "all"] | None = None
     sends_clock: Literal["never", "running", "always"] | None = None
+    notes: tuple[int, ...] = ()
+    """Notes that sound; of a box that plays any pitch the lowest and the highest tried."""
+    pitched: bool | None = None
+    held: bool | None = None
+    """Whether a note sounds for as long as it is held."""
+    swing_percent: float | None = None
+    """A swing that is left on in its own patterns."""
+    slowest_bpm: float | None = None
+    fastest_bpm: float | None = None
+    """Tempi it was heard to follow, of those tried."""
+    settles_s: float | None = None
+    """How long it is off after the tempo jumps; 0 where it follows at once."""
+    shows: Literal["tempo", "half", "double"] | None = None
+    """What its display makes of 120 BPM."""
+    sure: dict[str, float] = {}
+    """By name of an answer how sure it is, 0 to 1."""
     unsure: tuple[str, ...] = ()
     said: tuple[str, ...] = ()
     """What was heard for each answer, in a sentence."""

@@ -7,7 +7,7 @@ order. Times are seconds; phrases are in clocks, 24 a quarter note, from the fir
 from __future__ import annotations
 
 from collections.abc import Sequence
-from math import log
+from math import exp, log
 from typing import NamedTuple, TypeAlias
 
 import numpy as np
@@ -27,7 +27,11 @@ CLOCKS_PER_SIXTEENTH = 6
 CLOCKS_PER_BAR = 4 * CLOCKS_PER_QUARTER
 LENGTHS = (12, 16, 24, 32, 48, 64)
 """Sixteenths that a pattern may last."""
-SURE_NATS = 5.0
+SURE_NATS, UNSURE_NATS, ENDS_NATS = 5.0, 3.0, 6.0
+"""One reading is so far ahead of the next: it is believed; it is not; nothing more is asked."""
+SWINGS_PERCENT = 51.5
+SETTLED_S, FAR_S = 1.2, 0.15
+"""Hits of a slow box are off before that; a hit further off than so much is of nothing."""
 COUNTS = 3
 """A phrase that does not fit has more than so many hits missing or extra ..."""
 COUNTS_SHARE = 0.15
@@ -171,55 +175,86 @@ def clock_or_time(
     """
     by_clock, by_time = [], []
     for clock_s, hits in runs:
-        heard = [h.at_s for h in hits]
-        for at in (h for h in heard if h > -clock_s):
-            by_clock.append(_nearest(at / clock_s, phrase) * clock_s)
-            by_time.append(_nearest(at / first_s, phrase) * first_s)
+        heard = [h for h in hits if h.at_s > -clock_s]
+        settled = [h for h in heard if h.at_s > SETTLED_S]
+        for hit in settled if len(settled) > COUNTS else heard:
+            by_clock.append(_nearest(hit.at_s / clock_s, hit.colour, phrase) * clock_s)
+            by_time.append(_nearest(hit.at_s / first_s, hit.colour, phrase) * first_s)
     if len(by_clock) < COUNTS:
         return 0.0
     rms_clock, rms_time = (
-        float(np.sqrt(np.mean(np.square(x)))) + 5e-4 for x in (by_clock, by_time)
+        float(np.sqrt(np.mean(np.square(np.minimum(x, FAR_S))))) + 5e-4 for x in (by_clock, by_time)
     )
     return len(by_clock) * log(rms_time / rms_clock)
 
 
-def _nearest(place: float, phrase: Phrase) -> float:
-    """How far a place is from the phrase's nearest hit, in clocks."""
+def _nearest(place: float, colour: int, phrase: Phrase) -> float:
+    """How far a place is from the phrase's nearest hit of this colour, in clocks."""
+    own = [p for p, c in zip(phrase.places, phrase.colours, strict=True) if c == colour]
     if phrase.length:
         place %= phrase.length
-        around = [p + k for p in phrase.places for k in (-phrase.length, 0, phrase.length)]
-    else:
-        around = list(phrase.places)
-    return min(abs(place - p) for p in around)
+        own = [p + k for p in own for k in (-phrase.length, 0, phrase.length)]
+    return min((abs(place - p) for p in own), default=float("inf"))
 
 
-def clock_latency_s(runs: Sequence[tuple[float, Sequence[HeardHit]]]) -> tuple[float, int] | None:
-    """(latency, k) from hits on a lattice of sixteenths at several tempi: t = (6 i + k) clock + L.
+class StepLatency(NamedTuple):
+    """How late steps are after their clocks."""
 
-    k is -1 where Start itself is the one, 1 where the first clock is swallowed. At one tempo the
-    two cannot be told apart. None where it does not fit.
+    late_s: float
+    first: int
+    """-1 where Start itself is the one, 1 where the first clock is swallowed."""
+    swing_percent: float
+    nats: float
+    """How far this reading is ahead of the next."""
+
+
+def clock_latency_s(runs: Sequence[tuple[float, Sequence[HeardHit]]]) -> StepLatency | None:
+    """How late steps are, from hits on a lattice of sixteenths at several tempi.
+
+    t = (6 i + k) clock + latency + swing, k -1, 0 or 1. At one tempo k and the latency cannot be
+    told apart. None where it does not fit.
     """
-    best: tuple[float, float, int] | None = None
+    found: list[tuple[float, StepLatency]] = []
     for k in (0, -1, 1):
-        lates: list[float] = []
+        lates: list[tuple[float, float, bool]] = []
         for clock_s, hits in runs:
             step = CLOCKS_PER_SIXTEENTH * clock_s
             for hit in hits:
                 rest = hit.at_s - k * clock_s
-                if rest > -0.3 * step:
-                    lates.append((rest + 0.25 * step) % step - 0.25 * step)
+                number = int((rest + 0.25 * step) // step)
+                if number >= 0:
+                    lates.append((rest - number * step, step, number % 2 == 1))
         if len(lates) < COUNTS:
             return None
-        middle = float(np.median(lates))
-        spread = float(np.sqrt(np.mean(np.minimum(np.abs(np.array(lates) - middle), 0.05) ** 2)))
+        late = np.array([row[0] for row in lates])
+        step_s, odd = np.array([row[1] for row in lates]), np.array([row[2] for row in lates])
+        swing = 0.0
+        if 4 <= odd.sum() <= len(late) - 4:
+            level = float(np.median(late[~odd]))
+            swing = max(0.0, float(np.median((late[odd] - level) / step_s[odd])))
+            if 50 + 50 * swing < SWINGS_PERCENT:
+                swing = 0.0
+        rest_s = late - swing * step_s * odd
+        middle = float(np.median(rest_s))
+        spread = float(np.sqrt(np.mean(np.minimum(np.abs(rest_s - middle), 0.05) ** 2)))
         score = len(lates) * log(spread + 5e-4) + (3.0 if k else 0.0)
-        if middle > -0.003 and (best is None or score < best[0]):
-            best = (score, middle, k)
-    return None if best is None else (max(0.0, best[1]), best[2])
+        if middle > -0.003:
+            found.append((score, StepLatency(max(0.0, middle), k, 50 + 50 * swing, 0.0)))
+    if not found:
+        return None
+    found.sort(key=lambda row: row[0])
+    nats = found[1][0] - found[0][0] if len(found) > 1 else ENDS_NATS
+    return found[0][1]._replace(nats=nats)
 
 
-def velocity_levels(struck: Sequence[tuple[int, float]]) -> int | None:
-    """How many levels a box makes of velocity: 1 none, 2 to 10 steps, 128 a curve; None: unsure.
+def sure_of(nats: float) -> float:
+    """The chance that a reading so far ahead is right; held to what was met in simulation."""
+    return round(min(0.998, 1 / (1 + exp(-nats))), 3)
+
+
+def velocity_levels(struck: Sequence[tuple[int, float]]) -> tuple[int, float] | None:
+    """How many levels a box makes of velocity (1 none, 2 to 10 steps, 128 a curve), and by how many
+    nats that is ahead of the next reading; None where too little was heard.
 
     Steps, by dynamic programming, against a smooth curve; each pays for its parameters.
     """
@@ -233,15 +268,13 @@ def velocity_levels(struck: Sequence[tuple[int, float]]) -> int | None:
         return None
     levels = levels / top
     if float(np.percentile(levels, 95) - np.percentile(levels, 5)) < NO_SPREAD:
-        return 1
-    count = len(levels)
+        return 1, ENDS_NATS
     curve = np.polynomial.Polynomial.fit(velocities, levels, CURVE_DEGREE)
     scores = {128: _score(levels - curve(velocities), CURVE_PRICE)}
     for steps, residual in _steps(velocities, levels).items():
         scores[steps] = _score(residual, STEP_PRICE * steps)
     ranked = sorted(scores, key=lambda kind: scores[kind])
-    sure = scores[ranked[1]] - scores[ranked[0]] >= 3.0 or count > 60
-    return ranked[0] if sure else None
+    return ranked[0], scores[ranked[1]] - scores[ranked[0]]
 
 
 def _score(residual: Levels, price: float) -> float:

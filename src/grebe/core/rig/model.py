@@ -178,6 +178,8 @@ class Device(Value, frozen=True, kw_only=True):
     run_from: AudioPort = AudioPort()
     """Where Grebe hears its run line, which rises at its start and falls at its stop; with an
     interface, the one that its pulses come in at."""
+    heard_at: AudioPort = AudioPort()
+    """Where its sound comes in, to be measured by ear."""
     gates: Annotated[tuple[Gate, ...], Meta(max_length=64)] = ()
     """Notes that leave as gates, a channel each, beside or instead of MIDI."""
     holds_open: bool = False

@@ -334,6 +334,16 @@ class Track(Value, frozen=True, kw_only=True):
     """The box that it plays over the box's own output, where it makes no sound itself."""
 
 
+class Proven(Value, frozen=True, kw_only=True):
+    """An ability that was heard on the box itself, by a probe."""
+
+    path: Annotated[str, Meta(max_length=40)]
+    """Such as `obeys.clock`; `channel` of the box itself."""
+    sure: Annotated[float, Meta(ge=0, le=1)]
+    day: Annotated[str, Meta(max_length=10)] = ""
+    """As 2026-11-30."""
+
+
 class Spec(Value, frozen=True, kw_only=True):
     """All that is known of a kind of box. Where nothing is known, nothing is held against it."""
 
@@ -394,6 +404,8 @@ class Spec(Value, frozen=True, kw_only=True):
     guessed: tuple[Annotated[str, Meta(max_length=40)], ...] = ()
     """What nobody has said yet and stands here as is usual: paths such as `obeys.program`, and
     `channel`, `kind`, `plays` of the box itself."""
+    proven: Annotated[tuple[Proven, ...], Meta(max_length=64)] = ()
+    """What a probe has heard, and how sure it was."""
     tracks: Annotated[tuple[Track, ...], Meta(max_length=MOST_TRACKS)] = ()
     """What it plays by itself beside each other; none: the box is one track."""
 

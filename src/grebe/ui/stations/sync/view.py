@@ -21,6 +21,7 @@ from grebe.ui.stations.sync.canvas import SyncCanvas
 from grebe.ui.stations.sync.check import check_lines, heard_lines
 from grebe.ui.stations.sync.checks import SyncChecks
 from grebe.ui.stations.sync.computers import ComputersCanvas, computer_lines, computers_words
+from grebe.ui.stations.sync.probe import ProbePane
 from grebe.ui.stations.sync.tempo import TempoFields
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.formatting import late_text
@@ -28,7 +29,10 @@ from grebe.ui.widgets.sheet import Facts, SheetLine, head, note, row
 from grebe.ui.widgets.view import NO_BOX, PanedView, Sheet, Thing
 from grebe.words import counted, tr
 
-PANES = ((tr("Boxes"), "pane_boxes"), (tr("Computers"), "pane_computers"))
+PANES = (
+    (tr("Boxes"), "pane_boxes"), (tr("Computers"), "pane_computers"), (tr("Probe"), "pane_probe"),
+)  # fmt: skip
+BOXES, COMPUTERS, PROBE = range(3)
 TITLES = {"session": tr("The session"), "osc": tr("OSC")}
 ROWS = (
     field("session", "name", tr("Called")),
@@ -87,6 +91,9 @@ class SyncView(PanedView):
         self.panes = QStackedWidget()
         self.panes.addWidget(area)
         self.panes.addWidget(self.computers)
+        self.probe = ProbePane(session)
+        self.probe.changed.connect(self.moved)
+        self.panes.addWidget(self.probe)
         area.setFocusProxy(self.strips)
         above = QWidget()
         above.setLayout(self.tab_row(PANES))
@@ -99,13 +106,13 @@ class SyncView(PanedView):
     @property
     def at_computers(self) -> bool:
         """Whether the other computers are shown."""
-        return self.panes.currentIndex() == 1
+        return self.part == COMPUTERS
 
     def to_part(self, index: int) -> None:
         """Show another part."""
         self.panes.setCurrentIndex(index)
         self.show_tab(index)
-        self.tempo.setVisible(index == 0)
+        self.tempo.setVisible(index == BOXES)
         self._show_form(on=False)
         self.document_changed()
         self.focus_pane()
@@ -122,7 +129,19 @@ class SyncView(PanedView):
     @does("pane_computers")
     def pane_computers(self) -> None:
         """Who else is in the session."""
-        self.to_part(1)
+        self.to_part(COMPUTERS)
+
+    @does("pane_probe")
+    def pane_probe(self) -> None:
+        """What the box in hand obeys, found out."""
+        self.to_part(PROBE)
+
+    @does("probe_it")
+    def probe_it(self) -> None:
+        """Begin the probe of the box in hand, or take it up."""
+        if self.part != PROBE:
+            self.to_part(PROBE)
+        self.probe.begin()
 
     @does("settings")
     def settings(self) -> None:
@@ -155,6 +174,7 @@ class SyncView(PanedView):
         open_now = bool(self.checks.lines) or self.form.isVisibleTo(self)
         listened = self.checks.recording.give_up()
         listened = self.session.checking.end() or listened
+        listened = self.session.probings.stop() or listened
         self.checks.lines = []
         if self.form.isVisibleTo(self):
             self._show_form(on=False)
@@ -170,12 +190,13 @@ class SyncView(PanedView):
         device = self.checks.device()
         if not self.session.project.rig.devices:
             return NO_BOX
-        return Thing(device.name if device is not None else tr("Sync"), ("strip",))
+        kind = "probe" if self.part == PROBE else "strip"
+        return Thing(device.name if device is not None else tr("Sync"), (kind,))
 
     def acts(self, part: int) -> dict[str, Act]:
         """What does each action here."""
         del part
-        return {**acts_of(self.checks), **acts_of(self)}
+        return {**acts_of(self.checks), **self.probe.acts(), **acts_of(self)}
 
     def select(self, device_id: str) -> None:
         """Another device."""
@@ -202,6 +223,11 @@ class SyncView(PanedView):
             self.heading.say(tr("Sync"), computers_words(peers))
             self.facts.show_lines(computer_lines(self.session, self.computers.row()))
             self.computers.update()
+            return
+        if self.part == PROBE:
+            self.probe.show_box(self.checks.device())
+            self.heading.say(tr("Sync"), self.probe.words())
+            self.facts.show_lines(self.probe.lines())
             return
         self.heading.say(tr("Sync"), self._words())
         self.facts.show_lines(self._lines())
@@ -298,6 +324,9 @@ class SyncView(PanedView):
         self._step(1)
 
     def _step(self, by: int) -> None:
+        if self.part == PROBE:
+            self.probe.step(by)
+            return
         if self.at_computers:
             peers = [r.id for r in self.session.network.rows]
             here = self.computers.row()
