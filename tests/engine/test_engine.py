@@ -415,16 +415,19 @@ def test_a_port_that_comes_back_while_playing_is_rejoined() -> None:
 
 
 def test_an_offset_changed_while_playing_slews() -> None:
-    """By 2 % of the time that passes; at once while stopped."""
+    """Over a bar, by 2 % of the time that passes at most; at once while stopped."""
     device = fast().rig.device("bass")
-    output = DeviceOutput(device, None, "")
-    output.change(msgspec.structs.replace(device, offset_ms=-30.0), at_once=False)
-    assert output.offset_ns == 0
-    output.slew(100_000_000)
-    assert output.offset_ns == -2_000_000
-    for _ in range(20):
+    bar_ns = 2_000_000_000
+    for offset_ms, after_ns in ((-30.0, -1_500_000), (-100.0, -2_000_000)):
+        output = DeviceOutput(device, None, "")
+        aim = msgspec.structs.replace(device, offset_ms=offset_ms)
+        output.change(aim, at_once=False, bar_ns=bar_ns)
+        assert output.offset_ns == 0
         output.slew(100_000_000)
-    assert output.offset_ns == -30_000_000
+        assert output.offset_ns == after_ns
+        for _ in range(19):
+            output.slew(100_000_000)
+        assert output.offset_ns == max(offset_ms * 1_000_000, -40_000_000)
     output.change(device, at_once=True)
     assert output.offset_ns == 0
 

@@ -21,7 +21,7 @@ from grebe.core.probe.model import (
     Experiment,
     HeardHit,
     Observation,
-    Question,
+    ProbeQuestion,
     Reply,
 )
 from grebe.core.probe.procedure import STAGES, Probing, procedure
@@ -71,7 +71,7 @@ class ProbePorts(NamedTuple):
         return process
 
 
-class Step(NamedTuple):
+class ProbeStep(NamedTuple):
     """One experiment as it was done."""
 
     stage: int
@@ -113,18 +113,18 @@ class ProbeRun:
         self.why = ""
         """Why it was lost."""
         self.stage = 0
-        self.steps: list[Step] = []
+        self.steps: list[ProbeStep] = []
         self.follows: dict[int, tuple[str, ...]] = {}
         """By stage what follows from it, in sentences."""
         self.began_s = 0.0
         """When the experiment that runs was begun."""
         self.answers = Answers()
-        self.question: Question | None = None
+        self.question: ProbeQuestion | None = None
         """What is asked just now."""
         self.asks: Permit | None = None
         """The kind of experiment whose leave is asked; None where something else is."""
         self._asking: Probing = procedure(ports.ears._replace(hand=hand), begun=self._begun)
-        self._wanted: Experiment | Question = next(self._asking)
+        self._wanted: Experiment | ProbeQuestion = next(self._asking)
 
     def _begun(self, stage: int, answers: Answers) -> None:
         self._follow(answers)
@@ -202,7 +202,7 @@ class ProbeRun:
         """What came of what was wanted; then the next."""
         self._go_on(lambda: self._asking.send(told))
 
-    def _go_on(self, to: Callable[[], Experiment | Question]) -> None:
+    def _go_on(self, to: Callable[[], Experiment | ProbeQuestion]) -> None:
         try:
             self._wanted = to()
         except StopIteration as ended:
@@ -218,7 +218,7 @@ class ProbeRun:
     def _next(self) -> None:
         """Do what is wanted now, or ask for it."""
         wanted = self._wanted
-        if isinstance(wanted, Question):
+        if isinstance(wanted, ProbeQuestion):
             self._ask(wanted, None)
             return
         needs = stage_of(wanted)
@@ -232,17 +232,17 @@ class ProbeRun:
                 self._permits.pop("before")
                 return
             if not permitted:
-                self.steps.append(Step(self.stage, wanted, None, permitted=False))
+                self.steps.append(ProbeStep(self.stage, wanted, None, permitted=False))
                 self._go_on(lambda: self._asking.throw(LeftOut()))
                 return
-        self.steps.append(Step(self.stage, wanted, None))
+        self.steps.append(ProbeStep(self.stage, wanted, None))
         self._tell(wanted)
 
     def _ask_leave(self, permit: Permit) -> None:
         no = tr("Not yet") if permit == "before" else tr("No, leave it out")
-        self._ask(Question("permit", PERMITS[permit], ((YES, tr("Yes")), (NO, no))), permit)
+        self._ask(ProbeQuestion("permit", PERMITS[permit], ((YES, tr("Yes")), (NO, no))), permit)
 
-    def _ask(self, question: Question, permit: Permit | None) -> None:
+    def _ask(self, question: ProbeQuestion, permit: Permit | None) -> None:
         self.question, self.asks, self.state = question, permit, "asks"
 
     def _tell(self, experiment: Experiment) -> None:

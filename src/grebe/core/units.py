@@ -30,6 +30,8 @@ Controller = Annotated[int, Meta(ge=0, le=119)]
 """Controller number; 120 to 127 are channel mode messages and not for use here."""
 OffsetMs = Annotated[float, Meta(ge=-500, le=500)]
 """A device's timing offset in milliseconds: positive later, negative earlier."""
+FootMs = Annotated[float, Meta(ge=-200, le=200)]
+"""How late a foot presses, in milliseconds; negative is early."""
 StepCount = Annotated[int, Meta(ge=1, le=MAX_STEPS)]
 GatePercent = Annotated[int, Meta(ge=1, le=25600)]
 """How long a note is held, in percent of one step."""

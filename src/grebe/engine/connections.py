@@ -9,7 +9,7 @@ import msgspec
 from grebe.core.player.plan import Plan, PulseLine
 from grebe.core.rig.model import Device, Port
 from grebe.core.rig.standin import Setup
-from grebe.engine.device_output import DeviceOutput
+from grebe.engine.device_output import USUAL_BAR_NS, DeviceOutput
 from grebe.engine.inputs import PULSES, Inputs
 from grebe.engine.limits import STOP_SETTLES_NS
 from grebe.engine.lines import PulseOutputs
@@ -23,6 +23,9 @@ from grebe.protocols.standin.reports import encode_setup, goodbye, press
 from grebe.transports.clock import MonotonicClock
 from grebe.transports.jack.transport import Where
 from grebe.words import tr
+
+BAR_NS_BPM = 4 * 60_000_000_000
+"""Nanoseconds of a bar of four quarter notes at one BPM."""
 
 
 class Connections:
@@ -90,8 +93,10 @@ class Connections:
 
     # Plugging in
 
-    def load(self, message: Load, plan: Plan, *, running: bool) -> None:
-        """Take the devices of a plan; what stays plugged in is not touched."""
+    def load(self, message: Load, plan: Plan, *, running: bool, bpm: float) -> None:
+        """Take the devices of a plan; what stays plugged in is not touched. `bpm` is what plays
+        now, 0 while nothing does."""
+        bar_ns = round(BAR_NS_BPM / bpm) if bpm else USUAL_BAR_NS
         self._plan = plan
         self.ports.standins = dict(message.standins)
         known, self._setups = self._setups, dict(message.setups)
@@ -102,7 +107,7 @@ class Connections:
             same = output is not None and output.device.port == device.port
             # A port lost while playing is not tried again with every edit: that takes time.
             if output is not None and same and (output.port is not None or running):
-                output.change(device, at_once=not running)
+                output.change(device, at_once=not running, bar_ns=bar_ns)
                 if self._setups.get(device.id) != known.get(device.id):
                     self._send_setup(output)
             else:

@@ -18,7 +18,9 @@ from grebe.transports.base import OutPort
 BEATS_SHOWN = 16
 """Beats behind the waterline's figures: four bars, so that it follows a change soon."""
 OFFSET_SLEW = 0.02
-"""An offset changed while playing moves by 20 ms a second: no tick jumps, none is left out."""
+"""An offset changed while playing moves by 20 ms a second at most, over a bar where that is slower:
+no tick jumps, none is left out."""
+USUAL_BAR_NS = 2_000_000_000
 MAX_FIGURES = 40_000
 """Lateness figures kept for a report: at least the last 13 minutes at 126 BPM, four bytes each."""
 MAX_DUES = 16_384
@@ -137,16 +139,17 @@ class DeviceOutput:
             self.port.close()
         self.port = None
 
-    def change(self, device: Device, *, at_once: bool) -> None:
-        """The device was edited, its port stays. While it plays its offset moves there slowly."""
+    def change(self, device: Device, *, at_once: bool, bar_ns: int = USUAL_BAR_NS) -> None:
+        """The device was edited, its port stays. While it plays its offset moves over a bar."""
         self.device = device
         self.aim_ns = round(device.offset_ms * 1e6)
+        self._slew = min(OFFSET_SLEW, abs(self.aim_ns - self.offset_ns) / bar_ns)
         if at_once:
             self.offset_ns = self.aim_ns
 
     def slew(self, passed_ns: int) -> None:
         """Move towards the offset that is set, by at most a share of the time that passed."""
-        most = int(passed_ns * OFFSET_SLEW)
+        most = int(passed_ns * self._slew)
         self.offset_ns += max(-most, min(most, self.aim_ns - self.offset_ns))
 
     def clock_of(self, other: DeviceOutput) -> None:

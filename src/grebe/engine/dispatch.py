@@ -149,7 +149,9 @@ class Dispatch:
         before, self._loading.loaded = self._loading.loaded, load
         if before is None or not only_patterns(before, load):
             self._controls.set(plan.bindings)
-            self._connections.load(load, plan, running=self._transport.running)
+            self._connections.load(
+                load, plan, running=self._transport.running, bpm=self._transport.bpm
+            )
             self._controls.relight()
         self._transport.loaded()
         self._tell(Loaded(song=plan.song.id, project=plan.project, source=plan.source))

@@ -49,7 +49,7 @@ class Listening:
             if heed == "pulses":
                 heeds[device + PULSES] = bytes((TIMING_CLOCK,))
                 self._steps[device] = SIXTEENTH_TICKS
-            elif heed is not None and output.heed is None:
+            elif heed not in (None, "sound") and output.heed is None:
                 heeds[device] = bytes((TIMING_CLOCK if heed == "clock" else NOTE_ON,))
                 self._steps[device] = CLOCK_TICKS if heed == "clock" else SIXTEENTH_TICKS
         self._connections.inputs.listen(heeds, self._connections.outputs.by_id)

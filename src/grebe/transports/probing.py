@@ -66,7 +66,7 @@ class _JackPorts:
 KINDS: dict[str, Callable[[], _Ports]] = {"jack": _JackPorts, "alsa": AlsaWire}
 
 
-class ProbedBox:
+class RealBox:
     """The box on its cables."""
 
     def __init__(self, out: str, back: str, audio: str) -> None:
@@ -221,7 +221,7 @@ def main() -> None:
     parser.add_argument("--in", dest="back", default="")
     parser.add_argument("--audio", default="")
     chosen = parser.parse_args()
-    serve(lambda: ProbedBox(chosen.out, chosen.back, chosen.audio))
+    serve(lambda: RealBox(chosen.out, chosen.back, chosen.audio))
 
 
 if __name__ == "__main__":

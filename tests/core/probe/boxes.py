@@ -17,7 +17,7 @@ from grebe.core.probe.model import (
     Experiment,
     HeardHit,
     Observation,
-    Question,
+    ProbeQuestion,
     Reply,
 )
 from grebe.core.probe.procedure import conduct
@@ -134,7 +134,7 @@ class Simulation:
         hits = [self._lasting(h, experiment) for h in hits if h.at_s < experiment.seconds]
         return Observation(tuple(sorted(hits)), tuple(sorted(back)))
 
-    def ask(self, question: Question) -> Reply:
+    def ask(self, question: ProbeQuestion) -> Reply:
         """What a performer who tells the truth says, and does."""
         self.asked.append(question.key)
         self.seconds += 6.0

@@ -19,9 +19,10 @@ LINES = {
     "reset_at": tr("Reset leaves at"),
     "pulse_from": tr("Pulses are heard at"),
     "run_from": tr("Run line is heard at"),
+    "heard_at": tr("Its sound is heard at"),
 }
 """Fields of a device that are lines, in words; shown where a pulse cable joins it to Grebe."""
-HEARD = ("pulse_from", "run_from")
+HEARD = ("pulse_from", "run_from", "heard_at")
 
 
 class DeviceEdits:

@@ -7,6 +7,7 @@ from datetime import datetime
 
 from grebe.app.document.store import Store
 from grebe.app.engine.link import Link
+from grebe.app.live.hearing import Hearing
 from grebe.app.live.notices import Notices
 from grebe.app.live.position import Position
 from grebe.app.live.sound_check import SoundCheck, heed_of, what_to_do
@@ -27,6 +28,7 @@ class Checking:
         notices: Notices,
         position: Position,
         run: Callable[[], None],
+        hearing: Hearing,
     ) -> None:
         """`run` has the song play."""
         self._store = store
@@ -34,10 +36,11 @@ class Checking:
         self._notices = notices
         self._position = position
         self._run = run
+        self._hearing = hearing
         self.check = SoundCheck()
         """What is listened to, and what came out of it."""
         self._holds = False
-        self._watching = False
+        self._watching = self._plays = False
         self._listened = False
         """Whether the engine has been asked to listen to anything."""
 
@@ -48,21 +51,25 @@ class Checking:
 
     def take(self, status: Status) -> None:
         """Go on with the sound check; the section that plays is held meanwhile."""
+        if status.running != self._plays:  # at a gig they are heard all the time
+            self._plays = status.running
+            self._tell_listen()
         begun = status.running and status.tick > status.section_tick
         if self.check.active and begun and not status.held and not self._holds:
             self._holds = True
             self._link.tell(Hold(on=True))
-        if self.check.take(status.heard):
+        if self.check.take((*self._hearing.take_events(), *status.heard)):
             self._checked(status)
 
     def watch(self, *, on: bool) -> None:
         """Hear what real boxes play as it comes, for their strips; stand-ins say it themselves."""
         self._watching = on
+        self._hearing.want("sync", on=on)
         self._tell_listen()
 
     def _tell_listen(self) -> None:
         heeds = dict(self.check.devices)
-        if self._watching:
+        if self._watching or self._plays:
             for device in self._store.project.rig.devices:
                 heed = heed_of(device)
                 if heed is not None and not device.port.is_standin:

@@ -118,7 +118,8 @@ class Looping:
         self._first = None
         song = self._selection.song
         meter = self._meter()
-        found = loop_tempo(max(0.05, now_s - began), meter.bar_ticks, None if song is None else
+        closed_s = now_s - self._store.project.rig.foot_ms / 1e3
+        found = loop_tempo(max(0.05, closed_s - began), meter.bar_ticks, None if song is None else
                            song.bpm)  # fmt: skip
         ticks = found.bars * meter.bar_ticks
         close = TrackCommand(

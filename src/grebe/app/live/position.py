@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import time
+from bisect import bisect_left
 from collections import deque
 from math import ceil
 from typing import NamedTuple
@@ -17,6 +18,8 @@ from grebe.core.songs.layout import SectionSpan
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.protocols.link.messages import Deviation, Status
 
+PLACES_KEPT = 128
+"""Four seconds of the engine's words."""
 DEVIATIONS_KEPT = 512
 """Beats of a box: four minutes at 120 BPM, to be looked back at."""
 
@@ -50,6 +53,13 @@ class Now(NamedTuple):
         return self.heard_bpm if in_session else self.played_bpm
 
 
+class SongPlace(NamedTuple):
+    """Where the song was at a time."""
+
+    tick: float
+    ticks_a_ms: float
+
+
 class Position:
     """Carried on from the engine's last word."""
 
@@ -61,15 +71,38 @@ class Position:
         """The engine's last word, in the words of the song in hand."""
         self.deviations: dict[str, deque[Deviation]] = {}
         """By device, how far off its last beats were."""
+        self._places: deque[tuple[int, float]] = deque(maxlen=PLACES_KEPT)
+        """The engine's last words on where it was: (at_ns, tick)."""
         self.taught_pattern = ""
         """Id of the pattern that is taught to a box just now."""
 
     def take(self, status: Status) -> None:
         """The engine says how things stand."""
         self.status = status
+        if not status.running:
+            self._places.clear()
+        elif not self._places or status.at_ns > self._places[-1][0]:
+            if self._places and status.tick < self._places[-1][1]:
+                self._places.clear()  # it began anew
+            self._places.append((status.at_ns, status.tick))
         for deviation in status.deviations:
             kept = self.deviations.setdefault(deviation.device, deque(maxlen=DEVIATIONS_KEPT))
             kept.append(deviation)
+
+    @property
+    def known_until_ns(self) -> int:
+        """Until when `place_at` knows; while nothing plays it knows that nothing does."""
+        return self._places[-1][0] if self._places else raw_now_ns()
+
+    def place_at(self, at_ns: int) -> SongPlace | None:
+        """Where the song was at a time of the last seconds, between two words of the engine; None
+        where it did not play."""
+        at = bisect_left(self._places, (at_ns, 0.0))
+        if not 0 < at < len(self._places):
+            return None
+        (first_ns, first), (last_ns, last) = self._places[at - 1], self._places[at]
+        a_ns = (last - first) / (last_ns - first_ns)
+        return SongPlace(first + (at_ns - first_ns) * a_ns, a_ns * 1e6) if a_ns > 0 else None
 
     @property
     def running(self) -> bool:

@@ -6,25 +6,19 @@ from collections.abc import Callable
 from datetime import date
 
 from grebe.app.document.store import Store
+from grebe.app.live.hearing import audio_name
 from grebe.app.live.notices import Notices
 from grebe.app.live.position import Position
 from grebe.app.probing import ProbePorts, ProbeRun
 from grebe.core.document import with_device
-from grebe.core.probe.taking import Taken, taken_over
-from grebe.core.rig.model import AudioPort, Device
+from grebe.core.probe.taking import ProbedBox, taken_over
+from grebe.core.rig.model import Device
 from grebe.core.rig.standin import setups
 from grebe.errors import EditError
 from grebe.words import tr
 
 MAY_RECORD = tr("A looper or sampler may record a note, or at Start. Say yes only if it cannot.")
 RECORDS = ("looper", "sampler")
-
-
-def audio_name(at: AudioPort) -> str:
-    """An audio port as the probe's process wants it."""
-    if at.wire == "jack":
-        return f"jack:{at.name}"
-    return f"{at.channel} of {at.name}" if at.is_set else ""
 
 
 class Probings:
@@ -110,7 +104,7 @@ class Probings:
         run.stop()
         return True
 
-    def taken(self, device: Device) -> Taken | None:
+    def taken(self, device: Device) -> ProbedBox | None:
         """What a finished probe would make of the box; None before."""
         run = self.runs.get(device.id)
         if run is None or run.state != "done":

@@ -14,13 +14,17 @@ from grebe.app.engine.link import EngineLink, Level, Link, LinkOwner
 from grebe.app.engine.plan_feed import PlanFeed
 from grebe.app.engine.process_watch import ProcessWatch
 from grebe.app.gear import GearShelf
+from grebe.app.live.channel_search import ChannelSearch
 from grebe.app.live.checking import Checking
 from grebe.app.live.derived import Derived
+from grebe.app.live.drifting import Drifting
 from grebe.app.live.hands import Hands
+from grebe.app.live.hearing import Hearing
 from grebe.app.live.learning import Learning
 from grebe.app.live.looping import Looping
 from grebe.app.live.networking import Networking
 from grebe.app.live.notices import Notices
+from grebe.app.live.own_timing import OwnTiming
 from grebe.app.live.performance import PerformanceLog
 from grebe.app.live.performer import PerformerCommands
 from grebe.app.live.played import PlayedMemory
@@ -98,12 +102,22 @@ class Session:
         )  # fmt: skip
         """The tempo by keys, taps and a push."""
         self.looping.take_tempo = self.tempo.take
+        self.hearing = Hearing(store, self.notices, self.position)
+        """Boxes heard by their sound."""
         self.checking = Checking(
-            store, self.link, self.notices, self.position, self.performer.run_stop
+            store, self.link, self.notices, self.position, self.performer.run_stop, self.hearing
         )
         """What boxes are heard to do."""
         self.probings = Probings(store, self.notices, self.position, self.checking.end)
         """What boxes obey, found out."""
+        self.channel_search = ChannelSearch(
+            store, self.link, self.notices, self.position, self.hearing, self.performer.run_stop
+        )
+        """Whose channel is which."""
+        self.own_timing = OwnTiming(store, self.position, self.hearing)
+        """How the performer lies on the beat."""
+        self.drifting = Drifting(store, self.notices, self.position, self.hearing)
+        """What moves against the beat while it plays."""
         self.selection.running = lambda: self.running
         self.selection.taken = self._something_else_in_hand
         store.listen(self._document_changed)
@@ -150,6 +164,8 @@ class Session:
         """Take in what the engine says, start one where there is none, send what changed."""
         messages = self.link.pump(now_s)
         self.probings.pump()
+        self.hearing.quiet("probe", on=self.probings.active is not None)
+        self.hearing.pump(now_s)
         self.feed.send_if_changed()
         return messages
 
@@ -163,6 +179,7 @@ class Session:
             self.notices.take(message)
         elif isinstance(message, Pressed):
             self.learning.pressed.append(message)
+            self.own_timing.pressed(message)
             if message.down and message.action in LAUNCHES:
                 self.performer.note_launch(message.at_ns)
         elif isinstance(message, Learned):
@@ -192,7 +209,11 @@ class Session:
         if status.running:
             self.performer.resuming.section = status.section
         self.processes.mind(status, now_s)
+        self.hearing.want("run", on=status.running)
         self.checking.take(status)
+        self.drifting.take(status)
+        self.own_timing.take(status)
+        self.channel_search.take(status)
 
     def starting(self) -> None:
         """An engine is started: so are its stand-ins."""

@@ -47,6 +47,8 @@ class Result(msgspec.Struct, frozen=True, kw_only=True):
 
 def heed_of(device: Device, *, notes: bool = False) -> Heed | None:
     """What of a device can be listened to; None where nothing of it reaches Grebe."""
+    if device.heard_at.is_set:
+        return "sound"
     if device.kind == "controller":
         return None  # it plays in; nothing of it follows a beat
     if device.port.is_standin:
@@ -82,6 +84,7 @@ def what_to_do(rig: Rig, device: Device, heed: Heed | None) -> str:
             "Run {device}'s {out} to Grebe and let its clock run.", device=device.name, out=out
         ),
         "pulses": tr("Run {device}'s pulses to the input they are heard at.", device=device.name),
+        "sound": tr("{device} is heard by its sound: let it play.", device=device.name),
     }[heed]
     if heed == "notes" and device.port.is_standin:
         where = tr(

@@ -44,6 +44,14 @@ class StageActions:
         own = acts_of(self, self.numbers, self.lines, self.playing_on)
         return {**own, **numbered}
 
+    @does("put_right")
+    def put_right(self) -> None:
+        """What moves against the beat and will be heard first. EditError where nothing does."""
+        session = self.session
+        words = session.drifting.put_right()
+        session.feed.send_if_changed()
+        session.notices.say("info", words, offers="undo")
+
     @does("next_in")
     def next_in(self) -> None:
         """Bring in what is next on the next bar; or what was typed by number."""

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
+from datetime import datetime
 from pathlib import Path
 from typing import Any
 
@@ -10,6 +12,7 @@ import msgspec
 from grebe.app.live.sound_check import Result
 from grebe.core.document import Project
 from grebe.core.rig.tree import clock_tree
+from grebe.core.sync.strip import StripFigures
 from grebe.process.places import data_dir
 
 
@@ -42,12 +45,25 @@ def row_of(project: Project, device_id: str, result: Result) -> dict[str, Any]:
     }
 
 
+def log_evening(project: Project, rows: dict[str, StripFigures], at: datetime) -> str:
+    """Append how each box kept the beat over a run; why that failed, "" when it did not."""
+    return _append(
+        {
+            "at": at.isoformat(timespec="seconds"), "kind": "run", "project": project.name,
+            "device": project.rig.name_of(box), "offset_set_ms": project.rig.device(box).offset_ms,
+            **figures._asdict(),
+        }
+        for box, figures in rows.items()
+    )  # fmt: skip
+
+
 def log_checks(project: Project, results: dict[str, Result]) -> str:
     """Append some checks; why that failed, in a sentence, or "" when it did not."""
-    lines = [
-        msgspec.json.encode(row_of(project, device, result)) + b"\n"
-        for device, result in results.items()
-    ]
+    return _append(row_of(project, device, result) for device, result in results.items())
+
+
+def _append(rows: Iterable[dict[str, Any]]) -> str:
+    lines = [msgspec.json.encode(row) + b"\n" for row in rows]
     try:
         path = log_path()
         path.parent.mkdir(parents=True, exist_ok=True)

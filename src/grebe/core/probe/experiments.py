@@ -7,7 +7,7 @@ from random import Random
 from typing import NamedTuple, TypeAlias
 
 from grebe.core.probe import rules
-from grebe.core.probe.model import Experiment, HeardHit, Observation, Question, Reply, Send
+from grebe.core.probe.model import Experiment, HeardHit, Observation, ProbeQuestion, Reply, Send
 from grebe.core.time.ticks import CLOCKS_PER_QUARTER
 
 CLOCK, START, CONTINUE, STOP = b"\xf8", b"\xfa", b"\xfb", b"\xfc"
@@ -19,7 +19,7 @@ SLOW_BPM, FIRST_BPM, FAST_BPM = 75.0, 120.0, 171.0
 APART_S = 0.16
 """From one note to the next, at least: an onset is waited for 0.14 s."""
 
-Asked: TypeAlias = Experiment | Question
+Asked: TypeAlias = Experiment | ProbeQuestion
 Told: TypeAlias = Observation | Reply
 Part: TypeAlias = Generator[Asked, Told, None]
 
@@ -35,7 +35,7 @@ def observed(experiment: Experiment) -> Generator[Asked, Told, Observation]:
     return told
 
 
-def replied(question: Question) -> Generator[Asked, Told, Reply]:
+def replied(question: ProbeQuestion) -> Generator[Asked, Told, Reply]:
     """Ask the performer; the answer."""
     told = yield question
     assert isinstance(told, str)
@@ -68,7 +68,7 @@ def clocks(bpm: float, count: int, from_s: float = LEAD_S) -> list[Send]:
     return [Send(from_s + n * clock_s(bpm), CLOCK) for n in range(count)]
 
 
-class Run(NamedTuple):
+class ProbedRun(NamedTuple):
     """A start of the box's own pattern: what is sent, and when its first clock is."""
 
     sends: list[Send]
@@ -80,7 +80,7 @@ AFTER_CLOCK_S = 0.001
 """Start follows the clock before by so much, where clocks go on before it."""
 
 
-def run(bpm: float, count: int, command: bytes = START, ahead: int = 0) -> Run:
+def run(bpm: float, count: int, command: bytes = START, ahead: int = 0) -> ProbedRun:
     """Start, or Continue, one clock before the first of so many clocks; then Stop. `ahead`
     clocks go before it without a gap, for a box that takes a while to settle."""
     tick = clock_s(bpm)
@@ -89,7 +89,7 @@ def run(bpm: float, count: int, command: bytes = START, ahead: int = 0) -> Run:
     ticks = clocks(bpm, count, LEAD_S + max(1, ahead) * tick)
     stop_s = ticks[-1].at_s + 0.6 * tick
     sends = [*before, Send(begins_s, command), *ticks, Send(stop_s, STOP)]
-    return Run(sends, ticks[0].at_s, stop_s)
+    return ProbedRun(sends, ticks[0].at_s, stop_s)
 
 
 def since(hits: Sequence[HeardHit], at_s: float) -> list[HeardHit]:
@@ -112,7 +112,7 @@ class Strike(NamedTuple):
     velocity: int = 80
 
 
-class Struck(NamedTuple):
+class Answered(NamedTuple):
     """One of several notes struck, and what was heard of it."""
 
     number: int
@@ -131,7 +131,7 @@ def strike(
     apart_s: float = APART_S,
     gate_s: float = 0.06,
     dice: Random | None = None,
-) -> Generator[Asked, Told, list[Struck]]:
+) -> Generator[Asked, Told, list[Answered]]:
     """Strike notes one after another; those that sounded. `dice` shuffles the gaps by 13 ms, so
     that no period of anything falls together with them."""
     begins, ends, at = list[Send](), list[Send](), LEAD_S
@@ -143,7 +143,7 @@ def strike(
     last = max(at, ends[-1].at_s if ends else 0.0)
     heard = yield from observed(Experiment(question, sends, last + 0.2))
     hits = [(n, send, rules.sounded(send.at_s, heard.hits)) for n, send in enumerate(begins)]
-    return [Struck(n, send, hit) for n, send, hit in hits if hit is not None]
+    return [Answered(n, send, hit) for n, send, hit in hits if hit is not None]
 
 
 def strum(question: str, groups: Sequence[Sequence[Strike]]) -> Generator[Asked, Told, list[bool]]:

@@ -56,7 +56,7 @@ class Observation(NamedTuple):
 QuestionKey = Literal["press_play", "tempo_shown", "other_pattern", "permit"]
 
 
-class Question(NamedTuple):
+class ProbeQuestion(NamedTuple):
     """Something only the performer can say or do."""
 
     key: QuestionKey

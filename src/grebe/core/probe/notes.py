@@ -12,9 +12,9 @@ from grebe.core.probe.experiments import (
     CLOCK,
     LEAD_S,
     NOTE_OFF,
+    Answered,
     Part,
     Strike,
-    Struck,
     observed,
     strike,
     strum,
@@ -143,9 +143,9 @@ def find_notes(known: Known) -> Part:
     known.say(text, notes=tuple(notes), pitched=pitched)
 
 
-def _twice(heard: list[Struck]) -> dict[int, list[Struck]]:
+def _twice(heard: list[Answered]) -> dict[int, list[Answered]]:
     """By note those that sounded both times."""
-    by_note: dict[int, list[Struck]] = {}
+    by_note: dict[int, list[Answered]] = {}
     for each in heard:
         by_note.setdefault(each.send.data[1], []).append(each)
     return {note: rows for note, rows in by_note.items() if len(rows) >= 2}

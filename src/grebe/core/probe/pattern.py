@@ -19,7 +19,7 @@ from grebe.core.probe.experiments import (
     STOP,
     Asked,
     Part,
-    Run,
+    ProbedRun,
     Told,
     asked,
     clock_s,
@@ -30,7 +30,7 @@ from grebe.core.probe.experiments import (
     since,
 )
 from grebe.core.probe.known import LEAST_HITS, Known
-from grebe.core.probe.model import Experiment, HeardHit, Observation, Question, Send
+from grebe.core.probe.model import Experiment, HeardHit, Observation, ProbeQuestion, Send
 from grebe.core.probe.rules import (
     CLOCKS_PER_BAR,
     CLOCKS_PER_SIXTEENTH,
@@ -136,7 +136,7 @@ def _hear_clock(known: Known, heard: Observation, count: int) -> None:
 def _by_hand(known: Known) -> Part:
     """Nothing sounded after Start: is there a pattern at all? Only a hand can tell."""
     answer = yield from replied(
-        Question(
+        ProbeQuestion(
             "press_play",
             tr("Nothing sounds. Is there a pattern in it? Press play on the box, once."),
             (("playing", tr("It plays now")), ("none", tr("There is no pattern in it"))),
@@ -278,7 +278,7 @@ def display(known: Known) -> Part:
     if not known.follows or not known.ears.hand:
         return
     answer = yield from replied(
-        Question(
+        ProbeQuestion(
             "tempo_shown", tr("What tempo did it show? It was sent 120."),
             (("tempo", "120"), ("half", "60"), ("double", "240")),
         )
@@ -406,7 +406,7 @@ def _follows_at(known: Known, bpm: float) -> Generator[Asked, Told, float | None
     most = CLOCKS_PER_BAR * (4 if bpm > FIRST_BPM else 1)
     count = _enough(known.phrase, 0, 2 * CLOCKS_PER_QUARTER, most, 6)
     settles = round(SETTLE_TIME_S / clock_s(bpm)) if known.ahead else 0
-    begun: Run = run(bpm, count, ahead=settles)
+    begun: ProbedRun = run(bpm, count, ahead=settles)
     heard = yield from observed(
         asked(tr("Does it follow at {bpm:g} BPM?", bpm=bpm), begun.sends, 0.3, far=True)
     )

@@ -18,7 +18,15 @@ from grebe.core.audio.names import ALL_NOTES_OFF
 from grebe.core.probe import notes, pattern, programs
 from grebe.core.probe.experiments import STOP, Asked, LeftOut, Part, Told, observed
 from grebe.core.probe.known import Known
-from grebe.core.probe.model import Answers, Ears, Experiment, Observation, Question, Reply, Send
+from grebe.core.probe.model import (
+    Answers,
+    Ears,
+    Experiment,
+    Observation,
+    ProbeQuestion,
+    Reply,
+    Send,
+)
 from grebe.words import tr
 
 Probing: TypeAlias = Generator[Asked, Told, Answers]
@@ -78,14 +86,16 @@ def procedure(
 def conduct(
     ears: Ears,
     observe: Callable[[Experiment], Observation],
-    ask: Callable[[Question], Reply] = lambda _: "",
+    ask: Callable[[ProbeQuestion], Reply] = lambda _: "",
 ) -> Answers:
     """Do all experiments by `observe`, and have questions answered by `ask`."""
     asking = procedure(ears)
     wanted = next(asking)
     while True:
         try:
-            wanted = asking.send(ask(wanted) if isinstance(wanted, Question) else observe(wanted))
+            wanted = asking.send(
+                ask(wanted) if isinstance(wanted, ProbeQuestion) else observe(wanted)
+            )
         except StopIteration as ended:
             answers: Answers = ended.value
             return answers

@@ -16,7 +16,7 @@ from grebe.core.probe.experiments import (
     since,
 )
 from grebe.core.probe.known import LEAST_HITS, Known
-from grebe.core.probe.model import Experiment, HeardHit, ProgramAt, Question, Send
+from grebe.core.probe.model import Experiment, HeardHit, ProbeQuestion, ProgramAt, Send
 from grebe.core.probe.pattern import placed
 from grebe.core.probe.rules import CLOCKS_PER_BAR, Phrase, phrase_of, sure_of
 from grebe.core.time.ticks import CLOCKS_PER_QUARTER
@@ -87,7 +87,7 @@ def _back(channels: tuple[int, ...]) -> Part:
 def _by_hand(known: Known, count: int) -> Part:
     """All programs played the same: are there other patterns in it at all?"""
     answer = yield from replied(
-        Question(
+        ProbeQuestion(
             "other_pattern",
             tr("Choose another pattern on the box by hand. Is it one that sounds different?"),
             (("chosen", tr("I have chosen one")), ("none", tr("There is no other"))),

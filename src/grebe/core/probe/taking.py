@@ -33,14 +33,14 @@ class Change(NamedTuple):
     sure: float | None
 
 
-class Taken(NamedTuple):
+class ProbedBox(NamedTuple):
     """The box as it is now known to be, and what changed."""
 
     device: Device
     changes: tuple[Change, ...]
 
 
-def taken_over(device: Device, answers: Answers, day: str) -> Taken:
+def taken_over(device: Device, answers: Answers, day: str) -> ProbedBox:
     """The box with all that was found; what was not heard stays as it was.
 
     A box without a profile of its own keeps what is still guessed of it on its list of guesses.
@@ -53,7 +53,7 @@ def taken_over(device: Device, answers: Answers, day: str) -> Taken:
     left = tuple(path for path in spec.guessed if path not in sure and path != _notes(answers))
     spec = msgspec.structs.replace(spec, proven=tuple(proven.values()), guessed=left)
     after = msgspec.structs.replace(device, spec=spec, **_settings(device, answers))
-    return Taken(after, tuple(_changes(device, after, sure)))
+    return ProbedBox(after, tuple(_changes(device, after, sure)))
 
 
 def _notes(answers: Answers) -> str:

@@ -23,7 +23,17 @@ from grebe.core.rig.spec import (
 )
 from grebe.core.rig.trigger import Binding, KeyBinding, Trigger
 from grebe.core.session.use import OscUse, SessionUse
-from grebe.core.units import Bpm, Channel, Controller, Id, Name, Note, OffsetMs, Value
+from grebe.core.units import (
+    Bpm,
+    Channel,
+    Controller,
+    FootMs,
+    Id,
+    Name,
+    Note,
+    OffsetMs,
+    Value,
+)
 from grebe.words import tr
 
 GREBE_ID = "grebe"
@@ -381,6 +391,8 @@ class Rig(Value, frozen=True, kw_only=True):
     """How OSC listens when that is asked for."""
     keys: Annotated[tuple[KeyBinding, ...], Meta(max_length=256)] = ()
     """What computer keys do there beside their own."""
+    foot_ms: FootMs = 0.0
+    """How late the foot is that closes a first loop: taken off its length."""
 
     @property
     def timed(self) -> tuple[Device, ...]:

@@ -184,8 +184,8 @@ def measure_against(
         events=len(late),
         bpm=round(reference_bpm(reference, grid) / (1 + fit.slope), 4),
         offset_ms=round(fit.level * 1e3, 4),
-        offset_low_ms=round((fit.level - fit.level_error * _t95(fit.free)) * 1e3, 4),
-        offset_high_ms=round((fit.level + fit.level_error * _t95(fit.free)) * 1e3, 4),
+        offset_low_ms=round((fit.level - fit.level_error * t95(fit.free)) * 1e3, 4),
+        offset_high_ms=round((fit.level + fit.level_error * t95(fit.free)) * 1e3, 4),
         drift_ms_per_min=round(fit.slope * 60e3, 4),
         drift_error_ms_per_min=round(fit.slope_error * 60e3, 4),
         drift_bpm=round(reference_bpm(reference, grid) * (1 / (1 + fit.slope) - 1), 6),
@@ -300,7 +300,8 @@ def _robust(at: Times, late: Times) -> tuple[_Fit, Times]:
     return fit._replace(middle_s=float(whole), level=float(level), residual=residual), counts
 
 
-def _t95(free: int) -> float:
+def t95(free: int) -> float:
+    """Half of a 95 % interval in standard errors, by Student's t."""
     from scipy.stats import t  # noqa: PLC0415 - SciPy is slow to import
 
     return float(t.ppf(0.975, free))
@@ -385,7 +386,7 @@ def _nature(rest: Times, times: Times, jitter_ms: Times) -> Nature:
     return "white"
 
 
-def _sure(distance: float, error: float) -> float:
+def sure_of_side(distance: float, error: float) -> float:
     """Chance that something lies on the side of a limit it was found on."""
     if error <= 0:
         return 1.0
@@ -410,7 +411,7 @@ def _judged(found: Measured, fit: _Fit, seconds: float, tolerance_ms: float) -> 
     how = tr("late") if offset > 0 else tr("early")
     if spread.p95 > WAVERS_MS:
         verdict: Verdict = "unusable"
-        sure, setting = _sure(spread.p95 / WAVERS_MS - 1, 0.1), None
+        sure, setting = sure_of_side(spread.p95 / WAVERS_MS - 1, 0.1), None
         words = tr(
             "It wavers by {p95:.1f} ms (p95){pattern}: no one number mends that. "
             "Look for what disturbs its clock.",
@@ -419,7 +420,7 @@ def _judged(found: Measured, fit: _Fit, seconds: float, tolerance_ms: float) -> 
         )
     elif drifts and abs(drift) > SURE_TIMES * error:
         verdict, setting = "drifting", None
-        sure = _sure(abs(drift) - DRIFTS_MS_A_MINUTE, error)
+        sure = sure_of_side(abs(drift) - DRIFTS_MS_A_MINUTE, error)
         way = tr("slow") if drift > 0 else tr("fast")
         words = tr(
             "It runs {value:.1f} ms a minute {way}: it is not on the clock. No "
@@ -429,7 +430,7 @@ def _judged(found: Measured, fit: _Fit, seconds: float, tolerance_ms: float) -> 
         )
     elif abs(offset) > tolerance_ms:
         verdict, setting = "adjust", round(-offset, 1)
-        sure = _sure(abs(offset) - tolerance_ms, fit.level_error * 1e3)
+        sure = sure_of_side(abs(offset) - tolerance_ms, fit.level_error * 1e3)
         words = tr(
             "It is {value:.1f} ms {how}, steadily{pattern}: set {value2:+.1f} ms.",
             value=abs(offset),
@@ -439,7 +440,7 @@ def _judged(found: Measured, fit: _Fit, seconds: float, tolerance_ms: float) -> 
         )
     else:
         verdict, setting = "good", 0.0
-        sure = _sure(tolerance_ms - abs(offset), fit.level_error * 1e3)
+        sure = sure_of_side(tolerance_ms - abs(offset), fit.level_error * 1e3)
         words = tr(
             "It is together: {value:.1f} ms {how}, within {tolerance_ms:g} ms.",
             value=abs(offset),

@@ -151,13 +151,14 @@ def timed(cut: Audio, rate: int) -> Times:
     signal = cut.astype(float)
     lags, average, alike = _aligned(signal, rate)
     if len(cut) > 2 and alike < COHERENT:
-        signal = _envelope(signal, rate)
+        signal = envelope_of(signal, rate)
         lags, average, _ = _aligned(signal, rate)
-    began = _attack(average, rate)
+    began = attack_of(average, rate)
     return (began + lags - margin) / rate
 
 
-def _envelope(signal: NDArray[np.float64], rate: int) -> NDArray[np.float64]:
+def envelope_of(signal: NDArray[np.float64], rate: int) -> NDArray[np.float64]:
+    """The level of each row, smoothed over `SMOOTH_S`."""
     width = max(1, round(SMOOTH_S * rate))
     kernel = np.hanning(width + 2)[1:-1]
     kernel /= kernel.sum()
@@ -178,17 +179,17 @@ def _aligned(signal: NDArray[np.float64], rate: int) -> tuple[Times, NDArray[np.
     template = spectra[np.argsort(loud)[len(signal) // 2]]
     before = np.zeros(len(few))
     for _ in range(4):
-        lags, _ = _lags(few, template, length, most)
+        lags, _ = lags_of(few, template, length, most)
         template = (few * np.exp(-turns * lags[:, None])).mean(axis=0)
         if np.abs(lags - before).max() < SETTLED_SAMPLES:
             break
         before = lags
-    lags, alike = _lags(spectra, template, length, most)
+    lags, alike = lags_of(spectra, template, length, most)
     average = np.fft.irfft(template, length)[: signal.shape[1]]
     return lags, average, alike
 
 
-def _lags(
+def lags_of(
     spectra: NDArray[np.complex128], template: NDArray[np.complex128], length: int, most: int
 ) -> tuple[Times, float]:
     """Where each row correlates best with a template, in samples; how alike they are there."""
@@ -204,7 +205,7 @@ def _lags(
     return top - most + np.clip(share, -0.5, 0.5), alike
 
 
-def _attack(average: NDArray[np.float64], rate: int) -> float:
+def attack_of(average: NDArray[np.float64], rate: int) -> float:
     """Where the average of a kind begins, in samples: its attack drawn back to its noise."""
     size = np.abs(average)
     rest = round(BEFORE_S * 0.5 * rate)

@@ -109,9 +109,9 @@ class Learn(Value, frozen=True, kw_only=True, tag="learn"):
     device: str = ""
 
 
-Heed = Literal["beats", "notes", "clock", "pulses"]
+Heed = Literal["beats", "notes", "clock", "pulses", "sound"]
 """What of a device is listened to: beats a stand-in reports, notes it sounds or sends, ticks of
-its clock, pulses."""
+its clock, pulses; its sound, which a window hears itself and wants the song's beats for."""
 
 
 class Listen(Value, frozen=True, kw_only=True, tag="listen"):

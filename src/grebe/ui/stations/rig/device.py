@@ -121,6 +121,7 @@ class DevicePage(QScrollArea):
             line: AudioPort = getattr(device, field)
             end = "source" if field in HEARD else "target"
             wanted = any(getattr(c, end) == device.id for c in pulses) or line != AudioPort()
+            wanted |= field == "heard_at" and not device.port.is_standin
             label.setVisible(wanted)
             chooser.setVisible(wanted)
             chooser.show_line(line)

@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QColor, QPainter
 
+from grebe.app.live.hearing import deviations_by_ear
 from grebe.app.live.session import Session
 from grebe.app.tables.listed import ListTable
 from grebe.app.tables.table import Cell
@@ -70,7 +71,11 @@ class SyncCanvas(Canvas):
 
     def beats_of(self, device: Device) -> list[Deviation]:
         """The beats that a strip shows."""
-        beats = list(self.session.position.deviations.get(device.id, ()))
+        heard = self.session.hearing.by_ear.get(device.id)
+        if heard:
+            beats = deviations_by_ear(device, heard)
+        else:
+            beats = list(self.session.position.deviations.get(device.id, ()))
         back = min(self.back, max(0, len(beats) - SHOWN))
         return beats[max(0, len(beats) - back - SHOWN) : len(beats) - back]
 

@@ -13,12 +13,12 @@ from grebe.app.actions.keymap import told
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.live.probing import MAY_RECORD, RECORDS
 from grebe.app.live.session import Session
-from grebe.app.probing import ProbeRun, Step
+from grebe.app.probing import ProbeRun, ProbeStep
 from grebe.app.tables.listed import ListTable
 from grebe.app.tables.table import Cell
 from grebe.core.probe.experiments import CONTINUE, NOTE_ON, PROGRAM, START, STOP
 from grebe.core.probe.procedure import STAGES
-from grebe.core.probe.taking import Taken
+from grebe.core.probe.taking import ProbedBox
 from grebe.core.rig.model import Device
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.canvas import Canvas
@@ -215,7 +215,7 @@ class ProbeCanvas(Canvas):
                     painter, at, strip.top() + 2, at, strip.bottom() - 2, self.palette_now.rule
                 )
 
-    def _paint_step(self, painter: QPainter, step: Step, box: QRectF) -> None:
+    def _paint_step(self, painter: QPainter, step: ProbeStep, box: QRectF) -> None:
         p, seconds = self.palette_now, step.experiment.seconds
         middle, half = box.center().y() + 4, box.height() / 2
         for send in step.experiment.sends:
@@ -285,7 +285,7 @@ def probe_lines(session: Session, device: Device | None, stage: int) -> list[She
     return lines
 
 
-def taken_lines(taken: Taken) -> list[SheetLine]:
+def taken_lines(taken: ProbedBox) -> list[SheetLine]:
     """What a finished probe would change, and how sure each is."""
     if not taken.changes:
         return [note(tr("The box is as its profile says."), "good")]

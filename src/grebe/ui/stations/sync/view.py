@@ -5,14 +5,13 @@ from __future__ import annotations
 from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import QScrollArea, QStackedWidget, QWidget
 
-from grebe.app.actions.keymap import told
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.network_form import CHOICES, NetworkForm
 from grebe.app.editors.rig_hand import RigHand
+from grebe.app.live.ear_actions import EarActions
 from grebe.app.live.session import Session
 from grebe.app.live.sound_check import tried
 from grebe.core.forms import field
-from grebe.core.rig.model import Device
 from grebe.core.rig.tree import clock_tree
 from grebe.core.session.use import OscUse, SessionUse
 from grebe.errors import EditError
@@ -21,13 +20,13 @@ from grebe.ui.stations.sync.canvas import SyncCanvas
 from grebe.ui.stations.sync.check import check_lines, heard_lines
 from grebe.ui.stations.sync.checks import SyncChecks
 from grebe.ui.stations.sync.computers import ComputersCanvas, computer_lines, computers_words
+from grebe.ui.stations.sync.facts import device_lines, own_lines
 from grebe.ui.stations.sync.probe import ProbePane
 from grebe.ui.stations.sync.tempo import TempoFields
 from grebe.ui.widgets.form import Form
-from grebe.ui.widgets.formatting import late_text
-from grebe.ui.widgets.sheet import Facts, SheetLine, head, note, row
+from grebe.ui.widgets.sheet import Facts, SheetLine, head, row
 from grebe.ui.widgets.view import NO_BOX, PanedView, Sheet, Thing
-from grebe.words import counted, tr
+from grebe.words import tr
 
 PANES = (
     (tr("Boxes"), "pane_boxes"), (tr("Computers"), "pane_computers"), (tr("Probe"), "pane_probe"),
@@ -91,6 +90,7 @@ class SyncView(PanedView):
         self.panes = QStackedWidget()
         self.panes.addWidget(area)
         self.panes.addWidget(self.computers)
+        self.ears = EarActions(session, self.checks.device)
         self.probe = ProbePane(session)
         self.probe.changed.connect(self.moved)
         self.panes.addWidget(self.probe)
@@ -175,6 +175,7 @@ class SyncView(PanedView):
         listened = self.checks.recording.give_up()
         listened = self.session.checking.end() or listened
         listened = self.session.probings.stop() or listened
+        listened = self.session.channel_search.end() or listened
         self.checks.lines = []
         if self.form.isVisibleTo(self):
             self._show_form(on=False)
@@ -196,7 +197,7 @@ class SyncView(PanedView):
     def acts(self, part: int) -> dict[str, Act]:
         """What does each action here."""
         del part
-        return {**acts_of(self.checks), **self.probe.acts(), **acts_of(self)}
+        return {**acts_of(self.checks, self.ears), **self.probe.acts(), **acts_of(self)}
 
     def select(self, device_id: str) -> None:
         """Another device."""
@@ -218,6 +219,7 @@ class SyncView(PanedView):
 
     def moved(self) -> None:
         """Figures follow the engine."""
+        self.ears.follow()
         if self.at_computers:
             peers = self.session.network.peers
             self.heading.say(tr("Sync"), computers_words(peers))
@@ -255,49 +257,13 @@ class SyncView(PanedView):
         lines = [*self.checks.lines]
         device = self.checks.device()
         if device is not None:
-            lines += [*self._device_lines(device), *check_lines(session, device)]
+            judged = self.strips.judged(device)
+            lines += [*device_lines(session, device, judged), *check_lines(session, device)]
             lines.append(SheetLine("", kind="gap"))
-        lines += [head(tr("The clock")), row(tr("Leads"), leader)]
+        lines += [*own_lines(session), head(tr("The clock")), row(tr("Leads"), leader)]
         if status is not None and status.follows:
             lines += heard_lines(self.session, status)
         return [*lines, SheetLine("", kind="gap"), *grebe_lines(session, self._tree)]
-
-    def _device_lines(self, device: Device) -> list[SheetLine]:
-        status = self.session.status
-        judged = self.strips.judged(device)
-        lines = [head(device.name)]
-        if judged.verdict:
-            lines += [
-                row(tr("Comes"), late_text(judged.offset_ms)),
-                row(tr("Beats"), str(judged.beats)),
-            ]
-        lines.append(row(tr("Offset set"), tr("{offset_ms:+.1f} ms", offset_ms=device.offset_ms)))
-        if judged.set_ms is not None and device.id not in self.session.checking.check.results:
-            lines.append(
-                note(
-                    tr(
-                        "{set_offset} sets it to {set_ms:+.1f} ms.",
-                        set_offset=told("set_offset"),
-                        set_ms=judged.set_ms,
-                    ),
-                    "yours",
-                )
-            )
-        elif judged.verdict == "drifting":
-            lines.append(note(tr("No one number mends drift: it is not on the clock."), "look"))
-        live = next((s for s in status.devices if s.id == device.id), None) if status else None
-        if live is not None and live.sent:
-            where = tr("as it says itself") if live.measured == "device" else tr("as Grebe sent it")
-            lines.append(
-                note(
-                    tr(
-                        "Measured {where}, over {ticks}.",
-                        where=where,
-                        ticks=counted(live.sent, "tick"),
-                    )
-                )
-            )
-        return lines
 
     def showEvent(self, event: object) -> None:
         """Hear what real boxes play, for their strips."""
@@ -312,6 +278,8 @@ class SyncView(PanedView):
     def leaving(self) -> None:
         """End what still measures."""
         self.checks.recording.stop()
+        self.session.probings.stop()
+        self.session.hearing.close()
 
     @does("up")
     def previous(self) -> None:
