@@ -20,6 +20,9 @@ from grebe.core.sync.measure import sure_of_side
 WINDOWS_S = (28.0, 60.0, 120.0, 300.0)
 """Stretches looked at, the shortest first."""
 EVERY_S = 2.0
+RECENT, BEFORE = 8, 64
+JUMPS_MS, JUMPS_TIMES = 1.5, 6.0
+"""The last beats lie further from those before than this, and than so many standard errors."""
 HISTORY = 480
 """Beats by which it is judged how slowly a box wavers."""
 FEWEST = 24
@@ -64,11 +67,14 @@ class DriftWatch:
     def __init__(self) -> None:
         self._beats: deque[tuple[float, float]] = deque(maxlen=MOST)
         self._looked_s = 0.0
+        self._stood_ms: float | None = None
+        """Where it was before it jumped; None where it has not."""
         self.found: DriftFound | None = None
 
     def forget(self) -> None:
         """It was put right, or something else plays: earlier beats say nothing any more."""
         self._beats.clear()
+        self._stood_ms = None
         self.found = None
 
     def heard(self, at_s: float, late_ms: float) -> bool:
@@ -84,6 +90,9 @@ class DriftWatch:
 
     def _look(self, now_s: float) -> DriftFound | None:
         rows = np.array(self._beats)
+        jumped = self._jumped(rows)
+        if jumped is not None:
+            return jumped
         wavers = _together(rows[-HISTORY:])
         for window in WINDOWS_S:
             part = rows[rows[:, 0] >= now_s - window]
@@ -93,6 +102,30 @@ class DriftWatch:
             if found is not None:
                 return found
         return None
+
+    def _jumped(self, rows: NDArray[np.float64]) -> DriftFound | None:
+        """Whether the last beats are somewhere else than those before, all of a sudden; said until
+        they are back, or it was put right."""
+        if len(rows) < RECENT + FEWEST:
+            return None
+        before, recent = rows[:-RECENT][-HISTORY:], rows[-RECENT:, 1]
+        now = float(np.median(recent))
+        stood = float(np.median(before[-BEFORE:, 1]))
+        usual = 1.4826 * float(np.median(np.abs(before[-BEFORE:, 1] - stood)))
+        together = min(0.9, max(0.0, _together(before)))
+        error = 1.2533 * usual * sqrt((1 + together) / (1 - together) / RECENT)
+        limit = max(JUMPS_MS, JUMPS_TIMES * error)
+        if self._stood_ms is None:
+            if not (recent > stood + limit / 2).all() and not (recent < stood - limit / 2).all():
+                return None
+            if abs(now - stood) < limit:
+                return None
+            self._stood_ms = stood
+        elif abs(now - self._stood_ms) < JUMPS_MS / 2:
+            self._stood_ms = None
+            return None
+        sure = sure_of_side(abs(now - self._stood_ms), error + 1e-9)
+        return DriftFound(now, 0.0, sure, float(rows[-1, 0] - rows[-RECENT, 0]), jumped=True)
 
 
 def _slope(
@@ -119,9 +152,8 @@ def _slope(
     if abs(slope) < LIMIT * error or abs(minute) < LEAST_MS_A_MINUTE or moved < LEAST_MS:
         return None
     sure = sure_of_side(abs(minute), 60 * error)
-    jump = _jump(y, left)
-    if jump is not None:
-        return DriftFound(jump, 0.0, sure, window, jumped=True)
+    if _steps(y, left):
+        return None  # it has jumped once, and stands
     return DriftFound(float(y.mean() - slope * x.mean()), minute, sure, window)
 
 
@@ -139,16 +171,11 @@ def _correlated(residual: NDArray[np.float64]) -> float:
     return found + (1 + 4 * max(0.0, found)) / len(residual)
 
 
-def _jump(late: NDArray[np.float64], left: float) -> float | None:
-    """How late it is since it jumped, where one jump explains more than a line does."""
+def _steps(late: NDArray[np.float64], left: float) -> bool:
+    """Whether one jump explains more than a line does."""
     count = len(late)
     before = np.arange(FEWEST // 4, count - FEWEST // 4)
-    if not len(before):
-        return None
     sums, squares = np.cumsum(late), np.cumsum(late * late)
     first, second = sums[before - 1], sums[-1] - sums[before - 1]
     rest = squares[-1] - first**2 / before - second**2 / (count - before)
-    best = int(rest.argmin())
-    if float(rest[best]) >= STEP_SHARE * left:
-        return None
-    return float(second[best] / (count - before[best]))
+    return float(rest.min()) < STEP_SHARE * left

@@ -17,6 +17,9 @@ from grebe.core.sync import onsets
 from grebe.core.sync.onsets import Audio
 
 Floats: TypeAlias = "NDArray[np.float64]"
+BEFORE_BLOCKS = 30
+"""A hit is louder than all that was there so many milliseconds before: a low rumble swings by more
+than 6 dB within its period, and is no row of hits."""
 FLOOR_S = 5.0
 """The floor is that of the last seconds."""
 LOOKED_AT = 200
@@ -139,7 +142,7 @@ class LiveEar:
         """Sample at which the tail begins."""
         self._partial: Audio = np.empty(0, dtype=np.float32)
         self._blocks = 0
-        self._energies: Floats = np.zeros(onsets.BEFORE_BLOCKS + 1)
+        self._energies: Floats = np.zeros(BEFORE_BLOCKS + 1)
         """Of the last blocks: the last one waits for the next to be judged with it."""
         self._history: deque[float] = deque(maxlen=round(FLOOR_S / onsets.BLOCK_S))
         self._floor = self._loud = 0.0
@@ -181,7 +184,7 @@ class LiveEar:
         self._history.extend(energy)
         self._blocks += len(energy)
         self._look()
-        before = onsets.BEFORE_BLOCKS
+        before = BEFORE_BLOCKS
         rows = np.concatenate([self._energies, energy])
         self._energies = rows[-before - 1 :]
         judged = rows[before:-1]

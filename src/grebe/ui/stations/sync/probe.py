@@ -109,7 +109,7 @@ class ProbeCanvas(Canvas):
         """A stage's state, and what follows from it."""
         words = self.state_of(number)
         follows = () if self.probing is None else self.probing.follows.get(number, ())
-        return words, words, " ".join(follows)
+        return words, " ".join(follows)
 
     def state_of(self, number: int) -> str:
         """How far a stage is, in words."""
@@ -135,21 +135,17 @@ class ProbeCanvas(Canvas):
     def cell_box(self, cell: Cell) -> QRectF:
         """A stage's row."""
         line = self._line(cell.row)
+        middle = self._strip(line).right() + 12
         if not cell.column:
-            return QRectF(line.left(), line.top(), NAMES, line.height())
-        strip = self._strip(line)
-        return strip if cell.column == 1 else QRectF(
-            strip.right() + 12, line.top(), line.right() - strip.right() - 12, line.height()
-        )  # fmt: skip
+            return QRectF(line.left(), line.top(), middle - line.left(), line.height())
+        return QRectF(middle, line.top(), line.right() - middle, line.height())
 
     def cell_at(self, at: QPointF) -> Cell | None:
         """The stage there."""
         number = int(at.y() // self._row_height())
         if not 0 <= number < len(STAGES):
             return None
-        strip = self._strip(self._line(number))
-        column = 0 if at.x() < strip.left() else 1 if at.x() < strip.right() else 2
-        return Cell(number, column)
+        return Cell(number, int(at.x() > self._strip(self._line(number)).right() + 12))
 
     def _strip(self, line: QRectF) -> QRectF:
         return QRectF(NAMES, line.top() + 3, (line.width() - NAMES) * STRIP, line.height() - 6)
@@ -237,10 +233,12 @@ class ProbeCanvas(Canvas):
     def paint_moving(self, painter: QPainter) -> None:
         """How far the experiment is that runs."""
         probing = self.probing
-        if probing is None or probing.experiment is None or not probing.steps:
+        if probing is None or probing.experiment is None:
             return
         strip, seconds = self._strip(self._line(probing.stage)), probing.experiment.seconds
         steps = [s for s in probing.steps if s.stage == probing.stage]
+        if not steps or steps[-1].heard is not None:
+            return  # its process is still being started
         total = sum(s.experiment.seconds for s in steps)
         passed = (time.monotonic() - probing.began_s) * probing.speed
         done = sum(s.experiment.seconds for s in steps[:-1]) + min(seconds, passed)
