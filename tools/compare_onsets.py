@@ -54,7 +54,9 @@ def main() -> None:
         sound = 0.5 * sound[: round(LONGEST_S * RATE)] / max(1e-9, float(np.abs(sound).max()))
         audio, truth = placed(sound)
         ear = LiveEar(RATE)
-        ours = [h.sample for at in range(0, len(audio), 1024) for h in ear.feed(audio[at : at + 1024])]
+        ours = [
+            h.sample for at in range(0, len(audio), 1024) for h in ear.feed(audio[at : at + 1024])
+        ]
         theirs = librosa.onset.onset_detect(
             y=audio, sr=RATE, hop_length=HOP, backtrack=True, units="time"
         )

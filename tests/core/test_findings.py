@@ -19,7 +19,7 @@ from grebe.core.rig.blank import profile_of
 from grebe.core.rig.edits import device_from
 from grebe.core.rig.learn import bound
 from grebe.core.rig.model import Cable, Device, Filter, Plays, Port, Rig, Route
-from grebe.core.rig.spec import ControllerRow, Jack, Obeys, Spec, SpecVoice, Steps
+from grebe.core.rig.spec import ControllerRow, Jack, Obeys, Proven, Spec, SpecVoice, Steps
 from grebe.core.rig.trigger import Trigger
 from grebe.core.sets.model import Set, SetSong
 from grebe.core.songs.model import Then
@@ -113,6 +113,13 @@ def two_leaders() -> Project:
 def guessed_box() -> Project:
     device = device_from(profile_of({"name": "Otter"}).profile, "Otter", set())
     return rigged(device, cables=fed(device))
+
+
+def hardly_proven() -> Project:
+    proven = (Proven(path="obeys.clock", sure=0.998), Proven(path="change_at", sure=0.9))
+    device = build.device("otter")
+    spec = msgspec.structs.replace(device.spec, proven=proven)
+    return rigged(msgspec.structs.replace(device, spec=spec), cables=fed(device))
 
 
 def ring() -> Project:
@@ -607,6 +614,7 @@ CASES: list[tuple[str, Callable[[], Project], str, str, bool]] = [
     ("rig.plays-deaf", plays_deaf, "dunlin", "which obeys no notes", True),
     ("rig.plays-level", plays_level, "otter", "as loud", False),
     ("rig.guessed", guessed_box, "otter", "whether it obeys program changes", False),
+    ("rig.hardly-proven", hardly_proven, "otter", "when it changes pattern (90 %)", False),
     ("rig.echo-times", echo_without_clock, "gadwall", "476 or 357 ms", False),
 ]
 

@@ -220,3 +220,32 @@ def test_a_recording_is_measured(
         ),
         20,
     )
+
+
+def test_recordings_and_midi_logs_have_strips_of_their_own(
+    performer: Performer, monkeypatch: pytest.MonkeyPatch, tmp_path: Path
+) -> None:
+    """Below the boxes, the last two; of a log of clock ticks the tempo is that of the clock. They
+    can be chosen and looked through as boxes are, and set nothing."""
+    view = sync_view(performer)
+    boxes = len(view.strips.devices)
+    for number, (apart, late) in enumerate(((0.5, 0.004), (0.5, 0.0), (60 / 120 / 24, 0.003))):
+        path = tmp_path / f"take {number}.csv"
+        rows = [f"Smew,{n * apart}" for n in range(100)]
+        rows += [f"Knot,{n * apart + late}" for n in range(100)]
+        path.write_text("\n".join(rows))
+        monkeypatch.setattr(QFileDialog, "getOpenFileName", lambda *_, p=path: (str(p), ""))
+        performer.act("measure_file")
+        name = f"take {number}.csv: Knot"
+        performer.wait(lambda name=name: name in view.strips.recorded, 20)
+        assert "120.00 BPM" in words(view)
+    assert [d.name for d in view.strips.devices[boxes:]] == ["take 1.csv: Knot", name]
+    strip = view.strips.devices[-1]
+    assert view.strips.judged(strip).offset_ms == pytest.approx(3.0, abs=0.01)
+    assert view.strips.judged(strip).verdict == "late"
+    performer.press(K.Key_Up)
+    assert view.strips.selected == strip.id
+    performer.frame.grab()
+    before = performer.frame.session.project
+    performer.act("set_offset")
+    assert performer.frame.session.project is before

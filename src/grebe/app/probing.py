@@ -50,6 +50,8 @@ class ProbePorts(NamedTuple):
     back: str = ""
     audio: str = ""
     standin: Setup | None = None
+    late_ms: float = 0.0
+    """What the interface takes that the sound comes in at, to be taken off."""
 
     @property
     def ears(self) -> Ears:
@@ -193,7 +195,7 @@ class ProbeRun:
                 self._ready = True
                 self._next()
             else:
-                heard = _observation(told)
+                heard = _observation(told, self._ports.late_ms / 1e3)
                 self.steps[-1] = self.steps[-1]._replace(heard=heard)
                 self._send(heard)
         return changed
@@ -282,9 +284,9 @@ class ProbeRun:
         self.steps = [step for step in self.steps if step.heard is not None]
 
 
-def _observation(told: dict[str, Any]) -> Observation:
+def _observation(told: dict[str, Any], late_s: float) -> Observation:
     return Observation(
-        tuple(HeardHit(*row) for row in told["hits"]),
+        tuple(HeardHit(at_s - late_s, *rest) for at_s, *rest in told["hits"]),
         tuple(CameBack(at_s, bytes.fromhex(data)) for at_s, data in told["back"]),
     )
 

@@ -38,6 +38,9 @@ def add_commands(commands: Commands) -> None:
     parser.add_argument(
         "--progress", action="store_true", help="say on stderr how far it is, a line a step"
     )
+    parser.add_argument(
+        "--strips", action="store_true", help="with --json: also how late each hit was"
+    )
     add_json(parser)
 
 
@@ -48,7 +51,7 @@ def sync_check(arguments: argparse.Namespace) -> int:
     )
     checked = check(sources, arguments.grid)
     if arguments.json:
-        print_json(answer_of(checked))
+        print_json(answer_of(checked, strips=arguments.strips))
     if checked.problem:
         sys.stderr.write(f"grebe: {arguments.file}: {checked.problem}\n")
         return UNUSABLE

@@ -18,42 +18,26 @@ import re
 import select
 import signal
 import sys
-from collections import deque
 from typing import Any
 
 import numpy as np
-from numpy.typing import NDArray
 
 from grebe.core.sync.live_ear import LiveEar
 from grebe.errors import PortLost
 from grebe.process.children import end_with_parent
 from grebe.process.log import start_log
 from grebe.process.priority import be_ordinary, limit_realtime
+from grebe.transports.audio_in import Channels, Samples, interface_channels, jack_channels
 from grebe.transports.clock import raw_ns
-from grebe.transports.frames import FrameClock
-from grebe.transports.jack.midi import connect, open_client
-from grebe.transports.pulses.devices import interface_meant, interfaces, sound_library
+from grebe.transports.jack.midi import open_client
+from grebe.transports.pulses.devices import interface_meant, interfaces
 
 TURN_S = 0.05
 STATE_NS = 1_000_000_000
 SILENT_NS = 3_000_000_000
 """Inputs that give no samples for so long are gone, whether anybody says so or not."""
-MAX_BLOCKS = 4096
 OPENS_S = 8
 ALL = "*"
-Samples = NDArray[np.float32]
-
-
-class Channels:
-    """Blocks of all channels out of one callback."""
-
-    def __init__(self, rate: int) -> None:
-        self.frames = FrameClock(rate)
-        self.delay_ns = 0
-        """From the jack to the frame, as the interface says."""
-        self.blocks: deque[tuple[int, Samples]] = deque(maxlen=MAX_BLOCKS)
-        """(frame of the first sample, a row a channel)."""
-        self.over = ""
 
 
 def split(name: str) -> tuple[str, str]:
@@ -91,59 +75,12 @@ def open_channels(names: list[str]) -> tuple[Channels, Any]:
     """The channels, and what has to be kept. PortLost when one is not there, or they are mixed."""
     parts = [split(name) for name in names]
     if all(kind == "jack" for kind, _ in parts):
-        return _jack([port for _, port in parts])
+        labels = {f"in_{n + 1}": port for n, (_, port) in enumerate(parts)}
+        return jack_channels("grebe ears", labels)
     where = {interface for kind, interface in parts if kind != "jack"}
     if len(where) > 1 or any(kind == "jack" for kind, _ in parts):
         raise PortLost("inputs heard together are all JACK's, or all of one interface")
-    return _interface(where.pop(), [int(channel) for channel, _ in parts])
-
-
-def _jack(names: list[str]) -> tuple[Channels, Any]:
-    client = open_client("grebe ears", os.environ.get("JACK_DEFAULT_SERVER"))
-    made = Channels(client.samplerate)
-    ports = [client.inports.register(f"in_{n + 1}") for n in range(len(names))]
-
-    def process(count: int) -> None:
-        frame = client.last_frame_time
-        made.frames.update(frame, raw_ns(), count)
-        made.blocks.append((frame, np.stack([port.get_array() for port in ports])))
-
-    def ended(status: Any, reason: str) -> None:
-        del status, reason
-        made.over = "JACK stopped"
-
-    client.set_process_callback(process)
-    client.set_shutdown_callback(ended)
-    client.activate()
-    for name, port in zip(names, ports, strict=True):
-        connect(client, name, port)
-    return made, client
-
-
-def _interface(name: str, channels: list[int]) -> tuple[Channels, Any]:
-    library = sound_library()
-    picked = [channel - 1 for channel in channels]
-    count = 0
-
-    def fill(data: Any, frames: int, when: Any, status: Any) -> None:
-        nonlocal count
-        if status.input_overflow:
-            count += frames
-        made.frames.update(count, raw_ns(), frames)
-        made.delay_ns = max(0, round((when.currentTime - when.inputBufferAdcTime) * 1e9))
-        made.blocks.append((count, data[:, picked].T.copy()))
-        count += frames
-
-    try:
-        stream = library.InputStream(
-            device=interface_meant(name, interfaces(input_=True)).number,
-            channels=max(channels), dtype="float32", callback=fill, latency="low",
-        )  # fmt: skip
-        made = Channels(round(stream.samplerate))
-        stream.start()
-    except (library.PortAudioError, ValueError) as error:
-        raise PortLost(f"audio interface {name} would not open ({error})") from error
-    return made, stream
+    return interface_channels(where.pop(), [int(channel) for channel, _ in parts])
 
 
 class ChannelEars:

@@ -29,8 +29,8 @@ from grebe.protocols.midi.sounding import Sounding
 from grebe.transports.alsa.wire import AlsaWire
 from grebe.transports.base import InPort, OutPort
 from grebe.transports.clock import raw_ns, sleep_until_ns
+from grebe.transports.ears import open_channels
 from grebe.transports.jack.midi import JackWire
-from grebe.transports.pulses.listener import BlockSource, jack_source, sound_source
 
 SOON_NS = 80_000_000
 """From taking an experiment to its beginning."""
@@ -79,14 +79,7 @@ class RealBox:
         if back:
             kind, name = _split(back)
             self._in = self._ports(kind).open_input(BOX, name)
-        self._audio: tuple[BlockSource, Any] | None = None
-        if audio.startswith("jack:"):
-            self._audio = jack_source(_split(audio)[1], None)
-        elif audio:
-            channel, _, name = audio.partition(" of ")
-            if not (channel.isdecimal() and name):
-                raise PortLost(f"audio is jack:CLIENT:PORT or CHANNEL of INTERFACE, not {audio!r}")
-            self._audio = sound_source(name, int(channel), None)
+        self._audio = open_channels([audio]) if audio else None
         self._ear = Ear(0 if self._audio is None else self._audio[0].frames.rate)
         self._sounding = Sounding()
 
@@ -158,7 +151,7 @@ class RealBox:
         if not kept:
             return []
         first_s = (source.frames.ns_at(kept[0][0]) - source.delay_ns - begin) / 1e9
-        hits = self._ear.hits(np.concatenate([samples for _, samples, _ in kept]))
+        hits = self._ear.hits(np.concatenate([samples[0] for _, samples in kept]))
         return [[first_s + hit.at_s, hit.level, hit.colour, hit.lasts_s] for hit in hits]
 
     def silence(self) -> None:

@@ -7,6 +7,7 @@ from datetime import date
 
 from grebe.app.document.store import Store
 from grebe.app.live.hearing import audio_name
+from grebe.app.live.interfaces import known_late_ms
 from grebe.app.live.notices import Notices
 from grebe.app.live.position import Position
 from grebe.app.probing import ProbePorts, ProbeRun
@@ -46,6 +47,7 @@ class Probings:
             f"{device.port.wire}:{device.port.name}",
             f"{back.wire}:{back.name}" if back.wire in ("jack", "alsa") else "",
             audio_name(device.heard_at),
+            late_ms=known_late_ms(device.heard_at),
         )
         if not ports.back and not ports.audio:
             raise EditError(

@@ -14,6 +14,7 @@ from grebe.core.sync.lattice import Reference, reference_lattice
 from grebe.core.sync.measure import (
     FEWEST_REFERENCE,
     Measured,
+    lateness,
     measure_against,
     reference_bpm,
 )
@@ -28,6 +29,7 @@ Events = NDArray[np.float64]
 UNEVEN = 0.04
 """A reference whose events lie this far (share of a step, median) off an even beat is none."""
 SPREAD_KEYS = ("p50", "p95", "p99", "max")
+STRIP = 512
 CLIPS = 1e-4
 """Share of samples at full scale from which on it is said."""
 
@@ -50,6 +52,8 @@ class Checked(msgspec.Struct, frozen=True, kw_only=True):
     problem: str
     """Why the reference cannot be used; "" where it can."""
     devices: tuple[tuple[str, Measured], ...]
+    strips: tuple[tuple[tuple[float, float], ...], ...] = ()
+    """Of each device (seconds, ms late) of its hits, the last `STRIP`."""
 
 
 def read_sources(path: Path, names: tuple[str, ...], progress: Progress) -> list[RecordedSource]:
@@ -134,6 +138,9 @@ def check(sources: list[RecordedSource], grid: float) -> Checked:
         bpm=round(reference_bpm(lattice, grid), 4),
         problem="",
         devices=rows,
+        strips=tuple(
+            lateness(lattice, s.times_s)[-STRIP:] if not s.problem else () for s in others
+        ),
     )
 
 
@@ -172,8 +179,8 @@ def _measured(lattice: Reference, source: RecordedSource, grid: float) -> Measur
     return msgspec.structs.replace(found, sentence=found.sentence + source.remark)
 
 
-def answer_of(checked: Checked) -> dict[str, Any]:
-    """As the command prints it."""
+def answer_of(checked: Checked, *, strips: bool = False) -> dict[str, Any]:
+    """As the command prints it; with `strips` also how late each hit was."""
     reference: dict[str, Any] = {"name": checked.reference, "bpm": checked.bpm}
     if checked.problem:
         reference["problem"] = checked.problem
@@ -185,4 +192,7 @@ def answer_of(checked: Checked) -> dict[str, Any]:
             key: getattr(spread, key) if spread is not None else None for key in SPREAD_KEYS
         }
         rows.append(row)
+    if strips:
+        for row, strip in zip(rows, checked.strips, strict=False):
+            row["strip"] = strip
     return {"reference": reference, "devices": rows}

@@ -8,7 +8,7 @@ from itertools import combinations
 from grebe.core.findings.look import Look
 from grebe.core.findings.model import Finding
 from grebe.core.patterns.model import Pattern, Voice
-from grebe.core.rig.blank import guesses
+from grebe.core.rig.blank import TOLD, guesses
 from grebe.core.rig.load import onsets_in
 from grebe.core.rig.model import Device
 from grebe.core.time.delay import fitted_ms, note_ms
@@ -16,6 +16,7 @@ from grebe.words import tr
 
 SHOWN_SONGS = 7
 SHOWN_STEPS = 8
+SURE = 0.95
 
 
 def box_findings(look: Look) -> Iterator[Finding]:
@@ -23,6 +24,7 @@ def box_findings(look: Look) -> Iterator[Finding]:
     for device in look.rig.devices:
         yield from _echo(look, device)
         yield from _guessed(device)
+        yield from _hardly_proven(device)
         for line in device.lines:
             slots = {voice.note: voice.slot for voice in line.spec.voices if voice.slot}
             if slots:
@@ -45,6 +47,21 @@ def _guessed(device: Device) -> Iterator[Finding]:
             ),
             fix=tr("Look in its manual's chart, or try it; then set it, or say that it is right."),
         )
+
+
+def _hardly_proven(device: Device) -> Iterator[Finding]:
+    rows = [p for p in device.spec.proven if p.sure < SURE]
+    if rows:
+        listed = ", ".join(f"{TOLD.get(p.path, p.path)} ({100 * p.sure:.0f} %)" for p in rows)
+        yield Finding(
+            code="rig.hardly-proven",
+            severity="note",
+            subject=device.id,
+            message=tr("A probe of {device} was not quite sure: {names}.", device=device.name,
+                       names=listed),
+            why=tr("What is taken for an ability and is none is heard on stage."),
+            fix=tr("Probe it again with a busier pattern in it, or look in its manual's chart."),
+        )  # fmt: skip
 
 
 def _echo(look: Look, device: Device) -> Iterator[Finding]:

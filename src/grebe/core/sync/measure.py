@@ -200,6 +200,17 @@ def measure_against(
     return msgspec.structs.replace(judged, sentence=judged.sentence + _pace(step, locked.divided))
 
 
+def lateness(reference: Reference, device_s: Times) -> tuple[tuple[float, float], ...]:
+    """(seconds, ms late) of each of a device's hits that lies on a step of the reference."""
+    locked = lock(reference, np.sort(np.asarray(device_s, dtype=float)))
+    if locked is None:
+        return ()
+    step, late, _ = _one_a_step(locked)
+    at = reference.expected(step / locked.divided)
+    rows = zip(at.tolist(), (late * 1e3).tolist(), strict=True)
+    return tuple((round(a, 4), round(b, 4)) for a, b in rows)
+
+
 def _free_running(reference: Reference, device: Reference, grid: float) -> Measured:
     """A device at quite another tempo: what its own is; it has no offset."""
     own, meant = reference_bpm(device, grid), reference_bpm(reference, grid)

@@ -11,7 +11,7 @@ from grebe.app.live.hearing import deviations_by_ear
 from grebe.app.live.session import Session
 from grebe.app.tables.listed import ListTable
 from grebe.app.tables.table import Cell
-from grebe.core.rig.model import Device
+from grebe.core.rig.model import Device, Port
 from grebe.core.sync.strip import StripFigures, strip_figures
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.protocols.link.messages import Deviation, DeviceStatus
@@ -35,6 +35,9 @@ COLUMNS = (
 FIGURE = 68.0
 SHOWN = 64
 """Beats in a strip."""
+RECORDINGS = 2
+A_TICK_S = 0.5 / TICKS_PER_QUARTER
+"""Places of a recording are counted at 120 BPM."""
 SPREAD = 54.0
 FULL_MS = 6.0
 BINS = 13
@@ -66,16 +69,40 @@ class SyncCanvas(Canvas):
         """How many beats before the last one the strips end."""
         self.measured: tuple[int, int] | None = None
         """A stretch of what is shown that is measured alone: beats from the left, both included."""
+        self.recorded: dict[str, list[tuple[float, float]]] = {}
+        """By name the last recordings that were measured: (seconds, ms late) of each hit."""
         self._rows: list[tuple[QRectF, str]] = []
         self.setAccessibleName(tr("Strips of all devices"))
 
+    def record(self, name: str, strip: Sequence[Sequence[float]]) -> None:
+        """A recording was measured: it gets a strip below the boxes; the last two stay."""
+        self.recorded.pop(name, None)
+        self.recorded[name] = [(at_s, late_ms) for at_s, late_ms in strip]
+        for old in list(self.recorded)[:-RECORDINGS]:
+            del self.recorded[old]
+        self.document_changed()
+
+    @property
+    def devices(self) -> tuple[Device, ...]:
+        """Whose strips are shown: boxes, and recordings, which stand for boxes without a port."""
+        shown = (Device(id=n, name=n[:80], port=Port(wire="none")) for n in self.recorded)
+        return (*self.session.project.rig.timed, *shown)
+
     def beats_of(self, device: Device) -> list[Deviation]:
         """The beats that a strip shows."""
+        if device.id in self.recorded:
+            return self._shown([
+                Deviation(device=device.id, tick=round(at_s / A_TICK_S), ms=late)
+                for at_s, late in self.recorded[device.id]
+            ])  # fmt: skip
         heard = self.session.hearing.by_ear.get(device.id)
         if heard:
             beats = deviations_by_ear(device, heard)
         else:
             beats = list(self.session.position.deviations.get(device.id, ()))
+        return self._shown(beats)
+
+    def _shown(self, beats: list[Deviation]) -> list[Deviation]:
         back = min(self.back, max(0, len(beats) - SHOWN))
         return beats[max(0, len(beats) - back - SHOWN) : len(beats) - back]
 
@@ -85,14 +112,15 @@ class SyncCanvas(Canvas):
         if self.measured is not None:
             beats = beats[self.measured[0] : self.measured[1] + 1]
         bpm = self.session.status.bpm if self.session.status is not None else 0.0
-        a_tick = 60 / (bpm or 120.0) / TICKS_PER_QUARTER
+        recorded = device.id in self.recorded
+        a_tick = A_TICK_S if recorded else 60 / (bpm or 120.0) / TICKS_PER_QUARTER
         seconds = [d.tick * a_tick for d in beats]
         late = [d.ms for d in beats]
         return strip_figures(seconds, late, device.offset_ms, device.tolerance_ms)
 
     def document_changed(self) -> None:
         """Room for every device."""
-        devices = self.session.project.rig.timed
+        devices = self.devices
         self.setMinimumHeight(round(HEAD + LOWEST_ROW * len(devices)))
         self.refresh()
 
@@ -100,11 +128,12 @@ class SyncCanvas(Canvas):
 
     def _names(self) -> list[str]:
         """Boxes."""
-        return [self.session.project.rig.name_of(device) for _, device in self._rows]
+        names = {device.id: device.name for device in self.devices}
+        return [names.get(device, device) for _, device in self._rows]
 
     def _cells(self, row: int) -> tuple[str, ...]:
         """A box's figures."""
-        known = {d.id: d for d in self.session.project.rig.timed}
+        known = {d.id: d for d in self.devices}
         device = known.get(self._rows[row][1])
         if device is None:
             return ("",) * (len(COLUMNS) + 1)
@@ -139,7 +168,7 @@ class SyncCanvas(Canvas):
         cell = self.cell_at(at)
         if cell is None:
             return ""
-        devices = {d.id: d for d in self.session.project.rig.timed}
+        devices = {d.id: d for d in self.devices}
         device = devices.get(self._rows[cell.row][1])
         beats = [] if device is None else self.beats_of(device)
         number = self._beat_at(at)
@@ -200,7 +229,7 @@ class SyncCanvas(Canvas):
     def paint_still(self, painter: QPainter) -> None:
         """Headings, names and lines."""
         p = self.palette_now
-        devices = self.session.project.rig.timed
+        devices = self.devices
         right = self.width() - FIGURES
         for index, (words, unit) in enumerate(COLUMNS):
             x = right + 8 + index * FIGURE
@@ -242,7 +271,7 @@ class SyncCanvas(Canvas):
         """Beats, distribution, figures and verdicts."""
         status = self.session.status
         live = {d.id: d for d in status.devices} if status is not None else {}
-        devices = {d.id: d for d in self.session.project.rig.timed}
+        devices = {d.id: d for d in self.devices}
         for box, device_id in self._rows:
             device = devices.get(device_id)
             if device is not None:

@@ -93,6 +93,7 @@ class SyncChecks:
         lines.append(row(tr("Reference"), f"{found['reference']['bpm']:.2f} BPM"))
         for fields in found["devices"]:
             label = fields.pop("name")
+            self._strips.record(f"{name}: {label}", fields.pop("strip", []))
             measured = msgspec.convert(fields, Measured)
             lines.append(note(f"{label}: {measured.sentence}", TONES[measured.verdict]))
             lines += figure_lines(measured, None)

@@ -11,6 +11,10 @@ from PyQt6.QtCore import QObject, QProcess, pyqtSignal
 
 from grebe.words import tr
 
+CLOCKS = "1/96"
+FASTEST_BPM = 450.0
+"""Beats that come faster than this are ticks of a clock."""
+
 
 class RecordingCheck(QObject):
     """One measurement at a time; never holds the window up, and can be given up."""
@@ -27,7 +31,7 @@ class RecordingCheck(QObject):
         self.process = QProcess(self)
         self.process.finished.connect(self._finished)
         self.process.readyReadStandardError.connect(self._progress)
-        self._name = ""
+        self._name, self._path = "", Path()
         self._said = ""
         self._given_up = False
 
@@ -40,9 +44,13 @@ class RecordingCheck(QObject):
         """Measure a file."""
         if self.active:
             return
-        self._name, self._said, self._given_up = path.name, "", False
-        words = ["-m", "grebe", "sync-check", str(path), "--json", "--progress"]
-        self.process.start(sys.executable, words)
+        self._name, self._path = path.name, path
+        self._start("1/4")
+
+    def _start(self, grid: str) -> None:
+        self._said, self._given_up, self._grid = "", False, grid
+        words = ["-m", "grebe", "sync-check", str(self._path), "--json", "--progress", "--strips"]
+        self.process.start(sys.executable, [*words, "--grid", grid])
 
     def give_up(self) -> bool:
         """Stop measuring; whether something was being measured."""
@@ -75,6 +83,8 @@ class RecordingCheck(QObject):
             found = {}
         if self._said and not found.get("reference", {}).get("bpm"):
             self.failed.emit(self._said.removeprefix("grebe: "))
+        elif found and found["reference"]["bpm"] > FASTEST_BPM and self._grid != CLOCKS:
+            self._start(CLOCKS)  # its reference is no click but a clock, as a MIDI log has it
         elif found:
             self.measured.emit(self._name, found)
         else:

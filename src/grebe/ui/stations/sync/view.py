@@ -207,7 +207,7 @@ class SyncView(PanedView):
     def document_changed(self) -> None:
         """Show the rig as it is now."""
         rig = self.session.project.rig
-        ids = [d.id for d in rig.timed]
+        ids = [d.id for d in self.strips.devices]
         if self.strips.selected not in ids:
             self.strips.selected = ids[0] if ids else ""
         self.strips.document_changed()
@@ -235,7 +235,7 @@ class SyncView(PanedView):
         self.facts.show_lines(self._lines())
 
     def _words(self) -> str:
-        devices = self.session.project.rig.timed
+        devices = self.strips.devices
         judged = [self.strips.judged(d) for d in devices]
         heard = [j for j in judged if j.verdict]
         if not heard:
@@ -301,7 +301,7 @@ class SyncView(PanedView):
             if here is not None:
                 self._select_computer(peers[(peers.index(here.id) + by) % len(peers)])
             return
-        ids = [d.id for d in self.session.project.rig.timed]
+        ids = [d.id for d in self.strips.devices]
         if ids:
             at = ids.index(self.strips.selected) if self.strips.selected in ids else 0
             self.select(ids[(at + by) % len(ids)])
