@@ -4,9 +4,9 @@ Usage, in an environment with librosa and a folder of recorded sounds (packages 
 
     PYTHONPATH=src python tools/compare_onsets.py FOLDER
 
-Each sound is placed sixteen times at known moments over a little noise. Of each detector: hits found,
-false ones, and how far what was found lies from where the sound was placed (median, and the spread
-of it: the spread is what a measurement of timing lives by).
+Each sound is placed sixteen times at known moments over a little noise. Of each detector: hits
+found, false ones, and how far what was found lies from where the sound was placed (median, and the
+spread of it: the spread is what a measurement of timing lives by).
 """
 
 from __future__ import annotations
@@ -43,7 +43,8 @@ def told(name: str, found: NDArray[np.float64], truth: NDArray[np.float64]) -> s
     near = np.array([x for x in late if abs(x) < NEAR_S]) * 1e3
     middle, spread = (np.median(near), near.std()) if len(near) else (np.nan, np.nan)
     false = len(found) - len(near)
-    return f"{name:8} {len(near):3} of {len(truth)}, {false:3} false, {middle:+8.2f} ms, sd {spread:.3f}"
+    found_of = f"{len(near):3} of {len(truth)}, {false:3} false"
+    return f"  {name:8} {found_of}, {middle:+8.2f} ms, sd {spread:.3f}"
 
 
 def main() -> None:
@@ -54,15 +55,13 @@ def main() -> None:
         sound = 0.5 * sound[: round(LONGEST_S * RATE)] / max(1e-9, float(np.abs(sound).max()))
         audio, truth = placed(sound)
         ear = LiveEar(RATE)
-        ours = [
-            h.sample for at in range(0, len(audio), 1024) for h in ear.feed(audio[at : at + 1024])
-        ]
+        blocks = (audio[at : at + 1024] for at in range(0, len(audio), 1024))
+        ours = [hit.sample for block in blocks for hit in ear.feed(block)]
         theirs = librosa.onset.onset_detect(
             y=audio, sr=RATE, hop_length=HOP, backtrack=True, units="time"
         )
-        print(path.stem)
-        print(" ", told("Grebe", np.array(ours) / RATE, truth))
-        print(" ", told("librosa", theirs, truth))
+        rows = (told("Grebe", np.array(ours) / RATE, truth), told("librosa", theirs, truth))
+        sys.stdout.write("\n".join((path.stem, *rows, "")))
 
 
 if __name__ == "__main__":

@@ -37,6 +37,7 @@ PARTS = {
     "route": BenchPart("a route"),
     "follow": BenchPart("the follower"),
     "sync": BenchPart("the sync measurement"),
+    "ears": BenchPart("boxes heard live"),
     "network": BenchPart(
         "other computers, about {0:.0f} s", lambda s: s * 20 + 360, lambda s: s * 20
     ),

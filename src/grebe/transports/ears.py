@@ -3,7 +3,7 @@
 One process for all of them, beside the engine and the window. Channels are arguments, as
 "jack:CLIENT:PORT" or "2 of INTERFACE"; all of them are JACK's, or of one interface; "jack:CLIENT:*"
 and "* of INTERFACE" are all there are. On its standard output come JSON lines: {"ready": rate,
-"channels": [names]}, then twenty times a second, where there is something,
+"channels": [names]}, then ten times a second, where there is something,
 {"hits": [[channel, at_ns, kind, level], ...]}, and once a second {"channels": [[loudest, [[hits,
 swells], ...]], ...], "lost": times}; {"lost": why} at the end. Times are CLOCK_MONOTONIC_RAW, what
 the interface says it takes is taken off.
@@ -32,7 +32,7 @@ from grebe.transports.clock import raw_ns
 from grebe.transports.jack.midi import open_client
 from grebe.transports.pulses.devices import interface_meant, interfaces
 
-TURN_S = 0.05
+TURN_S = 0.1
 STATE_NS = 1_000_000_000
 SILENT_NS = 3_000_000_000
 """Inputs that give no samples for so long are gone, whether anybody says so or not."""

@@ -22,8 +22,8 @@ BEFORE_BLOCKS = 30
 than 6 dB within its period, and is no row of hits."""
 FLOOR_S = 5.0
 """The floor is that of the last seconds."""
-LOOKED_AT = 200
-"""Blocks between two looks at the floor."""
+LOOKED_AT = 1000
+"""Blocks between two looks at the floor, at most; at first it is looked at more often."""
 KEPT_ROWS = 8
 """Hits of a kind that are kept, to decide whether it is noise of one envelope."""
 AVERAGED = 64
@@ -172,7 +172,7 @@ class LiveEar:
 
     def _look(self) -> None:
         """The floor, and how loud what is loud is."""
-        if self._looked and self._blocks - self._looked < LOOKED_AT:
+        if self._looked and self._blocks < min(2 * self._looked, self._looked + LOOKED_AT):
             return
         self._looked = self._blocks
         rows = np.array(self._history)

@@ -8,6 +8,7 @@ soft kick, which rises slowly, is not called late as a threshold would.
 from __future__ import annotations
 
 from collections.abc import Callable
+from functools import lru_cache
 from typing import NamedTuple
 
 import numpy as np
@@ -35,6 +36,7 @@ BEFORE_S, AFTER_S, SEARCH_S = 0.012, 0.016, 0.004
 ALIKE = 0.85
 """Colours whose correlation is at least this are of one sound."""
 MAX_KINDS = 6
+BANDS = 28
 COHERENT = 0.5
 """Hits of a kind less alike than this are noise of one envelope: that is compared instead."""
 SMOOTH_S = 0.0004
@@ -138,11 +140,14 @@ def _kinds(cut: Audio, rate: int) -> NDArray[np.int64]:
 def look(row: Audio, rate: int) -> NDArray[np.float64]:
     """The colour of a sound: energy in bands, a third of an octave each, whatever its moment."""
     spectrum = np.abs(np.fft.rfft(row)) ** 2
-    hz = np.fft.rfftfreq(len(row), 1 / rate)
-    edges = 30 * 2 ** (np.arange(0, 28) / 3)
-    place = np.searchsorted(edges, hz)
-    bands = np.bincount(place, spectrum, minlength=len(edges) + 1)
-    return np.sqrt(bands)
+    return np.sqrt(np.bincount(_bands(len(row), rate), spectrum, minlength=BANDS + 1))
+
+
+@lru_cache(maxsize=16)
+def _bands(length: int, rate: int) -> NDArray[np.int64]:
+    """The band of each frequency of a stretch so long."""
+    edges = 30 * 2 ** (np.arange(0, BANDS) / 3)
+    return np.searchsorted(edges, np.fft.rfftfreq(length, 1 / rate))
 
 
 def timed(cut: Audio, rate: int) -> Times:
