@@ -288,6 +288,7 @@ def _observation(told: dict[str, Any], late_s: float) -> Observation:
     return Observation(
         tuple(HeardHit(at_s - late_s, *rest) for at_s, *rest in told["hits"]),
         tuple(CameBack(at_s, bytes.fromhex(data)) for at_s, data in told["back"]),
+        bool(told["torn"]),
     )
 
 

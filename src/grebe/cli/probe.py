@@ -8,6 +8,7 @@ import sys
 from grebe.app.probing import PERMITS, Permit, PortMissing, ProbePorts, probe
 from grebe.cli.common import Commands, add_json, command, print_json
 from grebe.core.probe.model import Answers
+from grebe.core.probe.taking import ANSWERS
 from grebe.words import tr
 
 
@@ -69,7 +70,8 @@ def run(arguments: argparse.Namespace) -> int:
         for text in answers.said:
             sys.stdout.write(f"{text}\n")
         if answers.unsure:
-            sys.stdout.write(tr("Unsure: {names}.", names=", ".join(answers.unsure)) + "\n")
+            names = ", ".join(ANSWERS[name] for name in answers.unsure)
+            sys.stdout.write(tr("Unsure: {names}.", names=names) + "\n")
     return 1 if answers.unsure else 0
 
 

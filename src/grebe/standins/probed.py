@@ -47,7 +47,7 @@ class ProbedStandin:
         self._now_s += seconds + 0.2
         time.sleep(seconds / self._speed)
         heard = sorted(h for h in hits if h.at_s < seconds)
-        return {"hits": [list(hit) for hit in heard], "back": back}
+        return {"hits": [list(hit) for hit in heard], "back": back, "torn": False}
 
     def _feed(self, at_s: float, data: bytes) -> list[HeardHit]:
         out = []

@@ -1,9 +1,9 @@
 """``python -m grebe.transports.probing``: does a probe's experiments at real ports, one a line.
 
 On its standard input come JSON lines, {"sends": [[seconds, hex], ...], "seconds": s}. For each one
-goes {"hits": [[seconds, level, colour, lasts or null], ...], "back": [[seconds, hex], ...]}, or
-{"lost": why}, and before the first {"ready": true} or {"lost": why}. When its input ends, or it is
-ended, every note that was begun is ended and Stop is sent.
+goes {"hits": [[seconds, level, colour, lasts or null], ...], "back": [[seconds, hex], ...], "torn":
+whether samples were lost}, or {"lost": why}, and before the first {"ready": true} or {"lost": why}.
+When its input ends, or it is ended, every note that was begun is ended and Stop is sent.
 """
 
 from __future__ import annotations
@@ -21,6 +21,7 @@ from typing import Any, Protocol
 import numpy as np
 
 from grebe.core.probe.ear import Ear
+from grebe.core.probe.experiments import PROGRAM
 from grebe.errors import PortLost
 from grebe.process.children import end_with_parent
 from grebe.process.log import start_log
@@ -91,16 +92,19 @@ class RealBox:
         return self._made[kind]
 
     def do(self, sends: list[list[Any]], seconds: float) -> Report:
-        """One experiment; once more where samples were lost in it, which moves what is heard.
+        """One experiment; once more where samples were lost in it, which moves what is heard. One
+        that sends a program change leaves another box behind, and is only said to be torn.
 
         PortLost where a port goes.
         """
-        for _ in range(TRIES):
+        changes = any(int(data[:2], 16) & 0xF0 == PROGRAM for _, data in sends)
+        for _ in range(1 if changes else TRIES):
             lost = self._lost
             report = self._try(sends, seconds)
-            if self._lost == lost:
+            torn = self._lost != lost
+            if not torn:
                 break
-        return report
+        return {**report, "torn": torn}
 
     @property
     def _lost(self) -> int:

@@ -127,3 +127,20 @@ def test_a_loop_of_cables_ends_it() -> None:
     answers = conduct(Ears(audio=True, midi=True), observe)
     assert not any(sounds(experiment) for experiment in asked)
     assert "loop" in answers.said[-1]
+
+
+def test_samples_lost_at_a_change_do_not_say_when_it_came() -> None:
+    """It cannot be done again: the box is at the other pattern then. The next program tells."""
+    simulation = Simulation(Box(change_at="pattern_end", jitter_ms=0.2, steps=32))
+    torn: list[Experiment] = []
+
+    def observe(experiment: Experiment) -> Observation:
+        heard = simulation.observe(experiment)
+        if any(s.data[0] & 0xF0 == 0xC0 for s in experiment.sends) and not torn:
+            torn.append(experiment)
+            return Observation(heard.hits[::2], heard.back, torn=True)
+        return heard
+
+    answers = conduct(Ears(audio=True, midi=True), observe)
+    assert torn
+    assert (answers.program, answers.program_at) == (True, "pattern_end")

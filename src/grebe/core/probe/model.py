@@ -51,6 +51,8 @@ class Observation(NamedTuple):
 
     hits: tuple[HeardHit, ...] = ()
     back: tuple[CameBack, ...] = ()
+    torn: bool = False
+    """Samples were lost in it, and it could not be done again: what was heard may have moved."""
 
 
 QuestionKey = Literal["press_play", "tempo_shown", "other_pattern", "permit"]

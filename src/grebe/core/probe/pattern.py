@@ -289,9 +289,12 @@ def display(known: Known) -> Part:
         known.say(words[answer], {"shows": 1.0}, shows=answer)
 
 
-def placed(known: Known, hits: list[HeardHit], begin: float, count: float) -> int:
-    """Mismatches with the phrase where it stands at a place as the fast clocks begin."""
-    return rules.mismatch(known.phrase, begin, hits, FAST_S, count, known.step_late_s)
+def placed(
+    known: Known, hits: list[HeardHit], begin: float, count: float, phrase: Phrase | None = None
+) -> int:
+    """Mismatches with its phrase, or another one, where that stands at a place as the fast clocks
+    begin."""
+    return rules.mismatch(phrase or known.phrase, begin, hits, FAST_S, count, known.step_late_s)
 
 
 def _distinct(known: Known, place: int, count: int) -> int:

@@ -38,6 +38,7 @@ def programs(known: Known) -> Part:
     channels = known.found.channels or tuple(range(1, 17))
     count = CLOCKS_PER_BAR * -(-max(2 * CLOCKS_PER_BAR, length) // CLOCKS_PER_BAR) + CLOCKS_PER_BAR
     short = max(CLOCKS_PER_BAR, length)
+    old = known.phrase
     for program in PROGRAMS:
         begun = run(FAST_BPM, count, ahead=known.ahead)
         at = begun.first_s + CHANGED * FAST_S
@@ -45,31 +46,33 @@ def programs(known: Known) -> Part:
         sends.sort(key=lambda send: send.at_s)
         question = tr("Does a program change change its pattern?")
         heard = yield from observed(asked(question, sends, 0.3))
-        hits = since(heard.hits, begun.first_s)
-        alike = not rules.differs(placed(known, hits, 0, count), len(hits))
+        hits, torn = since(heard.hits, begun.first_s), heard.torn
+        alike = not rules.differs(placed(known, hits, 0, count, old), len(hits))
         if alike and program != PROGRAMS[-1]:
             continue  # what it plays after a stop is looked at once, after the last of them
         again = run(FAST_BPM, short, ahead=known.ahead)
         heard = yield from observed(asked(tr("What does it play now?"), again.sends, 0.3))
         now = since(heard.hits, again.first_s)
-        if not rules.differs(placed(known, now, 0, short), len(now)):
+        off = placed(known, now, 0, short, old)
+        if not rules.differs(off, len(now)):
             continue
         moved = [h._replace(at_s=h.at_s - known.step_late_s) for h in now]
         new = phrase_of(moved, FAST_S, short)
         new = new if new.length else new._replace(length=short)
-        off = placed(known, now, 0, short)
         known.say(
             tr("Program {program} plays another pattern ({off} hits are others).",
                program=program + 1, off=off),
             {"program.obeyed": sure_of(float(off))}, program=True,
         )  # fmt: skip
-        when = _when(known, hits, new, count)
+        when = None if torn else _when(known, hits, (old, new), count)
         if when is not None:
             known.say(_when_words(when), {"program.at": sure_of(5.0)}, program_at=when)
-        yield from _back(channels)
-        return
+        if not torn:
+            break
+        old = new  # samples were lost: when it came in is asked of the next one
     yield from _back(channels)
-    yield from _by_hand(known, short)
+    if known.found.program is None:
+        yield from _by_hand(known, short)
 
 
 def _told(program: int, channels: tuple[int, ...], at_s: float) -> list[Send]:
@@ -106,9 +109,12 @@ def _by_hand(known: Known, count: int) -> Part:
         )  # fmt: skip
 
 
-def _when(known: Known, hits: list[HeardHit], new: Phrase, of: int) -> ProgramAt | None:
-    """When the new pattern came in: the moment that leaves the fewest hits unexplained."""
-    late_s, length = known.step_late_s, known.phrase.length
+def _when(
+    known: Known, hits: list[HeardHit], phrases: tuple[Phrase, Phrase], of: int
+) -> ProgramAt | None:
+    """When the second phrase came in: the moment that leaves the fewest hits unexplained."""
+    old, new = phrases
+    late_s, length = known.step_late_s, old.length
     end = length * -(-CHANGED // length)
     moments: dict[ProgramAt, int] = {"at_once": CHANGED, "bar": CLOCKS_PER_BAR}
     if end != CLOCKS_PER_BAR:
@@ -118,7 +124,7 @@ def _when(known: Known, hits: list[HeardHit], new: Phrase, of: int) -> ProgramAt
         before = [h for h in hits if (h.at_s - late_s) / FAST_S < moment - 0.5]
         after = [h._replace(at_s=h.at_s - moment * FAST_S) for h in hits if h not in before]
         begin = 0 if name != "at_once" else moment
-        off[name] = rules.mismatch(known.phrase, 0, before, FAST_S, moment, late_s)
+        off[name] = rules.mismatch(old, 0, before, FAST_S, moment, late_s)
         off[name] += rules.mismatch(new, begin, after, FAST_S, of - moment, late_s)
     ranked = sorted(off, key=lambda name: off[name])
     lead = off[ranked[1]] - off[ranked[0]]

@@ -151,6 +151,15 @@ WORDS: dict[str, str] = {
     "voices": tr("its voices"),
 }
 """What a change is about; a path is that of a spec, or of the box itself."""
+ANSWERS: dict[str, str] = {
+    **{name: WORDS[path] for name, path in PATHS.items()},
+    "stop": tr("whether Stop stops it"),
+    "clock_latency_ms": tr("from a clock to its step, ms"),
+    "thru": tr("what it passes on"),
+    "velocity_levels": tr("what it makes of velocity"),
+    "sends_clock": tr("when it sends clock"),
+}
+"""Names of answers, in words."""
 OF_BOX = (
     "channel", "offset_ms", "obeys_clock", "obeys_transport", "obeys_song_position",
     "obeys_program", "sends_clock",

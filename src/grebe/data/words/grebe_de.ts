@@ -65,6 +65,16 @@
   </message>
   <message>
    <location filename="../../app/actions/buttons.py" />
+   <source>Probe it</source>
+   <translation>Ausforschen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/buttons.py" />
+   <source>Take over</source>
+   <translation>Übernehmen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/buttons.py" />
    <source>Join or leave</source>
    <translation>Bei- oder austreten</translation>
   </message>
@@ -2345,6 +2355,11 @@
   </message>
   <message>
    <location filename="../../app/editors/rig_device.py" />
+   <source>Its sound is heard at</source>
+   <translation>Sein Klang kommt an bei</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/rig_device.py" />
    <source>Tolerance of all boxes</source>
    <translation>Toleranz aller Geräte</translation>
   </message>
@@ -3284,6 +3299,51 @@
    <translation>{path} ist beschädigt ({name}): ohne es gestartet.</translation>
   </message>
   <message>
+   <location filename="../../app/live/channel_search.py" />
+   <source>Each box is muted for two bars; {bars} in all. Esc gives up.</source>
+   <translation>Jedes Gerät schweigt zwei Takte lang; {bars} insgesamt. Esc bricht ab.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/channel_search.py" />
+   <source>choose in the Rig at which channel this box is heard: any of its interface</source>
+   <translation>im Rig wählen, an welchem Kanal dieses Gerät ankommt: irgendeiner seines Interface</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/channel_search.py" />
+   <source>no box plays here that could be muted</source>
+   <translation>hier spielt kein Gerät, das stumm werden könnte</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/channel_search.py" />
+   <source>Mute {box} now.</source>
+   <translation>{box} jetzt stumm schalten.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/channel_search.py" />
+   <source>{box} may sound again.</source>
+   <translation>{box} darf wieder klingen.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/channel_search.py" />
+   <source>Channels of boxes</source>
+   <translation>Kanäle der Geräte</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/channel_search.py" />
+   <source>Heard: {rows}.</source>
+   <translation>Gehört: {rows}.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/channel_search.py" />
+   <source>No channel fell silent with a box.</source>
+   <translation>Kein Kanal wurde mit einem Gerät still.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/channel_search.py" />
+   <source>Of several boxes, or none: {names}.</source>
+   <translation>Von mehreren Geräten oder keinem: {names}.</translation>
+  </message>
+  <message>
    <location filename="../../app/live/checking.py" />
    <source>Listening for {bars} bars; Esc gives up.</source>
    <translation>Höre {bars} Takte lang zu; Esc gibt auf.</translation>
@@ -3304,9 +3364,154 @@
    <translation>{count} Geräte geprüft: {good} sind gut.</translation>
   </message>
   <message>
+   <location filename="../../app/live/drifting.py" />
+   <source>{minutes:.0f} min</source>
+   <translation>{minutes:.0f} min</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/drifting.py" />
+   <source>{sure:.0f} % sure</source>
+   <translation>{sure:.0f} % sicher</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/drifting.py" />
+   <source>{box} is sent {ms:+.1f} ms from now on, over a bar.</source>
+   <translation>{box} wird von nun an mit {ms:+.1f} ms gesendet, über einen Takt hin.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/drifting.py" />
+   <source>{seconds:.0f} s</source>
+   <translation>{seconds:.0f} s</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/drifting.py" />
+   <source>late</source>
+   <translation>spät</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/drifting.py" />
+   <source>early</source>
+   <translation>früh</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/drifting.py" />
+   <source>{box} has jumped: {now:.1f} ms {late} now ({sure}).</source>
+   <translation>{box} ist gesprungen: jetzt {now:.1f} ms {late} ({sure}).</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/drifting.py" />
+   <source>{box} drifts: {now:.1f} ms {late} now, {rate:+.1f} ms a minute ({sure}).</source>
+   <translation>{box} driftet: jetzt {now:.1f} ms {late}, {rate:+.1f} ms in der Minute ({sure}).</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/drifting.py" />
+   <source>{put_right} puts it right.</source>
+   <translation>{put_right} rückt es zurecht.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/drifting.py" />
+   <source>{box} put right</source>
+   <translation>{box} zurechtgerückt</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/drifting.py" />
+   <source>It is not on the clock: let it follow.</source>
+   <translation>Es läuft nicht nach der Clock: folgen lassen.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/drifting.py" />
+   <source>It is heard.</source>
+   <translation>Es ist zu hören.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/drifting.py" />
+   <source>nothing that is heard moves against the beat</source>
+   <translation>nichts, was gehört wird, bewegt sich gegen den Schlag</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/drifting.py" />
+   <source>Heard in {time}.</source>
+   <translation>Zu hören in {time}.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/ear_actions.py" />
+   <source>Twelve clicks are played into the cable.</source>
+   <translation>Zwölf Klicks gehen in das Kabel.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/ear_actions.py" />
+   <source>Set: {offsets}. Check again, and what it brought is shown.</source>
+   <translation>Gesetzt: {offsets}. Noch einmal prüfen zeigt, was es gebracht hat.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/ear_actions.py" />
+   <source>Your timing is measured afresh.</source>
+   <translation>Das eigene Timing wird von vorn gemessen.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/ear_actions.py" />
+   <source>choose in the Rig at which channel this box is heard</source>
+   <translation>im Rig wählen, an welchem Kanal dieses Gerät ankommt</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/ear_actions.py" />
+   <source>stop first: clicks are played into the cable</source>
+   <translation>erst anhalten: es gehen Klicks in das Kabel</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/ear_actions.py" />
+   <source>it is being measured</source>
+   <translation>es wird gerade gemessen</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/ear_actions.py" />
+   <source>Run one cable from {out} to {into}, with nothing else at {out}: clicks are played there, which speakers and ears must not get. The same again does it.</source>
+   <translation>Ein Kabel von {out} nach {into} stecken, sonst nichts an {out}: dort kommen Klicks heraus, die Lautsprecher und Ohren nicht bekommen dürfen. Dasselbe noch einmal tut es.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/ear_actions.py" />
+   <source>it could not be measured</source>
+   <translation>es ließ sich nicht messen</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/ear_actions.py" />
+   <source>No loop: {why}.</source>
+   <translation>Keine Schleife: {why}.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/ear_actions.py" />
+   <source>There and back {frames:g} samples, {ms:.2f} ms; half of it is taken off what is heard there.</source>
+   <translation>Hin und zurück {frames:g} Samples, {ms:.2f} ms; die Hälfte davon wird von allem dort Gehörten abgezogen.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/ear_actions.py" />
+   <source>no box that was checked needs another offset</source>
+   <translation>kein geprüftes Gerät braucht einen anderen Versatz</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/ear_actions.py" />
+   <source>offset</source>
+   <translation>Versatz</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/ear_actions.py" />
+   <source>offsets</source>
+   <translation>Versätze</translation>
+  </message>
+  <message>
    <location filename="../../app/live/hands.py" />
    <source>nothing clicks yet: choose a box for it in the Rig, with K</source>
    <translation>noch klickt nichts: mit K im Rig ein Gerät dafür wählen</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/hearing.py" />
+   <source>Boxes cannot be heard by ear: {why}.</source>
+   <translation>Geräte sind nicht nach Gehör zu messen: {why}.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/hearing.py" />
+   <source>the ears' process ended</source>
+   <translation>der Prozess der Ohren endete</translation>
   </message>
   <message>
    <location filename="../../app/live/learning.py" />
@@ -3387,16 +3592,6 @@
    <location filename="../../app/live/looping.py" />
    <source>The first loop is recorded; the same key on its end closes it.</source>
    <translation>Der erste Loop wird aufgenommen; dieselbe Taste an seinem Ende schließt ihn.</translation>
-  </message>
-  <message>
-   <location filename="../../app/live/looping.py" />
-   <source>late</source>
-   <translation>spät</translation>
-  </message>
-  <message>
-   <location filename="../../app/live/looping.py" />
-   <source>early</source>
-   <translation>früh</translation>
   </message>
   <message>
    <location filename="../../app/live/looping.py" />
@@ -3609,6 +3804,46 @@
    <translation>{line}, gespielt</translation>
   </message>
   <message>
+   <location filename="../../app/live/own_timing.py" />
+   <source>Your hands, on pads or keys</source>
+   <translation>Die Hände, auf Pads oder Tasten</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/own_timing.py" />
+   <source>Of these, on the one</source>
+   <translation>Davon auf der Eins</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/own_timing.py" />
+   <source>What you play, by its sound</source>
+   <translation>Was du spielst, nach dem Klang</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/own_timing.py" />
+   <source>Your foot, on the one</source>
+   <translation>Der Fuß, auf der Eins</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/own_timing.py" />
+   <source>{ms:+.1f} ms are taken off when a foot closes a first loop.</source>
+   <translation>{ms:+.1f} ms werden abgezogen, wenn ein Fuß einen ersten Loop schließt.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/own_timing.py" />
+   <source>Habit of the foot</source>
+   <translation>Gewohnheit des Fußes</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/own_timing.py" />
+   <source>the foot has to be pressed on the one {count} times first: it was {done}</source>
+   <translation>der Fuß muss erst {count} Mal auf der Eins drücken: es war {done} Mal</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/own_timing.py" />
+   <source>the foot has no habit that is sure: it is as often early as late</source>
+   <translation>der Fuß hat keine sichere Gewohnheit: er ist so oft zu früh wie zu spät</translation>
+  </message>
+  <message>
    <location filename="../../app/live/perform.py" />
    <source>The rig has no cable from {device} to Grebe; run as if it had one.</source>
    <translation>Das Rig hat kein Kabel von {device} zu Grebe; gespielt, als gäbe es eins.</translation>
@@ -3672,6 +3907,61 @@
    <location filename="../../app/live/playing_on.py" />
    <source>no box is gone; Rig says under What if what would be without one</source>
    <translation>kein Gerät ist weg; Rig sagt unter Was wenn, was ohne eines wäre</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/probing.py" />
+   <source>A looper or sampler may record a note, or at Start. Say yes only if it cannot.</source>
+   <translation>Ein Looper oder Sampler nimmt eine Note vielleicht auf, oder bei Start. Nur ja sagen, wenn er das nicht kann.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/probing.py" />
+   <source>What the probe of {device} found</source>
+   <translation>Was das Ausforschen von {device} fand</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/probing.py" />
+   <source>{device} is probed over MIDI: choose its port in the Rig</source>
+   <translation>{device} wird über MIDI ausgeforscht: seinen Port im Rig wählen</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/probing.py" />
+   <source>nothing of {device} is heard: choose in the Rig where its sound or its MIDI comes in</source>
+   <translation>von {device} ist nichts zu hören: im Rig wählen, wo sein Klang oder sein MIDI ankommt</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/probing.py" />
+   <source>stop first: a box is probed while nothing plays</source>
+   <translation>erst anhalten: ein Gerät wird ausgeforscht, während nichts spielt</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/probing.py" />
+   <source>{device} gets clock while stopped: switch that off to probe it</source>
+   <translation>{device} bekommt Clock auch im Stillstand: das zum Ausforschen ausschalten</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/probing.py" />
+   <source>another box is probed: Esc stops that</source>
+   <translation>ein anderes Gerät wird ausgeforscht: Esc hält das an</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/probing.py" />
+   <source>The probe was stopped: something plays now.</source>
+   <translation>Das Ausforschen wurde angehalten: jetzt spielt etwas.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/probing.py" />
+   <source>The probe was lost: {why}.</source>
+   <translation>Das Ausforschen brach ab: {why}.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/probing.py" />
+   <source>{device} has not been probed to the end</source>
+   <translation>{device} ist nicht bis zum Ende ausgeforscht</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/probing.py" />
+   <source>Probed. Nothing was left sounding.</source>
+   <translation>Ausgeforscht. Nichts klingt mehr.</translation>
   </message>
   <message>
    <location filename="../../app/live/rehearsal.py" />
@@ -3772,6 +4062,11 @@
    <location filename="../../app/live/sound_check.py" />
    <source>Run {device}'s pulses to the input they are heard at.</source>
    <translation>Führ die Pulse von {device} zu dem Eingang, an dem sie gehört werden.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/sound_check.py" />
+   <source>{device} is heard by its sound: let it play.</source>
+   <translation>{device} wird am Klang gehört: spielen lassen.</translation>
   </message>
   <message>
    <location filename="../../app/live/stage_actions.py" />
@@ -3957,6 +4252,66 @@
    <location filename="../../app/live/window_actions.py" />
    <source>There was nothing to take back or bring again.</source>
    <translation>Es gab nichts zurückzunehmen oder zu wiederholen.</translation>
+  </message>
+  <message>
+   <location filename="../../app/probing.py" />
+   <source>Volume down, to talking level.</source>
+   <translation>Lautstärke herunter, auf Gesprächspegel.</translation>
+  </message>
+  <message>
+   <location filename="../../app/probing.py" />
+   <source>Record is not armed: Start would record.</source>
+   <translation>Aufnahme ist nicht scharf: Start würde aufnehmen.</translation>
+  </message>
+  <message>
+   <location filename="../../app/probing.py" />
+   <source>Its pattern and its edits are saved.</source>
+   <translation>Sein Pattern und was daran geändert wurde ist gesichert.</translation>
+  </message>
+  <message>
+   <location filename="../../app/probing.py" />
+   <source>Nothing else hangs on its thru, and nothing leads from it back to its input.</source>
+   <translation>An seinem Thru hängt nichts anderes, und nichts führt von ihm zurück zu seinem Eingang.</translation>
+  </message>
+  <message>
+   <location filename="../../app/probing.py" />
+   <source>Before anything is sent: {list} Is that so?</source>
+   <translation>Bevor etwas gesendet wird: {list} Ist das so?</translation>
+  </message>
+  <message>
+   <location filename="../../app/probing.py" />
+   <source>Notes come next, at velocity 80 and then softer and louder ones. May they sound?</source>
+   <translation>Nun kommen Noten, mit Anschlag 80 und dann leisere und lautere. Dürfen sie klingen?</translation>
+  </message>
+  <message>
+   <location filename="../../app/probing.py" />
+   <source>Its own pattern comes next: Start and Stop, at 75 to 171 BPM. May it play?</source>
+   <translation>Nun kommt sein eigenes Pattern: Start und Stop, bei 75 bis 171 BPM. Darf es spielen?</translation>
+  </message>
+  <message>
+   <location filename="../../app/probing.py" />
+   <source>Tempi of 30 and 300 BPM and other patterns come next. A program change throws unsaved edits away on many boxes. May they?</source>
+   <translation>Nun kommen Tempi von 30 und 300 BPM und andere Patterns. Ein Programmwechsel verwirft bei vielen Geräten, was nicht gesichert ist. Dürfen sie?</translation>
+  </message>
+  <message>
+   <location filename="../../app/probing.py" />
+   <source>Not yet</source>
+   <translation>Noch nicht</translation>
+  </message>
+  <message>
+   <location filename="../../app/probing.py" />
+   <source>No, leave it out</source>
+   <translation>Nein, auslassen</translation>
+  </message>
+  <message>
+   <location filename="../../app/probing.py" />
+   <source>the probe's process ended</source>
+   <translation>der Prozess des Ausforschens endete</translation>
+  </message>
+  <message>
+   <location filename="../../app/probing.py" />
+   <source>Yes</source>
+   <translation>Ja</translation>
   </message>
   <message>
    <location filename="../../app/report.py" />
@@ -4375,8 +4730,8 @@
   </message>
   <message>
    <location filename="../../cli/probe.py" />
-   <source>Before anything sounds: volume down, record not armed, patterns and edits saved, nothing else on this box's thru. Go on? [y/N] </source>
-   <translation>Bevor etwas klingt: Lautstärke herunter, Aufnahme nicht scharf, Patterns und Änderungen gesichert, nichts anderes am Thru dieses Geräts. Weiter? [y/N] </translation>
+   <source>{text} [y/N] </source>
+   <translation>{text} [y/N] </translation>
   </message>
   <message>
    <location filename="../../cli/probe.py" />
@@ -5082,6 +5437,21 @@
    <location filename="../../core/findings/boxes.py" />
    <source>Look in its manual's chart, or try it; then set it, or say that it is right.</source>
    <translation>In der Tabelle seines Handbuchs nachsehen oder ausprobieren; dann einstellen oder sagen, dass es stimmt.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/boxes.py" />
+   <source>A probe of {device} was not quite sure: {names}.</source>
+   <translation>Ein Ausforschen von {device} war nicht ganz sicher: {names}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/boxes.py" />
+   <source>What is taken for an ability and is none is heard on stage.</source>
+   <translation>Was für eine Fähigkeit gehalten wird und keine ist, hört man auf der Bühne.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/boxes.py" />
+   <source>Probe it again with a busier pattern in it, or look in its manual's chart.</source>
+   <translation>Noch einmal ausforschen, mit einem dichteren Pattern darin, oder in der Tabelle der Anleitung nachsehen.</translation>
   </message>
   <message>
    <location filename="../../core/findings/boxes.py" />
@@ -8014,199 +8384,489 @@
    <translation>{device} hat kein solches Pattern in dem, was spielt</translation>
   </message>
   <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>Clock and notes came back: its thru passes on all.</source>
-   <translation>Clock und Noten kamen zurück: sein Thru gibt alles weiter.</translation>
+   <location filename="../../core/probe/notes.py" />
+   <source>Which notes sound?</source>
+   <translation>Welche Noten klingen?</translation>
   </message>
   <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>Notes came back, clocks did not.</source>
-   <translation>Noten kamen zurück, Clocks nicht.</translation>
-  </message>
-  <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>Nothing that was sent came back.</source>
-   <translation>Nichts von dem, was gesendet wurde, kam zurück.</translation>
-  </message>
-  <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>After Start {count} hits were heard.</source>
-   <translation>Nach Start waren {count} Anschläge zu hören.</translation>
-  </message>
-  <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>While it ran {ticks} clocks came back.</source>
-   <translation>Während es lief, kamen {ticks} Clocks zurück.</translation>
-  </message>
-  <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>After Stop {after} hits were heard.</source>
-   <translation>Nach Stop waren {after} Anschläge zu hören.</translation>
-  </message>
-  <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>At {slow:g} and {fast:g} BPM it went by the clock.</source>
-   <translation>Bei {slow:g} und {fast:g} BPM ging es nach der Clock.</translation>
-  </message>
-  <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>At {slow:g} and {fast:g} BPM it kept its own tempo.</source>
-   <translation>Bei {slow:g} und {fast:g} BPM behielt es sein eigenes Tempo.</translation>
-  </message>
-  <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>It changes at once.</source>
-   <translation>Es wechselt sofort.</translation>
-  </message>
-  <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>It changes at the bar.</source>
-   <translation>Es wechselt am Takt.</translation>
-  </message>
-  <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>It changes at its pattern's end.</source>
-   <translation>Es wechselt am Ende seines Patterns.</translation>
-  </message>
-  <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>Does it send anything by itself?</source>
-   <translation>Sendet es von selbst etwas?</translation>
-  </message>
-  <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>{count} clocks came by themselves.</source>
-   <translation>{count} Clocks kamen von selbst.</translation>
-  </message>
-  <message>
-   <location filename="../../core/probe/procedure.py" />
+   <location filename="../../core/probe/notes.py" />
    <source>Does it pass on what comes in?</source>
    <translation>Gibt es weiter, was hereinkommt?</translation>
   </message>
   <message>
-   <location filename="../../core/probe/procedure.py" />
+   <location filename="../../core/probe/notes.py" />
+   <source>Clock and notes came back: its thru passes on all.</source>
+   <translation>Clock und Noten kamen zurück: sein Thru gibt alles weiter.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/notes.py" />
+   <source>Notes came back, clocks did not.</source>
+   <translation>Noten kamen zurück, Clocks nicht.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/notes.py" />
+   <source>Nothing that was sent came back.</source>
+   <translation>Nichts von dem, was gesendet wurde, kam zurück.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/notes.py" />
+   <source>It plays any pitch: {count} of {of} notes far apart sounded.</source>
+   <translation>Es spielt jede Tonhöhe: {count} von {of} weit auseinander liegenden Noten klangen.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/notes.py" />
+   <source>These notes sound: {notes}.</source>
+   <translation>Diese Noten klingen: {notes}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/notes.py" />
+   <source>A note sounds after {late:.2f} ms (middle half within {spread:.2f}, {count} notes).</source>
+   <translation>Eine Note klingt nach {late:.2f} ms (mittlere Hälfte innerhalb von {spread:.2f}, {count} Noten).</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/notes.py" />
+   <source>{count} clocks came by themselves.</source>
+   <translation>{count} Clocks kamen von selbst.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/notes.py" />
+   <source>It says three times a second that it is there (Active Sensing).</source>
+   <translation>Es meldet dreimal in der Sekunde, dass es da ist (Active Sensing).</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/notes.py" />
+   <source>What was sent came back twice: there is a loop of cables. Nothing more is sent.</source>
+   <translation>Gesendetes kam zweimal zurück: die Kabel bilden eine Schleife. Es wird nichts mehr gesendet.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/notes.py" />
    <source>Notes sounded on channel {listed}.</source>
    <translation>Noten klangen auf Kanal {listed}.</translation>
   </message>
   <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>Which note sounds best?</source>
-   <translation>Welche Note klingt am besten?</translation>
+   <location filename="../../core/probe/notes.py" />
+   <source>A note that is held sounds {later:.0f} ms longer.</source>
+   <translation>Eine gehaltene Note klingt {later:.0f} ms länger.</translation>
   </message>
   <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>How late does a note sound?</source>
-   <translation>Wie spät klingt eine Note?</translation>
+   <location filename="../../core/probe/notes.py" />
+   <source>A note rings as long whether it is held or not.</source>
+   <translation>Eine Note klingt gleich lang, ob gehalten oder nicht.</translation>
   </message>
   <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>A note sounds after {late:.2f} ms (middle half within {spread:.2f}).</source>
-   <translation>Eine Note klingt nach {late:.2f} ms (mittlere Hälfte innerhalb von {spread:.2f}).</translation>
-  </message>
-  <message>
-   <location filename="../../core/probe/procedure.py" />
+   <location filename="../../core/probe/notes.py" />
    <source>All velocities sounded alike.</source>
    <translation>Alle Anschlagstärken klangen gleich.</translation>
   </message>
   <message>
-   <location filename="../../core/probe/procedure.py" />
+   <location filename="../../core/probe/notes.py" />
    <source>Velocity is a curve.</source>
    <translation>Die Anschlagstärke ist eine Kurve.</translation>
   </message>
   <message>
-   <location filename="../../core/probe/procedure.py" />
+   <location filename="../../core/probe/notes.py" />
    <source>Velocity has {levels} steps.</source>
    <translation>Die Anschlagstärke hat {levels} Stufen.</translation>
   </message>
   <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>Does Start set its pattern going?</source>
-   <translation>Setzt Start sein Pattern in Gang?</translation>
+   <location filename="../../core/probe/notes.py" />
+   <source>Does it send anything by itself?</source>
+   <translation>Sendet es von selbst etwas?</translation>
   </message>
   <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>Does Stop stop it?</source>
-   <translation>Hält Stop es an?</translation>
-  </message>
-  <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source> Start itself is its one.</source>
-   <translation> Start selbst ist seine Eins.</translation>
-  </message>
-  <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source> It swallows the first.</source>
-   <translation> Die erste verschluckt es.</translation>
-  </message>
-  <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>Does Continue go on where it stopped?</source>
-   <translation>Geht Continue dort weiter, wo es anhielt?</translation>
-  </message>
-  <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>After Continue {there} hits were off where it stopped, {top} from the top.</source>
-   <translation>Nach Continue waren {there} Anschläge daneben, wo es anhielt, {top} vom Anfang.</translation>
-  </message>
-  <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>It is stopped at a place that can be told.</source>
-   <translation>Es wird an einer Stelle angehalten, die zu erkennen ist.</translation>
-  </message>
-  <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>Does it go to a Song Position?</source>
-   <translation>Geht es zu einer Song Position?</translation>
-  </message>
-  <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>After a Song Position {there} hits were off there, {top} from the top.</source>
-   <translation>Nach einer Song Position waren dort {there} Anschläge daneben, {top} vom Anfang.</translation>
-  </message>
-  <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>Program {program} plays another pattern.</source>
-   <translation>Programm {program} spielt ein anderes Pattern.</translation>
-  </message>
-  <message>
-   <location filename="../../core/probe/procedure.py" />
+   <location filename="../../core/probe/notes.py" />
    <source>On which channels does it sound?</source>
    <translation>Auf welchen Kanälen klingt es?</translation>
   </message>
   <message>
-   <location filename="../../core/probe/procedure.py" />
+   <location filename="../../core/probe/notes.py" />
+   <source>Does a note last as long as it is held?</source>
+   <translation>Dauert eine Note so lange, wie sie gehalten wird?</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/notes.py" />
    <source>What does it make of velocity?</source>
    <translation>Was macht es aus der Anschlagstärke?</translation>
   </message>
   <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>Does it follow our clock?</source>
-   <translation>Folgt es unserer Clock?</translation>
+   <location filename="../../core/probe/notes.py" />
+   <source>How late does a note sound?</source>
+   <translation>Wie spät klingt eine Note?</translation>
   </message>
   <message>
-   <location filename="../../core/probe/procedure.py" />
+   <location filename="../../core/probe/pattern.py" />
+   <source>Does Start set its pattern going, and Stop stop it?</source>
+   <translation>Setzt Start sein Pattern in Gang, und hält Stop es an?</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>Does Continue go on where it stopped?</source>
+   <translation>Geht Continue dort weiter, wo es anhielt?</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>Does it go to a Song Position?</source>
+   <translation>Geht es zu einer Song Position?</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>After Start {count} hits were heard.</source>
+   <translation>Nach Start waren {count} Anschläge zu hören.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>While it ran {ticks} clocks came back.</source>
+   <translation>Während es lief, kamen {ticks} Clocks zurück.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>It plays by its own key, and not by Start.</source>
+   <translation>Es spielt auf seine eigene Taste hin, nicht auf Start.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>After Stop {after} hits were heard.</source>
+   <translation>Nach Stop waren {after} Anschläge zu hören.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>At {slow:g} and {fast:g} BPM it went by the clock.</source>
+   <translation>Bei {slow:g} und {fast:g} BPM ging es nach der Clock.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>At {slow:g} and {fast:g} BPM it kept its own tempo.</source>
+   <translation>Bei {slow:g} und {fast:g} BPM behielt es sein eigenes Tempo.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>Does it follow our clock? Look at the tempo it shows.</source>
+   <translation>Folgt es unserer Clock? Auf das angezeigte Tempo achten.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source> Start itself is its one.</source>
+   <translation> Start selbst ist seine Eins.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source> It swallows the first.</source>
+   <translation> Die erste verschluckt es.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>After Stop {after} hits were heard, where {wanted:.0f} would have come.</source>
+   <translation>Nach Stop waren {after} Schläge zu hören, wo {wanted:.0f} gekommen wären.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>Does what it plays go by the clock?</source>
+   <translation>Geht, was es spielt, nach der Clock?</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>At {fast:g} BPM {more} hits came, at {slow:g} as long {fewer}.</source>
+   <translation>Bei {fast:g} BPM kamen {more} Schläge, bei {slow:g} in gleicher Zeit {fewer}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>When the tempo jumps it is off by up to {bump:.0f} ms, for {seconds:.1f} s.</source>
+   <translation>Springt das Tempo, liegt es bis zu {bump:.0f} ms daneben, {seconds:.1f} s lang.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>When the tempo jumps it follows at once (within {bump:.0f} ms).</source>
+   <translation>Springt das Tempo, folgt es sofort (auf {bump:.0f} ms).</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
    <source>A step sounds {late:.2f} ms after its clock.</source>
    <translation>Ein Schritt klingt {late:.2f} ms nach seiner Clock.</translation>
   </message>
   <message>
-   <location filename="../../core/probe/procedure.py" />
-   <source>Does a program change change its pattern?</source>
-   <translation>Ändert ein Program Change sein Pattern?</translation>
+   <location filename="../../core/probe/pattern.py" />
+   <source>Its own patterns swing at {swing:.0f} %.</source>
+   <translation>Seine eigenen Patterns swingen mit {swing:.0f} %.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>It shows the tempo it is sent.</source>
+   <translation>Es zeigt das Tempo, das es bekommt.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>It shows half of it.</source>
+   <translation>Es zeigt die Hälfte davon.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>It shows twice of it.</source>
+   <translation>Es zeigt das Doppelte davon.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>After Continue {there} hits were off where it stopped, {top} from the top.</source>
+   <translation>Nach Continue waren {there} Anschläge daneben, wo es anhielt, {top} vom Anfang.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>After a Song Position {there} hits were off there, {top} from the top.</source>
+   <translation>Nach einer Song Position waren dort {there} Anschläge daneben, {top} vom Anfang.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>Does Stop stop it?</source>
+   <translation>Hält Stop es an?</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>Nothing sounds. Is there a pattern in it? Press play on the box, once.</source>
+   <translation>Nichts klingt. Ist ein Pattern darin? Einmal am Gerät auf Start drücken.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>Does it follow at once when the tempo jumps?</source>
+   <translation>Folgt es sofort, wenn das Tempo springt?</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>How late is a step, once settled?</source>
+   <translation>Wie spät ist ein Schritt, eingeschwungen?</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>What tempo did it show? It was sent 120.</source>
+   <translation>Welches Tempo hat es gezeigt? Gesendet wurde 120.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>It follows at {bpm:g} BPM.</source>
+   <translation>Es folgt bei {bpm:g} BPM.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>At {bpm:g} BPM it was not heard to follow.</source>
+   <translation>Bei {bpm:g} BPM war nicht zu hören, dass es folgt.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>Does it follow at {bpm:g} BPM?</source>
+   <translation>Folgt es bei {bpm:g} BPM?</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>It plays now</source>
+   <translation>Jetzt spielt es</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/pattern.py" />
+   <source>There is no pattern in it</source>
+   <translation>Es ist kein Pattern darin</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
-   <source>What does it play now?</source>
-   <translation>Was spielt es jetzt?</translation>
+   <source>Listen</source>
+   <translation>Hinhören</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
-   <source>Back to the first program.</source>
-   <translation>Zurück zum ersten Programm.</translation>
+   <source>Passing on</source>
+   <translation>Weitergeben</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Channels</source>
+   <translation>Kanäle</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Held</source>
+   <translation>Gehalten</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Lateness</source>
+   <translation>Verspätung</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Start and Stop</source>
+   <translation>Start und Stop</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Clock</source>
+   <translation>Clock</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Display</source>
+   <translation>Anzeige</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Settling</source>
+   <translation>Einschwingen</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Continue</source>
+   <translation>Continue</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Song Position</source>
+   <translation>Song Position</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Far tempi</source>
+   <translation>Ferne Tempi</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/procedure.py" />
+   <source>Programs</source>
+   <translation>Programme</translation>
   </message>
   <message>
    <location filename="../../core/probe/procedure.py" />
    <source>It is left silent.</source>
    <translation>Es wird still zurückgelassen.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/programs.py" />
+   <source>Does a program change change its pattern?</source>
+   <translation>Ändert ein Program Change sein Pattern?</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/programs.py" />
+   <source>Program {program} plays another pattern ({off} hits are others).</source>
+   <translation>Programm {program} spielt ein anderes Pattern ({off} Schläge sind andere).</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/programs.py" />
+   <source>Chosen by hand another pattern sounds; by program changes it did not.</source>
+   <translation>Von Hand gewählt klingt ein anderes Pattern; durch Programmwechsel tat es das nicht.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/programs.py" />
+   <source>It changes at once.</source>
+   <translation>Es wechselt sofort.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/programs.py" />
+   <source>It changes at the bar.</source>
+   <translation>Es wechselt am Takt.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/programs.py" />
+   <source>It changes at its pattern's end.</source>
+   <translation>Es wechselt am Ende seines Patterns.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/programs.py" />
+   <source>Back to the first program.</source>
+   <translation>Zurück zum ersten Programm.</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/programs.py" />
+   <source>Choose another pattern on the box by hand. Is it one that sounds different?</source>
+   <translation>Am Gerät von Hand ein anderes Pattern wählen. Klingt es anders?</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/programs.py" />
+   <source>Does it sound different now?</source>
+   <translation>Klingt es jetzt anders?</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/programs.py" />
+   <source>What does it play now?</source>
+   <translation>Was spielt es jetzt?</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/programs.py" />
+   <source>I have chosen one</source>
+   <translation>Ich habe eines gewählt</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/programs.py" />
+   <source>There is no other</source>
+   <translation>Es gibt kein anderes</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/taking.py" />
+   <source>channels it listens on</source>
+   <translation>Kanäle, auf die es hört</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/taking.py" />
+   <source>whether it obeys Continue</source>
+   <translation>ob es Continue befolgt</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/taking.py" />
+   <source>whether it hears how hard</source>
+   <translation>ob es den Anschlag hört</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/taking.py" />
+   <source>from message to sound, ms</source>
+   <translation>von der Nachricht zum Klang, ms</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/taking.py" />
+   <source>lowest tempo, BPM</source>
+   <translation>niedrigstes Tempo, BPM</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/taking.py" />
+   <source>highest tempo, BPM</source>
+   <translation>höchstes Tempo, BPM</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/taking.py" />
+   <source>its offset, ms</source>
+   <translation>sein Versatz, ms</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/taking.py" />
+   <source>it is set to obey clock</source>
+   <translation>es ist eingestellt, Clock zu befolgen</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/taking.py" />
+   <source>it is set to obey Start and Stop</source>
+   <translation>es ist eingestellt, Start und Stop zu befolgen</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/taking.py" />
+   <source>it is set to obey Song Position</source>
+   <translation>es ist eingestellt, Song Position zu befolgen</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/taking.py" />
+   <source>it is set to obey program changes</source>
+   <translation>es ist eingestellt, Programmwechsel zu befolgen</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/taking.py" />
+   <source>its clock output is on</source>
+   <translation>sein Clock-Ausgang ist an</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/taking.py" />
+   <source>its voices</source>
+   <translation>seine Stimmen</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/taking.py" />
+   <source>yes</source>
+   <translation>ja</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/taking.py" />
+   <source>no</source>
+   <translation>nein</translation>
   </message>
   <message>
    <location filename="../../core/rehearse/ones.py" />
@@ -9537,11 +10197,6 @@
    <location filename="../../core/rig/setup.py" />
    <source>Send</source>
    <translation>Senden</translation>
-  </message>
-  <message>
-   <location filename="../../core/rig/setup.py" />
-   <source>Programs</source>
-   <translation>Programme</translation>
   </message>
   <message>
    <location filename="../../core/rig/setup.py" />
@@ -12490,11 +13145,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/patterns/capture.py" />
-   <source>Held</source>
-   <translation>Gehalten</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/patterns/capture.py" />
    <source>As</source>
    <translation>Als</translation>
   </message>
@@ -12987,11 +13637,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/patterns/view.py" />
    <source>played by Grebe</source>
    <translation>von Grebe gespielt</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/abilities.py" />
-   <source>Clock</source>
-   <translation>Clock</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/abilities.py" />
@@ -14400,11 +15045,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/scenes/canvas.py" />
-   <source>no</source>
-   <translation>nein</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/scenes/canvas.py" />
    <source> dotted</source>
    <translation> punktiert</translation>
   </message>
@@ -15720,11 +16360,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/sync/canvas.py" />
-   <source>offset</source>
-   <translation>Versatz</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/sync/canvas.py" />
    <source>waver</source>
    <translation>Schwanken</translation>
   </message>
@@ -16174,6 +16809,311 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <translation>Verworfen</translation>
   </message>
   <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>tick</source>
+   <translation>Tick</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>ticks</source>
+   <translation>Ticks</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>as it says itself</source>
+   <translation>wie es selbst sagt</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>as Grebe sent it</source>
+   <translation>wie Grebe es gesendet hat</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>It sounds, and has no moment: nothing begins fast enough in it to say when. Give it a short sound to be measured.</source>
+   <translation>Es klingt und hat keinen Moment: nichts darin beginnt schnell genug, um zu sagen wann. Zum Messen einen kurzen Klang wählen.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>{late:.2f} ms of the interface are taken off.</source>
+   <translation>{late:.2f} ms des Interface sind abgezogen.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>What the interface takes is not taken off: a loop of cable measures it.</source>
+   <translation>Was das Interface braucht, ist nicht abgezogen: eine Kabelschleife misst es.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>Offset set</source>
+   <translation>Versatz gesetzt</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>{offset_ms:+.1f} ms</source>
+   <translation>{offset_ms:+.1f} ms</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>Measured {where}, over {ticks}.</source>
+   <translation>Gemessen {where}, über {ticks}.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>By ear</source>
+   <translation>Nach Gehör</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>Sound {number}</source>
+   <translation>Klang {number}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>{late:+.2f} ms, {hits}</source>
+   <translation>{late:+.2f} ms, {hits}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>Comes</source>
+   <translation>Kommt</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>{set_offset} sets it to {set_ms:+.1f} ms.</source>
+   <translation>{set_offset} stellt es auf {set_ms:+.1f} ms.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>By MIDI</source>
+   <translation>Nach MIDI</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>{low:+.1f} to {high:+.1f} ms</source>
+   <translation>{low:+.1f} bis {high:+.1f} ms</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>Wavers</source>
+   <translation>Schwankt</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>{spread:.1f} ms, {hits}</source>
+   <translation>{spread:.1f} ms, {hits}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>{take_habit} takes it off when a foot closes a loop.</source>
+   <translation>{take_habit} zieht sie ab, wenn ein Fuß einen Loop schließt.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>No one number mends drift: it is not on the clock.</source>
+   <translation>Keine einzelne Zahl behebt Drift: es hängt nicht an der Clock.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>hit</source>
+   <translation>Schlag</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>hits</source>
+   <translation>Schläge</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/facts.py" />
+   <source>{words}: {hits}, a few more.</source>
+   <translation>{words}: {hits}, noch ein paar.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>{probe_take} takes this over: an edit like any other.</source>
+   <translation>{probe_take} übernimmt das: eine Änderung wie jede andere.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>It is probed. Esc stops at once, with nothing left sounding.</source>
+   <translation>Es wird ausgeforscht. Esc hält sofort an, und nichts klingt weiter.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>It waits for your answer.</source>
+   <translation>Es wartet auf eine Antwort.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>Stopped. {probe_it} takes it up where it was.</source>
+   <translation>Angehalten. {probe_it} nimmt es dort wieder auf.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>Lost: {why}. {probe_it} takes it up.</source>
+   <translation>Abgebrochen: {why}. {probe_it} nimmt es wieder auf.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>Probed to the end. {probe_it} begins anew.</source>
+   <translation>Bis zum Ende ausgeforscht. {probe_it} beginnt von vorn.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>{after} (was {before}){sure}</source>
+   <translation>{after} (war {before}){sure}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>{number} of {all}, {title}.</source>
+   <translation>{number} von {all}, {title}.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>Cannot say</source>
+   <translation>Nicht zu sagen</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>Stages of the probe</source>
+   <translation>Stufen des Ausforschens</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>to come</source>
+   <translation>kommt noch</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>left out</source>
+   <translation>ausgelassen</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>done</source>
+   <translation>getan</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>, {sure:.1f} % sure</source>
+   <translation>, {sure:.1f} % sicher</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>It is otherwise</source>
+   <translation>Es ist anders</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>What does this box obey, and how late is it? From silent to loud.</source>
+   <translation>Was befolgt dieses Gerät, und wie spät ist es? Von still bis laut.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>Probed to the end.</source>
+   <translation>Bis zum Ende ausgeforscht.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>Stopped at {stage}</source>
+   <translation>Angehalten bei {stage}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>{device} is what was heard of it: {changes}.</source>
+   <translation>{device} ist nun, was zu hören war: {changes}.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>State</source>
+   <translation>Stand</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>asks</source>
+   <translation>fragt</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>stopped</source>
+   <translation>angehalten</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>nothing to try</source>
+   <translation>nichts zu versuchen</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>Waits for an answer, above.</source>
+   <translation>Wartet auf eine Antwort, oben.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>Probe</source>
+   <translation>Ausforschen</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>There is no box yet: the Rig adds one.</source>
+   <translation>Noch kein Gerät: das Rig fügt eines hinzu.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>Finds out what it obeys and how late it is, by sending and listening: from silent to loud, in about a minute and a half.</source>
+   <translation>Findet durch Senden und Hören heraus, was es befolgt und wie spät es ist: von still bis laut, in etwa eineinhalb Minuten.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>Before anything is sent, and before each kind of thing that sounds, you are asked.</source>
+   <translation>Bevor etwas gesendet wird, und vor jeder Art von Klang, wird gefragt.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>{probe_it} begins.</source>
+   <translation>{probe_it} beginnt.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>Not heard</source>
+   <translation>Nicht gehört</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>These stay as they were: {names}.</source>
+   <translation>Das bleibt, wie es war: {names}.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>The box is as its profile says.</source>
+   <translation>Das Gerät ist, wie sein Profil sagt.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>Nothing has been tried here.</source>
+   <translation>Hier wurde nichts versucht.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>Nothing is asked just now.</source>
+   <translation>Gerade wird nichts gefragt.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>It is a stand-in: it is probed eight times as fast, and hears itself perfectly.</source>
+   <translation>Es ist ein Stellvertreter: er wird achtmal so schnell ausgeforscht und hört sich selbst vollkommen.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>Left out: you said no.</source>
+   <translation>Ausgelassen: die Antwort war nein.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>Came back</source>
+   <translation>Zurück kam</translation>
+  </message>
+  <message>
    <location filename="../../ui/stations/sync/recording.py" />
    <source>{name} could not be measured.</source>
    <translation>{name} ließ sich nicht messen.</translation>
@@ -16290,26 +17230,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/sync/view.py" />
-   <source>Offset set</source>
-   <translation>Versatz gesetzt</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/sync/view.py" />
-   <source>{offset_ms:+.1f} ms</source>
-   <translation>{offset_ms:+.1f} ms</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/sync/view.py" />
-   <source>as it says itself</source>
-   <translation>wie es selbst sagt</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/sync/view.py" />
-   <source>as Grebe sent it</source>
-   <translation>wie Grebe es gesendet hat</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/sync/view.py" />
    <source>It has not been checked by ear yet.</source>
    <translation>Es wurde noch nicht nach Gehör geprüft.</translation>
   </message>
@@ -16320,38 +17240,8 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/sync/view.py" />
-   <source>Comes</source>
-   <translation>Kommt</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/sync/view.py" />
-   <source>{set_offset} sets it to {set_ms:+.1f} ms.</source>
-   <translation>{set_offset} stellt es auf {set_ms:+.1f} ms.</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/sync/view.py" />
-   <source>Measured {where}, over {ticks}.</source>
-   <translation>Gemessen {where}, über {ticks}.</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/sync/view.py" />
    <source>Nobody waits to be accepted.</source>
    <translation>Niemand wartet darauf, angenommen zu werden.</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/sync/view.py" />
-   <source>No one number mends drift: it is not on the clock.</source>
-   <translation>Keine einzelne Zahl behebt Drift: es hängt nicht an der Clock.</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/sync/view.py" />
-   <source>tick</source>
-   <translation>Tick</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/sync/view.py" />
-   <source>ticks</source>
-   <translation>Ticks</translation>
   </message>
   <message>
    <location filename="../../ui/stations/tools/view.py" />
@@ -17235,6 +18125,31 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../app/actions" />
+   <source>Set every offset that a check found</source>
+   <translation>Jeden Versatz setzen, den eine Prüfung fand</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Whose channel is which: mute one after another</source>
+   <translation>Welcher Kanal wessen ist: eines nach dem anderen stumm</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Measure its interface by a loop of cable</source>
+   <translation>Sein Interface mit einer Kabelschleife messen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Take the foot's habit off when it closes loops</source>
+   <translation>Die Gewohnheit des Fußes abziehen, wenn er Loops schließt</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Your own timing afresh</source>
+   <translation>Das eigene Timing von vorn</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
    <source>Write its check down as a try</source>
    <translation>Seine Prüfung als Versuch notieren</translation>
   </message>
@@ -17245,6 +18160,26 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../app/actions" />
+   <source>Probe it: find out what it obeys</source>
+   <translation>Ausforschen: herausfinden, was es befolgt</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Answer what the probe asks:</source>
+   <translation>Antworten, was das Ausforschen fragt:</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Cannot say what the probe asks</source>
+   <translation>Nicht zu sagen, was das Ausforschen fragt</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Take over what the probe found</source>
+   <translation>Übernehmen, was das Ausforschen fand</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
    <source>The boxes</source>
    <translation>Die Geräte</translation>
   </message>
@@ -17252,6 +18187,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>The other computers</source>
    <translation>Die anderen Computer</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>The probe</source>
+   <translation>Das Ausforschen</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
@@ -18140,6 +19080,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../app/actions" />
+   <source>Put right what drifts, over a bar</source>
+   <translation>Zurechtrücken, was driftet, über einen Takt</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
    <source>Lock the keys, or let them go</source>
    <translation>Die Tasten sperren oder freigeben</translation>
   </message>
@@ -18592,11 +19537,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>program</source>
    <translation>Programm</translation>
-  </message>
-  <message>
-   <location filename="../../app/actions" />
-   <source>yes</source>
-   <translation>ja</translation>
   </message>
   <message>
    <location filename="../../app/actions" />

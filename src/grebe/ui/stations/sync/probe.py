@@ -18,7 +18,7 @@ from grebe.app.tables.listed import ListTable
 from grebe.app.tables.table import Cell
 from grebe.core.probe.experiments import CONTINUE, NOTE_ON, PROGRAM, START, STOP
 from grebe.core.probe.procedure import STAGES
-from grebe.core.probe.taking import ProbedBox
+from grebe.core.probe.taking import ANSWERS, ProbedBox
 from grebe.core.rig.model import Device
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.canvas import Canvas
@@ -166,10 +166,10 @@ class ProbeCanvas(Canvas):
                 width=NAMES - 14,
             )  # fmt: skip
             strip = self._strip(line)
-            draw.line(
-                painter, strip.left(), strip.center().y() + 4, strip.right(),
-                strip.center().y() + 4, p.water if state not in ("", tr("to come")) else p.rule,
-            )  # fmt: skip
+            tried = state not in ("", tr("to come"), tr("nothing to try"))
+            middle = strip.center().y() + 4
+            water = p.water if tried else p.rule
+            draw.line(painter, strip.left(), middle, strip.right(), middle, water)
             draw.line(painter, 0, line.bottom(), self.width(), line.bottom(), p.rule)
             self._paint_steps(painter, number, strip)
             self._paint_words(painter, number, line, strip, state)
@@ -187,7 +187,8 @@ class ProbeCanvas(Canvas):
             ink = p.crest if probing.state == "asks" else p.water
             words = tr("Waits for an answer, above.") if probing.state == "asks" else words
         elif not words:
-            words, ink = state, p.muted
+            untold = state == tr("done") and 0 < number < len(STAGES) - 1
+            words, ink = tr("It could not be told.") if untold else state, p.muted
         shown = QRectF(left, line.top() + 1, self.width() - left - 4, line.height())
         small = draw.text_width(words, 14) > shown.width()
         if small:
@@ -279,7 +280,7 @@ def probe_lines(session: Session, device: Device | None, stage: int) -> list[She
     if run.state == "done" and run.answers.unsure:
         lines += [SheetLine("", kind="gap"), head(tr("Not heard")),
                   note(tr("These stay as they were: {names}.",
-                          names=", ".join(run.answers.unsure)))]  # fmt: skip
+                          names=", ".join(ANSWERS[n] for n in run.answers.unsure)))]  # fmt: skip
     return lines
 
 
