@@ -9,6 +9,7 @@ import msgspec
 import numpy as np
 import pytest
 
+from grebe.app.live.checking import brought
 from grebe.app.live.sound_check import Result, SoundCheck, heed_of, what_to_do
 from grebe.app.log.sync_checks import log_checks, log_path
 from grebe.core.rig.model import AudioPort, Cable, Port
@@ -148,3 +149,15 @@ def test_only_what_is_near_the_pass_is_judged() -> None:
     measured = check.finish(build.two_boxes(), 120.0, AT)["bass"].measured
     assert (measured.events, measured.extra, measured.missed) == (65, 0, 0)
     assert measured.offset_ms == pytest.approx(5.0, abs=0.1)
+
+
+def test_what_a_second_check_has_brought() -> None:
+    """The furthest off of those checked twice, before and now; nothing of a first check."""
+    project = build.two_boxes()
+    check = SoundCheck()
+    for late_ms in (5.0, 0.4):
+        check.begin({"bass": "beats"})
+        hear(check, late_ms, 65)
+        done = check.finish(project, 120.0, AT)
+        words = brought(done.values())
+        assert words == ("" if late_ms == 5.0 else " The furthest off was 5.0 ms, and is 0.4.")

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterable, Sequence
 from datetime import datetime
 
 from grebe.app.document.store import Store
@@ -10,12 +10,29 @@ from grebe.app.engine.link import Link
 from grebe.app.live.hearing import Hearing
 from grebe.app.live.notices import Notices
 from grebe.app.live.position import Position
-from grebe.app.live.sound_check import SoundCheck, heed_of, what_to_do
+from grebe.app.live.sound_check import Result, SoundCheck, heed_of, what_to_do
 from grebe.app.log.sync_checks import log_checks
 from grebe.core.player.commands import Hold
 from grebe.core.rig.model import Device
 from grebe.protocols.link.messages import Listen, Status
 from grebe.words import tr
+
+
+def brought(results: Iterable[Result]) -> str:
+    """What setting offsets has brought, where boxes were checked before: the furthest off, then and
+    now. "" where none was."""
+    twice = [
+        (abs(r.before.offset_ms), abs(r.measured.offset_ms))
+        for r in results
+        if r.before is not None and r.before.offset_ms is not None
+        and r.measured.offset_ms is not None
+    ]  # fmt: skip
+    if not twice:
+        return ""
+    before, now = (max(row[n] for row in twice) for n in (0, 1))
+    return " " + tr(
+        "The furthest off was {before:.1f} ms, and is {now:.1f}.", before=before, now=now
+    )
 
 
 class Checking:
@@ -98,9 +115,8 @@ class Checking:
             self._notices.say("info", f"{name}: {result.measured.sentence}")
         else:
             good = sum(r.measured.verdict == "good" for r in done.values())
-            self._notices.say(
-                "info", tr("Checked {count} boxes: {good} are good.", count=len(done), good=good)
-            )
+            words = tr("Checked {count} boxes: {good} are good.", count=len(done), good=good)
+            self._notices.say("info", words + brought(done.values()))
 
     def begin(self, devices: Sequence[Device], *, notes: bool = False) -> None:
         """Listen to devices over some bars, running if nothing runs yet."""

@@ -3345,6 +3345,11 @@
   </message>
   <message>
    <location filename="../../app/live/checking.py" />
+   <source>The furthest off was {before:.1f} ms, and is {now:.1f}.</source>
+   <translation>Am weitesten daneben waren {before:.1f} ms, nun sind es {now:.1f}.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/checking.py" />
    <source>Listening for {bars} bars; Esc gives up.</source>
    <translation>Höre {bars} Takte lang zu; Esc gibt auf.</translation>
   </message>
@@ -3355,13 +3360,13 @@
   </message>
   <message>
    <location filename="../../app/live/checking.py" />
-   <source>There are no boxes.</source>
-   <translation>Es gibt keine Geräte.</translation>
+   <source>Checked {count} boxes: {good} are good.</source>
+   <translation>{count} Geräte geprüft: {good} sind gut.</translation>
   </message>
   <message>
    <location filename="../../app/live/checking.py" />
-   <source>Checked {count} boxes: {good} are good.</source>
-   <translation>{count} Geräte geprüft: {good} sind gut.</translation>
+   <source>There are no boxes.</source>
+   <translation>Es gibt keine Geräte.</translation>
   </message>
   <message>
    <location filename="../../app/live/drifting.py" />
@@ -8857,6 +8862,31 @@
    <location filename="../../core/probe/taking.py" />
    <source>its voices</source>
    <translation>seine Stimmen</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/taking.py" />
+   <source>whether Stop stops it</source>
+   <translation>ob Stop es anhält</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/taking.py" />
+   <source>from a clock to its step, ms</source>
+   <translation>von der Clock zu ihrem Schritt, ms</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/taking.py" />
+   <source>what it passes on</source>
+   <translation>was es weitergibt</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/taking.py" />
+   <source>what it makes of velocity</source>
+   <translation>was es aus dem Anschlag macht</translation>
+  </message>
+  <message>
+   <location filename="../../core/probe/taking.py" />
+   <source>when it sends clock</source>
+   <translation>wann es Clock sendet</translation>
   </message>
   <message>
    <location filename="../../core/probe/taking.py" />
@@ -17107,6 +17137,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/sync/probe.py" />
    <source>Left out: you said no.</source>
    <translation>Ausgelassen: die Antwort war nein.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/probe.py" />
+   <source>It could not be told.</source>
+   <translation>Das war nicht zu sagen.</translation>
   </message>
   <message>
    <location filename="../../ui/stations/sync/probe.py" />
