@@ -10,7 +10,8 @@ import soundfile
 
 from grebe.core.sync.hits import click, place
 from grebe.core.sync.onsets import find_onsets
-from grebe.formats.events import read_events, read_wav
+from grebe.errors import RecordingError
+from grebe.formats.events import read_audio, read_events, read_wav
 from grebe.formats.wav import write_wav
 
 RATE = 48_000
@@ -51,3 +52,35 @@ def test_lists_keep_the_order_of_their_sources(tmp_path: Path) -> None:
     found = read_events(path)
     assert list(found) == ["b", "a"]
     assert found["b"].tolist() == [0.5, 2.5]
+
+
+@pytest.mark.parametrize(
+    ("suffix", "container", "within"),
+    [("flac", "FLAC", 1e-4), ("aiff", "AIFF", 1e-4), ("ogg", "OGG", 0.2), ("mp3", "MP3", 0.3)],
+)
+def test_other_audio_is_read_as_its_library_reads_it(
+    tmp_path: Path, suffix: str, container: str, within: float
+) -> None:
+    """The same samples as `soundfile` has; clicks where they were, but for what a codec moves."""
+    path = tmp_path / f"take.{suffix}"
+    both = np.stack([place(TIMES, click(RATE), RATE)] * 2, axis=1)
+    soundfile.write(path, both, RATE, format=container)
+    recording = read_audio(path)
+    assert (recording.rate, recording.channels) == (RATE, 2)
+    theirs, _ = soundfile.read(path, dtype="float32")
+    assert np.array_equal(recording.channel(1), theirs[:, 1])
+    found = find_onsets(recording.channel(0), RATE)
+    assert len(found.times_s) == len(TIMES)
+    late = found.times_s - TIMES
+    assert np.abs(late - np.median(late)).max() < max(1 / RATE, within / 1e3)
+
+
+def test_what_is_no_audio_is_refused_in_words(tmp_path: Path) -> None:
+    for name in ("x.flac", "x.mp3", "x.ogg"):
+        path = tmp_path / name
+        path.write_bytes(b"this is no sound" * 40)
+        with pytest.raises(RecordingError, match="no audio file that can be read"):
+            read_audio(path)
+    renamed = tmp_path / "renamed.flac"
+    write_wav(renamed, place(TIMES, click(RATE), RATE), RATE)
+    assert read_audio(renamed).rate == RATE

@@ -1,8 +1,8 @@
-"""Recordings to be measured: WAV files, and lists of events as ``source,seconds``."""
+"""Recordings to be measured: audio files, and lists of events as ``source,seconds``."""
 
 from __future__ import annotations
 
-import math
+import csv
 import warnings
 from pathlib import Path
 from typing import Any, NamedTuple
@@ -12,11 +12,16 @@ from numpy.typing import NDArray
 
 from grebe.errors import RecordingError
 from grebe.formats.reading import UNTOUCHED, read_bounded, require_file
+from grebe.formats.tables import decoded, heading, number, numbered
 
 MAX_EVENTS_BYTES = 256 * 1024 * 1024
 MAX_WAV_BYTES = 8 * 1024**3
 """An hour of eight channels at 192 kHz in 32 bits is 22 GB; cut longer ones."""
+MAX_DECODED_BYTES = 1024**3
+"""Of other formats, which are decoded as a whole: an hour and a half of one channel at 48 kHz."""
 HEADER = ("source", "seconds")
+AUDIO_SUFFIXES = (".wav", ".flac", ".ogg", ".oga", ".opus", ".mp3", ".aif", ".aiff")
+AUDIO_PATTERNS = " ".join(f"*{suffix}" for suffix in AUDIO_SUFFIXES)
 
 
 class Recording(NamedTuple):
@@ -44,6 +49,49 @@ class Recording(NamedTuple):
         rest, full = (128, 128.0) if raw.dtype == np.uint8 else (0, -float(np.iinfo(raw.dtype).min))
         scaled: NDArray[np.float32] = (raw.astype(np.float32) - rest) / np.float32(full)
         return scaled
+
+
+def is_audio(path: Path) -> bool:
+    """Whether a file's name is one of audio that can be read."""
+    return path.suffix.lower() in AUDIO_SUFFIXES
+
+
+def read_audio(path: Path) -> Recording:
+    """Open a recording: WAV, or what the sound library reads (FLAC, Ogg, MP3, AIFF). RecordingError
+    says why it is none."""
+    require_file(path, "a recording", RecordingError)
+    if is_wav(path):
+        return read_wav(path)
+    import soundfile  # noqa: PLC0415 - a library of its own, for other formats alone
+
+    try:
+        about = soundfile.info(str(path))
+        size = about.frames * about.channels * 4
+        if size > MAX_DECODED_BYTES:
+            raise RecordingError(
+                f"{path} would be {size / 1e9:.1f} GB of sound: cut out the part that counts."
+            )
+        samples, rate = soundfile.read(str(path), dtype="float32", always_2d=True)
+    except (soundfile.LibsndfileError, OSError, ValueError) as error:
+        raise RecordingError(
+            f"{path} is no audio file that can be read ({error}). Export it as WAV, FLAC, Ogg, MP3 "
+            f"or AIFF. {UNTOUCHED}"
+        ) from error
+    if not len(samples):
+        raise RecordingError(f"{path} holds no sound. {UNTOUCHED}")
+    return Recording(int(rate), samples if samples.shape[1] > 1 else samples[:, 0])
+
+
+def is_wav(path: Path) -> bool:
+    """Whether it begins as a WAV file does, or says so by its name. RecordingError where it cannot
+    be read."""
+    try:
+        with path.open("rb") as file:
+            head = file.read(12)
+    except OSError as error:
+        raise RecordingError(f"{path} could not be read: {error.strerror}.") from error
+    begins = head[:4] in (b"RIFF", b"RIFX", b"RF64") and head[8:12] == b"WAVE"
+    return begins or path.suffix.lower() == ".wav"
 
 
 def read_wav(path: Path) -> Recording:
@@ -81,27 +129,28 @@ def read_events(path: Path) -> dict[str, NDArray[np.float64]]:
     RecordingError names the line and what to do.
     """
     try:
-        text = read_bounded(path, MAX_EVENTS_BYTES, "a list of events", RecordingError).decode()
+        data = read_bounded(path, MAX_EVENTS_BYTES, "a list of events", RecordingError)
+        rows = numbered(decoded(data))
     except UnicodeDecodeError as error:
         raise RecordingError(
-            f"{path} is neither a WAV file nor text: give lines of source,seconds. {UNTOUCHED}"
+            f"{path} is neither a recording nor text: give lines of source,seconds. {UNTOUCHED}"
         ) from error
+    except csv.Error as error:
+        raise RecordingError(f"{path} is not CSV: {error}. {UNTOUCHED}") from error
     found: dict[str, list[float]] = {}
-    for number, line in enumerate(text.splitlines(), start=1):
-        words = [word.strip() for word in line.split(",")]
-        if not any(words) or (number == 1 and tuple(w.lower() for w in words[:2]) == HEADER):
+    for place, (line, words) in enumerate(rows):
+        if not place and tuple(heading(words[:2])) == HEADER:
             continue
-        where = f"{path}, line {number}"
+        where = f"{path}, line {line}"
         if len(words) < 2 or not words[0]:
-            raise RecordingError(f"{where}: {line[:40]!r} is not source,seconds. {UNTOUCHED}")
+            said = ",".join(words)[:40]
+            raise RecordingError(f"{where}: {said!r} is not source,seconds. {UNTOUCHED}")
         try:
-            at = float(words[1])
+            at = number(words[1])
         except ValueError as error:
             raise RecordingError(
                 f"{where}: {words[1][:40]!r} is not a time in seconds. {UNTOUCHED}"
             ) from error
-        if not math.isfinite(at):
-            raise RecordingError(f"{where}: {words[1][:40]!r} is not a time. {UNTOUCHED}")
         found.setdefault(words[0], []).append(at)
     if not found:
         raise RecordingError(f"{path} holds no events: give lines of source,seconds. {UNTOUCHED}")

@@ -14,6 +14,8 @@ from grebe.core.sets.model import INTO, Set, SetSong
 from grebe.core.sets.plan import SetSchedule
 from grebe.errors import UsageError
 from grebe.formats.reading import read_bounded, understanding
+from grebe.formats.tables import decoded, heading, numbered, whole
+from grebe.formats.tables import number as decimal
 
 COLUMNS = (
     "song", "into", "ramp_bars", "gap_s", "pinned", "bpm", "key", "energy", "start_s", "seconds",
@@ -51,7 +53,7 @@ def read_set_file(path: Path, project: Project, running: Set) -> Set:
     data = read_bounded(path, MAX_BYTES, "a set", UsageError)
     try:
         with understanding(str(path), "a set as CSV", UsageError):
-            return read_set_csv(data.decode(), project, running)
+            return read_set_csv(decoded(data), project, running)
     except UsageError as error:
         raise UsageError(f"{path}: {error}") from error
 
@@ -62,17 +64,16 @@ def read_set_csv(text: str, project: Project, base: Set) -> Set:
     UsageError names the line and what is wrong with it.
     """
     try:
-        lines = list(csv.reader(io.StringIO(text), strict=True))
+        lines = numbered(text)
     except csv.Error as error:
         raise UsageError(f"the set is not CSV: {error}") from error
-    if not lines or "song" not in lines[0]:
+    columns = heading(lines[0][1]) if lines else []
+    if "song" not in columns:
         raise UsageError("the set's first line should name its columns, `song` among them")
     names = {s.name: s.id for s in reversed(project.songs)} | {s.id: s.id for s in project.songs}
     out: list[SetSong] = []
-    for number, cells in enumerate(lines[1:], start=2):
-        row = dict(zip(lines[0], (c.strip() for c in cells), strict=False))
-        if not any(row.values()):
-            continue
+    for number, cells in lines[1:]:
+        row = dict(zip(columns, cells, strict=False))
         if len(out) == MAX_LINES:
             raise UsageError(f"line {number}: a set has at most {MAX_LINES} songs")
         name = row.get("song", "")
@@ -90,10 +91,11 @@ def read_set_csv(text: str, project: Project, base: Set) -> Set:
 def _settings(row: dict[str, str], number: int) -> dict[str, Any]:
     out: dict[str, Any] = {}
     if row.get("into"):
-        if row["into"] not in INTO:
+        into = row["into"].lower()
+        if into not in INTO:
             raise UsageError(f"line {number}: into is one of {', '.join(INTO)}")
-        out["into"] = row["into"]
-    for field, kind in (("ramp_bars", int), ("gap_s", float)):
+        out["into"] = into
+    for field, kind in (("ramp_bars", whole), ("gap_s", decimal)):
         if row.get(field):
             try:
                 out[field] = kind(row[field])

@@ -29,7 +29,8 @@ if TYPE_CHECKING:
 
 INK, MUTED = "#1B2B31", "#5A6A6E"
 STEPS_A_ROW = 16
-OPEN_BOX, TICKED_BOX = "\u2610", "\u2611"
+OPEN_BOX, TICKED_BOX = "[ ]", "[x]"
+"""Of characters that the packaged type has: others would come from whatever the machine has."""
 HOW: dict[How, str] = {
     "live": tr("Grebe tells it each pattern while it plays; nothing is to be keyed in."),
     "grebe": tr("Grebe plays it note by note; nothing is to be keyed in."),

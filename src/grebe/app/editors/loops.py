@@ -28,7 +28,7 @@ from grebe.core.patterns.loops import Loop, cut
 from grebe.core.rig.model import Device
 from grebe.errors import EditError, ProjectError, RecordingError
 from grebe.formats.atomic import write_atomic
-from grebe.formats.events import read_wav
+from grebe.formats.events import read_audio
 from grebe.formats.reading import read_file
 from grebe.formats.smf import file_name
 from grebe.formats.wav import write_wav
@@ -83,7 +83,7 @@ def audio_of(loop: Loop, folder: Path) -> NDArray[np.float32]:
 @lru_cache(maxsize=32)
 def _read(path: str, stamp: int) -> tuple[int, NDArray[np.float32]]:
     del stamp  # another stamp is another file under the same name
-    recording = read_wav(Path(path))
+    recording = read_audio(Path(path))
     if recording.seconds > MAX_LOOP_S:
         raise RecordingError(
             tr(

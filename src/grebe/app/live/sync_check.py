@@ -1,4 +1,4 @@
-"""Measuring a recording: a WAV file or a list of events, the reference first."""
+"""Measuring a recording: an audio file or a list of events, the reference first."""
 
 from __future__ import annotations
 
@@ -20,7 +20,7 @@ from grebe.core.sync.measure import (
 )
 from grebe.core.sync.onsets import find_onsets
 from grebe.errors import RecordingError, UsageError
-from grebe.formats.events import read_events, read_wav
+from grebe.formats.events import is_audio, is_wav, read_audio, read_events
 from grebe.formats.reading import require_file
 from grebe.words import tr
 
@@ -69,7 +69,7 @@ def read_sources(path: Path, names: tuple[str, ...], progress: Progress) -> list
             RecordedSource(name=name, times_s=found[key])
             for name, key in zip(shown, order, strict=True)
         ]
-    recording = read_wav(path)
+    recording = read_audio(path)
     shown = _named(names, recording.channels)
     sources = []
     for number, name in enumerate(shown):
@@ -93,14 +93,7 @@ def read_sources(path: Path, names: tuple[str, ...], progress: Progress) -> list
 
 def _is_text(path: Path) -> bool:
     require_file(path, "a recording", RecordingError)
-    try:
-        with path.open("rb") as file:
-            head = file.read(12)
-    except OSError as error:
-        raise RecordingError(
-            tr("{path} could not be read: {strerror}.", path=path, strerror=error.strerror)
-        ) from error
-    return not (head[:4] in (b"RIFF", b"RIFX", b"RF64") and head[8:12] == b"WAVE")
+    return not is_wav(path) and not is_audio(path)
 
 
 def _named(names: tuple[str, ...], count: int) -> list[str]:

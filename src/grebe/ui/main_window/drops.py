@@ -12,12 +12,12 @@ from PyQt6.QtWidgets import QWidget
 from grebe.app.document.pattern_files import MIDI_SUFFIXES
 from grebe.app.live.session import Session
 from grebe.errors import GrebeError
+from grebe.formats.events import AUDIO_SUFFIXES
 from grebe.formats.project import SUFFIX
 from grebe.process.places import shown
 from grebe.words import tr
 
 DROPPING = (QEvent.Type.DragEnter, QEvent.Type.Drop)
-AUDIO_SUFFIX = ".wav"
 PROFILE_SUFFIX = ".json"
 
 
@@ -59,7 +59,7 @@ class Drops(QObject):
         of = {path: path.suffix.lower() for path in paths}
         projects = [p for p, kind in of.items() if kind == SUFFIX]
         midi = [p for p, kind in of.items() if kind in MIDI_SUFFIXES or p.is_dir()]
-        audio = [p for p, kind in of.items() if kind == AUDIO_SUFFIX]
+        audio = [p for p, kind in of.items() if kind in AUDIO_SUFFIXES]
         profiles = [p for p, kind in of.items() if kind == PROFILE_SUFFIX]
         known = {*projects, *midi, *audio, *profiles}
         for path in profiles:

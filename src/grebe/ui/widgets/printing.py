@@ -6,17 +6,28 @@ from __future__ import annotations
 from pathlib import Path
 from typing import Literal
 
-from PyQt6.QtCore import QBuffer, QIODevice, QLocale, QMarginsF
-from PyQt6.QtGui import QPagedPaintDevice, QPageLayout, QPageSize, QPdfWriter, QTextDocument
+from PyQt6.QtCore import QBuffer, QIODevice, QLocale, QMarginsF, QRectF, QSizeF
+from PyQt6.QtGui import (
+    QFont,
+    QPagedPaintDevice,
+    QPageLayout,
+    QPageSize,
+    QPainter,
+    QPdfWriter,
+    QTextDocument,
+)
 from PyQt6.QtPrintSupport import QPrintDialog, QPrinter
 from PyQt6.QtWidgets import QWidget
 
 from grebe.app.settings import Paper, read_settings
 from grebe.formats.atomic import write_atomic
+from grebe.ui.widgets.theme import FAMILY
 from grebe.words import tr
 
 MARGIN_MM = 14.0
 RESOLUTION = 300
+BASE_PT = 10.0
+"""Qt sizes headings from it, whatever a style sheet says: twice and one and a half times."""
 SIZES: dict[Literal["A4", "Letter"], QPageSize.PageSizeId] = {
     "A4": QPageSize.PageSizeId.A4, "Letter": QPageSize.PageSizeId.Letter,
 }  # fmt: skip
@@ -43,7 +54,7 @@ def html_to_pdf(html: str, path: Path, title: str, paper: Paper | None = None) -
     writer.setCreator("Grebe")
     writer.setResolution(RESOLUTION)
     _lay_out(writer, paper)
-    _document(html).print(writer)
+    _print(html, writer)
     del writer  # it writes its last when it goes
     write_atomic(path, buffer.data().data())
 
@@ -59,7 +70,7 @@ def print_html(parent: QWidget, html: str, title: str) -> bool:
     dialog.setWindowTitle(tr("Print: {title}", title=title))
     if dialog.exec() != QPrintDialog.DialogCode.Accepted:
         return False
-    _document(html).print(printer)
+    _print(html, printer)
     return True
 
 
@@ -69,7 +80,39 @@ def _lay_out(device: QPagedPaintDevice, paper: Paper | None) -> None:
     device.setPageMargins(margins, QPageLayout.Unit.Millimeter)
 
 
-def _document(html: str) -> QTextDocument:
+def _print(html: str, device: QPrinter | QPdfWriter) -> None:
+    """Lay it out for this device and draw page after page.
+
+    Not by `QTextDocument.print`: that lays out for a screen and scales, so that sizes set on a
+    heading come out at a third, and words are broken by the widths they have on a screen.
+    """
     document = QTextDocument()
+    document.setDefaultFont(paper_font())
+    layout = document.documentLayout()
+    assert layout is not None
+    layout.setPaintDevice(device)
+    document.setDocumentMargin(0)
     document.setHtml(html)
-    return document
+    page = QSizeF(device.width(), device.height())
+    document.setPageSize(page)
+    painter = QPainter(device)
+    for number in range(document.pageCount()):
+        if number:
+            device.newPage()
+        painter.save()
+        top = number * page.height()
+        painter.translate(0, -top)
+        document.drawContents(painter, QRectF(0, top, page.width(), page.height()))
+        painter.restore()
+    painter.end()
+
+
+def paper_font() -> QFont:
+    """The packaged type as it is in the file: figures of one width and ligatures are other glyphs,
+    which a PDF's reader cannot take for the characters they stand for."""
+    made = QFont(FAMILY)
+    made.setPointSizeF(BASE_PT)
+    if hasattr(made, "setFeature"):  # Qt 6.7
+        for feature in ("liga", "clig", "dlig"):
+            made.setFeature(QFont.Tag(feature), 0)
+    return made

@@ -15,6 +15,7 @@ from grebe.app.tables.patterns import PatternTable
 from grebe.app.tables.table import Cell
 from grebe.core.patterns.model import Content, Voice
 from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.formats.events import AUDIO_SUFFIXES
 from grebe.ui.stations.patterns.grips import SHAPES, PatternGrips
 from grebe.ui.stations.patterns.note_lanes import paint_lane, paint_voice
 from grebe.ui.stations.patterns.places import EDGE, LABELS, LOW_ROW, ROW_MARGIN, TOP, Places, Row
@@ -333,5 +334,5 @@ def _loops_in(data: QMimeData | None) -> list[str]:
     if data is None or not data.hasUrls():
         return []
     paths = [url.toLocalFile() for url in data.urls() if url.isLocalFile()]
-    loops = [p for p in paths if Path(p).suffix.lower() in (*MIDI_SUFFIXES, ".wav")]
+    loops = [p for p in paths if Path(p).suffix.lower() in (*MIDI_SUFFIXES, *AUDIO_SUFFIXES)]
     return loops if loops == paths else []

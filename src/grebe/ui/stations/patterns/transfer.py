@@ -15,6 +15,7 @@ from grebe.app.editors.loops import folder_of, samples_of
 from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.core.patterns.model import Pattern
 from grebe.errors import GrebeError
+from grebe.formats.events import AUDIO_PATTERNS, is_audio
 from grebe.formats.midi_loops import read_pattern
 from grebe.ui.widgets.ask_file import LOOPS, ask_folder, ask_several
 from grebe.words import counted, tr
@@ -82,7 +83,7 @@ class PatternTransfer:
         """Import MIDI files as patterns of the box in hand, WAV files as loops."""
         paths = ask_several(
             self._window, LOOPS, tr("Import MIDI files as patterns, WAV files as loops"),
-            tr("MIDI and WAV files (*.mid *.midi *.wav)"),
+            tr("MIDI and audio files ({kinds})", kinds=f"*.mid *.midi {AUDIO_PATTERNS}"),
         )  # fmt: skip
         if paths:
             self.import_files(paths)
@@ -104,7 +105,7 @@ class PatternTransfer:
         patterns: list[Pattern] = []
         for path in loop_files(paths):
             try:
-                if path.suffix.lower() == ".wav":
+                if is_audio(path):
                     self._loops.take(path)
                     self._show(True)
                 else:

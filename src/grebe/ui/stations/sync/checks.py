@@ -12,6 +12,7 @@ from grebe.app.doing import does
 from grebe.app.live.session import Session
 from grebe.core.rig.model import Device
 from grebe.core.sync.measure import Measured
+from grebe.formats.events import AUDIO_PATTERNS
 from grebe.ui.stations.sync.canvas import SyncCanvas
 from grebe.ui.stations.sync.check import TONES, figure_lines
 from grebe.ui.stations.sync.recording import RecordingCheck
@@ -66,7 +67,10 @@ class SyncChecks:
     def measure_file(self) -> None:
         """Measure a recording: left the reference, right the device."""
         path = ask_open(
-            self._window, RECORDINGS, tr("Measure a recording"), tr("Recordings (*.wav *.csv)")
+            self._window,
+            RECORDINGS,
+            tr("Measure a recording"),
+            tr("Recordings ({kinds})", kinds=f"{AUDIO_PATTERNS} *.csv *.txt"),
         )
         if path is not None:
             self.recording.begin(path)

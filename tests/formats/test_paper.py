@@ -1,0 +1,116 @@
+"""Sheets on paper, read back by another library: text, sizes, type."""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Callable, Iterator
+from pathlib import Path
+
+import pytest
+from pdfminer.high_level import extract_pages
+from pdfminer.layout import LTChar, LTPage, LTTextContainer, LTTextLine
+
+from grebe.app.document.demo import demo_bytes
+from grebe.app.document.export import (
+    export_programme,
+    export_set_sheet,
+    export_setup,
+    export_stage,
+    export_steps,
+)
+from grebe.core.document import Project
+from grebe.formats.project import parse_project
+from grebe.ui.widgets.printing import html_to_pdf
+from grebe.ui.widgets.theme import load_fonts
+
+A4, LETTER = (595, 842), (612, 792)
+BODY, TITLE, HEADING = 11, 20, 15
+
+
+@pytest.fixture(scope="module", autouse=True)
+def paper(qapp: object) -> None:
+    load_fonts()
+
+
+@pytest.fixture(scope="module")
+def project() -> Project:
+    return parse_project(demo_bytes(), "the demo").project
+
+
+def lines_of(page: LTPage) -> Iterator[LTTextLine]:
+    for part in page:
+        if isinstance(part, LTTextContainer):
+            yield from (line for line in part if isinstance(line, LTTextLine))
+
+
+def characters(path: Path) -> Iterator[LTChar]:
+    for page in extract_pages(path):
+        for line in lines_of(page):
+            yield from (c for c in line if isinstance(c, LTChar))
+
+
+def text_of(path: Path) -> str:
+    pages = extract_pages(path)
+    words = " ".join(line.get_text() for page in pages for line in lines_of(page))
+    return " ".join(words.split())
+
+
+SHEETS: dict[str, Callable[[Project, Path], object]] = {
+    "setup": lambda p, to: export_setup(p, to, device="", to_pdf=html_to_pdf),
+    "steps": lambda p, to: export_steps(p, p.songs[0], to, device="smew", pattern="",
+                                        to_pdf=html_to_pdf),
+    "programme": lambda p, to: export_programme(p, p.songs[0], to, device="", to_pdf=html_to_pdf),
+    "stage": lambda p, to: export_stage(p, p.songs[0], to, to_pdf=html_to_pdf),
+    "set": lambda p, to: export_set_sheet(p, p.sets[0], to, to_pdf=html_to_pdf),
+}  # fmt: skip
+
+
+@pytest.mark.parametrize("kind", SHEETS)
+def test_every_character_can_be_read_and_is_of_the_packaged_type(
+    project: Project, tmp_path: Path, kind: str
+) -> None:
+    """No glyph without its character, none out of a system's font; titles larger than the body."""
+    path = tmp_path / f"{kind}.pdf"
+    SHEETS[kind](project, path)
+    found = list(characters(path))
+    assert len(found) > 500
+    assert not [c.get_text() for c in found if "(cid:" in c.get_text()]
+    assert {c.fontname.partition("+")[2].partition("-")[0] for c in found} == {
+        "BarlowSemiCondensed"
+    }
+    sizes = Counter(round(c.size) for c in found)
+    assert sizes.most_common(1)[0][0] == BODY
+    assert sizes[TITLE]
+
+
+def test_what_is_on_it_can_be_found(project: Project, tmp_path: Path) -> None:
+    """Digits, words with ligatures, bars, times and tempo; A4 and Letter."""
+    song = project.songs[0]
+    path = tmp_path / "stage.pdf"
+    export_stage(project, song, path, to_pdf=html_to_pdf)
+    text = text_of(path)
+    assert f"{song.bpm:g} BPM" in text
+    assert "by foot" in text
+    for words in ("office", "flow 0123456789", "affine"):
+        html = f"<html><body><h1>fi {words}</h1><p>{words}</p></body></html>"
+        for wanted, size in (("A4", A4), ("Letter", LETTER)):
+            html_to_pdf(html, path, "x", wanted)  # type: ignore[arg-type]
+            assert text_of(path) == f"fi {words} {words}"
+            (page,) = extract_pages(path)
+            assert (round(page.width), round(page.height)) == size
+
+
+@pytest.mark.parametrize("kind", ["stage", "set", "setup"])
+def test_nothing_runs_into_the_next_column(project: Project, tmp_path: Path, kind: str) -> None:
+    """No two pieces of text lie over each other, and none is outside the page."""
+    path = tmp_path / f"{kind}.pdf"
+    SHEETS[kind](project, path)
+    for page in extract_pages(path):
+        boxes = [line.bbox for line in lines_of(page) if line.get_text().strip()]
+        for number, (left, low, right, high) in enumerate(boxes):
+            assert left >= 0
+            assert right <= page.width
+            for other in boxes[number + 1 :]:
+                across = min(right, other[2]) - max(left, other[0])
+                down = min(high, other[3]) - max(low, other[1])
+                assert across < 1 or down < 4, (page.pageid, boxes[number], other)
