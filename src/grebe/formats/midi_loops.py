@@ -7,25 +7,36 @@ micro-timing, chords as chords. Writing gives what the pattern sounds like.
 from __future__ import annotations
 
 import io
-from collections.abc import Iterator, Mapping
+from collections import Counter
+from collections.abc import Iterator, Mapping, Sequence
 from contextlib import contextmanager, suppress
 from pathlib import Path
-from typing import Any
+from typing import Any, NamedTuple
 
 import mido
+import msgspec
 
 from grebe.core.arriving import FileTrack, MidiFileTracks
-from grebe.core.patterns.capture import Played, Taken, content_from, played_grid
-from grebe.core.patterns.model import Pattern
-from grebe.core.patterns.passes import HELD_TICKS, dice_key, passes_of
+from grebe.core.patterns.capture import (
+    Played,
+    Taken,
+    Turned,
+    content_from,
+    lanes_from,
+    played_grid,
+)
+from grebe.core.patterns.model import Content, Pattern
+from grebe.core.patterns.passes import HELD_TICKS, dice_key, lane_changes, passes_of
 from grebe.core.rig.model import Device
 from grebe.core.rig.spec import PITCHED_KINDS
 from grebe.core.time.meter import Meter, parse_meter
-from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
+from grebe.core.time.ticks import TICKS_PER_QUARTER, NoteValue, note_value_ticks
 from grebe.core.units import DRUM_CHANNEL, MAX_STEPS
 from grebe.errors import MidiFileError
 from grebe.formats.reading import read_bounded
 from grebe.formats.smf import DIVISION, GM_DRUMS, file_tick, midi_bytes, track_of
+from grebe.formats.smf_chunks import in_order
+from grebe.words import counted, tr
 
 MAX_FILE_BYTES = 16 * 1024 * 1024
 MAX_TRACKS = 256
@@ -34,6 +45,8 @@ MAX_READS = 240_000
 """Bytes of events that are read one by one: one to two seconds of a slow computer."""
 MAX_BEATS = 100_000.0
 """A note later than that (14 hours at 120 BPM) is a broken time."""
+ON_GRID = 0.02
+"""Of a step: an end of track so near to one lies on it."""
 UNTIED_BEATS = 0.125
 """A note that is never ended lasts this long."""
 
@@ -47,7 +60,15 @@ def read_notes(path: Path) -> list[Played]:
     return parse_notes(data, str(path))[0]
 
 
-def read_pattern(path: Path, device: Device, pattern_id: str) -> Pattern:
+class ReadPattern(NamedTuple):
+    """A file as a pattern."""
+
+    pattern: Pattern
+    lost: tuple[str, ...]
+    """What of it a pattern cannot hold, and what had to be put in order, in words."""
+
+
+def read_pattern(path: Path, device: Device, pattern_id: str) -> ReadPattern:
     """Read a MIDI file as a pattern of a device; MidiFileError says what is wrong with it."""
     data = read_bounded(path, MAX_FILE_BYTES, "a loop", MidiFileError)
     return parse_pattern(data, str(path), device, pattern_id, Path(path).stem)
@@ -55,20 +76,36 @@ def read_pattern(path: Path, device: Device, pattern_id: str) -> Pattern:
 
 def parse_notes(data: bytes, name: str) -> tuple[list[Played], float]:
     """Notes of a file in order, and the quarter notes of its first bar; `name` is for messages."""
-    file = _parsed(data, name)
-    return _read(file, name, file.tracks)
+    file, _ = _parsed(data, name)
+    read = _read(file, name, file.tracks)
+    return list(read.notes), read.bar
 
 
-def _parsed(data: bytes, name: str) -> mido.MidiFile:
-    if data[:4] == b"MThd" and len(data) >= 14:
-        _refuse(data, name)
+class Events(NamedTuple):
+    """What some tracks hold, in quarter notes from the file's beginning."""
+
+    notes: tuple[Played, ...]
+    bar: float
+    """Of the first bar."""
+    turns: tuple[Turned, ...]
+    ends: float
+    """Where the longest of them ends."""
+    left_out: Counter[str]
+    """Messages that a pattern cannot hold, by what they are."""
+
+
+def _parsed(data: bytes, name: str) -> tuple[mido.MidiFile, tuple[str, ...]]:
+    """The file, and what had to be put in order before it could be read."""
+    made = in_order(data, name)
+    _refuse(made.header, name)
     with _whole(name):
-        return mido.MidiFile(file=_Bounded(data, name))
+        # Clipped: escapes hold bytes over 127, and so do small boxes' mistakes.
+        return mido.MidiFile(file=_Bounded(made.data, name), clip=True), made.remarks
 
 
-def _read(file: mido.MidiFile, name: str, tracks: Any) -> tuple[list[Played], float]:
+def _read(file: mido.MidiFile, name: str, tracks: Any) -> Events:
     with _whole(name):
-        return _notes(file, name, tracks)
+        return _events(file, name, tracks)
 
 
 @contextmanager
@@ -94,7 +131,7 @@ def read_arrival(path: Path) -> MidiFileTracks:
 
 def parse_arrival(data: bytes, name: str, title: str) -> MidiFileTracks:
     """As `read_arrival`, from bytes; `name` is what messages call the file."""
-    file = _parsed(data, name)
+    file, _ = _parsed(data, name)
     meter, bpm, tracks = Meter(), None, []
     for message in (m for track in file.tracks for m in track):
         if message.type == "set_tempo" and bpm is None:
@@ -103,7 +140,7 @@ def parse_arrival(data: bytes, name: str, title: str) -> MidiFileTracks:
             with suppress(ValueError):
                 meter = parse_meter(f"{message.numerator}/{message.denominator}")
     for number, track in enumerate(file.tracks, start=1):
-        notes, _ = _read(file, name, [track])
+        notes = _read(file, name, [track]).notes
         for channel in sorted({n.channel for n in notes}) if file.type == 0 else [0]:
             own = tuple(n for n in notes if channel in (0, n.channel))
             words = track.name.strip() or (f"Channel {channel}" if channel else f"Track {number}")
@@ -136,9 +173,9 @@ class _Bounded(io.BytesIO):
         return super().read(size)
 
 
-def _refuse(data: bytes, name: str) -> None:
+def _refuse(header: bytes, name: str) -> None:
     """What the header already says cannot be a loop; before mido reads the tracks."""
-    kind, tracks, division = (int.from_bytes(data[i : i + 2], "big") for i in (8, 10, 12))
+    kind, tracks, division = (int.from_bytes(header[i : i + 2], "big") for i in (0, 2, 4))
     if kind == 2:
         raise MidiFileError(
             f"{name} is a type 2 file, a bundle of separate sequences. "
@@ -158,33 +195,75 @@ def _refuse(data: bytes, name: str) -> None:
         raise MidiFileError(f"{name} has a division of 0 ticks a beat: its times mean nothing.")
 
 
-def parse_pattern(data: bytes, name: str, device: Device, pattern_id: str, title: str) -> Pattern:
+def parse_pattern(
+    data: bytes, name: str, device: Device, pattern_id: str, title: str
+) -> ReadPattern:
     """As `read_pattern`, from bytes; `name` is what messages call the file.
 
     A drum file's notes go to the voices of the device with the same names
     where their notes differ (General MIDI's percussion map on the file's
-    side). The length is filled up to whole bars of the file's first metre.
+    side). It is as long as the file says, where that is later than its last
+    note is over; else it is filled up to whole bars of the file's first metre.
     """
-    notes, bar = parse_notes(data, name)
+    file, remarks = _parsed(data, name)
+    read = _read(file, name, file.tracks)
+    notes = list(read.notes)
     if not notes:
         raise MidiFileError(f"{name} holds no notes. Choose a file with a loop in it.")
     names = {v.note: v.name for v in device.spec.voices}
     melodic = device.kind in PITCHED_KINDS and all(n.channel != DRUM_CHANNEL for n in notes)
     mapping = {} if melodic else drum_map({n.note for n in notes}, names)
     notes = [n._replace(note=mapping.get(n.note, n.note)) for n in notes]
-    starts = [n.start for n in notes]
-    rate, swing = played_grid(starts)
+    rate, swing = played_grid([n.start for n in notes])
     step = note_value_ticks(rate) / TICKS_PER_QUARTER
-    last = max(round(start / step) for start in starts)
-    steps_a_bar = max(1, round(bar / step))
-    whole_bars = MAX_STEPS // steps_a_bar * steps_a_bar or MAX_STEPS
-    length = min(whole_bars, (last // steps_a_bar + 1) * steps_a_bar)
+    length = _length(read, step)
     kept = [n for n in notes if round(n.start / step) < length]
     how = Taken(rate=rate, strength=0.0, swing=swing, melodic=melodic)
     content = content_from(
         kept, length * step, how, lambda n: names.get(n) or GM_DRUMS.get(n) or f"Note {n}"
     )
-    return Pattern(id=pattern_id, name=title[:80] or "Loop", device=device.id, content=content)
+    turns = [t._replace(channel=0) for t in read.turns]
+    lanes = lanes_from(turns, length * step, msgspec.convert(rate, NoteValue))
+    content = msgspec.structs.replace(content, lanes=lanes)
+    made = Pattern(id=pattern_id, name=title[:80] or "Loop", device=device.id, content=content)
+    return ReadPattern(made, (*remarks, *_lost(read, notes, kept, content)))
+
+
+def _length(read: Events, step: float) -> int:
+    """Steps of a pattern of what was read."""
+    last = max(round(n.start / step) for n in read.notes)
+    over = max(n.start + n.length for n in read.notes)
+    bar = max(1, round(read.bar / step))
+    said = round(read.ends / step)
+    on_grid = abs(read.ends / step - said) < ON_GRID
+    if on_grid and last < said <= MAX_STEPS and (said % bar == 0 or read.ends > over + ON_GRID):
+        return said
+    whole_bars = MAX_STEPS // bar * bar or MAX_STEPS
+    return min(whole_bars, (last // bar + 1) * bar)
+
+
+def _lost(
+    read: Events, notes: Sequence[Played], kept: Sequence[Played], content: Content
+) -> tuple[str, ...]:
+    """What a pattern cannot hold of it, in words."""
+    words = [
+        tr("{count} of {what} left out", count=count, what=what)
+        for what, count in sorted(read.left_out.items())
+    ]
+    late = len(notes) - len(kept)
+    if late:
+        words.append(tr("{notes} past its longest length left out", notes=counted(late, "note")))
+    held = sum(1 + len(h.chord) for v in content.voices for h in v.hits)
+    if held < len(kept):
+        words.append(tr("{notes} on a step with another left out",
+                        notes=counted(len(kept) - held, "note")))  # fmt: skip
+    levels = {h.velocity for v in content.voices for h in v.hits if h.chord}
+    chords = [h for v in content.voices for h in v.hits if h.chord]
+    if chords and not {n.velocity for n in kept} <= levels | {
+        h.velocity for v in content.voices for h in v.hits
+    }:
+        words.append(tr("notes of a chord take one level"))
+    return tuple(words)
 
 
 def drum_map(notes: set[int], voices: Mapping[int, str]) -> dict[int, int]:
@@ -200,10 +279,19 @@ def drum_map(notes: set[int], voices: Mapping[int, str]) -> dict[int, int]:
     }
 
 
-def _notes(file: mido.MidiFile, name: str, tracks: Any) -> tuple[list[Played], float]:
+LEFT_OUT = {
+    "pitchwheel": tr("pitch bend"), "polytouch": tr("key pressure"),
+    "aftertouch": tr("channel pressure"), "program_change": tr("program changes"),
+    "sysex": tr("system exclusive"),
+}  # fmt: skip
+
+
+def _events(file: mido.MidiFile, name: str, tracks: Any) -> Events:
     per_beat = file.ticks_per_beat
     open_notes: dict[tuple[int, int], tuple[int, int]] = {}
     notes: list[Played] = []
+    turns: list[Turned] = []
+    left_out: Counter[str] = Counter()
     bar, tick = 4.0, 0
 
     def end(key: tuple[int, int], length: float) -> None:
@@ -218,6 +306,11 @@ def _notes(file: mido.MidiFile, name: str, tracks: Any) -> tuple[list[Played], f
                 "Its times are broken: save it again from where it was made."
             )
         if message.type == "time_signature" and not notes and not open_notes:
+            if not message.numerator:
+                raise MidiFileError(
+                    f"{name} has a time signature of 0/{message.denominator}, which is none. "
+                    "Save it again from where it was made."
+                )
             bar = message.numerator * 4.0 / message.denominator
         elif message.type in ("note_on", "note_off"):
             key = (message.channel, message.note)
@@ -225,9 +318,15 @@ def _notes(file: mido.MidiFile, name: str, tracks: Any) -> tuple[list[Played], f
                 end(key, (tick - open_notes[key][0]) / per_beat)
             if message.type == "note_on" and message.velocity:
                 open_notes[key] = (tick, message.velocity)
+        elif message.type == "control_change":
+            row = Turned(tick / per_beat, message.control, message.value, message.channel + 1)
+            turns.append(row)
+        elif message.type in LEFT_OUT:
+            left_out[LEFT_OUT[message.type]] += 1
     for key in list(open_notes):
         end(key, UNTIED_BEATS)
-    return sorted(notes), bar
+    ends = max((sum(m.time for m in track) for track in tracks), default=0) / per_beat
+    return Events(tuple(sorted(notes)), bar, tuple(turns), ends, left_out)
 
 
 def pattern_to_midi(pattern: Pattern, device: Device, bpm: float, passes: int = 1) -> bytes:
@@ -253,4 +352,20 @@ def pattern_to_midi(pattern: Pattern, device: Device, bpm: float, passes: int = 
             rows += [(file_tick(sound.tick), on), (over, off)]
         rows.sort(key=lambda row: (row[0], row[1].type == "note_on"))
         file.tracks.append(track_of(voice.name, rows, end))
+    for lane in content.lanes:
+        key = dice_key(1, device.id, lane.id, content)
+        cycle = content.ticks_of(lane)
+        changes = (
+            change
+            for number in range(-(-content.ticks * passes // cycle))
+            for change in lane_changes(content, lane, number, key)
+        )
+        channel = (lane.channel or device.channel) - 1
+        values = [
+            (file_tick(c.tick), mido.Message(
+                "control_change", channel=channel, control=lane.controller, value=c.value
+            ))
+            for c in changes if not c.fill and c.tick < content.ticks * passes
+        ]  # fmt: skip
+        file.tracks.append(track_of(lane.name, values, end))
     return midi_bytes(file)

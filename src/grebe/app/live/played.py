@@ -10,24 +10,24 @@ from typing import NamedTuple
 from grebe.core.patterns.capture import (
     Played,
     Taken,
+    Turned,
     content_from,
+    lanes_from,
     played_grid,
     repeats,
 )
 from grebe.core.patterns.jam import JamTempo, jam_tempo
 from grebe.core.patterns.keys import RankedKey, rank_keys
-from grebe.core.patterns.model import Content, ControlLane, ControlPoint
+from grebe.core.patterns.model import Content, ControlLane
 from grebe.core.rig.model import Device
-from grebe.core.time.ticks import TICKS_PER_QUARTER, NoteValue, note_value_ticks
-from grebe.core.units import DRUM_CHANNEL, MAX_STEPS
+from grebe.core.time.ticks import TICKS_PER_QUARTER, NoteValue
+from grebe.core.units import DRUM_CHANNEL
 from grebe.protocols.link.messages import PlayedIn
 from grebe.words import tr
 
 KEPT_NS = 10 * 60 * 1_000_000_000
 """Ten minutes."""
 MAX_NOTES = 20_000
-FIRST_MODE_MESSAGE = 120
-"""Controllers from here on are channel mode messages (MIDI 1.0)."""
 PAUSE_NS = 8_000_000_000
 """Stopped, a longer silence begins another take."""
 OPEN_NS = 250_000_000
@@ -170,23 +170,13 @@ class PlayedMemory:
     ) -> tuple[ControlLane, ...]:
         """What controllers of a device ("" is all) did in the last `beats` quarter notes before
         `end`, both counted from `origin_tick`: a lane each, the last value of every step."""
-        step = note_value_ticks(rate) / TICKS_PER_QUARTER
-        length = min(MAX_STEPS, max(1, round(beats / step)))
-        found: dict[int, dict[int, int]] = {}
-        for knob in self.knobs:
-            if knob.tick is None or device not in ("", knob.device):
-                continue
-            at = (knob.tick - origin_tick) / TICKS_PER_QUARTER - (end - beats)
-            if 0 <= at < beats and knob.controller < FIRST_MODE_MESSAGE:
-                found.setdefault(knob.controller, {})[min(length - 1, int(at / step))] = knob.value
-        return tuple(
-            ControlLane(
-                id=f"c{number}", name=tr("Controller {number}", number=number),
-                controller=number, length=length, rate=rate,
-                points=tuple(ControlPoint(step=s, value=v) for s, v in sorted(values.items())),
-            )
-            for number, values in sorted(found.items())
-        )  # fmt: skip
+        begins = origin_tick + (end - beats) * TICKS_PER_QUARTER
+        turns = (
+            Turned((k.tick - begins) / TICKS_PER_QUARTER, k.controller, k.value)
+            for k in self.knobs
+            if k.tick is not None and device in ("", k.device)
+        )
+        return lanes_from(turns, beats, rate)
 
 
 def propose(notes: list[Played], end: float, bar_beats: float) -> CaptureProposal:

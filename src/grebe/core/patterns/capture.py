@@ -3,17 +3,19 @@
 from __future__ import annotations
 
 from collections import defaultdict
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Iterable, Sequence
 from statistics import median
 from typing import NamedTuple
 
 import msgspec
 
-from grebe.core.patterns.model import Content, Hit, Voice
-from grebe.core.time.ticks import TICKS_PER_QUARTER, note_value_ticks
+from grebe.core.patterns.model import Content, ControlLane, ControlPoint, Hit, Voice
+from grebe.core.time.ticks import TICKS_PER_QUARTER, NoteValue, note_value_ticks
 from grebe.core.units import MAX_STEPS, GatePercent, ShiftPermille, SwingPercent, held_in
 from grebe.words import tr
 
+FIRST_MODE_MESSAGE = 120
+"""Controllers from here on are channel mode messages (MIDI 1.0)."""
 LENGTHS = (1, 2, 4, 8)
 """Bars a capture can have (common practice)."""
 ALIKE = 0.7
@@ -146,6 +148,17 @@ def quantised(start: float, rate: str, swing: float, strength: float) -> tuple[i
     return number, (place - line(number)) * (1 - strength)
 
 
+class Turned(NamedTuple):
+    """A value of a controller."""
+
+    at: float
+    """In quarter notes."""
+    controller: int
+    value: int
+    channel: int = 0
+    """0: the box's own."""
+
+
 class Taken(NamedTuple):
     """How a capture is made into a pattern."""
 
@@ -157,6 +170,27 @@ class Taken(NamedTuple):
     melodic: bool = False
     """One voice with pitches and chords, instead of a voice for each note."""
     one_shot: bool = False
+
+
+def lanes_from(turns: Iterable[Turned], beats: float, rate: NoteValue) -> tuple[ControlLane, ...]:
+    """What controllers did in `beats` quarter notes: a lane each, the last value of every step.
+    Mode messages (from 120 on) are left out."""
+    step = note_value_ticks(rate) / TICKS_PER_QUARTER
+    length = min(MAX_STEPS, max(1, round(beats / step)))
+    found: dict[tuple[int, int], dict[int, int]] = {}
+    for turn in turns:
+        if 0 <= turn.at < beats and turn.controller < FIRST_MODE_MESSAGE:
+            row = found.setdefault((turn.channel, turn.controller), {})
+            row[min(length - 1, int(turn.at / step + 1e-6))] = turn.value
+    return tuple(
+        ControlLane(
+            id=f"c{number}" if not channel else f"c{number}-{channel}",
+            name=tr("Controller {number}", number=number), controller=number,
+            channel=channel or None, length=length, rate=rate,
+            points=tuple(ControlPoint(step=s, value=v) for s, v in sorted(values.items())),
+        )
+        for (channel, number), values in sorted(found.items())
+    )  # fmt: skip
 
 
 def content_from(

@@ -20,6 +20,9 @@ from grebe.formats.midi_loops import read_pattern
 from grebe.ui.widgets.ask_file import LOOPS, ask_folder, ask_several
 from grebe.words import counted, tr
 
+MOST_SAID = 3
+"""Of what could not be taken over, in one line."""
+
 
 class PatternTransfer:
     """Asks where, and says what came of it."""
@@ -103,13 +106,16 @@ class PatternTransfer:
             return
         refused: list[str] = []
         patterns: list[Pattern] = []
+        lost: list[str] = []
         for path in loop_files(paths):
             try:
                 if is_audio(path):
                     self._loops.take(path)
                     self._show(True)
                 else:
-                    patterns.append(read_pattern(path, device, "new"))
+                    read = read_pattern(path, device, "new")
+                    patterns.append(read.pattern)
+                    lost += [f"{path.name}: {words}" for words in read.lost]
             except GrebeError as error:
                 refused.append(str(error))
         if patterns:
@@ -124,11 +130,11 @@ class PatternTransfer:
             self._editor.session.say("error", f"{refused[0]}{more}")
         elif patterns:
             names = ", ".join(p.name for p in patterns[:3])
-            self._editor.session.say(
-                "info",
-                tr(
-                    "Imported {patterns}: {names}.",
-                    patterns=counted(len(patterns), "pattern"),
-                    names=names,
-                ),
-            )
+            words = tr("Imported {patterns}: {names}.", patterns=counted(len(patterns), "pattern"),
+                       names=names)  # fmt: skip
+            if lost:
+                more = tr(" and {count} more", count=len(lost) - MOST_SAID)
+                rest = more if len(lost) > MOST_SAID else ""
+                words += " " + tr("Not taken over: {lost}{more}.", lost="; ".join(lost[:MOST_SAID]),
+                                  more=rest)  # fmt: skip
+            self._editor.session.say("warn" if lost else "info", words)
