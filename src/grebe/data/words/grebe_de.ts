@@ -3884,11 +3884,6 @@
    <translation>Was sich von selbst ändert, bleibt, wie es ist.</translation>
   </message>
   <message>
-   <location filename="../../app/live/played.py" />
-   <source>Controller {number}</source>
-   <translation>Controller {number}</translation>
-  </message>
-  <message>
    <location filename="../../app/live/playing_on.py" />
    <source>Without {box}</source>
    <translation>Ohne {box}</translation>
@@ -7607,6 +7602,11 @@
    <location filename="../../core/forms.py" />
    <source>there is no {what} {words!r}</source>
    <translation>es gibt kein {what} {words!r}</translation>
+  </message>
+  <message>
+   <location filename="../../core/patterns/capture.py" />
+   <source>Controller {number}</source>
+   <translation>Controller {number}</translation>
   </message>
   <message>
    <location filename="../../core/patterns/edit.py" />
@@ -11914,6 +11914,46 @@
    <translation>Die Clock von {name} ist zurück.</translation>
   </message>
   <message>
+   <location filename="../../formats/midi_loops.py" />
+   <source>pitch bend</source>
+   <translation>Tonhöhenrad</translation>
+  </message>
+  <message>
+   <location filename="../../formats/midi_loops.py" />
+   <source>key pressure</source>
+   <translation>Tastendruck</translation>
+  </message>
+  <message>
+   <location filename="../../formats/midi_loops.py" />
+   <source>channel pressure</source>
+   <translation>Kanaldruck</translation>
+  </message>
+  <message>
+   <location filename="../../formats/midi_loops.py" />
+   <source>system exclusive</source>
+   <translation>System Exclusive</translation>
+  </message>
+  <message>
+   <location filename="../../formats/midi_loops.py" />
+   <source>{count} of {what} left out</source>
+   <translation>{count} mal {what} ausgelassen</translation>
+  </message>
+  <message>
+   <location filename="../../formats/midi_loops.py" />
+   <source>{notes} past its longest length left out</source>
+   <translation>{notes} jenseits der größten Länge ausgelassen</translation>
+  </message>
+  <message>
+   <location filename="../../formats/midi_loops.py" />
+   <source>{notes} on a step with another left out</source>
+   <translation>{notes} auf einem Schritt mit einer anderen ausgelassen</translation>
+  </message>
+  <message>
+   <location filename="../../formats/midi_loops.py" />
+   <source>notes of a chord take one level</source>
+   <translation>Noten eines Akkords bekommen einen Pegel</translation>
+  </message>
+  <message>
    <location filename="../../formats/sheets.py" />
    <source>Grebe tells it each pattern while it plays; nothing is to be keyed in.</source>
    <translation>Grebe sagt ihm jedes Pattern, während es spielt; einzutippen ist nichts.</translation>
@@ -13565,8 +13605,8 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/patterns/transfer.py" />
-   <source>MIDI and WAV files (*.mid *.midi *.wav)</source>
-   <translation>MIDI- und WAV-Dateien (*.mid *.midi *.wav)</translation>
+   <source>MIDI and audio files ({kinds})</source>
+   <translation>MIDI- und Audiodateien ({kinds})</translation>
   </message>
   <message>
    <location filename="../../ui/stations/patterns/transfer.py" />
@@ -13587,6 +13627,16 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/patterns/transfer.py" />
    <source>Imported {patterns}: {names}.</source>
    <translation>{patterns} eingelesen: {names}.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/transfer.py" />
+   <source> and {count} more</source>
+   <translation> und {count} mehr</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/transfer.py" />
+   <source>Not taken over: {lost}{more}.</source>
+   <translation>Nicht übernommen: {lost}{more}.</translation>
   </message>
   <message>
    <location filename="../../ui/stations/patterns/view.py" />
@@ -16580,8 +16630,8 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/sync/checks.py" />
-   <source>Recordings (*.wav *.csv)</source>
-   <translation>Aufnahmen (*.wav *.csv)</translation>
+   <source>Recordings ({kinds})</source>
+   <translation>Aufnahmen ({kinds})</translation>
   </message>
   <message>
    <location filename="../../ui/stations/sync/checks.py" />
