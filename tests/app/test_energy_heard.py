@@ -17,7 +17,7 @@ from scipy.signal import lfilter
 from scipy.stats import spearmanr
 
 from grebe.app.document.demo import fresh_demo
-from grebe.app.document.export_audio import export_wav
+from grebe.app.document.export_audio import export_audio
 from grebe.core.audio.kit import RATE
 from grebe.core.songs.energy import song_bars
 from grebe.formats.project import read_project
@@ -53,7 +53,7 @@ def test_bars_with_more_energy_are_heard_louder(own_folders: Path, tmp_path: Pat
     project = read_project(fresh_demo()).project
     song = project.songs[0]
     layout = project.layout(song)
-    export_wav(project, song, tmp_path)
+    export_audio(project, song, tmp_path)
     (path,) = tmp_path.glob("*.wav")
     audio, rate = soundfile.read(path)
     assert rate == RATE == 48_000

@@ -114,7 +114,8 @@ def test_recordings_that_hold_nothing(
     [
         (b"RIFF\x00\x00\x00\x00WAVEnothing", "not a WAV file that can be read"),
         (b"hello", "is not source,seconds"),
-        (b"\xff\xfe\x00\x01", "neither a WAV file nor text"),
+        (b"\xff\xfe\x00\x01", "is not source,seconds"),
+        (b"ab\x81\x00cd\x90", "neither a recording nor text"),
         (b"a,1\nb,x\n", "line 2: 'x' is not a time"),
         (b"a,1\nb,nan\n", "is not a time"),
         (b"\n\n", "holds no events"),

@@ -43,8 +43,8 @@ def lines_of(page: LTPage) -> Iterator[LTTextLine]:
             yield from (line for line in part if isinstance(line, LTTextLine))
 
 
-def characters(path: Path) -> Iterator[LTChar]:
-    for page in extract_pages(path):
+def characters(pages: list[LTPage]) -> Iterator[LTChar]:
+    for page in pages:
         for line in lines_of(page):
             yield from (c for c in line if isinstance(c, LTChar))
 
@@ -65,14 +65,23 @@ SHEETS: dict[str, Callable[[Project, Path], object]] = {
 }  # fmt: skip
 
 
+@pytest.fixture(scope="module")
+def written(project: Project, tmp_path_factory: pytest.TempPathFactory) -> dict[str, list[LTPage]]:
+    """Every kind of sheet, laid out as its reader has it; once, since reading is slow."""
+    folder = tmp_path_factory.mktemp("paper")
+    out = {}
+    for kind, write in SHEETS.items():
+        write(project, folder / f"{kind}.pdf")
+        out[kind] = list(extract_pages(folder / f"{kind}.pdf", maxpages=3))
+    return out
+
+
 @pytest.mark.parametrize("kind", SHEETS)
 def test_every_character_can_be_read_and_is_of_the_packaged_type(
-    project: Project, tmp_path: Path, kind: str
+    written: dict[str, list[LTPage]], kind: str
 ) -> None:
     """No glyph without its character, none out of a system's font; titles larger than the body."""
-    path = tmp_path / f"{kind}.pdf"
-    SHEETS[kind](project, path)
-    found = list(characters(path))
+    found = list(characters(written[kind]))
     assert len(found) > 500
     assert not [c.get_text() for c in found if "(cid:" in c.get_text()]
     assert {c.fontname.partition("+")[2].partition("-")[0] for c in found} == {
@@ -101,11 +110,9 @@ def test_what_is_on_it_can_be_found(project: Project, tmp_path: Path) -> None:
 
 
 @pytest.mark.parametrize("kind", ["stage", "set", "setup"])
-def test_nothing_runs_into_the_next_column(project: Project, tmp_path: Path, kind: str) -> None:
+def test_nothing_runs_into_the_next_column(written: dict[str, list[LTPage]], kind: str) -> None:
     """No two pieces of text lie over each other, and none is outside the page."""
-    path = tmp_path / f"{kind}.pdf"
-    SHEETS[kind](project, path)
-    for page in extract_pages(path):
+    for page in written[kind]:
         boxes = [line.bbox for line in lines_of(page) if line.get_text().strip()]
         for number, (left, low, right, high) in enumerate(boxes):
             assert left >= 0

@@ -9,7 +9,7 @@ from pathlib import Path
 from typing import Any
 
 from grebe.app.document.demo import copy_demo
-from grebe.app.document.export_audio import export_wav
+from grebe.app.document.export_audio import export_audio
 from grebe.app.editors.loops import samples_of
 from grebe.bench.window import measure_views
 from grebe.core.document import Project
@@ -68,7 +68,7 @@ def measure_patterns() -> dict[str, Any]:
         song = project.songs[0]
         began = time.perf_counter()
         samples = samples_of(project, folder).samples
-        export_wav(project, song, folder, samples=samples)
+        export_audio(project, song, folder, samples=samples)
         rendered_s = time.perf_counter() - began
     seconds = project.layout(song).seconds()
     return {

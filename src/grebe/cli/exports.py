@@ -18,13 +18,14 @@ from grebe.app.document.export import (
     export_stage,
     export_steps,
 )
-from grebe.app.document.export_audio import LoopWanted, export_loop, export_wav
+from grebe.app.document.export_audio import LoopWanted, export_audio, export_loop
 from grebe.app.editors.loops import folder_of, samples_of
 from grebe.cli.common import Commands, add_json, bpm, command, number, opened, print_json
 from grebe.core.audio.mix import Sample
 from grebe.core.document import Project
 from grebe.core.rig.spec import PulseShape
 from grebe.errors import UsageError
+from grebe.formats.audio_out import CONTAINERS
 
 RATES = (44_100, 48_000, 88_200, 96_000, 176_400, 192_000)
 PULSE_TRACK_CARE = (
@@ -53,6 +54,13 @@ def add_commands(commands: Commands) -> None:
     parser.add_argument("--smf", action="store_true", help="a Standard MIDI File, type 1")
     parser.add_argument("--wav", action="store_true", help="the stand-ins' audio as WAV")
     parser.add_argument("--stems", action="store_true", help="a WAV for each box that sounds")
+    parser.add_argument(
+        "--audio", choices=CONTAINERS, default="wav", help="the kind of audio file, 24 bits"
+    )
+    parser.add_argument(
+        "--lufs", type=number("loudness goes", -60, 0), metavar="LUFS",
+        help="loudness of the mix by EBU R 128; else as it is, down only where it would clip",
+    )  # fmt: skip
     parser.add_argument("--csv", action="store_true", help="the cue list as CSV")
     parser.add_argument(
         "--seed", type=int, default=1, metavar="N", help="of the dice: the same gives the same take"
@@ -143,16 +151,14 @@ def render(arguments: argparse.Namespace) -> int:
     if arguments.csv:
         written.append(str(export_cues(project, song, folder)))
     if arguments.wav or arguments.stems:
-        paths = export_wav(
-            project,
-            song,
-            folder,
-            mix=arguments.wav,
-            stems=arguments.stems,
-            seed=arguments.seed,
+        made = export_audio(
+            project, song, folder, mix=arguments.wav, stems=arguments.stems,
+            container=arguments.audio, lufs=arguments.lufs, seed=arguments.seed,
             samples=_sounds(project, arguments),
-        )
-        written += [str(path) for path in paths]
+        )  # fmt: skip
+        written += [str(path) for path in made.files]
+        if not arguments.json:
+            sys.stderr.write(f"{made.words()}\n")
     if arguments.pulse:
         shape = PulseShape(
             width_ms=None if arguments.width_percent else arguments.width_ms,

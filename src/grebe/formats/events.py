@@ -60,7 +60,7 @@ def read_audio(path: Path) -> Recording:
     """Open a recording: WAV, or what the sound library reads (FLAC, Ogg, MP3, AIFF). RecordingError
     says why it is none."""
     require_file(path, "a recording", RecordingError)
-    if is_wav(path):
+    if is_wav(path) or path.suffix.lower() == ".wav":
         return read_wav(path)
     import soundfile  # noqa: PLC0415 - a library of its own, for other formats alone
 
@@ -83,15 +83,13 @@ def read_audio(path: Path) -> Recording:
 
 
 def is_wav(path: Path) -> bool:
-    """Whether it begins as a WAV file does, or says so by its name. RecordingError where it cannot
-    be read."""
+    """Whether it begins as a WAV file does. RecordingError where it cannot be read."""
     try:
         with path.open("rb") as file:
             head = file.read(12)
     except OSError as error:
         raise RecordingError(f"{path} could not be read: {error.strerror}.") from error
-    begins = head[:4] in (b"RIFF", b"RIFX", b"RF64") and head[8:12] == b"WAVE"
-    return begins or path.suffix.lower() == ".wav"
+    return head[:4] in (b"RIFF", b"RIFX", b"RF64") and head[8:12] == b"WAVE"
 
 
 def read_wav(path: Path) -> Recording:

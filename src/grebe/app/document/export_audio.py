@@ -3,14 +3,16 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from math import lcm
+from math import inf, lcm
 from pathlib import Path
+from typing import NamedTuple
 
 import msgspec
 import numpy as np
 
 from grebe.core.audio.kit import RATE, VOICED
-from grebe.core.audio.mix import TAIL_S, Sample, Stereo, limited, render_device, struck_notes
+from grebe.core.audio.level import Levels, levels_of
+from grebe.core.audio.mix import TAIL_S, Sample, Stereo, render_device, struck_notes
 from grebe.core.document import Project
 from grebe.core.patterns.model import Pattern
 from grebe.core.patterns.sound import realignment
@@ -22,29 +24,52 @@ from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.core.units import Bpm, Id, Value
 from grebe.errors import ProjectError, UsageError
+from grebe.formats.audio_out import Container, write_audio
 from grebe.formats.smf import file_name
-from grebe.formats.wav import write_wav
-from grebe.words import tr
+from grebe.words import counted, tr
 
+NOTHING_DB = 0.05
+SHORTEST_S = 0.4
 Samples = Mapping[str, Mapping[int, Sample]]
 """By device and note."""
 
 
-def export_wav(
+class SongAudio(NamedTuple):
+    """A song as audio files."""
+
+    files: list[Path]
+    levels: Levels
+    lufs: float
+    """Integrated loudness of the mix as written, in LUFS; minus infinity for silence."""
+
+    def words(self) -> str:
+        """How loud it is, and what was done for it."""
+        text = tr(
+            "Peak {peak:.1f} dBFS, {lufs:.1f} LUFS.", peak=self.levels.peak_db, lufs=self.lufs
+        )
+        if abs(self.levels.gain_db) > NOTHING_DB:
+            text += " " + tr("All of it alike is {gain:+.1f} dB.", gain=self.levels.gain_db)
+        return text
+
+
+def export_audio(
     project: Project,
     song: Song,
     folder: Path,
     *,
     mix: bool = True,
     stems: bool = False,
+    container: Container = "wav",
+    lufs: float | None = None,
     seed: int = 1,
     samples: Samples | None = None,
-) -> list[Path]:
-    """Write a song as the stand-ins sound it, as stereo WAV of 16 bits; the files' paths.
+) -> SongAudio:
+    """Write a song as the stand-ins sound it, in stereo of 24 bits.
 
-    The mix, or a file for each box that sounds, or both; all of the same
-    length, so that they line up. `samples` as `loops.samples_of` gives them.
-    ProjectError when the folder cannot be written.
+    The mix, or a file for each box that sounds, or both; all of the same length, so that they line
+    up, and at one gain, so that the stems add up to the mix: that at which nothing clips, or at
+    which the mix has a loudness of `lufs` (EBU R 128) where that does not clip. `samples` as
+    `loops.samples_of` gives them. ProjectError when the folder cannot be written.
     """
     played = samples or {}
     plan = make_plan(project, unrolled(song), seed=seed)
@@ -52,18 +77,31 @@ def export_wav(
     seconds = layout.seconds()
     notes = struck_notes(song_events(plan), layout.tempo)
     name = file_name(song.name)
-    files: dict[str, Stereo] = {}
+    parts: dict[str, Stereo] = {}
     together = np.zeros((round((seconds + TAIL_S) * RATE), 2), dtype=np.float32)
     for device in plan.lines:
         if device.id in notes and device.kind in VOICED:
             audio = render_device(device, notes[device.id], seconds, samples=played.get(device.id))
+            together += audio
             if stems:
-                files[f"{name}, {file_name(device.name)}.wav"] = limited(audio)
-            if mix:
-                together += audio
-    if mix:
-        files = {f"{name}.wav": limited(together), **files}
-    return _write_all(folder, files)
+                parts[f"{name}, {file_name(device.name)}.{container}"] = audio
+    before = loudness(together)
+    wanted = 1.0 if lufs is None or before == -inf else 10 ** ((lufs - before) / 20)
+    levels = levels_of([together, *parts.values()], wanted)
+    files = {f"{name}.{container}": together} if mix else {}
+    comment = tr("{bpm:g} BPM, {bars}", bpm=song.bpm, bars=counted(layout.bars, "bar"))
+    paths = _write_all(folder, {**files, **parts}, gain=levels.gain, comment=comment)
+    return SongAudio(paths, levels, before + levels.gain_db)
+
+
+def loudness(audio: Stereo) -> float:
+    """Integrated loudness in LUFS (ITU-R BS.1770-4, as EBU R 128 has it); minus infinity for what
+    is silent or shorter than a block of 0.4 s."""
+    import pyloudnorm  # noqa: PLC0415 - it loads SciPy's filters
+
+    if len(audio) < SHORTEST_S * RATE or not np.abs(audio).max():
+        return -inf
+    return float(pyloudnorm.Meter(RATE).integrated_loudness(audio))
 
 
 class LoopWanted(Value, frozen=True, kw_only=True):
@@ -82,7 +120,8 @@ def export_loop(
     seed: int = 1,
     samples: Samples | None = None,
 ) -> list[Path]:
-    """Write a loop cut to whole bars, to the sample; what rings on comes in again at its start.
+    """Write a loop cut to whole bars, to the sample; what rings on comes in again at its start. Its
+    tempo and bars stand in its metadata.
 
     UsageError for what is not there, ProjectError when it cannot be written.
     """
@@ -109,7 +148,8 @@ def export_loop(
         bars=scene.bars,
         bpm=wanted.bpm,
     )
-    return _write_all(folder, {words: limited(out)})
+    comment = tr("{bpm:g} BPM, {bars}", bpm=wanted.bpm, bars=counted(scene.bars, "bar"))
+    return _write_all(folder, {words: out}, gain=levels_of([out]).gain, comment=comment)
 
 
 MOST_LOOP_BARS = 16
@@ -147,10 +187,11 @@ def _loop_scene(project: Project, wanted: LoopWanted) -> tuple[str, Scene, tuple
     return name, Scene(id="loop", name=name, bars=bars, parts=(part,)), (pattern,)
 
 
-def _write_all(folder: Path, files: dict[str, Stereo]) -> list[Path]:
+def _write_all(folder: Path, files: dict[str, Stereo], *, gain: float, comment: str) -> list[Path]:
     try:
         for name, audio in files.items():
-            write_wav(folder / name, audio, RATE, bits=16)
+            title = Path(name).stem
+            write_audio(folder / name, audio * gain, RATE, title=title, comment=comment)
     except OSError as error:
         raise ProjectError(
             tr(

@@ -93,7 +93,7 @@ def read_sources(path: Path, names: tuple[str, ...], progress: Progress) -> list
 
 def _is_text(path: Path) -> bool:
     require_file(path, "a recording", RecordingError)
-    return not is_wav(path) and not is_audio(path)
+    return not is_wav(path) and (path.suffix.lower() == ".wav" or not is_audio(path))
 
 
 def _named(names: tuple[str, ...], count: int) -> list[str]:

@@ -1210,13 +1210,38 @@
   </message>
   <message>
    <location filename="../../app/document/export_audio.py" />
+   <source>{bpm:g} BPM, {bars}</source>
+   <translation>{bpm:g} BPM, {bars}</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/export_audio.py" />
    <source>{file_name}, {bars} bars at {bpm:g}.wav</source>
    <translation>{file_name}, {bars} Takte bei {bpm:g}.wav</translation>
   </message>
   <message>
    <location filename="../../app/document/export_audio.py" />
+   <source>Peak {peak:.1f} dBFS, {lufs:.1f} LUFS.</source>
+   <translation>Spitze {peak:.1f} dBFS, {lufs:.1f} LUFS.</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/export_audio.py" />
+   <source>bar</source>
+   <translation>Takt</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/export_audio.py" />
+   <source>bars</source>
+   <translation>Takte</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/export_audio.py" />
    <source>there is no pattern {pattern!r}</source>
    <translation>es gibt kein Pattern {pattern!r}</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/export_audio.py" />
+   <source>All of it alike is {gain:+.1f} dB.</source>
+   <translation>Alles gleichermaßen um {gain:+.1f} dB.</translation>
   </message>
   <message>
    <location filename="../../app/document/export_audio.py" />
@@ -2152,16 +2177,6 @@
    <location filename="../../app/editors/rig_clock.py" />
    <source>Select the box with the pedal first.</source>
    <translation>Erst das Gerät mit dem Pedal wählen.</translation>
-  </message>
-  <message>
-   <location filename="../../app/editors/rig_clock.py" />
-   <source>bar</source>
-   <translation>Takt</translation>
-  </message>
-  <message>
-   <location filename="../../app/editors/rig_clock.py" />
-   <source>bars</source>
-   <translation>Takte</translation>
   </message>
   <message>
    <location filename="../../app/editors/rig_clock.py" />
