@@ -32,13 +32,16 @@ check: $(TESTS)
 # compiles all of Grebe again, which is half of the time that all of it takes.
 # The last lines say what was skipped or wanted more than one try, and why.
 unexport PYTHONDONTWRITEBYTECODE
+# The first call collects all tests in one process, which leaves them compiled for the workers of the
+# second; the third is given only the files that have something for it.
+TIMED = $(shell grep -rlE "mark[.](jack|real_time)" tests --include="test_*.py")
 unit: export GREBE_NOT_JUDGED := $(CURDIR)/$(VENV)/not-judged
 unit: $(TESTS)
 	@rm -f $(GREBE_NOT_JUDGED)
 	$(BIN)/python -m compileall -q -j 0 src
 	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -m alone # these want the machine to themselves
 	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 4 --dist worksteal -m "not jack and not real_time"
-	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 3 --dist worksteal -m "(jack or real_time) and not alone"
+	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 3 --dist worksteal -m "(jack or real_time) and not alone" $(TIMED)
 	@sort -u $(GREBE_NOT_JUDGED) 2>/dev/null; [ -s $(GREBE_NOT_JUDGED) ] || echo "Everything was judged, at the first try."
 
 # Against PipeWire, the kernel's sequencer and sound cards; makes what it needs, as root on Debian 12.

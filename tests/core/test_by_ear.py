@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import numpy as np
 import pytest
-from scipy import stats
 
 from grebe.core.sync.cable_loop import click_frames, clicks, loop_delay
 from grebe.core.sync.habit import FEWEST, habit
@@ -15,6 +14,8 @@ RATE = 48_000
 
 def test_a_habit_is_a_mean_with_its_interval() -> None:
     """As scipy's t interval has it; a press that was meant for something else is left out."""
+    from scipy import stats  # four seconds of every worker, at the top
+
     rng = np.random.default_rng(3)
     late = rng.normal(23, 6, 24)
     found = habit([*late, 190.0])
