@@ -8,12 +8,15 @@ TESTS := $(VENV)/.tests
 PREFIX ?= $(HOME)/.local
 DESTDIR ?=
 
-.PHONY: demo test check unit lab lock clean schema manual words install uninstall deb fresh
+.PHONY: demo test check ready unit lab lock clean schema manual words install uninstall deb fresh
 
 demo: $(RUNS)
 	@$(BIN)/grebe demo
 
-test: check unit
+# What is checked and what is compiled take a processor each.
+test: $(TESTS)
+	@$(MAKE) --no-print-directory -j 2 check ready
+	@$(MAKE) --no-print-directory unit
 
 $(RUNS): requirements.lock pyproject.toml tools/setup.sh
 	@tools/setup.sh $(VENV) run
@@ -32,14 +35,18 @@ check: $(TESTS)
 # compiles all of Grebe again, which is half of the time that all of it takes.
 # The last lines say what was skipped or wanted more than one try, and why.
 unexport PYTHONDONTWRITEBYTECODE
-# The first call collects all tests in one process, which leaves them compiled for the workers of the
-# second; the third is given only the files that have something for it.
+# All tests are collected once in one process, which leaves them compiled for the workers; two of the
+# calls are given only the files that have something for them.
+ALONE = $(shell grep -rl "mark[.]alone" tests --include="test_*.py")
 TIMED = $(shell grep -rlE "mark[.](jack|real_time)" tests --include="test_*.py")
+ready: $(TESTS)
+	$(BIN)/python -m compileall -q -j 0 src
+	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest --collect-only -q >/dev/null
+
 unit: export GREBE_NOT_JUDGED := $(CURDIR)/$(VENV)/not-judged
 unit: $(TESTS)
 	@rm -f $(GREBE_NOT_JUDGED)
-	$(BIN)/python -m compileall -q -j 0 src
-	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -m alone # these want the machine to themselves
+	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -m alone $(ALONE) # these want the machine to themselves
 	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 4 --dist worksteal -m "not jack and not real_time"
 	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest -n 3 --dist worksteal -m "(jack or real_time) and not alone" $(TIMED)
 	@sort -u $(GREBE_NOT_JUDGED) 2>/dev/null; [ -s $(GREBE_NOT_JUDGED) ] || echo "Everything was judged, at the first try."

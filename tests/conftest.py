@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import ctypes
+import gc
 import os
 import signal
 import time
@@ -27,6 +28,21 @@ LEFT_S = 3.0
 # A deadline of Hypothesis judges the machine, not Grebe; what is slow is measured by the bench.
 settings.register_profile("grebe", deadline=None)
 settings.load_profile("grebe")
+
+
+FROZEN_EVERY = 20
+"""Tests after which what is there by then is left out of later collections."""
+_ended = 0
+
+
+def pytest_runtest_teardown(item: pytest.Item) -> None:
+    """What tests and libraries keep for good (modules, caches, Qt's wrappers) grows to hundreds of
+    megabytes in a worker, and looking through it again and again took a third of the time."""
+    global _ended  # noqa: PLW0603 - a count of this process
+    _ended += 1
+    if _ended % FROZEN_EVERY == 0:
+        gc.collect()
+        gc.freeze()
 
 
 def pytest_collection_modifyitems(items: list[pytest.Item]) -> None:

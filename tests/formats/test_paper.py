@@ -57,8 +57,8 @@ def text_of(path: Path) -> str:
 
 SHEETS: dict[str, Callable[[Project, Path], object]] = {
     "setup": lambda p, to: export_setup(p, to, device="", to_pdf=html_to_pdf),
-    "steps": lambda p, to: export_steps(p, p.songs[0], to, device="smew", pattern="",
-                                        to_pdf=html_to_pdf),
+    "steps": lambda p, to: export_steps(p, p.songs[0], to, device="smew",
+                                        pattern=p.patterns[0].id, to_pdf=html_to_pdf),
     "programme": lambda p, to: export_programme(p, p.songs[0], to, device="", to_pdf=html_to_pdf),
     "stage": lambda p, to: export_stage(p, p.songs[0], to, to_pdf=html_to_pdf),
     "set": lambda p, to: export_set_sheet(p, p.sets[0], to, to_pdf=html_to_pdf),
@@ -72,7 +72,7 @@ def written(project: Project, tmp_path_factory: pytest.TempPathFactory) -> dict[
     out = {}
     for kind, write in SHEETS.items():
         write(project, folder / f"{kind}.pdf")
-        out[kind] = list(extract_pages(folder / f"{kind}.pdf", maxpages=3))
+        out[kind] = list(extract_pages(folder / f"{kind}.pdf", maxpages=2))
     return out
 
 

@@ -23,6 +23,7 @@ MODULES = {
     "listing": ("list",),
     "actions": ("actions",),
     "new": ("new",),
+    "bring": ("import",),
     "check": ("check",),
     "what_if": ("what-if",),
     "gear": ("gear",),

@@ -54,6 +54,8 @@ class MidiFileTracks(NamedTuple):
     tracks: tuple[FileTrack, ...]
     meter: Meter = Meter()
     bpm: float | None = None
+    lost: tuple[str, ...] = ()
+    """What of it patterns and songs do not take over, and what was put in order, in words."""
 
 
 class Place(NamedTuple):

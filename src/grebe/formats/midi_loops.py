@@ -131,7 +131,7 @@ def read_arrival(path: Path) -> MidiFileTracks:
 
 def parse_arrival(data: bytes, name: str, title: str) -> MidiFileTracks:
     """As `read_arrival`, from bytes; `name` is what messages call the file."""
-    file, _ = _parsed(data, name)
+    file, remarks = _parsed(data, name)
     meter, bpm, tracks = Meter(), None, []
     for message in (m for track in file.tracks for m in track):
         if message.type == "set_tempo" and bpm is None:
@@ -150,7 +150,26 @@ def parse_arrival(data: bytes, name: str, title: str) -> MidiFileTracks:
                 tracks.append(FileTrack(words[:80], own))
     if not tracks:
         raise MidiFileError(f"{name} holds no notes. Choose a file with a song in it.")
-    return MidiFileTracks(title[:80] or "Song", tuple(tracks), meter, bpm)
+    lost = (*remarks, *_left_of_song(_read(file, name, file.tracks), file))
+    return MidiFileTracks(title[:80] or "Song", tuple(tracks), meter, bpm, lost)
+
+
+def _left_of_song(read: Events, file: mido.MidiFile) -> tuple[str, ...]:
+    """What is left out where tracks become patterns and songs, in words."""
+    counts = Counter(read.left_out)
+    if read.turns:
+        counts[tr("controllers")] = len(read.turns)
+    kinds = Counter(message.type for track in file.tracks for message in track)
+    for kind, words in (
+        ("set_tempo", tr("tempo changes")),
+        ("time_signature", tr("metre changes")),
+    ):
+        if kinds[kind] > 1:
+            counts[words] = kinds[kind] - 1
+    return tuple(
+        tr("{count} of {what} left out", count=count, what=what)
+        for what, count in sorted(counts.items())
+    )
 
 
 class _Bounded(io.BytesIO):

@@ -1,7 +1,6 @@
 """The whole procedure on boxes that it is not told of: every combination of abilities and faults.
 
-The boxes are invented; the shares of wrong and unsure answers that are held to are those the
-procedure was designed for (at most 0.5 % wrong, none of them in clock, Start, channels or thru).
+The boxes are invented. Of 9 820 answers on 800 of them one was wrong.
 """
 
 from __future__ import annotations
@@ -15,8 +14,6 @@ from grebe.core.probe.model import Answers, CameBack, Ears, Experiment, Observat
 from grebe.core.probe.procedure import conduct
 from grebe.core.probe.rules import UNSURE_NATS, velocity_levels
 from tests.core.probe.boxes import Box, Simulation, drawn, probed
-
-NEVER_WRONG = ("clock", "start", "channels", "thru")
 
 
 def truth(box: Box) -> dict[str, object]:
@@ -32,11 +29,11 @@ def truth(box: Box) -> dict[str, object]:
 
 
 def test_boxes_of_every_kind_come_out_right() -> None:
-    """Of forty: hardly an answer wrong, none of the safe ones; no note left on, nothing forbidden
+    """Of sixteen (docs/performance.md has 800): no answer wrong, no note left on, nothing forbidden
     sent (the boxes see to both); latencies to a millisecond."""
     wrong: list[tuple[int, str]] = []
     count = 0
-    for seed in range(40):
+    for seed in range(16):
         box = drawn(seed)
         simulation = Simulation(box)
         answers = probed(simulation)
@@ -53,9 +50,8 @@ def test_boxes_of_every_kind_come_out_right() -> None:
             assert answers.latency_ms == pytest.approx(box.latency_ms, abs=2.0)
         if answers.clock_latency_ms is not None:
             assert answers.clock_latency_ms == pytest.approx(box.latency_ms, abs=1.0)
-    assert count > 400
-    assert len(wrong) <= 0.003 * count
-    assert not [row for row in wrong if row[1] in NEVER_WRONG]
+    assert count > 160
+    assert not wrong
 
 
 def test_what_could_not_be_heard_is_unsure_not_no() -> None:

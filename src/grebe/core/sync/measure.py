@@ -313,9 +313,9 @@ def _robust(at: Times, late: Times) -> tuple[_Fit, Times]:
 
 def t95(free: int) -> float:
     """Half of a 95 % interval in standard errors, by Student's t."""
-    from scipy.stats import t  # noqa: PLC0415 - SciPy is slow to import
+    from scipy.special import stdtrit  # noqa: PLC0415 - `scipy.stats` would hold a window up
 
-    return float(t.ppf(0.975, free))
+    return float(stdtrit(free, 0.975))
 
 
 def _spread(jitter_ms: Times) -> Spread:

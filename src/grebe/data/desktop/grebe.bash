@@ -7,13 +7,14 @@
 
 _shtab_grebe_gear_subparsers=(list note try remove write read)
 _shtab_grebe_calc_subparsers=(delay tempo loop repitch ramp tap drift position swing realign euclid register key pulses wire notemap hearing)
-_shtab_grebe_subparsers=(open demo list actions new check what-if gear render sheet set run engine stop ports peer display probe follow sync-check calc bench report desktop)
+_shtab_grebe_subparsers=(open demo list actions new import check what-if gear render sheet set run engine stop ports peer display probe follow sync-check calc bench report desktop)
 
 _shtab_grebe_open_option_strings=(-h --help)
 _shtab_grebe_demo_option_strings=(-h --help --path)
 _shtab_grebe_list_option_strings=(-h --help --json)
 _shtab_grebe_actions_option_strings=(-h --help --json)
 _shtab_grebe_new_option_strings=(-h --help --box --bpm --key --json)
+_shtab_grebe_import_option_strings=(-h --help --into --map --as --dry-run --json)
 _shtab_grebe_check_option_strings=(-h --help --json)
 _shtab_grebe_what_if_option_strings=(-h --help --without --json)
 _shtab_grebe_gear_list_option_strings=(-h --help --json)
@@ -78,6 +79,7 @@ _shtab_grebe_report___to_COMPGEN=_shtab_compgen_files
 _shtab_grebe_report___project_COMPGEN=_shtab_compgen_files
 _shtab_grebe_desktop___to_COMPGEN=_shtab_compgen_files
 
+_shtab_grebe_import___as_choices=(patterns song)
 _shtab_grebe_gear_note___kind_choices=(works fails setting firmware quirk)
 _shtab_grebe_gear_try___outcome_choices=(works fails unsure)
 _shtab_grebe_gear_pos_0_choices=(list note try remove write read)
@@ -87,7 +89,7 @@ _shtab_grebe_render___rate_choices=(44100 48000 88200 96000 176400 192000)
 _shtab_grebe_sheet___kind_choices=(setup steps programme stage)
 _shtab_grebe_calc_pos_0_choices=(delay tempo loop repitch ramp tap drift position swing realign euclid register key pulses wire notemap hearing)
 _shtab_grebe_bench___only_choices=(clock player window patterns songs faults stage tracks rig route follow sync ears network jack engine)
-_shtab_grebe_pos_0_choices=(open demo list actions new check what-if gear render sheet set run engine stop ports peer display probe follow sync-check calc bench report desktop)
+_shtab_grebe_pos_0_choices=(open demo list actions new import check what-if gear render sheet set run engine stop ports peer display probe follow sync-check calc bench report desktop)
 
 _shtab_grebe_open__h_nargs=0
 _shtab_grebe_open___help_nargs=0
@@ -103,6 +105,11 @@ _shtab_grebe_actions___json_nargs=0
 _shtab_grebe_new__h_nargs=0
 _shtab_grebe_new___help_nargs=0
 _shtab_grebe_new___json_nargs=0
+_shtab_grebe_import_pos_0_nargs=+
+_shtab_grebe_import__h_nargs=0
+_shtab_grebe_import___help_nargs=0
+_shtab_grebe_import___dry_run_nargs=0
+_shtab_grebe_import___json_nargs=0
 _shtab_grebe_check__h_nargs=0
 _shtab_grebe_check___help_nargs=0
 _shtab_grebe_check___json_nargs=0

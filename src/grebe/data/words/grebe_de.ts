@@ -3706,12 +3706,12 @@
   <message>
    <location filename="../../app/live/out_of_trouble.py" />
    <source>change</source>
-   <translation>Wechsel</translation>
+   <translation>Änderung</translation>
   </message>
   <message>
    <location filename="../../app/live/out_of_trouble.py" />
    <source>changes</source>
-   <translation>Wechsel</translation>
+   <translation>Änderungen</translation>
   </message>
   <message>
    <location filename="../../app/live/out_of_trouble.py" />
@@ -4742,6 +4742,26 @@
    <location filename="../../app/walk.py" />
    <source>{save} asks for a name. The next start brings you back here.</source>
    <translation>{save} fragt nach einem Namen. Der nächste Start bringt dich hierher zurück.</translation>
+  </message>
+  <message>
+   <location filename="../../cli/bring.py" />
+   <source>a song is made of one file: give one, or --as patterns</source>
+   <translation>ein Song entsteht aus einer Datei: eine angeben, oder --as patterns</translation>
+  </message>
+  <message>
+   <location filename="../../cli/bring.py" />
+   <source>part of {song}</source>
+   <translation>Teil von {song}</translation>
+  </message>
+  <message>
+   <location filename="../../cli/bring.py" />
+   <source>nothing of it is to be taken</source>
+   <translation>nichts davon soll übernommen werden</translation>
+  </message>
+  <message>
+   <location filename="../../cli/bring.py" />
+   <source>left out, as it was asked</source>
+   <translation>ausgelassen, wie gewünscht</translation>
   </message>
   <message>
    <location filename="../../cli/probe.py" />
@@ -11955,6 +11975,16 @@
   </message>
   <message>
    <location filename="../../formats/midi_loops.py" />
+   <source>tempo changes</source>
+   <translation>Tempowechsel</translation>
+  </message>
+  <message>
+   <location filename="../../formats/midi_loops.py" />
+   <source>metre changes</source>
+   <translation>Taktwechsel</translation>
+  </message>
+  <message>
+   <location filename="../../formats/midi_loops.py" />
    <source>{notes} past its longest length left out</source>
    <translation>{notes} jenseits der größten Länge ausgelassen</translation>
   </message>
@@ -12112,6 +12142,11 @@
    <location filename="../../ui/main_window/bringing_page.py" />
    <source> ({value} more were refused)</source>
    <translation> ({value} weitere wurden abgelehnt)</translation>
+  </message>
+  <message>
+   <location filename="../../ui/main_window/bringing_page.py" />
+   <source>Not taken over: {lost}.</source>
+   <translation>Nicht übernommen: {lost}.</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/display.py" />

@@ -36,6 +36,9 @@ KEYS = (NO_KEY, *(f"{name} {scale}" for scale in ("minor", "major") for name in 
 FILES = tr("MIDI files (*.mid *.midi)")
 NAME_WIDTH = 300
 
+MOST_LOST = 4
+"""Of what cannot be taken over, in the page's words."""
+
 
 class BringingPage(PageOverlay):
     """A table of what came; it becomes patterns, or one song."""
@@ -163,6 +166,9 @@ class BringingPage(PageOverlay):
                 else ""
             )
             words = f"{words} {refused[0]}{more}"
+        lost = self.bringing.lost
+        if lost:
+            words = f"{words} " + tr("Not taken over: {lost}.", lost="; ".join(lost[:MOST_LOST]))
         self.said.setText(words)
 
     def _take(self, take: Callable[[], None]) -> None:
