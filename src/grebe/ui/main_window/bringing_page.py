@@ -17,7 +17,8 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
-from grebe.app.editors.bringing import Bringing, BroughtTrack
+from grebe.app.document.arrivals import BroughtTrack
+from grebe.app.editors.bringing import Bringing
 from grebe.app.live.session import Session
 from grebe.core.arriving import MOST_BARS
 from grebe.core.forms import Field
