@@ -161,7 +161,7 @@ def holds(player: Player, promise: Promise, before: list[Due]) -> None:
 
 
 @given(track_moves)
-@settings(max_examples=120)
+@settings(max_examples=60)
 def test_a_box_of_tracks_does_what_next_says(acts: list[Command | int]) -> None:
     """Mutes, solo, swaps and launches in any order."""
     player, dues = performed(acts, make_plan(TRACKS, TRACKS.songs[0]))
@@ -171,7 +171,7 @@ def test_a_box_of_tracks_does_what_next_says(acts: list[Command | int]) -> None:
 
 
 @given(moves)
-@settings(max_examples=120)
+@settings(max_examples=60)
 def test_any_performance_does_what_next_says(acts: list[Command | int]) -> None:
     """With jumps, loops, edits, regions, fills, tempo marks."""
     player, dues = performed(acts, make_plan(RICH, RICH.songs[0]))

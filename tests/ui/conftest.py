@@ -31,6 +31,7 @@ from grebe.process.places import engine_socket
 from grebe.protocols.link.messages import Shutdown, Welcome
 from grebe.ui.main_window.application import show_frame
 from grebe.ui.main_window.frame import Frame
+from grebe.ui.stations.rig.ports import PortLook
 from grebe.ui.widgets.fields import ListField, NumberField
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.theme import load_fonts
@@ -165,6 +166,14 @@ def demo_is_known(monkeypatch: pytest.MonkeyPatch) -> None:
         return demo_findings() if as_it_is else find(project, bars, library)
 
     monkeypatch.setattr("grebe.app.live.derived.find", known)
+
+
+@pytest.fixture(autouse=True)
+def ports_looked_for(request: pytest.FixtureRequest, monkeypatch: pytest.MonkeyPatch) -> None:
+    """A window at Rig asks four libraries for their ports, by a process each: more than a second
+    of a processor, so it does so only in the tests that want it."""
+    if "looks_for_ports" not in request.keywords:
+        monkeypatch.setattr(PortLook, "look", lambda self, *, network=False: None)
 
 
 @pytest.fixture

@@ -6,7 +6,7 @@ from pathlib import Path
 
 import msgspec
 import pytest
-from PyQt6.QtCore import QPoint, Qt
+from PyQt6.QtCore import QPoint, QProcess, Qt
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QComboBox, QFileDialog
 
@@ -334,6 +334,7 @@ def test_a_profile_of_ones_own(performer: Performer) -> None:
     assert view.side.pages.currentWidget() is view.side.device_page
 
 
+@pytest.mark.looks_for_ports
 def test_choosing_ports(performer: Performer) -> None:
     """The lists hold what there is; a choice is an edit that can be undone."""
     view = rig_view(performer)
@@ -341,7 +342,8 @@ def test_choosing_ports(performer: Performer) -> None:
     names = [port.itemText(i) for i in range(port.count())]
     assert names[0] == "stand-in"
     assert names[-1] == "nowhere"
-    view.side.device_page.ports.process.waitForFinished(5000)
+    looking = view.side.device_page.ports.process
+    performer.wait(lambda: looking.state() == QProcess.ProcessState.NotRunning)
     port.setCurrentIndex(port.count() - 1)
     port.activated.emit(port.count() - 1)
     assert rig(performer).device("smew").port == Port(wire="none")
