@@ -35,9 +35,12 @@ FROZEN_EVERY = 20
 _ended = 0
 
 
-def pytest_runtest_teardown(item: pytest.Item) -> None:
+def pytest_runtest_logfinish(nodeid: str, location: tuple[str, int | None, str]) -> None:
     """What tests and libraries keep for good (modules, caches, Qt's wrappers) grows to hundreds of
-    megabytes in a worker, and looking through it again and again took a third of the time."""
+    megabytes in a worker, and looking through it again and again took a third of the time.
+
+    After the test and its fixtures are gone: a window that is still held would be kept for good.
+    """
     global _ended  # noqa: PLW0603 - a count of this process
     _ended += 1
     if _ended % FROZEN_EVERY == 0:

@@ -63,6 +63,7 @@ def test_another_plays_the_part_and_nobody_loses_the_clock() -> None:
         assert abs(drums.count(CLOCK) - spare.count(CLOCK)) <= 1
 
 
+@pytest.mark.real_time("a busy host bends the ticks of the leader, and the tempo heard of them")
 def test_the_leader_is_pulled_and_grebe_leads_at_the_tempo_there_was() -> None:
     """The song is written at 120, and was led at 240: so it goes on."""
     project, _ = with_leader_named(fast(120.0), "bass")
