@@ -237,7 +237,7 @@ def test_recordings_and_midi_logs_have_strips_of_their_own(
         monkeypatch.setattr(QFileDialog, "getOpenFileName", lambda *_, p=path: (str(p), ""))
         performer.act("measure_file")
         name = f"take {number}.csv: Knot"
-        performer.wait(lambda name=name: name in view.strips.recorded, 20)
+        performer.wait(lambda name=name: name in view.strips.recorded, 60)
         assert "120.00 BPM" in words(view)
     assert [d.name for d in view.strips.devices[boxes:]] == ["take 0.csv: Knot", name]
     strip = view.strips.devices[-1]
