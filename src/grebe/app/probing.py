@@ -3,8 +3,6 @@
 from __future__ import annotations
 
 import json
-import os
-import select
 import subprocess
 import time
 from collections.abc import Callable
@@ -28,12 +26,12 @@ from grebe.core.probe.procedure import STAGES, Probing, procedure
 from grebe.core.rig.standin import Setup
 from grebe.errors import EngineError
 from grebe.process import children
+from grebe.process.told_lines import ToldLines
 from grebe.words import tr
 
 State = Literal["ready", "running", "asks", "paused", "done", "lost"]
 """`asks`: the performer has to permit or say something; `paused` can be taken up again."""
 Permit = Literal["before", "notes", "pattern", "far"]
-CHUNK = 65_536
 STANDIN_SPEED = 8.0
 """A stand-in is probed so many times as fast as a box."""
 
@@ -109,8 +107,7 @@ class ProbeRun:
         self._ports = ports
         self._permits: dict[Permit, bool] = {}
         self._process: subprocess.Popen[bytes] | None = None
-        self._unread = b""
-        self._ready = False
+        self._tells: ToldLines | None = None
         self.state: State = "ready"
         self.why = ""
         """Why it was lost."""
@@ -155,9 +152,8 @@ class ProbeRun:
     def go(self) -> None:
         """Begin, or go on where it was stopped: the experiment that was cut short is done anew."""
         if self.state in ("ready", "paused", "lost"):
-            self._process, self._unread, self._ready = self._ports.start(), b"", False
-            assert self._process.stdout is not None
-            os.set_blocking(self._process.stdout.fileno(), False)
+            self._process = self._ports.start()
+            self._tells = ToldLines(self._process)
             self.state = "running"
 
     def stop(self) -> None:
@@ -192,7 +188,6 @@ class ProbeRun:
                 self._lost(str(told["lost"]))
                 return True
             if "ready" in told:
-                self._ready = True
                 self._next()
             else:
                 heard = _observation(told, self._ports.late_ms / 1e3)
@@ -262,19 +257,9 @@ class ProbeRun:
             pass  # it says why, if it can
 
     def _heard(self, wait_s: float) -> list[dict[str, Any]]:
-        process = self._process
-        assert process is not None
-        assert process.stdout is not None
-        if wait_s and not select.select([process.stdout], [], [], wait_s)[0]:
-            return []
-        try:
-            read = os.read(process.stdout.fileno(), CHUNK)
-        except BlockingIOError:
-            return []
-        if not read:
-            return [{"lost": tr("the probe's process ended")}]
-        *lines, self._unread = (self._unread + read).split(b"\n")
-        return [msgspec.json.decode(line) for line in lines]
+        assert self._tells is not None
+        told = self._tells.read(wait_s)
+        return [{"lost": tr("the probe's process ended")}] if told is None else told
 
     def _lost(self, why: str) -> None:
         process, self._process = self._process, None

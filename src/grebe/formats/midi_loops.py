@@ -166,10 +166,14 @@ def _left_of_song(read: Events, file: mido.MidiFile) -> tuple[str, ...]:
     ):
         if kinds[kind] > 1:
             counts[words] = kinds[kind] - 1
-    return tuple(
+    return tuple(_left_out(counts))
+
+
+def _left_out(counts: Mapping[str, int]) -> list[str]:
+    return [
         tr("{count} of {what} left out", count=count, what=what)
         for what, count in sorted(counts.items())
-    )
+    ]
 
 
 class _Bounded(io.BytesIO):
@@ -265,10 +269,7 @@ def _lost(
     read: Events, notes: Sequence[Played], kept: Sequence[Played], content: Content
 ) -> tuple[str, ...]:
     """What a pattern cannot hold of it, in words."""
-    words = [
-        tr("{count} of {what} left out", count=count, what=what)
-        for what, count in sorted(read.left_out.items())
-    ]
+    words = _left_out(read.left_out)
     late = len(notes) - len(kept)
     if late:
         words.append(tr("{notes} past its longest length left out", notes=counted(late, "note")))

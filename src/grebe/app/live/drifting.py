@@ -144,7 +144,6 @@ class Drifting:
         )
         self._watches[box].forget()
         self._hearing.forget(box)
-        self._position.deviations.pop(box, None)
         self._said.discard(box)
         return tr("{box} is sent {ms:+.1f} ms from now on, over a bar.", box=device.name, ms=ms)
 

@@ -103,7 +103,6 @@ class EarActions:
                 result.offset_ms == device.offset_ms
             ):  # fmt: skip
                 hand.set_offset(device, result.set_ms)
-                session.position.deviations.pop(box, None)
                 session.hearing.forget(box)
                 count += 1
         if not count:

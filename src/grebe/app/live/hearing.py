@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import os
 import subprocess
 from collections import deque
 from typing import Any, NamedTuple
@@ -17,10 +16,10 @@ from grebe.app.live.position import DEVIATIONS_KEPT, Position
 from grebe.core.rig.model import AudioPort, Device
 from grebe.core.time.ticks import SIXTEENTH_TICKS
 from grebe.process import children
+from grebe.process.told_lines import ToldLines
 from grebe.protocols.link.messages import Deviation, Heard
 from grebe.words import tr
 
-CHUNK = 65_536
 WAITS_S = 5.0
 """An input that was lost is tried again after so long."""
 SILENT = 1e-3
@@ -98,7 +97,7 @@ class Hearing:
     def __init__(self, store: Store, notices: Notices, position: Position) -> None:
         self._store, self._notices, self._position = store, notices, position
         self._process: subprocess.Popen[bytes] | None = None
-        self._unread = b""
+        self._tells: ToldLines | None = None
         self._lanes: tuple[EarLane, ...] = ()
         self._open_names: tuple[str, ...] = ()
         self.searched: AudioPort | None = None
@@ -137,8 +136,9 @@ class Hearing:
         return self._process is not None
 
     def forget(self, device: str) -> None:
-        """What was heard of a box before says nothing any more."""
+        """What was heard of a box before says nothing any more, by ear or at a port."""
         self.by_ear.pop(device, None)
+        self._position.deviations.pop(device, None)
 
     def pump(self, now_s: float) -> None:
         """Open or close the ears as is wanted; take in what they hear."""
@@ -177,9 +177,7 @@ class Hearing:
     def _open(self) -> None:
         pipe = subprocess.PIPE
         self._process = children.start(children.EARS, *self._open_names, stdin=pipe, stdout=pipe)
-        self._unread = b""
-        assert self._process.stdout is not None
-        os.set_blocking(self._process.stdout.fileno(), False)
+        self._tells = ToldLines(self._process)
         self._lanes = ()
 
     def _ready(self, names: list[str]) -> None:
@@ -191,16 +189,9 @@ class Hearing:
         self.channels = {lane.device: EarChannel() for lane in self._lanes}
 
     def _told(self) -> list[dict[str, Any]]:
-        assert self._process is not None
-        assert self._process.stdout is not None
-        try:
-            read = os.read(self._process.stdout.fileno(), CHUNK)
-        except BlockingIOError:
-            return []
-        if not read:
-            return [{"lost": tr("the ears' process ended")}]
-        *lines, self._unread = (self._unread + read).split(b"\n")
-        return [msgspec.json.decode(line) for line in lines]
+        assert self._tells is not None
+        told = self._tells.read()
+        return [{"lost": tr("the ears' process ended")}] if told is None else told
 
     def _take(self, told: dict[str, Any], now_s: float) -> None:
         if isinstance(told.get("lost"), str):

@@ -18,6 +18,8 @@ SLOW_BPM, FIRST_BPM, FAST_BPM = 75.0, 120.0, 171.0
 """Tempi that an even clock tells apart; most is asked at the fast one, which takes least time."""
 APART_S = 0.16
 """From one note to the next, at least: an onset is waited for 0.14 s."""
+GATE_S = 0.06
+"""A note is ended after so long, where nothing else is asked."""
 
 Asked: TypeAlias = Experiment | ProbeQuestion
 Told: TypeAlias = Observation | Reply
@@ -112,6 +114,12 @@ class Strike(NamedTuple):
     velocity: int = 80
 
 
+def _struck(each: Strike, at_s: float, gate_s: float) -> tuple[Send, Send]:
+    """A note begun, and ended."""
+    on = bytes((NOTE_ON | each.channel, each.note, each.velocity))
+    return Send(at_s, on), Send(at_s + gate_s, bytes((NOTE_OFF | each.channel, each.note, 64)))
+
+
 class Answered(NamedTuple):
     """One of several notes struck, and what was heard of it."""
 
@@ -129,15 +137,16 @@ def strike(
     question: str,
     strikes: Sequence[Strike],
     apart_s: float = APART_S,
-    gate_s: float = 0.06,
+    gate_s: float = GATE_S,
     dice: Random | None = None,
 ) -> Generator[Asked, Told, list[Answered]]:
     """Strike notes one after another; those that sounded. `dice` shuffles the gaps by 13 ms, so
     that no period of anything falls together with them."""
     begins, ends, at = list[Send](), list[Send](), LEAD_S
     for each in strikes:
-        begins.append(Send(at, bytes((NOTE_ON | each.channel, each.note, each.velocity))))
-        ends.append(Send(at + gate_s, bytes((NOTE_OFF | each.channel, each.note, 64))))
+        begin, end = _struck(each, at, gate_s)
+        begins.append(begin)
+        ends.append(end)
         at += apart_s + (dice.uniform(0, 0.013) if dice is not None else 0.0)
     sends = tuple(sorted([*begins, *ends], key=lambda send: send.at_s))
     last = max(at, ends[-1].at_s if ends else 0.0)
@@ -152,12 +161,7 @@ def strum(question: str, groups: Sequence[Sequence[Strike]]) -> Generator[Asked,
     for group in groups:
         begins.append(at)
         for n, each in enumerate(group):
-            sends.append(
-                Send(at + 0.004 * n, bytes((NOTE_ON | each.channel, each.note, each.velocity)))
-            )
-            sends.append(
-                Send(at + 0.06 + 0.004 * n, bytes((NOTE_OFF | each.channel, each.note, 64)))
-            )
+            sends += _struck(each, at + 0.004 * n, GATE_S)
         at += APART_S
     sends.sort(key=lambda send: send.at_s)
     heard = yield from observed(Experiment(question, tuple(sends), at + 0.2))

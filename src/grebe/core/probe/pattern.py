@@ -45,10 +45,9 @@ from grebe.words import tr
 FAST_S = clock_s(FAST_BPM)
 WANTED_HITS = 5
 """So many hits should come in a stretch, for their absence to mean something."""
-PLACE = 23
-"""Sixteenth that Song Position is sent to, unless another tells more: odd, so that few patterns are
-alike there and a box that reads it as sixteenths, beats or bars goes elsewhere."""
 PLACES = (23, 27, 31, 19, 13, 11)
+"""Sixteenths that Song Position is sent to, the first unless another tells more: odd, so that few
+patterns are alike there and a box that reads it as sixteenths, beats or bars goes elsewhere."""
 JUST_AFTER_S = 0.08
 """So long after Stop a hit may have been on its way."""
 SETTLES_S = 1.2
@@ -60,10 +59,6 @@ TRIES = 3
 FAR_BPM = ((300.0, 230.0), (30.0, 45.0))
 """Tempi far off, and what is tried where the first is too far."""
 MATCHED, LOST = 0.8, 0.2
-
-
-def _moved(hits: Sequence[HeardHit], late_s: float) -> list[HeardHit]:
-    return [h._replace(at_s=h.at_s - late_s) for h in hits]
 
 
 def _enough(phrase: Phrase, begin: float, least: int, most: int, hits: int = WANTED_HITS) -> int:
@@ -91,7 +86,7 @@ def start(known: Known) -> Part:
         if len(hits) < LEAST_HITS:
             yield from _by_hand(known)
             return
-        known.phrase = phrase_of(_moved(hits, known.late_s), FAST_S, count)
+        known.phrase = phrase_of(since(hits, known.late_s), FAST_S, count)
         known.runs = [(FAST_S, hits)]
         if known.phrase.length:
             break
@@ -180,7 +175,7 @@ def tempi(known: Known) -> Part:
     if not known.plays:
         return
     yield from _two_tempi(known)
-    moved = [(tick, _moved(hits, known.late_s)) for tick, hits in known.runs[1:]]
+    moved = [(tick, since(hits, known.late_s)) for tick, hits in known.runs[1:]]
     nats = rules.clock_or_time(known.phrase, FAST_S, moved)
     if abs(nats) < rules.SURE_NATS:
         return
@@ -304,25 +299,28 @@ def _distinct(known: Known, place: int, count: int) -> int:
     )
 
 
-def _telling(known: Known, place: int) -> int:
-    """Clocks from a place on that tell it from the top by enough; 0 where none do."""
+def _telling(known: Known, sixteenths: Sequence[int]) -> tuple[int, int]:
+    """Of these places the one that differs most from the top, and clocks from it on that tell the
+    two apart by enough; 0 where none do."""
+    sixteenth = max(
+        sixteenths, key=lambda n: _distinct(known, n * CLOCKS_PER_SIXTEENTH, CLOCKS_PER_BAR)
+    )
+    place = sixteenth * CLOCKS_PER_SIXTEENTH
     for count in (CLOCKS_PER_BAR, 2 * CLOCKS_PER_BAR):
         if _distinct(known, place, count) >= WANTED_HITS:
-            return count
-    return 2 * CLOCKS_PER_BAR if _distinct(known, place, 2 * CLOCKS_PER_BAR) >= LEAST_HITS else 0
+            return sixteenth, count
+    enough = _distinct(known, place, 2 * CLOCKS_PER_BAR) >= LEAST_HITS
+    return sixteenth, 2 * CLOCKS_PER_BAR if enough else 0
 
 
 def go_on(known: Known) -> Part:
     """Does Continue go on where it stopped, or from the top?"""
     if not known.follows:
         return
-    sixteenth = max(
-        range(3, 15), key=lambda n: _distinct(known, n * CLOCKS_PER_SIXTEENTH, CLOCKS_PER_BAR)
-    )
-    place = sixteenth * CLOCKS_PER_SIXTEENTH
-    count = _telling(known, place)
+    sixteenth, count = _telling(known, range(3, 15))
     if not count:
         return
+    place = sixteenth * CLOCKS_PER_SIXTEENTH
     before = run(FAST_BPM, place, ahead=known.ahead)
     on = run(FAST_BPM, count, CONTINUE, ahead=known.ahead)
     gap_s = before.stop_s + 0.35
@@ -341,13 +339,10 @@ def locate(known: Known) -> Part:
     """Does it go to a Song Position?"""
     if not known.follows:
         return
-    sixteenth = max(
-        PLACES, key=lambda n: _distinct(known, n * CLOCKS_PER_SIXTEENTH, CLOCKS_PER_BAR)
-    )
-    place = sixteenth * CLOCKS_PER_SIXTEENTH
-    count = _telling(known, place)
+    sixteenth, count = _telling(known, PLACES)
     if not count:
         return
+    place = sixteenth * CLOCKS_PER_SIXTEENTH
     # Started and stopped at once, so that one that is ignored has a known place: the top.
     told = [Send(LEAD_S, START), Send(LEAD_S + 0.03, STOP)]
     told.append(Send(LEAD_S + 0.06, bytes((0xF2, sixteenth, 0))))

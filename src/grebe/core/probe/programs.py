@@ -56,8 +56,7 @@ def programs(known: Known) -> Part:
         off = placed(known, now, 0, short, old)
         if not rules.differs(off, len(now)):
             continue
-        moved = [h._replace(at_s=h.at_s - known.step_late_s) for h in now]
-        new = phrase_of(moved, FAST_S, short)
+        new = phrase_of(since(now, known.step_late_s), FAST_S, short)
         new = new if new.length else new._replace(length=short)
         known.say(
             tr("Program {program} plays another pattern ({off} hits are others).",
@@ -122,7 +121,7 @@ def _when(
     off: dict[ProgramAt, int] = {}
     for name, moment in moments.items():
         before = [h for h in hits if (h.at_s - late_s) / FAST_S < moment - 0.5]
-        after = [h._replace(at_s=h.at_s - moment * FAST_S) for h in hits if h not in before]
+        after = since([h for h in hits if h not in before], moment * FAST_S)
         begin = 0 if name != "at_once" else moment
         off[name] = rules.mismatch(old, 0, before, FAST_S, moment, late_s)
         off[name] += rules.mismatch(new, begin, after, FAST_S, of - moment, late_s)

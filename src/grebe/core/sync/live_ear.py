@@ -70,17 +70,21 @@ class SoundKind:
             self._rows.append(row)
         if self.count == DECIDED:
             self._decide()
-        spectrum = self._spectrum(row)
-        lag = 0.0
-        if self.count:
-            lags, _ = onsets.lags_of(spectrum[None, :], self._template, self._length, self._most)
-            lag = float(lags[0])
-        aligned = spectrum * np.exp(-self._turns * lag)
         self.count += 1
-        self._template += (aligned - self._template) / min(self.count, AVERAGED)
+        lag = self._average(row, self.count)
         if self.count & (self.count - 1) == 0 or self.count % AVERAGED == 0:
             self._look()
         return self._began + lag
+
+    def _average(self, row: Audio, number: int) -> float:
+        """Take a row into the average, which is of so many with it; by how much it is later."""
+        spectrum, lag = self._spectrum(row), 0.0
+        if number > 1:
+            lags, _ = onsets.lags_of(spectrum[None, :], self._template, self._length, self._most)
+            lag = float(lags[0])
+        aligned = spectrum * np.exp(-self._turns * lag)
+        self._template += (aligned - self._template) / min(number, AVERAGED)
+        return lag
 
     def _spectrum(self, row: Audio) -> NDArray[np.complex128]:
         signal = row.astype(float)
@@ -99,14 +103,7 @@ class SoundKind:
         self._template[:] = 0
         rows, self._rows = self._rows, []
         for number, row in enumerate(rows, start=1):
-            spectrum, lag = self._spectrum(row), 0.0
-            if number > 1:
-                lags, _ = onsets.lags_of(
-                    spectrum[None, :], self._template, self._length, self._most
-                )
-                lag = float(lags[0])
-            aligned = spectrum * np.exp(-self._turns * lag)
-            self._template += (aligned - self._template) / number
+            self._average(row, number)
         self._look()
 
     def _look(self) -> None:

@@ -19,11 +19,11 @@ from grebe.ui.widgets.fields import ListField
 from grebe.words import tr
 
 NETWORK = Port(wire="rtp")
+"""Stands for a port on the network that is still to be typed."""
 SESSION = Port(wire="rtp", name="session")
 """It waits to be invited into a session; "session HOST:PORT" invites."""
 OTHERS = Port(wire="rtp", name="?")
 """No port: sessions of others are looked for."""
-"""Stands for a port on the network that is still to be typed."""
 
 
 class PortLook(QObject):

@@ -124,7 +124,7 @@ class SyncView(PanedView):
     @does("pane_boxes")
     def pane_boxes(self) -> None:
         """How far off each box is."""
-        self.to_part(0)
+        self.to_part(BOXES)
 
     @does("pane_computers")
     def pane_computers(self) -> None:
@@ -166,7 +166,7 @@ class SyncView(PanedView):
 
     def type_tempo(self) -> None:
         """Into the tempo's field."""
-        self.to_part(0)
+        self.to_part(BOXES)
         self.tempo.open()
 
     def escaped(self) -> bool:
@@ -342,7 +342,7 @@ class SyncView(PanedView):
             self.session.say("info", tr("{device} needs no other offset.", device=device.name))
             return
         held = RigHand(self.session).set_offset(device, setting)
-        self.session.position.deviations.pop(device.id, None)
+        self.session.hearing.forget(device.id)
         self.session.say(
             "info",
             tr("{device} is sent {held:+.1f} ms from now on.", device=device.name, held=held),
