@@ -9,6 +9,7 @@ import runpy
 import subprocess
 import sys
 import xml.etree.ElementTree as ET
+from collections.abc import Iterator
 from importlib.resources import files
 from pathlib import Path
 
@@ -53,14 +54,24 @@ def test_the_file_is_one_that_translators_tools_read() -> None:
     assert [part.tag for part in message] == ["location", "source", "translation"]
 
 
-def test_a_text_is_said_in_the_language_asked_for(monkeypatch: pytest.MonkeyPatch) -> None:
+@pytest.fixture
+def other_language(monkeypatch: pytest.MonkeyPatch) -> Iterator[pytest.MonkeyPatch]:
+    """A process that has not asked for its language yet; ours is what it was after it."""
+    words.language.cache_clear()
+    yield monkeypatch
+    monkeypatch.undo()
+    words.language.cache_clear()
+
+
+def test_a_text_is_said_in_the_language_asked_for(other_language: pytest.MonkeyPatch) -> None:
     """With its values; English where there is no translation, or no such language."""
-    monkeypatch.setenv(words.VARIABLE, "de")
+    other_language.setenv(words.VARIABLE, "de")
     assert words.tr("Open {path}", path="x") in ("x öffnen", "Open x", "Öffne x")
     assert words.counted(1, "bar") == "1 Takt"
     assert words.counted(2, "bar") == "2 Takte"
     assert words.tr("Never written down {n}", n=3) == "Never written down 3"
-    monkeypatch.setenv(words.VARIABLE, "xx")
+    other_language.setenv(words.VARIABLE, "xx")
+    words.language.cache_clear()
     assert words.counted(2, "bar") == "2 bars"
 
 

@@ -30,8 +30,10 @@ def counted(number: int, word: str, plural: str = "") -> str:
     return f"{number} {tr(word if number == 1 else plural or word + 's')}"
 
 
+@cache
 def language() -> str:
-    """The code of the language; English where another is asked for that is not there."""
+    """The code of the language, from when it is first asked for on; English where another is
+    wanted that is not there."""
     wanted = os.environ.get(VARIABLE, "en")
     return wanted if wanted in LANGUAGES else "en"
 

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import time
 from collections.abc import Callable, Iterator
 
 import pytest
@@ -11,6 +10,7 @@ from grebe.app.probing import NO, PortMissing, ProbePorts, ProbeRun, probe
 from grebe.core.rig.standin import Memory, Setup
 from grebe.process.children import alive
 from tests.core.probe.boxes import Box
+from tests.waiting import wait
 
 BOX = Box(latency_ms=5.0, jitter_ms=0.2, steps=16)
 
@@ -25,10 +25,7 @@ def run(monkeypatch: pytest.MonkeyPatch) -> Iterator[ProbeRun]:
 
 
 def pump(run: ProbeRun, until: Callable[[], object]) -> None:
-    end = time.monotonic() + 20
-    while not until():
-        assert time.monotonic() < end, run.state
-        run.pump(0.1)
+    wait(until, turn=lambda: run.pump(0.1), why=lambda: run.state)
 
 
 def test_everything_that_sounds_is_asked_for_first(run: ProbeRun) -> None:

@@ -7,7 +7,7 @@ import selectors
 import socket
 import threading
 import time
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from contextlib import contextmanager
 from typing import Self
 
@@ -23,14 +23,7 @@ from grebe.core.document import Project
 from grebe.core.player.plan import Plan
 from grebe.process.places import standin_socket
 from grebe.protocols.link.messages import Loaded, Welcome
-
-
-def wait(so: Callable[[], bool], seconds: float = 10.0) -> None:
-    """Wait until something is so."""
-    end = time.monotonic() + seconds
-    while not so():
-        assert time.monotonic() < end, "it did not happen"
-        time.sleep(0.005)
+from tests.waiting import PATIENCE_S
 
 
 class Listener:
@@ -107,9 +100,9 @@ def listening_engine(project: Project, plan: Plan, *others: str) -> Iterator[Eng
     try:
         standins.wait_ready()
         client = connect_when_ready(wants_status=False)
-        client.wait_for(Welcome, 5)
+        client.wait_for(Welcome, PATIENCE_S)
         client.send(load_message(project, plan))
-        client.wait_for(Loaded, 5)
+        client.wait_for(Loaded, PATIENCE_S)
         yield client
         client.close()
     finally:

@@ -28,6 +28,7 @@ from grebe.protocols.link.messages import (
     ToEngine,
     Welcome,
 )
+from tests.waiting import PATIENCE_S
 
 
 class Live:
@@ -41,9 +42,9 @@ class Live:
         self.client = connect_when_ready()
         self.notices: list[str] = []
         self._waiting: list[FromEngine] = []
-        self.welcome = self.client.wait_for(Welcome, 5)
+        self.welcome = self.client.wait_for(Welcome, PATIENCE_S)
         self.send(self.load(project, source))
-        self.client.wait_for(Loaded, 5)
+        self.client.wait_for(Loaded, PATIENCE_S)
 
     def load(self, project: Project, source: str = "test") -> Load:
         """The message that loads a project's first song."""
@@ -54,7 +55,9 @@ class Live:
         for message in messages:
             self.client.send(message)
 
-    def until(self, wanted: Callable[[FromEngine], bool], seconds: float = 8.0) -> FromEngine:
+    def until(
+        self, wanted: Callable[[FromEngine], bool], seconds: float = PATIENCE_S
+    ) -> FromEngine:
         """Wait for a message that is wanted."""
         end = time.monotonic() + seconds
         while time.monotonic() < end:
@@ -68,7 +71,7 @@ class Live:
             time.sleep(0.005)
         raise AssertionError(f"the engine did not say it; notices: {self.notices}")
 
-    def status(self, wanted: Callable[[Status], bool], seconds: float = 8.0) -> Status:
+    def status(self, wanted: Callable[[Status], bool], seconds: float = PATIENCE_S) -> Status:
         """Wait for a status that is wanted."""
         found = self.until(lambda m: isinstance(m, Status) and wanted(m), seconds)
         assert isinstance(found, Status)
@@ -88,7 +91,7 @@ class Live:
         """Another window."""
         self.client.close()
         self.client = EngineClient(engine_socket())
-        return self.client.wait_for(Welcome, 5)
+        return self.client.wait_for(Welcome, PATIENCE_S)
 
     def close(self) -> None:
         """End everything this started."""

@@ -41,8 +41,9 @@ from grebe.protocols.midi.messages import TIMING_CLOCK as CLOCK
 from grebe.protocols.standin.reports import ReportKind, StandinReport
 from grebe.transports.clock import raw_ns
 from tests import build
-from tests.engine.listener import Listener, listening_engine, wait
+from tests.engine.listener import Listener, listening_engine
 from tests.engine.live import Live, live, python
+from tests.waiting import wait
 
 
 def fast(bpm: float = 240.0) -> Project:
@@ -71,7 +72,7 @@ def later_by(engine: Live, ms: float) -> Status:
         enough = min([d.sent for d in status.devices], default=0) > 150
         return enough and abs(late["bass"] - late["drums"] - ms) < 8
 
-    return engine.status(so, 30.0)
+    return engine.status(so)
 
 
 @pytest.mark.real_time("no tick may be missed in a minute of playing")
@@ -408,7 +409,7 @@ def test_a_port_that_comes_back_while_playing_is_rejoined() -> None:
         bass.unplug()
         time.sleep(0.3)
         bass.plug()
-        wait(lambda: bass.count(CONTINUE) == 1, 15.0)
+        wait(lambda: bass.count(CONTINUE) == 1)
         wait(lambda: bass.count(CLOCK) > 24)
         position = next(d for _, d in bass.heard if d[0] == SONG_POSITION)
         assert (position[1] | position[2] << 7) % 16 == 0  # a bar of 4/4

@@ -31,9 +31,10 @@ from grebe.process.places import standin_socket
 from grebe.protocols.link.messages import Loaded, Notice, Status, Welcome
 from grebe.protocols.standin.reports import encode_reports, played
 from grebe.transports.clock import raw_ns
-from tests.engine.listener import Listener, listening_engine, wait
+from tests.engine.listener import Listener, listening_engine
 from tests.engine.live import live
 from tests.engine.test_engine import fast, with_faults
+from tests.waiting import PATIENCE_S, wait
 
 CLOCK, START, CONTINUE, STOP = b"\xf8", b"\xfa", b"\xfb", b"\xfc"
 BPM = 240.0
@@ -129,12 +130,12 @@ class Stage:
         self.engine = start_engine()
         self.standins.wait_ready()
         self.client = connect_when_ready()
-        self.client.wait_for(Welcome, 5)
+        self.client.wait_for(Welcome, PATIENCE_S)
         self.client.send(load_message(project, plan))
-        self.client.wait_for(Loaded, 5)
+        self.client.wait_for(Loaded, PATIENCE_S)
         self.notices: list[str] = []
 
-    def status(self, wanted: object, seconds: float = 10.0) -> Status:
+    def status(self, wanted: object, seconds: float = PATIENCE_S) -> Status:
         end = time.monotonic() + seconds
         last: Status | None = None
         while time.monotonic() < end:

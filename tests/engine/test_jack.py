@@ -319,9 +319,9 @@ def test_jack_restarted_while_playing(server: Server) -> None:
         again = Server(server.period)
         try:
             process = listener(again, "-", 30.0)  # until it is there, the port is not
-            status = engine.status(lambda s: s.devices[1].port == "up", 15.0)
+            status = engine.status(lambda s: s.devices[1].port == "up")
             sent = status.devices[1].sent
-            engine.status(lambda s: s.devices[1].sent > sent + 150, 15.0)
+            engine.status(lambda s: s.devices[1].sent > sent + 150)
             data = [row for _, row in heard(process, soon=True)["seen"]]
         finally:
             again.stop()

@@ -109,10 +109,10 @@ def test_pulses_at_an_audio_input_lead(server: Server) -> None:
         engine.status(lambda s: s.hearing == "none")
         process = pulser(server, apart)
         try:
-            engine.status(lambda s: s.hearing == "clock", 15.0)
-            engine.status(lambda s: s.heard_bpm == pytest.approx(bpm, rel=2e-3), 15.0)
+            engine.status(lambda s: s.hearing == "clock")
+            engine.status(lambda s: s.heard_bpm == pytest.approx(bpm, rel=2e-3))
             engine.send(Begin())
-            status = engine.status(lambda s: s.running and s.tick > 6 * QUARTER, 15.0)
+            status = engine.status(lambda s: s.running and s.tick > 6 * QUARTER)
             assert status.bpm == pytest.approx(bpm, rel=0.03)
             assert abs(status.heard_off_ms) < 3.0
             engine.send(Listen(devices={"bass": "pulses"}))
@@ -123,7 +123,7 @@ def test_pulses_at_an_audio_input_lead(server: Server) -> None:
             engine.send(Halt())
             engine.status(lambda s: not s.running and s.hearing == "clock")
             engine.send(Begin())
-            engine.status(lambda s: s.running and s.tick > QUARTER, 15.0)
+            engine.status(lambda s: s.running and s.tick > QUARTER)
         finally:
             process.communicate(b"")
 
@@ -142,17 +142,17 @@ def test_a_run_line_starts_and_stops_the_song(server: Server) -> None:
     assert process.stdin is not None
     try:
         with live(made) as engine:
-            engine.status(lambda s: s.hearing == "clock", 15.0)
+            engine.status(lambda s: s.hearing == "clock")
             engine.send(Begin())  # asks the box to start, which only a hand can
             for _ in range(2):
                 process.stdin.write(b"run\n")
                 process.stdin.flush()
-                status = engine.status(lambda s: s.running and s.tick > QUARTER, 15.0)
+                status = engine.status(lambda s: s.running and s.tick > QUARTER)
                 assert status.tick < 4 * QUARTER
                 assert abs(status.heard_off_ms) < 5.0
                 process.stdin.write(b"stop\n")
                 process.stdin.flush()
-                engine.status(lambda s: not s.running and s.hearing == "clock", 15.0)
+                engine.status(lambda s: not s.running and s.hearing == "clock")
     finally:
         process.communicate(b"")
 
@@ -179,18 +179,18 @@ def test_jack_transport_is_followed(server: Server) -> None:
         try:
             other.transport_frame = round(4 * a_quarter_s * RATE)
             other.transport_start()
-            status = engine.status(lambda s: s.running and s.tick > 6 * QUARTER, 10.0)
+            status = engine.status(lambda s: s.running and s.tick > 6 * QUARTER)
             assert status.follows == "jack:transport"
             off = engine.status(lambda s: s.running and s.tick > 8 * QUARTER).heard_off_ms
             assert abs(off) < 5.0
             other.transport_frame = round(20 * a_quarter_s * RATE)
-            engine.status(lambda s: s.running and s.tick > 20 * QUARTER, 10.0)
+            engine.status(lambda s: s.running and s.tick > 20 * QUARTER)
             other.transport_stop()
             engine.status(lambda s: not s.running)
             # Run and Stop here work it for everybody.
             other.transport_frame = 0
             engine.send(Begin())
-            engine.status(lambda s: s.running and s.tick > QUARTER, 10.0)
+            engine.status(lambda s: s.running and s.tick > QUARTER)
 
             engine.send(Halt())
             engine.status(lambda s: not s.running)
@@ -210,7 +210,7 @@ def test_jack_restarted_is_followed_again(server: Server) -> None:
     with live(project) as engine:
         other = conductor(server)
         other.transport_start()
-        engine.status(lambda s: s.running and s.tick > QUARTER, 10.0)
+        engine.status(lambda s: s.running and s.tick > QUARTER)
         other.deactivate()
         other.close()
         server.stop()
@@ -223,7 +223,7 @@ def test_jack_restarted_is_followed_again(server: Server) -> None:
         try:
             time.sleep(1.5)  # looked for twice a second
             other.transport_start()
-            engine.status(lambda s: s.running and s.tick > QUARTER, 10.0)
+            engine.status(lambda s: s.running and s.tick > QUARTER)
         finally:
             other.transport_stop()
             other.deactivate()
@@ -253,7 +253,7 @@ def test_pulses_without_jack_through_portaudio(server: Server) -> None:
         process = listener(server, ports[1], 20.0)
         silent = listener(server, ports[0], 20.0)
         engine.send(Begin())
-        engine.status(lambda s: s.devices[1].pulses > 16, 15.0)
+        engine.status(lambda s: s.devices[1].pulses > 16)
         engine.send(Halt())
         rises = [f for f, what in heard(process, soon=True)["seen"] if what == "rise"]
         assert heard(silent, soon=True)["seen"] == []
@@ -287,7 +287,7 @@ def test_an_interface_that_stops_is_known_at_once_and_used_again(server: Server)
     rig = msgspec.structs.replace(project.rig, devices=(drums, bass))
     with live(msgspec.structs.replace(project, rig=rig)) as engine:
         engine.send(Begin())
-        engine.status(lambda s: s.devices[1].pulses > 8, 15.0)
+        engine.status(lambda s: s.devices[1].pulses > 8)
         assert any("system: 48000 frames a second" in text for text in engine.notices)
         server.process.send_signal(signal.SIGSTOP)
         stopped = time.monotonic()
@@ -297,7 +297,7 @@ def test_an_interface_that_stops_is_known_at_once_and_used_again(server: Server)
             assert any("went away. The rest play on." in text for text in engine.notices)
         finally:
             server.process.send_signal(signal.SIGCONT)
-        sent = engine.status(lambda s: not s.devices[1].line_problem, 15.0).devices[1].pulses
+        sent = engine.status(lambda s: not s.devices[1].line_problem).devices[1].pulses
         assert any("its pulses and gates are back" in text for text in engine.notices)
         engine.status(lambda s: s.devices[1].pulses > sent + 8)
         engine.send(Halt())
@@ -319,7 +319,7 @@ def test_pulses_go_on_while_stopped_where_a_box_wants_them(server: Server) -> No
         process = listener(server, "grebe:pulses to Bass", 20.0)
         time.sleep(1.0)
         engine.send(Begin())
-        engine.status(lambda s: s.devices[1].pulses > 8, 15.0)
+        engine.status(lambda s: s.devices[1].pulses > 8)
         engine.send(Halt())
         engine.status(lambda s: not s.running)
         time.sleep(1.0)

@@ -15,9 +15,10 @@ from grebe.core.whatif.fallback import fallback
 from grebe.core.whatif.losses import Gone
 from grebe.protocols.link.messages import Load, Loaded
 from tests import build
-from tests.engine.listener import Listener, listening_engine, wait
+from tests.engine.listener import Listener, listening_engine
 from tests.engine.test_engine import fast
 from tests.engine.test_following import START, sent, stage
+from tests.waiting import PATIENCE_S, wait
 
 BPM = 240.0
 NOTE_ON, CLOCK = 0x90, 0xF8
@@ -57,7 +58,7 @@ def test_another_plays_the_part_and_nobody_loses_the_clock() -> None:
         found = fallback(project, Gone(box="bass"))
         assert found.moves == ("Spare plays what Bass played in all.",)
         client.send(loaded(found.project))
-        client.wait_for(Loaded, 5)
+        client.wait_for(Loaded, PATIENCE_S)
         wait(lambda: any(data[0] == NOTE_ON | 2 for _, data in list(spare.heard)))
         bass.plug()
         assert abs(drums.count(CLOCK) - spare.count(CLOCK)) <= 1

@@ -23,6 +23,7 @@ from grebe.protocols.standin.reports import encode_reports, played
 from tests import build
 from tests.core.test_rig import box, cable
 from tests.engine.live import live
+from tests.waiting import PATIENCE_S, wait
 
 
 class Played:
@@ -91,12 +92,12 @@ class Table:
         self.paths = {d: str(folder / f"{d}.sock") for d in self.boxes}
         self.engine = start_engine()
         self.client = connect_when_ready()
-        self.client.wait_for(Welcome, 5)
+        self.client.wait_for(Welcome, PATIENCE_S)
 
     def load(self, project: Project) -> None:
         plan = make_plan(project, project.songs[0], "test")
         self.client.send(Load(plan=ReplacePlan(plan=plan), standins=self.paths))
-        self.client.wait_for(Loaded, 5)
+        self.client.wait_for(Loaded, PATIENCE_S)
 
     def close(self) -> None:
         self.client.close()
@@ -121,7 +122,7 @@ def test_pads_sound_by_where_they_lie(table: Table) -> None:
     for running in (False, True):
         if running:
             table.client.send(Begin())
-            table.client.wait_for(Status, 5)
+            table.client.wait_for(Status, PATIENCE_S)
         pads.play(b"\x90\x30\x64", b"\x80\x30\x40")
         assert sampler.hears() == b"\x99\x3c\x64"
         assert sampler.hears() == b"\x89\x3c\x40"
@@ -160,15 +161,11 @@ def test_a_pedal_panics(table: Table) -> None:
     pads.play(b"\xb0\x40\x00", b"\xb0\x41\x7f", b"\xb1\x40\x7f")
     time.sleep(0.2)
     table.client.pump()
-    assert table.client.wait_for(Status, 5).running
+    assert table.client.wait_for(Status, PATIENCE_S).running
     pads.play(b"\xb0\x40\x7f")
     silenced = [sampler.hears() for _ in range(4)]
     assert silenced == [b"\xb0\x40\x00", b"\xe0\x00\x40", b"\xb0\x7b\x00", b"\xb0\x78\x00"]
-    end = time.monotonic() + 5
-    while time.monotonic() < end:
-        if not table.client.wait_for(Status, 5).running:
-            return
-    raise AssertionError("it goes on")
+    wait(lambda: not table.client.wait_for(Status, PATIENCE_S).running)
 
 
 def test_a_press_is_learnt(table: Table) -> None:
@@ -177,10 +174,10 @@ def test_a_press_is_learnt(table: Table) -> None:
     table.client.send(Learn(device="pads"))
     time.sleep(0.2)
     pads.play(b"\xf8", b"\x80\x30\x40", b"\xc3\x07")
-    learned = table.client.wait_for(Learned, 5)
+    learned = table.client.wait_for(Learned, PATIENCE_S)
     assert learned.trigger == Trigger(device="pads", kind="program", channel=4, number=7)
     table.client.send(Learn(device="nobody"))
-    assert "no input" in table.client.wait_for(Notice, 5).text
+    assert "no input" in table.client.wait_for(Notice, PATIENCE_S).text
 
 
 def test_a_box_that_hangs_up_is_named_and_its_notes_end(table: Table) -> None:
@@ -190,12 +187,7 @@ def test_a_box_that_hangs_up_is_named_and_its_notes_end(table: Table) -> None:
     assert sampler.hears() == b"\x99\x3c\x64"
     pads.close()
     assert sampler.hears() == b"\x89\x3c\x40"
-    end = time.monotonic() + 5
-    said: list[str] = []
-    while time.monotonic() < end and not any("Pads" in text for text in said):
-        said += [m.text for m in table.client.pump() if isinstance(m, Notice)]
-        time.sleep(0.01)
-    assert any("Pads" in text for text in said)
+    wait(lambda: any("Pads" in m.text for m in table.client.pump() if isinstance(m, Notice)))
 
 
 @pytest.mark.usefixtures("own_folders")

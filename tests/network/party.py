@@ -12,6 +12,7 @@ from grebe.core.session.use import SessionUse
 from grebe.network.node import Node, Warp
 from grebe.protocols.session.packets import session_tag
 from grebe.transports.clock import raw_ns
+from tests.waiting import PATIENCE_S, wait
 
 
 class Party:
@@ -39,14 +40,9 @@ class Party:
         self.nodes.append(node)
         return node
 
-    def until(self, wanted: Callable[[], bool], seconds: float = 12.0) -> None:
+    def until(self, wanted: Callable[[], bool], seconds: float = PATIENCE_S) -> None:
         """Turn all nodes until something is so. AssertionError after the time."""
-        end = time.monotonic() + seconds
-        while time.monotonic() < end:
-            if wanted():
-                return
-            self.turn()
-        raise AssertionError("it did not come to that")
+        wait(wanted, seconds, self.turn)
 
     def wait(self, seconds: float) -> None:
         """Turn all nodes for so long."""

@@ -27,6 +27,7 @@ from grebe.transports.clock import raw_ns
 from tests import build
 from tests.engine.live import Live
 from tests.network.party import Party
+from tests.waiting import PATIENCE_S
 
 
 class Stage:
@@ -43,7 +44,7 @@ class Stage:
         session = SessionUse(name=self.party.session, peer="Smew", interface="lo", **use)  # type: ignore[arg-type]
         self.live.send(Join(use=session, passphrase="sea", bpm=100.0))
 
-    def until(self, wanted: Callable[[Status], bool], seconds: float = 8.0) -> Status:
+    def until(self, wanted: Callable[[Status], bool], seconds: float = PATIENCE_S) -> Status:
         """Turn the party and read what the engine says until something is so."""
         end = time.monotonic() + seconds
         while time.monotonic() < end:

@@ -6,12 +6,13 @@ import json
 import subprocess
 import sys
 import time
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 
 import pytest
 
 from grebe.bench.network import PeerProcess
 from grebe.bench.switch import Network
+from tests.waiting import wait
 
 
 @pytest.fixture
@@ -23,13 +24,6 @@ def network() -> Iterator[Network]:
         pytest.skip(f"no network namespaces here: {error}")
     yield made
     made.close()
-
-
-def until(wanted: Callable[[], bool], seconds: float = 10.0) -> None:
-    end = time.monotonic() + seconds
-    while not wanted():
-        assert time.monotonic() < end, "it did not come to that"
-        time.sleep(0.02)
 
 
 def apart_ms(*peers: PeerProcess) -> float:
@@ -46,33 +40,33 @@ def test_three_computers_keep_one_downbeat_whatever_happens(network: Network) ->
     peers = [PeerProcess(network, 0, 126)]
     stranger = PeerProcess(network, 3, 200, "land")
     try:
-        until(lambda: peers[0].view["state"] == "in")
+        wait(lambda: peers[0].view["state"] == "in")
         peers += [PeerProcess(network, n, 90) for n in (1, 2)]
-        until(lambda: all(len(p.others) == 2 for p in peers))
+        wait(lambda: all(len(p.others) == 2 for p in peers))
         time.sleep(1.0)
         assert {p.view["bpm"] for p in peers} == {126.0}
         assert apart_ms(*peers) < 1.5
         stranger.say("bpm 222")
         peers[2].say("bpm 140")
-        until(lambda: {p.view["bpm"] for p in peers} == {140.0})
+        wait(lambda: {p.view["bpm"] for p in peers} == {140.0})
         peers[0].kill()  # whose clock was gone by
-        until(lambda: peers[1].others == {"Peer 2"})
+        wait(lambda: peers[1].others == {"Peer 2"})
         time.sleep(0.5)
         assert apart_ms(*peers[1:]) < 1.5
         peers[0] = PeerProcess(network, 0, 99)
-        until(lambda: len(peers[0].others) == 2)
+        wait(lambda: len(peers[0].others) == 2)
         assert peers[0].view["bpm"] == 140.0
         network.set(parted=[1])
-        until(lambda: not peers[1].others)
+        wait(lambda: not peers[1].others)
         peers[0].say("bpm 128")
-        until(lambda: peers[2].view["bpm"] == 128.0)
+        wait(lambda: peers[2].view["bpm"] == 128.0)
         network.set(parted=[])
-        until(lambda: {p.view["bpm"] for p in peers} == {128.0})
+        wait(lambda: {p.view["bpm"] for p in peers} == {128.0})
         network.link(2, up=False)
-        until(lambda: not peers[2].others)
+        wait(lambda: not peers[2].others)
         network.link(2, up=True)
-        until(lambda: len(peers[2].others) == 2)
-        until(lambda: apart_ms(*peers) < 1.5, 12)
+        wait(lambda: len(peers[2].others) == 2)
+        wait(lambda: apart_ms(*peers) < 1.5)
         assert stranger.others == set()
         assert stranger.view["bpm"] == 222.0
         assert peers[0].view["dropped"]["malformed"] > 10
@@ -96,13 +90,13 @@ def test_one_that_comes_back_with_another_address_is_the_same_one(
 ) -> None:
     """Its cable was out, and its network gave it another address: in again, in step."""
     two += [PeerProcess(network, n, 120) for n in (0, 1)]
-    until(lambda: all(len(p.others) == 1 for p in two))
+    wait(lambda: all(len(p.others) == 1 for p in two))
     network.link(1, up=False)
-    until(lambda: not two[0].others)
+    wait(lambda: not two[0].others)
     network.link(1, up=True)
     network.move(1, "10.71.0.77")
-    until(lambda: all(len(p.others) == 1 for p in two), 20)
-    until(lambda: apart_ms(*two) < 1.5, 12)
+    wait(lambda: all(len(p.others) == 1 for p in two))
+    wait(lambda: apart_ms(*two) < 1.5)
 
 
 @pytest.mark.real_time("judges milliseconds between hosts on two cores")
@@ -112,8 +106,8 @@ def test_ipv6_alone_will_do_between_computers(network: Network, two: list[PeerPr
         network.move(number, "")
     time.sleep(2.5)  # an address has to be found free before it may be used
     two += [PeerProcess(network, n, 120) for n in (0, 1)]
-    until(lambda: all(len(p.others) == 1 for p in two), 15)
-    until(lambda: apart_ms(*two) < 1.5, 12)
+    wait(lambda: all(len(p.others) == 1 for p in two))
+    wait(lambda: apart_ms(*two) < 1.5)
 
 
 def test_where_multicast_is_kept_back_it_is_said_and_an_address_helps(
@@ -122,14 +116,14 @@ def test_where_multicast_is_kept_back_it_is_said_and_an_address_helps(
     """Two sessions, and neither can know: each is told what to type at the other."""
     network.set(multicast=False)
     two += [PeerProcess(network, n, 120) for n in (0, 1)]
-    until(lambda: all("multicast" in p.view.get("problem", "") for p in two), 20)
+    wait(lambda: all("multicast" in p.view.get("problem", "") for p in two))
     assert all(not p.others for p in two)
     said = two[0].view["problem"]
     address = next(word for word in said.replace(",", " ").split() if word.startswith("10.71.0.1:"))
     two[1].kill()
     two[1] = PeerProcess(network, 1, 120, addresses=(address,))
-    until(lambda: all(len(p.others) == 1 for p in two), 15)
-    until(lambda: all(not p.view["problem"] for p in two))
+    wait(lambda: all(len(p.others) == 1 for p in two))
+    wait(lambda: all(not p.view["problem"] for p in two))
 
 
 def test_a_session_that_another_offers_is_found_by_its_name(network: Network) -> None:
@@ -148,7 +142,7 @@ def test_a_session_that_another_offers_is_found_by_its_name(network: Network) ->
             found[:] = json.loads(done.stdout)["midi"]
             return bool(found)
 
-        until(is_found, 20)
+        wait(is_found)
         assert found == ["Grebe Smew (10.71.0.1:5004)"]
     finally:
         offered.kill()

@@ -5,8 +5,7 @@ from __future__ import annotations
 import builtins
 import os
 import select
-import time
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
@@ -18,6 +17,7 @@ from grebe.transports.alsa.names import Address, lasting_names, meant
 from grebe.transports.alsa.wire import AlsaInput, AlsaWire
 from grebe.transports.hardware import place_of_card
 from tests.transports.fake_sequencer import FakeSequencer, port
+from tests.waiting import wait
 
 BOX = "Lab Box:Lab Box MIDI 1"
 A, B = "usb 1-1 serial AAA", "usb 1-2 serial BBB"
@@ -131,14 +131,6 @@ def wire(fake: FakeSequencer) -> Iterator[AlsaWire]:
     assert fake.closed
 
 
-def soon(true: Callable[[], bool]) -> bool:
-    """Whether it becomes so within a moment: the wire's thread has to come round."""
-    end = time.monotonic() + 2
-    while not true() and time.monotonic() < end:
-        time.sleep(0.002)
-    return true()
-
-
 def test_ports_bear_the_names_of_their_boxes(wire: AlsaWire, fake: FakeSequencer) -> None:
     """One client, a port a box in each direction, given back when it is not needed."""
     out = wire.open_output("Smew", f"{BOX} [{B}]")
@@ -182,13 +174,13 @@ def test_a_port_that_is_pulled_and_back_at_once_is_known_to_have_gone(
     out.check()
     fake.plug(fake.pull(Address(20, 0)))
     assert select.select([heard], [], [], 2)[0]
-    assert soon(lambda: wire.has_news)
+    wait(lambda: wire.has_news)
     for looked in (out.check, heard.check_input, heard.receive):
         with pytest.raises(PortLost, match="went away"):
             looked()
     stays.check()
     out.close()
-    assert soon(lambda: Address(20, 0) in wire._ports)
+    wait(lambda: Address(20, 0) in wire._ports)
     again = wire.open_output("a", f"{BOX} [{A}]")
     again.check()
     again.send(b"\xf8", 0)
@@ -198,13 +190,13 @@ def test_a_port_that_is_pulled_and_back_at_once_is_known_to_have_gone(
 def test_ports_are_looked_up_once(wire: AlsaWire, fake: FakeSequencer) -> None:
     """Then what comes and goes is told: a port that is missing is tried at no cost."""
     gone = fake.pull(Address(20, 0))
-    assert soon(lambda: Address(20, 0) not in wire._ports)
+    wait(lambda: Address(20, 0) not in wire._ports)
     for _ in range(50):
         with pytest.raises(PortLost):
             wire.open_output("a", f"{BOX} [{A}]")
     assert fake.asked == 1
     fake.plug(gone)
-    assert soon(lambda: wire.has_news)
+    wait(lambda: wire.has_news)
     wire.open_output("a", f"{BOX} [{A}]").check()
     assert fake.asked == 1
 
@@ -219,15 +211,15 @@ def test_twins_that_come_back_in_the_other_order_keep_their_boxes(*, serials: bo
     for number in (20, 24):
         fake.pull(Address(number, 0))
     for out in outs:
-        assert soon(lambda out=out: out.gone)  # type: ignore[misc]
+        wait(lambda out=out: out.gone)  # type: ignore[misc]
         out.close()
     fake.plug(port(20, BOX, places[1]))  # b's is the first to be back, under a's number
-    assert soon(lambda: Address(20, 0) in wire._ports)
+    wait(lambda: Address(20, 0) in wire._ports)
     with pytest.raises(PortLost):
         wire.open_output("a", f"{BOX} 20:0")
     wire.open_output("b", f"{BOX} 24:0").send(b"\xfa", 0)
     fake.plug(port(24, BOX, places[0]))
-    assert soon(lambda: Address(24, 0) in wire._ports)
+    wait(lambda: Address(24, 0) in wire._ports)
     wire.open_output("a", f"{BOX} 20:0").send(b"\xfc", 0)
     assert fake.sent == [(Address(20, 0), b"\xfa"), (Address(24, 0), b"\xfc")]
     wire.close()

@@ -7,11 +7,10 @@ import os
 import signal
 import subprocess
 import sys
-import time
-from collections.abc import Callable
 from pathlib import Path
 
 from grebe.process.children import alive
+from tests.waiting import wait
 
 LOOK = (sys.executable, "-m", "grebe.transports")
 
@@ -24,13 +23,6 @@ def asked(look: int) -> int | None:
     return None
 
 
-def until(true: Callable[[], object]) -> None:
-    end = time.monotonic() + 20
-    while not true():
-        assert time.monotonic() < end
-        time.sleep(0.005)
-
-
 def test_every_kind_of_port_is_listed_or_has_a_reason() -> None:
     found = json.loads(subprocess.run(LOOK, capture_output=True, check=True).stdout)
     assert set(found) == {"jack", "alsa", "sound", "sessions", "network"}
@@ -40,9 +32,9 @@ def test_every_kind_of_port_is_listed_or_has_a_reason() -> None:
 def test_a_look_that_is_killed_leaves_nothing() -> None:
     """A window that closes kills it, with its question of JACK open: here, for ever."""
     with subprocess.Popen(LOOK, stdout=subprocess.DEVNULL) as look:
-        until(lambda: asked(look.pid))
+        wait(lambda: asked(look.pid))
         child = asked(look.pid)
         assert child is not None
         os.kill(child, signal.SIGSTOP)
         look.kill()
-    until(lambda: not alive(child))
+    wait(lambda: not alive(child))

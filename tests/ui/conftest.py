@@ -9,7 +9,8 @@ from contextlib import closing, suppress
 from pathlib import Path
 
 import pytest
-from PyQt6.QtCore import Qt
+from PyQt6 import sip
+from PyQt6.QtCore import QEvent, Qt
 from PyQt6.QtGui import QKeySequence
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication, QCheckBox, QLineEdit
@@ -23,6 +24,7 @@ from grebe.app.returning import Opening
 from grebe.core.document import Project
 from grebe.core.findings import Findings, find
 from grebe.core.gear.model import NO_LIBRARY, GearLibrary
+from grebe.core.sets.plan import SetFactsModel
 from grebe.core.songs.energy import PatternBars
 from grebe.errors import EngineError
 from grebe.formats.project import Opened, read_project
@@ -35,23 +37,21 @@ from grebe.ui.stations.rig.ports import PortLook
 from grebe.ui.widgets.fields import ListField, NumberField
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.theme import load_fonts
+from tests.conftest import PLAYED
+from tests.waiting import PATIENCE_S, wait
 
 
 class Performer:
     """Somebody at the window: presses keys, clicks, waits and looks."""
 
-    def __init__(self, frame: Frame) -> None:
-        self.frame = frame
+    def __init__(self, frame: Frame, test: pytest.Item | None = None) -> None:
+        self.frame, self._test = frame, test
 
-    def wait(self, true: Callable[[], object], seconds: float = 8.0) -> None:
+    def wait(self, true: Callable[[], object], seconds: float = PATIENCE_S) -> None:
         """Wait until something is so."""
-        end = time.monotonic() + seconds
-        while time.monotonic() < end:
-            QTest.qWait(10)
-            if true():
-                return
-        notice = self.frame.session.notices.last
-        raise AssertionError(f"it did not happen; the window says: {notice}")
+        QTest.qWait(10)
+        notices = self.frame.session.notices
+        wait(true, seconds, lambda: QTest.qWait(10), lambda: f"the window says: {notices.last}")
 
     def press(self, key: Qt.Key, *modifiers: Qt.KeyboardModifier) -> None:
         """A key, where the focus is."""
@@ -90,6 +90,8 @@ class Performer:
         Without this none is: half a second of three processes for every test of the window.
         """
         session = self.frame.session
+        if self._test is not None:
+            self._test.add_marker(PLAYED)
         if session.link.state == "off":
             session.link.state = "starting"
         self.wait(
@@ -127,7 +129,7 @@ def end_engine() -> None:
         suppress(EngineError),
         closing(EngineClient(engine_socket(), wants_status=False)) as client,
     ):
-        client.wait_for(Welcome, 5)
+        client.wait_for(Welcome, PATIENCE_S)
         client.send(Shutdown())
         end = time.monotonic() + 5
         while client.open and time.monotonic() < end:
@@ -161,9 +163,11 @@ def demo_findings() -> Findings:
 def demo_is_known(monkeypatch: pytest.MonkeyPatch) -> None:
     """A hundred milliseconds less for every window that is opened with the demo as it is."""
 
-    def known(project: Project, bars: PatternBars, library: GearLibrary) -> Findings:
+    def known(
+        project: Project, bars: PatternBars, library: GearLibrary, facts: SetFactsModel
+    ) -> Findings:
         as_it_is = project is demo_read().project and library == NO_LIBRARY
-        return demo_findings() if as_it_is else find(project, bars, library)
+        return demo_findings() if as_it_is else find(project, bars, library, facts)
 
     monkeypatch.setattr("grebe.app.live.derived.find", known)
 
@@ -176,8 +180,21 @@ def ports_looked_for(request: pytest.FixtureRequest, monkeypatch: pytest.MonkeyP
         monkeypatch.setattr(PortLook, "look", lambda self, *, network=False: None)
 
 
+@pytest.fixture(autouse=True)
+def windows_gone() -> Iterator[None]:
+    """Thousands of widgets of tests before would be styled and looked through again and again."""
+    yield
+    if QApplication.instance() is not None:
+        for window in QApplication.topLevelWidgets():
+            if window.parent() is None:  # lists of choices go with what they belong to
+                window.deleteLater()
+        QApplication.sendPostedEvents(None, QEvent.Type.DeferredDelete.value)
+
+
 @pytest.fixture
-def performer(qapp: QApplication, own_folders: object) -> Iterator[Performer]:
+def performer(
+    qapp: QApplication, own_folders: object, request: pytest.FixtureRequest
+) -> Iterator[Performer]:
     """A performer at the demo set, at 1280x800."""
     forget_kept()
     opened, path = demo_read(), fresh_demo()
@@ -187,8 +204,9 @@ def performer(qapp: QApplication, own_folders: object) -> Iterator[Performer]:
     frame.activateWindow()
     QTest.qWaitForWindowExposed(frame)
     frame.on_timer()  # it has opened
-    yield Performer(frame)
-    frame.leave()
+    yield Performer(frame, request.node)
+    if not sip.isdeleted(frame):
+        frame.leave()
     end_engine()
 
 

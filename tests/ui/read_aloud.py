@@ -7,7 +7,7 @@ import shutil
 import subprocess
 import sys
 import time
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
 from typing import Any, NamedTuple
@@ -147,14 +147,6 @@ class Reader:
                     return node
             time.sleep(0.1)
         raise AssertionError(f"{name} is not there: {[n.name for n in registry.children]}")
-
-
-def wait(true: Callable[[], object], seconds: float = 45.0) -> None:
-    """Wait until something is so."""
-    end = time.monotonic() + seconds
-    while not true():
-        assert time.monotonic() < end, "it did not happen"
-        time.sleep(0.05)
 
 
 @contextmanager

@@ -254,7 +254,7 @@ def test_the_demos_laptop_is_a_peer_of_its_own(performer: Performer) -> None:
     performer.engine_ready()
     performer.press(K.Key_J, CTRL)
     session = frame.session
-    performer.wait(lambda: [r.name for r in session.network.rows] == ["Teal"], 12)
+    performer.wait(lambda: [r.name for r in session.network.rows] == ["Teal"])
     performer.wait(lambda: session.network.leads)
     performer.press(K.Key_J, CTRL, SHIFT)
     performer.press(K.Key_Space)

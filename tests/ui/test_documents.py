@@ -37,6 +37,7 @@ from grebe.ui.main_window.mishap import saying
 from grebe.ui.main_window.reporting import Reporting
 from grebe.ui.main_window.waiting import Waiting
 from tests import build
+from tests.waiting import wait
 
 
 @pytest.fixture
@@ -333,10 +334,7 @@ def test_asked_to_end_work_is_kept_and_it_is_no_crash(
     outer = subprocess.Popen([sys.executable, "-c", code], start_new_session=True)
     try:
         note = state_dir() / f"window-{outer.pid}.json"
-        end = time.monotonic() + 15
-        while not note.exists():
-            assert time.monotonic() < end
-            time.sleep(0.05)
+        wait(note.exists)
         time.sleep(0.3)
         os.killpg(outer.pid, ending)
         assert outer.wait(10) in (0, 130)

@@ -461,7 +461,7 @@ def test_teaching_a_box(performer: Performer, view: PatternsView) -> None:
     performer.press(K.Key_B, CTRL)
     assert session.teaching.current is not None
     performer.wait(lambda: session.running)
-    performer.wait(lambda: session.position.pattern_place("p01") is not None, 10)
+    performer.wait(lambda: session.position.pattern_place("p01") is not None)
     performer.frame.grab()
     performer.press(K.Key_B, CTRL)
     performer.wait(lambda: not session.running)

@@ -55,7 +55,7 @@ def test_probed_by_keys_and_taken_over(performer: Performer, view: SyncView) -> 
     run = run_of(view)
     asked: list[str] = []
     while run.state != "done":
-        performer.wait(lambda: run.question is not None or run.state == "done", 30)
+        performer.wait(lambda: run.question is not None or run.state == "done")
         if run.question is not None:
             asked.append(run.asks or run.question.key)
             performer.wait(view.probe.question.isVisible)
@@ -88,19 +88,19 @@ def test_by_mouse_and_stopped_at_any_moment(performer: Performer, view: SyncView
     run = run_of(view)
     performer.wait(lambda: bar.isVisible() and run.asks == "before")
     bar.buttons[0].click()
-    performer.wait(lambda: run.asks == "notes", 20)
+    performer.wait(lambda: run.asks == "notes")
     bar.buttons[0].click()
-    performer.wait(lambda: run.stage >= 3, 20)
+    performer.wait(lambda: run.stage >= 3)
     found = run.answers.channels
     performer.press(K.Key_Escape)
     assert run.state in ("paused", "done")
     assert not run.active
     performer.wait(lambda: "Stopped" in said(view))
     performer.act("probe_it")
-    performer.wait(lambda: run.asks == "pattern", 30)
+    performer.wait(lambda: run.asks == "pattern")
     assert run.answers.channels == found == (10,)
     bar.buttons[1].click()
-    performer.wait(lambda: run.state == "done", 30)
+    performer.wait(lambda: run.state == "done")
     assert "clock" in run.answers.unsure
     canvas = view.probe.canvas
     box = canvas._line(2)

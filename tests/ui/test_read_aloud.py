@@ -12,7 +12,8 @@ from grebe.core.patterns.model import Content, Voice
 from grebe.formats.project import write_project
 from tests import build
 from tests.ui.conftest import end_engine
-from tests.ui.read_aloud import Node, desktop, missing, wait
+from tests.ui.read_aloud import Node, desktop, missing
+from tests.waiting import wait
 
 pytestmark = pytest.mark.skipif(bool(missing()), reason=f"not installed: {missing()}")
 RIGHT, X, N, SPACE = 0xFF53, 0x78, 0x6E, 0x20

@@ -395,7 +395,7 @@ def test_what_a_box_can_do_is_edited_and_saved(performer: Performer) -> None:
     pane = view.abilities
     assert view.panes.currentWidget() is pane
     assert pane.boxes.currentText() == "Knot"
-    clock = pane.tables[0]
+    clock = pane.table
     model = clock.model()
     assert model is not None
     rows = [model.index(r, 0).data() for r in range(model.rowCount())]
@@ -411,7 +411,7 @@ def test_what_a_box_can_do_is_edited_and_saved(performer: Performer) -> None:
     before = len(rig(performer).device("knot").spec.jacks)
     performer.press(K.Key_Insert)
     assert len(rig(performer).device("knot").spec.jacks) == before + 1
-    jacks = pane.tables[1]
+    jacks = pane.table
     assert jacks.currentIndex().row() == before
     performer.press(K.Key_Delete)
     assert len(rig(performer).device("knot").spec.jacks) == before
@@ -419,7 +419,7 @@ def test_what_a_box_can_do_is_edited_and_saved(performer: Performer) -> None:
     performer.act("part_before")
     assert pane.part == "by_hand"
     QTest.mouseClick(pane.parts[4], LEFT)
-    memory = pane.tables[4].model()
+    memory = pane.table.model()
     assert memory is not None
     rows = [memory.index(r, 0).data() for r in range(memory.rowCount())]
     memory.setData(memory.index(rows.index("Chains"), 1), "neighbours")

@@ -269,7 +269,7 @@ def test_the_demo_set_from_the_keyboard(performer: Performer) -> None:
     assert session.selection.play.coming is not None
     assert session.selection.play.coming.song == "wake"
     frame.grab()
-    performer.wait(lambda: session.selection.song_id == "wake", 10)
+    performer.wait(lambda: session.selection.song_id == "wake")
     assert session.status.carried  # type: ignore[union-attr]
     frame.grab()
     performer.act("release")

@@ -152,7 +152,7 @@ def test_the_guided_check_finds_and_mends_a_late_box(performer: Performer) -> No
     assert "L checks it" in words(view)
     performer.act("check")
     performer.wait(lambda: "Listening" in words(view) and session.running)
-    performer.wait(lambda: "dunlin" in session.checking.check.results, 20)
+    performer.wait(lambda: "dunlin" in session.checking.check.results)
     assert session.status is not None
     view.moved()
     first = session.checking.check.results["dunlin"]
@@ -164,7 +164,7 @@ def test_the_guided_check_finds_and_mends_a_late_box(performer: Performer) -> No
     performer.wait(lambda: not session.status.held)  # type: ignore[union-attr]
     QTest.qWait(600)  # the offset moves there by 20 ms a second
     performer.act("check")
-    performer.wait(lambda: session.checking.check.results["dunlin"].before is not None, 20)
+    performer.wait(lambda: session.checking.check.results["dunlin"].before is not None)
     view.moved()
     assert session.checking.check.results["dunlin"].measured.verdict == "good"
     assert ", was +" in words(view)
@@ -207,7 +207,7 @@ def test_a_recording_is_measured(
     path.write_text("\n".join(rows))
     monkeypatch.setattr(QFileDialog, "getOpenFileName", lambda *_: (str(path), ""))
     performer.act("measure_file")
-    performer.wait(lambda: "Knot: It is 4.0 ms late" in words(view), 20)
+    performer.wait(lambda: "Knot: It is 4.0 ms late" in words(view))
     assert "120.00 BPM" in words(view)
     performer.press(K.Key_Escape)
     assert "Knot: It is" not in words(view)

@@ -10,6 +10,7 @@ from __future__ import annotations
 from pathlib import Path
 
 import pytest
+from PyQt6 import sip
 from PyQt6.QtCore import QPoint, QRect, Qt
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import (
@@ -85,8 +86,9 @@ class Hand(Performer):
                 a for a in menu.actions()
                 if a.text().replace("&", "").partition("\t")[0].startswith(title)
             )  # fmt: skip
-            self.click(menu, menu.actionGeometry(chosen).center())
-            menu = chosen.menu()
+            within, below = menu, chosen.menu()
+            self.click(within, within.actionGeometry(chosen).center())
+            menu = below
 
     def button(self, words: str, inside: QWidget | None = None) -> None:
         """A button by its words."""
@@ -162,7 +164,7 @@ def ended_as_wanted(project: Project) -> None:
 def runs(hand: Hand) -> None:
     """It plays; every box hears a clock."""
     session = hand.frame.session
-    hand.wait(lambda: session.running, 10)
+    hand.wait(lambda: session.running)
     QTest.qWait(int(SECONDS * 1000))
     status = session.status
     assert status is not None
@@ -242,7 +244,7 @@ def test_by_keys_alone(newcomer: Hand, monkeypatch: pytest.MonkeyPatch, tmp_path
     monkeypatch.setattr(QFileDialog, "getSaveFileName", lambda *_, **__: (str(path), ""))
     hand.key(K.Key_S, CTRL)
     hand.key(K.Key_Q, CTRL)
-    assert not frame.isVisible()
+    hand.wait(lambda: sip.isdeleted(frame))
     opened_again(hand, path)
     assert hand.presses < MOST_PRESSES
 
@@ -307,7 +309,7 @@ def test_by_the_mouse_alone(
     monkeypatch.setattr(QFileDialog, "getSaveFileName", lambda *_, **__: (str(path), ""))
     hand.menu("File", "Save")
     hand.menu("File", "Close the window")
-    assert not frame.isVisible()
+    hand.wait(lambda: sip.isdeleted(frame))
     opened_again(hand, path)
     assert hand.presses < MOST_PRESSES
 

@@ -6,7 +6,6 @@ import os
 import signal
 import subprocess
 import sys
-import time
 from collections.abc import Callable
 from pathlib import Path
 
@@ -32,6 +31,7 @@ from grebe.ui.stations.song.view import SongView
 from grebe.ui.widgets.theme import DAY, NIGHT, Palette, night
 from tests import build
 from tests.ui.conftest import Performer, end_engine
+from tests.waiting import PATIENCE_S, wait
 
 K = Qt.Key
 SHIFT = Qt.KeyboardModifier.ShiftModifier
@@ -296,6 +296,7 @@ def test_stage_by_keyboard(performer: Performer) -> None:
     performer.wait(lambda: session.status.boundary > boundary)  # type: ignore[union-attr]
 
 
+@pytest.mark.real_time("the second key has to come within a second")
 def test_esc_esc_is_panic(performer: Performer) -> None:
     """Once does nothing, twice stops everything."""
     performer.engine_ready()
@@ -391,17 +392,13 @@ def test_a_second_window_takes_over(performer: Performer) -> None:
 
 def until(client: EngineClient, wanted: Callable[[Status], bool]) -> None:
     """Take what the engine says of itself until something is so."""
-    end = time.monotonic() + 10
-    while not wanted(client.wait_for(Status, 5)):
-        assert time.monotonic() < end
+    wait(lambda: wanted(client.wait_for(Status, PATIENCE_S)))
 
 
 def both_boxes_up(client: EngineClient) -> None:
     """Wait until the engine of a real window has both ports."""
-    client.wait_for(Welcome, 5)
-    end = time.monotonic() + 10
-    while [d.port for d in client.wait_for(Status, 5).devices] != ["up", "up"]:
-        assert time.monotonic() < end
+    client.wait_for(Welcome, PATIENCE_S)
+    until(client, lambda s: [d.port for d in s.devices] == ["up", "up"])
 
 
 @pytest.mark.real_time("no tick may be missed while windows are killed and started")
@@ -422,7 +419,7 @@ def test_killing_the_real_window(own_folders: Path) -> None:
         client.send(Halt())
         until(client, lambda s: not s.running)
         client.send(AskReport())
-        rows = client.wait_for(FiguresReport, 5).devices
+        rows = client.wait_for(FiguresReport, PATIENCE_S).devices
         assert [row.device for row in rows] == ["drums", "bass"]
         for row in rows:
             assert row.ticks_sent > 48
@@ -563,26 +560,19 @@ def test_a_crash_brings_the_window_back_to_where_it_was(own_folders: Path) -> No
         both_boxes_up(client)
         client.send(Begin())
         note = state_dir() / f"window-{outer.pid}.json"
-        end = time.monotonic() + 20
-        while not note.exists() or b'"section":"s1"' not in note.read_bytes():
-            assert time.monotonic() < end
-            time.sleep(0.05)
+        wait(lambda: note.exists() and b'"section":"s1"' in note.read_bytes())
         note.write_bytes(note.read_bytes().replace(b'"station":1', b'"station":7'))
         written, inner = note.stat().st_mtime_ns, _child_of(outer.pid)
         os.kill(inner, signal.SIGKILL)
-        while _child_of(outer.pid) in (0, inner):
-            assert time.monotonic() < end
-            time.sleep(0.05)
-        while note.stat().st_mtime_ns == written:
-            assert time.monotonic() < end
-            time.sleep(0.05)
+        wait(lambda: _child_of(outer.pid) not in (0, inner))
+        wait(lambda: note.stat().st_mtime_ns != written)
         assert left_at(note) == Opening(path, station=7, song="song", section="s1")
         client.pump()
-        assert client.wait_for(Status, 5).running
+        assert client.wait_for(Status, PATIENCE_S).running
         client.send(Halt())
         until(client, lambda s: not s.running)
         client.send(AskReport())
-        assert [row.missed for row in client.wait_for(FiguresReport, 5).devices] == [0, 0]
+        assert [row.missed for row in client.wait_for(FiguresReport, PATIENCE_S).devices] == [0, 0]
         outer.send_signal(signal.SIGTERM)  # logged out: ends quietly
         assert outer.wait(10) == 0
         assert not note.exists()

@@ -9,6 +9,7 @@ from grebe.app.live.selection import Selection
 from grebe.core.document import Project
 from grebe.core.findings import Finding, Findings, find
 from grebe.core.gear.model import NO_LIBRARY, GearLibrary
+from grebe.core.sets.plan import SetFactsModel
 from grebe.core.songs.energy import PatternBars
 from grebe.core.songs.layout import Layout
 from grebe.core.songs.variations import has_drums
@@ -36,8 +37,8 @@ class Derived:
         self._looking: tuple[Project, Future[Findings]] | None = None
         self.library: GearLibrary = NO_LIBRARY
         """What the performer knows of gear."""
-        self._bars: PatternBars | None = None
-        """What was worked out of the patterns at the last look: an edit leaves most of it."""
+        self._books: tuple[PatternBars, SetFactsModel] | None = None
+        """What was worked out of patterns and songs at the last look: an edit leaves most of it."""
         self._beside = ThreadPoolExecutor(1, "findings")
 
     def layout(self) -> Layout | None:
@@ -117,9 +118,12 @@ class Derived:
 
     def _findings_of(self, project: Project) -> Findings:
         # A look beside and one waited for may overlap; each leaves a whole book.
-        bars = self._bars.serving(project) if self._bars else PatternBars(project)
-        self._bars = bars
-        return find(project, bars, self.library)
+        bars, facts = self._books or (PatternBars(project), None)
+        bars = bars.serving(project)
+        if facts is None or self._books is None or bars is not self._books[0]:
+            facts = SetFactsModel(bars)
+        self._books = (bars, facts)
+        return find(project, bars, self.library, facts)
 
     def _find(self) -> Findings:
         if self.opening:

@@ -18,13 +18,14 @@ from grebe.core.findings.messages import message_findings
 from grebe.core.findings.model import Finding, as_intended, not_intended
 from grebe.core.findings.patterns import pattern_findings
 from grebe.core.findings.playing import playing_findings
-from grebe.core.findings.plugs import plug_findings
+from grebe.core.findings.plugs import load_findings, plug_findings
 from grebe.core.findings.rates import rate_findings
 from grebe.core.findings.scenes import hand_findings, scene_findings
 from grebe.core.findings.sets import set_findings
 from grebe.core.findings.songs import song_findings
 from grebe.core.findings.tracks import track_findings
 from grebe.core.gear.model import NO_LIBRARY, GearLibrary
+from grebe.core.sets.plan import SetFactsModel
 from grebe.core.songs.changes import lines_reached
 from grebe.core.songs.energy import PatternBars
 from grebe.errors import EditError
@@ -48,10 +49,11 @@ class Findings(msgspec.Struct, frozen=True):
 
 
 def find(
-    project: Project, bars: PatternBars | None = None, library: GearLibrary = NO_LIBRARY
-) -> Findings:
-    """Look for everything. `bars`: the book for this version of the project, where one is kept;
-    `library`: what the performer knows of gear."""
+    project: Project, bars: PatternBars | None = None, library: GearLibrary = NO_LIBRARY,
+    facts: SetFactsModel | None = None,
+) -> Findings:  # fmt: skip
+    """Look for everything. `bars` and `facts`: the books for this version of the project, where
+    they are kept; `library`: what the performer knows of gear."""
     look = Look(project)
     reached = lines_reached(project.rig, look.flow.via)
     bars = bars or PatternBars(project)
@@ -65,7 +67,7 @@ def find(
         *hand_findings(project, reached),
         *song_findings(project, reached, bars),
         *box_song_findings(look),
-        *set_findings(project, bars),
+        *set_findings(project, facts or SetFactsModel(bars)),
     ]
     return _found(project, rows)
 
@@ -75,19 +77,22 @@ def blocking_on_stage(project: Project) -> tuple[Finding, ...]:
     who leads and who plays a part do."""
     look = Look(project)
     reached = lines_reached(project.rig, look.flow.via)
-    rows = (*_in_rig(look), *scene_findings(project, reached))
+    rows = (*_in_rig(look, blocks_only=True), *scene_findings(project, reached))
     return tuple(finding for finding in rows if finding.severity == "block")
 
 
-def _in_rig(look: Look) -> list[Finding]:
+def _in_rig(look: Look, *, blocks_only: bool = False) -> list[Finding]:
+    """What is found of boxes and cables; `blocks_only` leaves out what takes long and never
+    blocks."""
     return [
         *leading_findings(look),
         *clock_findings(look),
         *rate_findings(look),
         *plug_findings(look),
+        *(() if blocks_only else load_findings(look)),
         *message_findings(look),
         *playing_findings(look),
-        *box_findings(look),
+        *(() if blocks_only else box_findings(look)),
         *habit_findings(look),
         *track_findings(look),
     ]
@@ -118,7 +123,7 @@ def _left_by(project: Project, finding: Finding, blocking: set[tuple[str, str]])
         project = cure.applied(project)
         look = Look(project)
         if cure.moves_more:
-            after = _in_rig(look)
+            after = _in_rig(look, blocks_only=True)
         else:  # what switches notes, programs or controllers leaves the clock and the plugs alone
             after = [*message_findings(look), *playing_findings(look)]
         new = [

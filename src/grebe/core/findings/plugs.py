@@ -31,7 +31,6 @@ def plug_findings(look: Look) -> Iterator[Finding]:
         yield from _kinds(look, cable)
         yield from _levels(look, cable)
     yield from _chains(look)
-    yield from _loads(look)
 
 
 def _ends(look: Look) -> Iterator[Finding]:
@@ -288,7 +287,8 @@ def _thru_chain(look: Look, device_id: str) -> list[str]:
         chain.insert(0, before[0])
 
 
-def _loads(look: Look) -> Iterator[Finding]:
+def load_findings(look: Look) -> Iterator[Finding]:
+    """Wires that carry more notes at once than they can in time. None of it blocks."""
     for load in wire_loads(look.project, look.wiring, look.flow.via):
         first, last = burst_ms(load.notes)
         spread = last - first

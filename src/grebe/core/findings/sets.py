@@ -10,16 +10,14 @@ from grebe.core.sets.fit import repeats, to_drop
 from grebe.core.sets.formatting import between_words, shift_words
 from grebe.core.sets.model import Set
 from grebe.core.sets.plan import PlacedSong, SetFactsModel, SetSchedule, plan_set
-from grebe.core.songs.energy import PatternBars
 from grebe.words import tr
 
 JUMP = 0.1
 """A cut to a tempo so much faster or slower is heard as another piece."""
 
 
-def set_findings(project: Project, bars: PatternBars | None = None) -> Iterator[Finding]:
-    """Everything about each set; `bars` are shared with the findings on songs."""
-    book = SetFactsModel(bars)
+def set_findings(project: Project, book: SetFactsModel) -> Iterator[Finding]:
+    """Everything about each set; `book` has what is known of its songs."""
     for running in project.sets:
         if not running.songs:
             yield Finding(

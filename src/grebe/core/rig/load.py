@@ -61,11 +61,14 @@ def wire_loads(project: Project, wiring: Wiring, via: dict[str, str]) -> tuple[W
                 if ticks.size:
                     onsets[first].append((part.device, ticks))
         for first, rows in onsets.items():
-            ticks, counts = np.unique(np.concatenate([row for _, row in rows]), return_counts=True)
+            ticks = np.sort(np.concatenate([row for _, row in rows]))
+            begins = np.flatnonzero(np.diff(ticks, prepend=-1))
+            counts = np.diff(begins, append=ticks.size)
             busiest = int(counts.argmax())
             notes = int(counts[busiest])
             if first not in worst or notes > worst[first].notes:
-                there = tuple(dict.fromkeys(box_of(d) for d, row in rows if ticks[busiest] in row))
+                at = ticks[begins[busiest]]
+                there = tuple(dict.fromkeys(box_of(d) for d, row in rows if at in row))
                 worst[first] = WireLoad(first, there, scene.name, notes)
     return tuple(worst.values())
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Collection, Iterable
-from functools import lru_cache
+from functools import cached_property, lru_cache
 from typing import Annotated, Literal
 
 import msgspec
@@ -136,7 +136,7 @@ class Faults(Value, frozen=True, kw_only=True):
     seed: int = 1
 
 
-class Device(Value, frozen=True, kw_only=True):
+class Device(Value, frozen=True, kw_only=True, dict=True):
     """One box: what it is, how it is set, who plays it, where it is reached."""
 
     id: Id
@@ -211,7 +211,7 @@ class Device(Value, frozen=True, kw_only=True):
         """What it plays by itself beside each other; none: the box is one track."""
         return self.spec.tracks
 
-    @property
+    @cached_property
     def lines(self) -> tuple[Device, ...]:
         """What plays in it: itself, and each of its tracks as a box of its own."""
         return (self, *_track_lines(self)) if self.tracks else (self,)

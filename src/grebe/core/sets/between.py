@@ -148,7 +148,7 @@ def used_patterns(project: Project, song: Song, device: Device) -> list[Pattern]
     chains = {
         p for scene in project.scenes if scene.id in played for p in scene.part(device.id).chain
     }
-    return [p for p in project.patterns if p.id in chains and p.device == device.id]
+    return [p for p in project.patterns_of.get(device.id, ()) if p.id in chains]
 
 
 def _programmes(

@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+from functools import lru_cache
 from typing import NamedTuple
 
 from grebe.core.document import Project
 from grebe.core.patterns.keys import rank_keys
+from grebe.core.patterns.model import Content
 from grebe.core.patterns.passes import passes_of
 from grebe.core.player.plan import sounding
 from grebe.core.rig.model import Device
@@ -122,9 +124,17 @@ def _weigh(
     contents = [sounding(patterns[c], device) for c in part.chain if c in patterns]
     whole = sum(c.ticks for c in contents)
     for content in contents:
-        for voice in content.voices:
-            if voice.id in part.silent_voices:
-                continue
+        for note, held in _held(content, part.silent_voices):
+            weights[note] = weights.get(note, 0.0) + held * ticks / whole
+
+
+@lru_cache(maxsize=2048)
+def _held(content: Content, silent: tuple[str, ...]) -> tuple[tuple[int, int], ...]:
+    """For how many ticks each note of a pattern is held in one pass, without its silent voices."""
+    held: dict[int, int] = {}
+    for voice in content.voices:
+        if voice.id not in silent:
             for sound in passes_of(content, voice).between(0, content.ticks):
-                held = min(sound.gate_ticks, content.ticks)
-                weights[sound.note] = weights.get(sound.note, 0.0) + held * ticks / whole
+                long = min(sound.gate_ticks, content.ticks)
+                held[sound.note] = held.get(sound.note, 0) + long
+    return tuple(held.items())

@@ -79,7 +79,7 @@ class SetFactsModel:
 
     def facts(self, project: Project, song_id: str) -> SongFacts | None:
         """Facts of a song by its id; None where it is not there or cannot be played."""
-        basis = (project.scenes, project.patterns, project.rig)
+        basis = (project.scenes, project.patterns, project.rig.devices)
         if not self._basis or any(a is not b for a, b in zip(basis, self._basis, strict=True)):
             self._kept.clear()
             self._basis = basis

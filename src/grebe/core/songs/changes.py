@@ -190,6 +190,8 @@ def _all_sent(a: Around, device: Device) -> bool:
 def _of(a: Around, device: Device) -> Iterator[SceneChange]:
     was = Part(device=device.id) if a.before is None else a.before.part(device.id)
     now = a.after.part(device.id)
+    if was == now and a.before is not None and (now.echo is None or a.bpm == a.bpm_after):
+        return
     if box_of(device.id) not in a.box_songs:
         yield from _pattern(a, device, was, now)
     yield from _mutes(a, device, was, now)

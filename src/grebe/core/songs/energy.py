@@ -264,12 +264,10 @@ def unchanged(bars: Sequence[Bar], limit: int) -> list[tuple[int, int]]:
     A repeat is what comes round after eight bars or fewer, more than once; silence is none.
     """
     out: list[tuple[int, int]] = []
+    ends = _repeats_until(bars)
     begin = 0
     while begin < len(bars):
-        end = max(
-            (_repeats_until(bars, begin, unit) for unit in range(1, LONGEST_UNIT + 1)),
-            default=begin,
-        )
+        end = ends[begin]
         if end - begin >= limit and any(b.energy for b in bars[begin:end]):
             out.append((bars[begin].number, bars[end - 1].number))
             begin = end
@@ -278,9 +276,17 @@ def unchanged(bars: Sequence[Bar], limit: int) -> list[tuple[int, int]]:
     return out
 
 
-def _repeats_until(bars: Sequence[Bar], begin: int, unit: int) -> int:
-    """Where the repeating of a unit that begins here ends; `begin` where it is not repeated."""
-    at = begin + unit
-    while at < len(bars) and bars[at].sign == bars[at - unit].sign:
-        at += 1
-    return at if at - begin >= 2 * unit else begin
+def _repeats_until(bars: Sequence[Bar]) -> list[int]:
+    """Of each bar where the longest repeating of a unit that begins there ends; the bar itself
+    where none does."""
+    known: dict[tuple[object, ...], int] = {}
+    signs = [known.setdefault(bar.sign, len(known)) for bar in bars]
+    ends = list(range(len(bars)))
+    for unit in range(1, LONGEST_UNIT + 1):
+        until = len(bars)  # from where on bars are as those a unit before them, seen from behind
+        for at in range(len(bars) - 1, unit - 1, -1):
+            if signs[at] != signs[at - unit]:
+                until = at
+            elif until - (at - unit) >= 2 * unit:
+                ends[at - unit] = max(ends[at - unit], until)
+    return ends

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from functools import cached_property
+from functools import cache, cached_property
 from typing import Annotated, Literal
 
 import msgspec
@@ -72,6 +72,12 @@ class Then(Value, frozen=True, kw_only=True):
     """How often a jump or a return is made before it goes on with what is next; 0: always."""
 
 
+@cache
+def _silent(device_id: str) -> Part:
+    """A part that does nothing: asked for with every box of every scene that leaves it out."""
+    return Part(device=device_id)
+
+
 class Scene(Value, frozen=True, kw_only=True, dict=True):
     """What sounds together for a number of bars."""
 
@@ -93,7 +99,7 @@ class Scene(Value, frozen=True, kw_only=True, dict=True):
 
     def part(self, device_id: str) -> Part:
         """The part of a device; a silent one when the scene does not name it."""
-        return self._by_line.get(device_id) or Part(device=device_id)
+        return self._by_line.get(device_id) or _silent(device_id)
 
     @cached_property
     def _by_line(self) -> dict[str, Part]:

@@ -13,9 +13,10 @@ from grebe.app.actions.model import Action, Station, station_name
 from grebe.app.actions.needs import NEEDS, cure_of, missing, standing, why_not
 from grebe.app.actions.table import QUIET, actions_in, by_id
 from grebe.app.doing import Act
+from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.app.live.session import Session
 from grebe.errors import EditError, GrebeError
-from grebe.ui.stations.patterns.view import PatternsView
+from grebe.ui.main_window.stations import Stations
 from grebe.ui.stations.stage.view import StageView
 from grebe.ui.widgets.keyboard import key_names, plain
 from grebe.ui.widgets.view import View
@@ -32,7 +33,8 @@ class ShownStations(Protocol):
     """The window as far as it is needed here."""
 
     session: Session
-    views: dict[int, View]
+    patterns: PatternEditor
+    views: Stations
 
     @property
     def view(self) -> View:
@@ -53,7 +55,6 @@ class ActionBook:
         does, which has to be pressed twice."""
         self._window = window
         self._acts, self._escape = acts, escape
-        self.number_of = {view.scope: number for number, view in window.views.items()}
         self.recent: list[str] = []
         """What was done last by the finder or a menu, the newest first."""
         self._held: dict[int, str] = {}
@@ -72,14 +73,12 @@ class ActionBook:
 
     def met(self, *, findings: bool = True) -> frozenset[str]:
         """Which needs are met now; without `findings` they are not looked for."""
-        patterns = self._window.views[3]
-        assert isinstance(patterns, PatternsView)
         listed = self._window.view.listed if findings else None
         met = standing(
-            self._window.session, patterns.editor.hand,
+            self._window.session, self._window.patterns.hand,
             findings=listed is not None and bool(listed.findings),
         )  # fmt: skip
-        if self.station == "patterns" and patterns.part > 0:
+        if self.station == "patterns" and self._window.view.part > 0:
             return met | {"row", "hit"}  # memory and loops have something of their own in hand
         return met
 
@@ -125,7 +124,7 @@ class ActionBook:
         if chosen:
             self.recent = [action_id, *(r for r in self.recent if r != action_id)][:RECENT]
         if action.station not in ("everywhere", self.station):
-            window.show_station(self.number_of[action.station])
+            window.show_station(window.views.numbers[action.station])
         if action.part >= 0 and window.view.part != action.part:
             window.view.to_part(action.part)
         reason = self.why_not(action_id)
@@ -140,7 +139,7 @@ class ActionBook:
 
     def press(self, action_id: str) -> None:
         """An action from a pedal, a controller or OSC: done from whatever station is shown."""
-        stage = self._window.views[7]
+        stage = self._window.views.stage
         if action_id in self._acts():
             self.do(action_id)
         elif stage.can(action_id):

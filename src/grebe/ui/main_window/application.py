@@ -102,7 +102,7 @@ def paper_application() -> QCoreApplication:
 def show_frame(found: OpenedDocument, opening: Opening | None = None) -> Frame:
     """A window for a document that was opened; after a crash where the one before it was."""
     frame = Frame(found.store, found.claim)
-    frame.session.derived.beside = True
+    frame.session.derived.beside = frame.makes_ahead = True
     if found.store.path is not None:
         remember_project(found.store.path)
     said = [found.said, *take_said(), LOG.problem]

@@ -15,6 +15,7 @@ from grebe.errors import GrebeError
 from grebe.formats.events import AUDIO_SUFFIXES
 from grebe.formats.project import SUFFIX
 from grebe.process.places import shown
+from grebe.ui.main_window.stations import Stations
 from grebe.words import tr
 
 DROPPING = (QEvent.Type.DragEnter, QEvent.Type.Drop)
@@ -25,16 +26,16 @@ class Drops(QObject):
     """Sorts what was dropped over a window by what it is."""
 
     def __init__(
-        self, window: QWidget, session: Session, *, project: Callable[[Path], None],
-        profile: Callable[[Path], None], midi: Callable[[Sequence[str]], None],
-        audio: Callable[[list[str]], None],
+        self, window: QWidget, session: Session, stations: Stations, *,
+        project: Callable[[Path], None], midi: Callable[[Sequence[str]], None],
     ) -> None:  # fmt: skip
-        """What each kind is given to; GrebeError from any is said in the window."""
+        """What projects and MIDI files are given to; profiles are Rig's, audio is of Patterns.
+        GrebeError from any is said in the window."""
         super().__init__(window)
-        self._session = session
+        self._session, self._stations = session, stations
         window.setAcceptDrops(True)
         window.installEventFilter(self)
-        self._project, self._profile, self._midi, self._audio = project, profile, midi, audio
+        self._project, self._midi = project, midi
 
     def eventFilter(self, watched: QObject | None, event: QEvent | None) -> bool:
         """Something is dragged over the window, or let go of there."""
@@ -63,9 +64,9 @@ class Drops(QObject):
         profiles = [p for p, kind in of.items() if kind == PROFILE_SUFFIX]
         known = {*projects, *midi, *audio, *profiles}
         for path in profiles:
-            self._profile(path)
+            self._stations.rig.profiles.take_file(path)
         if audio:
-            self._audio([str(p) for p in audio])
+            self._stations.patterns.transfer.import_files([str(p) for p in audio])
         if midi:
             self._midi([str(p) for p in midi])
         if projects:

@@ -30,11 +30,13 @@ from PyQt6.QtWidgets import (
 from grebe.app.document.recovery import Claim, Keeper, OpenedDocument
 from grebe.app.document.store import Store
 from grebe.app.doing import Act, acts_of, does
+from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.app.live.rehearsal import Rehearsal
 from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
 from grebe.app.live.window_actions import WindowActions
 from grebe.app.returning import forget_shown, note_shown
+from grebe.app.settings import Settings
 from grebe.app.walk import Walk
 from grebe.core.document import Project
 from grebe.core.player.controls import WINDOW
@@ -50,20 +52,13 @@ from grebe.ui.main_window.looks import Looks
 from grebe.ui.main_window.menus import MenuBar
 from grebe.ui.main_window.notice import NoticeStack
 from grebe.ui.main_window.overlays import Overlays
-from grebe.ui.main_window.place import keep_place
+from grebe.ui.main_window.place import bring_back, keep_place
 from grebe.ui.main_window.rail import Rail
 from grebe.ui.main_window.stage_beside import StageBeside
+from grebe.ui.main_window.stations import Stations
 from grebe.ui.main_window.view_actions import ViewActions, number_name
 from grebe.ui.main_window.walk_bar import WalkBar
 from grebe.ui.main_window.waterline import Waterline
-from grebe.ui.stations.patterns.view import PatternsView
-from grebe.ui.stations.rig.view import RigView
-from grebe.ui.stations.scenes.view import ScenesView
-from grebe.ui.stations.set.view import SetView
-from grebe.ui.stations.song.view import SongView
-from grebe.ui.stations.stage.view import StageView
-from grebe.ui.stations.sync.view import SyncView
-from grebe.ui.stations.tools.view import ToolsView
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.canvas import Canvas
 from grebe.ui.widgets.clipboard import DesktopBoard
@@ -98,6 +93,8 @@ class Frame(QWidget):
     def __init__(self, store: Store, claim: Claim | None = None) -> None:
         """`claim` is the window's place at the document, where it was opened with one."""
         super().__init__()
+        # Left to Python, what is closed is collected some day, maybe in another thread: a crash.
+        self.setAttribute(Qt.WidgetAttribute.WA_DeleteOnClose)
         self.session = Session(store)
         self.session.board = DesktopBoard()
         self.session.derived.opening = True  # what there is to find is looked for once it is seen
@@ -113,19 +110,14 @@ class Frame(QWidget):
         self.waterline = Waterline(self.session)
         self.walk = WalkBar(Walk(self.session))
         self.stack = QStackedWidget()
-        self.views: dict[int, View] = {}
-        for view in (
-            RigView(self.session),
-            SyncView(self.session),
-            PatternsView(self.session),
-            ScenesView(self.session),
-            SongView(self.session),
-            SetView(self.session, self.rehearsal),
-            StageView(self.session, self.stage_book),
-            ToolsView(self.session),
-        ):
-            self.views[view.number] = view
-            self.stack.addWidget(view)
+        self.patterns = PatternEditor(self.session)
+        self.views = Stations(
+            self.session, self.patterns, self.rehearsal, self.stage_book, arrives=self._arrived
+        )
+        self.makes_ahead = False
+        """Whether stations that nobody has wanted yet are made while there is time."""
+        self.returning = Settings()
+        """What the window before showed, for stations that are yet to be made."""
         self.book = ActionBook(self, lambda: self._acts, self._escaped)
         self.notices = NoticeStack(self.stack)
         names = partial(number_name, self.session)
@@ -134,7 +126,8 @@ class Frame(QWidget):
             view=lambda: self.view, names=names,
         )  # fmt: skip
         self.menu_bar = MenuBar(self.book, names)
-        self.head_buttons = {n: HeadButtons(v, self.book) for n, v in self.views.items()}
+        self.head_buttons: dict[int, HeadButtons] = {}
+        """Of each station that was made."""
         self.looks = Looks(self)
         self.own = WindowActions(self.session)
         self.ours = ViewActions(self)
@@ -143,16 +136,10 @@ class Frame(QWidget):
             self, self.session, self.documents, saved=self._document_saved,
             replace=self._replaced, palette=lambda: self.looks.palette,
         )  # fmt: skip
-        rig, patterns = self.views[1], self.views[3]
-        assert isinstance(rig, RigView)
-        assert isinstance(patterns, PatternsView)
         self.drops = Drops(
-            self, self.session, project=self.files.go_on, profile=rig.profiles.take_file,
-            midi=self.bringing.bring_in, audio=patterns.transfer.import_files,
+            self, self.session, self.views, project=self.files.go_on, midi=self.bringing.bring_in
         )  # fmt: skip
-        stage = self.views[7]
-        assert isinstance(stage, StageView)
-        self.beside = StageBeside(self, self.session, stage, self.looks, self.take_key)
+        self.beside = StageBeside(self, self.session, self.views, self.looks, self.take_key)
         stations = {f"station_{n}": partial(self.show_station, n) for n in self.views}
         self._acts: dict[str, Act] = {
             **acts_of(
@@ -185,11 +172,16 @@ class Frame(QWidget):
         outer.addLayout(upper, 1)
         outer.addWidget(self.walk)
         outer.addWidget(self.waterline)
-        for number, view in self.views.items():
-            view.head.addWidget(self.head_buttons[number], 0, 0, TOP_RIGHT)
-            view.leads_to.connect(self.go_to)
-            view.wanted.connect(self.book.do)
-            view.files_came.connect(self.bringing.bring_in)
+
+    def _arrived(self, view: View) -> None:
+        """A station was made."""
+        self.stack.addWidget(view)
+        buttons = self.head_buttons[view.number] = HeadButtons(view, self.book)
+        view.head.addWidget(buttons, 0, 0, TOP_RIGHT)
+        view.leads_to.connect(self.go_to)
+        view.wanted.connect(self.book.do)
+        view.files_came.connect(self.bringing.bring_in)
+        bring_back(view, self.returning)
 
     def _wire(self) -> None:
         self.rail.chosen.connect(self.show_station)
@@ -297,6 +289,8 @@ class Frame(QWidget):
             self.walk.follow()
         self.view.moved()
         self.beside.follow()
+        if self.makes_ahead:
+            self.makes_ahead = self.views.make_ahead()
         wanted = FRAME_MS if self.session.running else RESTING_MS
         if self._timer.interval() != wanted:
             self._timer.setInterval(wanted)
@@ -364,6 +358,7 @@ class Frame(QWidget):
         """Another document in this window's place."""
         frame = Frame(found.store, found.claim)
         frame.session.derived.beside = self.session.derived.beside
+        frame.makes_ahead = True
         if found.said:
             frame.session.say("warn", found.said)
         frame.setGeometry(self.geometry())
@@ -471,7 +466,7 @@ class Frame(QWidget):
             application.focusChanged.disconnect(self._focus_moved)
         self._ear.follow(None)
         self.beside.close()
-        for view in self.views.values():
+        for view in self.views.made.values():
             view.leaving()
         keep_place(self)
         self._keeper.close()

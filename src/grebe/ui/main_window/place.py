@@ -2,26 +2,19 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
-from typing import Protocol, runtime_checkable
+from typing import Protocol
 
 import msgspec
 from PyQt6.QtCore import QByteArray
 
+from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.app.live.session import Session
 from grebe.app.settings import Settings, read_settings, write_settings
 from grebe.process.places import written
 from grebe.ui.main_window.rail import Rail
+from grebe.ui.main_window.stations import Stations
+from grebe.ui.stations.scenes.view import ScenesView
 from grebe.ui.widgets.view import View
-
-
-@runtime_checkable
-class HasInHand(Protocol):
-    """A station that has something in hand which is worth coming back to."""
-
-    @property
-    def shown_subject(self) -> tuple[str, str]:
-        """What it has in hand, by kind and id, as `show_subject` takes it."""
 
 
 class Standing(Protocol):
@@ -30,35 +23,69 @@ class Standing(Protocol):
     session: Session
     rail: Rail
 
-    @property
-    def views(self) -> Mapping[int, View]:
-        """The stations by number."""
+    patterns: PatternEditor
+    views: Stations
+    returning: Settings
 
     def saveGeometry(self) -> QByteArray:
         """Where it stands, as Qt keeps it."""
 
 
 def keep_place(window: Standing) -> None:
-    """Keep where the window stands and what it shows."""
-    path = window.session.store.path
-    views = window.views.values()
-    in_hand = {v.scope: v.shown_subject[1] for v in views if isinstance(v, HasInHand)}
+    """Keep where the window stands and what it shows; of a station that was not looked at, what
+    the window before kept."""
+    path, made = window.session.store.path, window.views.made
+    parts = {
+        scope: made[number].part if number in made else window.returning.parts.get(scope, -1)
+        for scope, number in window.views.numbers.items()
+    }
     write_settings(msgspec.structs.replace(
         read_settings(),
         geometry=bytes(window.saveGeometry().toBase64().data()).decode(),
         station=window.rail.current,
         place_in=written(path) if path is not None else "",
-        parts={v.scope: v.part for v in views if v.part > 0},
-        in_hand={scope: subject for scope, subject in in_hand.items() if subject},
+        parts={scope: part for scope, part in parts.items() if part > 0},
+        in_hand={scope: subject for scope, subject in _in_hand(window).items() if subject},
     ))  # fmt: skip
 
 
+def _in_hand(window: Standing) -> dict[str, str]:
+    selection = window.session.selection
+    scenes = window.views.made.get(ScenesView.number)
+    return {
+        "rig": selection.box,
+        "patterns": window.patterns.hand.pattern_id,
+        "scenes": scenes.editor.hand.scene_id if isinstance(scenes, ScenesView)
+        else window.returning.in_hand.get("scenes", ""),
+        "song": selection.song_id,
+        "set": selection.set_id,
+    }  # fmt: skip
+
+
 def back_to(window: Standing, kept: Settings) -> None:
-    """What the window before showed, as far as it is there."""
-    for view in window.views.values():
-        subject = kept.in_hand.get(view.scope)
-        if subject and isinstance(view, HasInHand):
-            view.show_subject(view.shown_subject[0], subject)
-        part = kept.parts.get(view.scope, -1)
-        if part in view.parts_there_are() and part > 0:
-            view.to_part(part)
+    """What the window before showed, as far as it is there: now what stations share, and what is
+    theirs alone as they are made."""
+    window.returning = kept
+    session, project = window.session, window.session.project
+    box, pattern, song, running = (
+        kept.in_hand.get(scope, "") for scope in ("rig", "patterns", "song", "set")
+    )
+    if any(d.id == box for d in project.rig.devices):
+        session.selection.box = box
+    if pattern in project.patterns_by_id:
+        window.patterns.hand.take(pattern)
+    if song != session.selection.song_id and any(s.id == song for s in project.songs):
+        session.choose_song(song)
+    if any(s.id == running for s in project.sets):
+        session.selection.take_set(running)
+    for view in window.views.made.values():
+        bring_back(view, kept)
+
+
+def bring_back(view: View, kept: Settings) -> None:
+    """A station shows again what is its alone: its part, and the scene in hand."""
+    if isinstance(view, ScenesView) and kept.in_hand.get(view.scope):
+        view.show_subject("scene", kept.in_hand[view.scope])
+    part = kept.parts.get(view.scope, -1)
+    if part in view.parts_there_are() and part > 0:
+        view.to_part(part)

@@ -12,7 +12,7 @@ from PyQt6.QtWidgets import QWidget
 from grebe.app.doing import does
 from grebe.app.live.session import Session
 from grebe.errors import GrebeError
-from grebe.ui.stations.stage.view import StageView
+from grebe.ui.main_window.stations import Stations
 from grebe.ui.stations.stage.window import StageWindow
 from grebe.ui.widgets.theme import Palette
 
@@ -29,11 +29,11 @@ class StageBeside(QObject):
     """At most one such window."""
 
     def __init__(
-        self, table: QWidget, session: Session, view: StageView, looks: Dims,
+        self, table: QWidget, session: Session, stations: Stations, looks: Dims,
         take_key: Callable[[QKeyEvent], bool],
     ) -> None:  # fmt: skip
         super().__init__()
-        self._table, self._session, self._view = table, session, view
+        self._table, self._session, self._stations = table, session, stations
         self._looks, self._take_key = looks, take_key
         self.window: StageWindow | None = None
 
@@ -43,8 +43,9 @@ class StageBeside(QObject):
         if self.window is not None:
             self.window.close()
             return
+        stage = self._stations.stage
         made = StageWindow(
-            self._session, self._view.book, self._view.stage_actions.numbers, self._looks.night,
+            self._session, stage.book, stage.stage_actions.numbers, self._looks.night,
             self._take_key,
         )  # fmt: skip
         made.canvas.touched.connect(self._touched)
@@ -60,14 +61,14 @@ class StageBeside(QObject):
     def _touched(self, what: str) -> None:
         """As on Stage, but the table stays at its own station."""
         try:
-            self._view.do_touched(what)
+            self._stations.stage.do_touched(what)
         except GrebeError as error:
             self._session.say("warn", f"{error}.")
 
     def follow(self) -> None:
         """Time has passed."""
         if self.window is not None:
-            self._view.book.follow()
+            self._stations.stage.book.follow()
             self.window.follow()
 
     def set_palette(self) -> None:

@@ -28,7 +28,7 @@ from grebe.ui.widgets.view import View
 from grebe.words import tr
 
 
-class Stations(Protocol):
+class StationRow(Protocol):
     """The window as far as it is needed here."""
 
     session: Session
@@ -57,7 +57,7 @@ class Stations(Protocol):
 class ViewActions:
     """Works on the station shown."""
 
-    def __init__(self, window: Stations) -> None:
+    def __init__(self, window: StationRow) -> None:
         self._window = window
         window.over.found.connect(self.take)
         window.over.gone_to.connect(self._go_to_step)

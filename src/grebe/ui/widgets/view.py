@@ -46,6 +46,16 @@ class Sheet(QWidget):
         draw.panel(painter, box, self.palette_now.panel, self.palette_now.rule, width=1.5)
 
 
+def dress(widget: QWidget, palette: Palette) -> None:
+    """Give all that stands in a widget, and draws itself, the colours of a theme."""
+    for child in widget.findChildren(QWidget):
+        if isinstance(child, Canvas):
+            child.set_palette(palette)
+        elif hasattr(child, "palette_now"):
+            child.palette_now = palette
+            child.update()
+
+
 class Typed(Protocol):
     """What takes settings from text."""
 
@@ -229,12 +239,7 @@ class View(QWidget):
         """Take the colours of a theme."""
         self.palette_now = palette
         self.setStyleSheet(style_sheet(palette))
-        for child in self.findChildren(QWidget):
-            if isinstance(child, Canvas):
-                child.set_palette(palette)
-            elif hasattr(child, "palette_now"):
-                child.palette_now = palette
-                child.update()
+        dress(self, palette)
 
     def document_changed(self) -> None:
         """The document is another: show it."""

@@ -69,9 +69,9 @@ class PatternsView(PanedView):
     number = 3
     about = ("pattern",)
 
-    def __init__(self, session: Session) -> None:
+    def __init__(self, session: Session, editor: PatternEditor) -> None:
         super().__init__(session)
-        self.editor = PatternEditor(session)
+        self.editor = editor
         hand = self.editor.hand
         self.clip = ThingClip(session, lambda: pattern_in_hand(session, hand.pattern_id))
         self._facts_stale = True
@@ -247,11 +247,6 @@ class PatternsView(PanedView):
         self.session.selection.box = device_id
         self.follow_box()
         self.document_changed()
-
-    @property
-    def shown_subject(self) -> tuple[str, str]:
-        """The pattern in hand."""
-        return "pattern", self.editor.hand.pattern_id
 
     def show_subject(self, kind: str, subject: str) -> None:
         """Take the pattern in hand."""

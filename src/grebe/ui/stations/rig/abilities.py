@@ -60,15 +60,15 @@ class AbilitiesPane(QWidget):
         row = FlowLayout()
         row.addWidget(self.boxes)
         self.parts: list[Button] = []
-        self.tables: list[RigTable] = []
+        self._at = 0
+        self._tables: dict[int, RigTable] = {}
+        """Of the parts that have been looked at."""
         self.stack = QStackedWidget()
-        for index, (part, words) in enumerate(PARTS):
+        for index, (_, words) in enumerate(PARTS):
             button = Button(words)
             button.clicked.connect(self._show(index))
             self.parts.append(button)
             row.addWidget(button)
-            self.tables.append(self._table(part, words))
-            self.stack.addWidget(self.tables[-1])
         self.new = Button(tr("Add a row"))
         self.new.clicked.connect(self.add_row)
         row.addWidget(self.new)
@@ -84,12 +84,20 @@ class AbilitiesPane(QWidget):
     @property
     def part(self) -> Part:
         """The part shown."""
-        return PARTS[self.stack.currentIndex()][0]
+        return PARTS[self._at][0]
+
+    @property
+    def table(self) -> RigTable:
+        """The table of the part shown, made when it is first looked at."""
+        if self._at not in self._tables:
+            made = self._tables[self._at] = self._table(*PARTS[self._at])
+            self.stack.addWidget(made)
+        return self._tables[self._at]
 
     def step(self, by: int) -> None:
         """Show another part."""
-        self._show((self.stack.currentIndex() + by) % len(PARTS))()
-        self.tables[self.stack.currentIndex()].setFocus()
+        self._show((self._at + by) % len(PARTS))()
+        self.table.setFocus()
 
     def add_row(self) -> None:
         """A jack, voice, controller or hand move more."""
@@ -97,7 +105,7 @@ class AbilitiesPane(QWidget):
         if part in ROWS and self._known():
             spec = self._spec(self._session.project.rig)
             self._apply(tr("Add a row"), add_row(spec, part))
-            table = self.tables[self.stack.currentIndex()]
+            table = self.table
             model = table.model()
             assert model is not None
             table.setCurrentIndex(model.index(model.rowCount() - 1, 0))
@@ -107,12 +115,11 @@ class AbilitiesPane(QWidget):
         """Show what is there now."""
         rig = self._session.project.rig
         self.boxes.offer(rig, self.device)
-        for table in self.tables:
-            model = table.model()
-            assert isinstance(model, RigModel)
-            model.document_changed()
+        model = self.table.model()
+        assert isinstance(model, RigModel)
+        model.document_changed()
         for index, button in enumerate(self.parts):
-            button.primary = index == self.stack.currentIndex()
+            button.primary = index == self._at
             button.update()
         self.new.setEnabled(self.part in ROWS and self._known())
         device = next((d for d in rig.devices if d.id == self.device), None)
@@ -131,7 +138,8 @@ class AbilitiesPane(QWidget):
 
     def _show(self, index: int) -> Callable[[], None]:
         def show() -> None:
-            self.stack.setCurrentIndex(index)
+            self._at = index
+            self.stack.setCurrentWidget(self.table)
             self.document_changed()
 
         return show

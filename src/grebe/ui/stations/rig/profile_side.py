@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from functools import cached_property
 from pathlib import Path
 from typing import Any
 
@@ -41,19 +42,33 @@ class ProfileSide:
         self._editor, self._side = editor, side
         self._profiles: dict[str, Profile] = {}
         self._told = False
+        self._take_typed = take_typed
         self.box = BlankBox()
-        self.blank_page, self.chart_page = BlankPage(self.box), ChartPage()
-        self.compare_page = ComparePage()
-        for page in (self.blank_page, self.chart_page, self.compare_page):
-            side.pages.addWidget(page)
-            page.left.connect(side.back)
-        take_typed(self.blank_page.form, self.box)
-        for signal in (self.blank_page.form.typed, self.blank_page.form.picked):
-            signal.connect(lambda *_: self.blank_page.answered())
-        side.add_page.unknown.connect(self.blank_box)
-        self.blank_page.wanted.connect(self._add)
-        self.chart_page.wanted.connect(self._take_chart)
-        self.compare_page.wanted.connect(self._take)
+        side.unknown = self.blank_box
+
+    @cached_property
+    def blank_page(self) -> BlankPage:
+        """What one can see on a box."""
+        page = self._side.joined(BlankPage(self.box))
+        self._take_typed(page.form, self.box)
+        for signal in (page.form.typed, page.form.picked):
+            signal.connect(lambda *_: page.answered())
+        page.wanted.connect(self._add)
+        return page
+
+    @cached_property
+    def chart_page(self) -> ChartPage:
+        """A chart out of a manual."""
+        page = self._side.joined(ChartPage())
+        page.wanted.connect(self._take_chart)
+        return page
+
+    @cached_property
+    def compare_page(self) -> ComparePage:
+        """A box beside its profile."""
+        page = self._side.joined(ComparePage())
+        page.wanted.connect(self._take)
+        return page
 
     def look(self) -> None:
         """The station is shown: read the profiles; say once what was improved."""

@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from functools import cached_property
+from typing import TypeVar
 
-from PyQt6.QtWidgets import (
-    QStackedWidget,
-)
+from PyQt6.QtWidgets import QStackedWidget
 
 from grebe.app.doing import does
 from grebe.app.editors.rig_editor import RigEditor
@@ -21,13 +21,15 @@ from grebe.errors import EditError
 from grebe.formats.profiles import known_profiles
 from grebe.process.places import own_profiles_dir
 from grebe.ui.stations.rig.device import DevicePage
-from grebe.ui.stations.rig.pages import AddPage, CablePage, RemovePage
-from grebe.ui.widgets.view import Sheet
+from grebe.ui.stations.rig.pages import AddPage, CablePage, Page, RemovePage
+from grebe.ui.widgets.view import Sheet, dress
 from grebe.words import tr
+
+AnyPage = TypeVar("AnyPage", bound=Page)
 
 
 class RigSide:
-    """The pages of the sheet, and the way from one to another."""
+    """The pages of the sheet, most made when first wanted, and the way from one to another."""
 
     def __init__(
         self, editor: RigEditor, select: Callable[[str], None], *,
@@ -38,13 +40,12 @@ class RigSide:
         self._select = select
         self._leave = leave
         self._routes = routes
+        self.unknown: Callable[[], None] = lambda: None
+        """No profile is of the box that is to be added."""
         self.sheet = Sheet()
         self.pages = QStackedWidget()
         self.device_page = DevicePage(editor.form)
-        self.add_page, self.cable_page = AddPage(), CablePage(self._editor.session)
-        self.remove_page = RemovePage()
-        for page in (self.device_page, self.add_page, self.cable_page, self.remove_page):
-            self.pages.addWidget(page)
+        self.pages.addWidget(self.device_page)
         self.sheet.column.addWidget(self.pages)
         page = self.device_page
         hand = self._editor.hand
@@ -54,11 +55,35 @@ class RigSide:
         page.line_chosen.connect(self._editor.device.set_line)
         page.pulse.shaped.connect(lambda shape: hand.set_fields(tr("Pulse"), pulse=shape))
         page.pulse.refused.connect(lambda words: self._editor.session.say("warn", words))
-        self.add_page.wanted.connect(self._add_box)
-        self.cable_page.wanted.connect(self._plug)
-        self.remove_page.wanted.connect(self._remove)
-        for other in (self.add_page, self.cable_page, self.remove_page):
-            other.left.connect(self.back)
+
+    def joined(self, page: AnyPage) -> AnyPage:
+        """A page that was just made, as one of the sheet's: it goes back to the box."""
+        self.pages.addWidget(page)
+        dress(page, self.sheet.palette_now)
+        page.left.connect(self.back)
+        return page
+
+    @cached_property
+    def add_page(self) -> AddPage:
+        """Profiles, to make a box of one."""
+        page = self.joined(AddPage())
+        page.unknown.connect(self.unknown)
+        page.wanted.connect(self._add_box)
+        return page
+
+    @cached_property
+    def cable_page(self) -> CablePage:
+        """From where to where, over what."""
+        page = self.joined(CablePage(self._editor.session))
+        page.wanted.connect(self._plug)
+        return page
+
+    @cached_property
+    def remove_page(self) -> RemovePage:
+        """What goes with a box."""
+        page = self.joined(RemovePage())
+        page.wanted.connect(self._remove)
+        return page
 
     def back(self) -> None:
         """Show the device again, with the keys back on the canvas."""

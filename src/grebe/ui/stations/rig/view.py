@@ -277,11 +277,6 @@ class RigView(PanedView):
         """All of them, whatever they are about."""
         return self.findings
 
-    @property
-    def shown_subject(self) -> tuple[str, str]:
-        """The box in hand."""
-        return "device", self.selected
-
     def show_subject(self, kind: str, subject: str) -> None:
         """Take a box in hand; anything else is shown where it is edited."""
         if any(d.id == subject for d in self.session.project.rig.devices):

@@ -103,11 +103,6 @@ class ScenesView(View):
         self.strip.arrange()
         self._show_sheet()
 
-    @property
-    def shown_subject(self) -> tuple[str, str]:
-        """The scene in hand."""
-        return "scene", self.editor.hand.scene_id
-
     def show_subject(self, kind: str, subject: str) -> None:
         """Take the scene in hand."""
         del kind

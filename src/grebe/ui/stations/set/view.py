@@ -91,11 +91,6 @@ class SetView(SidedView):
         self.show_tab(self.panes.currentIndex())
         self.form.show_all()
 
-    @property
-    def shown_subject(self) -> tuple[str, str]:
-        """The set in hand."""
-        return "set", self.session.selection.set_id
-
     def show_subject(self, kind: str, subject: str) -> None:
         """Take the set in hand; not while one plays."""
         del kind

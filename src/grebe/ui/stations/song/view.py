@@ -97,11 +97,6 @@ class SongView(SidedView):
             pane.open()
         self.form.show_all()
 
-    @property
-    def shown_subject(self) -> tuple[str, str]:
-        """The song in hand."""
-        return "song", self.session.selection.song_id
-
     def show_subject(self, kind: str, subject: str) -> None:
         """Take the song in hand; not while another plays."""
         del kind
