@@ -64,7 +64,7 @@ def test_render(capsys: pytest.CaptureFixture[str], demo: str, tmp_path: Path) -
     status, _, err = run(capsys, "render", demo, "--song", "Low water", "--to", folder)
     assert (status, err) == (
         2,
-        "grebe: say what to render: --smf, --wav, --stems, --pulse RATE, --csv\n",
+        "grebe: say what to render: --smf, --wav, --stems, --pulse RATE, --csv, --markers\n",
     )
 
 

@@ -57,10 +57,10 @@ def test_a_file_of_several_tracks_becomes_a_song(
     ]  # fmt: skip
     lost = " ".join(found["lost"])  # type: ignore[arg-type]
     assert "3 of pitch bend" in lost
-    assert "1 of tempo changes" in lost
     assert "Bell: left out, as it was asked" in lost
     after = read_project(project).project
-    assert [s.name for s in after.songs][-1] == "ferry"
+    assert after.songs[-1].name == "ferry"
+    assert [(t.at, t.bpm) for t in after.songs[-1].sections[0].tempi] == [(8, 125.0)]
     hits = sum(len(v.hits) for p in after.patterns if p.device == "bass" for v in p.content.voices)
     assert hits >= 16
 
@@ -80,6 +80,33 @@ def test_files_become_patterns_and_nothing_is_written_in_a_dry_run(
     told(capsys, *words)
     after = read_project(project).project
     assert {row["pattern"] for row in found["kept"]} <= {p.name for p in after.patterns}  # type: ignore[attr-defined]
+
+
+def test_only_some_bars_on_a_grid_of_ones_own(
+    capsys: pytest.CaptureFixture[str], project: Path, tmp_path: Path
+) -> None:
+    """Bar 2, played late, put on the lines; what a pattern does not have is said."""
+    file = mido.MidiFile(type=1, ticks_per_beat=480)
+    track = mido.MidiTrack()
+    for number in range(32):
+        late, note = 20 * (number % 3), 36 if number < 16 else 38
+        track.append(mido.Message("note_on", channel=9, note=note, velocity=90, time=late))
+        track.append(mido.Message("note_off", channel=9, note=note, time=240 - late))
+    file.tracks.append(track)
+    path = tmp_path / "late.mid"
+    path.write_bytes(midi_bytes(file))
+    status, found = told(
+        capsys, str(path), "--into", str(project), "--as", "patterns", "--bars", "2-2", "--grid",
+        "1/16", "--strictly", "100", "--map", "late=Drums",
+    )  # fmt: skip
+    assert status == 1
+    assert "bars 2 to 2 of 4 taken" in " ".join(found["lost"])  # type: ignore[arg-type]
+    (made,) = [p for p in read_project(project).project.patterns if p.name == "late"]
+    hits = [(h.step, h.shift_permille) for v in made.content.voices for h in v.hits]
+    assert made.content.length == 16
+    assert sorted(hits) == [(step, 0) for step in range(0, 16, 2)]
+    for words in ("0", "3-2", "x", "1-999"):
+        assert run(capsys, "import", str(path), "--into", str(project), "--bars", words)[0] == 2
 
 
 @pytest.mark.parametrize(

@@ -13,11 +13,11 @@ from grebe.core.arriving import (
     FileTrack,
     MidiFileTracks,
     as_pattern,
-    as_song,
     kind_of,
     place_of,
     with_box,
 )
+from grebe.core.arriving_songs import as_song
 from grebe.core.beginning import begin
 from grebe.core.document import Project
 from grebe.core.findings import find

@@ -11,12 +11,15 @@ from pdfminer.high_level import extract_pages
 from pdfminer.layout import LTChar, LTPage, LTTextContainer, LTTextLine
 
 from grebe.app.document.demo import demo_bytes
-from grebe.app.document.export import (
-    export_programme,
-    export_set_sheet,
-    export_setup,
-    export_stage,
-    export_steps,
+from grebe.app.document.sheets import (
+    SheetPage,
+    programme_sheet,
+    room_sheet,
+    set_sheet,
+    setup_page,
+    stage_sheet,
+    steps_page,
+    write_sheet,
 )
 from grebe.core.document import Project
 from grebe.formats.project import parse_project
@@ -55,14 +58,17 @@ def text_of(path: Path) -> str:
     return " ".join(words.split())
 
 
-SHEETS: dict[str, Callable[[Project, Path], object]] = {
-    "setup": lambda p, to: export_setup(p, to, device="", to_pdf=html_to_pdf),
-    "steps": lambda p, to: export_steps(p, p.songs[0], to, device="smew",
-                                        pattern=p.patterns[0].id, to_pdf=html_to_pdf),
-    "programme": lambda p, to: export_programme(p, p.songs[0], to, device="", to_pdf=html_to_pdf),
-    "stage": lambda p, to: export_stage(p, p.songs[0], to, to_pdf=html_to_pdf),
-    "set": lambda p, to: export_set_sheet(p, p.sets[0], to, to_pdf=html_to_pdf),
-}  # fmt: skip
+SHEETS: dict[str, Callable[[Project], SheetPage]] = {
+    "setup": setup_page,
+    "steps": lambda p: steps_page(p, p.songs[0], device="smew", pattern=p.patterns[0].id),
+    "programme": lambda p: programme_sheet(p, p.songs[0]),
+    "stage": lambda p: stage_sheet(p, p.songs[0]),
+    "set": lambda p: set_sheet(p, p.sets[0]),
+    "lights": lambda p: room_sheet(p, "lights", p.sets[0]),
+    "patch": lambda p: room_sheet(p, "patch"),
+}
+LARGE = 200
+"""Per cent: type for a music stand."""
 
 
 @pytest.fixture(scope="module")
@@ -70,9 +76,12 @@ def written(project: Project, tmp_path_factory: pytest.TempPathFactory) -> dict[
     """Every kind of sheet, laid out as its reader has it; once, since reading is slow."""
     folder = tmp_path_factory.mktemp("paper")
     out = {}
-    for kind, write in SHEETS.items():
-        write(project, folder / f"{kind}.pdf")
-        out[kind] = list(extract_pages(folder / f"{kind}.pdf", maxpages=2))
+    for kind, page in SHEETS.items():
+        for size in (100, LARGE):
+            name = kind if size == 100 else f"{kind}, large"
+            path = folder / f"{name}.pdf"
+            write_sheet(project, page(project), path, to_pdf=html_to_pdf, size_percent=size)
+            out[name] = list(extract_pages(path, maxpages=2))
     return out
 
 
@@ -90,13 +99,16 @@ def test_every_character_can_be_read_and_is_of_the_packaged_type(
     sizes = Counter(round(c.size) for c in found)
     assert sizes.most_common(1)[0][0] == BODY
     assert sizes[TITLE]
+    large = Counter(round(c.size) for c in characters(written[f"{kind}, large"]))
+    assert large.most_common(1)[0][0] == 2 * BODY
+    assert large[2 * TITLE]
 
 
 def test_what_is_on_it_can_be_found(project: Project, tmp_path: Path) -> None:
     """Digits, words with ligatures, bars, times and tempo; A4 and Letter."""
     song = project.songs[0]
     path = tmp_path / "stage.pdf"
-    export_stage(project, song, path, to_pdf=html_to_pdf)
+    write_sheet(project, stage_sheet(project, song), path, to_pdf=html_to_pdf)
     text = text_of(path)
     assert f"{song.bpm:g} BPM" in text
     assert "by foot" in text
@@ -109,7 +121,10 @@ def test_what_is_on_it_can_be_found(project: Project, tmp_path: Path) -> None:
             assert (round(page.width), round(page.height)) == size
 
 
-@pytest.mark.parametrize("kind", ["stage", "set", "setup"])
+@pytest.mark.parametrize("kind", [
+    *("stage", "set", "setup", "lights", "patch"), *("stage, large", "set, large", "setup, large"),
+    "lights, large", "patch, large",
+])  # fmt: skip
 def test_nothing_runs_into_the_next_column(written: dict[str, list[LTPage]], kind: str) -> None:
     """No two pieces of text lie over each other, and none is outside the page."""
     for page in written[kind]:

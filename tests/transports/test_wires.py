@@ -210,7 +210,10 @@ def test_a_library_that_hangs_or_ends_its_process_is_said_and_the_rest_is_listed
     assert not found[wire]["available"]
     assert str(found[wire]["reason"]).endswith("'s library ended the process that asked it")
     assert {name: row for name, row in found.items() if name != wire} == rest
-    instead("import time; time.sleep(60)")
+    instead(
+        "import time; from grebe.transports import __main__ as look; look.ANSWER_S = 1; "
+        f"look.LISTS[{wire!r}] = lambda: time.sleep(60); look.main([look.ASK, {wire!r}])"
+    )
     found = look.found()
     assert str(found[wire]["reason"]).endswith(" does not answer")
     assert {name: row for name, row in found.items() if name != wire} == rest

@@ -14,8 +14,11 @@ from PyQt6.QtWidgets import QApplication, QComboBox, QFileDialog
 
 from grebe.app.document.demo import copy_demo
 from grebe.core.beginning import begin
+from grebe.core.rig.model import Device
 from grebe.formats.profiles import export_profile, shipped_profiles
 from grebe.formats.project import write_project
+from grebe.ui.main_window.bringing_page import BARS, BOX, FIRST, GRID, HEAR, KEY, STRICTLY
+from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.fields import NumberField
 from tests.ui.conftest import Performer
 
@@ -78,12 +81,12 @@ def test_a_folder_of_midi_files_into_patterns(
     assert third is not None
     third.setCheckState(Qt.CheckState.Unchecked)
     assert "2 of 3 are taken" in page.said.text()
-    bars = page.table.cellWidget(1, 4)
+    bars = page.table.cellWidget(1, BARS)
     assert isinstance(bars, NumberField)
     bars.entered.emit("999")
     assert page.bringing.rows[1].bars == 1
     bars.entered.emit("2")
-    key = page.table.cellWidget(1, 5)
+    key = page.table.cellWidget(1, KEY)
     assert isinstance(key, QComboBox)
     key.setCurrentText("D minor")
     key.activated.emit(key.currentIndex())
@@ -110,7 +113,7 @@ def test_a_file_of_several_tracks_into_a_song(
     frame.book.do("bring_midi")
     page = frame.over.bringing
     assert page.song.isVisible()
-    box = page.table.cellWidget(1, 3)
+    box = page.table.cellWidget(1, BOX)
     assert isinstance(box, QComboBox)
     box.setCurrentIndex(0)
     box.activated.emit(0)
@@ -126,6 +129,58 @@ def test_a_file_of_several_tracks_into_a_song(
         item.setCheckState(Qt.CheckState.Unchecked)
     QTest.mouseClick(page.patterns, Qt.MouseButton.LeftButton)
     assert "nothing of it is ticked" in page.said.text()
+
+
+def test_how_a_track_is_taken_and_what_it_would_sound_like(
+    performer: Performer, monkeypatch: pytest.MonkeyPatch, tmp_path: Path
+) -> None:
+    """From a bar on, on a grid, so strictly; heard before on its box, and stopped with the page."""
+    path = midi_file(tmp_path / "gale.mid", ("Kit", 10, (36, 38) * 8), ("Reed", 2, (40,) * 16))
+    monkeypatch.setattr(QFileDialog, "getOpenFileNames", lambda *_: ([str(path)], ""))
+    frame = performer.frame
+    frame.book.do("bring_midi")
+    page = frame.over.bringing
+    assert "gale: 4/4" in page.said.text()
+    item = page.table.item(0, 2)
+    assert item is not None
+    assert item.text() == "16 notes, ch 10"
+    row = page.bringing.rows[0]
+    for column, text, wrong in ((FIRST, "3", "0"), (BARS, "2", "x"), (STRICTLY, "100", "101")):
+        field = page.table.cellWidget(0, column)
+        assert isinstance(field, NumberField)
+        field.entered.emit(text)
+        field.entered.emit(wrong)
+    grid = page.table.cellWidget(0, GRID)
+    assert isinstance(grid, QComboBox)
+    grid.setCurrentText("1/8t")
+    grid.activated.emit(grid.currentIndex())
+    assert (row.first_bar, row.bars, row.strictly, row.grid) == (3, 2, 100, "1/8t")
+    hear = page.table.cellWidget(0, HEAR)
+    assert isinstance(hear, Button)
+    hear.click()
+    assert "Nothing can be heard without an engine." in page.said.text()
+    performer.engine_ready()
+    played: list[tuple[str, int]] = []
+    hands = frame.session.hands
+    was = hands.audition
+
+    def listens(device: Device, note: int, channel: int | None, velocity: int = 100) -> None:
+        played.append((device.id, note))
+        was(device, note, channel, velocity)
+
+    monkeypatch.setattr(hands, "audition", listens)
+    hear.click()
+    assert page.preview.plays
+    performer.wait(lambda: len(played) >= 3)
+    assert played[:3] == [("smew", 36), ("smew", 38), ("smew", 36)]
+    hear.click()
+    assert not page.preview.plays
+    hear.click()
+    performer.press(K.Key_Escape)
+    assert not page.preview.plays
+    QTest.mouseClick(page.patterns, Qt.MouseButton.LeftButton)
+    made = next(p for p in frame.session.project.patterns if p.name == "Kit")
+    assert {h.shift_permille for v in made.content.voices for h in v.hits} == {0}
 
 
 def test_out_of_another_project(

@@ -95,6 +95,49 @@ def test_sheets_go_through_the_print_dialog(
     assert len(printed) == 4
     assert all(p.read_bytes().startswith(b"%PDF") for p in printed)
     assert frame.session.project.printed
+    keys = {sheet.key for sheet in frame.session.project.printed_sheets}
+    assert keys == {"setup:", "set:night-ferry", f"stage:{frame.session.selection.song_id}"}
+    frame.session.store.undo()
+    assert len(frame.session.project.printed_sheets) == 2
+
+
+def test_tables_for_others_in_the_room(
+    performer: Performer, monkeypatch: pytest.MonkeyPatch, tmp_path: Path
+) -> None:
+    """Of the song in hand, and of the set where one is at it; as a sheet or a table; printed again
+    it says what is otherwise."""
+    frame, written = performer.frame, tmp_path / "list"
+    chosen = {"path": written}
+    monkeypatch.setattr(QFileDialog, "getSaveFileName", lambda *_: (str(chosen["path"]), ""))
+    monkeypatch.setattr(QFileDialog, "getExistingDirectory", lambda *_: str(tmp_path))
+    performer.go(5)
+    for action, word in (
+        ("write_cue_list", "Bar,Time,Box"), ("write_light_cues", "Bar,Time,Part"),
+        ("write_band_list", "#,Song,Tempo"), ("write_patch_list", "Box,What it is,Power"),
+    ):  # fmt: skip
+        chosen["path"] = written.with_name(f"{action}.csv")
+        performer.act(action)
+        assert chosen["path"].read_text().startswith(word)
+    assert frame.session.project.printed_sheets == ()  # a table is not paper
+    performer.go(6)
+    chosen["path"] = written.with_name("cues.csv")
+    performer.act("write_cue_list")
+    assert chosen["path"].read_text().startswith("Song,Bar")
+    chosen["path"] = written.with_name("patch.html")
+    performer.act("write_patch_list")
+    assert "12 V DC" in chosen["path"].read_text()
+    performer.go(1)
+    frame.views[1].select("smew")  # type: ignore[attr-defined]
+    frame.views[1].editor.form.set_field("box", "power", "6 V DC")  # type: ignore[attr-defined]
+    performer.act("write_patch_list")
+    assert "is new since it was printed on" in chosen["path"].read_text()
+    performer.act("write_markers")
+    song = frame.session.song
+    assert song is not None
+    assert len(list(tmp_path.glob("*markers.mid"))) == len(list(tmp_path.glob("*markers.txt"))) == 1
+    chosen["path"] = written.with_name("cues.csv") / "all.pdf"
+    performer.act("write_cue_list")
+    assert "could not be written" in frame.session.notices.last.text  # type: ignore[union-attr]
 
 
 def test_paper_is_the_countrys_or_the_one_that_was_set() -> None:

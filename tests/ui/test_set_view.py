@@ -9,6 +9,7 @@ from PyQt6.QtCore import QPoint, QPointF, Qt
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QFileDialog
 
+from grebe.app.document.sheets import set_sheet
 from grebe.core.document import Project
 from grebe.core.sets.model import Set
 from grebe.ui.stations.set.view import SetView
@@ -209,7 +210,9 @@ def test_other_sets_and_files(
     monkeypatch.setattr(QFileDialog, "getSaveFileName", lambda *_: (str(sheet), ""))
     performer.act("write_sheet")
     assert "Cross swell" in sheet.read_text()
-    view.write_into(tmp_path / "x.txt")
+    view.paper.write_to(
+        set_sheet(view.session.project, view.editor.hand.running), tmp_path / "x.txt"
+    )  # type: ignore[arg-type]
     assert ".html" in said(performer)
 
 

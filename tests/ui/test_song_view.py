@@ -193,7 +193,7 @@ def test_programmes_and_what_changed_since_they_were_printed(
     assert len(heads) >= 3  # under each box: of which song, and how it gets there
     assert all(line.removeprefix("Harbour bell. ") in HOW.values() for line in heads)
     assert "Bar 33, Bell: B04 Slack tide 16 times" in page
-    view.exports.write_into(tmp_path / "programme.pdf", stage=False)
+    view.exports.write_into(tmp_path / "programme.pdf")
     assert (tmp_path / "programme.pdf").read_bytes()[:5] == b"%PDF-"
     performer.press(K.Key_1, ALT)
     view.select("s4")
@@ -204,9 +204,9 @@ def test_programmes_and_what_changed_since_they_were_printed(
     assert "Changed since printed" in view.programme.browser.toPlainText()
     performer.press(K.Key_3, ALT)
     assert "More than your hands can make in time" in view.stage_sheet.browser.toPlainText()
-    view.exports.write_into(tmp_path / "stage.html", stage=True)
+    view.exports.write_into(tmp_path / "stage.html")
     assert "Harbour bell" in (tmp_path / "stage.html").read_text()
-    view.exports.write_into(tmp_path / "stage.txt", stage=True)
+    view.exports.write_into(tmp_path / "stage.txt")
     assert "written as .html or .pdf" in said(performer)
 
 
@@ -338,7 +338,7 @@ def test_from_one_loop_to_a_song(performer: Performer, tmp_path: Path) -> None:
     silent = [b for b in range(1, layout.bars + 1)
               if is_silenced(layout, "smew", "", layout.bar_tick(b))]  # fmt: skip
     assert silent == [hook.bar - 2, hook.bar - 1]
-    view.exports.write_into(tmp_path / "programme.html", stage=False)
+    view.exports.write_into(tmp_path / "programme.html")
     assert "Bar 1" in (tmp_path / "programme.html").read_text()
 
 

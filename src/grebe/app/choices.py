@@ -114,6 +114,14 @@ CHOICES: tuple[Choice, ...] = (
         tr("debug report"),
     ),
     Choice(
+        "sheet_percent",
+        tr("Size of type on sheets"),
+        tr("In per cent: 200 can be read from a music stand."),
+        "This computer",
+        (),
+        tr("print paper large"),
+    ),
+    Choice(
         "paper",
         tr("Paper"),
         tr("Of printed sheets: as this country has it, or one of the two."),

@@ -67,6 +67,8 @@ class Settings(msgspec.Struct, frozen=True, kw_only=True):
     sound_level: Annotated[int, Meta(ge=0, le=100)] = 70
     """Of the stand-ins, in per cent."""
     log_level: LogLevel = "usual"
+    sheet_percent: Annotated[int, Meta(ge=50, le=200)] = 100
+    """How large the type of printed sheets is."""
     paper: Paper = "usual"
     """Of printed sheets; "usual" as this country has it."""
     folders: dict[str, str] = {}

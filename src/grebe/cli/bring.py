@@ -14,8 +14,10 @@ from grebe.app.document.arrivals import (
     with_patterns,
     with_song,
 )
-from grebe.cli.common import Commands, add_json, command, print_json
+from grebe.cli.common import Commands, add_json, command, number, print_json
+from grebe.core.arriving import MOST_BARS
 from grebe.core.document import Project
+from grebe.core.patterns.capture import GRIDS
 from grebe.errors import EditError, UsageError
 from grebe.formats.project import read_project, write_project
 from grebe.words import tr
@@ -42,6 +44,16 @@ def add_commands(commands: Commands) -> None:
         "--as", dest="what", choices=("patterns", "song"),
         help="one file of several tracks is a song, anything else patterns, unless it is said",
     )  # fmt: skip
+    parser.add_argument(
+        "--grid", choices=GRIDS, default="", help="put them on this grid; else on the one played"
+    )
+    parser.add_argument(
+        "--strictly", type=number("per cent go", 0, 100), default=0, metavar="PERCENT",
+        help="how near to the grid's lines notes are put; 0 leaves them where they were",
+    )  # fmt: skip
+    parser.add_argument(
+        "--bars", metavar="FIRST[-LAST]", help="of every track, as patterns: only these bars"
+    )
     parser.add_argument("--dry-run", action="store_true", help="say what would be; write nothing")
     add_json(parser)
 
@@ -52,6 +64,10 @@ def bring(arguments: argparse.Namespace) -> int:
     before = read_project(path).project
     rows, refused = read_rows(before, arguments.files)
     _map(before, rows, arguments.map)
+    first, bars = _bars(arguments.bars)
+    for row in rows:
+        row.grid, row.strictly = arguments.grid, int(arguments.strictly)
+        row.first_bar, row.bars = first, bars or min(row.bars, max(1, row.all_bars - first + 1))
     wanted = [row for row in rows if row.wanted]
     if not wanted:
         raise UsageError("; ".join(refused) or tr("nothing of it is to be taken"))
@@ -70,7 +86,7 @@ def bring(arguments: argparse.Namespace) -> int:
     if not arguments.dry_run:
         write_project(path, project)
     told = _told(project, wanted, boxes, patterns)
-    lost = [*lost_of(wanted), *(f"{row.track.name}: {tr('left out, as it was asked')}"
+    lost = [*lost_of(wanted, song=song), *(f"{row.track.name}: {tr('left out, as it was asked')}"
                                 for row in rows if not row.wanted)]  # fmt: skip
     name = next((s.name for s in project.songs if s.id == song_id), None)
     if arguments.json:
@@ -79,6 +95,19 @@ def bring(arguments: argparse.Namespace) -> int:
     else:
         _say(told, [*lost, *refused], name)
     return 1 if lost or refused else 0
+
+
+def _bars(words: str | None) -> tuple[int, int]:
+    """(first, how many; 0 for as many as proposed). UsageError for what is no stretch of bars."""
+    if not words:
+        return 1, 0
+    first, _, last = words.partition("-")
+    if not (first.isdecimal() and (not last or last.isdecimal())):
+        raise UsageError(f"--bars is FIRST or FIRST-LAST, from 1 (got {words!r})")
+    begin, end = int(first), int(last or first)
+    if not 1 <= begin <= end < begin + MOST_BARS:
+        raise UsageError(f"--bars takes 1 to {MOST_BARS} bars, from bar 1 on (got {words!r})")
+    return begin, end - begin + 1
 
 
 def _map(project: Project, rows: list[BroughtTrack], wishes: list[str]) -> None:

@@ -5,29 +5,38 @@ from __future__ import annotations
 import argparse
 import sys
 from pathlib import Path
+from typing import get_args
 
 from grebe.app.document.export import (
     PulseTrack,
     export_cues,
-    export_programme,
+    export_markers,
     export_pulses,
     export_set_cues,
-    export_set_sheet,
-    export_setup,
     export_smf,
-    export_stage,
-    export_steps,
 )
 from grebe.app.document.export_audio import LoopWanted, export_audio, export_loop
+from grebe.app.document.sheets import (
+    SheetPage,
+    programme_sheet,
+    room_sheet,
+    set_sheet,
+    setup_page,
+    stage_sheet,
+    steps_page,
+    write_sheet,
+)
 from grebe.app.editors.loops import folder_of, samples_of
 from grebe.cli.common import Commands, add_json, bpm, command, number, opened, print_json
 from grebe.core.audio.mix import Sample
 from grebe.core.document import Project
 from grebe.core.rig.spec import PulseShape
+from grebe.core.room import RoomKind
 from grebe.errors import UsageError
 from grebe.formats.audio_out import CONTAINERS
 
 RATES = (44_100, 48_000, 88_200, 96_000, 176_400, 192_000)
+ROOM = get_args(RoomKind)
 PULSE_TRACK_CARE = (
     "A pulse track is not music: never to speakers or headphones, on an output of its own, its "
     "voltage checked against the input first."
@@ -45,7 +54,7 @@ def add_commands(commands: Commands) -> None:
     )
     parser.add_argument("file")
     parser.add_argument("--song")
-    parser.add_argument("--set", help="with --csv, instead of a song: the cue list of a set")
+    parser.add_argument("--set", help="instead of a song, with --csv or --markers: a set")
     parser.add_argument("--pattern", help="instead of a song: a pattern as a WAV loop")
     parser.add_argument("--voice", help="only this voice of the pattern")
     parser.add_argument("--scene", help="instead of a song: a scene as a WAV loop")
@@ -63,6 +72,10 @@ def add_commands(commands: Commands) -> None:
     )  # fmt: skip
     parser.add_argument("--csv", action="store_true", help="the cue list as CSV")
     parser.add_argument(
+        "--markers", action="store_true",
+        help="markers and tempo map, of a song or a set: as MIDI and as a table of labels",
+    )  # fmt: skip
+    parser.add_argument(
         "--seed", type=int, default=1, metavar="N", help="of the dice: the same gives the same take"
     )
     parser.add_argument(
@@ -79,18 +92,26 @@ def add_commands(commands: Commands) -> None:
         commands,
         "sheet",
         "Write a printable sheet: every setting to make on each box, its patterns step by step, "
-        "the song as it is keyed into a box, or the song for the stage.",
+        "the song as it is keyed into a box, or the song for the stage; or a table for others in "
+        "the room: cues, cables and channels, songs for a band, light cues.",
         "grebe sheet set.grebe --kind setup --to setup.pdf",
         sheet,
     )
     parser.add_argument("file")
     parser.add_argument("--song", help="the song; its tempo is that of step sheets")
-    parser.add_argument("--set", help="with --kind stage, instead of a song: a whole set")
-    parser.add_argument("--to", required=True, metavar="OUT.html|OUT.pdf")
+    parser.add_argument("--set", help="instead of a song: a whole set")
+    parser.add_argument("--to", required=True, metavar="OUT.html|OUT.pdf|OUT.csv")
     parser.add_argument("--device", help="the sheet of one device")
     parser.add_argument("--pattern", help="with --kind steps: the sheet of one pattern")
-    parser.add_argument("--kind", choices=("setup", "steps", "programme", "stage"), default="setup")
+    kinds = ("setup", "steps", "programme", "stage", *ROOM)
+    parser.add_argument("--kind", choices=kinds, default="setup")
+    parser.add_argument("--size", type=_size, default=100, metavar="PERCENT",
+                        help="how large its type is, 50 to 200")  # fmt: skip
     add_json(parser)
+
+
+def _size(text: str) -> int:
+    return int(number("sizes go", 50, 200)(text))
 
 
 def _to_pdf(html: str, path: Path, title: str) -> None:
@@ -104,31 +125,38 @@ def _to_pdf(html: str, path: Path, title: str) -> None:
 
 
 def sheet(arguments: argparse.Namespace) -> int:
-    """Write a sheet as HTML or PDF, by the name it is to have."""
+    """Write a sheet as HTML, PDF or, where it is a table, CSV, by the name it is to have."""
     project = opened(arguments).project
-    song = project.song_named(arguments.song) if arguments.song else None
-    path, device = Path(arguments.to), arguments.device or ""
-    if arguments.set:
-        if arguments.kind != "stage":
-            raise UsageError("of a set there is the stage sheet: --kind stage")
-        written = export_set_sheet(project, project.set_named(arguments.set), path, to_pdf=_to_pdf)
-    elif arguments.kind in ("programme", "stage"):
-        if song is None:
-            raise UsageError(f"--kind {arguments.kind} is of a song: name it with --song")
-        if arguments.kind == "stage":
-            written = export_stage(project, song, path, to_pdf=_to_pdf)
-        else:
-            written = export_programme(project, song, path, device=device, to_pdf=_to_pdf)
-    elif arguments.kind == "steps":
-        pattern = arguments.pattern or ""
-        written = export_steps(project, song, path, device=device, pattern=pattern, to_pdf=_to_pdf)
-    else:
-        written = export_setup(project, path, device=device, to_pdf=_to_pdf)
+    path = write_sheet(
+        project, _sheet_page(project, arguments), Path(arguments.to), to_pdf=_to_pdf,
+        size_percent=arguments.size,
+    )  # fmt: skip
     if arguments.json:
-        print_json({"files": [str(written)]})
+        print_json({"files": [str(path)]})
     else:
-        sys.stdout.write(f"{written}\n")
+        sys.stdout.write(f"{path}\n")
     return 0
+
+
+def _sheet_page(project: Project, arguments: argparse.Namespace) -> SheetPage:
+    kind, device = arguments.kind, arguments.device or ""
+    song = project.song_named(arguments.song) if arguments.song else None
+    running = project.set_named(arguments.set) if arguments.set else None
+    if kind in ROOM:
+        return room_sheet(project, kind, song or running)
+    if running is not None:
+        if kind != "stage":
+            raise UsageError(f"of a set there are --kind stage, {', '.join(ROOM)}")
+        return set_sheet(project, running)
+    if kind in ("programme", "stage"):
+        if song is None:
+            raise UsageError(f"--kind {kind} is of a song: name it with --song")
+        return stage_sheet(project, song) if kind == "stage" else (
+            programme_sheet(project, song, device)
+        )  # fmt: skip
+    if kind == "steps":
+        return steps_page(project, song, device=device, pattern=arguments.pattern or "")
+    return setup_page(project, device)
 
 
 def render(arguments: argparse.Namespace) -> int:
@@ -142,14 +170,18 @@ def render(arguments: argparse.Namespace) -> int:
     if not arguments.song:
         raise UsageError("say what to render: --song NAME, --pattern NAME or --scene NAME")
     song = project.song_named(arguments.song)
-    wanted = (arguments.smf, arguments.wav, arguments.stems, arguments.pulse, arguments.csv)
+    wanted = (arguments.smf, arguments.wav, arguments.stems, arguments.pulse, arguments.csv,
+              arguments.markers)  # fmt: skip
     if not any(wanted):
-        raise UsageError("say what to render: --smf, --wav, --stems, --pulse RATE, --csv")
+        raise UsageError("say what to render: --smf, --wav, --stems, --pulse RATE, --csv, "
+                         "--markers")  # fmt: skip
     written: list[str] = []
     if arguments.smf:
         written.append(str(export_smf(project, song, folder, seed=arguments.seed)))
     if arguments.csv:
         written.append(str(export_cues(project, song, folder)))
+    if arguments.markers:
+        written += [str(path) for path in export_markers(project, song, folder)]
     if arguments.wav or arguments.stems:
         made = export_audio(
             project, song, folder, mix=arguments.wav, stems=arguments.stems,
@@ -179,9 +211,15 @@ def render(arguments: argparse.Namespace) -> int:
 
 def _render_set(project: Project, folder: Path, arguments: argparse.Namespace) -> int:
     running = project.set_named(arguments.set)
-    if not arguments.csv:
-        raise UsageError("of a set there is the cue list: --csv; its songs are rendered one by one")
-    return _list_files(arguments, [str(export_set_cues(project, running, folder))])
+    if not (arguments.csv or arguments.markers):
+        raise UsageError("of a set there are --csv, its cue list, and --markers; its songs are "
+                         "rendered one by one")  # fmt: skip
+    written: list[str] = []
+    if arguments.csv:
+        written.append(str(export_set_cues(project, running, folder)))
+    if arguments.markers:
+        written += [str(path) for path in export_markers(project, running, folder)]
+    return _list_files(arguments, written)
 
 
 def _sounds(project: Project, arguments: argparse.Namespace) -> dict[str, dict[int, Sample]]:

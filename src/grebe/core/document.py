@@ -36,6 +36,17 @@ class Accepted(Value, frozen=True, kw_only=True):
     """Digest of what it rested on: when that changes, the finding is heard again."""
 
 
+class PrintedSheet(Value, frozen=True, kw_only=True):
+    """A sheet as it was printed last, to mark what is otherwise when it is printed again."""
+
+    key: Annotated[str, Meta(max_length=200)]
+    """Which sheet of what."""
+    on: Annotated[str, Meta(max_length=10)]
+    """The day, YYYY-MM-DD."""
+    rows: Annotated[tuple[Annotated[str, Meta(max_length=16)], ...], Meta(max_length=5000)] = ()
+    """A digest of what each row said."""
+
+
 class Project(Value, frozen=True, kw_only=True, dict=True):
     """Everything a performer keeps in one file."""
 
@@ -49,6 +60,8 @@ class Project(Value, frozen=True, kw_only=True, dict=True):
     performer: Performer = Performer()
     printed: tuple[Printed, ...] = ()
     """Programming sheets as they were last written out."""
+    printed_sheets: Annotated[tuple[PrintedSheet, ...], Meta(max_length=500)] = ()
+    """The other sheets as they were printed last."""
     accepted: tuple[Accepted, ...] = ()
     ticked: tuple[Annotated[str, Meta(max_length=64)], ...] = ()
     """Steps of the set-up sheet that are done, by key."""

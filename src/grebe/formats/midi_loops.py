@@ -132,41 +132,63 @@ def read_arrival(path: Path) -> MidiFileTracks:
 def parse_arrival(data: bytes, name: str, title: str) -> MidiFileTracks:
     """As `read_arrival`, from bytes; `name` is what messages call the file."""
     file, remarks = _parsed(data, name)
-    meter, bpm, tracks = Meter(), None, []
-    for message in (m for track in file.tracks for m in track):
-        if message.type == "set_tempo" and bpm is None:
-            bpm = 60e6 / max(1, message.tempo)
-        elif message.type == "time_signature" and meter == Meter():
-            with suppress(ValueError):
-                meter = parse_meter(f"{message.numerator}/{message.denominator}")
+    tracks: list[FileTrack] = []
     for number, track in enumerate(file.tracks, start=1):
-        notes = _read(file, name, [track]).notes
-        for channel in sorted({n.channel for n in notes}) if file.type == 0 else [0]:
-            own = tuple(n for n in notes if channel in (0, n.channel))
-            words = track.name.strip() or (f"Channel {channel}" if channel else f"Track {number}")
-            if file.type == 0 and track.name.strip():
-                words = f"{words}, channel {channel}"
-            if own:
-                tracks.append(FileTrack(words[:80], own))
+        tracks += _by_channel(_read(file, name, [track]), track.name.strip(), number)
     if not tracks:
         raise MidiFileError(f"{name} holds no notes. Choose a file with a song in it.")
-    lost = (*remarks, *_left_of_song(_read(file, name, file.tracks), file))
-    return MidiFileTracks(title[:80] or "Song", tuple(tracks), meter, bpm, lost)
+    lost = (*remarks, *_left_out(_read(file, name, file.tracks).left_out))
+    kept = MidiFileTracks(title[:80] or "Song", tuple(tracks), lost=tuple(lost))
+    return _over_all(file, kept)
 
 
-def _left_of_song(read: Events, file: mido.MidiFile) -> tuple[str, ...]:
-    """What is left out where tracks become patterns and songs, in words."""
-    counts = Counter(read.left_out)
-    if read.turns:
-        counts[tr("controllers")] = len(read.turns)
-    kinds = Counter(message.type for track in file.tracks for message in track)
-    for kind, words in (
-        ("set_tempo", tr("tempo changes")),
-        ("time_signature", tr("metre changes")),
-    ):
-        if kinds[kind] > 1:
-            counts[words] = kinds[kind] - 1
-    return tuple(_left_out(counts))
+def _by_channel(read: Events, title: str, number: int) -> Iterator[FileTrack]:
+    """A track, or one for each channel that it plays on: each may be another box's."""
+    channels = sorted({n.channel for n in read.notes})
+    for channel in channels:
+        words = title or (f"Channel {channel}" if len(channels) > 1 else f"Track {number}")
+        if title and len(channels) > 1:
+            words = f"{title[:64]}, channel {channel}"
+        yield FileTrack(
+            words[:80],
+            tuple(n for n in read.notes if n.channel == channel),
+            tuple(t._replace(channel=0) for t in read.turns if t.channel == channel),
+            channel,
+        )
+
+
+def _over_all(file: mido.MidiFile, kept: MidiFileTracks) -> MidiFileTracks:
+    """With the metres, tempi and markers of the file."""
+    tempi: dict[float, float] = {}
+    meters: dict[float, Meter] = {}
+    markers: list[tuple[float, str]] = []
+    tick = 0
+    for message in mido.merge_tracks(file.tracks):
+        tick += message.time
+        at = tick / file.ticks_per_beat
+        if message.type == "set_tempo":
+            tempi[at] = 60e6 / max(1, message.tempo)
+        elif message.type == "time_signature":
+            with suppress(ValueError):
+                meters[at] = parse_meter(f"{message.numerator}/{message.denominator}")
+        elif message.type in ("marker", "cue_marker") and message.text.strip():
+            markers.append((at, message.text.strip()))
+    meter, bpm = meters.pop(0.0, Meter()), tempi.pop(0.0, None)
+    return kept._replace(
+        meter=meter, bpm=bpm, markers=tuple(markers),
+        meters=tuple(_at_bars(meter, meters)),
+        tempi=tuple((at, b) for at, b in sorted(tempi.items())),
+    )  # fmt: skip
+
+
+def _at_bars(first: Meter, changes: dict[float, Meter]) -> Iterator[tuple[float, Meter]]:
+    """Changes to another metre, each on a bar line of the one before: there is none in a bar."""
+    begun, now = 0.0, first
+    for at, meter in sorted(changes.items()):
+        bars = (at - begun) * TICKS_PER_QUARTER / now.bar_ticks
+        if meter != now and abs(bars - round(bars)) < ON_GRID:
+            begun, now = at, meter
+            yield at, meter
 
 
 def _left_out(counts: Mapping[str, int]) -> list[str]:

@@ -6,13 +6,17 @@ it is only put in order. Qt's text layout takes padding from a table's `cellpadd
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+import re
+from collections.abc import Callable, Collection, Sequence
 from functools import cache
+from hashlib import blake2b
+from html import unescape
 from typing import TYPE_CHECKING, NamedTuple
 
 from grebe.core.document import Project
 from grebe.core.patterns.stepsheet import StepSheet
 from grebe.core.rig.setup import SetupSheet
+from grebe.core.room import RoomTable
 from grebe.core.sets.facts import SongFacts
 from grebe.core.sets.formatting import between_words, key_words, tempo_words, work_words
 from grebe.core.sets.plan import PlacedSong, SetSchedule
@@ -126,6 +130,11 @@ def stage_html(
     )  # fmt: skip
 
 
+def room_html(table: RoomTable) -> str:
+    """A table for others in the room."""
+    return _page("room", table.title, table=table)
+
+
 def what_if_html(rows: Sequence[Without], *, ink: str = INK, muted: str = MUTED) -> str:
     """What is lost without each box, and how one plays on."""
     return _page("whatif", tr("What if this goes?"), ink, muted, rows=rows)
@@ -181,3 +190,52 @@ def _rows(sheet: CueSheet, seconds_at: Callable[[int], float]) -> tuple[CueRow, 
             )
         )
     return tuple(out)
+
+
+# What changed, and how large the type is
+
+_ROW = re.compile(r"<tr>(.*?)</tr>", re.DOTALL)
+_CELL = re.compile(r"(<td[^>]*>)")
+_TAG = re.compile(r"<[^>]*>")
+_POINTS = re.compile(r"(font-size: )([\d.]+)pt")
+NEW = "\u00bb"
+"""Before a row that was not on the sheet that was printed last; in the packaged type."""
+
+
+def row_digests(html: str) -> tuple[str, ...]:
+    """What the rows of a sheet's tables say, each as a digest, in order and each once."""
+    return tuple(dict.fromkeys(_digest(row) for row in _ROW.findall(html)))
+
+
+def _digest(row: str) -> str:
+    """The same whether the row is ticked or not, and whatever it looks like."""
+    words = unescape(_TAG.sub(" ", row)).replace(OPEN_BOX, " ").replace(TICKED_BOX, " ")
+    return blake2b(" ".join(words.split()).encode(), digest_size=6).hexdigest()
+
+
+def marked(html: str, before: Collection[str], on: str) -> str:
+    """A sheet with what was not on the one printed on a day (YYYY-MM-DD) marked, and how many rows
+    of that one are gone."""
+    known, now = set(before), set(row_digests(html))
+
+    def mark(found: re.Match[str]) -> str:
+        row = found[1]
+        if _digest(row) in known:
+            return found[0]
+        first = _CELL.sub(lambda cell: f"{cell[1]}<b>{NEW}</b> ", row, count=1)
+        return f"<tr>{first}</tr>"
+
+    gone = len(known - now)
+    if now <= known and not gone:
+        words = tr("As it was printed on {on}.", on=on)
+    else:
+        words = tr("{new} is new since it was printed on {on}; {gone} of it are gone.", new=NEW,
+                   on=on, gone=counted(gone, "row"))  # fmt: skip
+    made = _ROW.sub(mark, html)
+    return made.replace("</h1>", f"</h1>\n<p>{words}</p>", 1)
+
+
+def sized(html: str, percent: int) -> str:
+    """A sheet with type so large, 50 to 200 per cent of what it is usually."""
+    larger = _POINTS.sub(lambda m: f"{m[1]}{float(m[2]) * percent / 100:g}pt", html)
+    return larger.replace("<html ", f'<html data-size="{percent}" ', 1)

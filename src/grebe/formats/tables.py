@@ -9,9 +9,11 @@ from __future__ import annotations
 import csv
 import io
 import math
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 
 DELIMITERS = (";", "\t", ",")
+FORMULA = ("=", "+", "@", "\t", "\r")
+"""With what a spreadsheet's formula can begin; a minus begins numbers, too, and is left."""
 LOOKED_AT = 20
 """Lines by which it is decided what parts the columns."""
 
@@ -57,6 +59,18 @@ def rows_of(text: str) -> list[list[str]]:
     where a quote is never closed."""
     found = csv.reader(io.StringIO(text), delimiter=delimiter_of(text), strict=True)
     return [[cell.strip() for cell in row] for row in found]
+
+
+def csv_bytes(rows: Iterable[Sequence[object]]) -> bytes:
+    """Rows as a CSV file (RFC 4180), UTF-8. A cell that a spreadsheet would take for a formula
+    begins with an apostrophe: it is text."""
+    text = io.StringIO(newline="")
+    csv.writer(text).writerows([_told(cell) for cell in row] for row in rows)
+    return text.getvalue().encode()
+
+
+def _told(cell: object) -> object:
+    return f"'{cell}" if isinstance(cell, str) and cell[:1] in FORMULA else cell
 
 
 def numbered(text: str) -> list[tuple[int, list[str]]]:

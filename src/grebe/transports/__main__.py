@@ -23,11 +23,14 @@ from grebe.transports.udp import interfaces as net_interfaces
 ASK = "--ask"
 HERE = "--here"
 """Only what is at this computer: asking the network takes more than a second."""
-ANSWER_S = 4.0
-"""A library that does not answer for so long does not."""
+ANSWER_S = 4
+"""A library that does not answer for so long does not; from when it is asked, since a busy machine
+may take as long to start the process that asks."""
+WAIT_S = 12.0
+"""For an answer, with that process's start and end."""
 READ_S = 0.5
 """To take in what has been answered by then, where another one used up the time."""
-LOOK_S = 8
+LOOK_S = 16
 """A look that takes longer is ended: a library that hangs must not leave processes behind."""
 Ports = dict[str, "str | list[str]"]
 
@@ -83,6 +86,7 @@ def asking(wire: str) -> list[str]:
 
 def _answer(wire: str, asked: subprocess.Popen[bytes], until: float) -> dict[str, object]:
     """What a library said of its ports in time, or the reason why it did not."""
+    silent: dict[str, object] = {"reason": f"{LIBRARIES[wire]} does not answer"}
     try:
         text, _ = asked.communicate(timeout=max(READ_S, until - time.monotonic()))
         said: dict[str, object] = json.loads(text)
@@ -90,10 +94,11 @@ def _answer(wire: str, asked: subprocess.Popen[bytes], until: float) -> dict[str
         asked.kill()
         with suppress(subprocess.TimeoutExpired):
             asked.communicate(timeout=READ_S)
-        said = {"reason": f"{LIBRARIES[wire]} does not answer"}
+        said = silent
     except json.JSONDecodeError:
         # JACK's does so after its server was killed.
-        said = {"reason": f"{LIBRARIES[wire]}'s library ended the process that asked it"}
+        words = f"{LIBRARIES[wire]}'s library ended the process that asked it"
+        said = silent if asked.returncode == -signal.SIGALRM else {"reason": words}
     if "reason" in said:
         return {"available": False, **said, **{kind: [] for kind in OFFERS[wire]}}
     return {"available": True, **said}
@@ -105,7 +110,7 @@ def found(*, here: bool = False) -> dict[str, dict[str, object]]:
     Every library is asked by a process of its own, all at the same time: one that hangs or
     ends the process that asks it loses none of the others' ports.
     """
-    until = time.monotonic() + ANSWER_S
+    until = time.monotonic() + WAIT_S
     asked = {
         wire: subprocess.Popen(
             asking(wire),
@@ -135,6 +140,12 @@ def _ask(wire: str) -> Ports:
         return {"reason": str(error)}
 
 
+def main(words: list[str]) -> None:
+    """Ask one library, or all of them by processes of their own; prints what there is as JSON."""
+    asks = words[:1] == [ASK]
+    signal.alarm(ANSWER_S if asks else LOOK_S)
+    print(json.dumps(_ask(words[1]) if asks else found(here=HERE in words)))
+
+
 if __name__ == "__main__":
-    signal.alarm(LOOK_S)
-    print(json.dumps(_ask(sys.argv[2]) if sys.argv[1:2] == [ASK] else found(here=HERE in sys.argv)))
+    main(sys.argv[1:])

@@ -79,8 +79,14 @@ class Bringing:
 
     @property
     def lost(self) -> list[str]:
-        """What cannot be taken over of what is wanted, in words."""
-        return lost_of([row for row in self.rows if row.wanted])
+        """What is not taken over of what is wanted, in words: as a song where it can be one."""
+        return lost_of([row for row in self.rows if row.wanted], song=self.one_file)
+
+    @property
+    def lost_as_patterns(self) -> list[str]:
+        """What is not taken over besides where it could be a song and becomes patterns."""
+        wanted, lost = [row for row in self.rows if row.wanted], self.lost
+        return [words for words in lost_of(wanted, song=False) if words not in lost]
 
     def _wanted(self) -> list[BroughtTrack]:
         wanted = [row for row in self.rows if row.wanted]

@@ -36,6 +36,7 @@ FIELDS: tuple[Field, ...] = (
     field("box", "stays", tr("Must not start with the rest"), choices=YES_NO),
     field("box", "clock_stopped", tr("Clock goes on while stopped"), choices=YES_NO),
     field("box", "holds_open", tr("Grebe holds its input open"), choices=YES_NO),
+    field("box", "power", tr("Power, as on its plate")),
     field("box", "on_at", tr("Its turn at switching on"), Device),
     field("box", "obeys_program", tr("Obeys program changes"), choices=YES_NO),
     field("box", "change_at", tr("Changes pattern"), choices=tuple(CHANGES.values())),

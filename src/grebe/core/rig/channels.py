@@ -16,10 +16,12 @@ class DeskChannel(NamedTuple):
     """One channel."""
 
     number: int
+    box: str
+    """Id of the box that is plugged there."""
     jack: str
     """Where it goes in."""
     source: str
-    """Box and output that are plugged there."""
+    """That box and its output in words."""
     through: str
     """What else is heard in it: boxes before that one; "" for none."""
 
@@ -51,6 +53,7 @@ def _channel(wiring: Wiring, number: int, cable: Cable) -> DeskChannel:
     before = _before(wiring, cable.source)
     return DeskChannel(
         number=number,
+        box=cable.source,
         jack=into.name if into is not None else tr("Channel {number}", number=number),
         source=f"{source}, {out.name}" if out is not None else source,
         through=", ".join(wiring.rig.name_of(d) for d in before),

@@ -194,6 +194,8 @@ class Device(Value, frozen=True, kw_only=True, dict=True):
     """Notes that leave as gates, a channel each, beside or instead of MIDI."""
     holds_open: bool = False
     """Grebe holds the note that opens its input, from before its first beat."""
+    power: Annotated[str, Meta(max_length=80)] = ""
+    """What feeds it, as it stands on its plate: "9 V DC, centre negative"."""
     on_at: Annotated[int, Meta(ge=0, le=99)] = 0
     """Its turn at switching on; 0: by the order of the clock."""
     offset_ms: OffsetMs = 0.0

@@ -1090,6 +1090,21 @@
   </message>
   <message>
    <location filename="../../app/choices.py" />
+   <source>Size of type on sheets</source>
+   <translation>Schriftgröße auf Blättern</translation>
+  </message>
+  <message>
+   <location filename="../../app/choices.py" />
+   <source>In per cent: 200 can be read from a music stand.</source>
+   <translation>In Prozent: 200 liest man vom Notenpult.</translation>
+  </message>
+  <message>
+   <location filename="../../app/choices.py" />
+   <source>print paper large</source>
+   <translation>drucken papier groß</translation>
+  </message>
+  <message>
+   <location filename="../../app/choices.py" />
    <source>Paper</source>
    <translation>Papier</translation>
   </message>
@@ -1129,6 +1144,61 @@
    <translation>{path} kann nicht weggenommen werden: {strerror}</translation>
   </message>
   <message>
+   <location filename="../../app/document/arrivals.py" />
+   <source>note</source>
+   <translation>Note</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/arrivals.py" />
+   <source>notes</source>
+   <translation>Noten</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/arrivals.py" />
+   <source>{track}: bars {first} to {last} of {all_bars} taken</source>
+   <translation>{track}: Takte {first} bis {last} von {all_bars} übernommen</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/arrivals.py" />
+   <source>tempo changes</source>
+   <translation>Tempowechsel</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/arrivals.py" />
+   <source>metre changes</source>
+   <translation>Taktwechsel</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/arrivals.py" />
+   <source>markers</source>
+   <translation>Marken</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/arrivals.py" />
+   <source>ch {channel}</source>
+   <translation>Kanal {channel}</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/arrivals.py" />
+   <source>controller</source>
+   <translation>Controller</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/arrivals.py" />
+   <source>controllers</source>
+   <translation>Controller</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/arrivals.py" />
+   <source>{count} of {what} moved to the nearest sixteenth</source>
+   <translation>{count} von {what} auf das nächste Sechzehntel gerückt</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/arrivals.py" />
+   <source>{count} of {what} left out</source>
+   <translation>{count} mal {what} ausgelassen</translation>
+  </message>
+  <message>
    <location filename="../../app/document/demo.py" />
    <source>a whole set for nine boxes</source>
    <translation>ein ganzes Set für neun Geräte</translation>
@@ -1155,23 +1225,8 @@
   </message>
   <message>
    <location filename="../../app/document/export.py" />
-   <source>Set-up sheet: {rig}</source>
-   <translation>Aufbaublatt: {rig}</translation>
-  </message>
-  <message>
-   <location filename="../../app/document/export.py" />
-   <source>Step sheets: {project}</source>
-   <translation>Schrittblätter: {project}</translation>
-  </message>
-  <message>
-   <location filename="../../app/document/export.py" />
-   <source>Programme: {song}</source>
-   <translation>Programm: {song}</translation>
-  </message>
-  <message>
-   <location filename="../../app/document/export.py" />
-   <source>Stage sheet: {song}</source>
-   <translation>Bühnenblatt: {song}</translation>
+   <source>{file_name}, markers</source>
+   <translation>{file_name}, Marken</translation>
   </message>
   <message>
    <location filename="../../app/document/export.py" />
@@ -1182,16 +1237,6 @@
    <location filename="../../app/document/export.py" />
    <source>{file_name}, set cues.csv</source>
    <translation>{file_name}, Set-Cues.csv</translation>
-  </message>
-  <message>
-   <location filename="../../app/document/export.py" />
-   <source>Stage sheet: {running}</source>
-   <translation>Bühnenblatt: {running}</translation>
-  </message>
-  <message>
-   <location filename="../../app/document/export.py" />
-   <source>{path}: a sheet is written as .html or .pdf; end the name so</source>
-   <translation>{path}: ein Blatt wird als .html oder .pdf geschrieben; den Namen so enden lassen</translation>
   </message>
   <message>
    <location filename="../../app/document/export.py" />
@@ -1302,6 +1347,61 @@
    <location filename="../../app/document/recovery.py" />
    <source>released just now</source>
    <translation>eben erst losgelassen</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/sheets.py" />
+   <source>Step sheets: {project}</source>
+   <translation>Schrittblätter: {project}</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/sheets.py" />
+   <source>Programme: {song}</source>
+   <translation>Programm: {song}</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/sheets.py" />
+   <source>Stage sheet: {song}</source>
+   <translation>Bühnenblatt: {song}</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/sheets.py" />
+   <source>Set-up sheet: {rig}</source>
+   <translation>Aufbaublatt: {rig}</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/sheets.py" />
+   <source>Stage sheet: {running}</source>
+   <translation>Bühnenblatt: {running}</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/sheets.py" />
+   <source>cues are of a song or of a set</source>
+   <translation>Einsätze gibt es von einem Stück oder einem Set</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/sheets.py" />
+   <source>Sheet printed</source>
+   <translation>Blatt gedruckt</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/sheets.py" />
+   <source>.html, .pdf or .csv</source>
+   <translation>.html, .pdf oder .csv</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/sheets.py" />
+   <source>.html or .pdf</source>
+   <translation>.html oder .pdf</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/sheets.py" />
+   <source>{path}: a sheet is written as {ends}; end the name so</source>
+   <translation>{path}: ein Blatt wird als {ends} geschrieben; so muss der Name enden</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/sheets.py" />
+   <source>the list for the band is of a set</source>
+   <translation>die Liste für die Band gibt es von einem Set</translation>
   </message>
   <message>
    <location filename="../../app/document/store.py" />
@@ -2455,6 +2555,11 @@
   </message>
   <message>
    <location filename="../../app/editors/rig_form.py" />
+   <source>Power, as on its plate</source>
+   <translation>Strom, wie auf dem Typenschild</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/rig_form.py" />
    <source>Its turn at switching on</source>
    <translation>Seine Reihe beim Einschalten</translation>
   </message>
@@ -3140,11 +3245,6 @@
   </message>
   <message>
    <location filename="../../app/editors/song_sections.py" />
-   <source>Sheet printed</source>
-   <translation>Blatt gedruckt</translation>
-  </message>
-  <message>
-   <location filename="../../app/editors/song_sections.py" />
    <source>section</source>
    <translation>Abschnitt</translation>
   </message>
@@ -3272,16 +3372,6 @@
    <location filename="../../app/gear.py" />
    <source>profiles</source>
    <translation>Profile</translation>
-  </message>
-  <message>
-   <location filename="../../app/gear.py" />
-   <source>note</source>
-   <translation>Note</translation>
-  </message>
-  <message>
-   <location filename="../../app/gear.py" />
-   <source>notes</source>
-   <translation>Noten</translation>
   </message>
   <message>
    <location filename="../../app/gear.py" />
@@ -3924,6 +4014,26 @@
    <translation>kein Gerät ist weg; Rig sagt unter Was wenn, was ohne eines wäre</translation>
   </message>
   <message>
+   <location filename="../../app/live/preview.py" />
+   <source>nothing can be heard without an engine</source>
+   <translation>ohne Engine ist nichts zu hören</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/preview.py" />
+   <source>stop first: it would sound into what plays</source>
+   <translation>erst anhalten: es klänge in das hinein, was spielt</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/preview.py" />
+   <source>{track} holds no notes there</source>
+   <translation>{track} hat dort keine Noten</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/preview.py" />
+   <source>no box of the rig is of its kind: it is heard once it is taken</source>
+   <translation>kein Gerät des Aufbaus ist von seiner Art: zu hören ist es, wenn es übernommen ist</translation>
+  </message>
+  <message>
    <location filename="../../app/live/probing.py" />
    <source>A looper or sampler may record a note, or at Start. Say yes only if it cannot.</source>
    <translation>Ein Looper oder Sampler nimmt eine Note vielleicht auf, oder bei Start. Nur ja sagen, wenn er das nicht kann.</translation>
@@ -4480,11 +4590,6 @@
   </message>
   <message>
    <location filename="../../app/tables/songs.py" />
-   <source>markers</source>
-   <translation>Marken</translation>
-  </message>
-  <message>
-   <location filename="../../app/tables/songs.py" />
    <source>Begins</source>
    <translation>Beginnt</translation>
   </message>
@@ -4775,33 +4880,33 @@
   </message>
   <message>
    <location filename="../../core/arriving.py" />
-   <source>{track} holds no notes</source>
-   <translation>{track} enthält keine Noten</translation>
-  </message>
-  <message>
-   <location filename="../../core/arriving.py" />
-   <source>{arrival}: no track with notes has a box</source>
-   <translation>{arrival}: keine Spur mit Noten hat ein Gerät</translation>
-  </message>
-  <message>
-   <location filename="../../core/arriving.py" />
-   <source>{arrival} has {bars} bars, too many for a song</source>
-   <translation>{arrival} hat {bars} Takte, zu viele für einen Song</translation>
-  </message>
-  <message>
-   <location filename="../../core/arriving.py" />
-   <source>{arrival} would be {count} sections; {most_sections} are the most</source>
-   <translation>{arrival} wären {count} Abschnitte; {most_sections} sind das meiste</translation>
-  </message>
-  <message>
-   <location filename="../../core/arriving.py" />
    <source>there is no box {box!r}</source>
    <translation>es gibt kein Gerät {box!r}</translation>
   </message>
   <message>
    <location filename="../../core/arriving.py" />
+   <source>{bpm:g} BPM</source>
+   <translation>{bpm:g} BPM</translation>
+  </message>
+  <message>
+   <location filename="../../core/arriving.py" />
    <source>Note {n}</source>
    <translation>Note {n}</translation>
+  </message>
+  <message>
+   <location filename="../../core/arriving_songs.py" />
+   <source>{arrival}: no track with notes has a box</source>
+   <translation>{arrival}: keine Spur mit Noten hat ein Gerät</translation>
+  </message>
+  <message>
+   <location filename="../../core/arriving_songs.py" />
+   <source>{arrival} is too long for a song</source>
+   <translation>{arrival} ist zu lang für ein Stück</translation>
+  </message>
+  <message>
+   <location filename="../../core/arriving_songs.py" />
+   <source>{arrival} would be {count} sections; {most_sections} are the most</source>
+   <translation>{arrival} wären {count} Abschnitte; {most_sections} sind das meiste</translation>
   </message>
   <message>
    <location filename="../../core/audio/kit.py" />
@@ -5937,11 +6042,6 @@
    <location filename="../../core/findings/messages.py" />
    <source>program changes</source>
    <translation>Programmwechsel</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/messages.py" />
-   <source>controllers</source>
-   <translation>Controller</translation>
   </message>
   <message>
    <location filename="../../core/findings/messages.py" />
@@ -10684,6 +10784,146 @@
    <translation>{kind} {number} auf Kanal {channel}</translation>
   </message>
   <message>
+   <location filename="../../core/room.py" />
+   <source>Check voltage and polarity of every supply before plugging it in. Mains and old gear are for a qualified technician, and the venue's rules come first.</source>
+   <translation>Vor dem Einstecken Spannung und Polung jedes Netzteils prüfen. Netzspannung und alte Geräte sind Sache von Fachleuten, und die Regeln des Hauses gehen vor.</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>song</source>
+   <translation>Song</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>songs</source>
+   <translation>Songs</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>{project}. {songs}, {length}.</source>
+   <translation>{project}. {songs}, {length}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>Cue list: {played}</source>
+   <translation>Einsätze: {played}</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>Light cues: {played}</source>
+   <translation>Lichteinsätze: {played}</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>For the band: {running}</source>
+   <translation>Für die Band: {running}</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>begins</source>
+   <translation>beginnt</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>Patch list: {rig}</source>
+   <translation>Steckliste: {rig}</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>{begins} to {ends}</source>
+   <translation>{begins} bis {ends}</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>Time</source>
+   <translation>Zeit</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>Box</source>
+   <translation>Gerät</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>What</source>
+   <translation>Was</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>By</source>
+   <translation>Durch</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>Part</source>
+   <translation>Teil</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>Full</source>
+   <translation>Fülle</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>{desk}, channel {number}</source>
+   <translation>{desk}, Kanal {number}</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>Power</source>
+   <translation>Strom</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>Its sound goes to</source>
+   <translation>Sein Klang geht an</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>Interface</source>
+   <translation>Schnittstelle</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>{song} has nothing to play</source>
+   <translation>{song} hat nichts zu spielen</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>Grebe</source>
+   <translation>Grebe</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>sound in</source>
+   <translation>Klang herein</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>pulses in</source>
+   <translation>Impulse herein</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>run line in</source>
+   <translation>Laufleitung herein</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>pulses out</source>
+   <translation>Impulse hinaus</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>run line out</source>
+   <translation>Laufleitung hinaus</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>reset out</source>
+   <translation>Rücksetzen hinaus</translation>
+  </message>
+  <message>
    <location filename="../../core/sets/between.py" />
    <source>key {pattern} into {place} over {other}</source>
    <translation>{pattern} in {place} eintippen, über {other}</translation>
@@ -10692,11 +10932,6 @@
    <location filename="../../core/sets/edit.py" />
    <source>{name} has only one version: make one with everything in first</source>
    <translation>{name} hat nur eine Fassung: mach erst eine mit allem darin</translation>
-  </message>
-  <message>
-   <location filename="../../core/sets/edit.py" />
-   <source>{song} has nothing to play</source>
-   <translation>{song} hat nichts zu spielen</translation>
   </message>
   <message>
    <location filename="../../core/sets/edit.py" />
@@ -11970,21 +12205,6 @@
   </message>
   <message>
    <location filename="../../formats/midi_loops.py" />
-   <source>{count} of {what} left out</source>
-   <translation>{count} mal {what} ausgelassen</translation>
-  </message>
-  <message>
-   <location filename="../../formats/midi_loops.py" />
-   <source>tempo changes</source>
-   <translation>Tempowechsel</translation>
-  </message>
-  <message>
-   <location filename="../../formats/midi_loops.py" />
-   <source>metre changes</source>
-   <translation>Taktwechsel</translation>
-  </message>
-  <message>
-   <location filename="../../formats/midi_loops.py" />
    <source>{notes} past its longest length left out</source>
    <translation>{notes} jenseits der größten Länge ausgelassen</translation>
   </message>
@@ -12022,6 +12242,16 @@
    <location filename="../../formats/sheets.py" />
    <source>What if this goes?</source>
    <translation>Was, wenn das ausfällt?</translation>
+  </message>
+  <message>
+   <location filename="../../formats/sheets.py" />
+   <source>As it was printed on {on}.</source>
+   <translation>So gedruckt am {on}.</translation>
+  </message>
+  <message>
+   <location filename="../../formats/sheets.py" />
+   <source>{new} is new since it was printed on {on}; {gone} of it are gone.</source>
+   <translation>{new} ist neu, seit es am {on} gedruckt wurde; {gone} davon sind weg.</translation>
   </message>
   <message>
    <location filename="../../network/node.py" />
@@ -12070,8 +12300,23 @@
   </message>
   <message>
    <location filename="../../ui/main_window/bringing_page.py" />
-   <source>Box</source>
-   <translation>Gerät</translation>
+   <source>In it</source>
+   <translation>Darin</translation>
+  </message>
+  <message>
+   <location filename="../../ui/main_window/bringing_page.py" />
+   <source>From bar</source>
+   <translation>Ab Takt</translation>
+  </message>
+  <message>
+   <location filename="../../ui/main_window/bringing_page.py" />
+   <source>Grid</source>
+   <translation>Raster</translation>
+  </message>
+  <message>
+   <location filename="../../ui/main_window/bringing_page.py" />
+   <source>Strictly</source>
+   <translation>Streng</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/bringing_page.py" />
@@ -12120,8 +12365,18 @@
   </message>
   <message>
    <location filename="../../ui/main_window/bringing_page.py" />
-   <source>Bars of {track}</source>
-   <translation>Takte von {track}</translation>
+   <source>Grid of {track}</source>
+   <translation>Raster von {track}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/main_window/bringing_page.py" />
+   <source>Hear</source>
+   <translation>Hören</translation>
+  </message>
+  <message>
+   <location filename="../../ui/main_window/bringing_page.py" />
+   <source>Hear {track}</source>
+   <translation>{track} hören</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/bringing_page.py" />
@@ -12140,6 +12395,26 @@
   </message>
   <message>
    <location filename="../../ui/main_window/bringing_page.py" />
+   <source>First bar of {track}</source>
+   <translation>Erster Takt von {track}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/main_window/bringing_page.py" />
+   <source>Bars of {track}</source>
+   <translation>Takte von {track}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/main_window/bringing_page.py" />
+   <source>How strictly {track} is put on its grid, per cent</source>
+   <translation>Wie streng {track} auf sein Raster kommt, Prozent</translation>
+  </message>
+  <message>
+   <location filename="../../ui/main_window/bringing_page.py" />
+   <source>as played</source>
+   <translation>wie gespielt</translation>
+  </message>
+  <message>
+   <location filename="../../ui/main_window/bringing_page.py" />
    <source> ({value} more were refused)</source>
    <translation> ({value} weitere wurden abgelehnt)</translation>
   </message>
@@ -12147,6 +12422,11 @@
    <location filename="../../ui/main_window/bringing_page.py" />
    <source>Not taken over: {lost}.</source>
    <translation>Nicht übernommen: {lost}.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/main_window/bringing_page.py" />
+   <source>As patterns not: {lost}.</source>
+   <translation>Als Muster nicht: {lost}.</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/display.py" />
@@ -12660,6 +12940,21 @@
    <location filename="../../ui/main_window/reporting.py" />
    <source>Saved {path}.</source>
    <translation>{path} gespeichert.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/main_window/room_actions.py" />
+   <source>Write markers into</source>
+   <translation>Marken schreiben nach</translation>
+  </message>
+  <message>
+   <location filename="../../ui/main_window/room_actions.py" />
+   <source>There is no song yet.</source>
+   <translation>Es gibt noch kein Stück.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/main_window/room_actions.py" />
+   <source>There is no set yet.</source>
+   <translation>Es gibt noch kein Set.</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/settings_page.py" />
@@ -13795,11 +14090,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/rig/abilities.py" />
-   <source>What</source>
-   <translation>Was</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/abilities.py" />
    <source>This box</source>
    <translation>Dieses Gerät</translation>
   </message>
@@ -14130,11 +14420,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/rig/facts.py" />
-   <source>Grebe</source>
-   <translation>Grebe</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/facts.py" />
    <source>Follows</source>
    <translation>Folgt</translation>
   </message>
@@ -14147,11 +14432,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/facts.py" />
    <source>Wire</source>
    <translation>Leitung</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/facts.py" />
-   <source>Interface</source>
-   <translation>Schnittstelle</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/facts.py" />
@@ -14242,11 +14522,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/facts.py" />
    <source>{count} levels, {swing:g} to {swing2:g} %</source>
    <translation>{count} Stufen, {swing:g} bis {swing2:g} %</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/facts.py" />
-   <source>Time</source>
-   <translation>Zeit</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/facts.py" />
@@ -14724,11 +14999,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <translation>Drei Noten an {name}, und Pulse, wo es eine Leitung hat.</translation>
   </message>
   <message>
-   <location filename="../../ui/stations/rig/panes.py" />
-   <source>Set-up sheet</source>
-   <translation>Aufbaublatt</translation>
-  </message>
-  <message>
    <location filename="../../ui/stations/rig/ports.py" />
    <source>nowhere</source>
    <translation>nirgends</translation>
@@ -14897,6 +15167,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/setup.py" />
    <source>Set-up sheet of</source>
    <translation>Einrichtblatt von</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/setup.py" />
+   <source>Set-up sheet</source>
+   <translation>Aufbaublatt</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/setup.py" />
@@ -15795,16 +16070,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/set/view.py" />
-   <source>song</source>
-   <translation>Song</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/set/view.py" />
-   <source>songs</source>
-   <translation>Songs</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/set/view.py" />
    <source> of {clock_text}</source>
    <translation> von {clock_text}</translation>
   </message>
@@ -15822,16 +16087,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/set/view.py" />
    <source>Write the set as</source>
    <translation>Das Set schreiben als</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/set/view.py" />
-   <source>Write the stage sheet</source>
-   <translation>Das Bühnenblatt schreiben</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/set/view.py" />
-   <source>Sheets (*.pdf *.html)</source>
-   <translation>Blätter (*.pdf *.html)</translation>
   </message>
   <message>
    <location filename="../../ui/stations/set/view.py" />
@@ -15892,11 +16147,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/song/canvas.py" />
    <source>only {known}</source>
    <translation>nur {known}</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/song/exports.py" />
-   <source>Write the programming sheets</source>
-   <translation>Die Programmierblätter schreiben</translation>
   </message>
   <message>
    <location filename="../../ui/stations/song/exports.py" />
@@ -17524,6 +17774,16 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <translation>Berührungsschutz: halt es eine halbe Sekunde. {guard} schaltet ihn aus.</translation>
   </message>
   <message>
+   <location filename="../../ui/widgets/paper_out.py" />
+   <source>Sheets (*.pdf *.html)</source>
+   <translation>Blätter (*.pdf *.html)</translation>
+  </message>
+  <message>
+   <location filename="../../ui/widgets/paper_out.py" />
+   <source>Sheets and tables (*.pdf *.html *.csv)</source>
+   <translation>Blätter und Tabellen (*.pdf *.html *.csv)</translation>
+  </message>
+  <message>
    <location filename="../../ui/widgets/pattern_strip.py" />
    <source>Patterns by device</source>
    <translation>Patterns nach Gerät</translation>
@@ -17567,11 +17827,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../formats/templates/programme.html" />
    <source>No box plays in this song.</source>
    <translation>In diesem Song spielt kein Gerät.</translation>
-  </message>
-  <message>
-   <location filename="../../formats/templates/set.html" />
-   <source>{begins} to {ends}</source>
-   <translation>{begins} bis {ends}</translation>
   </message>
   <message>
    <location filename="../../formats/templates/setup.html" />
@@ -17697,6 +17952,31 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>Write its sheet as PDF or HTML</source>
    <translation>Sein Blatt als PDF oder HTML schreiben</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Write the cue list</source>
+   <translation>Die Einsätze schreiben</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Write light cues</source>
+   <translation>Lichteinsätze schreiben</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Write tempi and keys for a band</source>
+   <translation>Tempi und Tonarten für eine Band schreiben</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Write the patch list: channels, cables, power</source>
+   <translation>Die Steckliste schreiben: Kanäle, Kabel, Strom</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Write markers and tempo map, as MIDI and as labels</source>
+   <translation>Marken und Tempoverlauf schreiben, als MIDI und als Beschriftungen</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
@@ -19320,11 +19600,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../app/actions" />
-   <source>Part</source>
-   <translation>Teil</translation>
-  </message>
-  <message>
-   <location filename="../../app/actions" />
    <source>Part here</source>
    <translation>Teil hier</translation>
   </message>
@@ -19347,6 +19622,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>Playing in</source>
    <translation>Einspielen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Room</source>
+   <translation>Raum</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
@@ -19477,11 +19757,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>modular</source>
    <translation>Modular</translation>
-  </message>
-  <message>
-   <location filename="../../app/actions" />
-   <source>controller</source>
-   <translation>Controller</translation>
   </message>
   <message>
    <location filename="../../app/actions" />

@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
+import time
 from collections.abc import Callable, Sequence
 from typing import Any
 
-from PyQt6.QtCore import Qt
+from PyQt6.QtCore import Qt, QTimer
+from PyQt6.QtGui import QHideEvent
 from PyQt6.QtWidgets import (
     QAbstractItemView,
     QComboBox,
@@ -19,9 +21,11 @@ from PyQt6.QtWidgets import (
 
 from grebe.app.document.arrivals import BroughtTrack
 from grebe.app.editors.bringing import Bringing
+from grebe.app.live.preview import Preview
 from grebe.app.live.session import Session
 from grebe.core.arriving import MOST_BARS
 from grebe.core.forms import Field
+from grebe.core.patterns.capture import GRIDS
 from grebe.core.patterns.keys import NAMES
 from grebe.errors import EditError
 from grebe.ui.main_window.overlay import PageOverlay
@@ -30,13 +34,27 @@ from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.fields import NumberField
 from grebe.words import tr
 
-COLUMNS = (tr("Take"), tr("Track"), tr("Notes"), tr("Box"), tr("Bars"), tr("Key"))
-BARS = Field(owner="", key="bars", words=tr("Bars"), control="number", low=1, high=MOST_BARS)
+COLUMNS = (
+    tr("Take"), tr("Track"), tr("In it"), tr("Box"), tr("From bar"), tr("Bars"), tr("Grid"),
+    tr("Strictly"), tr("Key"), "",
+)  # fmt: skip
+MOST_FIRST_BAR = 9999
+BOX, FIRST, BARS, GRID, STRICTLY, KEY, HEAR = range(3, 10)
+"""Columns."""
+BARS_FIELD = Field(owner="", key="bars", words=tr("Bars"), control="number", low=1, high=MOST_BARS)
+FIRST_FIELD = Field(
+    owner="", key="first_bar", words=tr("From bar"), control="number", low=1, high=MOST_FIRST_BAR
+)
+STRICTLY_FIELD = Field(
+    owner="", key="strictly", words=tr("Strictly"), control="number", low=0, high=100, unit="%"
+)
 NO_KEY = "none"
 KEYS = (NO_KEY, *(f"{name} {scale}" for scale in ("minor", "major") for name in NAMES))
 FILES = tr("MIDI files (*.mid *.midi)")
 NAME_WIDTH = 300
 
+PREVIEW_MS = 5
+"""Between two looks at what is due."""
 MOST_LOST = 4
 """Of what cannot be taken over, in the page's words."""
 
@@ -53,6 +71,10 @@ class BringingPage(PageOverlay):
             )
         )
         self.bringing = Bringing(session)
+        self.preview = Preview(session)
+        self._playing = QTimer(self)
+        self._playing.setInterval(PREVIEW_MS)
+        self._playing.timeout.connect(self._follow)
         self.table = QTableWidget(0, len(COLUMNS))
         self.table.setHorizontalHeaderLabels(COLUMNS)
         self.table.setAccessibleName(tr("What came"))
@@ -117,24 +139,75 @@ class BringingPage(PageOverlay):
         tick.setFlags(Qt.ItemFlag.ItemIsUserCheckable | Qt.ItemFlag.ItemIsEnabled)
         tick.setCheckState(Qt.CheckState.Checked if row.wanted else Qt.CheckState.Unchecked)
         self.table.setItem(at, 0, tick)
-        for column, words in ((1, row.track.name), (2, str(len(row.track.notes)))):
+        for column, words in ((1, row.track.name), (2, row.in_it)):
             item = QTableWidgetItem(words)
             item.setFlags(Qt.ItemFlag.ItemIsEnabled | Qt.ItemFlag.ItemIsSelectable)
             self.table.setItem(at, column, item)
         boxes = [("", tr("a new box: {kind}", kind=row.kind))]
         boxes += [(d.id, d.name) for d in self.bringing.session.project.rig.lines]
         self._list(
-            at, 3, tr("Box of {track}", track=row.track.name), boxes, row.box, _setter(row, "box")
+            at, BOX, tr("Box of {track}", track=row.track.name), boxes, row.box, _setter(row, "box")
         )
-        bars = NumberField(BARS)
-        bars.set_text(str(row.bars))
-        bars.setAccessibleName(tr("Bars of {track}", track=row.track.name))
-        bars.entered.connect(lambda text, f=bars, r=row: _set_bars(r, f, text))
-        self.table.setCellWidget(at, 4, bars)
+        for column, field, words in (
+            (FIRST, FIRST_FIELD, tr("First bar of {track}", track=row.track.name)),
+            (BARS, BARS_FIELD, tr("Bars of {track}", track=row.track.name)),
+            (STRICTLY, STRICTLY_FIELD, tr("How strictly {track} is put on its grid, per cent",
+                                          track=row.track.name)),
+        ):  # fmt: skip
+            self._number(at, column, field, words, row)
+        grids = [("", tr("as played")), *((grid, grid) for grid in GRIDS)]
+        self._list(
+            at, GRID, tr("Grid of {track}", track=row.track.name), grids, row.grid,
+            _setter(row, "grid"),
+        )  # fmt: skip
+        hear = Button(tr("Hear"))
+        hear.palette_now = self.palette_now
+        hear.setAccessibleName(tr("Hear {track}", track=row.track.name))
+        hear.clicked.connect(lambda _=False, r=row: self.hear(r))
+        self.table.setCellWidget(at, HEAR, hear)
         keys = [("" if key == NO_KEY else key, key) for key in KEYS]
         self._list(
-            at, 5, tr("Key of {track}", track=row.track.name), keys, row.key, _setter(row, "key")
+            at, KEY, tr("Key of {track}", track=row.track.name), keys, row.key, _setter(row, "key")
         )
+
+    def _number(self, at: int, column: int, field: Field, words: str, row: BroughtTrack) -> None:
+        control = NumberField(field)
+        control.set_text(str(getattr(row, field.key)))
+        control.setAccessibleName(words)
+
+        def entered(text: str) -> None:
+            low, high = field.low or 0, field.high or 0
+            if text.isdecimal() and low <= int(text) <= high:
+                setattr(row, field.key, int(text))
+                control.set_text(text)
+                self._say()
+            else:
+                control.give_back()
+
+        control.entered.connect(entered)
+        self.table.setCellWidget(at, column, control)
+
+    def hear(self, row: BroughtTrack) -> None:
+        """Play what would be made of a row, or stop where it plays."""
+        if self.preview.plays:
+            self.preview.stop()
+            return
+        try:
+            self.preview.start(row, time.monotonic())
+        except EditError as error:
+            self.said.setText(f"{str(error)[:1].upper()}{str(error)[1:]}.")
+        else:
+            self._playing.start()
+
+    def _follow(self) -> None:
+        self.preview.follow(time.monotonic())
+        if not self.preview.plays:
+            self._playing.stop()
+
+    def hideEvent(self, event: QHideEvent | None) -> None:
+        """Nothing sounds of what is no longer seen."""
+        self.preview.stop()
+        super().hideEvent(event)
 
     def _list(
         self, at: int, column: int, words: str, rows: Sequence[tuple[str, str]], chosen: str,
@@ -158,6 +231,8 @@ class BringingPage(PageOverlay):
         rows, refused = self.bringing.rows, self.bringing.refused
         wanted = sum(row.wanted for row in rows)
         words = tr("{wanted} of {count} are taken.", wanted=wanted, count=len(rows))
+        if self.bringing.one_file or len(rows) == 1:
+            words = f"{rows[0].arrival.about}. {words}"
         if not rows:
             words = tr("Choose files, or drop them here.")
         if refused:
@@ -170,6 +245,10 @@ class BringingPage(PageOverlay):
         lost = self.bringing.lost
         if lost:
             words = f"{words} " + tr("Not taken over: {lost}.", lost="; ".join(lost[:MOST_LOST]))
+        besides = self.bringing.lost_as_patterns
+        if besides:
+            told = "; ".join(besides[:MOST_LOST])
+            words = f"{words} " + tr("As patterns not: {lost}.", lost=told)
         self.said.setText(words)
 
     def _take(self, take: Callable[[], None]) -> None:
@@ -186,11 +265,3 @@ def _setter(row: BroughtTrack, field: str) -> Callable[[str], None]:
         setattr(row, field, value)
 
     return to
-
-
-def _set_bars(row: BroughtTrack, field: NumberField, text: str) -> None:
-    if text.isdecimal() and 1 <= int(text) <= MOST_BARS:
-        row.bars = int(text)
-        field.set_text(text)
-    else:
-        field.give_back()

@@ -54,6 +54,7 @@ from grebe.ui.main_window.notice import NoticeStack
 from grebe.ui.main_window.overlays import Overlays
 from grebe.ui.main_window.place import bring_back, keep_place
 from grebe.ui.main_window.rail import Rail
+from grebe.ui.main_window.room_actions import RoomActions
 from grebe.ui.main_window.stage_beside import StageBeside
 from grebe.ui.main_window.stations import Stations
 from grebe.ui.main_window.view_actions import ViewActions, number_name
@@ -132,6 +133,7 @@ class Frame(QWidget):
         self.own = WindowActions(self.session)
         self.ours = ViewActions(self)
         self.bringing = BringingActions(self.over)
+        self.room = RoomActions(self, self.session, lambda: self.rail.current in SET_STATIONS)
         self.files = FileActions(
             self, self.session, self.documents, saved=self._document_saved,
             replace=self._replaced, palette=lambda: self.looks.palette,
@@ -143,7 +145,14 @@ class Frame(QWidget):
         stations = {f"station_{n}": partial(self.show_station, n) for n in self.views}
         self._acts: dict[str, Act] = {
             **acts_of(
-                self, self.own, self.files, self.ours, self.bringing, self.looks, self.beside
+                self,
+                self.own,
+                self.files,
+                self.ours,
+                self.bringing,
+                self.room,
+                self.looks,
+                self.beside,
             ),
             **stations,
         }

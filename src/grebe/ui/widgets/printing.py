@@ -21,6 +21,7 @@ from PyQt6.QtWidgets import QWidget
 
 from grebe.app.settings import Paper, read_settings
 from grebe.formats.atomic import write_atomic
+from grebe.ui.widgets.sheet_html import for_qt, size_percent
 from grebe.ui.widgets.theme import FAMILY
 from grebe.words import tr
 
@@ -87,12 +88,12 @@ def _print(html: str, device: QPrinter | QPdfWriter) -> None:
     heading come out at a third, and words are broken by the widths they have on a screen.
     """
     document = QTextDocument()
-    document.setDefaultFont(paper_font())
+    document.setDefaultFont(paper_font(size_percent(html)))
     layout = document.documentLayout()
     assert layout is not None
     layout.setPaintDevice(device)
     document.setDocumentMargin(0)
-    document.setHtml(html)
+    document.setHtml(for_qt(html))
     page = QSizeF(device.width(), device.height())
     document.setPageSize(page)
     painter = QPainter(device)
@@ -107,11 +108,11 @@ def _print(html: str, device: QPrinter | QPdfWriter) -> None:
     painter.end()
 
 
-def paper_font() -> QFont:
+def paper_font(percent: int = 100) -> QFont:
     """The packaged type as it is in the file: figures of one width and ligatures are other glyphs,
     which a PDF's reader cannot take for the characters they stand for."""
     made = QFont(FAMILY)
-    made.setPointSizeF(BASE_PT)
+    made.setPointSizeF(BASE_PT * percent / 100)
     if hasattr(made, "setFeature"):  # Qt 6.7
         for feature in ("liga", "clig", "dlig"):
             made.setFeature(QFont.Tag(feature), 0)

@@ -7,6 +7,7 @@ from collections.abc import Callable
 from PyQt6.QtWidgets import QTextBrowser, QVBoxLayout, QWidget
 
 from grebe.errors import EditError
+from grebe.ui.widgets.sheet_html import for_qt
 from grebe.ui.widgets.theme import DAY, Palette
 
 
@@ -31,4 +32,4 @@ class SheetPane(QWidget):
             html = self._page(self.palette_now.ink.name(), self.palette_now.muted.name())
         except EditError as error:
             html = f"<p>{error}.</p>"
-        self.browser.setHtml(html)
+        self.browser.setHtml(for_qt(html))

@@ -6,18 +6,14 @@ from collections.abc import Callable
 
 from PyQt6.QtWidgets import QStackedWidget
 
-from grebe.app.document.export import export_setup, setup_page
+from grebe.app.document.sheets import setup_page
 from grebe.app.doing import does
 from grebe.app.live.playing_on import PlayingOn
 from grebe.app.live.session import Session
-from grebe.errors import GrebeError
 from grebe.ui.stations.rig.abilities import AbilitiesPane
 from grebe.ui.stations.rig.setup import SetupPane
-from grebe.ui.widgets.ask_file import SHEETS, ask_save
-from grebe.ui.widgets.printing import html_to_pdf, print_html
+from grebe.ui.widgets.paper_out import PaperOut
 from grebe.words import tr
-
-PAPER = "PDF (*.pdf);;HTML (*.html)"
 
 
 class RigPanes:
@@ -33,6 +29,7 @@ class RigPanes:
         self._panes = panes
         self._abilities = abilities
         self._setup = setup
+        self._out = PaperOut(setup, session)
         self._show = show
 
     @does("pane_drawing")
@@ -113,21 +110,9 @@ class RigPanes:
     @does("print_sheet")
     def print_setup(self) -> None:
         """The set-up sheet onto paper."""
-        page = setup_page(self._session.project, self._setup.device)
-        print_html(self._setup, page.html, page.title)
+        self._out.print(setup_page(self._session.project, self._setup.device))
 
     @does("write_sheet")
     def write_setup(self) -> None:
         """Write the set-up sheet as PDF or HTML."""
-        path = ask_save(self._setup, SHEETS, tr("Set-up sheet"), PAPER, "set-up.pdf")
-        if path is None:
-            return
-        if path.suffix.lower() not in (".pdf", ".html"):
-            path = path.with_suffix(".pdf")
-        try:
-            device = self._setup.device
-            export_setup(self._session.project, path, device=device, to_pdf=html_to_pdf)
-        except GrebeError as error:
-            self._session.say("error", str(error))
-            return
-        self._session.say("info", tr("Wrote {path}.", path=path.name))
+        self._out.write(setup_page(self._session.project, self._setup.device))

@@ -10,7 +10,7 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
-from grebe.app.document.export import what_if_page
+from grebe.app.document.sheets import what_if_page
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.clip import ThingClip, box_in_hand
 from grebe.app.editors.rig_editor import RigEditor

@@ -8,7 +8,8 @@ from PyQt6.QtWidgets import QStackedWidget, QWidget
 
 from grebe.app.actions.keymap import told
 from grebe.app.carrying import Carried
-from grebe.app.document.export import export_set_csv, export_set_sheet, set_sheet
+from grebe.app.document.export import export_set_csv
+from grebe.app.document.sheets import set_sheet
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.clip import ThingClip, put_in_set, song_in_hand, without_stretch
 from grebe.app.editors.set_drags import work_words
@@ -24,9 +25,9 @@ from grebe.errors import GrebeError
 from grebe.formats.sets_csv import read_set_file
 from grebe.ui.stations.set.canvas import SetCanvas
 from grebe.ui.stations.set.rehearse import RehearsePane
-from grebe.ui.widgets.ask_file import SETS, SHEETS, ask_open, ask_save
+from grebe.ui.widgets.ask_file import SETS, ask_open, ask_save
 from grebe.ui.widgets.form import Form
-from grebe.ui.widgets.printing import html_to_pdf, print_html
+from grebe.ui.widgets.paper_out import PaperOut
 from grebe.ui.widgets.view import Sheet, SidedView, Thing
 from grebe.words import counted, tr
 
@@ -59,6 +60,7 @@ class SetView(SidedView):
     def __init__(self, session: Session, rehearsal: Rehearsal) -> None:
         super().__init__(session)
         self.editor = SetEditor(session)
+        self.paper = PaperOut(self, session)
         self.clip = ThingClip(session, self._copied, self._pasted)
         self.set_canvas = SetCanvas(self.editor)
         self.set_canvas.pointed.connect(self._point)
@@ -218,26 +220,22 @@ class SetView(SidedView):
         """The stage sheet of the set onto paper."""
         running = self.editor.hand.running
         if running is not None:
-            page = set_sheet(self.session.project, running)
-            print_html(self, page.html, page.title)
+            self.paper.print(set_sheet(self.session.project, running))
 
     @does("write_sheet")
     def write_sheet(self) -> None:
         """The stage sheet of the set as a file."""
-        chosen = ask_save(self, SHEETS, tr("Write the stage sheet"), tr("Sheets (*.pdf *.html)"))
-        if chosen is not None:
-            self.write_into(chosen)
+        running = self.editor.hand.running
+        if running is not None:
+            self.paper.write(set_sheet(self.session.project, running))
 
     def write_into(self, path: Path) -> None:
-        """The set as CSV, or its stage sheet, by the name's ending; failures are said."""
+        """The set as CSV under a name; failures are said."""
         running = self.editor.hand.running
         if running is None:
             return
         try:
-            if path.suffix.lower() == ".csv":
-                export_set_csv(self.session.project, running, path)
-            else:
-                export_set_sheet(self.session.project, running, path, to_pdf=html_to_pdf)
+            export_set_csv(self.session.project, running, path)
         except GrebeError as error:
             self.session.say("error", str(error))
         else:

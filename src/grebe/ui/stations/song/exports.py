@@ -7,20 +7,15 @@ from pathlib import Path
 
 from PyQt6.QtWidgets import QWidget
 
-from grebe.app.document.export import (
-    export_cues,
-    export_programme,
-    export_stage,
-    programme_sheet,
-    stage_sheet,
-)
+from grebe.app.document.export import export_cues
 from grebe.app.document.export_audio import LoopWanted, export_loop
+from grebe.app.document.sheets import SheetPage, programme_sheet, stage_sheet
 from grebe.app.doing import does
 from grebe.app.editors.loops import folder_of, samples_of
 from grebe.app.editors.song_editor import SongEditor
 from grebe.errors import GrebeError
-from grebe.ui.widgets.ask_file import LOOPS, SHEETS, ask_folder, ask_save
-from grebe.ui.widgets.printing import html_to_pdf, print_html
+from grebe.ui.widgets.ask_file import LOOPS, SHEETS, ask_folder
+from grebe.ui.widgets.paper_out import PaperOut
 from grebe.words import tr
 
 
@@ -34,46 +29,39 @@ class SongExports:
         self._window = window
         self._editor = editor
         self._shows_stage = shows_stage
+        self._out = PaperOut(window, editor.session)
 
     @does("print_sheet")
     def print_sheet(self) -> None:
         """The sheet shown onto paper: the programme, or the stage sheet."""
-        project, song = self._editor.session.project, self._editor.session.song
-        if song is None:
-            return
-        stage = self._shows_stage()
-        page = stage_sheet(project, song) if stage else programme_sheet(project, song)
-        if print_html(self._window, page.html, page.title) and not stage:
+        page = self._page()
+        if page is not None and self._out.print(page):
             self._remember()
 
     @does("write_sheet")
     def write_sheet(self) -> None:
         """The sheet shown as a file."""
-        stage = self._shows_stage()
-        title = tr("Write the stage sheet") if stage else tr("Write the programming sheets")
-        chosen = ask_save(self._window, SHEETS, title, tr("Sheets (*.pdf *.html)"))
-        if chosen is not None:
-            self.write_into(chosen, stage=stage)
+        page = self._page()
+        if page is not None and self._out.write(page):
+            self._remember()
+
+    def write_into(self, path: Path) -> None:
+        """The same under a name."""
+        page = self._page()
+        if page is not None and self._out.write_to(page, path):
+            self._remember()
+
+    def _page(self) -> SheetPage | None:
+        project, song = self._editor.session.project, self._editor.session.song
+        if song is None:
+            return None
+        return (stage_sheet if self._shows_stage() else programme_sheet)(project, song)
 
     def _remember(self) -> None:
         """What a programme says now is what stands on paper: changes are told from it later."""
-        self._editor.sections.printed([p.device.id for p in self._editor.hand.book.programmes()])
-
-    def write_into(self, path: Path, *, stage: bool) -> None:
-        """The same under a name. A programme is remembered, to say later what changed since."""
-        project, song = self._editor.session.project, self._editor.session.song
-        if song is None:
-            return
-        try:
-            if stage:
-                export_stage(project, song, path, to_pdf=html_to_pdf)
-            else:
-                export_programme(project, song, path, device="", to_pdf=html_to_pdf)
-                self._remember()
-        except GrebeError as error:
-            self._editor.session.say("error", str(error))
-        else:
-            self._editor.session.say("info", tr("Wrote {path}.", path=path.name))
+        if not self._shows_stage():
+            programmes = self._editor.hand.book.programmes()
+            self._editor.sections.printed([p.device.id for p in programmes])
 
     @does("export_cues")
     def export_cues(self) -> None:

@@ -6,7 +6,7 @@ from PyQt6.QtWidgets import QStackedWidget, QWidget
 
 from grebe.app.actions.keymap import told
 from grebe.app.carrying import Carried
-from grebe.app.document.export import programme_page, stage_page
+from grebe.app.document.sheets import programme_page, stage_page
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.clip import ThingClip, put_sections, sections_in_hand
 from grebe.app.editors.song_editor import SongEditor
