@@ -200,6 +200,7 @@ def performer(
     opened, path = demo_read(), fresh_demo()
     frame = Frame(Store(opened.project, None, opened.extras, home=path, digest=opened.digest))
     frame.session.link.state = "off"
+    frame.session.derived.beside = True  # as every window that is opened
     frame.show()
     frame.activateWindow()
     QTest.qWaitForWindowExposed(frame)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from pathlib import Path
+from typing import Any
 
 import msgspec
 import pytest
@@ -134,15 +135,21 @@ def test_findings_are_mended_and_accepted_by_key(performer: Performer) -> None:
 def test_findings_by_mouse(performer: Performer) -> None:
     """The buttons on a finding, a click on it, and the wheel."""
     view = rig_view(performer)
-    performer.frame.grab()
-    button = next(b for b in view.findings._buttons if b.words == "Mend")
+
+    def drawn(words: str) -> list[Any]:
+        performer.frame.grab()
+        return [b for b in view.findings._buttons if b.words == words]
+
+    performer.wait(lambda: drawn("Mend"))
+    before, button = len(view.findings.findings), drawn("Mend")[0]
     QTest.mouseClick(view.findings.surface, LEFT, pos=button.box.center().toPoint())
     assert rig(performer).cables[4].gives == "thru"
+    performer.wait(lambda: len(view.findings.findings) < before)
     performer.frame.grab()
     box, index = view.findings._rows[1]
     QTest.mouseClick(view.findings.surface, LEFT, pos=box.topLeft().toPoint() + QPoint(90, 20))
     assert view.findings.selected == index
-    button = next(b for b in view.findings._buttons if b.words == "Intended")
+    button = drawn("Intended")[0]
     QTest.mouseClick(view.findings.surface, LEFT, pos=button.box.center().toPoint())
     assert len(performer.frame.session.derived.intended()) == 2
 

@@ -258,7 +258,8 @@ class View(QWidget):
         if self.to_look_at is not None:
             shown = self.to_look_at
             shown.setVisible(bool(shown.findings) or shown.shows_intended)
-            shown.refresh()
+        if self.listed is not None:
+            self.listed.refresh()
 
     def moved(self) -> None:
         """Time has passed: show where it is. Called many times a second while shown."""
