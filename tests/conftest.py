@@ -145,6 +145,8 @@ def own_folders(
     """Every test has folders of its own, short enough for a socket path."""
     import tempfile
 
+    # Where a test opens a log of its own, a crash is still told by pytest, which outlives the log.
+    monkeypatch.setattr("grebe.process.log.faulthandler.enable", lambda *_, **__: None)
     with tempfile.TemporaryDirectory(prefix="gt-", ignore_cleanup_errors=True) as folder:
         monkeypatch.setenv("GREBE_RUNTIME_DIR", f"{folder}/run")
         monkeypatch.setenv("XDG_STATE_HOME", f"{folder}/state")
