@@ -9,8 +9,7 @@ from contextlib import closing, suppress
 from pathlib import Path
 
 import pytest
-from PyQt6 import sip
-from PyQt6.QtCore import QEvent, Qt
+from PyQt6.QtCore import Qt
 from PyQt6.QtGui import QKeySequence
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication, QCheckBox, QLineEdit
@@ -180,17 +179,6 @@ def ports_looked_for(request: pytest.FixtureRequest, monkeypatch: pytest.MonkeyP
         monkeypatch.setattr(PortLook, "look", lambda self, *, network=False: None)
 
 
-@pytest.fixture(autouse=True)
-def windows_gone() -> Iterator[None]:
-    """Thousands of widgets of tests before would be styled and looked through again and again."""
-    yield
-    if QApplication.instance() is not None:
-        for window in QApplication.topLevelWidgets():
-            if window.parent() is None:  # lists of choices go with what they belong to
-                window.deleteLater()
-        QApplication.sendPostedEvents(None, QEvent.Type.DeferredDelete.value)
-
-
 @pytest.fixture
 def performer(
     qapp: QApplication, own_folders: object, request: pytest.FixtureRequest
@@ -206,8 +194,7 @@ def performer(
     QTest.qWaitForWindowExposed(frame)
     frame.on_timer()  # it has opened
     yield Performer(frame, request.node)
-    if not sip.isdeleted(frame):
-        frame.leave()
+    frame.leave()
     end_engine()
 
 

@@ -10,7 +10,6 @@ from __future__ import annotations
 from pathlib import Path
 
 import pytest
-from PyQt6 import sip
 from PyQt6.QtCore import QPoint, QRect, Qt
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import (
@@ -244,7 +243,7 @@ def test_by_keys_alone(newcomer: Hand, monkeypatch: pytest.MonkeyPatch, tmp_path
     monkeypatch.setattr(QFileDialog, "getSaveFileName", lambda *_, **__: (str(path), ""))
     hand.key(K.Key_S, CTRL)
     hand.key(K.Key_Q, CTRL)
-    hand.wait(lambda: sip.isdeleted(frame))
+    assert not frame.isVisible()
     opened_again(hand, path)
     assert hand.presses < MOST_PRESSES
 
@@ -309,7 +308,7 @@ def test_by_the_mouse_alone(
     monkeypatch.setattr(QFileDialog, "getSaveFileName", lambda *_, **__: (str(path), ""))
     hand.menu("File", "Save")
     hand.menu("File", "Close the window")
-    hand.wait(lambda: sip.isdeleted(frame))
+    assert not frame.isVisible()
     opened_again(hand, path)
     assert hand.presses < MOST_PRESSES
 

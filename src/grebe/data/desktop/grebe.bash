@@ -14,7 +14,7 @@ _shtab_grebe_demo_option_strings=(-h --help --path)
 _shtab_grebe_list_option_strings=(-h --help --json)
 _shtab_grebe_actions_option_strings=(-h --help --json)
 _shtab_grebe_new_option_strings=(-h --help --box --bpm --key --json)
-_shtab_grebe_import_option_strings=(-h --help --into --map --as --dry-run --json)
+_shtab_grebe_import_option_strings=(-h --help --into --map --as --grid --strictly --bars --dry-run --json)
 _shtab_grebe_check_option_strings=(-h --help --json)
 _shtab_grebe_what_if_option_strings=(-h --help --without --json)
 _shtab_grebe_gear_list_option_strings=(-h --help --json)
@@ -80,6 +80,7 @@ _shtab_grebe_report___project_COMPGEN=_shtab_compgen_files
 _shtab_grebe_desktop___to_COMPGEN=_shtab_compgen_files
 
 _shtab_grebe_import___as_choices=(patterns song)
+_shtab_grebe_import___grid_choices=(1/16 1/8t 1/16t 1/32)
 _shtab_grebe_gear_note___kind_choices=(works fails setting firmware quirk)
 _shtab_grebe_gear_try___outcome_choices=(works fails unsure)
 _shtab_grebe_gear_pos_0_choices=(list note try remove write read)

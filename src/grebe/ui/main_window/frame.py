@@ -94,8 +94,6 @@ class Frame(QWidget):
     def __init__(self, store: Store, claim: Claim | None = None) -> None:
         """`claim` is the window's place at the document, where it was opened with one."""
         super().__init__()
-        # Left to Python, what is closed is collected some day, maybe in another thread: a crash.
-        self.setAttribute(Qt.WidgetAttribute.WA_DeleteOnClose)
         self.session = Session(store)
         self.session.board = DesktopBoard()
         self.session.derived.opening = True  # what there is to find is looked for once it is seen
