@@ -17,7 +17,7 @@ from hypothesis import settings
 
 from grebe.errors import EngineError
 from tests.engine.jackd import clear_registry
-from tests.stalls import Stalls
+from tests.stalls import Stalls, skip_if_hopeless
 
 os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
 os.environ.setdefault("GREBE_LANGUAGE", "en")  # whatever this desktop has
@@ -74,6 +74,8 @@ def pytest_pyfunc_call(pyfuncitem: pytest.Function) -> Generator[None, object, o
     """
     tries = TRIES if pyfuncitem.get_closest_marker("real_time") else 1
     timed = tries > 1 or pyfuncitem.get_closest_marker("jack") is not None
+    if pyfuncitem.get_closest_marker("alone") is not None:
+        skip_if_hopeless()
     stalls = Stalls()
     if timed:
         stalls.start()

@@ -19,6 +19,19 @@ STOLEN_PERCENT = 2.0
 """Of the processors, by the host of a virtual machine, during a test: /proc/stat says so."""
 
 
+LOOK_S = 0.5
+
+
+def skip_if_hopeless() -> None:
+    """Skip a test that judges single frames where the host takes so much already that it could not
+    be judged at its end: half a minute each, for nothing."""
+    before = processor_times()
+    time.sleep(LOOK_S)
+    stolen = stolen_percent(before, processor_times())
+    if stolen >= HOPELESS_PERCENT:
+        pytest.skip(f"the host takes {stolen:.1f} % of the machine: nothing here can be judged")
+
+
 class Stalls(threading.Thread):
     """Counts how often the machine stands still, by a thread that does nothing but sleep."""
 

@@ -118,7 +118,7 @@ def test_a_log_that_waits_holds_nobody_up() -> None:
         "print(time.monotonic() - began)\n"
         "sys.stdout.flush(); os._exit(0)"
     )
-    assert float(run(code, "queued").stdout) < 0.15
+    assert float(run(code, "queued").stdout) < 2.0  # of four seconds, if it waited
 
 
 def test_paths_are_written_and_read_back(tmp_path: Path) -> None:

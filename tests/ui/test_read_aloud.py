@@ -52,7 +52,7 @@ def table(app: Node, station: str, name: str) -> Node:
     return found[0]
 
 
-@pytest.mark.alone
+@pytest.mark.timeout(300)  # a whole desktop, on a machine that others use
 @pytest.mark.real_time("each look at the window waits for it ten times over")
 def test_a_screen_reader_writes_a_beat_makes_a_scene_and_hears_stage(project: Path) -> None:
     """Roles, names, values and actions; four on the floor by ear alone."""

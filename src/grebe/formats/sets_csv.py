@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import csv
-import io
+from collections import Counter
 from pathlib import Path
 from typing import Any
 
@@ -14,7 +14,7 @@ from grebe.core.sets.model import INTO, Set, SetSong
 from grebe.core.sets.plan import SetSchedule
 from grebe.errors import UsageError
 from grebe.formats.reading import read_bounded, understanding
-from grebe.formats.tables import decoded, heading, numbered, whole
+from grebe.formats.tables import csv_bytes, decoded, heading, numbered, plain, whole
 from grebe.formats.tables import number as decimal
 
 COLUMNS = (
@@ -26,11 +26,10 @@ MAX_BYTES = 1024**2
 _YES, _NO = ("1", "yes", "true", "x"), ("", "0", "no", "false")
 
 
-def set_csv(plan: SetSchedule) -> str:
-    """A set as CSV (RFC 4180)."""
-    text = io.StringIO()
-    rows = csv.writer(text)
-    rows.writerow(COLUMNS)
+def set_csv(project: Project, plan: SetSchedule) -> bytes:
+    """A set as CSV, songs by their names; one whose name stands for another song too by its id."""
+    named = Counter(song.name for song in project.songs) + Counter(s.id for s in project.songs)
+    rows: list[tuple[object, ...]] = [COLUMNS]
     for song in plan.songs:
         entry, facts = song.entry, song.facts
         own: tuple[Any, ...] = ("", "", "", "", "")
@@ -39,13 +38,11 @@ def set_csv(plan: SetSchedule) -> str:
                 f"{facts.bpm:g}", facts.key, f"{facts.mean_energy:.2f}", f"{song.start_s:.1f}",
                 f"{song.seconds:.1f}",
             )  # fmt: skip
-        rows.writerow(
-            (
-                entry.song if facts is None else facts.song.name, entry.into, entry.ramp_bars,
-                f"{entry.gap_s:g}", "yes" if entry.pinned else "", *own,
-            )
-        )  # fmt: skip
-    return text.getvalue()
+        rows.append((
+            entry.song if facts is None or named[facts.song.name] > 1 else facts.song.name,
+            entry.into, entry.ramp_bars, plain(entry.gap_s), "yes" if entry.pinned else "", *own,
+        ))  # fmt: skip
+    return csv_bytes(rows)
 
 
 def read_set_file(path: Path, project: Project, running: Set) -> Set:
@@ -77,6 +74,7 @@ def read_set_csv(text: str, project: Project, base: Set) -> Set:
         if len(out) == MAX_LINES:
             raise UsageError(f"line {number}: a set has at most {MAX_LINES} songs")
         name = row.get("song", "")
+        name = name if name in names else name.removeprefix("'")
         if name not in names:
             there = ", ".join(s.name for s in project.songs) or "none"
             raise UsageError(f"line {number}: there is no song {name!r}; songs: {there}")

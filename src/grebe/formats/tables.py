@@ -94,6 +94,11 @@ def number(text: str) -> float:
     return value
 
 
+def plain(value: float) -> str:
+    """A number in as many decimals as it takes to be read as the same one."""
+    return f"{value:.0f}" if value == int(value) else repr(value)
+
+
 def whole(text: str) -> int:
     """A whole number, also as 8.0 or 8,0. ValueError where it is none."""
     value = number(text)

@@ -169,4 +169,4 @@ def export_markers(project: Project, played: Song | Set, folder: Path) -> list[P
 
 def export_set_csv(project: Project, running: Set, path: Path) -> Path:
     """Write a set as CSV under a name; the path. ProjectError when it cannot be written."""
-    return written(path, set_csv(plan_set(project, running)).encode())
+    return written(path, set_csv(project, plan_set(project, running)))
