@@ -44,7 +44,7 @@ PARTS: dict[str, Any] = {
 
 @pytest.mark.parametrize("part", PARTS)
 def test_a_project_is_what_it_was(part: str) -> None:
-    """Every field of every kind of thing; what contradicts itself is refused, and nothing else is."""
+    """Every field of every kind; what contradicts itself is refused, and nothing else is."""
 
     @SLOW
     @given(values_of(PARTS[part]))
