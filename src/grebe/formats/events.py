@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 import csv
+import mmap
 import warnings
 from pathlib import Path
-from typing import Any, NamedTuple
+from typing import Any, NamedTuple, Protocol
 
 import numpy as np
 from numpy.typing import NDArray
@@ -18,14 +19,35 @@ MAX_EVENTS_BYTES = 256 * 1024 * 1024
 MAX_WAV_BYTES = 8 * 1024**3
 """An hour of eight channels at 192 kHz in 32 bits is 22 GB; cut longer ones."""
 MAX_DECODED_BYTES = 1024**3
-"""Of other formats, which are decoded as a whole: an hour and a half of one channel at 48 kHz."""
+"""Of one channel of other formats, which is decoded as a whole: an hour and a half at 48 kHz."""
+BLOCK_FRAMES = 1 << 20
+"""So much is decoded or turned into numbers at a time."""
 HEADER = ("source", "seconds")
 AUDIO_SUFFIXES = (".wav", ".flac", ".ogg", ".oga", ".opus", ".mp3", ".aif", ".aiff")
 AUDIO_PATTERNS = " ".join(f"*{suffix}" for suffix in AUDIO_SUFFIXES)
 
 
-class Recording(NamedTuple):
-    """Channels of a WAV file."""
+class Recording(Protocol):
+    """Channels of a file, each read when it is wanted: an hour of one takes 0.7 GB as numbers."""
+
+    @property
+    def rate(self) -> int:
+        """Frames a second."""
+
+    @property
+    def channels(self) -> int:
+        """How many there are."""
+
+    @property
+    def seconds(self) -> float:
+        """How long it is."""
+
+    def channel(self, number: int) -> NDArray[np.float32]:
+        """One channel as numbers from -1 to 1, from 0."""
+
+
+class WavRecording(NamedTuple):
+    """Of a WAV file."""
 
     rate: int
     samples: NDArray[Any]
@@ -44,11 +66,68 @@ class Recording(NamedTuple):
     def channel(self, number: int) -> NDArray[np.float32]:
         """One channel as numbers from -1 to 1, from 0."""
         raw: NDArray[Any] = self.samples if self.samples.ndim == 1 else self.samples[:, number]
-        if raw.dtype.kind == "f":
-            return np.nan_to_num(np.asarray(raw, dtype=np.float32))
-        rest, full = (128, 128.0) if raw.dtype == np.uint8 else (0, -float(np.iinfo(raw.dtype).min))
-        scaled: NDArray[np.float32] = (raw.astype(np.float32) - rest) / np.float32(full)
-        return scaled
+        made = np.empty(len(raw), dtype=np.float32)
+        rest, full = (0, 1.0)
+        if raw.dtype.kind != "f":
+            rest = 128 if raw.dtype == np.uint8 else 0
+            full = 128.0 if rest else -float(np.iinfo(raw.dtype).min)
+        for begin in range(0, len(raw), BLOCK_FRAMES):
+            block = made[begin : begin + BLOCK_FRAMES]
+            block[:] = raw[begin : begin + BLOCK_FRAMES]
+            block -= rest
+            block /= np.float32(full)
+            np.nan_to_num(block, copy=False)
+            _forget(raw)
+        return made
+
+
+def _forget(mapped: NDArray[Any]) -> None:
+    """What of a mapped file has been read need not be kept in memory."""
+    base = mapped
+    while isinstance(base.base, np.ndarray):
+        base = base.base
+    file = getattr(base, "_mmap", None)
+    if file is not None:
+        file.madvise(mmap.MADV_DONTNEED)
+
+
+class DecodedRecording(NamedTuple):
+    """Of a file that the sound library decodes, from its beginning for every channel."""
+
+    path: Path
+    rate: int
+    channels: int
+    frames: int
+
+    @property
+    def seconds(self) -> float:
+        """How long it is."""
+        return self.frames / self.rate
+
+    def channel(self, number: int) -> NDArray[np.float32]:
+        """One channel as numbers from -1 to 1, from 0. RecordingError where it is damaged."""
+        import soundfile  # noqa: PLC0415 - a library of its own, for other formats alone
+
+        made = np.zeros(self.frames, dtype=np.float32)
+        at = 0
+        try:
+            for block in soundfile.blocks(
+                str(self.path), BLOCK_FRAMES, dtype="float32", always_2d=True
+            ):
+                part = block[: self.frames - at, number]
+                made[at : at + len(part)] = part
+                at += len(part)
+        except (soundfile.LibsndfileError, OSError, ValueError) as error:
+            raise no_audio(self.path, error) from error
+        return made
+
+
+def no_audio(path: Path, error: Exception) -> RecordingError:
+    """What is said of a file that no sound comes out of."""
+    return RecordingError(
+        f"{path} is no audio file that can be read ({error}). Export it as WAV, FLAC, Ogg, MP3 "
+        f"or AIFF. {UNTOUCHED}"
+    )
 
 
 def is_audio(path: Path) -> bool:
@@ -66,20 +145,16 @@ def read_audio(path: Path) -> Recording:
 
     try:
         about = soundfile.info(str(path))
-        size = about.frames * about.channels * 4
-        if size > MAX_DECODED_BYTES:
-            raise RecordingError(
-                f"{path} would be {size / 1e9:.1f} GB of sound: cut out the part that counts."
-            )
-        samples, rate = soundfile.read(str(path), dtype="float32", always_2d=True)
     except (soundfile.LibsndfileError, OSError, ValueError) as error:
+        raise no_audio(path, error) from error
+    if about.frames * 4 > MAX_DECODED_BYTES:
         raise RecordingError(
-            f"{path} is no audio file that can be read ({error}). Export it as WAV, FLAC, Ogg, MP3 "
-            f"or AIFF. {UNTOUCHED}"
-        ) from error
-    if not len(samples):
+            f"{path} would be {about.frames * 4 / 1e9:.1f} GB of sound a channel: cut out the part "
+            "that counts."
+        )
+    if not about.frames:
         raise RecordingError(f"{path} holds no sound. {UNTOUCHED}")
-    return Recording(int(rate), samples if samples.shape[1] > 1 else samples[:, 0])
+    return DecodedRecording(path, int(about.samplerate), int(about.channels), int(about.frames))
 
 
 def is_wav(path: Path) -> bool:
@@ -92,7 +167,7 @@ def is_wav(path: Path) -> bool:
     return head[:4] in (b"RIFF", b"RIFX", b"RF64") and head[8:12] == b"WAVE"
 
 
-def read_wav(path: Path) -> Recording:
+def read_wav(path: Path) -> WavRecording:
     """Open a WAV file. RecordingError says why it is none."""
     from scipy.io import wavfile  # noqa: PLC0415 - SciPy is slow to import
 
@@ -118,7 +193,7 @@ def read_wav(path: Path) -> Recording:
         ) from error
     if not rate or not len(samples):
         raise RecordingError(f"{path} holds no sound. {UNTOUCHED}")
-    return Recording(int(rate), samples)
+    return WavRecording(int(rate), samples)
 
 
 def read_events(path: Path) -> dict[str, NDArray[np.float64]]:

@@ -42,6 +42,9 @@ COHERENT = 0.5
 SMOOTH_S = 0.0004
 AVERAGED = 256
 """So many hits of a kind are enough for its average."""
+PIECE = 1 << 20
+AT_A_TIME = 512
+"""Spectra of so many hits are held at once: an hour has thousands."""
 SETTLED_SAMPLES = 0.005
 ATTACK_SHARE = 0.06
 QUIET_SHARE = 0.015
@@ -69,15 +72,16 @@ def _quiet(share: float) -> None:
 
 def find_onsets(samples: Audio, rate: int, progress: Progress = _quiet) -> Onsets:
     """Onsets of one channel (mono, -1 to 1), in seconds from its first sample, rising."""
-    peak = float(np.abs(samples).max()) if len(samples) else 0.0
+    peak = max(float(samples.max()), -float(samples.min())) if len(samples) else 0.0
     if peak < SILENT:
         return Onsets(np.empty(0), 0, 0.0, tr("the channel is silent"))
-    clipped = float(np.mean(np.abs(samples) >= CLIPPED * max(1.0, peak)))
+    clipped = _share_over(samples, CLIPPED * max(1.0, peak))
     starts = rises(samples, rate)
     progress(0.4)
     if not len(starts):
         return Onsets(np.empty(0), 0, clipped, tr("there are no hits in it: nothing rises"))
     cut = cut_out(samples, starts, rate)
+    del samples  # an hour of it takes 0.7 GB, and the rest wants some, too
     progress(0.6)
     kind = _kinds(cut, rate)
     times = np.empty(len(starts))
@@ -88,11 +92,25 @@ def find_onsets(samples: Audio, rate: int, progress: Progress = _quiet) -> Onset
     return Onsets(np.sort(times), int(kind.max()) + 1, clipped, "")
 
 
+def _share_over(samples: Audio, full: float) -> float:
+    """The share of samples that far from zero; a piece at a time, for there may be an hour."""
+    over = 0
+    for begin in range(0, len(samples), PIECE):
+        piece = samples[begin : begin + PIECE]
+        over += int(np.count_nonzero(piece >= full) + np.count_nonzero(piece <= -full))
+    return over / len(samples)
+
+
 def cut_out(samples: Audio, starts: NDArray[np.int64], rate: int) -> Audio:
     """What is around each of these samples, a row each, as `timed` and `look` want it."""
     margin = round((BEFORE_S + SEARCH_S) * rate), round((AFTER_S + SEARCH_S) * rate)
-    padded = np.pad(samples, (margin[0], margin[1] + 1))
-    return np.stack([padded[s : s + margin[0] + margin[1]] for s in starts])
+    cut = np.zeros((len(starts), margin[0] + margin[1]), dtype=np.float32)
+    for row, at in zip(cut, starts, strict=True):
+        first = max(0, at - margin[0])
+        part = samples[first : at + margin[1]]
+        begin = first - (at - margin[0])
+        row[begin : begin + len(part)] = part
+    return cut
 
 
 def rises(samples: Audio, rate: int) -> NDArray[np.int64]:
@@ -178,10 +196,13 @@ def _aligned(signal: NDArray[np.float64], rate: int) -> tuple[Times, NDArray[np.
     most = round(SEARCH_S * rate)
     length = 1 << int(np.ceil(np.log2(signal.shape[1] + 2 * most)))
     loud = np.abs(signal).max(axis=1) + 1e-12
-    spectra = np.fft.rfft(signal / loud[:, None], length)
-    few = spectra[:: max(1, len(spectra) // AVERAGED)]
-    turns = -2j * np.pi * np.arange(spectra.shape[1]) / length
-    template = spectra[np.argsort(loud)[len(signal) // 2]]
+
+    def spectra(rows: slice | list[int]) -> NDArray[np.complex128]:
+        return np.fft.rfft(signal[rows] / loud[rows, None], length)
+
+    few = spectra(slice(None, None, max(1, len(signal) // AVERAGED)))
+    turns = -2j * np.pi * np.arange(few.shape[1]) / length
+    template = spectra([int(np.argsort(loud)[len(signal) // 2])])[0]
     before = np.zeros(len(few))
     for _ in range(4):
         lags, _ = lags_of(few, template, length, most)
@@ -189,15 +210,27 @@ def _aligned(signal: NDArray[np.float64], rate: int) -> tuple[Times, NDArray[np.
         if np.abs(lags - before).max() < SETTLED_SAMPLES:
             break
         before = lags
-    lags, alike = lags_of(spectra, template, length, most)
+    placed = [
+        _placed(spectra(slice(at, at + AT_A_TIME)), template, length, most)
+        for at in range(0, len(signal), AT_A_TIME)
+    ]
     average = np.fft.irfft(template, length)[: signal.shape[1]]
-    return lags, average, alike
+    alike = float(np.median(np.concatenate([each for _, each in placed])))
+    return np.concatenate([lags for lags, _ in placed]), average, alike
 
 
 def lags_of(
     spectra: NDArray[np.complex128], template: NDArray[np.complex128], length: int, most: int
 ) -> tuple[Times, float]:
     """Where each row correlates best with a template, in samples; how alike they are there."""
+    lags, alike = _placed(spectra, template, length, most)
+    return lags, float(np.median(alike))
+
+
+def _placed(
+    spectra: NDArray[np.complex128], template: NDArray[np.complex128], length: int, most: int
+) -> tuple[Times, NDArray[np.float64]]:
+    """The same, with how alike each is."""
     correlation = np.fft.irfft(spectra * np.conj(template), length)
     window = np.concatenate([correlation[:, -most:], correlation[:, : most + 1]], axis=1)
     top = np.clip(window.argmax(axis=1), 1, window.shape[1] - 2)
@@ -206,7 +239,7 @@ def lags_of(
     bend = left - 2 * middle + right
     share = np.where(np.abs(bend) > 1e-20, 0.5 * (left - right) / np.where(bend, bend, 1), 0.0)
     norm = np.linalg.norm(spectra, axis=1) * np.linalg.norm(template)
-    alike = float(np.median(middle * length / 2 / np.maximum(norm, 1e-20)))
+    alike = middle * length / 2 / np.maximum(norm, 1e-20)
     return top - most + np.clip(share, -0.5, 0.5), alike
 
 
