@@ -162,9 +162,7 @@ def _over_all(file: mido.MidiFile, kept: MidiFileTracks) -> MidiFileTracks:
     tempi: dict[float, float] = {}
     meters: dict[float, Meter] = {}
     markers: list[tuple[float, str]] = []
-    tick = 0
-    for message in mido.merge_tracks(file.tracks):
-        tick += message.time
+    for tick, message in _merged(file.tracks):
         at = tick / file.ticks_per_beat
         if message.type == "set_tempo":
             tempi[at] = 60e6 / max(1, message.tempo)
@@ -328,20 +326,33 @@ LEFT_OUT = {
 }  # fmt: skip
 
 
+def _merged(tracks: Any) -> list[tuple[int, Any]]:
+    """The messages of tracks by when they come, in ticks from the beginning; of those that come
+    together in order of the tracks. mido's own way copies and checks each of them twice, which is
+    most of the time that a file takes."""
+    rows: list[tuple[int, Any]] = []
+    for track in tracks:
+        tick = 0
+        for message in track:
+            tick += message.time
+            rows.append((tick, message))
+    rows.sort(key=lambda row: row[0])
+    return rows
+
+
 def _events(file: mido.MidiFile, name: str, tracks: Any) -> Events:
     per_beat = file.ticks_per_beat
     open_notes: dict[tuple[int, int], tuple[int, int]] = {}
     notes: list[Played] = []
     turns: list[Turned] = []
     left_out: Counter[str] = Counter()
-    bar, tick = 4.0, 0
+    bar = 4.0
 
     def end(key: tuple[int, int], length: float) -> None:
         start, velocity = open_notes.pop(key)
         notes.append(Played(start / per_beat, length, key[1], velocity, key[0] + 1))
 
-    for message in mido.merge_tracks(tracks):
-        tick += message.time
+    for tick, message in _merged(tracks):
         if tick < 0 or tick / per_beat > MAX_BEATS:
             raise MidiFileError(
                 f"{name} has an event {tick / per_beat:.0f} beats from its beginning. "
