@@ -222,7 +222,7 @@ def marked(html: str, before: Collection[str], on: str) -> str:
         row = found[1]
         if _digest(row) in known:
             return found[0]
-        first = _CELL.sub(lambda cell: f"{cell[1]}<b>{NEW}</b> ", row, count=1)
+        first = _CELL.sub(lambda cell: f"{cell[1]}<b>{NEW}</b>&nbsp;", row, count=1)
         return f"<tr>{first}</tr>"
 
     gone = len(known - now)
