@@ -32,6 +32,8 @@ from grebe.core.units import DRUM_CHANNEL, MAX_STEPS
 from grebe.errors import EditError
 from grebe.words import counted, tr
 
+NO_BPM = 120.0
+"""Of a file that says none: the format's own (Standard MIDI Files 1.0, tempo)."""
 LOW = 52
 """A line whose middle note lies below E3 is a bass's (common practice, no source)."""
 EARLY_BEATS = 0.125
@@ -157,7 +159,7 @@ def place_of(project: Project, track: FileTrack, meter: Meter, taken: Sequence[s
 def end_of(notes: Sequence[Played], bar_beats: float) -> float:
     """Where the last bar that something begins in is over, in quarter notes."""
     last = max((n.start for n in notes), default=0.0)
-    return (int((last + 0.125) // bar_beats) + 1) * bar_beats
+    return (int((last + EARLY_BEATS) // bar_beats) + 1) * bar_beats
 
 
 def _weights(track: FileTrack) -> dict[int, float]:
@@ -206,7 +208,19 @@ def as_pattern(
 ) -> tuple[Project, str]:  # fmt: skip
     """The project with a pattern more, of so many bars of a track from bar `first` on. EditError
     for an empty one."""
-    device = box_of_id(project, box)
+    content = bars_of(track, box_of_id(project, box), bars, meter, key, first=first, how=how)
+    names = {p.name for p in project.patterns if p.device == box}
+    return add_pattern(
+        project, name=free_name(track.name[:76] or "Loop", names), device=box, content=content
+    )
+
+
+def bars_of(
+    track: FileTrack, device: Device, bars: int, meter: Meter, key: str = "", *, first: int = 1,
+    how: TakenHow = AS_PLAYED,
+) -> Content:  # fmt: skip
+    """So many bars of a track, from bar `first` on, as a box's pattern has them. EditError where
+    nothing is in them."""
     bar = meter.bar_ticks / TICKS_PER_QUARTER
     begin = (first - 1) * bar
     taken = track.within(begin, begin + bars * bar)
@@ -214,11 +228,7 @@ def as_pattern(
         raise EditError(tr("{track} holds no notes there", track=track.name))
     rate, _ = grid_of(taken.notes, how)
     longest = MAX_STEPS * note_value_ticks(rate) / TICKS_PER_QUARTER
-    content = content_of(taken, device, min(bars * bar, longest), key=key, how=how)
-    names = {p.name for p in project.patterns if p.device == box}
-    return add_pattern(
-        project, name=free_name(track.name[:76] or "Loop", names), device=box, content=content
-    )
+    return content_of(taken, device, min(bars * bar, longest), key=key, how=how)
 
 
 def box_of_id(project: Project, box: str) -> Device:

@@ -8,6 +8,7 @@ from typing import NamedTuple
 import msgspec
 
 from grebe.core.arriving import (
+    NO_BPM,
     FileTrack,
     MidiFileTracks,
     TakenHow,
@@ -34,8 +35,6 @@ MOST_SECTIONS = 256
 MOST_TEMPI, MOST_MARKERS = 256, 128
 """Of one section."""
 SIXTEENTHS = TICKS_PER_QUARTER // SIXTEENTH_TICKS
-NO_BPM = 120.0
-"""Of a file that says none: the format's own (Standard MIDI Files 1.0, tempo)."""
 
 
 class TrackForBox(NamedTuple):

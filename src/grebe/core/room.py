@@ -3,7 +3,7 @@ what the lights have to go by. Each becomes a sheet or a CSV file."""
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable
 from typing import Literal, NamedTuple
 
 from grebe.core.document import Project
@@ -14,7 +14,7 @@ from grebe.core.sets.facts import SongFacts, song_facts
 from grebe.core.sets.formatting import tempo_words
 from grebe.core.sets.joined import join
 from grebe.core.sets.model import Set
-from grebe.core.sets.plan import PlacedSong, SetFactsModel, SetSchedule, plan_set
+from grebe.core.sets.plan import PlacedSong, SetSchedule, plan_set
 from grebe.core.songs.cues import Cue, CueSheet, cue_sheet
 from grebe.core.songs.layout import SectionSpan
 from grebe.core.songs.model import Song
@@ -69,19 +69,11 @@ def heard(project: Project, played: Song | Set) -> tuple[HeardSong, ...]:
             raise EditError(tr("{song} has nothing to play", song=played.name))
         sheet = cue_sheet(project, played)
         return (HeardSong("", sheet, facts, sheet.layout.tempo.seconds_at),)
-    plan = plan_set(project, played, SetFactsModel())
-    return tuple(_placed(project, song) for song in plan.songs if song.facts is not None)
-
-
-def _placed(project: Project, song: PlacedSong) -> HeardSong:
-    assert song.facts is not None
-    assert song.tempo is not None
-    tempo = song.tempo
-    begin = song.start_s - tempo.seconds_at(0)
-    return HeardSong(
-        song.facts.song.name, cue_sheet(project, song.facts.song), song.facts,
-        lambda tick: begin + tempo.seconds_at(tick),
-    )  # fmt: skip
+    return tuple(
+        HeardSong(s.facts.song.name, cue_sheet(project, s.facts.song), s.facts, s.seconds_at)
+        for s in plan_set(project, played).songs
+        if s.facts is not None
+    )
 
 
 def cue_table(project: Project, played: Song | Set) -> RoomTable:
@@ -146,7 +138,7 @@ def _ends(span: SectionSpan, at: int, long: int) -> tuple[int, int]:
 
 def band_table(project: Project, running: Set) -> RoomTable:
     """What a band has to know: tempo, key, metre and length of each song, and how it comes in."""
-    plan = plan_set(project, running, SetFactsModel())
+    plan = plan_set(project, running)
     rows = [_for_band(number, song) for number, song in enumerate(plan.songs, start=1)
             if song.facts is not None]  # fmt: skip
     return RoomTable(
@@ -220,11 +212,11 @@ def _sound(device: Device, wiring: Wiring, mixed: dict[str, list[str]]) -> str:
 
 def _inputs(device: Device) -> str:
     """Channels of the interface that the box is plugged into, or fed from."""
-    ports: Iterator[tuple[str, AudioPort]] = iter((
+    ports: tuple[tuple[str, AudioPort], ...] = (
         (tr("sound in"), device.heard_at), (tr("pulses in"), device.pulse_from),
         (tr("run line in"), device.run_from), (tr("pulses out"), device.pulse_at),
         (tr("run line out"), device.run_at), (tr("reset out"), device.reset_at),
-    ))  # fmt: skip
+    )  # fmt: skip
     return "; ".join(
         f"{what} {port.channel if port.wire == 'audio' else port.name or tr('by hand')}"
         for what, port in ports if port.is_set
@@ -238,10 +230,9 @@ def _of_songs(
     """A table of one song or several; the column of songs only where there are several."""
     about = f"{project.name}."
     if isinstance(played, Song):
+        what = head.index(tr("What"))
+        wide = (*wide[1:what], wide[what] + wide[0], *wide[what + 1 :])
         head, rows = head[1:], [row[1:] for row in rows]
-        wide = (*wide[1:-1], wide[-1] + wide[0]) if kind == "lights" else (
-            *wide[1:4], wide[4] + wide[0], *wide[5:]
-        )  # fmt: skip
     return RoomTable(
         kind, title, about, head, wide, tuple(rows), grouped=not isinstance(played, Song)
     )

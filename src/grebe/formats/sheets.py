@@ -24,7 +24,6 @@ from grebe.core.songs.cues import Cue, CueSheet
 from grebe.core.songs.layout import SectionSpan
 from grebe.core.songs.programme import How, Programme
 from grebe.core.time.formatting import clock_text
-from grebe.core.time.tempo import TempoMap
 from grebe.core.whatif.answers import Without
 from grebe.words import counted, language, tr
 
@@ -156,9 +155,6 @@ def set_html(
 
 def _song(project: Project, song: PlacedSong, sheet: CueSheet) -> SheetSong:
     assert song.facts is not None
-    assert song.tempo is not None
-    tempo: TempoMap = song.tempo
-    begin = song.start_s - tempo.seconds_at(0)
     crossing = song.crossing
     comes_in, work, verdict = "", tuple[str, ...](), ""
     if crossing is not None:
@@ -172,7 +168,7 @@ def _song(project: Project, song: PlacedSong, sheet: CueSheet) -> SheetSong:
         comes_in=comes_in,
         work=work,
         verdict=verdict,
-        rows=_rows(sheet, lambda tick: begin + tempo.seconds_at(tick)),
+        rows=_rows(sheet, song.seconds_at),
     )
 
 

@@ -118,10 +118,9 @@ class Derived:
 
     def _findings_of(self, project: Project) -> Findings:
         # A look beside and one waited for may overlap; each leaves a whole book.
-        bars, facts = self._books or (PatternBars(project), None)
-        bars = bars.serving(project)
-        if facts is None or self._books is None or bars is not self._books[0]:
-            facts = SetFactsModel(bars)
+        before = self._books
+        bars = before[0].serving(project) if before else PatternBars(project)
+        facts = before[1] if before and bars is before[0] else SetFactsModel(bars)
         self._books = (bars, facts)
         return find(project, bars, self.library, facts)
 

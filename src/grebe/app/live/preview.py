@@ -6,15 +6,12 @@ from collections import deque
 
 from grebe.app.document.arrivals import BroughtTrack
 from grebe.app.live.session import Session
-from grebe.core.arriving import FOR_KIND, content_of
+from grebe.core.arriving import FOR_KIND, NO_BPM, bars_of
 from grebe.core.patterns.passes import passes_of
 from grebe.core.rig.model import Device
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import EditError
 from grebe.words import tr
-
-NO_BPM = 120.0
-"""Of a file that says none: the format's own (Standard MIDI Files 1.0, tempo)."""
 
 
 class Preview:
@@ -41,18 +38,15 @@ class Preview:
         if session.running:
             raise EditError(tr("stop first: it would sound into what plays"))
         device = self._device = self._heard_on(row)
-        bar = row.arrival.meter.bar_ticks / TICKS_PER_QUARTER
-        begin, beats = (row.first_bar - 1) * bar, row.bars * bar
-        taken = row.track.within(begin, begin + beats)
-        content = content_of(taken, device, beats, how=row.how)
+        content = bars_of(
+            row.track, device, row.bars, row.arrival.meter, first=row.first_bar, how=row.how
+        )
         a_tick_s = 60 / (row.arrival.bpm or NO_BPM) / TICKS_PER_QUARTER
         self._due.extend(sorted(
             (now_s + max(0, sound.tick) * a_tick_s, sound.note, sound.velocity, voice.channel)
             for voice in content.voices
             for sound in passes_of(content, voice).between(0, content.ticks)
         ))  # fmt: skip
-        if not self._due:
-            raise EditError(tr("{track} holds no notes there", track=row.track.name))
 
     def _heard_on(self, row: BroughtTrack) -> Device:
         rig = self._session.project.rig

@@ -47,6 +47,11 @@ class PlacedSong(NamedTuple):
         """When it is over."""
         return self.start_s + self.seconds
 
+    def seconds_at(self, tick: int) -> float:
+        """When a tick of it comes, from the set's first beat; only of one that can be played."""
+        assert self.tempo is not None
+        return self.start_s + self.tempo.seconds_at(tick) - self.tempo.seconds_at(0)
+
 
 class SetSchedule(NamedTuple):
     """The whole set."""

@@ -4025,11 +4025,6 @@
   </message>
   <message>
    <location filename="../../app/live/preview.py" />
-   <source>{track} holds no notes there</source>
-   <translation>{track} hat dort keine Noten</translation>
-  </message>
-  <message>
-   <location filename="../../app/live/preview.py" />
    <source>no box of the rig is of its kind: it is heard once it is taken</source>
    <translation>kein Gerät des Aufbaus ist von seiner Art: zu hören ist es, wenn es übernommen ist</translation>
   </message>
@@ -4877,6 +4872,11 @@
    <location filename="../../cli/probe.py" />
    <source>Unsure: {names}.</source>
    <translation>Unsicher: {names}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/arriving.py" />
+   <source>{track} holds no notes there</source>
+   <translation>{track} hat dort keine Noten</translation>
   </message>
   <message>
    <location filename="../../core/arriving.py" />
@@ -10885,16 +10885,6 @@
   </message>
   <message>
    <location filename="../../core/room.py" />
-   <source>{song} has nothing to play</source>
-   <translation>{song} hat nichts zu spielen</translation>
-  </message>
-  <message>
-   <location filename="../../core/room.py" />
-   <source>Grebe</source>
-   <translation>Grebe</translation>
-  </message>
-  <message>
-   <location filename="../../core/room.py" />
    <source>sound in</source>
    <translation>Klang herein</translation>
   </message>
@@ -10922,6 +10912,16 @@
    <location filename="../../core/room.py" />
    <source>reset out</source>
    <translation>Rücksetzen hinaus</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>{song} has nothing to play</source>
+   <translation>{song} hat nichts zu spielen</translation>
+  </message>
+  <message>
+   <location filename="../../core/room.py" />
+   <source>Grebe</source>
+   <translation>Grebe</translation>
   </message>
   <message>
    <location filename="../../core/sets/between.py" />

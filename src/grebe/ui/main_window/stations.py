@@ -74,11 +74,6 @@ class Stations(Mapping[int, View]):
         return self._of(PatternsView)
 
     @property
-    def scenes(self) -> ScenesView:
-        """Scenes and what each box does in them."""
-        return self._of(ScenesView)
-
-    @property
     def stage(self) -> StageView:
         """What is seen while it plays."""
         return self._of(StageView)
