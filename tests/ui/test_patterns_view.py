@@ -10,7 +10,6 @@ import soundfile
 from PyQt6.QtCore import QMimeData, QPoint, QPointF, Qt, QUrl
 from PyQt6.QtGui import QDropEvent
 from PyQt6.QtTest import QTest
-from PyQt6.QtWidgets import QLineEdit
 
 from grebe.app.actions.table import actions_in
 from grebe.core.patterns.model import Content, Hit, Voice
@@ -243,23 +242,33 @@ def test_every_setting_can_be_typed(performer: Performer, view: PatternsView) ->
     assert view.pattern_canvas.hasFocus()
 
 
+def generate(view: PatternsView, name: str) -> None:
+    """Choose a generator, as by hand."""
+    choice = view.makers.choice
+    choice.setCurrentIndex(choice.findData(name))
+    choice.activated.emit(choice.currentIndex())
+
+
 def test_generators(performer: Performer, view: PatternsView) -> None:
-    """M opens them; every change writes the voice anew, and one undo takes it back."""
+    """M opens them; every change writes the voice anew, and one undo takes it back. A number that
+    cannot be is said at its field, and what was there stays."""
     before = voice(view)
     performer.act("generate")
-    fields = view.makers.fields
-    hits = fields["hits"]
-    assert isinstance(hits, QLineEdit)
-    for text in ("3", "5"):
-        hits.setText(text)
-        hits.editingFinished.emit()
+    form = view.makers.form
+    for text in ("3", "+2"):
+        fill_in(form, "Evenly", "hits", text)
     assert [h.step for h in voice(view).hits] == [0, 3, 6, 9, 12]
-    hits.setText("-3")
-    hits.editingFinished.emit()
-    assert "Hits goes from 0" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
+    fill_in(form, "Evenly", "hits", "many")
+    assert "Hits is a whole number" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
+    assert view.generators.field_text("Evenly", "hits") == "5"
+    hits = form.fields[("Evenly", "hits")]
+    assert isinstance(hits, NumberField)
+    hits.stepBy(-1)
+    assert len(voice(view).hits) == 4
     for name in ("Register", "Arpeggio", "Shuffle"):
-        view.makers.choice.setCurrentText(name)
-        view.makers.choice.textActivated.emit(name)
+        generate(view, name)
+        assert view.makers.form.isVisible()
+        assert not form.isVisible()
     performer.frame.grab()
     performer.press(K.Key_Escape)
     undone = 0
@@ -276,12 +285,10 @@ def test_a_generator_turns_a_controller(performer: Performer, view: PatternsView
     (lane,) = content(view).lanes
     view.editor.hand.row_id = lane.id
     performer.act("generate")
-    view.makers.choice.setCurrentText("Slow wave")
-    view.makers.choice.textActivated.emit("Slow wave")
+    generate(view, "Slow wave")
     drawn = content(view).lanes[0].points
     assert len(drawn) > 3
-    view.makers.choice.setCurrentText("Evenly")
-    view.makers.choice.textActivated.emit("Evenly")
+    generate(view, "Evenly")
     assert "writes hits" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
     assert content(view).lanes[0].points == drawn
 

@@ -271,6 +271,8 @@ def test_the_tables_take_what_fits_and_refuse_the_rest(performer: Performer) -> 
     titles = [column.title for column in cables.columns]
     assert devices.setData(devices.index(1, 2), "5")
     assert rig(performer).device("knot").channel == 5
+    assert devices.setData(devices.index(1, 2), "+3")
+    assert rig(performer).device("knot").channel == 8
     assert not devices.setData(devices.index(1, 2), "17")
     assert "Nothing was changed" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
     assert cables.setData(cables.index(0, titles.index("Lets out")), "all but notes, cc 7")

@@ -8,6 +8,7 @@ from typing import NamedTuple, get_args
 
 import msgspec
 
+from grebe.core.forms import Field
 from grebe.core.patterns.generate import (
     MAX_REGISTER,
     Order,
@@ -38,6 +39,11 @@ class Number(NamedTuple):
     high: int
     usual: int
 
+    def field(self, owner: str) -> Field:
+        """As a form has it."""
+        return Field(owner=owner, key=self.key, words=self.words, control="number",
+                     low=self.low, high=self.high)  # fmt: skip
+
 
 class GeneratorChoice(NamedTuple):
     """One choice of a generator."""
@@ -46,6 +52,11 @@ class GeneratorChoice(NamedTuple):
     words: str
     choices: tuple[str, ...]
 
+    def field(self, owner: str) -> Field:
+        """As a form has it."""
+        return Field(owner=owner, key=self.key, words=self.words, control="list",
+                     choices=self.choices)  # fmt: skip
+
 
 class Text(NamedTuple):
     """Whole numbers in a row, such as taps or notes."""
@@ -53,6 +64,10 @@ class Text(NamedTuple):
     key: str
     words: str
     usual: str
+
+    def field(self, owner: str) -> Field:
+        """As a form has it."""
+        return Field(owner=owner, key=self.key, words=self.words)
 
 
 Parameter = Number | GeneratorChoice | Text

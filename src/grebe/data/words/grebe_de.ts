@@ -13865,6 +13865,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/patterns/makers.py" />
+   <source>Generate {name}</source>
+   <translation>{name} erzeugen</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/makers.py" />
    <source>Generator</source>
    <translation>Generator</translation>
   </message>
@@ -13872,11 +13877,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/patterns/makers.py" />
    <source>no voice</source>
    <translation>keine Stimme</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/patterns/makers.py" />
-   <source>Generate {name}</source>
-   <translation>{name} erzeugen</translation>
   </message>
   <message>
    <location filename="../../ui/stations/patterns/makers.py" />

@@ -107,12 +107,14 @@ class Form(QScrollArea):
         grid.setColumnStretch(0, 1)
         label = QLabel(title)
         label.setObjectName("group")
+        if not title:
+            label.hide()
         grid.addWidget(label, 0, 0, 1, 2)
         at = 1
         for row in (r for r in self._rows if r.owner == owner):
             place, widget, words = (owner, row.key), self._widget(row), QLabel(row.words)
             words.setWordWrap(True)
-            widget.setAccessibleName(f"{title}: {row.words}")
+            widget.setAccessibleName(f"{title}: {row.words}" if title else row.words)
             many = isinstance(widget, ManyField)
             grid.addWidget(words, at, 0, 1, 2 if many else 1)
             if many:

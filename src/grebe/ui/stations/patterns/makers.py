@@ -2,106 +2,65 @@
 
 from __future__ import annotations
 
-from functools import partial
+from collections.abc import Callable
 
 from PyQt6.QtCore import pyqtSignal
-from PyQt6.QtWidgets import QComboBox, QGridLayout, QLabel, QLineEdit, QVBoxLayout, QWidget
+from PyQt6.QtWidgets import QVBoxLayout, QWidget
 
-from grebe.app.editors.pattern_editor import PatternEditor
-from grebe.core.patterns.makers import MAKERS, GeneratorChoice, Maker, usual
+from grebe.app.editors.generators import Generators
+from grebe.core.patterns.makers import MAKERS
+from grebe.ui.widgets.fields import ListField
+from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.sheet import Facts, head, note
 from grebe.words import tr
 
 
 class MakersPage(QWidget):
-    """Choose one, set its numbers: every change writes the voice under the cursor anew."""
+    """Choose one, set its numbers: every change writes the row under the cursor anew."""
 
-    wanted = pyqtSignal(object, dict)
-    """The maker and its values."""
+    chosen = pyqtSignal(str)
+    """The name of a generator."""
 
-    def __init__(self, editor: PatternEditor) -> None:
+    def __init__(self, generators: Generators, taken: Callable[[Form], None]) -> None:
+        """`taken` lets what is typed into a form of it be set."""
         super().__init__()
-        self._editor = editor
-        self._values: dict[str, dict[str, str]] = {}
-        self.fields: dict[str, QLineEdit | QComboBox] = {}
+        self._generators, self._taken = generators, taken
         self.title = Facts(grows=True)
-        self.choice = QComboBox()
-        self.choice.addItems([m.name for m in MAKERS])
+        self.choice = ListField()
+        self.choice.show_choice([m.name for m in MAKERS], generators.maker.name)
         self.choice.setAccessibleName(tr("Generator"))
-        self.choice.textActivated.connect(self._chosen)
-        self.form = QWidget()
-        column = QVBoxLayout(self)
-        column.setContentsMargins(0, 0, 0, 0)
-        column.setSpacing(8)
-        for part in (self.title, self.choice, self.form):
-            column.addWidget(part)
-        column.addStretch(1)
+        self.choice.entered.connect(self.chosen)
+        self._forms: dict[str, Form] = {}
+        self._column = QVBoxLayout(self)
+        self._column.setContentsMargins(0, 0, 0, 0)
+        self._column.setSpacing(8)
+        self._column.addWidget(self.title)
+        self._column.addWidget(self.choice)
 
     @property
-    def maker(self) -> Maker:
-        """The one chosen."""
-        return MAKERS[max(0, self.choice.currentIndex())]
+    def form(self) -> Form:
+        """That of the one chosen, made when it is first wanted."""
+        maker = self._generators.maker
+        if maker.name not in self._forms:
+            rows = [parameter.field(maker.name) for parameter in maker.parameters]
+            made = self._forms[maker.name] = Form(self._generators, {maker.name: ""}, rows)
+            self._taken(made)
+            self._column.addWidget(made, 1)
+        return self._forms[maker.name]
 
     def open(self) -> None:
-        """Show the one chosen last, for the voice under the cursor."""
-        self._build()
+        """Show the one chosen last, for the row under the cursor."""
+        self.show_chosen()
         self.choice.setFocus()
 
-    def _chosen(self, name: str) -> None:
-        del name
-        self._build()
-        self._write()
-
-    def _build(self) -> None:
-        voice, lane, maker = self._editor.hand.voice, self._editor.hand.lane, self.maker
-        row_of = voice or lane
-        name = row_of.name if row_of is not None else tr("no voice")
+    def show_chosen(self) -> None:
+        """Show the one chosen, and its numbers."""
+        maker, name = self._generators.maker, self._generators.row_name
+        words = tr("Generate {name}", name=tr("no voice") if name is None else name)
         self.title.show_lines(
-            [
-                head(tr("Generate {name}", name=name)),
-                note(maker.about),
-                note(tr("Esc: done. Ctrl+Z: as it was.")),
-            ]
+            [head(words), note(maker.about), note(tr("Esc: done. Ctrl+Z: as it was."))]
         )
-        if row_of is None:
-            return
-        values = self._values.setdefault(maker.name, usual(maker, voice))
-        if "notes" in values and voice is not None:
-            values["notes"] = usual(maker, voice)["notes"] if not voice.hits else values["notes"]
-        old, self.form = self.form, QWidget()
-        grid = QGridLayout(self.form)
-        grid.setContentsMargins(0, 0, 0, 0)
-        grid.setColumnStretch(0, 1)
-        self.fields = {}
-        for row, parameter in enumerate(maker.parameters):
-            widget: QLineEdit | QComboBox
-            if isinstance(parameter, GeneratorChoice):
-                widget = QComboBox()
-                widget.addItems(parameter.choices)
-                widget.setCurrentText(values[parameter.key])
-                widget.textActivated.connect(partial(self._set, parameter.key))
-            else:
-                widget = QLineEdit(values[parameter.key])
-                widget.setMaxLength(80)
-                widget.editingFinished.connect(partial(self._typed, parameter.key, widget))
-            widget.setFixedWidth(92)
-            widget.setAccessibleName(parameter.words)
-            self.fields[parameter.key] = widget
-            grid.addWidget(QLabel(parameter.words), row, 0)
-            grid.addWidget(widget, row, 1)
-        layout = self.layout()
-        assert layout is not None
-        layout.replaceWidget(old, self.form)
-        old.deleteLater()
-
-    def _typed(self, key: str, widget: QLineEdit) -> None:
-        if self._values[self.maker.name].get(key) != widget.text():
-            self._set(key, widget.text())
-
-    def _set(self, key: str, text: str) -> None:
-        self._values[self.maker.name][key] = text
-        self._write()
-
-    def _write(self) -> None:
-        if self._editor.hand.voice is not None or self._editor.hand.lane is not None:
-            self.wanted.emit(self.maker, dict(self._values[self.maker.name]))
+        shown = self.form
+        for form in self._forms.values():
+            form.setVisible(form is shown)
+        shown.show_all()

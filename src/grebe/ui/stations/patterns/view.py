@@ -13,11 +13,11 @@ from PyQt6.QtWidgets import (
 from grebe.app.actions.keymap import told
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.clip import ThingClip, pattern_in_hand
+from grebe.app.editors.generators import Generators
 from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.app.editors.pattern_hand import PatternHand
 from grebe.app.live.session import Session
 from grebe.core.patterns.fields import FIELDS
-from grebe.core.patterns.makers import Maker
 from grebe.core.patterns.model import Pattern
 from grebe.core.rig.model import Device
 from grebe.core.rig.numbering import printed_program
@@ -86,8 +86,9 @@ class PatternsView(PanedView):
         self.fields.put_below(self.facts)
         self.take_typed(self.fields, self.editor.fields)
         self.pages = QStackedWidget()
-        self.makers = MakersPage(self.editor)
-        self.makers.wanted.connect(self._generate)
+        self.generators = Generators(self.editor)
+        self.makers = MakersPage(self.generators, partial(self.take_typed, editor=self.generators))
+        self.makers.chosen.connect(self._generate)
         self.pages.addWidget(self.fields)
         self.pages.addWidget(self.makers)
         self.sheet.column.addWidget(self.pages, 1)
@@ -334,11 +335,12 @@ class PatternsView(PanedView):
         self.pages.setCurrentWidget(self.makers)
         self.makers.open()
 
-    def _generate(self, maker: Maker, values: dict[str, str]) -> None:
+    def _generate(self, name: str) -> None:
         try:
-            self.editor.rows.make(maker, values)
+            self.generators.choose(name)
         except EditError as error:
             self.session.say("warn", f"{error}.")
+        self.makers.show_chosen()
 
     @does("settings")
     def settings(self) -> None:

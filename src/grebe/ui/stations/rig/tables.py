@@ -22,10 +22,13 @@ from PyQt6.QtWidgets import (
 
 from grebe.app.editors.rig_columns import CABLE_COLUMNS, DEVICE_COLUMNS, ROUTE_COLUMNS, Column
 from grebe.app.editors.rig_editor import RigEditor
+from grebe.core.forms import Field, reckoned
 from grebe.core.rig.model import Cable, Device, Rig, Route
 from grebe.words import tr
 
 ROW_HEIGHT = 25
+CELL = Field(owner="table", key="cell", words="")
+"""A cell as a form's field: "+3" adds to the number that stands there."""
 
 
 class RigModel(QAbstractTableModel):
@@ -107,8 +110,10 @@ class RigModel(QAbstractTableModel):
     ) -> bool:
         """Make an edit of a text; what cannot be is said in the window."""
         column, row = self.columns[index.column()], index.row()
-        edit = column.edit
-        if role != Qt.ItemDataRole.EditRole or edit is None or value == self.data(index):
+        edit, old = column.edit, str(self.data(index))
+        if isinstance(value, str):
+            value = reckoned(CELL, value, old.partition(" ")[0])
+        if role != Qt.ItemDataRole.EditRole or edit is None or value == old:
             return False
         item = self._shown[row]
         name = tr(
