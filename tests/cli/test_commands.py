@@ -91,6 +91,33 @@ def test_sheet(capsys: pytest.CaptureFixture[str], demo: str, tmp_path: Path) ->
         assert (status, said in err) == (2, True)
 
 
+def test_a_sheet_that_is_printed_is_remembered(
+    capsys: pytest.CaptureFixture[str], demo: str, tmp_path: Path
+) -> None:
+    """Asked for with it; the next one marks what is otherwise. What a newer Grebe wrote into the
+    project stays there."""
+    project = Path(demo)
+    own = json.loads(project.read_text()) | {"of_a_newer_one": {"kept": True}}
+    project.write_text(json.dumps(own))
+    before = project.read_bytes()
+    page = tmp_path / "cues.html"
+    words = ("sheet", demo, "--kind", "cues", "--song", "Low water", "--to", str(page))
+    assert run(capsys, *words)[0] == 0
+    assert project.read_bytes() == before
+    assert run(capsys, *words, "--printed")[0] == 0
+    told = json.loads(project.read_text())
+    assert [sheet["key"] for sheet in told["printed_sheets"]] == ["cues:song:low-water"]
+    assert told["of_a_newer_one"] == {"kept": True}
+    for scene in told["scenes"]:
+        scene["name"] = scene["name"].upper()
+    project.write_text(json.dumps(told))
+    assert run(capsys, *words)[0] == 0
+    assert "printed" in page.read_text()
+    status, _, err = run(capsys, "sheet", demo, "--kind", "programme", "--song", "Low water",
+                         "--to", str(page), "--printed")  # fmt: skip
+    assert (status, "remembered in Song" in err) == (2, True)
+
+
 def test_sheets_and_cues_of_a_song(
     capsys: pytest.CaptureFixture[str], demo: str, tmp_path: Path
 ) -> None:

@@ -4,6 +4,7 @@ over the window."""
 from __future__ import annotations
 
 from pathlib import Path
+from threading import Event
 
 import mido
 import pytest
@@ -13,7 +14,9 @@ from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication, QComboBox, QFileDialog
 
 from grebe.app.document.demo import copy_demo
+from grebe.app.editors import bringing
 from grebe.core.beginning import begin
+from grebe.core.document import Project
 from grebe.core.rig.model import Device
 from grebe.formats.profiles import export_profile, shipped_profiles
 from grebe.formats.project import write_project
@@ -21,6 +24,7 @@ from grebe.ui.main_window.bringing_page import BARS, BOX, FIRST, GRID, HEAR, KEY
 from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.fields import NumberField
 from tests.ui.conftest import Performer
+from tests.waiting import PATIENCE_S
 
 K = Qt.Key
 
@@ -73,6 +77,7 @@ def test_a_folder_of_midi_files_into_patterns(
     performer.go(3)
     performer.act("import_folder")
     page = frame.over.bringing
+    performer.wait(lambda: not page.bringing.progress)
     assert page.isVisible()
     assert page.table.rowCount() == 3
     assert "broken.mid" in page.said.text()
@@ -112,6 +117,7 @@ def test_a_file_of_several_tracks_into_a_song(
     frame = performer.frame
     frame.book.do("bring_midi")
     page = frame.over.bringing
+    performer.wait(lambda: not page.bringing.progress)
     assert page.song.isVisible()
     box = page.table.cellWidget(1, BOX)
     assert isinstance(box, QComboBox)
@@ -140,6 +146,7 @@ def test_how_a_track_is_taken_and_what_it_would_sound_like(
     frame = performer.frame
     frame.book.do("bring_midi")
     page = frame.over.bringing
+    performer.wait(lambda: not page.bringing.progress)
     assert "gale: 4/4" in page.said.text()
     item = page.table.item(0, 2)
     assert item is not None
@@ -254,3 +261,34 @@ def test_files_dropped_anywhere(
     enter.ignore()
     QApplication.sendEvent(frame, enter)
     assert not enter.isAccepted()
+
+
+def test_reading_says_how_far_it_is_and_esc_stops_it(
+    performer: Performer, monkeypatch: pytest.MonkeyPatch, tmp_path: Path
+) -> None:
+    """What was read stays, the page too; the window goes on meanwhile. The second Esc closes."""
+    gate, reading = Event(), Event()
+    read = bringing.rows_of
+
+    def slowly(project: Project, path: Path) -> object:
+        if path.name == "b.mid":
+            reading.set()
+            assert gate.wait(PATIENCE_S)
+        return read(project, path)
+
+    monkeypatch.setattr(bringing, "rows_of", slowly)
+    files = [midi_file(tmp_path / f"{name}.mid", ("Kit", 10, (36, 38))) for name in "abc"]
+    frame = performer.frame
+    frame.bringing.bring_in([str(path) for path in files])
+    page = frame.over.bringing
+    performer.wait(reading.is_set)
+    performer.wait(lambda: "Reading 2 of 3: b.mid" in page.said.text())
+    assert not page.patterns.isEnabled()
+    performer.press(K.Key_Escape)
+    gate.set()
+    assert page.isVisible()
+    assert page.table.rowCount() == 1
+    assert page.patterns.isEnabled()
+    assert "1 of 1 are taken" in page.said.text()
+    performer.press(K.Key_Escape)
+    assert not page.isVisible()

@@ -61,7 +61,8 @@ def add_commands(commands: Commands) -> None:
 def bring(arguments: argparse.Namespace) -> int:
     """0 where all was kept, 1 where something was not, 2 where nothing could be."""
     path = Path(arguments.into)
-    before = read_project(path).project
+    found = read_project(path)
+    before = found.project
     rows, refused = read_rows(before, arguments.files)
     _map(before, rows, arguments.map)
     first, bars = _bars(arguments.bars)
@@ -84,7 +85,7 @@ def bring(arguments: argparse.Namespace) -> int:
     except EditError as error:
         raise UsageError(f"{error}") from error
     if not arguments.dry_run:
-        write_project(path, project)
+        write_project(path, project, found.extras)
     told = _told(project, wanted, boxes, patterns)
     lost = [*lost_of(wanted, song=song), *(f"{row.track.name}: {tr('left out, as it was asked')}"
                                 for row in rows if not row.wanted)]  # fmt: skip

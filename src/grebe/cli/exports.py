@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import argparse
 import sys
+from datetime import date
 from pathlib import Path
 from typing import get_args
 
@@ -19,6 +20,7 @@ from grebe.app.document.export_audio import LoopWanted, export_audio, export_loo
 from grebe.app.document.sheets import (
     SheetPage,
     programme_sheet,
+    remembered,
     room_sheet,
     set_sheet,
     setup_page,
@@ -34,6 +36,7 @@ from grebe.core.rig.spec import PulseShape
 from grebe.core.room import RoomKind
 from grebe.errors import UsageError
 from grebe.formats.audio_out import CONTAINERS
+from grebe.formats.project import write_project
 
 RATES = (44_100, 48_000, 88_200, 96_000, 176_400, 192_000)
 ROOM = get_args(RoomKind)
@@ -107,6 +110,11 @@ def add_commands(commands: Commands) -> None:
     parser.add_argument("--kind", choices=kinds, default="setup")
     parser.add_argument("--size", type=_size, default=100, metavar="PERCENT",
                         help="how large its type is, 50 to 200")  # fmt: skip
+    parser.add_argument(
+        "--printed", action="store_true",
+        help="it goes onto paper: the project remembers it, and the next one marks what is "
+        "otherwise",
+    )  # fmt: skip
     add_json(parser)
 
 
@@ -126,11 +134,17 @@ def _to_pdf(html: str, path: Path, title: str) -> None:
 
 def sheet(arguments: argparse.Namespace) -> int:
     """Write a sheet as HTML, PDF or, where it is a table, CSV, by the name it is to have."""
-    project = opened(arguments).project
+    found = opened(arguments)
+    project = found.project
+    page = _sheet_page(project, arguments)
+    if arguments.printed and not page.key:
+        raise UsageError("a programme is remembered in Song, once it was keyed in")
     path = write_sheet(
-        project, _sheet_page(project, arguments), Path(arguments.to), to_pdf=_to_pdf,
-        size_percent=arguments.size,
-    )  # fmt: skip
+        project, page, Path(arguments.to), to_pdf=_to_pdf, size_percent=arguments.size
+    )
+    if arguments.printed:
+        made = remembered(project, page, date.today().isoformat())
+        write_project(Path(arguments.file), made, found.extras)
     if arguments.json:
         print_json({"files": [str(path)]})
     else:

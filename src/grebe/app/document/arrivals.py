@@ -82,19 +82,25 @@ def read_rows(
     refused: list[str] = []
     for path in loop_files(paths):
         try:
-            arrival = read_arrival(path)
+            rows += rows_of(project, path)
         except GrebeError as error:
             refused.append(str(error))
-            continue
-        taken: list[str] = []
-        for track in arrival.tracks:
-            if len(arrival.tracks) == 1:
-                track = track._replace(name=arrival.name)  # noqa: PLW2901 - a loop: by its file
-            place = place_of(project, track, arrival.meter, taken)
-            if len(arrival.tracks) > 1 and place.box:
-                taken.append(place.box)
-            rows.append(BroughtTrack(arrival, track, *place, proposed=place.bars))
     return rows, refused
+
+
+def rows_of(project: Project, path: Path) -> list[BroughtTrack]:
+    """The same of one file. GrebeError says why it is refused."""
+    arrival = read_arrival(path)
+    rows: list[BroughtTrack] = []
+    taken: list[str] = []
+    for track in arrival.tracks:
+        if len(arrival.tracks) == 1:
+            track = track._replace(name=arrival.name)  # noqa: PLW2901 - a loop: by its file
+        place = place_of(project, track, arrival.meter, taken)
+        if len(arrival.tracks) > 1 and place.box:
+            taken.append(place.box)
+        rows.append(BroughtTrack(arrival, track, *place, proposed=place.bars))
+    return rows
 
 
 def one_file(rows: Sequence[BroughtTrack]) -> bool:

@@ -3,34 +3,87 @@ Qt."""
 
 from __future__ import annotations
 
+import time
 from collections.abc import Iterable
+from concurrent.futures import Future, ThreadPoolExecutor, wait
 from pathlib import Path
 
 from grebe.app.document.arrivals import (
     BroughtTrack,
     lost_of,
     one_file,
-    read_rows,
+    rows_of,
     with_patterns,
     with_song,
 )
+from grebe.app.document.pattern_files import loop_files
 from grebe.app.live.session import Session
 from grebe.core.document import Project
-from grebe.errors import EditError
+from grebe.errors import EditError, GrebeError
 from grebe.words import counted, tr
+
+AT_ONCE_S = 0.1
+"""What is read in that time is there without a word of progress."""
 
 
 class Bringing:
-    """What was read, and what becomes of it."""
+    """What was read, and what becomes of it. Files are read beside, one after another: a large one
+    takes a second."""
 
     def __init__(self, session: Session) -> None:
         self.session = session
         self.rows: list[BroughtTrack] = []
         self.refused: list[str] = []
+        self._files: list[Path] = []
+        self._at = 0
+        """Of the file that is being read, among those."""
+        self._read: Future[list[BroughtTrack]] | None = None
+        self._beside = ThreadPoolExecutor(1, "midi")
 
     def read(self, paths: Iterable[str | Path]) -> None:
-        """Files, and those of folders: box, bars and key of each are proposed."""
-        self.rows, self.refused = read_rows(self.session.project, paths)
+        """Begin to read files, and those of folders: box, bars and key of each are proposed."""
+        self.stop()
+        self.rows, self.refused = [], []
+        self._files, self._at = list(loop_files(paths)), 0
+        self._next()
+        ends = time.monotonic() + AT_ONCE_S
+        while self._read is not None and wait([self._read], ends - time.monotonic()).done:
+            self._take()
+
+    @property
+    def progress(self) -> str:
+        """Which file is being read, in words; "" for none."""
+        if self._read is None:
+            return ""
+        return tr("Reading {number} of {count}: {name}. Esc stops.", number=self._at + 1,
+                  count=len(self._files), name=self._files[self._at].name)  # fmt: skip
+
+    def follow(self) -> None:
+        """Take in what has been read meanwhile."""
+        while self._read is not None and self._read.done():
+            self._take()
+
+    def stop(self) -> bool:
+        """Leave what is not read yet; whether there was any. The file in hand is read to its end,
+        for nobody."""
+        reading, self._read = self._read is not None, None
+        return reading
+
+    def _next(self) -> None:
+        more = self._at < len(self._files)
+        self._read = (
+            self._beside.submit(rows_of, self.session.project, self._files[self._at])
+            if more else None
+        )  # fmt: skip
+
+    def _take(self) -> None:
+        assert self._read is not None
+        try:
+            self.rows += self._read.result()
+        except GrebeError as error:
+            self.refused.append(str(error))
+        self._at += 1
+        self._next()
 
     @property
     def one_file(self) -> bool:

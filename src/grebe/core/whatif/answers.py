@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
+from functools import lru_cache
 from typing import NamedTuple
 
 from grebe.core.document import Project
@@ -30,8 +31,10 @@ def if_gone(project: Project, gone: Gone, before: Blocking | None = None) -> Wit
     return Without(found, plan, _lost(found), _then(plan))
 
 
+@lru_cache(maxsize=1)
 def of_boxes(project: Project) -> tuple[Without, ...]:
-    """Of every box without which something is lost, in the order of the rig."""
+    """Of every box without which something is lost, in the order of the rig. The last answer is
+    kept: the sheets of a project's songs ask one after another."""
     return _of(project, [gone for gone in what_can_go(project.rig) if gone.box])
 
 

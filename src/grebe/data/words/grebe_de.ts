@@ -1465,6 +1465,11 @@
   </message>
   <message>
    <location filename="../../app/editors/bringing.py" />
+   <source>Reading {number} of {count}: {name}. Esc stops.</source>
+   <translation>Lese {number} von {count}: {name}. Esc hält an.</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/bringing.py" />
    <source>Bring in {counted}</source>
    <translation>{counted} hereinholen</translation>
   </message>

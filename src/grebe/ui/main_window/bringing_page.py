@@ -53,6 +53,7 @@ KEYS = (NO_KEY, *(f"{name} {scale}" for scale in ("minor", "major") for name in 
 FILES = tr("MIDI files (*.mid *.midi)")
 NAME_WIDTH = 300
 
+READING_MS = 50
 PREVIEW_MS = 5
 """Between two looks at what is due."""
 MOST_LOST = 4
@@ -75,6 +76,9 @@ class BringingPage(PageOverlay):
         self._playing = QTimer(self)
         self._playing.setInterval(PREVIEW_MS)
         self._playing.timeout.connect(self._follow)
+        self._reading = QTimer(self)
+        self._reading.setInterval(READING_MS)
+        self._reading.timeout.connect(self._read_on)
         self.table = QTableWidget(0, len(COLUMNS))
         self.table.setHorizontalHeaderLabels(COLUMNS)
         self.table.setAccessibleName(tr("What came"))
@@ -122,6 +126,25 @@ class BringingPage(PageOverlay):
         self.bringing.read(paths)
         self._show()
         self.table.setFocus()
+        if self.bringing.progress:
+            self._reading.start()
+
+    def _read_on(self) -> None:
+        before = len(self.bringing.rows)
+        self.bringing.follow()
+        if not self.bringing.progress:
+            self._reading.stop()
+        if len(self.bringing.rows) != before or not self.bringing.progress:
+            self._show()
+        else:
+            self._say()
+
+    def escaped(self) -> bool:
+        """Esc leaves what is not read yet; what was read stays to be taken."""
+        stopped = self.bringing.stop()
+        if stopped:
+            self._read_on()
+        return stopped
 
     def _show(self) -> None:
         rows = self.bringing.rows
@@ -130,8 +153,9 @@ class BringingPage(PageOverlay):
         for at, row in enumerate(rows):
             self._fill(at, row)
         self.table.blockSignals(False)
-        self.song.setVisible(self.bringing.one_file)
-        self.patterns.setEnabled(bool(rows))
+        reading = bool(self.bringing.progress)
+        self.song.setVisible(self.bringing.one_file and not reading)
+        self.patterns.setEnabled(bool(rows) and not reading)
         self._say()
 
     def _fill(self, at: int, row: BroughtTrack) -> None:
@@ -205,8 +229,9 @@ class BringingPage(PageOverlay):
             self._playing.stop()
 
     def hideEvent(self, event: QHideEvent | None) -> None:
-        """Nothing sounds of what is no longer seen."""
+        """Nothing sounds of what is no longer seen, and nothing more is read."""
         self.preview.stop()
+        self.bringing.stop()
         super().hideEvent(event)
 
     def _list(
@@ -249,7 +274,7 @@ class BringingPage(PageOverlay):
         if besides:
             told = "; ".join(besides[:MOST_LOST])
             words = f"{words} " + tr("As patterns not: {lost}.", lost=told)
-        self.said.setText(words)
+        self.said.setText(self.bringing.progress or words)
 
     def _take(self, take: Callable[[], None]) -> None:
         try:

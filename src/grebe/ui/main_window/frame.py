@@ -422,6 +422,9 @@ class Frame(QWidget):
 
     def _put_away(self) -> bool:
         """Put away what is open; whether there was anything."""
+        shown = self.over.open_now
+        if shown is not None and shown.escaped():
+            return True
         return self.over.close_all() or self.view.escaped()
 
     @does("panic")

@@ -43,6 +43,10 @@ class Overlay(QWidget):
         self.raise_()
         self.show()
 
+    def escaped(self) -> bool:
+        """Whether Esc ended something that runs on it: then it stays."""
+        return False
+
     def focusNextPrevChild(self, next: bool) -> bool:  # noqa: A002 - Qt's own name
         """Tab goes round what is on it: nothing under it is seen."""
         begun = at = QApplication.focusWidget() or self

@@ -48,6 +48,8 @@ def html_to_pdf(html: str, path: Path, title: str, paper: Paper | None = None) -
 
     An application has to be there, with the packaged fonts loaded.
     """
+    from grebe.ui.widgets.pdf_tags import tagged  # noqa: PLC0415 - for a sheet
+
     buffer = QBuffer()
     buffer.open(QIODevice.OpenModeFlag.WriteOnly)
     writer = QPdfWriter(buffer)
@@ -55,9 +57,8 @@ def html_to_pdf(html: str, path: Path, title: str, paper: Paper | None = None) -
     writer.setCreator("Grebe")
     writer.setResolution(RESOLUTION)
     _lay_out(writer, paper)
-    _print(html, writer)
-    del writer  # it writes its last when it goes
-    write_atomic(path, buffer.data().data())
+    document = _print(html, writer)
+    write_atomic(path, tagged(buffer.data().data(), document, html, writer.height()))
 
 
 def print_html(parent: QWidget, html: str, title: str) -> bool:
@@ -81,8 +82,8 @@ def _lay_out(device: QPagedPaintDevice, paper: Paper | None) -> None:
     device.setPageMargins(margins, QPageLayout.Unit.Millimeter)
 
 
-def _print(html: str, device: QPrinter | QPdfWriter) -> None:
-    """Lay it out for this device and draw page after page.
+def _print(html: str, device: QPrinter | QPdfWriter) -> QTextDocument:
+    """Lay it out for this device and draw page after page; what was laid out, which needs it.
 
     Not by `QTextDocument.print`: that lays out for a screen and scales, so that sizes set on a
     heading come out at a third, and words are broken by the widths they have on a screen.
@@ -93,9 +94,9 @@ def _print(html: str, device: QPrinter | QPdfWriter) -> None:
     assert layout is not None
     layout.setPaintDevice(device)
     document.setDocumentMargin(0)
-    document.setHtml(for_qt(html))
     page = QSizeF(device.width(), device.height())
-    document.setPageSize(page)
+    document.setPageSize(page)  # first, or it is all laid out twice
+    document.setHtml(for_qt(html))
     painter = QPainter(device)
     for number in range(document.pageCount()):
         if number:
@@ -106,6 +107,7 @@ def _print(html: str, device: QPrinter | QPdfWriter) -> None:
         document.drawContents(painter, QRectF(0, top, page.width(), page.height()))
         painter.restore()
     painter.end()
+    return document
 
 
 def paper_font(percent: int = 100) -> QFont:
