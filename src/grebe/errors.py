@@ -66,6 +66,18 @@ class SettingsError(GrebeError):
     """A file of settings or keys cannot be taken."""
 
 
+class LogError(GrebeError):
+    """The log cannot be written or read just now."""
+
+
+class LogDamagedError(LogError):
+    """What lies there is no log, or a broken one: it is set aside."""
+
+
+class LogNewerError(LogError):
+    """A log that a newer Grebe wrote: it is set aside."""
+
+
 class UsageError(GrebeError):
     """A name or value given on the command line that does not exist."""
 

@@ -19,7 +19,6 @@ from grebe.app.live.ear_actions import EarActions
 from grebe.app.live.interfaces import CableLoop, keep_loop, known_late_ms, loops
 from grebe.app.live.position import Position
 from grebe.app.live.session import Session
-from grebe.app.log.sync_checks import log_path
 from grebe.core.document import with_device
 from grebe.core.player.commands import Mute
 from grebe.core.rig.model import AudioPort, Port
@@ -30,6 +29,7 @@ from grebe.protocols.link.messages import Deviation, PlayedIn, Pressed, Status
 from tests.app.test_looping import session_of
 from tests.app.test_session import FakeClient
 from tests.core.test_loopers import with_looper
+from tests.waiting import PATIENCE_S
 
 BPM = 120.0
 BEAT_NS = 500_000_000
@@ -206,8 +206,12 @@ def test_what_drifts_is_said_before_it_is_heard_and_put_right_at_one_key(
     with pytest.raises(EditError, match="nothing that is heard moves"):
         drifting.put_right()
     drifting.take(Status(at_ns=at_ns(100), running=False))
-    (row,) = [json.loads(line) for line in log_path().read_text().splitlines()]
-    assert (row["kind"], row["device"], row["beats"]) == ("run", "Bass", 80)
+    assert session.log.settle(PATIENCE_S)
+    log = session.log.read()
+    assert log is not None
+    (row,) = log.checks()
+    assert (row.kind, row.box, row.listened_to) == ("run", "Bass", "")
+    assert row.drift_ms_min == pytest.approx(3.0, abs=0.5)
 
 
 def test_a_box_that_is_not_on_the_clock_is_offered_no_offset(session: Session) -> None:

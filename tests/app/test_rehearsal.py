@@ -13,14 +13,16 @@ from grebe.app.live.position import raw_now_ns
 from grebe.app.live.rehearsal import GIVES_UP_BARS, Rehearsal
 from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
-from grebe.app.log.rehearsals import log_path, read_log
+from grebe.app.log.older import REHEARSALS
 from grebe.core.player.commands import Begin, Hold, Launch, LoopOver
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import EditError
+from grebe.formats.log_db import LogDb
 from grebe.formats.project import write_project
 from grebe.protocols.link.messages import Load, Pressed, Status
 from tests.app.test_session import FakeClient, hear, welcome
 from tests.app.test_set_play import two_songs
+from tests.waiting import PATIENCE_S
 
 BEAT = TICKS_PER_QUARTER
 BAR = 4 * BEAT
@@ -55,6 +57,14 @@ class Stage:
         self.rehearsal.follow()
 
 
+def logged(stage: Stage) -> LogDb:
+    """The log, once all is written."""
+    assert stage.session.log.settle(PATIENCE_S)
+    log = stage.session.log.read()
+    assert log is not None
+    return log
+
+
 @pytest.fixture
 def stage(tmp_path: Path) -> Stage:
     return Stage(tmp_path)
@@ -76,8 +86,7 @@ def test_launches_are_the_performer_s(stage: Stage) -> None:
     stage.at("s2", 8.1, 8)
     scores = [(s.asked.kind, s.verdict) for _, _, s in stage.rehearsal.scores]
     assert scores == [("launch", "good"), ("move", "good")]
-    assert [r["verdict"] for r in read_log()] == ["good", "good"]
-    assert read_log()[0]["from"] == "a"
+    assert [(r.verdict, r.before) for r in logged(stage).tries()] == [("good", "a")] * 2
     assert stage.client.said[-1] == Hold(on=True)
 
 
@@ -103,6 +112,7 @@ def test_too_early_too_late_and_not_at_all(stage: Stage) -> None:
     assert launch.off_ms == pytest.approx(60_000 / BPM, abs=60)
     move = next(s for _, _, s in stage.rehearsal.scores if s.asked.kind == "move")
     assert move.verdict == "missed"
+    logged(stage)
     worst = stage.rehearsal.practise
     assert {(t.before, t.after) for t in worst} == {("b", "a"), ("a", "b")}
     assert worst[0].fault > 0.5
@@ -153,6 +163,7 @@ def test_a_hard_transition_goes_round(stage: Stage) -> None:
     assert stage.rehearsal.slower() == 0.9
     load = next(m for m in reversed(stage.client.said) if isinstance(m, Load))
     assert load.plan.plan.song.bpm == pytest.approx(0.9 * BPM)
+    logged(stage)
     stage.rehearsal.drill(stage.rehearsal.practise[0])
     assert LoopOver(first=0, last=4 * BAR) in stage.client.said
     begun = stage.client.said[-1]
@@ -166,6 +177,7 @@ def test_a_hard_transition_goes_round(stage: Stage) -> None:
     assert stage.client.said[-1] != Hold(on=True)
     stage.rehearsal.end()
     assert stage.session.tempo.scale == 1.0
+    logged(stage)
     gone = stage.rehearsal.practise[0]._replace(song="Gone")
     hear(stage.session, stage.client, Status(at_ns=1, running=False))
     with pytest.raises(EditError, match="no song Gone"):
@@ -188,16 +200,28 @@ def test_the_one_tapped(stage: Stage) -> None:
     assert found.mean_ms == pytest.approx(30.0, abs=1.0)
     stage.rehearsal.tap_ones()
     assert not stage.rehearsal.tapping
+    logged(stage)
     ((day, mean, _),) = stage.rehearsal.history
     assert (day, mean) == ("2026-11-25", pytest.approx(30.0, abs=1.0))
 
 
-def test_a_log_with_rubbish_in_it(stage: Stage) -> None:
-    """Lines that cannot be read are left out; what can be is used."""
-    path = log_path()
-    path.parent.mkdir(parents=True, exist_ok=True)
-    path.write_bytes(b'nonsense\n[1]\n{"kind": "ones", "project": "Test", "mean_ms": "x"}\n'
-                     b'{"kind": "launch", "project": "Test", "song": 3}\n')  # fmt: skip
+def test_what_older_versions_kept_is_taken_over(stage: Stage) -> None:
+    """Once; lines that cannot be read are left out, and the file stays under another name."""
+    folder = stage.session.log.folder
+    folder.mkdir(parents=True, exist_ok=True)
+    at = '"at": "2026-11-01T21:00:00+01:00", "project": "Test"'
+    (folder / REHEARSALS).write_text(
+        'nonsense\n[1]\n{"kind": "ones", "project": "Test", "mean_ms": "x"}\n'
+        '{"kind": "launch", "project": "Test", "song": 3}\n'
+        f'{{"kind": "ones", {at}, "song": "Song", "tempo_bpm": 126, "taps": 4, "mean_ms": -12.5, '
+        '"spread_ms": 8}\n'
+        f'{{"kind": "move", {at}, "song": "Song", "from": "a", "to": "b", "what": "Echo", '
+        '"verdict": "late", "off_ms": 40.0, "pace": 1.0}\n'
+    )
+    for _ in range(2):
+        stage.session.log.tidy()
+        assert [r.verdict for r in logged(stage).tries()] == ["late"]
     fresh = Rehearsal(stage.session, stage.rehearsal.book)
-    assert fresh.practise == ()
-    assert fresh.history == []
+    assert [(t.before, t.after) for t in fresh.practise] == [("a", "b")]
+    assert fresh.history == [("2026-11-01", -12.5, 8.0)]
+    assert not (folder / REHEARSALS).exists()

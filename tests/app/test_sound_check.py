@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import json
 from datetime import UTC, datetime
 
 import msgspec
@@ -11,11 +10,14 @@ import pytest
 
 from grebe.app.live.checking import brought
 from grebe.app.live.sound_check import Result, SoundCheck, heed_of, what_to_do
-from grebe.app.log.sync_checks import log_checks, log_path
+from grebe.app.log.book import LogBook
+from grebe.app.log.rows import check_row
+from grebe.core.log.model import local
 from grebe.core.rig.model import AudioPort, Cable, Port
 from grebe.core.rig.spec import Sends, Spec
 from grebe.protocols.link.messages import Heard
 from tests import build
+from tests.waiting import PATIENCE_S
 
 BEAT_NS = 500_000_000
 AT = datetime(2026, 5, 1, 20, 30, tzinfo=UTC)
@@ -118,24 +120,26 @@ def test_how_a_device_can_be_heard() -> None:
 
 @pytest.mark.usefixtures("own_folders")
 def test_the_log_says_date_tempo_cable_and_port() -> None:
-    """One JSON object a line, appended."""
+    """A row each, under the time that the clock on the wall showed."""
     project = build.two_boxes()
     check = SoundCheck(bars=4)
     check.begin({"bass": "beats"})
     hear(check, 5.0, 17)
     done: dict[str, Result] = check.finish(project, 120.0, AT)
+    log = LogBook()
     for _ in range(2):
-        assert log_checks(project, done) == ""
-    rows = [json.loads(line) for line in log_path().read_text().splitlines()]
+        log.add(*(check_row(project, device, result) for device, result in done.items()))
+    assert log.settle(PATIENCE_S)
+    db = log.read()
+    assert db is not None
+    rows = db.checks()
     assert len(rows) == 2
     row = rows[0]
-    assert row["at"] == "2026-05-01T20:30:00+00:00"
-    assert (row["device"], row["tempo_bpm"], row["port"]) == ("Bass", 120.0, "standin")
-    assert row["cable"] == "midi from Grebe"
-    assert row["verdict"] == "adjust"
-    log_path().unlink()
-    log_path().mkdir()
-    assert "could not be written" in log_checks(project, done)
+    assert local(row.at, row.zone_min) == AT
+    assert (row.box, row.bpm, row.port, row.verdict) == ("Bass", 120.0, "standin", "adjust")
+    assert row.cable == "midi from Grebe"
+    assert row.own_ms == pytest.approx(5.0, abs=0.5)
+    log.close()
 
 
 def test_only_what_is_near_the_pass_is_judged() -> None:

@@ -714,13 +714,15 @@ def test_an_accepted_finding_is_quiet_until_what_it_rests_on_changes() -> None:
 def test_every_code_is_documented_and_tested() -> None:
     """docs/findings.md, the code and these cases name the same codes."""
     text = "".join(p.read_text() for p in SOURCES.glob("*.py"))
-    codes = set(re.findall(r'"((?:rig|pattern|scene|song|set)\.[a-z-]+)"', text))
+    codes = set(re.findall(r'"((?:rig|pattern|scene|song|set|past)\.[a-z-]+)"', text))
     codes |= {"rig.stray-program", "rig.stray-controllers"}  # made from the kind of message
     documented = set(re.findall(r"^\| `([a-z.-]+)`", DOCS.read_text(), re.M))
     assert codes == documented
     elsewhere = {c for c in codes if c.startswith(("scene.", "song.", "set."))}
     shown = {c[0] for c in (*CASES, *TRACK_CASES)}
     shown |= {"rig.known", "rig.known-fails"}  # these rest on notes: see test_gear
+    past = ("change", "late", "tempo", "drift", "fault", "longer")  # on the log: see test_log
+    shown |= {f"past.{code}" for code in past}
     shown |= {code for case in RIGS for code, _ in (*case.blocks, *case.warns)}
     assert codes - elsewhere - {"pattern.no-slot", "pattern.not-in-box"} == {
         code for code in shown if not code.startswith(("scene.", "song."))

@@ -22,6 +22,7 @@ from grebe.app.engine.client import EngineClient
 from grebe.app.returning import Opening
 from grebe.core.document import Project
 from grebe.core.findings import Findings, find
+from grebe.core.findings.past import NO_PAST, Past
 from grebe.core.gear.model import NO_LIBRARY, GearLibrary
 from grebe.core.sets.plan import SetFactsModel
 from grebe.core.songs.energy import PatternBars
@@ -163,10 +164,11 @@ def demo_is_known(monkeypatch: pytest.MonkeyPatch) -> None:
     """A hundred milliseconds less for every window that is opened with the demo as it is."""
 
     def known(
-        project: Project, bars: PatternBars, library: GearLibrary, facts: SetFactsModel
+        project: Project, bars: PatternBars, library: GearLibrary, facts: SetFactsModel, past: Past
     ) -> Findings:
-        as_it_is = project is demo_read().project and library == NO_LIBRARY
-        return demo_findings() if as_it_is else find(project, bars, library, facts)
+        bare = library == NO_LIBRARY and past == NO_PAST
+        as_it_is = project is demo_read().project and bare
+        return demo_findings() if as_it_is else find(project, bars, library, facts, past)
 
     monkeypatch.setattr("grebe.app.live.derived.find", known)
 

@@ -8,7 +8,6 @@ from PyQt6.QtGui import QGuiApplication
 from PyQt6.QtTest import QTest
 
 from grebe.app.live.position import raw_now_ns
-from grebe.app.log.rehearsals import read_log
 from grebe.core.calculators.table import CALCULATORS, calculator
 from grebe.core.player.controls import LEARNABLE
 from grebe.core.rig.learn import bound
@@ -20,6 +19,7 @@ from grebe.ui.stations.set.rehearse import RehearsePane
 from grebe.ui.stations.set.view import SetView
 from grebe.ui.stations.tools.view import ToolsView
 from tests.ui.conftest import Performer
+from tests.waiting import PATIENCE_S
 
 K = Qt.Key
 ALT, CTRL = Qt.KeyboardModifier.AltModifier, Qt.KeyboardModifier.ControlModifier
@@ -61,7 +61,10 @@ def test_a_rehearsal_by_key(performer: Performer) -> None:
     before, after, scored = pane.rehearsal.scores[0]
     assert (before, after, scored.verdict) == ("Fog", "Oars", "early")
     performer.frame.grab()
-    assert read_log()[0]["verdict"] == "early"
+    assert session.log.settle(PATIENCE_S)
+    log = session.log.read()
+    assert log is not None
+    assert log.tries()[0].verdict == "early"
     performer.act("rehearse")
     performer.wait(lambda: not session.running)
     performer.act("drill")
@@ -90,7 +93,10 @@ def test_the_one_by_key_and_pace(performer: Performer) -> None:
     performer.wait(lambda: len(pane.rehearsal.taps) == 4)
     frame.grab()
     performer.act("tap_ones")
-    assert [r["kind"] for r in read_log()] == ["ones"]
+    assert session.log.settle(PATIENCE_S)
+    log = session.log.read()
+    assert log is not None
+    assert [row.taps for row in log.ones(session.project.name)] == [4]
     frame.grab()
     performer.press(K.Key_Space)
     performer.wait(lambda: not session.running)

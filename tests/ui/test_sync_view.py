@@ -10,12 +10,12 @@ from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QFileDialog
 
-from grebe.app.log.sync_checks import log_path
 from grebe.core.rig.model import GREBE_ID
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.protocols.link.messages import Deviation, DeviceStatus, Status
 from grebe.ui.stations.sync.view import SyncView
 from tests.ui.conftest import Performer
+from tests.waiting import PATIENCE_S
 
 K = Qt.Key
 CTRL = Qt.KeyboardModifier.ControlModifier
@@ -168,7 +168,10 @@ def test_the_guided_check_finds_and_mends_a_late_box(performer: Performer) -> No
     view.moved()
     assert session.checking.check.results["dunlin"].measured.verdict == "good"
     assert ", was +" in words(view)
-    assert "Dunlin" in log_path().read_text()
+    assert performer.frame.session.log.settle(PATIENCE_S)
+    log = performer.frame.session.log.read()
+    assert log is not None
+    assert "Dunlin" in [row.box for row in log.checks()]
 
 
 def test_a_check_is_given_up_and_what_cannot_be_heard_is_said(performer: Performer) -> None:

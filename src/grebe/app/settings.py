@@ -67,6 +67,11 @@ class Settings(msgspec.Struct, frozen=True, kw_only=True):
     sound_level: Annotated[int, Meta(ge=0, le=100)] = 70
     """Of the stand-ins, in per cent."""
     log_level: LogLevel = "usual"
+    log_runs: bool = True
+    log_checks: bool = True
+    log_rehearsals: bool = True
+    log_days: Annotated[int, Meta(ge=0, le=36_500)] = 0
+    """So long the log is kept; 0 for ever."""
     sheet_percent: Annotated[int, Meta(ge=50, le=200)] = 100
     """How large the type of printed sheets is."""
     paper: Paper = "usual"

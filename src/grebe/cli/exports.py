@@ -122,7 +122,8 @@ def _size(text: str) -> int:
     return int(number("sizes go", 50, 200)(text))
 
 
-def _to_pdf(html: str, path: Path, title: str) -> None:
+def to_pdf(html: str, path: Path, title: str) -> None:
+    """Write a sheet's HTML as a PDF."""
     # Qt only where paper is wanted, and without a screen.
     from grebe.ui.main_window.application import paper_application  # noqa: PLC0415
     from grebe.ui.widgets.printing import html_to_pdf  # noqa: PLC0415
@@ -140,7 +141,7 @@ def sheet(arguments: argparse.Namespace) -> int:
     if arguments.printed and not page.key:
         raise UsageError("a programme is remembered in Song, once it was keyed in")
     path = write_sheet(
-        project, page, Path(arguments.to), to_pdf=_to_pdf, size_percent=arguments.size
+        project, page, Path(arguments.to), to_pdf=to_pdf, size_percent=arguments.size
     )
     if arguments.printed:
         made = remembered(project, page, date.today().isoformat())

@@ -37,6 +37,7 @@ MODULES = {
     "calc": ("calc",),
     "bench": ("bench",),
     "report": ("report",),
+    "log": ("log",),
     "desktop": ("desktop",),
 }
 """The commands of each module of `grebe.cli`: only the one that is asked for is loaded, since

@@ -35,7 +35,7 @@ POWER_CARE = tr(
 class RoomTable(NamedTuple):
     """One of them."""
 
-    kind: RoomKind
+    kind: RoomKind | Literal["log", "card"]
     title: str
     about: str
     """A line below the title."""

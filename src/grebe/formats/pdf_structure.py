@@ -32,7 +32,7 @@ from pypdf.generic import (
 Kind = Literal["H1", "H2", "H3", "P", "TH", "TD"]
 
 
-class Piece(NamedTuple):
+class PaperLine(NamedTuple):
     """A line that was written as one, in the order they are read in; a cell has one or more."""
 
     kind: Kind
@@ -43,7 +43,7 @@ class Piece(NamedTuple):
     cell: int = 0
 
 
-PieceAt = Callable[[int, float, float], int | None]
+LineAt = Callable[[int, float, float], int | None]
 """Page (from 0), and place on it in dots of the writer, from its margins: which piece is there;
 None for what lies outside the page, where nobody sees it."""
 
@@ -62,7 +62,9 @@ _PARTS = re.compile(
 """What counts in a content stream of Qt's writer, which has an operator or a few a line."""
 
 
-def with_structure(pdf: bytes, pieces: Sequence[Piece], piece_at: PieceAt, language: str) -> bytes:
+def with_structure(
+    pdf: bytes, pieces: Sequence[PaperLine], piece_at: LineAt, language: str
+) -> bytes:
     """The same file, tagged. `language` is a code such as "en"."""
     writer = PdfWriter(clone_from=PdfReader(BytesIO(pdf)))
     writer.pdf_header = "%PDF-1.7"
@@ -101,7 +103,7 @@ class _Marked:
     """A content stream with its text marked by pieces, and what else is painted as no content."""
 
     def __init__(
-        self, data: bytes, at: Callable[[float, float], int | None], pieces: Sequence[Piece]
+        self, data: bytes, at: Callable[[float, float], int | None], pieces: Sequence[PaperLine]
     ) -> None:
         self.marks: list[int] = []
         """By number of the marked content: the piece it is of."""
@@ -179,7 +181,7 @@ class _Tree:
     """The structure tree, and from each marked content to what it belongs to."""
 
     def __init__(
-        self, writer: PdfWriter, pieces: Sequence[Piece], marks: Sequence[Sequence[int]],
+        self, writer: PdfWriter, pieces: Sequence[PaperLine], marks: Sequence[Sequence[int]],
         wrapped: Collection[int],
     ) -> None:  # fmt: skip
         self._writer, self._pieces, self._marks = writer, pieces, marks
@@ -216,7 +218,7 @@ class _Tree:
         shown = _object(DisplayDocTitle=BooleanObject(True))
         catalog[NameObject("/ViewerPreferences")] = shown
 
-    def _table(self, table: IndirectObject, cells: Iterator[tuple[int, Piece]]) -> None:
+    def _table(self, table: IndirectObject, cells: Iterator[tuple[int, PaperLine]]) -> None:
         for _, row in groupby(cells, key=lambda one: one[1].row):
             line = self._element("TR", table)
             for _, blocks in groupby(row, key=lambda one: one[1].cell):

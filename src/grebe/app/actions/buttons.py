@@ -25,6 +25,9 @@ BUTTONS: dict[str, tuple[str, ...]] = {
     "set": ("new_set", "add_song", "read_csv"),
     "place": ("add_song", "into", "order", "print_sheet"),
     "rehearsal": ("rehearse", "drill", "slower", "tap_ones"),
+    "run": ("write_shown", "print_shown", "settings"),
+    "log_box": ("write_shown", "print_shown"),
+    "change": ("write_shown", "print_shown"),
     "answer": ("copy_table", "settings"),
 }
 """By kind of thing; the first is filled."""
@@ -81,6 +84,8 @@ SHORT: dict[str, str] = {
     "drill": tr("Drill"),
     "slower": tr("Slower"),
     "tap_ones": tr("On the one"),
+    "write_shown": tr("Write it"),
+    "print_shown": tr("Print"),
     "copy_table": tr("Copy"),
     "undo": tr("Undo"),
     "redo": tr("Redo"),

@@ -25,6 +25,10 @@ ABOUT: dict[Station, str] = {
     ),
     "set": tr("In what order, at what tempi and keys, does it fit the slot?"),
     "stage": tr("Now, next, when, and your move. One key each; nothing here can delete anything."),
+    "log": tr(
+        "What happened, and what keeps going wrong? Runs, boxes and changes over the evenings; "
+        "nothing leaves this computer."
+    ),
     "tools": tr("The arithmetic on its own: each answer in a sentence, a table, and to copy."),
 }
 GESTURES: dict[Station, tuple[tuple[str, str], ...]] = {
@@ -82,6 +86,10 @@ GESTURES: dict[Station, tuple[tuple[str, str], ...]] = {
         (tr("Touch a target, block or section"),
          tr("does it; while something plays hold it half a second")),
         (tr("Touch Alone first"), tr("blocks let their box play alone")),
+    ),
+    "log": (
+        (tr("Click on a stem or a mark"), tr("takes it in hand, in the table, too")),
+        (tr("Wheel over the list"), tr("goes through what there is")),
     ),
     "tools": ((tr("Click on a calculator"), tr("takes it")),),
 }  # fmt: skip

@@ -10,7 +10,7 @@ from grebe.core.units import Value
 from grebe.words import tr
 
 Station = Literal[
-    "everywhere", "rig", "sync", "patterns", "scenes", "song", "set", "stage", "tools"
+    "everywhere", "rig", "sync", "patterns", "scenes", "song", "set", "stage", "log", "tools"
 ]
 Effect = Literal["shows", "edits", "plays", "asks"]
 """What an action does: shows or takes something in hand; changes the document, with undo; is
@@ -18,7 +18,7 @@ heard; or asks before it does anything."""
 
 STATION_NAMES: dict[Station, str] = {
     "rig": "Rig", "sync": "Sync", "patterns": "Patterns", "scenes": "Scenes", "song": "Song",
-    "set": "Set", "stage": "Stage", "tools": "Tools",
+    "set": "Set", "stage": "Stage", "log": "Log", "tools": "Tools",
 }  # fmt: skip
 MENUS = ("File", "Edit", "Play", "Go", *STATION_NAMES.values(), "Help")
 

@@ -101,6 +101,22 @@ STAGE: tuple[Action, ...] = (
        words="safe accident"),
     _s("guard", "Touch guard on or off", "Ctrl+G", group="Guard", words="safe hold touch"),
 )  # fmt: skip
+_log = Rows("Log", "log")
+LOG: tuple[Action, ...] = (
+    _log("pane_tonight", "A run, as it went", "Alt+1", group="Part",
+         words="tonight gig evening concert practise mend"),
+    _log("pane_boxes", "A box over time", "Alt+2", group="Part",
+         words="offset jitter drift history dates"),
+    _log("pane_changes", "A change over rehearsals", "Alt+3", group="Part",
+         words="learning curve transition ready"),
+    _log("search_log", "Search the log", "/", words="find words filter", wide=False),
+    _log("write_shown", "Write what is shown: sheet or table", group="File",
+         words="export csv pdf html save", on="run log_box change"),
+    _log("print_shown", "Print what is shown", group="File", words="paper",
+         on="run log_box change"),
+    _log("forget_evening", "Forget this evening: all of it leaves the log", group="File",
+         words="delete remove privacy night", effect="asks", on="run"),
+)  # fmt: skip
 TOOLS: tuple[Action, ...] = (
     Rows("Tools", "tools")("copy_table", "Copy the answer and its table", "Ctrl+Shift+C",
                            words="clipboard", on="answer"),

@@ -6,13 +6,13 @@ from functools import cache
 
 from grebe.app.actions.model import Action, Station
 from grebe.app.actions.pattern_rows import PATTERNS
-from grebe.app.actions.stage_rows import STAGE, TOOLS
+from grebe.app.actions.stage_rows import LOG, STAGE, TOOLS
 from grebe.app.actions.station_rows import RIG, SCENES, SET, SONG, SYNC
 from grebe.app.actions.window_rows import WINDOW_ROWS
 from grebe.words import tr
 
 ACTIONS: tuple[Action, ...] = (
-    *WINDOW_ROWS, *RIG, *SYNC, *PATTERNS, *SCENES, *SONG, *SET, *STAGE, *TOOLS,
+    *WINDOW_ROWS, *RIG, *SYNC, *PATTERNS, *SCENES, *SONG, *SET, *STAGE, *LOG, *TOOLS,
 )  # fmt: skip
 
 ROWS: dict[str, Action] = {action.id: action for action in ACTIONS}

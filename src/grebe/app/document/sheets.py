@@ -193,9 +193,10 @@ def remember(store: Store, page: SheetPage, on: str) -> None:
 
 
 def write_sheet(
-    project: Project, page: SheetPage, path: Path, *, to_pdf: ToPdf, size_percent: int = 100
+    project: Project | None, page: SheetPage, path: Path, *, to_pdf: ToPdf, size_percent: int = 100
 ) -> Path:
-    """Write a sheet as .html or .pdf, or a table as .csv, by the name's ending; the path.
+    """Write a sheet as .html or .pdf, or a table as .csv, by the name's ending; the path. Without a
+    project it is marked nowhere.
 
     UsageError for another name, ProjectError when it cannot be written.
     """
@@ -207,7 +208,10 @@ def write_sheet(
         raise UsageError(
             tr("{path}: a sheet is written as {ends}; end the name so", path=path, ends=ends)
         )
-    html = finished(project, page, size_percent)
+    if project is None:
+        html = sized(page.html, size_percent)
+    else:
+        html = finished(project, page, size_percent)
     if kind == ".pdf":
         return written(path, lambda there: to_pdf(html, there, page.title))
     return written(path, html.encode())

@@ -11,7 +11,8 @@ from grebe.app.live.hearing import Hearing
 from grebe.app.live.notices import Notices
 from grebe.app.live.position import Position
 from grebe.app.live.sound_check import Result, SoundCheck, heed_of, what_to_do
-from grebe.app.log.sync_checks import log_checks
+from grebe.app.log.book import LogBook
+from grebe.app.log.rows import check_row
 from grebe.core.player.commands import Hold
 from grebe.core.rig.model import Device
 from grebe.protocols.link.messages import Listen, Status
@@ -46,14 +47,16 @@ class Checking:
         position: Position,
         run: Callable[[], None],
         hearing: Hearing,
+        log: LogBook,
     ) -> None:
-        """`run` has the song play."""
+        """`run` has the song play; what is found goes into the log."""
         self._store = store
         self._link = link
         self._notices = notices
         self._position = position
         self._run = run
         self._hearing = hearing
+        self._log = log
         self.check = SoundCheck()
         """What is listened to, and what came out of it."""
         self._holds = False
@@ -106,12 +109,11 @@ class Checking:
         """A pass of the sound check is complete: keep it, log it, say it."""
         done = self.check.finish(self._store.project, status.bpm, datetime.now().astimezone())
         self._let_go()
-        problem = log_checks(self._store.project, done)
-        if problem:
-            self._notices.say("warn", problem)
-        elif len(done) == 1:
+        project = self._store.project
+        self._log.add(*(check_row(project, device, result) for device, result in done.items()))
+        if len(done) == 1:
             ((device, result),) = done.items()
-            name = self._store.project.rig.name_of(device)
+            name = project.rig.name_of(device)
             self._notices.say("info", f"{name}: {result.measured.sentence}")
         else:
             good = sum(r.measured.verdict == "good" for r in done.values())

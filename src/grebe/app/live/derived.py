@@ -8,6 +8,7 @@ from grebe.app.document.store import Store
 from grebe.app.live.selection import Selection
 from grebe.core.document import Project
 from grebe.core.findings import Finding, Findings, find
+from grebe.core.findings.past import NO_PAST, Past
 from grebe.core.gear.model import NO_LIBRARY, GearLibrary
 from grebe.core.sets.plan import SetFactsModel
 from grebe.core.songs.energy import PatternBars
@@ -37,6 +38,8 @@ class Derived:
         self._looking: tuple[Project, Future[Findings]] | None = None
         self.library: GearLibrary = NO_LIBRARY
         """What the performer knows of gear."""
+        self.past: Past = NO_PAST
+        """What the log has of this project and its boxes."""
         self._books: tuple[PatternBars, SetFactsModel] | None = None
         """What was worked out of patterns and songs at the last look: an edit leaves most of it."""
         self._beside = ThreadPoolExecutor(1, "findings")
@@ -107,10 +110,19 @@ class Derived:
         """What the performer knows of gear is this from now on."""
         if library != self.library:
             self.library = library
-            self._looking = None  # what is looked for now is looked for without it
-            if self._found is not None:  # what was found stands until it has been looked again
-                self._found = (None, self._found[1])
-                self.look()
+            self._look_again()
+
+    def remember(self, past: Past) -> None:
+        """What the log has is this from now on."""
+        if past != self.past:
+            self.past = past
+            self._look_again()
+
+    def _look_again(self) -> None:
+        self._looking = None  # what is looked for now is looked for without it
+        if self._found is not None:  # what was found stands until it has been looked again
+            self._found = (None, self._found[1])
+        self.look()
 
     def end(self) -> None:
         """Nothing more will be asked."""
@@ -122,7 +134,7 @@ class Derived:
         bars = before[0].serving(project) if before else PatternBars(project)
         facts = before[1] if before and bars is before[0] else SetFactsModel(bars)
         self._books = (bars, facts)
-        return find(project, bars, self.library, facts)
+        return find(project, bars, self.library, facts, self.past)
 
     def _find(self) -> Findings:
         if self.opening:

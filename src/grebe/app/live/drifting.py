@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from datetime import datetime
 
 import msgspec
@@ -12,7 +13,8 @@ from grebe.app.live.hearing import Hearing, beats_by_ear
 from grebe.app.live.notices import Notices
 from grebe.app.live.position import Position
 from grebe.app.live.sound_check import heed_of
-from grebe.app.log.sync_checks import log_evening
+from grebe.app.log.book import LogBook
+from grebe.app.log.rows import run_row
 from grebe.core.document import with_device
 from grebe.core.rig.model import Device
 from grebe.core.sync.drift import DriftFound, DriftWatch
@@ -33,9 +35,11 @@ class Drifting:
     """A watch for each box that is heard, by its sound, at an input or as it says itself."""
 
     def __init__(
-        self, store: Store, notices: Notices, position: Position, hearing: Hearing
-    ) -> None:
-        self._store, self._notices = store, notices
+        self, store: Store, notices: Notices, position: Position, hearing: Hearing, log: LogBook,
+        now: Callable[[], datetime] = lambda: datetime.now().astimezone(),
+    ) -> None:  # fmt: skip
+        self._now = now
+        self._store, self._notices, self._log = store, notices, log
         self._position, self._hearing = position, hearing
         self._watches: dict[str, DriftWatch] = {}
         self._offsets: dict[str, float] = {}
@@ -45,8 +49,8 @@ class Drifting:
         self._beats: dict[str, list[tuple[float, float]]] = {}
         """By box all that was heard in this run: (seconds, ms)."""
         self._runs = False
-        self.written = ""
-        """Why what was learnt could not be written down."""
+        self._bpm = 0.0
+        """Tempo of the run."""
 
     @property
     def found(self) -> dict[str, DriftFound]:
@@ -63,6 +67,7 @@ class Drifting:
             self._forget_all()
         if not status.running:
             return
+        self._bpm = status.bpm
         devices = {d.id: d for d in self._store.project.rig.devices}
         for box, at_s, ms in self._heard(status, devices):
             device = devices[box]
@@ -156,11 +161,10 @@ class Drifting:
                 continue
             seconds, late = zip(*beats, strict=True)
             rows[box] = strip_figures(seconds, late, device.offset_ms, device.tolerance_ms)
-        if rows:
-            now = datetime.now().astimezone()
-            self.written = log_evening(self._store.project, rows, now)
-            if self.written:
-                self._notices.say("warn", self.written)
+        now, project = self._now(), self._store.project
+        self._log.add(
+            *(run_row(project, box, figures, self._bpm, now) for box, figures in rows.items())
+        )
 
 
 def _time(seconds: float) -> str:

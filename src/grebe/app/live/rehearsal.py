@@ -12,10 +12,10 @@ from datetime import datetime
 
 from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel, StagePlace
-from grebe.app.log.rehearsals import log_ones, log_scores, read_log, tries_of
+from grebe.core.log.model import OnesRow, TryRow, local, stamp
 from grebe.core.player.commands import Hold
 from grebe.core.rehearse.ones import Ones, off_bar_ms, ones
-from grebe.core.rehearse.score import ExpectedMove, Scored, Transition, score, to_practise
+from grebe.core.rehearse.score import ExpectedMove, Scored, Transition, Try, score, to_practise
 from grebe.core.songs.layout import SectionSpan
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import EditError
@@ -29,6 +29,8 @@ DRILL_AFTER = 2
 GIVES_UP_BARS = 4
 """A launch that does not come for so many bars is missed: Grebe brings it in."""
 SHOWN = 60
+RECENT_TRIES = 20_000
+"""Of the log, that what to practise is worked out of."""
 
 
 @dataclass
@@ -69,27 +71,34 @@ class Rehearsal:
         """Of the exercise, ms off the bar line."""
         self._today = today
         self._leg: Leg | None = None
-        self.rows = read_log()
-        """Of the log, oldest first."""
+        self._practise: tuple[tuple[int, str], tuple[Transition, ...]] | None = None
 
     # What there is
 
     @property
     def practise(self) -> tuple[Transition, ...]:
         """Transitions of this project, the worst first."""
-        return to_practise(tries_of(self.rows, self.session.project.name))
+        kept = self._practise
+        if kept is None or kept[0] != self.stamp:
+            log = self.session.log.read()
+            rows = [] if log is None else log.tries(self.session.project.name, last=RECENT_TRIES)
+            tries = (
+                Try(r.song, r.before, r.after, r.kind, r.what, r.verdict, r.off_ms) for r in rows
+            )
+            kept = self._practise = (self.stamp, to_practise(tries))
+        return kept[1]
+
+    @property
+    def stamp(self) -> tuple[int, str]:
+        """What of the log this rests on: another one where more was written."""
+        return self.session.log.written, self.session.project.name
 
     @property
     def history(self) -> list[tuple[str, float, float]]:
         """(day, mean ms, spread ms) of earlier runs of the exercise."""
-        name = self.session.project.name
-        return [
-            (str(r.get("at", ""))[:10], float(r["mean_ms"]), float(r["spread_ms"]))
-            for r in self.rows
-            if r.get("kind") == "ones" and r.get("project") == name
-            and isinstance(r.get("mean_ms"), int | float)
-            and isinstance(r.get("spread_ms"), int | float)
-        ]  # fmt: skip
+        log, name = self.session.log.read(), self.session.project.name
+        rows = [] if log is None else log.ones(name)
+        return [(local(r.at, r.zone_min).date().isoformat(), r.mean_ms, r.spread_ms) for r in rows]
 
     def to_boundary_s(self) -> float:
         """Seconds until what is next should come in; negative when it is late."""
@@ -270,12 +279,18 @@ class Rehearsal:
         self.scores[:0] = [(*names, s) for s in scores]
         del self.scores[SHOWN:]
         if scores:
-            problem = log_scores(
-                session.project.name, leg.song, *names, session.tempo.scale, scores, self._today()
-            )
-            self.rows = read_log()
-            if problem:
-                session.say("warn", problem)
+            at, zone = stamp(self._today())
+            session.log.add(
+                *(
+                    TryRow(
+                        at=at, zone_min=zone, project=session.project.name, song=leg.song,
+                        before=names[0], after=names[1], kind=s.asked.kind, what=s.asked.what,
+                        verdict=s.verdict, off_ms=None if s.off_ms is None else round(s.off_ms, 1),
+                        pace=round(session.tempo.scale, 3),
+                    )
+                    for s in scores
+                )
+            )  # fmt: skip
 
     # On the one
 
@@ -308,9 +323,11 @@ class Rehearsal:
         if found is not None and found.taps >= 3:
             session = self.session
             song = "" if session.song is None else session.song.name
-            problem = log_ones(
-                session.project.name, song, session.position.written_bpm, found, self._today()
-            )
-            self.rows = read_log()
-            if problem:
-                session.say("warn", problem)
+            at, zone = stamp(self._today())
+            session.log.add(
+                OnesRow(
+                    at=at, zone_min=zone, project=session.project.name, song=song,
+                    bpm=round(session.position.written_bpm, 2), taps=found.taps,
+                    mean_ms=round(found.mean_ms, 2), spread_ms=round(found.spread_ms, 2),
+                )
+            )  # fmt: skip

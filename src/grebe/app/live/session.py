@@ -30,10 +30,13 @@ from grebe.app.live.performer import PerformerCommands
 from grebe.app.live.played import PlayedMemory
 from grebe.app.live.position import Position
 from grebe.app.live.probing import Probings
+from grebe.app.live.run_diary import RunDiary
 from grebe.app.live.selection import Selection
 from grebe.app.live.stage_state import StageState
 from grebe.app.live.teaching import TeachingRun
 from grebe.app.live.tempo import TempoControl
+from grebe.app.log.book import LogBook
+from grebe.app.log.past import PastReader
 from grebe.core.document import Project
 from grebe.core.songs.model import Song
 from grebe.core.time.ticks import TICKS_PER_QUARTER
@@ -65,6 +68,9 @@ class Session:
         self.gear = GearShelf()
         """What the performer knows of gear."""
         self.derived.know(self.gear.library)
+        self.log = LogBook()
+        """What happened, run by run."""
+        self._past = PastReader(self.log)
         self.position = Position(store, self.selection, self.derived)
         """Where the song is."""
         self.board: Board = OwnBoard()
@@ -105,8 +111,9 @@ class Session:
         self.hearing = Hearing(store, self.notices, self.position)
         """Boxes heard by their sound."""
         self.checking = Checking(
-            store, self.link, self.notices, self.position, self.performer.run_stop, self.hearing
-        )
+            store, self.link, self.notices, self.position, self.performer.run_stop,
+            self.hearing, self.log,
+        )  # fmt: skip
         """What boxes are heard to do."""
         self.probings = Probings(store, self.notices, self.position, self.checking.end)
         """What boxes obey, found out."""
@@ -116,8 +123,10 @@ class Session:
         """Whose channel is which."""
         self.own_timing = OwnTiming(store, self.position, self.hearing)
         """How the performer lies on the beat."""
-        self.drifting = Drifting(store, self.notices, self.position, self.hearing)
+        self.drifting = Drifting(store, self.notices, self.position, self.hearing, self.log)
         """What moves against the beat while it plays."""
+        self.diary = RunDiary(store, self.selection, self.derived, self.log)
+        """The run as it goes."""
         self.selection.running = lambda: self.running
         self.selection.taken = self._something_else_in_hand
         store.listen(self._document_changed)
@@ -167,6 +176,9 @@ class Session:
         self.hearing.quiet("probe", on=self.probings.active is not None)
         self.hearing.pump(now_s)
         self.feed.send_if_changed()
+        for words in self.log.take_said():
+            self.say("warn", words)
+        self.derived.remember(self._past.read(self.project))
         return messages
 
     def take(self, message: FromEngine, now_s: float) -> None:
@@ -212,6 +224,7 @@ class Session:
         self.hearing.want("run", on=status.running)
         self.checking.take(status)
         self.drifting.take(status)
+        self.diary.take(status)
         self.own_timing.take(status)
         self.channel_search.take(status)
 
@@ -221,6 +234,7 @@ class Session:
 
     def met(self, welcome: Welcome) -> None:
         """An engine is there for this project."""
+        self.diary.priority = welcome.priority
         if welcome.running:
             self.selection.attached(welcome)
             self.say("info", tr("Attached to the engine that was already playing."))

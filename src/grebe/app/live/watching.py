@@ -52,6 +52,7 @@ class WatchedSession:
         """ProjectError where the document cannot be read."""
         opened = parse_project(shown.project, tr("the document shown"))
         self.session = Session(Store(opened.project), ShownLink)
+        self.session.diary.on = False
         self._take_in_hand(shown)
 
     def show(self, shown: ShowDocument) -> None:

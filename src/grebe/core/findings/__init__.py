@@ -16,6 +16,7 @@ from grebe.core.findings.leading import leading_findings
 from grebe.core.findings.look import Look
 from grebe.core.findings.messages import message_findings
 from grebe.core.findings.model import Finding, as_intended, not_intended
+from grebe.core.findings.past import NO_PAST, Past, past_findings
 from grebe.core.findings.patterns import pattern_findings
 from grebe.core.findings.playing import playing_findings
 from grebe.core.findings.plugs import load_findings, plug_findings
@@ -50,10 +51,10 @@ class Findings(msgspec.Struct, frozen=True):
 
 def find(
     project: Project, bars: PatternBars | None = None, library: GearLibrary = NO_LIBRARY,
-    facts: SetFactsModel | None = None,
+    facts: SetFactsModel | None = None, past: Past = NO_PAST,
 ) -> Findings:  # fmt: skip
     """Look for everything. `bars` and `facts`: the books for this version of the project, where
-    they are kept; `library`: what the performer knows of gear."""
+    they are kept; `library`: what the performer knows of gear; `past`: what the log has."""
     look = Look(project)
     reached = lines_reached(project.rig, look.flow.via)
     bars = bars or PatternBars(project)
@@ -62,6 +63,7 @@ def find(
     rows = [
         *(_with_safe_cure(project, finding, blocking) for finding in in_rig),
         *known_findings(look, library),
+        *past_findings(project, past),
         *pattern_findings(look),
         *scene_findings(project, reached),
         *hand_findings(project, reached),

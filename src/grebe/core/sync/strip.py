@@ -34,6 +34,8 @@ class StripFigures(NamedTuple):
     verdict: Verdict
     set_ms: float | None
     """Offset that would put it right, where one number does."""
+    slope_ms_per_min: float = 0.0
+    """Of the line, also where it is too slight to be called drift; 0 inside its uncertainty."""
 
 
 class _Line(NamedTuple):
@@ -96,4 +98,5 @@ def strip_figures(
     elif abs(offset) > tolerance_ms:
         verdict = "late" if offset > 0 else "early"
         set_ms = round(offset_ms - offset, 1)
-    return StripFigures(count, offset, jitter, slope if drifts else 0.0, verdict, set_ms)
+    sure = slope if abs(slope) > 2 * line.error else 0.0
+    return StripFigures(count, offset, jitter, slope if drifts else 0.0, verdict, set_ms, sure)

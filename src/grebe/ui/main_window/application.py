@@ -103,6 +103,7 @@ def show_frame(found: OpenedDocument, opening: Opening | None = None) -> Frame:
     """A window for a document that was opened; after a crash where the one before it was."""
     frame = Frame(found.store, found.claim)
     frame.session.derived.beside = frame.makes_ahead = True
+    frame.session.log.tidy()
     if found.store.path is not None:
         remember_project(found.store.path)
     said = [found.said, *take_said(), LOG.problem]

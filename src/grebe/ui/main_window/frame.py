@@ -287,6 +287,8 @@ class Frame(QWidget):
             self._show_badges()
         self._take_presses()
         self.rehearsal.follow()
+        self.session.diary.rehearsing = self.rehearsal.on
+        self.session.diary.take_moves(self.stage_book)
         self._ear.follow(self.session.link.fileno())
         self._show_notices(now_s)
         self.waterline.follow()
@@ -483,6 +485,8 @@ class Frame(QWidget):
         self.session.derived.end()
         forget_shown()
         self.session.link.close()
+        self.session.diary.finish()
+        self.session.log.close()
         event.accept()
 
 

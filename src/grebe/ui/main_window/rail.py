@@ -24,6 +24,7 @@ STATIONS: tuple[tuple[int, str], ...] = (
     (5, "Song"),
     (6, "Set"),
     (7, "Stage"),
+    (8, "Log"),
     (9, "Tools"),
 )
 """Number (also its key with Ctrl) and name. Numbers keep to the whole order of work."""

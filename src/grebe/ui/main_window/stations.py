@@ -10,6 +10,7 @@ from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.app.live.rehearsal import Rehearsal
 from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
+from grebe.ui.stations.log.view import LogView
 from grebe.ui.stations.patterns.view import PatternsView
 from grebe.ui.stations.rig.view import RigView
 from grebe.ui.stations.scenes.view import ScenesView
@@ -24,7 +25,7 @@ Kind = TypeVar("Kind", bound=View)
 
 
 class Stations(Mapping[int, View]):
-    """By number. Making all eight takes as long as all the rest of a window, and one is seen
+    """By number. Making all nine takes as long as all the rest of a window, and one is seen
     first: the others are made as they are asked for, or ahead, one at a time."""
 
     def __init__(
@@ -41,6 +42,7 @@ class Stations(Mapping[int, View]):
             SongView: lambda: SongView(session),
             SetView: lambda: SetView(session, rehearsal),
             StageView: lambda: StageView(session, stage),
+            LogView: lambda: LogView(session),
             ToolsView: lambda: ToolsView(session),
         }
         self._kinds = {kind.number: kind for kind in self._makers}

@@ -7,7 +7,7 @@ import re
 from PyQt6.QtCore import QPointF, Qt
 from PyQt6.QtGui import QTextBlock, QTextCursor, QTextDocument
 
-from grebe.formats.pdf_structure import Kind, Piece, with_structure
+from grebe.formats.pdf_structure import Kind, PaperLine, with_structure
 
 _TABLES = re.compile(r"<table.*?</table>", re.DOTALL)
 _LANGUAGE = re.compile(r"<html[^>]* lang=\"(\w+)")
@@ -39,12 +39,12 @@ def tagged(pdf: bytes, document: QTextDocument, html: str, height: int) -> bytes
     return with_structure(pdf, pieces, piece_at, language)
 
 
-def _pieces(document: QTextDocument, html: str) -> tuple[list[Piece], list[int]]:
+def _pieces(document: QTextDocument, html: str) -> tuple[list[PaperLine], list[int]]:
     """What each line is that was written as one, and the first such line of each block."""
     headed = ["<th" in table for table in _TABLES.findall(html)]
     tables: list[int] = []
     """Where each begins, in the order they come."""
-    out: list[Piece] = []
+    out: list[PaperLine] = []
     first: list[int] = []
     block = document.begin()
     while block.isValid():
@@ -55,14 +55,14 @@ def _pieces(document: QTextDocument, html: str) -> tuple[list[Piece], list[int]]
     return out, first
 
 
-def _piece(block: QTextBlock, tables: list[int], headed: list[bool]) -> Piece:
+def _piece(block: QTextBlock, tables: list[int], headed: list[bool]) -> PaperLine:
     table = QTextCursor(block).currentTable()
     if table is None:
-        return Piece(_HEADINGS.get(block.blockFormat().headingLevel(), "P"), "")
+        return PaperLine(_HEADINGS.get(block.blockFormat().headingLevel(), "P"), "")
     begins = table.firstPosition()
     if begins not in tables:
         tables.append(begins)
     number = tables.index(begins)
     cell = table.cellAt(block.position())
     kind: Kind = "TH" if headed[number] and cell.row() == 0 else "TD"
-    return Piece(kind, "", number, cell.row(), cell.column())
+    return PaperLine(kind, "", number, cell.row(), cell.column())

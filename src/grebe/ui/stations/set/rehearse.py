@@ -43,7 +43,6 @@ class RehearsePane(Canvas):
         """The transition in hand, of those to practise."""
         self._rows: list[tuple[QRectF, int]] = []
         """Where the transitions that are seen are drawn."""
-        self._practise: tuple[int, tuple[Transition, ...]] = (-1, ())
         self.setAccessibleName(tr("Rehearse"))
 
     # Read aloud, and the pointer
@@ -72,11 +71,8 @@ class RehearsePane(Canvas):
 
     @property
     def practise(self) -> tuple[Transition, ...]:
-        """What to practise, worst first; worked out anew when something was scored."""
-        stamp = id(self.rehearsal.rows)
-        if self._practise[0] != stamp:
-            self._practise = (stamp, self.rehearsal.practise)
-        return self._practise[1]
+        """What to practise, worst first."""
+        return self.rehearsal.practise
 
     @does("rehearse")
     def rehearse(self) -> None:

@@ -1,0 +1,303 @@
+"""A run as it goes, for the log: sections planned and played, launches and moves with their timing,
+mutes, tempo, faults and what mended them. Written down when it is over. Without Qt."""
+
+from __future__ import annotations
+
+import os
+from collections.abc import Callable
+from dataclasses import dataclass, field
+from datetime import datetime
+
+from grebe.app.document.store import Store
+from grebe.app.live.derived import Derived
+from grebe.app.live.selection import Selection
+from grebe.app.live.stage_model import StageModel, StageMove
+from grebe.app.log.book import LogBook
+from grebe.core.log.model import Event, EventKind, LoggedRun, PlayedStretch, TryRow, stamp
+from grebe.core.player.happened import (
+    Entered,
+    Filled,
+    Happened,
+    Silenced,
+    Swapped,
+    TempoTaken,
+    TrackDid,
+)
+from grebe.core.rehearse.score import ExpectedMove, score
+from grebe.core.songs.layout import SectionSpan
+from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.protocols.link.messages import Status
+from grebe.words import tr
+
+LEAST_S = 4.0
+"""What was stopped sooner was no run."""
+LOAD_EVERY_S = 5.0
+MOST_EVENTS = 20_000
+FAULTY_HEARING = ("none", "held")
+
+
+@dataclass
+class _Section:
+    """The one that plays."""
+
+    song: str
+    span: SectionSpan
+    at_s: float
+    planned_s: float
+    section_tick: int
+    boundary: int
+    launched: bool = False
+
+
+@dataclass
+class _Open:
+    """The run that goes on."""
+
+    began_ns: int
+    at: tuple[float, int]
+    project: str
+    running: str
+    leader: str
+    section: _Section | None = None
+    stretches: list[PlayedStretch] = field(default_factory=list)
+    events: list[Event] = field(default_factory=list)
+    asked: list[tuple[str, str, str, ExpectedMove, float | None, str]] = field(default_factory=list)
+    """Moves that there were: song, from, into, what, when, box. Judged when it is over."""
+    gone: set[str] = field(default_factory=set)
+    silent: tuple[tuple[str, str], ...] = ()
+    hearing: str = ""
+    overruns: int | None = None
+    last_s: float = 0.0
+    load: float = 0.0
+    load_s: float = -LOAD_EVERY_S
+
+
+class RunDiary:
+    """Watches what the engine says, and which moves were ticked off."""
+
+    def __init__(
+        self, store: Store, selection: Selection, derived: Derived, log: LogBook,
+        now: Callable[[], datetime] = lambda: datetime.now().astimezone(),
+    ) -> None:  # fmt: skip
+        self._store, self._selection, self._derived, self._log = store, selection, derived, log
+        self._now = now
+        self._run: _Open | None = None
+        self._moves: tuple[StageMove, ...] = ()
+        self.priority = ""
+        """Of the engine, as it said when it was met."""
+        self.on = True
+        """Off where what plays is somebody else's, and only shown here."""
+        self.rehearsing = False
+        """Whether moves are judged by a rehearsal, which writes them down itself."""
+
+    def take(self, status: Status) -> None:
+        """The engine says how things stand."""
+        if not status.running or not self.on:
+            self.finish()
+            return
+        run = self._run or self._begin(status)
+        run.last_s = (status.at_ns - run.began_ns) / 1e9
+        for event in status.happened:
+            self._happened(run, event, status)
+        self._follow_section(run, status)
+        self._mind_faults(run, status)
+        if run.last_s - run.load_s >= LOAD_EVERY_S:
+            run.load, run.load_s = max(run.load, os.getloadavg()[0]), run.last_s
+
+    def take_moves(self, book: StageModel) -> None:
+        """What Stage knows of moves; asked with every frame while something plays."""
+        run, layout = self._run, self._derived.layout()
+        if run is None or layout is None or self.rehearsing:
+            return
+        now = book.now(layout)
+        if now is None:
+            return
+        book.moves(now)  # another section: what was to do before it is kept there
+        if book.moves_before is self._moves or run.section is None:
+            return
+        self._moves = book.moves_before
+        made = {m.move: m for m in book.made_before}
+        before = run.stretches[-1].scene if run.stretches else ""
+        for move in book.moves_before:
+            self._moved(run, run.section, before, move, made.get(move))
+
+    def finish(self) -> None:
+        """The run is over: it is written down."""
+        run, self._run = self._run, None
+        self._moves = ()
+        if run is None or run.last_s < LEAST_S:
+            return
+        self._close_section(run, run.last_s)
+        at, zone = run.at
+        tries = self._judge(run)
+        self._log.add(
+            LoggedRun(
+                began=at, zone_min=zone, project=run.project, running=run.running,
+                songs=tuple(dict.fromkeys(part.song for part in run.stretches)),
+                leader=run.leader, priority=self.priority, load=round(run.load, 2),
+                played_s=round(run.last_s, 3), stretches=tuple(run.stretches),
+                events=tuple(sorted(run.events, key=lambda event: event.at_s)),
+            ),
+            *tries,
+        )  # fmt: skip
+
+    def _begin(self, status: Status) -> _Open:
+        project = self._store.project
+        running = self._selection.running_set if self._selection.whole_set else None
+        song = self._selection.song
+        name = running.name if running is not None else song.name if song is not None else ""
+        self._run = _Open(
+            status.at_ns, stamp(self._now()), project.name, name,
+            project.rig.name_of(project.rig.leader) if project.rig.leader else "",
+        )  # fmt: skip
+        self._moves = ()
+        return self._run
+
+    # Sections
+
+    def _follow_section(self, run: _Open, status: Status) -> None:
+        layout, song = self._derived.layout(), self._selection.song
+        span = None if layout is None else layout.span_of(status.section)
+        if layout is None or song is None or span is None:
+            return
+        here = run.section
+        if here is None or (here.span.section.id, here.section_tick) != (
+            status.section, status.section_tick,
+        ):  # fmt: skip
+            since = max(0.0, status.tick - status.section_tick) / _a_second(status)
+            at_s = max(0.0, run.last_s - since)
+            if here is not None:
+                self._close_section(run, at_s)
+                self._launched(run, here, span, song.name, status, at_s)
+            planned = layout.tempo.seconds_at(span.end) - layout.tempo.seconds_at(span.tick)
+            here = run.section = _Section(
+                song.name, span, at_s, planned, status.section_tick, status.boundary
+            )
+        here.launched = here.launched or status.launched
+
+    def _close_section(self, run: _Open, at_s: float) -> None:
+        here, run.section = run.section, None
+        if here is not None:
+            run.stretches.append(
+                PlayedStretch(
+                    song=here.song, scene=here.span.scene.name, at_s=round(here.at_s, 3),
+                    planned_s=round(here.planned_s, 3), played_s=round(at_s - here.at_s, 3),
+                )
+            )  # fmt: skip
+
+    def _launched(self, run: _Open, left: _Section, span: SectionSpan, song: str, status: Status,
+                  at_s: float) -> None:  # fmt: skip
+        """A section came in that was asked for: how far from where it was written."""
+        if not left.launched:
+            return
+        written = left.section_tick + left.span.ticks
+        off_ms = (status.section_tick - written) / _a_second(status) * 1000
+        self._note(run, "launch", tr("launch"), at_s, off_ms=round(off_ms, 1), song=song,
+                   scene=span.scene.name)  # fmt: skip
+
+    # Hands
+
+    def _moved(self, run: _Open, into: _Section, before: str, move: StageMove,
+               made: object) -> None:  # fmt: skip
+        boundary = into.section_tick
+        a_second = max(1.0, into.span.bpm) / 60 * TICKS_PER_QUARTER
+        asked = ExpectedMove("move", move.words, (move.opens - boundary) / a_second,
+                             (move.closes - boundary) / a_second)  # fmt: skip
+        at_tick = getattr(made, "at_tick", None)
+        at_s = None if at_tick is None else (at_tick - boundary) / a_second
+        box = self._store.project.rig.name_of(move.device)
+        run.asked.append((into.song, before, into.span.scene.name, asked, at_s, box))
+        when = into.at_s + (at_s if at_s is not None else asked.closes)
+        self._note(run, "move", move.words, max(0.0, when), song=into.song,
+                   scene=into.span.scene.name, box=box)  # fmt: skip
+
+    def _judge(self, run: _Open) -> list[TryRow]:
+        """Verdicts on moves, where any was ticked off: who ticks off none is not judged."""
+        if not any(at is not None for *_, at, _ in run.asked):
+            return []
+        moves = [n for n, event in enumerate(run.events) if event.kind == "move"]
+        out = []
+        at, zone = run.at
+        for number, (song, before, after, asked, at_s, box) in zip(moves, run.asked, strict=True):
+            scored = score(asked, at_s)
+            off = None if scored.off_ms is None else round(scored.off_ms, 1)
+            run.events[number] = Event(
+                at_s=run.events[number].at_s, kind="move", song=song, scene=after, box=box,
+                what=asked.what, verdict=scored.verdict, off_ms=off,
+            )  # fmt: skip
+            out.append(
+                TryRow(at=at, zone_min=zone, project=run.project, song=song, before=before,
+                       after=after, kind="move", what=asked.what, verdict=scored.verdict,
+                       off_ms=off)
+            )  # fmt: skip
+        return out
+
+    # What else happened
+
+    def _happened(self, run: _Open, event: Happened, status: Status) -> None:
+        if isinstance(event, Entered):
+            return
+        at_s = run.last_s + (event.tick - status.tick) / _a_second(status)
+        rig = self._store.project.rig
+        if isinstance(event, Silenced):
+            now = event.silent
+            changed = sorted(set(now) ^ set(run.silent)) if event.by_hand else []
+            for line, voice in changed:
+                words = tr("silent") if (line, voice) in now else tr("sounds")
+                name = f"{rig.name_of(line)} {voice}".rstrip()
+                self._note(run, "mute", f"{name} {words}",
+                           at_s, box=rig.name_of(line))  # fmt: skip
+            run.silent = now
+        elif isinstance(event, TempoTaken):
+            self._note(run, "tempo", f"{event.bpm:g} BPM", at_s)
+        elif isinstance(event, Filled) and event.on:
+            self._note(run, "fill", tr("fill"), at_s)
+        elif isinstance(event, Swapped):
+            names = {pattern.id: pattern.name for pattern in self._store.project.patterns}
+            self._note(run, "swap", names.get(event.pattern, event.pattern), at_s,
+                       box=rig.name_of(event.line))  # fmt: skip
+        elif isinstance(event, TrackDid):
+            words = tr("track {number}: {act}", number=event.number, act=event.act)
+            self._note(run, "track", words, at_s, box=rig.name_of(event.device))
+
+    def _mind_faults(self, run: _Open, status: Status) -> None:
+        rig = self._store.project.rig
+        for device in status.devices:
+            name = rig.name_of(device.id)
+            if device.port == "gone" and device.id not in run.gone:
+                run.gone.add(device.id)
+                self._note(run, "fault", tr("{box} was gone", box=name), run.last_s, box=name)
+            elif device.port == "up" and device.id in run.gone:
+                run.gone.discard(device.id)
+                self._note(run, "recovery", tr("{box} is back", box=name), run.last_s, box=name)
+        if run.hearing == "clock" and status.hearing in FAULTY_HEARING:
+            name = rig.name_of(status.follows)
+            self._note(run, "fault", tr("the clock of {box} was lost", box=name), run.last_s,
+                       box=name)  # fmt: skip
+        elif run.hearing in FAULTY_HEARING and status.hearing == "clock":
+            name = rig.name_of(status.follows)
+            self._note(run, "recovery", tr("the clock of {box} is back", box=name), run.last_s,
+                       box=name)  # fmt: skip
+        run.hearing = status.hearing
+        if run.overruns is not None and status.overruns > run.overruns:
+            self._note(run, "fault", tr("JACK lost time"), run.last_s)
+        run.overruns = status.overruns
+
+    def _note(
+        self, run: _Open, kind: EventKind, what: str, at_s: float, *, song: str = "",
+        scene: str = "", box: str = "", off_ms: float | None = None,
+    ) -> None:  # fmt: skip
+        here = run.section
+        if len(run.events) < MOST_EVENTS:
+            run.events.append(
+                Event(
+                    at_s=round(max(0.0, at_s), 3), kind=kind, what=what, box=box, off_ms=off_ms,
+                    song=song or (here.song if here else ""),
+                    scene=scene or (here.span.scene.name if here else ""),
+                )
+            )  # fmt: skip
+
+
+def _a_second(status: Status) -> float:
+    """Ticks."""
+    return max(1.0, status.bpm) / 60 * TICKS_PER_QUARTER

@@ -1,0 +1,106 @@
+"""Views of the log as tables: for the eye, for CSV, for paper."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import NamedTuple
+
+from grebe.core.log.learning import LearningCurve
+from grebe.core.log.model import Event, LoggedRun, local
+from grebe.core.log.over_time import BoxHistory
+from grebe.core.log.tonight import ToMend, how_it_went
+from grebe.core.room import RoomTable
+from grebe.core.time.formatting import clock_text
+from grebe.formats.log_db import TransitionHead
+from grebe.words import tr
+
+
+class LogTable(NamedTuple):
+    """One of them."""
+
+    title: str
+    about: str
+    head: tuple[str, ...]
+    wide: tuple[int, ...]
+    rows: tuple[tuple[str, ...], ...]
+
+    def for_paper(self) -> RoomTable:
+        """As the sheets for others have it."""
+        return RoomTable("log", self.title, self.about, self.head, self.wide, self.rows)
+
+
+NOTHING = LogTable("", "", (), (), ())
+
+
+def run_table(run: LoggedRun, mend: Sequence[ToMend]) -> LogTable:
+    """A run, in order of time: its sections and all that happened."""
+    rows = [(part.at_s, clock_text(part.at_s), part.song, tr("scene"), part.scene, "",
+             _longer(part.played_s - part.planned_s)) for part in run.stretches]  # fmt: skip
+    rows += [
+        (e.at_s, clock_text(e.at_s), e.song, tr(e.kind), _what(e), tr(e.verdict) if e.verdict
+         else "", "" if e.off_ms is None else f"{e.off_ms:+.0f} ms")
+        for e in run.events
+    ]  # fmt: skip
+    ordered = tuple(row[1:] for row in sorted(rows, key=lambda row: row[0]))
+    day = local(run.began, run.zone_min)
+    first = [f"{n}. {row.words}" for n, row in enumerate(mend, 1)]
+    return LogTable(
+        tr("{running}, {day}", running=run.running or run.project,
+           day=day.strftime("%Y-%m-%d %H:%M")),
+        " ".join((how_it_went(run), *first)),
+        (tr("Time"), tr("Song"), tr("Kind"), tr("What"), tr("Verdict"), tr("Off")),
+        (8, 16, 10, 40, 13, 13), ordered,
+    )  # fmt: skip
+
+
+def box_table(name: str, found: BoxHistory) -> LogTable:
+    """A box over time."""
+    rows = tuple(
+        (
+            local(r.at, r.zone_min).strftime("%Y-%m-%d %H:%M"), tr(r.kind), f"{r.bpm:g}",
+            _ms(r.offset_set_ms), _ms(r.offset_ms), _ms(r.own_ms), _ms(r.jitter_ms, sign=False),
+            _ms(r.drift_ms_min), r.cable,
+        )
+        for r in found.rows
+    )  # fmt: skip
+    return LogTable(
+        tr("{box} over time", box=name), " ".join(found.sentences),
+        (tr("When"), tr("By"), "BPM", tr("Set, ms"), tr("Late, ms"), tr("By itself, ms"),
+         tr("Jitter, ms"), tr("Drift, ms/min"), tr("Cable")),
+        (17, 8, 8, 9, 9, 11, 9, 11, 18), rows,
+    )  # fmt: skip
+
+
+def change_table(change: TransitionHead, curve: LearningCurve) -> LogTable:
+    """A change, evening by evening."""
+    rows = tuple(
+        (day.day.isoformat(), str(day.tries), str(day.good), f"{100 * day.share.value:.0f} %",
+         tr("{low:.0f} to {high:.0f} %", low=100 * day.share.low, high=100 * day.share.high))
+        for day in curve.days
+    )  # fmt: skip
+    return LogTable(
+        tr("{song}: {before} into {after}", song=change.song, before=change.before,
+           after=change.after),
+        curve.sentence,
+        (tr("Evening"), tr("Tries"), tr("Good"), tr("Share"), tr("95 %")),
+        (24, 16, 16, 18, 26), rows,
+    )  # fmt: skip
+
+
+def _what(event: Event) -> str:
+    """What happened, and into which scene it led."""
+    if event.kind == "launch":
+        return tr("into {scene}", scene=event.scene)
+    if event.kind == "move":
+        return tr("{what}, into {scene}", what=event.what, scene=event.scene)
+    return event.what
+
+
+def _ms(value: float | None, *, sign: bool = True) -> str:
+    return "" if value is None else f"{value:+.1f}" if sign else f"{value:.1f}"
+
+
+def _longer(seconds: float) -> str:
+    if abs(seconds) < 1:
+        return ""
+    return ("+" if seconds > 0 else "-") + clock_text(abs(seconds))

@@ -1,0 +1,1 @@
+"""What happened, and what keeps going wrong: runs, checks and rehearsals, and what they come to."""

@@ -1,0 +1,346 @@
+"""The Log station: what happened, and what keeps going wrong."""
+
+from __future__ import annotations
+
+from datetime import date
+
+from PyQt6.QtCore import Qt
+from PyQt6.QtWidgets import (
+    QAbstractItemView,
+    QHeaderView,
+    QLabel,
+    QLineEdit,
+    QListWidget,
+    QStackedWidget,
+    QTableWidget,
+    QTableWidgetItem,
+    QVBoxLayout,
+    QWidget,
+)
+
+from grebe.app.document.sheets import SheetPage
+from grebe.app.doing import does
+from grebe.app.live.session import Session
+from grebe.app.log.tables import LogTable
+from grebe.app.log.views import PARTS, LogModel, LogPart
+from grebe.core.forms import field
+from grebe.errors import EditError
+from grebe.formats.log_db import LogFilter
+from grebe.formats.sheets import room_html
+from grebe.ui.stations.log.canvas import BoxesCanvas, ChangesCanvas, LogCanvas, TonightCanvas
+from grebe.ui.widgets.fields import ListField
+from grebe.ui.widgets.form import Form
+from grebe.ui.widgets.paper_out import PaperOut
+from grebe.ui.widgets.view import PanedView, Sheet, Thing
+from grebe.words import tr
+
+PANES = (
+    (tr("Tonight"), "pane_tonight"), (tr("Boxes"), "pane_boxes"), (tr("Changes"), "pane_changes"),
+)  # fmt: skip
+KINDS: dict[LogPart, str] = {"tonight": "run", "boxes": "log_box", "changes": "change"}
+FILTERS = (("box", tr("Box")), ("song", tr("Song")), ("venue", tr("Venue")))
+ANY = tr("any")
+TABLE_HEIGHT = 200
+LIST_HEIGHT = 170
+SAID_HEIGHT = 66
+FORM_HEIGHT = 152
+
+
+class LogPane(QWidget):
+    """One of the three views: a drawing, what it comes to, and the table."""
+
+    def __init__(self, canvas: LogCanvas) -> None:
+        super().__init__()
+        self.canvas = canvas
+        self.said = QLabel("")
+        self.said.setWordWrap(True)
+        self.said.setMaximumHeight(SAID_HEIGHT * 2)
+        self.table = QTableWidget(0, 0)
+        self.table.setAccessibleName(tr("The same as a table"))
+        self.table.setMinimumHeight(TABLE_HEIGHT)
+        self.table.setMaximumHeight(TABLE_HEIGHT + 60)
+        self.table.setEditTriggers(QAbstractItemView.EditTrigger.NoEditTriggers)
+        self.table.setSelectionBehavior(QAbstractItemView.SelectionBehavior.SelectRows)
+        self.table.setTabKeyNavigation(False)
+        self.table.currentCellChanged.connect(lambda row, *_: self._row(row))
+        rows = self.table.verticalHeader()
+        if rows is not None:
+            rows.hide()
+        canvas.taken_row.connect(self.to_row)
+        column = QVBoxLayout(self)
+        column.setContentsMargins(0, 0, 0, 0)
+        column.setSpacing(6)
+        column.addWidget(canvas, 1)
+        column.addWidget(self.said)
+        column.addWidget(self.table)
+        self.setFocusProxy(canvas)
+
+    def show_table(self, made: LogTable) -> None:
+        """Show what there is."""
+        table = self.table
+        table.blockSignals(True)
+        table.setColumnCount(len(made.head))
+        table.setHorizontalHeaderLabels(made.head)
+        table.setRowCount(len(made.rows))
+        for at, row in enumerate(made.rows):
+            for column, words in enumerate(row):
+                table.setItem(at, column, QTableWidgetItem(words))
+        head = table.horizontalHeader()
+        if head is not None and made.head:
+            head.setSectionResizeMode(QHeaderView.ResizeMode.ResizeToContents)
+            widest = max(range(len(made.wide)), key=lambda n: made.wide[n])
+            head.setSectionResizeMode(widest, QHeaderView.ResizeMode.Stretch)
+        table.blockSignals(False)
+        self.canvas.row = min(self.canvas.row, len(made.rows) - 1)
+        self.canvas.refresh()
+
+    def to_row(self, row: int) -> None:
+        """Take a row in hand, in both."""
+        if 0 <= row < self.table.rowCount():
+            self.table.setCurrentCell(row, 0)
+
+    def _row(self, row: int) -> None:
+        self.canvas.show_row(row)
+
+
+class LogView(PanedView):
+    """What happened, and what keeps going wrong."""
+
+    scope = "log"
+    number = 8
+
+    def __init__(self, session: Session) -> None:
+        super().__init__(session)
+        self.model = LogModel(session)
+        self.paper = PaperOut(self, session)
+        canvases = (
+            TonightCanvas(self.model, tr("A run, as it went")),
+            BoxesCanvas(self.model, tr("A box over time")),
+            ChangesCanvas(self.model, tr("A change over rehearsals")),
+        )
+        self.pages = [LogPane(canvas) for canvas in canvases]
+        self.panes = QStackedWidget()
+        for page in self.pages:
+            self.panes.addWidget(page)
+            page.canvas.taken_row.connect(self._row_taken)
+        self.side = Sheet()
+        self._fill_side()
+        above = QWidget()
+        above.setLayout(self.tab_row(PANES))
+        self.lay_out(self.pages[0].canvas, self.side, above=above, body=self.panes)
+        for page in self.pages[1:]:
+            page.canvas.asked.connect(self.wanted)
+            page.canvas.taken.connect(self.document_changed)
+
+    def _fill_side(self) -> None:
+        column = self.side.column
+        self.search = QLineEdit()
+        self.search.setPlaceholderText(tr("Search in words"))
+        self.search.setAccessibleName(tr("Search the log"))
+        self.search.setClearButtonEnabled(True)
+        self.search.textChanged.connect(lambda _: self._filter())
+        column.addWidget(self.search)
+        self.filters: dict[str, ListField] = {}
+        for key, words in FILTERS:
+            made = self.filters[key] = ListField({"": f"{words}: {ANY}"})
+            made.setAccessibleName(words)
+            made.entered.connect(lambda _: self._filter())
+            column.addWidget(made)
+        self.days: dict[str, QLineEdit] = {}
+        for key, words in (("since", tr("From, 2026-11-30")), ("until", tr("Until, 2026-11-30"))):
+            line = self.days[key] = QLineEdit()
+            line.setPlaceholderText(words)
+            line.setAccessibleName(words)
+            line.setMaxLength(10)
+            line.editingFinished.connect(self._filter)
+            column.addWidget(line)
+        self.list = QListWidget()
+        self.list.setAccessibleName(tr("What there is"))
+        self.list.setMinimumHeight(LIST_HEIGHT)
+        self.list.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
+        self.list.currentRowChanged.connect(self._chosen)
+        column.addWidget(self.list, 1)
+        rows = (field("run", "venue", tr("Venue")), field("run", "note", tr("Note")),
+                field("run", "warm_c", tr("How warm"), unit="°C"))  # fmt: skip
+        self.form = Form(self.model, {"run": tr("Noted of this run")}, rows)
+        self.form.setFixedHeight(FORM_HEIGHT)
+        self.take_typed(self.form, self.model)
+        column.addWidget(self.form)
+
+    # What is shown
+
+    @property
+    def log_part(self) -> LogPart:
+        """The view that is shown."""
+        return PARTS[self.panes.currentIndex()]
+
+    @property
+    def page(self) -> LogPane:
+        """Its page."""
+        return self.pages[self.panes.currentIndex()]
+
+    def document_changed(self) -> None:
+        """Show what is there now."""
+        self.model.refresh()
+        part, table = self.log_part, self.model.table(self.log_part)
+        self.heading.say(table.title or tr("Log"), self._below())
+        self.page.show_table(table)
+        self.page.said.setText(self._said(table))
+        self.page.said.setVisible(bool(self.page.said.text()))
+        self.list.blockSignals(True)
+        names = self.model.names(part)
+        if [self._item(n) for n in range(self.list.count())] != names:
+            self.list.clear()
+            self.list.addItems(names)
+        self.list.setCurrentRow(self.model.at[part] if names else -1)
+        self.list.blockSignals(False)
+        known = self.model.choices
+        for key, made in self.filters.items():
+            made.show_choice(["", *known.get(key, [])], str(getattr(self.model.wanted, key)))
+        self.form.setVisible(part == "tonight" and self.model.run is not None)
+        self.form.show_all()
+        self.show_tab(self.panes.currentIndex())
+
+    def _below(self) -> str:
+        part = self.log_part
+        count = len(self.model.names(part))
+        if not count:
+            return tr("What is played, checked and rehearsed is written down here, on this "
+                      "computer alone.")  # fmt: skip
+        if part == "tonight" and self.model.run is not None:
+            return self.model.table(part).about.partition(" 1. ")[0]
+        return tr("{at} of {count}", at=self.model.at[part] + 1, count=count)
+
+    def _said(self, table: LogTable) -> str:
+        if self.log_part != "tonight":
+            return table.about
+        if not self.model.mend:
+            return tr("Nothing stands out.") if self.model.run is not None else ""
+        return "\n".join(f"{n}. {row.words}" for n, row in enumerate(self.model.mend, 1))
+
+    def _item(self, row: int) -> str:
+        item = self.list.item(row)
+        return "" if item is None else item.text()
+
+    def moved(self) -> None:
+        """More may have been written."""
+        if self.session.log.written != self._shown:
+            self._shown = self.session.log.written
+            self.document_changed()
+
+    _shown = -1
+
+    def in_hand(self) -> Thing:
+        """The run, the box or the change."""
+        names = self.model.names(self.log_part)
+        words = names[self.model.at[self.log_part]].partition("\n")[0] if names else tr("The log")
+        return Thing(words, (KINDS[self.log_part],))
+
+    # Choosing
+
+    def _row_taken(self, row: int) -> None:
+        del row
+        self.page.canvas.setFocus()
+
+    def _chosen(self, row: int) -> None:
+        self.model.take(self.log_part, row)
+        self.document_changed()
+
+    def _filter(self) -> None:
+        box, song, venue = (str(made.currentData() or "") for made in self.filters.values())
+        try:
+            since, until = (_day(line.text()) for line in self.days.values())
+        except EditError as error:
+            self.session.say("warn", f"{error}.")
+            return
+        self.model.want(LogFilter(self.search.text(), box, song, venue, since, until))
+        self.document_changed()
+
+    def to_part(self, index: int) -> None:
+        """Show another view."""
+        self.panes.setCurrentIndex(index)
+        self.document_changed()
+        self.focus_pane()
+
+    # Actions
+
+    @does("pane_tonight")
+    def pane_tonight(self) -> None:
+        """A run."""
+        self.to_part(0)
+
+    @does("pane_boxes")
+    def pane_boxes(self) -> None:
+        """A box over time."""
+        self.to_part(1)
+
+    @does("pane_changes")
+    def pane_changes(self) -> None:
+        """A change over rehearsals."""
+        self.to_part(2)
+
+    @does("up")
+    def up(self) -> None:
+        """The row above."""
+        self.page.to_row(max(0, self.page.canvas.row - 1))
+
+    @does("down")
+    def down(self) -> None:
+        """The row below."""
+        self.page.to_row(min(self.page.table.rowCount() - 1, self.page.canvas.row + 1))
+
+    @does("one_after")
+    def one_after(self) -> None:
+        """The next in the list: a run before, another box, another change."""
+        self.list.setCurrentRow(min(self.list.count() - 1, self.list.currentRow() + 1))
+
+    @does("one_before")
+    def one_before(self) -> None:
+        """The one before in the list."""
+        self.list.setCurrentRow(max(0, self.list.currentRow() - 1))
+
+    @does("settings")
+    def settings(self) -> None:
+        """What is noted of the run."""
+        if self.log_part == "tonight":
+            self.form.open()
+        else:
+            self.list.setFocus()
+
+    @does("search_log")
+    def search_log(self) -> None:
+        """To the search."""
+        self.search.setFocus()
+        self.search.selectAll()
+
+    @does("forget_evening")
+    def forget_evening(self) -> None:
+        """Take the evening of the run in hand out of the log."""
+        day = self.model.forget_evening()
+        self.session.say("info", tr("The evening of {day} is forgotten.", day=day.isoformat()))
+
+    @does("write_shown")
+    def write_shown(self) -> None:
+        """What is shown, as a sheet or a table."""
+        self.paper.write(self._sheet())
+
+    @does("print_shown")
+    def print_shown(self) -> None:
+        """What is shown, onto paper."""
+        self.paper.print(self._sheet())
+
+    def _sheet(self) -> SheetPage:
+        table = self.model.table(self.log_part)
+        if not table.rows:
+            raise EditError(tr("there is nothing to print yet"))
+        made = table.for_paper()
+        return SheetPage(room_html(made), table.title, table=made)
+
+
+def _day(text: str) -> date | None:
+    if not text.strip():
+        return None
+    try:
+        return date.fromisoformat(text.strip())
+    except ValueError as error:
+        raise EditError(tr("a day goes as 2026-11-30 (got {text!r})", text=text)) from error
