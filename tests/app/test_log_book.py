@@ -197,11 +197,13 @@ class Evening:
         hear(session, self.client, welcome())
         self.book = StageModel(session)
         self.late_ms, self.drift = late_ms, drift_ms_min
-        self.began_ns = raw_now_ns()
+        self.began_ns = self.now_ns = raw_now_ns()
+        session.position.now_ns = lambda: self.now_ns  # type: ignore[method-assign]
 
     def say(self, tick: float, seconds: float, **fields: object) -> None:
         """The engine's word; the window draws."""
-        status = Status(at_ns=self.began_ns + round(seconds * 1e9), running=True, tick=tick,
+        self.now_ns = self.began_ns + round(seconds * 1e9)
+        status = Status(at_ns=self.now_ns, running=True, tick=tick,
                         devices=(DeviceStatus(id="dunlin", port="up"),), **fields)  # type: ignore[arg-type]  # fmt: skip
         hear(self.session, self.client, status)
         self.session.diary.take_moves(self.book)
@@ -218,6 +220,10 @@ class Evening:
                      "next_section": after, "boundary": span.end}  # fmt: skip
             for tick in range(span.tick, span.end, BEAT):
                 at = tick / second
+                late_now = self.late_ms and 0 <= self.hard == number - 1
+                if late_now and tick == span.tick + BEAT:
+                    self.say(self.pressed_at, self.pressed_at / second, **where)
+                    assert self.book.tick_off() is not None
                 late = Deviation(device="smew", tick=tick, ms=at / 60 * self.drift)
                 self.say(tick + 1, at, deviations=(late,), **where)
             if number == 0:  # mutes by hand, a tempo of one's own, a box that goes and comes
@@ -227,17 +233,22 @@ class Evening:
                 ))  # fmt: skip
             now = self.book.now(layout)
             assert now is not None
-            for move in self.book.moves(now):
-                wait_ms = self.late_ms if self.late_ms and number == self.hard else -20.0
-                tick = move.closes + wait_ms / 1000 * second
-                if tick < span.end:
+            moves = self.book.moves(now)
+            if self.hard < 0 and moves:
+                self.hard = number
+                self.pressed_at = span.end + self.late_ms / 1000 * second
+            for move in moves:
+                tick = move.closes - 0.02 * second
+                if not self.late_ms or number != self.hard or move is not moves[0]:
                     self.say(tick, tick / second, **where)
                     self.book.tick_off()
         end = spans[-1].end / second
         hear(self.session, self.client,
              Status(at_ns=self.began_ns + round(end * 1e9), running=False))  # fmt: skip
 
+    pressed_at = 0.0
     hard = -1
+    """The section before the first change that hands make something in."""
 
     def close(self) -> None:
         assert self.session.log.settle(PATIENCE_S)

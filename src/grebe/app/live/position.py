@@ -135,7 +135,7 @@ class Position:
         status = self.status
         if status is None or not status.running:
             return 0.0
-        passed_s = (raw_now_ns() - status.at_ns) / 1e9
+        passed_s = (self.now_ns() - status.at_ns) / 1e9
         return status.tick + passed_s * status.bpm / 60 * TICKS_PER_QUARTER
 
     @property

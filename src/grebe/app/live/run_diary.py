@@ -7,11 +7,12 @@ import os
 from collections.abc import Callable
 from dataclasses import dataclass, field
 from datetime import datetime
+from typing import NamedTuple
 
 from grebe.app.document.store import Store
 from grebe.app.live.derived import Derived
 from grebe.app.live.selection import Selection
-from grebe.app.live.stage_model import StageModel, StageMove
+from grebe.app.live.stage_model import Made, StageModel, StageMove
 from grebe.app.log.book import LogBook
 from grebe.core.log.model import Event, EventKind, LoggedRun, PlayedStretch, TryRow, stamp
 from grebe.core.player.happened import (
@@ -49,6 +50,19 @@ class _Section:
     launched: bool = False
 
 
+class _Asked(NamedTuple):
+    """A move that was to be made, and when it was; seconds from the section that it was for."""
+
+    song: str
+    before: str
+    after: str
+    move: ExpectedMove
+    at_s: float | None
+    box: str
+    into_s: float
+    """When that section came in, in seconds of the run."""
+
+
 @dataclass
 class _Open:
     """The run that goes on."""
@@ -61,8 +75,8 @@ class _Open:
     section: _Section | None = None
     stretches: list[PlayedStretch] = field(default_factory=list)
     events: list[Event] = field(default_factory=list)
-    asked: list[tuple[str, str, str, ExpectedMove, float | None, str]] = field(default_factory=list)
-    """Moves that there were: song, from, into, what, when, box. Judged when it is over."""
+    asked: list[_Asked] = field(default_factory=list)
+    """Moves that there were; judged when it is over."""
     gone: set[str] = field(default_factory=set)
     silent: tuple[tuple[str, str], ...] = ()
     hearing: str = ""
@@ -83,6 +97,8 @@ class RunDiary:
         self._now = now
         self._run: _Open | None = None
         self._moves: tuple[StageMove, ...] = ()
+        self._made = 0
+        """How many of them were ticked off when it was looked last."""
         self.priority = ""
         """Of the engine, as it said when it was met."""
         self.on = True
@@ -113,13 +129,17 @@ class RunDiary:
         if now is None:
             return
         book.moves(now)  # another section: what was to do before it is kept there
-        if book.moves_before is self._moves or run.section is None:
+        if run.section is None:
             return
-        self._moves = book.moves_before
         made = {m.move: m for m in book.made_before}
-        before = run.stretches[-1].scene if run.stretches else ""
-        for move in book.moves_before:
-            self._moved(run, run.section, before, move, made.get(move))
+        if book.moves_before is not self._moves:
+            self._moves, self._made = book.moves_before, len(made)
+            before = run.stretches[-1].scene if run.stretches else ""
+            for move in book.moves_before:
+                self._moved(run, run.section, before, move, made.get(move))
+        elif len(made) != self._made:  # ticked off after the section came in
+            self._made = len(made)
+            self._moved_late(run, made)
 
     def finish(self) -> None:
         """The run is over: it is written down."""
@@ -198,37 +218,49 @@ class RunDiary:
     # Hands
 
     def _moved(self, run: _Open, into: _Section, before: str, move: StageMove,
-               made: object) -> None:  # fmt: skip
+               made: Made | None) -> None:  # fmt: skip
         boundary = into.section_tick
         a_second = max(1.0, into.span.bpm) / 60 * TICKS_PER_QUARTER
         asked = ExpectedMove("move", move.words, (move.opens - boundary) / a_second,
                              (move.closes - boundary) / a_second)  # fmt: skip
-        at_tick = getattr(made, "at_tick", None)
-        at_s = None if at_tick is None else (at_tick - boundary) / a_second
+        at_s = None if made is None else (made.at_tick - boundary) / a_second
         box = self._store.project.rig.name_of(move.device)
-        run.asked.append((into.song, before, into.span.scene.name, asked, at_s, box))
+        scene = into.span.scene.name
+        run.asked.append(_Asked(into.song, before, scene, asked, at_s, box, into.at_s))
         when = into.at_s + (at_s if at_s is not None else asked.closes)
         self._note(run, "move", move.words, max(0.0, when), song=into.song,
                    scene=into.span.scene.name, box=box)  # fmt: skip
 
+    def _moved_late(self, run: _Open, made: dict[StageMove, Made]) -> None:
+        """Moves before the section that plays, as they were ticked off by now."""
+        into = run.section
+        assert into is not None
+        a_second = max(1.0, into.span.bpm) / 60 * TICKS_PER_QUARTER
+        first = len(run.asked) - len(self._moves)
+        for number, move in enumerate(self._moves, first):
+            if move in made and run.asked[number].at_s is None:
+                at_s = (made[move].at_tick - into.section_tick) / a_second
+                run.asked[number] = run.asked[number]._replace(at_s=at_s)
+
     def _judge(self, run: _Open) -> list[TryRow]:
         """Verdicts on moves, where any was ticked off: who ticks off none is not judged."""
-        if not any(at is not None for *_, at, _ in run.asked):
+        if not any(row.at_s is not None for row in run.asked):
             return []
         moves = [n for n, event in enumerate(run.events) if event.kind == "move"]
         out = []
         at, zone = run.at
-        for number, (song, before, after, asked, at_s, box) in zip(moves, run.asked, strict=True):
-            scored = score(asked, at_s)
+        for number, row in zip(moves, run.asked, strict=True):
+            scored = score(row.move, row.at_s)
             off = None if scored.off_ms is None else round(scored.off_ms, 1)
+            when = run.events[number].at_s if row.at_s is None else row.into_s + row.at_s
             run.events[number] = Event(
-                at_s=run.events[number].at_s, kind="move", song=song, scene=after, box=box,
-                what=asked.what, verdict=scored.verdict, off_ms=off,
+                at_s=round(max(0.0, when), 3), kind="move", song=row.song, scene=row.after,
+                box=row.box, what=row.move.what, verdict=scored.verdict, off_ms=off,
             )  # fmt: skip
             out.append(
-                TryRow(at=at, zone_min=zone, project=run.project, song=song, before=before,
-                       after=after, kind="move", what=asked.what, verdict=scored.verdict,
-                       off_ms=off)
+                TryRow(at=at, zone_min=zone, project=run.project, song=row.song,
+                       before=row.before, after=row.after, kind="move", what=row.move.what,
+                       verdict=scored.verdict, off_ms=off)
             )  # fmt: skip
         return out
 

@@ -18,6 +18,8 @@ from grebe.core.songs.layout import Layout, SectionSpan
 from grebe.core.songs.model import Scene, Song
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 
+LATE_SHARE = 0.5
+"""Of a bar: so long after a section came in, what is ticked off is a move before it, made late."""
 BPM_APART = 0.5
 """What plays has another tempo than is written when they are this far apart."""
 
@@ -244,11 +246,27 @@ class StageModel:
         layout = self.session.derived.layout()
         now = self.now(layout) if layout is not None else None
         status = self.session.status
+        late = self._late_move(now) if now is not None else None
+        if late is not None and status is not None:
+            self.made_before.append(Made(late, self.session.position.tick_now(), status.bpm))
+            return late
         waiting = self.to_do(now) if now is not None else ()
         if not waiting or status is None:
             return None
         self.made.append(Made(waiting[0], self.session.position.tick_now(), status.bpm))
         return waiting[0]
+
+    def _late_move(self, now: StagePlace) -> StageMove | None:
+        """A move before the section that has just come in, which is ticked off only now; None where
+        there is none, or it is long over."""
+        status = self.session.status
+        assert status is not None
+        self._renew(now)
+        over = self.session.position.tick_now() - status.section_tick
+        if over >= LATE_SHARE * now.span.scene.meter.bar_ticks:
+            return None
+        made = {m.move for m in self.made_before}
+        return next((move for move in self.moves_before if move not in made), None)
 
     # The set and its slot
 

@@ -88,14 +88,18 @@ def _change(song: Song, scene: str, which: tuple[str, str, str], recent: list[Tr
     off = [row.off_ms for row in wrong if row.off_ms is not None]
     middle = sorted(off)[len(off) // 2] if off else None
     how = (
-        tr("{ms:.0f} ms {late}", ms=abs(middle), late=tr("late") if middle > 0 else tr("early"))
+        tr(
+            "came {ms:.0f} ms {late}",
+            ms=abs(middle),
+            late=tr("late") if middle > 0 else tr("early"),
+        )
         if middle is not None
-        else tr("not at all")
+        else tr("was missed")
     )
     return Finding(
         code="past.change", severity="warn" if len(wrong) >= OFTEN else "note", subject=scene,
         kind="scene",
-        message=tr("{song}, {before} into {after}: {what} came {how} in {wrong} of the last "
+        message=tr("{song}, {before} into {after}: {what} {how} in {wrong} of the last "
                    "{count}.", song=song.name, before=before, after=after, what=what, how=how,
                    wrong=len(wrong), count=len(recent)),
         why=tr("It was so on {days}.", days=_days(days)),

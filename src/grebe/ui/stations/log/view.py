@@ -35,7 +35,7 @@ from grebe.ui.widgets.view import PanedView, Sheet, Thing
 from grebe.words import tr
 
 PANES = (
-    (tr("Tonight"), "pane_tonight"), (tr("Boxes"), "pane_boxes"), (tr("Changes"), "pane_changes"),
+    (tr("Tonight"), "pane_tonight"), (tr("Boxes"), "pane_over_time"), (tr("Changes"), "pane_changes"),
 )  # fmt: skip
 KINDS: dict[LogPart, str] = {"tonight": "run", "boxes": "log_box", "changes": "change"}
 FILTERS = (("box", tr("Box")), ("song", tr("Song")), ("venue", tr("Venue")))
@@ -269,8 +269,8 @@ class LogView(PanedView):
         """A run."""
         self.to_part(0)
 
-    @does("pane_boxes")
-    def pane_boxes(self) -> None:
+    @does("pane_over_time")
+    def pane_over_time(self) -> None:
         """A box over time."""
         self.to_part(1)
 
