@@ -168,6 +168,10 @@ PLAY: tuple[Action, ...] = (
           words="network laptop link sync computers", effect="plays"),
     _play("accept_peer", "Accept the computer that asks", "Ctrl+Shift+J", group="Others",
           words="network allow let in", effect="plays", needs="peer_waits"),
+    _play("phone_stage", "Stage on phones: a code to scan, who may see it", group="Others",
+          words="mobile handy qr web browser drummer helper lights second screen"),
+    _play("accept_phone", "Accept the phone that asks", group="Others",
+          words="mobile allow let in", effect="plays"),
     _play("osc", "OSC for remote surfaces, on or off", "Ctrl+Alt+O", group="Others",
           words="remote tablet phone surface", effect="plays"),
 )  # fmt: skip

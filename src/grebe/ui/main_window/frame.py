@@ -31,6 +31,7 @@ from grebe.app.document.recovery import Claim, Keeper, OpenedDocument
 from grebe.app.document.store import Store
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.pattern_editor import PatternEditor
+from grebe.app.live.phones import Phones
 from grebe.app.live.rehearsal import Rehearsal
 from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
@@ -52,6 +53,7 @@ from grebe.ui.main_window.looks import Looks
 from grebe.ui.main_window.menus import MenuBar
 from grebe.ui.main_window.notice import NoticeStack
 from grebe.ui.main_window.overlays import Overlays
+from grebe.ui.main_window.phone_actions import PhoneActions
 from grebe.ui.main_window.place import bring_back, keep_place
 from grebe.ui.main_window.rail import Rail
 from grebe.ui.main_window.room_actions import RoomActions
@@ -103,6 +105,7 @@ class Frame(QWidget):
         self._noted: tuple[int, str, str, Path | None] | None = None
         self.stage_book = StageModel(self.session)
         self.rehearsal = Rehearsal(self.session, self.stage_book)
+        self.phones = Phones(self.session, self.stage_book)
         self._badges_stale = True
         self._edited_s = 0.0
         self.rail = Rail(self.session)
@@ -122,7 +125,7 @@ class Frame(QWidget):
         names = partial(number_name, self.session)
         self.over = Overlays(
             self.stack, self.session, self.book, palette=lambda: self.looks.palette_shown,
-            view=lambda: self.view, names=names,
+            view=lambda: self.view, names=names, phones=self.phones,
         )  # fmt: skip
         self.menu_bar = MenuBar(self.book, names)
         self.head_buttons: dict[int, HeadButtons] = {}
@@ -131,6 +134,7 @@ class Frame(QWidget):
         self.own = WindowActions(self.session)
         self.ours = ViewActions(self)
         self.bringing = BringingActions(self.over)
+        self.phone_actions = PhoneActions(self.over, self.session, self.phones)
         self.room = RoomActions(self, self.session, lambda: self.rail.current in SET_STATIONS)
         self.files = FileActions(
             self, self.session, self.documents, saved=self._document_saved,
@@ -148,6 +152,7 @@ class Frame(QWidget):
                 self.files,
                 self.ours,
                 self.bringing,
+                self.phone_actions,
                 self.room,
                 self.looks,
                 self.beside,
@@ -289,6 +294,7 @@ class Frame(QWidget):
         self.rehearsal.follow()
         self.session.diary.rehearsing = self.rehearsal.on
         self.session.diary.take_moves(self.stage_book)
+        self.phone_actions.follow(now_s)
         self._ear.follow(self.session.link.fileno())
         self._show_notices(now_s)
         self.waterline.follow()
@@ -485,6 +491,7 @@ class Frame(QWidget):
         self.session.derived.end()
         forget_shown()
         self.session.link.close()
+        self.phones.stop()
         self.session.diary.finish()
         self.session.log.close()
         event.accept()

@@ -10,6 +10,7 @@ from PyQt6.QtCore import QEvent, QObject, QPoint, pyqtSignal
 from PyQt6.QtWidgets import QWidget
 
 from grebe.app.actions.finding import Findable
+from grebe.app.live.phones import Phones
 from grebe.app.live.session import Session
 from grebe.formats.profiles import known_profiles
 from grebe.process.places import own_profiles_dir
@@ -21,6 +22,7 @@ from grebe.ui.main_window.keys_page import KeysPage
 from grebe.ui.main_window.lists import HistoryList, MessageList
 from grebe.ui.main_window.menus import open_at, thing_menu
 from grebe.ui.main_window.overlay import Overlay
+from grebe.ui.main_window.phone_page import PhonePage
 from grebe.ui.main_window.settings_page import SettingsPage
 from grebe.ui.main_window.start_page import StartPage
 from grebe.ui.main_window.taking_page import TakingPage
@@ -51,11 +53,13 @@ class Overlays(QObject):
     def __init__(
         self, room: QWidget, session: Session, book: ActionBook, *,
         palette: Callable[[], Palette], view: Callable[[], View], names: Callable[[str], str],
+        phones: Phones,
     ) -> None:  # fmt: skip
         """`room` is what they lie over; `names` says what has the number of an action."""
         super().__init__()
         self._room, self._session, self._book = room, session, book
         self._palette, self._view, self._names = palette, view, names
+        self._phones = phones
         self._made: list[Overlay] = []
         room.installEventFilter(self)
 
@@ -111,6 +115,11 @@ class Overlays(QObject):
     def bringing(self) -> BringingPage:
         """MIDI files, and where each goes."""
         return self._keep(BringingPage(self._room, self._session))
+
+    @cached_property
+    def phones(self) -> PhonePage:
+        """Stage on phones."""
+        return self._keep(PhonePage(self._room, self._phones))
 
     @cached_property
     def messages(self) -> MessageList:

@@ -35,8 +35,10 @@ from grebe.ui.widgets.view import PanedView, Sheet, Thing
 from grebe.words import tr
 
 PANES = (
-    (tr("Tonight"), "pane_tonight"), (tr("Boxes"), "pane_over_time"), (tr("Changes"), "pane_changes"),
-)  # fmt: skip
+    (tr("Tonight"), "pane_tonight"),
+    (tr("Boxes"), "pane_over_time"),
+    (tr("Changes"), "pane_changes"),
+)
 KINDS: dict[LogPart, str] = {"tonight": "run", "boxes": "log_box", "changes": "change"}
 FILTERS = (("box", tr("Box")), ("song", tr("Song")), ("venue", tr("Venue")))
 ANY = tr("any")
