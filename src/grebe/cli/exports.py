@@ -19,6 +19,7 @@ from grebe.app.document.export import (
 from grebe.app.document.export_audio import LoopWanted, export_audio, export_loop
 from grebe.app.document.sheets import (
     SheetPage,
+    card_page,
     programme_sheet,
     remembered,
     room_sheet,
@@ -106,7 +107,7 @@ def add_commands(commands: Commands) -> None:
     parser.add_argument("--to", required=True, metavar="OUT.html|OUT.pdf|OUT.csv")
     parser.add_argument("--device", help="the sheet of one device")
     parser.add_argument("--pattern", help="with --kind steps: the sheet of one pattern")
-    kinds = ("setup", "steps", "programme", "stage", *ROOM)
+    kinds = ("setup", "steps", "programme", "stage", "card", *ROOM)
     parser.add_argument("--kind", choices=kinds, default="setup")
     parser.add_argument("--size", type=_size, default=100, metavar="PERCENT",
                         help="how large its type is, 50 to 200")  # fmt: skip
@@ -169,6 +170,10 @@ def _sheet_page(project: Project, arguments: argparse.Namespace) -> SheetPage:
         return stage_sheet(project, song) if kind == "stage" else (
             programme_sheet(project, song, device)
         )  # fmt: skip
+    if kind == "card":
+        if not device:
+            raise UsageError("a card is of one box: name it with --device")
+        return card_page(project, device)
     if kind == "steps":
         return steps_page(project, song, device=device, pattern=arguments.pattern or "")
     return setup_page(project, device)

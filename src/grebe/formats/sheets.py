@@ -13,6 +13,7 @@ from hashlib import blake2b
 from html import unescape
 from typing import TYPE_CHECKING, NamedTuple
 
+from grebe.core.card import BoxCard
 from grebe.core.document import Project
 from grebe.core.patterns.stepsheet import StepSheet
 from grebe.core.rig.setup import SetupSheet
@@ -132,6 +133,11 @@ def stage_html(
 def room_html(table: RoomTable) -> str:
     """A table for others in the room."""
     return _page("room", table.title, table=table)
+
+
+def card_html(card: BoxCard, project: str) -> str:
+    """A card for a box's lid."""
+    return _page("card", tr("Card: {box}", box=card.device.name), card=card, project=project)
 
 
 def what_if_html(rows: Sequence[Without], *, ink: str = INK, muted: str = MUTED) -> str:

@@ -28,7 +28,7 @@ BUTTONS: dict[str, tuple[str, ...]] = {
     "run": ("write_shown", "print_shown", "settings"),
     "log_box": ("write_shown", "print_shown"),
     "change": ("write_shown", "print_shown"),
-    "answer": ("copy_table", "settings"),
+    "answer": ("use_answer", "copy_table", "settings"),
 }
 """By kind of thing; the first is filled."""
 SHORT: dict[str, str] = {
@@ -86,6 +86,7 @@ SHORT: dict[str, str] = {
     "tap_ones": tr("On the one"),
     "write_shown": tr("Write it"),
     "print_shown": tr("Print"),
+    "use_answer": tr("Use it"),
     "copy_table": tr("Copy"),
     "undo": tr("Undo"),
     "redo": tr("Redo"),

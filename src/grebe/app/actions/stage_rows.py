@@ -102,6 +102,7 @@ STAGE: tuple[Action, ...] = (
     _s("guard", "Touch guard on or off", "Ctrl+G", group="Guard", words="safe hold touch"),
 )  # fmt: skip
 _log = Rows("Log", "log")
+_tools = Rows("Tools", "tools")
 LOG: tuple[Action, ...] = (
     _log("pane_tonight", "A run, as it went", "Alt+1", group="Part",
          words="tonight gig evening concert practise mend"),
@@ -118,6 +119,8 @@ LOG: tuple[Action, ...] = (
          words="delete remove privacy night", effect="asks", on="run"),
 )  # fmt: skip
 TOOLS: tuple[Action, ...] = (
-    Rows("Tools", "tools")("copy_table", "Copy the answer and its table", "Ctrl+Shift+C",
-                           words="clipboard", on="answer"),
+    _tools("copy_table", "Copy the answer and its table", "Ctrl+Shift+C", words="clipboard",
+           on="answer"),
+    _tools("use_answer", "Use it where it belongs: song, scene, generator", "U",
+           words="apply set tempo key echo taps register", effect="edits", on="answer"),
 )  # fmt: skip

@@ -47,6 +47,8 @@ RIG: tuple[Action, ...] = (
          words="import load share json", effect="asks", on="rig"),
     _rig("write_profile", "Write its profile to a file", group="Box",
          words="export share json", effect="asks", on="box", needs="box"),
+    _rig("write_card", "Write a card for its lid", group="Box",
+         words="sheet paper cheat channel patterns moves", on="box", needs="box"),
     _rig("learn_panic", "Its next press panics from then on", "Ctrl+Shift+P", group="Box",
          words="pedal emergency learn", effect="edits", on="box", needs="box"),
     _rig("pane_drawing", "The drawing", "Alt+1", group="Part", words="diagram cables"),

@@ -12,6 +12,7 @@ import msgspec
 
 from grebe.app.document.export import written
 from grebe.app.document.store import Store
+from grebe.core.card import box_card
 from grebe.core.document import PrintedSheet, Project
 from grebe.core.patterns.stepsheet import step_sheet
 from grebe.core.rig.setup import of_device, setup_sheet
@@ -32,6 +33,7 @@ from grebe.core.songs.programme import programmes, what_changed
 from grebe.core.whatif.answers import of_boxes, of_cables
 from grebe.errors import UsageError
 from grebe.formats.sheets import (
+    card_html,
     marked,
     programme_html,
     room_html,
@@ -125,6 +127,13 @@ def stage_sheet(project: Project, song: Song) -> SheetPage:
     """The stage sheet of a song. EditError when it cannot be laid out."""
     title = tr("Stage sheet: {song}", song=song.name)
     return SheetPage(stage_page(project, song), title, f"stage:{song.id}")
+
+
+def card_page(project: Project, device: str) -> SheetPage:
+    """A card for a box's lid, by its name or id. UsageError where it is not in the rig."""
+    card = box_card(project, device)
+    title = tr("Card: {box}", box=card.device.name)
+    return SheetPage(card_html(card, project.name), title, f"card:{card.device.id}")
 
 
 def what_if_page(project: Project, first: str = "", **colours: str) -> str:

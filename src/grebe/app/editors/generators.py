@@ -11,7 +11,7 @@ class Generators:
 
     def __init__(self, editor: PatternEditor) -> None:
         self._editor = editor
-        self._values: dict[str, dict[str, str]] = {}
+        self._values = editor.session.generator_values
         self.maker = MAKERS[0]
         """The one chosen."""
 
@@ -48,7 +48,7 @@ class Generators:
 
     def _of(self, maker: Maker) -> dict[str, str]:
         voice = self._editor.hand.voice
-        values = self._values.setdefault(maker.name, usual(maker, voice))
+        values = {**usual(maker, voice), **self._values.get(maker.name, {})}
         if "notes" in values and voice is not None and not voice.hits:
             values["notes"] = usual(maker, voice)["notes"]
         return values

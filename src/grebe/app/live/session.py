@@ -88,6 +88,8 @@ class Session:
         self.performance = PerformanceLog()
         """How the song was played last."""
         self.stage = StageState()
+        self.generator_values: dict[str, dict[str, str]] = {}
+        """The numbers that each generator of patterns was given last, by its name."""
         self.learning = Learning(store, self.link, self.notices)
         """Presses learnt for Stage."""
         self.hands = Hands(store, self.link)

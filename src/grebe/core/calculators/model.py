@@ -190,6 +190,24 @@ def pulse_rate(text: str) -> Fraction:
     return rate
 
 
+def levels(text: str) -> list[tuple[float, float]]:
+    """Levels with their minutes: 96@42,101@6."""
+    out: list[tuple[float, float]] = []
+    for part in text.split(","):
+        level, at, minutes = part.strip().partition("@")
+        try:
+            row = (float(level), float(minutes))
+        except ValueError:
+            at = ""
+        if not at or not (40 <= row[0] <= 140 and 0 <= row[1] <= 1440):
+            raise ValueError(
+                "levels should be dBA@minutes with commas between, 40 to 140 dBA, such as "
+                f"96@42,101@6 (got {text})"
+            )
+        out.append(row)
+    return out[:MOST_LISTED]
+
+
 def pads(text: str) -> PadLayout:
     """Pads as base=36,rows=4,cols=4,order=up."""
     fields: dict[str, str] = {}

@@ -11,6 +11,7 @@ from grebe.core.calculators.model import (
     Input,
     bpm,
     lanes,
+    levels,
     number,
     one_of,
     pads,
@@ -233,6 +234,15 @@ CALCULATORS: tuple[Calculator, ...] = (
             Input("to", tr("To"), pads, "base=60,rows=4,cols=4,order=down", hint=tr("PADS")),
         ),
         boxes.notemap,
+        tells_table=True,
+    ),
+    Calculator(
+        "exposure",
+        tr("Exposure of a set"),
+        tr("What do the levels of an evening come to?"),
+        "exposure --levels 96@42,101@6",
+        (Input("levels", tr("Levels, dBA@minutes"), levels, "96@42,101@6"),),
+        times.exposure,
         tells_table=True,
     ),
     Calculator(

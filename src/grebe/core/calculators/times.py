@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import math
 
-from grebe.core.audio.care import hearing_minutes, repitch_semitones
+from grebe.core.audio.care import day_level, hearing_minutes, noise_dose, repitch_semitones
 from grebe.core.calculators.model import Answer
 from grebe.core.sync.explain import drift
 from grebe.core.time.delay import delay_table, halved_bpm, note_ms
@@ -232,6 +232,26 @@ def swinging(percent: float, bpm: float, step: int, ppqn: int) -> Answer:
     return Answer(
         values, sentence, (tr("swing, %"), tr("late, ms"), tr("ticks of {ppqn}", ppqn=ppqn)), rows
     )
+
+
+def exposure(levels: list[tuple[float, float]]) -> Answer:
+    """What several levels in a day come to, by NIOSH 98-126."""
+    dose = noise_dose(levels)
+    same = day_level(dose)
+    rows = tuple(
+        (f"{dba:g}", f"{minutes:g}", f"{hearing_minutes(dba):.4g}",
+         f"{100 * noise_dose([(dba, minutes)]):.1f} %")
+        for dba, minutes in levels
+    )  # fmt: skip
+    sentence = (
+        tr("That is {dose:.0f} % of what a day may have (NIOSH 98-126), as {same:.1f} dBA over "
+           "eight hours.", dose=100 * dose, same=same)
+        if dose > 0
+        else tr("Nothing of that is 80 dBA or more, from where it counts.")
+    )  # fmt: skip
+    head = ("dBA", tr("minutes"), tr("may be, minutes"), tr("of the day"))
+    values = {"dose_percent": round(100 * dose, 4), "day_dba": round(same, 4) if dose > 0 else None}
+    return Answer(values, sentence, head, rows, HEARING_CARE)
 
 
 def hearing(level: float) -> Answer:

@@ -6,8 +6,8 @@
 # See also: https://github.com/scop/bash-completion/blob/main/doc/configuration.md
 
 _shtab_grebe_gear_subparsers=(list note try remove write read)
-_shtab_grebe_calc_subparsers=(delay tempo loop repitch ramp tap drift position swing realign euclid register key pulses wire notemap hearing)
-_shtab_grebe_subparsers=(open demo list actions new import check what-if gear render sheet set run engine stop ports peer display probe follow sync-check calc bench report desktop)
+_shtab_grebe_calc_subparsers=(delay tempo loop repitch ramp tap drift position swing realign euclid register key pulses wire notemap exposure hearing)
+_shtab_grebe_subparsers=(open demo list actions new import check what-if gear render sheet set run engine stop ports peer display probe follow sync-check calc bench report log desktop)
 
 _shtab_grebe_open_option_strings=(-h --help)
 _shtab_grebe_demo_option_strings=(-h --help --path)
@@ -52,10 +52,12 @@ _shtab_grebe_calc_key_option_strings=(-h --help --notes --midi --json)
 _shtab_grebe_calc_pulses_option_strings=(-h --help --from --to --bpm --json)
 _shtab_grebe_calc_wire_option_strings=(-h --help --notes --running-status --json)
 _shtab_grebe_calc_notemap_option_strings=(-h --help --from --to --json)
+_shtab_grebe_calc_exposure_option_strings=(-h --help --levels --json)
 _shtab_grebe_calc_hearing_option_strings=(-h --help --level --json)
 _shtab_grebe_calc_option_strings=(-h --help)
 _shtab_grebe_bench_option_strings=(-h --help --only --seconds --json)
 _shtab_grebe_report_option_strings=(-h --help --to --project --json)
+_shtab_grebe_log_option_strings=(-h --help --kind --words --box --song --venue --since --until --run --to --forget --json)
 _shtab_grebe_desktop_option_strings=(-h --help --remove --to --exec --quiet)
 _shtab_grebe_option_strings=(-h --help --version)
 
@@ -77,6 +79,7 @@ _shtab_grebe_follow___out_COMPGEN=_shtab_compgen_files
 _shtab_grebe_sync_check_pos_0_COMPGEN=_shtab_compgen_files
 _shtab_grebe_report___to_COMPGEN=_shtab_compgen_files
 _shtab_grebe_report___project_COMPGEN=_shtab_compgen_files
+_shtab_grebe_log___to_COMPGEN=_shtab_compgen_files
 _shtab_grebe_desktop___to_COMPGEN=_shtab_compgen_files
 
 _shtab_grebe_import___as_choices=(patterns song)
@@ -87,10 +90,11 @@ _shtab_grebe_gear_pos_0_choices=(list note try remove write read)
 _shtab_grebe_render___audio_choices=(wav flac)
 _shtab_grebe_render___polarity_choices=(rising falling)
 _shtab_grebe_render___rate_choices=(44100 48000 88200 96000 176400 192000)
-_shtab_grebe_sheet___kind_choices=(setup steps programme stage cues patch band lights)
-_shtab_grebe_calc_pos_0_choices=(delay tempo loop repitch ramp tap drift position swing realign euclid register key pulses wire notemap hearing)
+_shtab_grebe_sheet___kind_choices=(setup steps programme stage card cues patch band lights)
+_shtab_grebe_calc_pos_0_choices=(delay tempo loop repitch ramp tap drift position swing realign euclid register key pulses wire notemap exposure hearing)
 _shtab_grebe_bench___only_choices=(clock player window patterns songs faults stage tracks rig route follow sync ears network jack engine)
-_shtab_grebe_pos_0_choices=(open demo list actions new import check what-if gear render sheet set run engine stop ports peer display probe follow sync-check calc bench report desktop)
+_shtab_grebe_log___kind_choices=(runs boxes changes)
+_shtab_grebe_pos_0_choices=(open demo list actions new import check what-if gear render sheet set run engine stop ports peer display probe follow sync-check calc bench report log desktop)
 
 _shtab_grebe_open__h_nargs=0
 _shtab_grebe_open___help_nargs=0
@@ -233,6 +237,9 @@ _shtab_grebe_calc_wire___json_nargs=0
 _shtab_grebe_calc_notemap__h_nargs=0
 _shtab_grebe_calc_notemap___help_nargs=0
 _shtab_grebe_calc_notemap___json_nargs=0
+_shtab_grebe_calc_exposure__h_nargs=0
+_shtab_grebe_calc_exposure___help_nargs=0
+_shtab_grebe_calc_exposure___json_nargs=0
 _shtab_grebe_calc_hearing__h_nargs=0
 _shtab_grebe_calc_hearing___help_nargs=0
 _shtab_grebe_calc_hearing___json_nargs=0
@@ -245,6 +252,9 @@ _shtab_grebe_bench___json_nargs=0
 _shtab_grebe_report__h_nargs=0
 _shtab_grebe_report___help_nargs=0
 _shtab_grebe_report___json_nargs=0
+_shtab_grebe_log__h_nargs=0
+_shtab_grebe_log___help_nargs=0
+_shtab_grebe_log___json_nargs=0
 _shtab_grebe_desktop__h_nargs=0
 _shtab_grebe_desktop___help_nargs=0
 _shtab_grebe_desktop___remove_nargs=0

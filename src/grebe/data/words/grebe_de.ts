@@ -260,6 +260,16 @@
   </message>
   <message>
    <location filename="../../app/actions/buttons.py" />
+   <source>Write it</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/actions/buttons.py" />
+   <source>Use it</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/actions/buttons.py" />
    <source>Copy</source>
    <translation>Kopieren</translation>
   </message>
@@ -322,6 +332,11 @@
    <location filename="../../app/actions/gestures.py" />
    <source>Now, next, when, and your move. One key each; nothing here can delete anything.</source>
    <translation>Jetzt, danach, wann, und dein Griff. Je eine Taste; nichts kann hier etwas löschen.</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>What happened, and what keeps going wrong? Runs, boxes and changes over the evenings; nothing leaves this computer.</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
@@ -702,6 +717,26 @@
    <location filename="../../app/actions/gestures.py" />
    <source>blocks let their box play alone</source>
    <translation>Blöcke lassen ihr Gerät allein spielen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>Click on a stem or a mark</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>takes it in hand, in the table, too</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>Wheel over the list</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/actions/gestures.py" />
+   <source>goes through what there is</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
@@ -1090,6 +1125,66 @@
   </message>
   <message>
    <location filename="../../app/choices.py" />
+   <source>Keep runs in the log</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/choices.py" />
+   <source>What was played, with launches, moves and faults. It stays on this computer.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/choices.py" />
+   <source>privacy history diary</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/choices.py" />
+   <source>Keep checks of boxes</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/choices.py" />
+   <source>Offset, jitter and drift, over the evenings.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/choices.py" />
+   <source>privacy history sync</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/choices.py" />
+   <source>Keep rehearsals</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/choices.py" />
+   <source>Launches and moves with their verdicts.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/choices.py" />
+   <source>privacy history practise</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/choices.py" />
+   <source>Days that the log is kept</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/choices.py" />
+   <source>Older evenings are taken out when Grebe starts; 0 keeps them for ever.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/choices.py" />
+   <source>privacy forget delete old</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/choices.py" />
    <source>Size of type on sheets</source>
    <translation>Schriftgröße auf Blättern</translation>
   </message>
@@ -1362,6 +1457,11 @@
    <location filename="../../app/document/sheets.py" />
    <source>Stage sheet: {song}</source>
    <translation>Bühnenblatt: {song}</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/sheets.py" />
+   <source>Card: {box}</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../app/document/sheets.py" />
@@ -3319,6 +3419,66 @@
    <translation>Aus {other} nehmen</translation>
   </message>
   <message>
+   <location filename="../../app/editors/using.py" />
+   <source>Register</source>
+   <translation>Register</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/using.py" />
+   <source>{song} is at {bpm:g} BPM now.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/editors/using.py" />
+   <source>{song} is in {key} now.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/editors/using.py" />
+   <source>The generator Register has these taps: Patterns, Generate.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/editors/using.py" />
+   <source>{name} is at {note} in {scene} now.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/editors/using.py" />
+   <source>Tempo from Tools</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/editors/using.py" />
+   <source>Key from Tools</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/editors/using.py" />
+   <source>Echo from Tools</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/editors/using.py" />
+   <source>the unit cannot take {note}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/editors/using.py" />
+   <source>no echo takes part in {scene}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/editors/using.py" />
+   <source>{song} has no section yet</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/editors/using.py" />
+   <source>nothing</source>
+   <translation>nichts</translation>
+  </message>
+  <message>
    <location filename="../../app/engine/client.py" />
    <source>the engine gave no {name} within {timeout_s:g} s</source>
    <translation>die Engine gab in {timeout_s:g} s kein {name}</translation>
@@ -3460,6 +3620,11 @@
   </message>
   <message>
    <location filename="../../app/live/checking.py" />
+   <source>Checked {count} boxes: {good} are good.</source>
+   <translation>{count} Geräte geprüft: {good} sind gut.</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/checking.py" />
    <source>Listening for {bars} bars; Esc gives up.</source>
    <translation>Höre {bars} Takte lang zu; Esc gibt auf.</translation>
   </message>
@@ -3467,11 +3632,6 @@
    <location filename="../../app/live/checking.py" />
    <source>Listened no further; nothing was kept of it.</source>
    <translation>Nicht weiter zugehört; nichts davon wurde behalten.</translation>
-  </message>
-  <message>
-   <location filename="../../app/live/checking.py" />
-   <source>Checked {count} boxes: {good} are good.</source>
-   <translation>{count} Geräte geprüft: {good} sind gut.</translation>
   </message>
   <message>
    <location filename="../../app/live/checking.py" />
@@ -3994,6 +4154,11 @@
    <translation>Was sich von selbst ändert, bleibt, wie es ist.</translation>
   </message>
   <message>
+   <location filename="../../app/live/phones.py" />
+   <source>what serves the phones has ended</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
    <location filename="../../app/live/playing_on.py" />
    <source>Without {box}</source>
    <translation>Ohne {box}</translation>
@@ -4107,6 +4272,56 @@
    <location filename="../../app/live/rehearsal.py" />
    <source>Bring in {what}</source>
    <translation>{what} einsetzen</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/run_diary.py" />
+   <source>launch</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/live/run_diary.py" />
+   <source>the clock of {box} was lost</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/live/run_diary.py" />
+   <source>JACK lost time</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/live/run_diary.py" />
+   <source>silent</source>
+   <translation>stumm</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/run_diary.py" />
+   <source>sounds</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/live/run_diary.py" />
+   <source>{box} was gone</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/live/run_diary.py" />
+   <source>the clock of {box} is back</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/live/run_diary.py" />
+   <source>fill</source>
+   <translation>Fill</translation>
+  </message>
+  <message>
+   <location filename="../../app/live/run_diary.py" />
+   <source>{box} is back</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/live/run_diary.py" />
+   <source>track {number}: {act}</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../app/live/session.py" />
@@ -4379,6 +4594,166 @@
    <translation>Es gab nichts zurückzunehmen oder zu wiederholen.</translation>
   </message>
   <message>
+   <location filename="../../app/log/book.py" />
+   <source>{error}. It lies now as {name}, and a new one is begun.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/book.py" />
+   <source>{error}. What happens is kept, and goes in as soon as it can.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>{running}, {day}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>{box} over time</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>{song}: {before} into {after}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>into {scene}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>{what}, into {scene}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>scene</source>
+   <translation>Szene</translation>
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>Time</source>
+   <translation>Zeit</translation>
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>Song</source>
+   <translation>Song</translation>
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>What</source>
+   <translation>Was</translation>
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>Verdict</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>Off</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>When</source>
+   <translation>Wann</translation>
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>By</source>
+   <translation>Durch</translation>
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>Set, ms</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>Late, ms</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>By itself, ms</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>Jitter, ms</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>Drift, ms/min</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>Evening</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>Tries</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>Good</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>Share</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>95 %</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>{low:.0f} to {high:.0f} %</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/views.py" />
+   <source>{wrong} not in time</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/views.py" />
+   <source>fault</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/views.py" />
+   <source>faults</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/views.py" />
+   <source>{good} of {tries} good</source>
+   <translation>{good} von {tries} gut</translation>
+  </message>
+  <message>
+   <location filename="../../app/log/views.py" />
+   <source>there is no run in hand</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/log/views.py" />
+   <source>it goes in degrees, as 24.5</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
    <location filename="../../app/probing.py" />
    <source>Volume down, to talking level.</source>
    <translation>Lautstärke herunter, auf Gesprächspegel.</translation>
@@ -4575,11 +4950,6 @@
   </message>
   <message>
    <location filename="../../app/tables/songs.py" />
-   <source>fill</source>
-   <translation>Fill</translation>
-  </message>
-  <message>
-   <location filename="../../app/tables/songs.py" />
    <source>fills</source>
    <translation>Fills</translation>
   </message>
@@ -4607,11 +4977,6 @@
    <location filename="../../app/tables/songs.py" />
    <source>cannot be played</source>
    <translation>nicht spielbar</translation>
-  </message>
-  <message>
-   <location filename="../../app/tables/songs.py" />
-   <source>silent</source>
-   <translation>stumm</translation>
   </message>
   <message>
    <location filename="../../app/tables/songs.py" />
@@ -4672,11 +5037,6 @@
    <location filename="../../app/tables/stage.py" />
    <source>{song}: {scene}, bar {bar}. Next {after}. My move: {move}.</source>
    <translation>{song}: {scene}, Takt {bar}. Danach {after}. Mein Griff: {move}.</translation>
-  </message>
-  <message>
-   <location filename="../../app/tables/stage.py" />
-   <source>Song</source>
-   <translation>Song</translation>
   </message>
   <message>
    <location filename="../../app/tables/stage.py" />
@@ -5200,6 +5560,16 @@
   </message>
   <message>
    <location filename="../../core/calculators/table.py" />
+   <source>Exposure of a set</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/calculators/table.py" />
+   <source>What do the levels of an evening come to?</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/calculators/table.py" />
    <source>Hearing</source>
    <translation>Gehör</translation>
   </message>
@@ -5315,6 +5685,11 @@
   </message>
   <message>
    <location filename="../../core/calculators/table.py" />
+   <source>Levels, dBA@minutes</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/calculators/table.py" />
    <source>Level, dBA</source>
    <translation>Pegel, dBA</translation>
   </message>
@@ -5422,6 +5797,31 @@
    <location filename="../../core/calculators/times.py" />
    <source>drift, ms an hour</source>
    <translation>Drift, ms je Stunde</translation>
+  </message>
+  <message>
+   <location filename="../../core/calculators/times.py" />
+   <source>That is {dose:.0f} % of what a day may have (NIOSH 98-126), as {same:.1f} dBA over eight hours.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/calculators/times.py" />
+   <source>Nothing of that is 80 dBA or more, from where it counts.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/calculators/times.py" />
+   <source>minutes</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/calculators/times.py" />
+   <source>may be, minutes</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/calculators/times.py" />
+   <source>of the day</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../core/calculators/times.py" />
@@ -6262,6 +6662,101 @@
    <location filename="../../core/findings/messages.py" />
    <source>Remove the route.</source>
    <translation>Den Weg entfernen.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/past.py" />
+   <source>came {ms:.0f} ms {late}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/past.py" />
+   <source>was missed</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/past.py" />
+   <source>{song}, {before} into {after}: {what} {how} in {wrong} of the last {count}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/past.py" />
+   <source>It was so on {days}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/past.py" />
+   <source>Give it to Grebe, make it easier, or rehearse it: Set, Rehearse.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/past.py" />
+   <source>{box} comes {ms:.1f} ms {late} as it is set, by what was measured {count} times (95 %: {low:+.1f} to {high:+.1f}).</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/past.py" />
+   <source>Measured on {days}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/past.py" />
+   <source>Set its offset to {ms:+.1f} ms, or check it again: Sync.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/past.py" />
+   <source>{box} drifted by {rate:+.1f} ms a minute the last time, and so in {moved} of the last {count} runs.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/past.py" />
+   <source>No offset mends that: let it follow the clock, or check its cable: Sync.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/past.py" />
+   <source>{box} is later by {rate:+.2f} ms for each BPM faster (95 %: {low:+.2f} to {high:+.2f}).</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/past.py" />
+   <source>One offset cannot be right for all songs of a set.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/past.py" />
+   <source>Set it for the tempo that matters most, and look at it in Log, Boxes.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/past.py" />
+   <source> and {more} days before</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/past.py" />
+   <source>{what} on {on} of the last {of} evenings.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/past.py" />
+   <source>The last time was {day}. What comes twice comes again.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/past.py" />
+   <source>Change its cable or port before the next one, and write down what helped: Rig, Notes.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/past.py" />
+   <source>{running} takes {more} longer than it is written, by {count} runs (95 %: {low} to {high}).</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/findings/past.py" />
+   <source>Plan so much air, or see in Log what goes on longer.</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../core/findings/patterns.py" />
@@ -7744,6 +8239,136 @@
    <translation>es gibt kein {what} {words!r}</translation>
   </message>
   <message>
+   <location filename="../../core/log/learning.py" />
+   <source>{share:.0f} % of the latest were good (95 %: {low:.0f} to {high:.0f})</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/log/learning.py" />
+   <source>{tries} tries: too few to say.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/log/learning.py" />
+   <source>It is ready: {share}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/log/learning.py" />
+   <source>It is not ready: {share}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/log/learning.py" />
+   <source>Not sure yet: {share}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/log/over_time.py" />
+   <source>By itself it is {ms:+.1f} ms late (95 %: {low:+.1f} to {high:+.1f}).</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/log/over_time.py" />
+   <source>cable</source>
+   <translation>Kabel</translation>
+  </message>
+  <message>
+   <location filename="../../core/log/over_time.py" />
+   <source>port</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/log/over_time.py" />
+   <source>firmware</source>
+   <translation>Firmware</translation>
+  </message>
+  <message>
+   <location filename="../../core/log/over_time.py" />
+   <source>Measured {count} times: too few to say anything of it.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/log/over_time.py" />
+   <source>It is later by {rate:+.2f} ms for each BPM faster (95 %: {low:+.2f} to {high:+.2f}).</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/log/over_time.py" />
+   <source>It becomes later by {rate:+.2f} ms a day (95 %: {low:+.2f} to {high:+.2f}).</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/log/over_time.py" />
+   <source>Whether the tempo matters does not show.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/log/over_time.py" />
+   <source>{name}: {now}, was {last}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/log/tonight.py" />
+   <source>{played} played, {planned} written; {songs}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/log/tonight.py" />
+   <source>{song}: {scene} went on {more} longer than written.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/log/tonight.py" />
+   <source>; {good} of {count} launches and moves in time</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/log/tonight.py" />
+   <source>time</source>
+   <translation>Mal</translation>
+  </message>
+  <message>
+   <location filename="../../core/log/tonight.py" />
+   <source>times</source>
+   <translation>Mal</translation>
+  </message>
+  <message>
+   <location filename="../../core/log/tonight.py" />
+   <source>song</source>
+   <translation>Song</translation>
+  </message>
+  <message>
+   <location filename="../../core/log/tonight.py" />
+   <source>songs</source>
+   <translation>Songs</translation>
+  </message>
+  <message>
+   <location filename="../../core/log/tonight.py" />
+   <source>{song}, into {scene}: {what} was missed ({times}).</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/log/tonight.py" />
+   <source>{song}, into {scene}: {what} came {ms:.0f} ms too {verdict} ({times}).</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/log/tonight.py" />
+   <source>{what} ({times})</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/log/tonight.py" />
+   <source>{box} drifted by {rate:+.1f} ms a minute.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../core/log/tonight.py" />
+   <source>{box} was {ms:.0f} ms {late} all the way.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
    <location filename="../../core/patterns/capture.py" />
    <source>Controller {number}</source>
    <translation>Controller {number}</translation>
@@ -8057,11 +8682,6 @@
    <location filename="../../core/patterns/makers.py" />
    <source>Hits as evenly as can be over the steps.</source>
    <translation>Schläge so gleichmäßig wie möglich über die Schritte.</translation>
-  </message>
-  <message>
-   <location filename="../../core/patterns/makers.py" />
-   <source>Register</source>
-   <translation>Register</translation>
   </message>
   <message>
    <location filename="../../core/patterns/makers.py" />
@@ -9530,11 +10150,6 @@
   </message>
   <message>
    <location filename="../../core/rig/abilities.py" />
-   <source>When</source>
-   <translation>Wann</translation>
-  </message>
-  <message>
-   <location filename="../../core/rig/abilities.py" />
    <source>Then wait, s</source>
    <translation>Dann warten, s</translation>
   </message>
@@ -10002,11 +10617,6 @@
    <location filename="../../core/rig/formatting.py" />
    <source>clock, start</source>
    <translation>Clock, Start</translation>
-  </message>
-  <message>
-   <location filename="../../core/rig/formatting.py" />
-   <source>nothing</source>
-   <translation>nichts</translation>
   </message>
   <message>
    <location filename="../../core/rig/formatting.py" />
@@ -10795,16 +11405,6 @@
   </message>
   <message>
    <location filename="../../core/room.py" />
-   <source>song</source>
-   <translation>Song</translation>
-  </message>
-  <message>
-   <location filename="../../core/room.py" />
-   <source>songs</source>
-   <translation>Songs</translation>
-  </message>
-  <message>
-   <location filename="../../core/room.py" />
    <source>{project}. {songs}, {length}.</source>
    <translation>{project}. {songs}, {length}.</translation>
   </message>
@@ -10840,23 +11440,8 @@
   </message>
   <message>
    <location filename="../../core/room.py" />
-   <source>Time</source>
-   <translation>Zeit</translation>
-  </message>
-  <message>
-   <location filename="../../core/room.py" />
    <source>Box</source>
    <translation>Gerät</translation>
-  </message>
-  <message>
-   <location filename="../../core/room.py" />
-   <source>What</source>
-   <translation>Was</translation>
-  </message>
-  <message>
-   <location filename="../../core/room.py" />
-   <source>By</source>
-   <translation>Durch</translation>
   </message>
   <message>
    <location filename="../../core/room.py" />
@@ -11964,11 +12549,6 @@
    <translation>Grebe hält das letzte Tempo von {leader}.</translation>
   </message>
   <message>
-   <location filename="../../core/whatif/losses.py" />
-   <source>cable</source>
-   <translation>Kabel</translation>
-  </message>
-  <message>
    <location filename="../../engine/__main__.py" />
    <source>No real-time priority: ticks may be a few milliseconds late under load. To allow it, add the line '@audio - rtprio 95' to /etc/security/limits.d/audio.conf, put yourself in the audio group (sudo adduser $USER audio), and log in again.</source>
    <translation>Keine Echtzeitpriorität: unter Last können Ticks ein paar Millisekunden zu spät kommen. Um sie zu erlauben, füg die Zeile '@audio - rtprio 95' zu /etc/security/limits.d/audio.conf hinzu, nimm dich in die Gruppe audio auf (sudo adduser $USER audio) und melde dich neu an.</translation>
@@ -12267,6 +12847,96 @@
    <location filename="../../network/node.py" />
    <source>nobody else is heard: this computer is on no network</source>
    <translation>niemand sonst ist zu hören: dieser Rechner ist in keinem Netz</translation>
+  </message>
+  <message>
+   <location filename="../../network/phone.py" />
+   <source>Stage</source>
+   <translation>Bühne</translation>
+  </message>
+  <message>
+   <location filename="../../network/phone.py" />
+   <source>Connecting.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../network/phone.py" />
+   <source>The word that Grebe shows</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../network/phone.py" />
+   <source>Show it</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../network/phone.py" />
+   <source>Scan the code that Grebe shows, or type its word.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../network/phone.py" />
+   <source>That is not the word. Look at Grebe's window again.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../network/phone.py" />
+   <source>The performer does not show it here.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../network/phone.py" />
+   <source>Waiting until the performer accepts this phone.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../network/phone.py" />
+   <source>The connection is lost; counting on alone, and trying again.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../network/phone.py" />
+   <source>Nothing plays</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../network/phone.py" />
+   <source>nothing more</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../network/phone.py" />
+   <source>To do</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../network/phone.py" />
+   <source>Of</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../network/phone.py" />
+   <source>all boxes</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../network/phone.py" />
+   <source>hands free</source>
+   <translation>Hände frei</translation>
+  </message>
+  <message>
+   <location filename="../../network/phone.py" />
+   <source>Bar and beat</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../network/phone.py" />
+   <source>in {n} bars</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../network/phone.py" />
+   <source>no port from {first} to {last} is free</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../ui/main_window/action_book.py" />
@@ -12897,6 +13567,76 @@
    <translation>Schließen</translation>
   </message>
   <message>
+   <location filename="../../ui/main_window/phone_actions.py" />
+   <source>no phone asks to see Stage</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/main_window/phone_actions.py" />
+   <source>A phone at {address} asks to see Stage.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/main_window/phone_page.py" />
+   <source>Stage on phones</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/main_window/phone_page.py" />
+   <source>For a drummer, a helper or the lights: scene, bar, what comes, what is to do. To be read and nothing more; only on this network, and only who you accept.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/main_window/phone_page.py" />
+   <source>Nothing is shown to anybody.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/main_window/phone_page.py" />
+   <source>Nobody has asked yet.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/main_window/phone_page.py" />
+   <source>sees it</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/main_window/phone_page.py" />
+   <source>asks to see it</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/main_window/phone_page.py" />
+   <source>Code to be scanned: {text}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/main_window/phone_page.py" />
+   <source>Show it no longer</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/main_window/phone_page.py" />
+   <source>Show it on phones</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/main_window/phone_page.py" />
+   <source>Scan it, or open {url} and type: {word}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/main_window/phone_page.py" />
+   <source>A phone at {address} {seen}.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/main_window/phone_page.py" />
+   <source>Send away</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
    <location filename="../../ui/main_window/rail.py" />
    <source>Stations</source>
    <translation>Stationen</translation>
@@ -13472,6 +14212,146 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/main_window/waterline.py" />
    <source>{device}: port gone</source>
    <translation>{device}: Port fort</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/canvas.py" />
+   <source>Nothing of this kind is in the log, or nothing that fits what is looked for.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/canvas.py" />
+   <source>ready above this</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/canvas.py" />
+   <source>In words</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/canvas.py" />
+   <source>written</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/canvas.py" />
+   <source>played</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>any</source>
+   <translation>beliebig</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>Tonight</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>Changes</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>Venue</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>{at} of {count}</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>The same as a table</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>Search in words</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>Search the log</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>What there is</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>What is played, checked and rehearsed is written down here, on this computer alone.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>The log</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>The evening of {day} is forgotten.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>A run, as it went</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>A box over time</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>A change over rehearsals</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>From, 2026-11-30</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>Until, 2026-11-30</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>How warm</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>Noted of this run</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>Log</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>Nothing stands out.</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>there is nothing to print yet</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>a day goes as 2026-11-30 (got {text!r})</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../ui/stations/patterns/canvas.py" />
@@ -14230,11 +15110,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/rig/canvas.py" />
-   <source>any</source>
-   <translation>beliebig</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
    <source>a second clock</source>
    <translation>eine zweite Clock</translation>
   </message>
@@ -14645,16 +15520,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/rig/facts.py" />
-   <source>time</source>
-   <translation>Mal</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/facts.py" />
-   <source>times</source>
-   <translation>Mal</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/facts.py" />
    <source>Nothing sent yet.</source>
    <translation>Noch nichts gesendet.</translation>
   </message>
@@ -14677,11 +15542,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/gear.py" />
    <source>setting</source>
    <translation>Einstellung</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/gear.py" />
-   <source>firmware</source>
-   <translation>Firmware</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/gear.py" />
@@ -15795,11 +16655,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/scenes/view.py" />
-   <source>scene</source>
-   <translation>Szene</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/scenes/view.py" />
    <source>scenes</source>
    <translation>Szenen</translation>
   </message>
@@ -15862,11 +16717,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/set/crossings.py" />
    <source>The metre goes from {metres} to {metres2}.</source>
    <translation>Die Taktart geht von {metres} zu {metres2}.</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/set/rehearse.py" />
-   <source>{good} of {tries} good</source>
-   <translation>{good} von {tries} gut</translation>
   </message>
   <message>
    <location filename="../../ui/stations/set/rehearse.py" />
@@ -16357,11 +17207,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/stage/canvas.py" />
    <source>{many} by hand: {kept} this section, {keep_mutes} changes that</source>
    <translation>{many} von Hand: {kept} diesen Abschnitt, {keep_mutes} ändert das</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/stage/canvas.py" />
-   <source>Stage</source>
-   <translation>Bühne</translation>
   </message>
   <message>
    <location filename="../../ui/stations/stage/canvas.py" />
@@ -17640,8 +18485,18 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/tools/view.py" />
+   <source>Note to be used</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../ui/stations/tools/view.py" />
    <source>Answer</source>
    <translation>Antwort</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/tools/view.py" />
+   <source>this answer has no place of its own: copy it</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../ui/stations/tools/view.py" />
@@ -17804,14 +18659,29 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <translation>Drucken: {title}</translation>
   </message>
   <message>
-   <location filename="../../formats/templates/cues.html" />
-   <source>More than your hands can make in time</source>
-   <translation>Mehr, als deine Hände rechtzeitig schaffen</translation>
+   <location filename="../../formats/templates/card.html" />
+   <source>Set to</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../formats/templates/card.html" />
+   <source>Patterns by place</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../formats/templates/card.html" />
+   <source>and {count} more</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../formats/templates/card.html" />
+   <source>Your moves on it</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../formats/templates/cues.html" />
-   <source>hands free</source>
-   <translation>Hände frei</translation>
+   <source>More than your hands can make in time</source>
+   <translation>Mehr, als deine Hände rechtzeitig schaffen</translation>
   </message>
   <message>
    <location filename="../../formats/templates/programme.html" />
@@ -18200,6 +19070,16 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../app/actions" />
+   <source>Stage on phones: a code to scan, who may see it</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Accept the phone that asks</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/actions" />
    <source>OSC for remote surfaces, on or off</source>
    <translation>OSC für Fernbedienungen an oder aus</translation>
   </message>
@@ -18247,6 +19127,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>Go to Stage</source>
    <translation>Zu Bühne gehen</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Go to Log</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../app/actions" />
@@ -18432,6 +19317,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>Write its profile to a file</source>
    <translation>Sein Profil in eine Datei schreiben</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Write a card for its lid</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../app/actions" />
@@ -19515,8 +20405,28 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../app/actions" />
+   <source>Write what is shown: sheet or table</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Print what is shown</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Forget this evening: all of it leaves the log</source>
+   <translation type="unfinished" />
+  </message>
+  <message>
+   <location filename="../../app/actions" />
    <source>Copy the answer and its table</source>
    <translation>Die Antwort und ihre Tabelle kopieren</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Use it where it belongs: song, scene, generator</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../app/actions" />

@@ -6,7 +6,7 @@ from collections.abc import Callable
 
 from PyQt6.QtWidgets import QStackedWidget
 
-from grebe.app.document.sheets import setup_page
+from grebe.app.document.sheets import card_page, setup_page
 from grebe.app.doing import does
 from grebe.app.live.playing_on import PlayingOn
 from grebe.app.live.session import Session
@@ -111,6 +111,11 @@ class RigPanes:
     def print_setup(self) -> None:
         """The set-up sheet onto paper."""
         self._out.print(setup_page(self._session.project, self._setup.device))
+
+    @does("write_card")
+    def write_card(self) -> None:
+        """A card for the lid of the box in hand."""
+        self._out.write(card_page(self._session.project, self._session.selection.box))
 
     @does("write_sheet")
     def write_setup(self) -> None:

@@ -7,19 +7,28 @@ from PyQt6.QtGui import QGuiApplication, QKeyEvent, QPainter
 from PyQt6.QtWidgets import QGridLayout, QLabel, QLineEdit, QStackedWidget, QVBoxLayout, QWidget
 
 from grebe.app.doing import does
+from grebe.app.editors.using import USES
 from grebe.app.live.session import Session
 from grebe.app.tables.listed import ListTable
 from grebe.app.tables.table import Cell
 from grebe.core.calculators.model import Answer, Calculator
 from grebe.core.calculators.table import CALCULATORS
 from grebe.core.calculators.times import LEFT_OUT
+from grebe.core.time.delay import NOTE_VALUES
+from grebe.errors import EditError
+from grebe.ui.stations.tools.pictures import HEIGHT, PICTURES
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.canvas import Canvas
+from grebe.ui.widgets.fields import ListField
 from grebe.ui.widgets.view import Sheet, Thing, View
 from grebe.words import tr
 
 LIST_WIDE = 230.0
-ROW, LEAST_ROW = 34.0, 24.0
+ROW, LEAST_ROW = 34.0, 22.0
+WIDEST = 560.0
+"""Of a picture."""
+NOTES = tuple(NOTE_VALUES)
+"""That an echo can be set to."""
 LINE = 26.0
 
 
@@ -35,6 +44,8 @@ class ToolsCanvas(Canvas):
         super().__init__(session, table)
         self.index = 0
         self.answer: Answer | None = None
+        self.texts: dict[str, str] = {}
+        """What was typed that it answers."""
         self.problem = ""
         self.setAccessibleName(tr("Tools"))
 
@@ -96,6 +107,11 @@ class ToolsCanvas(Canvas):
         if answer.care:
             y += draw.paragraph(painter, QRectF(box.left(), y, box.width(), 60), answer.care,
                                 p.crest, size=14, weight=600) + 14  # fmt: skip
+        picture = PICTURES.get(CALCULATORS[self.index].id)
+        if picture is not None:
+            room = QRectF(box.left(), y, min(box.width() - 10, WIDEST), HEIGHT)
+            picture(painter, room, p, answer.values, self.texts)
+            y += HEIGHT + 16
         columns = len(answer.head)
         if not columns:
             return
@@ -124,6 +140,9 @@ class ToolsView(View):
         self.tools_canvas = ToolsCanvas(session)
         self.tools_canvas.chosen.connect(self.choose)
         self.fields: dict[str, dict[str, QLineEdit]] = {}
+        self.note = ListField()
+        self.note.setAccessibleName(tr("Note to be used"))
+        self.note.show_choice(NOTES, "1/8.")
         self.pages = QStackedWidget()
         for tool in CALCULATORS:
             self.pages.addWidget(self._page(tool))
@@ -148,6 +167,9 @@ class ToolsView(View):
             grid.addWidget(QLabel(field.words), row, 0)
             grid.addWidget(line, row, 1)
             lines[field.key] = line
+        if tool.id == "delay":
+            grid.addWidget(QLabel(tr("Note to be used")), len(tool.inputs), 0)
+            grid.addWidget(self.note, len(tool.inputs), 1)
         self.fields[tool.id] = lines
         column.addLayout(grid)
         column.addStretch(1)
@@ -179,6 +201,7 @@ class ToolsView(View):
     def _work_out(self) -> None:
         canvas = self.tools_canvas
         values = {key: line.text() for key, line in self.fields[self.tool.id].items()}
+        canvas.texts = values
         try:
             canvas.answer, canvas.problem = self.tool.answer(values), ""
         except ValueError as error:
@@ -206,6 +229,16 @@ class ToolsView(View):
     def in_hand(self) -> Thing:
         """The answer."""
         return Thing(self.tool.title, ("answer",))
+
+    @does("use_answer")
+    def use(self) -> None:
+        """Put the answer to use where it belongs."""
+        use, answer = USES.get(self.tool.id), self.tools_canvas.answer
+        if use is None or answer is None:
+            raise EditError(tr("this answer has no place of its own: copy it"))
+        texts = {**self.tools_canvas.texts, "note": str(self.note.currentData() or "")}
+        words = use(self.session, answer.values, texts)
+        self.session.notices.say("info", words, offers="undo" if self.tool.id != "register" else "")
 
     @does("copy_table")
     def copy(self) -> None:
