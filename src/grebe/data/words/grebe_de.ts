@@ -261,12 +261,12 @@
   <message>
    <location filename="../../app/actions/buttons.py" />
    <source>Write it</source>
-   <translation type="unfinished" />
+   <translation>Schreiben</translation>
   </message>
   <message>
    <location filename="../../app/actions/buttons.py" />
    <source>Use it</source>
-   <translation type="unfinished" />
+   <translation>Einsetzen</translation>
   </message>
   <message>
    <location filename="../../app/actions/buttons.py" />
@@ -336,7 +336,7 @@
   <message>
    <location filename="../../app/actions/gestures.py" />
    <source>What happened, and what keeps going wrong? Runs, boxes and changes over the evenings; nothing leaves this computer.</source>
-   <translation type="unfinished" />
+   <translation>Was ist geschehen, und was geht immer wieder schief? Durchläufe, Geräte und Wechsel über die Abende; nichts verlässt diesen Rechner.</translation>
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
@@ -721,22 +721,22 @@
   <message>
    <location filename="../../app/actions/gestures.py" />
    <source>Click on a stem or a mark</source>
-   <translation type="unfinished" />
+   <translation>Klick auf einen Stängel oder ein Zeichen</translation>
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
    <source>takes it in hand, in the table, too</source>
-   <translation type="unfinished" />
+   <translation>nimmt es in die Hand, auch in der Tabelle</translation>
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
    <source>Wheel over the list</source>
-   <translation type="unfinished" />
+   <translation>Rad über der Liste</translation>
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
    <source>goes through what there is</source>
-   <translation type="unfinished" />
+   <translation>geht durch, was es gibt</translation>
   </message>
   <message>
    <location filename="../../app/actions/gestures.py" />
@@ -1126,62 +1126,62 @@
   <message>
    <location filename="../../app/choices.py" />
    <source>Keep runs in the log</source>
-   <translation type="unfinished" />
+   <translation>Durchläufe im Logbuch behalten</translation>
   </message>
   <message>
    <location filename="../../app/choices.py" />
    <source>What was played, with launches, moves and faults. It stays on this computer.</source>
-   <translation type="unfinished" />
+   <translation>Was gespielt wurde, mit Starts, Handgriffen und Störungen. Es bleibt auf diesem Rechner.</translation>
   </message>
   <message>
    <location filename="../../app/choices.py" />
    <source>privacy history diary</source>
-   <translation type="unfinished" />
+   <translation>Datenschutz Verlauf Tagebuch</translation>
   </message>
   <message>
    <location filename="../../app/choices.py" />
    <source>Keep checks of boxes</source>
-   <translation type="unfinished" />
+   <translation>Prüfungen von Geräten behalten</translation>
   </message>
   <message>
    <location filename="../../app/choices.py" />
    <source>Offset, jitter and drift, over the evenings.</source>
-   <translation type="unfinished" />
+   <translation>Versatz, Jitter und Drift, über die Abende.</translation>
   </message>
   <message>
    <location filename="../../app/choices.py" />
    <source>privacy history sync</source>
-   <translation type="unfinished" />
+   <translation>Datenschutz Verlauf Sync</translation>
   </message>
   <message>
    <location filename="../../app/choices.py" />
    <source>Keep rehearsals</source>
-   <translation type="unfinished" />
+   <translation>Proben behalten</translation>
   </message>
   <message>
    <location filename="../../app/choices.py" />
    <source>Launches and moves with their verdicts.</source>
-   <translation type="unfinished" />
+   <translation>Starts und Handgriffe mit ihrem Urteil.</translation>
   </message>
   <message>
    <location filename="../../app/choices.py" />
    <source>privacy history practise</source>
-   <translation type="unfinished" />
+   <translation>Datenschutz Verlauf üben</translation>
   </message>
   <message>
    <location filename="../../app/choices.py" />
    <source>Days that the log is kept</source>
-   <translation type="unfinished" />
+   <translation>Tage, die das Logbuch behalten wird</translation>
   </message>
   <message>
    <location filename="../../app/choices.py" />
    <source>Older evenings are taken out when Grebe starts; 0 keeps them for ever.</source>
-   <translation type="unfinished" />
+   <translation>Ältere Abende werden entfernt, wenn Grebe startet; 0 behält sie für immer.</translation>
   </message>
   <message>
    <location filename="../../app/choices.py" />
    <source>privacy forget delete old</source>
-   <translation type="unfinished" />
+   <translation>Datenschutz vergessen löschen alt</translation>
   </message>
   <message>
    <location filename="../../app/choices.py" />
@@ -1461,7 +1461,7 @@
   <message>
    <location filename="../../app/document/sheets.py" />
    <source>Card: {box}</source>
-   <translation type="unfinished" />
+   <translation>Karte: {box}</translation>
   </message>
   <message>
    <location filename="../../app/document/sheets.py" />
@@ -3426,52 +3426,52 @@
   <message>
    <location filename="../../app/editors/using.py" />
    <source>{song} is at {bpm:g} BPM now.</source>
-   <translation type="unfinished" />
+   <translation>{song} hat jetzt {bpm:g} BPM.</translation>
   </message>
   <message>
    <location filename="../../app/editors/using.py" />
    <source>{song} is in {key} now.</source>
-   <translation type="unfinished" />
+   <translation>{song} steht jetzt in {key}.</translation>
   </message>
   <message>
    <location filename="../../app/editors/using.py" />
    <source>The generator Register has these taps: Patterns, Generate.</source>
-   <translation type="unfinished" />
+   <translation>Der Generator Register hat diese Abgriffe: Patterns, Erzeugen.</translation>
   </message>
   <message>
    <location filename="../../app/editors/using.py" />
    <source>{name} is at {note} in {scene} now.</source>
-   <translation type="unfinished" />
+   <translation>{name} steht in {scene} jetzt auf {note}.</translation>
   </message>
   <message>
    <location filename="../../app/editors/using.py" />
    <source>Tempo from Tools</source>
-   <translation type="unfinished" />
+   <translation>Tempo aus den Werkzeugen</translation>
   </message>
   <message>
    <location filename="../../app/editors/using.py" />
    <source>Key from Tools</source>
-   <translation type="unfinished" />
+   <translation>Tonart aus den Werkzeugen</translation>
   </message>
   <message>
    <location filename="../../app/editors/using.py" />
    <source>Echo from Tools</source>
-   <translation type="unfinished" />
+   <translation>Echo aus den Werkzeugen</translation>
   </message>
   <message>
    <location filename="../../app/editors/using.py" />
    <source>the unit cannot take {note}</source>
-   <translation type="unfinished" />
+   <translation>das Gerät kann {note} nicht</translation>
   </message>
   <message>
    <location filename="../../app/editors/using.py" />
    <source>no echo takes part in {scene}</source>
-   <translation type="unfinished" />
+   <translation>in {scene} macht kein Echo mit</translation>
   </message>
   <message>
    <location filename="../../app/editors/using.py" />
    <source>{song} has no section yet</source>
-   <translation type="unfinished" />
+   <translation>{song} hat noch keinen Abschnitt</translation>
   </message>
   <message>
    <location filename="../../app/editors/using.py" />
@@ -4156,7 +4156,7 @@
   <message>
    <location filename="../../app/live/phones.py" />
    <source>what serves the phones has ended</source>
-   <translation type="unfinished" />
+   <translation>was die Telefone bedient, ist beendet</translation>
   </message>
   <message>
    <location filename="../../app/live/playing_on.py" />
@@ -4276,17 +4276,17 @@
   <message>
    <location filename="../../app/live/run_diary.py" />
    <source>launch</source>
-   <translation type="unfinished" />
+   <translation>Start</translation>
   </message>
   <message>
    <location filename="../../app/live/run_diary.py" />
    <source>the clock of {box} was lost</source>
-   <translation type="unfinished" />
+   <translation>die Clock von {box} war weg</translation>
   </message>
   <message>
    <location filename="../../app/live/run_diary.py" />
    <source>JACK lost time</source>
-   <translation type="unfinished" />
+   <translation>JACK hat Zeit verloren</translation>
   </message>
   <message>
    <location filename="../../app/live/run_diary.py" />
@@ -4296,17 +4296,17 @@
   <message>
    <location filename="../../app/live/run_diary.py" />
    <source>sounds</source>
-   <translation type="unfinished" />
+   <translation>klingt</translation>
   </message>
   <message>
    <location filename="../../app/live/run_diary.py" />
    <source>{box} was gone</source>
-   <translation type="unfinished" />
+   <translation>{box} war weg</translation>
   </message>
   <message>
    <location filename="../../app/live/run_diary.py" />
    <source>the clock of {box} is back</source>
-   <translation type="unfinished" />
+   <translation>die Clock von {box} ist wieder da</translation>
   </message>
   <message>
    <location filename="../../app/live/run_diary.py" />
@@ -4316,12 +4316,12 @@
   <message>
    <location filename="../../app/live/run_diary.py" />
    <source>{box} is back</source>
-   <translation type="unfinished" />
+   <translation>{box} ist wieder da</translation>
   </message>
   <message>
    <location filename="../../app/live/run_diary.py" />
    <source>track {number}: {act}</source>
-   <translation type="unfinished" />
+   <translation>Spur {number}: {act}</translation>
   </message>
   <message>
    <location filename="../../app/live/session.py" />
@@ -4596,37 +4596,37 @@
   <message>
    <location filename="../../app/log/book.py" />
    <source>{error}. It lies now as {name}, and a new one is begun.</source>
-   <translation type="unfinished" />
+   <translation>{error}. Es liegt jetzt als {name}, und ein neues ist begonnen.</translation>
   </message>
   <message>
    <location filename="../../app/log/book.py" />
    <source>{error}. What happens is kept, and goes in as soon as it can.</source>
-   <translation type="unfinished" />
+   <translation>{error}. Was geschieht, wird aufgehoben und kommt hinein, sobald es geht.</translation>
   </message>
   <message>
    <location filename="../../app/log/tables.py" />
    <source>{running}, {day}</source>
-   <translation type="unfinished" />
+   <translation>{running}, {day}</translation>
   </message>
   <message>
    <location filename="../../app/log/tables.py" />
    <source>{box} over time</source>
-   <translation type="unfinished" />
+   <translation>{box} über die Zeit</translation>
   </message>
   <message>
    <location filename="../../app/log/tables.py" />
    <source>{song}: {before} into {after}</source>
-   <translation type="unfinished" />
+   <translation>{song}: {before} nach {after}</translation>
   </message>
   <message>
    <location filename="../../app/log/tables.py" />
    <source>into {scene}</source>
-   <translation type="unfinished" />
+   <translation>nach {scene}</translation>
   </message>
   <message>
    <location filename="../../app/log/tables.py" />
    <source>{what}, into {scene}</source>
-   <translation type="unfinished" />
+   <translation>{what}, nach {scene}</translation>
   </message>
   <message>
    <location filename="../../app/log/tables.py" />
@@ -4651,12 +4651,12 @@
   <message>
    <location filename="../../app/log/tables.py" />
    <source>Verdict</source>
-   <translation type="unfinished" />
+   <translation>Urteil</translation>
   </message>
   <message>
    <location filename="../../app/log/tables.py" />
    <source>Off</source>
-   <translation type="unfinished" />
+   <translation>Daneben</translation>
   </message>
   <message>
    <location filename="../../app/log/tables.py" />
@@ -4671,72 +4671,72 @@
   <message>
    <location filename="../../app/log/tables.py" />
    <source>Set, ms</source>
-   <translation type="unfinished" />
+   <translation>Gesetzt, ms</translation>
   </message>
   <message>
    <location filename="../../app/log/tables.py" />
    <source>Late, ms</source>
-   <translation type="unfinished" />
+   <translation>Spät, ms</translation>
   </message>
   <message>
    <location filename="../../app/log/tables.py" />
    <source>By itself, ms</source>
-   <translation type="unfinished" />
+   <translation>Von sich aus, ms</translation>
   </message>
   <message>
    <location filename="../../app/log/tables.py" />
    <source>Jitter, ms</source>
-   <translation type="unfinished" />
+   <translation>Jitter, ms</translation>
   </message>
   <message>
    <location filename="../../app/log/tables.py" />
    <source>Drift, ms/min</source>
-   <translation type="unfinished" />
+   <translation>Drift, ms/min</translation>
   </message>
   <message>
    <location filename="../../app/log/tables.py" />
    <source>Evening</source>
-   <translation type="unfinished" />
+   <translation>Abend</translation>
   </message>
   <message>
    <location filename="../../app/log/tables.py" />
    <source>Tries</source>
-   <translation type="unfinished" />
+   <translation>Versuche</translation>
   </message>
   <message>
    <location filename="../../app/log/tables.py" />
    <source>Good</source>
-   <translation type="unfinished" />
+   <translation>Gut</translation>
   </message>
   <message>
    <location filename="../../app/log/tables.py" />
    <source>Share</source>
-   <translation type="unfinished" />
+   <translation>Anteil</translation>
   </message>
   <message>
    <location filename="../../app/log/tables.py" />
    <source>95 %</source>
-   <translation type="unfinished" />
+   <translation>95 %</translation>
   </message>
   <message>
    <location filename="../../app/log/tables.py" />
    <source>{low:.0f} to {high:.0f} %</source>
-   <translation type="unfinished" />
+   <translation>{low:.0f} bis {high:.0f} %</translation>
   </message>
   <message>
    <location filename="../../app/log/views.py" />
    <source>{wrong} not in time</source>
-   <translation type="unfinished" />
+   <translation>{wrong} nicht rechtzeitig</translation>
   </message>
   <message>
    <location filename="../../app/log/views.py" />
    <source>fault</source>
-   <translation type="unfinished" />
+   <translation>Störung</translation>
   </message>
   <message>
    <location filename="../../app/log/views.py" />
    <source>faults</source>
-   <translation type="unfinished" />
+   <translation>Störungen</translation>
   </message>
   <message>
    <location filename="../../app/log/views.py" />
@@ -4746,12 +4746,12 @@
   <message>
    <location filename="../../app/log/views.py" />
    <source>there is no run in hand</source>
-   <translation type="unfinished" />
+   <translation>es ist kein Durchlauf in der Hand</translation>
   </message>
   <message>
    <location filename="../../app/log/views.py" />
    <source>it goes in degrees, as 24.5</source>
-   <translation type="unfinished" />
+   <translation>es geht in Grad, wie 24.5</translation>
   </message>
   <message>
    <location filename="../../app/probing.py" />
@@ -5561,12 +5561,12 @@
   <message>
    <location filename="../../core/calculators/table.py" />
    <source>Exposure of a set</source>
-   <translation type="unfinished" />
+   <translation>Belastung eines Sets</translation>
   </message>
   <message>
    <location filename="../../core/calculators/table.py" />
    <source>What do the levels of an evening come to?</source>
-   <translation type="unfinished" />
+   <translation>Worauf kommen die Pegel eines Abends?</translation>
   </message>
   <message>
    <location filename="../../core/calculators/table.py" />
@@ -5686,7 +5686,7 @@
   <message>
    <location filename="../../core/calculators/table.py" />
    <source>Levels, dBA@minutes</source>
-   <translation type="unfinished" />
+   <translation>Pegel, dBA@Minuten</translation>
   </message>
   <message>
    <location filename="../../core/calculators/table.py" />
@@ -5801,27 +5801,27 @@
   <message>
    <location filename="../../core/calculators/times.py" />
    <source>That is {dose:.0f} % of what a day may have (NIOSH 98-126), as {same:.1f} dBA over eight hours.</source>
-   <translation type="unfinished" />
+   <translation>Das sind {dose:.0f} % dessen, was ein Tag haben darf (NIOSH 98-126), wie {same:.1f} dBA über acht Stunden.</translation>
   </message>
   <message>
    <location filename="../../core/calculators/times.py" />
    <source>Nothing of that is 80 dBA or more, from where it counts.</source>
-   <translation type="unfinished" />
+   <translation>Nichts davon hat 80 dBA oder mehr, ab denen es zählt.</translation>
   </message>
   <message>
    <location filename="../../core/calculators/times.py" />
    <source>minutes</source>
-   <translation type="unfinished" />
+   <translation>Minuten</translation>
   </message>
   <message>
    <location filename="../../core/calculators/times.py" />
    <source>may be, minutes</source>
-   <translation type="unfinished" />
+   <translation>darf, Minuten</translation>
   </message>
   <message>
    <location filename="../../core/calculators/times.py" />
    <source>of the day</source>
-   <translation type="unfinished" />
+   <translation>vom Tag</translation>
   </message>
   <message>
    <location filename="../../core/calculators/times.py" />
@@ -6666,97 +6666,97 @@
   <message>
    <location filename="../../core/findings/past.py" />
    <source>came {ms:.0f} ms {late}</source>
-   <translation type="unfinished" />
+   <translation>kam {ms:.0f} ms {late}</translation>
   </message>
   <message>
    <location filename="../../core/findings/past.py" />
    <source>was missed</source>
-   <translation type="unfinished" />
+   <translation>blieb aus</translation>
   </message>
   <message>
    <location filename="../../core/findings/past.py" />
    <source>{song}, {before} into {after}: {what} {how} in {wrong} of the last {count}.</source>
-   <translation type="unfinished" />
+   <translation>{song}, {before} nach {after}: {what} {how} in {wrong} der letzten {count}.</translation>
   </message>
   <message>
    <location filename="../../core/findings/past.py" />
    <source>It was so on {days}.</source>
-   <translation type="unfinished" />
+   <translation>So war es am {days}.</translation>
   </message>
   <message>
    <location filename="../../core/findings/past.py" />
    <source>Give it to Grebe, make it easier, or rehearse it: Set, Rehearse.</source>
-   <translation type="unfinished" />
+   <translation>Gib es Grebe, mach es leichter oder probe es: Set, Proben.</translation>
   </message>
   <message>
    <location filename="../../core/findings/past.py" />
    <source>{box} comes {ms:.1f} ms {late} as it is set, by what was measured {count} times (95 %: {low:+.1f} to {high:+.1f}).</source>
-   <translation type="unfinished" />
+   <translation>{box} kommt, wie es eingestellt ist, {ms:.1f} ms {late}, nach {count} Messungen (95 %: {low:+.1f} bis {high:+.1f}).</translation>
   </message>
   <message>
    <location filename="../../core/findings/past.py" />
    <source>Measured on {days}.</source>
-   <translation type="unfinished" />
+   <translation>Gemessen am {days}.</translation>
   </message>
   <message>
    <location filename="../../core/findings/past.py" />
    <source>Set its offset to {ms:+.1f} ms, or check it again: Sync.</source>
-   <translation type="unfinished" />
+   <translation>Setze den Versatz auf {ms:+.1f} ms oder prüfe es noch einmal: Sync.</translation>
   </message>
   <message>
    <location filename="../../core/findings/past.py" />
    <source>{box} drifted by {rate:+.1f} ms a minute the last time, and so in {moved} of the last {count} runs.</source>
-   <translation type="unfinished" />
+   <translation>{box} ist zuletzt um {rate:+.1f} ms in der Minute gedriftet, und so in {moved} der letzten {count} Durchläufe.</translation>
   </message>
   <message>
    <location filename="../../core/findings/past.py" />
    <source>No offset mends that: let it follow the clock, or check its cable: Sync.</source>
-   <translation type="unfinished" />
+   <translation>Kein Versatz behebt das: lass es der Clock folgen oder prüfe sein Kabel: Sync.</translation>
   </message>
   <message>
    <location filename="../../core/findings/past.py" />
    <source>{box} is later by {rate:+.2f} ms for each BPM faster (95 %: {low:+.2f} to {high:+.2f}).</source>
-   <translation type="unfinished" />
+   <translation>{box} ist je BPM schneller um {rate:+.2f} ms später (95 %: {low:+.2f} bis {high:+.2f}).</translation>
   </message>
   <message>
    <location filename="../../core/findings/past.py" />
    <source>One offset cannot be right for all songs of a set.</source>
-   <translation type="unfinished" />
+   <translation>Ein Versatz kann nicht für alle Songs eines Sets stimmen.</translation>
   </message>
   <message>
    <location filename="../../core/findings/past.py" />
    <source>Set it for the tempo that matters most, and look at it in Log, Boxes.</source>
-   <translation type="unfinished" />
+   <translation>Setze ihn für das wichtigste Tempo und sieh es dir in Log, Geräte an.</translation>
   </message>
   <message>
    <location filename="../../core/findings/past.py" />
    <source> and {more} days before</source>
-   <translation type="unfinished" />
+   <translation> und an {more} Tagen davor</translation>
   </message>
   <message>
    <location filename="../../core/findings/past.py" />
    <source>{what} on {on} of the last {of} evenings.</source>
-   <translation type="unfinished" />
+   <translation>{what}, an {on} der letzten {of} Abende.</translation>
   </message>
   <message>
    <location filename="../../core/findings/past.py" />
    <source>The last time was {day}. What comes twice comes again.</source>
-   <translation type="unfinished" />
+   <translation>Zuletzt war es am {day}. Was zweimal kommt, kommt wieder.</translation>
   </message>
   <message>
    <location filename="../../core/findings/past.py" />
    <source>Change its cable or port before the next one, and write down what helped: Rig, Notes.</source>
-   <translation type="unfinished" />
+   <translation>Wechsle vor dem nächsten Kabel oder Port und notiere, was geholfen hat: Rig, Notizen.</translation>
   </message>
   <message>
    <location filename="../../core/findings/past.py" />
    <source>{running} takes {more} longer than it is written, by {count} runs (95 %: {low} to {high}).</source>
-   <translation type="unfinished" />
+   <translation>{running} dauert {more} länger als geschrieben, nach {count} Durchläufen (95 %: {low} bis {high}).</translation>
   </message>
   <message>
    <location filename="../../core/findings/past.py" />
    <source>Plan so much air, or see in Log what goes on longer.</source>
-   <translation type="unfinished" />
+   <translation>Plane so viel Luft ein oder sieh in Log nach, was länger geht.</translation>
   </message>
   <message>
    <location filename="../../core/findings/patterns.py" />
@@ -8241,32 +8241,32 @@
   <message>
    <location filename="../../core/log/learning.py" />
    <source>{share:.0f} % of the latest were good (95 %: {low:.0f} to {high:.0f})</source>
-   <translation type="unfinished" />
+   <translation>{share:.0f} % der letzten waren gut (95 %: {low:.0f} bis {high:.0f})</translation>
   </message>
   <message>
    <location filename="../../core/log/learning.py" />
    <source>{tries} tries: too few to say.</source>
-   <translation type="unfinished" />
+   <translation>{tries} Versuche: zu wenige, um etwas zu sagen.</translation>
   </message>
   <message>
    <location filename="../../core/log/learning.py" />
    <source>It is ready: {share}.</source>
-   <translation type="unfinished" />
+   <translation>Er sitzt: {share}.</translation>
   </message>
   <message>
    <location filename="../../core/log/learning.py" />
    <source>It is not ready: {share}.</source>
-   <translation type="unfinished" />
+   <translation>Er sitzt nicht: {share}.</translation>
   </message>
   <message>
    <location filename="../../core/log/learning.py" />
    <source>Not sure yet: {share}.</source>
-   <translation type="unfinished" />
+   <translation>Noch nicht sicher: {share}.</translation>
   </message>
   <message>
    <location filename="../../core/log/over_time.py" />
    <source>By itself it is {ms:+.1f} ms late (95 %: {low:+.1f} to {high:+.1f}).</source>
-   <translation type="unfinished" />
+   <translation>Von sich aus ist es {ms:+.1f} ms spät (95 %: {low:+.1f} bis {high:+.1f}).</translation>
   </message>
   <message>
    <location filename="../../core/log/over_time.py" />
@@ -8276,7 +8276,7 @@
   <message>
    <location filename="../../core/log/over_time.py" />
    <source>port</source>
-   <translation type="unfinished" />
+   <translation>Port</translation>
   </message>
   <message>
    <location filename="../../core/log/over_time.py" />
@@ -8286,42 +8286,42 @@
   <message>
    <location filename="../../core/log/over_time.py" />
    <source>Measured {count} times: too few to say anything of it.</source>
-   <translation type="unfinished" />
+   <translation>{count}-mal gemessen: zu wenig, um etwas darüber zu sagen.</translation>
   </message>
   <message>
    <location filename="../../core/log/over_time.py" />
    <source>It is later by {rate:+.2f} ms for each BPM faster (95 %: {low:+.2f} to {high:+.2f}).</source>
-   <translation type="unfinished" />
+   <translation>Je BPM schneller ist es um {rate:+.2f} ms später (95 %: {low:+.2f} bis {high:+.2f}).</translation>
   </message>
   <message>
    <location filename="../../core/log/over_time.py" />
    <source>It becomes later by {rate:+.2f} ms a day (95 %: {low:+.2f} to {high:+.2f}).</source>
-   <translation type="unfinished" />
+   <translation>Es wird jeden Tag um {rate:+.2f} ms später (95 %: {low:+.2f} bis {high:+.2f}).</translation>
   </message>
   <message>
    <location filename="../../core/log/over_time.py" />
    <source>Whether the tempo matters does not show.</source>
-   <translation type="unfinished" />
+   <translation>Ob das Tempo eine Rolle spielt, zeigt sich nicht.</translation>
   </message>
   <message>
    <location filename="../../core/log/over_time.py" />
    <source>{name}: {now}, was {last}</source>
-   <translation type="unfinished" />
+   <translation>{name}: {now}, war {last}</translation>
   </message>
   <message>
    <location filename="../../core/log/tonight.py" />
    <source>{played} played, {planned} written; {songs}</source>
-   <translation type="unfinished" />
+   <translation>{played} gespielt, {planned} geschrieben; {songs}</translation>
   </message>
   <message>
    <location filename="../../core/log/tonight.py" />
    <source>{song}: {scene} went on {more} longer than written.</source>
-   <translation type="unfinished" />
+   <translation>{song}: {scene} ging {more} länger als geschrieben.</translation>
   </message>
   <message>
    <location filename="../../core/log/tonight.py" />
    <source>; {good} of {count} launches and moves in time</source>
-   <translation type="unfinished" />
+   <translation>; {good} von {count} Starts und Handgriffen rechtzeitig</translation>
   </message>
   <message>
    <location filename="../../core/log/tonight.py" />
@@ -8346,27 +8346,27 @@
   <message>
    <location filename="../../core/log/tonight.py" />
    <source>{song}, into {scene}: {what} was missed ({times}).</source>
-   <translation type="unfinished" />
+   <translation>{song}, nach {scene}: {what} blieb aus ({times}).</translation>
   </message>
   <message>
    <location filename="../../core/log/tonight.py" />
    <source>{song}, into {scene}: {what} came {ms:.0f} ms too {verdict} ({times}).</source>
-   <translation type="unfinished" />
+   <translation>{song}, nach {scene}: {what} kam {ms:.0f} ms zu {verdict} ({times}).</translation>
   </message>
   <message>
    <location filename="../../core/log/tonight.py" />
    <source>{what} ({times})</source>
-   <translation type="unfinished" />
+   <translation>{what} ({times})</translation>
   </message>
   <message>
    <location filename="../../core/log/tonight.py" />
    <source>{box} drifted by {rate:+.1f} ms a minute.</source>
-   <translation type="unfinished" />
+   <translation>{box} ist um {rate:+.1f} ms in der Minute gedriftet.</translation>
   </message>
   <message>
    <location filename="../../core/log/tonight.py" />
    <source>{box} was {ms:.0f} ms {late} all the way.</source>
-   <translation type="unfinished" />
+   <translation>{box} war durchweg {ms:.0f} ms {late}.</translation>
   </message>
   <message>
    <location filename="../../core/patterns/capture.py" />
@@ -12856,67 +12856,67 @@
   <message>
    <location filename="../../network/phone.py" />
    <source>Connecting.</source>
-   <translation type="unfinished" />
+   <translation>Verbinde.</translation>
   </message>
   <message>
    <location filename="../../network/phone.py" />
    <source>The word that Grebe shows</source>
-   <translation type="unfinished" />
+   <translation>Das Wort, das Grebe zeigt</translation>
   </message>
   <message>
    <location filename="../../network/phone.py" />
    <source>Show it</source>
-   <translation type="unfinished" />
+   <translation>Zeigen</translation>
   </message>
   <message>
    <location filename="../../network/phone.py" />
    <source>Scan the code that Grebe shows, or type its word.</source>
-   <translation type="unfinished" />
+   <translation>Lies den Code ein, den Grebe zeigt, oder tippe sein Wort.</translation>
   </message>
   <message>
    <location filename="../../network/phone.py" />
    <source>That is not the word. Look at Grebe's window again.</source>
-   <translation type="unfinished" />
+   <translation>Das ist nicht das Wort. Sieh noch einmal in Grebes Fenster.</translation>
   </message>
   <message>
    <location filename="../../network/phone.py" />
    <source>The performer does not show it here.</source>
-   <translation type="unfinished" />
+   <translation>Der Auftretende zeigt es hier nicht.</translation>
   </message>
   <message>
    <location filename="../../network/phone.py" />
    <source>Waiting until the performer accepts this phone.</source>
-   <translation type="unfinished" />
+   <translation>Warte, bis der Auftretende dieses Telefon annimmt.</translation>
   </message>
   <message>
    <location filename="../../network/phone.py" />
    <source>The connection is lost; counting on alone, and trying again.</source>
-   <translation type="unfinished" />
+   <translation>Die Verbindung ist weg; es wird allein weitergezählt und neu versucht.</translation>
   </message>
   <message>
    <location filename="../../network/phone.py" />
    <source>Nothing plays</source>
-   <translation type="unfinished" />
+   <translation>Nichts spielt</translation>
   </message>
   <message>
    <location filename="../../network/phone.py" />
    <source>nothing more</source>
-   <translation type="unfinished" />
+   <translation>nichts mehr</translation>
   </message>
   <message>
    <location filename="../../network/phone.py" />
    <source>To do</source>
-   <translation type="unfinished" />
+   <translation>Zu tun</translation>
   </message>
   <message>
    <location filename="../../network/phone.py" />
    <source>Of</source>
-   <translation type="unfinished" />
+   <translation>Von</translation>
   </message>
   <message>
    <location filename="../../network/phone.py" />
    <source>all boxes</source>
-   <translation type="unfinished" />
+   <translation>allen Geräten</translation>
   </message>
   <message>
    <location filename="../../network/phone.py" />
@@ -12926,17 +12926,17 @@
   <message>
    <location filename="../../network/phone.py" />
    <source>Bar and beat</source>
-   <translation type="unfinished" />
+   <translation>Takt und Schlag</translation>
   </message>
   <message>
    <location filename="../../network/phone.py" />
    <source>in {n} bars</source>
-   <translation type="unfinished" />
+   <translation>in {n} Takten</translation>
   </message>
   <message>
    <location filename="../../network/phone.py" />
    <source>no port from {first} to {last} is free</source>
-   <translation type="unfinished" />
+   <translation>kein Port von {first} bis {last} ist frei</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/action_book.py" />
@@ -13569,72 +13569,72 @@
   <message>
    <location filename="../../ui/main_window/phone_actions.py" />
    <source>no phone asks to see Stage</source>
-   <translation type="unfinished" />
+   <translation>kein Telefon will Stage sehen</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/phone_actions.py" />
    <source>A phone at {address} asks to see Stage.</source>
-   <translation type="unfinished" />
+   <translation>Ein Telefon bei {address} will Stage sehen.</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/phone_page.py" />
    <source>Stage on phones</source>
-   <translation type="unfinished" />
+   <translation>Stage auf Telefonen</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/phone_page.py" />
    <source>For a drummer, a helper or the lights: scene, bar, what comes, what is to do. To be read and nothing more; only on this network, and only who you accept.</source>
-   <translation type="unfinished" />
+   <translation>Für Trommler, Helfer oder Licht: Szene, Takt, was kommt, was zu tun ist. Nur zum Lesen, nur in diesem Netz, und nur wen du annimmst.</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/phone_page.py" />
    <source>Nothing is shown to anybody.</source>
-   <translation type="unfinished" />
+   <translation>Niemandem wird etwas gezeigt.</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/phone_page.py" />
    <source>Nobody has asked yet.</source>
-   <translation type="unfinished" />
+   <translation>Noch hat niemand gefragt.</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/phone_page.py" />
    <source>sees it</source>
-   <translation type="unfinished" />
+   <translation>sieht es</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/phone_page.py" />
    <source>asks to see it</source>
-   <translation type="unfinished" />
+   <translation>will es sehen</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/phone_page.py" />
    <source>Code to be scanned: {text}</source>
-   <translation type="unfinished" />
+   <translation>Code zum Einlesen: {text}</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/phone_page.py" />
    <source>Show it no longer</source>
-   <translation type="unfinished" />
+   <translation>Nicht mehr zeigen</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/phone_page.py" />
    <source>Show it on phones</source>
-   <translation type="unfinished" />
+   <translation>Auf Telefonen zeigen</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/phone_page.py" />
    <source>Scan it, or open {url} and type: {word}</source>
-   <translation type="unfinished" />
+   <translation>Lies ihn ein, oder öffne {url} und tippe: {word}</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/phone_page.py" />
    <source>A phone at {address} {seen}.</source>
-   <translation type="unfinished" />
+   <translation>Ein Telefon bei {address} {seen}.</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/phone_page.py" />
    <source>Send away</source>
-   <translation type="unfinished" />
+   <translation>Wegschicken</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/rail.py" />
@@ -14216,27 +14216,27 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   <message>
    <location filename="../../ui/stations/log/canvas.py" />
    <source>Nothing of this kind is in the log, or nothing that fits what is looked for.</source>
-   <translation type="unfinished" />
+   <translation>Nichts dieser Art steht im Logbuch, oder nichts, das zum Gesuchten passt.</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/canvas.py" />
    <source>ready above this</source>
-   <translation type="unfinished" />
+   <translation>darüber sitzt es</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/canvas.py" />
    <source>In words</source>
-   <translation type="unfinished" />
+   <translation>In Worten</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/canvas.py" />
    <source>written</source>
-   <translation type="unfinished" />
+   <translation>geschrieben</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/canvas.py" />
    <source>played</source>
-   <translation type="unfinished" />
+   <translation>gespielt</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
@@ -14246,112 +14246,112 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   <message>
    <location filename="../../ui/stations/log/view.py" />
    <source>Tonight</source>
-   <translation type="unfinished" />
+   <translation>Heute Abend</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
    <source>Changes</source>
-   <translation type="unfinished" />
+   <translation>Wechsel</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
    <source>Venue</source>
-   <translation type="unfinished" />
+   <translation>Ort</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
    <source>{at} of {count}</source>
-   <translation type="unfinished" />
+   <translation>{at} von {count}</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
    <source>The same as a table</source>
-   <translation type="unfinished" />
+   <translation>Dasselbe als Tabelle</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
    <source>Search in words</source>
-   <translation type="unfinished" />
+   <translation>In Worten suchen</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
    <source>Search the log</source>
-   <translation type="unfinished" />
+   <translation>Das Logbuch durchsuchen</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
    <source>What there is</source>
-   <translation type="unfinished" />
+   <translation>Was es gibt</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
    <source>What is played, checked and rehearsed is written down here, on this computer alone.</source>
-   <translation type="unfinished" />
+   <translation>Was gespielt, geprüft und geprobt wird, wird hier aufgeschrieben, allein auf diesem Rechner.</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
    <source>The log</source>
-   <translation type="unfinished" />
+   <translation>Das Logbuch</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
    <source>The evening of {day} is forgotten.</source>
-   <translation type="unfinished" />
+   <translation>Der Abend des {day} ist vergessen.</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
    <source>A run, as it went</source>
-   <translation type="unfinished" />
+   <translation>Ein Durchlauf, wie er war</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
    <source>A box over time</source>
-   <translation type="unfinished" />
+   <translation>Ein Gerät über die Zeit</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
    <source>A change over rehearsals</source>
-   <translation type="unfinished" />
+   <translation>Ein Wechsel über die Proben</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
    <source>From, 2026-11-30</source>
-   <translation type="unfinished" />
+   <translation>Von, 2026-11-30</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
    <source>Until, 2026-11-30</source>
-   <translation type="unfinished" />
+   <translation>Bis, 2026-11-30</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
    <source>How warm</source>
-   <translation type="unfinished" />
+   <translation>Wie warm</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
    <source>Noted of this run</source>
-   <translation type="unfinished" />
+   <translation>Zu diesem Durchlauf notiert</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
    <source>Log</source>
-   <translation type="unfinished" />
+   <translation>Log</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
    <source>Nothing stands out.</source>
-   <translation type="unfinished" />
+   <translation>Nichts fällt auf.</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
    <source>there is nothing to print yet</source>
-   <translation type="unfinished" />
+   <translation>es gibt noch nichts zu drucken</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
    <source>a day goes as 2026-11-30 (got {text!r})</source>
-   <translation type="unfinished" />
+   <translation>ein Tag geht wie 2026-11-30 (war {text!r})</translation>
   </message>
   <message>
    <location filename="../../ui/stations/patterns/canvas.py" />
@@ -18486,7 +18486,7 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   <message>
    <location filename="../../ui/stations/tools/view.py" />
    <source>Note to be used</source>
-   <translation type="unfinished" />
+   <translation>Note, die gilt</translation>
   </message>
   <message>
    <location filename="../../ui/stations/tools/view.py" />
@@ -18496,7 +18496,7 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   <message>
    <location filename="../../ui/stations/tools/view.py" />
    <source>this answer has no place of its own: copy it</source>
-   <translation type="unfinished" />
+   <translation>diese Antwort hat keinen eigenen Ort: kopiere sie</translation>
   </message>
   <message>
    <location filename="../../ui/stations/tools/view.py" />
@@ -18661,22 +18661,22 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   <message>
    <location filename="../../formats/templates/card.html" />
    <source>Set to</source>
-   <translation type="unfinished" />
+   <translation>Eingestellt auf</translation>
   </message>
   <message>
    <location filename="../../formats/templates/card.html" />
    <source>Patterns by place</source>
-   <translation type="unfinished" />
+   <translation>Patterns nach Platz</translation>
   </message>
   <message>
    <location filename="../../formats/templates/card.html" />
    <source>and {count} more</source>
-   <translation type="unfinished" />
+   <translation>und {count} weitere</translation>
   </message>
   <message>
    <location filename="../../formats/templates/card.html" />
    <source>Your moves on it</source>
-   <translation type="unfinished" />
+   <translation>Deine Handgriffe daran</translation>
   </message>
   <message>
    <location filename="../../formats/templates/cues.html" />
@@ -19071,12 +19071,12 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   <message>
    <location filename="../../app/actions" />
    <source>Stage on phones: a code to scan, who may see it</source>
-   <translation type="unfinished" />
+   <translation>Stage auf Telefonen: ein Code, und wer es sehen darf</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
    <source>Accept the phone that asks</source>
-   <translation type="unfinished" />
+   <translation>Das Telefon annehmen, das fragt</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
@@ -19131,7 +19131,7 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   <message>
    <location filename="../../app/actions" />
    <source>Go to Log</source>
-   <translation type="unfinished" />
+   <translation>Zu Log</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
@@ -19321,7 +19321,7 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   <message>
    <location filename="../../app/actions" />
    <source>Write a card for its lid</source>
-   <translation type="unfinished" />
+   <translation>Eine Karte für seinen Deckel schreiben</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
@@ -20406,17 +20406,17 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   <message>
    <location filename="../../app/actions" />
    <source>Write what is shown: sheet or table</source>
-   <translation type="unfinished" />
+   <translation>Schreiben, was gezeigt wird: Blatt oder Tabelle</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
    <source>Print what is shown</source>
-   <translation type="unfinished" />
+   <translation>Drucken, was gezeigt wird</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
    <source>Forget this evening: all of it leaves the log</source>
-   <translation type="unfinished" />
+   <translation>Diesen Abend vergessen: alles davon verlässt das Logbuch</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
@@ -20426,7 +20426,7 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   <message>
    <location filename="../../app/actions" />
    <source>Use it where it belongs: song, scene, generator</source>
-   <translation type="unfinished" />
+   <translation>Dort einsetzen, wo es hingehört: Song, Szene, Generator</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
