@@ -8,6 +8,7 @@ from typing import Any
 import pytest
 
 from grebe.cli.main import main
+from grebe.core.audio.care import day_level, noise_dose
 from grebe.core.calculators.model import Calculator
 from grebe.core.calculators.table import CALCULATORS, calculator
 
@@ -28,8 +29,26 @@ def said(capsys: pytest.CaptureFixture[str], *words: str) -> tuple[int, str, str
     return status, out.out, out.err
 
 
-def test_there_are_seventeen() -> None:
-    assert len({c.id for c in CALCULATORS}) == 17
+def test_there_are_eighteen() -> None:
+    assert len({c.id for c in CALCULATORS}) == 18
+
+
+def test_an_evening_against_the_table_of_niosh() -> None:
+    """NIOSH 98-126, table 1-1 (as remembered): each of its times is a whole day; two halves make
+    one; the formulas of 1.1.3: a dose of 200 % is 88.0 dBA over eight hours."""
+    table = {80: 25 * 60 + 24, 82: 16 * 60, 85: 480, 88: 240, 90: 151, 91: 120, 94: 60, 97: 30,
+             100: 15, 103: 7.5, 106: 3.75, 109: 1 + 53 / 60}  # fmt: skip
+    for dba, minutes in table.items():
+        assert noise_dose([(dba, minutes)]) == pytest.approx(1.0, abs=0.006)
+    assert noise_dose([(85, 240), (94, 30)]) == pytest.approx(1.0)
+    assert day_level(2.0) == pytest.approx(88.01, abs=0.01)
+    assert noise_dose([(79, 600)]) == 0
+    answer = calculator("exposure").answer({"levels": "100@15, 97@15"})
+    assert answer.values["dose_percent"] == 150
+    assert "licensed" in answer.care
+    for wrong in ("", "100", "300@5", "a@b", "90@-1", "90@2000"):
+        with pytest.raises(ValueError, match="dBA@minutes"):
+            calculator("exposure").answer({"levels": wrong})
 
 
 @EVERY

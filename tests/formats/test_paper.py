@@ -13,6 +13,7 @@ from pdfminer.layout import LTChar, LTPage, LTTextContainer, LTTextLine
 from grebe.app.document.demo import demo_bytes
 from grebe.app.document.sheets import (
     SheetPage,
+    card_page,
     programme_sheet,
     room_sheet,
     set_sheet,
@@ -66,6 +67,7 @@ SHEETS: dict[str, Callable[[Project], SheetPage]] = {
     "set": lambda p: set_sheet(p, p.sets[0]),
     "lights": lambda p: room_sheet(p, "lights", p.sets[0]),
     "patch": lambda p: room_sheet(p, "patch"),
+    "card": lambda p: card_page(p, "Smew"),
 }
 LARGE = 200
 """Per cent: type for a music stand."""

@@ -2,10 +2,14 @@
 
 from __future__ import annotations
 
+from pathlib import Path
+
 import pytest
 from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtGui import QGuiApplication
 from PyQt6.QtTest import QTest
+from PyQt6.QtWidgets import QFileDialog
+from websockets.sync.client import connect
 
 from grebe.app.live.position import raw_now_ns
 from grebe.core.calculators.table import CALCULATORS, calculator
@@ -238,3 +242,86 @@ def test_tools_give_the_worked_numbers(tool: str, changed: dict[str, str], words
     found = calculator(tool)
     values = {f.key: f.usual for f in found.inputs} | changed
     assert words in found.answer(values).sentence
+
+
+def test_answers_are_put_to_use_where_they_belong(performer: Performer) -> None:
+    """Each an edit that is undone; every picture is drawn; what has no place says so."""
+    performer.go(9)
+    view, session = performer.frame.view, performer.frame.session
+    assert isinstance(view, ToolsView)
+    ids = [tool.id for tool in CALCULATORS]
+    for index in range(len(ids)):
+        view.choose(index)
+        performer.frame.grab()
+    before = session.project
+    view.choose(ids.index("tap"))
+    performer.press(K.Key_U)
+    assert session.song is not None
+    assert session.song.bpm == pytest.approx(126.02)
+    performer.act("undo")
+    view.choose(ids.index("key"))
+    performer.act("use_answer")
+    assert session.song.key == "D minor"
+    performer.act("undo")
+    view.choose(ids.index("delay"))
+    view.note.setCurrentIndex(view.note.findData("1/8t"))
+    performer.act("use_answer")
+    assert "is at 1/8t in Fog" in said(performer)
+    fog = session.project.scene(session.song.sections[0].scene)
+    assert "1/8t" in [part.echo for part in fog.parts]
+    view.fields["delay"]["max-ms"].setText("20")
+    performer.act("use_answer")
+    assert "cannot take" in said(performer)
+    performer.act("undo")
+    assert session.project == before
+    view.choose(ids.index("register"))
+    performer.act("use_answer")
+    assert session.generator_values["Register"]["taps"] == "8 6 5 4"
+    view.choose(ids.index("wire"))
+    performer.act("use_answer")
+    assert "no place of its own" in said(performer)
+
+
+def test_a_card_for_the_lid(
+    performer: Performer, monkeypatch: pytest.MonkeyPatch, tmp_path: Path
+) -> None:
+    """Written in Rig, of the box in hand."""
+    target = tmp_path / "smew.html"
+    monkeypatch.setattr(QFileDialog, "getSaveFileName", lambda *_: (str(target), ""))
+    performer.go(1)
+    performer.frame.session.selection.box = "smew"
+    performer.act("write_card")
+    text = target.read_text()
+    assert "<h1>Smew</h1>" in text
+    assert "Patterns by place" in text
+    assert "Your moves on it" in text
+
+
+def test_stage_on_phones_from_the_window(performer: Performer) -> None:
+    """Off until it is switched on; a code and a word; who asks is said, and accepted or not."""
+    frame = performer.frame
+    frame.book.do("phone_stage")
+    page = frame.over.phones
+    assert page.isVisible()
+    assert not frame.phones.on
+    performer.act("accept_phone")
+    assert "no phone asks" in said(performer)
+    QTest.mouseClick(page.switch, Qt.MouseButton.LeftButton)
+    performer.wait(lambda: frame.phones.urls)
+    assert frame.phones.word in page.where.text()
+    assert frame.phones.word in page.code.accessibleName()
+    frame.grab()
+    port = frame.phones.urls[0].rstrip("/").rpartition(":")[2]
+    at = f"127.0.0.1:{port}"
+    with connect(f"ws://{at}/live", origin=f"http://{at}", proxy=None) as phone:  # type: ignore[arg-type]
+        phone.send(f'{{"word": "{frame.phones.word}"}}')
+        performer.wait(lambda: frame.phones.waiting)
+        assert "asks to see Stage" in said(performer)
+        frame.grab()
+        QTest.mouseClick(page.accepts[0], Qt.MouseButton.LeftButton)
+        performer.wait(lambda: any(row.accepted for row in frame.phones.rows))
+        assert [button.words for button in page.accepts] == ["Send away"]
+    performer.wait(lambda: not frame.phones.rows)
+    QTest.mouseClick(page.switch, Qt.MouseButton.LeftButton)
+    assert not frame.phones.on
+    assert "Nothing is shown" in page.said.text()

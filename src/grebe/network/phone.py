@@ -50,7 +50,7 @@ WRONG_WORD, REFUSED, TOO_MUCH = 4401, 4403, 4408
 _log = logging.getLogger(__name__)
 
 
-class Told(msgspec.Struct):
+class WindowSays(msgspec.Struct):
     """A line from the window."""
 
     state: dict[str, Any] | None = None
@@ -125,11 +125,11 @@ class PhoneServer:
         await loop.connect_read_pipe(lambda: asyncio.StreamReaderProtocol(reader), sys.stdin)
         while line := await reader.readline():
             try:
-                self._told(msgspec.json.decode(line, type=Told))
+                self._told(msgspec.json.decode(line, type=WindowSays))
             except msgspec.MsgspecError:
                 _log.warning("a line of the window cannot be read")
 
-    def _told(self, told: Told) -> None:
+    def _told(self, told: WindowSays) -> None:
         if told.state is not None:
             self._state = msgspec.json.encode(told.state)
             seeing = [phone.socket for phone in self._phones.values() if phone.accepted]

@@ -103,8 +103,6 @@ class RunDiary:
         """Of the engine, as it said when it was met."""
         self.on = True
         """Off where what plays is somebody else's, and only shown here."""
-        self.rehearsing = False
-        """Whether moves are judged by a rehearsal, which writes them down itself."""
 
     def take(self, status: Status) -> None:
         """The engine says how things stand."""
@@ -120,10 +118,11 @@ class RunDiary:
         if run.last_s - run.load_s >= LOAD_EVERY_S:
             run.load, run.load_s = max(run.load, os.getloadavg()[0]), run.last_s
 
-    def take_moves(self, book: StageModel) -> None:
-        """What Stage knows of moves; asked with every frame while something plays."""
+    def take_moves(self, book: StageModel, *, rehearsing: bool = False) -> None:
+        """What Stage knows of moves; asked with every frame while something plays. A rehearsal
+        judges and writes down its moves itself."""
         run, layout = self._run, self._derived.layout()
-        if run is None or layout is None or self.rehearsing:
+        if run is None or layout is None or rehearsing:
             return
         now = book.now(layout)
         if now is None:

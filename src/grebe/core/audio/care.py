@@ -23,8 +23,9 @@ def noise_dose(levels: Sequence[tuple[float, float]]) -> float:
 
 
 def day_level(dose: float) -> float:
-    """The level that comes to the same over eight hours, in dBA; minus infinity for none."""
-    return LIMIT_DBA + EXCHANGE_DB * math.log2(dose) if dose > 0 else -math.inf
+    """The level that comes to the same over eight hours, in dBA (ibid., TWA); minus infinity for
+    none."""
+    return LIMIT_DBA + 10 * math.log10(dose) if dose > 0 else -math.inf
 
 
 def repitch_semitones(bpm_from: float, bpm_to: float) -> float:

@@ -292,8 +292,7 @@ class Frame(QWidget):
             self._show_badges()
         self._take_presses()
         self.rehearsal.follow()
-        self.session.diary.rehearsing = self.rehearsal.on
-        self.session.diary.take_moves(self.stage_book)
+        self.session.diary.take_moves(self.stage_book, rehearsing=self.rehearsal.on)
         self.phone_actions.follow(now_s)
         self._ear.follow(self.session.link.fileno())
         self._show_notices(now_s)
