@@ -31,7 +31,8 @@ def test_on_an_x_server() -> None:
         assert done.returncode == 0, done.stderr
         views = {"rig", "sync", "patterns", "pattern_edit", "scenes", "scenes_scroll", "song",
                  "song_scroll", "set", "stage", "log", "tools", "patterns_key_to_edit",
-                 "menu_opens", "scenes_key_to_edit", "song_key_to_edit", "finder_of_5000"}  # fmt: skip
+                 "menu_opens", "scenes_key_to_edit", "song_key_to_edit",
+                 "finder_of_5000"}  # fmt: skip
         assert set(json.loads(done.stdout)["views"]) == views
     finally:
         server.terminate()
