@@ -11,7 +11,7 @@ from grebe.core.findings import find
 from grebe.core.findings.past import Past
 from grebe.core.log.learning import learning, share_of
 from grebe.core.log.model import BoxCheck, Event, LoggedRun, PlayedStretch, TryRow
-from grebe.core.log.over_time import history, mean_of, slope_of
+from grebe.core.log.over_time import GearChange, history, mean_of, slope_of
 from grebe.core.log.tonight import how_it_went, to_mend
 from tests import build
 from tests.app.test_set_play import two_songs
@@ -85,6 +85,19 @@ def test_nothing_is_claimed_from_two_points() -> None:
     assert found.own is None
     assert "too few" in found.sentences[0]
     assert history([]).own is None
+
+
+def test_another_firmware_begins_anew_and_a_probe_is_shown_beside() -> None:
+    """What the performer noted of it is a change; what a probe found is no check."""
+    rows = [check(d, 12.0) for d in range(8)]
+    other = GearChange(rows[4].at, "firmware: 2.1")
+    found = history(rows, [other])
+    assert found.changes == (other,)
+    assert found.own == pytest.approx((12.0, 12.0, 12.0))
+    probed = build.msgspec.structs.replace(check(9, 50.0), kind="probe")
+    with_probe = history([*rows, probed])
+    assert with_probe.own == pytest.approx((12.0, 12.0, 12.0))
+    assert with_probe.rows[-1] is probed
 
 
 def test_another_cable_begins_anew() -> None:

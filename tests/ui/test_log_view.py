@@ -11,6 +11,7 @@ import pytest
 from PyQt6.QtCore import QPointF, Qt
 from PyQt6.QtWidgets import QFileDialog
 
+from grebe.core.gear.model import GearNote
 from grebe.core.log.model import BoxCheck, TryRow, stamp
 from grebe.ui.stations.log.view import LogView
 from tests.app.test_log_book import AT, Evening
@@ -138,6 +139,24 @@ def test_boxes_and_changes_over_time(own_folders: Path, performer: Performer) ->
     assert view.list.count() == 1
     performer.act("search_log")
     assert view.search.hasFocus()
+    session.gear.add(GearNote(id="n1", kind="firmware", gear=("Knot",), text="drops clock at 2.0",
+                              firmware="2.1", day="2026-11-30"))  # fmt: skip
+    box.setCurrentIndex(0)
+    box.activated.emit(0)
+    view.search.setText("drops knot")
+    performer.press(K.Key_Escape)
+    performer.act("pane_over_time")
+    assert "Noted: 2026-11-30 Knot: drops clock at 2.0" in view.pages[1].said.text()
+
+
+def test_every_caution_is_on_one_page(performer: Performer) -> None:
+    frame = performer.frame
+    frame.book.do("cautions")
+    page = frame.over.cautions
+    words = " ".join(page.list.item(n).text() for n in range(page.list.count()))  # type: ignore[union-attr]
+    for caution in ("NIOSH", "Never into an audio input", "qualified technician", "polarity"):
+        assert caution in words
+    frame.grab()
 
 
 def test_an_empty_log_says_what_it_is_for(performer: Performer) -> None:

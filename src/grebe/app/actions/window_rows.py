@@ -229,6 +229,8 @@ HELP: tuple[Action, ...] = (
           words="shortcuts help manual"),
     _help("begin_walk", "A first set, step by step, or no longer",
           words="walk tutorial learn guide begin help how"),
+    _help("cautions", "Cautions: hearing, voltage, pulses, mains",
+          words="safety danger loud electricity warning"),
     _help("change_keys", "Change the keys", words="shortcuts keyboard layout"),
     _help("report", "Report a problem", "Ctrl+F1", words="bug crash log", effect="asks",
           needs="off_stage"),

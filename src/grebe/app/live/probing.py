@@ -3,13 +3,15 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from datetime import date
+from datetime import date, datetime
 
 from grebe.app.document.store import Store
 from grebe.app.live.hearing import audio_name
 from grebe.app.live.interfaces import known_late_ms
 from grebe.app.live.notices import Notices
 from grebe.app.live.position import Position
+from grebe.app.log.book import LogBook
+from grebe.app.log.rows import probe_row
 from grebe.app.probing import ProbePorts, ProbeRun
 from grebe.core.document import with_device
 from grebe.core.probe.taking import ProbedBox, taken_over
@@ -26,9 +28,12 @@ class Probings:
     """One probe at a time, and those that were stopped or are done, by box."""
 
     def __init__(
-        self, store: Store, notices: Notices, position: Position, pause: Callable[[], object]
-    ) -> None:
-        """`pause` has everything else that is heard end: a port is heard by one."""
+        self, store: Store, notices: Notices, position: Position, pause: Callable[[], object],
+        log: LogBook,
+    ) -> None:  # fmt: skip
+        """`pause` has everything else that is heard end: a port is heard by one. What is found
+        goes into the log."""
+        self._log = log
         self._store, self._notices, self._position = store, notices, position
         self._pause = pause
         self.runs: dict[str, ProbeRun] = {}
@@ -95,6 +100,10 @@ class Probings:
         if changed and run.state == "lost":
             self._notices.say("warn", tr("The probe was lost: {why}.", why=run.why))
         elif changed and run.state == "done":
+            box = next(box for box, each in self.runs.items() if each is run)
+            if self._store.project.rig.find(box) is not None:
+                now = datetime.now().astimezone()
+                self._log.add(probe_row(self._store.project, box, run.answers, now))
             self._notices.say("info", tr("Probed. Nothing was left sounding."))
         return changed
 

@@ -117,7 +117,7 @@ class Session:
             self.hearing, self.log,
         )  # fmt: skip
         """What boxes are heard to do."""
-        self.probings = Probings(store, self.notices, self.position, self.checking.end)
+        self.probings = Probings(store, self.notices, self.position, self.checking.end, self.log)
         """What boxes obey, found out."""
         self.channel_search = ChannelSearch(
             store, self.link, self.notices, self.position, self.hearing, self.performer.run_stop

@@ -7,6 +7,8 @@ from datetime import datetime
 from grebe.app.live.sound_check import Result
 from grebe.core.document import Project
 from grebe.core.log.model import BoxCheck, stamp
+from grebe.core.probe.model import Answers
+from grebe.core.probe.taking import offset_of
 from grebe.core.rig.model import Device
 from grebe.core.rig.tree import clock_tree
 from grebe.core.sync.strip import StripFigures
@@ -37,6 +39,17 @@ def run_row(
         bpm=round(bpm, 3), offset_set_ms=device.offset_ms, offset_ms=figures.offset_ms,
         jitter_ms=figures.jitter_ms, drift_ms_min=figures.slope_ms_per_min,
         verdict=figures.verdict,
+    )  # fmt: skip
+
+
+def probe_row(project: Project, device_id: str, found: Answers, now: datetime) -> BoxCheck:
+    """What a probe found of how late a box is; nothing is sent early for it meanwhile."""
+    device = project.rig.line(device_id)
+    at, zone = stamp(now)
+    return BoxCheck(
+        at=at, zone_min=zone, kind="probe", project=project.name, box=device.name,
+        profile=device.profile, port=_port(device), cable=_cable(project, device_id),
+        offset_ms=offset_of(device, found), verdict="probed",
     )  # fmt: skip
 
 

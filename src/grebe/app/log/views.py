@@ -4,16 +4,17 @@ its table. Without Qt."""
 from __future__ import annotations
 
 from collections.abc import Sequence
-from datetime import date
+from datetime import date, datetime
 from typing import Literal
 
 import msgspec
 
 from grebe.app.live.session import Session
 from grebe.app.log.tables import NOTHING, LogTable, box_table, change_table, run_table
+from grebe.core.gear.model import GearNote
 from grebe.core.log.learning import LearningCurve, learning
 from grebe.core.log.model import BoxCheck, LoggedRun, evening, local
-from grebe.core.log.over_time import BoxHistory, history
+from grebe.core.log.over_time import BoxHistory, GearChange, history
 from grebe.core.log.tonight import ToMend, to_mend
 from grebe.core.time.formatting import clock_text
 from grebe.errors import EditError, LogError
@@ -77,13 +78,35 @@ class LogModel:
         self.run_checks = [] if log is None or self.run is None else log.checks_of_run(self.run)
         self.mend = () if self.run is None else to_mend(self.run, self.run_checks)
         box = self.box_name
-        self.box = history([row for row in checks if row.box == box]) if box else None
+        mine = [row for row in checks if row.box == box]
+        self.box = history(mine, self._firmware(mine)) if box else None
         change = self.change
         self.curve = None
         if log is not None and change is not None:
             self.curve = learning(
                 log.tries(change.project, change.song, change.before, change.after)
             )
+
+    def _firmware(self, rows: list[BoxCheck]) -> list[GearChange]:
+        """What the performer noted of other firmware of a box."""
+        names = {row.box.casefold() for row in rows} | {row.profile.casefold() for row in rows}
+        return [
+            GearChange(datetime.fromisoformat(note.day).timestamp(),
+                       tr("firmware: {firmware}", firmware=note.firmware or note.text))
+            for note in self.session.gear.library.notes
+            if note.kind == "firmware" and any(gear.casefold() in names for gear in note.gear)
+        ]  # fmt: skip
+
+    @property
+    def notes_found(self) -> list[str]:
+        """Notes on gear that have all the words that are looked for."""
+        words = self.wanted.words.casefold().split()
+        told = [(e, e.text if isinstance(e, GearNote) else e.what)
+                for e in self.session.gear.library.entries]  # fmt: skip
+        return [
+            f"{entry.day} {', '.join(entry.gear)}: {text}" for entry, text in told
+            if words and all(w in f"{text} {' '.join(entry.gear)}".casefold() for w in words)
+        ]  # fmt: skip
 
     def _listed(self, part: LogPart) -> Sequence[object]:
         if part == "tonight":

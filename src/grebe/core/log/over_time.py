@@ -65,12 +65,14 @@ class BoxHistory(NamedTuple):
         return tuple(_sentences(self))
 
 
-def history(rows: Sequence[BoxCheck]) -> BoxHistory:
-    """Of rows of one box. Those since the last change count for its lateness."""
+def history(rows: Sequence[BoxCheck], noted: Sequence[GearChange] = ()) -> BoxHistory:
+    """Of rows of one box, with changes that were `noted` of it, such as another firmware. Those
+    since the last change count for its lateness; what a probe found counts for none."""
     ordered = tuple(sorted(rows, key=lambda row: (row.at, row.id)))
-    changes = _changes(ordered)
+    changes = tuple(sorted((*_changes(ordered), *noted)))
     since = changes[-1].at if changes else -np.inf
-    now = [row for row in ordered if row.at >= since and row.own_ms is not None]
+    now = [row for row in ordered
+           if row.at >= since and row.own_ms is not None and row.kind != "probe"]  # fmt: skip
     own = [row.own_ms for row in now if row.own_ms is not None]
     return BoxHistory(
         ordered,
@@ -133,7 +135,7 @@ def _changes(rows: Sequence[BoxCheck]) -> tuple[GearChange, ...]:
 
 
 def _sentences(found: BoxHistory) -> list[str]:
-    count = len([row for row in found.rows if row.own_ms is not None])
+    count = len([row for row in found.rows if row.own_ms is not None and row.kind != "probe"])
     if found.own is None:
         return [tr("Measured {count} times: too few to say anything of it.", count=count)]
     out = [

@@ -4740,6 +4740,11 @@
   </message>
   <message>
    <location filename="../../app/log/views.py" />
+   <source>firmware: {firmware}</source>
+   <translation>Firmware: {firmware}</translation>
+  </message>
+  <message>
+   <location filename="../../app/log/views.py" />
    <source>{good} of {tries} good</source>
    <translation>{good} von {tries} gut</translation>
   </message>
@@ -13498,6 +13503,16 @@
   </message>
   <message>
    <location filename="../../ui/main_window/lists.py" />
+   <source>Cautions</source>
+   <translation>Vorsicht</translation>
+  </message>
+  <message>
+   <location filename="../../ui/main_window/lists.py" />
+   <source>Where rules of the venue or the country are stricter, they hold. What is electrical is for licensed people.</source>
+   <translation>Wo Regeln des Hauses oder des Landes strenger sind, gelten sie. Elektrisches ist Sache von Fachleuten.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/main_window/lists.py" />
    <source>History</source>
    <translation>Verlauf</translation>
   </message>
@@ -14337,6 +14352,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/log/view.py" />
    <source>Log</source>
    <translation>Log</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/view.py" />
+   <source>Noted: {note}</source>
+   <translation>Notiert: {note}</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
@@ -19232,6 +19252,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>A first set, step by step, or no longer</source>
    <translation>Ein erstes Set, Schritt für Schritt, oder nicht mehr</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>Cautions: hearing, voltage, pulses, mains</source>
+   <translation>Vorsicht: Gehör, Spannung, Pulse, Netz</translation>
   </message>
   <message>
    <location filename="../../app/actions" />

@@ -8,6 +8,10 @@ from PyQt6.QtCore import Qt, pyqtSignal
 from PyQt6.QtWidgets import QListWidget, QListWidgetItem, QWidget
 
 from grebe.app.live.notices import Said
+from grebe.core.calculators.times import HEARING_CARE
+from grebe.core.findings.plugs import VOLTAGE_CARE
+from grebe.core.rig.setup import HEARING, MAINS_CARE, PULSE_CARE
+from grebe.core.room import POWER_CARE
 from grebe.ui.main_window.overlay import PageOverlay
 from grebe.words import counted, tr
 
@@ -31,6 +35,24 @@ class MessageList(PageOverlay):
             tr("{messages}, the newest first.", messages=counted(self.list.count(), "message"))
         )
         self.list.setFocus()
+
+
+class CautionsPage(PageOverlay):
+    """Every caution there is, on one page."""
+
+    def __init__(self, parent: QWidget) -> None:
+        super().__init__(parent, tr("Cautions"))
+        self.below.setText(
+            tr("Where rules of the venue or the country are stricter, they hold. What is "
+               "electrical is for licensed people.")
+        )  # fmt: skip
+        self.list = QListWidget()
+        self.list.setWordWrap(True)
+        self.list.setAccessibleName(tr("Cautions"))
+        self.list.addItems(
+            [HEARING, HEARING_CARE, PULSE_CARE, VOLTAGE_CARE, MAINS_CARE, POWER_CARE]
+        )
+        self.column.addWidget(self.list, 1)
 
 
 class HistoryList(PageOverlay):

@@ -19,7 +19,7 @@ from grebe.ui.main_window.bringing_page import BringingPage
 from grebe.ui.main_window.finder import Finder
 from grebe.ui.main_window.help_page import HelpPage
 from grebe.ui.main_window.keys_page import KeysPage
-from grebe.ui.main_window.lists import HistoryList, MessageList
+from grebe.ui.main_window.lists import CautionsPage, HistoryList, MessageList
 from grebe.ui.main_window.menus import open_at, thing_menu
 from grebe.ui.main_window.overlay import Overlay
 from grebe.ui.main_window.phone_page import PhonePage
@@ -125,6 +125,11 @@ class Overlays(QObject):
     def messages(self) -> MessageList:
         """What was said lately."""
         return self._keep(MessageList(self._room))
+
+    @cached_property
+    def cautions(self) -> CautionsPage:
+        """All of them."""
+        return self._keep(CautionsPage(self._room))
 
     @cached_property
     def history(self) -> HistoryList:

@@ -179,6 +179,12 @@ class ViewActions:
         self._window.over.open(self._window.over.messages)
         self._window.over.messages.list_said(self._window.session.notices.said)
 
+    @does("cautions")
+    def cautions(self) -> None:
+        """Voltages, pulses, mains, hearing: all cautions on one page."""
+        self._window.over.open(self._window.over.cautions)
+        self._window.over.cautions.list.setFocus()
+
     @does("history")
     def history(self) -> None:
         """Every step that can be undone."""

@@ -45,6 +45,7 @@ ANY = tr("any")
 TABLE_HEIGHT = 200
 LIST_HEIGHT = 170
 SAID_HEIGHT = 66
+MOST_NOTES = 3
 FORM_HEIGHT = 152
 
 
@@ -214,6 +215,12 @@ class LogView(PanedView):
         return tr("{at} of {count}", at=self.model.at[part] + 1, count=count)
 
     def _said(self, table: LogTable) -> str:
+        """What it comes to; and notes on gear that have the words looked for."""
+        notes = self.model.notes_found[:MOST_NOTES]
+        found = "\n".join(tr("Noted: {note}", note=note) for note in notes)
+        return "\n".join(words for words in (self._comes_to(table), found) if words)
+
+    def _comes_to(self, table: LogTable) -> str:
         if self.log_part != "tonight":
             return table.about
         if not self.model.mend:
