@@ -10,7 +10,14 @@ from grebe.core.document import Project
 from grebe.core.findings import find
 from grebe.core.findings.past import Past
 from grebe.core.log.learning import learning, share_of
-from grebe.core.log.model import BoxCheck, Event, LoggedRun, PlayedStretch, TryRow
+from grebe.core.log.model import (
+    BoxCheck,
+    Event,
+    LoggedRun,
+    PlayedStretch,
+    TryRow,
+    evening,
+)
 from grebe.core.log.over_time import GearChange, history, mean_of, slope_of
 from grebe.core.log.tonight import how_it_went, to_mend
 from tests import build
@@ -75,6 +82,18 @@ def test_a_slope_with_tempo_is_said_and_chance_is_not() -> None:
     assert (
         claims <= 8
     )  # 95 % intervals: three of sixty are expected, eight would be one in a hundred
+
+
+def test_a_slope_with_warmth_where_it_was_noted() -> None:
+    """Of the evenings that it was noted of, and only from four."""
+    rows = [check(d, 0.5 * warm) for d, warm in enumerate((18.0, 22.0, 30.0, 26.0, 35.0))]
+    warmth = {evening(r.at, r.zone_min): 2 * (r.own_ms or 0) for r in rows}
+    found = history(rows, (), warmth)
+    assert found.by_warmth == pytest.approx((0.5, 0.5, 0.5))
+    assert any("for each degree warmer" in words for words in found.sentences)
+    few = dict(list(warmth.items())[:3])
+    assert history(rows, (), few).by_warmth is None
+    assert history(rows).by_warmth is None
 
 
 def test_nothing_is_claimed_from_two_points() -> None:

@@ -9,6 +9,7 @@ from pathlib import Path
 
 import pytest
 from PyQt6.QtCore import QPointF, Qt
+from PyQt6.QtPrintSupport import QPrintPreviewDialog, QPrintPreviewWidget
 from PyQt6.QtWidgets import QFileDialog
 
 from grebe.core.gear.model import GearNote
@@ -97,7 +98,7 @@ def test_a_run_is_pointed_at_noted_found_and_forgotten(
     assert view.list.count() == 1
     target = tmp_path / "night.csv"
     monkeypatch.setattr(QFileDialog, "getSaveFileName", lambda *_: (str(target), ""))
-    performer.act("write_shown")
+    performer.act("write_sheet")
     rows = list(csv.reader(target.read_text(encoding="utf-8-sig").splitlines()))
     assert rows[0] == ["Time", "Song", "Kind", "What", "Verdict", "Off"]
     assert len(rows) == page.table.rowCount() + 1
@@ -164,7 +165,20 @@ def test_an_empty_log_says_what_it_is_for(performer: Performer) -> None:
     performer.frame.grab()
     assert view.list.count() == 0
     assert view.pages[0].table.rowCount() == 0
-    performer.act("write_shown")
+    performer.act("write_sheet")
     assert "nothing to print" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
     performer.act("forget_evening")
     assert "no run" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
+
+
+def test_a_sheet_is_seen_as_it_would_be_printed(evening_before: None, performer: Performer) -> None:
+    """Page by page, in Rig, Song, Set and Log."""
+    for station in (1, 5, 6, 8):
+        performer.go(station)
+        performer.frame.book.do("preview_sheet")
+        (shown,) = performer.frame.view.window().findChildren(QPrintPreviewDialog)
+        performer.wait(lambda found=shown: found.isVisible())
+        (pages,) = shown.findChildren(QPrintPreviewWidget)
+        performer.wait(lambda found=pages: found.pageCount() >= 1)
+        shown.close()
+        performer.wait(lambda: not performer.frame.view.window().findChildren(QPrintPreviewDialog))

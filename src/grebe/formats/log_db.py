@@ -369,6 +369,13 @@ class LogDb:
         )  # fmt: skip
         return [LogHit(*row) for row in rows]
 
+    def warmth(self) -> dict[date, float]:
+        """How warm evenings were, where it was noted."""
+        rows = self._all(
+            "SELECT evening, avg(warm_c) FROM run WHERE warm_c IS NOT NULL GROUP BY evening", ()
+        )
+        return {date.fromisoformat(day): warm for day, warm in rows}
+
     def known_names(self) -> dict[str, list[str]]:
         """Boxes, songs and venues that there is something of, by name."""
         songs = {song for (told,) in self._all("SELECT DISTINCT songs FROM run", ())

@@ -25,9 +25,9 @@ BUTTONS: dict[str, tuple[str, ...]] = {
     "set": ("new_set", "add_song", "read_csv"),
     "place": ("add_song", "into", "order", "print_sheet"),
     "rehearsal": ("rehearse", "drill", "slower", "tap_ones"),
-    "run": ("write_shown", "print_shown", "settings"),
-    "log_box": ("write_shown", "print_shown"),
-    "change": ("write_shown", "print_shown"),
+    "run": ("write_sheet", "print_sheet", "settings"),
+    "log_box": ("write_sheet", "print_sheet"),
+    "change": ("write_sheet", "print_sheet"),
     "answer": ("use_answer", "copy_table", "settings"),
 }
 """By kind of thing; the first is filled."""
@@ -84,8 +84,7 @@ SHORT: dict[str, str] = {
     "drill": tr("Drill"),
     "slower": tr("Slower"),
     "tap_ones": tr("On the one"),
-    "write_shown": tr("Write it"),
-    "print_shown": tr("Print"),
+    "write_sheet": tr("Write it"),
     "use_answer": tr("Use it"),
     "copy_table": tr("Copy"),
     "undo": tr("Undo"),

@@ -111,10 +111,6 @@ LOG: tuple[Action, ...] = (
     _log("pane_changes", "A change over rehearsals", "Alt+3", group="Part",
          words="learning curve transition ready"),
     _log("search_log", "Search the log", "/", words="find words filter", wide=False),
-    _log("write_shown", "Write what is shown: sheet or table", group="File",
-         words="export csv pdf html save", on="run log_box change"),
-    _log("print_shown", "Print what is shown", group="File", words="paper",
-         on="run log_box change"),
     _log("forget_evening", "Forget this evening: all of it leaves the log", group="File",
          words="delete remove privacy night", effect="asks", on="run"),
 )  # fmt: skip

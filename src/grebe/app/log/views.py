@@ -79,7 +79,8 @@ class LogModel:
         self.mend = () if self.run is None else to_mend(self.run, self.run_checks)
         box = self.box_name
         mine = [row for row in checks if row.box == box]
-        self.box = history(mine, self._firmware(mine)) if box else None
+        warmth = {} if log is None else log.warmth()
+        self.box = history(mine, self._firmware(mine), warmth) if box else None
         change = self.change
         self.curve = None
         if log is not None and change is not None:

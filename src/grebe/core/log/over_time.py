@@ -8,12 +8,13 @@ a window opens.
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
-from typing import Literal, NamedTuple
+from collections.abc import Callable, Mapping, Sequence
+from datetime import date
+from typing import NamedTuple
 
 import numpy as np
 
-from grebe.core.log.model import BoxCheck
+from grebe.core.log.model import BoxCheck, evening
 from grebe.words import tr
 
 LEAST, LEAST_SLOPE = 3, 4
@@ -23,7 +24,7 @@ Z = 1.959963984540054
 DAY_S = 86_400.0
 SLIGHT_MS = 1.0
 """An own lateness that differs by less over all that was measured is said to be the same."""
-What = Literal["own_ms", "jitter_ms", "drift_ms_min"]
+NO_WARMTH: Mapping[date, float] = {}
 
 
 class Interval(NamedTuple):
@@ -57,6 +58,8 @@ class BoxHistory(NamedTuple):
     """Milliseconds a day."""
     by_bpm: Interval | None
     """Milliseconds a beat a minute."""
+    by_warmth: Interval | None
+    """Milliseconds a degree, of evenings of which it was noted how warm it was."""
     changes: tuple[GearChange, ...]
 
     @property
@@ -65,9 +68,13 @@ class BoxHistory(NamedTuple):
         return tuple(_sentences(self))
 
 
-def history(rows: Sequence[BoxCheck], noted: Sequence[GearChange] = ()) -> BoxHistory:
-    """Of rows of one box, with changes that were `noted` of it, such as another firmware. Those
-    since the last change count for its lateness; what a probe found counts for none."""
+def history(
+    rows: Sequence[BoxCheck], noted: Sequence[GearChange] = (),
+    warmth: Mapping[date, float] = NO_WARMTH,
+) -> BoxHistory:  # fmt: skip
+    """Of rows of one box, with changes that were `noted` of it, such as another firmware, and how
+    warm evenings were. Those since the last change count for its lateness; what a probe found
+    counts for none."""
     ordered = tuple(sorted(rows, key=lambda row: (row.at, row.id)))
     changes = tuple(sorted((*_changes(ordered), *noted)))
     since = changes[-1].at if changes else -np.inf
@@ -79,8 +86,17 @@ def history(rows: Sequence[BoxCheck], noted: Sequence[GearChange] = ()) -> BoxHi
         mean_of(own),
         slope_of([row.at / DAY_S for row in now], own),
         slope_of([row.bpm for row in now], own),
+        _by_warmth(now, warmth),
         changes,
     )
+
+
+def _by_warmth(rows: Sequence[BoxCheck], warmth: Mapping[date, float]) -> Interval | None:
+    pairs = [
+        (warmth[day], row.own_ms) for row in rows
+        if (day := evening(row.at, row.zone_min)) in warmth and row.own_ms is not None
+    ]  # fmt: skip
+    return slope_of([warm for warm, _ in pairs], [ms for _, ms in pairs]) if pairs else None
 
 
 def mean_of(values: Sequence[float]) -> Interval | None:
@@ -147,6 +163,8 @@ def _sentences(found: BoxHistory) -> list[str]:
                           "(95 %: {low:+.2f} to {high:+.2f}).")),
         (found.by_day, tr("It becomes later by {rate:+.2f} ms a day "
                           "(95 %: {low:+.2f} to {high:+.2f}).")),
+        (found.by_warmth, tr("It is later by {rate:+.2f} ms for each degree warmer "
+                             "(95 %: {low:+.2f} to {high:+.2f}).")),
     ):  # fmt: skip
         if slope is not None and slope.sign:
             out.append(words.format(rate=slope.value, low=slope.low, high=slope.high))

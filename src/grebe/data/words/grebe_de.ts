@@ -8305,6 +8305,11 @@
   </message>
   <message>
    <location filename="../../core/log/over_time.py" />
+   <source>It is later by {rate:+.2f} ms for each degree warmer (95 %: {low:+.2f} to {high:+.2f}).</source>
+   <translation>Je Grad wärmer ist es um {rate:+.2f} ms später (95 %: {low:+.2f} bis {high:+.2f}).</translation>
+  </message>
+  <message>
+   <location filename="../../core/log/over_time.py" />
    <source>Whether the tempo matters does not show.</source>
    <translation>Ob das Tempo eine Rolle spielt, zeigt sich nicht.</translation>
   </message>
@@ -18679,6 +18684,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <translation>Drucken: {title}</translation>
   </message>
   <message>
+   <location filename="../../ui/widgets/printing.py" />
+   <source>As it is printed: {title}</source>
+   <translation>Wie es gedruckt wird: {title}</translation>
+  </message>
+  <message>
    <location filename="../../formats/templates/card.html" />
    <source>Set to</source>
    <translation>Eingestellt auf</translation>
@@ -18842,6 +18852,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>Print its sheet</source>
    <translation>Sein Blatt drucken</translation>
+  </message>
+  <message>
+   <location filename="../../app/actions" />
+   <source>See its sheet as it would be printed</source>
+   <translation>Das Blatt ansehen, wie es gedruckt würde</translation>
   </message>
   <message>
    <location filename="../../app/actions" />
@@ -20427,16 +20442,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../app/actions" />
    <source>Touch guard on or off</source>
    <translation>Berührungsschutz an oder aus</translation>
-  </message>
-  <message>
-   <location filename="../../app/actions" />
-   <source>Write what is shown: sheet or table</source>
-   <translation>Schreiben, was gezeigt wird: Blatt oder Tabelle</translation>
-  </message>
-  <message>
-   <location filename="../../app/actions" />
-   <source>Print what is shown</source>
-   <translation>Drucken, was gezeigt wird</translation>
   </message>
   <message>
    <location filename="../../app/actions" />

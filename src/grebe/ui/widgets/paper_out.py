@@ -14,7 +14,7 @@ from grebe.app.settings import read_settings
 from grebe.errors import GrebeError
 from grebe.formats.smf import file_name
 from grebe.ui.widgets.ask_file import SHEETS, ask_save
-from grebe.ui.widgets.printing import html_to_pdf, print_html
+from grebe.ui.widgets.printing import html_to_pdf, preview_html, print_html
 from grebe.words import tr
 
 PAPER = tr("Sheets (*.pdf *.html)")
@@ -34,6 +34,11 @@ class PaperOut:
         if printed:
             self._remember(page)
         return printed
+
+    def preview(self, page: SheetPage) -> None:
+        """Page by page, as it would be printed; from there it can be."""
+        html = finished(self._session.project, page, read_settings().sheet_percent)
+        preview_html(self._window, html, page.title)
 
     def write(self, page: SheetPage) -> bool:
         """As a file whose name is asked for; whether it was written."""

@@ -6,7 +6,7 @@ from __future__ import annotations
 from pathlib import Path
 from typing import Literal
 
-from PyQt6.QtCore import QBuffer, QIODevice, QLocale, QMarginsF, QRectF, QSizeF
+from PyQt6.QtCore import QBuffer, QIODevice, QLocale, QMarginsF, QRectF, QSizeF, Qt
 from PyQt6.QtGui import (
     QFont,
     QPagedPaintDevice,
@@ -16,7 +16,7 @@ from PyQt6.QtGui import (
     QPdfWriter,
     QTextDocument,
 )
-from PyQt6.QtPrintSupport import QPrintDialog, QPrinter
+from PyQt6.QtPrintSupport import QPrintDialog, QPrinter, QPrintPreviewDialog
 from PyQt6.QtWidgets import QWidget
 
 from grebe.app.settings import Paper, read_settings
@@ -74,6 +74,21 @@ def print_html(parent: QWidget, html: str, title: str) -> bool:
         return False
     _print(html, printer)
     return True
+
+
+def preview_html(parent: QWidget, html: str, title: str) -> QPrintPreviewDialog:
+    """Show a sheet page by page, in a window from which it can be printed; it is shown already."""
+    dialog = QPrintPreviewDialog(parent)  # with a printer that is its own, and lives as long
+    printer = dialog.printer()
+    assert printer is not None
+    printer.setDocName(title)
+    _lay_out(printer, None)
+    dialog.setWindowTitle(tr("As it is printed: {title}", title=title))
+    dialog.setAttribute(Qt.WidgetAttribute.WA_DeleteOnClose)
+    dialog.resize(900, 720)
+    dialog.paintRequested.connect(lambda device: _print(html, device))
+    dialog.show()
+    return dialog
 
 
 def _lay_out(device: QPagedPaintDevice, paper: Paper | None) -> None:

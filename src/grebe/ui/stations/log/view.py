@@ -328,13 +328,18 @@ class LogView(PanedView):
         day = self.model.forget_evening()
         self.session.say("info", tr("The evening of {day} is forgotten.", day=day.isoformat()))
 
-    @does("write_shown")
-    def write_shown(self) -> None:
+    @does("write_sheet")
+    def write_sheet(self) -> None:
         """What is shown, as a sheet or a table."""
         self.paper.write(self._sheet())
 
-    @does("print_shown")
-    def print_shown(self) -> None:
+    @does("preview_sheet")
+    def preview_sheet(self) -> None:
+        """What is shown, as it would be printed."""
+        self.paper.preview(self._sheet())
+
+    @does("print_sheet")
+    def print_sheet(self) -> None:
         """What is shown, onto paper."""
         self.paper.print(self._sheet())
 

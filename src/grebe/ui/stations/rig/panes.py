@@ -107,6 +107,11 @@ class RigPanes:
         if self._panes.currentWidget() is self._abilities:
             self._abilities.add_row()
 
+    @does("preview_sheet")
+    def preview_setup(self) -> None:
+        """The set-up sheet, as it would be printed."""
+        self._out.preview(setup_page(self._session.project, self._setup.device))
+
     @does("print_sheet")
     def print_setup(self) -> None:
         """The set-up sheet onto paper."""

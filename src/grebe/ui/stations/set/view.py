@@ -126,7 +126,7 @@ class SetView(SidedView):
         """What shows a part, or writes a file: possible in every part."""
         kept = (
             "pane_order", "pane_rehearse", "read_csv", "write_csv", "print_sheet", "write_sheet",
-            "next_set",
+            "preview_sheet", "next_set",
         )  # fmt: skip
         return {
             name: act
@@ -214,6 +214,13 @@ class SetView(SidedView):
         chosen = ask_save(self, SETS, tr("Write the set as"), tr("CSV (*.csv)"))
         if chosen is not None:
             self.write_into(chosen)
+
+    @does("preview_sheet")
+    def preview_sheet(self) -> None:
+        """The stage sheet of the set, as it would be printed."""
+        running = self.editor.hand.running
+        if running is not None:
+            self.paper.preview(set_sheet(self.session.project, running))
 
     @does("print_sheet")
     def print_sheet(self) -> None:

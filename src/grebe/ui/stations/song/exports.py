@@ -31,6 +31,13 @@ class SongExports:
         self._shows_stage = shows_stage
         self._out = PaperOut(window, editor.session)
 
+    @does("preview_sheet")
+    def preview_sheet(self) -> None:
+        """The sheet shown, as it would be printed."""
+        page = self._page()
+        if page is not None:
+            self._out.preview(page)
+
     @does("print_sheet")
     def print_sheet(self) -> None:
         """The sheet shown onto paper: the programme, or the stage sheet."""
