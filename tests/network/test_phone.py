@@ -9,7 +9,7 @@ import time
 import urllib.error
 import urllib.request
 from collections.abc import Callable, Iterator
-from contextlib import suppress
+from contextlib import ExitStack, suppress
 from pathlib import Path
 from typing import Any
 
@@ -227,3 +227,21 @@ def test_a_server_that_ends_is_said(shown: Shown) -> None:
     process.kill()
     shown.until(lambda: not shown.phones.on)
     assert "ended" in shown.phones.problem
+
+
+def test_a_band_behind_one_address(shown: Shown) -> None:
+    """Right words are no tries: more phones than wrong words are allowed, and all see it."""
+    shown.play()
+    with ExitStack() as open_:
+        phones = [open_.enter_context(shown.phone()) for _ in range(8)]
+        for phone in phones:
+            say(phone, word=shown.phones.word)
+            assert read(phone) == {"waits": True}
+        shown.until(lambda: len(shown.phones.waiting) == len(phones))
+        for row in shown.phones.waiting:
+            shown.phones.accept(row.number)
+        shown.until(lambda: not shown.phones.waiting)
+        shown.turn()
+        for phone in phones:
+            assert "token" in read(phone)
+            shown.until(lambda p=phone: "beat" in read(p))

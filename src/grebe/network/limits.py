@@ -21,14 +21,18 @@ class Bucket:
 
     def take(self, now_ns: int) -> bool:
         """Whether one more is allowed."""
+        if not self.holds(now_ns):
+            return False
+        self._left -= 1
+        return True
+
+    def holds(self, now_ns: int) -> bool:
+        """Whether one more would be."""
         if self._at_ns:
             passed = max(0, now_ns - self._at_ns) / 1e9
             self._left = min(self._burst, self._left + passed * self._a_second)
         self._at_ns = now_ns
-        if self._left < 1:
-            return False
-        self._left -= 1
-        return True
+        return self._left >= 1
 
 
 class Gatekeeper:

@@ -157,16 +157,17 @@ class PhoneServer:
 
     # From phones
 
-    def _admits(self, buckets: dict[str, Bucket], address: str, rate: float, burst: float) -> bool:
+    @staticmethod
+    def _bucket(buckets: dict[str, Bucket], address: str, rate: float, burst: float) -> Bucket:
         if address not in buckets and len(buckets) >= MOST_ADDRESSES:
             buckets.pop(next(iter(buckets)))
-        return buckets.setdefault(address, Bucket(rate, burst)).take(raw_ns())
+        return buckets.setdefault(address, Bucket(rate, burst))
 
     def _request(self, connection: ServerConnection, request: Request) -> Response | None:
         """Answer anything but the socket; None lets it through."""
         address = _address(connection)
-        near = is_near(address, self._networks)
-        if not near or not self._admits(self._requests, address, A_SECOND, BURST):
+        asked = self._bucket(self._requests, address, A_SECOND, BURST)
+        if not is_near(address, self._networks) or not asked.take(raw_ns()):
             return _answer(HTTPStatus.TOO_MANY_REQUESTS, b"")
         if request.path == "/live":
             origin = request.headers.get("Origin", "")
@@ -214,9 +215,13 @@ class PhoneServer:
             self._tell_phones()
 
     def _knows_word(self, word: str, address: str) -> bool:
-        if not self._admits(self._tries, address, TRIES, TRIES_BURST):
+        wrong = self._bucket(self._tries, address, TRIES, TRIES_BURST)
+        if not wrong.holds(raw_ns()):
             return False
-        return secrets.compare_digest(word.encode(), self._word.encode())
+        knows = secrets.compare_digest(word.encode(), self._word.encode())
+        if not knows:
+            wrong.take(raw_ns())
+        return knows
 
     async def _welcome(self, phone: Phone) -> None:
         phone.accepted = True
