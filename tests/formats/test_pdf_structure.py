@@ -110,8 +110,9 @@ def of_html(html: str) -> list[tuple[str, str]]:
     return out
 
 
-@pytest.mark.parametrize("size", [100, LARGE])
-@pytest.mark.parametrize("kind", SHEETS)
+@pytest.mark.parametrize(
+    ("kind", "size"), [*((kind, 100) for kind in SHEETS), ("stage", LARGE), ("card", LARGE)]
+)
 def test_the_structure_is_that_of_the_sheet(
     project: Project, kind: str, size: int, tmp_path: Path
 ) -> None:

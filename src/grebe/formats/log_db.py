@@ -156,7 +156,9 @@ class LogDb:
         (version,) = db.execute("PRAGMA user_version").fetchone()
         if version > SCHEMA:
             raise LogNewerError(f"{self.path.name} is of a newer Grebe")
-        if version == 0 and not read_only:
+        if version == 0 and read_only:
+            raise LogError(f"{self.path.name} is only being begun")
+        if version == 0:
             db.execute("PRAGMA journal_mode=WAL")
             with _Whole(db):
                 for statement in _TABLES.split(";\n"):

@@ -121,7 +121,7 @@ class LogBook:
         try:
             self._reader = (inode, LogDb(self.path, read_only=True))
         except LogError as error:
-            _log.warning("%s", error)
+            _log.warning("%s", str(error))  # the error itself holds all that called
             return None
         return self._reader[1]
 
@@ -224,7 +224,7 @@ class LogBook:
             if days:
                 self._open().forget(date.min, datetime.now().date() - timedelta(days=days))
         except (LogError, OSError) as error:
-            _log.warning("%s", error)
+            _log.warning("%s", str(error))  # the error itself holds all that called
         finally:
             self.written += 1
 

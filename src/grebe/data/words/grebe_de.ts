@@ -18685,8 +18685,23 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/widgets/printing.py" />
+   <source>The sheet, page by page</source>
+   <translation>Das Blatt, Seite für Seite</translation>
+  </message>
+  <message>
+   <location filename="../../ui/widgets/printing.py" />
    <source>As it is printed: {title}</source>
    <translation>Wie es gedruckt wird: {title}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/widgets/printing.py" />
+   <source>Larger</source>
+   <translation>Größer</translation>
+  </message>
+  <message>
+   <location filename="../../ui/widgets/printing.py" />
+   <source>Smaller</source>
+   <translation>Kleiner</translation>
   </message>
   <message>
    <location filename="../../formats/templates/card.html" />

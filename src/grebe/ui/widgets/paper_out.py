@@ -14,7 +14,7 @@ from grebe.app.settings import read_settings
 from grebe.errors import GrebeError
 from grebe.formats.smf import file_name
 from grebe.ui.widgets.ask_file import SHEETS, ask_save
-from grebe.ui.widgets.printing import html_to_pdf, preview_html, print_html
+from grebe.ui.widgets.printing import PagePreview, html_to_pdf, print_html
 from grebe.words import tr
 
 PAPER = tr("Sheets (*.pdf *.html)")
@@ -26,6 +26,9 @@ class PaperOut:
 
     def __init__(self, window: QWidget, session: Session) -> None:
         self._window, self._session = window, session
+        self.shown: PagePreview | None = None
+        """What a sheet looks like before it is printed, once it was asked for."""
+        self._page: SheetPage | None = None
 
     def print(self, page: SheetPage) -> bool:
         """Through the system's dialog; whether it was printed."""
@@ -38,7 +41,15 @@ class PaperOut:
     def preview(self, page: SheetPage) -> None:
         """Page by page, as it would be printed; from there it can be."""
         html = finished(self._session.project, page, read_settings().sheet_percent)
-        preview_html(self._window, html, page.title)
+        if self.shown is None:
+            self.shown = PagePreview(self._window)
+            self.shown.wanted.connect(self._print_shown)
+        self._page = page
+        self.shown.show_sheet(html, page.title)
+
+    def _print_shown(self) -> None:
+        if self._page is not None:
+            self.print(self._page)
 
     def write(self, page: SheetPage) -> bool:
         """As a file whose name is asked for; whether it was written."""

@@ -6,7 +6,7 @@ from __future__ import annotations
 from pathlib import Path
 from typing import Literal
 
-from PyQt6.QtCore import QBuffer, QIODevice, QLocale, QMarginsF, QRectF, QSizeF, Qt
+from PyQt6.QtCore import QBuffer, QIODevice, QLocale, QMarginsF, QRectF, QSizeF, pyqtSignal
 from PyQt6.QtGui import (
     QFont,
     QPagedPaintDevice,
@@ -16,11 +16,12 @@ from PyQt6.QtGui import (
     QPdfWriter,
     QTextDocument,
 )
-from PyQt6.QtPrintSupport import QPrintDialog, QPrinter, QPrintPreviewDialog
-from PyQt6.QtWidgets import QWidget
+from PyQt6.QtPrintSupport import QPrintDialog, QPrinter, QPrintPreviewWidget
+from PyQt6.QtWidgets import QDialog, QHBoxLayout, QVBoxLayout, QWidget
 
 from grebe.app.settings import Paper, read_settings
 from grebe.formats.atomic import write_atomic
+from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.sheet_html import for_qt, size_percent
 from grebe.ui.widgets.theme import FAMILY
 from grebe.words import tr
@@ -58,7 +59,10 @@ def html_to_pdf(html: str, path: Path, title: str, paper: Paper | None = None) -
     writer.setResolution(RESOLUTION)
     _lay_out(writer, paper)
     document = _print(html, writer)
-    write_atomic(path, tagged(buffer.data().data(), document, html, writer.height()))
+    made = tagged(buffer.data().data(), document, html, writer.height())
+    del document  # laid out for the writer, which writes into the buffer: each goes before the next
+    del writer
+    write_atomic(path, made)
 
 
 def print_html(parent: QWidget, html: str, title: str) -> bool:
@@ -76,19 +80,43 @@ def print_html(parent: QWidget, html: str, title: str) -> bool:
     return True
 
 
-def preview_html(parent: QWidget, html: str, title: str) -> QPrintPreviewDialog:
-    """Show a sheet page by page, in a window from which it can be printed; it is shown already."""
-    dialog = QPrintPreviewDialog(parent)  # with a printer that is its own, and lives as long
-    printer = dialog.printer()
-    assert printer is not None
-    printer.setDocName(title)
-    _lay_out(printer, None)
-    dialog.setWindowTitle(tr("As it is printed: {title}", title=title))
-    dialog.setAttribute(Qt.WidgetAttribute.WA_DeleteOnClose)
-    dialog.resize(900, 720)
-    dialog.paintRequested.connect(lambda device: _print(html, device))
-    dialog.show()
-    return dialog
+class PagePreview(QDialog):
+    """A sheet page by page, as it would be printed. One window for all of a station's."""
+
+    wanted = pyqtSignal()
+    """It is to be printed."""
+
+    def __init__(self, parent: QWidget) -> None:
+        super().__init__(parent)
+        self._html = ""
+        self._printer = QPrinter(QPrinter.PrinterMode.HighResolution)
+        self.pages = QPrintPreviewWidget(self._printer, self)
+        self.pages.paintRequested.connect(self._paint)
+        self.pages.setAccessibleName(tr("The sheet, page by page"))
+        column = QVBoxLayout(self)
+        column.addWidget(self.pages, 1)
+        row = QHBoxLayout()
+        for words, does in (
+            (tr("Larger"), self.pages.zoomIn), (tr("Smaller"), self.pages.zoomOut),
+            (tr("Print"), self.wanted.emit), (tr("Close"), self.hide),
+        ):  # fmt: skip
+            button = Button(words, primary=does == self.wanted.emit)
+            button.clicked.connect(lambda _, act=does: act())
+            row.addWidget(button)
+        column.addLayout(row)
+        self.resize(900, 720)
+
+    def show_sheet(self, html: str, title: str) -> None:
+        """Show this one."""
+        self._html = html
+        self._printer.setDocName(title)
+        _lay_out(self._printer, None)
+        self.setWindowTitle(tr("As it is printed: {title}", title=title))
+        self.show()
+        self.pages.updatePreview()
+
+    def _paint(self, device: QPrinter) -> None:
+        _print(self._html, device)
 
 
 def _lay_out(device: QPagedPaintDevice, paper: Paper | None) -> None:
