@@ -17,7 +17,7 @@ from grebe.app.live.position import raw_now_ns
 from grebe.app.live.run_diary import RunDiary
 from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
-from grebe.app.log.book import LogBook
+from grebe.app.log.book import LogBook, LogRow
 from grebe.app.log.past import PastReader
 from grebe.app.settings import read_settings, write_settings
 from grebe.core.findings import find
@@ -25,6 +25,7 @@ from grebe.core.log.model import BoxCheck, LoggedRun, evening, local, stamp
 from grebe.core.log.tonight import to_mend
 from grebe.core.player.happened import Silenced, TempoTaken
 from grebe.core.time.ticks import TICKS_PER_QUARTER
+from grebe.errors import LogError
 from grebe.formats import log_db
 from grebe.formats.log_db import LogDb
 from grebe.protocols.link.messages import Deviation, DeviceStatus, Status
@@ -318,3 +319,38 @@ def test_what_goes_wrong_beside_it(book: LogBook) -> None:
         ("recovery", 9.0, "the clock of Smew is back"),
     ]  # fmt: skip
     evening_.close()
+
+
+def test_a_row_that_cannot_be_written_takes_none_along(book: LogBook) -> None:
+    """It is left out; the log is no worse for it, and the others go in with the next."""
+    book.add(run(0))
+    book.add(msgspec.structs.replace(run(1), note="\udcff"), run(2))
+    book.add(run(3))
+    assert names(book) == {"Night 0", "Night 2", "Night 3"}
+    assert book.take_said() == []
+
+
+def test_what_waited_goes_in_once(book: LogBook, monkeypatch: pytest.MonkeyPatch) -> None:
+    """Also where the log is locked again in the middle of it."""
+    book.add(run(0))
+    read(book)
+    add, left = LogDb.add, [2]
+
+    def sometimes(self: LogDb, row: LogRow) -> int:
+        if left[0] <= 0:
+            raise LogError("the log cannot be used: database is locked")
+        left[0] -= 1
+        return add(self, row)
+
+    monkeypatch.setattr(LogDb, "add", sometimes)
+    left[0] = 0
+    book.add(run(1), run(2), run(3))
+    assert book.settle(PATIENCE_S)
+    left[0] = 1
+    book.add(run(4))
+    assert book.settle(PATIENCE_S)
+    left[0] = 99
+    book.add(run(5))
+    assert [head.running for head in reversed(read(book).runs())] == [
+        f"Night {n}" for n in range(6)
+    ]

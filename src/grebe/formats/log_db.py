@@ -311,7 +311,7 @@ class LogDb:
         head["songs"] = tuple(word for word in head["songs"].split("\n") if word)
         stretches = self._of(PlayedStretch, "stretch", "run=? ORDER BY at_s", (run,))
         events = self._of(Event, "event", "run=? ORDER BY at_s", (run,))
-        return msgspec.convert(head | {"stretches": stretches, "events": events}, LoggedRun)
+        return _value(head | {"stretches": stretches, "events": events}, LoggedRun)
 
     def checks(self, wanted: LogFilter = ALL) -> list[BoxCheck]:
         """Checks of boxes, in order of time."""
@@ -417,7 +417,7 @@ class LogDb:
         names = [f.name for f in msgspec.structs.fields(kind)]
         words = where if where.startswith("WHERE") else f"WHERE {where}"
         rows = self._all(f"SELECT {', '.join(names)} FROM {table} {words}", values)
-        return [msgspec.convert(dict(zip(names, row, strict=True)), kind) for row in rows]
+        return [_value(dict(zip(names, row, strict=True)), kind) for row in rows]
 
     def _all(self, words: str, values: Sequence[Any]) -> list[Any]:
         def read() -> list[Any]:
@@ -457,7 +457,13 @@ def _of_sqlite(do: Callable[[], _T]) -> _T:
         if name.startswith(PASSES):
             raise LogError(f"the log cannot be used: {error}") from error
         raise LogDamagedError(f"the log is damaged: {error}") from error
-    except (msgspec.ValidationError, ValueError) as error:
+
+
+def _value(told: dict[str, Any], kind: type[_Row]) -> _Row:
+    """A row as a value. LogDamagedError where somebody else wrote it."""
+    try:
+        return msgspec.convert(told, kind)
+    except msgspec.ValidationError as error:
         raise LogDamagedError(f"the log holds what is none of its rows: {error}") from error
 
 

@@ -8,7 +8,7 @@ from __future__ import annotations
 
 import logging
 from collections import deque
-from collections.abc import Iterable
+from collections.abc import Callable, Iterable
 from concurrent.futures import Future, ThreadPoolExecutor, wait
 from contextlib import suppress
 from datetime import date, datetime, timedelta
@@ -20,6 +20,7 @@ from grebe.app.log.older import older_files, older_rows, put_away
 from grebe.app.settings import read_settings
 from grebe.core.log.model import BoxCheck, LoggedRun, OnesRow, TryRow
 from grebe.errors import LogDamagedError, LogError, LogNewerError
+from grebe.formats.atomic import write_atomic
 from grebe.formats.log_db import LogDb
 from grebe.process.places import data_dir, shown
 from grebe.words import tr
@@ -165,6 +166,9 @@ class LogBook:
                 self._add(left[0])
                 del left[0]
             self._complained = False
+        except ValueError:  # no fault of the log's: a row that it cannot hold
+            _log.exception("a row cannot be written into the log")
+            self._held = left[1:]
         except (LogError, OSError) as error:
             self._lay_beside(left, error)
         finally:
@@ -197,16 +201,19 @@ class LogBook:
         if not self._pending.exists():
             return
         self._open()
-        lines = self._pending.read_bytes().splitlines()
-        for line in lines:
-            with suppress(msgspec.MsgspecError, KeyError, TypeError):
-                told = msgspec.json.decode(line)
-                self._add(msgspec.convert(told["row"], KINDS[told["kind"]]))
+        left = deque(self._pending.read_bytes().splitlines())
+        try:
+            while left:
+                with suppress(msgspec.MsgspecError, KeyError, TypeError):
+                    told = msgspec.json.decode(left[0])
+                    self._add(msgspec.convert(told["row"], KINDS[told["kind"]]))
+                left.popleft()
+        finally:  # what is in is not to go in again
+            write_atomic(self._pending, b"".join(line + b"\n" for line in left))
         self._pending.unlink()
 
-    def _tell(self, do: object) -> None:
+    def _tell(self, do: Callable[[LogDb], object]) -> None:
         try:
-            assert callable(do)
             do(self._open())
         except (LogError, OSError) as error:
             self._say(tr("{error}. Nothing was changed.", error=error))
