@@ -23,24 +23,25 @@ REGISTER = tr("Register")
 def _tempo(session: Session, values: Values, texts: Texts) -> str:
     """Into the song in hand."""
     del texts
-    song = _song(session)
     bpm = round(float(values["bpm"]), 2)
-    made = with_field(song, "bpm", bpm)
-    session.store.apply(
-        tr("Tempo from Tools"), lambda project: with_song(project, song.id, lambda _: made)
-    )
+    song = _into_song(session, tr("Tempo from Tools"), "bpm", bpm)
     return tr("{song} is at {bpm:g} BPM now.", song=song.name, bpm=bpm)
 
 
 def _key(session: Session, values: Values, texts: Texts) -> str:
     """Into the song in hand."""
     del texts
-    song, key = _song(session), values["ranking"][0]["key"]
-    made = with_field(song, "key", key)
-    session.store.apply(
-        tr("Key from Tools"), lambda project: with_song(project, song.id, lambda _: made)
-    )
+    key = values["ranking"][0]["key"]
+    song = _into_song(session, tr("Key from Tools"), "key", key)
     return tr("{song} is in {key} now.", song=song.name, key=key)
+
+
+def _into_song(session: Session, name: str, field: str, value: object) -> Song:
+    """Set something of the song in hand. EditError for a value that cannot be."""
+    song = _song(session)
+    made = with_field(song, field, value)
+    session.store.apply(name, lambda project: with_song(project, song.id, lambda _: made))
+    return song
 
 
 def _taps(session: Session, values: Values, texts: Texts) -> str:
