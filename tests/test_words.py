@@ -110,7 +110,7 @@ import sys
 from PyQt6.QtTest import QTest
 from grebe.app.document.demo import fresh_demo
 from grebe.app.document.recovery import open_recovered
-from grebe.ui.main_window.application import make_application
+from grebe.ui.widgets.qt_application import make_application
 from grebe.ui.main_window.frame import Frame
 from grebe.ui.widgets.controls import Button
 from PyQt6.QtWidgets import QScrollArea

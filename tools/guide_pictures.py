@@ -34,8 +34,9 @@ def take(folder: Path, home: Path) -> None:
     from grebe.app.document.recovery import open_recovered  # noqa: PLC0415
     from grebe.app.returning import Opening  # noqa: PLC0415
     from grebe.app.walk import STEPS  # noqa: PLC0415
-    from grebe.ui.main_window.application import make_application, show_frame  # noqa: PLC0415
+    from grebe.ui.main_window.application import show_frame  # noqa: PLC0415
     from grebe.ui.main_window.frame import KEPT, Frame  # noqa: PLC0415
+    from grebe.ui.widgets.qt_application import make_application  # noqa: PLC0415
 
     application = make_application()
     path = fresh_project()

@@ -10,8 +10,8 @@ from pathlib import Path
 from PyQt6.QtCore import QTimer
 
 from grebe.app.document.store import Store
-from grebe.ui.main_window.application import make_application
 from grebe.ui.main_window.frame import Frame
+from grebe.ui.widgets.qt_application import make_application
 
 SECONDS = 5.0
 WAIT_S = 10.0

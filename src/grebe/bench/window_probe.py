@@ -16,11 +16,11 @@ from PyQt6.QtWidgets import QWidget
 from grebe.app.actions.finding import action_entries, thing_entries
 from grebe.app.actions.keymap import key_map
 from grebe.app.document.store import Store
-from grebe.ui.main_window.application import make_application
 from grebe.ui.main_window.frame import Frame
 from grebe.ui.stations.scenes.canvas import ChartCanvas
 from grebe.ui.stations.song.canvas import SongCanvas
 from grebe.ui.widgets.canvas import Canvas
+from grebe.ui.widgets.qt_application import make_application
 
 REDRAWS = 60
 KEY_EVERY_MS = 140

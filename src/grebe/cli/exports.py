@@ -126,8 +126,8 @@ def _size(text: str) -> int:
 def to_pdf(html: str, path: Path, title: str) -> None:
     """Write a sheet's HTML as a PDF."""
     # Qt only where paper is wanted, and without a screen.
-    from grebe.ui.main_window.application import paper_application  # noqa: PLC0415
     from grebe.ui.widgets.printing import html_to_pdf  # noqa: PLC0415
+    from grebe.ui.widgets.qt_application import paper_application  # noqa: PLC0415
 
     application = paper_application()
     html_to_pdf(html, path, title)

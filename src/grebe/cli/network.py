@@ -109,8 +109,8 @@ def peer(arguments: argparse.Namespace) -> int:
 
 def display(arguments: argparse.Namespace) -> int:
     """A window with another computer's Stage."""
-    from grebe.ui.main_window.application import make_application  # noqa: PLC0415
     from grebe.ui.main_window.display import Display  # noqa: PLC0415 - Qt only where a window is wanted
+    from grebe.ui.widgets.qt_application import make_application  # noqa: PLC0415
 
     start_log("display")
     application = make_application()
