@@ -13,7 +13,8 @@ import pytest
 
 from grebe.core.log.model import BoxCheck, Event, LoggedRun, OnesRow, PlayedStretch, TryRow, evening
 from grebe.errors import LogDamagedError, LogError, LogNewerError
-from grebe.formats.log_db import LogDb, LogFilter
+from grebe.formats.log_db import LogDb
+from grebe.formats.log_filter import LogFilter
 
 BOXES = ("Smew", "Knot", "Avocet")
 DAY_S = 86_400

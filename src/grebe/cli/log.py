@@ -18,7 +18,8 @@ from grebe.core.log.over_time import Interval, history
 from grebe.core.log.tonight import to_mend
 from grebe.core.time.formatting import clock_text
 from grebe.errors import UsageError
-from grebe.formats.log_db import LogDb, LogFilter
+from grebe.formats.log_db import LogDb
+from grebe.formats.log_filter import LogFilter
 from grebe.formats.sheets import room_html
 
 

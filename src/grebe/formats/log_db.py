@@ -7,7 +7,6 @@ that ten years of evenings open at once.
 
 from __future__ import annotations
 
-import re
 import sqlite3
 from collections.abc import Callable, Collection, Iterable, Sequence
 from contextlib import closing
@@ -27,11 +26,11 @@ from grebe.core.log.model import (
     evening,
 )
 from grebe.errors import LogDamagedError, LogError, LogNewerError
+from grebe.formats.log_filter import ALL, LogFilter, match_of, where_of
 
 SCHEMA = 1
 BUSY_S = 5.0
 """So long another process that writes is waited for."""
-WORDS = re.compile(r"\w+")
 PASSES = ("SQLITE_BUSY", "SQLITE_LOCKED", "SQLITE_FULL", "SQLITE_IOERR", "SQLITE_READONLY",
           "SQLITE_CANTOPEN", "SQLITE_PERM")  # fmt: skip
 """What SQLite says of a file that is sound: it is locked, there is no room, no right."""
@@ -78,20 +77,6 @@ CREATE TABLE ones (
 );
 CREATE VIRTUAL TABLE words USING fts5 (text, kind UNINDEXED, ref UNINDEXED, at UNINDEXED);
 """
-
-
-class LogFilter(NamedTuple):
-    """What of the log is wanted; "" and None leave a thing open."""
-
-    words: str = ""
-    box: str = ""
-    song: str = ""
-    venue: str = ""
-    since: date | None = None
-    until: date | None = None
-
-
-ALL = LogFilter()
 
 
 class RunHead(NamedTuple):
@@ -287,7 +272,7 @@ class LogDb:
 
     def runs(self, wanted: LogFilter = ALL) -> list[RunHead]:
         """Runs, the last first."""
-        where, values = _where(wanted, "run")
+        where, values = where_of(wanted, "run")
         names = ", ".join(RunHead._fields)
         rows = self._all(f"SELECT {names} FROM run {where} ORDER BY began DESC, id DESC", values)
         return [RunHead(*row) for row in rows]
@@ -315,7 +300,7 @@ class LogDb:
 
     def checks(self, wanted: LogFilter = ALL) -> list[BoxCheck]:
         """Checks of boxes, in order of time."""
-        where, values = _where(wanted, "box_check")
+        where, values = where_of(wanted, "box_check")
         return self._of(BoxCheck, "box_check", f"{where or 'WHERE 1'} ORDER BY at, id", values)
 
     def checks_of_boxes(self, names: Collection[str], profiles: Collection[str]) -> list[BoxCheck]:
@@ -349,7 +334,7 @@ class LogDb:
 
     def transitions(self, wanted: LogFilter = ALL) -> list[TransitionHead]:
         """Transitions that there are tries of, the latest first."""
-        where, values = _where(wanted, "try")
+        where, values = where_of(wanted, "try")
         rows = self._all(
             "SELECT project, song, before, after, count(*), sum(verdict='good') FROM try "
             f"{where} GROUP BY project, song, before, after ORDER BY max(at) DESC", values,
@@ -362,7 +347,7 @@ class LogDb:
 
     def found(self, words: str, most: int = 200) -> list[LogHit]:
         """What has all these words, or words that begin so, the latest first."""
-        asked = _match(words)
+        asked = match_of(words)
         if not asked:
             return []
         rows = self._all(
@@ -465,38 +450,3 @@ def _value(told: dict[str, Any], kind: type[_Row]) -> _Row:
         return msgspec.convert(told, kind)
     except msgspec.ValidationError as error:
         raise LogDamagedError(f"the log holds what is none of its rows: {error}") from error
-
-
-def _match(words: str) -> str:
-    """What is typed, as the full text table asks for it."""
-    return " ".join(f'"{word}"*' for word in WORDS.findall(words))
-
-
-def _where(wanted: LogFilter, table: str) -> tuple[str, list[Any]]:
-    """The condition of a filter on one of the tables."""
-    parts: list[str] = []
-    values: list[Any] = []
-
-    def ask(words: str, *more: object) -> None:
-        parts.append(words)
-        values.extend(more)
-
-    kind = {"run": "run", "box_check": "check", "try": "try"}[table]
-    asked = _match(wanted.words)
-    if asked:
-        ask(f"id IN (SELECT ref FROM words WHERE words MATCH ? AND kind='{kind}')", asked)
-    if wanted.box and table == "run":
-        ask("id IN (SELECT run FROM event WHERE box=?)", wanted.box)
-    elif wanted.box and table == "box_check":
-        ask("box=?", wanted.box)
-    if wanted.song and table == "run":
-        ask("char(10)||songs||char(10) LIKE '%'||char(10)||?||char(10)||'%'", wanted.song)
-    elif wanted.song and table == "try":
-        ask("song=?", wanted.song)
-    if wanted.venue and table == "run":
-        ask("venue=?", wanted.venue)
-    if wanted.since is not None:
-        ask("evening>=?", wanted.since.isoformat())
-    if wanted.until is not None:
-        ask("evening<=?", wanted.until.isoformat())
-    return (f"WHERE {' AND '.join(parts)}" if parts else ""), values

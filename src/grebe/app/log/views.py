@@ -18,7 +18,8 @@ from grebe.core.log.over_time import BoxHistory, GearChange, history
 from grebe.core.log.tonight import ToMend, to_mend
 from grebe.core.time.formatting import clock_text
 from grebe.errors import EditError, LogError
-from grebe.formats.log_db import ALL, LogDb, LogFilter, RunHead, TransitionHead
+from grebe.formats.log_db import LogDb, RunHead, TransitionHead
+from grebe.formats.log_filter import ALL, LogFilter
 from grebe.words import counted, tr
 
 LogPart = Literal["tonight", "boxes", "changes"]

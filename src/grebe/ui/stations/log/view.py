@@ -25,7 +25,7 @@ from grebe.app.log.tables import LogTable
 from grebe.app.log.views import PARTS, LogModel, LogPart
 from grebe.core.forms import field
 from grebe.errors import EditError
-from grebe.formats.log_db import LogFilter
+from grebe.formats.log_filter import LogFilter
 from grebe.formats.sheets import room_html
 from grebe.ui.stations.log.canvas import BoxesCanvas, ChangesCanvas, LogCanvas, TonightCanvas
 from grebe.ui.widgets.fields import ListField
