@@ -9,6 +9,8 @@ from dataclasses import dataclass, field
 from datetime import datetime
 from typing import NamedTuple
 
+import msgspec
+
 from grebe.app.document.store import Store
 from grebe.app.live.derived import Derived
 from grebe.app.live.selection import Selection
@@ -147,6 +149,11 @@ class RunDiary:
         if run is None or run.last_s < LEAST_S:
             return
         self._close_section(run, run.last_s)
+        if run.stretches:  # stopped inside a section: what was left of it was not played over
+            last = run.stretches[-1]
+            run.stretches[-1] = msgspec.structs.replace(
+                last, planned_s=min(last.planned_s, last.played_s)
+            )
         at, zone = run.at
         tries = self._judge(run)
         self._log.add(
