@@ -9,15 +9,17 @@ from pathlib import Path
 
 from grebe.app.document.sheets import SheetPage, write_sheet
 from grebe.app.log.book import LogBook
-from grebe.app.log.tables import LogTable, box_table, change_table, run_table
+from grebe.app.log.tables import box_table, change_table, run_table
 from grebe.cli.common import Commands, add_json, command, print_json
 from grebe.cli.exports import to_pdf
 from grebe.core.log.learning import learning
 from grebe.core.log.model import local
 from grebe.core.log.over_time import Interval, history
 from grebe.core.log.tonight import to_mend
+from grebe.core.room import RoomTable
 from grebe.core.time.formatting import clock_text
-from grebe.errors import UsageError
+from grebe.core.typed import typed_day
+from grebe.errors import EditError, UsageError
 from grebe.formats.log_db import LogDb
 from grebe.formats.log_filter import LogFilter
 from grebe.formats.sheets import room_html
@@ -51,9 +53,9 @@ def add_commands(commands: Commands) -> None:
 
 def _day(text: str) -> date:
     try:
-        return date.fromisoformat(text)
-    except ValueError as error:
-        raise argparse.ArgumentTypeError(f"a day goes as 2026-11-30 (got {text!r})") from error
+        return typed_day(text)
+    except EditError as error:
+        raise argparse.ArgumentTypeError(str(error)) from error
 
 
 def show_log(arguments: argparse.Namespace) -> int:
@@ -96,7 +98,7 @@ def _listed(log: LogDb, kind: str, wanted: LogFilter) -> tuple[list[object], lis
         return told, lines
     if kind == "changes":
         rows = log.transitions(wanted)
-        curves = [learning(log.tries(r.project, r.song, r.before, r.after)) for r in rows]
+        curves = [learning(log.tries_of(r)) for r in rows]
         told = [
             {**r._asdict(), "ready": c.ready, "recent": _interval(c.recent)}
             for r, c in zip(rows, curves, strict=True)
@@ -122,8 +124,7 @@ def _interval(found: Interval | None) -> dict[str, float] | None:
 def _one(log: LogDb, arguments: argparse.Namespace, wanted: LogFilter) -> int:
     table = _table(log, arguments, wanted)
     if arguments.to is not None:
-        paper = table.for_paper()
-        page = SheetPage(room_html(paper), table.title, table=paper)
+        page = SheetPage(room_html(table), table.title, table=table)
         path = write_sheet(None, page, Path(arguments.to), to_pdf=to_pdf)
         if arguments.json:
             print_json({"files": [str(path)]})
@@ -138,7 +139,7 @@ def _one(log: LogDb, arguments: argparse.Namespace, wanted: LogFilter) -> int:
     return 0
 
 
-def _table(log: LogDb, arguments: argparse.Namespace, wanted: LogFilter) -> LogTable:
+def _table(log: LogDb, arguments: argparse.Namespace, wanted: LogFilter) -> RoomTable:
     if arguments.kind == "boxes":
         checks = log.checks(wanted)
         boxes = list(dict.fromkeys(row.box for row in checks))
@@ -149,9 +150,7 @@ def _table(log: LogDb, arguments: argparse.Namespace, wanted: LogFilter) -> LogT
         rows = log.transitions(wanted)
         if not rows:
             raise UsageError("no change fits")
-        first = rows[0]
-        tries = log.tries(first.project, first.song, first.before, first.after)
-        return change_table(first, learning(tries))
+        return change_table(rows[0], learning(log.tries_of(rows[0])))
     heads = log.runs(wanted)
     number = arguments.run if arguments.run is not None else heads[0].id if heads else 0
     run = log.run(number)

@@ -35,7 +35,7 @@ POWER_CARE = tr(
 class RoomTable(NamedTuple):
     """One of them."""
 
-    kind: RoomKind | Literal["log", "card"]
+    kind: RoomKind | Literal["log"]
     title: str
     about: str
     """A line below the title."""

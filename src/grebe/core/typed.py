@@ -4,6 +4,7 @@ the values that have fields of it, and is said in words from there."""
 from __future__ import annotations
 
 import math
+from datetime import date
 from types import UnionType
 from typing import Any, Literal, TypeVar, Union, get_args, get_origin
 
@@ -77,6 +78,14 @@ def typed_whole(words: str) -> int:
         return int(words)
     except ValueError as error:
         raise EditError(tr("it goes in whole numbers (got {words!r})", words=words)) from error
+
+
+def typed_day(words: str) -> date:
+    """A day; EditError says how it is written."""
+    try:
+        return date.fromisoformat(words.strip())
+    except ValueError as error:
+        raise EditError(tr("a day goes as 2026-11-30 (got {text!r})", text=words)) from error
 
 
 def typed_in(struct: type, name: str, words: str) -> Any:

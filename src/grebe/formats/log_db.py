@@ -183,7 +183,7 @@ class LogDb:
             return made
 
     def _add_run(self, run: LoggedRun) -> int:
-        hands = [e for e in run.events if e.kind in ("launch", "move") and e.verdict]
+        hands = run.judged
         made = self._insert("run", {
             "began": run.began, "zone_min": run.zone_min,
             "evening": evening(run.began, run.zone_min).isoformat(), "project": run.project,
@@ -192,7 +192,7 @@ class LogDb:
             "priority": run.priority, "load": run.load, "played_s": run.played_s,
             "planned_s": run.planned_s, "asked": len(hands),
             "good": sum(e.verdict == "good" for e in hands),
-            "faults": sum(e.kind == "fault" for e in run.events),
+            "faults": run.faults,
         })  # fmt: skip
         self._db.executemany(
             "INSERT INTO stretch VALUES (?, ?, ?, ?, ?, ?)",
@@ -315,12 +315,6 @@ class LogDb:
         words = "kind='run' AND project=? AND at BETWEEN ? AND ? ORDER BY at, id"
         return self._of(BoxCheck, "box_check", words, (run.project, run.began, ends))
 
-    def boxes(self) -> list[tuple[str, int]]:
-        """Boxes that were checked, with how often, the latest first."""
-        return self._all(
-            "SELECT box, count(*) FROM box_check GROUP BY box ORDER BY max(at) DESC", ()
-        )
-
     def tries(self, project: str = "", song: str = "", before: str = "", after: str = "",
               last: int = 0) -> list[TryRow]:  # fmt: skip
         """Tries of transitions, in order of time; `last` of them where it is not 0."""
@@ -331,6 +325,10 @@ class LogDb:
         values = tuple(value for _, value in given)
         rows = self._of(TryRow, "try", f"{where} ORDER BY at DESC, id DESC{limit}", values)
         return rows[::-1]
+
+    def tries_of(self, head: TransitionHead) -> list[TryRow]:
+        """All tries of one of them, in order of time."""
+        return self.tries(head.project, head.song, head.before, head.after)
 
     def transitions(self, wanted: LogFilter = ALL) -> list[TransitionHead]:
         """Transitions that there are tries of, the latest first."""

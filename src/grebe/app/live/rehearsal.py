@@ -7,7 +7,7 @@ as on Stage. A hard transition goes round with a count-in, slower if wanted. Wit
 from __future__ import annotations
 
 from collections.abc import Callable
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 from datetime import datetime
 
 from grebe.app.live.session import Session
@@ -45,7 +45,6 @@ class Leg:
     now: StagePlace
     launched: float | None = None
     """Tick at which the performer asked for the next."""
-    moves: list[ExpectedMove] = field(default_factory=list)
     given_up: bool = False
 
 
@@ -271,10 +270,8 @@ class Rehearsal:
         for move in self.book.moves_before:
             done = made.get(move)
             boundary = status.section_tick
-            asked = ExpectedMove("move", move.words, (move.opens - boundary) / a_second,
-                          (move.closes - boundary) / a_second)  # fmt: skip
             at_s = None if done is None else (done.at_tick - boundary) / a_second
-            scores.append(score(asked, at_s))
+            scores.append(score(move.expected(boundary, a_second), at_s))
         names = leg.span.scene.name, entered.span.scene.name
         self.scores[:0] = [(*names, s) for s in scores]
         del self.scores[SHOWN:]

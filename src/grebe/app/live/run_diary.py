@@ -48,7 +48,6 @@ class _Section:
     at_s: float
     planned_s: float
     section_tick: int
-    boundary: int
     launched: bool = False
 
 
@@ -190,15 +189,13 @@ class RunDiary:
         if here is None or (here.span.section.id, here.section_tick) != (
             status.section, status.section_tick,
         ):  # fmt: skip
-            since = max(0.0, status.tick - status.section_tick) / _a_second(status)
+            since = max(0.0, status.tick - status.section_tick) / _a_second(status.bpm)
             at_s = max(0.0, run.last_s - since)
             if here is not None:
                 self._close_section(run, at_s)
                 self._launched(run, here, span, song.name, status, at_s)
             planned = layout.tempo.seconds_at(span.end) - layout.tempo.seconds_at(span.tick)
-            here = run.section = _Section(
-                song.name, span, at_s, planned, status.section_tick, status.boundary
-            )
+            here = run.section = _Section(song.name, span, at_s, planned, status.section_tick)
         here.launched = here.launched or status.launched
 
     def _close_section(self, run: _Open, at_s: float) -> None:
@@ -217,7 +214,7 @@ class RunDiary:
         if not left.launched:
             return
         written = left.section_tick + left.span.ticks
-        off_ms = (status.section_tick - written) / _a_second(status) * 1000
+        off_ms = (status.section_tick - written) / _a_second(status.bpm) * 1000
         self._note(run, "launch", tr("launch"), at_s, off_ms=round(off_ms, 1), song=song,
                    scene=span.scene.name)  # fmt: skip
 
@@ -226,9 +223,8 @@ class RunDiary:
     def _moved(self, run: _Open, into: _Section, before: str, move: StageMove,
                made: Made | None) -> None:  # fmt: skip
         boundary = into.section_tick
-        a_second = max(1.0, into.span.bpm) / 60 * TICKS_PER_QUARTER
-        asked = ExpectedMove("move", move.words, (move.opens - boundary) / a_second,
-                             (move.closes - boundary) / a_second)  # fmt: skip
+        a_second = _a_second(into.span.bpm)
+        asked = move.expected(boundary, a_second)
         at_s = None if made is None else (made.at_tick - boundary) / a_second
         box = self._store.project.rig.name_of(move.device)
         scene = into.span.scene.name
@@ -241,7 +237,7 @@ class RunDiary:
         """Moves before the section that plays, as they were ticked off by now."""
         into = run.section
         assert into is not None
-        a_second = max(1.0, into.span.bpm) / 60 * TICKS_PER_QUARTER
+        a_second = _a_second(into.span.bpm)
         first = len(run.asked) - len(self._moves)
         for number, move in enumerate(self._moves, first):
             if move in made and run.asked[number].at_s is None:
@@ -275,7 +271,7 @@ class RunDiary:
     def _happened(self, run: _Open, event: Happened, status: Status) -> None:
         if isinstance(event, Entered):
             return
-        at_s = run.last_s + (event.tick - status.tick) / _a_second(status)
+        at_s = run.last_s + (event.tick - status.tick) / _a_second(status.bpm)
         rig = self._store.project.rig
         if isinstance(event, Silenced):
             now = event.silent
@@ -336,6 +332,6 @@ class RunDiary:
             )  # fmt: skip
 
 
-def _a_second(status: Status) -> float:
+def _a_second(bpm: float) -> float:
     """Ticks."""
-    return max(1.0, status.bpm) / 60 * TICKS_PER_QUARTER
+    return max(1.0, bpm) / 60 * TICKS_PER_QUARTER

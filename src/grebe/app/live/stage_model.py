@@ -12,6 +12,7 @@ from typing import NamedTuple
 
 from grebe.app.editors.scene_model import SceneModel, SceneTransition
 from grebe.app.live.reading import Reading
+from grebe.core.rehearse.score import ExpectedMove
 from grebe.core.sets.fit import Repeat, left_s, repeats, to_drop
 from grebe.core.sets.plan import SetFactsModel, SetSchedule, plan_set
 from grebe.core.songs.layout import Layout, SectionSpan
@@ -61,6 +62,11 @@ class StageMove:
     """Tick at which it has to be over."""
     fits: bool
     """Whether hands can make it in time with all others."""
+
+    def expected(self, boundary: int, a_second: float) -> ExpectedMove:
+        """As it is judged, the boundary at 0; `a_second` in ticks."""
+        return ExpectedMove("move", self.words, (self.opens - boundary) / a_second,
+                            (self.closes - boundary) / a_second)  # fmt: skip
 
 
 class Made(NamedTuple):

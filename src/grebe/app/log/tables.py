@@ -3,10 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from typing import NamedTuple
 
 from grebe.core.log.learning import LearningCurve
-from grebe.core.log.model import Event, LoggedRun, local
+from grebe.core.log.model import Event, LoggedRun, PlayedStretch, local
 from grebe.core.log.over_time import BoxHistory
 from grebe.core.log.tonight import ToMend, how_it_went
 from grebe.core.room import RoomTable
@@ -14,46 +13,40 @@ from grebe.core.time.formatting import clock_text
 from grebe.formats.log_db import TransitionHead
 from grebe.words import tr
 
-
-class LogTable(NamedTuple):
-    """One of them."""
-
-    title: str
-    about: str
-    head: tuple[str, ...]
-    wide: tuple[int, ...]
-    rows: tuple[tuple[str, ...], ...]
-
-    def for_paper(self) -> RoomTable:
-        """As the sheets for others have it."""
-        return RoomTable("log", self.title, self.about, self.head, self.wide, self.rows)
+NOTHING = RoomTable("log", "", "", (), (), ())
 
 
-NOTHING = LogTable("", "", (), (), ())
+def in_order(run: LoggedRun) -> list[PlayedStretch | Event]:
+    """Sections and all that happened, by time: a row of the table each, and a mark of the
+    drawing."""
+    rows: list[PlayedStretch | Event] = [*run.stretches, *run.events]
+    return sorted(rows, key=lambda row: row.at_s)
 
 
-def run_table(run: LoggedRun, mend: Sequence[ToMend]) -> LogTable:
+def run_table(run: LoggedRun, mend: Sequence[ToMend]) -> RoomTable:
     """A run, in order of time: its sections and all that happened."""
-    rows = [(part.at_s, clock_text(part.at_s), part.song, tr("scene"), part.scene, "",
-             _longer(part.played_s - part.planned_s)) for part in run.stretches]  # fmt: skip
-    rows += [
-        (e.at_s, clock_text(e.at_s), e.song, tr(e.kind), _what(e), tr(e.verdict) if e.verdict
-         else "", "" if e.off_ms is None else f"{e.off_ms:+.0f} ms")
-        for e in run.events
-    ]  # fmt: skip
-    ordered = tuple(row[1:] for row in sorted(rows, key=lambda row: row[0]))
     day = local(run.began, run.zone_min)
     first = [f"{n}. {row.words}" for n, row in enumerate(mend, 1)]
-    return LogTable(
+    return RoomTable(
+        "log",
         tr("{running}, {day}", running=run.running or run.project,
            day=day.strftime("%Y-%m-%d %H:%M")),
         " ".join((how_it_went(run), *first)),
         (tr("Time"), tr("Song"), tr("Kind"), tr("What"), tr("Verdict"), tr("Off")),
-        (8, 16, 10, 40, 13, 13), ordered,
+        (8, 16, 10, 40, 13, 13), tuple(_run_row(row) for row in in_order(run)),
     )  # fmt: skip
 
 
-def box_table(name: str, found: BoxHistory) -> LogTable:
+def _run_row(row: PlayedStretch | Event) -> tuple[str, ...]:
+    at = clock_text(row.at_s)
+    if isinstance(row, PlayedStretch):
+        return at, row.song, tr("scene"), row.scene, "", _longer(row.played_s - row.planned_s)
+    verdict = tr(row.verdict) if row.verdict else ""
+    off = "" if row.off_ms is None else f"{row.off_ms:+.0f} ms"
+    return at, row.song, tr(row.kind), _what(row), verdict, off
+
+
+def box_table(name: str, found: BoxHistory) -> RoomTable:
     """A box over time."""
     rows = tuple(
         (
@@ -63,7 +56,8 @@ def box_table(name: str, found: BoxHistory) -> LogTable:
         )
         for r in found.rows
     )  # fmt: skip
-    return LogTable(
+    return RoomTable(
+        "log",
         tr("{box} over time", box=name), " ".join(found.sentences),
         (tr("When"), tr("By"), "BPM", tr("Set, ms"), tr("Late, ms"), tr("By itself, ms"),
          tr("Jitter, ms"), tr("Drift, ms/min"), tr("Cable")),
@@ -71,14 +65,15 @@ def box_table(name: str, found: BoxHistory) -> LogTable:
     )  # fmt: skip
 
 
-def change_table(change: TransitionHead, curve: LearningCurve) -> LogTable:
+def change_table(change: TransitionHead, curve: LearningCurve) -> RoomTable:
     """A change, evening by evening."""
     rows = tuple(
         (day.day.isoformat(), str(day.tries), str(day.good), f"{100 * day.share.value:.0f} %",
          tr("{low:.0f} to {high:.0f} %", low=100 * day.share.low, high=100 * day.share.high))
         for day in curve.days
     )  # fmt: skip
-    return LogTable(
+    return RoomTable(
+        "log",
         tr("{song}: {before} into {after}", song=change.song, before=change.before,
            after=change.after),
         curve.sentence,

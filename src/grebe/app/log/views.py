@@ -3,19 +3,20 @@ its table. Without Qt."""
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from datetime import date, datetime
 from typing import Literal
 
 import msgspec
 
 from grebe.app.live.session import Session
-from grebe.app.log.tables import NOTHING, LogTable, box_table, change_table, run_table
+from grebe.app.log.tables import NOTHING, box_table, change_table, run_table
 from grebe.core.gear.model import GearNote
 from grebe.core.log.learning import LearningCurve, learning
 from grebe.core.log.model import BoxCheck, LoggedRun, evening, local
 from grebe.core.log.over_time import BoxHistory, GearChange, history
 from grebe.core.log.tonight import ToMend, to_mend
+from grebe.core.room import RoomTable
 from grebe.core.time.formatting import clock_text
 from grebe.errors import EditError, LogError
 from grebe.formats.log_db import LogDb, RunHead, TransitionHead
@@ -40,10 +41,13 @@ class LogModel:
         self.at: dict[LogPart, int] = {"tonight": 0, "boxes": 0, "changes": 0}
         """Which of each is in hand."""
         self.run: LoggedRun | None = None
-        self.run_checks: list[BoxCheck] = []
         self.mend: tuple[ToMend, ...] = ()
         self.box: BoxHistory | None = None
         self.curve: LearningCurve | None = None
+        self.choices: dict[str, list[str]] = {}
+        """Boxes, songs and venues that the log knows."""
+        self._checks: list[BoxCheck] = []
+        self._tables: dict[LogPart, RoomTable] = {}
         self._stamp: object = None
 
     # Read
@@ -54,40 +58,43 @@ class LogModel:
         if stamp == self._stamp:
             return False
         self._stamp = stamp
-        log = self.session.log.read()
+        self._with_log(self._read)
+        return True
+
+    def _with_log(self, read: Callable[[LogDb | None], None]) -> None:
+        """Read something; a log that cannot be read says why, and has nothing."""
         try:
             self.problem = ""
-            self._read(log)
+            read(self.session.log.read())
         except LogError as error:
             self.problem = str(error)
             self._read(None)
-        return True
 
     def _read(self, log: LogDb | None) -> None:
         self.runs = [] if log is None else log.runs(self.wanted)
-        checks = [] if log is None else log.checks(self.wanted)
-        latest = {row.box: row.at for row in checks}
+        self._checks = [] if log is None else log.checks(self.wanted)
+        self.choices = {} if log is None else log.known_names()
+        latest = {row.box: row.at for row in self._checks}
         self.boxes = sorted(latest, key=lambda box: -latest[box])
         self.changes = [] if log is None else log.transitions(self.wanted)
         for part in PARTS:
             self.at[part] = max(0, min(self.at[part], len(self._listed(part)) - 1))
-        self._read_in_hand(log, checks)
+        self._read_in_hand(log)
 
-    def _read_in_hand(self, log: LogDb | None, checks: list[BoxCheck]) -> None:
+    def _read_in_hand(self, log: LogDb | None) -> None:
         head = self.run_head
         self.run = None if log is None or head is None else log.run(head.id)
-        self.run_checks = [] if log is None or self.run is None else log.checks_of_run(self.run)
-        self.mend = () if self.run is None else to_mend(self.run, self.run_checks)
+        checks = [] if log is None or self.run is None else log.checks_of_run(self.run)
+        self.mend = () if self.run is None else to_mend(self.run, checks)
         box = self.box_name
-        mine = [row for row in checks if row.box == box]
+        mine = [row for row in self._checks if row.box == box]
         warmth = {} if log is None else log.warmth()
         self.box = history(mine, self._firmware(mine), warmth) if box else None
         change = self.change
         self.curve = None
         if log is not None and change is not None:
-            self.curve = learning(
-                log.tries(change.project, change.song, change.before, change.after)
-            )
+            self.curve = learning(log.tries_of(change))
+        self._tables = {part: self._table(part) for part in PARTS}
 
     def _firmware(self, rows: list[BoxCheck]) -> list[GearChange]:
         """What the performer noted of other firmware of a box."""
@@ -148,22 +155,12 @@ class LogModel:
         """Take another one in hand."""
         if 0 <= index < len(self._listed(part)):
             self.at[part] = index
-            self._stamp = None
-            self.refresh()
+            self._with_log(self._read_in_hand)
 
     def want(self, wanted: LogFilter) -> None:
         """Show what fits this alone."""
         self.wanted = wanted
         self.refresh()
-
-    @property
-    def choices(self) -> dict[str, list[str]]:
-        """Boxes, songs and venues that the log knows."""
-        log = self.session.log.read()
-        try:
-            return {} if log is None else log.known_names()
-        except LogError:
-            return {}
 
     def forget_evening(self) -> date:
         """Have the whole evening of the run in hand taken out; which it was. EditError where there
@@ -205,8 +202,11 @@ class LogModel:
         self.run = run = msgspec.structs.replace(run, **{key: value})
         self.session.log.note_run(run.id, venue=run.venue, note=run.note, warm_c=run.warm_c)
 
-    def table(self, part: LogPart) -> LogTable:
+    def table(self, part: LogPart) -> RoomTable:
         """What is shown, as a table."""
+        return self._tables.get(part, NOTHING)
+
+    def _table(self, part: LogPart) -> RoomTable:
         if part == "tonight":
             return NOTHING if self.run is None else run_table(self.run, self.mend)
         if part == "boxes":

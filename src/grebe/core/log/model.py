@@ -70,6 +70,16 @@ class LoggedRun(Value, frozen=True, kw_only=True):
         """What was played, as long as it was written."""
         return sum(part.planned_s for part in self.stretches)
 
+    @property
+    def judged(self) -> tuple[Event, ...]:
+        """Launches and moves that have a verdict."""
+        return tuple(e for e in self.events if e.kind in ("launch", "move") and e.verdict)
+
+    @property
+    def faults(self) -> int:
+        """How many there were."""
+        return sum(e.kind == "fault" for e in self.events)
+
 
 class BoxCheck(Value, frozen=True, kw_only=True):
     """How one box kept the beat: by a check, over a run, or by a probe."""

@@ -26,15 +26,12 @@ class ToMend(NamedTuple):
 
     words: str
     weight: float
-    box: str = ""
-    song: str = ""
 
 
 def how_it_went(run: LoggedRun) -> str:
     """The run in one sentence."""
-    hands = [e for e in run.events if e.kind in ("launch", "move") and e.verdict]
+    hands, faults = run.judged, run.faults
     good = sum(e.verdict == "good" for e in hands)
-    faults = sum(e.kind == "fault" for e in run.events)
     words = tr(
         "{played} played, {planned} written; {songs}", played=clock_text(run.played_s),
         planned=clock_text(run.planned_s), songs=counted(len(run.songs), "song"),
@@ -47,7 +44,7 @@ def how_it_went(run: LoggedRun) -> str:
 
 def to_mend(run: LoggedRun, checks: Sequence[BoxCheck] = ()) -> tuple[ToMend, ...]:
     """What to practise or mend first, at most three; `checks` are those of this run."""
-    found = [*_hands(run.events), *_faults(run.events), *_boxes(checks), *_held(run)]
+    found = [*_hands(run.judged), *_faults(run.events), *_boxes(checks), *_held(run)]
     return tuple(sorted(found, key=lambda row: -row.weight)[:MOST])
 
 
@@ -55,7 +52,7 @@ def _hands(events: Sequence[Event]) -> list[ToMend]:
     """Moves and launches that were not in time, the same one said once."""
     rows: dict[tuple[str, str, str], list[Event]] = {}
     for event in events:
-        if event.kind in ("launch", "move") and event.verdict in WEIGHTS:
+        if event.verdict in WEIGHTS:
             rows.setdefault((event.song, event.scene, event.what), []).append(event)
     out = []
     for (song, scene, what), mine in rows.items():
@@ -69,7 +66,7 @@ def _hands(events: Sequence[Event]) -> list[ToMend]:
                     song=song, scene=scene, what=what, ms=abs(worst.off_ms),
                     verdict=tr(worst.verdict), times=times)
         )  # fmt: skip
-        out.append(ToMend(words, sum(WEIGHTS[e.verdict] for e in mine), worst.box, song))
+        out.append(ToMend(words, sum(WEIGHTS[e.verdict] for e in mine)))
     return out
 
 
@@ -77,8 +74,8 @@ def _faults(events: Sequence[Event]) -> list[ToMend]:
     by_words = Counter((e.box, e.what) for e in events if e.kind == "fault")
     return [
         ToMend(tr("{what} ({times})", what=what, times=counted(count, "time")),
-               WEIGHTS["fault"] * count, box)
-        for (box, what), count in by_words.items()
+               WEIGHTS["fault"] * count)
+        for (_, what), count in by_words.items()
     ]  # fmt: skip
 
 
@@ -89,12 +86,12 @@ def _boxes(checks: Sequence[BoxCheck]) -> list[ToMend]:
         if row.drift_ms_min is not None and abs(row.drift_ms_min) >= SLOPE_MS:
             words = tr("{box} drifted by {rate:+.1f} ms a minute.", box=row.box,
                        rate=row.drift_ms_min)  # fmt: skip
-            out.append(ToMend(words, 4.0, row.box))
+            out.append(ToMend(words, 4.0))
         elif row.offset_ms is not None and abs(row.offset_ms) >= limit:
             late = tr("late") if row.offset_ms > 0 else tr("early")
             words = tr("{box} was {ms:.0f} ms {late} all the way.", box=row.box,
                        ms=abs(row.offset_ms), late=late)  # fmt: skip
-            out.append(ToMend(words, 2.5, row.box))
+            out.append(ToMend(words, 2.5))
     return out
 
 
@@ -107,4 +104,4 @@ def _held(run: LoggedRun) -> list[ToMend]:
     more = worst.played_s - worst.planned_s
     words = tr("{song}: {scene} went on {more} longer than written.", song=worst.song,
                scene=worst.scene, more=clock_text(more))  # fmt: skip
-    return [ToMend(words, 0.5, song=worst.song)]
+    return [ToMend(words, 0.5)]

@@ -4630,11 +4630,6 @@
   </message>
   <message>
    <location filename="../../app/log/tables.py" />
-   <source>scene</source>
-   <translation>Szene</translation>
-  </message>
-  <message>
-   <location filename="../../app/log/tables.py" />
    <source>Time</source>
    <translation>Zeit</translation>
   </message>
@@ -4657,6 +4652,11 @@
    <location filename="../../app/log/tables.py" />
    <source>Off</source>
    <translation>Daneben</translation>
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
+   <source>scene</source>
+   <translation>Szene</translation>
   </message>
   <message>
    <location filename="../../app/log/tables.py" />
@@ -12394,6 +12394,11 @@
    <translation>das geht in ganzen Zahlen (bekommen: {words!r})</translation>
   </message>
   <message>
+   <location filename="../../core/typed.py" />
+   <source>a day goes as 2026-11-30 (got {text!r})</source>
+   <translation>ein Tag geht wie 2026-11-30 (war {text!r})</translation>
+  </message>
+  <message>
    <location filename="../../core/weighing.py" />
    <source>The busiest carries {notes} at once, to {name} in {scene}: the last {ms:.1f} ms after the first.</source>
    <translation>Die vollste trägt {notes} auf einmal, zu {name} in {scene}: die letzte {ms:.1f} ms nach der ersten.</translation>
@@ -12955,23 +12960,8 @@
   </message>
   <message>
    <location filename="../../ui/main_window/application.py" />
-   <source>there is no screen to open a window on. Start it in a desktop session; grebe run plays without one.</source>
-   <translation>es gibt keinen Bildschirm, um ein Fenster zu öffnen. Starte es in einer Desktopsitzung; grebe run spielt ohne.</translation>
-  </message>
-  <message>
-   <location filename="../../ui/main_window/application.py" />
    <source>The window had crashed and is back; what plays went on.</source>
    <translation>Das Fenster war abgestürzt und ist zurück; was spielt, lief weiter.</translation>
-  </message>
-  <message>
-   <location filename="../../ui/main_window/application.py" />
-   <source>the screen {named} cannot be reached ({value}). Start it in a desktop session, or name another with DISPLAY; grebe run plays without one.</source>
-   <translation>der Bildschirm {named} ist nicht zu erreichen ({value}). Starte es in einer Desktopsitzung, oder nenne mit DISPLAY einen anderen; grebe run spielt ohne.</translation>
-  </message>
-  <message>
-   <location filename="../../ui/main_window/application.py" />
-   <source>nobody listens there</source>
-   <translation>dort hört niemand zu</translation>
   </message>
   <message>
    <location filename="../../ui/main_window/bringing_page.py" />
@@ -14372,11 +14362,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/log/view.py" />
    <source>there is nothing to print yet</source>
    <translation>es gibt noch nichts zu drucken</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/log/view.py" />
-   <source>a day goes as 2026-11-30 (got {text!r})</source>
-   <translation>ein Tag geht wie 2026-11-30 (war {text!r})</translation>
   </message>
   <message>
    <location filename="../../ui/stations/patterns/canvas.py" />
@@ -18702,6 +18687,21 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/widgets/printing.py" />
    <source>Smaller</source>
    <translation>Kleiner</translation>
+  </message>
+  <message>
+   <location filename="../../ui/widgets/qt_application.py" />
+   <source>there is no screen to open a window on. Start it in a desktop session; grebe run plays without one.</source>
+   <translation>es gibt keinen Bildschirm, um ein Fenster zu öffnen. Starte es in einer Desktopsitzung; grebe run spielt ohne.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/widgets/qt_application.py" />
+   <source>the screen {named} cannot be reached ({value}). Start it in a desktop session, or name another with DISPLAY; grebe run plays without one.</source>
+   <translation>der Bildschirm {named} ist nicht zu erreichen ({value}). Starte es in einer Desktopsitzung, oder nenne mit DISPLAY einen anderen; grebe run spielt ohne.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/widgets/qt_application.py" />
+   <source>nobody listens there</source>
+   <translation>dort hört niemand zu</translation>
   </message>
   <message>
    <location filename="../../formats/templates/card.html" />

@@ -12,6 +12,7 @@ from datetime import UTC, datetime
 from PyQt6.QtCore import QPointF, QRectF, pyqtSignal
 from PyQt6.QtGui import QColor, QPainter
 
+from grebe.app.log.tables import in_order
 from grebe.app.log.views import LogModel, LogPart
 from grebe.app.tables.listed import ListTable
 from grebe.app.tables.table import Cell
@@ -114,7 +115,7 @@ class TonightCanvas(LogCanvas):
         whole = max(run.played_s, run.planned_s, 1.0)
         wide = max(10.0, self.width() - LEFT - RIGHT)
         a_second = wide / whole
-        rows = {row: n for n, row in enumerate(self._keys())}
+        rows = {id(row): n for n, row in enumerate(in_order(run))}
         planned = 0.0
         for number, part in enumerate(run.stretches):
             shade = p.soft if number % 2 else p.panel
@@ -129,8 +130,7 @@ class TonightCanvas(LogCanvas):
                 room = (next(later, whole) - part.at_s) * a_second - 8
                 draw.line(painter, played.left(), 2, played.left(), played.bottom(), p.edge, 1.5)
                 draw.text(painter, played.left() + 4, 13, part.song, p.muted, size=13, width=room)
-            self._places.append((QPointF(played.left() + 4, played.center().y()),
-                                 rows[(part.at_s, "scene", part.scene)]))  # fmt: skip
+            self._places.append((QPointF(played.left() + 4, played.center().y()), rows[id(part)]))
         for y, words in ((NAMES, tr("written")), (NAMES + BAND + 6, tr("played"))):
             draw.text(painter, 0, y + BAND / 2 + 5, words, p.muted, size=13)
         top, foot = NAMES + 2 * BAND + 20, self.height() - 26
@@ -139,17 +139,9 @@ class TonightCanvas(LogCanvas):
             draw.text(painter, 0, y, words, p.muted, size=13)
         draw.line(painter, LEFT, middle, LEFT + wide, middle, p.water, 2)
         for event in run.events:
-            row = rows[(event.at_s, event.kind, event.what)]
-            self._event(painter, event, row, LEFT + event.at_s * a_second, (top, middle, foot))
+            x = LEFT + event.at_s * a_second
+            self._event(painter, event, rows[id(event)], x, (top, middle, foot))
         self._axis(painter, whole, a_second)
-
-    def _keys(self) -> list[tuple[float, str, str]]:
-        """Of the table's rows: when, of which kind, what."""
-        run = self.book.run
-        assert run is not None
-        keys = [(part.at_s, "scene", part.scene) for part in run.stretches]
-        keys += [(e.at_s, e.kind, e.what) for e in run.events]
-        return sorted(keys, key=lambda key: key[0])
 
     def _band(self, painter: QPainter, box: QRectF, shade: QColor, words: str) -> None:
         p = self.palette_now

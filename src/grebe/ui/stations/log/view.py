@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-from datetime import date
-
 from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import (
     QAbstractItemView,
@@ -21,9 +19,10 @@ from PyQt6.QtWidgets import (
 from grebe.app.document.sheets import SheetPage
 from grebe.app.doing import does
 from grebe.app.live.session import Session
-from grebe.app.log.tables import LogTable
 from grebe.app.log.views import PARTS, LogModel, LogPart
 from grebe.core.forms import field
+from grebe.core.room import RoomTable
+from grebe.core.typed import typed_day
 from grebe.errors import EditError
 from grebe.formats.log_filter import LogFilter
 from grebe.formats.sheets import room_html
@@ -78,7 +77,7 @@ class LogPane(QWidget):
         column.addWidget(self.table)
         self.setFocusProxy(canvas)
 
-    def show_table(self, made: LogTable) -> None:
+    def show_table(self, made: RoomTable) -> None:
         """Show what there is."""
         table = self.table
         table.blockSignals(True)
@@ -214,13 +213,13 @@ class LogView(PanedView):
             return self.model.table(part).about.partition(" 1. ")[0]
         return tr("{at} of {count}", at=self.model.at[part] + 1, count=count)
 
-    def _said(self, table: LogTable) -> str:
+    def _said(self, table: RoomTable) -> str:
         """What it comes to; and notes on gear that have the words looked for."""
         notes = self.model.notes_found[:MOST_NOTES]
         found = "\n".join(tr("Noted: {note}", note=note) for note in notes)
         return "\n".join(words for words in (self._comes_to(table), found) if words)
 
-    def _comes_to(self, table: LogTable) -> str:
+    def _comes_to(self, table: RoomTable) -> str:
         if self.log_part != "tonight":
             return table.about
         if not self.model.mend:
@@ -258,7 +257,10 @@ class LogView(PanedView):
     def _filter(self) -> None:
         box, song, venue = (str(made.currentData() or "") for made in self.filters.values())
         try:
-            since, until = (_day(line.text()) for line in self.days.values())
+            since, until = (
+                typed_day(line.text()) if line.text().strip() else None
+                for line in self.days.values()
+            )
         except EditError as error:
             self.session.say("warn", f"{error}.")
             return
@@ -347,14 +349,4 @@ class LogView(PanedView):
         table = self.model.table(self.log_part)
         if not table.rows:
             raise EditError(tr("there is nothing to print yet"))
-        made = table.for_paper()
-        return SheetPage(room_html(made), table.title, table=made)
-
-
-def _day(text: str) -> date | None:
-    if not text.strip():
-        return None
-    try:
-        return date.fromisoformat(text.strip())
-    except ValueError as error:
-        raise EditError(tr("a day goes as 2026-11-30 (got {text!r})", text=text)) from error
+        return SheetPage(room_html(table), table.title, table=table)
