@@ -4,12 +4,14 @@ from __future__ import annotations
 
 import ast
 import functools
+import gc
 import subprocess
 import sys
 from collections.abc import Iterator
 from pathlib import Path
 from typing import get_args
 
+import pytest
 from PyQt6.QtCore import QAbstractTableModel
 
 import grebe
@@ -55,6 +57,18 @@ OUTSIDE = {"core": {"msgspec", "numpy", "scipy"}, "protocols": {"msgspec"}}
 NO_QT = set(ALLOWED) - {"ui", "bench"}
 
 
+@pytest.fixture(autouse=True)
+def nobody_looks_for_garbage() -> Iterator[None]:
+    """Among syntax trees that takes four times as long as reading them."""
+    gc.disable()
+    yield
+    gc.enable()
+
+
+STATEMENTS = ("body", "orelse", "finalbody", "handlers", "cases")
+"""Where a statement has others in it."""
+
+
 @functools.cache
 def tree_of(path: Path) -> ast.Module:
     """A module's syntax; read once for all that is held against it."""
@@ -65,14 +79,18 @@ def tree_of(path: Path) -> ast.Module:
 def imports(path: Path) -> tuple[tuple[str, bool], ...]:
     """Modules imported, each with whether at the top of the file."""
     tree = tree_of(path)
-    top = set(map(id, tree.body))
     out: list[tuple[str, bool]] = []
-    for node in ast.walk(tree):
+    nodes: list[tuple[ast.AST, bool]] = [(node, True) for node in tree.body]
+    while nodes:
+        node, top = nodes.pop()
         if isinstance(node, ast.Import):
-            out += [(alias.name, id(node) in top) for alias in node.names]
+            out += [(alias.name, top) for alias in node.names]
         elif isinstance(node, ast.ImportFrom):
             assert node.level == 0, f"{path}: relative import"
-            out.append((node.module or "", id(node) in top))
+            out.append((node.module or "", top))
+        else:  # an import is a statement: what stands in expressions is none
+            below = (getattr(node, part, ()) for part in STATEMENTS)
+            nodes += [(inner, False) for part in below for inner in part]
     return tuple(out)
 
 
@@ -229,6 +247,18 @@ def test_the_engine_does_without_numpy() -> None:
     """With it the engine's locked memory is six times as large."""
     code = "import sys, grebe.engine.__main__; sys.exit('numpy' in sys.modules)"
     assert subprocess.run([sys.executable, "-c", code], check=False).returncode == 0
+
+
+def test_a_window_is_there_before_what_it_has_no_need_of() -> None:
+    """Its first picture shows Rig: other stations, pages, writers of files and what works things
+    out with NumPy are loaded when they are wanted."""
+    code = (
+        "import sys, grebe.ui.main_window.application as _; "
+        "late = ('numpy', 'scipy', 'mido', 'jinja2', 'grebe.ui.stations', 'grebe.formats.smf'); "
+        "sys.exit(', '.join(m for m in sys.modules if m in late) or None)"
+    )
+    done = subprocess.run([sys.executable, "-c", code], capture_output=True, check=False)
+    assert (done.returncode, done.stderr.decode()) == (0, "")
 
 
 def test_the_picture_of_the_structure_is_current() -> None:

@@ -5,7 +5,6 @@ from __future__ import annotations
 
 import os
 import re
-import runpy
 import subprocess
 import sys
 import xml.etree.ElementTree as ET
@@ -31,8 +30,7 @@ def _values(text: str) -> list[str]:
 @pytest.mark.parametrize("code", OTHERS)
 def test_every_text_is_translated_and_none_is_left_over(code: str) -> None:
     """The file is what the source has; `make words` writes it anew."""
-    collected = runpy.run_path(str(TOOL))["collected"]()
-    assert words.read_words(code).keys() == collected.keys()
+    assert subprocess.run([sys.executable, TOOL, "--check"], check=False).returncode == 0, code
 
 
 @pytest.mark.parametrize("code", OTHERS)

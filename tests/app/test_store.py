@@ -14,6 +14,7 @@ import pytest
 from grebe.app.document import recovery
 from grebe.app.document.demo import demo_bytes, fresh_demo
 from grebe.app.document.export import export_smf
+from grebe.app.document.loop_files import take_along
 from grebe.app.document.recovery import (
     FOUND,
     FOUND_ON_OTHER,
@@ -23,7 +24,6 @@ from grebe.app.document.recovery import (
     open_recovered,
 )
 from grebe.app.document.store import Store
-from grebe.app.editors.loops import take_along
 from grebe.app.kept import take_said
 from grebe.app.passphrases import keep_passphrase, passphrase_of
 from grebe.app.settings import (

@@ -9,7 +9,8 @@ from scipy import stats
 
 from grebe.bench.sync import random_case
 from grebe.core.sync.lattice import reference_lattice
-from grebe.core.sync.measure import Measured, measure, measure_against
+from grebe.core.sync.measure import measure, measure_against
+from grebe.core.sync.measured import Measured
 
 BPM = 126.0
 P = 60 / BPM

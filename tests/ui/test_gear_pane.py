@@ -10,7 +10,7 @@ from PyQt6.QtCore import Qt
 from PyQt6.QtTest import QTest
 
 from grebe.app.live.sound_check import Result
-from grebe.core.sync.measure import Measured
+from grebe.core.sync.measured import Measured
 from grebe.ui.stations.rig.gear import GearPane
 from grebe.ui.stations.rig.view import RigView
 from tests.ui.conftest import Performer

@@ -17,6 +17,7 @@ from grebe.app.document.export import (
     export_smf,
 )
 from grebe.app.document.export_audio import LoopWanted, export_audio, export_loop
+from grebe.app.document.loop_files import folder_of
 from grebe.app.document.sheets import (
     SheetPage,
     card_page,
@@ -29,7 +30,7 @@ from grebe.app.document.sheets import (
     steps_page,
     write_sheet,
 )
-from grebe.app.editors.loops import folder_of, samples_of
+from grebe.app.editors.loops import samples_of
 from grebe.cli.common import Commands, add_json, bpm, command, number, opened, print_json
 from grebe.core.audio.mix import Sample
 from grebe.core.document import Project

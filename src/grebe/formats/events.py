@@ -23,8 +23,6 @@ MAX_DECODED_BYTES = 1024**3
 BLOCK_FRAMES = 1 << 20
 """So much is decoded or turned into numbers at a time."""
 HEADER = ("source", "seconds")
-AUDIO_SUFFIXES = (".wav", ".flac", ".ogg", ".oga", ".opus", ".mp3", ".aif", ".aiff")
-AUDIO_PATTERNS = " ".join(f"*{suffix}" for suffix in AUDIO_SUFFIXES)
 
 
 class Recording(Protocol):
@@ -128,11 +126,6 @@ def no_audio(path: Path, error: Exception) -> RecordingError:
         f"{path} is no audio file that can be read ({error}). Export it as WAV, FLAC, Ogg, MP3 "
         f"or AIFF. {UNTOUCHED}"
     )
-
-
-def is_audio(path: Path) -> bool:
-    """Whether a file's name is one of audio that can be read."""
-    return path.suffix.lower() in AUDIO_SUFFIXES
 
 
 def read_audio(path: Path) -> Recording:

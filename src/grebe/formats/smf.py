@@ -9,7 +9,6 @@ as in the ramp, so that the error does not add up.
 from __future__ import annotations
 
 import io
-import re
 from collections import defaultdict
 from typing import Any
 
@@ -138,8 +137,3 @@ def track_of(name: str, rows: list[tuple[int, Any]], end: int) -> mido.MidiTrack
         now = tick
     track.append(mido.MetaMessage("end_of_track", time=max(0, end - now)))
     return track
-
-
-def file_name(text: str) -> str:
-    """A name safe for a file: letters, digits, hyphens."""
-    return re.sub(r"[^a-z0-9]+", "-", text.lower()).strip("-") or "song"

@@ -8,9 +8,8 @@ import time
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager, suppress
 from heapq import heappop, heappush
+from typing import TYPE_CHECKING
 
-from grebe.app.live.osc_model import Argument, OscModel
-from grebe.app.live.watching import WatchedSession
 from grebe.core.session.use import OscUse
 from grebe.errors import GrebeError, NetworkError, at_the_border
 from grebe.network.limits import Bucket
@@ -18,6 +17,10 @@ from grebe.protocols.link.messages import Status, ToEngine
 from grebe.protocols.link.session import OscState, ShowDocument
 from grebe.protocols.osc.messages import OscMessage, has_pattern, matching, read_timed, write
 from grebe.transports.udp import Address, IpNetwork, is_near, resolve
+
+if TYPE_CHECKING:
+    from grebe.app.live.osc_model import Argument, OscModel
+    from grebe.app.live.watching import WatchedSession
 
 KEPT_NS = 60_000_000_000
 MOST_CLIENTS = 16
@@ -78,6 +81,8 @@ class Surfaces:
         except OSError as error:
             self._problem = f"port {use.port} cannot be listened at ({error.strerror})"
         self._allowed += [ipaddress.ip_network(n) for n in LOOPBACK]
+        if self._shown is not None:
+            self._watch(self._shown)
 
     def _open(self, use: OscUse) -> None:
         """Only this computer is listened to at all, unless others are allowed."""
@@ -108,6 +113,15 @@ class Surfaces:
     def shown(self, shown: ShowDocument) -> None:
         """The document, to name things by."""
         self._shown = shown
+        if self.on:
+            self._watch(shown)
+
+    def _watch(self, shown: ShowDocument) -> None:
+        """Read what is shown. What reads it is loaded for OSC alone: it is half of what a process
+        that only keeps time with others would load."""
+        from grebe.app.live.osc_model import OscModel  # noqa: PLC0415
+        from grebe.app.live.watching import WatchedSession  # noqa: PLC0415
+
         try:
             if self._watched is None:
                 self._watched = WatchedSession(shown)

@@ -20,6 +20,10 @@ STATION_NAMES: dict[Station, str] = {
     "rig": "Rig", "sync": "Sync", "patterns": "Patterns", "scenes": "Scenes", "song": "Song",
     "set": "Set", "stage": "Stage", "log": "Log", "tools": "Tools",
 }  # fmt: skip
+STATION_NUMBERS: dict[Station, int] = {
+    station: number for number, station in enumerate(STATION_NAMES, 1)
+}
+"""Of each its place in the rail, which is the digit of its key."""
 MENUS = ("File", "Edit", "Play", "Go", *STATION_NAMES.values(), "Help")
 
 

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from fractions import Fraction
 from pathlib import Path
 
+from grebe.app.document.writing import written
 from grebe.core.document import Project
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.spec import PulseShape
@@ -19,9 +19,9 @@ from grebe.core.songs.unroll import unrolled
 from grebe.core.sync.pulses import pulse_ticks, render_pulses, render_run
 from grebe.core.units import Value
 from grebe.errors import ProjectError, UsageError
-from grebe.formats.atomic import write_atomic
+from grebe.formats.naming import file_name
 from grebe.formats.sets_csv import set_csv
-from grebe.formats.smf import file_name, midi_bytes, song_to_midi
+from grebe.formats.smf import midi_bytes, song_to_midi
 from grebe.formats.tables import csv_bytes
 from grebe.formats.wav import write_wav
 from grebe.words import tr
@@ -36,26 +36,6 @@ def export_smf(project: Project, song: Song, folder: Path, seed: int = 1) -> Pat
     data = midi_bytes(song_to_midi(make_plan(project, unrolled(song), seed=seed)))
     path = folder / f"{file_name(song.name)}.mid"
     return written(path, data)
-
-
-def written(path: Path, data: bytes | Callable[[Path], None]) -> Path:
-    """Write a file, its folder made where it is missing; the path. `data` may write it itself.
-    ProjectError says why not."""
-    try:
-        path.parent.mkdir(parents=True, exist_ok=True)
-        if isinstance(data, bytes):
-            write_atomic(path, data)
-        else:
-            data(path)
-    except OSError as error:
-        raise ProjectError(
-            tr(
-                "{path} could not be written: {strerror}. Choose another folder.",
-                path=path,
-                strerror=error.strerror,
-            )
-        ) from error
-    return path
 
 
 class PulseTrack(Value, frozen=True, kw_only=True):

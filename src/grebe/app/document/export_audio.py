@@ -25,7 +25,7 @@ from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.core.units import Bpm, Id, Value
 from grebe.errors import ProjectError, UsageError
 from grebe.formats.audio_out import Container, write_audio
-from grebe.formats.smf import file_name
+from grebe.formats.naming import file_name
 from grebe.words import counted, tr
 
 NOTHING_DB = 0.05

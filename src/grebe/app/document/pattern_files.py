@@ -10,10 +10,9 @@ from grebe.core.rig.model import Device
 from grebe.errors import ProjectError
 from grebe.formats.atomic import write_atomic
 from grebe.formats.midi_loops import pattern_to_midi
-from grebe.formats.smf import file_name
+from grebe.formats.naming import MIDI_SUFFIXES, file_name
 from grebe.words import tr
 
-MIDI_SUFFIXES = (".mid", ".midi")
 MAX_FILES = 500
 
 

@@ -10,8 +10,8 @@ from typing import NamedTuple
 
 import msgspec
 
-from grebe.app.document.export import written
 from grebe.app.document.store import Store
+from grebe.app.document.writing import written
 from grebe.core.card import box_card
 from grebe.core.document import PrintedSheet, Project
 from grebe.core.patterns.stepsheet import step_sheet

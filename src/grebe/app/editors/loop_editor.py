@@ -7,8 +7,9 @@ from pathlib import Path
 
 import msgspec
 
+from grebe.app.document.loop_files import folder_of
 from grebe.app.doing import does
-from grebe.app.editors.loops import audio_of, folder_of
+from grebe.app.editors.loops import audio_of
 from grebe.app.editors.pattern_hand import PatternHand
 from grebe.core.audio.fitting import loop_onsets
 from grebe.core.document import with_loop

@@ -7,11 +7,10 @@ from functools import lru_cache
 from pathlib import Path
 from typing import Literal, NamedTuple
 
-import msgspec
 import numpy as np
 from numpy.typing import NDArray
 
-from grebe.app.document.store import Store
+from grebe.app.document.loop_files import loop_path
 from grebe.core.audio.fitting import (
     Repitch,
     measure_loop,
@@ -27,31 +26,16 @@ from grebe.core.document import Project
 from grebe.core.patterns.loops import Loop, cut
 from grebe.core.rig.model import Device
 from grebe.errors import EditError, ProjectError, RecordingError
-from grebe.formats.atomic import write_atomic
 from grebe.formats.events import read_audio
-from grebe.formats.reading import read_file
-from grebe.formats.smf import file_name
+from grebe.formats.naming import file_name
 from grebe.formats.wav import write_wav
 from grebe.words import tr
 
 MAX_LOOP_S = 120.0
 """Longer recordings are no loops: sixteen bars at 60 BPM last 64 s."""
-MAX_LOOP_BYTES = 256 * 1024 * 1024
-"""Two minutes of eight channels at 192 kHz."""
 FIRST_NOTE = 60
 
 Fit = Literal["resample", "slices"]
-
-
-def folder_of(project_path: Path | None) -> Path:
-    """The folder that a project's loops are found in."""
-    return project_path.parent if project_path is not None else Path.cwd()
-
-
-def loop_path(loop: Loop, folder: Path) -> Path:
-    """Where a loop's file lies."""
-    path = Path(loop.file)
-    return path if path.is_absolute() else folder / path
 
 
 def audio_of(loop: Loop, folder: Path) -> NDArray[np.float32]:
@@ -190,47 +174,3 @@ def samples_of(project: Project, folder: Path) -> LoopSounds:
             {note: Sample(wave, gates[note], slot) for note, wave in waves.items()}
         )
     return LoopSounds(out, tuple(problems))
-
-
-def take_along(store: Store, folder: Path) -> str:
-    """Before a document is saved in another folder: its loops' files are copied there.
-
-    A name that another file has there already is changed, in the document too. What could not be
-    copied, in a sentence; "" where all was.
-    """
-    home = folder_of(store.home)
-    if folder.resolve() == home.resolve():
-        return ""
-    renamed: dict[str, str] = {}
-    failed: list[str] = []
-    for loop in store.project.loops:
-        source = loop_path(loop, home)
-        if Path(loop.file).is_absolute():
-            continue  # it lies elsewhere, and stays there
-        try:
-            renamed[loop.id] = _copied(source, folder, Path(loop.file))
-        except OSError as error:
-            failed.append(f"{loop.name} ({error.strerror})")
-    moved = tuple(
-        msgspec.structs.replace(loop, file=renamed.get(loop.id, loop.file))
-        for loop in store.project.loops
-    )
-    if moved != store.project.loops:
-        store.apply(tr("Loops taken along"), lambda p: msgspec.structs.replace(p, loops=moved))
-    return tr("Saved, but without these loops: {names}.", names=", ".join(failed)) if failed else ""
-
-
-def _copied(source: Path, folder: Path, file: Path) -> str:
-    """Copy a file to a folder, under its own name or the next that is free; the name it has."""
-    data = read_file(source, MAX_LOOP_BYTES)
-    number = 1
-    while True:
-        name = file if number == 1 else file.with_name(f"{file.stem}-{number}{file.suffix}")
-        target = folder / name
-        if not target.exists():
-            target.parent.mkdir(parents=True, exist_ok=True)
-            write_atomic(target, data)
-            return str(name)
-        if target.stat().st_size == len(data) and target.read_bytes() == data:
-            return str(name)
-        number += 1

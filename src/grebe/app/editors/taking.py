@@ -6,7 +6,7 @@ from pathlib import Path
 
 import msgspec
 
-from grebe.app.editors.loops import loop_path
+from grebe.app.document.loop_files import loop_path
 from grebe.app.live.session import Session
 from grebe.core.document import Project
 from grebe.core.taking_over import TakenOver, Wanted, match_boxes, take_over

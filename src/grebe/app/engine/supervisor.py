@@ -12,7 +12,7 @@ from collections.abc import Sequence
 
 import msgspec
 
-from grebe.app.editors.loops import folder_of, loop_path
+from grebe.app.document.loop_files import folder_of, loop_path
 from grebe.app.engine.client import EngineClient
 from grebe.core.document import Project
 from grebe.core.player.commands import ReplacePlan

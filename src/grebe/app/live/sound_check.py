@@ -9,13 +9,14 @@ from collections.abc import Sequence
 from datetime import datetime
 
 import msgspec
-import numpy as np
 
 from grebe.core.document import Project
 from grebe.core.gear.known import gear_of
 from grebe.core.gear.model import Outcome, Trial, trial_of
+from grebe.core.numeric import np
 from grebe.core.rig.model import GREBE_ID, Device, Rig
-from grebe.core.sync.measure import Measured, measure
+from grebe.core.sync.measure import measure
+from grebe.core.sync.measured import Measured
 from grebe.core.units import OffsetMs, held_in
 from grebe.protocols.link.messages import Heard, Heed
 from grebe.words import tr

@@ -13,14 +13,15 @@ from numpy.typing import NDArray
 from grebe.core.sync.lattice import Reference, reference_lattice
 from grebe.core.sync.measure import (
     FEWEST_REFERENCE,
-    Measured,
     lateness,
     measure_against,
     reference_bpm,
 )
+from grebe.core.sync.measured import Measured
 from grebe.core.sync.onsets import find_onsets
 from grebe.errors import RecordingError, UsageError
-from grebe.formats.events import is_audio, is_wav, read_audio, read_events
+from grebe.formats.events import is_wav, read_audio, read_events
+from grebe.formats.naming import is_audio
 from grebe.formats.reading import require_file
 from grebe.words import tr
 

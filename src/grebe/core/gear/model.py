@@ -9,7 +9,7 @@ from typing import Annotated, Literal, TypeVar
 import msgspec
 from msgspec import Meta
 
-from grebe.core.sync.measure import Measured
+from grebe.core.sync.measured import Measured
 from grebe.core.units import Id, Value
 
 NoteKind = Literal["works", "fails", "setting", "firmware", "quirk"]

@@ -12,9 +12,8 @@ from collections.abc import Callable, Mapping, Sequence
 from datetime import date
 from typing import NamedTuple
 
-import numpy as np
-
 from grebe.core.log.model import BoxCheck, evening
+from grebe.core.numeric import np
 from grebe.words import tr
 
 LEAST, LEAST_SLOPE = 3, 4

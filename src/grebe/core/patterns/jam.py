@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import NamedTuple
 
-import numpy as np
+from grebe.core.numeric import np
 
 LOWEST, HIGHEST = 80.0, 160.0
 """One octave, since onsets alone do not tell a tempo from its half: around 120 BPM, where people

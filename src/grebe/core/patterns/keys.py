@@ -6,8 +6,7 @@ from collections.abc import Mapping, Sequence
 from functools import cache
 from typing import NamedTuple
 
-import numpy as np
-from numpy.typing import NDArray
+from grebe.core.numeric import NDArray, np
 
 NAMES = ("C", "C#", "D", "Eb", "E", "F", "F#", "G", "Ab", "A", "Bb", "B")
 _LETTERS = {"C": 0, "D": 2, "E": 4, "F": 5, "G": 7, "A": 9, "B": 11}

@@ -4,8 +4,7 @@ from __future__ import annotations
 
 from math import sqrt
 
-import numpy as np
-
+from grebe.core.numeric import np
 from grebe.core.probe import rules
 from grebe.core.probe.experiments import (
     APART_S,

@@ -5,8 +5,7 @@ from __future__ import annotations
 from collections.abc import Generator, Sequence
 from math import ceil
 
-import numpy as np
-
+from grebe.core.numeric import np
 from grebe.core.probe import rules
 from grebe.core.probe.experiments import (
     CLOCK,

@@ -10,9 +10,7 @@ from collections.abc import Sequence
 from math import exp, log
 from typing import NamedTuple, TypeAlias
 
-import numpy as np
-from numpy.typing import NDArray
-
+from grebe.core.numeric import NDArray, np
 from grebe.core.probe.model import CameBack, HeardHit, Send
 from grebe.core.time.ticks import CLOCKS_PER_QUARTER
 

@@ -6,8 +6,7 @@ import math
 from collections.abc import Sequence
 from typing import NamedTuple
 
-import numpy as np
-
+from grebe.core.numeric import np
 from grebe.words import tr
 
 STEADY_MS = 25.0

@@ -6,9 +6,8 @@ from collections import defaultdict
 from functools import lru_cache
 from typing import NamedTuple, TypeAlias
 
-import numpy as np
-
 from grebe.core.document import Project
+from grebe.core.numeric import np
 from grebe.core.patterns.model import Content, Pattern
 from grebe.core.patterns.passes import passes_of
 from grebe.core.rig.lines import box_of
@@ -32,7 +31,7 @@ class WireLoad(NamedTuple):
     """Notes that begin on one tick."""
 
 
-Kept: TypeAlias = dict[tuple[str, int, tuple[str, ...]], np.ndarray]
+Kept: TypeAlias = "dict[tuple[str, int, tuple[str, ...]], np.ndarray]"
 """Onsets by pattern id, ticks and silent voices."""
 
 

@@ -9,12 +9,11 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from itertools import pairwise
-from typing import NamedTuple
+from typing import NamedTuple, TypeAlias
 
-import numpy as np
-from numpy.typing import NDArray
+from grebe.core.numeric import NDArray, np
 
-Array = NDArray[np.float64]
+Array: TypeAlias = "NDArray[np.float64]"
 
 
 class Costs(NamedTuple):

@@ -14,9 +14,8 @@ import random
 from collections.abc import Sequence
 from typing import NamedTuple
 
-import numpy as np
-
 from grebe.core.document import Project
+from grebe.core.numeric import np
 from grebe.core.sets.between import between
 from grebe.core.sets.bounds import Costs, bounded
 from grebe.core.sets.facts import SongFacts

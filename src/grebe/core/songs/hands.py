@@ -10,14 +10,12 @@ from __future__ import annotations
 from collections.abc import Sequence
 from itertools import combinations
 from math import inf
-from typing import Literal, NamedTuple
+from typing import Literal, NamedTuple, TypeAlias
 
-import numpy as np
-from numpy.typing import NDArray
-
+from grebe.core.numeric import NDArray, np
 from grebe.core.songs.model import Limb, Performer
 
-Array = NDArray[np.float64]
+Array: TypeAlias = "NDArray[np.float64]"
 _ROUNDING = 1e-9
 MOST_MOVES = 16
 """More at once are not worked out exactly; nobody makes them either."""

@@ -12,9 +12,7 @@ from collections import deque
 from math import sqrt
 from typing import NamedTuple
 
-import numpy as np
-from numpy.typing import NDArray
-
+from grebe.core.numeric import NDArray, np
 from grebe.core.sync.measure import sure_of_side
 
 WINDOWS_S = (28.0, 60.0, 120.0, 300.0)

@@ -6,8 +6,7 @@ from collections.abc import Sequence
 from math import sqrt
 from typing import NamedTuple
 
-import numpy as np
-
+from grebe.core.numeric import np
 from grebe.core.sync.measure import t95
 
 FEWEST = 8

@@ -2,13 +2,12 @@
 
 from __future__ import annotations
 
-from typing import NamedTuple
+from typing import NamedTuple, TypeAlias
 
-import numpy as np
-from numpy.typing import NDArray
+from grebe.core.numeric import NDArray, np
 
-Times = NDArray[np.float64]
-Counts = NDArray[np.int64]
+Times: TypeAlias = "NDArray[np.float64]"
+Counts: TypeAlias = "NDArray[np.int64]"
 
 DOUBLED_SHARE = 0.3
 """An event this share of the usual distance after another is the same one again."""

@@ -7,13 +7,13 @@ from __future__ import annotations
 
 import math
 from itertools import pairwise
-from typing import Literal, NamedTuple
+from typing import NamedTuple
 
 import msgspec
-import numpy as np
 
+from grebe.core.numeric import np
 from grebe.core.sync.lattice import Counts, Locked, Reference, Times, lock, reference_lattice
-from grebe.core.units import Value
+from grebe.core.sync.measured import NATURE_WORDS, Measured, Nature, Spread, Verdict
 from grebe.words import tr
 
 FEWEST = 8
@@ -44,58 +44,6 @@ OWN_JITTER = 0.04
 """An even tempo of its own wavers by less than this share of a step."""
 EVENLY = 0.9
 """Share of equal distances from which on a device is taken to play evenly."""
-
-Verdict = Literal["good", "adjust", "drifting", "unusable"]
-Nature = Literal["white", "frames", "periodic", "growing", "bursts", ""]
-NATURE_WORDS: dict[Nature, str] = {
-    "white": tr("without a pattern"),
-    "frames": tr("on the 1 ms frames of a bus"),
-    "periodic": tr("coming and going evenly"),
-    "growing": tr("growing from beginning to end"),
-    "bursts": "in bursts",
-    "": "",
-}
-
-
-class Spread(Value, frozen=True, kw_only=True):
-    """Departures from the line, in ms, without their sign."""
-
-    p50: float
-    p95: float
-    p99: float
-    max: float
-
-
-class Measured(Value, frozen=True, kw_only=True):
-    """What was measured of one device. Positive is late."""
-
-    verdict: Verdict
-    sentence: str
-    """The verdict with its reason."""
-    confidence: float
-    """Of the verdict, 0 to 1."""
-    events: int
-    """Of the device that count."""
-    bpm: float | None = None
-    offset_ms: float | None = None
-    """The fitted line at the middle of the stretch."""
-    offset_low_ms: float | None = None
-    offset_high_ms: float | None = None
-    """Ends of its 95 % interval."""
-    drift_ms_per_min: float | None = None
-    drift_error_ms_per_min: float | None = None
-    """Standard error of that."""
-    drift_bpm: float | None = None
-    jitter_ms: Spread | None = None
-    nature: Nature = ""
-    swing_percent: float | None = None
-    """Of the device's steps, where they swing and the reference does not."""
-    missed: int = 0
-    extra: int = 0
-    clean_beats: int = 0
-    """Longest stretch of reference events with none missed, extra or stray."""
-    suggested_offset_ms: float | None = None
-    """What to set; None where no one number mends it."""
 
 
 class _Fit(NamedTuple):

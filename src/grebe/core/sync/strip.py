@@ -5,8 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import Literal, NamedTuple
 
-import numpy as np
-from numpy.typing import NDArray
+from grebe.core.numeric import NDArray, np
 
 FEWEST = 8
 """Beats below which nothing is said."""

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from typing import NamedTuple
 
-import numpy as np
+from grebe.core.numeric import np
 
 EXPECTED = 3.0
 """So many hits should have come while a box was muted, for their absence to mean something."""

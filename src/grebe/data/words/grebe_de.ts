@@ -1335,11 +1335,6 @@
   </message>
   <message>
    <location filename="../../app/document/export.py" />
-   <source>{path} could not be written: {strerror}. Choose another folder.</source>
-   <translation>{path} konnte nicht geschrieben werden: {strerror}. Einen anderen Ordner wählen.</translation>
-  </message>
-  <message>
-   <location filename="../../app/document/export.py" />
    <source>{folder} could not be written: {strerror}. Choose another folder.</source>
    <translation>{folder} konnte nicht geschrieben werden: {strerror}. Einen anderen Ordner wählen.</translation>
   </message>
@@ -1392,6 +1387,21 @@
    <location filename="../../app/document/export_audio.py" />
    <source>{pattern} has no voice {voice!r}</source>
    <translation>{pattern} hat keine Stimme {voice!r}</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/loop_files.py" />
+   <source>Saved, but without these loops: {names}.</source>
+   <translation>Gespeichert, aber ohne diese Loops: {names}.</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/loop_files.py" />
+   <source>Loops taken along</source>
+   <translation>Loops mitgenommen</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/pattern_files.py" />
+   <source>{path} could not be written: {strerror}. Choose another folder.</source>
+   <translation>{path} konnte nicht geschrieben werden: {strerror}. Einen anderen Ordner wählen.</translation>
   </message>
   <message>
    <location filename="../../app/document/recovery.py" />
@@ -1760,11 +1770,6 @@
   </message>
   <message>
    <location filename="../../app/editors/loops.py" />
-   <source>Saved, but without these loops: {names}.</source>
-   <translation>Gespeichert, aber ohne diese Loops: {names}.</translation>
-  </message>
-  <message>
-   <location filename="../../app/editors/loops.py" />
    <source>{path} is another recording than the loop {loop} was made from. Import it again.</source>
    <translation>{path} ist eine andere Aufnahme als die, aus der der Loop {loop} gemacht wurde. Neu importieren.</translation>
   </message>
@@ -1782,11 +1787,6 @@
    <location filename="../../app/editors/loops.py" />
    <source>{loop} has no slices yet</source>
    <translation>{loop} hat noch keine Scheiben</translation>
-  </message>
-  <message>
-   <location filename="../../app/editors/loops.py" />
-   <source>Loops taken along</source>
-   <translation>Loops mitgenommen</translation>
   </message>
   <message>
    <location filename="../../app/editors/loops.py" />
@@ -12270,26 +12270,6 @@
   </message>
   <message>
    <location filename="../../core/sync/measure.py" />
-   <source>without a pattern</source>
-   <translation>ohne Muster</translation>
-  </message>
-  <message>
-   <location filename="../../core/sync/measure.py" />
-   <source>on the 1 ms frames of a bus</source>
-   <translation>auf den 1-ms-Rahmen eines Busses</translation>
-  </message>
-  <message>
-   <location filename="../../core/sync/measure.py" />
-   <source>coming and going evenly</source>
-   <translation>gleichmäßig kommend und gehend</translation>
-  </message>
-  <message>
-   <location filename="../../core/sync/measure.py" />
-   <source>growing from beginning to end</source>
-   <translation>von Anfang bis Ende wachsend</translation>
-  </message>
-  <message>
-   <location filename="../../core/sync/measure.py" />
    <source> It plays {value:g} times to each beat of the reference: if that is not meant, its tempo is set wrong.</source>
    <translation> Es spielt {value:g}-mal zu jedem Schlag der Referenz: wenn das nicht gemeint ist, ist sein Tempo falsch eingestellt.</translation>
   </message>
@@ -12352,6 +12332,31 @@
    <location filename="../../core/sync/measure.py" />
    <source>It is together: {value:.1f} ms {how}, within {tolerance_ms:g} ms.</source>
    <translation>Es ist zusammen: {value:.1f} ms {how}, innerhalb von {tolerance_ms:g} ms.</translation>
+  </message>
+  <message>
+   <location filename="../../core/sync/measured.py" />
+   <source>without a pattern</source>
+   <translation>ohne Muster</translation>
+  </message>
+  <message>
+   <location filename="../../core/sync/measured.py" />
+   <source>on the 1 ms frames of a bus</source>
+   <translation>auf den 1-ms-Rahmen eines Busses</translation>
+  </message>
+  <message>
+   <location filename="../../core/sync/measured.py" />
+   <source>coming and going evenly</source>
+   <translation>gleichmäßig kommend und gehend</translation>
+  </message>
+  <message>
+   <location filename="../../core/sync/measured.py" />
+   <source>growing from beginning to end</source>
+   <translation>von Anfang bis Ende wachsend</translation>
+  </message>
+  <message>
+   <location filename="../../core/sync/measured.py" />
+   <source>in bursts</source>
+   <translation type="unfinished" />
   </message>
   <message>
    <location filename="../../core/sync/onsets.py" />

@@ -9,7 +9,7 @@ from typing import Protocol
 from PyQt6.QtGui import QKeyEvent
 
 from grebe.app.actions.keymap import KeyMap, key_map
-from grebe.app.actions.model import Action, Station, station_name
+from grebe.app.actions.model import STATION_NUMBERS, Action, Station, station_name
 from grebe.app.actions.needs import NEEDS, cure_of, missing, standing, why_not
 from grebe.app.actions.table import QUIET, actions_in, by_id
 from grebe.app.doing import Act
@@ -17,7 +17,6 @@ from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.app.live.session import Session
 from grebe.errors import EditError, GrebeError
 from grebe.ui.main_window.stations import Stations
-from grebe.ui.stations.stage.view import StageView
 from grebe.ui.widgets.keyboard import key_names, plain
 from grebe.ui.widgets.view import View
 from grebe.words import tr
@@ -124,7 +123,7 @@ class ActionBook:
         if chosen:
             self.recent = [action_id, *(r for r in self.recent if r != action_id)][:RECENT]
         if action.station not in ("everywhere", self.station):
-            window.show_station(window.views.numbers[action.station])
+            window.show_station(STATION_NUMBERS[action.station])
         if action.part >= 0 and window.view.part != action.part:
             window.view.to_part(action.part)
         reason = self.why_not(action_id)
@@ -200,7 +199,7 @@ class ActionBook:
                     continue
                 self._press_key(event, action, action_id)
                 return True
-        learnt = view.learnt(names) if isinstance(view, StageView) and on_canvas else ""
+        learnt = view.learnt(names) if on_canvas else ""
         if learnt and not event.isAutoRepeat():
             if not self._locked(learnt):
                 self.press(learnt)

@@ -8,9 +8,9 @@ from typing import NamedTuple
 from PyQt6.QtWidgets import QMessageBox, QWidget
 
 from grebe.app.actions.keymap import told
+from grebe.app.document.loop_files import take_along
 from grebe.app.document.recovery import Keeper
 from grebe.app.document.store import Store
-from grebe.app.editors.loops import take_along
 from grebe.app.live.session import Session
 from grebe.app.settings import read_settings, remember_project
 from grebe.errors import ChangedOnDisk, ProjectError

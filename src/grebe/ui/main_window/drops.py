@@ -9,10 +9,9 @@ from PyQt6.QtCore import QEvent, QMimeData, QObject
 from PyQt6.QtGui import QDropEvent
 from PyQt6.QtWidgets import QWidget
 
-from grebe.app.document.pattern_files import MIDI_SUFFIXES
 from grebe.app.live.session import Session
 from grebe.errors import GrebeError
-from grebe.formats.events import AUDIO_SUFFIXES
+from grebe.formats.naming import AUDIO_SUFFIXES, MIDI_SUFFIXES
 from grebe.formats.project import SUFFIX
 from grebe.process.places import shown
 from grebe.ui.main_window.stations import Stations

@@ -8,7 +8,6 @@ from pathlib import Path
 from PyQt6.QtWidgets import QWidget
 
 from grebe.app.document.demo import Example, fresh_demo, fresh_project, is_copy
-from grebe.app.document.export import export_smf
 from grebe.app.document.recovery import OpenedDocument, open_recovered
 from grebe.app.doing import does
 from grebe.app.live.session import Session
@@ -122,5 +121,7 @@ class FileActions:
         title = tr("Export {song} as a MIDI file into", song=song.name)
         folder = ask_folder(self._window, LOOPS, title)
         if folder is not None:
+            from grebe.app.document.export import export_smf  # noqa: PLC0415 - all that is written
+
             path = export_smf(self._session.project, song, folder)
             self._session.say("info", tr("Wrote {path}.", path=path.name))

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from functools import cached_property
-from typing import TypeVar
+from typing import TYPE_CHECKING, TypeVar
 
 from PyQt6.QtCore import QEvent, QObject, QPoint, pyqtSignal
 from PyQt6.QtWidgets import QWidget
@@ -15,19 +15,21 @@ from grebe.app.live.session import Session
 from grebe.formats.profiles import known_profiles
 from grebe.process.places import own_profiles_dir
 from grebe.ui.main_window.action_book import ActionBook
-from grebe.ui.main_window.bringing_page import BringingPage
-from grebe.ui.main_window.finder import Finder
-from grebe.ui.main_window.help_page import HelpPage
-from grebe.ui.main_window.keys_page import KeysPage
-from grebe.ui.main_window.lists import CautionsPage, HistoryList, MessageList
 from grebe.ui.main_window.menus import open_at, thing_menu
 from grebe.ui.main_window.overlay import Overlay
-from grebe.ui.main_window.phone_page import PhonePage
-from grebe.ui.main_window.settings_page import SettingsPage
-from grebe.ui.main_window.start_page import StartPage
-from grebe.ui.main_window.taking_page import TakingPage
 from grebe.ui.widgets.theme import Palette
 from grebe.ui.widgets.view import Thing, View
+
+if TYPE_CHECKING:
+    from grebe.ui.main_window.bringing_page import BringingPage
+    from grebe.ui.main_window.finder import Finder
+    from grebe.ui.main_window.help_page import HelpPage
+    from grebe.ui.main_window.keys_page import KeysPage
+    from grebe.ui.main_window.lists import CautionsPage, HistoryList, MessageList
+    from grebe.ui.main_window.phone_page import PhonePage
+    from grebe.ui.main_window.settings_page import SettingsPage
+    from grebe.ui.main_window.start_page import StartPage
+    from grebe.ui.main_window.taking_page import TakingPage
 
 ALONGSIDE = ("region", "section")
 """Kinds that lie over each other: each has the other's actions below its own."""
@@ -35,7 +37,8 @@ Made = TypeVar("Made", bound=Overlay)
 
 
 class Overlays(QObject):
-    """The finder, the pages, and the menu of a thing; each is made when it is first wanted."""
+    """The finder, the pages, and the menu of a thing; each is loaded and made when it is first
+    wanted."""
 
     found = pyqtSignal(object)
     """What was chosen in the finder."""
@@ -70,6 +73,8 @@ class Overlays(QObject):
     @cached_property
     def finder(self) -> Finder:
         """Finds an action, or anything by its name."""
+        from grebe.ui.main_window.finder import Finder
+
         made = self._keep(Finder(self._room, self._why))
         made.chosen.connect(self.found)
         return made
@@ -77,6 +82,8 @@ class Overlays(QObject):
     @cached_property
     def help(self) -> HelpPage:
         """What the station shown is for."""
+        from grebe.ui.main_window.help_page import HelpPage
+
         made = self._keep(HelpPage(self._room, self._book))
         made.report.clicked.connect(lambda: self._leave_for("report"))
         made.change.clicked.connect(lambda: self._leave_for("change_keys"))
@@ -85,11 +92,15 @@ class Overlays(QObject):
     @cached_property
     def keys(self) -> KeysPage:
         """Every action with its keys."""
+        from grebe.ui.main_window.keys_page import KeysPage
+
         return self._keep(KeysPage(self._room, self._book.serves))
 
     @cached_property
     def settings(self) -> SettingsPage:
         """How Grebe looks and behaves here."""
+        from grebe.ui.main_window.settings_page import SettingsPage
+
         made = self._keep(SettingsPage(self._room, self._session, self._book.do))
         made.changed.connect(self.settings_changed)
         return made
@@ -97,6 +108,8 @@ class Overlays(QObject):
     @cached_property
     def start(self) -> StartPage:
         """The way in."""
+        from grebe.ui.main_window.start_page import StartPage
+
         profiles, _ = known_profiles(own_profiles_dir())
         made = self._keep(StartPage(self._room, self._session, profiles))
         made.wanted.connect(self.begun)
@@ -109,31 +122,43 @@ class Overlays(QObject):
     @cached_property
     def taking(self) -> TakingPage:
         """Out of another project."""
+        from grebe.ui.main_window.taking_page import TakingPage
+
         return self._keep(TakingPage(self._room, self._session))
 
     @cached_property
     def bringing(self) -> BringingPage:
         """MIDI files, and where each goes."""
+        from grebe.ui.main_window.bringing_page import BringingPage
+
         return self._keep(BringingPage(self._room, self._session))
 
     @cached_property
     def phones(self) -> PhonePage:
         """Stage on phones."""
+        from grebe.ui.main_window.phone_page import PhonePage
+
         return self._keep(PhonePage(self._room, self._phones))
 
     @cached_property
     def messages(self) -> MessageList:
         """What was said lately."""
+        from grebe.ui.main_window.lists import MessageList
+
         return self._keep(MessageList(self._room))
 
     @cached_property
     def cautions(self) -> CautionsPage:
         """All of them."""
+        from grebe.ui.main_window.lists import CautionsPage
+
         return self._keep(CautionsPage(self._room))
 
     @cached_property
     def history(self) -> HistoryList:
         """Every step that can be undone."""
+        from grebe.ui.main_window.lists import HistoryList
+
         made = self._keep(HistoryList(self._room))
         made.gone_to.connect(self.gone_to)
         return made

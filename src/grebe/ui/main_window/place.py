@@ -7,13 +7,13 @@ from typing import Protocol
 import msgspec
 from PyQt6.QtCore import QByteArray
 
+from grebe.app.actions.model import STATION_NUMBERS
 from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.app.live.session import Session
 from grebe.app.settings import Settings, read_settings, write_settings
 from grebe.process.places import written
 from grebe.ui.main_window.rail import Rail
 from grebe.ui.main_window.stations import Stations
-from grebe.ui.stations.scenes.view import ScenesView
 from grebe.ui.widgets.view import View
 
 
@@ -37,7 +37,7 @@ def keep_place(window: Standing) -> None:
     path, made = window.session.store.path, window.views.made
     parts = {
         scope: made[number].part if number in made else window.returning.parts.get(scope, -1)
-        for scope, number in window.views.numbers.items()
+        for scope, number in STATION_NUMBERS.items()
     }
     write_settings(msgspec.structs.replace(
         read_settings(),
@@ -51,11 +51,11 @@ def keep_place(window: Standing) -> None:
 
 def _in_hand(window: Standing) -> dict[str, str]:
     selection = window.session.selection
-    scenes = window.views.made.get(ScenesView.number)
+    scenes = window.views.made.get(STATION_NUMBERS["scenes"])
     return {
         "rig": selection.box,
         "patterns": window.patterns.hand.pattern_id,
-        "scenes": scenes.editor.hand.scene_id if isinstance(scenes, ScenesView)
+        "scenes": scenes.subject if scenes is not None
         else window.returning.in_hand.get("scenes", ""),
         "song": selection.song_id,
         "set": selection.set_id,
@@ -84,7 +84,7 @@ def back_to(window: Standing, kept: Settings) -> None:
 
 def bring_back(view: View, kept: Settings) -> None:
     """A station shows again what is its alone: its part, and the scene in hand."""
-    if isinstance(view, ScenesView) and kept.in_hand.get(view.scope):
+    if view.subject and kept.in_hand.get(view.scope):
         view.show_subject("scene", kept.in_hand[view.scope])
     part = kept.parts.get(view.scope, -1)
     if part in view.parts_there_are() and part > 0:

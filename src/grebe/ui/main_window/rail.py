@@ -6,6 +6,7 @@ from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import QFocusEvent, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QWheelEvent
 from PyQt6.QtWidgets import QSizePolicy, QTabBar, QVBoxLayout, QWidget
 
+from grebe.app.actions.model import STATION_NUMBERS, station_name
 from grebe.app.live.session import Session
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.guard import TouchGuard
@@ -16,19 +17,8 @@ RAIL_WIDTH = 84
 ROW = 58
 TOP = 62
 
-STATIONS: tuple[tuple[int, str], ...] = (
-    (1, "Rig"),
-    (2, "Sync"),
-    (3, "Patterns"),
-    (4, "Scenes"),
-    (5, "Song"),
-    (6, "Set"),
-    (7, "Stage"),
-    (8, "Log"),
-    (9, "Tools"),
-)
-"""Number (also its key with Ctrl) and name. Numbers keep to the whole order of work."""
-TOOLS = 9
+AT = {number: station for station, number in STATION_NUMBERS.items()}
+TOOLS = STATION_NUMBERS["tools"]
 """Stands apart, at the foot of the rail."""
 
 
@@ -50,8 +40,8 @@ class StationTabs(QTabBar):
         self.setSizePolicy(QSizePolicy.Policy.Fixed, QSizePolicy.Policy.Expanding)
         self.setFocusPolicy(Qt.FocusPolicy.TabFocus)
         self.setAccessibleName(tr("Stations"))
-        for number, name in STATIONS:
-            self.setTabData(self.addTab(tr(name)), number)
+        for station, number in STATION_NUMBERS.items():
+            self.setTabData(self.addTab(station_name(station)), number)
         self.pointed = self.number_at(0)
         """The station that Enter would show, while the rail has the focus."""
         self.currentChanged.connect(self._changed)
@@ -62,12 +52,12 @@ class StationTabs(QTabBar):
 
     def tabSizeHint(self, index: int) -> QSize:
         """All alike but the last, whose name stands at the foot."""
-        rest = self.height() - (len(STATIONS) - 1) * ROW
-        return QSize(RAIL_WIDTH, max(ROW, rest) if index == len(STATIONS) - 1 else ROW)
+        rest = self.height() - (len(STATION_NUMBERS) - 1) * ROW
+        return QSize(RAIL_WIDTH, max(ROW, rest) if index == len(STATION_NUMBERS) - 1 else ROW)
 
     def minimumSizeHint(self) -> QSize:
         """Every station can be seen."""
-        return QSize(RAIL_WIDTH, len(STATIONS) * ROW)
+        return QSize(RAIL_WIDTH, len(STATION_NUMBERS) * ROW)
 
     def sizeHint(self) -> QSize:
         """The same; it is given all the height there is."""
@@ -76,7 +66,7 @@ class StationTabs(QTabBar):
     def show_current(self, number: int) -> None:
         """Mark the station shown."""
         self._told = True
-        self.setCurrentIndex([n for n, _ in STATIONS].index(number))
+        self.setCurrentIndex(number - 1)
         self._told = False
         self.update()
 
@@ -85,8 +75,8 @@ class StationTabs(QTabBar):
         if self.badges.get(number, 0) == count:
             return
         self.badges[number] = count
-        index = [n for n, _ in STATIONS].index(number)
-        name = tr(dict(STATIONS)[number])
+        index = number - 1
+        name = station_name(AT[number])
         words = tr("{name}, {count} to look at", name=name, count=count) if count else name
         self.setTabText(index, words)
         self.update()
@@ -105,7 +95,7 @@ class StationTabs(QTabBar):
         """Up and down point, Enter or Space shows."""
         if event is None:
             return
-        numbers = [number for number, _ in STATIONS]
+        numbers = list(AT)
         at, moves = numbers.index(self.pointed), {Qt.Key.Key_Up: -1, Qt.Key.Key_Down: 1}
         if event.key() in moves:
             to = at + moves[Qt.Key(event.key())]
@@ -133,13 +123,13 @@ class StationTabs(QTabBar):
 
     def _touch(self, at: QPointF) -> None:
         index = self.tabAt(at.toPoint())
-        low = index == len(STATIONS) - 1 and at.y() < self.height() - ROW - 8
+        low = index == len(STATION_NUMBERS) - 1 and at.y() < self.height() - ROW - 8
         if index >= 0 and not low:
             self.chosen.emit(self.number_at(index))
 
     def _top(self, index: int) -> float:
         """Where a station's words begin."""
-        if STATIONS[index][0] == TOOLS:
+        if self.number_at(index) == TOOLS:
             return self.height() - ROW - 8
         return index * ROW
 
@@ -150,7 +140,7 @@ class StationTabs(QTabBar):
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         middle, shown = self.width() / 2, self.number_at(self.currentIndex())
-        for index, (number, name) in enumerate(STATIONS):
+        for index, (number, station) in enumerate(AT.items()):
             y = self._top(index)
             here = number == shown
             if here:
@@ -163,8 +153,9 @@ class StationTabs(QTabBar):
                 draw.text(painter, middle, y + 20, str(number), p.muted, size=12, align=draw.CENTRE)
             colour, weight = (p.ink, 600) if here else (p.muted, 400)
             draw.text(
-                painter, middle, y + 42, tr(name), colour, size=16, weight=weight, align=draw.CENTRE
-            )
+                painter, middle, y + 42, station_name(station), colour,
+                size=16, weight=weight, align=draw.CENTRE,
+            )  # fmt: skip
             count = self.badges.get(number, 0)
             if count:
                 draw.panel(painter, QRectF(self.width() - 24, y + 6, 17, 15), p.sand)
@@ -181,7 +172,7 @@ class Rail(QWidget):
         super().__init__(parent)
         self.tabs = StationTabs(session)
         self.chosen = self.tabs.chosen
-        self.current = STATIONS[0][0]
+        self.current = self.tabs.number_at(0)
         self.palette_now: Palette = DAY
         self.setFixedWidth(RAIL_WIDTH)
         column = QVBoxLayout(self)

@@ -6,8 +6,6 @@ from collections.abc import Callable
 
 from PyQt6.QtWidgets import QWidget
 
-from grebe.app.document.export import export_markers
-from grebe.app.document.sheets import room_sheet
 from grebe.app.doing import does
 from grebe.app.live.session import Session
 from grebe.core.room import RoomKind
@@ -36,6 +34,8 @@ class RoomActions:
         return of
 
     def _write(self, kind: RoomKind, of: Song | Set | None) -> None:
+        from grebe.app.document.sheets import room_sheet  # noqa: PLC0415 - all that is written
+
         self._out.write(room_sheet(self._session.project, kind, of))
 
     @does("write_cue_list")
@@ -48,6 +48,8 @@ class RoomActions:
         """Sections, markers and tempi as MIDI and as a table of labels."""
         folder = ask_folder(self._window, SHEETS, tr("Write markers into"))
         if folder is not None:
+            from grebe.app.document.export import export_markers  # noqa: PLC0415 - all that is written
+
             paths = export_markers(self._session.project, self._played(), folder)
             names = tr(" and ").join(path.name for path in paths)
             self._session.say("info", tr("Wrote {path}.", path=names))

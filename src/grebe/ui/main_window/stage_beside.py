@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from typing import Protocol
+from typing import TYPE_CHECKING, Protocol
 
 from PyQt6.QtCore import QObject
 from PyQt6.QtGui import QKeyEvent
@@ -13,8 +13,10 @@ from grebe.app.doing import does
 from grebe.app.live.session import Session
 from grebe.errors import GrebeError
 from grebe.ui.main_window.stations import Stations
-from grebe.ui.stations.stage.window import StageWindow
 from grebe.ui.widgets.theme import Palette
+
+if TYPE_CHECKING:
+    from grebe.ui.stations.stage.window import StageWindow
 
 
 class Dims(Protocol):
@@ -43,6 +45,8 @@ class StageBeside(QObject):
         if self.window is not None:
             self.window.close()
             return
+        from grebe.ui.stations.stage.window import StageWindow
+
         stage = self._stations.stage
         made = StageWindow(
             self._session, stage.book, stage.stage_actions.numbers, self._looks.night,

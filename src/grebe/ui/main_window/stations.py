@@ -1,93 +1,129 @@
-"""The stations of one window, each made when it is first wanted."""
+"""The stations of one window, each loaded and made when it is first wanted."""
 
 from __future__ import annotations
 
 from collections.abc import Callable, Iterator, Mapping
-from typing import TypeVar
+from typing import TYPE_CHECKING, cast
 
-from grebe.app.actions.model import Station
+from grebe.app.actions.model import STATION_NUMBERS, Station
 from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.app.live.rehearsal import Rehearsal
 from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
-from grebe.ui.stations.log.view import LogView
-from grebe.ui.stations.patterns.view import PatternsView
-from grebe.ui.stations.rig.view import RigView
-from grebe.ui.stations.scenes.view import ScenesView
-from grebe.ui.stations.set.view import SetView
-from grebe.ui.stations.song.view import SongView
-from grebe.ui.stations.stage.view import StageView
-from grebe.ui.stations.sync.view import SyncView
-from grebe.ui.stations.tools.view import ToolsView
 from grebe.ui.widgets.view import View
 
-Kind = TypeVar("Kind", bound=View)
+if TYPE_CHECKING:
+    from grebe.ui.stations.patterns.view import PatternsView
+    from grebe.ui.stations.rig.view import RigView
+    from grebe.ui.stations.song.view import SongView
+    from grebe.ui.stations.stage.view import StageView
+    from grebe.ui.stations.sync.view import SyncView
 
 
 class Stations(Mapping[int, View]):
-    """By number. Making all nine takes as long as all the rest of a window, and one is seen
-    first: the others are made as they are asked for, or ahead, one at a time."""
+    """By number. Loading and making all nine takes as long as all the rest of a window, and one
+    is seen first: the others are made as they are asked for, or ahead, one at a time."""
 
     def __init__(
         self, session: Session, patterns: PatternEditor, rehearsal: Rehearsal, stage: StageModel,
         *, arrives: Callable[[View], None],
     ) -> None:  # fmt: skip
         """`arrives` is told of each that has been made, before anybody else has it."""
+        self._session, self._patterns = session, patterns
+        self._rehearsal, self._stage = rehearsal, stage
         self._arrives = arrives
-        self._makers: dict[type[View], Callable[[], View]] = {
-            RigView: lambda: RigView(session),
-            SyncView: lambda: SyncView(session),
-            PatternsView: lambda: PatternsView(session, patterns),
-            ScenesView: lambda: ScenesView(session),
-            SongView: lambda: SongView(session),
-            SetView: lambda: SetView(session, rehearsal),
-            StageView: lambda: StageView(session, stage),
-            LogView: lambda: LogView(session),
-            ToolsView: lambda: ToolsView(session),
-        }
-        self._kinds = {kind.number: kind for kind in self._makers}
-        self.numbers: dict[Station, int] = {kind.scope: kind.number for kind in self._makers}
-        """Of each by its name in the registry."""
+        self._scopes = {number: scope for scope, number in STATION_NUMBERS.items()}
         self.made: dict[int, View] = {}
         """Those that have been wanted."""
+
+    def _make(self, scope: Station) -> View:
+        """Load a station, and make it: to add one is a case here and its name in the registry."""
+        session = self._session
+        match scope:
+            case "rig":
+                from grebe.ui.stations.rig.view import RigView
+
+                return RigView(session)
+            case "sync":
+                from grebe.ui.stations.sync.view import SyncView
+
+                return SyncView(session)
+            case "patterns":
+                from grebe.ui.stations.patterns.view import PatternsView
+
+                return PatternsView(session, self._patterns)
+            case "scenes":
+                from grebe.ui.stations.scenes.view import ScenesView
+
+                return ScenesView(session)
+            case "song":
+                from grebe.ui.stations.song.view import SongView
+
+                return SongView(session)
+            case "set":
+                from grebe.ui.stations.set.view import SetView
+
+                return SetView(session, self._rehearsal)
+            case "stage":
+                from grebe.ui.stations.stage.view import StageView
+
+                return StageView(session, self._stage)
+            case "log":
+                from grebe.ui.stations.log.view import LogView
+
+                return LogView(session)
+            case "tools":
+                from grebe.ui.stations.tools.view import ToolsView
+
+                return ToolsView(session)
+        raise KeyError(scope)
 
     def __getitem__(self, number: int) -> View:
         """The station of a number, made now if it was not. KeyError where there is none."""
         if number not in self.made:
-            view = self._makers[self._kinds[number]]()
+            view = self._make(self._scopes[number])
             self.made[number] = view
             self._arrives(view)
         return self.made[number]
 
     def __iter__(self) -> Iterator[int]:
-        return iter(self._kinds)
+        return iter(self._scopes)
 
     def __len__(self) -> int:
-        return len(self._kinds)
+        return len(self._scopes)
+
+    def of(self, scope: Station) -> View:
+        """The station of a name in the registry, made now if it was not."""
+        return self[STATION_NUMBERS[scope]]
 
     @property
     def rig(self) -> RigView:
         """Boxes and cables."""
-        return self._of(RigView)
+        return cast("RigView", self.of("rig"))
+
+    @property
+    def sync(self) -> SyncView:
+        """How early or late boxes are."""
+        return cast("SyncView", self.of("sync"))
 
     @property
     def patterns(self) -> PatternsView:
         """Note lanes, memory, captures and loops."""
-        return self._of(PatternsView)
+        return cast("PatternsView", self.of("patterns"))
+
+    @property
+    def song(self) -> SongView:
+        """Sections in their order."""
+        return cast("SongView", self.of("song"))
 
     @property
     def stage(self) -> StageView:
         """What is seen while it plays."""
-        return self._of(StageView)
-
-    def _of(self, kind: type[Kind]) -> Kind:
-        found = self[kind.number]
-        assert isinstance(found, kind)
-        return found
+        return cast("StageView", self.of("stage"))
 
     def make_ahead(self) -> bool:
         """Make one that nobody has wanted yet; whether there was one."""
-        number = next((n for n in self._kinds if n not in self.made), None)
+        number = next((n for n in self._scopes if n not in self.made), None)
         if number is not None:
             self[number]  # asking for it makes it
         return number is not None

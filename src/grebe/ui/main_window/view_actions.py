@@ -20,10 +20,8 @@ from grebe.app.settings import recent_projects
 from grebe.core.rig.model import GREBE_ID
 from grebe.ui.main_window.action_book import ActionBook
 from grebe.ui.main_window.overlays import Overlays
+from grebe.ui.main_window.stations import Stations
 from grebe.ui.main_window.walk_bar import WalkBar
-from grebe.ui.stations.rig.view import RigView
-from grebe.ui.stations.song.view import SongView
-from grebe.ui.stations.sync.view import SyncView
 from grebe.ui.widgets.view import View
 from grebe.words import tr
 
@@ -35,6 +33,7 @@ class StationRow(Protocol):
     book: ActionBook
     over: Overlays
     rehearsal: Rehearsal
+    views: Stations
     walk: WalkBar
 
     @property
@@ -122,9 +121,7 @@ class ViewActions:
         elif entry.kind == "section":
             song, _, section = entry.id.partition("/")
             window.go_to("song", song)
-            view = window.view
-            if isinstance(view, SongView):
-                view.select(section)
+            window.views.song.select(section)
         elif entry.kind == "finding":
             kind, _, subject = entry.id.partition("/")
             window.go_to(kind, subject)
@@ -163,10 +160,9 @@ class ViewActions:
     def rename_project(self) -> None:
         """To its name, which stands with Grebe in Rig."""
         self._window.go_to("device", "")
-        view = self._window.view
-        assert isinstance(view, RigView)
-        view.select(GREBE_ID)
-        view.side.rename()
+        rig = self._window.views.rig
+        rig.select(GREBE_ID)
+        rig.side.rename()
 
     @does("begin_walk")
     def begin_walk(self) -> None:
@@ -237,9 +233,7 @@ class ViewActions:
     def tempo_to(self) -> None:
         """To the fields in Sync that take a tempo."""
         self._window.show_station(2)
-        view = self._window.view
-        assert isinstance(view, SyncView)
-        view.type_tempo()
+        self._window.views.sync.type_tempo()
 
     @does("next_song")
     def next_song(self) -> None:

@@ -12,7 +12,7 @@ from grebe.app.document.sheets import SheetPage, finished, remember, write_sheet
 from grebe.app.live.session import Session
 from grebe.app.settings import read_settings
 from grebe.errors import GrebeError
-from grebe.formats.smf import file_name
+from grebe.formats.naming import file_name
 from grebe.ui.widgets.ask_file import SHEETS, ask_save
 from grebe.ui.widgets.printing import PagePreview, html_to_pdf, print_html
 from grebe.words import tr

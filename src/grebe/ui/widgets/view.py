@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 from typing import NamedTuple, Protocol, runtime_checkable
 
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtGui import QPainter, QPaintEvent
 from PyQt6.QtWidgets import QGridLayout, QHBoxLayout, QStackedWidget, QVBoxLayout, QWidget
 
-from grebe.app.actions.model import Station
+from grebe.app.actions.model import STATION_NUMBERS, Station
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.live.session import Session
 from grebe.core.findings.model import SubjectKind
@@ -86,7 +86,6 @@ class View(QWidget):
     """A station. What can be done in it stands in the registry; `acts` says what does each."""
 
     scope: Station = "everywhere"
-    number = 0
     about: tuple[SubjectKind, ...] = ()
     """Findings about these are listed below what the station shows."""
     leads_to = pyqtSignal(str, str)
@@ -152,6 +151,16 @@ class View(QWidget):
         """Which of its parts is shown; -1 in a station of one piece."""
         return -1
 
+    @property
+    def number(self) -> int:
+        """Its place in the rail."""
+        return STATION_NUMBERS[self.scope]
+
+    @property
+    def subject(self) -> str:
+        """The id of what is in hand in this station alone; "" where all of them share it."""
+        return ""
+
     def to_part(self, index: int) -> None:
         """Show another of its parts."""
 
@@ -214,6 +223,11 @@ class View(QWidget):
     def parts_there_are(self) -> range:
         """The numbers of its parts; only -1 in a station of one piece."""
         return range(-1, 0)
+
+    def learnt(self, names: Collection[str]) -> str:
+        """The action that one of a key's names was learnt for; "" for none."""
+        del names
+        return ""
 
     def answers(self, action_id: str, part: int) -> bool:
         """Whether a part, seen or not, has an answer to an action."""

@@ -109,7 +109,6 @@ class LogView(PanedView):
     """What happened, and what keeps going wrong."""
 
     scope = "log"
-    number = 8
 
     def __init__(self, session: Session) -> None:
         super().__init__(session)

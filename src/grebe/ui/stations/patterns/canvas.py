@@ -9,13 +9,12 @@ from PyQt6.QtCore import QMimeData, QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QDragEnterEvent, QDropEvent, QPainter, QPen, QPixmap
 
 from grebe.app.actions.keymap import told
-from grebe.app.document.pattern_files import MIDI_SUFFIXES
 from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.app.tables.patterns import PatternTable
 from grebe.app.tables.table import Cell
 from grebe.core.patterns.model import Content, Voice
 from grebe.core.time.ticks import TICKS_PER_QUARTER
-from grebe.formats.events import AUDIO_SUFFIXES
+from grebe.formats.naming import AUDIO_SUFFIXES, MIDI_SUFFIXES
 from grebe.ui.stations.patterns.grips import SHAPES, PatternGrips
 from grebe.ui.stations.patterns.note_lanes import paint_lane, paint_voice
 from grebe.ui.stations.patterns.places import EDGE, LABELS, LOW_ROW, ROW_MARGIN, TOP, Places, Row

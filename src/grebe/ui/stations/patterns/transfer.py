@@ -8,15 +8,16 @@ from pathlib import Path
 from PyQt6.QtWidgets import QWidget
 
 from grebe.app.document.export_audio import LoopWanted, export_loop
+from grebe.app.document.loop_files import folder_of
 from grebe.app.document.pattern_files import export_pattern, loop_files
 from grebe.app.doing import does
 from grebe.app.editors.loop_files import LoopFiles
-from grebe.app.editors.loops import folder_of, samples_of
+from grebe.app.editors.loops import samples_of
 from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.core.patterns.model import Pattern
 from grebe.errors import GrebeError
-from grebe.formats.events import AUDIO_PATTERNS, is_audio
 from grebe.formats.midi_loops import read_pattern
+from grebe.formats.naming import AUDIO_PATTERNS, is_audio
 from grebe.ui.widgets.ask_file import LOOPS, ask_folder, ask_several
 from grebe.words import counted, tr
 

@@ -66,7 +66,6 @@ class PatternsView(PanedView):
     """Note lanes on waterlines, and what there is to know about the pattern."""
 
     scope = "patterns"
-    number = 3
     about = ("pattern",)
 
     def __init__(self, session: Session, editor: PatternEditor) -> None:

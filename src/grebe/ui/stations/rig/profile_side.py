@@ -18,8 +18,8 @@ from grebe.core.rig.improved import differences, taking, was_improved
 from grebe.core.rig.model import Device
 from grebe.core.rig.spec import Profile
 from grebe.errors import EditError, GrebeError, ProfileError
+from grebe.formats.naming import file_name
 from grebe.formats.profiles import export_profile, known_profiles, read_profile, write_profile
-from grebe.formats.smf import file_name
 from grebe.process.places import own_profiles_dir, shown
 from grebe.ui.stations.rig.side import RigSide
 from grebe.ui.stations.rig.unknown import BlankPage, ChartPage, ComparePage

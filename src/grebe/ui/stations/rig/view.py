@@ -52,7 +52,6 @@ class RigView(PanedView):
     """Boxes, cables, who leads, what is wrong, and the device's sheet."""
 
     scope = "rig"
-    number = 1
 
     def __init__(self, session: Session) -> None:
         super().__init__(session)

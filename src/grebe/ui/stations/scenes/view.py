@@ -55,7 +55,6 @@ class ScenesView(View):
     """What sounds together, what changes from one to the next, and can I make the change."""
 
     scope = "scenes"
-    number = 4
     about = ("scene",)
 
     def __init__(self, session: Session) -> None:
@@ -102,6 +101,11 @@ class ScenesView(View):
         self.strip.current = self._pattern_here()
         self.strip.arrange()
         self._show_sheet()
+
+    @property
+    def subject(self) -> str:
+        """The scene in hand."""
+        return self.editor.hand.scene_id
 
     def show_subject(self, kind: str, subject: str) -> None:
         """Take the scene in hand."""

@@ -54,7 +54,6 @@ class SetView(SidedView):
     """In what order, at what tempi and keys, does it fit the slot."""
 
     scope = "set"
-    number = 6
     about = ("set",)
 
     def __init__(self, session: Session, rehearsal: Rehearsal) -> None:

@@ -9,9 +9,10 @@ from PyQt6.QtWidgets import QWidget
 
 from grebe.app.document.export import export_cues
 from grebe.app.document.export_audio import LoopWanted, export_loop
+from grebe.app.document.loop_files import folder_of
 from grebe.app.document.sheets import SheetPage, programme_sheet, stage_sheet
 from grebe.app.doing import does
-from grebe.app.editors.loops import folder_of, samples_of
+from grebe.app.editors.loops import samples_of
 from grebe.app.editors.song_editor import SongEditor
 from grebe.errors import GrebeError
 from grebe.ui.widgets.ask_file import LOOPS, SHEETS, ask_folder

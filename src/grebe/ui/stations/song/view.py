@@ -50,7 +50,6 @@ class SongView(SidedView):
     """Sections in order, what is laid over them, the playhead; the song as each box can have it."""
 
     scope = "song"
-    number = 5
     about = ("song",)
 
     def __init__(self, session: Session) -> None:

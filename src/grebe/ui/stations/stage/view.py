@@ -18,7 +18,6 @@ class StageView(View):
     """Now, Next, when, and the mutes. Always Night. Nothing here can delete anything."""
 
     scope = "stage"
-    number = 7
 
     def __init__(self, session: Session, book: StageModel) -> None:
         super().__init__(session)

@@ -7,7 +7,7 @@ from grebe.app.live.session import Session
 from grebe.app.live.sound_check import Result, heed_of, what_to_do
 from grebe.core.rig.model import Device
 from grebe.core.sync.explain import drift_words, noticed_ms, offset_words
-from grebe.core.sync.measure import NATURE_WORDS, Measured
+from grebe.core.sync.measured import NATURE_WORDS, Measured
 from grebe.protocols.link.messages import Status
 from grebe.ui.widgets.formatting import late_text
 from grebe.ui.widgets.sheet import SheetLine, Tone, head, note, row

@@ -11,8 +11,8 @@ from PyQt6.QtWidgets import QWidget
 from grebe.app.doing import does
 from grebe.app.live.session import Session
 from grebe.core.rig.model import Device
-from grebe.core.sync.measure import Measured
-from grebe.formats.events import AUDIO_PATTERNS
+from grebe.core.sync.measured import Measured
+from grebe.formats.naming import AUDIO_PATTERNS
 from grebe.ui.stations.sync.canvas import SyncCanvas
 from grebe.ui.stations.sync.check import TONES, figure_lines
 from grebe.ui.stations.sync.recording import RecordingCheck

@@ -54,7 +54,6 @@ class SyncView(PanedView):
     """Strips, and the clock's sheet; the other computers, and the session's."""
 
     scope = "sync"
-    number = 2
 
     def __init__(self, session: Session) -> None:
         super().__init__(session)

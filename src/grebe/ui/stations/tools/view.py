@@ -133,7 +133,6 @@ class ToolsView(View):
     """The arithmetic, on its own."""
 
     scope = "tools"
-    number = 9
 
     def __init__(self, session: Session) -> None:
         super().__init__(session)
