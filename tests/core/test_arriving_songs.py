@@ -17,6 +17,7 @@ from grebe.core.document import Project
 from grebe.core.player.plan import make_plan
 from grebe.formats.midi_loops import parse_arrival
 from grebe.formats.smf import midi_bytes, song_to_midi
+from tests.long import tries
 
 PER_BEAT = 480
 SIXTEENTH = PER_BEAT // 4
@@ -135,7 +136,7 @@ def brought(data: bytes) -> tuple[Project, str, list[str]]:
     return with_song(project, rows)
 
 
-@settings(max_examples=60)
+@settings(max_examples=tries(60))
 @given(files())
 def test_a_file_brought_in_and_written_again_is_the_same_music(written: Written) -> None:
     """The same notes at the same ticks, at the same seconds, with the same markers."""

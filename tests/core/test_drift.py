@@ -6,6 +6,7 @@ import numpy as np
 import pytest
 
 from grebe.core.sync.drift import DriftFound, DriftWatch
+from tests.long import tries
 
 
 def watch(
@@ -19,7 +20,7 @@ def watch(
     return None, None
 
 
-@pytest.mark.parametrize("seed", range(6))
+@pytest.mark.parametrize("seed", range(tries(6)))
 @pytest.mark.parametrize("per_s", [2.0, 8.0])
 def test_two_milliseconds_a_minute_are_said_within_half_a_minute(seed: int, per_s: float) -> None:
     """In jitter of 0.2 ms; the slope is that of scipy's linear regression over the same beats."""

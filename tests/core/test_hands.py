@@ -10,6 +10,7 @@ from hypothesis import strategies as st
 
 from grebe.core.songs.hands import Move, Schedule, schedule
 from grebe.core.songs.model import Performer
+from tests.long import tries
 
 
 def move(seconds: float, opens: float, closes: float, **fields: object) -> Move:
@@ -55,7 +56,7 @@ windows = st.tuples(
 )
 
 
-@settings(max_examples=60)
+@settings(max_examples=tries(60))
 @given(st.lists(windows, min_size=1, max_size=5), st.sampled_from([1, 2]))
 def test_as_many_as_brute_force_finds(rows: list[tuple[float, float, float]], hands: int) -> None:
     """Never fewer, never more."""

@@ -11,10 +11,11 @@ from grebe.bench.sync import random_case
 from grebe.core.sync.lattice import reference_lattice
 from grebe.core.sync.measure import measure, measure_against
 from grebe.core.sync.measured import Measured
+from tests.long import tries
 
 BPM = 126.0
 P = 60 / BPM
-CASES = 60
+CASES = tries(60)
 """Of each class here; the page says what 300 of each came to."""
 Events = NDArray[np.float64]
 
@@ -219,7 +220,7 @@ def test_a_device_at_its_own_tempo(share: float) -> None:
 def test_hits_at_random_are_no_device() -> None:
     """Whatever their number."""
     ref = beats(96)
-    for seed in range(40):
+    for seed in range(tries(40)):
         rng = np.random.default_rng(seed)
         device = np.sort(rng.uniform(ref[0], ref[-1], int(rng.integers(40, 120))))
         assert measure(ref, device).verdict == "unusable"

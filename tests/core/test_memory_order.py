@@ -8,6 +8,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from grebe.core.songs.memory_order import in_order
+from tests.long import tries
 
 NAMES = ("a", "b", "c", "d", "e")
 
@@ -44,7 +45,7 @@ def cases(draw: st.DrawFn) -> tuple[list[list[str]], int, int, dict[str, int]]:
     return chains, group, groups, dict(zip(used, places, strict=False))
 
 
-@settings(max_examples=60)
+@settings(max_examples=tries(60))
 @given(cases())
 def test_as_brute_force_finds(case: tuple[list[list[str]], int, int, dict[str, int]]) -> None:
     """A way is found exactly where there is one, and it moves the fewest patterns."""

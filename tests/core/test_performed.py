@@ -34,6 +34,7 @@ from grebe.errors import EditError
 from tests import build
 from tests.core.test_promise import TRACKS
 from tests.core.test_tracks import groove
+from tests.long import tries
 
 BAR = 4 * TICKS_PER_QUARTER
 SENT = (NoteOn, NoteOff, ControlChange)
@@ -123,7 +124,7 @@ runs = st.lists(
         (2 * BAR, Solo(device="groove", voice="", on=True)),
     ]
 )
-@settings(max_examples=60)
+@settings(max_examples=tries(60))
 def test_the_kept_song_sends_what_was_sent(acts: list[tuple[int, Command]]) -> None:
     """Tick for tick, for whatever a file can hold: launches on bars, mutes, solo, swaps, fills,
     tempo on sixteenths."""

@@ -49,6 +49,7 @@ from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import CLOCK_TICKS, SIXTEENTH_TICKS, TICKS_PER_QUARTER
 from grebe.errors import EditError
 from tests import build
+from tests.long import tries
 
 BEAT = TICKS_PER_QUARTER
 BAR = 4 * BEAT
@@ -127,7 +128,7 @@ def test_the_end_of_a_song() -> None:
 
 
 @given(st.lists(st.integers(1, 3 * BAR), min_size=1, max_size=60))
-@settings(max_examples=40)
+@settings(max_examples=tries(40))
 def test_windows_do_not_matter(windows: list[int]) -> None:
     """However the time is cut, the same messages come in the same order."""
     player, whole = begun(build.two_boxes())

@@ -50,6 +50,7 @@ from grebe.core.time.meter import Meter
 from grebe.core.time.ticks import CLOCK_TICKS, TICKS_PER_QUARTER
 from grebe.errors import EditError
 from tests import build
+from tests.long import tries
 
 BAR = 4 * TICKS_PER_QUARTER
 
@@ -189,7 +190,7 @@ def play(
 
 
 @given(moves, st.sampled_from(SECTIONS))
-@settings(max_examples=60)
+@settings(max_examples=tries(60))
 def test_the_clock_never_stumbles(acts: list[Command | int], section: str) -> None:
     """Every tick at every device, evenly, from the start to the stop, which comes once."""
     _, dues = play(acts, section)
@@ -204,7 +205,7 @@ def test_the_clock_never_stumbles(acts: list[Command | int], section: str) -> No
 
 
 @given(moves, st.sampled_from(SECTIONS))
-@settings(max_examples=60)
+@settings(max_examples=tries(60))
 def test_no_note_hangs(acts: list[Command | int], section: str) -> None:
     """Every note that begins ends, never twice at once, and nothing goes back in time."""
     _, dues = play(acts, section)
@@ -223,7 +224,7 @@ def test_no_note_hangs(acts: list[Command | int], section: str) -> None:
 
 
 @given(moves)
-@settings(max_examples=60)
+@settings(max_examples=tries(60))
 def test_sections_begin_on_bar_lines_of_their_own(acts: list[Command | int]) -> None:
     """Entered from its top, a section's first bar line lies at most a bar before it comes in;
     in its middle, inside it. Places increase."""
@@ -236,14 +237,14 @@ def test_sections_begin_on_bar_lines_of_their_own(acts: list[Command | int]) -> 
 
 
 @given(moves)
-@settings(max_examples=20)
+@settings(max_examples=tries(20))
 def test_the_same_performance_twice(acts: list[Command | int]) -> None:
     """The same calls give the same messages."""
     assert play(acts, "")[1] == play(acts, "")[1]
 
 
 @given(moves, st.sampled_from(SECTIONS))
-@settings(max_examples=40)
+@settings(max_examples=tries(40))
 def test_a_set_does_not_stumble_either(acts: list[Command | int], section: str) -> None:
     """From song to song, however they come in: every tick evenly, no note left sounding."""
     acts = [a for a in acts if not isinstance(a, ReplacePlan)]

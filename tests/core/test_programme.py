@@ -17,6 +17,7 @@ from grebe.core.songs.model import BoxSong, Printed, Then
 from grebe.core.songs.programme import Entry, Programme, programmes, shorter, split, what_changed
 from grebe.core.songs.unroll import unrolled
 from tests import build
+from tests.long import tries
 
 STEPS = "x...x...x...x..."
 
@@ -96,7 +97,7 @@ def test_chains_that_do_not_lie_side_by_side() -> None:
     assert "needs copies" in found.problems[0]
 
 
-@settings(max_examples=60)
+@settings(max_examples=tries(60))
 @given(st.lists(st.sampled_from("ab"), min_size=1, max_size=8), st.integers(1, 4))
 def test_the_shortest_list_by_brute_force(plays: list[str], longest: int) -> None:
     """All ways to cut the list are tried."""
@@ -114,7 +115,7 @@ def test_the_shortest_list_by_brute_force(plays: list[str], longest: int) -> Non
     assert found.entries == best[0]
 
 
-@settings(max_examples=60)
+@settings(max_examples=tries(60))
 @given(
     st.lists(st.tuples(st.integers(1, 3), st.booleans()), min_size=1, max_size=8),
     st.integers(3, 6),

@@ -33,6 +33,7 @@ from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import EditError
 from tests import build
 from tests.core.test_player_fuzz import RICH, moves
+from tests.long import tries
 
 BAR = 4 * TICKS_PER_QUARTER
 
@@ -161,7 +162,7 @@ def holds(player: Player, promise: Promise, before: list[Due]) -> None:
 
 
 @given(track_moves)
-@settings(max_examples=60)
+@settings(max_examples=tries(60))
 def test_a_box_of_tracks_does_what_next_says(acts: list[Command | int]) -> None:
     """Mutes, solo, swaps and launches in any order."""
     player, dues = performed(acts, make_plan(TRACKS, TRACKS.songs[0]))
@@ -171,7 +172,7 @@ def test_a_box_of_tracks_does_what_next_says(acts: list[Command | int]) -> None:
 
 
 @given(moves)
-@settings(max_examples=60)
+@settings(max_examples=tries(60))
 def test_any_performance_does_what_next_says(acts: list[Command | int]) -> None:
     """With jumps, loops, edits, regions, fills, tempo marks."""
     player, dues = performed(acts, make_plan(RICH, RICH.songs[0]))
@@ -181,7 +182,7 @@ def test_any_performance_does_what_next_says(acts: list[Command | int]) -> None:
 
 
 @given(track_moves, on_tracks)
-@settings(max_examples=60)
+@settings(max_examples=tries(60))
 def test_what_is_refused_changes_nothing(acts: list[Command | int], refused: Command) -> None:
     """It says why, and promise and sound are as before."""
     player, _ = performed(acts, make_plan(TRACKS, TRACKS.songs[0]))
@@ -194,7 +195,7 @@ def test_what_is_refused_changes_nothing(acts: list[Command | int], refused: Com
 
 
 @given(track_moves, st.sampled_from(["s1", "s2", "s3", "s4"]))
-@settings(max_examples=60)
+@settings(max_examples=tries(60))
 def test_a_launch_undone_gives_the_promise_from_before(
     acts: list[Command | int], section: str
 ) -> None:

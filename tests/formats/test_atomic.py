@@ -14,6 +14,7 @@ import pytest
 
 from grebe.formats import atomic
 from grebe.formats.atomic import last_of, write_atomic
+from tests.long import tries
 
 OLD, NEW, OLDER = b"old" * 1000, b"new" * 1200, b"older"
 
@@ -156,7 +157,7 @@ def test_killed_at_random_moments(tmp_path: Path) -> None:
     rng = random.Random(16)
     path = tmp_path / "night.grebe"
     path.write_bytes(OLD)
-    for _ in range(60):
+    for _ in range(tries(60)):
         child = os.fork()
         if child == 0:
             while True:

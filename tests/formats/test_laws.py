@@ -24,9 +24,10 @@ from grebe.formats.sets_csv import read_set_csv, set_csv
 from grebe.formats.tables import csv_bytes, decoded, rows_of
 from tests import build
 from tests.any_value import values_of
+from tests.long import tries
 
 SLOW = settings(
-    max_examples=25,
+    max_examples=tries(25),
     suppress_health_check=[HealthCheck.too_slow, HealthCheck.data_too_large,
                            HealthCheck.filter_too_much],
 )  # fmt: skip
@@ -82,7 +83,7 @@ NAMES = st.text(
 )
 
 
-@settings(max_examples=60)
+@settings(max_examples=tries(60))
 @given(st.lists(st.tuples(ENTRIES, st.integers(0, 2)), max_size=5), st.tuples(NAMES, NAMES, NAMES))
 def test_a_set_is_what_it_was(rows: list[tuple[SetSong, int]], names: tuple[str, ...]) -> None:
     """Songs, how each comes in, bars of a ramp, silences, which are pinned: all that CSV holds;
@@ -106,7 +107,7 @@ def test_a_set_is_what_it_was(rows: list[tuple[SetSong, int]], names: tuple[str,
     ]
 
 
-@settings(max_examples=60)
+@settings(max_examples=tries(60))
 @given(st.lists(st.lists(NAMES.map(str.strip), min_size=2, max_size=4), min_size=1, max_size=4))
 def test_cells_are_what_they_were(rows: list[list[str]]) -> None:
     """Whatever is written in them; a formula's first character is kept from being one."""

@@ -19,6 +19,7 @@ from grebe.formats.midi_loops import ReadPattern, parse_pattern, pattern_to_midi
 from grebe.formats.smf import midi_bytes
 from grebe.formats.smf_chunks import in_order
 from tests.formats.test_midi_loops import DRUMS, loop
+from tests.long import tries
 
 LOOP = loop((0, 36, 100), (1, 38, 90), (2.5, 36, 60), (3.75, 42, 50))
 
@@ -88,7 +89,7 @@ def test_a_time_signature_of_nothing_is_refused() -> None:
 
 
 @given(st.binary(max_size=200), st.integers(0, len(LOOP)))
-@settings(max_examples=100)
+@settings(max_examples=tries(100))
 def test_any_bytes_are_put_in_order_or_refused(junk: bytes, at: int) -> None:
     for data in (junk, LOOP[:at] + junk + LOOP[at:], b"RIFF\0\0\0\0RMID" + junk):
         try:
@@ -138,7 +139,7 @@ def values(content: Content) -> list[tuple[int, int]]:
 
 @given(st.dictionaries(st.sampled_from([36, 38, 42]), hits, max_size=3), points,
        st.sampled_from([5, 8, 14, 16, 23, 32, 48, 64]))  # fmt: skip
-@settings(max_examples=60)
+@settings(max_examples=tries(60))
 def test_a_pattern_written_and_read_back_sounds_the_same(
     rows: dict[int, list[tuple[int, int]]], turns: list[tuple[int, int]], length: int
 ) -> None:

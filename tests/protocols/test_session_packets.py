@@ -28,6 +28,7 @@ from grebe.protocols.session.packets import (
     session_key,
     session_tag,
 )
+from tests.long import tries
 
 VECTORS = Path(__file__).parents[2] / "docs" / "network-vectors.json"
 PACKETS = json.loads(VECTORS.read_text())["packets"]
@@ -194,11 +195,11 @@ def test_impossible_clocks_are_refused(field: str, value: float) -> None:
 
 
 def test_no_bytes_at_all_make_anything_but_a_protocol_error() -> None:
-    """A hundred thousand damaged packets."""
+    """A hundred thousand damaged packets, a third of them as a rule."""
     dice = Random(7)
     whole = [encode(Packet(5, 1, b), SESSION) for b in (STATE, Ping(1, 2), Pong(1, 2, 3, 4), Bye())]
     read = 0
-    for _ in range(100_000):
+    for _ in range(tries(100_000)):
         data = bytearray(dice.choice(whole))
         for _ in range(dice.randrange(1, 4)):
             data[dice.randrange(len(data))] = dice.randrange(256)
@@ -207,7 +208,7 @@ def test_no_bytes_at_all_make_anything_but_a_protocol_error() -> None:
             read += decode(bytes(data), SESSION) is not None
         except ProtocolError:
             continue
-    assert 1_000 < read < 90_000
+    assert tries(1_000) < read < tries(90_000)
 
 
 def test_names_are_cut_between_characters() -> None:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 import os
 import random
 import socket
@@ -191,22 +192,29 @@ def test_where_another_server_runs_it_is_said_what_to_do(
     assert library.why_none(None).startswith(f"no JACK server is running{said}")
 
 
-@pytest.mark.parametrize("wire", ["jack", "alsa", "sound"])
-def test_a_library_that_hangs_or_ends_its_process_is_said_and_the_rest_is_listed(
-    monkeypatch: pytest.MonkeyPatch, wire: str
-) -> None:
-    """Each is asked by a process of its own."""
+@pytest.fixture(scope="module")
+def listed() -> dict[str, dict[str, object]]:
+    """What this computer's libraries say of their ports."""
     from grebe.transports import __main__ as look
 
-    asking = look.asking
-    rest = {name: row for name, row in look.found().items() if name != wire}
+    return look.found(here=True)
+
+
+@pytest.mark.parametrize("wire", ["jack", "alsa", "sound"])
+def test_a_library_that_hangs_or_ends_its_process_is_said_and_the_rest_is_listed(
+    monkeypatch: pytest.MonkeyPatch, listed: dict[str, dict[str, object]], wire: str
+) -> None:
+    """Each is asked by a process of its own; the others here say at once what they said before."""
+    from grebe.transports import __main__ as look
+
+    rest = {name: row for name, row in listed.items() if name != wire}
 
     def instead(code: str) -> None:
-        ask = [sys.executable, "-c", code]
-        monkeypatch.setattr(look, "asking", lambda name: ask if name == wire else asking(name))
+        says = {name: f"print({json.dumps(row)!r})" for name, row in rest.items()} | {wire: code}
+        monkeypatch.setattr(look, "asking", lambda name: [sys.executable, "-c", says[name]])
 
     instead("import os; os.abort()")
-    found = look.found()
+    found = look.found(here=True)
     assert not found[wire]["available"]
     assert str(found[wire]["reason"]).endswith("'s library ended the process that asked it")
     assert {name: row for name, row in found.items() if name != wire} == rest
@@ -214,6 +222,6 @@ def test_a_library_that_hangs_or_ends_its_process_is_said_and_the_rest_is_listed
         "import time; from grebe.transports import __main__ as look; look.ANSWER_S = 1; "
         f"look.LISTS[{wire!r}] = lambda: time.sleep(60); look.main([look.ASK, {wire!r}])"
     )
-    found = look.found()
+    found = look.found(here=True)
     assert str(found[wire]["reason"]).endswith(" does not answer")
     assert {name: row for name, row in found.items() if name != wire} == rest

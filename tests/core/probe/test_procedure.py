@@ -14,6 +14,7 @@ from grebe.core.probe.model import Answers, CameBack, Ears, Experiment, Observat
 from grebe.core.probe.procedure import conduct
 from grebe.core.probe.rules import UNSURE_NATS, velocity_levels
 from tests.core.probe.boxes import Box, Simulation, drawn, probed
+from tests.long import tries
 
 
 def truth(box: Box) -> dict[str, object]:
@@ -29,11 +30,11 @@ def truth(box: Box) -> dict[str, object]:
 
 
 def test_boxes_of_every_kind_come_out_right() -> None:
-    """Of sixteen (docs/performance.md has 800): no answer wrong, no note left on, nothing forbidden
-    sent (the boxes see to both); latencies to a millisecond."""
+    """Of sixteen, five as a rule (docs/performance.md has 800): no answer wrong, no note left on,
+    nothing forbidden sent (the boxes see to both); latencies to a millisecond."""
     wrong: list[tuple[int, str]] = []
     count = 0
-    for seed in range(16):
+    for seed in range(tries(16)):
         box = drawn(seed)
         simulation = Simulation(box)
         answers = probed(simulation)
@@ -50,7 +51,7 @@ def test_boxes_of_every_kind_come_out_right() -> None:
             assert answers.latency_ms == pytest.approx(box.latency_ms, abs=2.0)
         if answers.clock_latency_ms is not None:
             assert answers.clock_latency_ms == pytest.approx(box.latency_ms, abs=1.0)
-    assert count > 160
+    assert count > 10 * tries(16)
     assert not wrong
 
 

@@ -23,6 +23,7 @@ from grebe.core.session.shared import (
     on_the_one,
 )
 from grebe.core.session.slew import MOST, Mapping, drawn_to
+from tests.long import tries
 
 MS = 1_000_000
 
@@ -95,7 +96,7 @@ def test_time_is_drawn_in_and_never_jumps() -> None:
 )
 def test_who_joins_adopts_tempo_and_phase(model: Delay, early_ms: float, late_ms: float) -> None:
     """The targets of the design, one second and seven after joining, for ten sessions each."""
-    for seed in range(10):
+    for seed in range(tries(10)):
         net = Net(seed, model)
         net.add(126.0)
         net.run(2.0)
@@ -113,7 +114,7 @@ def test_who_joins_adopts_tempo_and_phase(model: Delay, early_ms: float, late_ms
 
 def test_peers_that_begin_together_end_in_one_session() -> None:
     """Whatever the delays, with a fifth of all packets lost."""
-    for seed in range(5):
+    for seed in range(tries(5)):
         net = Net(seed, lossy(jittery(0.005), 0.2))
         for bpm in (100, 120, 140, 160):
             net.add(bpm)
@@ -154,7 +155,7 @@ def test_a_change_of_tempo_holds_from_the_same_beat_everywhere() -> None:
     assert worst < 1.5
 
 
-@pytest.mark.parametrize("seed", range(6))
+@pytest.mark.parametrize("seed", range(tries(6)))
 def test_changes_made_at_once_end_the_same_everywhere(seed: int) -> None:
     """Three peers at one moment, a fifth of the packets lost: one of the three holds."""
     net = session(3, seed=seed, model=lossy(jittery(0.002), 0.2))
@@ -311,7 +312,7 @@ def test_when_the_references_clock_steps_the_others_stay_where_they_are() -> Non
     assert net.peer(2).clock.reference == net.peer(0).id
 
 
-@pytest.mark.parametrize("seed", range(5))
+@pytest.mark.parametrize("seed", range(tries(5)))
 def test_whatever_happens_all_agree_in_the_end(seed: int) -> None:
     """Random joins, deaths, parted networks, changes and losses; then ten quiet seconds."""
     dice = Random(seed)

@@ -30,6 +30,7 @@ from grebe.protocols.link.messages import (
 )
 from grebe.protocols.link.patch import diff, patched
 from tests import build
+from tests.long import tries
 
 DEMO = parse_project(demo_bytes(), "demo").project
 replace = msgspec.structs.replace
@@ -87,7 +88,7 @@ def edited(project: Project, kind: int, number: int) -> Project:
     return project
 
 
-@settings(max_examples=60)
+@settings(max_examples=tries(60))
 @given(st.lists(st.tuples(st.integers(0, 6), st.integers(0, 400)), max_size=6))
 def test_whatever_is_edited_comes_out_the_same(edits: list[tuple[int, int]]) -> None:
     """Any edits in a row, sent over the wire one by one: the engine has just what the window has,

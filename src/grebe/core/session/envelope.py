@@ -9,11 +9,10 @@ different exchanges, which makes this robust where one direction is loaded.
 from __future__ import annotations
 
 from collections.abc import Sequence
+from itertools import chain
 from typing import NamedTuple
 
-import numpy as np
-from numpy.typing import NDArray
-
+from grebe.core.numeric import NDArray, np
 from grebe.core.session.exchange import Exchange, best_of
 
 WINDOW_NS = 30_000_000_000
@@ -65,7 +64,7 @@ def estimate(exchanges: Sequence[Exchange], now_ns: int) -> OffsetEstimate:
     """The other clock now, from the exchanges of the last 30 s. ValueError without any."""
     if not exchanges:
         raise ValueError("no exchange yet")
-    table = np.array(exchanges, dtype=np.int64)
+    table = _table(exchanges)
     base = int(table[-1, 1] - table[-1, 0])
     there_at = (table[:, 0] - now_ns).astype(float)
     there = (table[:, 1] - table[:, 0] - base).astype(float)
@@ -97,7 +96,7 @@ def stepped(exchanges: Sequence[Exchange]) -> bool:
     """Whether the last exchange contradicts those before it: a clock has been set, or slept."""
     if len(exchanges) < 2:
         return False
-    table = np.array(exchanges, dtype=np.int64)
+    table = _table(exchanges)
     ages = (table[-1, 0] - table[:-1, 0]).astype(float) * SKEW_MOST
     last = table[-1]
     there, back = last[1] - last[0], last[3] - last[2]
@@ -105,6 +104,11 @@ def stepped(exchanges: Sequence[Exchange]) -> bool:
     least_back = (table[:-1, 3] - table[:-1, 2] + ages).min()
     # Both delays are 0 or more, whatever the offset: their sum cannot be negative.
     return bool(there + least_back < -STEP_NS or back + least_there < -STEP_NS)
+
+
+def _table(exchanges: Sequence[Exchange]) -> NDArray[np.int64]:
+    """A row an exchange; NumPy's own way from tuples takes three times as long."""
+    return np.fromiter(chain.from_iterable(exchanges), np.int64, 4 * len(exchanges)).reshape(-1, 4)
 
 
 def _skew(
@@ -143,4 +147,6 @@ def _floored(there: NDArray[np.float64], back: NDArray[np.float64]) -> bool:
 
 
 def _above_least(delays: NDArray[np.float64]) -> float:
-    return float(np.median(delays) - delays.min())
+    """The median's distance from the least; `np.median` takes several times as long."""
+    row, count = np.sort(delays), len(delays)
+    return float((row[(count - 1) // 2] + row[count // 2]) / 2 - row[0])

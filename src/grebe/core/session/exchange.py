@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import NamedTuple
 
-import numpy as np
+from grebe.core.numeric import np
 
 KEPT_SAMPLES = 64
 BEST = 8
