@@ -16,8 +16,8 @@ from grebe.formats.project import write_project
 from grebe.protocols.link.messages import Status
 from tests import build
 from tests.app.test_session import FakeClient, hear, welcome
+from tests.core.dues import BAR
 from tests.core.test_loopers import with_looper
-from tests.core.test_player import BAR
 
 
 def session_of(project: object, tmp_path: Path, client: FakeClient) -> Session:

@@ -18,7 +18,7 @@ from grebe.errors import ProfileError
 from grebe.formats.gear import gear_bytes, parse_gear, read_gear
 from grebe.formats.profiles import own_profiles, shipped_profiles, write_profile
 from grebe.process.places import own_profiles_dir
-from tests.core.test_findings import fed, rigged
+from tests.core.faulty_projects import fed, rigged
 from tests.core.test_rig import box, cable
 
 SMEW, KNOT = box("merganser", "Smew"), box("curlew", "Knot", channel=2)

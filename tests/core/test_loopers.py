@@ -24,7 +24,7 @@ from grebe.core.songs.model import Part
 from grebe.core.time.loop_length import LOOP_BARS, loop_length, loop_tempo
 from grebe.errors import EditError
 from tests import build
-from tests.core.test_player import BAR, BEAT, plan_of
+from tests.core.dues import BAR, BEAT, plan_of
 
 CONTROL = LoopControl(record=80, play=81, stop=82)
 DONE = {80: "record", 81: "play", 82: "stop"}

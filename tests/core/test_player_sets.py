@@ -40,7 +40,7 @@ from grebe.core.sets.model import Set, SetSong
 from grebe.core.songs.model import BoxSong, Section, Song
 from grebe.errors import EditError
 from tests import build
-from tests.core.test_player import BAR, BEAT, beats, of, sections, to_end
+from tests.core.dues import BAR, BEAT, beats, of, sections, to_end
 
 NAMES = ("one", "two", "three")
 

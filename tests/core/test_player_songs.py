@@ -36,7 +36,7 @@ from grebe.core.songs.model import (
 )
 from grebe.core.time.meter import Meter
 from tests import build
-from tests.core.test_player import BAR, BEAT, beats, begun, of, sections, to_end
+from tests.core.dues import BAR, BEAT, beats, begun, of, sections, to_end
 
 FOUR = "x...x...x...x..."
 

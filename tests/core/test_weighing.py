@@ -13,7 +13,7 @@ from grebe.core.rig.spec import HandMove, Jack, Spec
 from grebe.core.weighing import weigh
 from grebe.formats.project import parse_project
 from tests import build
-from tests.core.test_findings import rigged
+from tests.core.faulty_projects import rigged
 
 
 def test_of_the_demo() -> None:

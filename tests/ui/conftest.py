@@ -33,6 +33,7 @@ from grebe.process.places import engine_socket
 from grebe.protocols.link.messages import Shutdown, Welcome
 from grebe.ui.main_window.application import show_frame
 from grebe.ui.main_window.frame import Frame
+from grebe.ui.stations.patterns.view import PatternsView
 from grebe.ui.stations.rig.ports import PortLook
 from grebe.ui.widgets.fields import ListField, NumberField
 from grebe.ui.widgets.form import Form
@@ -215,3 +216,12 @@ def first_start(qapp: QApplication, own_folders: Path) -> Iterator[Frame]:
         if isinstance(window, Frame) and window.isVisible():
             window.leave()
     end_engine()
+
+
+@pytest.fixture
+def patterns(performer: Performer) -> PatternsView:
+    """Patterns, with the first one in hand."""
+    performer.go(3)
+    found = performer.frame.views.patterns
+    found.choose("p01")
+    return found

@@ -20,7 +20,11 @@ from PyQt6.QtWidgets import QApplication, QToolTip
 
 from grebe.ui.widgets.canvas import Canvas
 
+K = Qt.Key
 NONE = Qt.KeyboardModifier.NoModifier
+SHIFT = Qt.KeyboardModifier.ShiftModifier
+CTRL = Qt.KeyboardModifier.ControlModifier
+ALT = Qt.KeyboardModifier.AltModifier
 LEFT = Qt.MouseButton.LeftButton
 _devices: list[QPointingDevice] = []
 

@@ -19,10 +19,8 @@ from grebe.ui.main_window.menus import rows_on
 from grebe.ui.stations.patterns.view import PatternsView
 from grebe.ui.stations.rig.view import RigView
 from tests.ui.conftest import Performer
+from tests.ui.hand import LEFT, K
 from tests.ui.menus import said
-
-K = Qt.Key
-LEFT = Qt.MouseButton.LeftButton
 
 
 def test_a_box_without_a_pattern_gets_its_first(performer: Performer) -> None:

@@ -24,9 +24,8 @@ from grebe.ui.main_window.bringing_page import BARS, BOX, FIRST, GRID, HEAR, KEY
 from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.fields import NumberField
 from tests.ui.conftest import Performer
+from tests.ui.hand import K
 from tests.waiting import PATIENCE_S
-
-K = Qt.Key
 
 
 def midi_file(path: Path, *tracks: tuple[str, int, tuple[int, ...]]) -> Path:

@@ -27,10 +27,9 @@ from grebe.ui.stations.rig.ports import NETWORK, PortChooser, PortLook, port_tex
 from grebe.ui.stations.rig.view import RigView
 from grebe.ui.stations.sync.view import SyncView
 from tests.ui.conftest import Performer
+from tests.ui.hand import ALT, K
 
-K = Qt.Key
 CTRL, SHIFT = Qt.KeyboardModifier.ControlModifier, Qt.KeyboardModifier.ShiftModifier
-ALT = Qt.KeyboardModifier.AltModifier
 TEAL = PeerRow(
     id="a1", name="Teal", standing="here", address="10.0.0.2", offset_ms=0.12, spread_ms=0.03,
     delay_ms=2.1, lost_percent=5.0, bpm=126.0, reference=True, service=4000,

@@ -11,9 +11,8 @@ from grebe.core.patterns.model import Content, ControlLane, Hit, Voice
 from grebe.ui.stations.patterns.view import PatternsView
 from grebe.ui.widgets.touch import MENU_MS
 from tests.ui.conftest import Performer
-from tests.ui.hand import click, double_click, drag, hover, rest, rest_finger, touch, wheel
+from tests.ui.hand import K, click, double_click, drag, hover, rest, rest_finger, touch, wheel
 
-K = Qt.Key
 CTRL, SHIFT, ALT = (
     Qt.KeyboardModifier.ControlModifier,
     Qt.KeyboardModifier.ShiftModifier,

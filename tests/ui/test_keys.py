@@ -16,11 +16,8 @@ from grebe.ui.widgets.controls import Button
 from grebe.ui.widgets.fields import NumberField
 from grebe.ui.widgets.keyboard import key_names
 from tests.ui.conftest import Performer
+from tests.ui.hand import CTRL, SHIFT, K
 from tests.ui.menus import opened
-
-K = Qt.Key
-CTRL = Qt.KeyboardModifier.ControlModifier
-SHIFT = Qt.KeyboardModifier.ShiftModifier
 
 
 def test_space_letters_and_esc_belong_to_the_control(performer: Performer) -> None:

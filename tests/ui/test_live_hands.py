@@ -25,7 +25,6 @@ from tests import build
 from tests.ui.conftest import Performer
 
 K, SHIFT = Qt.Key, Qt.KeyboardModifier.ShiftModifier
-CTRL = Qt.KeyboardModifier.ControlModifier
 
 
 @pytest.fixture

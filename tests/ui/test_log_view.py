@@ -18,9 +18,8 @@ from grebe.ui.stations.log.view import LogView
 from grebe.ui.widgets.printing import PagePreview
 from tests.app.test_log_book import AT, Evening
 from tests.ui.conftest import Performer, fill_in
+from tests.ui.hand import K
 from tests.waiting import PATIENCE_S
-
-K = Qt.Key
 
 
 @pytest.fixture

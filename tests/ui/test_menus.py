@@ -14,10 +14,9 @@ from grebe.app.actions.table import ACTIONS
 from grebe.ui.main_window.menus import rows_on
 from grebe.ui.widgets.canvas import Canvas
 from tests.ui.conftest import Performer
+from tests.ui.hand import CTRL, K
 from tests.ui.menus import entries, said
 
-K = Qt.Key
-CTRL = Qt.KeyboardModifier.ControlModifier
 LEFT, RIGHT = Qt.MouseButton.LeftButton, Qt.MouseButton.RightButton
 
 

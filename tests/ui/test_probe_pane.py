@@ -15,8 +15,7 @@ from grebe.core.probe.procedure import STAGES
 from grebe.core.rig.model import Faults
 from grebe.ui.stations.sync.view import PROBE, SyncView
 from tests.ui.conftest import Performer
-
-K = Qt.Key
+from tests.ui.hand import K
 
 
 @pytest.fixture

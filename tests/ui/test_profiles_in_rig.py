@@ -14,8 +14,8 @@ from grebe.formats.profiles import known_profiles, read_profile, write_profile
 from grebe.process.places import own_profiles_dir
 from grebe.ui.stations.rig.view import RigView
 from tests.ui.conftest import Performer, fill_in
+from tests.ui.hand import K
 
-K = Qt.Key
 CHART = "Voice\tNote\nKick\t36\nSnare\t38\nClap\t36"
 
 

@@ -23,9 +23,9 @@ from grebe.ui.stations.set.rehearse import RehearsePane
 from grebe.ui.stations.set.view import SetView
 from grebe.ui.stations.tools.view import ToolsView
 from tests.ui.conftest import Performer
+from tests.ui.hand import K
 from tests.waiting import PATIENCE_S
 
-K = Qt.Key
 ALT, CTRL = Qt.KeyboardModifier.AltModifier, Qt.KeyboardModifier.ControlModifier
 
 

@@ -5,17 +5,13 @@ from __future__ import annotations
 from pathlib import Path
 
 import msgspec
-from PyQt6.QtCore import Qt
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QLineEdit
 
 from grebe.app.settings import read_settings
 from grebe.core.document import Project
 from tests.ui.conftest import Performer
-
-K = Qt.Key
-SHIFT = Qt.KeyboardModifier.ShiftModifier
-ALT = Qt.KeyboardModifier.AltModifier
+from tests.ui.hand import ALT, SHIFT, K
 
 
 def test_an_edit_says_what_it_did_and_offers_undo(performer: Performer) -> None:

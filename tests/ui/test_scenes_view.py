@@ -12,8 +12,8 @@ from grebe.core.songs.model import Then
 from grebe.ui.stations.scenes.view import ScenesView
 from grebe.ui.widgets.fields import ChainField, TicksField
 from tests.ui.conftest import Performer, fill_in
+from tests.ui.hand import K
 
-K = Qt.Key
 SHIFT, CTRL, ALT = (
     Qt.KeyboardModifier.ShiftModifier,
     Qt.KeyboardModifier.ControlModifier,

@@ -16,8 +16,8 @@ from grebe.ui.stations.set.view import SetView
 from grebe.ui.stations.stage.view import StageView
 from grebe.ui.widgets.guard import HELD_S
 from tests.ui.conftest import Performer
+from tests.ui.hand import K
 
-K = Qt.Key
 CTRL, SHIFT, ALT = (
     Qt.KeyboardModifier.ControlModifier,
     Qt.KeyboardModifier.ShiftModifier,

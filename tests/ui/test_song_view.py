@@ -23,8 +23,8 @@ from grebe.ui.stations.song.canvas import TOP
 from grebe.ui.stations.song.view import SongView
 from grebe.ui.widgets import draw
 from tests.ui.conftest import Performer, fill_in
+from tests.ui.hand import K
 
-K = Qt.Key
 SHIFT, CTRL, ALT = (
     Qt.KeyboardModifier.ShiftModifier,
     Qt.KeyboardModifier.ControlModifier,

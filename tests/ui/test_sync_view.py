@@ -15,10 +15,8 @@ from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.protocols.link.messages import Deviation, DeviceStatus, Status
 from grebe.ui.stations.sync.view import SyncView
 from tests.ui.conftest import Performer
+from tests.ui.hand import CTRL, K
 from tests.waiting import PATIENCE_S
-
-K = Qt.Key
-CTRL = Qt.KeyboardModifier.ControlModifier
 
 
 def sync_view(performer: Performer) -> SyncView:

@@ -22,8 +22,6 @@ from grebe.ui.main_window.frame import Frame
 from tests.ui.conftest import Performer
 from tests.ui.test_whole_path import next_window
 
-K = Qt.Key
-CTRL = Qt.KeyboardModifier.ControlModifier
 GUIDE = Path(__file__).parents[2] / "docs" / "guide.md"
 
 

@@ -6,7 +6,6 @@ from concurrent.futures import Future, ThreadPoolExecutor
 from pathlib import Path
 
 import pytest
-from PyQt6.QtCore import Qt
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QFileDialog
 
@@ -23,8 +22,7 @@ from grebe.ui.main_window import application
 from grebe.ui.main_window.frame import KEPT, Frame
 from grebe.ui.main_window.raising import Raising
 from tests.ui.conftest import Performer, fill_in
-
-K = Qt.Key
+from tests.ui.hand import K
 
 
 def answer(wish: Wish) -> bool:

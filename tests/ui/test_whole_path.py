@@ -37,11 +37,8 @@ from grebe.ui.stations.song.view import SongView
 from grebe.ui.widgets.canvas import Canvas
 from grebe.ui.widgets.controls import Button
 from tests.ui.conftest import Performer
+from tests.ui.hand import CTRL, LEFT, SHIFT, K
 
-K = Qt.Key
-CTRL = Qt.KeyboardModifier.ControlModifier
-SHIFT = Qt.KeyboardModifier.ShiftModifier
-LEFT = Qt.MouseButton.LeftButton
 MOST_PRESSES = 150
 """Of keys, or of the mouse: the aim for a whole set."""
 SECONDS = 4.0
