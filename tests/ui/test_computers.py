@@ -177,7 +177,7 @@ def test_the_rig_draws_them(performer: Performer) -> None:
     view.select("smew")
     words = " ".join(line.words + line.value for line in device_lines(
         performer.frame.session, performer.frame.session.project.rig.device("smew"),
-        view.tree_canvas.tree)[0])  # fmt: skip
+        view.tree_canvas.shown.tree)[0])  # fmt: skip
     for part in ("9 packets", "Lost2", "1 message", "gone."):
         assert part in words
     engine_says(performer)

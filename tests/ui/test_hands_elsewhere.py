@@ -124,7 +124,9 @@ def test_what_is_told_of_boxes_and_cables(performer: Performer) -> None:
     canvas = view.tree_canvas
     placed = next(p for p in canvas.placed if p.device == "smew")
     assert rest(canvas, placed.box.center()).startswith("Smew: plays its own")
-    cable = next(c for c in canvas.picture.cables if canvas.wiring.cables[c.cable].target == "smew")
+    cable = next(
+        c for c in canvas.picture.cables if canvas.shown.wiring.cables[c.cable].target == "smew"
+    )
     a, b = cable.corners[-2], cable.corners[-1]
     said = rest(canvas, (a + b) / 2 + QPointF(0, 4))
     assert "Smew" in said

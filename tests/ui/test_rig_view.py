@@ -46,7 +46,7 @@ def test_the_demo_is_drawn_without_crossings(performer: Performer) -> None:
         box.left() for name, box in placed.items() if name not in feeding
     )
     assert all(placed[name].right() < placed["grebe"].left() for name in feeding)
-    assert view.tree_canvas.crossings == 0
+    assert view.tree_canvas.shown.drawing.crossings == 0
     assert len(view.tree_canvas.picture.cables) == 10
     for box in placed.values():
         assert box.right() <= view.tree_canvas.width()
@@ -357,7 +357,7 @@ def test_a_cable_whose_notes_play_the_box_is_said_so(performer: Performer) -> No
     page.done.click()
     cable = performer.frame.session.project.rig.cables[-1]
     assert cable.plays is not None
-    assert "plays it" in view.tree_canvas._words(cable, carries=False)
+    assert "plays it" in view.tree_canvas.shown.label(cable)
     page.open("knot", "grebe")
     assert not page.plays.isVisibleTo(page)
     assert not page.plays.isChecked()

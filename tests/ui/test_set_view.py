@@ -120,7 +120,7 @@ def test_energy_drawn_by_key_and_mouse(performer: Performer) -> None:
     canvas = view.set_canvas
     plan = view.editor.hand.plan
     assert plan is not None
-    point = canvas._wish_points(plan)[3].toPoint()
+    point = canvas.places().wish_points()[3].toPoint()
     QTest.mousePress(canvas.surface, Qt.MouseButton.LeftButton, pos=point)
     QTest.mouseMove(canvas.surface, point + QPoint(0, 20))
     QTest.mouseRelease(canvas.surface, Qt.MouseButton.LeftButton, pos=point + QPoint(0, 20))
@@ -134,7 +134,7 @@ def test_a_click_takes_a_song(performer: Performer) -> None:
     performer.frame.grab()
     plan = view.editor.hand.plan
     assert plan is not None
-    block = view.set_canvas.block_of(plan, plan.songs[4])
+    block = view.set_canvas.places().block_of(plan.songs[4])  # type: ignore[union-attr]
     place = QPointF(block.left() + 5, block.top() + 10).toPoint()
     QTest.mouseClick(view.set_canvas.surface, Qt.MouseButton.LeftButton, pos=place)
     assert view.editor.hand.entry_id == "e5"

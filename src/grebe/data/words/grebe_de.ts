@@ -12356,7 +12356,7 @@
   <message>
    <location filename="../../core/sync/measured.py" />
    <source>in bursts</source>
-   <translation type="unfinished" />
+   <translation>stoßweise</translation>
   </message>
   <message>
    <location filename="../../core/sync/onsets.py" />
@@ -15005,133 +15005,13 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/rig/canvas.py" />
-   <source>{who}, ch {channel}</source>
-   <translation>{who}, K {channel}</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
-   <source>{source} to {target}: {cable}</source>
-   <translation>{source} zu {target}: {cable}</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
-   <source>no clock of its own</source>
-   <translation>keine eigene Clock</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
-   <source>runs on its own</source>
-   <translation>läuft für sich</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
-   <source>follows</source>
-   <translation>folgt</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
-   <source>plays its own</source>
-   <translation>spielt sein Eigenes</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
-   <source>{who}, {tracks}</source>
-   <translation>{who}, {tracks}</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
    <source>Clock tree</source>
    <translation>Clock-Baum</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/canvas.py" />
-   <source>from {source} to …</source>
-   <translation>von {source} zu …</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
-   <source>{source} to {target}</source>
-   <translation>{source} zu {target}</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
-   <source>passes {what}</source>
-   <translation>lässt durch: {what}</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
    <source>No boxes yet. {add_box} adds the first.</source>
    <translation>Noch keine Geräte. {add_box} fügt das erste hinzu.</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
-   <source>this program</source>
-   <translation>dieses Programm</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
-   <source>leads, 24 a quarter</source>
-   <translation>führt, 24 je Viertel</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
-   <source>follows {follows}</source>
-   <translation>folgt {follows}</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
-   <source>plays it</source>
-   <translation>spielt es</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
-   <source>{signed} ms, {lost_percent:.0f} % lost</source>
-   <translation>{signed} ms, {lost_percent:.0f} % verloren</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
-   <source>no clock</source>
-   <translation>keine Clock</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
-   <source>plays in, ch {channel}</source>
-   <translation>spielt ein, K {channel}</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
-   <source>no clock reaches it</source>
-   <translation>keine Clock erreicht es</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
-   <source>leads</source>
-   <translation>führt</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
-   <source>clock of {rate} a quarter, {late:.2f} ms after the leader</source>
-   <translation>Clock mit {rate} je Viertel, {late:.2f} ms nach dem Führenden</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
-   <source>{words}, plays it</source>
-   <translation>{words}, spielt es</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
-   <source>listens</source>
-   <translation>hört</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
-   <source>a second clock</source>
-   <translation>eine zweite Clock</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/canvas.py" />
-   <source>port gone</source>
-   <translation>Port fort</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/controls.py" />
@@ -15874,6 +15754,21 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <translation>nicht bekannt</translation>
   </message>
   <message>
+   <location filename="../../ui/stations/rig/painted.py" />
+   <source>this program</source>
+   <translation>dieses Programm</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/painted.py" />
+   <source>{signed} ms, {lost_percent:.0f} % lost</source>
+   <translation>{signed} ms, {lost_percent:.0f} % verloren</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/painted.py" />
+   <source>port gone</source>
+   <translation>Port fort</translation>
+  </message>
+  <message>
    <location filename="../../ui/stations/rig/panes.py" />
    <source>Three notes to {name}, and pulses where it has a line.</source>
    <translation>Drei Noten an {name}, und Pulse, wo es eine Leitung hat.</translation>
@@ -16057,6 +15952,121 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/setup.py" />
    <source>The whole rig</source>
    <translation>Das ganze Rig</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/shown.py" />
+   <source>{who}, ch {channel}</source>
+   <translation>{who}, K {channel}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/shown.py" />
+   <source>no clock of its own</source>
+   <translation>keine eigene Clock</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/shown.py" />
+   <source>{source} to {target}: {cable}</source>
+   <translation>{source} zu {target}: {cable}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/shown.py" />
+   <source>leads</source>
+   <translation>führt</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/shown.py" />
+   <source>passes on</source>
+   <translation>reicht weiter</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/shown.py" />
+   <source>runs on its own</source>
+   <translation>läuft für sich</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/shown.py" />
+   <source>follows</source>
+   <translation>folgt</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/shown.py" />
+   <source>plays its own</source>
+   <translation>spielt sein Eigenes</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/shown.py" />
+   <source>{who}, {tracks}</source>
+   <translation>{who}, {tracks}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/shown.py" />
+   <source>leads, 24 a quarter</source>
+   <translation>führt, 24 je Viertel</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/shown.py" />
+   <source>follows {follows}</source>
+   <translation>folgt {follows}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/shown.py" />
+   <source>from {source} to …</source>
+   <translation>von {source} zu …</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/shown.py" />
+   <source>{source} to {target}</source>
+   <translation>{source} zu {target}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/shown.py" />
+   <source>passes {what}</source>
+   <translation>lässt durch: {what}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/shown.py" />
+   <source>second clock</source>
+   <translation>zweite Clock</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/shown.py" />
+   <source>plays it</source>
+   <translation>spielt es</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/shown.py" />
+   <source>no clock</source>
+   <translation>keine Clock</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/shown.py" />
+   <source>plays in, ch {channel}</source>
+   <translation>spielt ein, K {channel}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/shown.py" />
+   <source>no clock reaches it</source>
+   <translation>keine Clock erreicht es</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/shown.py" />
+   <source>clock of {rate} a quarter, {late:.2f} ms after the leader</source>
+   <translation>Clock mit {rate} je Viertel, {late:.2f} ms nach dem Führenden</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/shown.py" />
+   <source>{words}, plays it</source>
+   <translation>{words}, spielt es</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/shown.py" />
+   <source>listens</source>
+   <translation>hört</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/shown.py" />
+   <source>a second clock</source>
+   <translation>eine zweite Clock</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/side.py" />
@@ -16675,11 +16685,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/set/canvas.py" />
-   <source>{clock_text} spare</source>
-   <translation>{clock_text} übrig</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/set/canvas.py" />
    <source>Set</source>
    <translation>Set</translation>
   </message>
@@ -16690,28 +16695,8 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/set/canvas.py" />
-   <source>or {name}, {clock_text} (V)</source>
-   <translation>oder {name}, {clock_text} (V)</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/set/canvas.py" />
-   <source>Tempo path</source>
-   <translation>Tempoverlauf</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/set/canvas.py" />
    <source>{share:.0f} % of the most</source>
    <translation>{share:.0f} % des Höchsten</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/set/canvas.py" />
-   <source>{minute} min</source>
-   <translation>{minute} min</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/set/canvas.py" />
-   <source>{clock_text} too long</source>
-   <translation>{clock_text} zu lang</translation>
   </message>
   <message>
    <location filename="../../ui/stations/set/crossings.py" />
@@ -16732,6 +16717,31 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/set/crossings.py" />
    <source>The metre goes from {metres} to {metres2}.</source>
    <translation>Die Taktart geht von {metres} zu {metres2}.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/set/picture.py" />
+   <source>{clock_text} spare</source>
+   <translation>{clock_text} übrig</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/set/picture.py" />
+   <source>or {name}, {clock_text} (V)</source>
+   <translation>oder {name}, {clock_text} (V)</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/set/picture.py" />
+   <source>Tempo path</source>
+   <translation>Tempoverlauf</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/set/picture.py" />
+   <source>{minute} min</source>
+   <translation>{minute} min</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/set/picture.py" />
+   <source>{clock_text} too long</source>
+   <translation>{clock_text} zu lang</translation>
   </message>
   <message>
    <location filename="../../ui/stations/set/rehearse.py" />
@@ -16975,48 +16985,8 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/song/canvas.py" />
-   <source>Energy</source>
-   <translation>Energie</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/song/canvas.py" />
-   <source>voices sounding,</source>
-   <translation>Stimmen, die klingen,</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/song/canvas.py" />
-   <source>density, level</source>
-   <translation>Dichte, Pegel</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/song/canvas.py" />
    <source>No song that can be laid out; what is listed below says why. {insert_section} adds a section.</source>
    <translation>Kein Song, der sich auslegen lässt; unten steht, warum. {insert_section} fügt einen Abschnitt hinzu.</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/song/canvas.py" />
-   <source>{count} of {count2} devices</source>
-   <translation>{count} von {count2} Geräten</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/song/canvas.py" />
-   <source>stays</source>
-   <translation>bleibt</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/song/canvas.py" />
-   <source>to {bpm:g}{over}</source>
-   <translation>auf {bpm:g}{over}</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/song/canvas.py" />
-   <source>to {bpm:g}</source>
-   <translation>auf {bpm:g}</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/song/canvas.py" />
-   <source>only {known}</source>
-   <translation>nur {known}</translation>
   </message>
   <message>
    <location filename="../../ui/stations/song/exports.py" />
@@ -17062,6 +17032,46 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/song/overlaid.py" />
    <source>as the scene has it</source>
    <translation>wie in der Szene</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/song/picture.py" />
+   <source>{count} of {count2} devices</source>
+   <translation>{count} von {count2} Geräten</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/song/picture.py" />
+   <source>Energy</source>
+   <translation>Energie</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/song/picture.py" />
+   <source>voices sounding,</source>
+   <translation>Stimmen, die klingen,</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/song/picture.py" />
+   <source>density, level</source>
+   <translation>Dichte, Pegel</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/song/picture.py" />
+   <source>stays</source>
+   <translation>bleibt</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/song/picture.py" />
+   <source>to {bpm:g}{over}</source>
+   <translation>auf {bpm:g}{over}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/song/picture.py" />
+   <source>to {bpm:g}</source>
+   <translation>auf {bpm:g}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/song/picture.py" />
+   <source>only {known}</source>
+   <translation>nur {known}</translation>
   </message>
   <message>
    <location filename="../../ui/stations/song/view.py" />

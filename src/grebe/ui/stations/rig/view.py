@@ -183,7 +183,7 @@ class RigView(PanedView):
         if self.selected not in (*known, GREBE_ID):
             self.editor.hand.selected = known[0] if known else GREBE_ID
         self._draw_rig()
-        self.heading.say(rig.name, heading_words(rig, self.tree_canvas.tree))
+        self.heading.say(rig.name, heading_words(rig, self.tree_canvas.shown.tree))
         device = self.editor.hand.device
         self.side.device_page.show_device(device, rig)
         self.findings.refresh()
@@ -217,7 +217,7 @@ class RigView(PanedView):
         if ports != self._ports_shown:
             self._ports_shown = ports
             self.tree_canvas.update()
-        if self.session.network.shown_rig() is not self.tree_canvas.wiring.rig:
+        if self.session.network.shown_rig() is not self.tree_canvas.shown.wiring.rig:
             self.document_changed()  # a computer came or went
         elif self.session.network.rows:
             self.tree_canvas.update()
@@ -241,10 +241,10 @@ class RigView(PanedView):
         if peer is not None and device is None:
             self.side.device_page.show_lines(peer_lines(peer), [])
         elif device is None:
-            lines = grebe_lines(self.session, self.tree_canvas.tree)
+            lines = grebe_lines(self.session, self.tree_canvas.shown.tree)
             self.side.device_page.show_lines(lines, [])
         else:
-            how, able = device_lines(self.session, device, self.tree_canvas.tree)
+            how, able = device_lines(self.session, device, self.tree_canvas.shown.tree)
             more = [*self.profiles.lines(device), *(peer_lines(peer) if peer else [])]
             self.side.device_page.show_lines([*how, *more], able)
 

@@ -27,7 +27,7 @@ class SongPlaces:
         """`first`: the first tick seen; `scale`: pixels a tick; `row`: a row's height; `devices`:
         those seen, by id."""
         self.layout, self._first, self._scale = layout, first, scale
-        self._row, self._devices = row, devices
+        self.row, self._devices = row, devices
 
     def x_at(self, tick: float) -> float:
         """Where a tick lies. The ruler is in musical time."""
@@ -46,20 +46,20 @@ class SongPlaces:
     def middle_of(self, device: str) -> float:
         """The height of a box's line; of one that is not seen, above all."""
         at = self._devices.index(device) if device in self._devices else -1
-        return TOP + self._row * (at + 0.5)
+        return TOP + self.row * (at + 0.5)
 
     def device_at(self, y: float) -> str:
         """The box at a height; "" above and below the rows."""
-        at = int((y - TOP) // self._row)
+        at = int((y - TOP) // self.row)
         return self._devices[at] if 0 <= at < len(self._devices) else ""
 
     def value_at(self, device: str, y: float) -> int:
         """A curve's value at a height of a box's row."""
-        share = 0.5 - (y - self.middle_of(device)) / (self._row * CURVE_SHARE)
+        share = 0.5 - (y - self.middle_of(device)) / (self.row * CURVE_SHARE)
         return max(0, min(127, round(share * 127)))
 
     def point_at(self, span: SectionSpan, device: str, point: CurvePoint) -> QPointF:
         """Where a curve's point lies."""
         x = self.x_at(span.tick + point.at * SIXTEENTH_TICKS)
         share = 0.5 - point.value / 127
-        return QPointF(x, self.middle_of(device) + share * self._row * CURVE_SHARE)
+        return QPointF(x, self.middle_of(device) + share * self.row * CURVE_SHARE)
