@@ -357,7 +357,7 @@ def test_a_cable_whose_notes_play_the_box_is_said_so(performer: Performer) -> No
     page.done.click()
     cable = performer.frame.session.project.rig.cables[-1]
     assert cable.plays is not None
-    assert "plays it" in view.tree_canvas.shown.label(cable)
+    assert view.tree_canvas.shown.label(cable) == "second clock, plays it"
     page.open("knot", "grebe")
     assert not page.plays.isVisibleTo(page)
     assert not page.plays.isChecked()

@@ -16025,13 +16025,13 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/rig/shown.py" />
-   <source>second clock</source>
-   <translation>zweite Clock</translation>
+   <source>plays it</source>
+   <translation>spielt es</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/shown.py" />
-   <source>plays it</source>
-   <translation>spielt es</translation>
+   <source>second clock</source>
+   <translation>zweite Clock</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/shown.py" />

@@ -104,18 +104,22 @@ class ShownRig:
 
     def label(self, cable: Cable) -> str:
         """What stands at a cable: what it carries."""
-        if self.clashes(cable):
-            return tr("second clock")
-        if self.carries(cable):
-            hop = self.tree.hops[cable.target]
-            jack = self.wiring.source_jack(cable)
-            words = hop_words(cable, hop.came, hop.rate, jack.volts if jack else None)
-            return words if cable.plays is None else tr("{words}, plays it", words=words)
+        clock = self._clock_through(cable)
+        if clock:
+            return clock if cable.plays is None else tr("{words}, plays it", words=clock)
         if cable.medium == "audio":
             return tr("listens") if cable.listens else tr("audio")
         if cable.plays is not None:
             return tr("plays it")
         return tr("notes") if cable.passes.notes and cable.medium == "midi" else ""
+
+    def _clock_through(self, cable: Cable) -> str:
+        if self.clashes(cable):
+            return tr("second clock")
+        if not self.carries(cable):
+            return ""
+        hop, jack = self.tree.hops[cable.target], self.wiring.source_jack(cable)
+        return hop_words(cable, hop.came, hop.rate, jack.volts if jack else None)
 
     def short_label(self, cable: Cable) -> str:
         """The same where there is room for a rate only."""
