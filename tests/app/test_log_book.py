@@ -28,6 +28,7 @@ from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import LogError
 from grebe.formats import log_db
 from grebe.formats.log_db import LogDb
+from grebe.formats.log_filter import LogFilter
 from grebe.protocols.link.messages import Deviation, DeviceStatus, Status
 from tests.app.test_session import FakeClient, hear, welcome
 from tests.waiting import PATIENCE_S
@@ -171,7 +172,7 @@ def test_an_evening_is_forgotten_and_a_run_is_noted(book: LogBook) -> None:
     book.add(run(0), run(1))
     first = read(book).runs()[0]
     book.note_run(first.id, venue="Boat house", note="cold", warm_c=9.0)
-    assert [hit.ref for hit in read(book).found("boat cold")] == [first.id]
+    assert [head.id for head in read(book).runs(LogFilter(words="boat cold"))] == [first.id]
     day = evening(first.began, first.zone_min)
     book.forget(day, day)
     assert names(book) == {"Night 0"}

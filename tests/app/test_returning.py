@@ -12,7 +12,7 @@ from pathlib import Path
 import pytest
 
 from grebe.app import returning
-from grebe.app.returning import Opening, forget_shown, left_at, note_shown, watch
+from grebe.app.returning import Opening, ShownNote, left_at, watch
 from grebe.process.places import state_dir
 from tests.waiting import PATIENCE_S
 
@@ -44,12 +44,12 @@ def test_what_is_shown_is_noted_until_it_is_closed(
     note = tmp_path / "note.json"
     monkeypatch.setenv("GREBE_WINDOW_NOTE", str(note))
     strange = Path(os.fsdecode(b"/caf\xe9.grebe"))
-    note_shown(strange, 7, untitled=True, song="hook", section="s2")
+    ShownNote().keep(strange, 7, untitled=True, song="hook", section="s2")
     was = Opening(strange, untitled=True, station=7, song="hook", section="s2")
     assert left_at(note) == was
-    note_shown(None, 3)
+    ShownNote().keep(None, 3)
     assert left_at(note) == was
-    forget_shown()
+    ShownNote().take_away()
     assert left_at(note) is None
     note.write_bytes(b"{\xff")
     assert left_at(note) is None
@@ -58,7 +58,7 @@ def test_what_is_shown_is_noted_until_it_is_closed(
 def test_closed_as_it_should_be_it_is_not_started_again() -> None:
     """Nor when what it was to open cannot be opened; no note is left."""
     for status in (0, 2):
-        windows = Windows(status, shows=lambda: note_shown(BEGUN.path, 7))
+        windows = Windows(status, shows=lambda: ShownNote().keep(BEGUN.path, 7))
         assert watched(windows) == status
         assert windows.openings == [BEGUN]
     assert list(state_dir().glob("window-*.json")) == []
@@ -68,7 +68,7 @@ def test_closed_as_it_should_be_it_is_not_started_again() -> None:
 def test_crashed_it_is_started_again_where_it_was(station: int) -> None:
     """By a signal or an exception, at any station, with what it showed then."""
     other = Path("/saved elsewhere.grebe")
-    windows = Windows(-11, 1, 0, shows=lambda: note_shown(other, station))
+    windows = Windows(-11, 1, 0, shows=lambda: ShownNote().keep(other, station))
     assert watched(windows) == 0
     assert windows.openings == [BEGUN, *[Opening(other, False, station)] * 2]
 
@@ -76,7 +76,7 @@ def test_crashed_it_is_started_again_where_it_was(station: int) -> None:
 def test_crashed_at_once_or_for_ever_it_is_left_alone() -> None:
     """One that never showed anything would fail again; one that cannot live is given up."""
     assert watched(Windows(-11)) == 1
-    windows = Windows(*[-11] * 20, shows=lambda: note_shown(BEGUN.path, 7))
+    windows = Windows(*[-11] * 20, shows=lambda: ShownNote().keep(BEGUN.path, 7))
     assert watched(windows) == 1
     assert len(windows.openings) == returning.MOST_AGAIN + 1
 

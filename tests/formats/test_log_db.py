@@ -94,15 +94,14 @@ def test_a_filter_is_a_straight_count(db: LogDb, runs: list[LoggedRun], wanted: 
 
 def test_words_are_found_as_they_begin_and_all_of_them(db: LogDb) -> None:
     """Whatever is typed; what SQL would read as its own is words."""
-    assert len(db.runs(LogFilter(words="knob TURN"))) == len(db.found("turn knob"))
-    assert len(db.found("hal")) == 40
-    assert db.found("hal nowhere") == []
+    assert db.runs(LogFilter(words="knob TURN")) == db.runs(LogFilter(words="turn knob"))
+    assert len(db.runs(LogFilter(words="hal"))) == 40
+    assert db.runs(LogFilter(words="hal nowhere")) == []
     for typed in ('"', "'; DROP TABLE run", "NEAR(", "*", "-", "a OR b", "é ß 日本", ""):
-        db.found(typed)
         db.runs(LogFilter(words=typed))
     first = db.runs()[0].id
     db.note_run(first, venue="Boat house", note="bass too loud", warm_c=31.5)
-    assert [hit.ref for hit in db.found("boat loud")] == [first]
+    assert [head.id for head in db.runs(LogFilter(words="boat loud"))] == [first]
     back = db.run(first)
     assert back is not None
     assert (back.venue, back.warm_c) == ("Boat house", 31.5)
@@ -141,14 +140,11 @@ def test_checks_tries_and_the_one(db: LogDb) -> None:
 def test_an_evening_is_forgotten_whole_and_no_other(db: LogDb, runs: list[LoggedRun]) -> None:
     day = evening(runs[5].began, runs[5].zone_min)
     same = [r for r in runs if evening(r.began, r.zone_min) == day]
-    before = dict(db.evenings())
     db.add(TryRow(at=runs[5].began, zone_min=runs[5].zone_min, project="P", song="Gone now",
                   before="a", after="b", kind="move", what="x", verdict="late"))  # fmt: skip
     assert db.forget(day, day) == len(same) + 1
-    after = dict(db.evenings())
-    assert day not in after
-    assert {k: v for k, v in before.items() if k != day} == after
-    assert db.found("gone now") == []
+    assert db.transitions(LogFilter(words="gone now")) == []
+    assert db.runs(LogFilter(since=day, until=day)) == []
     assert len(db.runs()) == len(runs) - len(same)
 
 

@@ -73,29 +73,29 @@ def test_a_run_is_pointed_at_noted_found_and_forgotten(
     assert page.canvas.row == row
     performer.act("down")
     assert page.table.currentRow() == row + 1
-    fill_in(view.form, "run", "venue", "Boat house")
-    fill_in(view.form, "run", "warm_c", "24,5")
-    fill_in(view.form, "run", "warm_c", "hot")
+    fill_in(view.side.form, "run", "venue", "Boat house")
+    fill_in(view.side.form, "run", "warm_c", "24,5")
+    fill_in(view.side.form, "run", "warm_c", "hot")
     assert "degrees" in session.notices.last.text  # type: ignore[union-attr]
     assert session.log.settle(PATIENCE_S)
     view.moved()
-    view.search.setText("boat")
+    view.side.search.setText("boat")
     assert view.model.run is not None
     assert (view.model.run.venue, view.model.run.warm_c) == ("Boat house", 24.5)
-    view.search.setText("nowhere at all")
-    assert view.list.count() == 0
+    view.side.search.setText("nowhere at all")
+    assert view.side.list.count() == 0
     assert page.table.rowCount() == 0
     performer.frame.grab()
-    view.search.clear()
-    view.days["since"].setText("tomorrow")
-    view.days["since"].editingFinished.emit()
+    view.side.search.clear()
+    view.side.days["since"].setText("tomorrow")
+    view.side.days["since"].editingFinished.emit()
     assert "a day goes as" in session.notices.last.text  # type: ignore[union-attr]
-    view.days["since"].setText("2026-12-24")
-    view.days["since"].editingFinished.emit()
-    assert view.list.count() == 0
-    view.days["since"].clear()
-    view.days["since"].editingFinished.emit()
-    assert view.list.count() == 1
+    view.side.days["since"].setText("2026-12-24")
+    view.side.days["since"].editingFinished.emit()
+    assert view.side.list.count() == 0
+    view.side.days["since"].clear()
+    view.side.days["since"].editingFinished.emit()
+    assert view.side.list.count() == 1
     target = tmp_path / "night.csv"
     monkeypatch.setattr(QFileDialog, "getSaveFileName", lambda *_: (str(target), ""))
     performer.act("write_sheet")
@@ -105,8 +105,8 @@ def test_a_run_is_pointed_at_noted_found_and_forgotten(
     performer.act("forget_evening")
     assert session.log.settle(PATIENCE_S)
     view.moved()
-    assert view.list.count() == 0
-    assert not view.form.isVisible()
+    assert view.side.list.count() == 0
+    assert not view.side.form.isVisible()
 
 
 def test_boxes_and_changes_over_time(own_folders: Path, performer: Performer) -> None:
@@ -124,7 +124,7 @@ def test_boxes_and_changes_over_time(own_folders: Path, performer: Performer) ->
     assert session.log.settle(PATIENCE_S)
     view = log_view(performer)
     performer.press(K.Key_2, Qt.KeyboardModifier.AltModifier)
-    assert [view.list.item(n).text() for n in range(2)] == ["Smew", "Knot"]  # type: ignore[union-attr]
+    assert [view.side.list.item(n).text() for n in range(2)] == ["Smew", "Knot"]  # type: ignore[union-attr]
     performer.act("one_after")
     assert "Knot over time" in view.heading.accessibleName() or view.model.box_name == "Knot"
     assert "later by +0.10 ms for each BPM" in view.pages[1].said.text()
@@ -134,17 +134,17 @@ def test_boxes_and_changes_over_time(own_folders: Path, performer: Performer) ->
     assert view.pages[2].table.rowCount() == 5
     assert "Not sure yet: 80 %" in view.pages[2].said.text()
     performer.frame.grab()
-    box = view.filters["song"]
+    box = view.side.filters["song"]
     box.setCurrentIndex(box.findData("Low water"))
     box.activated.emit(box.currentIndex())
-    assert view.list.count() == 1
+    assert view.side.list.count() == 1
     performer.act("search_log")
-    assert view.search.hasFocus()
+    assert view.side.search.hasFocus()
     session.gear.add(GearNote(id="n1", kind="firmware", gear=("Knot",), text="drops clock at 2.0",
                               firmware="2.1", day="2026-11-30"))  # fmt: skip
     box.setCurrentIndex(0)
     box.activated.emit(0)
-    view.search.setText("drops knot")
+    view.side.search.setText("drops knot")
     performer.press(K.Key_Escape)
     performer.act("pane_over_time")
     assert "Noted: 2026-11-30 Knot: drops clock at 2.0" in view.pages[1].said.text()
@@ -163,7 +163,7 @@ def test_every_caution_is_on_one_page(performer: Performer) -> None:
 def test_an_empty_log_says_what_it_is_for(performer: Performer) -> None:
     view = log_view(performer)
     performer.frame.grab()
-    assert view.list.count() == 0
+    assert view.side.list.count() == 0
     assert view.pages[0].table.rowCount() == 0
     performer.act("write_sheet")
     assert "nothing to print" in performer.frame.session.notices.last.text  # type: ignore[union-attr]

@@ -13,6 +13,7 @@ from grebe.app.editors.finding_edits import FindingEdits
 from grebe.core.document import with_leader, with_rig
 from grebe.core.rig.model import Filter, Port, Rig
 from grebe.formats.profiles import shipped_profiles
+from grebe.ui.stations.rig.notes import route_sentence
 from grebe.ui.stations.rig.view import RigView
 from grebe.ui.widgets.fields import NumberField
 from tests.ui.conftest import Performer, fill_in
@@ -203,7 +204,10 @@ def test_a_controller_into_grebe_begins_a_route_with_pads_mapped(performer: Perf
     assert view.panes.currentWidget() is view.notes
     performer.act("one_after")
     performer.frame.grab()
-    assert "each has its own" in view.notes.sentence()
+    route, ends = view.notes.route, view.notes.ends()
+    assert route is not None
+    assert ends is not None
+    assert "each has its own" in route_sentence(route, *ends)
     performer.press(K.Key_Up)
     assert view.notes.pad == 5
     performer.act("note_up")

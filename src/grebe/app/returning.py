@@ -66,27 +66,37 @@ def _note() -> Path | None:
     return Path(told) if told else None
 
 
-def note_shown(
-    path: Path | None, station: int, *, untitled: bool = False, song: str = "", section: str = ""
-) -> None:
-    """Note what is shown, without waiting for the disk; losing it is no reason to stop."""
-    target = _note()
-    if path is None or target is None:
-        return
-    seen = WindowState(project=written(path), untitled=untitled, station=station, song=song,
-                 section=section)  # fmt: skip
-    scratch = target.with_suffix(".part")
-    with suppress(OSError):
-        scratch.write_bytes(msgspec.json.encode(seen))
-        scratch.replace(target)
+class ShownNote:
+    """A note of what a window shows, for the one that comes after it, should this one crash."""
 
+    def __init__(self) -> None:
+        self._last: WindowState | None = None
 
-def forget_shown() -> None:
-    """The window is closed as it should be."""
-    target = _note()
-    if target is not None:
+    def keep(
+        self, path: Path | None, station: int, *, untitled: bool = False, song: str = "",
+        section: str = "",
+    ) -> None:  # fmt: skip
+        """Note it where it is another, without waiting for the disk; losing it is no reason to
+        stop."""
+        target = _note()
+        if path is None or target is None:
+            return
+        seen = WindowState(project=written(path), untitled=untitled, station=station, song=song,
+                           section=section)  # fmt: skip
+        if seen == self._last:
+            return
+        self._last = seen
+        scratch = target.with_suffix(".part")
         with suppress(OSError):
-            target.unlink(missing_ok=True)
+            scratch.write_bytes(msgspec.json.encode(seen))
+            scratch.replace(target)
+
+    def take_away(self) -> None:
+        """The window is closed as it should be."""
+        target = _note()
+        if target is not None:
+            with suppress(OSError):
+                target.unlink(missing_ok=True)
 
 
 def left_at(note: Path) -> Opening | None:

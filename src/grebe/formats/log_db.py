@@ -26,7 +26,7 @@ from grebe.core.log.model import (
     evening,
 )
 from grebe.errors import LogDamagedError, LogError, LogNewerError
-from grebe.formats.log_filter import ALL, LogFilter, match_of, where_of
+from grebe.formats.log_filter import ALL, LogFilter, where_of
 
 SCHEMA = 1
 BUSY_S = 5.0
@@ -94,15 +94,6 @@ class RunHead(NamedTuple):
     """Launches and moves that were judged."""
     good: int
     faults: int
-
-
-class LogHit(NamedTuple):
-    """What was found by words: a run, a check or a try, with a piece of its text."""
-
-    kind: str
-    ref: int
-    at: float
-    text: str
 
 
 class TransitionHead(NamedTuple):
@@ -343,17 +334,6 @@ class LogDb:
         """Runs of the exercise on the one, in order of time."""
         return self._of(OnesRow, "ones", "project=? ORDER BY at, id", (project,))
 
-    def found(self, words: str, most: int = 200) -> list[LogHit]:
-        """What has all these words, or words that begin so, the latest first."""
-        asked = match_of(words)
-        if not asked:
-            return []
-        rows = self._all(
-            "SELECT kind, ref, at, snippet(words, 0, '', '', ' ... ', 12) FROM words "
-            "WHERE words MATCH ? ORDER BY at DESC LIMIT ?", (asked, most),
-        )  # fmt: skip
-        return [LogHit(*row) for row in rows]
-
     def warmth(self) -> dict[date, float]:
         """How warm evenings were, where it was noted."""
         rows = self._all(
@@ -369,15 +349,6 @@ class LogDb:
         boxes = {box for (box,) in self._all("SELECT DISTINCT box FROM box_check", ())}
         venues = {v for (v,) in self._all("SELECT DISTINCT venue FROM run", ()) if v}
         return {"box": sorted(boxes), "song": sorted(songs), "venue": sorted(venues)}
-
-    def evenings(self) -> list[tuple[date, int]]:
-        """Evenings that there is something of, with how many rows, the last first."""
-        rows = self._all(
-            "SELECT evening, count(*) FROM (SELECT evening FROM run UNION ALL SELECT evening FROM "
-            "box_check UNION ALL SELECT evening FROM try UNION ALL SELECT evening FROM ones) "
-            "GROUP BY evening ORDER BY evening DESC", (),
-        )  # fmt: skip
-        return [(date.fromisoformat(day), count) for day, count in rows]
 
     def fault_evenings(self, project: str, last: int) -> list[tuple[str, str, int, int, int]]:
         """Of the last evenings that a project was played: (box, what, on how many of them, how

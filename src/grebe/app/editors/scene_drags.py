@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import msgspec
 
-from grebe.app.editors.scene_form import SceneHand
+from grebe.app.editors.scene_hand import SceneHand
 from grebe.core.document import Project
 from grebe.core.songs.scenes import move_scene, set_part
 from grebe.errors import EditError

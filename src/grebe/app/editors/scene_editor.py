@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from grebe.app.doing import Act, acts_of
 from grebe.app.editors.scene_drags import SceneDrags
-from grebe.app.editors.scene_form import SceneHand
+from grebe.app.editors.scene_form import SceneForm
+from grebe.app.editors.scene_hand import SceneHand
 from grebe.app.editors.scene_making import SceneMaking
 from grebe.app.editors.scene_moves import SceneMoves
 from grebe.app.editors.scene_part import PartEdits
@@ -18,7 +19,9 @@ class SceneEditor:
     def __init__(self, session: Session) -> None:
         self.session = session
         self.hand = SceneHand(session)
-        """What is in hand, and its settings as text."""
+        """What is in hand."""
+        self.form = SceneForm(self.hand)
+        """Its settings as text."""
         self.moves = SceneMoves(self.hand)
         self.part = PartEdits(self.hand)
         self.settings = SceneSettings(self.hand)

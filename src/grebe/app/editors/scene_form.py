@@ -1,20 +1,15 @@
-"""A scene in hand and its settings as text: what its form shows, and edits from it. Without Qt."""
+"""Settings of the scene in hand as text: what its form shows, and edits from it. Without Qt."""
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from collections.abc import Sequence
 from typing import Any, get_args
 
 import msgspec
 
-from grebe.app.actions.keymap import told
-from grebe.app.editors.scene_model import SceneModel, SceneTransition, chart_devices
-from grebe.app.live.session import Session
-from grebe.core.document import Project, with_scene
+from grebe.app.editors.scene_hand import SceneHand
+from grebe.core.document import Project
 from grebe.core.forms import meant, told_apart
-from grebe.core.patterns.model import Pattern, Voice
-from grebe.core.player.plan import sounding
-from grebe.core.rig.model import Device
 from grebe.core.songs.model import Follow, Part, Scene
 from grebe.core.songs.scenes import (
     put_value,
@@ -35,129 +30,17 @@ Option = tuple[str, str]
 """What can be chosen, by id, and its name."""
 
 
-class SceneHand:
-    """The scene, device and part in hand, and their settings as text."""
+class SceneForm:
+    """Of the scene and the part in hand, and of the performer."""
 
-    def __init__(self, session: Session) -> None:
-        self.session = session
-        self.book = SceneModel()
-        self.only_song = False
-        """Whether only the scenes of the song in hand are shown."""
-        self.scene_id = ""
-        self.device_id = ""
-        self._devices: tuple[Project, tuple[Device, ...]] | None = None
-
-    # What there is
-
-    @property
-    def project(self) -> Project:
-        """The document."""
-        return self.session.project
-
-    @property
-    def scenes(self) -> tuple[Scene, ...]:
-        """The columns of the chart, in order."""
-        song = self.session.song
-        if not self.only_song or song is None:
-            return self.project.scenes
-        used = {s.scene for s in song.sections}
-        return tuple(s for s in self.project.scenes if s.id in used)
-
-    @property
-    def devices(self) -> tuple[Device, ...]:
-        """The rows of the chart."""
-        if self._devices is None or self._devices[0] is not self.project:
-            self._devices = (self.project, chart_devices(self.project))
-        return self._devices[1]
-
-    @property
-    def scene(self) -> Scene | None:
-        """The scene in hand."""
-        return next((s for s in self.project.scenes if s.id == self.scene_id), None)
-
-    @property
-    def device(self) -> Device | None:
-        """The device in hand."""
-        return next((d for d in self.devices if d.id == self.device_id), None)
-
-    @property
-    def part(self) -> Part | None:
-        """What the device does in the scene."""
-        scene, device = self.scene, self.device
-        return None if scene is None or device is None else scene.part(device.id)
-
-    @property
-    def patterns(self) -> list[Pattern]:
-        """Patterns of the device in hand."""
-        return self.project.patterns_of.get(self.device_id, [])
-
-    @property
-    def voices(self) -> list[Voice]:
-        """Voices of what the device plays in the scene."""
-        part, device = self.part, self.device
-        if part is None or device is None:
-            return []
-        chain = dict.fromkeys(part.chain)
-        rows = [v for p in self.patterns if p.id in chain for v in sounding(p, device).voices]
-        return list({v.id: v for v in rows}.values())
-
-    def settle(self) -> None:
-        """Hold on to something that is there."""
-        scenes, devices = self.scenes, self.devices
-        if all(s.id != self.scene_id for s in scenes):
-            self.scene_id = scenes[0].id if scenes else ""
-        if all(d.id != self.device_id for d in devices):
-            self.device_id = devices[0].id if devices else ""
-
-    def bpm_of(self, scene: Scene) -> float:
-        """Tempo at which a scene comes in: where the song in hand has it first, or the song's."""
-        layout = self.session.derived.layout()
-        for span in () if layout is None else layout.spans:
-            if span.scene.id == scene.id:
-                return span.bpm
-        return self.session.position.written_bpm
-
-    def passage(self, index: int) -> SceneTransition:
-        """From the column before into a column of the chart."""
-        scenes = self.scenes
-        before = scenes[index - 1] if index else None
-        after = scenes[index]
-        return self.book.passage(self.project, before, after, self.bpm_of(after), self.session.song)
-
-    def comes_after(self) -> list[Scene]:
-        """Scenes that the one in hand follows in the song in hand, in order, each once."""
-        layout = self.session.derived.layout()
-        spans = () if layout is None else layout.spans
-        rows = [
-            spans[n - 1].scene
-            for n, span in enumerate(spans)
-            if n and span.scene.id == self.scene_id and spans[n - 1].scene.id != self.scene_id
-        ]
-        return list({s.id: s for s in rows}.values())
-
-    # Edits
-
-    def change(self, name: str, edit: Callable[[Scene], Scene], merge: str = "") -> None:
-        """Edit the scene in hand."""
-        if self.scene is None:
-            raise EditError(
-                tr("there is no scene yet: {new_scene} makes one", new_scene=told("new_scene"))
-            )
-        self.session.store.apply(name, lambda p: with_scene(p, self.scene_id, edit), merge=merge)
-
-    def change_part(self, name: str, merge: str = "", **fields: Any) -> None:
-        """Change what the device in hand does in the scene in hand."""
-        if self.device is None:
-            raise EditError(tr("there is no device yet: add one in the Rig"))
-        self.change(name, lambda s: set_part(s, self.device_id, **fields), merge)
-
-    # The form
+    def __init__(self, hand: SceneHand) -> None:
+        self.hand = hand
 
     def field_text(self, owner: str, key: str) -> str | None:
         """A setting as text; None while there is no such thing in hand."""
-        scene, part = self.scene, self.part
+        scene, part = self.hand.scene, self.hand.part
         if owner == "performer":
-            value = getattr(self.project.performer, key)
+            value = getattr(self.hand.project.performer, key)
             return str(value or "none") if key == "school" else str(value)
         if scene is None or (owner == "part" and part is None):
             return None
@@ -171,7 +54,7 @@ class SceneHand:
     @property
     def _can_freeze(self) -> bool:
         """Whether the device in hand is an echo."""
-        device = self.device
+        device = self.hand.device
         return device is not None and (
             device.kind == "echo" or device.spec.freeze_controller is not None
         )
@@ -199,7 +82,7 @@ class SceneHand:
         return ()
 
     def _scene_names(self) -> dict[str, str]:
-        return told_apart((s.id, s.name) for s in self.project.scenes)
+        return told_apart((s.id, s.name) for s in self.hand.project.scenes)
 
     def set_field(self, owner: str, key: str, text: str) -> None:
         """Take a setting from text. EditError says what it may be."""
@@ -210,7 +93,7 @@ class SceneHand:
         elif owner == "scene":
             self._set_scene(name, key, words)
         else:
-            self.change_part(name, **{key: self._part_value(key, words)})
+            self.hand.change_part(name, **{key: self._part_value(key, words)})
 
     def _set_performer(self, name: str, key: str, words: str) -> None:
         school = "" if words == "none" else words
@@ -220,11 +103,11 @@ class SceneHand:
             made = with_field(project.performer, key, value)
             return msgspec.structs.replace(project, performer=made)
 
-        self.session.store.apply(name, change)
+        self.hand.session.store.apply(name, change)
 
     def _set_scene(self, name: str, key: str, words: str) -> None:
         fields: dict[str, Any]
-        scene = self.scene
+        scene = self.hand.scene
         assert scene is not None
         if key in ("kind", "to", "jumps"):
             value: Any = words
@@ -245,7 +128,7 @@ class SceneHand:
         else:
             fields = {key: words}
         made = {key: taken(fields_of(Scene)[key], value, key) for key, value in fields.items()}
-        self.change(name, lambda s: msgspec.structs.replace(s, **made))
+        self.hand.change(name, lambda s: msgspec.structs.replace(s, **made))
 
     def _part_value(self, key: str, words: str) -> Any:
         if key in ("muted", "frozen"):
@@ -260,17 +143,17 @@ class SceneHand:
 
     def field_many(self, owner: str, key: str) -> tuple[tuple[Option, ...], tuple[str, ...]] | None:
         """What there is to choose from, and what is chosen, by id; None where it does not apply."""
-        part, device = self.part, self.device
+        part, device = self.hand.part, self.hand.device
         if owner != "part" or part is None or device is None:
             return None
         if key == "chain":
-            names = told_apart((p.id, p.name) for p in self.patterns)
+            names = told_apart((p.id, p.name) for p in self.hand.patterns)
             return (tuple(names.items()), part.chain) if names or part.chain else None
         if key == "fill":
-            names = told_apart((p.id, p.name) for p in self.patterns)
+            names = told_apart((p.id, p.name) for p in self.hand.patterns)
             return (tuple(names.items()), (part.fill,) if part.fill else ()) if names else None
         if key == "silent_voices":
-            rows = tuple((v.id, v.name) for v in self.voices)
+            rows = tuple((v.id, v.name) for v in self.hand.voices)
             return (rows, part.silent_voices) if rows else None
         if key == "tracks":
             tracks = range(1, (device.spec.loop_tracks or 0) + 1)
@@ -288,14 +171,14 @@ class SceneHand:
         name = tr("Set {replace}", replace=key.replace("_", " "))
         if key == "values":
             pairs = _pairs(ids)
-            self.change(name, lambda s: _with_values(s, self.device_id, pairs))
+            self.hand.change(name, lambda s: _with_values(s, self.hand.device_id, pairs))
         elif key == "fill":  # one at most: the last that was chosen
-            self.change_part(name, fill=ids[-1] if ids else "")
+            self.hand.change_part(name, fill=ids[-1] if ids else "")
         elif key == "tracks":
-            self.change_part(name, tracks=tuple(sorted(map(int, ids))))
+            self.hand.change_part(name, tracks=tuple(sorted(map(int, ids))))
         else:
             fields: dict[str, Any] = {key: ids}
-            self.change_part(name, **fields)
+            self.hand.change_part(name, **fields)
 
 
 def _pairs(rows: Sequence[str]) -> list[tuple[int, int]]:

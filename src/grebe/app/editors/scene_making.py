@@ -6,7 +6,7 @@ from collections.abc import Callable
 
 from grebe.app.actions.keymap import told
 from grebe.app.doing import does
-from grebe.app.editors.scene_form import SceneHand
+from grebe.app.editors.scene_hand import SceneHand
 from grebe.core.document import Project, with_song
 from grebe.core.naming import free_name
 from grebe.core.songs.edit import insert_section

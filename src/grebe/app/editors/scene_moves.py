@@ -5,7 +5,7 @@ from __future__ import annotations
 from typing import Any
 
 from grebe.app.doing import does
-from grebe.app.editors.scene_form import SceneHand
+from grebe.app.editors.scene_hand import SceneHand
 
 
 class SceneMoves:

@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from grebe.app.actions.keymap import told
 from grebe.app.doing import does
-from grebe.app.editors.scene_form import ECHOES, SceneHand
+from grebe.app.editors.scene_form import ECHOES
+from grebe.app.editors.scene_hand import SceneHand
 from grebe.errors import EditError
 from grebe.words import tr
 

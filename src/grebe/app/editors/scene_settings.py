@@ -7,7 +7,8 @@ from typing import Any
 import msgspec
 
 from grebe.app.doing import does
-from grebe.app.editors.scene_form import FOLLOWS, SceneHand
+from grebe.app.editors.scene_form import FOLLOWS
+from grebe.app.editors.scene_hand import SceneHand
 from grebe.core.songs.model import ROLES, Then
 from grebe.words import tr
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 
-from grebe.app.editors.scene_form import SceneHand
+from grebe.app.editors.scene_hand import SceneHand
 from grebe.app.editors.set_form import SetHand
 from grebe.app.editors.song_form import SongHand
 from grebe.app.tables.table import Cell

@@ -2765,16 +2765,6 @@
   </message>
   <message>
    <location filename="../../app/editors/scene_form.py" />
-   <source>there is no scene yet: {new_scene} makes one</source>
-   <translation>noch keine Szene da: {new_scene} macht eine</translation>
-  </message>
-  <message>
-   <location filename="../../app/editors/scene_form.py" />
-   <source>there is no device yet: add one in the Rig</source>
-   <translation>noch kein Gerät da: im Rig eins hinzufügen</translation>
-  </message>
-  <message>
-   <location filename="../../app/editors/scene_form.py" />
    <source>A controller</source>
    <translation>Ein Controller</translation>
   </message>
@@ -2782,6 +2772,16 @@
    <location filename="../../app/editors/scene_form.py" />
    <source>Track {n}</source>
    <translation>Spur {n}</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/scene_hand.py" />
+   <source>there is no scene yet: {new_scene} makes one</source>
+   <translation>noch keine Szene da: {new_scene} macht eine</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/scene_hand.py" />
+   <source>there is no device yet: add one in the Rig</source>
+   <translation>noch kein Gerät da: im Rig eins hinzufügen</translation>
   </message>
   <message>
    <location filename="../../app/editors/scene_making.py" />
@@ -14254,9 +14254,49 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <translation>gespielt</translation>
   </message>
   <message>
-   <location filename="../../ui/stations/log/view.py" />
+   <location filename="../../ui/stations/log/side.py" />
    <source>any</source>
    <translation>beliebig</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/side.py" />
+   <source>Venue</source>
+   <translation>Ort</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/side.py" />
+   <source>Search in words</source>
+   <translation>In Worten suchen</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/side.py" />
+   <source>Search the log</source>
+   <translation>Das Logbuch durchsuchen</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/side.py" />
+   <source>What there is</source>
+   <translation>Was es gibt</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/side.py" />
+   <source>From, 2026-11-30</source>
+   <translation>Von, 2026-11-30</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/side.py" />
+   <source>Until, 2026-11-30</source>
+   <translation>Bis, 2026-11-30</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/side.py" />
+   <source>How warm</source>
+   <translation>Wie warm</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/log/side.py" />
+   <source>Noted of this run</source>
+   <translation>Zu diesem Durchlauf notiert</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
@@ -14270,11 +14310,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
-   <source>Venue</source>
-   <translation>Ort</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/log/view.py" />
    <source>{at} of {count}</source>
    <translation>{at} von {count}</translation>
   </message>
@@ -14282,21 +14317,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/log/view.py" />
    <source>The same as a table</source>
    <translation>Dasselbe als Tabelle</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/log/view.py" />
-   <source>Search in words</source>
-   <translation>In Worten suchen</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/log/view.py" />
-   <source>Search the log</source>
-   <translation>Das Logbuch durchsuchen</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/log/view.py" />
-   <source>What there is</source>
-   <translation>Was es gibt</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
@@ -14327,26 +14347,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/log/view.py" />
    <source>A change over rehearsals</source>
    <translation>Ein Wechsel über die Proben</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/log/view.py" />
-   <source>From, 2026-11-30</source>
-   <translation>Von, 2026-11-30</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/log/view.py" />
-   <source>Until, 2026-11-30</source>
-   <translation>Bis, 2026-11-30</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/log/view.py" />
-   <source>How warm</source>
-   <translation>Wie warm</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/log/view.py" />
-   <source>Noted of this run</source>
-   <translation>Zu diesem Durchlauf notiert</translation>
   </message>
   <message>
    <location filename="../../ui/stations/log/view.py" />
@@ -15565,31 +15565,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/rig/notes.py" />
-   <source>Note maps</source>
-   <translation>Notentabellen</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/notes.py" />
-   <source>pad {pad}</source>
-   <translation>Pad {pad}</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/notes.py" />
-   <source>Note of a pad</source>
-   <translation>Note eines Pads</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/notes.py" />
-   <source>No routes yet. Run a cable from a controller to Grebe: its route begins there.</source>
-   <translation>Noch keine Routen. Leg ein Kabel von einem Controller zu Grebe: dort beginnt seine Route.</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/notes.py" />
-   <source>   {value} of {count}, Page down for the next</source>
-   <translation>   {value} von {count}, Bild ab zur nächsten</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/notes.py" />
    <source>Notes pass as they come.</source>
    <translation>Noten gehen durch, wie sie kommen.</translation>
   </message>
@@ -15615,6 +15590,31 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/rig/notes.py" />
+   <source>Note maps</source>
+   <translation>Notentabellen</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/notes.py" />
+   <source>pad {pad}</source>
+   <translation>Pad {pad}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/notes.py" />
+   <source>Note of a pad</source>
+   <translation>Note eines Pads</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/notes.py" />
+   <source>No routes yet. Run a cable from a controller to Grebe: its route begins there.</source>
+   <translation>Noch keine Routen. Leg ein Kabel von einem Controller zu Grebe: dort beginnt seine Route.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/notes.py" />
+   <source>   {value} of {count}, Page down for the next</source>
+   <translation>   {value} von {count}, Bild ab zur nächsten</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/notes.py" />
    <source>from the bottom left</source>
    <translation>von links unten</translation>
   </message>
@@ -15630,6 +15630,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/rig/notes.py" />
+   <source>By where the pads lie: one transposition of {offset:+d} does it.</source>
+   <translation>Nach der Lage der Pads: eine Transposition um {offset:+d} genügt.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/notes.py" />
    <source>Becomes</source>
    <translation>Wird zu</translation>
   </message>
@@ -15637,11 +15642,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/notes.py" />
    <source>How notes go</source>
    <translation>Wie Noten gehen</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/notes.py" />
-   <source>By where the pads lie: one transposition of {offset:+d} does it.</source>
-   <translation>Nach der Lage der Pads: eine Transposition um {offset:+d} genügt.</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/notes.py" />

@@ -6,7 +6,6 @@ import time
 from collections import Counter
 from collections.abc import Callable
 from functools import partial
-from pathlib import Path
 
 from PyQt6.QtCore import QEvent, QObject, QPoint, Qt, QTimer
 from PyQt6.QtGui import (
@@ -36,7 +35,7 @@ from grebe.app.live.rehearsal import Rehearsal
 from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
 from grebe.app.live.window_actions import WindowActions
-from grebe.app.returning import forget_shown, note_shown
+from grebe.app.returning import ShownNote
 from grebe.app.settings import Settings
 from grebe.app.walk import Walk
 from grebe.core.document import Project
@@ -102,7 +101,7 @@ class Frame(QWidget):
         self._keeper = Keeper(store, claim)
         self.documents = Documents(self, self.session, self._keeper)
         self._look_s = self._buttons_s = 0.0
-        self._noted: tuple[int, str, str, Path | None] | None = None
+        self._shown_note = ShownNote()
         self.stage_book = StageModel(self.session)
         self.rehearsal = Rehearsal(self.session, self.stage_book)
         self.phones = Phones(self.session, self.stage_book)
@@ -226,7 +225,6 @@ class Frame(QWidget):
         self.session.memory.take_fresh()  # what was played elsewhere is remembered, not written
         self.over.close_all()
         view = self.views[number]
-        self._noted = None
         self.session.stage.shown = number == 7
         self.session.selection.perform_set(on=number in SET_STATIONS)
         self.stack.setCurrentWidget(view)
@@ -318,26 +316,16 @@ class Frame(QWidget):
     def _mind_document(self, now_s: float) -> None:
         """Keep unsaved work safe; see what others do to the file."""
         said = self._keeper.on_timer(now_s)
-        self._note_shown()
+        selection, store = self.session.selection, self.session.store
+        self._shown_note.keep(
+            store.home, self.rail.current, untitled=store.path is None,
+            song=selection.song_id, section=selection.section,
+        )  # fmt: skip
         if now_s - self._look_s > LOOK_EVERY_S:
             self._look_s = now_s
             said = said or self.session.store.look_at_disk()
         if said:
             self.session.say("warn", said)
-
-    def _note_shown(self) -> None:
-        """What another window would show, should this one crash."""
-        session, store = self.session, self.session.store
-        shown = (
-            self.rail.current,
-            session.selection.song_id,
-            session.selection.section,
-            store.home,
-        )
-        if shown != self._noted:
-            self._noted = shown
-            note_shown(store.home, shown[0], untitled=store.path is None, song=shown[1],
-                       section=shown[2])  # fmt: skip
 
     def _take_presses(self) -> None:
         """Do what only a window can, for pedals and controllers."""
@@ -360,7 +348,6 @@ class Frame(QWidget):
 
     def _document_saved(self) -> None:
         self._document_changed(self.session.project, self.session.project)
-        self._noted = None
 
     def _safely(self, does: Callable[..., None], *what: object) -> None:
         try:
@@ -488,7 +475,7 @@ class Frame(QWidget):
         keep_place(self)
         self._keeper.close()
         self.session.derived.end()
-        forget_shown()
+        self._shown_note.take_away()
         self.session.link.close()
         self.phones.stop()
         self.session.diary.finish()

@@ -18,7 +18,8 @@ from PyQt6.QtWidgets import (
 from grebe.app.choices import CHOICES, Choice
 from grebe.app.editors.rig_device import DeviceEdits
 from grebe.app.editors.rig_hand import RigHand
-from grebe.app.editors.scene_form import SCHOOLS, SceneHand
+from grebe.app.editors.scene_form import SCHOOLS, SceneForm
+from grebe.app.editors.scene_hand import SceneHand
 from grebe.app.live.session import Session
 from grebe.app.settings import Settings, read_settings, with_choice, write_settings
 from grebe.errors import GrebeError
@@ -56,7 +57,7 @@ class SettingsPage(PageOverlay):
         """`do` does an action by its id."""
         super().__init__(parent, tr("Settings"))
         self._session, self._do = session, do
-        self._hand = SceneHand(session)
+        self._form = SceneForm(SceneHand(session))
         self._boxes = DeviceEdits(RigHand(session))
         self.field = QLineEdit()
         self.field.setPlaceholderText(tr("Search"))
@@ -171,7 +172,7 @@ class SettingsPage(PageOverlay):
                 value = str(read_back(value))
             self._show(self.controls[choice.key], value)
         for key, _, _ in PERFORMER:
-            self._show(self.controls[key], self._hand.field_text("performer", key) or "")
+            self._show(self.controls[key], self._form.field_text("performer", key) or "")
         devices = self._session.project.rig.devices
         tolerances = {d.tolerance_ms for d in devices}
         alike = f"{tolerances.pop():g}" if len(tolerances) == 1 else ""
@@ -211,10 +212,10 @@ class SettingsPage(PageOverlay):
             self.changed.emit(new)
 
     def _set_performer(self, key: str, text: str) -> None:
-        if text == self._hand.field_text("performer", key):
+        if text == self._form.field_text("performer", key):
             return
         try:
-            self._hand.set_field("performer", key, text)
+            self._form.set_field("performer", key, text)
         except GrebeError as error:
             self.below.setText(tr("{error}. It stays as it was.", error=error))
             mark_wrong(self.controls[key], wrong=True)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Collection, Sequence
-from typing import NamedTuple, Protocol, runtime_checkable
+from typing import NamedTuple
 
 from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtGui import QPainter, QPaintEvent
@@ -13,7 +13,6 @@ from grebe.app.actions.model import STATION_NUMBERS, Station
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.live.session import Session
 from grebe.core.findings.model import SubjectKind
-from grebe.errors import EditError
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.canvas import Canvas
 from grebe.ui.widgets.controls import SHEET_WIDTH, Heading, Tabs
@@ -54,21 +53,6 @@ def dress(widget: QWidget, palette: Palette) -> None:
         elif hasattr(child, "palette_now"):
             child.palette_now = palette
             child.update()
-
-
-class Typed(Protocol):
-    """What takes settings from text."""
-
-    def set_field(self, owner: str, key: str, text: str) -> None:
-        """Take a setting from text. EditError says what it may be."""
-
-
-@runtime_checkable
-class PicksMany(Protocol):
-    """What takes settings that several are chosen in."""
-
-    def set_many(self, owner: str, key: str, ids: tuple[str, ...]) -> None:
-        """Choose these. EditError says what cannot be."""
 
 
 class Thing(NamedTuple):
@@ -171,29 +155,6 @@ class View(QWidget):
         """What is in hand."""
         return Thing("", ())
 
-    def take_typed(self, form: Form, editor: Typed) -> None:
-        """Let a form set what is typed into it; what cannot be is said at the field."""
-
-        def typed(owner: str, key: str, text: str) -> None:
-            try:
-                editor.set_field(owner, key, text)
-            except EditError as error:
-                self._refused(form, owner, key, error)
-
-        def picked(owner: str, key: str, ids: tuple[str, ...]) -> None:
-            try:
-                if isinstance(editor, PicksMany):
-                    editor.set_many(owner, key, ids)
-            except EditError as error:
-                self._refused(form, owner, key, error)
-
-        form.typed.connect(typed)
-        form.picked.connect(picked)
-
-    def _refused(self, form: Form, owner: str, key: str, error: EditError) -> None:
-        self.session.say("warn", f"{error}.")
-        form.refuse(tr("{error}. It stays as it was.", error=error), owner, key)
-
     def tab_row(self, panes: Sequence[tuple[str, str]]) -> QHBoxLayout:
         """The parts of the station by name, each with the action that shows it."""
         row = QHBoxLayout()
@@ -235,10 +196,7 @@ class View(QWidget):
 
     def can(self, action_id: str) -> bool:
         """Whether it has an answer to an action in the part that is shown."""
-        return action_id in self._here()
-
-    def _here(self) -> dict[str, Act]:
-        return self._of_part(self.part)
+        return action_id in self._of_part(self.part)
 
     def _of_part(self, part: int) -> dict[str, Act]:
         if part not in self._acts:
@@ -247,7 +205,7 @@ class View(QWidget):
 
     def handler(self, action_id: str) -> Act:
         """What to call for an action, with what always follows it here."""
-        return self.around(action_id, self._here()[action_id])
+        return self.around(action_id, self._of_part(self.part)[action_id])
 
     def set_palette(self, palette: Palette) -> None:
         """Take the colours of a theme."""

@@ -2,13 +2,10 @@
 
 from __future__ import annotations
 
-from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import (
     QAbstractItemView,
     QHeaderView,
     QLabel,
-    QLineEdit,
-    QListWidget,
     QStackedWidget,
     QTableWidget,
     QTableWidgetItem,
@@ -20,17 +17,14 @@ from grebe.app.document.sheets import SheetPage
 from grebe.app.doing import does
 from grebe.app.live.session import Session
 from grebe.app.log.views import PARTS, LogModel, LogPart
-from grebe.core.forms import field
 from grebe.core.room import RoomTable
-from grebe.core.typed import typed_day
 from grebe.errors import EditError
-from grebe.formats.log_filter import LogFilter
 from grebe.formats.sheets import room_html
 from grebe.ui.stations.log.canvas import BoxesCanvas, ChangesCanvas, LogCanvas, TonightCanvas
-from grebe.ui.widgets.fields import ListField
-from grebe.ui.widgets.form import Form
+from grebe.ui.stations.log.side import LogSide
 from grebe.ui.widgets.paper_out import PaperOut
-from grebe.ui.widgets.view import PanedView, Sheet, Thing
+from grebe.ui.widgets.typed import take_typed
+from grebe.ui.widgets.view import PanedView, Thing
 from grebe.words import tr
 
 PANES = (
@@ -39,13 +33,9 @@ PANES = (
     (tr("Changes"), "pane_changes"),
 )
 KINDS: dict[LogPart, str] = {"tonight": "run", "boxes": "log_box", "changes": "change"}
-FILTERS = (("box", tr("Box")), ("song", tr("Song")), ("venue", tr("Venue")))
-ANY = tr("any")
 TABLE_HEIGHT = 200
-LIST_HEIGHT = 170
 SAID_HEIGHT = 66
 MOST_NOTES = 3
-FORM_HEIGHT = 152
 
 
 class LogPane(QWidget):
@@ -68,7 +58,7 @@ class LogPane(QWidget):
         rows = self.table.verticalHeader()
         if rows is not None:
             rows.hide()
-        canvas.taken_row.connect(self.to_row)
+        canvas.taken_row.connect(self._taken)
         column = QVBoxLayout(self)
         column.setContentsMargins(0, 0, 0, 0)
         column.setSpacing(6)
@@ -104,6 +94,11 @@ class LogPane(QWidget):
     def _row(self, row: int) -> None:
         self.canvas.show_row(row)
 
+    def _taken(self, row: int) -> None:
+        """A row of the drawing was taken in hand."""
+        self.to_row(row)
+        self.canvas.setFocus()
+
 
 class LogView(PanedView):
     """What happened, and what keeps going wrong."""
@@ -123,50 +118,16 @@ class LogView(PanedView):
         self.panes = QStackedWidget()
         for page in self.pages:
             self.panes.addWidget(page)
-            page.canvas.taken_row.connect(self._row_taken)
-        self.side = Sheet()
-        self._fill_side()
+        self.side = LogSide(self.model)
+        self.side.wanted.connect(self._filter)
+        self.side.list.currentRowChanged.connect(self._chosen)
+        take_typed(session, self.side.form, self.model)
         above = QWidget()
         above.setLayout(self.tab_row(PANES))
         self.lay_out(self.pages[0].canvas, self.side, above=above, body=self.panes)
         for page in self.pages[1:]:
             page.canvas.asked.connect(self.wanted)
             page.canvas.taken.connect(self.document_changed)
-
-    def _fill_side(self) -> None:
-        column = self.side.column
-        self.search = QLineEdit()
-        self.search.setPlaceholderText(tr("Search in words"))
-        self.search.setAccessibleName(tr("Search the log"))
-        self.search.setClearButtonEnabled(True)
-        self.search.textChanged.connect(lambda _: self._filter())
-        column.addWidget(self.search)
-        self.filters: dict[str, ListField] = {}
-        for key, words in FILTERS:
-            made = self.filters[key] = ListField({"": f"{words}: {ANY}"})
-            made.setAccessibleName(words)
-            made.entered.connect(lambda _: self._filter())
-            column.addWidget(made)
-        self.days: dict[str, QLineEdit] = {}
-        for key, words in (("since", tr("From, 2026-11-30")), ("until", tr("Until, 2026-11-30"))):
-            line = self.days[key] = QLineEdit()
-            line.setPlaceholderText(words)
-            line.setAccessibleName(words)
-            line.setMaxLength(10)
-            line.editingFinished.connect(self._filter)
-            column.addWidget(line)
-        self.list = QListWidget()
-        self.list.setAccessibleName(tr("What there is"))
-        self.list.setMinimumHeight(LIST_HEIGHT)
-        self.list.setHorizontalScrollBarPolicy(Qt.ScrollBarPolicy.ScrollBarAlwaysOff)
-        self.list.currentRowChanged.connect(self._chosen)
-        column.addWidget(self.list, 1)
-        rows = (field("run", "venue", tr("Venue")), field("run", "note", tr("Note")),
-                field("run", "warm_c", tr("How warm"), unit="°C"))  # fmt: skip
-        self.form = Form(self.model, {"run": tr("Noted of this run")}, rows)
-        self.form.setFixedHeight(FORM_HEIGHT)
-        self.take_typed(self.form, self.model)
-        column.addWidget(self.form)
 
     # What is shown
 
@@ -188,18 +149,7 @@ class LogView(PanedView):
         self.page.show_table(table)
         self.page.said.setText(self._said(table))
         self.page.said.setVisible(bool(self.page.said.text()))
-        self.list.blockSignals(True)
-        names = self.model.names(part)
-        if [self._item(n) for n in range(self.list.count())] != names:
-            self.list.clear()
-            self.list.addItems(names)
-        self.list.setCurrentRow(self.model.at[part] if names else -1)
-        self.list.blockSignals(False)
-        known = self.model.choices
-        for key, made in self.filters.items():
-            made.show_choice(["", *known.get(key, [])], str(getattr(self.model.wanted, key)))
-        self.form.setVisible(part == "tonight" and self.model.run is not None)
-        self.form.show_all()
+        self.side.show_part(part)
         self.show_tab(self.panes.currentIndex())
 
     def _below(self) -> str:
@@ -225,10 +175,6 @@ class LogView(PanedView):
             return tr("Nothing stands out.") if self.model.run is not None else ""
         return "\n".join(f"{n}. {row.words}" for n, row in enumerate(self.model.mend, 1))
 
-    def _item(self, row: int) -> str:
-        item = self.list.item(row)
-        return "" if item is None else item.text()
-
     def moved(self) -> None:
         """More may have been written."""
         if self.session.log.written != self._shown:
@@ -245,25 +191,16 @@ class LogView(PanedView):
 
     # Choosing
 
-    def _row_taken(self, row: int) -> None:
-        del row
-        self.page.canvas.setFocus()
-
     def _chosen(self, row: int) -> None:
         self.model.take(self.log_part, row)
         self.document_changed()
 
     def _filter(self) -> None:
-        box, song, venue = (str(made.currentData() or "") for made in self.filters.values())
         try:
-            since, until = (
-                typed_day(line.text()) if line.text().strip() else None
-                for line in self.days.values()
-            )
+            self.model.want(self.side.filter())
         except EditError as error:
             self.session.say("warn", f"{error}.")
             return
-        self.model.want(LogFilter(self.search.text(), box, song, venue, since, until))
         self.document_changed()
 
     def to_part(self, index: int) -> None:
@@ -302,26 +239,28 @@ class LogView(PanedView):
     @does("one_after")
     def one_after(self) -> None:
         """The next in the list: a run before, another box, another change."""
-        self.list.setCurrentRow(min(self.list.count() - 1, self.list.currentRow() + 1))
+        self.side.list.setCurrentRow(
+            min(self.side.list.count() - 1, self.side.list.currentRow() + 1)
+        )
 
     @does("one_before")
     def one_before(self) -> None:
         """The one before in the list."""
-        self.list.setCurrentRow(max(0, self.list.currentRow() - 1))
+        self.side.list.setCurrentRow(max(0, self.side.list.currentRow() - 1))
 
     @does("settings")
     def settings(self) -> None:
         """What is noted of the run."""
         if self.log_part == "tonight":
-            self.form.open()
+            self.side.form.open()
         else:
-            self.list.setFocus()
+            self.side.list.setFocus()
 
     @does("search_log")
     def search_log(self) -> None:
         """To the search."""
-        self.search.setFocus()
-        self.search.selectAll()
+        self.side.search.setFocus()
+        self.side.search.selectAll()
 
     @does("forget_evening")
     def forget_evening(self) -> None:

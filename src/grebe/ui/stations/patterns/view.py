@@ -34,6 +34,7 @@ from grebe.ui.stations.patterns.transfer import PatternTransfer
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.pattern_strip import PatternStrip
 from grebe.ui.widgets.sheet import Facts
+from grebe.ui.widgets.typed import take_typed
 from grebe.ui.widgets.view import NO_BOX, PanedView, Sheet, Thing
 from grebe.words import counted, tr
 
@@ -83,10 +84,12 @@ class PatternsView(PanedView):
         self.facts = Facts(grows=True)
         self.fields = Form(self.editor.fields, TITLES, FIELDS)
         self.fields.put_below(self.facts)
-        self.take_typed(self.fields, self.editor.fields)
+        take_typed(self.session, self.fields, self.editor.fields)
         self.pages = QStackedWidget()
         self.generators = Generators(self.editor)
-        self.makers = MakersPage(self.generators, partial(self.take_typed, editor=self.generators))
+        self.makers = MakersPage(
+            self.generators, partial(take_typed, session, editor=self.generators)
+        )
         self.makers.chosen.connect(self._generate)
         self.pages.addWidget(self.fields)
         self.pages.addWidget(self.makers)

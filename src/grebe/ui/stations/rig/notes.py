@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 from PyQt6.QtCore import QPointF, QRectF
 from PyQt6.QtGui import QPainter
 
@@ -14,6 +16,7 @@ from grebe.core.rig.notemap import PadLayout, note_map
 from grebe.core.rig.passage import NOT_SENT, route_notes
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.canvas import Canvas
+from grebe.ui.widgets.theme import Palette
 from grebe.words import tr
 
 PAD = 62.0
@@ -102,17 +105,8 @@ class NotesPane(Canvas):
             mode = modes[(modes.index(route.notes) + 1) % 3]
             fields: dict[str, object] = {"notes": mode}
             if mode == "table" and not route.table:
-                fields["table"] = self._as_table()
+                fields["table"] = _as_table(route, self._table())
             self._change(tr("How notes go"), fields)
-
-    def _as_table(self) -> tuple[tuple[int, int], ...]:
-        route = self.route
-        moved = route.transpose if route is not None else 0
-        return tuple(
-            (note, out - moved)
-            for note, out in enumerate(self._table())
-            if out != NOT_SENT and 0 <= out - moved <= 127
-        )
 
     def change_note(self, by: int) -> None:
         """Another note for the pad chosen; the route becomes a table."""
@@ -120,7 +114,7 @@ class NotesPane(Canvas):
         if ends is None or route is None or ends[0].spec.pads is None:
             return
         note = ends[0].spec.pads.note_of(self.pad)
-        rows = dict(self._as_table())
+        rows = dict(_as_table(route, self._table()))
         rows[note] = min(127, max(0, rows.get(note, note) + by))
         table = tuple(sorted(rows.items()))
         self._change(tr("Note of a pad"), {"notes": "table", "table": table})
@@ -130,15 +124,14 @@ class NotesPane(Canvas):
         self._editor.boxes.change_route(name, at, fields)
 
     def _go(self, by: int) -> None:
-        ends = self.ends()
-        pads = ends[0].spec.pads if ends is not None else None
+        pads = self._layout
         if pads is not None and 1 <= self.pad + by <= pads.rows * pads.cols:
             self.pad += by
             self.refresh()
 
-    def _row_up(self) -> int:
-        ends = self.ends()
-        pads = ends[0].spec.pads if ends is not None else None
+    def _a_row(self) -> int:
+        """How much more the pad above counts."""
+        pads = self._layout
         return 0 if pads is None else pads.cols if pads.order == "up" else -pads.cols
 
     @does("left")
@@ -154,12 +147,12 @@ class NotesPane(Canvas):
     @does("up")
     def up(self) -> None:
         """The pad above."""
-        self._go(self._row_up())
+        self._go(self._a_row())
 
     @does("down")
     def down(self) -> None:
         """The pad below."""
-        self._go(-self._row_up())
+        self._go(-self._a_row())
 
     @does("note_up")
     def note_up(self) -> None:
@@ -206,11 +199,19 @@ class NotesPane(Canvas):
         )
         title = tr("{source} to {target}{more}", source=source.name, target=target.name, more=more)
         draw.text(painter, 0, 24, title, p.ink, size=20, weight=600)
-        draw.text(painter, 0, 50, self.sentence(), p.ink, size=16, width=self.width())
+        draw.text(
+            painter,
+            0,
+            50,
+            route_sentence(route, source, target),
+            p.ink,
+            size=16,
+            width=self.width(),
+        )
         keys = tr("M: as they come, by position, by table.  Arrows choose a pad, + and - its note.")
         draw.text(painter, 0, 74, keys, p.muted, size=14, width=self.width())
         if source.spec.pads is None or target.spec.pads is None:
-            self._paint_voices(painter, target)
+            _paint_voices(painter, p, target)
             return
         right = (self.width() + 40) / 2
         table = self._table()
@@ -218,46 +219,6 @@ class NotesPane(Canvas):
         becomes = table[note] if note < 128 else NOT_SENT
         self._paint_pads(painter, 0, source, source.spec.pads, note, table)
         self._paint_pads(painter, right, target, target.spec.pads, becomes, None)
-
-    def sentence(self) -> str:
-        """What the route does to notes, in words."""
-        ends, route = self.ends(), self.route
-        if ends is None or route is None:
-            return ""
-        source, target = ends
-        words = {
-            "same": tr("Notes pass as they come."),
-            "table": tr("A table says what each becomes."),
-        }
-        text = words.get(route.notes, "")
-        if source.spec.pads is not None and target.spec.pads is not None:
-            offset = note_map(source.spec.pads, target.spec.pads).offset
-            if route.notes == "position" and offset is not None:
-                text = tr(
-                    "By where the pads lie: one transposition of {offset:+d} does it.",
-                    offset=offset,
-                )
-            elif route.notes == "position":
-                text = tr(
-                    "By where the pads lie: no one transposition does it, so each has its own."
-                )
-            elif route.notes == "same" and offset != 0:
-                text += tr(" The pads do not lie on the same notes.")
-        if route.transpose:
-            text += tr(" Then {transpose:+d} semitones.", transpose=route.transpose)
-        return text
-
-    def _paint_voices(self, painter: QPainter, target: Device) -> None:
-        p = self.palette_now
-        words = (
-            tr("{target}'s voices:", target=target.name)
-            if target.spec.voices
-            else tr("No pads to lay side by side.")
-        )
-        draw.text(painter, 0, HEAD + 24, words, p.ink, size=14, weight=600)
-        for row, voice in enumerate(target.spec.voices[:20]):
-            y = HEAD + 48 + row * 22
-            draw.text(painter, 0, y, f"{voice.note}  {voice.name}", p.ink, size=14)
 
     def _paint_pads(
         self,
@@ -297,3 +258,47 @@ class NotesPane(Canvas):
                     draw.text(painter, x + 8, y + 54, name, p.muted, size=12, width=wide - 12)
                 if table is not None:
                     self._pads.append((box, pad))
+
+
+def route_sentence(route: Route, source: Device, target: Device) -> str:
+    """What a route does to notes, in words."""
+    words = {
+        "same": tr("Notes pass as they come."),
+        "table": tr("A table says what each becomes."),
+    }
+    text = words.get(route.notes, "")
+    if source.spec.pads is not None and target.spec.pads is not None:
+        offset = note_map(source.spec.pads, target.spec.pads).offset
+        if route.notes == "position" and offset is not None:
+            text = tr(
+                "By where the pads lie: one transposition of {offset:+d} does it.",
+                offset=offset,
+            )
+        elif route.notes == "position":
+            text = tr("By where the pads lie: no one transposition does it, so each has its own.")
+        elif route.notes == "same" and offset != 0:
+            text += tr(" The pads do not lie on the same notes.")
+    if route.transpose:
+        text += tr(" Then {transpose:+d} semitones.", transpose=route.transpose)
+    return text
+
+
+def _as_table(route: Route, becomes: Sequence[int]) -> tuple[tuple[int, int], ...]:
+    """What each note becomes, as the route's own table has it before it is transposed."""
+    return tuple(
+        (note, out - route.transpose)
+        for note, out in enumerate(becomes)
+        if out != NOT_SENT and 0 <= out - route.transpose <= 127
+    )
+
+
+def _paint_voices(painter: QPainter, p: Palette, target: Device) -> None:
+    words = (
+        tr("{target}'s voices:", target=target.name)
+        if target.spec.voices
+        else tr("No pads to lay side by side.")
+    )
+    draw.text(painter, 0, HEAD + 24, words, p.ink, size=14, weight=600)
+    for row, voice in enumerate(target.spec.voices[:20]):
+        y = HEAD + 48 + row * 22
+        draw.text(painter, 0, y, f"{voice.note}  {voice.name}", p.ink, size=14)

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from functools import partial
+
 from PyQt6.QtCore import QEvent, QObject, Qt
 from PyQt6.QtWidgets import (
     QScrollArea,
@@ -32,6 +34,7 @@ from grebe.ui.stations.rig.tables import TablesPane
 from grebe.ui.stations.sync.computers import peer_lines
 from grebe.ui.widgets.findings import FindingsList
 from grebe.ui.widgets.sheet_pane import SheetPane
+from grebe.ui.widgets.typed import take_typed
 from grebe.ui.widgets.view import PanedView, Thing
 from grebe.words import tr
 
@@ -76,10 +79,10 @@ class RigView(PanedView):
             self.editor, self.select, leave=self._to_drawing,
             routes=lambda: self.to_part(3),
         )  # fmt: skip
-        self.profiles = ProfileSide(self.editor, self.side, self.take_typed)
+        self.profiles = ProfileSide(self.editor, self.side, partial(take_typed, session))
         self.rig_panes = RigPanes(session, self.panes, self.abilities, self.setup, self.to_part)
         self.lay_out(self.tree_canvas, self.side.sheet, above=self._tabs(), body=self.panes)
-        self.take_typed(self.side.device_page.form, self.editor.form)
+        take_typed(self.session, self.side.device_page.form, self.editor.form)
         self.document_changed()
 
     def _make_panes(self) -> None:

@@ -18,6 +18,7 @@ from grebe.ui.stations.scenes.facts import scene_lines
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.pattern_strip import PatternStrip
 from grebe.ui.widgets.sheet import Facts
+from grebe.ui.widgets.typed import take_typed
 from grebe.ui.widgets.view import NO_BOX, Sheet, Thing, View
 from grebe.words import counted, tr
 
@@ -70,9 +71,9 @@ class ScenesView(View):
         self.strip.chosen.connect(self._pattern_pointed)
         self.sheet = Sheet()
         self.facts = Facts(grows=True)
-        self.form = Form(self.editor.hand, TITLES, ROWS, self.editor.hand)
+        self.form = Form(self.editor.form, TITLES, ROWS, self.editor.form)
         self.form.put_below(self.facts)
-        self.take_typed(self.form, self.editor.hand)
+        take_typed(session, self.form, self.editor.form)
         self.sheet.column.addWidget(self.form, 1)
         self.lay_out(self.chart, self.sheet, above=self.strip)
         self.document_changed()

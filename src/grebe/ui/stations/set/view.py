@@ -28,6 +28,7 @@ from grebe.ui.stations.set.rehearse import RehearsePane
 from grebe.ui.widgets.ask_file import SETS, ask_open, ask_save
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.paper_out import PaperOut
+from grebe.ui.widgets.typed import take_typed
 from grebe.ui.widgets.view import Sheet, SidedView, Thing
 from grebe.words import counted, tr
 
@@ -65,7 +66,7 @@ class SetView(SidedView):
         self.set_canvas.pointed.connect(self._point)
         self.set_canvas.wished.connect(self._wish)
         self.form = Form(self.editor.hand, TITLES, ROWS)
-        self.take_typed(self.form, self.editor.hand)
+        take_typed(self.session, self.form, self.editor.hand)
         self.side = Sheet()
         self.side.column.addWidget(self.form, 1)
         self.rehearse = RehearsePane(rehearsal)

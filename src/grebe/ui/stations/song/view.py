@@ -21,6 +21,7 @@ from grebe.ui.stations.song.exports import SongExports
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.formatting import length_text
 from grebe.ui.widgets.sheet_pane import SheetPane
+from grebe.ui.widgets.typed import take_typed
 from grebe.ui.widgets.view import Sheet, SidedView, Thing
 from grebe.words import counted, tr
 
@@ -67,7 +68,7 @@ class SongView(SidedView):
             self, self.editor, lambda: self.panes.currentWidget() is self.stage_sheet
         )
         self.form = Form(self.editor.hand, TITLES, ROWS)
-        self.take_typed(self.form, self.editor.hand)
+        take_typed(self.session, self.form, self.editor.hand)
         self.side = Sheet()
         self.side.column.addWidget(self.form, 1)
         above = QWidget()

@@ -25,6 +25,7 @@ from grebe.ui.stations.sync.probe import ProbePane
 from grebe.ui.stations.sync.tempo import TempoFields
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.sheet import Facts, SheetLine, head, row
+from grebe.ui.widgets.typed import take_typed
 from grebe.ui.widgets.view import NO_BOX, PanedView, Sheet, Thing
 from grebe.words import tr
 
@@ -82,7 +83,7 @@ class SyncView(PanedView):
         self.computers.computer_clicked.connect(self._select_computer)
         self.editor = NetworkForm(session)
         self.form = Form(self.editor, TITLES, ROWS)
-        self.take_typed(self.form, self.editor)
+        take_typed(self.session, self.form, self.editor)
         self.sheet.column.addWidget(self.tempo)
         self.sheet.column.addWidget(rolling, 1)
         self.sheet.column.addWidget(self.form, 1)
