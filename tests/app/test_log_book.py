@@ -6,6 +6,7 @@ import sqlite3
 import time
 from collections.abc import Iterator
 from datetime import UTC, datetime, timedelta
+from pathlib import Path
 
 import msgspec
 import pytest
@@ -21,6 +22,7 @@ from grebe.app.log.book import LogBook, LogRow
 from grebe.app.log.past import PastReader
 from grebe.app.settings import read_settings, write_settings
 from grebe.core.findings import find
+from grebe.core.gear.model import note_of
 from grebe.core.log.model import BoxCheck, LoggedRun, evening, local, stamp
 from grebe.core.log.tonight import to_mend
 from grebe.core.player.happened import Silenced, TempoTaken
@@ -153,6 +155,26 @@ def test_what_is_no_log_is_set_aside_under_a_name_that_is_said(book: LogBook, wh
     assert kept.read_bytes() == before
     assert names(after) == {"Night 1"}
     after.close()
+
+
+def test_a_check_has_the_firmware_that_was_noted(own_folders: Path) -> None:
+    """The latest of what the performer wrote down of that box, under any of its names."""
+    session = Session(Store.open(fresh_demo()))
+    at, zone = stamp(AT)
+    about = (
+        ("Smew", "1.2", "2026-01-01"),
+        ("smew", "1.4", "2026-05-01"),
+        ("Knot", "9", "2026-06-01"),
+    )
+    session.gear.add(*(note_of("firmware", [box], "new", day, n) for box, n, day in about))
+    session.log.add(
+        BoxCheck(at=at, zone_min=zone, box="Smew"), BoxCheck(at=at, zone_min=zone, box="Dunlin")
+    )
+    assert {row.box: row.firmware for row in read(session.log).checks()} == {
+        "Smew": "1.4",
+        "Dunlin": "",
+    }
+    session.log.close()
 
 
 def test_what_is_not_to_be_kept_is_not(book: LogBook) -> None:

@@ -12,7 +12,6 @@ from grebe.core.rig.setup import of_device, setup_sheet
 from grebe.core.songs.cues import cue_sheet
 from grebe.errors import EditError
 
-BY_HAND = ("hand", "foot")
 MOST_PLACES, MOST_MOVES = 48, 24
 """What fits on a page; how many there are more is said."""
 
@@ -70,7 +69,7 @@ def _moves(project: Project, device: Device) -> tuple[CardMove, ...]:
         except EditError:
             continue
         for cue in cues:
-            if cue.device == device.name and cue.by in BY_HAND:
+            if cue.device == device.name and cue.by_performer:
                 made = CardMove(song.name, cue.bar, cue.what, cue.by)
                 out.setdefault((song.name, cue.what), made)
     return tuple(out.values())

@@ -41,7 +41,6 @@ HOW: dict[How, str] = {
     "box": tr("Its own song memory plays it: key this in, line by line."),
     "hand": tr("Nothing tells it what to play: key this in as a chain, or change it by hand."),
 }
-HANDS = ("hand", "foot")
 
 
 class CueRow(NamedTuple):
@@ -186,8 +185,8 @@ def _rows(sheet: CueSheet, seconds_at: Callable[[int], float]) -> tuple[CueRow, 
             CueRow(
                 span=span,
                 at=clock_text(seconds_at(span.tick)),
-                moves=tuple(c for c in cues if c.by in HANDS),
-                others=tuple(c for c in cues if c.by not in HANDS),
+                moves=tuple(c for c in cues if c.by_performer),
+                others=tuple(c for c in cues if not c.by_performer),
                 in_time=sheet.in_time[number],
             )
         )

@@ -135,8 +135,6 @@ def stage_now(session: Session, book: StageModel) -> dict[str, Any]:
     if now is None or status is None:
         return told
     meter, name_of = now.span.scene.meter, session.project.rig.name_of
-    passed_s = (at_ns - status.at_ns) / 1e9
-    tick = status.tick + passed_s * status.bpm / 60 * TICKS_PER_QUARTER
     moves = [
         {"box": name_of(m.device), "words": m.words, "now": book.announced(now, m)}
         for m in book.to_do(now)
@@ -146,7 +144,8 @@ def stage_now(session: Session, book: StageModel) -> dict[str, Any]:
         following = f"{now.other_song.name}: {following}"
     return told | {
         "running": True, "scene": now.span.scene.name, "next": following, "bars": now.bars,
-        "beats": meter.beats, "beat": (tick - status.section_tick) / meter.beat_ticks,
+        "beats": meter.beats,
+        "beat": (session.position.tick_at(at_ns) - status.section_tick) / meter.beat_ticks,
         "bpm": status.bpm, "beat_share": TICKS_PER_QUARTER / meter.beat_ticks, "moves": moves,
         "boxes": [d.name for d in session.project.players],
     }  # fmt: skip

@@ -132,10 +132,14 @@ class Position:
 
     def tick_now(self) -> float:
         """Where the playing is at this moment; 0 while stopped."""
+        return self.tick_at(self.now_ns())
+
+    def tick_at(self, at_ns: int) -> float:
+        """Where it is at a time of the engine's clock about now; 0 while stopped."""
         status = self.status
         if status is None or not status.running:
             return 0.0
-        passed_s = (self.now_ns() - status.at_ns) / 1e9
+        passed_s = (at_ns - status.at_ns) / 1e9
         return status.tick + passed_s * status.bpm / 60 * TICKS_PER_QUARTER
 
     @property

@@ -276,18 +276,8 @@ class Rehearsal:
         self.scores[:0] = [(*names, s) for s in scores]
         del self.scores[SHOWN:]
         if scores:
-            at, zone = stamp(self._today())
-            session.log.add(
-                *(
-                    TryRow(
-                        at=at, zone_min=zone, project=session.project.name, song=leg.song,
-                        before=names[0], after=names[1], kind=s.asked.kind, what=s.asked.what,
-                        verdict=s.verdict, off_ms=None if s.off_ms is None else round(s.off_ms, 1),
-                        pace=round(session.tempo.scale, 3),
-                    )
-                    for s in scores
-                )
-            )  # fmt: skip
+            when, project, pace = stamp(self._today()), session.project.name, session.tempo.scale
+            session.log.add(*(TryRow.of(s, when, project, leg.song, names, pace) for s in scores))
 
     # On the one
 

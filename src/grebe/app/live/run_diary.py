@@ -250,20 +250,15 @@ class RunDiary:
             return []
         moves = [n for n, event in enumerate(run.events) if event.kind == "move"]
         out = []
-        at, zone = run.at
         for number, row in zip(moves, run.asked, strict=True):
             scored = score(row.move, row.at_s)
-            off = None if scored.off_ms is None else round(scored.off_ms, 1)
             when = run.events[number].at_s if row.at_s is None else row.into_s + row.at_s
             run.events[number] = Event(
                 at_s=round(max(0.0, when), 3), kind="move", song=row.song, scene=row.after,
-                box=row.box, what=row.move.what, verdict=scored.verdict, off_ms=off,
+                box=row.box, what=row.move.what, verdict=scored.verdict,
+                off_ms=scored.rounded_ms,
             )  # fmt: skip
-            out.append(
-                TryRow(at=at, zone_min=zone, project=run.project, song=row.song,
-                       before=row.before, after=row.after, kind="move", what=row.move.what,
-                       verdict=scored.verdict, off_ms=off)
-            )  # fmt: skip
+            out.append(TryRow.of(scored, run.at, run.project, row.song, (row.before, row.after)))
         return out
 
     # What else happened

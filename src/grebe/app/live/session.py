@@ -38,6 +38,7 @@ from grebe.app.live.tempo import TempoControl
 from grebe.app.log.book import LogBook
 from grebe.app.log.past import PastReader
 from grebe.core.document import Project
+from grebe.core.gear.known import firmware_of
 from grebe.core.songs.model import Song
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.protocols.link.messages import (
@@ -68,7 +69,9 @@ class Session:
         self.gear = GearShelf()
         """What the performer knows of gear."""
         self.derived.know(self.gear.library)
-        self.log = LogBook()
+        self.log = LogBook(
+            firmware=lambda row: firmware_of(self.gear.library, row.box, row.profile)
+        )
         """What happened, run by run."""
         self._past = PastReader(self.log)
         self.position = Position(store, self.selection, self.derived)

@@ -37,8 +37,12 @@ CLOSING_S = 3.0
 class LogBook:
     """One for a window. Its thread alone writes."""
 
-    def __init__(self, folder: Path | None = None) -> None:
+    def __init__(
+        self, folder: Path | None = None, firmware: Callable[[BoxCheck], str] = lambda _: ""
+    ) -> None:
+        """`firmware` says which version a box that is checked is known to have."""
         self.folder = folder or data_dir()
+        self._firmware = firmware
         self.written = 0
         """How often something was; a view that has shown another number is old."""
         self._said: deque[str] = deque()
@@ -64,9 +68,14 @@ class LogBook:
 
     def add(self, *rows: LogRow) -> None:
         """Have these written down, if their kind is kept at all. Comes back at once."""
-        kept = [row for row in rows if _is_kept(row)]
+        kept = [self._told(row) for row in rows if _is_kept(row)]
         if kept:
             self._last = self._beside.submit(self._write, kept)
+
+    def _told(self, row: LogRow) -> LogRow:
+        if isinstance(row, BoxCheck) and not row.firmware:
+            return msgspec.structs.replace(row, firmware=self._firmware(row))
+        return row
 
     def note_run(self, run: int, *, venue: str, note: str, warm_c: float | None) -> None:
         """Have it written down what the performer says of a run."""

@@ -52,7 +52,7 @@ def box_table(name: str, found: BoxHistory) -> RoomTable:
         (
             local(r.at, r.zone_min).strftime("%Y-%m-%d %H:%M"), tr(r.kind), f"{r.bpm:g}",
             _ms(r.offset_set_ms), _ms(r.offset_ms), _ms(r.own_ms), _ms(r.jitter_ms, sign=False),
-            _ms(r.drift_ms_min), r.cable,
+            _ms(r.drift_ms_min), r.firmware, r.cable,
         )
         for r in found.rows
     )  # fmt: skip
@@ -60,8 +60,8 @@ def box_table(name: str, found: BoxHistory) -> RoomTable:
         "log",
         tr("{box} over time", box=name), " ".join(found.sentences),
         (tr("When"), tr("By"), "BPM", tr("Set, ms"), tr("Late, ms"), tr("By itself, ms"),
-         tr("Jitter, ms"), tr("Drift, ms/min"), tr("Cable")),
-        (17, 8, 8, 9, 9, 11, 9, 11, 18), rows,
+         tr("Jitter, ms"), tr("Drift, ms/min"), tr("Firmware"), tr("Cable")),
+        (17, 7, 7, 9, 9, 10, 9, 10, 9, 13), rows,
     )  # fmt: skip
 
 

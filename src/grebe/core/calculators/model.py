@@ -82,8 +82,11 @@ class Calculator(NamedTuple):
 
     def answer(self, texts: Mapping[str, str]) -> Answer:
         """The answer to what was typed, by key. ValueError says what is wrong."""
-        values = {i.name: i.read(texts[i.key].strip()) for i in self.inputs}
-        return self.work(**values)
+        return self.work(**self.read(texts))
+
+    def read(self, texts: Mapping[str, str]) -> dict[str, Any]:
+        """What was typed, by key, as values by name. ValueError says what is wrong."""
+        return {i.name: i.read(texts[i.key].strip()) for i in self.inputs}
 
 
 def number(what: str, low: float, high: float) -> Reader:

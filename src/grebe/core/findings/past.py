@@ -24,7 +24,6 @@ OFTEN = 3
 """Of those that went wrong, before anything is said: two say nothing."""
 NIGHTS = 3
 """Evenings on which a fault is looked for, and two of them make it one that keeps coming."""
-SAME_MS = 0.05
 LONGER = 0.02
 """A set that takes so much longer than written, as a share, is worth a word."""
 
@@ -124,7 +123,7 @@ def _boxes(project: Project, past: Past) -> Iterator[Finding]:
         left = found.own.value + device.offset_ms
         edge = found.own.low + device.offset_ms, found.own.high + device.offset_ms
         now = Interval(left, *edge)
-        if now.sign and abs(left) > max(device.tolerance_ms, SAME_MS):
+        if now.sign and abs(left) > device.tolerance_ms:
             yield _late(device, now, mine)
         elif found.by_bpm is not None and found.by_bpm.sign:
             yield _by_tempo(device, found.by_bpm)

@@ -34,6 +34,14 @@ def names_of(device: Device) -> set[str]:
     return {name.casefold() for name in said if name}
 
 
+def firmware_of(library: GearLibrary, *names: str) -> str:
+    """The version that the latest note on a box says it has, by any of its names; "" where none
+    does."""
+    said = {name.casefold() for name in names if name}
+    noted = [n for n in library.notes if n.firmware and said & {g.casefold() for g in n.gear}]
+    return max(noted, key=lambda n: n.day).firmware if noted else ""
+
+
 def about(rig: Rig, library: GearLibrary) -> tuple[KnownHere, ...]:
     """Those of which all gear is in the rig: the latest first. Of two pieces of gear only where
     they meet there: a cable between them, or one is the port of the other."""

@@ -8,7 +8,7 @@ from datetime import UTC, date, datetime, timedelta, timezone
 from typing import Literal
 
 from grebe.core.rehearse.score import Kind as TryKind
-from grebe.core.rehearse.score import Verdict
+from grebe.core.rehearse.score import Scored, Verdict
 from grebe.core.units import Value
 
 EventKind = Literal["launch", "move", "mute", "tempo", "fill", "swap", "track", "fault", "recovery"]
@@ -123,6 +123,19 @@ class TryRow(Value, frozen=True, kw_only=True):
     verdict: Verdict
     off_ms: float | None = None
     pace: float = 1.0
+
+    @classmethod
+    def of(
+        cls, scored: Scored, when: tuple[float, int], project: str, song: str,
+        scenes: tuple[str, str], pace: float = 1.0,
+    ) -> TryRow:  # fmt: skip
+        """One that was judged. `when`: as `stamp` gives it; `scenes`: from which into which."""
+        at, zone_min = when
+        return cls(
+            at=at, zone_min=zone_min, project=project, song=song, before=scenes[0],
+            after=scenes[1], kind=scored.asked.kind, what=scored.asked.what,
+            verdict=scored.verdict, off_ms=scored.rounded_ms, pace=round(pace, 3),
+        )  # fmt: skip
 
 
 class OnesRow(Value, frozen=True, kw_only=True):

@@ -33,6 +33,11 @@ class Scored(NamedTuple):
     off_ms: float | None
     """How far outside its window, negative before it; 0 inside."""
 
+    @property
+    def rounded_ms(self) -> float | None:
+        """The same as it is shown and kept."""
+        return None if self.off_ms is None else round(self.off_ms, 1)
+
 
 def score(asked: ExpectedMove, at: float | None) -> Scored:
     """Judge one thing done at `at`, or not done."""

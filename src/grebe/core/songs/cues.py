@@ -29,6 +29,11 @@ class Cue(NamedTuple):
     by: str
     """`grebe`, `hand`, `foot`, or ""."""
 
+    @property
+    def by_performer(self) -> bool:
+        """Whether the performer does it."""
+        return self.by in ("hand", "foot")
+
 
 class CueSheet(NamedTuple):
     """All cues of a song that is laid out without jumps."""

@@ -4695,6 +4695,11 @@
   </message>
   <message>
    <location filename="../../app/log/tables.py" />
+   <source>Firmware</source>
+   <translation>Firmware</translation>
+  </message>
+  <message>
+   <location filename="../../app/log/tables.py" />
    <source>Evening</source>
    <translation>Abend</translation>
   </message>
@@ -15482,11 +15487,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/gear.py" />
    <source>its version</source>
    <translation>seine Version</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/gear.py" />
-   <source>Firmware</source>
-   <translation>Firmware</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/gear.py" />

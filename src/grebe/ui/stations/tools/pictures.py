@@ -10,25 +10,20 @@ from typing import Any
 from PyQt6.QtCore import QRectF
 from PyQt6.QtGui import QPainter
 
-from grebe.core.calculators.model import lanes
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.theme import Palette
 
-Texts = Mapping[str, str]
 Values = Mapping[str, Any]
-Picture = Callable[[QPainter, QRectF, Palette, Values, Texts], None]
+Picture = Callable[[QPainter, QRectF, Palette, Values, Values], None]
+"""Draws an answer's values, and what was asked, as read, by name."""
 MARK, TALL = 4.5, 12.0
 BEATS_SHOWN = 16
 MOST_ROWS = 6
 
 
-def _number(texts: Texts, key: str) -> float:
-    return float(texts[key].replace(",", "."))
-
-
-def _echo(painter: QPainter, box: QRectF, p: Palette, values: Values, texts: Texts) -> None:
+def _echo(painter: QPainter, box: QRectF, p: Palette, values: Values, asked: Values) -> None:
     """Times on a line from short to long, what the unit can do as a band."""
-    low, high = _number(texts, "min-ms"), _number(texts, "max-ms")
+    low, high = asked["min_ms"], asked["max_ms"]
     notes = values["notes"]
     first = math.log(min(low, *(n["ms"] for n in notes)))
     last = math.log(max(high, *(n["ms"] for n in notes)))
@@ -47,10 +42,10 @@ def _echo(painter: QPainter, box: QRectF, p: Palette, values: Values, texts: Tex
             draw.text(painter, x - 8, y + 30, note["note"], colour, size=13)
 
 
-def _swing(painter: QPainter, box: QRectF, p: Palette, values: Values, texts: Texts) -> None:
+def _swing(painter: QPainter, box: QRectF, p: Palette, values: Values, asked: Values) -> None:
     """Four pairs of steps on a ruler: where they are written, where the second falls."""
     del values
-    share = _number(texts, "percent") / 100
+    share = asked["percent"] / 100
     y, pair = box.center().y(), box.width() / 4
     draw.line(painter, box.left(), y, box.right(), y, p.water, 2)
     for n in range(4):
@@ -60,14 +55,13 @@ def _swing(painter: QPainter, box: QRectF, p: Palette, values: Values, texts: Te
         draw.line(painter, x + share * pair, y - 20, x + share * pair, y, p.crest, 3)
 
 
-def _pulses(painter: QPainter, box: QRectF, p: Palette, values: Values, texts: Texts) -> None:
+def _pulses(painter: QPainter, box: QRectF, p: Palette, values: Values, asked: Values) -> None:
     """Both trains over a bar of four quarters."""
     del values
-    for row, key in enumerate(("from", "to")):
-        rate = Fraction(texts[key])
+    for row, rate in enumerate((asked["start"], asked["to"])):
         y = box.top() + 26 + row * 44
         draw.line(painter, box.left(), y, box.right(), y, p.rule, 1)
-        draw.text(painter, box.left(), y - 24, texts[key], p.muted, size=13)
+        draw.text(painter, box.left(), y - 24, str(rate), p.muted, size=13)
         colour = p.water if row == 0 else p.crest
         count = min(int(4 * rate) if rate >= Fraction(1, 4) else 1, 400)
         for n in range(count):
@@ -75,10 +69,10 @@ def _pulses(painter: QPainter, box: QRectF, p: Palette, values: Values, texts: T
             draw.line(painter, x, y - TALL, x, y, colour, 1.5)
 
 
-def _drift(painter: QPainter, box: QRectF, p: Palette, values: Values, texts: Texts) -> None:
+def _drift(painter: QPainter, box: QRectF, p: Palette, values: Values, asked: Values) -> None:
     """Two rows of beats that slide apart."""
     del values
-    tempi = (_number(texts, "bpm-a"), _number(texts, "bpm-b"))
+    tempi = (asked["bpm_a"], asked["bpm_b"])
     whole = BEATS_SHOWN * 60 / min(tempi)
     for row, bpm in enumerate(tempi):
         y = box.top() + 26 + row * 40
@@ -88,9 +82,9 @@ def _drift(painter: QPainter, box: QRectF, p: Palette, values: Values, texts: Te
             draw.line(painter, x, y - TALL, x, y, p.water if row == 0 else p.crest, 2)
 
 
-def _lanes(painter: QPainter, box: QRectF, p: Palette, values: Values, texts: Texts) -> None:
+def _lanes(painter: QPainter, box: QRectF, p: Palette, values: Values, asked: Values) -> None:
     """Each lane's beginnings until all begin together again."""
-    rows = lanes(texts["lanes"])[:MOST_ROWS]
+    rows = asked["lanes"][:MOST_ROWS]
     beats = float(values["beats"])
     step = min(22.0, box.height() / max(1, len(rows)))
     for row, length in enumerate(rows):
@@ -102,9 +96,9 @@ def _lanes(painter: QPainter, box: QRectF, p: Palette, values: Values, texts: Te
             draw.line(painter, x, y - 9, x, y, p.crest if together else p.water, 2)
 
 
-def _key(painter: QPainter, box: QRectF, p: Palette, values: Values, texts: Texts) -> None:
+def _key(painter: QPainter, box: QRectF, p: Palette, values: Values, asked: Values) -> None:
     """How well each key fits."""
-    del texts
+    del asked
     rows = values["ranking"][:MOST_ROWS]
     step = min(20.0, box.height() / max(1, len(rows)))
     for row, found in enumerate(rows):
@@ -114,9 +108,9 @@ def _key(painter: QPainter, box: QRectF, p: Palette, values: Values, texts: Text
         draw.fill(painter, box.left() + 100, y + 3, wide, step - 7, p.water if row == 0 else p.edge)
 
 
-def _loop(painter: QPainter, box: QRectF, p: Palette, values: Values, texts: Texts) -> None:
+def _loop(painter: QPainter, box: QRectF, p: Palette, values: Values, asked: Values) -> None:
     """The bars of it, and how far a whole number of samples lies beside its end."""
-    bars = max(1, min(64, round(_number(texts, "bars"))))
+    bars = max(1, min(64, round(asked["bars"])))
     y, wide = box.center().y(), box.width() - 60
     draw.line(painter, box.left(), y, box.left() + wide, y, p.water, 3)
     for n in range(bars + 1):
@@ -128,9 +122,9 @@ def _loop(painter: QPainter, box: QRectF, p: Palette, values: Values, texts: Tex
     draw.text(painter, min(x + 4, box.right() - 50), y + 34, f"{off:+.2f}", p.crest, size=13)
 
 
-def _steps(painter: QPainter, box: QRectF, p: Palette, values: Values, texts: Texts) -> None:
+def _steps(painter: QPainter, box: QRectF, p: Palette, values: Values, asked: Values) -> None:
     """Stems on the waterline."""
-    del texts
+    del asked
     steps = values["steps"]
     y, wide = box.center().y() + 10, box.width() / max(1, len(steps))
     draw.line(painter, box.left(), y, box.right(), y, p.water, 2)
@@ -140,9 +134,9 @@ def _steps(painter: QPainter, box: QRectF, p: Palette, values: Values, texts: Te
         draw.line(painter, x, y - tall, x, y + (0 if tall else 5), p.water if tall else p.edge, 4)
 
 
-def _dose(painter: QPainter, box: QRectF, p: Palette, values: Values, texts: Texts) -> None:
+def _dose(painter: QPainter, box: QRectF, p: Palette, values: Values, asked: Values) -> None:
     """How full the day is, part by part; the line is all that a day may have."""
-    del texts
+    del asked
     dose = values["dose_percent"] / 100
     whole = max(1.0, dose)
     y = box.center().y() - 14

@@ -110,7 +110,7 @@ class ToolsCanvas(Canvas):
         picture = PICTURES.get(CALCULATORS[self.index].id)
         if picture is not None:
             room = QRectF(box.left(), y, min(box.width() - 10, WIDEST), HEIGHT)
-            picture(painter, room, p, answer.values, self.texts)
+            picture(painter, room, p, answer.values, CALCULATORS[self.index].read(self.texts))
             y += HEIGHT + 16
         columns = len(answer.head)
         if not columns:
