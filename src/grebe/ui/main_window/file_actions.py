@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from pathlib import Path
+from typing import TYPE_CHECKING
 
 from PyQt6.QtWidgets import QWidget
 
@@ -14,10 +15,12 @@ from grebe.app.live.session import Session
 from grebe.app.settings import remember_project
 from grebe.core.document import Project
 from grebe.ui.main_window.documents import FILES, Documents
-from grebe.ui.main_window.reporting import Reporting
 from grebe.ui.widgets.ask_file import LOOPS, PROJECTS, ask_folder, ask_open
 from grebe.ui.widgets.theme import Palette
 from grebe.words import tr
+
+if TYPE_CHECKING:
+    pass
 
 
 class FileActions:
@@ -61,6 +64,8 @@ class FileActions:
     @does("report")
     def report(self) -> None:
         """Show what a report of a problem would hold, and write it."""
+        from grebe.ui.main_window.reporting import Reporting
+
         self.reporting = Reporting(self._session.store.path, self._palette(), self._window)
         self.reporting.open()
 
@@ -121,7 +126,7 @@ class FileActions:
         title = tr("Export {song} as a MIDI file into", song=song.name)
         folder = ask_folder(self._window, LOOPS, title)
         if folder is not None:
-            from grebe.app.document.export import export_smf  # noqa: PLC0415 - all that is written
+            from grebe.app.document.export import export_smf
 
             path = export_smf(self._session.project, song, folder)
             self._session.say("info", tr("Wrote {path}.", path=path.name))

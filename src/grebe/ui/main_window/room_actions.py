@@ -34,7 +34,7 @@ class RoomActions:
         return of
 
     def _write(self, kind: RoomKind, of: Song | Set | None) -> None:
-        from grebe.app.document.sheets import room_sheet  # noqa: PLC0415 - all that is written
+        from grebe.app.document.sheets import room_sheet
 
         self._out.write(room_sheet(self._session.project, kind, of))
 
@@ -48,7 +48,7 @@ class RoomActions:
         """Sections, markers and tempi as MIDI and as a table of labels."""
         folder = ask_folder(self._window, SHEETS, tr("Write markers into"))
         if folder is not None:
-            from grebe.app.document.export import export_markers  # noqa: PLC0415 - all that is written
+            from grebe.app.document.export import export_markers
 
             paths = export_markers(self._session.project, self._played(), folder)
             names = tr(" and ").join(path.name for path in paths)
