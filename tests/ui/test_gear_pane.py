@@ -21,7 +21,7 @@ def pane(performer: Performer, box: str = "smew") -> GearPane:
     assert isinstance(view, RigView)
     view.select(box)
     performer.act("pane_gear")
-    return view.gear
+    return view.panes.gear
 
 
 def lines(gear: GearPane) -> list[str]:

@@ -110,8 +110,8 @@ def controls(performer: Performer) -> ControlsPane:
     performer.press(K.Key_6, ALT)
     view = performer.frame.view
     assert isinstance(view, RigView)
-    view.controls.setFocus()
-    return view.controls
+    view.panes.controls.setFocus()
+    return view.panes.controls
 
 
 def test_presses_are_learnt_and_forgotten(performer: Performer) -> None:

@@ -26,12 +26,12 @@ def test_the_setup_sheet_is_ticked_and_printed(
     """A tick is kept in the project; PDF and HTML by the name given."""
     view = rig_view(performer)
     performer.press(K.Key_3, ALT)
-    assert view.panes.currentWidget() is view.setup
-    key, box = next(iter(view.setup.boxes.items()))
+    assert view.panes.currentWidget() is view.panes.setup
+    key, box = next(iter(view.panes.setup.boxes.items()))
     box.click()
     assert performer.frame.session.project.ticked == (key,)
     performer.press(K.Key_Z, CTRL)
-    assert not view.setup.boxes[key].isChecked()
+    assert not view.panes.setup.boxes[key].isChecked()
     for name, begins in (("a.pdf", b"%PDF-"), ("b.html", b"<!DOCTYPE html>")):
         path = tmp_path / name
         monkeypatch.setattr(
@@ -84,7 +84,7 @@ def test_what_a_box_can_do_is_edited_and_saved(performer: Performer) -> None:
     frame.grab()
     view.select("knot")
     performer.press(K.Key_5, ALT)
-    pane = view.abilities
+    pane = view.panes.abilities
     assert view.panes.currentWidget() is pane
     assert pane.boxes.currentText() == "Knot"
     clock = pane.table
@@ -140,10 +140,10 @@ def test_the_setup_sheet_of_one_box(
     view = rig_view(performer)
     performer.frame.grab()
     performer.press(K.Key_3, ALT)
-    every = len(view.setup.boxes)
-    view.setup.choice.setCurrentIndex(view.setup.choice.findData("teal"))
-    view.setup.choice.activated.emit(0)
-    assert 0 < len(view.setup.boxes) < every
+    every = len(view.panes.setup.boxes)
+    view.panes.setup.choice.setCurrentIndex(view.panes.setup.choice.findData("teal"))
+    view.panes.setup.choice.activated.emit(0)
+    assert 0 < len(view.panes.setup.boxes) < every
     path = tmp_path / "teal.html"
     monkeypatch.setattr(QFileDialog, "getSaveFileName", lambda *_: (str(path), ""))
     view.rig_panes.write_setup()
@@ -195,6 +195,8 @@ def test_choosing_a_pulse_output_says_the_caution(performer: Performer) -> None:
     """Never to speakers; the main output is named."""
     view = rig_view(performer)
     view.select("garganey")
+    assert "pulse_at" not in view.side.device_page.lines  # no pulse cable joins it to Grebe
+    view.editor.device.set_line("pulse_at", AudioPort(wire="jack"))
     _, chooser = view.side.device_page.lines["pulse_at"]
     chosen = AudioPort(wire="jack", name="system:playback_3")
     chooser.chosen.emit(chosen)
@@ -222,7 +224,7 @@ def test_a_pulse_is_shaped_in_the_window(performer: Performer) -> None:
     session = performer.frame.session
     view.select("garganey")
     page = view.side.device_page
-    page.lines["pulse_at"][1].chosen.emit(AudioPort(wire="jack"))
+    view.editor.device.set_line("pulse_at", AudioPort(wire="jack"))
     assert not page.pulse.isHidden()
     for text, width, percent in (("12", 12.0, 50.0), ("2.5 ms", 2.5, 50.0), ("30 %", None, 30.0)):
         page.pulse.width_field.setText(text)

@@ -201,25 +201,25 @@ def test_a_controller_into_grebe_begins_a_route_with_pads_mapped(performer: Perf
     FindingEdits(performer.frame.session).mend(finding)
     assert rig(performer).routes[-1].notes == "position"
     performer.press(K.Key_4, ALT)
-    assert view.panes.currentWidget() is view.notes
+    assert view.panes.currentWidget() is view.panes.notes
     performer.act("one_after")
     performer.frame.grab()
-    route, ends = view.notes.route, view.notes.ends()
+    route, ends = view.panes.notes.route, view.panes.notes.ends()
     assert route is not None
     assert ends is not None
     assert "each has its own" in route_sentence(route, *ends)
     performer.press(K.Key_Up)
-    assert view.notes.pad == 5
+    assert view.panes.notes.pad == 5
     performer.act("note_up")
     route = rig(performer).routes[-1]
     assert route.notes == "table"
     assert dict(route.table)[40] == 69
     performer.act("note_mode")
     assert rig(performer).routes[-1].notes == "same"
-    box, pad = view.notes._pads[-1] if view.notes._pads else (None, 0)
+    box, pad = view.panes.notes._pads[-1] if view.panes.notes._pads else (None, 0)
     assert pad
-    QTest.mouseClick(view.notes.surface, LEFT, pos=box.center().toPoint())  # type: ignore[union-attr]
-    assert view.notes.pad == pad
+    QTest.mouseClick(view.panes.notes.surface, LEFT, pos=box.center().toPoint())  # type: ignore[union-attr]
+    assert view.panes.notes.pad == pad
 
 
 def test_removing_a_box_shows_what_uses_it(performer: Performer) -> None:
@@ -258,9 +258,9 @@ def test_the_tables_take_what_fits_and_refuse_the_rest(performer: Performer) -> 
     """Cells are edited in place; what cannot be is said and nothing changes."""
     view = rig_view(performer)
     performer.press(K.Key_2, ALT)
-    assert view.panes.currentWidget() is view.tables
+    assert view.panes.currentWidget() is view.panes.tables
     performer.frame.grab()
-    devices, cables, _ = view.tables.models
+    devices, cables, _ = view.panes.tables.models
     titles = [column.title for column in cables.columns]
     assert devices.setData(devices.index(1, 2), "5")
     assert rig(performer).device("knot").channel == 5
@@ -282,7 +282,7 @@ def test_a_cell_is_edited_by_keyboard_with_its_choices(performer: Performer) -> 
     """Enter opens the list of what fits; Delete takes the row out, undo brings it back."""
     view = rig_view(performer)
     performer.press(K.Key_2, ALT)
-    table = view.tables.cables
+    table = view.panes.tables.cables
     table.setFocus()
     table.setCurrentIndex(table.model().index(4, 5))  # type: ignore[union-attr]
     QTest.keyClick(table, K.Key_Return)

@@ -20,7 +20,7 @@ def test_every_box_is_told_of_the_one_in_hand_first(performer: Performer) -> Non
     view = rig(performer)
     view.select("knot")
     performer.act("pane_what_if")
-    words = view.what_if.browser.toPlainText()
+    words = view.panes.what_if.browser.toPlainText()
     assert words.index("Without Knot") < words.index("Without Smew")
     assert words.index("Without Avocet") < words.index("Without the midi cable from Grebe to Smew")
     for said in ("Silent: Knot and Scaup.", "Without a clock: Scaup and Garganey.",

@@ -66,18 +66,33 @@ class DevicePage(QScrollArea):
         self.ports = PortLook(self)
         self.port, self.input = PortChooser(self.ports), PortChooser(self.ports, hears=True)
         self.lines: dict[str, tuple[QLabel, LineChooser]] = {}
+        """Those that some box had: each is made when the first one has it."""
         for words, widget in ((tr("Reached at"), self.port), (tr("Heard at"), self.input)):
             fields.addWidget(QLabel(words))
             fields.addWidget(widget)
-        for field, words in LINES.items():
-            label, chooser = QLabel(words), LineChooser(self.ports, words, hears=field in HEARD)
-            chooser.chosen.connect(partial(self.line_chosen.emit, field))
-            self.lines[field] = (label, chooser)
-            fields.addWidget(label)
-            fields.addWidget(chooser)
+        self._line_places: dict[str, QVBoxLayout] = {}
+        for field in LINES:
+            place = self._line_places[field] = QVBoxLayout()
+            place.setSpacing(4)
+            fields.addLayout(place)
         self.pulse = PulseFields()
         fields.addWidget(self.pulse)
         self._add_filters(fields)
+
+    def _show_line(self, field: str, line: AudioPort, *, wanted: bool) -> None:
+        if field not in self.lines:
+            if not wanted:
+                return
+            words, place = LINES[field], self._line_places[field]
+            made = QLabel(words), LineChooser(self.ports, words, hears=field in HEARD)
+            made[1].chosen.connect(partial(self.line_chosen.emit, field))
+            self.lines[field] = made
+            for part in made:
+                place.addWidget(part)
+        label, chooser = self.lines[field]
+        label.setVisible(wanted)
+        chooser.setVisible(wanted)
+        chooser.show_line(line)
 
     def _add_filters(self, fields: QVBoxLayout) -> None:
         grid = QGridLayout()
@@ -117,15 +132,13 @@ class DevicePage(QScrollArea):
         self.port.show_port(device.port)
         self.input.show_port(device.input)
         pulses = [c for c in rig.cables if c.medium == "pulse" and GREBE_ID in (c.source, c.target)]
-        for field, (label, chooser) in self.lines.items():
+        for field in LINES:
             line: AudioPort = getattr(device, field)
             end = "source" if field in HEARD else "target"
             wanted = any(getattr(c, end) == device.id for c in pulses) or line != AudioPort()
             wanted |= field == "heard_at" and not device.port.is_standin
-            label.setVisible(wanted)
-            chooser.setVisible(wanted)
-            chooser.show_line(line)
-        self.pulse.setVisible(not self.lines["pulse_at"][1].isHidden())
+            self._show_line(field, line, wanted=wanted)
+        self.pulse.setVisible("pulse_at" in self.lines and not self.lines["pulse_at"][1].isHidden())
         self.pulse.show_shape(device.pulse)
         midi = [c for c in rig.cables if c.medium in MIDI_MEDIA]
         ends = {

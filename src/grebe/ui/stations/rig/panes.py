@@ -11,7 +11,6 @@ from grebe.app.doing import does
 from grebe.app.live.playing_on import PlayingOn
 from grebe.app.live.session import Session
 from grebe.ui.stations.rig.abilities import AbilitiesPane
-from grebe.ui.stations.rig.setup import SetupPane
 from grebe.ui.widgets.paper_out import PaperOut
 from grebe.words import tr
 
@@ -20,16 +19,15 @@ class RigPanes:
     """What keys do with the parts."""
 
     def __init__(
-        self, session: Session, panes: QStackedWidget, abilities: AbilitiesPane,
-        setup: SetupPane, show: Callable[[int], None],
+        self, session: Session, panes: QStackedWidget, show: Callable[[int], None],
+        of: Callable[[], str],
     ) -> None:  # fmt: skip
-        """`show` shows the part with a number."""
+        """`show` shows the part with a number; `of` says which box the set-up sheet is of."""
+        self._of = of
         self._session = session
         self._playing_on = PlayingOn(session)
         self._panes = panes
-        self._abilities = abilities
-        self._setup = setup
-        self._out = PaperOut(setup, session)
+        self._out = PaperOut(panes, session)
         self._show = show
 
     @does("pane_drawing")
@@ -98,24 +96,26 @@ class RigPanes:
         self._step_part(-1)
 
     def _step_part(self, by: int) -> None:
-        if self._panes.currentWidget() is self._abilities:
-            self._abilities.step(by)
+        shown = self._panes.currentWidget()
+        if isinstance(shown, AbilitiesPane):
+            shown.step(by)
 
     @does("add_row")
     def add_row(self) -> None:
         """A jack, voice, controller or hand move more."""
-        if self._panes.currentWidget() is self._abilities:
-            self._abilities.add_row()
+        shown = self._panes.currentWidget()
+        if isinstance(shown, AbilitiesPane):
+            shown.add_row()
 
     @does("preview_sheet")
     def preview_setup(self) -> None:
         """The set-up sheet, as it would be printed."""
-        self._out.preview(setup_page(self._session.project, self._setup.device))
+        self._out.preview(setup_page(self._session.project, self._of()))
 
     @does("print_sheet")
     def print_setup(self) -> None:
         """The set-up sheet onto paper."""
-        self._out.print(setup_page(self._session.project, self._setup.device))
+        self._out.print(setup_page(self._session.project, self._of()))
 
     @does("write_card")
     def write_card(self) -> None:
@@ -125,4 +125,4 @@ class RigPanes:
     @does("write_sheet")
     def write_setup(self) -> None:
         """Write the set-up sheet as PDF or HTML."""
-        self._out.write(setup_page(self._session.project, self._setup.device))
+        self._out.write(setup_page(self._session.project, self._of()))

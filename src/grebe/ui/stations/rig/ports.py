@@ -33,8 +33,14 @@ class PortLook(QObject):
 
     def __init__(self, parent: QObject | None = None) -> None:
         super().__init__(parent)
+        self.last: dict[str, Any] = {}
+        """What was found last, for a list that is made after it."""
+        self.found.connect(self._keep)
         self.process = QProcess(self)
         self.process.finished.connect(self._looked)
+
+    def _keep(self, found: dict[str, Any]) -> None:
+        self.last = found
 
     def look(self, *, network: bool = False) -> None:
         """Look for ports, on the network, too, where that is wanted; the lists follow when they
@@ -177,7 +183,7 @@ class LineChooser(QWidget):
         look.found.connect(self._looked)
         self.where.activated.connect(self._picked)
         self.channel.activated.connect(self._picked_channel)
-        self.show_line(self._shown)
+        self._looked(look.last)
 
     def show_line(self, line: AudioPort) -> None:
         """Show this one as the one in use."""

@@ -7,7 +7,6 @@ from functools import partial
 from PyQt6.QtCore import QEvent, QObject, Qt
 from PyQt6.QtWidgets import (
     QScrollArea,
-    QStackedWidget,
     QVBoxLayout,
     QWidget,
 )
@@ -22,20 +21,16 @@ from grebe.core.rig.model import GREBE_ID, Device
 from grebe.protocols.link.session import PeerRow
 from grebe.ui.stations.rig.abilities import AbilitiesPane
 from grebe.ui.stations.rig.canvas import RigCanvas
-from grebe.ui.stations.rig.controls import ControlsPane
 from grebe.ui.stations.rig.facts import device_lines, grebe_lines, heading_words
-from grebe.ui.stations.rig.gear import GearPane
-from grebe.ui.stations.rig.notes import NotesPane
 from grebe.ui.stations.rig.panes import RigPanes
+from grebe.ui.stations.rig.parts import RigParts
 from grebe.ui.stations.rig.profile_side import ProfileSide
-from grebe.ui.stations.rig.setup import SetupPane
 from grebe.ui.stations.rig.side import RigSide
 from grebe.ui.stations.rig.tables import TablesPane
 from grebe.ui.stations.sync.computers import peer_lines
 from grebe.ui.widgets.findings import FindingsList
-from grebe.ui.widgets.sheet_pane import SheetPane
 from grebe.ui.widgets.typed import take_typed
-from grebe.ui.widgets.view import PanedView, Thing
+from grebe.ui.widgets.view import PanedView, Thing, dress
 from grebe.words import tr
 
 PANES = (
@@ -55,6 +50,7 @@ class RigView(PanedView):
     """Boxes, cables, who leads, what is wrong, and the device's sheet."""
 
     scope = "rig"
+    panes: RigParts
 
     def __init__(self, session: Session) -> None:
         super().__init__(session)
@@ -66,26 +62,23 @@ class RigView(PanedView):
         self.tree_canvas.cable_wanted.connect(self._run_cable)
         self.findings = FindingsList(session)
         self.findings.setFixedHeight(FINDINGS_HEIGHT)
-        self.tables = TablesPane(self.editor, self._ask_removal)
-        self.setup = SetupPane(self.editor)
-        self.notes = NotesPane(self.editor)
-        self.abilities = AbilitiesPane(self.editor, self.select)
-        self.controls = ControlsPane(self.editor)
-        self.gear = GearPane(session)
-        self.what_if = SheetPane(tr("What if this goes?"), self._what_if_page)
-        self.panes = QStackedWidget()
-        self._make_panes()
+        self.panes = RigParts(
+            self.editor, self._drawing(), dressed=lambda pane: dress(pane, self.palette_now),
+            ask_removal=self._ask_removal, select=self.select, what_if=self._what_if_page,
+        )  # fmt: skip
         self.side = RigSide(
             self.editor, self.select, leave=self._to_drawing,
             routes=lambda: self.to_part(3),
         )  # fmt: skip
         self.profiles = ProfileSide(self.editor, self.side, partial(take_typed, session))
-        self.rig_panes = RigPanes(session, self.panes, self.abilities, self.setup, self.to_part)
+        self.rig_panes = RigPanes(
+            session, self.panes, self.to_part, of=lambda: self.panes.setup.device
+        )
         self.lay_out(self.tree_canvas, self.side.sheet, above=self._tabs(), body=self.panes)
         take_typed(self.session, self.side.device_page.form, self.editor.form)
         self.document_changed()
 
-    def _make_panes(self) -> None:
+    def _drawing(self) -> QWidget:
         self.drawing_area = QScrollArea()
         self.drawing_area.setWidget(self.tree_canvas)
         self.drawing_area.setWidgetResizable(False)
@@ -97,11 +90,7 @@ class RigView(PanedView):
         column.addWidget(self.drawing_area, 1)
         column.addWidget(self.findings)
         self.findings.chosen.connect(self.show_subject)
-        for pane in (
-            drawing, self.tables, self.setup, self.notes, self.abilities, self.controls,
-            self.what_if, self.gear,
-        ):  # fmt: skip
-            self.panes.addWidget(pane)
+        return drawing
 
     def _tabs(self) -> QWidget:
         bar = QWidget()
@@ -135,8 +124,7 @@ class RigView(PanedView):
             **self.editor.acts(),
             **acts_of(self.side, self.profiles, self.rig_panes, self, self.clip),
         }
-        pane = self.panes.widget(part)
-        return {**own, **acts_of(pane)} if pane is not None else own
+        return {**own, **acts_of(self.panes.pane(part))}
 
     def in_hand(self) -> Thing:
         """The box in hand, or Grebe."""
@@ -190,24 +178,8 @@ class RigView(PanedView):
         device = self.editor.hand.device
         self.side.device_page.show_device(device, rig)
         self.findings.refresh()
-        current = self.panes.currentIndex()
-        self.show_tab(current)
-        if current == 1:
-            self.tables.document_changed()
-        elif current == 2:
-            self.setup.document_changed()
-        elif current == 3:
-            self.notes.refresh()
-        elif current == 4:
-            self.abilities.device = self.selected
-            self.abilities.document_changed()
-        elif current == 5:
-            self.controls.refresh()
-        elif current == 6:
-            self.what_if.open()
-        elif current == 7:
-            self.gear.device = self.selected
-            self.gear.document_changed()
+        self.show_tab(self.panes.currentIndex())
+        self.panes.follow(self.selected)
         self._show_facts()
 
     def _what_if_page(self, ink: str, muted: str) -> str:
@@ -263,7 +235,7 @@ class RigView(PanedView):
 
     def escaped(self) -> bool:
         """Leave a page of the sheet, or give up learning."""
-        if self.controls.give_up():
+        if self.panes.give_up():
             return True
         if self.side.pages.currentWidget() is self.side.device_page:
             return False
@@ -310,10 +282,13 @@ class RigView(PanedView):
 
     def to_part(self, index: int) -> None:
         """Show another part."""
+        pane = self.panes.pane(index)
         self.panes.setCurrentIndex(index)
         self.document_changed()
-        focus: tuple[QWidget, ...] = (
-            self.tree_canvas, self.tables.devices, self.setup, self.notes, self.abilities.stack,
-            self.controls, self.what_if, self.gear,
-        )  # fmt: skip
-        focus[index].setFocus(Qt.FocusReason.OtherFocusReason)
+        if index == 0:
+            pane = self.tree_canvas
+        elif isinstance(pane, TablesPane):
+            pane = pane.devices
+        elif isinstance(pane, AbilitiesPane):
+            pane = pane.stack
+        pane.setFocus(Qt.FocusReason.OtherFocusReason)
