@@ -4,11 +4,11 @@ from __future__ import annotations
 
 import time
 from functools import partial
-from importlib.metadata import version
 from typing import Protocol
 
 from PyQt6.QtCore import Qt
 
+from grebe import __version__
 from grebe.app.actions.finding import Findable, action_entries, thing_entries
 from grebe.app.actions.keymap import key_map
 from grebe.app.doing import does
@@ -197,7 +197,7 @@ class ViewActions:
         """Which version this is."""
         words = tr(
             "Grebe {version}. Its licence, and those of its parts, lie with it.",
-            version=version("grebe"),
+            version=__version__,
         )
         self._window.session.say("info", words)
 
