@@ -17,7 +17,7 @@ PULL_CLOCKS, SLEW = 8.0, 0.04
 
 
 class IdleTicks:
-    """The ticks between runs."""
+    """The ticks between runs, for boxes that want a clock while nothing plays."""
 
     def __init__(self, connections: Connections, emit: Callable[[str, int], None]) -> None:
         """`emit` sends a tick down a wire at a time."""

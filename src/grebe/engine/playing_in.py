@@ -25,7 +25,8 @@ SHOWN_TIMES, SHOWN_EVERY_NS, SHOWN_AFTER_NS = 3, 300_000_000, 100_000_000
 
 
 class PlayingIn:
-    """Notes on their way in."""
+    """Tells windows what is played at the inputs, with its place in the song, and plays what a
+    window strikes."""
 
     def __init__(self, connections: Connections) -> None:
         self._connections = connections

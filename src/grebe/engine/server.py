@@ -20,7 +20,7 @@ BACKLOG = 64
 
 
 class Connection:
-    """One window."""
+    """One window at the socket: what came in whole, and what waits to go out."""
 
     def __init__(self, connected: socket.socket) -> None:
         connected.setblocking(False)

@@ -108,7 +108,8 @@ class TransitionHead(NamedTuple):
 
 
 class LogDb:
-    """One open log."""
+    """One open log: takes rows of runs, checks and rehearsals, and answers what is asked of
+    them."""
 
     def __init__(self, path: Path, *, read_only: bool = False) -> None:
         """Open it, or begin one. LogNewerError and LogDamagedError for one that is to be set

@@ -61,7 +61,8 @@ def late_ns(faults: Faults, dice: random.Random, at_ns: int) -> int:
 
 
 class StandinBox:
-    """One stand-in."""
+    """One stand-in: takes the bytes that a box of its profile would, plays as that would, with the
+    faults that were set, and reports what it did and when."""
 
     def __init__(self, device: Device, setup: Setup | None = None) -> None:
         setup = setup or Setup(device=device)

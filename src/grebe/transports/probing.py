@@ -68,7 +68,7 @@ KINDS: dict[str, Callable[[], _Ports]] = {"jack": _JackPorts, "alsa": AlsaWire}
 
 
 class RealBox:
-    """The box on its cables."""
+    """The box on its cables: does one experiment after another, and ends every note it began."""
 
     def __init__(self, out: str, back: str, audio: str) -> None:
         """PortLost says which port is missing. Names as "jack:CLIENT:PORT", "alsa:NAME", and for

@@ -24,7 +24,7 @@ seconds: what waits keeps its order and is late, as it should be seen to be.
 
 
 class StandinPort:
-    """A connection to one stand-in."""
+    """A port with a stand-in at its other end, which gets the bytes that a real box would."""
 
     stamped = False
     what = "the stand-in"

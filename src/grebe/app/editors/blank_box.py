@@ -8,7 +8,7 @@ from grebe.words import counted, tr
 
 
 class BlankBox:
-    """What was answered so far."""
+    """Takes the answers about a box, and makes a profile of what was answered so far."""
 
     def __init__(self) -> None:
         self.answers: dict[str, str] = {}

@@ -29,7 +29,7 @@ CHOICES: dict[str, tuple[str, str]] = {
 
 
 class NetworkForm:
-    """What is joined, and how."""
+    """Takes and shows which session is joined and how, and what OSC is allowed."""
 
     def __init__(self, session: Session) -> None:
         self.session = session

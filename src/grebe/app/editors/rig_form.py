@@ -47,7 +47,7 @@ FIELDS: tuple[Field, ...] = (
 
 
 class DeviceForm:
-    """Takes and shows them."""
+    """Takes and shows settings of the box in hand; where Grebe is, those of the project."""
 
     def __init__(self, hand: RigHand) -> None:
         self.hand = hand

@@ -22,7 +22,7 @@ from grebe.words import counted, tr
 
 
 class SectionEdits:
-    """What keys do to sections."""
+    """What keys do to the sections of a song: passes, order, copies, what follows, whole forms."""
 
     def __init__(self, hand: SongHand) -> None:
         self.hand = hand

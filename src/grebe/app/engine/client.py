@@ -26,7 +26,7 @@ _M = TypeVar("_M")
 
 
 class EngineClient:
-    """One connection to an engine."""
+    """One connection to an engine: sends what a window asks, takes in what the engine says."""
 
     def __init__(
         self,

@@ -92,7 +92,8 @@ class EarChannel(msgspec.Struct):
 
 
 class Hearing:
-    """The ears of a window."""
+    """The ears of a window: starts a process that listens to boxes while somebody wants it, and
+    keeps what was heard by box."""
 
     def __init__(self, store: Store, notices: Notices, position: Position) -> None:
         self._store, self._notices, self._position = store, notices, position

@@ -21,7 +21,8 @@ from grebe.core.time.ticks import next_multiple
 
 
 class DevicePlayer:
-    """Plays one line's part."""
+    """Plays one line's part: makes the events that are due out of its chain, its mutes and what a
+    hand has changed."""
 
     def __init__(self, run: Run, device: Device, box: DevicePlayer | None = None) -> None:
         """`box`: of a track whose patterns are rows of its box's, the player of the box."""

@@ -16,7 +16,7 @@ VELOCITY = 100
 
 
 class Openers:
-    """The notes held, by box."""
+    """Strikes the notes that hold inputs open, and lets them go."""
 
     def __init__(self, run: Run) -> None:
         self._run = run

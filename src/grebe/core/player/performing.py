@@ -64,7 +64,7 @@ def last_word(run: Run, devices: DevicePlayers) -> int:
 
 
 class Performing:
-    """Handlers by command."""
+    """What a performer asks for, done to the run that plays: a row a command, with its handler."""
 
     def __init__(
         self,

@@ -13,7 +13,7 @@ SETTLED_AFTER = 12
 
 
 class ClockSync:
-    """Session time over our clock."""
+    """Session time over our clock: drawn in, never jumping, to what the reference's clock says."""
 
     def __init__(self, peer_id: int, membership: Membership, now_ns: int) -> None:
         self._id = peer_id

@@ -27,7 +27,7 @@ class OutgoingPacket(NamedTuple):
 
 
 class Gossip:
-    """What goes out by itself."""
+    """Decides what goes out by itself, to whom and when."""
 
     def __init__(
         self, peer_id: int, membership: Membership, agreed: AgreedState,

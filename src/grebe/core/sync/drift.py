@@ -60,7 +60,7 @@ class DriftFound(NamedTuple):
 
 
 class DriftWatch:
-    """One box."""
+    """Watches one box's beats, and says when they slide or have jumped."""
 
     def __init__(self) -> None:
         self._beats: deque[tuple[float, float]] = deque(maxlen=MOST)

@@ -117,7 +117,7 @@ class SoundKind:
 
 
 class LiveEar:
-    """One channel."""
+    """Finds the hits in one channel as it comes, each with its moment and its kind."""
 
     def __init__(self, rate: int) -> None:
         self.rate = rate

@@ -11,7 +11,7 @@ from grebe.transports.base import Heard
 
 
 class InternalClock:
-    """Nobody is followed."""
+    """Nobody is followed: time is the engine's own, at the song's tempo."""
 
     device = ""
     bpm = 0.0

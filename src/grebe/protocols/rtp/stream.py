@@ -34,7 +34,7 @@ Timed = tuple[int, bytes]
 
 
 class Sender:
-    """One stream out."""
+    """One stream out: makes packets, each with the journal that makes up for lost ones."""
 
     def __init__(
         self, ssrc: int, first_seq: int = 0, first_stamp: int = 0, rate: int = RATE

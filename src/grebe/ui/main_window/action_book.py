@@ -44,7 +44,8 @@ class ShownStations(Protocol):
 
 
 class ActionBook:
-    """The registry at one window."""
+    """The registry at one window: finds who does an action, says why it cannot be done, or does
+    it."""
 
     def __init__(
         self, window: ShownStations, acts: Callable[[], dict[str, Act]],

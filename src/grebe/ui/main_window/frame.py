@@ -90,7 +90,8 @@ LOOK_EVERY_S = 1.0
 
 
 class Frame(QWidget):
-    """The window."""
+    """The window: holds stations, pages and actions together, hands keys to them, and has all of it
+    follow the document and the engine."""
 
     def __init__(self, store: Store, claim: Claim | None = None) -> None:
         """`claim` is the window's place at the document, where it was opened with one."""

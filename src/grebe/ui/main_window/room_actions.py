@@ -18,7 +18,7 @@ from grebe.words import tr
 
 
 class RoomActions:
-    """Each asks where to write."""
+    """Writes cues, markers and lists for others in the room; each action asks where to."""
 
     def __init__(self, window: QWidget, session: Session, of_set: Callable[[], bool]) -> None:
         """`of_set`: whether a whole set is what one is at."""

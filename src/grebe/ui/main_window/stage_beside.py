@@ -28,7 +28,7 @@ class Dims(Protocol):
 
 
 class StageBeside(QObject):
-    """At most one such window."""
+    """Opens Stage in a window of its own, at most one, and has it follow."""
 
     def __init__(
         self, table: QWidget, session: Session, stations: Stations, looks: Dims,

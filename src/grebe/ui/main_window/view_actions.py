@@ -54,7 +54,8 @@ class StationRow(Protocol):
 
 
 class ViewActions:
-    """Works on the station shown."""
+    """Actions on the station shown, and on what lies over it: findings, finder, help, pages,
+    history."""
 
     def __init__(self, window: StationRow) -> None:
         self._window = window

@@ -144,7 +144,8 @@ def press_by_key(button: QPushButton, event: QKeyEvent | None) -> None:
 
 
 class Waterline(QWidget):
-    """The bottom of the window."""
+    """The bottom of the window, under every station: Run, tempo, who leads, and where the song
+    is."""
 
     run_clicked = pyqtSignal()
     tap_clicked = pyqtSignal()

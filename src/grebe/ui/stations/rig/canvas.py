@@ -23,7 +23,7 @@ JACKS = 18.0
 
 
 class RigCanvas(Canvas):
-    """Boxes and cables."""
+    """Boxes and cables under the pointer: a box is taken in hand, a cable is run to another."""
 
     device_clicked = pyqtSignal(str)
     cable_wanted = pyqtSignal(str, str, bool)

@@ -25,7 +25,8 @@ GRAB_PX = 12.0
 
 
 class SetCanvas(PlayheadCanvas):
-    """Songs, tempo path, crossings."""
+    """A set under the pointer: songs are put in order, crossings and the wish for energy are
+    dragged."""
 
     pointed = pyqtSignal(str)
     """The place clicked."""

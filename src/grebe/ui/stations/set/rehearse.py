@@ -29,7 +29,8 @@ LOOKS = {"good": "reed", "early": "sand", "late": "sand", "missed": "eye"}
 
 
 class RehearsePane(Canvas):
-    """Drawn anew while it runs."""
+    """A rehearsal: what is asked for now, how it went, and what to practise; drawn anew while it
+    runs."""
 
     by_double = "drill"
 

@@ -52,7 +52,7 @@ WORDS = {
 
 
 class SyncCanvas(Canvas):
-    """Strips of all devices."""
+    """A strip for each box: how early or late its beats were against what leads."""
 
     device_clicked = pyqtSignal(str)
 

@@ -130,7 +130,8 @@ class ToolsCanvas(Canvas):
 
 
 class ToolsView(View):
-    """The arithmetic, on its own."""
+    """The arithmetic, on its own: one calculator at a time, its answer, and where that can be
+    used."""
 
     scope = "tools"
 
