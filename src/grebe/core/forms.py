@@ -12,7 +12,7 @@ from types import UnionType
 from typing import Any, Literal, Union, get_args, get_origin
 
 from grebe.core.typed import typed_number
-from grebe.core.units import Value, bounds_of, fields_of
+from grebe.core.units import Value, base_of, bounds_of, fields_of
 from grebe.errors import EditError
 from grebe.words import tr
 
@@ -62,20 +62,16 @@ def _one_of(kind: Any) -> Any:
     return kind
 
 
-def _base(kind: Any) -> Any:
-    return getattr(kind, "__origin__", kind)
-
-
 def _whole(kind: Any) -> bool:
-    return _base(kind) is int
+    return base_of(kind) is int
 
 
 def _control(kind: Any, choices: tuple[str, ...]) -> Control:
     if choices or get_origin(kind) is Literal:
         return "tick" if choices == YES_NO else "list"
-    if _base(kind) is bool:
+    if base_of(kind) is bool:
         return "tick"
-    if _base(kind) in (int, float) and _bounds(kind) != (None, None):
+    if base_of(kind) in (int, float) and _bounds(kind) != (None, None):
         return "number"
     return "text"
 

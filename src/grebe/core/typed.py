@@ -10,7 +10,7 @@ from typing import Any, Literal, TypeVar, Union, get_args, get_origin
 
 import msgspec
 
-from grebe.core.units import bounds_of, fields_of, held_in
+from grebe.core.units import base_of, bounds_of, fields_of, held_in
 from grebe.errors import EditError
 from grebe.words import tr
 
@@ -53,7 +53,7 @@ def allowed_words(kind: Any) -> str:
         return tr(
             "one of {names}", names=", ".join(str(choice) or "none" for choice in get_args(kind))
         )
-    words = WORDS.get(_base(kind), "")
+    words = WORDS.get(base_of(kind), "")
     try:
         low, high = bounds_of(kind)
     except TypeError:
@@ -92,12 +92,7 @@ def typed_in(struct: type, name: str, words: str) -> Any:
     """A number for a field of a value, or the nearest that the field allows; whole where it is."""
     kind = fields_of(struct)[name]
     number = typed_number(words)
-    return held_in(kind, int(number) if _base(kind) is int else number)
-
-
-def _base(kind: Any) -> Any:
-    """The type without its bounds."""
-    return getattr(kind, "__origin__", kind)
+    return held_in(kind, int(number) if base_of(kind) is int else number)
 
 
 def _plain(error: msgspec.ValidationError) -> str:

@@ -63,6 +63,11 @@ class Value(msgspec.Struct, frozen=True, kw_only=True, omit_defaults=True):
 N = TypeVar("N", int, float)
 
 
+def base_of(kind: Any) -> Any:
+    """A type without its bounds."""
+    return getattr(kind, "__origin__", kind)
+
+
 def bounds_of(kind: Any) -> tuple[float, float]:
     """The least and the greatest value of a type above, or of that or None, as its `Meta` has them.
 
