@@ -13,6 +13,7 @@ from PyQt6.QtWidgets import QFileDialog
 from grebe.core.document import with_song
 from grebe.core.songs.edit import set_times
 from grebe.formats.project import read_project
+from grebe.ui.main_window.frame import HANDS_OFF_S
 from grebe.ui.stations.patterns.view import PatternsView
 from grebe.ui.stations.song.view import SongView
 from grebe.ui.widgets.theme import DAY, NIGHT, Palette, night
@@ -426,3 +427,20 @@ def test_every_view_at_every_size(performer: Performer) -> None:
                 for y in range(0, image.height(), 9)
             }
             assert len(colours) > 4, number
+
+
+def test_stations_are_made_ahead_while_no_key_is_pressed(performer: Performer) -> None:
+    """One a turn, until all are there; a hand at the keys is not held up by it."""
+    frame = performer.frame
+    performer.press(K.Key_Down)
+    frame.makes_ahead = True
+    made = len(frame.views.made)
+    frame.on_timer()
+    assert len(frame.views.made) == made
+    frame._key_s -= HANDS_OFF_S
+    for turn in range(1, len(frame.views) - made + 1):
+        frame.on_timer()
+        assert len(frame.views.made) >= made + turn
+    assert set(frame.views.made) == set(frame.views)
+    frame.on_timer()
+    assert not frame.makes_ahead

@@ -83,6 +83,8 @@ STATION_OF = {"device": 1, "pattern": 3, "scene": 4, "song": 5, "set": 6}
 """Where each kind of thing is edited."""
 SET_STATIONS = (6, 7)
 """Where Space runs the set rather than the song in hand."""
+HANDS_OFF_S = 0.5
+"""So long after a key nothing is made ahead: a station takes a tenth of a second or two."""
 BUTTONS_EVERY_S = 0.2
 """What is in hand changes under the hand: its buttons follow within so long."""
 LOOK_EVERY_S = 1.0
@@ -118,6 +120,8 @@ class Frame(QWidget):
         )
         self.makes_ahead = False
         """Whether stations that nobody has wanted yet are made while there is time."""
+        self._key_s = 0.0
+        """When a key was pressed last."""
         self.returning = Settings()
         """What the window before showed, for stations that are yet to be made."""
         self.book = ActionBook(self, lambda: self._acts, self._escaped)
@@ -302,7 +306,7 @@ class Frame(QWidget):
             self.walk.follow()
         self.view.moved()
         self.beside.follow()
-        if self.makes_ahead:
+        if self.makes_ahead and now_s - self._key_s > HANDS_OFF_S:
             self.makes_ahead = self.views.make_ahead()
         wanted = FRAME_MS if self.session.running else RESTING_MS
         if self._timer.interval() != wanted:
@@ -372,6 +376,7 @@ class Frame(QWidget):
 
     def take_key(self, event: QKeyEvent) -> bool:
         """A key over the drawing, or with the focus nowhere."""
+        self._key_s = time.monotonic()
         return self.book.key(event, on_canvas=True)
 
     def open_thing_menu(self, at: QPoint, *, in_hand: bool, kind: str = "") -> None:
@@ -405,7 +410,7 @@ class Frame(QWidget):
             return False
         assert isinstance(event, QKeyEvent)
         assert isinstance(watched, QWidget)
-        self._key_at = watched
+        self._key_at, self._key_s = watched, time.monotonic()
         if isinstance(watched, TYPED_INTO):
             if set(key_names(event)) & set(self.book.keys.keys_of("find_action")):
                 self.book.do("find_action")
