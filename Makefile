@@ -51,7 +51,7 @@ unit: export QT_QPA_PLATFORM := offscreen
 unit: $(TESTS)
 	@rm -f $(GREBE_NOT_JUDGED)
 	$(BIN)/python -m pytest -m alone $(ALONE) # these want the machine to themselves
-	$(BIN)/python -m pytest -n 4 --dist worksteal -m "not jack and not real_time and not alone"
+	$(BIN)/python -m pytest -n 3 --dist worksteal -m "not jack and not real_time and not alone"
 	@$(MAKE) --no-print-directory -j 2 timed aside
 	@sort -u $(GREBE_NOT_JUDGED) 2>/dev/null; [ -s $(GREBE_NOT_JUDGED) ] || echo "Everything was judged, at the first try."
 
