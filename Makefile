@@ -8,12 +8,14 @@ TESTS := $(VENV)/.tests
 PREFIX ?= $(HOME)/.local
 DESTDIR ?=
 
-.PHONY: demo test long check ready unit timed aside lab lock clean schema manual words install uninstall deb fresh
+.PHONY: demo test long check ready unit lab lock clean schema manual words install uninstall deb fresh
 
 demo: $(RUNS)
 	@$(BIN)/grebe demo
 
-test: $(TESTS) ready
+# What is checked and what is compiled take a processor each.
+test: $(TESTS)
+	@$(MAKE) --no-print-directory -j 2 check ready
 	@$(MAKE) --no-print-directory unit
 
 # All that is drawn is tried, not a third of it.
@@ -41,7 +43,6 @@ unexport PYTHONDONTWRITEBYTECODE
 # calls are given only the files that have something for them.
 ALONE = $(shell grep -rl "mark[.]alone" tests --include="test_*.py")
 TIMED = $(shell grep -rlE "mark[.](jack|real_time)" tests --include="test_*.py")
-IDLE := $(shell command -v chrt >/dev/null && echo chrt --idle 0 || echo nice -n 19)
 ready: $(TESTS)
 	$(BIN)/python -m compileall -q -j 0 src
 	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest --collect-only -q >/dev/null
@@ -52,15 +53,8 @@ unit: $(TESTS)
 	@rm -f $(GREBE_NOT_JUDGED)
 	$(BIN)/python -m pytest -m alone $(ALONE) # these want the machine to themselves
 	$(BIN)/python -m pytest -n 3 --dist worksteal -m "not jack and not real_time and not alone"
-	@$(MAKE) --no-print-directory -j 2 timed aside
-	@sort -u $(GREBE_NOT_JUDGED) 2>/dev/null; [ -s $(GREBE_NOT_JUDGED) ] || echo "Everything was judged, at the first try."
-
-# Tests that wait for a clock leave a third of two processors idle: what is checked takes only that.
-timed: $(TESTS)
 	$(BIN)/python -m pytest -n 3 --dist worksteal -m "(jack or real_time) and not alone" $(TIMED)
-
-aside: $(TESTS)
-	@$(IDLE) $(MAKE) --no-print-directory check
+	@sort -u $(GREBE_NOT_JUDGED) 2>/dev/null; [ -s $(GREBE_NOT_JUDGED) ] || echo "Everything was judged, at the first try."
 
 # Against PipeWire, the kernel's sequencer and sound cards; makes what it needs, as root on Debian 12.
 lab: $(TESTS)
