@@ -99,7 +99,10 @@ class Leader:
                 due = time.monotonic()
                 continue
             time.sleep(max(0.0, due - time.monotonic()))
-            self.send(CLOCK)
+            try:
+                self.send(CLOCK)
+            except (BrokenPipeError, ConnectionResetError):
+                return  # the engine has ended; what it heard until then is what is judged
             due += PERIOD_S
 
     def send(self, *messages: bytes) -> None:
