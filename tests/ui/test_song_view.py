@@ -161,11 +161,11 @@ def test_zoom_scroll_and_clicks(performer: Performer) -> None:
     performer.act("zoom_out")
     assert canvas.shown == 0
     row = round(canvas.row)
-    x = round(canvas.x_at(view.editor.hand.layout.bar_tick(40))) + 2
+    x = round(canvas.places().x_at(view.editor.hand.layout.bar_tick(40))) + 2
     QTest.mouseClick(canvas.surface, Qt.MouseButton.LeftButton, pos=QPoint(x, 100 + row))
     assert view.editor.hand.layout.bar_at(view.editor.hand.tick) == 40
     assert view.editor.hand.device_id == "knot"
-    x = round(canvas.x_at(view.editor.hand.layout.bar_tick(44))) + 2
+    x = round(canvas.places().x_at(view.editor.hand.layout.bar_tick(44))) + 2
     QTest.mouseClick(canvas.surface, Qt.MouseButton.LeftButton, SHIFT, QPoint(x, 100))
     first, last = view.editor.hand.selection
     assert [view.editor.hand.layout.bar_at(t) for t in (first, last)] == [40, 45]

@@ -237,7 +237,7 @@ def test_a_click_on_a_section_and_running_from_there(performer: Performer) -> No
     view = song(performer)
     layout = view.song_canvas.layout_now()
     assert layout is not None
-    x = round(view.song_canvas.x_at(layout.spans[3].tick) + 9)
+    x = round(view.song_canvas.places().x_at(layout.spans[3].tick) + 9)
     QTest.mouseClick(view.song_canvas.surface, Qt.MouseButton.LeftButton, pos=QPoint(x, 20))
     assert performer.frame.session.selection.section == "s4"
     performer.press(K.Key_Space, CTRL)

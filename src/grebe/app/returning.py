@@ -70,7 +70,7 @@ class ShownNote:
     """A note of what a window shows, for the one that comes after it, should this one crash."""
 
     def __init__(self) -> None:
-        self._last: WindowState | None = None
+        self._last: object = None
 
     def keep(
         self, path: Path | None, station: int, *, untitled: bool = False, song: str = "",
@@ -78,14 +78,15 @@ class ShownNote:
     ) -> None:  # fmt: skip
         """Note it where it is another, without waiting for the disk; losing it is no reason to
         stop."""
+        shown = (path, station, untitled, song, section)
+        if shown == self._last:  # it is asked for with every picture
+            return
+        self._last = shown
         target = _note()
         if path is None or target is None:
             return
         seen = WindowState(project=written(path), untitled=untitled, station=station, song=song,
                            section=section)  # fmt: skip
-        if seen == self._last:
-            return
-        self._last = seen
         scratch = target.with_suffix(".part")
         with suppress(OSError):
             scratch.write_bytes(msgspec.json.encode(seen))

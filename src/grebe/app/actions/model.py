@@ -24,6 +24,7 @@ STATION_NUMBERS: dict[Station, int] = {
     station: number for number, station in enumerate(STATION_NAMES, 1)
 }
 """Of each its place in the rail, which is the digit of its key."""
+STATION_AT: dict[int, Station] = {number: station for station, number in STATION_NUMBERS.items()}
 MENUS = ("File", "Edit", "Play", "Go", *STATION_NAMES.values(), "Help")
 
 

@@ -5,13 +5,11 @@ from __future__ import annotations
 from collections.abc import Iterable
 from pathlib import Path
 
+from grebe.app.document.writing import written
 from grebe.core.patterns.model import Pattern
 from grebe.core.rig.model import Device
-from grebe.errors import ProjectError
-from grebe.formats.atomic import write_atomic
 from grebe.formats.midi_loops import pattern_to_midi
 from grebe.formats.naming import MIDI_SUFFIXES, file_name
-from grebe.words import tr
 
 MAX_FILES = 500
 
@@ -31,15 +29,4 @@ def loop_files(paths: Iterable[str | Path]) -> list[Path]:
 def export_pattern(pattern: Pattern, device: Device, bpm: float, folder: Path) -> Path:
     """Write a pattern as a Standard MIDI File; its path. ProjectError when it cannot be."""
     path = folder / f"{file_name(pattern.name)}.mid"
-    try:
-        folder.mkdir(parents=True, exist_ok=True)
-        write_atomic(path, pattern_to_midi(pattern, device, bpm))
-    except OSError as error:
-        raise ProjectError(
-            tr(
-                "{path} could not be written: {strerror}. Choose another folder.",
-                path=path,
-                strerror=error.strerror,
-            )
-        ) from error
-    return path
+    return written(path, pattern_to_midi(pattern, device, bpm))

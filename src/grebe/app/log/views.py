@@ -11,6 +11,7 @@ import msgspec
 
 from grebe.app.live.session import Session
 from grebe.app.log.tables import NOTHING, box_table, change_table, run_table
+from grebe.core.gear.known import is_about
 from grebe.core.gear.model import GearNote
 from grebe.core.log.learning import LearningCurve, learning
 from grebe.core.log.model import BoxCheck, LoggedRun, evening, local
@@ -98,12 +99,12 @@ class LogModel:
 
     def _firmware(self, rows: list[BoxCheck]) -> list[GearChange]:
         """What the performer noted of other firmware of a box."""
-        names = {row.box.casefold() for row in rows} | {row.profile.casefold() for row in rows}
+        names = {name for row in rows for name in (row.box, row.profile)}
         return [
             GearChange(datetime.fromisoformat(note.day).timestamp(),
                        tr("firmware: {firmware}", firmware=note.firmware or note.text))
             for note in self.session.gear.library.notes
-            if note.kind == "firmware" and any(gear.casefold() in names for gear in note.gear)
+            if note.kind == "firmware" and is_about(note, names)
         ]  # fmt: skip
 
     @property

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from typing import NamedTuple
 
 from grebe.core.gear.model import Entry, GearLibrary, Trial
@@ -34,11 +35,16 @@ def names_of(device: Device) -> set[str]:
     return {name.casefold() for name in said if name}
 
 
+def is_about(entry: Entry, names: Iterable[str]) -> bool:
+    """Whether a note or a try is about a box of one of these names, however they are written."""
+    said = {name.casefold() for name in names if name}
+    return any(gear.casefold() in said for gear in entry.gear)
+
+
 def firmware_of(library: GearLibrary, *names: str) -> str:
     """The version that the latest note on a box says it has, by any of its names; "" where none
     does."""
-    said = {name.casefold() for name in names if name}
-    noted = [n for n in library.notes if n.firmware and said & {g.casefold() for g in n.gear}]
+    noted = [n for n in library.notes if n.firmware and is_about(n, names)]
     return max(noted, key=lambda n: n.day).firmware if noted else ""
 
 

@@ -1399,11 +1399,6 @@
    <translation>Loops mitgenommen</translation>
   </message>
   <message>
-   <location filename="../../app/document/pattern_files.py" />
-   <source>{path} could not be written: {strerror}. Choose another folder.</source>
-   <translation>{path} konnte nicht geschrieben werden: {strerror}. Einen anderen Ordner wählen.</translation>
-  </message>
-  <message>
    <location filename="../../app/document/recovery.py" />
    <source>Unsaved work was found and brought back. Ctrl+Z gives the file as it was saved.</source>
    <translation>Ungespeicherte Arbeit wurde gefunden und zurückgeholt. Strg+Z gibt die Datei, wie sie gespeichert war.</translation>
@@ -1547,6 +1542,11 @@
    <location filename="../../app/document/store.py" />
    <source>the project has no file name yet</source>
    <translation>das Projekt hat noch keinen Dateinamen</translation>
+  </message>
+  <message>
+   <location filename="../../app/document/writing.py" />
+   <source>{path} could not be written: {strerror}. Choose another folder.</source>
+   <translation>{path} konnte nicht geschrieben werden: {strerror}. Einen anderen Ordner wählen.</translation>
   </message>
   <message>
    <location filename="../../app/editors/blank_box.py" />

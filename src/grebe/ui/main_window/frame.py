@@ -26,6 +26,7 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
+from grebe.app.actions.model import STATION_NUMBERS
 from grebe.app.document.recovery import Claim, Keeper, OpenedDocument
 from grebe.app.document.store import Store
 from grebe.app.doing import Act, acts_of, does
@@ -48,7 +49,7 @@ from grebe.ui.main_window.drops import Drops
 from grebe.ui.main_window.engine_ear import EngineEar
 from grebe.ui.main_window.file_actions import FileActions
 from grebe.ui.main_window.head_buttons import HeadButtons
-from grebe.ui.main_window.looks import Looks
+from grebe.ui.main_window.looks import STAGE, Looks
 from grebe.ui.main_window.menus import MenuBar
 from grebe.ui.main_window.notice import NoticeStack
 from grebe.ui.main_window.overlays import Overlays
@@ -79,9 +80,13 @@ BESIDE_AFTER_S = 0.4
 """Where that is done in a thread: not between the keys of a quick hand, whom it would slow."""
 BADGES_AFTER_S = 0.1
 """After the last edit of several in a row: looking through a large set takes that long itself."""
-STATION_OF = {"device": 1, "pattern": 3, "scene": 4, "song": 5, "set": 6}
+STATION_OF = {
+    "device": STATION_NUMBERS["rig"], "pattern": STATION_NUMBERS["patterns"],
+    "scene": STATION_NUMBERS["scenes"], "song": STATION_NUMBERS["song"],
+    "set": STATION_NUMBERS["set"],
+}  # fmt: skip
 """Where each kind of thing is edited."""
-SET_STATIONS = (6, 7)
+SET_STATIONS = (STATION_NUMBERS["set"], STAGE)
 """Where Space runs the set rather than the song in hand."""
 HANDS_OFF_S = 0.5
 """So long after a key nothing is made ahead: a station takes a tenth of a second or two."""
@@ -173,7 +178,7 @@ class Frame(QWidget):
         self._timer.timeout.connect(self.on_timer)
         self._timer.start(RESTING_MS)
         self._ear = EngineEar(self, lambda: self.session.pump(time.monotonic()))
-        self.show_station(1)
+        self.show_station(STATION_NUMBERS["rig"])
         self._document_changed(store.project, store.project)
 
     def _lay_out(self) -> None:
@@ -230,7 +235,7 @@ class Frame(QWidget):
         self.session.memory.take_fresh()  # what was played elsewhere is remembered, not written
         self.over.close_all()
         view = self.views[number]
-        self.session.stage.shown = number == 7
+        self.session.stage.shown = number == STAGE
         self.session.selection.perform_set(on=number in SET_STATIONS)
         self.stack.setCurrentWidget(view)
         self.menu_bar.show_station()

@@ -8,6 +8,7 @@ import msgspec
 from PyQt6.QtCore import QObject, pyqtSignal
 from PyQt6.QtGui import QGuiApplication
 
+from grebe.app.actions.model import STATION_NUMBERS
 from grebe.app.doing import does
 from grebe.app.settings import Settings, read_settings, write_settings
 from grebe.ui.main_window.menus import MenuBar
@@ -19,7 +20,7 @@ from grebe.ui.main_window.waterline import Waterline
 from grebe.ui.widgets.theme import BRIGHTNESS, DAY, Palette, chosen_palette, night
 from grebe.ui.widgets.view import View
 
-STAGE = 7
+STAGE = STATION_NUMBERS["stage"]
 """Always dark."""
 
 

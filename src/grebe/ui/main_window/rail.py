@@ -6,7 +6,7 @@ from PyQt6.QtCore import QPointF, QRectF, QSize, Qt, pyqtSignal
 from PyQt6.QtGui import QFocusEvent, QKeyEvent, QMouseEvent, QPainter, QPaintEvent, QWheelEvent
 from PyQt6.QtWidgets import QSizePolicy, QTabBar, QVBoxLayout, QWidget
 
-from grebe.app.actions.model import STATION_NUMBERS, station_name
+from grebe.app.actions.model import STATION_AT, STATION_NUMBERS, station_name
 from grebe.app.live.session import Session
 from grebe.ui.widgets import draw
 from grebe.ui.widgets.guard import TouchGuard
@@ -17,7 +17,6 @@ RAIL_WIDTH = 84
 ROW = 58
 TOP = 62
 
-AT = {number: station for station, number in STATION_NUMBERS.items()}
 TOOLS = STATION_NUMBERS["tools"]
 """Stands apart, at the foot of the rail."""
 
@@ -76,7 +75,7 @@ class StationTabs(QTabBar):
             return
         self.badges[number] = count
         index = number - 1
-        name = station_name(AT[number])
+        name = station_name(STATION_AT[number])
         words = tr("{name}, {count} to look at", name=name, count=count) if count else name
         self.setTabText(index, words)
         self.update()
@@ -95,7 +94,7 @@ class StationTabs(QTabBar):
         """Up and down point, Enter or Space shows."""
         if event is None:
             return
-        numbers = list(AT)
+        numbers = list(STATION_AT)
         at, moves = numbers.index(self.pointed), {Qt.Key.Key_Up: -1, Qt.Key.Key_Down: 1}
         if event.key() in moves:
             to = at + moves[Qt.Key(event.key())]
@@ -140,7 +139,7 @@ class StationTabs(QTabBar):
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         middle, shown = self.width() / 2, self.number_at(self.currentIndex())
-        for index, (number, station) in enumerate(AT.items()):
+        for index, (number, station) in enumerate(STATION_AT.items()):
             y = self._top(index)
             here = number == shown
             if here:

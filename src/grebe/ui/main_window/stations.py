@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Iterator, Mapping
 from typing import TYPE_CHECKING, cast
 
-from grebe.app.actions.model import STATION_NUMBERS, Station
+from grebe.app.actions.model import STATION_AT, STATION_NUMBERS, Station
 from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.app.live.rehearsal import Rehearsal
 from grebe.app.live.session import Session
@@ -32,7 +32,6 @@ class Stations(Mapping[int, View]):
         self._session, self._patterns = session, patterns
         self._rehearsal, self._stage = rehearsal, stage
         self._arrives = arrives
-        self._scopes = {number: scope for scope, number in STATION_NUMBERS.items()}
         self.made: dict[int, View] = {}
         """Those that have been wanted."""
 
@@ -81,16 +80,16 @@ class Stations(Mapping[int, View]):
     def __getitem__(self, number: int) -> View:
         """The station of a number, made now if it was not. KeyError where there is none."""
         if number not in self.made:
-            view = self._make(self._scopes[number])
+            view = self._make(STATION_AT[number])
             self.made[number] = view
             self._arrives(view)
         return self.made[number]
 
     def __iter__(self) -> Iterator[int]:
-        return iter(self._scopes)
+        return iter(STATION_AT)
 
     def __len__(self) -> int:
-        return len(self._scopes)
+        return len(STATION_AT)
 
     def of(self, scope: Station) -> View:
         """The station of a name in the registry, made now if it was not."""
@@ -123,7 +122,7 @@ class Stations(Mapping[int, View]):
 
     def make_ahead(self) -> bool:
         """Make one that nobody has wanted yet; whether there was one."""
-        number = next((n for n in self._scopes if n not in self.made), None)
+        number = next((n for n in STATION_AT if n not in self.made), None)
         if number is not None:
             self[number]  # asking for it makes it
         return number is not None

@@ -11,6 +11,7 @@ from PyQt6.QtCore import Qt
 from grebe import __version__
 from grebe.app.actions.finding import Findable, action_entries, thing_entries
 from grebe.app.actions.keymap import key_map
+from grebe.app.actions.model import STATION_NUMBERS
 from grebe.app.doing import does
 from grebe.app.live.position import raw_now_ns
 from grebe.app.live.rehearsal import Rehearsal
@@ -233,7 +234,7 @@ class ViewActions:
     @does("tempo_to")
     def tempo_to(self) -> None:
         """To the fields in Sync that take a tempo."""
-        self._window.show_station(2)
+        self._window.show_station(STATION_NUMBERS["sync"])
         self._window.views.sync.type_tempo()
 
     @does("next_song")

@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
+from functools import cached_property
+
 from grebe.core.rig.edits import best_cable
 from grebe.core.rig.formatting import filter_words, hop_words
-from grebe.core.rig.layout import drawing
+from grebe.core.rig.layout import Drawing, drawing
 from grebe.core.rig.model import GREBE_ID, Cable, Device, Rig
 from grebe.core.rig.tree import ClockTree, tree_of
 from grebe.core.rig.wiring import Wiring
@@ -17,10 +19,14 @@ class ShownRig:
     def __init__(self, rig: Rig) -> None:
         self.wiring = Wiring(rig)
         self.tree = tree_of(self.wiring)
-        self.drawing = drawing(self.wiring, self.tree)
         self._carrying = {id(hop.cable) for hop in self.tree.hops.values()}
         """Identities of the cables the tree is made of; comparing 200 by content takes long."""
         self._clashing = {id(c) for c in self.wiring.cables if self._is_second(c)}
+
+    @cached_property
+    def drawing(self) -> Drawing:
+        """In which order it is drawn; that takes a while, and not every rig that is known is."""
+        return drawing(self.wiring, self.tree)
 
     def carries(self, cable: Cable) -> bool:
         """Whether the clock goes through it."""

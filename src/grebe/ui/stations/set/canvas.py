@@ -9,8 +9,9 @@ from grebe.app.actions.keymap import told
 from grebe.app.editors.set_editor import SetEditor
 from grebe.app.tables.songs import SetTable
 from grebe.app.tables.table import Cell
+from grebe.core.document import Project
 from grebe.core.sets.edit import versions_of
-from grebe.core.sets.plan import PlacedSong
+from grebe.core.sets.plan import PlacedSong, SetSchedule
 from grebe.ui.stations.set.crossings import EDGE
 from grebe.ui.stations.set.picture import SetPicture
 from grebe.ui.stations.set.places import AXIS, SONGS, SetPlaces
@@ -38,28 +39,28 @@ class SetCanvas(PlayheadCanvas):
         self.editor = editor
         self._goes_to: int | None = None
         """The place that a dragged song would have."""
+        self._versions: tuple[SetSchedule, bool] | None = None
+        """Whether any song of a plan has several: asked for with every picture."""
         self.setAccessibleName(tr("Set"))
 
     # Where things lie
 
     def places(self) -> SetPlaces | None:
         """Where things lie now; None without a set."""
-        hand = self.editor.hand
-        plan = hand.plan
+        plan = self.editor.hand.plan
         if plan is None:
             return None
-        songs = {s.id for s in hand.project.songs}
-        several = any(
-            len(versions_of(hand.project, s.entry.song)) > 1
-            for s in plan.songs
-            if s.entry.song in songs
-        )
-        return SetPlaces(plan, self.width(), self.height(), versions=several)
+        if self._versions is None or self._versions[0] is not plan:
+            self._versions = (plan, _has_versions(self.editor.hand.project, plan))
+        return SetPlaces(plan, self.width(), self.height(), versions=self._versions[1])
 
     def playhead_x(self) -> float | None:
         """Where the performance stands."""
-        places, session = self.places(), self.session
-        if places is None or not session.running or not session.selection.whole_set:
+        session = self.session
+        if not session.running or not session.selection.whole_set:
+            return None
+        places = self.places()
+        if places is None:
             return None
         song = next(
             (s for s in places.plan.songs if s.entry.id == session.selection.play.entry), None
@@ -212,6 +213,12 @@ class SetCanvas(PlayheadCanvas):
             draw.text(painter, EDGE, AXIS + 40, words, self.palette_now.muted, size=20)
             return
         SetPicture(painter, self.editor.hand, self.palette_now, places).paint()
+
+
+def _has_versions(project: Project, plan: SetSchedule) -> bool:
+    songs = {s.id for s in project.songs}
+    known = (s.entry.song for s in plan.songs if s.entry.song in songs)
+    return any(len(versions_of(project, song)) > 1 for song in known)
 
 
 def _near_wish(places: SetPlaces, at: QPointF) -> bool:

@@ -41,11 +41,6 @@ class SongCanvas(PlayheadCanvas):
         """The first tick seen."""
         self.top_row = 0
         """The first device seen."""
-        self.row = MAX_ROW
-        """Height of a row."""
-        self._first = 0
-        self._scale = 1.0
-        """Pixels a tick."""
         self.setAccessibleName(tr("Song"))
 
     def layout_now(self) -> Layout | None:
@@ -59,23 +54,21 @@ class SongCanvas(PlayheadCanvas):
         shown = layout.ticks if not self.shown else min(self.shown, layout.ticks)
         return max(0, min(self.first, layout.ticks - shown)), max(1, shown)
 
-    def _settle(self, layout: Layout) -> None:
-        """Work out where things lie, once for everything that is drawn."""
-        self._first, shown = self._window(layout)
-        self._scale = (self.width() - LABELS - 2) / shown
-        count = max(1, len(self.editor.hand.devices))
-        room = self.height() - TOP - ENERGY - FOOT - 24
-        self.row = min(max(MAX_ROW, room / 8), max(MIN_ROW, room / count))
+    @property
+    def _room(self) -> float:
+        """Height that rows have."""
+        return self.height() - TOP - ENERGY - FOOT - 24
 
-    def x_at(self, tick: float) -> float:
-        """Where a tick lies, as settled. The ruler is in musical time."""
-        return LABELS + (tick - self._first) * self._scale
+    @property
+    def row(self) -> float:
+        """Height of a row."""
+        count = max(1, len(self.editor.hand.devices))
+        return min(max(MAX_ROW, self._room / 8), max(MIN_ROW, self._room / count))
 
     @property
     def rows(self) -> tuple[Device, ...]:
         """The devices seen."""
-        room = self.height() - TOP - ENERGY - FOOT - 24
-        most = max(1, int(room / self.row + 0.001))
+        most = max(1, int(self._room / self.row + 0.001))
         return self.editor.hand.devices[self.top_row : self.top_row + most]
 
     def zoom(self, by: float) -> None:
@@ -105,8 +98,6 @@ class SongCanvas(PlayheadCanvas):
             self.first = max(0, first, tick - shown + edge)
         devices = self.editor.hand.devices
         at = next((i for i, d in enumerate(devices) if d.id == self.editor.hand.device_id), 0)
-        if layout is not None:
-            self._settle(layout)
         self.top_row = max(0, min(self.top_row, at))
         self.top_row = max(self.top_row, at - len(self.rows) + 1)
         self.refresh()
@@ -126,10 +117,9 @@ class SongCanvas(PlayheadCanvas):
         layout = self.layout_now()
         if layout is None or not layout.spans:
             return None
-        self._settle(layout)
-        return SongPlaces(
-            layout, self._first, self._scale, self.row, tuple(d.id for d in self.rows)
-        )
+        first, shown = self._window(layout)
+        scale = (self.width() - LABELS - 2) / shown
+        return SongPlaces(layout, first, scale, self.row, tuple(d.id for d in self.rows))
 
     def _pointed(self, tick: int, device: str, selects: bool) -> None:
         self.pointed.emit(tick, device, selects)
@@ -198,11 +188,10 @@ class SongCanvas(PlayheadCanvas):
 
     def playhead_x(self) -> float | None:
         """The playhead lies where the song is."""
-        layout = self.layout_now()
-        if layout is None or not self.session.running:
+        places = self.places() if self.session.running else None
+        if places is None:
             return None
-        self._settle(layout)
-        x = round(self.x_at(self.session.position.song_tick_now()), 1)
+        x = round(places.x_at(self.session.position.song_tick_now()), 1)
         return x if LABELS <= x <= self.width() else None
 
     def pick(self, at: QPointF, *, selects: bool = False) -> bool:

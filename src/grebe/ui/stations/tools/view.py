@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 from PyQt6.QtCore import QPointF, QRectF, Qt, pyqtSignal
 from PyQt6.QtGui import QGuiApplication, QKeyEvent, QPainter
 from PyQt6.QtWidgets import QGridLayout, QLabel, QLineEdit, QStackedWidget, QVBoxLayout, QWidget
@@ -46,6 +48,8 @@ class ToolsCanvas(Canvas):
         self.answer: Answer | None = None
         self.texts: dict[str, str] = {}
         """What was typed that it answers."""
+        self.inputs: dict[str, Any] = {}
+        """The same as values, by name."""
         self.problem = ""
         self.setAccessibleName(tr("Tools"))
 
@@ -110,7 +114,7 @@ class ToolsCanvas(Canvas):
         picture = PICTURES.get(CALCULATORS[self.index].id)
         if picture is not None:
             room = QRectF(box.left(), y, min(box.width() - 10, WIDEST), HEIGHT)
-            picture(painter, room, p, answer.values, CALCULATORS[self.index].read(self.texts))
+            picture(painter, room, p, answer.values, self.inputs)
             y += HEIGHT + 16
         columns = len(answer.head)
         if not columns:
@@ -203,7 +207,8 @@ class ToolsView(View):
         values = {key: line.text() for key, line in self.fields[self.tool.id].items()}
         canvas.texts = values
         try:
-            canvas.answer, canvas.problem = self.tool.answer(values), ""
+            canvas.inputs = self.tool.read(values)
+            canvas.answer, canvas.problem = self.tool.work(**canvas.inputs), ""
         except ValueError as error:
             canvas.answer, canvas.problem = None, f"{error}."
         self.heading.say(tr("Tools"), f"{self.tool.title}: {self.tool.asks}")
