@@ -256,7 +256,8 @@ def test_a_window_is_there_before_what_it_has_no_need_of() -> None:
     out with NumPy are loaded when they are wanted."""
     code = (
         "import sys, grebe.ui.main_window.application as _; "
-        "late = ('numpy', 'scipy', 'mido', 'jinja2', 'grebe.ui.stations', 'grebe.formats.smf'); "
+        "late = ('numpy', 'scipy', 'mido', 'jinja2', 'grebe.ui.stations', 'grebe.formats.smf', "
+        "'grebe.formats.sheets', 'PyQt6.QtPrintSupport'); "
         "sys.exit(', '.join(m for m in sys.modules if m in late) or None)"
     )
     done = subprocess.run([sys.executable, "-c", code], capture_output=True, check=False)

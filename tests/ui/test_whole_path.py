@@ -289,10 +289,10 @@ def test_by_the_mouse_alone(
         hand.menu("Song", "A new section after it")
     song = frame.views[5]
     assert isinstance(song, SongView)
-    layout = song.song_canvas.layout_now()
-    assert layout is not None
-    middle = (layout.spans[1].tick + layout.spans[1].end) / 2
-    hand.click(song.song_canvas, QPoint(round(song.song_canvas.x_at(middle)), 20))
+    places = song.song_canvas.places()
+    assert places is not None
+    second = places.layout.spans[1]
+    hand.click(song.song_canvas, QPoint(round(places.x_at((second.tick + second.end) / 2)), 20))
     hand.button("Drums out")
     hand.station(6)
     for _ in range(2):

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import gc
 from pathlib import Path
 
 import pytest
@@ -442,5 +443,7 @@ def test_stations_are_made_ahead_while_no_key_is_pressed(performer: Performer) -
         frame.on_timer()
         assert len(frame.views.made) >= made + turn
     assert set(frame.views.made) == set(frame.views)
+    assert any(o is frame.views.made for o in gc.get_objects())
     frame.on_timer()
     assert not frame.makes_ahead
+    assert not any(o is frame.views.made for o in gc.get_objects())  # no garbage is looked for here

@@ -98,7 +98,7 @@ def measure_rig() -> dict[str, Any]:
         "findings": len(find(project).open),
         "findings_ms": finding,
         "layout_ms": _times(lambda: drawing(wiring, tree)),
-        "redraw": views["views"]["rig"],
+        "redraw": views["rig"],
     }
 
 

@@ -14,6 +14,7 @@ from grebe.cli.common import Commands, command
 from grebe.errors import GrebeError
 from grebe.formats.project import read_project
 from grebe.process.first_window import Wish, raised
+from grebe.process.garbage import put_off_collection
 from grebe.process.log import start_log
 from grebe.process.places import WINDOW_LIBRARIES, written
 
@@ -73,6 +74,7 @@ def _show(opening: Opening) -> int:
 
 
 def _run(opening: Opening) -> int:
+    put_off_collection()
     try:  # Qt only where a window is wanted
         from grebe.ui.main_window.application import run_window  # noqa: PLC0415
     except ImportError as error:

@@ -17,6 +17,7 @@ from grebe.errors import EngineError
 from grebe.process.children import ENDED_BY
 from grebe.process.log import end_log, start_log
 from grebe.process.priority import ask_for_realtime
+from grebe.protocols.link.messages import decoder_to_engine
 from grebe.words import tr
 
 PRIORITY = 70
@@ -82,6 +83,7 @@ def main() -> int:
     if realtime:
         ctypes.CDLL(None).mlockall(MCL_CURRENT | MCL_FUTURE)
     sys.setswitchinterval(SWITCH_SECONDS)
+    decoder_to_engine()  # made before anything plays
     gc.collect()
     gc.freeze()
     gc.disable()

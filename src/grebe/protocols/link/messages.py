@@ -8,6 +8,7 @@ version, and a window of another version is turned away with a reason.
 from __future__ import annotations
 
 import struct
+from functools import cache
 from typing import Annotated, Any, Literal, TypeAlias
 
 import msgspec
@@ -393,9 +394,19 @@ FromEngine: TypeAlias = (
     | ShowDocument
 )
 
-_to_engine: msgspec.msgpack.Decoder[ToEngine] = msgspec.msgpack.Decoder(ToEngine)
-_from_engine: msgspec.msgpack.Decoder[FromEngine] = msgspec.msgpack.Decoder(FromEngine)
 _encoder = msgspec.msgpack.Encoder()
+
+
+@cache
+def decoder_to_engine() -> msgspec.msgpack.Decoder[ToEngine]:
+    """Reads what is said to the engine. Made when first asked for: each end needs one of the two,
+    and making one goes through a hundred types."""
+    return msgspec.msgpack.Decoder(ToEngine)
+
+
+@cache
+def _decoder_from_engine() -> msgspec.msgpack.Decoder[FromEngine]:
+    return msgspec.msgpack.Decoder(FromEngine)
 
 
 def pack(message: ToEngine | FromEngine) -> bytes:
@@ -439,10 +450,10 @@ def from_watched(frame: bytes) -> FromEngine:
 def to_engine(body: bytes) -> ToEngine:
     """Read a message for the engine. ProtocolError says what is wrong with it."""
     with at_the_border("a message to the engine"):
-        return _to_engine.decode(body)
+        return decoder_to_engine().decode(body)
 
 
 def from_engine(body: bytes) -> FromEngine:
     """Read a message from the engine. ProtocolError says what is wrong with it."""
     with at_the_border("a message from the engine"):
-        return _from_engine.decode(body)
+        return _decoder_from_engine().decode(body)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import os
 
-from PyQt6.QtCore import QByteArray
+from PyQt6.QtCore import QByteArray, QTimer
 from PyQt6.QtWidgets import QApplication, QWidget
 
 from grebe.app.document.demo import fresh_demo
@@ -12,6 +12,7 @@ from grebe.app.document.recovery import OpenedDocument, open_recovered
 from grebe.app.kept import take_said
 from grebe.app.returning import Opening
 from grebe.app.settings import read_settings, remember_project
+from grebe.process.garbage import leave_out_what_is_there
 from grebe.process.log import LOG, end_log, start_log
 from grebe.process.places import written
 from grebe.ui.main_window.asked import AskedToEnd
@@ -75,6 +76,7 @@ def run_window(opening: Opening) -> int:
             lambda: _opened(open_recovered(fresh_demo(), untitled=True)),
         )
         waiting.show()
+    QTimer.singleShot(0, leave_out_what_is_there)  # it has been painted by then
     status = application.exec()
     del waiting
     raising.close()

@@ -3,18 +3,21 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from typing import TYPE_CHECKING
 
 from PyQt6.QtWidgets import QWidget
 
 from grebe.app.doing import does
 from grebe.app.live.session import Session
-from grebe.core.room import RoomKind
 from grebe.core.sets.model import Set
 from grebe.core.songs.model import Song
 from grebe.errors import UsageError
 from grebe.ui.widgets.ask_file import SHEETS, ask_folder
 from grebe.ui.widgets.paper_out import PaperOut
 from grebe.words import tr
+
+if TYPE_CHECKING:
+    from grebe.core.room import RoomKind
 
 
 class RoomActions:

@@ -10,6 +10,7 @@ from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.app.live.rehearsal import Rehearsal
 from grebe.app.live.session import Session
 from grebe.app.live.stage_model import StageModel
+from grebe.process.garbage import leave_out_what_is_there
 from grebe.ui.widgets.view import View
 
 if TYPE_CHECKING:
@@ -123,6 +124,8 @@ class Stations(Mapping[int, View]):
     def make_ahead(self) -> bool:
         """Make one that nobody has wanted yet; whether there was one."""
         number = next((n for n in STATION_AT if n not in self.made), None)
-        if number is not None:
-            self[number]  # asking for it makes it
-        return number is not None
+        if number is None:
+            leave_out_what_is_there()
+            return False
+        self[number]  # asking for it makes it
+        return True

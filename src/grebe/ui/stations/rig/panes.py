@@ -3,16 +3,19 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from typing import TYPE_CHECKING
 
 from PyQt6.QtWidgets import QStackedWidget
 
-from grebe.app.document.sheets import card_page, setup_page
 from grebe.app.doing import does
 from grebe.app.live.playing_on import PlayingOn
 from grebe.app.live.session import Session
 from grebe.ui.stations.rig.abilities import AbilitiesPane
 from grebe.ui.widgets.paper_out import PaperOut
 from grebe.words import tr
+
+if TYPE_CHECKING:
+    from grebe.app.document.sheets import SheetPage
 
 
 class RigPanes:
@@ -110,19 +113,26 @@ class RigPanes:
     @does("preview_sheet")
     def preview_setup(self) -> None:
         """The set-up sheet, as it would be printed."""
-        self._out.preview(setup_page(self._session.project, self._of()))
+        self._out.preview(self._setup_page())
 
     @does("print_sheet")
     def print_setup(self) -> None:
         """The set-up sheet onto paper."""
-        self._out.print(setup_page(self._session.project, self._of()))
+        self._out.print(self._setup_page())
 
     @does("write_card")
     def write_card(self) -> None:
         """A card for the lid of the box in hand."""
+        from grebe.app.document.sheets import card_page
+
         self._out.write(card_page(self._session.project, self._session.selection.box))
 
     @does("write_sheet")
     def write_setup(self) -> None:
         """Write the set-up sheet as PDF or HTML."""
-        self._out.write(setup_page(self._session.project, self._of()))
+        self._out.write(self._setup_page())
+
+    def _setup_page(self) -> SheetPage:
+        from grebe.app.document.sheets import setup_page
+
+        return setup_page(self._session.project, self._of())

@@ -11,7 +11,6 @@ from PyQt6.QtWidgets import (
     QWidget,
 )
 
-from grebe.app.document.sheets import what_if_page
 from grebe.app.doing import Act, acts_of, does
 from grebe.app.editors.clip import ThingClip, box_in_hand
 from grebe.app.editors.rig_editor import RigEditor
@@ -183,6 +182,8 @@ class RigView(PanedView):
         self._show_facts()
 
     def _what_if_page(self, ink: str, muted: str) -> str:
+        from grebe.app.document.sheets import what_if_page
+
         return what_if_page(self.session.project, self.selected, ink=ink, muted=muted)
 
     def moved(self) -> None:
