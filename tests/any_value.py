@@ -75,7 +75,7 @@ def _struct(
 
 
 def _default(field: inspect.Field) -> Any:
-    if field.default is not inspect.NODEFAULT:
+    if field.default is not msgspec.NODEFAULT:
         return field.default
     return field.default_factory()
 

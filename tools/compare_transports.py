@@ -164,8 +164,8 @@ def measure(network: Network, which: str) -> dict[str, float | int]:
     assert ends[0].stdout is not None
     first: dict[int, float] = {}
     for line in ends[0].stdout:
-        number, took = line.split()
-        first.setdefault(int(number), int(took) / 1e6)
+        nth, took = line.split()
+        first.setdefault(int(nth), int(took) / 1e6)
     late = sorted(first.values())
     if not late:
         return {"came": 0}

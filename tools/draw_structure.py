@@ -76,7 +76,7 @@ def picture(graph: networkx.DiGraph) -> str:
     """The picture as SVG. Folders whose modules import from each other's share a box: no module
     does so in a circle, but the folders can only be read together."""
     knots = networkx.condensation(graph)
-    names = {knot: sorted(row) for knot, row in knots.nodes("members")}
+    names: dict[int, list[str]] = {knot: sorted(row) for knot, row in knots.nodes("members")}
     wide = {knot: max(WIDE, len(row) * WORD) for knot, row in names.items()}
     at = levels(knots)
     rows: defaultdict[int, list[int]] = defaultdict(list)
@@ -104,9 +104,11 @@ def picture(graph: networkx.DiGraph) -> str:
             f'<line x1="{left[a] + wide[a] / 2:.0f}" y1="{upper[a] + HIGH:.0f}" '
             f'x2="{left[b] + wide[b] / 2:.0f}" y2="{upper[b]:.0f}" stroke="#8aa0a3"/>'
         )
-    for knot, row in names.items():
-        fill = "#d9e4e2" if row[0].startswith(PURE) else "#ffffff"
-        words = " · ".join(name.removeprefix("core.") if len(row) > 1 else name for name in row)
+    for knot, members in names.items():
+        fill = "#d9e4e2" if members[0].startswith(PURE) else "#ffffff"
+        words = " · ".join(
+            name.removeprefix("core.") if len(members) > 1 else name for name in members
+        )
         lines.append(
             f'<rect x="{left[knot]:.0f}" y="{upper[knot]:.0f}" width="{wide[knot]}" '
             f'height="{HIGH}" rx="3" fill="{fill}" stroke="#1b2b31"/>'

@@ -58,7 +58,7 @@ def relations() -> list[list[object]]:
 
 def same(a: music21.key.Key, b: music21.key.Key) -> bool:
     """Whether two keys are the same by pitch class and mode."""
-    return a.mode == b.mode and a.tonic.pitchClass == b.tonic.pitchClass
+    return bool(a.mode == b.mode and a.tonic.pitchClass == b.tonic.pitchClass)
 
 
 if __name__ == "__main__":

@@ -6,7 +6,7 @@ from __future__ import annotations
 import pytest
 
 from grebe.bench.faults import FAULTS, Fault
-from grebe.process.log import log_dir
+from grebe.process.places import log_dir
 
 LOGGED: dict[str, tuple[str, ...]] = {
     "engine error": (

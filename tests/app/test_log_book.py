@@ -32,6 +32,7 @@ from grebe.formats import log_db
 from grebe.formats.log_db import LogDb
 from grebe.formats.log_filter import LogFilter
 from grebe.protocols.link.messages import Deviation, DeviceStatus, Status
+from tests.app.sessions import session_link
 from tests.app.test_session import FakeClient, hear, welcome
 from tests.waiting import PATIENCE_S
 
@@ -210,7 +211,7 @@ class Evening:
         path = fresh_demo()
         self.session = session = Session(Store.open(path))
         self.client = FakeClient()
-        session.link.client = self.client  # type: ignore[assignment]
+        session_link(session).client = self.client  # type: ignore[assignment]
         self.began = AT + timedelta(days=day)
         session.diary = RunDiary(session.store, session.selection, session.derived, session.log,
                                  lambda: self.began)  # fmt: skip

@@ -15,6 +15,7 @@ from grebe.errors import EditError
 from grebe.formats.project import write_project
 from grebe.protocols.link.messages import Status
 from tests import build
+from tests.app.sessions import session_link
 from tests.app.test_session import FakeClient, hear, welcome
 from tests.core.dues import BAR
 from tests.core.test_loopers import with_looper
@@ -24,7 +25,7 @@ def session_of(project: object, tmp_path: Path, client: FakeClient) -> Session:
     path = tmp_path / "x.grebe"
     write_project(path, project)  # type: ignore[arg-type]
     made = Session(Store.open(path))
-    made.link.client = client  # type: ignore[assignment]
+    session_link(made).client = client  # type: ignore[assignment]
     hear(made, client, welcome())
     return made
 

@@ -37,6 +37,7 @@ from grebe.protocols.link.session import (
     ShowDocument,
 )
 from tests import build
+from tests.app.sessions import session_link
 from tests.app.test_session import FakeClient
 
 TEAL = PeerRow(id="a1", name="Teal", standing="here", address="10.0.0.2", offset_ms=0.1, bpm=120.0)
@@ -46,7 +47,7 @@ TEAL = PeerRow(id="a1", name="Teal", standing="here", address="10.0.0.2", offset
 def session() -> Iterator[Session]:
     """A window's session that talks to nobody but a list."""
     made = Session(Store(build.two_boxes()))
-    made.link.client = FakeClient()  # type: ignore[assignment]
+    session_link(made).client = FakeClient()  # type: ignore[assignment]
     made.link.state = "on"
     yield made
     made.network.laptops.end()
@@ -54,7 +55,7 @@ def session() -> Iterator[Session]:
 
 def said(session: Session) -> list[Any]:
     """What was said to the engine since."""
-    client = session.link.client
+    client = session_link(session).client
     assert isinstance(client, FakeClient)
     out, client.said = client.said, []
     return out
@@ -63,7 +64,7 @@ def said(session: Session) -> list[Any]:
 def status(session: Session, *rows: PeerRow, state: str = "in", follows: str = PEERS_ID) -> None:
     """The engine speaks of the session."""
     peers = Peers(state=state, session="Grebe", name="Smew", rows=rows)  # type: ignore[arg-type]
-    client = session.link.client
+    client = session_link(session).client
     assert isinstance(client, FakeClient)
     client.waiting.append(
         Status(
@@ -74,7 +75,7 @@ def status(session: Session, *rows: PeerRow, state: str = "in", follows: str = P
             heard_bpm=125.0,
         )
     )
-    session.link.client.pump  # noqa: B018
+    session_link(session).client.pump  # noqa: B018
     session.pump(0.0)
 
 

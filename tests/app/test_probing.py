@@ -7,7 +7,8 @@ from collections.abc import Callable, Iterator
 import pytest
 
 from grebe.app.probing import NO, PortMissing, ProbePorts, ProbeRun, probe
-from grebe.core.rig.standin import Memory, Setup
+from grebe.core.patterns.model import Memory
+from grebe.core.rig.standin import Setup
 from grebe.process.children import alive
 from tests.core.probe.boxes import Box
 from tests.waiting import wait

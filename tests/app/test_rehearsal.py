@@ -20,6 +20,7 @@ from grebe.errors import EditError
 from grebe.formats.log_db import LogDb
 from grebe.formats.project import write_project
 from grebe.protocols.link.messages import Load, Pressed, Status
+from tests.app.sessions import session_link
 from tests.app.test_session import FakeClient, hear, welcome
 from tests.app.test_set_play import two_songs
 from tests.waiting import PATIENCE_S
@@ -37,7 +38,7 @@ class Stage:
         write_project(path, two_songs())
         self.client = FakeClient()
         self.session = Session(Store.open(path))
-        self.session.link.client = self.client  # type: ignore[assignment]
+        session_link(self.session).client = self.client  # type: ignore[assignment]
         hear(self.session, self.client, welcome())
         book = StageModel(self.session)
         self.rehearsal = Rehearsal(

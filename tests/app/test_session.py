@@ -32,6 +32,7 @@ from grebe.protocols.link.messages import (
     Welcome,
 )
 from tests import build
+from tests.app.sessions import session_link
 
 
 class FakeClient:
@@ -77,7 +78,7 @@ def client() -> FakeClient:
 @pytest.fixture
 def session(store: Store, client: FakeClient) -> Session:
     made = Session(store)
-    made.link.client = client  # type: ignore[assignment]
+    session_link(made).client = client  # type: ignore[assignment]
     return made
 
 
@@ -288,7 +289,7 @@ def test_the_engine_hangs_up(session: Session, client: FakeClient, monkeypatch: 
     session.pump(2.1)
     assert started == ["standins", "engine"]
     again = FakeClient()
-    session.link.client = again  # type: ignore[assignment]
+    session_link(session).client = again  # type: ignore[assignment]
     hear(session, again, welcome(), at=3)
     session.performer.run_stop()
     assert again.said[-1] == Begin(section="s2")
@@ -304,7 +305,7 @@ def test_an_engine_that_never_starts(session: Session, monkeypatch: Any) -> None
         raise EngineError("no")
 
     monkeypatch.setattr("grebe.app.engine.link.EngineClient", refuse)
-    session.link.client = None
+    session_link(session).client = None
     for now in (0.0, 5.0, 11.0):
         session.pump(now)
     assert session.link.state == "off"
@@ -358,7 +359,7 @@ def test_after_the_engine_was_lost_space_comes_in_on_the_next_bar(
     assert session.link.state == "starting"
     now += 1_000_000_000  # two beats later another is there
     fresh = FakeClient()
-    session.link.client = fresh  # type: ignore[assignment]
+    session_link(session).client = fresh  # type: ignore[assignment]
     hear(session, fresh, welcome(), at=21)
     assert "on the next bar" in session.notices.last.text  # type: ignore[union-attr]
     session.performer.run_stop()

@@ -22,6 +22,7 @@ from grebe.errors import EditError
 from grebe.formats.project import write_project
 from grebe.protocols.link.messages import Load, Status
 from tests import build
+from tests.app.sessions import session_link
 from tests.app.test_session import FakeClient, hear, welcome
 
 BAR = 4 * TICKS_PER_QUARTER
@@ -58,7 +59,7 @@ def session(tmp_path: Path, client: FakeClient) -> Session:
     path = tmp_path / "x.grebe"
     write_project(path, two_songs())
     made = Session(Store.open(path))
-    made.link.client = client  # type: ignore[assignment]
+    session_link(made).client = client  # type: ignore[assignment]
     hear(made, client, welcome())
     made.selection.perform_set(on=True)
     return made

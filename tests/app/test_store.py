@@ -36,7 +36,7 @@ from grebe.app.settings import (
 from grebe.core.document import Project, with_song
 from grebe.core.songs.edit import set_tempo
 from grebe.errors import ChangedOnDisk, EditError, EngineError, ProjectError
-from grebe.formats.atomic import last_of
+from grebe.formats.atomic import last_of, write_atomic
 from grebe.formats.project import read_project, write_project
 from grebe.process.places import engine_socket, runtime_dir, state_dir
 from tests import build
@@ -449,7 +449,7 @@ def test_a_slow_disk_holds_nothing_up(path: Path, monkeypatch: pytest.MonkeyPatc
     store = Store.open(path)
     keeper = Keeper(store)
     gate = Event()
-    write = recovery.write_atomic
+    write = write_atomic
 
     def slow(*arguments: Any, **named: Any) -> None:
         assert gate.wait(5)

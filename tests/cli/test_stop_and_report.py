@@ -16,8 +16,7 @@ from grebe.app.engine.supervisor import StandinsProcess, connect_when_ready, sta
 from grebe.cli import calc
 from grebe.cli.main import MISTAKE, main
 from grebe.process import children
-from grebe.process.log import log_dir
-from grebe.process.places import engine_socket, runtime_dir
+from grebe.process.places import engine_socket, log_dir, runtime_dir
 from tests import build
 
 

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 import pytest
+from msgspec import structs
 from scipy import stats
 
 from grebe.core.document import Project
@@ -113,7 +114,7 @@ def test_another_firmware_begins_anew_and_a_probe_is_shown_beside() -> None:
     found = history(rows, [other])
     assert found.changes == (other,)
     assert found.own == pytest.approx((12.0, 12.0, 12.0))
-    probed = build.msgspec.structs.replace(check(9, 50.0), kind="probe")
+    probed = structs.replace(check(9, 50.0), kind="probe")
     with_probe = history([*rows, probed])
     assert with_probe.own == pytest.approx((12.0, 12.0, 12.0))
     assert with_probe.rows[-1] is probed
@@ -198,7 +199,7 @@ def test_a_change_that_keeps_coming_late() -> None:
     once = [f for f in find(project, past=Past(tries=late[:1])).open if f.code == "past.change"]
     assert [(f.severity, "1 of the last 1" in f.message) for f in once] == [("note", True)]
     assert not codes(project, Past(tries=(*late, tried(9, "good"))))
-    elsewhere = tuple(build.msgspec.structs.replace(row, after="nowhere") for row in late)
+    elsewhere = tuple(structs.replace(row, after="nowhere") for row in late)
     assert not codes(project, Past(tries=elsewhere))
 
 
@@ -223,9 +224,9 @@ def test_a_box_that_is_late_as_it_is_set() -> None:
 def test_a_box_that_drifted() -> None:
     """The last time is told, again and again warns; one that held the last time is quiet."""
     project = build.two_boxes()
-    drifted = [build.msgspec.structs.replace(check(d, 0.0), kind="run", drift_ms_min=6.0)
+    drifted = [structs.replace(check(d, 0.0), kind="run", drift_ms_min=6.0)
                for d in range(3)]  # fmt: skip
-    held = build.msgspec.structs.replace(check(9, 0.0), kind="run", drift_ms_min=0.1)
+    held = structs.replace(check(9, 0.0), kind="run", drift_ms_min=0.1)
     for rows, said in ((drifted[:1], "note"), (drifted, "warn")):
         (found,) = [f for f in find(project, past=Past(checks=tuple(rows))).open
                     if f.code == "past.drift"]  # fmt: skip

@@ -9,6 +9,7 @@ import pytest
 
 from grebe.core import document
 from grebe.core.document import Project
+from grebe.core.patterns.model import Content
 from grebe.core.player.commands import (
     Begin,
     Halt,
@@ -53,7 +54,7 @@ def test_an_edit_while_playing_keeps_the_phase() -> None:
     player, _ = begun(project)
     player.advance(BEAT * 3)
 
-    def busier(content: document.Content) -> document.Content:
+    def busier(content: Content) -> Content:
         return msgspec.structs.replace(content, voices=(build.voice("x.x.x.x.x.x.x.x.", 40),))
 
     player.apply(_edited(project, lambda p: document.with_content(p, "b1", busier)))

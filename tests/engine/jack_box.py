@@ -17,7 +17,8 @@ sys.path.insert(0, str(Path(__file__).parents[2]))
 import jack
 import numpy as np
 
-from grebe.core.rig.standin import Memory, Setup
+from grebe.core.patterns.model import Memory
+from grebe.core.rig.standin import Setup
 from grebe.protocols.standin.reports import ReportKind
 from grebe.standins.box import StandinBox
 from tests.core.probe.boxes import Box

@@ -16,6 +16,7 @@ from grebe.core.player.commands import (
     Launch,
     Mute,
     Nudge,
+    ReplacePlan,
     Solo,
     Steer,
 )
@@ -32,7 +33,7 @@ from grebe.engine.connections import Connections
 from grebe.engine.controls import Controls
 from grebe.engine.device_output import DeviceOutput
 from grebe.errors import EditError
-from grebe.protocols.link.messages import Load, Notice, Pressed, ReplacePlan
+from grebe.protocols.link.messages import Load, Notice, Pressed
 from grebe.protocols.midi.press import lamp, touch_of
 from grebe.transports.clock import SimulatedClock
 from tests import build

@@ -6,6 +6,7 @@ import json
 import shutil
 import subprocess
 import sys
+from typing import Any
 
 import numpy as np
 import pytest
@@ -34,7 +35,7 @@ def test_two_channels_are_heard_when_they_sound(server: Server) -> None:
         ready = json.loads(ears.stdout.readline())
         assert ready == {"ready": RATE, "channels": ["jack:boxes:a", "jack:boxes:b"]}
         hits: list[list[float]] = []
-        state: list[list[object]] = []
+        state: list[list[Any]] = []
         while len(hits) < 40:
             told = json.loads(ears.stdout.readline())
             hits += told.get("hits", [])

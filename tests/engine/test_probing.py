@@ -8,6 +8,7 @@ import signal
 import subprocess
 import sys
 import time
+from typing import Any
 
 import pytest
 
@@ -32,7 +33,9 @@ def test_an_experiment_is_done_and_a_kill_leaves_nothing_on(server: Server) -> N
     assert probing.stdout is not None
     try:
         assert json.loads(probing.stdout.readline()) == {"ready": True}
-        sends = [[0.2 + 0.3 * n, f"92{note:02x}64"] for n, note in enumerate((36, 42, 36))]
+        sends: list[list[Any]] = [
+            [0.2 + 0.3 * n, f"92{note:02x}64"] for n, note in enumerate((36, 42, 36))
+        ]
         sends += [[at + 0.1, data.replace("92", "82", 1)] for at, data in sends[:2]]
         asked = {"sends": sorted(sends), "seconds": 1.3}
         probing.stdin.write(json.dumps(asked) + "\n")

@@ -14,7 +14,7 @@ from pathlib import Path
 import msgspec
 import pytest
 
-from grebe.process.log import log_dir
+from grebe.process.places import log_dir
 from tests.engine.jackd import RATE, Server, heard, listener
 from tests.waiting import wait
 

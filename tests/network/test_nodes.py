@@ -102,7 +102,12 @@ def test_a_recording_of_a_peer_changes_nothing(party: Party) -> None:
     wren = party.add("Wren", 90.0)
     recorded: list[bytes] = []
     send = wren.udp.send
-    wren.udp.send = lambda data, to: (recorded.append(data), send(data, to))[1]  # type: ignore[method-assign]
+
+    def recording(data: bytes, to: tuple[str, int]) -> None:
+        recorded.append(data)
+        send(data, to)
+
+    wren.udp.send = recording  # type: ignore[method-assign]
     party.until(party.together)
     wren.peer.change_tempo(140.0, wren.now_ns())
     party.until(lambda: teal.peer.agreed.tempo.bpm == 140.0)

@@ -27,6 +27,7 @@ from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.formats.project import write_project
 from grebe.network.phone import MOST_BYTES, page
 from grebe.protocols.link.messages import Status
+from tests.app.sessions import session_link
 from tests.app.test_session import FakeClient, hear, welcome
 from tests.app.test_set_play import two_songs
 from tests.waiting import wait
@@ -42,7 +43,7 @@ class Shown:
         write_project(path, two_songs())
         self.client = FakeClient()
         self.session = Session(Store.open(path))
-        self.session.link.client = self.client  # type: ignore[assignment]
+        session_link(self.session).client = self.client  # type: ignore[assignment]
         hear(self.session, self.client, welcome())
         self.phones = Phones(self.session, StageModel(self.session))
 

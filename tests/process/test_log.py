@@ -9,8 +9,8 @@ from pathlib import Path
 
 import pytest
 
-from grebe.process.log import FILES, MOST_BYTES, SAME_MOST, log_dir, open_errors
-from grebe.process.places import read_back, shown, state_dir, written
+from grebe.process.log import FILES, MOST_BYTES, SAME_MOST, open_errors
+from grebe.process.places import log_dir, read_back, shown, state_dir, written
 
 WORDS = """
 import logging, os, sys, threading

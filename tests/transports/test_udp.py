@@ -42,8 +42,10 @@ def test_beacons_that_cannot_be_heard_are_said(monkeypatch: pytest.MonkeyPatch) 
         other.send(b"x" * 70_000, ("127.0.0.1", udp.port))
         assert other.unreached == 1
     finally:
-        for each in (*taken, udp, other):
+        for each in taken:
             each.close()
+        udp.close()
+        other.close()
 
 
 def test_a_stamp_is_never_before_the_packet_was_sent(monkeypatch: pytest.MonkeyPatch) -> None:

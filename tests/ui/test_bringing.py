@@ -13,6 +13,7 @@ from PyQt6.QtGui import QDragEnterEvent, QDropEvent
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication, QComboBox, QFileDialog
 
+from grebe.app.document.arrivals import rows_of
 from grebe.app.document.demo import copy_demo
 from grebe.app.editors import bringing
 from grebe.core.beginning import begin
@@ -267,7 +268,7 @@ def test_reading_says_how_far_it_is_and_esc_stops_it(
 ) -> None:
     """What was read stays, the page too; the window goes on meanwhile. The second Esc closes."""
     gate, reading = Event(), Event()
-    read = bringing.rows_of
+    read = rows_of
 
     def slowly(project: Project, path: Path) -> object:
         if path.name == "b.mid":

@@ -6,7 +6,7 @@ import msgspec
 import pytest
 from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtTest import QTest
-from PyQt6.QtWidgets import QComboBox
+from PyQt6.QtWidgets import QComboBox, QSpinBox
 
 from grebe.app.document.demo import demo_bytes
 from grebe.app.engine.supervisor import display_words
@@ -104,12 +104,13 @@ def test_settings_are_typed_in_the_sheet(performer: Performer) -> None:
     performer.act("settings")
     assert view.form.isVisible()
     field = view.form.fields[("session", "quantum_beats")]
+    assert isinstance(field, QSpinBox)
     field.setFocus()
-    field.selectAll()  # type: ignore[union-attr]
+    field.selectAll()
     QTest.keyClicks(field, "8")
     performer.press(K.Key_Return)
     assert performer.frame.session.project.rig.network.quantum_beats == 8
-    field.selectAll()  # type: ignore[union-attr]
+    field.selectAll()
     QTest.keyClicks(field, "900")
     performer.press(K.Key_Return)
     assert performer.frame.session.project.rig.network.quantum_beats == 8

@@ -27,8 +27,8 @@ from grebe.app.settings import last_project, remember_project
 from grebe.errors import ProjectError
 from grebe.formats.atomic import last_of
 from grebe.formats.project import named, read_project, write_project
-from grebe.process.log import log_dir, start_log
-from grebe.process.places import state_dir
+from grebe.process.log import start_log
+from grebe.process.places import log_dir, state_dir
 from grebe.ui.main_window import documents
 from grebe.ui.main_window.application import show_frame
 from grebe.ui.main_window.documents import KEEP_MINE, REPLACE, SAVE_BOTH, TAKE_THEIRS

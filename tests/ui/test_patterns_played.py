@@ -11,6 +11,7 @@ from PyQt6.QtCore import QMimeData, QPoint, QPointF, Qt, QUrl
 from PyQt6.QtGui import QDropEvent
 from PyQt6.QtTest import QTest
 
+from grebe.app.live.position import raw_now_ns
 from grebe.protocols.link.messages import PlayedIn
 from grebe.ui.stations.patterns.view import PatternsView
 from grebe.ui.stations.song.view import SongView
@@ -100,9 +101,8 @@ def test_the_key_of_what_was_played(performer: Performer, patterns: PatternsView
     """H finds it; with nothing pitched it says so."""
     performer.act("find_key")
     assert "play along first" in performer.frame.session.notices.last.text  # type: ignore[union-attr]
-    import grebe.app.editors.pattern_whole as module
 
-    now = module.raw_now_ns()
+    now = raw_now_ns()
     notes = [62, 65, 69, 62, 64, 65, 67, 69, 70, 62]
     performer.frame.session.memory.take(
         entry

@@ -19,7 +19,7 @@ from grebe.core.songs.edit import is_silenced
 from grebe.core.songs.model import FillMark, Then
 from grebe.core.time.ticks import SIXTEENTH_TICKS
 from grebe.formats.sheets import HOW
-from grebe.ui.stations.song.canvas import TOP
+from grebe.ui.stations.song.places import TOP
 from grebe.ui.stations.song.view import SongView
 from grebe.ui.widgets import draw
 from tests.ui.conftest import Performer, fill_in

@@ -16,6 +16,7 @@ from grebe.core.songs.edit import set_times
 from grebe.formats.project import read_project
 from grebe.ui.main_window.frame import HANDS_OFF_S
 from grebe.ui.stations.patterns.view import PatternsView
+from grebe.ui.stations.rig.view import RigView
 from grebe.ui.stations.song.view import SongView
 from grebe.ui.widgets.theme import DAY, NIGHT, Palette, night
 from tests.long import tries
@@ -49,7 +50,9 @@ BOXES = ("smew", "knot", "scaup", "dunlin")
 def test_the_first_voyage(performer: Performer) -> None:
     """Open the demo, see the rig, change a step, press Space: three boxes start on one downbeat."""
     frame = performer.frame
-    assert [p.device for p in performer.frame.views[1].tree_canvas.placed]
+    rig = frame.views[1]
+    assert isinstance(rig, RigView)
+    assert [p.device for p in rig.tree_canvas.placed]
     performer.engine_ready()
     performer.go(3)
     patterns(performer).choose("b1")

@@ -9,7 +9,7 @@ from random import Random
 import msgspec
 import numpy as np
 
-from grebe.core.patterns.model import Content
+from grebe.core.patterns.model import Content, Memory
 from grebe.core.probe.model import (
     Answers,
     CameBack,
@@ -22,7 +22,7 @@ from grebe.core.probe.model import (
 )
 from grebe.core.probe.procedure import conduct
 from grebe.core.rig.model import Device, Faults
-from grebe.core.rig.standin import Memory, Setup
+from grebe.core.rig.standin import Setup
 from grebe.protocols.standin.reports import ReportKind
 from grebe.standins.box import StandinBox
 from tests import build
