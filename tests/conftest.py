@@ -17,6 +17,7 @@ from hypothesis import settings
 
 from grebe.errors import EngineError
 from tests.engine.jackd import clear_registry
+from tests.processes import descendants
 from tests.stalls import Stalls, skip_if_hopeless
 
 os.environ.setdefault("QT_QPA_PLATFORM", "offscreen")
@@ -111,27 +112,13 @@ def pytest_sessionstart(session: pytest.Session) -> None:
     ctypes.CDLL(None).prctl(PR_SET_CHILD_SUBREAPER, 1, 0, 0, 0)
 
 
-def _running(parent: int) -> dict[int, str]:
-    """Processes below this one that still run, with their command lines."""
-    found: dict[int, str] = {}
-    for listed in Path(f"/proc/{parent}/task").glob("*/children"):
-        with suppress(OSError):
-            for child in map(int, listed.read_text().split()):
-                state = Path(f"/proc/{child}/stat").read_text().rpartition(")")[2].split()[0]
-                words = Path(f"/proc/{child}/cmdline").read_bytes().replace(b"\0", b" ")
-                if state != "Z":
-                    found[child] = words.decode(errors="replace")
-                found |= _running(child)
-    return found
-
-
 @pytest.fixture(autouse=True)
 def nothing_left_running() -> Iterator[None]:
     """A process left by a test is a failure of that test."""
-    before = set(_running(os.getpid()))
+    before = set(descendants())
     yield
     until = time.monotonic() + LEFT_S
-    while left := {p: w for p, w in _running(os.getpid()).items() if p not in before}:
+    while left := {p: w for p, w in descendants().items() if p not in before}:
         if time.monotonic() > until:
             for pid in left:
                 with suppress(ProcessLookupError):
@@ -147,6 +134,8 @@ def own_folders(
     """Every test has folders of its own, short enough for a socket path."""
     import tempfile
 
+    # What is written here is gone in a moment: nothing waits for a disk, but what tries that.
+    monkeypatch.setattr(os, "fsync", lambda handle: None)
     # Where a test opens a log of its own, a crash is still told by pytest, which outlives the log.
     monkeypatch.setattr("grebe.process.log.faulthandler.enable", lambda *_, **__: None)
     with tempfile.TemporaryDirectory(prefix="gt-", ignore_cleanup_errors=True) as folder:

@@ -433,6 +433,7 @@ def test_an_offset_changed_while_playing_slews() -> None:
     assert output.offset_ns == 0
 
 
+@pytest.mark.real_time("judges a twentieth of a second of a real clock")
 def test_begun_at_a_tick_and_a_moment_it_falls_there() -> None:
     """As a window comes back in on a bar: Song Position first, Continue, the tick in its time."""
     project = fast()

@@ -39,6 +39,7 @@ from grebe.ui.widgets.fields import ListField, NumberField
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.theme import load_fonts
 from tests.conftest import PLAYED
+from tests.processes import descendants
 from tests.waiting import PATIENCE_S, wait
 
 
@@ -136,7 +137,8 @@ def end_engine() -> None:
         while client.open and time.monotonic() < end:
             client.pump()
             time.sleep(0.01)
-    children.end(list(children.running()))
+    if descendants():  # else all processes would be looked through for every window
+        children.end(list(children.running()))
 
 
 @pytest.fixture(scope="session")

@@ -6,7 +6,7 @@ import msgspec
 import pytest
 from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtTest import QTest
-from PyQt6.QtWidgets import QComboBox, QSpinBox
+from PyQt6.QtWidgets import QComboBox
 
 from grebe.app.document.demo import demo_bytes
 from grebe.app.engine.supervisor import display_words
@@ -26,6 +26,7 @@ from grebe.ui.stations.rig.facts import device_lines
 from grebe.ui.stations.rig.ports import NETWORK, PortChooser, PortLook, port_text
 from grebe.ui.stations.rig.view import RigView
 from grebe.ui.stations.sync.view import SyncView
+from grebe.ui.widgets.fields import NumberField
 from tests.ui.conftest import Performer
 from tests.ui.hand import ALT, K
 
@@ -104,7 +105,7 @@ def test_settings_are_typed_in_the_sheet(performer: Performer) -> None:
     performer.act("settings")
     assert view.form.isVisible()
     field = view.form.fields[("session", "quantum_beats")]
-    assert isinstance(field, QSpinBox)
+    assert isinstance(field, NumberField)
     field.setFocus()
     field.selectAll()
     QTest.keyClicks(field, "8")

@@ -34,7 +34,7 @@ from grebe.core.time.ticks import TICKS_PER_QUARTER, NoteValue, note_value_ticks
 from grebe.core.units import DRUM_CHANNEL, MAX_STEPS
 from grebe.errors import MidiFileError
 from grebe.formats.reading import read_bounded
-from grebe.formats.smf import DIVISION, GM_DRUMS, file_tick, midi_bytes, track_of
+from grebe.formats.smf import GM_DRUMS, file_of, file_tick, midi_bytes, track_of
 from grebe.formats.smf_chunks import in_order
 from grebe.words import counted, tr
 
@@ -385,10 +385,9 @@ def _events(file: mido.MidiFile, name: str, tracks: Any) -> Events:
 def pattern_to_midi(pattern: Pattern, device: Device, bpm: float, passes: int = 1) -> bytes:
     """A pattern as a type 1 file: a conductor track, then a track a voice; `passes` of it."""
     content = pattern.content
-    file = mido.MidiFile(type=1, ticks_per_beat=DIVISION, charset="utf-8")
     end = file_tick(content.ticks * passes)
     head: list[tuple[int, Any]] = [(0, mido.MetaMessage("set_tempo", tempo=round(60e6 / bpm)))]
-    file.tracks.append(track_of(pattern.name, head, end))
+    file = file_of(track_of(pattern.name, head, end))
     for voice in content.voices:
         rows: list[tuple[int, Any]] = []
         key = dice_key(1, device.id, voice.id, content)

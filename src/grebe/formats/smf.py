@@ -37,8 +37,7 @@ def song_to_midi(plan: Plan) -> mido.MidiFile:
     """A song as a type 1 file: conductor track (tempo, metre, markers), then a track a device."""
     layout = plan.layout()
     events = song_events(plan)
-    file = mido.MidiFile(type=1, ticks_per_beat=DIVISION, charset="utf-8")
-    file.tracks.append(_conductor(plan, layout, events))
+    file = file_of(_conductor(plan, layout, events))
     per_device: dict[str, list[tuple[int, Any]]] = defaultdict(list)
     for tick, device, event in events:
         if isinstance(event, NoteOn):
@@ -64,6 +63,16 @@ def song_to_midi(plan: Plan) -> mido.MidiFile:
     for box in (line for line in plan.lines if line.id in busy):
         file.tracks.append(track_of(box.name, per_device[box.id], end))
     return file
+
+
+def conductor_to_midi(plan: Plan) -> mido.MidiFile:
+    """A song's conductor track alone: tempo, metre, markers."""
+    return file_of(_conductor(plan, plan.layout(), song_events(plan)))
+
+
+def file_of(track: mido.MidiTrack) -> mido.MidiFile:
+    """A type 1 file that begins with a conductor track."""
+    return mido.MidiFile(type=1, ticks_per_beat=DIVISION, charset="utf-8", tracks=[track])
 
 
 def midi_bytes(file: mido.MidiFile) -> bytes:
@@ -128,12 +137,14 @@ def _tempo_rows(tempo: TempoMap, start: int, ramp: int) -> list[tuple[int, Any]]
 
 
 def track_of(name: str, rows: list[tuple[int, Any]], end: int) -> mido.MidiTrack:
-    """A track of (tick of the file, message), stable where they fall together."""
+    """A track of (tick of the file, message), stable where they fall together; the messages, each
+    in one row, are given their times."""
     track = mido.MidiTrack()
     track.append(mido.MetaMessage("track_name", name=name, time=0))
     now = 0
     for tick, message in sorted(rows, key=lambda row: row[0]):  # stable: keeps offs before ons
-        track.append(message.copy(time=tick - now))
+        message.time = tick - now
+        track.append(message)
         now = tick
     track.append(mido.MetaMessage("end_of_track", time=max(0, end - now)))
     return track

@@ -21,7 +21,7 @@ from grebe.core.units import Value
 from grebe.errors import ProjectError, UsageError
 from grebe.formats.naming import file_name
 from grebe.formats.sets_csv import set_csv
-from grebe.formats.smf import midi_bytes, song_to_midi
+from grebe.formats.smf import conductor_to_midi, midi_bytes, song_to_midi
 from grebe.formats.tables import csv_bytes
 from grebe.formats.wav import write_wav
 from grebe.words import tr
@@ -134,8 +134,7 @@ def export_markers(project: Project, played: Song | Set, folder: Path) -> list[P
     ProjectError when the folder cannot be written, EditError where nothing can be laid out.
     """
     song, _ = as_one(project, played)
-    file = song_to_midi(make_plan(project, unrolled(song)))
-    del file.tracks[1:]
+    file = conductor_to_midi(make_plan(project, unrolled(song)))
     labels = "".join(
         f"{m.seconds:.6f}\t{m.until:.6f}\t{' '.join(m.words.split())}\n"
         for m in markers(project, played)

@@ -1,9 +1,9 @@
 """A box over the evenings: how late it is by itself, whether that changes with date or tempo.
 
 Intervals are of 95 %: of a mean by Student's t, of a slope by Theil and Sen. Nothing is claimed
-from fewer than three evenings, no slope from fewer than four. It is worked out here, and held
-against `scipy.stats` by the tests: loading that takes a second, and findings are looked for while
-a window opens.
+from fewer than three evenings, no slope from fewer than four. The interval of a slope is worked out
+here, and held against `scipy.stats` by the tests: loading that takes a second, and findings are
+looked for while a window opens.
 """
 
 from __future__ import annotations
@@ -12,14 +12,14 @@ from collections.abc import Callable, Mapping, Sequence
 from datetime import date
 from typing import NamedTuple
 
+from grebe.core.estimates import pair_slopes, t95
 from grebe.core.log.model import BoxCheck, evening
 from grebe.core.numeric import np
 from grebe.words import tr
 
 LEAST, LEAST_SLOPE = 3, 4
-SURE = 0.95
 Z = 1.959963984540054
-"""Of the normal distribution, for that."""
+"""Of the normal distribution, for 95 %."""
 DAY_S = 86_400.0
 SLIGHT_MS = 1.0
 """An own lateness that differs by less over all that was measured is said to be the same."""
@@ -102,11 +102,9 @@ def mean_of(values: Sequence[float]) -> Interval | None:
     """The mean with its interval; None for fewer than three."""
     if len(values) < LEAST:
         return None
-    from scipy.special import stdtrit  # noqa: PLC0415 - where there is something to work out
-
     found = np.asarray(values, dtype=float)
     mean, error = float(found.mean()), float(found.std(ddof=1)) / len(found) ** 0.5
-    half = float(stdtrit(len(found) - 1, (1 + SURE) / 2)) * error
+    half = t95(len(found) - 1) * error
     return Interval(mean, mean - half, mean + half)
 
 
@@ -117,13 +115,10 @@ def slope_of(along: Sequence[float], values: Sequence[float]) -> Interval | None
     """
     if len(values) < LEAST_SLOPE or max(along) - min(along) == 0:
         return None
-    x, y = np.asarray(along, dtype=float), np.asarray(values, dtype=float)
-    apart = x[:, None] - x
-    pairs = apart > 0
-    slopes = np.sort((y[:, None] - y)[pairs] / apart[pairs])
-    count = len(y)
+    slopes = pair_slopes(along, values)
+    count = len(values)
     spread = count * (count - 1) * (2 * count + 5)
-    for row in (x, y):
+    for row in (along, values):
         ties = np.unique(row, return_counts=True)[1]
         spread -= int((ties * (ties - 1) * (2 * ties + 5)).sum())
     half = Z * (spread / 18) ** 0.5

@@ -6,6 +6,7 @@ import math
 from collections.abc import Sequence
 from typing import NamedTuple
 
+from grebe.core.estimates import t95
 from grebe.core.numeric import np
 from grebe.words import tr
 
@@ -13,7 +14,6 @@ STEADY_MS = 25.0
 """A spread below this is steady for a hand: common practice, no source."""
 ON_MS = 15.0
 """A mean nearer than this is on the one: likewise."""
-CONFIDENT = 0.975
 
 
 class Ones(NamedTuple):
@@ -73,10 +73,8 @@ def ones(off_ms: Sequence[float]) -> Ones:
     count, mean = len(values), float(values.mean())
     if count < 2:
         return Ones(count, mean, 0.0, mean, mean, 0.0)
-    from scipy.special import stdtrit  # noqa: PLC0415 - SciPy is slow to import
-
     spread = float(values.std(ddof=1))
-    margin = float(stdtrit(count - 1, CONFIDENT)) * spread / math.sqrt(count)
+    margin = t95(count - 1) * spread / math.sqrt(count)
     places = np.arange(count) - (count - 1) / 2
     drift = float((places * (values - mean)).sum() / (places**2).sum())
     return Ones(count, mean, spread, mean - margin, mean + margin, drift)

@@ -6,8 +6,8 @@ from collections.abc import Sequence
 from math import sqrt
 from typing import NamedTuple
 
+from grebe.core.estimates import t95
 from grebe.core.numeric import np
-from grebe.core.sync.measure import t95
 
 FEWEST = 8
 STRAY_TIMES, STRAY_MS = 5.0, 30.0

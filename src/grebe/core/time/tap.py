@@ -7,6 +7,7 @@ from collections.abc import Sequence
 from itertools import pairwise
 from typing import NamedTuple
 
+from grebe.core.estimates import t95
 from grebe.core.units import Value
 
 MIN_TAPS = 3  # fewer leave no residual, so no interval can be given
@@ -85,13 +86,11 @@ def _fit(beats: Sequence[int], times_s: Sequence[float]) -> _Line:
 
 
 def _interval(beats: Sequence[int], times_s: Sequence[float]) -> TapTempo:
-    from scipy.special import stdtrit  # noqa: PLC0415 - SciPy is slow to import
-
     count, line = len(beats), _fit(beats, times_s)
     residual = math.fsum(
         (t - line.start - line.period * b) ** 2 for b, t in zip(beats, times_s, strict=True)
     )
-    margin = float(stdtrit(count - 2, 0.975)) * math.sqrt(residual / (count - 2) / line.spread)
+    margin = t95(count - 2) * math.sqrt(residual / (count - 2) / line.spread)
     low = 60.0 / (line.period + margin)
     high = 60.0 / (line.period - margin) if line.period > margin else math.inf
     return TapTempo(bpm=60.0 / line.period, low=low, high=high)
