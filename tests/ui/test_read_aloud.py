@@ -65,9 +65,12 @@ def test_a_screen_reader_writes_a_beat_makes_a_scene_and_hears_stage(project: Pa
         assert pattern.cell(0, 4).name == "empty"
         for _ in range(4):
             reader.press(X, RIGHT, RIGHT, RIGHT, RIGHT)
-        wait(lambda: "velocity 100" in pattern.cell(0, 12).name)
-        heard = [pattern.cell(0, step).name for step in range(16)]
-        assert [step for step, words in enumerate(heard) if "velocity" in words] == [0, 4, 8, 12]
+
+        def steps() -> list[int]:
+            names = [pattern.cell(0, step).name for step in range(16)]
+            return [step for step, words in enumerate(names) if "velocity 100" in words]
+
+        wait(lambda: steps() == [0, 4, 8, 12], why=lambda: f"steps {steps()}")
         assert pattern.cell(0, 3).focused is False
         chart = table(app, "Scenes", "Scenes")
         before = chart.size()[1]
