@@ -115,7 +115,8 @@ touch "$unfinished"
 pip() { "$venv/bin/python" -m pip --disable-pip-version-check "$@"; }
 lock=$here/requirements.lock
 [ "$kind" = run ] || lock=$here/requirements-test.lock
-pip install --quiet --no-compile --require-hashes --only-binary :all: -r "$lock" ||
+# The lock has all that is needed by what it names: nothing has to be looked for.
+pip install --quiet --no-compile --no-deps --require-hashes --only-binary :all: -r "$lock" ||
     fail "The Python packages could not be installed. Is there a network? Run this again: it goes on."
 pip install --quiet --no-deps --no-build-isolation -e "$here"
 rm -f "$unfinished"
