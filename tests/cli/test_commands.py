@@ -292,7 +292,7 @@ def test_engine_and_stop_as_processes() -> None:
     """`grebe engine` in one place, `grebe stop` in another."""
     grebe = [sys.executable, "-m", "grebe"]
     engine = subprocess.Popen([*grebe, "engine"])
-    from grebe.app.engine.supervisor import connect_when_ready
+    from grebe.app.engine.client import connect_when_ready
 
     connect_when_ready().close()
     done = subprocess.run([*grebe, "stop"], capture_output=True, check=False)

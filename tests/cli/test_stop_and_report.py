@@ -12,7 +12,8 @@ from pathlib import Path
 
 import pytest
 
-from grebe.app.engine.supervisor import StandinsProcess, connect_when_ready, start_engine
+from grebe.app.engine.client import connect_when_ready
+from grebe.app.engine.supervisor import StandinsProcess, start_engine
 from grebe.cli import calc
 from grebe.cli.main import MISTAKE, main
 from grebe.process import children

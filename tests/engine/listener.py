@@ -11,10 +11,9 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 from typing import Self
 
-from grebe.app.engine.client import EngineClient
+from grebe.app.engine.client import EngineClient, connect_when_ready
 from grebe.app.engine.supervisor import (
     StandinsProcess,
-    connect_when_ready,
     load_message,
     start_engine,
 )

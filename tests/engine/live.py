@@ -7,10 +7,9 @@ import time
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
 
-from grebe.app.engine.client import EngineClient
+from grebe.app.engine.client import EngineClient, connect_when_ready
 from grebe.app.engine.supervisor import (
     StandinsProcess,
-    connect_when_ready,
     load_message,
     start_engine,
 )

@@ -13,9 +13,9 @@ from contextlib import contextmanager
 import msgspec
 import pytest
 
+from grebe.app.engine.client import connect_when_ready
 from grebe.app.engine.supervisor import (
     StandinsProcess,
-    connect_when_ready,
     load_message,
     start_engine,
 )

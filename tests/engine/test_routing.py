@@ -11,7 +11,8 @@ from typing import Any
 import msgspec
 import pytest
 
-from grebe.app.engine.supervisor import connect_when_ready, start_engine
+from grebe.app.engine.client import connect_when_ready
+from grebe.app.engine.supervisor import start_engine
 from grebe.app.live.perform import end_process
 from grebe.core.document import Project, with_rig
 from grebe.core.player.commands import Begin, Halt, ReplacePlan

@@ -5,12 +5,14 @@ from __future__ import annotations
 import socket
 import time
 from collections.abc import Callable, Iterator
+from contextlib import closing
 from itertools import pairwise
 
 import msgspec
 import pytest
 
-from grebe.app.engine.supervisor import rtp_ports, start_network
+from grebe.app.engine.client import connect_when_ready
+from grebe.app.engine.supervisor import rtp_ports, start_engine, start_network
 from grebe.app.live.perform import end_process
 from grebe.core.document import with_rig, with_song
 from grebe.core.player.commands import Begin, Halt
@@ -19,7 +21,8 @@ from grebe.core.session.use import SessionUse
 from grebe.core.songs.edit import set_tempo
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.network.node import Node
-from grebe.protocols.link.messages import Status
+from grebe.process.places import log_dir
+from grebe.protocols.link.messages import Shutdown, Status
 from grebe.protocols.link.session import AcceptPeer, CarryRtp, Join, Propose
 from grebe.protocols.rtp.commands import decode_section
 from grebe.protocols.rtp.packets import decode_rtp
@@ -27,7 +30,7 @@ from grebe.transports.clock import raw_ns
 from tests import build
 from tests.engine.live import Live
 from tests.network.party import Party
-from tests.waiting import PATIENCE_S
+from tests.waiting import PATIENCE_S, wait
 
 
 class Stage:
@@ -232,3 +235,22 @@ def test_midi_leaves_over_the_network_stamped_with_when_it_is_due() -> None:
     assert len(clocks) >= 72
     steps = {b - a & 0xFFFFFFFF for a, b in pairwise(clocks)}
     assert steps <= {999, 1000, 1001}  # 60 / 120 / 24 s in samples of 48 kHz
+
+
+def test_it_waits_for_an_engine_that_is_slower_to_start() -> None:
+    """Both are started at once; on a busy machine the network process is there first."""
+    log = log_dir() / "network.log"
+    started = [start_network()]
+    try:
+        wait(lambda: log.exists() and "begins" in log.read_text())
+        time.sleep(0.2)
+        assert started[0].poll() is None
+        started.append(start_engine())
+        with closing(connect_when_ready()) as client:
+            client.send(Join(use=SessionUse(name="sea", peer="Smew", interface="lo"), bpm=100.0))
+            wait(lambda: any(isinstance(m, Status) and m.peers for m in client.pump()))
+            client.send(Shutdown())
+        assert [process.wait(PATIENCE_S) for process in started] == [0, 0]
+    finally:
+        for process in started:
+            end_process(process)

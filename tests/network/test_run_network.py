@@ -83,7 +83,7 @@ def test_osc_and_a_session_from_the_command_line(
         thread.join()
         far.close()
         engine.close()
-    assert {("/grebe/song", "Song"), ("/grebe/tempo", 126.0), ("/grebe/tempo", 100.0)} <= told
+    assert {("/grebe/song", "Song"), ("/grebe/tempo", 126.0), ("/grebe/tempo", 100.0)} <= told, said
     assert got.count(b"\xf8") > 40
     assert b"\x91\x28\x64" in got
     assert "port not there" not in said

@@ -12,8 +12,7 @@ from pathlib import Path
 import pytest
 
 from grebe.app.document.store import Store
-from grebe.app.engine.client import EngineClient
-from grebe.app.engine.supervisor import connect_when_ready
+from grebe.app.engine.client import EngineClient, connect_when_ready
 from grebe.app.returning import Opening, left_at
 from grebe.core.player.commands import Begin, Halt
 from grebe.formats.project import write_project

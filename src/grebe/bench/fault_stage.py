@@ -13,10 +13,9 @@ from collections.abc import Callable, Iterator
 from contextlib import contextmanager, suppress
 from pathlib import Path
 
-from grebe.app.engine.client import EngineClient
+from grebe.app.engine.client import EngineClient, connect_when_ready
 from grebe.app.engine.plan_sender import PlanSender
 from grebe.app.engine.supervisor import (
-    connect_when_ready,
     load_message,
     start_engine,
 )

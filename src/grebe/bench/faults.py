@@ -25,10 +25,9 @@ import msgspec
 
 from grebe.app.document.demo import demo_bytes
 from grebe.app.document.recovery import Keeper, open_recovered
-from grebe.app.engine.client import EngineClient
+from grebe.app.engine.client import EngineClient, connect_when_ready
 from grebe.app.engine.supervisor import (
     StandinsProcess,
-    connect_when_ready,
     load_message,
     start_engine,
     start_network,

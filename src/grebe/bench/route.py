@@ -9,9 +9,9 @@ from typing import Any
 
 import msgspec
 
+from grebe.app.engine.client import connect_when_ready
 from grebe.app.engine.supervisor import (
     StandinsProcess,
-    connect_when_ready,
     load_message,
     start_engine,
 )

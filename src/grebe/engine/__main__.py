@@ -79,14 +79,15 @@ def main() -> int:
     marker = marker_of(arguments.socket)
     killed = marker.exists()
     marker.touch(mode=0o600)
+    # What takes long comes before priority, which is lost where a core is held at a stretch.
+    decoder_to_engine()
+    gc.collect()
+    gc.freeze()
+    gc.disable()
     realtime = not arguments.no_realtime and ask_for_realtime(PRIORITY)
     if realtime:
         ctypes.CDLL(None).mlockall(MCL_CURRENT | MCL_FUTURE)
     sys.setswitchinterval(SWITCH_SECONDS)
-    decoder_to_engine()  # made before anything plays
-    gc.collect()
-    gc.freeze()
-    gc.disable()
     help_text = "" if realtime else PRIORITY_HELP
     engine = Engine(server, realtime=realtime, priority_help=help_text, silence_first=killed)
     if killed:

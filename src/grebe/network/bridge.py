@@ -11,17 +11,16 @@ from collections.abc import Callable
 from functools import partial
 from typing import Any
 
-from grebe.app.engine.client import EngineClient
+from grebe.app.engine.client import EngineClient, connect_when_ready
 from grebe.core.session.peer import Peer
 from grebe.core.session.rows import PeerStanding, rows
-from grebe.errors import NetworkError
+from grebe.errors import EngineError, NetworkError
 from grebe.network.node import LONGEST_WAIT_S, Node
 from grebe.network.osc import Surfaces
 from grebe.network.rtp_sessions import RtpSessions as NetworkPorts
 from grebe.network.showing import Showing
 from grebe.process.children import ENDED_BY, only_one
 from grebe.process.log import end_log, start_log
-from grebe.process.places import engine_socket
 from grebe.protocols.link.messages import FromEngine, Status
 from grebe.protocols.link.session import (
     AcceptPeer,
@@ -264,11 +263,15 @@ def agreed(peer: Peer, now: int, *, brings_tempo: bool) -> Agreed:
 
 
 def beside_engine() -> int:
-    """Serve the engine of this user; the exit status."""
+    """Serve the engine of this user, which may be starting just now; the exit status."""
     if only_one("network") is None:
         return 0
     start_log("network")
-    client = EngineClient(engine_socket(), role="network")
+    try:
+        client = connect_when_ready(role="network")
+    except EngineError as error:
+        end_log(str(error))
+        return 1
     bridge = Bridge(client)
     for number in ENDED_BY:
         signal.signal(number, lambda *_: bridge.leave())

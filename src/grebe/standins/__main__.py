@@ -118,9 +118,9 @@ def main() -> int:
     door = open_door(host)
     for number in ENDED_BY:
         signal.signal(number, lambda *_: host.leave())
-    ask_for_realtime(PRIORITY)
-    gc.collect()
+    gc.collect()  # takes long: before priority, which is lost where a core is held at a stretch
     gc.freeze()
+    ask_for_realtime(PRIORITY)
     say_ready()
     host.run()
     door.close()

@@ -8,6 +8,7 @@ from pathlib import Path
 from typing import Literal, TypeVar
 
 from grebe.errors import EngineError, ProtocolError
+from grebe.process.places import engine_socket
 from grebe.protocols.link.messages import (
     LINK_VERSION,
     FromEngine,
@@ -22,6 +23,8 @@ from grebe.protocols.link.messages import (
 from grebe.words import tr
 
 READ_BYTES = 262_144
+READY_WITHIN_S = 10.0
+"""For an engine that was just started, on a machine that is busy."""
 _M = TypeVar("_M")
 
 
@@ -132,3 +135,18 @@ def check_version(welcome: Welcome) -> None:
                 link_version=LINK_VERSION,
             )
         )
+
+
+def connect_when_ready(
+    *, wants_status: bool = True, role: Literal["window", "network"] = "window"
+) -> EngineClient:
+    """Connect to this user's engine, waiting for one that was just started; EngineError where none
+    comes. For whoever can wait: commands, and the process beside the engine."""
+    end = time.monotonic() + READY_WITHIN_S
+    while True:
+        try:
+            return EngineClient(engine_socket(), wants_status=wants_status, role=role)
+        except EngineError:
+            if time.monotonic() > end:
+                raise
+            time.sleep(0.02)

@@ -7,13 +7,11 @@ from __future__ import annotations
 
 import subprocess
 import sys
-import time
 from collections.abc import Sequence
 
 import msgspec
 
 from grebe.app.document.loop_files import folder_of, loop_path
-from grebe.app.engine.client import EngineClient
 from grebe.core.document import Project
 from grebe.core.player.commands import ReplacePlan
 from grebe.core.player.plan import Plan
@@ -26,8 +24,6 @@ from grebe.process.places import engine_socket, read_back, runtime_dir, standin_
 from grebe.protocols.link.messages import Load
 from grebe.protocols.link.session import RtpPort
 from grebe.words import tr
-
-READY_WITHIN_S = 10.0
 
 
 def start_engine(*, realtime: bool = True) -> subprocess.Popen[bytes]:
@@ -81,18 +77,6 @@ def start_display(use: SessionUse, of: str) -> subprocess.Popen[bytes]:
 def start_network() -> subprocess.Popen[bytes]:
     """Start the network process beside this user's engine. Returns at once."""
     return children.start(children.PEERS, "--beside-engine")
-
-
-def connect_when_ready(*, wants_status: bool = True) -> EngineClient:
-    """Connect to the engine just started, waiting for it. For commands without a window."""
-    end = time.monotonic() + READY_WITHIN_S
-    while True:
-        try:
-            return EngineClient(engine_socket(), wants_status=wants_status)
-        except EngineError:
-            if time.monotonic() > end:
-                raise
-            time.sleep(0.02)
 
 
 def standin_devices(devices: Sequence[Device]) -> list[Device]:

@@ -13,11 +13,10 @@ from typing import Any
 
 import msgspec
 
-from grebe.app.engine.client import EngineClient, check_version
+from grebe.app.engine.client import EngineClient, check_version, connect_when_ready
 from grebe.app.engine.plan_sender import PlanSender
 from grebe.app.engine.supervisor import (
     StandinsProcess,
-    connect_when_ready,
     load_message,
     rtp_ports,
     start_engine,
