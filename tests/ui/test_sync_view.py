@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from functools import partial
 from pathlib import Path
 
 import msgspec
@@ -10,7 +11,9 @@ from PyQt6.QtCore import QPoint, Qt
 from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QFileDialog
 
+from grebe.core.document import with_song
 from grebe.core.rig.model import GREBE_ID
+from grebe.core.songs.edit import set_tempo
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.protocols.link.messages import Deviation, DeviceStatus, Status
 from grebe.ui.stations.sync.view import SyncView
@@ -142,6 +145,10 @@ def test_the_guided_check_finds_and_mends_a_late_box(performer: Performer) -> No
     """Dunlin of the demo: what to do, how far, verdict; Enter sets, C checks again."""
     view = sync_view(performer)
     session = performer.frame.session
+    song = session.song
+    assert song is not None
+    quick = partial(set_tempo, bpm=240.0)  # half the time that the demo's bars take
+    session.store.apply("Quicker", lambda p: with_song(p, song.id, quick))
     performer.engine_ready()
     session.checking.check.bars = 4
     for _ in range(3):
