@@ -5,6 +5,7 @@ from __future__ import annotations
 import ctypes
 import gc
 import os
+import shutil
 import signal
 import time
 from collections.abc import Generator, Iterator
@@ -35,6 +36,12 @@ settings.register_profile("grebe", deadline=None)
 settings.load_profile("grebe")
 
 
+MEMORY = Path("/dev/shm")
+IN_MEMORY = (
+    MEMORY if os.access(MEMORY, os.W_OK) and shutil.disk_usage(MEMORY).free > 500_000_000 else None
+)
+"""Where folders of tests lie, if there is room: making and removing some on a disk took as long as
+many of the tests themselves."""
 FROZEN_EVERY = 20
 """Tests after which what is there by then is left out of later collections."""
 _ended = 0
@@ -128,9 +135,7 @@ def nothing_left_running() -> Iterator[None]:
 
 
 @pytest.fixture(autouse=True)
-def own_folders(
-    nothing_left_running: None, monkeypatch: pytest.MonkeyPatch, tmp_path: Path
-) -> Iterator[Path]:
+def own_folders(nothing_left_running: None, monkeypatch: pytest.MonkeyPatch) -> Iterator[Path]:
     """Every test has folders of its own, short enough for a socket path."""
     import tempfile
 
@@ -138,7 +143,9 @@ def own_folders(
     monkeypatch.setattr(os, "fsync", lambda handle: None)
     # Where a test opens a log of its own, a crash is still told by pytest, which outlives the log.
     monkeypatch.setattr("grebe.process.log.faulthandler.enable", lambda *_, **__: None)
-    with tempfile.TemporaryDirectory(prefix="gt-", ignore_cleanup_errors=True) as folder:
+    with tempfile.TemporaryDirectory(
+        prefix="gt-", dir=IN_MEMORY, ignore_cleanup_errors=True
+    ) as folder:
         monkeypatch.setenv("GREBE_RUNTIME_DIR", f"{folder}/run")
         monkeypatch.setenv("XDG_STATE_HOME", f"{folder}/state")
         monkeypatch.setenv("XDG_DATA_HOME", f"{folder}/data")
