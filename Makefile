@@ -53,7 +53,7 @@ unit: $(TESTS)
 	@rm -f $(GREBE_NOT_JUDGED)
 	$(BIN)/python -m pytest -m alone $(ALONE) # these want the machine to themselves
 	$(BIN)/python -m pytest -n 3 --dist worksteal -m "not jack and not real_time and not alone"
-	$(BIN)/python -m pytest -n 4 --dist worksteal -m "(jack or real_time) and not alone" $(TIMED)
+	$(BIN)/python -m pytest -n 3 --dist worksteal -m "(jack or real_time) and not alone" $(TIMED)
 	@sort -u $(GREBE_NOT_JUDGED) 2>/dev/null; [ -s $(GREBE_NOT_JUDGED) ] || echo "Everything was judged, at the first try."
 
 # Against PipeWire, the kernel's sequencer and sound cards; makes what it needs, as root on Debian 12.
