@@ -5,7 +5,6 @@ from __future__ import annotations
 import ctypes
 import gc
 import os
-import shutil
 import signal
 import time
 from collections.abc import Generator, Iterator
@@ -36,12 +35,6 @@ settings.register_profile("grebe", deadline=None)
 settings.load_profile("grebe")
 
 
-MEMORY = Path("/dev/shm")
-IN_MEMORY = (
-    MEMORY if os.access(MEMORY, os.W_OK) and shutil.disk_usage(MEMORY).free > 500_000_000 else None
-)
-"""Where folders of tests lie, if there is room: making and removing some on a disk took as long as
-many of the tests themselves."""
 FROZEN_EVERY = 20
 """Tests after which what is there by then is left out of later collections."""
 _ended = 0
@@ -143,9 +136,7 @@ def own_folders(nothing_left_running: None, monkeypatch: pytest.MonkeyPatch) -> 
     monkeypatch.setattr(os, "fsync", lambda handle: None)
     # Where a test opens a log of its own, a crash is still told by pytest, which outlives the log.
     monkeypatch.setattr("grebe.process.log.faulthandler.enable", lambda *_, **__: None)
-    with tempfile.TemporaryDirectory(
-        prefix="gt-", dir=IN_MEMORY, ignore_cleanup_errors=True
-    ) as folder:
+    with tempfile.TemporaryDirectory(prefix="gt-", ignore_cleanup_errors=True) as folder:
         monkeypatch.setenv("GREBE_RUNTIME_DIR", f"{folder}/run")
         monkeypatch.setenv("XDG_STATE_HOME", f"{folder}/state")
         monkeypatch.setenv("XDG_DATA_HOME", f"{folder}/data")

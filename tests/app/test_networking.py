@@ -75,7 +75,6 @@ def status(session: Session, *rows: PeerRow, state: str = "in", follows: str = P
             heard_bpm=125.0,
         )
     )
-    session_link(session).client.pump  # noqa: B018
     session.pump(0.0)
 
 

@@ -449,11 +449,10 @@ def test_a_slow_disk_holds_nothing_up(path: Path, monkeypatch: pytest.MonkeyPatc
     store = Store.open(path)
     keeper = Keeper(store)
     gate = Event()
-    write = write_atomic
 
     def slow(*arguments: Any, **named: Any) -> None:
         assert gate.wait(5)
-        write(*arguments, **named)
+        write_atomic(*arguments, **named)
 
     monkeypatch.setattr(recovery, "write_atomic", slow)
     tempo(store, 77)

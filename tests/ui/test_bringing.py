@@ -268,13 +268,12 @@ def test_reading_says_how_far_it_is_and_esc_stops_it(
 ) -> None:
     """What was read stays, the page too; the window goes on meanwhile. The second Esc closes."""
     gate, reading = Event(), Event()
-    read = rows_of
 
     def slowly(project: Project, path: Path) -> object:
         if path.name == "b.mid":
             reading.set()
             assert gate.wait(PATIENCE_S)
-        return read(project, path)
+        return rows_of(project, path)
 
     monkeypatch.setattr(bringing, "rows_of", slowly)
     files = [midi_file(tmp_path / f"{name}.mid", ("Kit", 10, (36, 38))) for name in "abc"]
