@@ -108,7 +108,7 @@ import sys
 from PyQt6.QtTest import QTest
 from grebe.app.document.demo import fresh_demo
 from grebe.app.document.recovery import open_recovered
-from grebe.ui.widgets.qt_application import make_application
+from grebe.ui.widgets.qt_application import end_process, make_application
 from grebe.ui.main_window.frame import Frame
 from grebe.ui.widgets.controls import Button
 from PyQt6.QtWidgets import QScrollArea
@@ -134,9 +134,9 @@ for number in (1, 2, 3, 4, 5, 6, 7, 9):
             if area.isVisible() and area.horizontalScrollBar().maximum():
                 print("too wide:", number, part)
 print([menu.title() for menu in frame.menu_bar.menus.values()])
-sys.stdout.flush()
 frame._leaving = True
 frame.close()
+end_process(0)
 """
 
 

@@ -28,7 +28,6 @@ def main() -> None:
 def take(folder: Path, home: Path) -> None:
     """Do every step; picture it as it is done."""
     from PyQt6.QtTest import QTest  # noqa: PLC0415 - only once the environment is another
-    from PyQt6.QtWidgets import QApplication  # noqa: PLC0415
 
     from grebe.app.document.demo import fresh_project  # noqa: PLC0415
     from grebe.app.document.recovery import open_recovered  # noqa: PLC0415
@@ -36,9 +35,9 @@ def take(folder: Path, home: Path) -> None:
     from grebe.app.walk import STEPS  # noqa: PLC0415
     from grebe.ui.main_window.application import show_frame  # noqa: PLC0415
     from grebe.ui.main_window.frame import KEPT, Frame  # noqa: PLC0415
-    from grebe.ui.widgets.qt_application import make_application  # noqa: PLC0415
+    from grebe.ui.widgets.qt_application import end_process, make_application  # noqa: PLC0415
 
-    application = make_application()
+    make_application()
     path = fresh_project()
     frame = show_frame(
         open_recovered(path, untitled=True), Opening(path, untitled=True, begins=True)
@@ -123,9 +122,7 @@ def take(folder: Path, home: Path) -> None:
     shot("save")
     frame.session.link.close(keep_playing=False)
     frame.leave()
-    application.quit()
-    del application
-    QApplication.processEvents()
+    end_process(0)
 
 
 if __name__ == "__main__":

@@ -11,15 +11,15 @@ from pathlib import Path
 from grebe.process.garbage import put_off_collection
 
 
-def main() -> int:
+def main() -> None:
     """Show a window with a project once; prints JSON."""
     put_off_collection()
     # Loading all that a window is made of is the larger part of what is measured here.
     from grebe.app.document.store import Store
     from grebe.ui.main_window.frame import Frame
-    from grebe.ui.widgets.qt_application import make_application
+    from grebe.ui.widgets.qt_application import end_process, make_application
 
-    application = make_application()
+    make_application()
     frame = Frame(Store.open(Path(sys.argv[1])))
     frame.session.derived.beside = True
     frame.session.link.state = "off"  # no engine is started for it
@@ -29,9 +29,8 @@ def main() -> int:
     frame.waterline.repaint()
     sys.stdout.write(json.dumps({"first_paint": time.monotonic()}) + "\n")
     frame.leave()
-    del application
-    return 0
+    end_process(0)
 
 
 if __name__ == "__main__":
-    sys.exit(main())
+    main()

@@ -11,7 +11,7 @@ from PyQt6.QtCore import QTimer
 
 from grebe.app.document.store import Store
 from grebe.ui.main_window.frame import Frame
-from grebe.ui.widgets.qt_application import make_application
+from grebe.ui.widgets.qt_application import end_process, make_application
 
 SECONDS = 5.0
 WAIT_S = 10.0
@@ -81,4 +81,4 @@ def main() -> int:
 
 
 if __name__ == "__main__":
-    sys.exit(main())
+    end_process(main())

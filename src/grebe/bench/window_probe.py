@@ -20,7 +20,7 @@ from grebe.ui.main_window.frame import Frame
 from grebe.ui.stations.scenes.canvas import ChartCanvas
 from grebe.ui.stations.song.canvas import SongCanvas
 from grebe.ui.widgets.canvas import Canvas
-from grebe.ui.widgets.qt_application import make_application
+from grebe.ui.widgets.qt_application import end_process, make_application
 from grebe.ui.widgets.view import View
 
 REDRAWS = 60
@@ -212,4 +212,4 @@ def main() -> int:
 
 
 if __name__ == "__main__":
-    sys.exit(main())
+    end_process(main())

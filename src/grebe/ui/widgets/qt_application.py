@@ -5,17 +5,23 @@ from __future__ import annotations
 import os
 import socket
 import sys
+from contextlib import suppress
+from typing import NoReturn
 
 from PyQt6.QtCore import QCoreApplication, QLibraryInfo, QTranslator
 from PyQt6.QtWidgets import QApplication
 
 from grebe.errors import GrebeError
+from grebe.process.log import LOG
 from grebe.ui.widgets.theme import font, load_fonts
 from grebe.words import language, tr
 
 SCREEN_S = 3.0
 SWITCH_S = 0.001
 """So long a thread that looks through the document may keep the window waiting."""
+_KEPT: list[QApplication] = []
+"""Never let go: PyQt would destroy every window with it, and then looks at wrappers that are gone.
+On a busy machine that ended one window of twelve by a crash after all had been done."""
 
 
 def make_application() -> QApplication:
@@ -30,6 +36,7 @@ def make_application() -> QApplication:
         )
     _look_for_screen()
     application = QApplication(sys.argv[:1])
+    _KEPT.append(application)
     application.setApplicationName("Grebe")
     application.setDesktopFileName("grebe")
     load_fonts()
@@ -37,6 +44,18 @@ def make_application() -> QApplication:
     _translate_qt(application)
     sys.setswitchinterval(SWITCH_S)
     return application
+
+
+def end_process(status: int) -> NoReturn:
+    """End a process that had windows, with this exit status, without taking Qt apart.
+
+    At its own end Python would let go of the application, too.
+    """
+    LOG.flush()
+    for stream in (sys.stdout, sys.stderr):
+        with suppress(OSError):  # whoever read it has gone
+            stream.flush()
+    os._exit(status)
 
 
 def _translate_qt(application: QApplication) -> None:
