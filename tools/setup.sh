@@ -57,13 +57,17 @@ if command -v dpkg-query >/dev/null; then
     fi
 fi
 
-# The first Python that works, the system's own before others: a newer one may lack packages.
+# The first Python that works, best one that can make environments as it is. The system's own before
+# others: it is compiled for speed, which one compiled by hand often is not, and a newer one may lack
+# packages.
 python=
-for candidate in python3 python3.12 python3.11 python3.13 python3.14; do
-    command -v "$candidate" >/dev/null || continue
-    "$candidate" -c 'import sys; sys.exit(not (3, 11) <= sys.version_info < (3, 15))' || continue
-    python=$candidate
-    break
+for needs in "venv, ensurepip" sys; do
+    for candidate in /usr/bin/python3 python3 python3.12 python3.11 python3.13 python3.14; do
+        [ -z "$python" ] && command -v "$candidate" >/dev/null || continue
+        "$candidate" -c "import sys, $needs; sys.exit(not (3, 11) <= sys.version_info < (3, 15))" \
+            2>/dev/null || continue
+        python=$candidate
+    done
 done
 if [ -z "$python" ]; then
     fail "Grebe needs Python 3.11 to 3.14; Debian 12, Ubuntu 24.04 and later have it:" \
