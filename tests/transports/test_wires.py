@@ -17,7 +17,7 @@ from grebe.errors import PortLost
 from grebe.protocols.standin.reports import ReportKind, StandinReport, encode_reports
 from grebe.transports.clock import Sleep, raw_ns, sleep_until_ns
 from grebe.transports.frames import FrameClock
-from grebe.transports.jack import library
+from grebe.transports.jack import library, midi
 from grebe.transports.standin import StandinPort
 
 PERIOD, RATE = 256, 48_000
@@ -190,6 +190,42 @@ def test_where_another_server_runs_it_is_said_what_to_do(
     monkeypatch.setattr(library, "pipewire_runs", lambda: True)
     monkeypatch.setattr(library, "jackd_runs", lambda server=None: False)
     assert library.why_none(None).startswith(f"no JACK server is running{said}")
+
+
+BUSY, NONE = 0x21, 0x11
+"""`JackFailure | JackServerError` and `JackFailure | JackServerFailed` of JACK's types.h."""
+
+
+@pytest.mark.parametrize(
+    ("answers", "said"),
+    [
+        ([BUSY, BUSY], ""),
+        ([BUSY] * 9, "JACK runs, and takes no further client"),
+        ([NONE], "no JACK server is running"),
+        ([BUSY, NONE], "no JACK server is running"),
+    ],
+)
+def test_a_server_that_is_busy_is_asked_again_and_one_that_is_not_there_is_not(
+    monkeypatch: pytest.MonkeyPatch, answers: list[int], said: str
+) -> None:
+    """Refused with these, then let in."""
+    jack = pytest.importorskip("jack")
+    left = list(answers)
+
+    def client(name: str, **_: object) -> str:
+        if left:
+            raise jack.JackOpenError(name, jack.Status(left.pop(0)))
+        return name
+
+    monkeypatch.setattr(jack, "Client", client)
+    monkeypatch.setattr(midi, "BUSY_S", 0.0)
+    monkeypatch.setattr(midi, "why_none", lambda server: "no JACK server is running")
+    if said:
+        with pytest.raises(PortLost, match=said):
+            midi.open_client("grebe", None)
+    else:
+        assert midi.open_client("grebe", None) == "grebe"
+    assert len(answers) - len(left) <= midi.TRIES
 
 
 @pytest.fixture(scope="module")

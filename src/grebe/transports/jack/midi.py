@@ -9,6 +9,7 @@ running except on request.
 from __future__ import annotations
 
 import re
+import time
 from bisect import insort
 from collections import deque
 from typing import Any, TypeVar
@@ -27,16 +28,25 @@ from grebe.transports.jack.lines import JackLine
 from grebe.transports.jack.output import JackOut
 from grebe.transports.jack.transport import JackFollowed, JackTransport, Where
 
+TRIES, BUSY_S = 5, 0.05
+"""A server that is just letting go of a client refuses another for a moment: one of thirty, opened
+one after the other."""
+
 
 def open_client(name: str, server: str | None) -> Any:
     """A client of the JACK server that runs. PortLost says why there is none."""
     jack = jack_module(server)
     jack.set_error_function(_say_nothing)  # the library prints; what matters is raised
     jack.set_info_function(_say_nothing)
-    try:
-        return jack.Client(name, no_start_server=True, servername=server)
-    except jack.JackError as error:
-        raise PortLost(why_none(server)) from error
+    for _ in range(TRIES):
+        try:
+            return jack.Client(name, no_start_server=True, servername=server)
+        except jack.JackError as error:
+            status = getattr(error, "status", None)
+            if status is None or status.server_failed or not status.server_error:
+                raise PortLost(why_none(server)) from error
+        time.sleep(BUSY_S)
+    raise PortLost("JACK runs, and takes no further client")
 
 
 def connect(client: Any, source: Any, target: Any) -> None:
