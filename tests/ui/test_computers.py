@@ -47,6 +47,7 @@ def engine_says(performer: Performer, *rows: PeerRow, **peers: object) -> list[T
     told: list[ToEngine] = []
     session.link.state = "on"
     session.link.tell = told.append  # type: ignore[method-assign]
+    session.link.pump = lambda now_s: []  # type: ignore[method-assign] # it would start a real one
     seen = Peers(state="in", session="Night ferry", name="Smew", rows=rows, bpm=126.0, sealed=False)
     session.position.status = Status(
         at_ns=session.position.now_ns(), running=False, follows=PEERS_ID, hearing="clock",
