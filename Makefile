@@ -8,15 +8,15 @@ TESTS := $(VENV)/.tests
 PREFIX ?= $(HOME)/.local
 DESTDIR ?=
 
-.PHONY: demo test long check ready unit timed others lab lock clean schema manual words install uninstall deb fresh
+.PHONY: demo test long check lint types ready unit timed others lab lock clean schema manual words install uninstall deb fresh
 
 demo: $(RUNS)
 	@$(BIN)/grebe demo
 
-# What is checked and what is compiled take a processor each.
-test: $(TESTS)
-	@$(MAKE) --no-print-directory -j 2 check ready
-	@$(MAKE) --no-print-directory unit
+IDLE := $(shell command -v chrt >/dev/null && echo "chrt --idle 0" || echo "nice -n 19")
+
+test: $(TESTS) lint ready
+	@$(MAKE) --no-print-directory unit BESIDE=types
 
 # All that is drawn is tried, not a third of it.
 long: export GREBE_LONG := 1
@@ -30,10 +30,14 @@ $(TESTS): requirements-test.lock pyproject.toml tools/setup.sh
 	@tools/setup.sh $(VENV) test
 	@touch $@ $(RUNS)
 
-check: $(TESTS)
+check: lint types
+
+lint: $(TESTS)
 	$(BIN)/ruff check .
 	$(BIN)/ruff format --check .
-	$(BIN)/mypy
+
+types: $(TESTS)
+	$(IDLE) $(BIN)/mypy
 
 # Compiled once, whatever the shell says: else each worker, and each process that a test starts,
 # compiles all of Grebe again, which is half of the time that all of it takes.
@@ -52,14 +56,13 @@ unit: export QT_QPA_PLATFORM := offscreen
 unit: $(TESTS)
 	@rm -f $(GREBE_NOT_JUDGED)
 	$(BIN)/python -m pytest -m alone $(ALONE) # these want the machine to themselves
-	@$(MAKE) --no-print-directory -j 2 -O timed others
+	@$(MAKE) --no-print-directory -j 3 -O timed others $(BESIDE)
 	@sort -u $(GREBE_NOT_JUDGED) 2>/dev/null; [ -s $(GREBE_NOT_JUDGED) ] || echo "Everything was judged, at the first try."
 
 # Tests that judge time wait for a clock more than half of it. What they leave of the processors, and
 # nothing that they want, the others have: the kernel's SCHED_IDLE.
-IDLE = $(shell command -v chrt >/dev/null && echo "chrt --idle 0" || echo "nice -n 19")
 timed:
-	$(BIN)/python -m pytest -n 3 --dist worksteal -m "(jack or real_time) and not alone" $(TIMED)
+	$(BIN)/python -m pytest -n 2 --dist worksteal -m "(jack or real_time) and not alone" $(TIMED)
 others:
 	$(IDLE) $(BIN)/python -m pytest -n 3 --dist worksteal -m "not jack and not real_time and not alone"
 

@@ -12,7 +12,7 @@ from pathlib import Path
 from shutil import rmtree
 
 from grebe.errors import PortLost
-from grebe.transports.jack.midi import open_client
+from grebe.transports.jack.midi import TRIES, open_client
 
 RATE = 48_000
 
@@ -76,16 +76,21 @@ _clients: list[subprocess.Popen[bytes]] = []
 
 
 def client(script: str, *arguments: str) -> subprocess.Popen[bytes]:
-    """Start an independent client, a script beside this one, and wait until it is ready."""
-    process = subprocess.Popen(
-        [sys.executable, str(Path(__file__).with_name(script)), *arguments],
-        stdin=subprocess.PIPE,
-        stdout=subprocess.PIPE,
-    )
-    _clients.append(process)
-    assert process.stdout is not None
-    assert process.stdout.readline() == b"ready\n"
-    return process
+    """Start an independent client, a script beside this one, and wait until it is ready.
+
+    Begun anew where JACK refuses it, which it does while it lets go of another.
+    """
+    for _ in range(TRIES):
+        process = subprocess.Popen(
+            [sys.executable, str(Path(__file__).with_name(script)), *arguments],
+            stdin=subprocess.PIPE,
+            stdout=subprocess.PIPE,
+        )
+        _clients.append(process)
+        assert process.stdout is not None
+        if process.stdout.readline() == b"ready\n":
+            return process
+    raise AssertionError(f"{script} does not come up")
 
 
 def end_clients() -> None:

@@ -18,6 +18,7 @@ from grebe.core.rig.model import AudioPort, Cable, Gate, Port
 from grebe.core.rig.spec import Sends, Spec
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.protocols.link.messages import Identify, Listen, Notice
+from grebe.transports.jack.midi import open_client
 from tests import build
 from tests.engine.jackd import RATE, Server, client, heard, listener
 from tests.engine.live import live
@@ -159,9 +160,7 @@ def test_a_run_line_starts_and_stops_the_song(server: Server) -> None:
 
 def conductor(server: Server) -> Any:
     """Another client that works the transport and gives out no tempo."""
-    import jack
-
-    other = jack.Client("conductor", no_start_server=True, servername=server.name)
+    other = open_client("conductor", server.name)
     other.activate()
     return other
 

@@ -15,6 +15,7 @@ import msgspec
 import pytest
 
 from grebe.process.places import log_dir
+from grebe.transports.jack.midi import open_client
 from tests.engine.jackd import RATE, Server, heard, listener
 from tests.waiting import wait
 
@@ -39,9 +40,7 @@ def speaker(server: Server) -> tuple[socket.socket, subprocess.Popen[bytes]]:
 def plays(server: Server) -> bool:
     """Whether a stream of PortAudio's goes to the server's output: its library aborts where the
     server dies while it begins."""
-    import jack
-
-    other = jack.Client("looks", no_start_server=True, servername=server.name)
+    other = open_client("looks", server.name)
     try:
         ports = other.get_ports("PortAudio.*", is_audio=True, is_output=True)
         return any(other.get_all_connections(port) for port in ports)

@@ -13,11 +13,12 @@ import pytest
 
 from grebe.app.document.store import Store
 from grebe.app.engine.client import EngineClient, connect_when_ready
+from grebe.app.live.perform import settled_report
 from grebe.app.returning import Opening, left_at
 from grebe.core.player.commands import Begin, Halt
 from grebe.formats.project import write_project
 from grebe.process.places import state_dir
-from grebe.protocols.link.messages import AskReport, FiguresReport, Status, Welcome
+from grebe.protocols.link.messages import Status, Welcome
 from grebe.ui.main_window.frame import Frame
 from tests import build
 from tests.ui.conftest import Performer, end_engine
@@ -89,8 +90,7 @@ def test_killing_the_real_window(own_folders: Path) -> None:
         until(client, lambda s: min(d.sent for d in s.devices) > 96)
         client.send(Halt())
         until(client, lambda s: not s.running)
-        client.send(AskReport())
-        rows = client.wait_for(FiguresReport, PATIENCE_S).devices
+        rows = settled_report(client).devices
         assert [row.device for row in rows] == ["drums", "bass"]
         for row in rows:
             assert row.ticks_sent > 48
@@ -151,8 +151,7 @@ def test_a_crash_brings_the_window_back_to_where_it_was(own_folders: Path) -> No
         assert client.wait_for(Status, PATIENCE_S).running
         client.send(Halt())
         until(client, lambda s: not s.running)
-        client.send(AskReport())
-        assert [row.missed for row in client.wait_for(FiguresReport, PATIENCE_S).devices] == [0, 0]
+        assert [row.missed for row in settled_report(client).devices] == [0, 0]
         outer.send_signal(signal.SIGTERM)  # logged out: ends quietly
         assert outer.wait(10) == 0
         assert not note.exists()
