@@ -8,7 +8,7 @@ TESTS := $(VENV)/.tests
 PREFIX ?= $(HOME)/.local
 DESTDIR ?=
 
-.PHONY: demo test long check lint types ready unit timed others lab lock clean schema manual words install uninstall deb fresh
+.PHONY: demo test long check lint types ready unit suites timed others lab lock clean schema manual words install uninstall deb fresh
 
 demo: $(RUNS)
 	@$(BIN)/grebe demo
@@ -55,14 +55,17 @@ unit: export GREBE_NOT_JUDGED := $(CURDIR)/$(VENV)/not-judged
 unit: export QT_QPA_PLATFORM := offscreen
 unit: $(TESTS)
 	@rm -f $(GREBE_NOT_JUDGED)
-	$(BIN)/python -m pytest -m alone $(ALONE) # these want the machine to themselves
-	@$(MAKE) --no-print-directory -j 3 -O timed others $(BESIDE)
+	@$(MAKE) --no-print-directory -j 3 -O suites $(BESIDE)
 	@sort -u $(GREBE_NOT_JUDGED) 2>/dev/null; [ -s $(GREBE_NOT_JUDGED) ] || echo "Everything was judged, at the first try."
 
+suites:
+	$(BIN)/python -m pytest -m alone $(ALONE) # no other test runs beside these
+	@$(MAKE) --no-print-directory timed others
+
 # Tests that judge time wait for a clock more than half of it. What they leave of the processors, and
-# nothing that they want, the others have: the kernel's SCHED_IDLE.
+# nothing that they want, the others have, and the types: the kernel's SCHED_IDLE.
 timed:
-	$(BIN)/python -m pytest -n 2 --dist worksteal -m "(jack or real_time) and not alone" $(TIMED)
+	$(BIN)/python -m pytest -n 3 --dist worksteal -m "(jack or real_time) and not alone" $(TIMED)
 others:
 	$(IDLE) $(BIN)/python -m pytest -n 3 --dist worksteal -m "not jack and not real_time and not alone"
 

@@ -7,9 +7,7 @@ performer keeps are not translated.
 from __future__ import annotations
 
 import os
-import xml.etree.ElementTree as ET
 from functools import cache
-from importlib.resources import files
 
 VARIABLE = "GREBE_LANGUAGE"
 LANGUAGES = {"en": "English", "de": "Deutsch"}
@@ -46,6 +44,9 @@ def _words(code: str) -> dict[str, str]:
 
 def read_words(code: str) -> dict[str, str]:
     """What a language's file holds, by the English text: Qt's own format for translations (TS)."""
+    import xml.etree.ElementTree as ET  # noqa: PLC0415 - English has no file to read
+    from importlib.resources import files  # noqa: PLC0415
+
     data = (files("grebe.data") / "words" / f"grebe_{code}.ts").read_bytes()
     found: dict[str, str] = {}
     for message in ET.fromstring(data).iter("message"):  # noqa: S314 - it ships with Grebe
