@@ -42,6 +42,7 @@ MODULES = {
 }
 """The commands of each module of `grebe.cli`: only the one that is asked for is loaded, since
 some bring NumPy and the MIDI libraries with them. All of them for the help."""
+COMMANDS = tuple(command for named in MODULES.values() for command in named)
 
 
 class _Parser(argparse.ArgumentParser):
@@ -69,18 +70,26 @@ def build_parser(modules: Iterable[str] = MODULES) -> argparse.ArgumentParser:
 
 def wanted_modules(argv: Sequence[str]) -> Iterable[str]:
     """The modules this command line needs: one, none to say the version or open the window, or
-    all, for the help and for a word that is no command."""
+    all, for the help."""
     if not argv or argv[0] == "--version":
         return ()
     named = [module for module, commands in MODULES.items() if argv[0] in commands]
     return named or MODULES
 
 
+def _no_command(word: str) -> str:
+    """What to say of a word that is no command: the one that it is nearest to."""
+    from difflib import get_close_matches  # noqa: PLC0415 - only for a slip
+
+    near = get_close_matches(word, COMMANDS, 1)
+    meant = f", did you mean {near[0]}?" if near else ""
+    return f"grebe: there is no command {word!r}{meant} (see grebe --help)"
+
+
 def _names_a_project(argv: Sequence[str]) -> bool:
     """Whether the one word there is names a project instead of a command: `grebe FILE`."""
-    commands = {command for names in MODULES.values() for command in names}
     word = argv[0] if len(argv) == 1 else "-"
-    if word.startswith("-") or word in commands:
+    if word.startswith("-") or word in COMMANDS:
         return False
     return word.endswith(".grebe") or Path(word).is_file()
 
@@ -109,6 +118,9 @@ def main(argv: Sequence[str] | None = None) -> int:
     words = sys.argv[1:] if argv is None else argv
     if words and _names_a_project(words):
         words = ["open", *words]
+    if words and not words[0].startswith("-") and words[0] not in COMMANDS:
+        sys.stderr.write(f"{_no_command(words[0])}\n")
+        return UNUSABLE
     if not words or words[0] in MODULES["window"]:
         _choose_language()
     arguments = build_parser(wanted_modules(words)).parse_args(words)
