@@ -48,21 +48,22 @@ def test_capture_after_the_fact(performer: Performer, patterns: PatternsView) ->
     again = [(t + 16 * step, n, v) for t, n, v in beat]
     played(performer.frame.session, [*beat, *again])
     performer.press(K.Key_4, ALT)
-    assert patterns.capture.proposal is not None
-    assert (patterns.capture.proposal.bars, patterns.capture.proposal.rate) == (1, "1/16")
-    assert "repeats after 1 bar" in patterns.capture.said.text()
+    proposal = patterns.panes.capture.proposal
+    assert proposal is not None
+    assert (proposal.bars, proposal.rate) == (1, "1/16")
+    assert "repeats after 1 bar" in patterns.panes.capture.said.text()
     performer.frame.grab()
     before = content(patterns)
-    patterns.capture.lay_over()
+    patterns.panes.capture.lay_over()
     assert content(patterns) != before
     assert [h.step for h in voice(patterns).hits] == [0, 4, 8, 12]
     performer.press(K.Key_Z, CTRL)
     assert content(patterns) == before
     performer.press(K.Key_4, ALT)
-    patterns.capture.bars.setFocus()
+    patterns.panes.capture.bars.setFocus()
     performer.press(K.Key_Down)
-    assert patterns.capture.bars.currentText() == "2"
-    assert "16 notes would be taken" in patterns.capture.said.text()
+    assert patterns.panes.capture.bars.currentText() == "2"
+    assert "16 notes would be taken" in patterns.panes.capture.said.text()
     performer.press(K.Key_Up)
     performer.press(K.Key_Return)
     assert patterns.pattern is not None
@@ -84,7 +85,7 @@ def test_a_free_jam_has_its_own_tempo(performer: Performer, patterns: PatternsVi
     ]  # fmt: skip
     played(performer.frame.session, rows)
     performer.press(K.Key_4, ALT)
-    capture = patterns.capture
+    capture = patterns.panes.capture
     assert capture.tempo.currentText() == "as played, 97.4 BPM"
     assert capture.bars.currentText() == "2"
     assert "2 bars (1 only nearly)" in capture.said.text()
@@ -210,7 +211,7 @@ def test_loops_in_the_window(performer: Performer, patterns: PatternsView, tmp_p
     """The demo's loop: slices in hand, trimmed, laid out, gated, cut again, made a pattern."""
     session = performer.frame.session
     performer.press(K.Key_5, ALT)
-    pane = patterns.loops
+    pane = patterns.panes.loops
     assert pane.loop_editor.loop is not None
     assert "1 bar in 2.61 s, 92.00 BPM; 12 slices on one shared slot" in pane.said.text()
     assert "+5.44 semitones" in pane.said.text()  # 12 log2(126/92), by hand

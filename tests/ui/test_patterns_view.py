@@ -275,7 +275,7 @@ def test_a_generator_turns_a_controller(performer: Performer, patterns: Patterns
 def test_the_memory_map(performer: Performer, patterns: PatternsView) -> None:
     """Alt+2; the arrows move, Ctrl+M assigns, K copies, Delete frees, Enter takes in hand."""
     performer.press(K.Key_2, ALT)
-    assert patterns.memory.program == 16
+    assert patterns.panes.memory.program == 16
     performer.frame.grab()
     performer.press(K.Key_Down)
     performer.press(K.Key_M, CTRL)
@@ -291,7 +291,7 @@ def test_the_memory_map(performer: Performer, patterns: PatternsView) -> None:
     assert performer.frame.session.project.patterns[-1].program is None
     performer.press(K.Key_X)  # what is not seen is not edited
     assert hit(patterns).velocity == 127
-    patterns.memory.program = 16
+    patterns.panes.memory.program = 16
     performer.press(K.Key_Return)
     assert patterns.editor.hand.pattern_id == "p02"
     assert patterns.panes.currentWidget() is patterns.pattern_canvas
@@ -301,7 +301,7 @@ def test_the_step_sheet(performer: Performer, patterns: PatternsView) -> None:
     """Alt+3 shows how the pattern is keyed in, in the box's own counts."""
     patterns.choose("p04")
     performer.press(K.Key_3, ALT)
-    text = patterns.steps.page.toPlainText()
+    text = patterns.panes.steps.page.toPlainText()
     assert "Key into B04 of Smew" in text
     assert "swing level 7 of 26 (56 %)" in text
     assert "flam 5 of 8" in text

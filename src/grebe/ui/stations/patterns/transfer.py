@@ -29,11 +29,11 @@ class PatternTransfer:
     """Asks where, and says what came of it."""
 
     def __init__(
-        self, window: QWidget, editor: PatternEditor, loops: LoopFiles,
+        self, window: QWidget, editor: PatternEditor, loops: Callable[[], LoopFiles],
         show: Callable[[bool], None], bring: Callable[[list[str]], None],
     ) -> None:  # fmt: skip
-        """`show` shows what was taken in: loops, or else patterns; `bring` where the files of a
-        folder would go."""
+        """`loops` is asked for when there are files for it; `show` shows what was taken in: loops,
+        or else patterns; `bring` where the files of a folder would go."""
         self._window = window
         self._editor = editor
         self._loops = loops
@@ -111,7 +111,7 @@ class PatternTransfer:
         for path in loop_files(paths):
             try:
                 if is_audio(path):
-                    self._loops.take(path)
+                    self._loops().take(path)
                     self._show(True)
                 else:
                     read = read_pattern(path, device, "new")

@@ -29,13 +29,13 @@ from grebe.ui.stations.patterns.loops import LoopsPane
 from grebe.ui.stations.patterns.makers import MakersPage
 from grebe.ui.stations.patterns.memory import MemoryPane
 from grebe.ui.stations.patterns.panes import PatternPanes
-from grebe.ui.stations.patterns.steps import StepsPane
+from grebe.ui.stations.patterns.parts import PatternParts
 from grebe.ui.stations.patterns.transfer import PatternTransfer
 from grebe.ui.widgets.form import Form
 from grebe.ui.widgets.pattern_strip import PatternStrip
 from grebe.ui.widgets.sheet import Facts
 from grebe.ui.widgets.typed import take_typed
-from grebe.ui.widgets.view import NO_BOX, PanedView, Sheet, Thing
+from grebe.ui.widgets.view import NO_BOX, PanedView, Sheet, Thing, dress
 from grebe.words import counted, tr
 
 PANES = (
@@ -67,6 +67,7 @@ class PatternsView(PanedView):
     """Note lanes on waterlines, and what there is to know about the pattern."""
 
     scope = "patterns"
+    panes: PatternParts
     about = ("pattern",)
 
     def __init__(self, session: Session, editor: PatternEditor) -> None:
@@ -94,35 +95,22 @@ class PatternsView(PanedView):
         self.pages.addWidget(self.fields)
         self.pages.addWidget(self.makers)
         self.sheet.column.addWidget(self.pages, 1)
-        self._make_panes()
+        self.pattern_panes = PatternPanes(
+            self.editor, show=self.to_part, choose=self.choose, changed=self.document_changed
+        )
+        self.panes = PatternParts(
+            self.editor, self.pattern_canvas, self.pattern_panes,
+            dressed=lambda pane: dress(pane, self.palette_now),
+        )  # fmt: skip
+        self.transfer = PatternTransfer(
+            self, self.editor, lambda: self.panes.loops.files,
+            self.pattern_panes.show_taken, self.files_came.emit,
+        )  # fmt: skip
         self.lay_out(self.pattern_canvas, self.sheet, above=self._above(), body=self.panes)
         canvas = self.pattern_canvas
         canvas.pointed.connect(self._point)
         canvas.files_dropped.connect(self.transfer.import_files)
         self.document_changed()
-
-    def _make_panes(self) -> None:
-        self.pattern_panes = PatternPanes(
-            self.editor, show=self.to_part, choose=self.choose, changed=self.document_changed
-        )
-        self.memory = MemoryPane(self.editor)
-        self.memory.taken.connect(self.pattern_panes.take_from_memory)
-        self.capture = CapturePane(self.editor)
-        self.capture.made.connect(self.pattern_panes.captured)
-        self.capture.laid_over.connect(self.pattern_panes.laid_over)
-        self.loops = LoopsPane(self.editor)
-        self.loops.made.connect(self.pattern_panes.loop_made)
-        self.steps = StepsPane(self.editor)
-        self.transfer = PatternTransfer(
-            self,
-            self.editor,
-            self.loops.files,
-            self.pattern_panes.show_taken,
-            self.files_came.emit,
-        )
-        self.panes = QStackedWidget()
-        for pane in (self.pattern_canvas, self.memory, self.steps, self.capture, self.loops):
-            self.panes.addWidget(pane)
 
     def _above(self) -> QWidget:
         """The patterns by name over the panes by name."""
@@ -161,7 +149,7 @@ class PatternsView(PanedView):
         self._facts_stale = True
         self.fields.show_all()
         self._shown = standing(self.editor.hand)
-        self._show_pane()
+        self._show_part()
 
     def show_facts(self) -> None:
         """What there is to know about the pattern: not with every edit, but soon after."""
@@ -170,18 +158,14 @@ class PatternsView(PanedView):
         lines = [] if pattern is None else pattern_lines(self.session, pattern, self.device())
         self.facts.show_lines(lines)
 
-    def _show_pane(self) -> None:
-        pane = self.panes.currentWidget()
+    def _show_part(self) -> None:
         self.show_tab(self.panes.currentIndex())
-        if isinstance(pane, (LoopsPane, StepsPane)):
-            pane.open()
-        elif isinstance(pane, MemoryPane):
-            pane.refresh()
+        self.panes.follow()
 
     def to_part(self, index: int) -> None:
         """Show another part."""
         self.panes.setCurrentIndex(index)
-        self._show_pane()
+        self._show_part()
         pane = self.panes.currentWidget()
         if isinstance(pane, (MemoryPane, CapturePane)):
             pane.open()
@@ -275,9 +259,10 @@ class PatternsView(PanedView):
             f"strike_{n}": partial(self.editor.writer.audition, n) for n in range(1, 10)
         }
         own = acts_of(self, self.pattern_panes, self.transfer)
-        edits, pane = self.editor.acts(), self.panes.widget(part)
-        if pane is None or pane is self.pattern_canvas:
+        edits = self.editor.acts()
+        if part <= 0:
             return {**own, **edits, **strikes}
+        pane = self.panes.pane(part)
         there = pane.acts() if isinstance(pane, LoopsPane) else acts_of(pane)
         kept = {name: act for name, act in edits.items() if name in ANYWHERE}
         return {

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from typing import cast
 
-from PyQt6.QtWidgets import QStackedWidget, QWidget
+from PyQt6.QtWidgets import QWidget
 
 from grebe.app.editors.rig_editor import RigEditor
 from grebe.ui.stations.rig.abilities import AbilitiesPane
@@ -14,52 +14,32 @@ from grebe.ui.stations.rig.gear import GearPane
 from grebe.ui.stations.rig.notes import NotesPane
 from grebe.ui.stations.rig.setup import SetupPane
 from grebe.ui.stations.rig.tables import TablesPane
+from grebe.ui.widgets.lazy_parts import LazyParts
 from grebe.ui.widgets.sheet_pane import SheetPane
 from grebe.words import tr
 
 CONTROLS = 5
 
 
-class RigParts(QStackedWidget):
-    """By number. A window begins with the drawing: the others are a third of all it would make."""
+class RigParts(LazyParts):
+    """The drawing, tables, set-up, note maps, abilities, controls, what if this goes, gear."""
 
     def __init__(
         self, editor: RigEditor, drawing: QWidget, *, dressed: Callable[[QWidget], None],
         ask_removal: Callable[[str], None], select: Callable[[str], None],
         what_if: Callable[[str, str], str],
     ) -> None:  # fmt: skip
-        """`dressed` gives a part that was just made the colours of the theme."""
-        super().__init__()
-        self._dressed = dressed
-        self._makers: dict[int, Callable[[], QWidget]] = {
-            1: lambda: TablesPane(editor, ask_removal),
-            2: lambda: SetupPane(editor),
-            3: lambda: NotesPane(editor),
-            4: lambda: AbilitiesPane(editor, select),
-            CONTROLS: lambda: ControlsPane(editor),
-            6: lambda: SheetPane(tr("What if this goes?"), what_if),
-            7: lambda: GearPane(editor.session),
-        }
-        """Of parts that nobody has wanted yet."""
-        self.addWidget(drawing)
-        for _ in self._makers:
-            self.addWidget(QWidget())
-
-    def pane(self, part: int) -> QWidget:
-        """A part by its number, made now if it was not."""
-        found = self.widget(part)
-        assert found is not None
-        if part not in self._makers:
-            return found
-        made = self._makers.pop(part)()
-        here = self.currentIndex() == part
-        self.insertWidget(part, made)
-        self.removeWidget(found)
-        found.deleteLater()
-        if here:
-            self.setCurrentIndex(part)
-        self._dressed(made)
-        return made
+        """`what_if` writes the page of a box, in the colours it is given."""
+        makers = (
+            lambda: TablesPane(editor, ask_removal),
+            lambda: SetupPane(editor),
+            lambda: NotesPane(editor),
+            lambda: AbilitiesPane(editor, select),
+            lambda: ControlsPane(editor),
+            lambda: SheetPane(tr("What if this goes?"), what_if),
+            lambda: GearPane(editor.session),
+        )
+        super().__init__(drawing, makers, dressed=dressed)
 
     @property
     def tables(self) -> TablesPane:
@@ -110,4 +90,4 @@ class RigParts(QStackedWidget):
 
     def give_up(self) -> bool:
         """Learn no key or pedal after all; whether one was being learnt."""
-        return CONTROLS not in self._makers and self.controls.give_up()
+        return self.is_made(CONTROLS) and self.controls.give_up()
