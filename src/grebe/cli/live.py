@@ -9,9 +9,16 @@ import subprocess
 import sys
 from collections import Counter
 
-from grebe.app.live.perform import percentiles, perform, with_faults, with_leader_named
+from grebe.app.live.perform import (
+    Outcome,
+    percentiles,
+    perform,
+    with_faults,
+    with_leader_named,
+)
 from grebe.app.stopping import end_all
 from grebe.cli.common import Commands, add_json, command, number, opened, print_json, progress_bar
+from grebe.core.document import Project
 from grebe.core.player.plan import make_plan, make_set_plan
 from grebe.errors import EngineError, UsageError
 from grebe.process.places import engine_socket
@@ -69,8 +76,29 @@ def run(arguments: argparse.Namespace) -> int:
         progress=progress_bar(arguments.seconds),
         osc=arguments.osc,
     )
+    rows = _rows(project, outcome)
+    notices = [*assumed, *outcome.notices]
+    if arguments.json:
+        print_json(
+            {
+                "song": plan.song.name,
+                "seconds": round(outcome.played_s, 3),
+                "priority": outcome.welcome.priority,
+                "stolen_percent": stolen_percent(before, processor_times()),
+                "devices": rows,
+                "notices": notices,
+            }
+        )
+    else:
+        for words in (*notices, *map(_said, rows)):
+            sys.stdout.write(f"{words}\n")
+    return 1 if outcome.missing or any(r.missed for r in outcome.reports) else 0
+
+
+def _rows(project: Project, outcome: Outcome) -> list[dict[str, object]]:
+    """What came of each device, with the keys of the JSON output."""
     names = {d.id: d.name for d in project.rig.devices}
-    rows = [
+    return [
         {
             "name": names[r.device],
             "sent": r.ticks_sent,
@@ -83,34 +111,20 @@ def run(arguments: argparse.Namespace) -> int:
         }
         for r in outcome.reports
     ]
-    failed = bool(outcome.missing) or any(r.missed for r in outcome.reports)
-    if arguments.json:
-        print_json(
-            {
-                "song": plan.song.name,
-                "seconds": round(outcome.played_s, 3),
-                "priority": outcome.welcome.priority,
-                "stolen_percent": stolen_percent(before, processor_times()),
-                "devices": rows,
-                "notices": [*assumed, *outcome.notices],
-            }
-        )
-        return 1 if failed else 0
-    for words in (*assumed, *outcome.notices):
-        sys.stdout.write(f"{words}\n")
-    for row in rows:
-        late = row["lateness_ms"]
-        assert isinstance(late, dict)
-        problem = f"; port not there: {row['problem']}" if row["problem"] else ""
-        if late["p50"] is None:
-            sys.stdout.write(f"{row['name']}: no clock from Grebe{problem}\n")
-            continue
-        figures = ", ".join(f"{k} {v} ms" for k, v in late.items())
-        sys.stdout.write(
-            f"{row['name']}: {row['received']} of {row['sent']} ticks, "
-            f"{row['missed']} missed; late {figures}{problem}\n"
-        )
-    return 1 if failed else 0
+
+
+def _said(row: dict[str, object]) -> str:
+    """One device in one line."""
+    late = row["lateness_ms"]
+    assert isinstance(late, dict)
+    problem = f"; port not there: {row['problem']}" if row["problem"] else ""
+    if late["p50"] is None:
+        return f"{row['name']}: no clock from Grebe{problem}"
+    figures = ", ".join(f"{k} {v} ms" for k, v in late.items())
+    return (
+        f"{row['name']}: {row['received']} of {row['sent']} ticks, {row['missed']} missed; "
+        f"late {figures}{problem}"
+    )
 
 
 def engine(arguments: argparse.Namespace) -> int:

@@ -86,7 +86,17 @@ def _place(device: Device, pattern: Pattern, taken: dict[int, Pattern]) -> Itera
 
 
 def _own(device: Device, pattern: Pattern, steps: Steps, bpm: float) -> Iterator[Finding]:
-    content, name, box = pattern.content, pattern.name, device.name
+    yield from _length(device, pattern, steps)
+    yield from _rates(device, pattern, steps)
+    yield from _voice_count(device, pattern, steps)
+    yield from _lacking(device, pattern, steps)
+    yield from _flams(device, pattern, steps, bpm)
+    yield from _levels(device, pattern, steps)
+    yield from _swing(device, pattern, steps, bpm)
+
+
+def _length(device: Device, pattern: Pattern, steps: Steps) -> Iterator[Finding]:
+    content = pattern.content
     longest = max([content.length, *(v.length for v in content.voices)])
     if longest > steps.longest:
         yield _say(
@@ -94,9 +104,9 @@ def _own(device: Device, pattern: Pattern, steps: Steps, bpm: float) -> Iterator
             pattern,
             tr(
                 "{name} has {longest} steps; a pattern of {box} has {longest2} at most.",
-                name=name,
+                name=pattern.name,
                 longest=longest,
-                box=box,
+                box=device.name,
                 longest2=steps.longest,
             ),
             tr("What is past its last step is not heard."),
@@ -105,6 +115,10 @@ def _own(device: Device, pattern: Pattern, steps: Steps, bpm: float) -> Iterator
                 longest=steps.longest,
             ),
         )
+
+
+def _rates(device: Device, pattern: Pattern, steps: Steps) -> Iterator[Finding]:
+    content = pattern.content
     rates = {v.rate for v in content.voices if not v.even} | {content.rate}
     odd = sorted(rates - set(steps.rates), key=note_value_ticks)
     if odd:
@@ -113,29 +127,36 @@ def _own(device: Device, pattern: Pattern, steps: Steps, bpm: float) -> Iterator
             pattern,
             tr(
                 "{name} counts in steps of {names}; {box} knows {names2}.",
-                name=name,
+                name=pattern.name,
                 names=", ".join(odd),
-                box=box,
+                box=device.name,
                 names2=", ".join(steps.rates),
             ),
             tr("It cannot be keyed in as it is drawn."),
             tr("Give its voices a step the box has."),
         )
-    if steps.voices and len(content.voices) > steps.voices:
+
+
+def _voice_count(device: Device, pattern: Pattern, steps: Steps) -> Iterator[Finding]:
+    count = len(pattern.content.voices)
+    if steps.voices and count > steps.voices:
         yield _say(
             "pattern.voices",
             pattern,
             tr(
                 "{name} has {count} voices; a pattern of {box} has {voices}.",
-                name=name,
-                count=len(content.voices),
-                box=box,
+                name=pattern.name,
+                count=count,
+                box=device.name,
                 voices=steps.voices,
             ),
             tr("The rest are not heard."),
             tr("Move some into another pattern, or onto another box."),
         )
-    used = [f for f in steps.lacks if _uses(content, f)]
+
+
+def _lacking(device: Device, pattern: Pattern, steps: Steps) -> Iterator[Finding]:
+    used = [f for f in steps.lacks if _uses(pattern.content, f)]
     if used:
         words = ", ".join(_FEATURES[f] for f in used)
         yield _say(
@@ -143,40 +164,43 @@ def _own(device: Device, pattern: Pattern, steps: Steps, bpm: float) -> Iterator
             pattern,
             tr(
                 "{name} uses {words}; patterns of {box} have none of it.",
-                name=name,
+                name=pattern.name,
                 words=words,
-                box=box,
+                box=device.name,
             ),
             tr("The box plays it plainly: other notes than are drawn."),
-            tr("Let Grebe play {box}, or write it plainly.", box=box),
+            tr("Let Grebe play {box}, or write it plainly.", box=device.name),
         )
-    yield from _flams(device, pattern, steps, bpm)
-    yield from _levels(device, pattern, steps)
-    if content.swing != 50:
-        level = swing_level(steps, content.swing, bpm, content.step_ticks)
-        if abs(level.off_ms) > HEARD_MS:
-            yield _say(
-                "pattern.swing",
-                pattern,
-                tr(
-                    "{name} swings {swing:g} %; the nearest of {box} is level {level_number} "
-                    "of {of}, {level_value:g} %: {off_ms:+.1f} ms at {bpm:g} BPM.",
-                    name=name,
-                    swing=content.swing,
-                    box=box,
-                    level_number=level.number,
-                    of=level.of,
-                    level_value=level.value,
-                    off_ms=level.off_ms,
-                    bpm=bpm,
-                ),
-                tr("Beside the boxes Grebe plays, its off-beats fall apart."),
-                tr(
-                    "Set the pattern to {level_value:g} %, or let Grebe play the box.",
-                    level_value=level.value,
-                ),
-                "note",
-            )
+
+
+def _swing(device: Device, pattern: Pattern, steps: Steps, bpm: float) -> Iterator[Finding]:
+    content = pattern.content
+    if content.swing == 50:
+        return
+    level = swing_level(steps, content.swing, bpm, content.step_ticks)
+    if abs(level.off_ms) > HEARD_MS:
+        yield _say(
+            "pattern.swing",
+            pattern,
+            tr(
+                "{name} swings {swing:g} %; the nearest of {box} is level {level_number} "
+                "of {of}, {level_value:g} %: {off_ms:+.1f} ms at {bpm:g} BPM.",
+                name=pattern.name,
+                swing=content.swing,
+                box=device.name,
+                level_number=level.number,
+                of=level.of,
+                level_value=level.value,
+                off_ms=level.off_ms,
+                bpm=bpm,
+            ),
+            tr("Beside the boxes Grebe plays, its off-beats fall apart."),
+            tr(
+                "Set the pattern to {level_value:g} %, or let Grebe play the box.",
+                level_value=level.value,
+            ),
+            "note",
+        )
 
 
 def _hits(content: Content) -> Iterator[tuple[Voice, Hit]]:

@@ -120,33 +120,36 @@ def measure_against(
     own = reference_lattice(times) if abs(fit.slope) > FREE_SLOPE else None
     if own is not None and own.jitter_s < OWN_JITTER * own.period_s:
         return _free_running(reference, own, grid)
-    missed = _missed(step, locked.divided)
     jitter = np.abs(fit.residual) * 1e3
-    rest = fit.residual[counts]
-    nature = _nature(rest, times, jitter)
     apart = reference.period_s / locked.divided
-    percent = None if not straight else 50 + 50 * straight / apart
-    figures = Measured(
-        verdict="good",
-        sentence="",
-        confidence=0.0,
-        events=len(late),
-        bpm=round(reference_bpm(reference, grid) / (1 + fit.slope), 4),
-        offset_ms=round(fit.level * 1e3, 4),
-        offset_low_ms=round((fit.level - fit.level_error * t95(fit.free)) * 1e3, 4),
-        offset_high_ms=round((fit.level + fit.level_error * t95(fit.free)) * 1e3, 4),
-        drift_ms_per_min=round(fit.slope * 60e3, 4),
-        drift_error_ms_per_min=round(fit.slope_error * 60e3, 4),
-        drift_bpm=round(reference_bpm(reference, grid) * (1 / (1 + fit.slope) - 1), 6),
+    figures = msgspec.structs.replace(
+        _followed(fit, reference_bpm(reference, grid), len(late)),
         jitter_ms=_spread(jitter),
-        nature=nature,
-        swing_percent=None if percent is None else round(percent, 1),
-        missed=missed,
+        nature=_nature(fit.residual[counts], times, jitter),
+        swing_percent=round(50 + 50 * straight / apart, 1) if straight else None,
+        missed=_missed(step, locked.divided),
         extra=extra,
         clean_beats=_clean(step, counts, locked.divided),
     )
     judged = _judged(figures, fit, float(np.ptp(at)), tolerance_ms)
     return msgspec.structs.replace(judged, sentence=judged.sentence + _pace(step, locked.divided))
+
+
+def _followed(fit: _Fit, bpm: float, events: int) -> Measured:
+    """Offset and drift by the line through a device's lateness, of a reference at a tempo."""
+    return Measured(
+        verdict="good",
+        sentence="",
+        confidence=0.0,
+        events=events,
+        bpm=round(bpm / (1 + fit.slope), 4),
+        offset_ms=round(fit.level * 1e3, 4),
+        offset_low_ms=round((fit.level - fit.level_error * t95(fit.free)) * 1e3, 4),
+        offset_high_ms=round((fit.level + fit.level_error * t95(fit.free)) * 1e3, 4),
+        drift_ms_per_min=round(fit.slope * 60e3, 4),
+        drift_error_ms_per_min=round(fit.slope_error * 60e3, 4),
+        drift_bpm=round(bpm * (1 / (1 + fit.slope) - 1), 6),
+    )
 
 
 def lateness(reference: Reference, device_s: Times) -> tuple[tuple[float, float], ...]:
