@@ -108,7 +108,7 @@ import sys
 from PyQt6.QtTest import QTest
 from grebe.app.document.demo import fresh_demo
 from grebe.app.document.recovery import open_recovered
-from grebe.ui.widgets.qt_application import end_process, make_application
+from grebe.ui.widgets.qt_application import make_application, quit_process
 from grebe.ui.main_window.frame import Frame
 from grebe.ui.widgets.controls import Button
 from PyQt6.QtWidgets import QScrollArea
@@ -136,7 +136,7 @@ for number in (1, 2, 3, 4, 5, 6, 7, 9):
 print([menu.title() for menu in frame.menu_bar.menus.values()])
 frame._leaving = True
 frame.close()
-end_process(0)
+quit_process(0)
 """
 
 

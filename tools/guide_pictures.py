@@ -35,7 +35,7 @@ def take(folder: Path, home: Path) -> None:
     from grebe.app.walk import STEPS  # noqa: PLC0415
     from grebe.ui.main_window.application import show_frame  # noqa: PLC0415
     from grebe.ui.main_window.frame import KEPT, Frame  # noqa: PLC0415
-    from grebe.ui.widgets.qt_application import end_process, make_application  # noqa: PLC0415
+    from grebe.ui.widgets.qt_application import make_application, quit_process  # noqa: PLC0415
 
     make_application()
     path = fresh_project()
@@ -122,7 +122,7 @@ def take(folder: Path, home: Path) -> None:
     shot("save")
     frame.session.link.close(keep_playing=False)
     frame.leave()
-    end_process(0)
+    quit_process(0)
 
 
 if __name__ == "__main__":

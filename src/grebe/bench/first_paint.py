@@ -17,7 +17,7 @@ def main() -> None:
     # Loading all that a window is made of is the larger part of what is measured here.
     from grebe.app.document.store import Store
     from grebe.ui.main_window.frame import Frame
-    from grebe.ui.widgets.qt_application import end_process, make_application
+    from grebe.ui.widgets.qt_application import make_application, quit_process
 
     make_application()
     frame = Frame(Store.open(Path(sys.argv[1])))
@@ -29,7 +29,7 @@ def main() -> None:
     frame.waterline.repaint()
     sys.stdout.write(json.dumps({"first_paint": time.monotonic()}) + "\n")
     frame.leave()
-    end_process(0)
+    quit_process(0)
 
 
 if __name__ == "__main__":

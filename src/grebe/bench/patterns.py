@@ -11,6 +11,7 @@ from typing import Any
 from grebe.app.document.demo import copy_demo
 from grebe.app.document.export_audio import export_audio
 from grebe.app.editors.loops import samples_of
+from grebe.bench.figures import percentile
 from grebe.bench.window import first_paints_ms, measure_views
 from grebe.core.document import Project
 from grebe.core.patterns.model import Content, Hit, Pattern, Voice
@@ -60,7 +61,7 @@ def measure_patterns() -> dict[str, Any]:
         folder = Path(name)
         path = folder / "many.grebe"
         write_project(path, many_patterns())
-        opened = sorted(_ms(lambda: read_project(path)) for _ in range(RUNS))
+        opened = [_ms(lambda: read_project(path)) for _ in range(RUNS)]
         views = measure_views(path)
         paints = first_paints_ms(path)
         demo = folder / "night-ferry.grebe"
@@ -74,8 +75,8 @@ def measure_patterns() -> dict[str, Any]:
     seconds = project.layout(song).seconds()
     return {
         "patterns": PATTERNS,
-        "read_ms": round(opened[len(opened) // 2], 1),
-        "first_paint_ms": paints[len(paints) // 2],
+        "read_ms": percentile(opened, 50, 1),
+        "first_paint_ms": percentile(paints, 50),
         "edit": views["pattern_edit"],
         "redraw": views["patterns"],
         "render": {

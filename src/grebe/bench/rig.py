@@ -10,6 +10,7 @@ from typing import Any
 
 import msgspec
 
+from grebe.bench.figures import spread_ms
 from grebe.bench.window import measure_views
 from grebe.core.document import Project
 from grebe.core.findings import find
@@ -108,8 +109,4 @@ def _times(call: Any) -> dict[str, float]:
         began = time.perf_counter()
         call()
         took.append((time.perf_counter() - began) * 1e3)
-    took.sort()
-    return {
-        "p50_ms": round(took[len(took) // 2], 2),
-        "max_ms": round(took[-1], 2),
-    }
+    return spread_ms(took, 50)

@@ -9,6 +9,7 @@ from pathlib import Path
 from typing import Any
 
 from grebe.app.live.perform import private_engine
+from grebe.bench.figures import spread_ms
 from grebe.bench.window import measured_apart
 from grebe.core.document import Project
 from grebe.core.player.commands import Begin, Launch, Withdraw
@@ -121,11 +122,8 @@ def _launches(project: Project) -> dict[str, Any]:
             took.append((time.perf_counter() - began) * 1e3)
             client.send(Withdraw())
             _until(client, lambda s: not s.launched)
-    took.sort()
     return {
-        "p50_ms": round(took[len(took) // 2], 2),
-        "p99_ms": round(took[int(len(took) * 0.99)], 2),
-        "max_ms": round(took[-1], 2),
+        **spread_ms(took, 50, 99),
         "under_5_ms_percent": round(100 * sum(t < ACCEPTED_MS for t in took) / len(took), 1),
         "launches": LAUNCHES,
         "stolen_percent": stolen_percent(before, processor_times()),

@@ -16,11 +16,12 @@ from PyQt6.QtWidgets import QWidget
 from grebe.app.actions.finding import action_entries, thing_entries
 from grebe.app.actions.keymap import key_map
 from grebe.app.document.store import Store
+from grebe.bench.figures import spread_ms
 from grebe.ui.main_window.frame import Frame
 from grebe.ui.stations.scenes.canvas import ChartCanvas
 from grebe.ui.stations.song.canvas import SongCanvas
 from grebe.ui.widgets.canvas import Canvas
-from grebe.ui.widgets.qt_application import end_process, make_application
+from grebe.ui.widgets.qt_application import make_application, quit_process
 from grebe.ui.widgets.view import View
 
 REDRAWS = 60
@@ -107,12 +108,7 @@ class WindowProbe:
             self.frame.waterline.follow()
             self.frame.waterline.repaint()
             took.append((time.perf_counter() - began) * 1e3)
-        took.sort()
-        self.views[name] = {
-            "p50_ms": round(took[len(took) // 2], 3),
-            "p95_ms": round(took[min(len(took) - 1, len(took) * 95 // 100)], 3),
-            "max_ms": round(took[-1], 3),
-        }
+        self.views[name] = spread_ms(took, 50, 95, digits=3)
 
     def _shown(self, number: int) -> View:
         self.frame.show_station(number)
@@ -212,4 +208,4 @@ def main() -> int:
 
 
 if __name__ == "__main__":
-    end_process(main())
+    quit_process(main())

@@ -110,11 +110,11 @@ def peer(arguments: argparse.Namespace) -> int:
 def display(arguments: argparse.Namespace) -> int:
     """A window with another computer's Stage."""
     from grebe.ui.main_window.display import Display  # noqa: PLC0415 - Qt only where a window is wanted
-    from grebe.ui.widgets.qt_application import end_process, make_application  # noqa: PLC0415
+    from grebe.ui.widgets.qt_application import make_application, quit_process  # noqa: PLC0415
 
     start_log("display")
     application = make_application()
     words = display_words(_use(arguments, ""), _key(arguments), arguments.of)
     shown = Display(words, arguments.of or arguments.session)
     shown.show()
-    end_process(application.exec())
+    quit_process(application.exec())

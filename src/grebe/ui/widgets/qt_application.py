@@ -46,7 +46,7 @@ def make_application() -> QApplication:
     return application
 
 
-def end_process(status: int) -> NoReturn:
+def quit_process(status: int) -> NoReturn:
     """End a process that had windows, with this exit status, without taking Qt apart.
 
     At its own end Python would let go of the application, too.
