@@ -168,18 +168,6 @@ class Mixer:
         return sound_of(sound.kind, sound.note, *rounded(0.0, 0), self.rate)
 
 
-class _Asked:
-    """Whether the output still asks for sound."""
-
-    def __init__(self) -> None:
-        self.at_ns = raw_ns()
-
-    def must_go_on(self) -> None:
-        """PortLost where nothing is asked for any more."""
-        if (raw_ns() - self.at_ns) / 1e9 > SILENT_S:
-            raise PortLost(f"the audio output has asked for nothing for {SILENT_S:g} s")
-
-
 def load_samples(message: Samples, rate: int) -> dict[tuple[str, int], Sample]:
     """A box's sounds from their files, at a rate; a file that cannot be read is left out."""
     from scipy.io import wavfile  # noqa: PLC0415 - only where there is something to load
@@ -207,47 +195,82 @@ class _Stamped(NamedTuple):
     frame: int
 
 
+class _Output:
+    """An audio output that asks for sound, block by block, in a thread of its own."""
+
+    def __init__(self) -> None:
+        """PortLost without an output."""
+        library = sound_library()
+        try:
+            self._stream = library.OutputStream(
+                device=os.environ.get("GREBE_SOUND"), channels=2, dtype="float32",
+                callback=self._fill, prime_output_buffers_using_stream_callback=False,
+            )  # fmt: skip
+        except (library.PortAudioError, ValueError) as error:
+            raise PortLost(f"no audio output would open ({error})") from error
+        self._clock = FrameClock(round(self._stream.samplerate))
+        for note_number in USUAL_DRUMS:
+            sound_of("drums", note_number, *rounded(0.0, 0), self._clock.rate)
+        desk = Mixer(self._clock.rate, speaker_level())
+        desk.take(Note("", "bass", 40, 1, 0), 0)
+        desk.block(0, 512)  # whatever is slow the first time is behind it
+        self._desk = Mixer(self._clock.rate, speaker_level())
+        self._coming: deque[_Stamped] = deque()
+        self._acts: deque[At] = deque()
+        self._count = 0
+        """Frames that were asked for."""
+        self._asked_ns = raw_ns()
+
+    def begin(self) -> None:
+        """It asks for sound from now on; it is never stopped: where the server is gone its library
+        waits for ever."""
+        ask_for_realtime(PRIORITY)  # for the callback's thread, which is begun now
+        self._stream.start()
+        be_ordinary()
+        self._asked_ns = raw_ns()
+
+    def must_go_on(self) -> None:
+        """PortLost where nothing is asked for any more."""
+        if (raw_ns() - self._asked_ns) / 1e9 > SILENT_S:
+            raise PortLost(f"the audio output has asked for nothing for {SILENT_S:g} s")
+
+    def take(self, message: Note | Samples | LoopCommand) -> None:
+        """Sound, load or do something, at its time."""
+        rate = self._clock.rate
+        if isinstance(message, Samples):
+            kept = {k: v for k, v in self._desk.samples.items() if k[0] != message.device}
+            self._desk.samples = kept | load_samples(message, rate)
+            return
+        if isinstance(message, Note) and is_struck(message.kind):
+            # made here, the first time: the callback has no time
+            sound_of(message.kind, message.note, *rounded(0.0, 0), rate)
+        frame = self._clock.frame_at(message.at_ns + AHEAD_NS)
+        if frame is None:
+            return
+        if isinstance(message, LoopCommand):
+            self._acts.append(At(frame, message.device, message.track, message.act))
+        else:
+            self._coming.append(_Stamped(message, frame))
+
+    def _fill(self, data: Any, frames: int, when: Any, status: Any) -> None:
+        del when, status
+        self._asked_ns = raw_ns()
+        self._clock.update(self._count, self._asked_ns, frames)
+        while self._acts:
+            self._desk.loops.take(self._acts.popleft())
+        while self._coming:
+            stamped = self._coming.popleft()
+            self._desk.take(stamped.note, stamped.frame)
+        data[:] = self._desk.block(self._count, frames)
+        self._count += frames
+
+
 def play(source: socket.socket) -> None:
     """Sound what comes in over a socket, until it closes. PortLost without an output."""
-    library = sound_library()
-    coming: deque[_Stamped] = deque()
-    acts: deque[At] = deque()
-    count = 0
-    asked = _Asked()
-
-    def fill(data: Any, frames: int, when: Any, status: Any) -> None:
-        nonlocal count
-        del when, status
-        asked.at_ns = raw_ns()
-        clock.update(count, asked.at_ns, frames)
-        while acts:
-            desk.loops.take(acts.popleft())
-        while coming:
-            stamped = coming.popleft()
-            desk.take(stamped.note, stamped.frame)
-        data[:] = desk.block(count, frames)
-        count += frames
-
-    try:
-        stream = library.OutputStream(
-            device=os.environ.get("GREBE_SOUND"), channels=2, dtype="float32", callback=fill,
-            prime_output_buffers_using_stream_callback=False,
-        )  # fmt: skip
-    except (library.PortAudioError, ValueError) as error:
-        raise PortLost(f"no audio output would open ({error})") from error
-    clock = FrameClock(round(stream.samplerate))
-    desk = Mixer(clock.rate, speaker_level())
-    for note_number in USUAL_DRUMS:
-        sound_of("drums", note_number, *rounded(0.0, 0), clock.rate)
-    desk.take(Note("", "bass", 40, 1, 0), 0)
-    desk.block(0, 512)  # whatever is slow the first time is behind it
-    desk = Mixer(clock.rate, speaker_level())
-    ask_for_realtime(PRIORITY)  # for the callback's thread, which is begun now
-    stream.start()  # and never stopped: where the server is gone its library waits for ever
-    be_ordinary()
-    asked.at_ns = raw_ns()
+    output = _Output()
+    output.begin()
     while True:
-        asked.must_go_on()
+        output.must_go_on()
         if not select.select([source], [], [], SILENT_S / 4)[0]:
             continue
         packet = source.recv(MAX_PACKET_BYTES)
@@ -258,20 +281,7 @@ def play(source: socket.socket) -> None:
         except ProtocolError as error:
             _log.warning("left out: %s", error)
             continue
-        if isinstance(message, Samples):
-            kept = {k: v for k, v in desk.samples.items() if k[0] != message.device}
-            desk.samples = kept | load_samples(message, clock.rate)
-            continue
-        if isinstance(message, LoopCommand):
-            at = clock.frame_at(message.at_ns + AHEAD_NS)
-            if at is not None:
-                acts.append(At(at, message.device, message.track, message.act))
-            continue
-        if is_struck(message.kind):  # made here, the first time: the callback has no time
-            sound_of(message.kind, message.note, *rounded(0.0, 0), clock.rate)
-        frame = clock.frame_at(message.at_ns + AHEAD_NS)
-        if frame is not None:
-            coming.append(_Stamped(message, frame))
+        output.take(message)
 
 
 def main() -> None:
