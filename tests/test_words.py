@@ -3,6 +3,7 @@ current. That the German is good German is for people to judge."""
 
 from __future__ import annotations
 
+import ast
 import os
 import re
 import subprocess
@@ -157,3 +158,47 @@ def test_the_window_comes_up_in_german(tmp_path: Path) -> None:
     assert "&Datei" in done.stdout
     assert "cut off" not in done.stdout, done.stdout
     assert "too wide" not in done.stdout, done.stdout
+
+
+KEPT = {
+    # names, which are kept as they were made
+    "{}, as played", "{}, variation {}", "{} copy", "{}, sliced",
+    "in the box", "changed since",  # translated where they are shown: `Pattern.box_status`
+    "night {}", "{} explained", " ?, ?| and |{}",  # nothing that is read
+}  # fmt: skip
+"""Words that are put together, or chosen, and are no texts of the window by themselves."""
+SAID_ELSEWHERE = {"tr", "counted", "debug", "info", "warning", "critical", "compile", "getLogger"}
+
+
+def _untranslated(path: Path) -> Iterator[str]:
+    """Words of English that a module puts together with values, or chooses, outside `tr`."""
+    tree = ast.parse(path.read_text())
+    above = {child: node for node in ast.walk(tree) for child in ast.iter_child_nodes(node)}
+    for node in ast.walk(tree):
+        if isinstance(node, ast.JoinedStr):
+            text = "".join(v.value if isinstance(v, ast.Constant) else "{}" for v in node.values)
+        elif isinstance(node, ast.Constant) and isinstance(above[node], ast.IfExp | ast.BinOp):
+            text = str(node.value)
+        else:
+            continue
+        words_of_it = re.search(r"(^|[ (])[a-z]{3,} ?", text) and " " in text
+        if not words_of_it or re.search(r"[:;] \{|;\n|<|=\"|\.wav|^grebe: ", text):
+            continue
+        one: ast.AST | None = node
+        while one is not None and not isinstance(one, ast.FunctionDef | ast.Module):
+            if isinstance(one, ast.Call) and isinstance(one.func, ast.Name | ast.Attribute):
+                called = one.func.id if isinstance(one.func, ast.Name) else one.func.attr
+                if called in SAID_ELSEWHERE or called.endswith("Error"):
+                    break
+            one = above.get(one)
+        else:
+            yield text
+
+
+def test_no_words_are_put_together_that_nobody_translates() -> None:
+    """An English half of a line in a window of another language."""
+    root = Path(words.__file__).parent
+    folders = ("core", "ui", "app/editors", "app/live")
+    paths = [path for folder in folders for path in (root / folder).rglob("*.py")]
+    found = {f"{path.name}: {t}" for path in paths for t in _untranslated(path) if t not in KEPT}
+    assert found == set()

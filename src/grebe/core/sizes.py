@@ -30,6 +30,16 @@ def too_large(project: Project, before: Project | None = None) -> str:
 
     `before` is the document before an edit, which was not: what it left alone is not counted again.
     """
+    many = _too_many(project)
+    if many or before is None:
+        return many or _too_long(project)
+    fields = ("songs", "scenes", "sets")
+    same = all(getattr(before, field) is getattr(project, field) for field in fields)
+    return "" if same else _too_long(project)
+
+
+def _too_many(project: Project) -> str:
+    """Of anything."""
     rig = project.rig
     counts = {
         "rig.devices": len(rig.devices), "rig.cables": len(rig.cables),
@@ -45,10 +55,11 @@ def too_large(project: Project, before: Project | None = None) -> str:
                 counts=counts[field],
                 most=most,
             )
-    if before is not None and all(
-        getattr(before, field) is getattr(project, field) for field in ("songs", "scenes", "sets")
-    ):
-        return ""
+    return ""
+
+
+def _too_long(project: Project) -> str:
+    """Sets, songs, and all songs together."""
     for running in project.sets:
         if len(running.songs) > MAX_PLACES:
             return tr(

@@ -108,7 +108,7 @@ def teach_plan(project: Project, teaching: Teaching, bpm: float, source: str) ->
     bars = max(1, -(-pattern.content.ticks // bar))
     scene = Scene(
         id="teaching",
-        name=f"Teaching {pattern.name}"[:80],
+        name=tr("Teaching {pattern}", pattern=pattern.name)[:80],
         bars=bars,
         parts=(
             Part(device=device.id, chain=(pattern.id,), silent_voices=_rest(pattern, teaching)),

@@ -43,12 +43,12 @@ class Look:
     def out_of(self, cable: Cable) -> str:
         """A cable's beginning in words: "Smew's Sync out"."""
         jack = self.wiring.source_jack(cable)
-        return self._end(cable.source, jack.name if jack else "output")
+        return self._end(cable.source, jack.name if jack else tr("output"))
 
     def into(self, cable: Cable) -> str:
         """A cable's end in words: "Knot's MIDI in"."""
         jack = self.wiring.target_jack(cable)
-        return self._end(cable.target, jack.name if jack else "input")
+        return self._end(cable.target, jack.name if jack else tr("input"))
 
     def setting(self, device_id: str, does: SettingFor) -> str:
         """What a box calls a setting of its own, to be put behind it: " (its SYS: note in)";

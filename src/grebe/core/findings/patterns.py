@@ -235,7 +235,9 @@ def _flams(device: Device, pattern: Pattern, steps: Steps, bpm: float) -> Iterat
     if not flams:
         return
     if not steps.flams and not steps.flam_ms:
-        places = ", ".join(f"{v.name} step {h.step + 1}" for v, h in flams[:4])
+        places = ", ".join(
+            tr("{voice} step {step}", voice=v.name, step=h.step + 1) for v, h in flams[:4]
+        )
         yield _say(
             "pattern.flam",
             pattern,
@@ -313,7 +315,7 @@ def _voices(device: Device, pattern: Pattern, sliced: set[int]) -> Iterator[Find
         return
     strange = [v for v in pattern.content.voices if v.hits and v.note not in known]
     if strange:
-        names = ", ".join(f"{v.name} (note {v.note})" for v in strange)
+        names = ", ".join(tr("{voice} (note {note})", voice=v.name, note=v.note) for v in strange)
         yield _say(
             "pattern.no-such-voice",
             pattern,

@@ -121,29 +121,7 @@ def _kinds(look: Look, cable: Cable) -> Iterator[Finding]:
             cure=Cure(cables=((cable, None),)) if into.speakers else None,
         )
         return
-    wrong = ""
-    if out is not None and not out.gives:
-        wrong = tr("{out_of} is an input", out_of=look.out_of(cable))
-    elif into is not None and not into.takes:
-        wrong = tr("{into} is an output", into=look.into(cable))
-    elif out is not None and into is not None:
-        if into.kind not in WIRE_FITS[out.kind]:
-            wrong = tr(
-                "{out_of} is {kind_words}, {into} is ",
-                out_of=look.out_of(cable),
-                kind_words=KIND_WORDS[out.kind],
-                into=look.into(cable),
-            )
-            wrong += KIND_WORDS[into.kind]
-    else:
-        known = out or into
-        if known is not None and MEDIUM_OF[known.kind] != cable.medium:
-            wrong = tr(
-                "The cable is {medium}, the jack {known} is {kind_words}",
-                medium=cable.medium,
-                known=known.name,
-                kind_words=KIND_WORDS[known.kind],
-            )
+    wrong = _wrong(look, cable, out, into)
     if wrong:
         yield Finding(
             code="rig.medium",
@@ -165,6 +143,33 @@ def _kinds(look: Look, cable: Cable) -> Iterator[Finding]:
             ),
             fix=tr("Use an output with a run line, or press start on the box by hand."),
         )
+
+
+def _wrong(look: Look, cable: Cable, out: Jack | None, into: Jack | None) -> str:
+    """Why nothing gets through a cable between these jacks; "" where something does."""
+    if out is not None and not out.gives:
+        return tr("{out_of} is an input", out_of=look.out_of(cable))
+    if into is not None and not into.takes:
+        return tr("{into} is an output", into=look.into(cable))
+    if out is not None and into is not None:
+        if into.kind in WIRE_FITS[out.kind]:
+            return ""
+        words = tr(
+            "{out_of} is {kind_words}, {into} is ",
+            out_of=look.out_of(cable),
+            kind_words=KIND_WORDS[out.kind],
+            into=look.into(cable),
+        )
+        return words + KIND_WORDS[into.kind]
+    known = out or into
+    if known is None or MEDIUM_OF[known.kind] == cable.medium:
+        return ""
+    return tr(
+        "The cable is {medium}, the jack {known} is {kind_words}",
+        medium=cable.medium,
+        known=known.name,
+        kind_words=KIND_WORDS[known.kind],
+    )
 
 
 def _has_run(out: Jack) -> bool:

@@ -29,59 +29,69 @@ def scene_findings(project: Project, reached: frozenset[str]) -> Iterator[Findin
         for part in scene.parts:
             device = devices.get(part.device)
             if device is None:
-                yield Finding(
-                    code="scene.no-device",
-                    severity="warn",
-                    kind="scene",
-                    subject=scene.id,
-                    message=tr(
-                        "Scene {scene} has a part for {device}, which is not in the rig.",
-                        scene=scene.name,
-                        device=part.device,
-                    ),
-                    why=tr("That part stays silent."),
-                    fix=tr("Add the device, or take the part out of the scene."),
-                )
+                yield _no_device(scene, part)
                 continue
             for pattern_id in dict.fromkeys(part.chain):
                 pattern = patterns.get(pattern_id)
                 if pattern is None:
-                    yield Finding(
-                        code="scene.no-pattern",
-                        severity="block",
-                        kind="scene",
-                        subject=scene.id,
-                        message=tr(
-                            "Scene {scene} asks {device} for pattern {pattern_id}, which is not "
-                            "there.",
-                            scene=scene.name,
-                            device=device.name,
-                            pattern_id=pattern_id,
-                        ),
-                        why=tr("{device} falls silent where the scene begins.", device=device.name),
-                        fix=tr("Choose another pattern in the scene, or bring this one back."),
-                    )
+                    yield _no_pattern(scene, device, pattern_id)
                 elif pattern.device != part.device:
                     owner = project.rig.name_of(pattern.device)
-                    yield Finding(
-                        code="scene.other-box",
-                        severity="block",
-                        kind="scene",
-                        subject=scene.id,
-                        message=tr(
-                            "Scene {scene} gives {device} the pattern {pattern}, which belongs to "
-                            "{owner}.",
-                            scene=scene.name,
-                            device=device.name,
-                            pattern=pattern.name,
-                            owner=owner,
-                        ),
-                        why=tr("Its notes mean something else on this box."),
-                        fix=tr("Copy the pattern to {device} first.", device=device.name),
-                    )
+                    yield _other_box(scene, device, pattern, owner)
                 elif device.plays == "own":
                     told = device.obeys_program and device.id in reached
                     yield from _box_memory(device.name, pattern, told=told)
+
+
+def _no_device(scene: Scene, part: Part) -> Finding:
+    return Finding(
+        code="scene.no-device",
+        severity="warn",
+        kind="scene",
+        subject=scene.id,
+        message=tr(
+            "Scene {scene} has a part for {device}, which is not in the rig.",
+            scene=scene.name,
+            device=part.device,
+        ),
+        why=tr("That part stays silent."),
+        fix=tr("Add the device, or take the part out of the scene."),
+    )
+
+
+def _no_pattern(scene: Scene, device: Device, pattern_id: str) -> Finding:
+    return Finding(
+        code="scene.no-pattern",
+        severity="block",
+        kind="scene",
+        subject=scene.id,
+        message=tr(
+            "Scene {scene} asks {device} for pattern {pattern_id}, which is not there.",
+            scene=scene.name,
+            device=device.name,
+            pattern_id=pattern_id,
+        ),
+        why=tr("{device} falls silent where the scene begins.", device=device.name),
+        fix=tr("Choose another pattern in the scene, or bring this one back."),
+    )
+
+
+def _other_box(scene: Scene, device: Device, pattern: Pattern, owner: str) -> Finding:
+    return Finding(
+        code="scene.other-box",
+        severity="block",
+        kind="scene",
+        subject=scene.id,
+        message=tr(
+            "Scene {scene} gives {device} the pattern {pattern}, which belongs to {owner}.",
+            scene=scene.name,
+            device=device.name,
+            pattern=pattern.name,
+            owner=owner,
+        ),
+        why=tr("Its notes mean something else on this box."),
+        fix=tr("Copy the pattern to {device} first.", device=device.name),
+    )
 
 
 def _box_memory(device: str, pattern: Pattern, *, told: bool) -> Iterator[Finding]:

@@ -8,6 +8,7 @@ from grebe.core.document import Project
 from grebe.core.findings.model import Finding, without_place
 from grebe.core.sets.fit import repeats, to_drop
 from grebe.core.sets.formatting import between_words, shift_words
+from grebe.core.sets.keys import Relation
 from grebe.core.sets.model import Set
 from grebe.core.sets.plan import PlacedSong, SetFactsModel, SetSchedule, plan_set
 from grebe.words import tr
@@ -82,39 +83,9 @@ def _crossing(
             ),
         )
     if crossing.metres is not None:
-        first, second = crossing.metres
-        yield Finding(
-            code="set.metre",
-            severity="note",
-            kind="set",
-            subject=running.id,
-            message=tr(
-                "From {names} the metre goes from {first} to {second} without a stop.",
-                names=names,
-                first=first,
-                second=second,
-            ),
-            why=tr("Boxes that count bars of their own go on counting the old ones."),
-            fix=tr("Let it come in after a stop, or check that each box takes the new metre."),
-        )
+        yield _metre(running, names, *crossing.metres)
     if crossing.key is not None and not crossing.key.fits and song.entry.into != "stop":
-        match = shift_words(crossing.key, facts.key)
-        yield Finding(
-            code="set.key-clash",
-            severity="note",
-            kind="set",
-            subject=running.id,
-            message=tr(
-                "From {names} the keys do not fit: {key_words}.",
-                names=names,
-                key_words=crossing.key.words,
-            ),
-            why=tr("What still sounds of one is heard against the other."),
-            fix=tr(
-                "Transpose it ({match}), let drums alone go over, or stop between them.",
-                match=match,
-            ),
-        )
+        yield _key_clash(running, names, crossing.key, shift_words(crossing.key, facts.key))
     jump = crossing.bpm_to / crossing.bpm_from
     if song.entry.into == "cut" and not 1 - JUMP < jump < 1 + JUMP:
         yield Finding(
@@ -126,6 +97,42 @@ def _crossing(
             fix=tr("Ramp over some bars, go through the half tempo, or let it be the "
 "surprise it is."),
         )  # fmt: skip
+
+
+def _metre(running: Set, names: str, first: str, second: str) -> Finding:
+    return Finding(
+        code="set.metre",
+        severity="note",
+        kind="set",
+        subject=running.id,
+        message=tr(
+            "From {names} the metre goes from {first} to {second} without a stop.",
+            names=names,
+            first=first,
+            second=second,
+        ),
+        why=tr("Boxes that count bars of their own go on counting the old ones."),
+        fix=tr("Let it come in after a stop, or check that each box takes the new metre."),
+    )
+
+
+def _key_clash(running: Set, names: str, found: Relation, match: str) -> Finding:
+    return Finding(
+        code="set.key-clash",
+        severity="note",
+        kind="set",
+        subject=running.id,
+        message=tr(
+            "From {names} the keys do not fit: {key_words}.",
+            names=names,
+            key_words=found.words,
+        ),
+        why=tr("What still sounds of one is heard against the other."),
+        fix=tr(
+            "Transpose it ({match}), let drums alone go over, or stop between them.",
+            match=match,
+        ),
+    )
 
 
 def _before(plan: SetSchedule, song: PlacedSong) -> str:
@@ -140,7 +147,7 @@ def _slot(plan: SetSchedule) -> Iterator[Finding]:
         return
     over = -spare
     drop = to_drop(repeats(plan.songs, plan.playable[0].entry.id, 0), over)
-    names = ", ".join(f"a pass of {r.scene}" for r in drop[:3])
+    names = ", ".join(tr("a pass of {scene}", scene=r.scene) for r in drop[:3])
     yield Finding(
         code="set.too-long",
         severity="warn",

@@ -7,10 +7,11 @@ from collections.abc import Iterator, Sequence
 from grebe.core.document import Project
 from grebe.core.findings.model import Finding, swap_section, without_section
 from grebe.core.player.plan import sounding
+from grebe.core.rig.model import Device
 from grebe.core.songs.changes import silenced_by_hand
 from grebe.core.songs.energy import Bar, PatternBars, song_bars, unchanged
 from grebe.core.songs.layout import Layout, SectionSpan
-from grebe.core.songs.model import Song, Then
+from grebe.core.songs.model import MuteRegion, Section, Song, Then
 from grebe.core.songs.programme import how_told, programme, what_changed
 from grebe.core.songs.unroll import unrolled
 from grebe.core.time.meter import Meter
@@ -60,121 +61,141 @@ def _written(project: Project, song: Song, scenes: set[str]) -> Iterator[Finding
     for number, section in enumerate(song.sections, start=1):
         name = names.get(section.scene, section.scene)
         if section.scene not in scenes:
-            yield Finding(
-                code="song.no-scene",
-                severity="block",
-                kind="song",
-                subject=song.id,
-                message=tr(
-                    "{song}, section {number}, names the scene {scene}, which is not there.",
-                    song=song.name,
-                    number=number,
-                    scene=section.scene,
-                ),
-                why=tr("The song cannot be laid out, so it cannot be played."),
-                fix=tr("Choose another scene for the section, or remove it."),
-                cure=without_section(song, section),
-            )
+            yield _no_scene(song, number, section)
         elif section.times == 0 or lengths[section.scene] == 0:
-            what = tr("0 passes") if section.times == 0 else tr("a scene of 0 bars")
-            yield Finding(
-                code="song.no-bars",
-                severity="warn",
-                kind="song",
-                subject=song.id,
-                message=tr(
-                    "{song}, section {number} ({name}), has {what}.",
-                    song=song.name,
-                    number=number,
-                    name=name,
-                    what=what,
-                ),
-                why=tr("It is left out when the song plays."),
-                fix=tr("Give it a length, or remove it."),
-            )
+            yield _no_bars(song, number, section, name)
         if section.then.kind == "jump" and section.then.to not in ids:
-            yield Finding(
-                code="song.no-jump",
-                severity="warn",
-                kind="song",
-                subject=song.id,
-                message=tr(
-                    "{song}, section {number} ({name}), jumps to {value}, which is not there.",
-                    song=song.name,
-                    number=number,
-                    name=name,
-                    value=section.then.to or tr("no section"),
-                ),
-                why=tr("It goes on with the next section instead."),
-                fix=tr("Choose where it jumps to, or let it go on."),
-                cure=swap_section(song, section, then=Then()),
-            )
+            yield _no_jump(song, number, section, name)
+
+
+def _no_scene(song: Song, number: int, section: Section) -> Finding:
+    return Finding(
+        code="song.no-scene",
+        severity="block",
+        kind="song",
+        subject=song.id,
+        message=tr(
+            "{song}, section {number}, names the scene {scene}, which is not there.",
+            song=song.name,
+            number=number,
+            scene=section.scene,
+        ),
+        why=tr("The song cannot be laid out, so it cannot be played."),
+        fix=tr("Choose another scene for the section, or remove it."),
+        cure=without_section(song, section),
+    )
+
+
+def _no_bars(song: Song, number: int, section: Section, name: str) -> Finding:
+    what = tr("0 passes") if section.times == 0 else tr("a scene of 0 bars")
+    return Finding(
+        code="song.no-bars",
+        severity="warn",
+        kind="song",
+        subject=song.id,
+        message=tr(
+            "{song}, section {number} ({name}), has {what}.",
+            song=song.name,
+            number=number,
+            name=name,
+            what=what,
+        ),
+        why=tr("It is left out when the song plays."),
+        fix=tr("Give it a length, or remove it."),
+    )
+
+
+def _no_jump(song: Song, number: int, section: Section, name: str) -> Finding:
+    return Finding(
+        code="song.no-jump",
+        severity="warn",
+        kind="song",
+        subject=song.id,
+        message=tr(
+            "{song}, section {number} ({name}), jumps to {value}, which is not there.",
+            song=song.name,
+            number=number,
+            name=name,
+            value=section.then.to or tr("no section"),
+        ),
+        why=tr("It goes on with the next section instead."),
+        fix=tr("Choose where it jumps to, or let it go on."),
+        cure=swap_section(song, section, then=Then()),
+    )
 
 
 def _laid_over(project: Project, song: Song, layout: Layout) -> Iterator[Finding]:
     """What lies past the end of its section, over nothing, or wants hands."""
     devices = {d.id: d for d in project.rig.lines}
     for span in layout.spans:
-        section, length = span.section, span.ticks // SIXTEENTH_TICKS
-        rows = [("a mute", m.at, m.long) for m in section.mutes]
-        rows += [("a fill", f.at, f.long) for f in section.fills]
-        rows += [(tr("a swap"), w.at, 1) for w in section.swaps]
-        rows += [(tr("the marker {m}", m=m.name), m.at, 1) for m in section.markers]
-        rows += [(tr("a controller curve"), c.points[-1].at, 0) for c in section.curves]
-        rows += [(tr("a tempo change"), t.at, 1) for t in section.tempi]
-        for what, at, long in rows:
-            if at + long > length:
-                lost = _bars_words(at + long - length, span.scene.meter)
-                yield Finding(
-                    code="song.past-end", severity="warn", kind="song", subject=song.id,
-                    message=tr("In {song}, {what} in {scene} (bar {bar}) reaches {lost} past its "
-"section.", song=song.name, what=what, scene=span.scene.name, bar=span.bar, lost=lost),
-                    why=tr("What lies past the end is not used: the next section has its own."),
-                    fix=tr("Shorten it, or make the section longer."),
-                )  # fmt: skip
-        for region in section.mutes:
-            device = devices.get(region.device)
+        yield from _past_end(song, span)
+        for region in span.section.mutes:
             name = project.rig.name_of(region.device)
-            where = tr(
-                "bar {value}",
-                value=span.bar + region.at * SIXTEENTH_TICKS // span.scene.meter.bar_ticks,
-            )
-            part = span.scene.part(region.device)
-            if device is None or not part.chain or part.muted:
-                yield Finding(
-                    code="song.mutes-nothing",
-                    severity="note",
-                    kind="song",
-                    subject=song.id,
-                    message=tr(
-                        "In {song}, a mute at {where} lies over {name}, which is silent there.",
-                        song=song.name,
-                        where=where,
-                        name=name,
-                    ),
-                    why=tr("There is nothing to drop."),
-                    fix=tr("Move it to where the device plays, or remove it."),
-                )
-            elif silenced_by_hand(device, region.voice):
-                yield Finding(
-                    code="song.mute-by-hand",
-                    severity="note",
-                    kind="song",
-                    subject=song.id,
-                    message=tr(
-                        "In {song}, the mute at {where} of {name} is for your hands.",
-                        song=song.name,
-                        where=where,
-                        name=name,
-                    ),
-                    why=tr(
-                        "{name} plays its own pattern, and Grebe has no message that silences "
-                        "{what}.",
-                        name=name,
-                        what=tr("one voice of it") if region.voice else tr("it"),
-                    ),
-                    fix=tr("Make the move on the box, or let Grebe play it."),
-                )
+            yield from _mute(song, span, region, devices.get(region.device), name)
+
+
+def _past_end(song: Song, span: SectionSpan) -> Iterator[Finding]:
+    section, length = span.section, span.ticks // SIXTEENTH_TICKS
+    rows = [(tr("a mute"), m.at, m.long) for m in section.mutes]
+    rows += [(tr("a fill"), f.at, f.long) for f in section.fills]
+    rows += [(tr("a swap"), w.at, 1) for w in section.swaps]
+    rows += [(tr("the marker {m}", m=m.name), m.at, 1) for m in section.markers]
+    rows += [(tr("a controller curve"), c.points[-1].at, 0) for c in section.curves]
+    rows += [(tr("a tempo change"), t.at, 1) for t in section.tempi]
+    for what, at, long in rows:
+        if at + long > length:
+            lost = _bars_words(at + long - length, span.scene.meter)
+            yield Finding(
+                code="song.past-end", severity="warn", kind="song", subject=song.id,
+                message=tr("In {song}, {what} in {scene} (bar {bar}) reaches {lost} past its "
+"section.", song=song.name, what=what, scene=span.scene.name, bar=span.bar, lost=lost),
+                why=tr("What lies past the end is not used: the next section has its own."),
+                fix=tr("Shorten it, or make the section longer."),
+            )  # fmt: skip
+
+
+def _mute(
+    song: Song, span: SectionSpan, region: MuteRegion, device: Device | None, name: str
+) -> Iterator[Finding]:
+    where = tr(
+        "bar {value}",
+        value=span.bar + region.at * SIXTEENTH_TICKS // span.scene.meter.bar_ticks,
+    )
+    part = span.scene.part(region.device)
+    if device is None or not part.chain or part.muted:
+        yield Finding(
+            code="song.mutes-nothing",
+            severity="note",
+            kind="song",
+            subject=song.id,
+            message=tr(
+                "In {song}, a mute at {where} lies over {name}, which is silent there.",
+                song=song.name,
+                where=where,
+                name=name,
+            ),
+            why=tr("There is nothing to drop."),
+            fix=tr("Move it to where the device plays, or remove it."),
+        )
+    elif silenced_by_hand(device, region.voice):
+        yield Finding(
+            code="song.mute-by-hand",
+            severity="note",
+            kind="song",
+            subject=song.id,
+            message=tr(
+                "In {song}, the mute at {where} of {name} is for your hands.",
+                song=song.name,
+                where=where,
+                name=name,
+            ),
+            why=tr(
+                "{name} plays its own pattern, and Grebe has no message that silences {what}.",
+                name=name,
+                what=tr("one voice of it") if region.voice else tr("it"),
+            ),
+            fix=tr("Make the move on the box, or let Grebe play it."),
+        )
 
 
 def _bars_words(sixteenths: int, meter: Meter) -> str:

@@ -442,6 +442,6 @@ class Rig(Value, frozen=True, kw_only=True):
         if device_id == JACK_ID:
             return tr("JACK's transport")
         if device_id == PEERS_ID:
-            return "the session"
+            return tr("the session")
         line = self.find(device_id)
         return device_id if line is None else line.name

@@ -375,11 +375,13 @@ def _filters(device: Device, wiring: Wiring) -> list[Row]:
             jack = wiring.target_jack(cable) if about == RECEIVE else wiring.source_jack(cable)
             name = jack.name if jack else "MIDI"
             other = wiring.rig.name_of(cable.source if about == RECEIVE else cable.target)
-            side = "receive from" if about == RECEIVE else "send to"
-            rows.append(
-                (about, f"{name}: {side} {other} {filter_words(filter_)}.",
-                 tr("The rest would be misread there."))
-            )  # fmt: skip
+            what = filter_words(filter_)
+            words = (
+                tr("{jack}: receive from {other} {what}.", jack=name, other=other, what=what)
+                if about == RECEIVE
+                else tr("{jack}: send to {other} {what}.", jack=name, other=other, what=what)
+            )
+            rows.append((about, words, tr("The rest would be misread there.")))
     if device.plays == "own":
         muted = {line.mute_controller: line.name for line in reversed(device.lines)}
         rows += [

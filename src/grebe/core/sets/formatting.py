@@ -100,7 +100,7 @@ def reason_words(
     if wished is not None:
         energy += tr(", wished {value:.0f}", value=wished * 100)
     seconds = crossing.between.seconds
-    work = tr("{seconds:g} s of work", seconds=seconds) if seconds else "no work"
+    work = tr("{seconds:g} s of work", seconds=seconds) if seconds else tr("no work")
     return f"{tempo}, {key}, {energy}, {work}"
 
 

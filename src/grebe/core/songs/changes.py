@@ -478,7 +478,9 @@ def _chain_name(part: Part, patterns: dict[str, Pattern]) -> str:
 
 
 def _track_names(tracks: tuple[int, ...]) -> str:
-    return "tracks " + " + ".join(map(str, tracks)) if tracks else "no tracks"
+    if not tracks:
+        return tr("no tracks")
+    return tr("tracks {numbers}", numbers=" + ".join(map(str, tracks)))
 
 
 def _voice_names(project: Project, device: Device, *parts: Part) -> dict[str, str]:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from typing import NamedTuple
 
 from grebe.core.document import Project
@@ -69,7 +70,6 @@ def cue_sheet(project: Project, song: Song) -> CueSheet:
 def _of_span(
     project: Project, layout: Layout, span: SectionSpan, found: tuple[SceneChange, ...]
 ) -> list[Cue]:
-    name_of = project.rig.name_of
     section, scene = span.section, span.scene
     times = "" if section.times == 1 else tr(", {times} times", times=section.times)
     what = tr(
@@ -81,44 +81,47 @@ def _of_span(
         meter=scene.meter,
     )
     out = [_cue(layout, span.tick, "section", "", what, "")]
-    for change in found:
-        before = tr("{before} to ", before=change.before) if change.before else ""
-        what = f"{before}{change.after}"
-        if change.by == "grebe":
-            out.append(_cue(layout, span.tick, "change", name_of(change.device), what, "grebe"))
-        elif change.move is not None:
-            out.append(
-                _cue(layout, span.tick, "move", name_of(change.device),
-                     f"{change.move.name}: {what}", change.move.limb)
-            )  # fmt: skip
-    if section.bpm is not None:
-        over = (
-            tr(" over {ramp_bars} bars", ramp_bars=section.ramp_bars) if section.ramp_bars else ""
-        )
-        out.append(
-            _cue(
-                layout,
-                span.tick,
-                "tempo",
-                "",
-                tr("to {bpm:g} BPM{over}", bpm=section.bpm, over=over),
-                "grebe",
-            )
-        )
+    out += _changes(project, layout, span, found)
     devices = {d.id: d for d in project.rig.lines}
     for region in section.mutes:
         device = devices.get(region.device)
         hand = device is not None and silenced_by_hand(device, region.voice)
         by = "hand" if hand else "grebe"
         out += _region(project, layout, span, region, by)
+    return [*out, *_within(project, layout, span)]
+
+
+def _changes(
+    project: Project, layout: Layout, span: SectionSpan, found: tuple[SceneChange, ...]
+) -> Iterator[Cue]:
+    """Where the section begins: what is told, what hands do, the tempo."""
+    name_of, section = project.rig.name_of, span.section
+    for change in found:
+        before = tr("{before} to ", before=change.before) if change.before else ""
+        what = f"{before}{change.after}"
+        if change.by == "grebe":
+            yield _cue(layout, span.tick, "change", name_of(change.device), what, "grebe")
+        elif change.move is not None:
+            what = f"{change.move.name}: {what}"
+            yield _cue(layout, span.tick, "move", name_of(change.device), what, change.move.limb)
+    if section.bpm is not None:
+        over = (
+            tr(" over {ramp_bars} bars", ramp_bars=section.ramp_bars) if section.ramp_bars else ""
+        )
+        what = tr("to {bpm:g} BPM{over}", bpm=section.bpm, over=over)
+        yield _cue(layout, span.tick, "tempo", "", what, "grebe")
+
+
+def _within(project: Project, layout: Layout, span: SectionSpan) -> Iterator[Cue]:
+    """Fills, swaps, markers and tempi, up to the section's end."""
+    section, name_of, patterns = span.section, project.rig.name_of, project.patterns_by_id
     rows = [("fill", f.at, tr("fill begins")) for f in section.fills]
     rows += [("fill", f.at + f.long, tr("fill ends")) for f in section.fills]
-    names = project.patterns_by_id
     rows += [
-        ("swap", w.at, tr("{line} goes over to {pattern}", line=project.rig.name_of(w.device),
-                          pattern=names[w.pattern].name))
-        if w.pattern in names else
-        ("swap", w.at, tr("{line} goes back to its scene's", line=project.rig.name_of(w.device)))
+        ("swap", w.at, tr("{line} goes over to {pattern}", line=name_of(w.device),
+                          pattern=patterns[w.pattern].name))
+        if w.pattern in patterns else
+        ("swap", w.at, tr("{line} goes back to its scene's", line=name_of(w.device)))
         for w in section.swaps
     ]  # fmt: skip
     rows += [("marker", m.at, m.name) for m in section.markers]
@@ -126,9 +129,7 @@ def _of_span(
     for kind, at, what in rows:
         tick = span.tick + at * SIXTEENTH_TICKS
         if tick <= span.end and (tick < span.end or kind == "fill"):
-            by = "grebe" if kind != "marker" else ""
-            out.append(_cue(layout, tick, kind, "", what, by))
-    return out
+            yield _cue(layout, tick, kind, "", what, "" if kind == "marker" else "grebe")
 
 
 def _region(

@@ -60,8 +60,12 @@ def in_order(
         return _no(tr("{0} would have to lie before itself"), *circle)
     long = max(blocks, key=len, default=[])
     if len(long) > group:
-        return _no(f"{{0}} to {{1}} are {len(long)} in a row, and a group holds {group}",
-                   long[0], long[-1])  # fmt: skip
+        words = tr(
+            "{{0}} to {{1}} are {count} in a row, and a group holds {group}",
+            count=len(long),
+            group=group,
+        )
+        return _no(words, long[0], long[-1])
     places = _packed(blocks, group, groups, lies, taken)
     if places is None:
         return MemoryOrder(

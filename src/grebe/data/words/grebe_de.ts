@@ -4544,6 +4544,11 @@
    <translation>Grebe erreicht {device} nicht: im Rig ein Kabel dorthin ziehen</translation>
   </message>
   <message>
+   <location filename="../../app/live/teaching.py" />
+   <source>Teaching {pattern}</source>
+   <translation>{pattern} einlernen</translation>
+  </message>
+  <message>
    <location filename="../../app/live/tempo.py" />
    <source>Tempo</source>
    <translation>Tempo</translation>
@@ -6454,6 +6459,11 @@
    <translation> (dort: {name})</translation>
   </message>
   <message>
+   <location filename="../../core/findings/look.py" />
+   <source>input</source>
+   <translation>Eingang</translation>
+  </message>
+  <message>
    <location filename="../../core/findings/messages.py" />
    <source>program changes</source>
    <translation>Programmwechsel</translation>
@@ -6865,6 +6875,26 @@
   </message>
   <message>
    <location filename="../../core/findings/patterns.py" />
+   <source>{name} swings {swing:g} %; the nearest of {box} is level {level_number} of {of}, {level_value:g} %: {off_ms:+.1f} ms at {bpm:g} BPM.</source>
+   <translation>{name} swingt {swing:g} %; das Nächste von {box} ist Stufe {level_number} von {of}, {level_value:g} %: {off_ms:+.1f} ms bei {bpm:g} BPM.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/patterns.py" />
+   <source>Beside the boxes Grebe plays, its off-beats fall apart.</source>
+   <translation>Neben den Geräten, die Grebe spielt, fallen seine Off-Beats auseinander.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/patterns.py" />
+   <source>Set the pattern to {level_value:g} %, or let Grebe play the box.</source>
+   <translation>Das Pattern auf {level_value:g} % setzen, oder Grebe das Gerät spielen lassen.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/patterns.py" />
+   <source>{voice} step {step}</source>
+   <translation>{voice} Schritt {step}</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/patterns.py" />
    <source>{pattern} has flams; {device} has none ({places}).</source>
    <translation>{pattern} hat Flams; {device} hat keine ({places}).</translation>
   </message>
@@ -6915,6 +6945,11 @@
   </message>
   <message>
    <location filename="../../core/findings/patterns.py" />
+   <source>{voice} (note {note})</source>
+   <translation>{voice} (Note {note})</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/patterns.py" />
    <source>{device} has no voice for {names} of {pattern}.</source>
    <translation>{device} hat keine Stimme für {names} von {pattern}.</translation>
   </message>
@@ -6942,21 +6977,6 @@
    <location filename="../../core/findings/patterns.py" />
    <source>Shorten gates, thin the chord, or give one of the jobs to another box.</source>
    <translation>Gates kürzen, den Akkord ausdünnen oder eine Aufgabe einem anderen Gerät geben.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/patterns.py" />
-   <source>{name} swings {swing:g} %; the nearest of {box} is level {level_number} of {of}, {level_value:g} %: {off_ms:+.1f} ms at {bpm:g} BPM.</source>
-   <translation>{name} swingt {swing:g} %; das Nächste von {box} ist Stufe {level_number} von {of}, {level_value:g} %: {off_ms:+.1f} ms bei {bpm:g} BPM.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/patterns.py" />
-   <source>Beside the boxes Grebe plays, its off-beats fall apart.</source>
-   <translation>Neben den Geräten, die Grebe spielt, fallen seine Off-Beats auseinander.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/patterns.py" />
-   <source>Set the pattern to {level_value:g} %, or let Grebe play the box.</source>
-   <translation>Das Pattern auf {level_value:g} % setzen, oder Grebe das Gerät spielen lassen.</translation>
   </message>
   <message>
    <location filename="../../core/findings/patterns.py" />
@@ -7180,6 +7200,11 @@
   </message>
   <message>
    <location filename="../../core/findings/plugs.py" />
+   <source>The cable is {medium}, the jack {known} is {kind_words}</source>
+   <translation>Das Kabel ist {medium}, die Buchse {known} ist {kind_words}</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/plugs.py" />
    <source>MIDI on DIN</source>
    <translation>MIDI über DIN</translation>
   </message>
@@ -7205,6 +7230,16 @@
   </message>
   <message>
    <location filename="../../core/findings/plugs.py" />
+   <source>{into} is an output</source>
+   <translation>{into} ist ein Ausgang</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/plugs.py" />
+   <source>{out_of} is {kind_words}, {into} is </source>
+   <translation>{out_of} ist {kind_words}, {into} ist </translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/plugs.py" />
    <source>Put a USB MIDI host between them, or use the DIN jacks.</source>
    <translation>Einen USB-MIDI-Host dazwischensetzen, oder die DIN-Buchsen nehmen.</translation>
   </message>
@@ -7212,11 +7247,6 @@
    <location filename="../../core/findings/plugs.py" />
    <source>Put a converter between them that turns MIDI clock into pulses, or use Grebe's.</source>
    <translation>Einen Wandler dazwischensetzen, der aus MIDI-Clock Pulse macht, oder den von Grebe nehmen.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/plugs.py" />
-   <source>{into} is an output</source>
-   <translation>{into} ist ein Ausgang</translation>
   </message>
   <message>
    <location filename="../../core/findings/plugs.py" />
@@ -7237,16 +7267,6 @@
    <location filename="../../core/findings/plugs.py" />
    <source>Take it off the audio path; a pulse output has its own cable and level.</source>
    <translation>Vom Audioweg nehmen; ein Pulsausgang hat sein eigenes Kabel und seinen eigenen Pegel.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/plugs.py" />
-   <source>{out_of} is {kind_words}, {into} is </source>
-   <translation>{out_of} ist {kind_words}, {into} ist </translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/plugs.py" />
-   <source>The cable is {medium}, the jack {known} is {kind_words}</source>
-   <translation>Das Kabel ist {medium}, die Buchse {known} ist {kind_words}</translation>
   </message>
   <message>
    <location filename="../../core/findings/plugs.py" />
@@ -7530,6 +7550,51 @@
   </message>
   <message>
    <location filename="../../core/findings/scenes.py" />
+   <source>Scene {scene} has a part for {device}, which is not in the rig.</source>
+   <translation>Szene {scene} hat einen Teil für {device}, das nicht im Rig ist.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/scenes.py" />
+   <source>That part stays silent.</source>
+   <translation>Dieser Teil bleibt still.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/scenes.py" />
+   <source>Add the device, or take the part out of the scene.</source>
+   <translation>Das Gerät hinzufügen, oder den Teil aus der Szene nehmen.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/scenes.py" />
+   <source>Scene {scene} asks {device} for pattern {pattern_id}, which is not there.</source>
+   <translation>Szene {scene} verlangt von {device} das Pattern {pattern_id}, das es nicht gibt.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/scenes.py" />
+   <source>{device} falls silent where the scene begins.</source>
+   <translation>{device} verstummt, wo die Szene beginnt.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/scenes.py" />
+   <source>Choose another pattern in the scene, or bring this one back.</source>
+   <translation>In der Szene ein anderes Pattern wählen, oder dieses zurückholen.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/scenes.py" />
+   <source>Scene {scene} gives {device} the pattern {pattern}, which belongs to {owner}.</source>
+   <translation>Szene {scene} gibt {device} das Pattern {pattern}, das {owner} gehört.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/scenes.py" />
+   <source>Its notes mean something else on this box.</source>
+   <translation>Seine Noten bedeuten auf diesem Gerät etwas anderes.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/scenes.py" />
+   <source>Copy the pattern to {device} first.</source>
+   <translation>Das Pattern erst zu {device} kopieren.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/scenes.py" />
    <source>From {before} to {after} your hands cannot make every move in time: {names} is left over.</source>
    <translation>Von {before} zu {after} schaffen deine Hände nicht jeden Griff rechtzeitig: {names} bleibt übrig.</translation>
   </message>
@@ -7634,51 +7699,6 @@
    <translation>Die Hälfte oder das Doppelte nehmen, oder einen anderen Notenwert.</translation>
   </message>
   <message>
-   <location filename="../../core/findings/scenes.py" />
-   <source>Scene {scene} has a part for {device}, which is not in the rig.</source>
-   <translation>Szene {scene} hat einen Teil für {device}, das nicht im Rig ist.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/scenes.py" />
-   <source>That part stays silent.</source>
-   <translation>Dieser Teil bleibt still.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/scenes.py" />
-   <source>Add the device, or take the part out of the scene.</source>
-   <translation>Das Gerät hinzufügen, oder den Teil aus der Szene nehmen.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/scenes.py" />
-   <source>Scene {scene} asks {device} for pattern {pattern_id}, which is not there.</source>
-   <translation>Szene {scene} verlangt von {device} das Pattern {pattern_id}, das es nicht gibt.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/scenes.py" />
-   <source>{device} falls silent where the scene begins.</source>
-   <translation>{device} verstummt, wo die Szene beginnt.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/scenes.py" />
-   <source>Choose another pattern in the scene, or bring this one back.</source>
-   <translation>In der Szene ein anderes Pattern wählen, oder dieses zurückholen.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/scenes.py" />
-   <source>Scene {scene} gives {device} the pattern {pattern}, which belongs to {owner}.</source>
-   <translation>Szene {scene} gibt {device} das Pattern {pattern}, das {owner} gehört.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/scenes.py" />
-   <source>Its notes mean something else on this box.</source>
-   <translation>Seine Noten bedeuten auf diesem Gerät etwas anderes.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/scenes.py" />
-   <source>Copy the pattern to {device} first.</source>
-   <translation>Das Pattern erst zu {device} kopieren.</translation>
-  </message>
-  <message>
    <location filename="../../core/findings/sets.py" />
    <source>{before} to {song}</source>
    <translation>{before} zu {song}</translation>
@@ -7692,6 +7712,41 @@
    <location filename="../../core/findings/sets.py" />
    <source>the song {song}, which is not there</source>
    <translation>den Song {song}, den es nicht gibt</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/sets.py" />
+   <source>From {names} the metre goes from {first} to {second} without a stop.</source>
+   <translation>Von {names} geht die Taktart ohne Halt von {first} zu {second}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/sets.py" />
+   <source>Boxes that count bars of their own go on counting the old ones.</source>
+   <translation>Geräte, die selbst Takte zählen, zählen die alten weiter.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/sets.py" />
+   <source>Let it come in after a stop, or check that each box takes the new metre.</source>
+   <translation>Nach einem Halt einsetzen lassen, oder prüfen, dass jedes Gerät die neue Taktart nimmt.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/sets.py" />
+   <source>From {names} the keys do not fit: {key_words}.</source>
+   <translation>Von {names} passen die Tonarten nicht: {key_words}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/sets.py" />
+   <source>What still sounds of one is heard against the other.</source>
+   <translation>Was vom einen noch klingt, hört man gegen das andere.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/sets.py" />
+   <source>Transpose it ({match}), let drums alone go over, or stop between them.</source>
+   <translation>Transponieren ({match}), nur Drums hinübergehen lassen, oder dazwischen anhalten.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/sets.py" />
+   <source>a pass of {scene}</source>
+   <translation>ein Durchgang von {scene}</translation>
   </message>
   <message>
    <location filename="../../core/findings/sets.py" />
@@ -7735,36 +7790,6 @@
   </message>
   <message>
    <location filename="../../core/findings/sets.py" />
-   <source>From {names} the metre goes from {first} to {second} without a stop.</source>
-   <translation>Von {names} geht die Taktart ohne Halt von {first} zu {second}.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/sets.py" />
-   <source>Boxes that count bars of their own go on counting the old ones.</source>
-   <translation>Geräte, die selbst Takte zählen, zählen die alten weiter.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/sets.py" />
-   <source>Let it come in after a stop, or check that each box takes the new metre.</source>
-   <translation>Nach einem Halt einsetzen lassen, oder prüfen, dass jedes Gerät die neue Taktart nimmt.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/sets.py" />
-   <source>From {names} the keys do not fit: {key_words}.</source>
-   <translation>Von {names} passen die Tonarten nicht: {key_words}.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/sets.py" />
-   <source>What still sounds of one is heard against the other.</source>
-   <translation>Was vom einen noch klingt, hört man gegen das andere.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/sets.py" />
-   <source>Transpose it ({match}), let drums alone go over, or stop between them.</source>
-   <translation>Transponieren ({match}), nur Drums hinübergehen lassen, oder dazwischen anhalten.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/sets.py" />
    <source>From {names} the tempo jumps from {bpm_from:g} to {bpm_to:g} BPM on a bar.</source>
    <translation>Von {names} springt das Tempo auf einem Takt von {bpm_from:g} auf {bpm_to:g} BPM.</translation>
   </message>
@@ -7805,6 +7830,11 @@
   </message>
   <message>
    <location filename="../../core/findings/songs.py" />
+   <source>bar {value}</source>
+   <translation>Takt {value}</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/songs.py" />
    <source>sixteenth</source>
    <translation>Sechzehntel</translation>
   </message>
@@ -7815,8 +7845,88 @@
   </message>
   <message>
    <location filename="../../core/findings/songs.py" />
-   <source>bar {value}</source>
-   <translation>Takt {value}</translation>
+   <source>0 passes</source>
+   <translation>0 Durchgänge</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/songs.py" />
+   <source>a scene of 0 bars</source>
+   <translation>eine Szene von 0 Takten</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/songs.py" />
+   <source>{song}, section {number}, names the scene {scene}, which is not there.</source>
+   <translation>{song}, Abschnitt {number}, nennt die Szene {scene}, die es nicht gibt.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/songs.py" />
+   <source>The song cannot be laid out, so it cannot be played.</source>
+   <translation>Der Song lässt sich nicht auslegen, also nicht spielen.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/songs.py" />
+   <source>Choose another scene for the section, or remove it.</source>
+   <translation>Für den Abschnitt eine andere Szene wählen, oder ihn entfernen.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/songs.py" />
+   <source>{song}, section {number} ({name}), has {what}.</source>
+   <translation>{song}, Abschnitt {number} ({name}), hat {what}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/songs.py" />
+   <source>It is left out when the song plays.</source>
+   <translation>Er wird ausgelassen, wenn der Song spielt.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/songs.py" />
+   <source>Give it a length, or remove it.</source>
+   <translation>Ihm eine Länge geben, oder ihn entfernen.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/songs.py" />
+   <source>{song}, section {number} ({name}), jumps to {value}, which is not there.</source>
+   <translation>{song}, Abschnitt {number} ({name}), springt zu {value}, das es nicht gibt.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/songs.py" />
+   <source>It goes on with the next section instead.</source>
+   <translation>Es geht stattdessen mit dem nächsten Abschnitt weiter.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/songs.py" />
+   <source>Choose where it jumps to, or let it go on.</source>
+   <translation>Wählen, wohin er springt, oder ihn weitergehen lassen.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/songs.py" />
+   <source>a mute</source>
+   <translation>ein Mute</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/songs.py" />
+   <source>a fill</source>
+   <translation>ein Fill</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/songs.py" />
+   <source>a swap</source>
+   <translation>ein Tausch</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/songs.py" />
+   <source>the marker {m}</source>
+   <translation>die Marke {m}</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/songs.py" />
+   <source>a controller curve</source>
+   <translation>eine Controller-Kurve</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/songs.py" />
+   <source>a tempo change</source>
+   <translation>ein Tempowechsel</translation>
   </message>
   <message>
    <location filename="../../core/findings/songs.py" />
@@ -7850,26 +7960,6 @@
   </message>
   <message>
    <location filename="../../core/findings/songs.py" />
-   <source>a swap</source>
-   <translation>ein Tausch</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/songs.py" />
-   <source>the marker {m}</source>
-   <translation>die Marke {m}</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/songs.py" />
-   <source>a controller curve</source>
-   <translation>eine Controller-Kurve</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/songs.py" />
-   <source>a tempo change</source>
-   <translation>ein Tempowechsel</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/songs.py" />
    <source>shorten the song for it, or let Grebe play it</source>
    <translation>den Song dafür kürzen, oder Grebe ihn spielen lassen</translation>
   </message>
@@ -7890,13 +7980,18 @@
   </message>
   <message>
    <location filename="../../core/findings/songs.py" />
-   <source>0 passes</source>
-   <translation>0 Durchgänge</translation>
+   <source>In {song}, a mute at {where} lies over {name}, which is silent there.</source>
+   <translation>In {song} liegt ein Mute bei {where} über {name}, das dort still ist.</translation>
   </message>
   <message>
    <location filename="../../core/findings/songs.py" />
-   <source>a scene of 0 bars</source>
-   <translation>eine Szene von 0 Takten</translation>
+   <source>There is nothing to drop.</source>
+   <translation>Dort ist nichts wegzunehmen.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/songs.py" />
+   <source>Move it to where the device plays, or remove it.</source>
+   <translation>Dorthin verschieben, wo das Gerät spielt, oder entfernen.</translation>
   </message>
   <message>
    <location filename="../../core/findings/songs.py" />
@@ -7950,33 +8045,38 @@
   </message>
   <message>
    <location filename="../../core/findings/songs.py" />
-   <source>{song}, section {number}, names the scene {scene}, which is not there.</source>
-   <translation>{song}, Abschnitt {number}, nennt die Szene {scene}, die es nicht gibt.</translation>
+   <source>no section</source>
+   <translation>keinen Abschnitt</translation>
   </message>
   <message>
    <location filename="../../core/findings/songs.py" />
-   <source>The song cannot be laid out, so it cannot be played.</source>
-   <translation>Der Song lässt sich nicht auslegen, also nicht spielen.</translation>
+   <source>In {song}, {what} in {scene} (bar {bar}) reaches {lost} past its section.</source>
+   <translation>In {song} reicht {what} in {scene} (Takt {bar}) {lost} über seinen Abschnitt hinaus.</translation>
   </message>
   <message>
    <location filename="../../core/findings/songs.py" />
-   <source>Choose another scene for the section, or remove it.</source>
-   <translation>Für den Abschnitt eine andere Szene wählen, oder ihn entfernen.</translation>
+   <source>What lies past the end is not used: the next section has its own.</source>
+   <translation>Was hinter dem Ende liegt, wird nicht benutzt: der nächste Abschnitt hat sein Eigenes.</translation>
   </message>
   <message>
    <location filename="../../core/findings/songs.py" />
-   <source>{song}, section {number} ({name}), jumps to {value}, which is not there.</source>
-   <translation>{song}, Abschnitt {number} ({name}), springt zu {value}, das es nicht gibt.</translation>
+   <source>Shorten it, or make the section longer.</source>
+   <translation>Kürzen, oder den Abschnitt verlängern.</translation>
   </message>
   <message>
    <location filename="../../core/findings/songs.py" />
-   <source>It goes on with the next section instead.</source>
-   <translation>Es geht stattdessen mit dem nächsten Abschnitt weiter.</translation>
+   <source>In {song}, the mute at {where} of {name} is for your hands.</source>
+   <translation>In {song} ist das Mute bei {where} von {name} für deine Hände.</translation>
   </message>
   <message>
    <location filename="../../core/findings/songs.py" />
-   <source>Choose where it jumps to, or let it go on.</source>
-   <translation>Wählen, wohin er springt, oder ihn weitergehen lassen.</translation>
+   <source>{name} plays its own pattern, and Grebe has no message that silences {what}.</source>
+   <translation>{name} spielt sein eigenes Pattern, und Grebe hat keine Meldung, die {what} stumm schaltet.</translation>
+  </message>
+  <message>
+   <location filename="../../core/findings/songs.py" />
+   <source>Make the move on the box, or let Grebe play it.</source>
+   <translation>Den Griff am Gerät tun, oder Grebe es spielen lassen.</translation>
   </message>
   <message>
    <location filename="../../core/findings/songs.py" />
@@ -8050,66 +8150,6 @@
   </message>
   <message>
    <location filename="../../core/findings/songs.py" />
-   <source>{song}, section {number} ({name}), has {what}.</source>
-   <translation>{song}, Abschnitt {number} ({name}), hat {what}.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/songs.py" />
-   <source>It is left out when the song plays.</source>
-   <translation>Er wird ausgelassen, wenn der Song spielt.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/songs.py" />
-   <source>Give it a length, or remove it.</source>
-   <translation>Ihm eine Länge geben, oder ihn entfernen.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/songs.py" />
-   <source>In {song}, {what} in {scene} (bar {bar}) reaches {lost} past its section.</source>
-   <translation>In {song} reicht {what} in {scene} (Takt {bar}) {lost} über seinen Abschnitt hinaus.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/songs.py" />
-   <source>What lies past the end is not used: the next section has its own.</source>
-   <translation>Was hinter dem Ende liegt, wird nicht benutzt: der nächste Abschnitt hat sein Eigenes.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/songs.py" />
-   <source>Shorten it, or make the section longer.</source>
-   <translation>Kürzen, oder den Abschnitt verlängern.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/songs.py" />
-   <source>In {song}, a mute at {where} lies over {name}, which is silent there.</source>
-   <translation>In {song} liegt ein Mute bei {where} über {name}, das dort still ist.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/songs.py" />
-   <source>There is nothing to drop.</source>
-   <translation>Dort ist nichts wegzunehmen.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/songs.py" />
-   <source>Move it to where the device plays, or remove it.</source>
-   <translation>Dorthin verschieben, wo das Gerät spielt, oder entfernen.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/songs.py" />
-   <source>In {song}, the mute at {where} of {name} is for your hands.</source>
-   <translation>In {song} ist das Mute bei {where} von {name} für deine Hände.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/songs.py" />
-   <source>{name} plays its own pattern, and Grebe has no message that silences {what}.</source>
-   <translation>{name} spielt sein eigenes Pattern, und Grebe hat keine Meldung, die {what} stumm schaltet.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/songs.py" />
-   <source>Make the move on the box, or let Grebe play it.</source>
-   <translation>Den Griff am Gerät tun, oder Grebe es spielen lassen.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/songs.py" />
    <source>{voice} of {pattern} on {device} is silent wherever {song} plays it.</source>
    <translation>{voice} von {pattern} auf {device} ist überall still, wo {song} es spielt.</translation>
   </message>
@@ -8122,11 +8162,6 @@
    <location filename="../../core/findings/songs.py" />
    <source>Let it sound in one scene, or remove it.</source>
    <translation>Sie in einer Szene klingen lassen, oder entfernen.</translation>
-  </message>
-  <message>
-   <location filename="../../core/findings/songs.py" />
-   <source>no section</source>
-   <translation>keinen Abschnitt</translation>
   </message>
   <message>
    <location filename="../../core/findings/songs.py" />
@@ -10774,6 +10809,11 @@
    <translation>auf {printed} von {device} liegt {there}</translation>
   </message>
   <message>
+   <location filename="../../core/rig/model.py" />
+   <source>the session</source>
+   <translation>die Sitzung</translation>
+  </message>
+  <message>
    <location filename="../../core/rig/profile_check.py" />
    <source>two jacks have the id {jack_id}</source>
    <translation>zwei Buchsen haben die id {jack_id}</translation>
@@ -11255,6 +11295,16 @@
   </message>
   <message>
    <location filename="../../core/rig/setup.py" />
+   <source>{jack}: receive from {other} {what}.</source>
+   <translation>{jack}: von {other} empfangen: {what}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/setup.py" />
+   <source>{jack}: send to {other} {what}.</source>
+   <translation>{jack}: an {other} senden: {what}.</translation>
+  </message>
+  <message>
+   <location filename="../../core/rig/setup.py" />
    <source>Leave controller {mute_controller} enabled.</source>
    <translation>Lass Controller {mute_controller} eingeschaltet.</translation>
   </message>
@@ -11625,6 +11675,11 @@
   </message>
   <message>
    <location filename="../../core/sets/formatting.py" />
+   <source>no work</source>
+   <translation>keine Arbeit</translation>
+  </message>
+  <message>
+   <location filename="../../core/sets/formatting.py" />
    <source>none fits better</source>
    <translation>keine passt besser</translation>
   </message>
@@ -11755,6 +11810,11 @@
   </message>
   <message>
    <location filename="../../core/songs/changes.py" />
+   <source>tracks {numbers}</source>
+   <translation>Spuren {numbers}</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/changes.py" />
    <source>let Grebe tell the box</source>
    <translation>lass es Grebe dem Gerät sagen</translation>
   </message>
@@ -11802,6 +11862,11 @@
    <location filename="../../core/songs/changes.py" />
    <source>echo frozen</source>
    <translation>Echo eingefroren</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/changes.py" />
+   <source>no tracks</source>
+   <translation>keine Spuren</translation>
   </message>
   <message>
    <location filename="../../core/songs/changes.py" />
@@ -11870,6 +11935,11 @@
   </message>
   <message>
    <location filename="../../core/songs/cues.py" />
+   <source>to {bpm:g} BPM{over}</source>
+   <translation>auf {bpm:g} BPM{over}</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/cues.py" />
    <source>{before} to </source>
    <translation>{before} auf </translation>
   </message>
@@ -11910,11 +11980,6 @@
   </message>
   <message>
    <location filename="../../core/songs/cues.py" />
-   <source>to {bpm:g} BPM{over}</source>
-   <translation>auf {bpm:g} BPM{over}</translation>
-  </message>
-  <message>
-   <location filename="../../core/songs/cues.py" />
    <source>{line} goes over to {pattern}</source>
    <translation>{line} geht zu {pattern} über</translation>
   </message>
@@ -11947,6 +12012,11 @@
    <location filename="../../core/songs/layout.py" />
    <source>song {song!r}, section {number}: there is no scene {scene!r}</source>
    <translation>Song {song!r}, Abschnitt {number}: es gibt keine Szene {scene!r}</translation>
+  </message>
+  <message>
+   <location filename="../../core/songs/memory_order.py" />
+   <source>{{0}} to {{1}} are {count} in a row, and a group holds {group}</source>
+   <translation>{{0}} bis {{1}} sind {count} hintereinander, und eine Gruppe fasst {group}</translation>
   </message>
   <message>
    <location filename="../../core/songs/memory_order.py" />
@@ -12452,11 +12522,6 @@
    <location filename="../../core/weighing.py" />
    <source>MIDI outputs</source>
    <translation>MIDI-Ausgänge</translation>
-  </message>
-  <message>
-   <location filename="../../core/weighing.py" />
-   <source>input</source>
-   <translation>Eingang</translation>
   </message>
   <message>
    <location filename="../../core/weighing.py" />
@@ -14755,6 +14820,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/patterns/loops.py" />
+   <source> held</source>
+   <translation> gehalten</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/patterns/loops.py" />
    <source>slice</source>
    <translation>Scheibe</translation>
   </message>
@@ -15130,18 +15200,23 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/rig/facts.py" />
-   <source>the session</source>
-   <translation>die Sitzung</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/rig/facts.py" />
    <source>sends 24 a quarter</source>
    <translation>sendet 24 je Viertel</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/facts.py" />
+   <source>sends none</source>
+   <translation>sendet keinen</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/facts.py" />
    <source>sends what it follows, made steady</source>
    <translation>sendet, dem es folgt, geglättet</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/facts.py" />
+   <source>only shown</source>
+   <translation>nur gezeigt</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/facts.py" />
@@ -15247,6 +15322,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/facts.py" />
    <source>at the box</source>
    <translation>am Gerät</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/facts.py" />
+   <source>as sent</source>
+   <translation>wie gesendet</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/facts.py" />
@@ -15367,6 +15447,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/facts.py" />
    <source>Port</source>
    <translation>Port</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/facts.py" />
+   <source>gone</source>
+   <translation>weg</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/facts.py" />
@@ -16330,11 +16415,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/scenes/canvas.py" />
-   <source>no tracks</source>
-   <translation>keine Spuren</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/scenes/canvas.py" />
    <source>tight</source>
    <translation>knapp</translation>
   </message>
@@ -16884,6 +16964,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <translation>noch wurde nichts geprobt: {rehearse} beginnt</translation>
   </message>
   <message>
+   <location filename="../../ui/stations/set/rehearse.py" />
+   <source>going round</source>
+   <translation>in der Schleife</translation>
+  </message>
+  <message>
    <location filename="../../ui/stations/set/view.py" />
    <source>This place</source>
    <translation>Dieser Platz</translation>
@@ -17052,6 +17137,16 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/song/picture.py" />
    <source>density, level</source>
    <translation>Dichte, Pegel</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/song/picture.py" />
+   <source>then jumps {often}</source>
+   <translation>springt dann {often}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/song/picture.py" />
+   <source>then back {often}</source>
+   <translation>dann zurück {often}</translation>
   </message>
   <message>
    <location filename="../../ui/stations/song/picture.py" />
@@ -17645,6 +17740,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/sync/canvas.py" />
+   <source>{drift:+.0f} ms a min</source>
+   <translation>{drift:+.0f} ms/min</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/canvas.py" />
    <source>{late:+.2f} ms, {back} beats ago</source>
    <translation>{late:+.2f} ms, vor {back} Schlägen</translation>
   </message>
@@ -17687,6 +17787,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/sync/canvas.py" />
    <source>in the session{late}</source>
    <translation>in der Sitzung{late}</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/check.py" />
+   <source>{now} ms, was {before}</source>
+   <translation>{now} ms, war {before}</translation>
   </message>
   <message>
    <location filename="../../ui/stations/sync/check.py" />
@@ -17995,6 +18100,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
   </message>
   <message>
    <location filename="../../ui/stations/sync/computers.py" />
+   <source>together</source>
+   <translation>zusammen</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/computers.py" />
    <source>Joining</source>
    <translation>Beitritt</translation>
   </message>
@@ -18052,6 +18162,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/sync/computers.py" />
    <source>Refused</source>
    <translation>Abgelehnt</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/sync/computers.py" />
+   <source>stopped</source>
+   <translation>angehalten</translation>
   </message>
   <message>
    <location filename="../../ui/stations/sync/computers.py" />
@@ -18287,11 +18402,6 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/sync/probe.py" />
    <source>asks</source>
    <translation>fragt</translation>
-  </message>
-  <message>
-   <location filename="../../ui/stations/sync/probe.py" />
-   <source>stopped</source>
-   <translation>angehalten</translation>
   </message>
   <message>
    <location filename="../../ui/stations/sync/probe.py" />

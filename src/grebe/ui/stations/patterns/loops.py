@@ -181,7 +181,7 @@ class LoopCanvas(Canvas):
         for number, piece in enumerate(loop.slices):
             x, here = self.x_of(piece.start), number == self.index
             draw.line(painter, x, 22, x, height - 34, p.crest, 3 if here else 1.5)
-            words = note_name(piece.note) + (" held" if piece.gate else "")
+            words = note_name(piece.note) + (tr(" held") if piece.gate else "")
             draw.text(painter, x + 2, height - 20, words, p.crest if here else p.muted, size=12)
 
 

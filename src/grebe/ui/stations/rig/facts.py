@@ -60,7 +60,7 @@ def grebe_lines(session: Session, tree: ClockTree) -> list[SheetLine]:
     follows = name_of(sources[0].source) if sources else tr("nobody")
     if session.network.leads:
         follows = tr("the session")
-    clock = tr("sends 24 a quarter") if tree.leader == GREBE_ID else "sends none"
+    clock = tr("sends 24 a quarter") if tree.leader == GREBE_ID else tr("sends none")
     if sources and tree.leader != GREBE_ID:
         clock = tr("sends what it follows, made steady")
     lines = [head(tr("Grebe")), row(tr("Clock"), clock), row(tr("Follows"), follows)]
@@ -68,7 +68,7 @@ def grebe_lines(session: Session, tree: ClockTree) -> list[SheetLine]:
         lines.append(note(tr("It predicts where the leader will be: following adds no delay.")))
     rig = session.project.rig
     lines.append(row(tr("JACK"), JACK_WORDS[rig.jack]))
-    clicks = "only shown" if rig.count_in.device is None else name_of(rig.count_in.device)
+    clicks = tr("only shown") if rig.count_in.device is None else name_of(rig.count_in.device)
     lines.append(row(tr("Count-in"), f"{counted(rig.count_in.bars, 'bar')}, {clicks}"))
     if rig.panic is not None:
         lines.append(row(tr("Panic"), f"{name_of(rig.panic.device)}: {rig.panic.words}"))
@@ -269,9 +269,9 @@ def _live_lines(live: DeviceStatus, *, off: bool) -> list[SheetLine]:
     elif live.pulses:
         lines.append(row(tr("Pulses"), tr("{pulses} sent", pulses=live.pulses)))
     if live.port == "gone":
-        return [*lines, row(tr("Port"), "gone", "wrong"), note(live.detail, "wrong")]
+        return [*lines, row(tr("Port"), tr("gone"), "wrong"), note(live.detail, "wrong")]
     if live.sent:
-        where = tr("at the box") if live.measured == "device" else "as sent"
+        where = tr("at the box") if live.measured == "device" else tr("as sent")
         lines.append(
             row(tr("Beats"), f"{late_text(live.late_ms)}, {where}", "wrong" if off else "good")
         )

@@ -209,7 +209,7 @@ class RehearsePane(Canvas):
         x, wide = box.left() + 16, box.width() - 32
         drilled = rehearsal.drilled is not None
         head = tr("{scene}, bar {bar}", scene=now.span.scene.name, bar=now.bar) + (
-            "   going round" if drilled else ""
+            "   " + tr("going round") if drilled else ""
         )
         draw.text(painter, x, box.top() + 36, head, p.ink, size=26, weight=700, width=wide * 0.6)
         following = now.following

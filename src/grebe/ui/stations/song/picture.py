@@ -302,5 +302,6 @@ class SongPicture:
 def _then(span: SectionSpan) -> str:
     then = span.section.then
     often = tr("always") if then.jumps == 0 else f"{then.jumps}\u00d7"
-    return {"next": "", "jump": f"then jumps {often}", "back": f"then back {often}",
+    return {"next": "", "jump": tr("then jumps {often}", often=often),
+            "back": tr("then back {often}", often=often),
             "stay": tr("stays")}[then.kind]  # fmt: skip

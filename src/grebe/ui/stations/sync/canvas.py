@@ -140,7 +140,7 @@ class SyncCanvas(Canvas):
         judged = self.judged(device)
         return (
             WORDS[judged.verdict], f"{judged.offset_ms:+.1f} ms", f"{judged.jitter_ms:.1f} ms",
-            f"{judged.drift_ms_per_min:+.0f} ms a min",
+            tr("{drift:+.0f} ms a min", drift=judged.drift_ms_per_min),
             "-" if judged.set_ms is None else f"{judged.set_ms:+.1f} ms",
         )  # fmt: skip
 

@@ -111,7 +111,7 @@ def figure_lines(found: Measured, before: Measured | None) -> list[SheetLine]:
 def _both(now: float, before: float | None, form: str) -> str:
     if before is None:
         return f"{now:{form}} ms"
-    return f"{now:{form}} ms, was {before:{form}}"
+    return tr("{now} ms, was {before}", now=f"{now:{form}}", before=f"{before:{form}}")
 
 
 def heard_lines(session: Session, status: Status) -> list[SheetLine]:

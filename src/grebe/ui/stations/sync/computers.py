@@ -128,7 +128,7 @@ class ComputersCanvas(Canvas):
         draw.text(painter, 10, middle - 8, peer.name, p.ink, size=16, weight=600, width=170)
         words, colour = self._standing(peer)
         draw.text(painter, 10, middle + 12, words, colour, size=14, weight=600, width=176)
-        tempo = f"{peer.bpm:.2f} BPM, {'plays' if peer.runs else 'stopped'}"
+        tempo = f"{peer.bpm:.2f} BPM, {tr('plays') if peer.runs else tr('stopped')}"
         draw.text(painter, 10, middle + 30, tempo, p.muted, size=12, width=176)
         strip = QRectF(NAMES + 30, box.top() + 12, self.width() - FIGURES - NAMES - 50, ROW - 24)
         self._paint_strip(painter, strip, peer, colour)
@@ -163,7 +163,7 @@ class ComputersCanvas(Canvas):
             return tr("at another tempo"), p.sand
         if abs(peer.offset_ms) > GOOD_MS + peer.spread_ms:
             return late_text(peer.offset_ms), p.eye
-        return (tr("keeps the time") if peer.reference else "together"), p.reed
+        return (tr("keeps the time") if peer.reference else tr("together")), p.reed
 
     def _paint_strip(self, painter: QPainter, strip: QRectF, peer: PeerRow, colour: QColor) -> None:
         p, middle, half = self.palette_now, strip.center().y(), strip.height() / 2
