@@ -174,7 +174,7 @@ class SongHand:
             return self._scene_names().get(span.section.scene, span.scene.name)
         if key == "to":
             ids = [s.id for s in song.sections] if song is not None else []
-            return str(ids.index(section.then.to) + 1) if section.then.to in ids else "none"
+            return str(ids.index(section.then.to) + 1) if section.then.to in ids else tr("none")
         if key in ("kind", "jumps"):
             return str(getattr(section.then, key))
         return str(section.times)
@@ -228,7 +228,7 @@ class SongHand:
             return {"times": typed_in(Section, "times", words)}
         if key == "kind":
             return {"then": msgspec.structs.replace(then, kind=words)}
-        words = "0" if words in ("", "none") else words
+        words = "0" if words in ("", "none", tr("none")) else words
         if key == "jumps":
             jumps = typed_in(Then, "jumps", words)
             return {"then": msgspec.structs.replace(then, jumps=jumps)}

@@ -3185,6 +3185,11 @@
   </message>
   <message>
    <location filename="../../app/editors/song_form.py" />
+   <source>none</source>
+   <translation>keine</translation>
+  </message>
+  <message>
+   <location filename="../../app/editors/song_form.py" />
    <source>the song has sections 1 to {count} (got {words})</source>
    <translation>der Song hat Abschnitt 1 bis {count} (bekommen: {words})</translation>
   </message>
@@ -5087,11 +5092,6 @@
    <location filename="../../app/tables/stage.py" />
    <source>The end</source>
    <translation>Das Ende</translation>
-  </message>
-  <message>
-   <location filename="../../app/tables/stage.py" />
-   <source>none</source>
-   <translation>keine</translation>
   </message>
   <message>
    <location filename="../../app/tables/stage.py" />
@@ -16342,6 +16342,11 @@ Grebe sucht es auch beim nächsten Mal, bis ein anderes Projekt geöffnet wird.<
    <location filename="../../ui/stations/rig/view.py" />
    <source>What if</source>
    <translation>Was wenn</translation>
+  </message>
+  <message>
+   <location filename="../../ui/stations/rig/view.py" />
+   <source>Notes##about gear</source>
+   <translation>Notizen</translation>
   </message>
   <message>
    <location filename="../../ui/stations/rig/view.py" />

@@ -40,7 +40,7 @@ PANES = (
     (tr("Abilities"), "pane_abilities"),
     (tr("Pedals"), "pane_controls"),
     (tr("What if"), "pane_what_if"),
-    (tr("Notes"), "pane_gear"),
+    (tr("Notes##about gear"), "pane_gear"),
 )
 FINDINGS_HEIGHT = 200
 
