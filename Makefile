@@ -8,7 +8,7 @@ TESTS := $(VENV)/.tests
 PREFIX ?= $(HOME)/.local
 DESTDIR ?=
 
-.PHONY: demo test long check lint types ready unit suites timed others lab lock clean schema manual words install uninstall deb fresh
+.PHONY: demo test long check lint types ready unit alone collected timed others lab lock clean schema manual words install uninstall deb fresh
 
 demo: $(RUNS)
 	@$(BIN)/grebe demo
@@ -43,30 +43,30 @@ types: $(TESTS)
 # compiles all of Grebe again, which is half of the time that all of it takes.
 # The last lines say what was skipped or wanted more than one try, and why.
 unexport PYTHONDONTWRITEBYTECODE
-# All tests are collected once in one process, which leaves them compiled for the workers; two of the
-# calls are given only the files that have something for them.
+# Two of the calls are given only the files that have something for them.
 ALONE = $(shell grep -rl "mark[.]alone" tests --include="test_*.py")
 TIMED = $(shell grep -rlE "mark[.](jack|real_time)" tests --include="test_*.py")
 ready: $(TESTS)
 	$(BIN)/python -m compileall -q -j 0 src
-	QT_QPA_PLATFORM=offscreen $(BIN)/python -m pytest --collect-only -q >/dev/null
 
 unit: export GREBE_NOT_JUDGED := $(CURDIR)/$(VENV)/not-judged
 unit: export QT_QPA_PLATFORM := offscreen
 unit: $(TESTS)
 	@rm -f $(GREBE_NOT_JUDGED)
-	@$(MAKE) --no-print-directory -j 3 -O suites $(BESIDE)
+	@$(MAKE) --no-print-directory -j 3 -O timed others $(BESIDE)
 	@sort -u $(GREBE_NOT_JUDGED) 2>/dev/null; [ -s $(GREBE_NOT_JUDGED) ] || echo "Everything was judged, at the first try."
 
-suites:
+alone:
 	$(BIN)/python -m pytest -m alone $(ALONE) # no other test runs beside these
-	@$(MAKE) --no-print-directory timed others
+# In one process, which leaves them compiled for the workers.
+collected:
+	$(IDLE) $(BIN)/python -m pytest --collect-only -q >/dev/null
 
 # Tests that judge time wait for a clock more than half of it. What they leave of the processors, and
 # nothing that they want, the others have, and the types: the kernel's SCHED_IDLE.
-timed:
+timed: alone collected
 	$(BIN)/python -m pytest -n 3 --dist worksteal -m "(jack or real_time) and not alone" $(TIMED)
-others:
+others: alone collected
 	$(IDLE) $(BIN)/python -m pytest -n 3 --dist worksteal -m "not jack and not real_time and not alone"
 
 # Against PipeWire, the kernel's sequencer and sound cards; makes what it needs, as root on Debian 12.

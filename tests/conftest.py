@@ -107,10 +107,9 @@ def pytest_terminal_summary(terminalreporter: TerminalReporter) -> None:
 def pytest_sessionstart(session: pytest.Session) -> None:
     """What a process under test leaves behind becomes a child of the tests, and is seen."""
     # Once, before there are workers, and not by those that run beside the ones with JACK.
-    if (
-        not hasattr(session.config, "workerinput")
-        and "not jack" not in session.config.option.markexpr
-    ):
+    asked = session.config.option
+    beside = asked.collectonly or "not jack" in asked.markexpr
+    if not beside and not hasattr(session.config, "workerinput"):
         clear_registry()
     PR_SET_CHILD_SUBREAPER = 36  # noqa: N806 - linux/prctl.h
     ctypes.CDLL(None).prctl(PR_SET_CHILD_SUBREAPER, 1, 0, 0, 0)

@@ -170,29 +170,23 @@ KEPT = {
 SAID_ELSEWHERE = {"tr", "counted", "debug", "info", "warning", "critical", "compile", "getLogger"}
 
 
-def _untranslated(path: Path) -> Iterator[str]:
-    """Words of English that a module puts together with values, or chooses, outside `tr`."""
-    tree = ast.parse(path.read_text())
-    above = {child: node for node in ast.walk(tree) for child in ast.iter_child_nodes(node)}
-    for node in ast.walk(tree):
-        if isinstance(node, ast.JoinedStr):
-            text = "".join(v.value if isinstance(v, ast.Constant) else "{}" for v in node.values)
-        elif isinstance(node, ast.Constant) and isinstance(above[node], ast.IfExp | ast.BinOp):
-            text = str(node.value)
-        else:
-            continue
-        words_of_it = re.search(r"(^|[ (])[a-z]{3,} ?", text) and " " in text
-        if not words_of_it or re.search(r"[:;] \{|;\n|<|=\"|\.wav|^grebe: ", text):
-            continue
-        one: ast.AST | None = node
-        while one is not None and not isinstance(one, ast.FunctionDef | ast.Module):
-            if isinstance(one, ast.Call) and isinstance(one.func, ast.Name | ast.Attribute):
-                called = one.func.id if isinstance(one.func, ast.Name) else one.func.attr
-                if called in SAID_ELSEWHERE or called.endswith("Error"):
-                    break
-            one = above.get(one)
-        else:
-            yield text
+def _untranslated(node: ast.AST, above: ast.AST | None = None) -> Iterator[str]:
+    """Words of English that are put together with values, or chosen, below a node and outside
+    `tr`."""
+    if isinstance(node, ast.Call) and isinstance(node.func, ast.Name | ast.Attribute):
+        called = node.func.id if isinstance(node.func, ast.Name) else node.func.attr
+        if called in SAID_ELSEWHERE or called.endswith("Error"):
+            return
+    text = ""
+    if isinstance(node, ast.JoinedStr):
+        text = "".join(v.value if isinstance(v, ast.Constant) else "{}" for v in node.values)
+    elif isinstance(node, ast.Constant) and isinstance(above, ast.IfExp | ast.BinOp):
+        text = str(node.value)
+    words_of_it = " " in text and re.search(r"(^|[ (])[a-z]{3,} ?", text)
+    if words_of_it and not re.search(r"[:;] \{|;\n|<|=\"|\.wav|^grebe: ", text):
+        yield text
+    for child in ast.iter_child_nodes(node):
+        yield from _untranslated(child, node)
 
 
 def test_no_words_are_put_together_that_nobody_translates() -> None:
@@ -200,5 +194,10 @@ def test_no_words_are_put_together_that_nobody_translates() -> None:
     root = Path(words.__file__).parent
     folders = ("core", "ui", "app/editors", "app/live")
     paths = [path for folder in folders for path in (root / folder).rglob("*.py")]
-    found = {f"{path.name}: {t}" for path in paths for t in _untranslated(path) if t not in KEPT}
+    found = {
+        f"{path.name}: {text}"
+        for path in paths
+        for text in _untranslated(ast.parse(path.read_text()))
+        if text not in KEPT
+    }
     assert found == set()
