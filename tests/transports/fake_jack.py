@@ -33,7 +33,7 @@ class FakeClient:
     def __init__(self) -> None:
         self.last_frame_time = 0
         self.process: Callable[[int], None] = lambda _: None
-        self.midi_outports = self
+        self.midi_outports = self.midi_inports = self
 
     def register(self, name: str) -> FakePort:
         """A new port."""

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import pytest
 
+from grebe.errors import PortLost
 from grebe.transports.frames import FrameCount
 from grebe.transports.jack import midi
 from tests.transports.fake_jack import PERIOD, RATE, FakeClient, FakePort
@@ -123,3 +124,42 @@ def test_lost_time_is_counted_and_mended_unless_a_change_explains_it(
         jack.periods(0.4, 512 if change else PERIOD)
         assert jack.port.take_torn() is not change
         assert jack.wire.losses == 1
+
+
+def test_a_server_that_goes_while_a_port_is_given_back_has_taken_it_along(
+    monkeypatch: pytest.MonkeyPatch,
+) -> None:
+    """JACK had stopped, and nobody had been told yet: the engine ended by it once."""
+    jack = Jack(monkeypatch)
+    gone = pytest.importorskip("jack").JackErrorCode("Error unregistering port", -1)
+    other = jack.wire.open_input("Knot", "")
+
+    def fail() -> None:
+        raise gone
+
+    jack.port.out.unregister = fail
+    other.into.unregister = fail
+    assert jack.wire.alive
+    jack.port.close()
+    other.close_input()
+    jack.periods(0.01)
+    assert jack.went == []
+
+
+def test_a_server_that_goes_while_it_is_joined_is_not_there(
+    monkeypatch: pytest.MonkeyPatch,
+) -> None:
+    """The client that was half made is closed: another could not be opened beside it."""
+    client = FakeClient()
+    closed: list[bool] = []
+    gone = pytest.importorskip("jack").JackErrorCode("Error activating JACK client", -1)
+
+    def fail() -> None:
+        raise gone
+
+    monkeypatch.setattr(client, "activate", fail)
+    monkeypatch.setattr(client, "close", lambda: closed.append(True), raising=False)
+    monkeypatch.setattr(midi, "open_client", lambda *_: client)
+    with pytest.raises(PortLost, match="JACK stopped"):
+        midi.JackWire()
+    assert closed == [True]

@@ -12,6 +12,8 @@ import re
 import time
 from bisect import insort
 from collections import deque
+from collections.abc import Iterator
+from contextlib import contextmanager, suppress
 from typing import Any, TypeVar
 
 from grebe.core.rig.spec import PulseShape
@@ -74,6 +76,17 @@ def _registered(ports: Any, name: str, words: str) -> Any:
         raise PortLost(f"JACK would not open {words}") from error
 
 
+@contextmanager
+def _or_gone() -> Iterator[None]:
+    """What fails because the server has just gone is PortLost, as where that was known before."""
+    import jack  # noqa: PLC0415 - needs libjack, which not every machine has
+
+    try:
+        yield
+    except jack.JackError as error:
+        raise PortLost("JACK stopped") from error
+
+
 def _say_nothing(message: str) -> None:
     del message
 
@@ -115,10 +128,15 @@ class JackWire:
         self._frames_a_period = int(self.client.blocksize)
         self._settled_ns = 0
         """Until then frames jump because periods are another size, or another card's."""
-        self.client.set_process_callback(self._process)
-        self.client.set_xrun_callback(self._on_xrun)
-        self.client.set_shutdown_callback(self._on_shutdown)
-        self.client.activate()
+        try:
+            with _or_gone():
+                self.client.set_process_callback(self._process)
+                self.client.set_xrun_callback(self._on_xrun)
+                self.client.set_shutdown_callback(self._on_shutdown)
+                self.client.activate()
+        except PortLost:
+            self.client.close()
+            raise
 
     @property
     def alive(self) -> bool:
@@ -150,10 +168,14 @@ class JackWire:
             raise PortLost(f"there is no JACK port {port!r}")
 
     def lead_transport(self, where: Where) -> JackTransport:
-        """Lead JACK's transport; `where` says the place at a time, also from the callback."""
+        """Lead JACK's transport; `where` says the place at a time, also from the callback.
+
+        PortLost when the server stopped.
+        """
         if not isinstance(self.transport, JackTransport):
             self.leave_transport()
-            self.transport = JackTransport(self.client, self.frames, where)
+            with _or_gone():
+                self.transport = JackTransport(self.client, self.frames, where)
         return self.transport
 
     def follow_transport(self) -> JackFollowed:
@@ -167,7 +189,8 @@ class JackWire:
         """Leave JACK's transport to others."""
         transport, self.transport = self.transport, None
         if transport is not None and self.alive:
-            transport.release()
+            with suppress(PortLost), _or_gone():
+                transport.release()
 
     def open_line(self, name: str, target: str, shape: PulseShape) -> JackLine:
         """A new audio output for pulses or a level, connected to `target` unless that is empty.
@@ -196,13 +219,15 @@ class JackWire:
         """Take an input out of the callback and give it back."""
         self._inputs = [p for p in self._inputs if p is not heard]
         if self.alive:
-            heard.into.unregister()
+            with suppress(PortLost), _or_gone():
+                heard.into.unregister()
 
     def forget(self, port: JackPort | JackLine) -> None:
         """Take a port out of the callback and give it back."""
         self._ports = [p for p in self._ports if p is not port]
         if self.alive:
-            port.out.unregister()
+            with suppress(PortLost), _or_gone():
+                port.out.unregister()
 
     def close(self) -> None:
         """Close the client. A dead one must be closed too, before another is opened."""
