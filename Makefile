@@ -13,6 +13,8 @@ DESTDIR ?=
 demo: $(RUNS)
 	@$(BIN)/grebe demo
 
+# What runs beside tests that judge time has what they leave of the processors, and nothing that they
+# want: the kernel's SCHED_IDLE.
 IDLE := $(shell command -v chrt >/dev/null && echo "chrt --idle 0" || echo "nice -n 19")
 
 test: $(TESTS) lint ready
@@ -62,8 +64,7 @@ alone:
 collected:
 	$(IDLE) $(BIN)/python -m pytest --collect-only -q >/dev/null
 
-# Tests that judge time wait for a clock more than half of it. What they leave of the processors, and
-# nothing that they want, the others have, and the types: the kernel's SCHED_IDLE.
+# Tests that judge time wait for a clock more than half of it; the others run in that, and the types.
 timed: alone collected
 	$(BIN)/python -m pytest -n 3 --dist worksteal -m "(jack or real_time) and not alone" $(TIMED)
 others: alone collected

@@ -23,6 +23,9 @@ def main() -> None:
         ):  # fmt: skip
             os.environ[name] = f"{home}/{below}"
         take(Path(sys.argv[1]) if len(sys.argv) > 1 else FOLDER, Path(home))
+    from grebe.ui.widgets.qt_application import quit_process  # noqa: PLC0415 - as in `take`
+
+    quit_process(0)
 
 
 def take(folder: Path, home: Path) -> None:
@@ -35,7 +38,7 @@ def take(folder: Path, home: Path) -> None:
     from grebe.app.walk import STEPS  # noqa: PLC0415
     from grebe.ui.main_window.application import show_frame  # noqa: PLC0415
     from grebe.ui.main_window.frame import KEPT, Frame  # noqa: PLC0415
-    from grebe.ui.widgets.qt_application import make_application, quit_process  # noqa: PLC0415
+    from grebe.ui.widgets.qt_application import make_application  # noqa: PLC0415
 
     make_application()
     path = fresh_project()
@@ -122,7 +125,6 @@ def take(folder: Path, home: Path) -> None:
     shot("save")
     frame.session.link.close(keep_playing=False)
     frame.leave()
-    quit_process(0)
 
 
 if __name__ == "__main__":

@@ -36,12 +36,12 @@ class StageProbe:
         self.frame.show_station(7)
         self._paints_ms: list[float] = []
         self._time_paints(self.frame.views[7].canvas)
+        self._started_s = time.monotonic()
         self._began_s = 0.0
         """When the set had begun to run; 0 before."""
 
     def run(self) -> dict[str, float]:
         """Run it, and close the window."""
-        self._started_s = time.monotonic()
         timer = QTimer()
         timer.timeout.connect(lambda: self._look(timer))
         timer.start(50)

@@ -13,6 +13,7 @@ from numpy.typing import NDArray
 from grebe.errors import PortLost
 from grebe.transports.clock import raw_ns
 from grebe.transports.frames import FrameClock
+from grebe.transports.jack.library import STOPPED
 from grebe.transports.jack.midi import connect, open_client
 from grebe.transports.pulses.devices import interface_meant, interfaces, sound_library
 
@@ -47,7 +48,7 @@ def jack_channels(client_name: str, ports: Mapping[str, str]) -> tuple[Channels,
 
     def ended(status: Any, reason: str) -> None:
         del status, reason
-        made.over = "JACK stopped"
+        made.over = STOPPED
 
     client.set_process_callback(process)
     client.set_shutdown_callback(ended)

@@ -19,6 +19,8 @@ from grebe.errors import PortLost
 CHOICE = "GREBE_JACK"
 """`jackd` or `pipewire`; anything else leaves it to what runs."""
 JACKD, PIPEWIRE = "jackd", "PipeWire"
+STOPPED = "JACK stopped"
+"""Said of whatever depends on a server that has gone."""
 _SOCKETS = Path("/proc/net/unix")
 _SONAME = "libjack.so.0"
 _log = logging.getLogger(__name__)

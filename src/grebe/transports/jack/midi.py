@@ -12,7 +12,7 @@ import re
 import time
 from bisect import insort
 from collections import deque
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from contextlib import contextmanager, suppress
 from typing import Any, TypeVar
 
@@ -25,7 +25,7 @@ from grebe.transports.base import Heard
 from grebe.transports.clock import raw_ns
 from grebe.transports.frames import FrameClock, FrameCount
 from grebe.transports.inbox import Inbox
-from grebe.transports.jack.library import jack_module, why_none
+from grebe.transports.jack.library import STOPPED, jack_module, why_none
 from grebe.transports.jack.lines import JackLine
 from grebe.transports.jack.output import JackOut
 from grebe.transports.jack.transport import JackFollowed, JackTransport, Where
@@ -56,35 +56,27 @@ def connect(client: Any, source: Any, target: Any) -> None:
 
     PortLost when it is not there.
     """
-    import jack  # noqa: PLC0415 - needs libjack, which not every machine has
-
-    try:
+    named = target if isinstance(target, str) else source
+    with _or_lost(f"there is no JACK port {named!r}"):
         if source and target:
             client.connect(source, target)
-    except jack.JackError as error:
-        named = target if isinstance(target, str) else source
-        raise PortLost(f"there is no JACK port {named!r}") from error
 
 
 def _registered(ports: Any, name: str, words: str) -> Any:
     """A new port of our client. PortLost when JACK has no room for it."""
-    import jack  # noqa: PLC0415 - needs libjack, which not every machine has
-
-    try:
+    with _or_lost(f"JACK would not open {words}"):
         return ports.register(name)
-    except jack.JackError as error:
-        raise PortLost(f"JACK would not open {words}") from error
 
 
 @contextmanager
-def _or_gone() -> Iterator[None]:
-    """What fails because the server has just gone is PortLost, as where that was known before."""
+def _or_lost(words: str) -> Iterator[None]:
+    """What JACK refuses, also because it has just gone and nobody knows yet, is PortLost."""
     import jack  # noqa: PLC0415 - needs libjack, which not every machine has
 
     try:
         yield
     except jack.JackError as error:
-        raise PortLost("JACK stopped") from error
+        raise PortLost(words) from error
 
 
 def _say_nothing(message: str) -> None:
@@ -129,7 +121,7 @@ class JackWire:
         self._settled_ns = 0
         """Until then frames jump because periods are another size, or another card's."""
         try:
-            with _or_gone():
+            with _or_lost(STOPPED):
                 self.client.set_process_callback(self._process)
                 self.client.set_xrun_callback(self._on_xrun)
                 self.client.set_shutdown_callback(self._on_shutdown)
@@ -174,7 +166,7 @@ class JackWire:
         """
         if not isinstance(self.transport, JackTransport):
             self.leave_transport()
-            with _or_gone():
+            with _or_lost(STOPPED):
                 self.transport = JackTransport(self.client, self.frames, where)
         return self.transport
 
@@ -188,9 +180,8 @@ class JackWire:
     def leave_transport(self) -> None:
         """Leave JACK's transport to others."""
         transport, self.transport = self.transport, None
-        if transport is not None and self.alive:
-            with suppress(PortLost), _or_gone():
-                transport.release()
+        if transport is not None:
+            self._give_back(transport.release)
 
     def open_line(self, name: str, target: str, shape: PulseShape) -> JackLine:
         """A new audio output for pulses or a level, connected to `target` unless that is empty.
@@ -218,16 +209,18 @@ class JackWire:
     def forget_input(self, heard: JackInput) -> None:
         """Take an input out of the callback and give it back."""
         self._inputs = [p for p in self._inputs if p is not heard]
-        if self.alive:
-            with suppress(PortLost), _or_gone():
-                heard.into.unregister()
+        self._give_back(heard.into.unregister)
 
     def forget(self, port: JackPort | JackLine) -> None:
         """Take a port out of the callback and give it back."""
         self._ports = [p for p in self._ports if p is not port]
+        self._give_back(port.out.unregister)
+
+    def _give_back(self, call: Callable[[], object]) -> None:
+        """Nothing to do where the server has gone: it has taken it along."""
         if self.alive:
-            with suppress(PortLost), _or_gone():
-                port.out.unregister()
+            with suppress(PortLost), _or_lost(STOPPED):
+                call()
 
     def close(self) -> None:
         """Close the client. A dead one must be closed too, before another is opened."""
@@ -314,13 +307,13 @@ class JackInput:
     def receive(self) -> list[Heard]:
         """What has come in. PortLost when the server stopped."""
         if not self.wire.alive:
-            raise PortLost("JACK stopped")
+            raise PortLost(STOPPED)
         return self._inbox.take()
 
     def check_input(self) -> None:
         """PortLost when the server stopped or the other end was taken away."""
         if not self.wire.alive:
-            raise PortLost("JACK stopped")
+            raise PortLost(STOPPED)
         if self._source and not self.wire.client.get_all_connections(self.into):
             raise PortLost(f"JACK port {self._source} went away")
 
@@ -355,7 +348,7 @@ class JackPort(JackOut):
     def send(self, data: bytes, due_ns: int) -> None:
         """Hand a message over; it goes out at the frame of its time."""
         if not self.wire.alive:
-            raise PortLost("JACK stopped")
+            raise PortLost(STOPPED)
         self._incoming.append((due_ns, data))
 
     def pass_on(self, frame: int, data: bytes) -> None:

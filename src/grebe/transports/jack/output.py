@@ -6,6 +6,7 @@ from typing import Any, Protocol
 
 from grebe.errors import PortLost
 from grebe.transports.frames import FrameClock
+from grebe.transports.jack.library import STOPPED
 
 
 class JackHost(Protocol):
@@ -33,7 +34,7 @@ class JackOut:
     def check(self) -> None:
         """PortLost when the server stopped or the other end was taken away."""
         if not self.wire.alive:
-            raise PortLost("JACK stopped")
+            raise PortLost(STOPPED)
         if self._target and not self.wire.client.get_all_connections(self.out):
             raise PortLost(f"JACK port {self._target} went away")
 
