@@ -13,9 +13,9 @@ DESTDIR ?=
 demo: $(RUNS)
 	@$(BIN)/grebe demo
 
-# What runs beside tests that judge time has what they leave of the processors, and nothing that they
-# want: the kernel's SCHED_IDLE.
-IDLE := $(shell command -v chrt >/dev/null && echo "chrt --idle 0" || echo "nice -n 19")
+# What runs beside tests that judge time has what they leave of the processors, and hardly more. (Not
+# SCHED_IDLE: what has that may stand still for seconds, and sessions of computers part meanwhile.)
+BESIDE_TIMED := nice -n 19
 
 test: $(TESTS) lint ready
 	@$(MAKE) --no-print-directory unit BESIDE=types
@@ -39,7 +39,7 @@ lint: $(TESTS)
 	$(BIN)/ruff format --check .
 
 types: $(TESTS)
-	$(IDLE) $(BIN)/mypy
+	$(BESIDE_TIMED) $(BIN)/mypy
 
 # Compiled once, whatever the shell says: else each worker, and each process that a test starts,
 # compiles all of Grebe again, which is half of the time that all of it takes.
@@ -62,13 +62,13 @@ alone:
 	$(BIN)/python -m pytest -m alone $(ALONE) # no other test runs beside these
 # In one process, which leaves them compiled for the workers.
 collected:
-	$(IDLE) $(BIN)/python -m pytest --collect-only -q >/dev/null
+	$(BESIDE_TIMED) $(BIN)/python -m pytest --collect-only -q >/dev/null
 
 # Tests that judge time wait for a clock more than half of it; the others run in that, and the types.
 timed: alone collected
 	$(BIN)/python -m pytest -n 3 --dist worksteal -m "(jack or real_time) and not alone" $(TIMED)
 others: alone collected
-	$(IDLE) $(BIN)/python -m pytest -n 3 --dist worksteal -m "not jack and not real_time and not alone"
+	$(BESIDE_TIMED) $(BIN)/python -m pytest -n 3 --dist worksteal -m "not jack and not real_time and not alone"
 
 # Against PipeWire, the kernel's sequencer and sound cards; makes what it needs, as root on Debian 12.
 lab: $(TESTS)
