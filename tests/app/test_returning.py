@@ -82,23 +82,16 @@ def test_crashed_at_once_or_for_ever_it_is_left_alone() -> None:
 
 
 ASLEEP = """
-import signal, sys, time
+import signal, sys
 from pathlib import Path
 from grebe.app.returning import Opening, watch
 
 def run(opening):
-    signal.signal(signal.SIGTERM, lambda *_: sys.exit(0))
+    signal.pthread_sigmask(signal.SIG_BLOCK, [signal.SIGTERM])
     print("runs", flush=True)
-    time.sleep(90)
-    return 1
+    return 0 if signal.sigtimedwait([signal.SIGTERM], 90) else 1
 
-def ended(opening):
-    try:
-        return run(opening)
-    except SystemExit:
-        return 0
-
-sys.exit(watch(Opening(Path("/x.grebe")), ended))
+sys.exit(watch(Opening(Path("/x.grebe")), run))
 """
 
 

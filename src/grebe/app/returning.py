@@ -13,7 +13,6 @@ import time
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager, suppress
 from pathlib import Path
-from types import FrameType
 from typing import NamedTuple
 
 import msgspec
@@ -159,12 +158,12 @@ def watch(
 def _forked(opening: Opening, run: Callable[[Opening], int]) -> int:
     """The window in a child that has everything loaded already: a second start costs nothing.
 
-    What asks this process to end asks the window.
+    What asks this process to end asks the window, whenever it comes: signals are held back and
+    waited for, since a handler's would be lost where it came just before the wait.
     """
     sys.stdout.flush()
     sys.stderr.flush()
-    # What comes while there are two of them and nobody passes it on yet waits until somebody does.
-    asked = signal.pthread_sigmask(signal.SIG_BLOCK, ENDED_BY)
+    asked = signal.pthread_sigmask(signal.SIG_BLOCK, (*ENDED_BY, signal.SIGCHLD))
     child = os.fork()
     if child == 0:
         status = 1
@@ -182,18 +181,20 @@ def _forked(opening: Opening, run: Callable[[Opening], int]) -> int:
                 sys.stdout.flush()
                 sys.stderr.flush()
             os._exit(status)
-
-    def pass_on(number: int, frame: FrameType | None) -> None:
-        del frame
-        with suppress(ProcessLookupError):
-            os.kill(child, number)
-
-    before = {number: signal.signal(number, pass_on) for number in (signal.SIGTERM, signal.SIGHUP)}
-    before[signal.SIGINT] = signal.signal(signal.SIGINT, signal.SIG_IGN)  # the window hears it too
-    signal.pthread_sigmask(signal.SIG_SETMASK, asked)
     try:
-        _, ended = os.waitpid(child, 0)
+        return _end_of(child)
     finally:
-        for number, handler in before.items():
-            signal.signal(number, handler)
-    return os.waitstatus_to_exitcode(ended)
+        signal.pthread_sigmask(signal.SIG_SETMASK, asked)
+
+
+def _end_of(child: int) -> int:
+    """Its exit status, or its signal's number below nought. What asks us to end is passed on to
+    it; Ctrl+C is not: it hears that itself."""
+    while True:
+        came = signal.sigwait((*ENDED_BY, signal.SIGCHLD))
+        if came == signal.SIGCHLD:
+            pid, ended = os.waitpid(child, os.WNOHANG)
+            if pid == child:
+                return os.waitstatus_to_exitcode(ended)
+        elif came != signal.SIGINT:
+            os.kill(child, came)  # nobody has waited for it yet: the number is still its own
