@@ -17,9 +17,9 @@ from grebe.app.engine.supervisor import (
     load_message,
     start_engine,
 )
-from grebe.app.live.perform import end_process
 from grebe.core.document import Project
 from grebe.core.player.plan import Plan
+from grebe.process.children import end_child
 from grebe.process.places import standin_socket
 from grebe.protocols.link.messages import Loaded, Welcome
 from tests.waiting import PATIENCE_S
@@ -106,4 +106,4 @@ def listening_engine(project: Project, plan: Plan, *others: str) -> Iterator[Eng
         client.close()
     finally:
         for process in (engine, standins.process):
-            end_process(process)
+            end_child(process)

@@ -13,9 +13,10 @@ from grebe.app.engine.supervisor import (
     load_message,
     start_engine,
 )
-from grebe.app.live.perform import end_process, settled_report
+from grebe.app.live.perform import settled_report
 from grebe.core.document import Project
 from grebe.core.player.plan import make_plan
+from grebe.process.children import end_child
 from grebe.process.places import engine_socket
 from grebe.protocols.link.messages import (
     FromEngine,
@@ -82,7 +83,7 @@ class Live:
 
     def other_standins(self) -> None:
         """Start stand-ins again, after theirs were killed."""
-        end_process(self.standins.process)
+        end_child(self.standins.process)
         self.standins = StandinsProcess(self.project.rig.devices)
         self.standins.wait_ready()
 
@@ -96,7 +97,7 @@ class Live:
         """End everything this started."""
         self.client.close()
         for process in (self.engine, self.standins.process):
-            end_process(process)
+            end_child(process)
 
 
 @contextmanager

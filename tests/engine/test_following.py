@@ -19,7 +19,7 @@ from grebe.app.engine.supervisor import (
     load_message,
     start_engine,
 )
-from grebe.app.live.perform import end_process, perform, settled_report, with_leader_named
+from grebe.app.live.perform import perform, settled_report, with_leader_named
 from grebe.core.document import Project
 from grebe.core.player.commands import Begin, Halt, Hold
 from grebe.core.player.plan import make_plan
@@ -27,6 +27,7 @@ from grebe.core.rig.model import Cable, Faults, Filter, Route
 from grebe.core.rig.spec import Sends, Spec
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.errors import UsageError
+from grebe.process.children import end_child
 from grebe.process.places import standin_socket
 from grebe.protocols.link.messages import Loaded, Notice, Status, Welcome
 from grebe.protocols.standin.reports import encode_reports, played
@@ -156,7 +157,7 @@ class Stage:
         self.leader.close()
         self.client.close()
         for process in (self.engine, self.standins.process):
-            end_process(process)
+            end_child(process)
 
 
 @contextmanager

@@ -13,12 +13,12 @@ import pytest
 
 from grebe.app.engine.client import connect_when_ready
 from grebe.app.engine.supervisor import start_engine
-from grebe.app.live.perform import end_process
 from grebe.core.document import Project, with_rig
 from grebe.core.player.commands import Begin, Halt, ReplacePlan
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.model import Cable, Filter, Rig, Route
 from grebe.core.rig.trigger import Trigger
+from grebe.process.children import end_child
 from grebe.protocols.link.messages import Learn, Learned, Load, Loaded, Notice, Status, Welcome
 from grebe.protocols.standin.reports import encode_reports, played
 from tests import build
@@ -102,7 +102,7 @@ class Table:
 
     def close(self) -> None:
         self.client.close()
-        end_process(self.engine)
+        end_child(self.engine)
         for one in self.boxes.values():
             one.close()
 

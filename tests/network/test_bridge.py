@@ -13,7 +13,6 @@ import pytest
 
 from grebe.app.engine.client import connect_when_ready
 from grebe.app.engine.supervisor import rtp_ports, start_engine, start_network
-from grebe.app.live.perform import end_process
 from grebe.core.document import with_rig, with_song
 from grebe.core.player.commands import Begin, Halt
 from grebe.core.rig.model import PEERS_ID, Port
@@ -21,6 +20,7 @@ from grebe.core.session.use import SessionUse
 from grebe.core.songs.edit import set_tempo
 from grebe.core.time.ticks import TICKS_PER_QUARTER
 from grebe.network.node import Node
+from grebe.process.children import end_child
 from grebe.process.places import log_dir
 from grebe.protocols.link.messages import Shutdown, Status
 from grebe.protocols.link.session import AcceptPeer, CarryRtp, Join, Propose
@@ -68,7 +68,7 @@ class Stage:
 
     def close(self) -> None:
         self.live.close()
-        end_process(self.process)
+        end_child(self.process)
 
 
 @pytest.fixture
@@ -218,7 +218,7 @@ def test_midi_leaves_over_the_network_stamped_with_when_it_is_due() -> None:
             status = live.status(lambda s: s.peers is not None and bool(s.peers.rtp[0].sent))
         finally:
             live.close()
-            end_process(helper)
+            end_child(helper)
         got: list[tuple[int, bytes]] = []
         while True:
             try:
@@ -253,4 +253,4 @@ def test_it_waits_for_an_engine_that_is_slower_to_start() -> None:
         assert [process.wait(PATIENCE_S) for process in started] == [0, 0]
     finally:
         for process in started:
-            end_process(process)
+            end_child(process)

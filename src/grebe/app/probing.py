@@ -10,7 +10,6 @@ from typing import Any, Literal, NamedTuple
 
 import msgspec
 
-from grebe.app.live.perform import end_process
 from grebe.core.probe.experiments import LeftOut, stage_of
 from grebe.core.probe.model import (
     Answers,
@@ -26,6 +25,7 @@ from grebe.core.probe.procedure import STAGES, Probing, procedure
 from grebe.core.rig.standin import Setup
 from grebe.errors import EngineError
 from grebe.process import children
+from grebe.process.children import end_child
 from grebe.process.told_lines import ToldLines
 from grebe.words import tr
 
@@ -65,9 +65,7 @@ class ProbePorts(NamedTuple):
             return children.start(children.PROBE, *words, stdin=pipe, stdout=pipe)
         words = ["--speed", str(STANDIN_SPEED)]
         process = children.start(children.PROBED_STANDIN, *words, stdin=pipe, stdout=pipe)
-        assert process.stdin is not None
-        process.stdin.write(msgspec.json.encode(self.standin) + b"\n")
-        process.stdin.flush()
+        children.tell(process, msgspec.json.encode(self.standin) + b"\n")
         return process
 
 
@@ -160,7 +158,7 @@ class ProbeRun:
         """Stop at once: notes are ended, the box is stopped. It can be taken up again."""
         process, self._process = self._process, None
         if process is not None:
-            end_process(process)
+            end_child(process)
             self.state, self.question = "paused", None
             self.steps = [step for step in self.steps if step.heard is not None]
 
@@ -208,7 +206,7 @@ class ProbeRun:
             self.state = "done"
             process, self._process = self._process, None
             if process is not None:
-                end_process(process)
+                end_child(process)
             return
         self._next()
 
@@ -249,12 +247,7 @@ class ProbeRun:
         }
         process, self.began_s = self._process, time.monotonic()
         assert process is not None
-        assert process.stdin is not None
-        try:
-            process.stdin.write(json.dumps(asked).encode() + b"\n")
-            process.stdin.flush()
-        except OSError:
-            pass  # it says why, if it can
+        children.tell(process, json.dumps(asked).encode() + b"\n")  # lost, it says why, if it can
 
     def _heard(self, wait_s: float) -> list[dict[str, Any]]:
         assert self._tells is not None
@@ -264,7 +257,7 @@ class ProbeRun:
     def _lost(self, why: str) -> None:
         process, self._process = self._process, None
         if process is not None:
-            end_process(process)
+            end_child(process)
         self.state, self.why = "lost", why
         self.steps = [step for step in self.steps if step.heard is not None]
 

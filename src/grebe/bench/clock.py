@@ -19,12 +19,13 @@ from pathlib import Path
 from typing import Any
 
 from grebe.app.engine.supervisor import StandinsProcess
-from grebe.app.live.perform import end_process, percentiles, private_engine
+from grebe.app.live.perform import percentiles, private_engine
 from grebe.core.document import Project
 from grebe.core.player.commands import Begin, Halt
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.model import Cable, Device, Rig
 from grebe.core.songs.model import Scene, Section, Song
+from grebe.process.children import end_child
 from grebe.process.places import override_runtime_dir, standin_socket
 from grebe.process.processor import processor_times, stolen_percent
 from grebe.protocols.link.messages import AskReport, FiguresReport
@@ -152,7 +153,7 @@ def run_reference(
             )
             return [int(line) / 1e6 for line in done.stdout.split()[1:]]
         finally:
-            end_process(standins.process)
+            end_child(standins.process)
 
 
 def compile_reference(folder: Path) -> Path | None:
@@ -174,4 +175,4 @@ def busy(count: int) -> Iterator[None]:
         yield
     finally:
         for process in spinning:
-            end_process(process)
+            end_child(process)

@@ -16,7 +16,7 @@ import msgspec
 
 from grebe.app.document.demo import fresh_demo
 from grebe.app.engine.supervisor import load_message
-from grebe.app.live.perform import end_process, private_engine, settled_report
+from grebe.app.live.perform import private_engine, settled_report
 from grebe.bench.clock import (
     BUSY,
     bench_project,
@@ -29,6 +29,7 @@ from grebe.bench.clock import (
 from grebe.core.player.commands import Begin, Halt, Hold
 from grebe.core.player.plan import make_plan
 from grebe.formats.project import read_project
+from grebe.process.children import end_child
 from grebe.process.processor import processor_times, stolen_percent
 
 SIZES = (1, 8, 32, 64)
@@ -151,7 +152,7 @@ def kill_windows(count: int) -> dict[str, Any]:
                 client.pump()
                 time.sleep(0.05)
             window.send_signal(signal.SIGKILL)
-            end_process(window)
+            end_child(window)
         client.send(Halt())
         rows = settled_report(client).devices
     return {

@@ -19,13 +19,13 @@ from grebe.app.engine.supervisor import (
     load_message,
     start_engine,
 )
-from grebe.app.live.perform import end_process
 from grebe.core.document import Project
 from grebe.core.patterns.model import Content, Hit, Pattern, Voice
 from grebe.core.player.commands import Begin, Hold
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.model import Cable, Device, Port, Rig
 from grebe.core.songs.model import Part, Scene, Section, Song
+from grebe.process.children import end_child
 from grebe.process.places import override_runtime_dir, standin_socket
 from grebe.protocols.link.messages import Loaded, Notice, Status, Welcome
 
@@ -208,7 +208,7 @@ class PlayingEngine:
         self.client.close()
         with suppress(ProcessLookupError):
             os.kill(self.engine.pid, signal.SIGCONT)
-        end_process(self.engine)
+        end_child(self.engine)
         for box in self.boxes.values():
             box.close()
 
@@ -231,7 +231,7 @@ def playing(command: Callable[[], list[str]] | None = None) -> Iterator[PlayingE
 def end_process_now(process: subprocess.Popen[bytes]) -> None:
     """Kill a process and close its pipes."""
     process.kill()
-    end_process(process)
+    end_child(process)
 
 
 def until(client: EngineClient, wanted: Callable[[Status], bool]) -> Status:

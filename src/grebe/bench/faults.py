@@ -32,7 +32,7 @@ from grebe.app.engine.supervisor import (
     start_engine,
     start_network,
 )
-from grebe.app.live.perform import end_process, settled_report
+from grebe.app.live.perform import settled_report
 from grebe.bench.engine import kill_windows
 from grebe.bench.fault_stage import (
     BPM,
@@ -52,6 +52,7 @@ from grebe.core.session.use import OscUse
 from grebe.core.time.ticks import CLOCK_TICKS
 from grebe.formats.atomic import last_of, write_atomic
 from grebe.formats.project import write_project
+from grebe.process.children import end_child
 from grebe.process.places import engine_socket, override_runtime_dir
 from grebe.protocols.link.messages import Welcome
 from grebe.protocols.link.session import Osc
@@ -180,7 +181,7 @@ def standins_killed() -> dict[str, Any]:
             if client is not None:
                 client.close()
             for process in (engine, host.process):
-                end_process(process)
+                end_child(process)
 
 
 def _steady(run: PlayingEngine, since: float) -> dict[str, Any]:
@@ -223,7 +224,7 @@ def network_killed() -> dict[str, Any]:
             return {"back_ms": round(1000 * back, 1), **_steady(run, began)}
         finally:
             for process in processes:
-                end_process(process)
+                end_child(process)
 
 
 def _osc_is_on(run: PlayingEngine) -> bool:
@@ -270,7 +271,7 @@ def osc_flood(seconds: float) -> dict[str, Any]:
             return {"packets": sent, "network_process_lives": process.poll() is None,
                     **_steady(run, began)}  # fmt: skip
         finally:
-            end_process(process)
+            end_child(process)
 
 
 def edit_flood(seconds: float) -> dict[str, Any]:

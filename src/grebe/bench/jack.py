@@ -16,9 +16,9 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 from typing import Any
 
-from grebe.app.live.perform import end_process
 from grebe.bench.clock import BPM, BUSY, busy
 from grebe.errors import EngineError
+from grebe.process.children import end_child
 from grebe.process.processor import processor_times, stolen_percent
 
 PERIODS = (64, 256, 1024)
@@ -73,4 +73,4 @@ def _server(period: int) -> Iterator[str]:
         time.sleep(READY_S)
         yield name
     finally:
-        end_process(process)
+        end_child(process)

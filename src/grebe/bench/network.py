@@ -15,7 +15,7 @@ import numpy as np
 
 from grebe.app.engine.client import EngineClient
 from grebe.app.engine.supervisor import start_network
-from grebe.app.live.perform import end_process, private_engine, settled_report
+from grebe.app.live.perform import private_engine, settled_report
 from grebe.bench.clock import bench_project
 from grebe.bench.simulated_network import Delay, Net, bursty, jittery, lossy, one_sided, quiet
 from grebe.bench.switch import Network
@@ -24,6 +24,7 @@ from grebe.core.player.plan import make_plan
 from grebe.core.session.envelope import estimate
 from grebe.core.session.exchange import Exchange, best_of
 from grebe.core.session.use import SessionUse
+from grebe.process.children import end_child
 from grebe.process.processor import processor_times, stolen_percent
 from grebe.protocols.link.messages import ClearCounters, Status
 from grebe.protocols.link.session import Join
@@ -351,7 +352,7 @@ def _flood() -> dict[str, Any]:
         out["missed"] = sum(row.missed for row in rows)
         peers = client.wait_for(Status, 2.0).peers
         out["dropped_by_the_network_process"] = peers.dropped if peers is not None else None
-    end_process(helper)
+    end_child(helper)
     return out
 
 

@@ -15,12 +15,13 @@ from grebe.app.engine.supervisor import (
     load_message,
     start_engine,
 )
-from grebe.app.live.perform import end_process, percentiles
+from grebe.app.live.perform import percentiles
 from grebe.bench.clock import BUSY, bench_project, busy
 from grebe.core.document import Project, with_rig
 from grebe.core.player.commands import Begin
 from grebe.core.player.plan import make_plan
 from grebe.core.rig.model import Cable, Device, Route
+from grebe.process.children import end_child
 from grebe.process.places import override_runtime_dir, standin_socket
 from grebe.process.processor import processor_times, stolen_percent
 from grebe.protocols.link.messages import Loaded, Shutdown, Welcome
@@ -103,4 +104,4 @@ def _run() -> list[int]:
             return took
         finally:
             for process in (trip, engine, standins.process):
-                end_process(process)
+                end_child(process)

@@ -5,7 +5,6 @@ from __future__ import annotations
 import argparse
 import subprocess
 import sys
-from contextlib import suppress
 
 import msgspec
 
@@ -15,6 +14,7 @@ from grebe.app.passphrases import passphrase_of
 from grebe.cli.common import Commands, add_json, bpm, command, number
 from grebe.core.session.use import SessionUse
 from grebe.errors import UsageError
+from grebe.process.children import end_input, tell
 from grebe.process.log import start_log
 
 _seconds = number("seconds go", 0.1, 86_400)
@@ -89,21 +89,18 @@ def peer(arguments: argparse.Namespace) -> int:
         "output": "json" if arguments.json else "words",
     }
     process = subprocess.Popen([sys.executable, "-m", "grebe.network"], stdin=subprocess.PIPE)
-    assert process.stdin is not None
     try:
-        process.stdin.write(msgspec.json.encode(told) + b"\n")
-        process.stdin.flush()
+        tell(process, msgspec.json.encode(told) + b"\n")
         if arguments.seconds is None:
             for line in sys.stdin.buffer:
-                process.stdin.write(line)
-                process.stdin.flush()
+                if not tell(process, line):
+                    break
         else:
             process.wait()
-    except (BrokenPipeError, KeyboardInterrupt):
+    except KeyboardInterrupt:
         pass
     finally:
-        with suppress(BrokenPipeError):
-            process.stdin.close()
+        end_input(process)
     return process.wait()
 
 

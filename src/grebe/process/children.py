@@ -22,6 +22,8 @@ from grebe.process.priority import ordinary
 
 ENDS_WITHIN_S = 2.0
 """After SIGTERM; then it is killed."""
+CHILD_ENDS_WITHIN_S = 5.0
+"""The same for one that we started, and that may have to give back a port."""
 ENDED_BY = (signal.SIGTERM, signal.SIGHUP, signal.SIGINT)
 """What asks a process of Grebe to put things in order and end."""
 
@@ -75,17 +77,54 @@ def start(
         )
 
 
-_leaving: deque[subprocess.Popen[bytes]] = deque()
-"""Let go of, not yet ended; looked at when the next one is."""
+def tell(process: subprocess.Popen[bytes], data: bytes) -> bool:
+    """Write to its standard input; whether it took it. One that has ended is known by its end."""
+    assert process.stdin is not None
+    try:
+        process.stdin.write(data)
+        process.stdin.flush()
+    except OSError:
+        return False
+    return True
 
 
-def reap_later(process: subprocess.Popen[bytes]) -> None:
-    """A process that was let go of ends by itself; waited for without waiting."""
-    _leaving.append(process)
-    for _ in range(len(_leaving)):
-        left = _leaving.popleft()
+def end_input(process: subprocess.Popen[bytes]) -> None:
+    """Tell it no more, whatever it has not taken in: it may have ended."""
+    if process.stdin is not None:
+        with suppress(OSError):
+            process.stdin.close()
+
+
+def close_pipes(process: subprocess.Popen[bytes]) -> None:
+    """Tell it no more, and hear it no more."""
+    end_input(process)
+    if process.stdout is not None:
+        process.stdout.close()
+
+
+def end_child(process: subprocess.Popen[bytes]) -> None:
+    """End a process we started, by force if it must be, and close its pipes."""
+    if process.poll() is None:
+        process.terminate()
+        try:
+            process.wait(CHILD_ENDS_WITHIN_S)
+        except subprocess.TimeoutExpired:
+            process.kill()
+            process.wait()
+    close_pipes(process)
+
+
+_let_go: deque[subprocess.Popen[bytes]] = deque()
+"""Not yet ended; looked at when the next one is let go of."""
+
+
+def let_go(process: subprocess.Popen[bytes]) -> None:
+    """Leave a process to itself. Those that have ended meanwhile are reaped, without waiting."""
+    _let_go.append(process)
+    for _ in range(len(_let_go)):
+        left = _let_go.popleft()
         if left.poll() is None:
-            _leaving.append(left)
+            _let_go.append(left)
 
 
 def only_one(name: str) -> int | None:

@@ -7,8 +7,9 @@ from typing import Literal, Protocol
 
 from grebe.app.actions.keymap import told
 from grebe.app.engine.client import EngineClient, check_version
-from grebe.app.engine.supervisor import let_go, start_engine
+from grebe.app.engine.supervisor import start_engine
 from grebe.errors import EngineError, ProtocolError
+from grebe.process.children import let_go
 from grebe.process.places import engine_socket, read_back
 from grebe.protocols.link.messages import FromEngine, Shutdown, Status, ToEngine, Welcome
 from grebe.words import tr

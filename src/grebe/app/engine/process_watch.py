@@ -5,7 +5,8 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from grebe.app.document.store import Store
-from grebe.app.engine.supervisor import StandinsProcess, let_go, standin_devices, start_network
+from grebe.app.engine.supervisor import StandinsProcess, standin_devices, start_network
+from grebe.process.children import let_go
 from grebe.protocols.link.messages import Status
 
 STANDINS_AFTER_S = 2.0

@@ -50,9 +50,7 @@ def start_laptop(
         "accepts": True,
     }
     process = children.start(children.PEERS, stdin=subprocess.PIPE)
-    assert process.stdin is not None
-    process.stdin.write(msgspec.json.encode(told) + b"\n")
-    process.stdin.flush()
+    children.tell(process, msgspec.json.encode(told) + b"\n")
     return process
 
 
@@ -84,14 +82,6 @@ def standin_devices(devices: Sequence[Device]) -> list[Device]:
     return [d for d in devices if d.port.is_standin]
 
 
-_let_go: list[subprocess.Popen[bytes]] = []
-
-
-def let_go(process: subprocess.Popen[bytes]) -> None:
-    """Leave a process to itself. Those that have ended meanwhile are reaped."""
-    _let_go[:] = [p for p in (*_let_go, process) if p.poll() is None]
-
-
 class StandinsProcess:
     """The process holding all stand-ins of a rig."""
 
@@ -103,9 +93,8 @@ class StandinsProcess:
         ]
         stdout = subprocess.PIPE if announced else subprocess.DEVNULL
         self.process = children.start(children.STANDINS, stdin=subprocess.PIPE, stdout=stdout)
-        assert self.process.stdin is not None
-        self.process.stdin.write(msgspec.json.encode(seating))
-        self.process.stdin.close()
+        children.tell(self.process, msgspec.json.encode(seating))
+        children.end_input(self.process)
 
     def wait_ready(self) -> None:
         """Wait until all of them listen. EngineError when they do not."""

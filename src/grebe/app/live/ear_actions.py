@@ -12,11 +12,11 @@ from grebe.app.doing import does
 from grebe.app.editors.rig_hand import RigHand
 from grebe.app.live.hearing import audio_name
 from grebe.app.live.interfaces import CableLoop, keep_loop
-from grebe.app.live.perform import end_process
 from grebe.app.live.session import Session
 from grebe.core.rig.model import AudioPort, Device
 from grebe.errors import EditError
 from grebe.process import children
+from grebe.process.children import end_child
 from grebe.words import counted, tr
 
 MEANT_S = 8.0
@@ -77,7 +77,7 @@ class EarActions:
         self._session.hearing.quiet("loop", on=False)
         assert process.stdout is not None
         told = json.loads(process.stdout.read() or b"{}")
-        end_process(process)
+        end_child(process)
         if "frames" not in told:
             why = told.get("lost", tr("it could not be measured"))
             self._session.say("warn", tr("No loop: {why}.", why=why))

@@ -11,11 +11,11 @@ import msgspec
 from grebe.app.document.store import Store
 from grebe.app.live.interfaces import known_late_ms
 from grebe.app.live.notices import Notices
-from grebe.app.live.perform import end_process
 from grebe.app.live.position import DEVIATIONS_KEPT, Position
 from grebe.core.rig.model import AudioPort, Device
 from grebe.core.time.ticks import SIXTEENTH_TICKS
 from grebe.process import children
+from grebe.process.children import end_child
 from grebe.process.told_lines import ToldLines
 from grebe.protocols.link.messages import Deviation, Heard
 from grebe.words import tr
@@ -159,7 +159,7 @@ class Hearing:
         """Hear nothing more."""
         process, self._process = self._process, None
         if process is not None:
-            end_process(process)
+            end_child(process)
         self.channels, self.problem = {}, ""
 
     def take_events(self) -> list[Heard]:

@@ -11,7 +11,7 @@ import msgspec
 from grebe.app.actions.keymap import told
 from grebe.app.document.store import Store
 from grebe.app.engine.link import Link
-from grebe.app.engine.supervisor import let_go, rtp_ports, start_display, start_laptop
+from grebe.app.engine.supervisor import rtp_ports, start_display, start_laptop
 from grebe.app.live.notices import Notices
 from grebe.app.live.position import Position
 from grebe.app.live.selection import Selection
@@ -21,6 +21,7 @@ from grebe.core.session.use import OscUse, SessionUse
 from grebe.core.showing import without_hits
 from grebe.errors import EditError
 from grebe.formats.project import project_bytes
+from grebe.process.children import end_input, let_go
 from grebe.protocols.link.messages import Status
 from grebe.protocols.link.session import (
     AcceptPeer,
@@ -75,8 +76,7 @@ class Laptops:
     def end(self) -> None:
         """Let go of them."""
         for process in self._processes:
-            assert process.stdin is not None
-            process.stdin.close()
+            end_input(process)
             let_go(process)
         self._processes.clear()
 

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import subprocess
 import tempfile
 import time
 from collections.abc import Callable, Iterable, Iterator
@@ -34,6 +33,7 @@ from grebe.core.sets.joined import Chapter
 from grebe.core.showing import without_hits
 from grebe.errors import UsageError
 from grebe.formats.project import project_bytes
+from grebe.process.children import end_child
 from grebe.process.places import override_runtime_dir
 from grebe.protocols.link.messages import (
     AskReport,
@@ -99,7 +99,7 @@ def private_engine(
             engine.wait(5.0)
         finally:
             for process in (engine, standins.process, *filter(None, [network])):
-                end_process(process)
+                end_child(process)
 
 
 def _wait_for(paths: Iterable[Path]) -> None:
@@ -270,17 +270,3 @@ def percentiles(ms: tuple[float, ...]) -> dict[str, float | None]:
     p50, p95, p99 = np.percentile(values, [50, 95, 99])
     rows = {"p50": p50, "p95": p95, "p99": p99, "max": values.max()}
     return {key: round(float(value), 4) for key, value in rows.items()}
-
-
-def end_process(process: subprocess.Popen[bytes]) -> None:
-    """End a process we started, by force if it must be, and close its pipes."""
-    if process.poll() is None:
-        process.terminate()
-        try:
-            process.wait(5.0)
-        except subprocess.TimeoutExpired:
-            process.kill()
-            process.wait()
-    for stream in (process.stdin, process.stdout):
-        if stream is not None:
-            stream.close()

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import secrets
 import subprocess
-from contextlib import suppress
 from typing import Any
 
 import msgspec
@@ -74,17 +73,15 @@ class Phones:
         """Serve no longer; nobody sees anything any more."""
         process, self._process, self._lines = self._process, None, None
         self.urls, self.rows = [], []
-        if process is None or process.stdin is None:
+        if process is None:
             return
-        with suppress(OSError):
-            process.stdin.close()
+        children.end_input(process)
         try:
             process.wait(ENDING_S)
         except subprocess.TimeoutExpired:
             process.kill()
             process.wait()
-        if process.stdout is not None:
-            process.stdout.close()
+        children.close_pipes(process)
 
     def accept(self, number: int, *, accepts: bool = True) -> None:
         """Let a phone see it, or send it away."""
@@ -114,11 +111,8 @@ class Phones:
         self._say(msgspec.json.encode(row) + b"\n")
 
     def _say(self, data: bytes) -> None:
-        process = self._process
-        if process is not None and process.stdin is not None:
-            with suppress(OSError):  # it has ended: the next look says so
-                process.stdin.write(data)
-                process.stdin.flush()
+        if self._process is not None:
+            children.tell(self._process, data)  # one that has ended: the next look says so
 
 
 def stage_now(session: Session, book: StageModel) -> dict[str, Any]:

@@ -72,4 +72,4 @@ class PulseInput:
     def close_input(self) -> None:
         """Hang up; the process ends by itself."""
         self._socket.close()
-        children.reap_later(self._process)
+        children.let_go(self._process)

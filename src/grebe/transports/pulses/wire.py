@@ -123,7 +123,7 @@ class SoundWire:
         self._socket.close()
         if self.problem or self.running is None:
             self._process.kill()
-        children.reap_later(self._process)
+        children.let_go(self._process)
 
 
 class SoundLine:
