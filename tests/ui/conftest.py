@@ -15,6 +15,7 @@ from PyQt6.QtTest import QTest
 from PyQt6.QtWidgets import QApplication, QCheckBox, QLineEdit
 
 from grebe.app.actions.keymap import forget_kept, key_map
+from grebe.app.actions.model import STATION_NUMBERS
 from grebe.app.document.demo import fresh_demo, fresh_project
 from grebe.app.document.recovery import open_recovered
 from grebe.app.document.store import Store
@@ -46,8 +47,29 @@ from tests.waiting import PATIENCE_S, wait
 class Performer:
     """Somebody at the window: presses keys, clicks, waits and looks."""
 
-    def __init__(self, frame: Frame, test: pytest.Item | None = None) -> None:
-        self.frame, self._test = frame, test
+    def __init__(
+        self, window: Frame | Callable[[int], Frame], test: pytest.Item | None = None
+    ) -> None:
+        """`window`: or what opens it at a station. It is opened when it is looked at, at Rig, or
+        where the performer goes first: to make a station in vain takes as long as all the rest."""
+        self._window, self._test = window, test
+
+    @property
+    def frame(self) -> Frame:
+        """The window."""
+        if not isinstance(self._window, Frame):
+            self._window = self._window(STATION_NUMBERS["rig"])
+        return self._window
+
+    @frame.setter
+    def frame(self, other: Frame) -> None:
+        """Another window is in front."""
+        self._window = other
+
+    def leave(self) -> None:
+        """Close the window, if there is one."""
+        if isinstance(self._window, Frame):
+            self._window.leave()
 
     def wait(self, true: Callable[[], object], seconds: float = PATIENCE_S) -> None:
         """Wait until something is so."""
@@ -82,8 +104,11 @@ class Performer:
         QTest.qWait(5)
 
     def go(self, number: int) -> None:
-        """To a station by its key."""
-        self.press(getattr(Qt.Key, f"Key_{number}"), Qt.KeyboardModifier.ControlModifier)
+        """To a station by its key; a window that is not open yet is opened there."""
+        if not isinstance(self._window, Frame):
+            self._window = self._window(number)
+        else:
+            self.press(getattr(Qt.Key, f"Key_{number}"), Qt.KeyboardModifier.ControlModifier)
         assert self.frame.rail.current == number
 
     def engine_ready(self) -> None:
@@ -190,17 +215,24 @@ def performer(
 ) -> Iterator[Performer]:
     """A performer at the demo set, at 1280x800."""
     forget_kept()
+    at_it = Performer(demo_window, request.node)
+    yield at_it
+    at_it.leave()
+    end_engine()
+
+
+def demo_window(station: int) -> Frame:
+    """A window with the demo, open at a station."""
     opened, path = demo_read(), fresh_demo()
-    frame = Frame(Store(opened.project, None, opened.extras, home=path, digest=opened.digest))
+    store = Store(opened.project, None, opened.extras, home=path, digest=opened.digest)
+    frame = Frame(store, first=lambda _: station)
     frame.session.link.state = "off"
     frame.session.derived.beside = True  # as every window that is opened
     frame.show()
     frame.activateWindow()
     QTest.qWaitForWindowExposed(frame)
     frame.on_timer()  # it has opened
-    yield Performer(frame, request.node)
-    frame.leave()
-    end_engine()
+    return frame
 
 
 @pytest.fixture

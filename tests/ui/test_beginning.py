@@ -153,8 +153,8 @@ def test_the_way_in(performer: Performer, monkeypatch: pytest.MonkeyPatch, tmp_p
 
 def test_the_next_window_begins_where_this_one_was_left(performer: Performer) -> None:
     """Size and station are kept when it is closed; what was saved last comes back, with undo."""
-    frame = performer.frame
     performer.go(4)
+    frame = performer.frame
     before = frame.session.project
     performer.act("duplicate")
     performer.act("revert")

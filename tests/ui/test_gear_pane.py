@@ -92,8 +92,8 @@ def test_to_a_file_and_back(
 
 def test_a_check_is_written_down_as_a_try(performer: Performer) -> None:
     """With what was measured beside it; before there is one it is said."""
-    session = performer.frame.session
     performer.go(2)
+    session = performer.frame.session
     performer.find("Write its check down as a try")
     assert "not been checked" in session.notices.last.text  # type: ignore[union-attr]
     selected = performer.frame.views[2].strips.selected  # type: ignore[attr-defined]

@@ -279,8 +279,8 @@ def test_a_strip_through_time_and_a_stretch_measured(performer: Performer) -> No
 
 def test_stage_by_mouse_and_touch(performer: Performer) -> None:
     """Every action a target of 56 px at 1280x800 and more; the guard holds; nothing is dragged."""
-    performer.engine_ready()
     performer.go(7)
+    performer.engine_ready()
     view, session = performer.frame.view, performer.frame.session
     assert isinstance(view, StageView)
     canvas = view.stage_canvas
@@ -337,9 +337,9 @@ def test_stage_by_mouse_and_touch(performer: Performer) -> None:
 
 def test_stage_on_a_screen_of_its_own_and_its_brightness(performer: Performer) -> None:
     """The table stays where it is; Night has three steps."""
+    performer.go(4)
     performer.engine_ready()
     frame = performer.frame
-    performer.go(4)
     frame.book.do("stage_window")
     window = frame.beside.window
     assert window is not None
@@ -367,8 +367,8 @@ def test_stage_on_a_screen_of_its_own_and_its_brightness(performer: Performer) -
 def test_things_are_carried_between_projects(performer: Performer) -> None:
     """A scene, sections, a song and a box, copied here and pasted there, with what they need; what
     is here already is used again. Plain text lies beside it."""
-    frame, session = performer.frame, performer.frame.session
     performer.go(4)
+    frame, session = performer.frame, performer.frame.session
     performer.press(K.Key_C, CTRL)
     scene = frame.view.scene  # type: ignore[attr-defined]
     board = QApplication.clipboard()
@@ -452,8 +452,8 @@ def test_a_pattern_is_carried_from_the_memory_map(performer: Performer) -> None:
 
 def test_a_number_that_is_typed_is_cut_to(performer: Performer) -> None:
     """Shift and Enter go there now, and leave nothing lying for a later Enter."""
-    performer.engine_ready()
     performer.go(7)
+    performer.engine_ready()
     session = performer.frame.session
     view = performer.frame.view
     assert isinstance(view, StageView)

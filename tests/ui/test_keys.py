@@ -23,8 +23,8 @@ from tests.ui.menus import opened
 def test_space_letters_and_esc_belong_to_the_control(performer: Performer) -> None:
     """Space on a tick ticks and starts nothing; a letter in a list is the list's; Esc only gives
     the focus back."""
-    frame = performer.frame
     performer.go(4)
+    frame = performer.frame
     tick = frame.view.form.fields[("part", "muted")]  # type: ignore[attr-defined]
     assert isinstance(tick, QCheckBox)
     before = frame.session.project
@@ -90,8 +90,8 @@ def test_tab_goes_round_and_leaves_everything(performer: Performer, number: int)
 
 def test_keys_with_ctrl_are_the_windows_where_no_text_is_typed(performer: Performer) -> None:
     """A list would search for the letter; in a line of text Ctrl+Z takes back what was typed."""
-    frame = performer.frame
     performer.go(3)
+    frame = performer.frame
     performer.press(K.Key_X)
     steps = len(frame.session.store.steps()[0])
     frame.view.fields.fields[("voice", "rate")].setFocus()  # type: ignore[attr-defined]
@@ -179,8 +179,8 @@ def test_the_rail_and_the_waterline_by_key(performer: Performer) -> None:
 
 def test_ctrl_shift_with_a_digit_solos_on_stage(performer: Performer) -> None:
     """It does not leave Stage, whatever Shift makes of the digit."""
-    performer.engine_ready()
     performer.go(7)
+    performer.engine_ready()
     performer.press(K.Key_3, CTRL, SHIFT)
     assert performer.frame.rail.current == 7
     performer.wait(lambda: performer.frame.session.status.solos)  # type: ignore[union-attr]

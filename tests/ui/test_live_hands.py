@@ -30,10 +30,10 @@ K, SHIFT = Qt.Key, Qt.KeyboardModifier.ShiftModifier
 @pytest.fixture
 def on_stage(performer: Performer) -> Performer:
     """Low water, running, on Stage."""
+    performer.go(7)
     performer.engine_ready()
     session = performer.frame.session
     assert session.choose_song("low-water")
-    performer.go(7)
     assert isinstance(performer.frame.view, StageView)
     session.selection.perform_set(on=False)
     performer.act("run_stop")

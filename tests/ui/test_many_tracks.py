@@ -21,16 +21,14 @@ from tests.ui.conftest import Performer, end_engine
 @pytest.fixture
 def many(qapp: QApplication, own_folders: object) -> Iterator[Performer]:
     """A performer at six boxes of sixteen tracks with ten patterns each."""
-    frame = Frame(Store(tracks_project(6, 16, 10)))
+    frame = Frame(Store(tracks_project(6, 16, 10)), first=lambda _: 3)
     frame.session.link.state = "off"
     frame.resize(1280, 800)
     frame.show()
     frame.activateWindow()
     QTest.qWaitForWindowExposed(frame)
     frame.on_timer()
-    performer = Performer(frame)
-    performer.go(3)
-    yield performer
+    yield Performer(frame)
     frame.leave()
     end_engine()
 

@@ -33,8 +33,8 @@ def test_the_finder_goes_where_it_is(performer: Performer, words: str, station: 
 
 def test_the_finder_in_a_field_and_what_cannot_be_done(performer: Performer) -> None:
     """Ctrl+K is the window's in a field too; what cannot be done is said with its reason."""
-    frame = performer.frame
     performer.go(4)
+    frame = performer.frame
     performer.act("rename")
     assert isinstance(frame.focusWidget(), QLineEdit)
     performer.press(K.Key_K, CTRL)
@@ -92,8 +92,8 @@ def menu_at(performer: Performer, widget: QWidget, at: QPoint) -> list[str]:
 
 def test_the_menu_is_that_of_what_is_pointed_at(performer: Performer) -> None:
     """A hit, a row by its name, a pattern in the strip, a scene by its head, a finding."""
-    frame = performer.frame
     performer.go(3)
+    frame = performer.frame
     view = frame.view
     places = view.canvas.places  # type: ignore[attr-defined]
     y = round(places.level(1)) - 4
@@ -137,8 +137,8 @@ def test_the_menu_of_a_thing_has_what_works_on_it(performer: Performer) -> None:
 
 def test_buttons_follow_the_thing_in_hand(performer: Performer) -> None:
     """Another kind of thing, other buttons; pressing one does it."""
-    frame = performer.frame
     performer.go(3)
+    frame = performer.frame
     heads = frame.head_buttons[3]
     assert tuple(heads.buttons) == BUTTONS["hit"]
     performer.press(K.Key_Right)

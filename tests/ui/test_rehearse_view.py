@@ -157,8 +157,8 @@ def test_computer_keys_are_learnt(performer: Performer) -> None:
     performer.press(K.Key_K)
     performer.press(K.Key_F12, CTRL)
     assert frame.session.project.rig.keys == (KeyBinding(action="hold", keys="Ctrl+F12"),)
-    performer.engine_ready()
     performer.go(7)
+    performer.engine_ready()
     performer.press(K.Key_Space)
     performer.wait(lambda: frame.session.running)
     performer.press(K.Key_F12, CTRL)
@@ -167,9 +167,9 @@ def test_computer_keys_are_learnt(performer: Performer) -> None:
 
 def test_what_only_a_window_can_do_is_done_for_a_pedal(performer: Performer) -> None:
     """Run, a move ticked off, a song by number while stopped."""
+    performer.go(7)
     performer.engine_ready()
     frame = performer.frame
-    performer.go(7)
     session = frame.session
     for action in ("song_3", "tick_move"):
         session.learning.pressed.append(Pressed(action=action, down=True, at_ns=1))
@@ -190,8 +190,8 @@ def test_a_pedal_that_is_not_there_is_shown(performer: Performer) -> None:
     trigger = Trigger(device="gadwall", kind="note", channel=1, number=36)
     frame.session.store.apply("x", lambda p: bound(p, "hold", trigger))
     assert any(f.code == "rig.control-gone" for f in frame.session.derived.findings())
-    performer.engine_ready()
     performer.go(7)
+    performer.engine_ready()
     performer.wait(lambda: frame.session.status.deaf == ("gadwall",))  # type: ignore[union-attr]
     frame.grab()
 

@@ -16,8 +16,8 @@ from tests.ui.hand import ALT, SHIFT, K
 
 def test_an_edit_says_what_it_did_and_offers_undo(performer: Performer) -> None:
     """Over the drawing, which does not move; gone when it is taken back; the last fifty kept."""
-    frame = performer.frame
     performer.go(3)
+    frame = performer.frame
     QTest.qWait(20)  # laid out with its styles
     height = frame.view.canvas.height()
     before = frame.session.project
@@ -64,8 +64,8 @@ def test_what_is_over_goes(performer: Performer) -> None:
 
 def test_history_goes_to_any_step(performer: Performer) -> None:
     """Every step by name; choosing one goes there, and forward again."""
-    frame = performer.frame
     performer.go(3)
+    frame = performer.frame
     start = frame.session.project
     for name in ("rotate", "variation", "reverse"):
         performer.act(name)
@@ -135,8 +135,8 @@ def test_settings_are_kept_and_say_what_they_do(performer: Performer, tmp_path: 
 
 def test_a_pattern_is_picked_by_what_it_is_not_by_its_name(performer: Performer) -> None:
     """Three of one name in a chain stay the three they are."""
-    frame = performer.frame
     performer.go(4)
+    frame = performer.frame
     view = frame.view
     store = frame.session.store
     ids = [p.id for p in frame.session.project.patterns if p.device == "smew"][:3]

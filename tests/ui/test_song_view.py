@@ -263,8 +263,8 @@ def test_running_from_a_bar_looping_and_jumping(performer: Performer) -> None:
 
 def test_mutes_by_hand_in_stage(performer: Performer) -> None:
     """They are counted, and K says whether they stay after the section."""
-    performer.engine_ready()
     performer.go(7)
+    performer.engine_ready()
     session = performer.frame.session
     performer.press(K.Key_Space)
     performer.wait(lambda: session.running)

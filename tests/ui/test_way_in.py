@@ -88,8 +88,8 @@ def test_a_copy_is_written_and_one_goes_on_with_ones_own(
 
 
 def test_the_project_is_renamed_where_grebe_is_in_hand(performer: Performer) -> None:
-    frame = performer.frame
     performer.go(3)
+    frame = performer.frame
     frame.book.do("rename_project")
     assert frame.rail.current == 1
     form = frame.views[1].side.device_page.form  # type: ignore[attr-defined]
@@ -122,6 +122,7 @@ def test_parts_and_what_was_in_hand_come_back(performer: Performer, tmp_path: Pa
     again = application.show_frame(open_recovered(path))
     again.session.link.state = "off"
     assert again.rail.current == 5
+    assert set(again.views.made) == {5}  # none is made that was not there
     assert again.session.selection.song_id == project.songs[1].id
     assert again.views[3].part == 1
     assert again.views[3].pattern.id == project.patterns[3].id  # type: ignore[attr-defined]

@@ -45,8 +45,8 @@ def test_the_set_is_arranged_without_the_box_in_hand(performer: Performer) -> No
 def test_at_one_key_on_stage(performer: Performer) -> None:
     """Nothing while all are there; without the one whose port is gone when it is."""
     session = performer.frame.session
-    performer.engine_ready()
     performer.go(7)
+    performer.engine_ready()
     before = session.project
     performer.act("play_on")
     assert session.project is before

@@ -53,8 +53,8 @@ def test_the_first_voyage(performer: Performer) -> None:
     rig = frame.views[1]
     assert isinstance(rig, RigView)
     assert [p.device for p in rig.tree_canvas.placed]
-    performer.engine_ready()
     performer.go(3)
+    performer.engine_ready()
     patterns(performer).choose("b1")
     before = steps(performer)
     performer.press(K.Key_Right)
@@ -174,8 +174,8 @@ def test_marking_a_pattern_as_in_the_box(performer: Performer) -> None:
 
 def test_more_passes_while_it_plays(performer: Performer) -> None:
     """An edit of the song reaches the engine while it plays: the boundary moves."""
-    performer.engine_ready()
     performer.go(5)
+    performer.engine_ready()
     performer.press(K.Key_Space)
     performer.wait(lambda: performer.frame.session.running)
     performer.frame.session.store.apply(
@@ -236,8 +236,8 @@ def test_the_last_section_cannot_go(performer: Performer) -> None:
 
 def test_a_click_on_a_section_and_running_from_there(performer: Performer) -> None:
     """Ctrl+Space runs from the section selected, at its place in the song."""
-    performer.engine_ready()
     performer.go(5)
+    performer.engine_ready()
     view = song(performer)
     layout = view.song_canvas.layout_now()
     assert layout is not None
@@ -254,9 +254,9 @@ def test_a_click_on_a_section_and_running_from_there(performer: Performer) -> No
 
 def test_stage_by_keyboard(performer: Performer) -> None:
     """Now and Next, the next on the bar, hold, again, skip, cut and mutes; one key each."""
+    performer.go(7)
     performer.engine_ready()
     session = performer.frame.session
-    performer.go(7)
     performer.press(K.Key_Space)
     performer.wait(lambda: session.running and session.status.next_section == "s2")  # type: ignore[union-attr]
     layout = session.derived.layout()

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import os
+from functools import partial
 
 from PyQt6.QtCore import QByteArray, QTimer
 from PyQt6.QtWidgets import QApplication, QWidget
@@ -14,11 +15,10 @@ from grebe.app.returning import Opening
 from grebe.app.settings import read_settings, remember_project
 from grebe.process.garbage import leave_out_what_is_there
 from grebe.process.log import LOG, end_log, start_log
-from grebe.process.places import written
 from grebe.ui.main_window.asked import AskedToEnd
 from grebe.ui.main_window.frame import KEPT, Frame
 from grebe.ui.main_window.mishap import log_qt, saying
-from grebe.ui.main_window.place import back_to
+from grebe.ui.main_window.place import where_it_was
 from grebe.ui.main_window.raising import Raising
 from grebe.ui.main_window.waiting import Waiting
 from grebe.ui.widgets.qt_application import make_application
@@ -27,27 +27,18 @@ from grebe.words import tr
 
 def show_frame(found: OpenedDocument, opening: Opening | None = None) -> Frame:
     """A window for a document that was opened; after a crash where the one before it was."""
-    frame = Frame(found.store, found.claim)
+    kept = read_settings()
+    crashed = opening is not None and opening.station > 0
+    frame = Frame(found.store, found.claim, partial(where_it_was, opening=opening, kept=kept))
     frame.session.derived.beside = frame.makes_ahead = True
     frame.session.log.tidy()
     if found.store.path is not None:
         remember_project(found.store.path)
     said = [found.said, *take_said(), LOG.problem]
-    if opening is not None and opening.station in frame.views:
-        if any(s.id == opening.song for s in frame.session.project.songs):
-            frame.session.selection.song_id = opening.song
-            frame.session.selection.section = opening.section
-        frame.show_station(opening.station)
+    if crashed:
         said.insert(0, tr("The window had crashed and is back; what plays went on."))
-    kept = read_settings()
     if kept.geometry:
         frame.restoreGeometry(QByteArray.fromBase64(kept.geometry.encode()))
-    fresh = opening is None or not (opening.station or opening.untitled)
-    path = found.store.path
-    if fresh and path is not None and kept.place_in == written(path):
-        back_to(frame, kept)
-    if fresh and kept.station in frame.views:
-        frame.show_station(kept.station)
     if opening is not None and opening.begins:
         frame.book.do("new_project")
     words = " ".join(s for s in said if s)

@@ -54,7 +54,7 @@ from grebe.ui.main_window.menus import MenuBar
 from grebe.ui.main_window.notice import NoticeStack
 from grebe.ui.main_window.overlays import Overlays
 from grebe.ui.main_window.phone_actions import PhoneActions
-from grebe.ui.main_window.place import bring_back, keep_place
+from grebe.ui.main_window.place import First, at_rig, bring_back, keep_place
 from grebe.ui.main_window.rail import Rail
 from grebe.ui.main_window.room_actions import RoomActions
 from grebe.ui.main_window.stage_beside import StageBeside
@@ -100,8 +100,9 @@ class Frame(QWidget):
     """The window: holds stations, pages and actions together, hands keys to them, and has all of it
     follow the document and the engine."""
 
-    def __init__(self, store: Store, claim: Claim | None = None) -> None:
-        """`claim` is the window's place at the document, where it was opened with one."""
+    def __init__(self, store: Store, claim: Claim | None = None, first: First = at_rig) -> None:
+        """`claim` is the window's place at the document, where it was opened with one; `first` puts
+        in hand what is to be there, and says which station is shown first."""
         super().__init__()
         self.session = Session(store)
         self.session.board = DesktopBoard()
@@ -178,7 +179,7 @@ class Frame(QWidget):
         self._timer.timeout.connect(self.on_timer)
         self._timer.start(RESTING_MS)
         self._ear = EngineEar(self, lambda: self.session.pump(time.monotonic()))
-        self.show_station(STATION_NUMBERS["rig"])
+        self.show_station(first(self))
         self._document_changed(store.project, store.project)
 
     def _lay_out(self) -> None:

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from typing import Protocol
 
 import msgspec
@@ -10,6 +11,7 @@ from PyQt6.QtCore import QByteArray
 from grebe.app.actions.model import STATION_NUMBERS
 from grebe.app.editors.pattern_editor import PatternEditor
 from grebe.app.live.session import Session
+from grebe.app.returning import Opening
 from grebe.app.settings import Settings, read_settings, write_settings
 from grebe.process.places import written
 from grebe.ui.main_window.rail import Rail
@@ -62,9 +64,36 @@ def _in_hand(window: Standing) -> dict[str, str]:
     }  # fmt: skip
 
 
-def back_to(window: Standing, kept: Settings) -> None:
+First = Callable[[Standing], int]
+"""Puts in hand what is to be there when a window opens, before any station is made; the number of
+the station that is shown first."""
+
+
+def at_rig(window: Standing) -> int:
+    """One that begins anew."""
+    del window
+    return STATION_NUMBERS["rig"]
+
+
+def where_it_was(window: Standing, *, opening: Opening | None, kept: Settings) -> int:
+    """Where the window before it was: the one that crashed, or the one that was closed."""
+    session, views = window.session, window.views
+    if opening is not None and opening.station:
+        if any(s.id == opening.song for s in session.project.songs):
+            session.selection.song_id = opening.song
+            session.selection.section = opening.section
+        return opening.station if opening.station in views else at_rig(window)
+    if opening is not None and opening.untitled:
+        return at_rig(window)
+    path = session.store.path
+    if path is not None and kept.place_in == written(path):
+        _back_to(window, kept)
+    return kept.station if kept.station in views else at_rig(window)
+
+
+def _back_to(window: Standing, kept: Settings) -> None:
     """What the window before showed, as far as it is there: now what stations share, and what is
-    theirs alone as they are made."""
+    theirs alone as they are made. Called before any is."""
     window.returning = kept
     session, project = window.session, window.session.project
     box, pattern, song, running = (
@@ -78,8 +107,6 @@ def back_to(window: Standing, kept: Settings) -> None:
         session.choose_song(song)
     if any(s.id == running for s in project.sets):
         session.selection.take_set(running)
-    for view in window.views.made.values():
-        bring_back(view, kept)
 
 
 def bring_back(view: View, kept: Settings) -> None:

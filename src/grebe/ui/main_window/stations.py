@@ -86,6 +86,10 @@ class Stations(Mapping[int, View]):
             self._arrives(view)
         return self.made[number]
 
+    def __contains__(self, number: object) -> bool:
+        """Whether there is one of this number; it is not made for that."""
+        return number in STATION_AT
+
     def __iter__(self) -> Iterator[int]:
         return iter(STATION_AT)
 
