@@ -221,8 +221,8 @@ def test_the_tempo_of_a_first_loop() -> None:
     assert loop_tempo(7.619, BAR, 60.0) == pytest.approx((63.0, 2), rel=1e-3)
     found = loop_tempo(2.0, BAR)
     assert (found.bpm, found.bars) == (120.0, 1)
-    for seconds in np.linspace(0.7, 20, 40):
-        best = loop_tempo(float(seconds), BAR, 100.0)
+    for seconds in np.linspace(0.7, 20, 40).tolist():
+        best = loop_tempo(seconds, BAR, 100.0)
         others = [n * 4 * 60 / seconds for n in LOOP_BARS]
         assert abs(math.log(best.bpm / 100)) == min(abs(math.log(b / 100)) for b in others)
     for bad in (0.0, -1.0, math.nan):

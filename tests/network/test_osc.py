@@ -172,9 +172,9 @@ def test_an_address_pattern_means_all_that_it_matches(
     desk.status()
     desk.client().ask(pattern, 1)
     asked = desk.turn()
-    assert all(isinstance(a, Mute) and a.on and not a.voice for a in asked)
-    assert [a.device for a in asked] == sorted({a.device for a in asked}, key=desk.order)  # type: ignore[union-attr]
-    assert {a.device for a in asked} == meant  # type: ignore[union-attr]
+    muted = [a.device for a in asked if isinstance(a, Mute) and a.on and not a.voice]
+    assert len(muted) == len(asked)
+    assert muted == sorted(meant, key=desk.order)
 
 
 @pytest.mark.parametrize("pattern", ["/grebe/mute/nobod*", "/grebe/[", "/grebe/do/*", "/x/{a"])

@@ -35,9 +35,9 @@ from grebe.protocols.link.messages import Shutdown, Welcome
 from grebe.ui.main_window.application import show_frame
 from grebe.ui.main_window.frame import Frame
 from grebe.ui.stations.patterns.view import PatternsView
-from grebe.ui.stations.rig.ports import PortLook
 from grebe.ui.widgets.fields import ListField, NumberField
 from grebe.ui.widgets.form import Form
+from grebe.ui.widgets.port_look import PortLook
 from grebe.ui.widgets.theme import load_fonts
 from tests.conftest import PLAYED
 from tests.processes import descendants

@@ -15,6 +15,7 @@ from grebe.core.session.use import SessionUse
 from grebe.protocols.link.messages import Notice, Status, ToEngine, pack
 from grebe.protocols.link.session import (
     AcceptPeer,
+    Join,
     OscState,
     PeerRow,
     Peers,
@@ -23,10 +24,11 @@ from grebe.protocols.link.session import (
 )
 from grebe.ui.main_window.display import Display
 from grebe.ui.stations.rig.facts import device_lines
-from grebe.ui.stations.rig.ports import NETWORK, PortChooser, PortLook, port_text
+from grebe.ui.stations.rig.ports import NETWORK, PortChooser, port_text
 from grebe.ui.stations.rig.view import RigView
 from grebe.ui.stations.sync.view import SyncView
 from grebe.ui.widgets.fields import NumberField
+from grebe.ui.widgets.port_look import PortLook
 from tests.ui.conftest import Performer
 from tests.ui.hand import ALT, K
 
@@ -140,7 +142,7 @@ def test_keys_join_accept_and_listen_everywhere(
     engine_says(performer, state="off")
     told = engine_says(performer, state="off")
     performer.press(K.Key_J, CTRL)
-    assert [m.use.name for m in told if hasattr(m, "passphrase")] == ["Night ferry"]
+    assert [m.use and m.use.name for m in told if isinstance(m, Join)] == ["Night ferry"]
     told = engine_says(performer, WREN)
     performer.press(K.Key_J, CTRL, SHIFT)
     assert told == [AcceptPeer(peer="b2")]

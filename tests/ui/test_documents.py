@@ -288,11 +288,18 @@ def test_what_a_performer_was_told_is_in_the_log(hooked: Frame) -> None:
     assert "told: Sixteen bars to go." in log_text()
 
 
+@pytest.mark.looks_for_ports
 def test_a_report_shows_what_is_in_it(
     hooked: Frame, tmp_path: Path, monkeypatch: pytest.MonkeyPatch
 ) -> None:
     """Versions, ports, priority and logs; the project only where it is ticked; then one file."""
     reporting = Reporting(hooked.session.store.path, hooked.looks.palette, hooked)
+    reporting.write.click()  # nothing is asked yet
+    assert "looked for" in reporting.said.text()
+    reporting.list.setCurrentRow(2)
+    wait(lambda: not reporting.write.why_not, turn=lambda: QTest.qWait(20))
+    assert not reporting.said.text()
+    assert "alsa" in json.loads(reporting.text.toPlainText())  # the part chosen is still
     names = [p.name for p in reporting.parts]
     assert {"README.txt", "versions.txt", "ports.json", "priority.txt"} <= set(names)
     assert any(n.startswith("log/window") for n in names)

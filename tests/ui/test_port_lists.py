@@ -6,7 +6,8 @@ import pytest
 from pytestqt.qtbot import QtBot
 
 from grebe.core.rig.model import AudioPort, Port
-from grebe.ui.stations.rig.ports import LineChooser, PortChooser, PortLook
+from grebe.ui.stations.rig.ports import LineChooser, PortChooser
+from grebe.ui.widgets.port_look import PortLook
 
 CARD = "Deck Card: PCM [usb 1-1 serial A17, 0]"
 FOUND = {

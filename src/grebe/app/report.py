@@ -8,11 +8,13 @@ from __future__ import annotations
 
 import getpass
 import io
+import json
 import platform
 import re
 import resource
 import subprocess
 import sys
+import tempfile
 import zipfile
 from collections.abc import Callable
 from importlib.metadata import distributions
@@ -47,11 +49,18 @@ class ReportError(GrebeError):
     """A report that could not be written."""
 
 
-def gather(project: Path | None = None) -> list[ReportFile]:
-    """All parts of a report; the project's file among them where one is given."""
+def gather(project: Path | None = None, ports: str | None = None) -> list[ReportFile]:
+    """All parts of a report; the project's file among them where one is given. Ports are those that
+    were found, or are looked for now, which takes seconds."""
+    saved = (
+        [] if project is None
+        else [ReportFile(f"project/{shown(project.name)}", "the project itself",
+                         read_bounded(project, MAX_FILE_BYTES, "a project", ReportError))]
+    )  # fmt: skip
     parts = [
         ReportFile("versions.txt", tr("Grebe, Python, libraries, system"), _text(_versions)),
-        ReportFile("ports.json", tr("MIDI, audio and network ports found"), _text(_ports)),
+        ReportFile("ports.json", tr("MIDI, audio and network ports found"),
+             _text(lambda: _laid_out(_ports() if ports is None else ports))),
         ReportFile("priority.txt", tr("priority: what is allowed, what Grebe's processes have"),
              _text(_priority)),
     ]  # fmt: skip
@@ -65,9 +74,7 @@ def gather(project: Path | None = None) -> list[ReportFile]:
             parts.append(ReportFile(f"log/{path.name}", "what happened", text.encode()))
     if LOG.problem:
         parts.append(ReportFile("log/missing.txt", "why there is no log", LOG.problem.encode()))
-    if project is not None:
-        data = read_bounded(project, MAX_FILE_BYTES, "a project", ReportError)
-        parts.append(ReportFile(f"project/{shown(project.name)}", "the project itself", data))
+    parts += saved
     listed = "".join(f"{p.name}: {p.what}, {len(p.data)} bytes\n" for p in parts)
     return [ReportFile("README.txt", "what is in this report", listed.encode()), *parts]
 
@@ -81,9 +88,22 @@ def write_report(path: Path, parts: list[ReportFile]) -> None:
     try:
         write_atomic(path, packed.getvalue(), private=True)
     except OSError as error:
-        raise ReportError(
-            f"{shown(path)} could not be written: {error.strerror}. Choose another place."
-        ) from error
+        raise _not_there(path, error) from error
+
+
+def check_place(path: Path) -> None:
+    """ReportError where a report could not be written there: said before it is gathered."""
+    try:
+        with tempfile.TemporaryFile(dir=path.parent):
+            pass
+    except OSError as error:
+        raise _not_there(path, error) from error
+
+
+def _not_there(path: Path, error: OSError) -> ReportError:
+    return ReportError(
+        f"{shown(path)} could not be written: {error.strerror}. Choose another place."
+    )
 
 
 def private(text: str) -> str:
@@ -135,6 +155,14 @@ def _ports() -> str:
         check=False,
     )
     return (done.stdout or done.stderr).decode("utf-8", "replace")
+
+
+def _laid_out(told: str) -> str:
+    """JSON on lines of its own, to be read; what is none as it is."""
+    try:
+        return json.dumps(json.loads(told), indent=1) + "\n"
+    except ValueError:
+        return told
 
 
 def _priority() -> str:

@@ -6,7 +6,7 @@ import argparse
 import sys
 from pathlib import Path
 
-from grebe.app.report import gather, write_report
+from grebe.app.report import check_place, gather, write_report
 from grebe.cli.common import Commands, add_json, command, print_json
 
 
@@ -26,6 +26,7 @@ def add_commands(commands: Commands) -> None:
 
 def report(arguments: argparse.Namespace) -> int:
     """Write a report, and say what is in it."""
+    check_place(Path(arguments.to))
     parts = gather(Path(arguments.project) if arguments.project else None)
     write_report(Path(arguments.to), parts)
     if arguments.json:

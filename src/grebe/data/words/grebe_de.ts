@@ -13733,6 +13733,11 @@
   </message>
   <message>
    <location filename="../../ui/main_window/reporting.py" />
+   <source>Ports are still being looked for.</source>
+   <translation>Ports werden noch gesucht.</translation>
+  </message>
+  <message>
+   <location filename="../../ui/main_window/reporting.py" />
    <source>With the project, {path} as it was last saved</source>
    <translation>Mit dem Projekt, {path}, wie es zuletzt gespeichert wurde</translation>
   </message>

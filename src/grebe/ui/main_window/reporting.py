@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from PyQt6.QtCore import Qt
 from PyQt6.QtWidgets import (
     QCheckBox,
     QDialog,
@@ -21,6 +20,7 @@ from grebe.errors import GrebeError
 from grebe.process.places import shown
 from grebe.ui.widgets.ask_file import REPORTS, ask_save
 from grebe.ui.widgets.controls import Button
+from grebe.ui.widgets.port_look import PortLook
 from grebe.ui.widgets.theme import Palette, style_sheet
 from grebe.words import tr
 
@@ -39,7 +39,9 @@ class Reporting(QDialog):
             style_sheet(palette) + f"QDialog {{ background: {palette.panel.name()}; }}"
         )
         self.resize(900, 560)
-        self.parts: list[ReportFile] = gather()
+        self.parts: list[ReportFile] = []
+        self._look = PortLook(self)
+        self._look.said = tr("Ports are still being looked for.")
         self.list = QListWidget()
         self.list.setAccessibleName(tr("Parts of the report"))
         self.list.setFixedWidth(240)
@@ -75,10 +77,21 @@ class Reporting(QDialog):
         column.addLayout(row)
         column.addWidget(self.said)
         self.list.currentRowChanged.connect(self._show)
-        self.with_project.toggled.connect(self._gather_again)
+        self.with_project.toggled.connect(self._gather)
         self.write.clicked.connect(self._save)
         self.leave.clicked.connect(self.reject)
-        self._fill()
+        self._look.ended.connect(self._ports_came)
+        self.finished.connect(self._look.stop)
+        self.write.why_not = self._look.said
+        self.said.setText(self._look.said)
+        self._gather()
+        self._look.look(network=True)
+
+    def _ports_came(self) -> None:
+        self.write.why_not = ""
+        self.write.update()
+        self.said.clear()
+        self._gather()
 
     def _project_words(self) -> str:
         if self._project is None:
@@ -86,27 +99,28 @@ class Reporting(QDialog):
         return tr("With the project, {path} as it was last saved", path=shown(self._project.name))
 
     def _fill(self) -> None:
+        row = max(0, self.list.currentRow())
         self.list.clear()
         for part in self.parts:
             self.list.addItem(f"{part.name}   {max(1, len(part.data) // 1024)} kB")
-        self.list.setCurrentRow(0)
+        self.list.setCurrentRow(row)
 
     def _show(self, row: int) -> None:
         if 0 <= row < len(self.parts):
             text = self.parts[row].data.decode("utf-8", "replace")
             self.text.setPlainText(text[-SHOWN_CHARACTERS:])
 
-    def _gather_again(self) -> None:
-        self.setCursor(Qt.CursorShape.WaitCursor)
+    def _gather(self) -> None:
+        project = self._project if self.with_project.isChecked() else None
         try:
-            self.parts = gather(self._project if self.with_project.isChecked() else None)
+            self.parts = gather(project, ports=self._look.said)
         except GrebeError as error:
             self.said.setText(str(error))
-        finally:
-            self.unsetCursor()
         self._fill()
 
     def _save(self) -> None:
+        if self.write.why_not:
+            return  # it is said beside it
         chosen = ask_save(
             self, REPORTS, tr("Save the report"), tr("ZIP files (*.zip)"), "grebe-report.zip"
         )

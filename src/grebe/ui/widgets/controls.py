@@ -58,7 +58,7 @@ class Button(QPushButton):
         painter = QPainter(self)
         painter.setRenderHint(QPainter.RenderHint.Antialiasing)
         box = QRectF(self.rect()).adjusted(1.5, 1.5, -1.5, -1.5)
-        cannot = bool(self.why_not)
+        cannot = bool(self.why_not) or not self.isEnabled()
         filled = self.primary and not cannot
         pen = QPen(p.crest if self.hasFocus() else p.water if filled else p.edge,
                    3 if self.hasFocus() else 1.2)  # fmt: skip

@@ -21,9 +21,10 @@ from grebe.app.editors.rig_form import FIELDS, DeviceForm
 from grebe.core.rig.formatting import PARTS
 from grebe.core.rig.model import GREBE_ID, AudioPort, Device, Rig
 from grebe.core.rig.wiring import MIDI_MEDIA
-from grebe.ui.stations.rig.ports import LineChooser, PortChooser, PortLook
+from grebe.ui.stations.rig.ports import LineChooser, PortChooser
 from grebe.ui.stations.rig.pulse import PulseFields
 from grebe.ui.widgets.form import Form
+from grebe.ui.widgets.port_look import PortLook
 from grebe.ui.widgets.sheet import Facts, SheetLine
 from grebe.words import tr
 

@@ -1,21 +1,16 @@
-"""Choosing the port of a device: stand-in, JACK, ALSA, or nowhere.
-
-The ports there are come from ``python -m grebe.transports``, a process of its own,
-so that looking never holds the window up.
-"""
+"""Choosing the port of a device: stand-in, JACK, ALSA, or nowhere."""
 
 from __future__ import annotations
 
-import json
-import sys
 from typing import Any
 
 import msgspec
-from PyQt6.QtCore import QObject, QProcess, pyqtSignal
+from PyQt6.QtCore import pyqtSignal
 from PyQt6.QtWidgets import QComboBox, QHBoxLayout, QSizePolicy, QWidget
 
 from grebe.core.rig.model import AudioPort, Port
 from grebe.ui.widgets.fields import ListField
+from grebe.ui.widgets.port_look import PortLook
 from grebe.words import tr
 
 NETWORK = Port(wire="rtp")
@@ -24,43 +19,6 @@ SESSION = Port(wire="rtp", name="session")
 """It waits to be invited into a session; "session HOST:PORT" invites."""
 OTHERS = Port(wire="rtp", name="?")
 """No port: sessions of others are looked for."""
-
-
-class PortLook(QObject):
-    """A look for the ports there are, for every list that shows them."""
-
-    found = pyqtSignal(dict)
-
-    def __init__(self, parent: QObject | None = None) -> None:
-        super().__init__(parent)
-        self.last: dict[str, Any] = {}
-        """What was found last, for a list that is made after it."""
-        self.found.connect(self._keep)
-        self.process = QProcess(self)
-        self.process.finished.connect(self._looked)
-
-    def _keep(self, found: dict[str, Any]) -> None:
-        self.last = found
-
-    def look(self, *, network: bool = False) -> None:
-        """Look for ports, on the network, too, where that is wanted; the lists follow when they
-        are found."""
-        if self.process.state() == QProcess.ProcessState.NotRunning:
-            words = [] if network else ["--here"]
-            self.process.start(sys.executable, ["-m", "grebe.transports", *words])
-
-    def stop(self) -> None:
-        """Let a look that still runs end, before the window does."""
-        if self.process.state() != QProcess.ProcessState.NotRunning:
-            self.process.kill()
-            self.process.waitForFinished(1000)
-
-    def _looked(self) -> None:
-        try:
-            found = json.loads(bytes(self.process.readAllStandardOutput().data()) or b"{}")
-        except json.JSONDecodeError:
-            return
-        self.found.emit(found)
 
 
 class PortChooser(ListField):
