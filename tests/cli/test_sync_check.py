@@ -9,8 +9,8 @@ from typing import Any
 
 import numpy as np
 import pytest
+import scipy
 from numpy.typing import NDArray
-from scipy.io import wavfile
 
 from grebe.cli.main import main
 from grebe.core.sync.hits import SOUNDS, click, place
@@ -22,7 +22,7 @@ TIMES = 0.5 + np.arange(40) * 60 / 126
 def write(path: Path, *channels: NDArray[np.float32]) -> Path:
     longest = max(map(len, channels))
     rows = np.stack([np.pad(c, (0, longest - len(c))) for c in channels], axis=1)
-    wavfile.write(path, RATE, (np.clip(rows, -1, 1) * 32767).astype(np.int16))
+    scipy.io.wavfile.write(path, RATE, (np.clip(rows, -1, 1) * 32767).astype(np.int16))
     return path
 
 
@@ -155,7 +155,7 @@ def test_samples_of_every_kind(
         both.astype(np.float64),
     ):
         path = tmp_path / f"{made.dtype}.wav"
-        wavfile.write(path, RATE, made)
+        scipy.io.wavfile.write(path, RATE, made)
         _, found, _ = run(capsys, path)
         assert found["devices"][0]["offset_ms"] == pytest.approx(4.0, abs=0.05)
 

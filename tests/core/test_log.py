@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import numpy as np
 import pytest
+import scipy
 from msgspec import structs
-from scipy import stats
 
 from grebe.core.document import Project
 from grebe.core.findings import find
@@ -49,13 +49,13 @@ def test_figures_are_scipys() -> None:
     days, values = list(range(12)), list(rng.normal(4, 1, 12))
     mean = mean_of(values)
     assert mean is not None
-    low, high = stats.t.interval(0.95, 11, loc=np.mean(values), scale=stats.sem(values))
+    low, high = scipy.stats.t.interval(0.95, 11, loc=np.mean(values), scale=scipy.stats.sem(values))
     assert mean == pytest.approx((np.mean(values), low, high))
     slope = slope_of(days, values)
-    theirs = stats.theilslopes(values, days, alpha=0.95)
+    theirs = scipy.stats.theilslopes(values, days, alpha=0.95)
     assert slope == pytest.approx((theirs.slope, theirs.low_slope, theirs.high_slope))
     share = share_of(5, 8)
-    found = stats.binomtest(5, 8).proportion_ci(0.95, method="wilson")
+    found = scipy.stats.binomtest(5, 8).proportion_ci(0.95, method="wilson")
     assert share == pytest.approx((5 / 8, found.low, found.high))
 
 

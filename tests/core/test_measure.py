@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import numpy as np
 import pytest
+import scipy
 from numpy.typing import NDArray
-from scipy import stats
 
 from grebe.bench.sync import random_case
 from grebe.core.sync.lattice import reference_lattice
@@ -59,13 +59,13 @@ def test_line_and_intervals_are_those_of_scipy() -> None:
     ref = beats(128)
     device = gauss(late(ref, 3.0, 20.0), 0.8)
     m = measure(ref, device)
-    line = stats.linregress(ref, device - ref)
+    line = scipy.stats.linregress(ref, device - ref)
     middle = (ref[0] + ref[-1]) / 2
     level = line.intercept + line.slope * middle
     x = ref - middle
     s = np.sqrt(((device - ref - line.intercept - line.slope * ref) ** 2).sum() / (len(x) - 2))
     error = s * np.sqrt(1 / len(x) + x.mean() ** 2 / ((x - x.mean()) ** 2).sum())
-    half = stats.t.ppf(0.975, len(x) - 2) * error
+    half = scipy.stats.t.ppf(0.975, len(x) - 2) * error
     assert m.drift_ms_per_min == pytest.approx(line.slope * 60e3, abs=1e-3)
     assert m.drift_error_ms_per_min == pytest.approx(line.stderr * 60e3, abs=1e-3)
     assert m.offset_ms == pytest.approx(level * 1e3, abs=1e-3)

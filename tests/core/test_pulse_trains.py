@@ -9,8 +9,7 @@ from pathlib import Path
 
 import numpy as np
 import pytest
-from scipy.io import wavfile
-from scipy.signal import find_peaks
+import scipy
 
 from grebe.app.document.demo import fresh_demo
 from grebe.cli.main import main
@@ -26,7 +25,7 @@ TIMES = [0.01 + n * 60 / 126 / 4 for n in range(60)]
 def edges(samples: np.ndarray) -> np.ndarray:
     """Samples at which it rises, found by SciPy."""
     rise = np.diff(np.concatenate([[0.0, 0.0], samples.astype(float)]))
-    found, _ = find_peaks(rise, height=0.5 * rise.max())
+    found, _ = scipy.signal.find_peaks(rise, height=0.5 * rise.max())
     return found - 1
 
 
@@ -161,11 +160,11 @@ def test_the_command_writes_pulses_and_run_line(
     out = capsys.readouterr()
     assert "never to speakers" in out.err
     pulse, line = json.loads(out.out)["files"]
-    rate, samples = wavfile.read(pulse)
+    rate, samples = scipy.io.wavfile.read(pulse)
     assert rate == 48_000
     assert len(edges(samples)) == 112
     assert edges(samples)[0] == 0
-    assert len(edges(wavfile.read(line)[1])) == 1
+    assert len(edges(scipy.io.wavfile.read(line)[1])) == 1
     assert main([*words, "--pulse", "24/5", "--width-percent", "30", "--rate", "44100"]) == 0
     capsys.readouterr()
     for wrong in ("0", "97", "many", "1/0"):

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 import pytest
-from scipy import stats
+import scipy
 
 from grebe.core.rehearse.ones import off_bar_ms, ones
 from grebe.core.rehearse.score import ExpectedMove, Try, score, to_practise
@@ -65,11 +65,11 @@ def test_mean_spread_and_interval_are_those_of_scipy(seed: int) -> None:
     """tmean, tstd, the t interval of the mean and linregress, as scipy.stats has them."""
     taps = np.random.default_rng(seed).normal(20, 15, 5 + 4 * seed)
     found = ones(list(taps))
-    assert found.mean_ms == pytest.approx(stats.tmean(taps))
-    assert found.spread_ms == pytest.approx(stats.tstd(taps))
-    low, high = stats.t.interval(0.95, len(taps) - 1, taps.mean(), stats.sem(taps))
+    assert found.mean_ms == pytest.approx(scipy.stats.tmean(taps))
+    assert found.spread_ms == pytest.approx(scipy.stats.tstd(taps))
+    low, high = scipy.stats.t.interval(0.95, len(taps) - 1, taps.mean(), scipy.stats.sem(taps))
     assert (found.low_ms, found.high_ms) == (pytest.approx(low), pytest.approx(high))
-    slope = stats.linregress(np.arange(len(taps)), taps).slope
+    slope = scipy.stats.linregress(np.arange(len(taps)), taps).slope
     assert found.drift_ms == pytest.approx(slope)
 
 

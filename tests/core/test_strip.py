@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import numpy as np
 import pytest
-from scipy import stats
+import scipy
 
 from grebe.core.sync.strip import FEWEST, strip_figures
 
@@ -45,7 +45,7 @@ def test_drift_is_the_slope_of_a_least_squares_line() -> None:
     found = strip_figures(TIMES, late, 0.0, 2.0)
     assert found.verdict == "drifting"
     assert found.set_ms is None
-    assert found.drift_ms_per_min == pytest.approx(stats.linregress(TIMES / 60, late).slope)
+    assert found.drift_ms_per_min == pytest.approx(scipy.stats.linregress(TIMES / 60, late).slope)
 
 
 def test_what_is_all_over_the_place_is_unsteady() -> None:
