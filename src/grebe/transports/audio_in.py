@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import gc
 import os
+import sys
 from collections import deque
 from collections.abc import Mapping, Sequence
 from typing import Any, TypeAlias
@@ -18,6 +20,8 @@ from grebe.transports.jack.midi import connect, open_client
 from grebe.transports.pulses.devices import interface_meant, interfaces, sound_library
 
 MAX_BLOCKS = 4096
+SWITCH_S = 0.0002
+"""How soon a callback gets the interpreter."""
 Samples: TypeAlias = NDArray[np.float32]
 
 
@@ -31,6 +35,14 @@ class Channels:
         self.blocks: deque[tuple[int, Samples]] = deque(maxlen=MAX_BLOCKS)
         """(frame of the first sample, a row a channel)."""
         self.over = ""
+
+
+def have_callbacks() -> None:
+    """A callback waits for the interpreter: give it up often, and do not look through what is there
+    for garbage while one waits."""
+    sys.setswitchinterval(SWITCH_S)
+    gc.collect()
+    gc.freeze()
 
 
 def jack_channels(client_name: str, ports: Mapping[str, str]) -> tuple[Channels, Any]:
@@ -50,6 +62,7 @@ def jack_channels(client_name: str, ports: Mapping[str, str]) -> tuple[Channels,
         del status, reason
         made.over = STOPPED
 
+    have_callbacks()
     client.set_process_callback(process)
     client.set_shutdown_callback(ended)
     client.activate()
@@ -80,6 +93,7 @@ def interface_channels(name: str, channels: Sequence[int]) -> tuple[Channels, An
             channels=max(channels), dtype="float32", callback=fill, latency="low",
         )  # fmt: skip
         made = Channels(round(stream.samplerate))
+        have_callbacks()
         stream.start()
     except (library.PortAudioError, ValueError) as error:
         raise PortLost(f"audio interface {name} would not open ({error})") from error

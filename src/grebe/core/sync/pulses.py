@@ -98,8 +98,14 @@ class PulseDetector:
         self._decay = 0.5 ** (1 / (PEAK_HALVES_S * rate))
         self._settle = round(SETTLE_S * rate)
 
+    def begin_anew(self, first: float) -> None:
+        """Samples were lost, or none were there yet: the next, of which this is the first, is no
+        edge by itself, however high it lies. Times count from it."""
+        self._last_in, self._last_out = first * self._sign, 0.0
+        self._armed, self._quiet_until, self._count = True, -1, 0
+
     def feed(self, block: NDArray[np.floating]) -> list[float]:
-        """Times in seconds from the first sample ever fed, of the edges in this block."""
+        """Times in seconds from the first sample fed, of the edges in this block."""
         from scipy.signal import lfilter  # noqa: PLC0415 - SciPy is slow to import
 
         if not len(block):
