@@ -59,17 +59,18 @@ class Live:
         self, wanted: Callable[[FromEngine], bool], seconds: float = PATIENCE_S
     ) -> FromEngine:
         """Wait for a message that is wanted."""
-        end = time.monotonic() + seconds
+        end, last = time.monotonic() + seconds, None
         while time.monotonic() < end:
             self._waiting += self.client.pump()
             while self._waiting:
                 message = self._waiting.pop(0)
                 if isinstance(message, Notice):
                     self.notices.append(message.text)
+                last = message if isinstance(message, Status) else last
                 if wanted(message):
                     return message
             time.sleep(0.005)
-        raise AssertionError(f"the engine did not say it; notices: {self.notices}")
+        raise AssertionError(f"the engine did not say it; notices: {self.notices}; last: {last}")
 
     def status(self, wanted: Callable[[Status], bool], seconds: float = PATIENCE_S) -> Status:
         """Wait for a status that is wanted."""
