@@ -14,6 +14,7 @@ from types import FrameType
 from grebe.engine.loop import Engine
 from grebe.engine.server import Server
 from grebe.errors import EngineError
+from grebe.process.callbacks import SWITCH_S
 from grebe.process.children import ENDED_BY
 from grebe.process.log import end_log, start_log
 from grebe.process.priority import ask_for_realtime
@@ -22,8 +23,6 @@ from grebe.words import tr
 
 PRIORITY = 70
 """Above the stand-ins, below what a sound card's interrupt thread usually has."""
-SWITCH_SECONDS = 0.0002
-"""How soon a JACK callback gets the interpreter from the loop."""
 MCL_CURRENT, MCL_FUTURE = 1, 2
 
 PRIORITY_HELP = tr(
@@ -87,7 +86,7 @@ def main() -> int:
     realtime = not arguments.no_realtime and ask_for_realtime(PRIORITY)
     if realtime:
         ctypes.CDLL(None).mlockall(MCL_CURRENT | MCL_FUTURE)
-    sys.setswitchinterval(SWITCH_SECONDS)
+    sys.setswitchinterval(SWITCH_S)
     help_text = "" if realtime else PRIORITY_HELP
     engine = Engine(server, realtime=realtime, priority_help=help_text, silence_first=killed)
     if killed:

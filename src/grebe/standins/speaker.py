@@ -35,6 +35,7 @@ from grebe.core.audio.kit import (
 from grebe.core.audio.mix import CUT_S, Sample, limited
 from grebe.core.audio.tones import fading
 from grebe.errors import PortLost, ProtocolError
+from grebe.process.callbacks import before_callbacks
 from grebe.process.log import end_log, start_log
 from grebe.process.priority import ask_for_realtime, be_ordinary
 from grebe.protocols.standin.speaker import MAX_PACKET_BYTES, LoopCommand, Note, Samples, read
@@ -224,6 +225,7 @@ class _Output:
     def begin(self) -> None:
         """It asks for sound from now on; it is never stopped: where the server is gone its library
         waits for ever."""
+        before_callbacks()
         ask_for_realtime(PRIORITY)  # for the callback's thread, which is begun now
         self._stream.start()
         be_ordinary()

@@ -2,9 +2,7 @@
 
 from __future__ import annotations
 
-import gc
 import os
-import sys
 from collections import deque
 from collections.abc import Mapping, Sequence
 from typing import Any, TypeAlias
@@ -13,6 +11,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 from grebe.errors import PortLost
+from grebe.process.callbacks import before_callbacks
 from grebe.transports.clock import raw_ns
 from grebe.transports.frames import FrameClock
 from grebe.transports.jack.library import STOPPED
@@ -20,8 +19,6 @@ from grebe.transports.jack.midi import connect, open_client
 from grebe.transports.pulses.devices import interface_meant, interfaces, sound_library
 
 MAX_BLOCKS = 4096
-SWITCH_S = 0.0002
-"""How soon a callback gets the interpreter."""
 Samples: TypeAlias = NDArray[np.float32]
 
 
@@ -35,14 +32,6 @@ class Channels:
         self.blocks: deque[tuple[int, Samples]] = deque(maxlen=MAX_BLOCKS)
         """(frame of the first sample, a row a channel)."""
         self.over = ""
-
-
-def have_callbacks() -> None:
-    """A callback waits for the interpreter: give it up often, and do not look through what is there
-    for garbage while one waits."""
-    sys.setswitchinterval(SWITCH_S)
-    gc.collect()
-    gc.freeze()
 
 
 def jack_channels(client_name: str, ports: Mapping[str, str]) -> tuple[Channels, Any]:
@@ -62,7 +51,7 @@ def jack_channels(client_name: str, ports: Mapping[str, str]) -> tuple[Channels,
         del status, reason
         made.over = STOPPED
 
-    have_callbacks()
+    before_callbacks()
     client.set_process_callback(process)
     client.set_shutdown_callback(ended)
     client.activate()
@@ -93,7 +82,7 @@ def interface_channels(name: str, channels: Sequence[int]) -> tuple[Channels, An
             channels=max(channels), dtype="float32", callback=fill, latency="low",
         )  # fmt: skip
         made = Channels(round(stream.samplerate))
-        have_callbacks()
+        before_callbacks()
         stream.start()
     except (library.PortAudioError, ValueError) as error:
         raise PortLost(f"audio interface {name} would not open ({error})") from error

@@ -19,8 +19,8 @@ from numpy.typing import NDArray
 
 from grebe.core.sync.cable_loop import LoopDelay, clicks, loop_delay
 from grebe.errors import PortLost
+from grebe.process.callbacks import before_callbacks
 from grebe.process.log import start_log
-from grebe.transports.audio_in import have_callbacks
 from grebe.transports.ears import split
 from grebe.transports.jack.midi import connect, open_client
 from grebe.transports.pulses.devices import interface_meant, interfaces, sound_library
@@ -64,7 +64,7 @@ def over_jack(out: str, into: str) -> LoopPlayer:
         del count
         source.get_array()[:] = player.turn(sink.get_array())
 
-    have_callbacks()
+    before_callbacks()
     client.set_process_callback(process)
     client.activate()
     connect(client, source, out)
@@ -91,7 +91,7 @@ def over_interface(name: str, out: int, into: int) -> LoopPlayer:
             latency="low",
         )  # fmt: skip
         player = LoopPlayer(round(stream.samplerate))
-        have_callbacks()
+        before_callbacks()
         stream.start()
     except (library.PortAudioError, ValueError) as error:
         raise PortLost(f"audio interface {name} would not open ({error})") from error

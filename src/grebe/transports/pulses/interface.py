@@ -17,6 +17,7 @@ from typing import Any
 import msgspec
 
 from grebe.errors import PortLost
+from grebe.process.callbacks import before_callbacks
 from grebe.process.log import start_log
 from grebe.process.priority import ask_for_realtime
 from grebe.transports.clock import raw_ns
@@ -66,6 +67,7 @@ class PulseStream:
                 samplerate=_number(RATE), blocksize=_number(PERIOD) or 0,
             )  # fmt: skip
             self.frames = FrameClock(round(self._stream.samplerate))
+            before_callbacks()
             self._stream.start()  # and never stopped: where the card is gone that waits for ever
         except library.PortAudioError as error:
             raise PortLost(f"audio interface {name} would not open ({error})") from error
