@@ -45,6 +45,7 @@ class Live:
         self.welcome = self.client.wait_for(Welcome, PATIENCE_S)
         self.send(self.load(project, source))
         self.client.wait_for(Loaded, PATIENCE_S)
+        self.notices += [notice.text for notice in self.client.overheard]
 
     def load(self, project: Project, source: str = "test") -> Load:
         """The message that loads a project's first song."""
@@ -77,6 +78,11 @@ class Live:
         found = self.until(lambda m: isinstance(m, Status) and wanted(m), seconds)
         assert isinstance(found, Status)
         return found
+
+    def notice(self, words: str) -> None:
+        """Wait until these words have been said, whenever that was."""
+        if not any(words in text for text in self.notices):
+            self.until(lambda m: isinstance(m, Notice) and words in m.text)
 
     def report(self) -> dict[str, LatenessReport]:
         """The figures of every device, after the last reports have come in."""

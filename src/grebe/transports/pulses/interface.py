@@ -67,7 +67,6 @@ class PulseStream:
                 samplerate=_number(RATE), blocksize=_number(PERIOD) or 0,
             )  # fmt: skip
             self.frames = FrameClock(round(self._stream.samplerate))
-            before_callbacks()
             self._stream.start()  # and never stopped: where the card is gone that waits for ever
         except library.PortAudioError as error:
             raise PortLost(f"audio interface {name} would not open ({error})") from error
@@ -128,6 +127,7 @@ def _number(variable: str) -> int | None:
 
 def sound(name: str, engine: socket.socket) -> None:
     """Sound what the engine says until it hangs up. PortLost where the interface goes."""
+    before_callbacks()
     ask_for_realtime(DRAWS)  # for the callback's thread, which begins with the stream
     stream = PulseStream(name)
     ask_for_realtime(WATCHES)
