@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import functools
 import subprocess
 import sys
 
@@ -13,13 +14,14 @@ from grebe.protocols.midi.messages import START, STOP, TIMING_CLOCK
 from grebe.transports.audio_in import Samples
 from grebe.transports.pulses.listener import Edges
 
-RATE, BLOCK, APART, WIDE = 48_000, 256, 6_000, 480
+RATE, BLOCK, APART, WIDE = 48_000, 512, 6_000, 480
 """Eight pulses a second, of ten milliseconds."""
 RISES, FALLS, FRAMES = 40_300, 100_100, 150_000
 """Frames at which the run line does, and all of them."""
-DIRECT, CAPACITORS = 0.0, (0.02, 0.1, 0.5)
+DIRECT, CAPACITORS = 0.0, (0.02, 0.3)
 
 
+@functools.cache
 def lines(time_constant_s: float) -> Samples:
     """Pulses and a run line with a little noise; behind a capacitor, where it has a time."""
     at = np.arange(FRAMES)
@@ -56,26 +58,27 @@ def test_pulses_and_the_run_line_are_told_to_the_frame(time_constant_s: float) -
     assert of(found, STOP) == pytest.approx([FALLS], abs=1)
 
 
+LOST = (41_000, 60_160, 85_000, 102_400, 130_048)
+"""Frames from which blocks are lost: soon after each edge and later, between pulses and in one."""
+
+
 @pytest.mark.parametrize("time_constant_s", [DIRECT, *CAPACITORS])
-@pytest.mark.parametrize("long", [1, 5, 40])
-@pytest.mark.parametrize("first", [41_000, 45_056, 60_160, 90_112, 102_400, 110_080, 130_048])
-def test_what_is_lost_starts_and_stops_nothing(
-    time_constant_s: float, long: int, first: int
-) -> None:
+@pytest.mark.parametrize("long", [1, 20])
+def test_what_is_lost_starts_and_stops_nothing(time_constant_s: float, long: int) -> None:
     """While the line is high a block is lost: the song does not go back to its top; while it is
     low it does not stop once more; within a pulse that makes no second one."""
-    start = first // BLOCK * BLOCK
-    found = told(lines(time_constant_s), (start, start + long * BLOCK))
-    there = [
-        n for n in range(APART, FRAMES - BLOCK, APART) if not start <= n < start + long * BLOCK
-    ]
+    lost = [(n // BLOCK * BLOCK, (n // BLOCK + long) * BLOCK) for n in LOST]
+    found = told(lines(time_constant_s), *lost)
+    pulses = [
+        n for n in range(APART, FRAMES - BLOCK, APART)
+        if not any(first <= n < last for first, last in lost)
+    ]  # fmt: skip
     assert of(found, START) == pytest.approx([RISES], abs=1)
-    if not start <= FALLS < start + long * BLOCK:
-        assert of(found, STOP) == pytest.approx([FALLS], abs=1)
-    assert of(found, TIMING_CLOCK) == pytest.approx(there, abs=1)
+    assert of(found, STOP) == pytest.approx([FALLS], abs=1)
+    assert of(found, TIMING_CLOCK) == pytest.approx(pulses, abs=1)
 
 
-@pytest.mark.parametrize("long", [1, 5, 40])
+@pytest.mark.parametrize("long", [1, 20])
 @pytest.mark.parametrize(("edge", "status"), [(RISES, START), (FALLS, STOP)])
 def test_an_edge_that_was_lost_is_known_by_the_level(edge: int, status: int, long: int) -> None:
     """On a line that is heard as it is: told with the first sample that comes."""
