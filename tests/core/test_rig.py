@@ -7,7 +7,6 @@ from fractions import Fraction
 from typing import Any
 
 import msgspec
-import networkx as nx
 import pytest
 
 from grebe.core.rig.edits import best_cable, device_from
@@ -154,6 +153,8 @@ def random_rig(seed: int, boxes: int, cables: int) -> Rig:
 @pytest.mark.parametrize("seed", range(40))
 def test_columns_are_the_layers_that_networkx_finds(seed: int) -> None:
     """Distances from the leader over the cables that pass a clock on."""
+    import networkx as nx
+
     rig = random_rig(seed, 12, 20)
     wiring = Wiring(rig)
     tree = tree_of(wiring)
@@ -175,6 +176,8 @@ def test_columns_are_the_layers_that_networkx_finds(seed: int) -> None:
 @pytest.mark.parametrize("seed", range(40))
 def test_loops_are_where_networkx_finds_cycles(seed: int) -> None:
     """Every ring named is a cycle of the graph, and there is one exactly when it has any."""
+    import networkx as nx
+
     rig = random_rig(seed, 8, 14)
     wiring = Wiring(rig)
     graph = nx.DiGraph()
