@@ -61,7 +61,8 @@ def test_another_plays_the_part_and_nobody_loses_the_clock() -> None:
         client.wait_for(Loaded, PATIENCE_S)
         wait(lambda: any(data[0] == NOTE_ON | 2 for _, data in list(spare.heard)))
         bass.plug()
-        assert abs(drums.count(CLOCK) - spare.count(CLOCK)) <= 1
+        # Each is heard by a thread of its own, which may be behind; a missing tick stays missing.
+        wait(lambda: abs(drums.count(CLOCK) - spare.count(CLOCK)) <= 1)
 
 
 @pytest.mark.real_time("a busy host bends the ticks of the leader, and the tempo heard of them")
