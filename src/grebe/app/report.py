@@ -51,7 +51,8 @@ class ReportError(GrebeError):
 
 def gather(project: Path | None = None, ports: str | None = None) -> list[ReportFile]:
     """All parts of a report; the project's file among them where one is given. Ports are those that
-    were found, or are looked for now, which takes seconds."""
+    were found, or are looked for now, which takes seconds: a project that cannot be read is said
+    before."""
     saved = (
         [] if project is None
         else [ReportFile(f"project/{shown(project.name)}", "the project itself",

@@ -106,12 +106,17 @@ def end_child(process: subprocess.Popen[bytes]) -> None:
     """End a process we started, by force if it must be, and close its pipes."""
     if process.poll() is None:
         process.terminate()
-        try:
-            process.wait(CHILD_ENDS_WITHIN_S)
-        except subprocess.TimeoutExpired:
-            process.kill()
-            process.wait()
+        wait_or_kill(process, CHILD_ENDS_WITHIN_S)
     close_pipes(process)
+
+
+def wait_or_kill(process: subprocess.Popen[bytes], within_s: float) -> None:
+    """Wait for the end of a process that was asked to end; by force after so long."""
+    try:
+        process.wait(within_s)
+    except subprocess.TimeoutExpired:
+        process.kill()
+        process.wait()
 
 
 _let_go: deque[subprocess.Popen[bytes]] = deque()

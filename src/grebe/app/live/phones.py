@@ -76,11 +76,7 @@ class Phones:
         if process is None:
             return
         children.end_input(process)
-        try:
-            process.wait(ENDING_S)
-        except subprocess.TimeoutExpired:
-            process.kill()
-            process.wait()
+        children.wait_or_kill(process, ENDING_S)
         children.close_pipes(process)
 
     def accept(self, number: int, *, accepts: bool = True) -> None:

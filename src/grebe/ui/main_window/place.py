@@ -77,18 +77,17 @@ def at_rig(window: Standing) -> int:
 
 def where_it_was(window: Standing, *, opening: Opening | None, kept: Settings) -> int:
     """Where the window before it was: the one that crashed, or the one that was closed."""
-    session, views = window.session, window.views
+    session, station = window.session, kept.station
     if opening is not None and opening.station:
+        station = opening.station
         if any(s.id == opening.song for s in session.project.songs):
             session.selection.song_id = opening.song
             session.selection.section = opening.section
-        return opening.station if opening.station in views else at_rig(window)
-    if opening is not None and opening.untitled:
+    elif opening is not None and opening.untitled:
         return at_rig(window)
-    path = session.store.path
-    if path is not None and kept.place_in == written(path):
+    elif session.store.path is not None and kept.place_in == written(session.store.path):
         _back_to(window, kept)
-    return kept.station if kept.station in views else at_rig(window)
+    return station if station in window.views else at_rig(window)
 
 
 def _back_to(window: Standing, kept: Settings) -> None:
